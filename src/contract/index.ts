@@ -1,0 +1,126 @@
+import { z } from 'zod';
+import { basketSchema, bookSchema, channelIds } from '../core/book/index.ts';
+import { itemSchema } from '../core/goods/index.ts';
+
+/** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
+
+export const channelId = z.enum(channelIds);
+export const moment = z.iso.datetime();
+
+export const problemSchema = z.object({ at: z.array(z.union([z.string(), z.number()])), wrong: z.string(), right: z.string() });
+export const changeSchema = z.object({ path: z.array(z.string()), before: z.unknown().optional(), after: z.unknown().optional() });
+/** What two people want at one place: what stood there, what stands now, what was to be saved. */
+export const conflictSchema = z.object({ path: z.array(z.string()), mine: z.unknown().optional(), theirs: z.unknown().optional(), who: z.string(), revision: z.int() });
+
+/** A problem document (RFC 9457), with the places of what was wrong and both versions of what was changed by two. */
+export const problemDocument = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string().optional(),
+  problems: z.array(problemSchema).optional(),
+  conflicts: z.array(conflictSchema).optional(),
+});
+export type ProblemDocument = z.infer<typeof problemDocument>;
+export type Conflict = z.infer<typeof conflictSchema>;
+
+export const bookAnswer = z.object({ revision: z.int(), book: bookSchema });
+export const goodsPage = z.object({ items: z.array(itemSchema), next: z.string().nullable() });
+
+const who = z.string().trim().min(1).max(60);
+export const editSchema = z.strictObject({ path: z.array(z.string().max(200)).min(1).max(8), value: z.unknown().optional() });
+export const saveRequest = z.strictObject({ base: z.int().min(0), who, note: z.string().max(200), edits: z.array(editSchema).min(1).max(200_000) });
+export const saveAnswer = z.object({ revision: z.int() });
+export const revisionSchema = z.object({ number: z.int(), at: moment, who: z.string(), note: z.string(), count: z.int() });
+export const revisionsPage = z.object({ revisions: z.array(revisionSchema), next: z.int().nullable() });
+export const changesAnswer = z.object({ from: z.int(), to: z.int(), changes: z.array(changeSchema) });
+export const takeBackRequest = z.strictObject({ who });
+export type Revision = z.infer<typeof revisionSchema>;
+export type ChangesAnswer = z.infer<typeof changesAnswer>;
+
+export const clockAnswer = z.object({ now: moment });
+export const pushRequest = z.strictObject({ hours: z.number().min(0).max(24 * 400) });
+
+export const fileSchema = z.object({ name: z.string(), text: z.string() });
+export const remarkSchema = z.object({ file: z.string(), line: z.int().nullable(), field: z.string(), reason: z.string() });
+export const heldSchema = z.object({ key: z.string(), until: z.string(), state: z.enum(['in review', 'refused']), reason: z.string() });
+export const sendSchema = z.object({
+  id: z.int(),
+  channel: channelId,
+  revision: z.int(),
+  state: z.enum(['queued', 'sending', 'accepted', 'refused', 'failed']),
+  requested: moment,
+  who: z.string(),
+  report: z.array(remarkSchema),
+  error: z.string().nullable(),
+});
+/** What is known of a channel: its last send, the files last accepted, and what it says of itself; `down` says why it does not answer. */
+export const channelState = z.object({
+  id: channelId,
+  lastSend: sendSchema.nullable(),
+  told: z.object({ revision: z.int(), at: moment, files: z.array(fileSchema) }).nullable(),
+  live: z.object({ files: z.array(fileSchema), held: z.array(heldSchema) }).nullable(),
+  down: z.string().nullable(),
+});
+export const channelsAnswer = z.object({ channels: z.array(channelState) });
+export const sendRequest = z.strictObject({ who });
+export type Send = z.infer<typeof sendSchema>;
+export type ChannelState = z.infer<typeof channelState>;
+
+export const checkoutRequest = z.strictObject({ moment, baskets: z.array(basketSchema).min(1).max(50) });
+const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int() });
+export const checkoutAnswer = z.object({ channels: z.array(z.object({ id: channelId, down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) })) });
+export type CheckoutAnswer = z.infer<typeof checkoutAnswer>;
+
+export const checkRequest = z.strictObject({ moment });
+export const checkState = z.object({
+  id: z.int(),
+  state: z.enum(['queued', 'running', 'done', 'stopped', 'failed']),
+  moment,
+  revision: z.int(),
+  requested: moment,
+  finished: moment.nullable(),
+  done: z.int(),
+  all: z.int(),
+  error: z.string().nullable(),
+});
+export type CheckState = z.infer<typeof checkState>;
+const charged = z.object({ delivery: z.int(), discount: z.int() }).nullable();
+const stepSchema = z.object({ step: z.enum(['place', 'discount', 'rate', 'threshold', 'offer', 'pays']), amount: z.int().nullable(), words: z.string() });
+const shownSchema = z.object({ lines: z.array(z.object({ sku: z.string(), units: z.int() })), value: z.int(), mass: z.number().nullable(), place: z.string(), codes: z.array(z.string()), moment: z.number() });
+const classSchema = z.discriminatedUnion('is', [
+  z.object({ is: z.literal('zone'), zone: z.string().nullable(), codes: z.array(z.string()) }),
+  z.object({ is: z.literal('edge'), offer: z.string(), edge: z.enum(['start', 'end']), at: z.number() }),
+  z.object({ is: z.literal('moment'), at: z.number() }),
+]);
+export const findingSchema = z.object({
+  key: z.string(),
+  standing: z.enum(['off', 'known limit', 'in review', 'not sold there']),
+  accepted: z.boolean(),
+  channel: channelId,
+  class: classSchema,
+  cause: z.enum(['limit', 'unsent', 'in review', 'refused', 'drift', 'not sold there']),
+  service: z.string(),
+  difference: z.int().nullable(),
+  largest: z.int().nullable(),
+  corners: z.int(),
+  basket: shownSchema.nullable(),
+  corner: shownSchema,
+  meant: charged,
+  told: charged,
+  charged,
+  steps: z.object({ meant: z.array(stepSchema), there: z.array(stepSchema) }),
+  differs: stepSchema.shape.step,
+  note: z.object({ reads: z.string().nullable(), fidelity: z.object({ is: z.string(), bound: z.int().optional(), why: z.string().optional(), remedies: z.array(z.string()).optional() }) }).nullable(),
+});
+export const checkReport = z.object({
+  check: checkState.nullable(),
+  classes: z.array(z.object({ channel: channelId, class: classSchema, key: z.string(), corners: z.int(), toldAbove: z.int() })),
+  findings: z.array(findingSchema),
+  /** Channels that did not answer, and why. */
+  down: z.array(z.object({ channel: channelId, why: z.string() })),
+  since: z.object({ added: z.array(z.string()), gone: z.array(z.string()) }),
+});
+export type CheckReport = z.infer<typeof checkReport>;
+export type FindingView = z.infer<typeof findingSchema>;
+export const acceptRequest = z.strictObject({ key: z.string().max(300), accepted: z.boolean(), who });

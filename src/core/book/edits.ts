@@ -1,0 +1,82 @@
+/**
+ * One change to the book: the path to a value, and the new value; without `value`, what stands there goes.
+ * A step of the path is the key of an object, or the id (of goods: the SKU) of an element of a list.
+ * @example { path: ['templates', 'small', 'lanes', 'ie', 'standard', 'rate', 'amount'], value: '5.20' }
+ */
+export interface Edit {
+  readonly path: readonly string[];
+  readonly value?: unknown;
+}
+
+/** An edit with what stood there before, so that it can be shown and taken back. */
+export interface Change {
+  readonly path: readonly string[];
+  readonly before?: unknown;
+  readonly after?: unknown;
+}
+
+type Keyed = Record<string, unknown>;
+const keyOf = (element: unknown): unknown => (element as Keyed | null)?.id ?? (element as Keyed | null)?.sku;
+
+/** What stands at a path; undefined where nothing does. */
+export function valueAt(tree: unknown, path: readonly string[]): unknown {
+  return path.reduce<unknown>((at, step) => {
+    if (Array.isArray(at)) return at.find((element) => keyOf(element) === step);
+    return typeof at === 'object' && at !== null && Object.hasOwn(at, step) ? (at as Keyed)[step] : undefined;
+  }, tree);
+}
+
+/** The tree with an edit made; parts not on the path are shared. Throws a RangeError where the path leads nowhere. */
+export function withEdit<T>(tree: T, edit: Edit): T {
+  return put(tree, edit.path, edit) as T;
+}
+
+function put(at: unknown, path: readonly string[], edit: Edit): unknown {
+  const [step, ...rest] = path;
+  if (step === undefined) return edit.value;
+  if (typeof at !== 'object' || at === null) throw new RangeError(`Nothing stands at ${edit.path.join(' › ')}`);
+  const gone = rest.length === 0 && edit.value === undefined;
+  if (Array.isArray(at)) {
+    const i = at.findIndex((element) => keyOf(element) === step);
+    if (gone) return at.filter((_, j) => j !== i);
+    if (i >= 0) return at.map((element, j) => (j === i ? put(element, rest, edit) : element));
+    if (rest.length > 0) throw new RangeError(`Nothing stands at ${edit.path.join(' › ')}`);
+    return [...at, edit.value];
+  }
+  if (!gone) return { ...at, [step]: put((at as Keyed)[step] ?? (rest.length > 0 ? {} : undefined), rest, edit) };
+  const { [step]: _, ...others } = at as Keyed;
+  return others;
+}
+
+/** The edits made in turn, with what each found before it. */
+export function changesOf(tree: unknown, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {
+  let now = tree;
+  const changes = edits.map((edit): Change => {
+    const before = valueAt(now, edit.path);
+    now = withEdit(now, edit);
+    return { path: edit.path, ...(before === undefined ? {} : { before }), ...(edit.value === undefined ? {} : { after: edit.value }) };
+  });
+  return { tree: now, changes };
+}
+
+/** The edits that take changes back, last first. */
+export const takenBack = (changes: readonly Change[]): Edit[] =>
+  changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();
+
+/** Whether two paths touch the same value: one leads to the other or through it. */
+export const touches = (a: readonly string[], b: readonly string[]): boolean => {
+  const shared = Math.min(a.length, b.length);
+  return a.slice(0, shared).every((step, i) => step === b[i]);
+};
+
+/** What several revisions changed in all, path by path: the first before and the last after; what came back is left out. */
+export function foldChanges(changes: readonly Change[]): Change[] {
+  const byPath = new Map<string, Change>();
+  for (const change of changes) {
+    const key = JSON.stringify(change.path);
+    const first = byPath.get(key);
+    const { after: _, ...kept } = first ?? change;
+    byPath.set(key, change.after === undefined ? kept : { ...kept, after: change.after });
+  }
+  return [...byPath.values()].filter((change) => JSON.stringify(change.before) !== JSON.stringify(change.after));
+}

@@ -1,0 +1,28 @@
+import type { CompiledBook } from '../book/index.ts';
+import { type Pattern, partsOfMap, patternText, type Place } from '../places/index.ts';
+
+/** Which zone of the book each distinct part of its map falls in; null for none. */
+export interface Assigned {
+  readonly pattern: Pattern;
+  readonly zone: string | null;
+  readonly place: Place;
+}
+
+/** The book's map: every pattern of its zones, of what they leave out, and the countries around them. */
+export function atlas(book: CompiledBook): readonly Assigned[] {
+  const known = drawn.get(book);
+  if (known) return known;
+  const patterns = book.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const parts = partsOfMap(patterns).map(({ pattern, place }) => ({ pattern, place, zone: book.zoneOf(place)?.zone.id ?? null }));
+  drawn.set(book, parts);
+  return parts;
+}
+
+/** Every clause of a rendition asks for the same map: drawn once a compiled book. */
+const drawn = new WeakMap<CompiledBook, readonly Assigned[]>();
+
+/** A zone's parts of the map in a line, for people: `GB, GB:HS*`. */
+export const namesOf = (parts: readonly Assigned[], most = 6): string => {
+  const names = parts.map((one) => patternText(one.pattern));
+  return names.length > most ? `${names.slice(0, most).join(', ')} and ${names.length - most} more` : names.join(', ');
+};

@@ -1,0 +1,53 @@
+import { type CompiledBook, orderPercents } from '../book/index.ts';
+import { amountText, gram, type Decimal, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
+import { type Threshold } from '../rates/index.ts';
+import type { Fidelity } from './dialect.ts';
+
+/** Within what baskets answers are compared and bounds are stated. */
+export const stated = {
+  /** Minor units. */
+  value: minor(100_000),
+  mass: (30_000 * gram) as Mass,
+  units: 20,
+  codes: 2,
+} as const;
+
+export const exact: Fidelity = { is: 'exact' };
+
+/** The least list value whose value after these percentages is at least `after`. */
+export function leastBefore(after: Minor, percents: readonly Decimal[]): Minor {
+  const left = (value: number) => value - percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
+  let [low, high] = [after as number, after * 2 + 100];
+  while (left(high) < after && high < Number.MAX_SAFE_INTEGER / 1e4) high *= 2;
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (left(middle) >= after) high = middle;
+    else low = middle + 1;
+  }
+  return minor(low);
+}
+
+/** How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free. */
+export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor): Fidelity {
+  const codes = orderPercents(book);
+  if (threshold.test === 'before' || codes.length === 0 || most === 0) return exact;
+  const say = (value: number) => amountText(minor(value), book.currency);
+  const ranges = codes.map(({ offer, percent }) => `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code}`);
+  return {
+    is: 'bounded',
+    bound: most,
+    why: `Tested before order codes there: baskets of ${ranges.join(', ')} are charged up to ${say(most)} too little.`,
+    remedies: [`raise it to ${say(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent]))))}`, 'test it before discounts in the book', 'live with it'],
+  };
+}
+
+/** Several things that keep a clause from being exact, as one: the largest bound, or unsayable if any part is. */
+export function worstOf(parts: readonly Fidelity[]): Fidelity {
+  const real = parts.filter((one) => one.is !== 'exact');
+  const [first] = real;
+  if (!first) return exact;
+  const why = real.map((one) => one.why).join(' ');
+  const remedies = [...new Set(real.flatMap((one) => one.remedies))];
+  if (real.some((one) => one.is === 'unsayable')) return { is: 'unsayable', why, remedies };
+  return { is: 'bounded', bound: minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0)))), why, remedies };
+}

@@ -1,0 +1,112 @@
+import type { ChannelId, CompiledBook } from '../book/index.ts';
+import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
+import type { Weighed } from '../goods/index.ts';
+import type { Pattern, Place } from '../places/index.ts';
+import type { Line } from '../quote/index.ts';
+
+export interface ChannelFile {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** An item as channels list it. */
+export interface Listed extends Weighed {
+  readonly sku: string;
+  readonly name: string;
+}
+
+/** One statement of the book that a channel has to be told. */
+export type Clause =
+  | { readonly about: 'goods' }
+  | { readonly about: 'zone'; readonly zone: string }
+  | { readonly about: 'rate'; readonly zone: string; readonly service: string }
+  | { readonly about: 'threshold'; readonly zone: string; readonly service: string }
+  | { readonly about: 'offer'; readonly offer: string };
+
+/** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */
+export type Fidelity =
+  | { readonly is: 'exact' }
+  | { readonly is: 'bounded'; readonly bound: Minor; readonly why: string; readonly remedies: readonly string[] }
+  | { readonly is: 'unsayable'; readonly why: string; readonly remedies: readonly string[] };
+
+/** A clause of the book beside what the channel will read; null where it reads nothing. */
+export interface Note {
+  readonly clause: Clause;
+  readonly reads: string | null;
+  readonly fidelity: Fidelity;
+}
+
+/** The steps by which either side comes to a charge, in the order they are compared. */
+export const sideSteps = ['place', 'discount', 'rate', 'threshold', 'offer', 'pays'] as const;
+export interface SideStep {
+  readonly step: (typeof sideSteps)[number];
+  readonly amount: Minor | null;
+  readonly words: string;
+}
+
+export interface ChannelBasket {
+  readonly lines: readonly Line[];
+  readonly place: Place;
+  readonly codes: readonly string[];
+}
+
+export interface ChannelChoice {
+  /** The channel's word for the service. */
+  readonly speed: string;
+  readonly charge: Minor;
+  readonly discount: Minor;
+  readonly steps: readonly SideStep[];
+}
+
+/** Where a channel's charges for one place change: list values from which, masses up to which, moments from which. */
+export interface Edges {
+  readonly values: readonly Minor[];
+  readonly masses: readonly Mass[];
+  readonly moments: readonly Instant[];
+  /** Charges grow with the count of items. */
+  readonly perItem: boolean;
+}
+
+/** A listing that stands for all that a channel treats alike, from the least such item up. */
+export interface Probe {
+  readonly listing: string;
+  readonly leastValue: Minor;
+  readonly leastMass: Mass | null;
+}
+
+/** What a channel works by, as the core reads it: from what was sent, or from what the channel says is live. */
+export interface Rules {
+  files(): readonly ChannelFile[];
+  /** What the core believes the channel charges. Empty where nothing is sold or delivered. */
+  charges(basket: ChannelBasket, moment: Instant): ChannelChoice[];
+  edgesAt(place: Place): Edges;
+  /** Every pattern by which it tells places apart. */
+  readonly patterns: readonly Pattern[];
+  /** Places with the same key are treated alike in everything. */
+  placeKey(place: Place): string;
+  readonly probes: readonly Probe[];
+  /** The same without some promotions, as while they are held by a review. */
+  without(keys: ReadonlySet<string>): Rules;
+}
+
+/** What a book becomes in a channel's rule format. */
+export interface Rendition {
+  readonly rules: Rules;
+  readonly notes: readonly Note[];
+  /** The book's zone behind each of the channel's names for places. */
+  readonly zoneOfName: ReadonlyMap<string, string>;
+}
+
+/** One channel's way of saying rules. A new channel is one folder with such an object, and a line in the list. */
+export interface Dialect {
+  readonly id: ChannelId;
+  readonly name: string;
+  readonly what: string;
+  /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
+  readonly reviewHours: number;
+  readonly speeds: readonly string[] | 'own';
+  /** What it can say, a row a kind of clause. */
+  readonly says: readonly { readonly about: string; readonly how: string }[];
+  render(book: CompiledBook, goods: readonly Listed[]): Rendition;
+  read(files: readonly ChannelFile[]): Result<Rules>;
+}

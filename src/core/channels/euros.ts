@@ -1,0 +1,15 @@
+import { type Currency, type Minor, parseAmount, sure } from '../exact/index.ts';
+
+/** All channels count in euros in this version of their formats. */
+export const euro = 'EUR' as Currency;
+
+const read = new Map<string, Minor>();
+
+/** An amount of a channel's file, each text read once. */
+export function euros(text: string): Minor {
+  const known = read.get(text);
+  if (known !== undefined) return known;
+  const value = sure(parseAmount(text, euro));
+  read.set(text, value);
+  return value;
+}

@@ -1,0 +1,96 @@
+import { XMLBuilder, XMLParser } from 'fast-xml-parser';
+import { type Problem, type Result } from '../../exact/index.ts';
+
+/** The two files of Findlark, as docs/formats/findlark.md lays them out. */
+export const speeds = ['economy', 'standard', 'swift'] as const;
+export interface Entry {
+  readonly country: string;
+  /** Nothing more for the whole country; a part; or postcodes that begin so. */
+  readonly within: { readonly is: 'country' } | { readonly is: 'part'; readonly part: string } | { readonly is: 'prefix'; readonly prefix: string };
+  readonly speed: string;
+  readonly price: string;
+}
+export interface FeedItem {
+  readonly id: string;
+  readonly title: string;
+  readonly price: string;
+  readonly grams: string | null;
+  readonly entries: readonly Entry[];
+}
+export const promotionFields = ['id', 'title', 'kind', 'percent', 'speeds', 'least_value', 'code', 'countries', 'from', 'until'] as const;
+export type Promotion = Readonly<Record<(typeof promotionFields)[number], string>>;
+export interface Feed {
+  readonly target: string;
+  readonly items: readonly FeedItem[];
+  readonly promotions: readonly Promotion[];
+}
+
+export const itemsName = 'items.xml';
+export const promotionsName = 'promotions.tsv';
+export const limits = { entries: 64, title: 48, id: 32 } as const;
+const space = 'urn:findlark:items:1';
+
+const xml = { ignoreAttributes: false, attributeNamePrefix: '@', parseTagValue: false, parseAttributeValue: false, suppressEmptyNode: true, format: true } as const;
+
+export function writeItems(feed: Feed): string {
+  const item = feed.items.map((one) => ({
+    '@id': one.id,
+    title: one.title,
+    price: one.price,
+    ...(one.grams === null ? {} : { grams: one.grams }),
+    delivery: one.entries.map((entry) => ({
+      '@country': entry.country,
+      ...(entry.within.is === 'part' ? { '@part': entry.within.part } : entry.within.is === 'prefix' ? { '@postcode': entry.within.prefix } : {}),
+      '@speed': entry.speed,
+      '@price': entry.price,
+    })),
+  }));
+  const tree = { '?xml': { '@version': '1.0', '@encoding': 'UTF-8' }, items: { '@xmlns': space, '@target': feed.target, '@currency': 'EUR', item } };
+  return new XMLBuilder(xml).build(tree) as string;
+}
+
+export const writePromotions = (feed: Feed): string => [promotionFields.join('\t'), ...feed.promotions.map((one) => promotionFields.map((field) => one[field]).join('\t')), ''].join('\n');
+
+interface Parsed {
+  readonly items?: { readonly '@target'?: string; readonly item?: readonly ParsedItem[] };
+}
+interface ParsedItem {
+  readonly '@id'?: string;
+  readonly title?: string;
+  readonly price?: string;
+  readonly grams?: string;
+  readonly delivery?: readonly { readonly '@country'?: string; readonly '@part'?: string; readonly '@postcode'?: string; readonly '@speed'?: string; readonly '@price'?: string }[];
+}
+
+export function readFeed(itemsText: string, promotionsText: string): Result<Feed> {
+  const problems: Problem[] = [];
+  const parser = new XMLParser({ ...xml, isArray: (name) => name === 'item' || name === 'delivery' });
+  let parsed: Parsed = {};
+  try {
+    parsed = parser.parse(itemsText, true) as Parsed;
+  } catch (error) {
+    problems.push({ at: [itemsName], wrong: (error as Error).message, right: 'XML as in docs/formats/findlark.md' });
+  }
+  if (problems.length === 0 && !parsed.items) problems.push({ at: [itemsName], wrong: 'no items element', right: 'items at the root' });
+  const items = (parsed.items?.item ?? []).map(
+    (one): FeedItem => ({
+      id: one['@id'] ?? '',
+      title: one.title ?? '',
+      price: one.price ?? '',
+      grams: one.grams ?? null,
+      entries: (one.delivery ?? []).map((entry) => ({
+        country: entry['@country'] ?? '',
+        within: entry['@postcode'] ? { is: 'prefix', prefix: entry['@postcode'] } : entry['@part'] ? { is: 'part', part: entry['@part'] } : { is: 'country' },
+        speed: entry['@speed'] ?? '',
+        price: entry['@price'] ?? '',
+      })),
+    }),
+  );
+  const [head, ...rows] = promotionsText.replace(/\n$/, '').split('\n');
+  if (head !== promotionFields.join('\t')) problems.push({ at: [promotionsName, 1], wrong: 'another head line', right: promotionFields.join(' ') });
+  const promotions = rows.map((row): Promotion => {
+    const cells = row.split('\t');
+    return Object.fromEntries(promotionFields.map((field, i) => [field, cells[i] ?? ''])) as Promotion;
+  });
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { target: parsed.items?.['@target'] ?? 'all', items, promotions } };
+}

@@ -1,0 +1,150 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { amountText, gramsText, type Instant, type Minor, minor } from '../../exact/index.ts';
+import { rank } from '../../places/index.ts';
+import { chargeOf, reachOf } from '../../rates/index.ts';
+import { type Assigned, atlas, namesOf } from '../atlas.ts';
+import { beforeOnly, exact, worstOf } from '../bounds.ts';
+import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
+import { type Entry, type FeedItem, limits, type Promotion } from './format.ts';
+import { entryText, rulesOf } from './rules.ts';
+
+/** The book as Findlark will read it, clause by clause. */
+export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
+  const say = (value: Minor) => amountText(value, book.currency);
+  const { target, speeds } = book.body.channels.findlark;
+  const notes: Note[] = [];
+  const shown = (one: Assigned) => one.pattern.is !== 'world' && (target === 'all' || one.pattern.country === target);
+  const speedOf = (service: string) => speeds[service] ?? null;
+  const parts = atlas(book).filter(shown);
+  const wholes = parts.filter((one) => one.pattern.is === 'country');
+  const wider = (part: Assigned): string | null => (part.pattern.is === 'world' ? null : (wholes.find((one) => one.pattern.is === 'country' && part.pattern.is !== 'world' && one.pattern.country === part.pattern.country)?.zone ?? null));
+  // Entries go from wide to narrow, so that what does not fit in 64 is what few shoppers see.
+  const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))].filter((one) => one.zone !== null).sort((a, b) => rank(a.pattern) - rank(b.pattern));
+  const places = entered.flatMap((one) => {
+    const within = withinOf(one);
+    const lanes = [...(book.lanes.get(one.zone ?? '') ?? [])].flatMap(([service, lane]) => (speedOf(service) === null ? [] : [{ speed: speedOf(service) ?? '', lane }]));
+    return within ? lanes.map(({ speed, lane }) => ({ part: one, within, speed, lane })) : [];
+  });
+  const kept = places.slice(0, limits.entries);
+  const dropped = places.slice(limits.entries);
+
+  const items = goods.map(
+    (item): FeedItem => ({
+      id: item.sku,
+      title: item.name,
+      price: say(item.price),
+      grams: item.mass === null ? null : gramsText(item.mass),
+      entries: kept.flatMap(({ part, within, speed, lane }): Entry[] => {
+        const charge = chargeOf(lane.rate, item.mass);
+        return charge.ok && part.pattern.is !== 'world' ? [{ country: part.pattern.country, within, speed, price: say(charge.amount) }] : [];
+      }),
+    }),
+  );
+  notes.push({ clause: { about: 'goods' }, reads: `${items.length} items · target ${target}`, fidelity: exact });
+
+  const promotions: Promotion[] = [];
+  const ids = new Set<string>();
+  const countriesSold = wholes.flatMap((one) => (one.pattern.is === 'country' && one.zone !== null ? [one.pattern.country] : []));
+  const inTarget = (countries: readonly string[] | null) => (countries ?? countriesSold).filter((country) => countriesSold.includes(country));
+  const blank: Promotion = { id: '', title: '', kind: '', percent: '', speeds: '', least_value: '', code: '', countries: '', from: '', until: '' };
+
+  for (const zone of book.zones) {
+    const mine = entered.filter((one) => one.zone === zone.id);
+    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: mine.length === 0 ? null : `delivery entries for ${namesOf(mine)}`, fidelity: zoneFidelity(book, zone.id, mine, parts, wider, (service) => speedOf(service) !== null) });
+    if (mine.length === 0) continue;
+    for (const service of book.services) {
+      const lane = book.lanes.get(zone.id)?.get(service.id);
+      if (!lane) continue;
+      const speed = speedOf(service.id);
+      const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
+      if (speed === null) {
+        notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: `${service.name} has no speed at Findlark in its settings.`, remedies: ['name a speed for it'] } });
+        continue;
+      }
+      const lost = dropped.filter((one) => one.lane === lane);
+      const { least, most } = reachOf(lane.rate);
+      const several: Fidelity = most === least ? exact : { is: 'bounded', bound: minor(most - least), why: `A basket pays its dearest item's entry, once: several items together may pay up to ${say(minor(most - least))} too little.`, remedies: ['a flat rate in the book', 'live with it'] };
+      const full: Fidelity = lost.length === 0 ? exact : { is: 'unsayable', why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`, remedies: ['target one country'] };
+      const what = least === most ? say(most) : `${say(least)} to ${say(most)} by the item's own mass`;
+      notes.push({ clause, reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`, fidelity: worstOf([several, full]) });
+      if (lane.freeFrom && most > 0) {
+        const value = say(lane.freeFrom.value);
+        const reached = wholeCountries(book, new Set([zone.id]));
+        const countries = inTarget(reached.countries);
+        const threshold = { about: 'threshold', zone: zone.id, service: service.id } as const;
+        if (countries.length === 0) {
+          notes.push({ clause: threshold, reads: null, fidelity: { is: 'unsayable', why: 'Promotions hold in whole countries there, and this zone has none.', remedies: ['live with it'] } });
+          continue;
+        }
+        const id = ownId(`free-${zone.id}-${service.id}`, ids);
+        promotions.push({ ...blank, id, title: fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title).title, kind: 'delivery', speeds: speed, least_value: value, countries: countries.join(' ') });
+        notes.push({ clause: threshold, reads: `promotion ${id} · ${speed} · least value ${value} · ${countries.join(' ')}`, fidelity: worstOf([beforeOnly(book, lane.freeFrom, most), reached.fidelity]) });
+      }
+    }
+  }
+
+  for (const offer of book.offers) {
+    const body = book.body.offers[offer.order];
+    const { title, fidelity: short } = fitted(body?.title ?? offer.id, limits.title);
+    const common = { ...blank, title, code: offer.code ?? '', least_value: offer.asks ? say(offer.asks.value) : '', from: offset(offer.from), until: offset(offer.until) };
+    const clause = { about: 'offer', offer: offer.id } as const;
+    const together = alwaysTogether(book, offer);
+    const freed = freedServices(book, offer);
+    const lines =
+      offer.benefit.is === 'percent off order'
+        ? [{ ...common, kind: 'percent', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '', ...reach(offer.zones) }]
+        : freed.zones.flatMap(({ zone, services }) => {
+            const named = services.flatMap((service) => speedOf(service) ?? []).join(' ');
+            return named === '' ? [] : [{ ...common, kind: 'delivery', speeds: named, ...reach(new Set([zone])) }];
+          });
+    const said = lines.filter((line) => line.countries !== '');
+    for (const { fidelity: _, ...line } of said) promotions.push({ ...line, id: ownId(offer.id, ids) });
+    const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
+    const places = lines.map((line) => line.fidelity);
+    if (said.length === 0) notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: 'It reaches no whole country that the feed shows, or no speed named there.', remedies: ['live with it'] } });
+    else notes.push({ clause, reads: said.map((line) => `promotion ${line.kind} ${line.percent ? `${line.percent} %` : line.speeds} · ${line.countries}${line.least_value && ` · least value ${line.least_value}`}${line.code && ` · code ${line.code}`}`).join('; '), fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together]) });
+  }
+  function reach(zones: ReadonlySet<string> | null) {
+    const { countries, fidelity } = wholeCountries(book, zones);
+    return { countries: inTarget(countries).join(' '), fidelity };
+  }
+
+  const zoneOfName = new Map(entered.flatMap((one) => (one.pattern.is === 'world' || one.zone === null ? [] : [[entryText({ country: one.pattern.country, within: withinOf(one) ?? { is: 'country' }, speed: '', price: '' }), one.zone] as const])));
+  return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName };
+}
+
+const offset = (moment: Instant | null) => (moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`);
+
+function ownId(id: string, taken: Set<string>): string {
+  let own = id.slice(0, limits.id);
+  for (let i = 2; taken.has(own); i += 1) own = `${id.slice(0, limits.id - 3)}-${i}`;
+  taken.add(own);
+  return own;
+}
+
+/** The place an entry names; null for what no entry can name. */
+function withinOf({ pattern }: Assigned): Entry['within'] | null {
+  switch (pattern.is) {
+    case 'country':
+      return { is: 'country' };
+    case 'part':
+      return { is: 'part', part: pattern.part };
+    case 'prefix':
+      return { is: 'prefix', prefix: pattern.prefix };
+    default:
+      return null;
+  }
+}
+
+/** What of a zone's places no entry can say: the rest of the world, single postcodes, places left out under a wider entry. */
+function zoneFidelity(book: CompiledBook, zone: string, mine: readonly Assigned[], parts: readonly Assigned[], wider: (part: Assigned) => string | null, said: (service: string) => boolean): Fidelity {
+  if (mine.length === 0) return { is: 'unsayable', why: 'Not in the countries the feed targets, or not a place that an entry can name.', remedies: ['target all countries'] };
+  const found: Fidelity[] = [];
+  const hidden = parts.filter((one) => one.zone === null && wider(one) === zone);
+  if (hidden.length > 0) found.push({ is: 'unsayable', why: `${namesOf(hidden)}: left out of the book, but under the country's entry there; up to ${amountText(dearest(book, zone), book.currency)} is promised where the shop does not deliver.`, remedies: ['deliver there', 'leave the country out of the feed', 'live with it'] });
+  const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
+  const falls = narrower.filter((one) => [...(book.lanes.get(zone)?.keys() ?? [])].some((service) => said(service) && !book.lanes.get(one.zone ?? '')?.has(service)));
+  if (falls.length > 0) found.push({ is: 'unsayable', why: `Services that ${namesOf(falls)} do not have fall under the country's entry there.`, remedies: ['offer them there too', 'live with it'] });
+  return worstOf(found);
+}

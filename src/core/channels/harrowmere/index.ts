@@ -1,0 +1,25 @@
+/** Harrowmere: a marketplace with plans by region. */
+import type { Dialect } from '../dialect.ts';
+import { speeds } from './format.ts';
+import { render } from './render.ts';
+import { read } from './rules.ts';
+
+export const harrowmere: Dialect = {
+  id: 'harrowmere',
+  name: 'Harrowmere',
+  what: 'marketplace · EUR · up to 48 h review',
+  reviewHours: 48,
+  speeds,
+  says: [
+    { about: 'Zones', how: 'own regions, 40 postcode prefixes cut out' },
+    { about: 'Rates', how: 'once a plan, plus per item or 250 g' },
+    { about: 'Free delivery', how: 'from a spend before discounts' },
+    { about: 'Discounts', how: 'percent on up to 400 listings' },
+    { about: 'Codes', how: 'one shared, or none' },
+    { about: 'Time', how: 'minute, UTC' },
+    { about: 'Title', how: '36 letters; key 20' },
+    { about: 'Review', how: '24 to 48 hours' },
+  ],
+  render,
+  read,
+};

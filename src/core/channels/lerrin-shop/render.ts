@@ -1,0 +1,139 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { amountText, type Currency, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
+import { mayAdd, type Offer } from '../../offers/index.ts';
+import { patternText } from '../../places/index.ts';
+import { type Rate, reachOf } from '../../rates/index.ts';
+import { atlas } from '../atlas.ts';
+import { beforeOnly, exact, worstOf } from '../bounds.ts';
+import type { Fidelity, Note, Rendition } from '../dialect.ts';
+import { lanesOf, mostFreed, wholeCountries } from '../reach.ts';
+import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
+import { rulesOf } from './rules.ts';
+
+/** The book as Lerrin Shop will read it, clause by clause. */
+export function render(book: CompiledBook): Rendition {
+  const say = (value: Minor) => amountText(value, book.currency);
+  const parts = atlas(book);
+  const notes: Note[] = [];
+  const zones = book.zones.flatMap((zone): Shop['zones'] => {
+    const places = parts.filter((one) => one.zone === zone.id).map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
+    if (places.length === 0) {
+      notes.push({ clause: { about: 'zone', zone: zone.id }, reads: null, fidelity: exact });
+      return [];
+    }
+    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: `places ${places.join(' ')}`, fidelity: exact });
+    const speeds: Record<string, ShopSpeed> = {};
+    for (const service of book.services) {
+      const lane = book.lanes.get(zone.id)?.get(service.id);
+      const speed = book.body.channels['lerrin-shop'].speeds[service.id];
+      if (!lane) continue;
+      if (!speed) {
+        notes.push({ clause: { about: 'rate', zone: zone.id, service: service.id }, reads: null, fidelity: { is: 'unsayable', why: `${service.name} has no speed at Lerrin Shop in its settings.`, remedies: ['name a speed for it'] } });
+        continue;
+      }
+      const { steps, fidelity } = stepsOf(lane.rate, book.currency);
+      const freeFrom = lane.freeFrom && say(lane.freeFrom.value);
+      speeds[speed] = { label: service.name, days: service.days, steps, freeFrom };
+      const rows = steps.rows.map((row) => `${row.from} → ${row.charge ?? 'not offered'}`);
+      notes.push({ clause: { about: 'rate', zone: zone.id, service: service.id }, reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`, fidelity });
+      if (lane.freeFrom) {
+        notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: `freeFrom ${freeFrom}`, fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most) });
+      }
+    }
+    return [{ key: zone.id, name: zone.name, places, speeds }];
+  });
+  const closed = parts.filter((one) => one.zone === null && one.pattern.is !== 'world').map((one) => patternText(one.pattern));
+  const letters = lettersOf(book.offers);
+  const campaigns = book.offers.map((offer): Campaign => {
+    const letter = letters.get(offer.id) ?? 'A';
+    const { campaign, fidelity } = campaignOf(book, offer, letter);
+    const adding = addingOf(book, offer, letters);
+    notes.push({ clause: { about: 'offer', offer: offer.id }, reads: readsOf(campaign), fidelity: worstOf([fidelity, adding]) });
+    return campaign;
+  });
+  const shop: Shop = { format: 'lerrin-shop/1', closed, zones, campaigns };
+  return { rules: rulesOf(shop), notes, zoneOfName: new Map(zones.map((zone) => [zone.name, zone.key])) };
+}
+
+function readsOf(campaign: Campaign): string {
+  const { benefit } = campaign;
+  return [
+    `${benefit.kind} · letter ${campaign.letter}`,
+    benefit.kind === 'order' ? `${benefit.percent} %` : `where the rate is at most ${benefit.rateAtMost}`,
+    campaign.code && `code ${campaign.code}`,
+    campaign.leastValue && `from ${campaign.leastValue}`,
+    campaign.countries?.join(' '),
+    `${campaign.from ?? 'open'} – ${campaign.until ?? 'open'} Dublin`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+/** A table's upper edges belong to the break below; the shop's lower edges to the step above, in grams rounded up. */
+function stepsOf(rate: Rate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
+  const say = (value: Minor) => amountText(value, currency);
+  if (rate.is !== 'table') return { steps: { by: 'value', rows: [{ from: say(nothing), charge: say(reachOf(rate).most) }] }, fidelity: exact };
+  let bound = 0;
+  const rows = rate.amounts.map((amount, i) => ({ from: i === 0 ? 0 : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1, charge: say(amount) as string | null }));
+  if (!rate.open) rows.push({ from: Math.floor((rate.edges.at(-1) ?? 0) / gram) + 1, charge: null });
+  rate.edges.forEach((edge, i) => {
+    const [under, over] = [rate.amounts[i] ?? nothing, rate.amounts[i + 1]];
+    if (edge % gram !== 0 && over !== undefined) bound = Math.max(bound, Math.abs(over - under));
+  });
+  // Grams that two edges share fold into the later step.
+  const folded = rows.filter((row, i) => rows[i + 1]?.from !== row.from);
+  const fidelity: Fidelity = bound === 0 ? exact : { is: 'bounded', bound: minor(bound), why: `Masses are rounded up to whole grams there: within a gram of a break up to ${say(minor(bound))} differs.`, remedies: ['breaks on whole grams', 'live with it'] };
+  return { steps: { by: 'grams', rows: folded }, fidelity };
+}
+
+/** Offers that do not add must share a letter, those that add must not: letters are the groups of offers linked by not adding. */
+function lettersOf(offers: readonly Offer[]): Map<string, string> {
+  const group = new Map(offers.map((offer, i) => [offer.id, i]));
+  for (const a of offers) {
+    for (const b of offers) {
+      if (a.order < b.order && !mayAdd(a, b)) {
+        const [from, to] = [group.get(b.id), group.get(a.id)];
+        for (const [id, at] of group) if (at === from && to !== undefined) group.set(id, to);
+      }
+    }
+  }
+  const order = [...new Set(group.values())];
+  return new Map([...group].map(([id, at]) => [id, String.fromCharCode(65 + Math.min(25, order.indexOf(at)))]));
+}
+
+/** Where sharing a letter keeps two offers apart that the book lets add. */
+function addingOf(book: CompiledBook, offer: Offer, letters: ReadonlyMap<string, string>): Fidelity {
+  const parted = book.offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && mayAdd(offer, other));
+  if (parted.length === 0) return exact;
+  const why = `Letters there cannot let it add to ${parted.map((one) => one.id).join(', ')} and still compete with others.`;
+  return { is: 'unsayable', why, remedies: ['let all of them add, or none'] };
+}
+
+function campaignOf(book: CompiledBook, offer: Offer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
+  const say = (value: Minor) => amountText(value, book.currency);
+  const body = book.body.offers[offer.order];
+  const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
+  const places = wholeCountries(book, offer.zones);
+  const asks = offer.asks ? (offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact) : exact;
+  const head = { key: offer.id, title: body?.title ?? offer.id, letter };
+  const tail = { code: offer.code, leastValue: offer.asks && say(offer.asks.value), countries: places.countries, from: at(offer.from), until: at(offer.until) };
+  switch (offer.benefit.is) {
+    case 'percent off order':
+      return { campaign: { ...head, benefit: { kind: 'order', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '0' }, ...tail }, fidelity: worstOf([wholeOrder(places.fidelity), asks]) };
+    case 'free up to':
+      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(offer.benefit.cap) }, ...tail }, fidelity: worstOf([places.fidelity, asks]) };
+    case 'free services': {
+      const { services } = offer.benefit;
+      const lanes = lanesOf(book, offer);
+      const cap = minor(Math.max(0, ...lanes.filter((one) => services.has(one.service)).map((one) => reachOf(one.lane.rate).most)));
+      const caught = lanes.filter((one) => !services.has(one.service) && reachOf(one.lane.rate).least <= cap);
+      const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, reachOf(one.lane.rate).most))));
+      const fidelity: Fidelity =
+        bound === 0 ? exact : { is: 'bounded', bound, why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`, remedies: ['a cap in the book', 'live with it'] };
+      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail }, fidelity: worstOf([fidelity, places.fidelity, asks]) };
+    }
+  }
+}
+
+/** An order percentage that reaches places it should not has no bound but the order itself. */
+const wholeOrder = (fidelity: Fidelity): Fidelity => (fidelity.is === 'bounded' ? { is: 'unsayable', why: fidelity.why, remedies: ['hold it in whole countries'] } : fidelity);

@@ -1,0 +1,140 @@
+import { type CompiledBook, orderPercents } from '../book/index.ts';
+import { leastBefore, type Listed, type Rules, stated } from '../channels/index.ts';
+import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
+import { mayAdd } from '../offers/index.ts';
+import { type MapPart, partsOfMap } from '../places/index.ts';
+import type { Question } from '../quote/index.ts';
+import { type Cell, cellsOf, endsOf } from './cells.ts';
+
+/** What the baskets of a class have in common: the row of the table they stand in. */
+export type ClassOfBasket =
+  | { readonly is: 'zone'; readonly zone: string | null; readonly codes: readonly string[] }
+  | { readonly is: 'edge'; readonly offer: string; readonly edge: 'start' | 'end'; readonly at: Instant }
+  | { readonly is: 'moment'; readonly at: Instant };
+
+export const classKey = (one: ClassOfBasket): string => (one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`);
+
+/** A basket at a vertex of a cell: one line with a price and a mass of its own. */
+export interface Corner {
+  readonly class: ClassOfBasket;
+  readonly question: Question;
+  readonly value: Cell;
+  /** Null where the mass is not known. */
+  readonly mass: Cell | null;
+  /** Goods that the listing of the line stands for begin at this mass and value. */
+  readonly least: { readonly value: Minor; readonly mass: Mass | null };
+}
+
+/** A part of the map on which both sides treat every place alike, and how many listed patterns fall in it. */
+export interface Region {
+  readonly zone: string | null;
+  readonly part: MapPart;
+  readonly patterns: number;
+}
+
+/** The parts of the map that the book and some channels' rules together tell apart, those treated alike by all put together. */
+export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[] {
+  const own = book.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const parts = partsOfMap([...own, ...sides.flatMap((side) => side.patterns)]);
+  const alike = new Map<string, { zone: string | null; part: MapPart; patterns: number }>();
+  for (const part of parts) {
+    const zone = book.zoneOf(part.place)?.zone.id ?? null;
+    const key = [zone, ...sides.map((side) => side.placeKey(part.place))].join('\u0000');
+    const known = alike.get(key);
+    alike.set(key, known ? { ...known, patterns: known.patterns + 1 } : { zone, part, patterns: 1 });
+  }
+  return [...alike.values()];
+}
+
+/**
+ * Every vertex of every cell that the book and some rules cut, within the stated bounds: on each side of every threshold
+ * and break of either, in every part of the map, with no code, each and every two, now and on each side of every start
+ * and end to come.
+ */
+export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: readonly Rules[], now: Instant): Corner[] {
+  const anyListing = goods[0];
+  if (!anyListing) return [];
+  const unweighed = goods.find((item) => item.mass === null);
+  const percents = orderPercents(book);
+  const codeSets = setsOf([...new Set(book.offers.flatMap((offer) => offer.code ?? []))], stated.codes);
+  const competing = book.offers.some((a) => book.offers.some((b) => a.level === 'order' && b.level === 'delivery' && !mayAdd(a, b)));
+  return regionsOf(book, sides).flatMap((region) => {
+    const edges = sides.map((side) => side.edgesAt(region.part.place));
+    const lanes = [...(region.zone === null ? [] : (book.lanes.get(region.zone)?.values() ?? []))];
+    const offers = book.offers.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
+    const values = new Set<number>(edges.flatMap((edge) => edge.values));
+    const masses = new Set<number>(edges.flatMap((edge) => edge.masses.map((mass) => mass + 1)));
+    const taken = setsOf(percents, stated.codes).map((set) => set.map((one) => one.percent));
+    const both = (value: Minor) => taken.map((set) => leastBefore(value, set));
+    for (const lane of lanes) {
+      if (lane.freeFrom) for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
+      if (lane.rate.is === 'table') for (const edge of lane.rate.edges) masses.add(edge + 1);
+      const amounts = lane.rate.is === 'table' ? lane.rate.amounts : lane.rate.is === 'flat' ? [lane.rate.amount] : [];
+      // Where an order percentage and a free delivery compete, the better one changes where it takes as much as the rate.
+      if (competing) for (const { percent } of percents) for (const amount of amounts) for (const value of wherePercentIs(amount, percent)) values.add(value);
+    }
+    for (const offer of offers) if (offer.asks) for (const value of offer.asks.test === 'after' ? both(offer.asks.value) : [offer.asks.value]) values.add(value);
+
+    const heavy = masses.size > 0;
+    const valueCells = cellsOf([...values], 1, stated.value);
+    const massCells: (Cell | null)[] = heavy ? cellsOf([...masses], gram, stated.mass) : [{ from: gram, to: stated.mass }];
+    if (unweighed) massCells.push(null);
+    const ownEdges = new Map(offers.flatMap((offer) => ([[offer.from, 'start'], [offer.until, 'end']] as const).flatMap(([at, edge]) => (at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const]))));
+    const later = [...new Set([...ownEdges.keys(), ...edges.flatMap((edge) => edge.moments)])].filter((at) => at > now);
+    const moments = [{ at: now, edge: null as Instant | null }, ...later.flatMap((edge) => [{ at: edge - 1000, edge }, { at: edge, edge }])];
+    const probes = sides.flatMap((side) => side.probes);
+    const stands = probes.length > 0 ? [...new Map(probes.map((probe) => [probe.listing, probe])).values()] : [{ listing: anyListing.sku, leastValue: minor(1), leastMass: gram as Mass }];
+    const crowds = edges.some((edge) => edge.perItem) ? [1, stated.units] : [1];
+
+    return moments.flatMap(({ at, edge }) => {
+      const whenClass: ClassOfBasket | null = edge === null ? null : (ownEdges.get(edge) ?? { is: 'moment', at: edge });
+      return codeSets.flatMap((codes) => {
+        const klass: ClassOfBasket = whenClass ?? { is: 'zone', zone: region.zone, codes };
+        return stands.flatMap((probe) =>
+          valueCells.flatMap((value) =>
+            massCells.flatMap((mass) =>
+              crowds.flatMap((units): Corner[] =>
+                endsOf(value).flatMap((v) =>
+                  (mass === null ? [null] : massEnds(mass, heavy)).flatMap((m): Corner[] => {
+                    // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for themselves.
+                    if (v < probe.leastValue || (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))) return [];
+                    if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
+                    const listing = m === null && probes.length === 0 ? (unweighed?.sku ?? probe.listing) : probe.listing;
+                    const lines = linesOf(listing, units, minor(v), m as Mass | null);
+                    const least = { value: probe.leastValue, mass: probe.leastMass };
+                    return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at }, value, mass, least }];
+                  }),
+                ),
+              ),
+            ),
+          ),
+        );
+      });
+    });
+  });
+}
+
+/** With no edge in mass, one mass within stands for all. */
+const massEnds = (cell: Cell, heavy: boolean): number[] => (heavy ? endsOf(cell) : [Math.min(500 * gram, cell.to)]);
+
+/** A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others. */
+function linesOf(sku: string, units: number, value: Minor, mass: Mass | null): Question['lines'] {
+  if (units === 1 || value < units) return [{ sku, units: 1, price: value, mass }];
+  return [
+    { sku, units: 1, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass) },
+    { sku, units: units - 1, price: minor(1), mass: mass === null ? null : (1 as Mass) },
+  ];
+}
+
+/** The list values about which a percentage takes an amount: the first at which it takes as much, and the one after. */
+function wherePercentIs(amount: Minor, percent: Decimal): number[] {
+  const near = Math.floor((amount * 100 * 10 ** percent.scale) / Number(percent.digits));
+  return [near - 1, near, near + 1].filter((value) => value > 0);
+}
+
+/** All choices of at most `most` things, none of them first. */
+function setsOf<T>(all: readonly T[], most: number): T[][] {
+  let sets: T[][] = [[]];
+  for (const one of all) sets = [...sets, ...sets.filter((set) => set.length < most).map((set) => [...set, one])];
+  return sets;
+}

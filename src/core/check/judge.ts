@@ -1,0 +1,158 @@
+import type { CompiledBook } from '../book/index.ts';
+import { type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
+import { amountText, massWords, type Minor, minor, nothing } from '../exact/index.ts';
+import { explain, quote, type Question, type Step } from '../quote/index.ts';
+
+/** What one side asks of a shopper for a service: null where it does not offer it. */
+export type Charged = { readonly delivery: Minor; readonly discount: Minor } | null;
+
+/** Why a channel's charge is not what was meant. */
+export type Cause =
+  /** The channel cannot say it. */
+  | 'limit'
+  /** The book has changed since it was sent, or was never sent. */
+  | 'unsent'
+  /** Sent, and held by the channel's review. */
+  | 'in review'
+  /** The channel's review has refused it. */
+  | 'refused'
+  /** Changed over there, cached, or otherwise not what was sent. */
+  | 'drift';
+
+/** How one service of one basket comes out in one channel. */
+export interface Verdict {
+  readonly service: string;
+  readonly meant: Charged;
+  readonly told: Charged;
+  readonly charged: Charged;
+  readonly outcome: { readonly is: 'matches' } | { readonly is: 'not sold there' } | { readonly is: 'differs'; readonly cause: Cause };
+}
+
+/** One choice as a channel's checkout answered it. */
+export interface Answered {
+  readonly speed: string;
+  readonly charge: Minor;
+  readonly discount: Minor;
+}
+
+/** What a channel is compared by. */
+export interface Sides {
+  /** What the book as it stands becomes there. */
+  readonly rendition: Rendition;
+  /** What was last sent; null where nothing was. */
+  readonly sent: Rules | null;
+  /** The channel's word for each service; null where it is not said there. */
+  readonly speeds: Readonly<Record<string, string | null>>;
+}
+
+/** What a channel says of itself at a moment: the rules in force, and the keys of promotions held back by a review or refused. */
+export interface Live {
+  readonly rules: Rules | null;
+  readonly held: ReadonlySet<string>;
+  readonly refused: ReadonlySet<string>;
+}
+
+const chargedBy = (choices: readonly ChannelChoice[], speed: string): Charged => {
+  const choice = choices.find((one) => one.speed === speed);
+  return choice ? { delivery: choice.charge, discount: choice.discount } : null;
+};
+
+export const same = (a: Charged, b: Charged): boolean => a === b || (a !== null && b !== null && a.delivery === b.delivery && a.discount === b.discount);
+
+/** What a shopper pays more (or, below 0, less) than meant; null where only one side offers the service. */
+export const difference = (meant: Charged, there: Charged): Minor | null => (meant && there ? minor(there.delivery - there.discount - (meant.delivery - meant.discount)) : null);
+
+/**
+ * Judges every service of a basket in a channel. `says` is what the channel says is in force, `live` is what the checkout answered; null where none is asked, then
+ * what was told, or would be, stands for it.
+ */
+export function judge(book: CompiledBook, sides: Sides, says: Live | null, question: Question, live: readonly Answered[] | null): Verdict[] {
+  const answer = quote(book, question);
+  const basket = { lines: question.lines, place: question.place, codes: question.codes };
+  const renders = sides.rendition.rules.charges(basket, question.moment);
+  const sent = sides.sent?.charges(basket, question.moment) ?? null;
+  const unheld = (rules: Rules | null | undefined) => (rules && says && says.held.size > 0 ? rules.without(says.held).charges(basket, question.moment) : null);
+  const unsold = (live?.length ?? renders.length) === 0 && renders.length === 0;
+  return book.services.flatMap(({ id: service }): Verdict[] => {
+    const speed = sides.speeds[service];
+    if (!speed) return [];
+    const choice = answer.choices.find((one) => one.service === service);
+    const meant: Charged = choice ? { delivery: choice.delivery, discount: choice.discount } : null;
+    const would = chargedBy(renders, speed);
+    const told = sent ? chargedBy(sent, speed) : live ? null : would;
+    const there = live?.find((one) => one.speed === speed);
+    const charged: Charged = live ? (there ? { delivery: there.charge, discount: there.discount } : null) : told;
+    const verdict = { service, meant, told, charged };
+    if (same(meant, charged)) return meant === null ? [] : [{ ...verdict, outcome: { is: 'matches' } }];
+    if (unsold) return [{ ...verdict, outcome: { is: 'not sold there' } }];
+    return [{ ...verdict, outcome: { is: 'differs', cause: causeOf() } }];
+
+    function causeOf(): Cause {
+      if (!live) return sent && !same(told, would) ? 'unsent' : 'limit';
+      if (!sent) return 'unsent';
+      if (same(charged, told)) return same(told, would) ? 'limit' : 'unsent';
+      // Where all that is not held stands there as it was sent, it is the review that makes the difference.
+      const [ours, theirs] = [unheld(sides.sent), unheld(says?.rules)];
+      if (!ours || !theirs || !same(chargedBy(ours, speed ?? ''), chargedBy(theirs, speed ?? ''))) return 'drift';
+      return says && says.refused.size > 0 ? 'refused' : 'in review';
+    }
+  });
+}
+
+/** The intended steps of a service in the terms in which sides are compared. */
+export function meantSteps(book: CompiledBook, question: Question, service: string): SideStep[] {
+  const say = (value: Minor) => amountText(value, book.currency);
+  const title = (id: string) => book.body.offers.find((offer) => offer.id === id)?.title ?? id;
+  let kind = '';
+  return explain(book, question, service).flatMap((step: Step): SideStep[] => {
+    switch (step.step) {
+      case 'place':
+        return [{ step: 'place', amount: null, words: book.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone }];
+      case 'discount':
+        return [{ step: 'discount', amount: step.took, words: book.offers.find((offer) => offer.id === step.offer)?.code ?? title(step.offer) }];
+      case 'rate':
+        kind = step.kind === 'table' ? (step.upTo === null ? `above ${massWords(step.above ?? (0 as never))}` : `to ${massWords(step.upTo)}`) : step.kind;
+        return [];
+      case 'charge':
+        return [{ step: 'rate', amount: step.amount, words: kind }];
+      case 'threshold':
+        return [{ step: 'threshold', amount: step.took, words: `free from ${say(step.threshold.value)} ${step.threshold.test} discounts, ${step.met ? 'met' : 'not met'}` }];
+      case 'offer':
+        return [{ step: 'offer', amount: step.took, words: title(step.offer) }];
+      case 'pays':
+        return [{ step: 'pays', amount: step.delivery, words: '' }];
+      case 'goods':
+      case 'unused':
+        return [];
+    }
+  });
+}
+
+/** The first step in which two sides part; the zone behind a channel's name for a place tells whether places do. */
+export function firstDifference(meant: readonly SideStep[], there: readonly SideStep[], zoneOfName: (name: string) => string | undefined): SideStep['step'] {
+  const at = (steps: readonly SideStep[], name: SideStep['step']) => steps.filter((one) => one.step === name);
+  const took = (steps: readonly SideStep[], name: SideStep['step']) => at(steps, name).reduce((sum, one) => sum + (one.amount ?? nothing), 0);
+  for (const name of sideSteps) {
+    if (name === 'place') {
+      const [a, b] = [at(meant, name)[0]?.words, at(there, name)[0]?.words];
+      if ((a === undefined) !== (b === undefined) || (a !== undefined && b !== undefined && (zoneOfName(b) ?? b) !== (zoneOfName(a) ?? a))) return name;
+    } else if (took(meant, name) !== took(there, name)) return name;
+  }
+  return 'pays';
+}
+
+/** The clause of the book that the first differing step comes from, as the channel was told it. */
+export function noteFor(notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, offers: readonly string[]): Note | null {
+  const find = (test: (note: Note) => boolean) => notes.find(test) ?? null;
+  const lane = (about: 'rate' | 'threshold') => find(({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
+  switch (step) {
+    case 'place':
+      return find(({ clause }) => clause.about === 'zone' && clause.zone === zone);
+    case 'rate':
+      return lane('rate');
+    case 'threshold':
+      return lane('threshold');
+    default:
+      return find(({ clause, fidelity }) => clause.about === 'offer' && offers.includes(clause.offer) && fidelity.is !== 'exact') ?? lane('threshold');
+  }
+}

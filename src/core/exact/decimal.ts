@@ -1,0 +1,26 @@
+import { bad, good, type Result } from './result.ts';
+
+/** An exact decimal: `digits` divided by ten to the power of `scale`. 8.25 is {digits: 825n, scale: 2}. */
+export interface Decimal {
+  readonly digits: bigint;
+  readonly scale: number;
+}
+
+const shape = /^(-?)(\d+)(?:\.(\d+))?$/;
+
+/**
+ * Reads a plain decimal such as `8`, `8.25` or `-0.5`: no exponent, no thousands mark, at most `places` decimals.
+ * @example parseDecimal('8.25', 3) // { digits: 825n, scale: 2 }
+ */
+export function parseDecimal(text: string, places: number): Result<Decimal> {
+  const found = shape.exec(text.trim());
+  if (!found) return bad([], `“${text}” is not a figure`, 'a plain figure such as 12.50');
+  const decimals = found[3] ?? '';
+  if (decimals.length > places) {
+    return bad([], `“${text}” has ${decimals.length} decimals`, places === 0 ? 'no decimals' : `at most ${places}`);
+  }
+  return good({ digits: BigInt(`${found[1]}${found[2]}${decimals}`), scale: decimals.length });
+}
+
+/** The decimal as a whole number of units of ten to the power of minus `scale`; `scale` is at least its own. */
+export const scaled = (value: Decimal, scale: number): bigint => value.digits * 10n ** BigInt(scale - value.scale);

@@ -1,0 +1,48 @@
+import { parseMeasure } from './measure.ts';
+import { good, type Result } from './result.ts';
+
+/**
+ * A mass as a whole number of steps of 0.625 nanograms, in which a thousandth of a gram, of an ounce and of a pound
+ * are all whole. Safe up to 5.6 tonnes. The pound is 453.59237 g, the ounce a sixteenth of it
+ * (international yard and pound agreement, 1959; NIST Handbook 44, appendix C).
+ */
+export type Mass = number & { readonly is: 'mass' };
+
+export const massUnits = ['g', 'kg', 'oz', 'lb'] as const;
+export type MassUnit = (typeof massUnits)[number];
+
+/** Steps in a thousandth of each unit. */
+const thousandth: Record<MassUnit, number> = { g: 1_600_000, kg: 1_600_000_000, oz: 45_359_237, lb: 725_747_792 };
+
+export const gram = 1_600_000_000;
+
+/**
+ * Reads a mass entered with at most three decimals.
+ * @example parseMass('0.5', 'lb') // half of the steps of parseMass('1', 'lb'), exactly
+ */
+export function parseMass(text: string, unit: MassUnit): Result<Mass> {
+  const read = parseMeasure(text, unit, thousandth[unit]);
+  return read.ok ? good(read.value as Mass) : read;
+}
+
+/** A mass in grams as an exact decimal without needless zeros. @example gramsText(parseMass('1', 'oz')) // '28.349523125' */
+export function gramsText(mass: Mass): string {
+  const whole = Math.floor(mass / gram);
+  // A step is 0.000000000625 g: counted in units of a million-millionth of a gram the rest is whole.
+  const rest = String((mass % gram) * 625).padStart(12, '0').replace(/0+$/, '');
+  return rest === '' ? String(whole) : `${whole}.${rest}`;
+}
+
+/** Reads exact grams as written by {@link gramsText}; null where the text is no such figure. */
+export function massOfGrams(text: string): Mass | null {
+  const found = /^(\d{1,7})(?:\.(\d{1,12}))?$/.exec(text);
+  if (!found) return null;
+  const rest = Number((found[2] ?? '').padEnd(12, '0'));
+  return rest % 625 === 0 ? ((Number(found[1]) * gram + rest / 625) as Mass) : null;
+}
+
+/** A mass for people: kilograms from one kilogram up, else grams. @example massWords(parseMass('520', 'g')) // '520 g' */
+export function massWords(mass: Mass): string {
+  const figure = (value: number) => String(Number(value.toFixed(3)));
+  return mass >= 1000 * gram ? `${figure(mass / gram / 1000)} kg` : `${figure(mass / gram)} g`;
+}

@@ -1,0 +1,14 @@
+import { parseDecimal, scaled } from './decimal.ts';
+import { bad, good, type Result } from './result.ts';
+
+const safe = BigInt(Number.MAX_SAFE_INTEGER);
+
+/** Reads `text` in a unit worth `perThousandth` whole steps a thousandth, as a whole number of those steps, not negative. */
+export function parseMeasure(text: string, unit: string, perThousandth: number): Result<number> {
+  const read = parseDecimal(text, 3);
+  if (!read.ok) return read;
+  const steps = scaled(read.value, 3) * BigInt(perThousandth);
+  if (steps < 0n) return bad([], `${text} ${unit} is negative`, 'nothing below 0');
+  if (steps > safe) return bad([], `${text} ${unit} is too large to count exactly`, 'a smaller figure');
+  return good(Number(steps));
+}

@@ -1,0 +1,64 @@
+import { currencyDigits, type Currency } from './currency.ts';
+import { type Decimal, parseDecimal, scaled } from './decimal.ts';
+import { bad, good, type Result } from './result.ts';
+import { divideRounded } from './rounding.ts';
+
+/** An amount of money as a whole number of minor units (cents) of a currency known from where it stands. */
+export type Minor = number & { readonly is: 'minor' };
+
+export const minor = (value: number): Minor => value as Minor;
+export const nothing = minor(0);
+
+/** The largest amount Plemb takes: products of it with a percentage stay exact. */
+const most = 10n ** 12n;
+
+/**
+ * Reads an amount that is not negative, with no more decimals than its currency has (ISO 4217).
+ * @example parseAmount('4.9', 'EUR') // 490
+ */
+export function parseAmount(text: string, currency: Currency): Result<Minor> {
+  const digits = currencyDigits(currency);
+  const read = parseDecimal(text, digits);
+  if (!read.ok) return read;
+  const value = scaled(read.value, digits);
+  if (value < 0n) return bad([], `${text} is negative`, 'an amount of 0 or more');
+  if (value > most) return bad([], `${text} is too large`, 'an amount below ten thousand million');
+  return good(minor(Number(value)));
+}
+
+/** An amount as text with all digits of its currency. @example amountText(490, 'EUR') // '4.90' */
+export function amountText(value: Minor, currency: Currency): string {
+  const digits = currencyDigits(currency);
+  const all = String(Math.abs(value)).padStart(digits + 1, '0');
+  const sign = value < 0 ? '-' : '';
+  return digits === 0 ? `${sign}${all}` : `${sign}${all.slice(0, -digits)}.${all.slice(-digits)}`;
+}
+
+/** A percentage of an amount, rounded once, half away from zero. @example percentOf(4995, 10 %) // 500 */
+export function percentOf(value: Minor, percent: Decimal): Minor {
+  if (percent.digits < 1_000_000n && value < 1_000_000_000) {
+    const product = value * Number(percent.digits);
+    const over = 100 * 10 ** percent.scale;
+    return minor(Math.floor((2 * product + over) / (2 * over)));
+  }
+  return minor(Number(divideRounded(BigInt(value) * percent.digits, 100n * 10n ** BigInt(percent.scale))));
+}
+
+/**
+ * Splits a total over weights so that the parts add up: each gets its whole share, and what is left goes, a unit each,
+ * to the largest remainders; ties to the earlier. Weights are not negative and not all 0.
+ * @example splitByLargestRemainder(100, [1, 1, 1]) // [34, 33, 33]
+ */
+export function splitByLargestRemainder(total: Minor, weights: readonly number[]): Minor[] {
+  const sum = weights.reduce((a, b) => a + BigInt(b), 0n);
+  const exact = weights.map((weight) => BigInt(total) * BigInt(weight));
+  const parts = exact.map((share) => share / sum);
+  let left = BigInt(total) - parts.reduce((a, b) => a + b, 0n);
+  const order = exact.map((share, i) => ({ i, rest: share % sum })).sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest < b.rest ? 1 : -1));
+  for (const { i } of order) {
+    if (left === 0n) break;
+    parts[i] = (parts[i] ?? 0n) + 1n;
+    left -= 1n;
+  }
+  return parts.map((part) => minor(Number(part)));
+}

@@ -1,0 +1,48 @@
+import { bad, good, type Result } from '../exact/index.ts';
+import { countryCodes, partCodes } from './iso3166.ts';
+import { normalPostcode, partOfPostcode } from './postcode.ts';
+
+/** One destination: an ISO 3166-1 country, its ISO 3166-2 part and its postcode in normal form, where known. */
+export interface Place {
+  readonly country: string;
+  readonly part: string | null;
+  readonly postcode: string | null;
+}
+
+export const countries: ReadonlySet<string> = new Set(countryCodes.split(' '));
+const parts: ReadonlySet<string> = new Set(
+  Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`)),
+);
+export const isCountry = (code: string): boolean => countries.has(code);
+export const isPart = (code: string): boolean => parts.has(code);
+
+/** Territories with a country code of their own that are also parts of a country. PR is US-PR and lies in US. */
+const territories: Readonly<Record<string, string>> = { AS: 'US', GU: 'US', MP: 'US', PR: 'US', UM: 'US', VI: 'US' };
+
+/**
+ * The place an address means. A territory becomes the part of its country; a part not given is taken from the postcode
+ * where one part is certain. Refuses unknown codes, a part of another country and postcodes of another form.
+ */
+export function placeOf(address: { country: string; part?: string | null; postcode?: string | null }): Result<Place> {
+  const code = address.country.trim().toUpperCase();
+  if (!isCountry(code)) return bad(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
+  const country = territories[code] ?? code;
+  const given = country === code ? address.part?.trim().toUpperCase() || null : `${country}-${code}`;
+  if (given && !isPart(given)) return bad(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
+  if (given && !given.startsWith(`${country}-`)) return bad(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
+  if (!address.postcode?.trim()) return good({ country, part: given, postcode: null });
+  const postcode = normalPostcode(country, address.postcode);
+  if (!postcode.ok) return { ok: false, problems: postcode.problems.map((one) => ({ ...one, at: ['postcode'] })) };
+  return good({ country, part: given ?? partOfPostcode(country, postcode.value), postcode: postcode.value });
+}
+
+/** A place in a line, for people and files: `GB HS1 2AA`. */
+export const placeText = (place: Place): string =>
+  [place.part && !(place.postcode && partOfPostcode(place.country, place.postcode)) ? place.part : place.country, place.postcode].filter(Boolean).join(' ');
+
+/** Reads `GB HS1 2AA`, `US-AK` or `IE`. */
+export function parsePlace(text: string): Result<Place> {
+  const [head = '', ...rest] = text.trim().split(/\s+/);
+  const part = head.includes('-') ? head : null;
+  return placeOf({ country: head.slice(0, 2), part, postcode: rest.join(' ') || null });
+}

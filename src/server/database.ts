@@ -1,0 +1,41 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+
+export type Database = pg.Pool;
+/** Something statements can be sent to: the pool, or the one connection of a transaction. */
+export type Connection = Pick<pg.ClientBase, 'query'>;
+
+export const connect = (url: string): Database => new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+
+/** Runs work in one transaction: all of it counts or none. */
+export async function transaction<T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> {
+  const client = await database.connect();
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (error) {
+    await client.query('rollback').catch(() => undefined);
+    throw error;
+  } finally {
+    client.release();
+  }
+}
+
+/** Brings the tables up to date: runs each numbered file once, in order, all in one transaction. */
+export async function migrate(database: Database): Promise<void> {
+  const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
+  await transaction(database, async (connection) => {
+    await connection.query('select pg_advisory_xact_lock(7315)');
+    await connection.query('create table if not exists migration (name text primary key, at timestamptz not null default now())');
+    const { rows } = await connection.query<{ name: string }>('select name from migration');
+    const done = new Set(rows.map((row) => row.name));
+    for (const name of readdirSync(folder).filter((one) => one.endsWith('.sql')).sort()) {
+      if (done.has(name)) continue;
+      await connection.query(readFileSync(`${folder}${name}`, 'utf8'));
+      await connection.query('insert into migration (name) values ($1)', [name]);
+    }
+  });
+}

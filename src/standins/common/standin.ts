@@ -1,0 +1,60 @@
+import type { Hono } from 'hono';
+import { z } from 'zod';
+
+export interface ChannelFile {
+  readonly name: string;
+  readonly text: string;
+}
+
+/** A remark on a submission: where it stands, and what is wrong with it. */
+export interface Remark {
+  readonly file: string;
+  readonly line: number | null;
+  readonly field: string;
+  readonly reason: string;
+}
+
+export interface Held {
+  readonly key: string;
+  readonly until: string;
+  readonly state: 'in review' | 'refused';
+  readonly reason: string;
+}
+
+export const basketSchema = z.strictObject({
+  lines: z
+    .array(z.strictObject({ listing: z.string(), units: z.int().min(1).max(100_000), price: z.string().regex(/^\d{1,8}\.\d{2}$/), grams: z.string().regex(/^\d{1,7}(\.\d{1,12})?$/).nullable() }))
+    .min(1)
+    .max(200),
+  place: z.strictObject({ country: z.string().regex(/^[A-Z]{2}$/), part: z.string().nullable(), postcode: z.string().nullable() }),
+  codes: z.array(z.string()).max(20),
+});
+export type Basket = z.infer<typeof basketSchema>;
+export const checkoutSchema = z.strictObject({ moment: z.iso.datetime(), baskets: z.array(basketSchema).max(500) });
+
+export interface Choice {
+  readonly speed: string;
+  readonly name: string;
+  readonly charge: string;
+  readonly discount: string;
+}
+
+export interface CheckoutAnswer {
+  readonly choices: readonly Choice[];
+  readonly codes: readonly { readonly code: string; readonly used: boolean; readonly why: string | null }[];
+}
+
+/** One invented channel. `S` is what it keeps on disk: plain JSON. Moments are milliseconds since 1970. */
+export interface StandIn<S> {
+  readonly name: string;
+  readonly empty: S;
+  /** Takes all files or none. */
+  submit(state: S, files: readonly ChannelFile[], now: number): { readonly state: S } | { readonly refused: readonly Remark[] };
+  /** Ends reviews that are over at a moment, where that needs a look elsewhere. */
+  settle(state: S, moment: number): Promise<S>;
+  live(state: S, moment: number): { readonly files: readonly ChannelFile[]; readonly held: readonly Held[] };
+  listings(state: S): readonly { readonly listing: string; readonly price: string; readonly grams: string | null }[];
+  checkout(state: S, moment: number): (basket: Basket) => CheckoutAnswer;
+  /** Calls under /desk/ that only this channel has. */
+  desk?(routes: Hono, keep: { read(): S; write(state: S): void }): void;
+}
