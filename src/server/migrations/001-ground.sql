@@ -57,7 +57,9 @@ create table check_run (
   finished timestamptz,
   done integer not null default 0,
   total integer not null default 0,
-  error text
+  error text,
+  -- Channels that did not answer, and why: [{channel, why}].
+  down jsonb not null default '[]'
 );
 
 create table class_result (

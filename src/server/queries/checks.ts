@@ -1,3 +1,4 @@
+import type { ChannelId } from '../../core/book/index.ts';
 import type { ChannelReport, Finding } from '../../core/check/index.ts';
 import { classKey, findingKey } from '../../core/check/index.ts';
 import type { Connection } from '../database.ts';
@@ -12,8 +13,15 @@ export interface CheckRow {
   readonly done: number;
   readonly total: number;
   readonly error: string | null;
+  readonly down: readonly Down[];
 }
-const columns = 'id::integer, state, moment, revision, requested, finished, done, total, error';
+
+/** A channel that did not answer, and why. */
+export interface Down {
+  readonly channel: ChannelId;
+  readonly why: string;
+}
+const columns = 'id::integer, state, moment, revision, requested, finished, done, total, error, down';
 
 export async function addCheck(connection: Connection, moment: Date, revision: number, requested: Date): Promise<CheckRow> {
   const { rows } = await connection.query<CheckRow>(`insert into check_run (state, moment, revision, requested) values ('queued', $1, $2, $3) returning ${columns}`, [moment, revision, requested]);
@@ -44,7 +52,8 @@ export async function markProgress(connection: Connection, id: number, done: num
   await connection.query('update check_run set done = $2, total = $3 where id = $1', [id, done, total]);
 }
 
-export async function addReports(connection: Connection, run: number, reports: readonly ChannelReport[]): Promise<void> {
+export async function addReports(connection: Connection, run: number, reports: readonly ChannelReport[], down: readonly Down[]): Promise<void> {
+  await connection.query('update check_run set down = $2 where id = $1', [run, JSON.stringify(down)]);
   const classes = reports.flatMap((report) => report.classes.map((one) => ({ channel: report.channel, key: classKey(one.class), class: one.class, corners: one.corners, told_above: one.toldAbove })));
   await connection.query(
     'insert into class_result (run, channel, key, class, corners, told_above) select $1, channel, key, class, corners, told_above from jsonb_to_recordset($2) as one (channel text, key text, class jsonb, corners integer, told_above integer)',

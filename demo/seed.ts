@@ -1,0 +1,57 @@
+import pino from 'pino';
+import { randomUUID } from 'node:crypto';
+import type { ChannelId } from '../src/core/book/index.ts';
+import { channelIds } from '../src/core/book/index.ts';
+import { dialectOf } from '../src/core/channels/index.ts';
+import { clientsAt, type Context, standing } from '../src/server/context.ts';
+import { connect, migrate } from '../src/server/database.ts';
+import { runCheck } from '../src/server/jobs/check.ts';
+import { runSend } from '../src/server/jobs/send.ts';
+import { addCheck } from '../src/server/queries/checks.ts';
+import { newest } from '../src/server/queries/revisions.ts';
+import { addSend, sendById } from '../src/server/queries/sends.ts';
+import { setClockAhead } from '../src/server/queries/settings.ts';
+import { replaceBook, save } from '../src/server/save.ts';
+import { demoBook, demoLaterOffers, demoMoments } from './book.ts';
+
+/**
+ * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two offers
+ * added and sent this morning, one of them too late; and a rate that somebody has edited at Lerrin Shop since. Does nothing
+ * where there is a book.
+ */
+const url = process.env.DATABASE_URL ?? '';
+const addresses = JSON.parse(process.env.PLEMB_CHANNELS ?? '{}') as Record<ChannelId, string>;
+const database = connect(url);
+await migrate(database);
+if ((await newest(database)) === 0) {
+  const context: Context = { database, clients: clientsAt(addresses), log: pino({ level: 'warn' }) };
+  const setClock = async (moment: string) => {
+    for (const id of channelIds) await context.clients[id].setClock(Date.parse(moment));
+    await setClockAhead(database, Date.parse(moment) - Date.now());
+  };
+  const sendAll = async (moment: string) => {
+    const { compiled, goods, revision } = await standing(context);
+    for (const id of channelIds) {
+      const send = await addSend(database, { channel: id, revision, idempotency_key: randomUUID(), requested: new Date(moment), who: 'Nuala Lerrin', files: [...dialectOf(id).render(compiled, goods).rules.files()] });
+      if (!send) continue;
+      await runSend(context, send.id);
+      const done = await sendById(database, send.id);
+      if (done?.state !== 'accepted') throw new Error(`The demo's files were not taken by ${id}: ${JSON.stringify(done?.report ?? done?.error)}`);
+    }
+  };
+
+  const { goods, ...book } = demoBook();
+  await setClock(demoMoments.firstSent);
+  await replaceBook(database, book, goods, 'Nuala Lerrin', 'The autumn book', new Date(demoMoments.firstSent));
+  await sendAll(demoMoments.firstSent);
+  await setClock(demoMoments.laterSent);
+  const edits = demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer }));
+  await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });
+  await sendAll(demoMoments.laterSent);
+  const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ zone: 'euro', speed: 'standard', row: 0, charge: '9.50' }) });
+  if (!edited.ok) throw new Error('The demo could not edit a rate at Lerrin Shop');
+  await setClock(demoMoments.begins);
+  const check = await addCheck(database, new Date(demoMoments.begins), await newest(database), new Date(demoMoments.begins));
+  await runCheck(context, check.id, () => false);
+}
+await database.end();

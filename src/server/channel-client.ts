@@ -1,0 +1,86 @@
+import { setTimeout as pause } from 'node:timers/promises';
+import { z } from 'zod';
+import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
+import type { ChannelId } from '../core/book/index.ts';
+import { type ChannelBasket, type ChannelFile, dialectOf } from '../core/channels/index.ts';
+import { amountText, type Currency, gramsText, type Minor, parseAmount, sure } from '../core/exact/index.ts';
+import type { Answered } from '../core/check/index.ts';
+
+/** A channel that does not answer, with why in plain words. */
+export class ChannelDown extends Error {
+  readonly channel: ChannelId;
+  constructor(channel: ChannelId, why: string) {
+    super(`${dialectOf(channel).name} does not answer: ${why}`);
+    this.channel = channel;
+  }
+}
+
+const tries = 3;
+const timeout = 5000;
+const euro = 'EUR' as Currency;
+const money = z.string().regex(/^\d+\.\d{2}$/);
+const liveSchema = z.object({ files: z.array(fileSchema), held: z.array(heldSchema) });
+const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
+const checkoutSchema = z.object({ answers: z.array(z.object({ choices: z.array(z.object({ speed: z.string(), charge: money, discount: money })) })) });
+export type LiveAnswer = z.infer<typeof liveSchema>;
+
+export interface ChannelClient {
+  submit(files: readonly ChannelFile[], idempotencyKey: string): Promise<z.infer<typeof submissionSchema>>;
+  live(moment: number): Promise<LiveAnswer>;
+  checkout(moment: number, baskets: readonly ChannelBasket[]): Promise<Answered[][]>;
+  setClock(now: number): Promise<void>;
+}
+
+/** Talks to a channel over HTTP: five seconds a try, three tries with a longer pause after each, then {@link ChannelDown}. */
+export function channelClient(id: ChannelId, address: string): ChannelClient {
+  async function call<T>(method: string, path: string, answer: z.ZodType<T>, body?: object, headers: Record<string, string> = {}): Promise<T> {
+    let why = '';
+    for (let attempt = 0; attempt < tries; attempt += 1) {
+      if (attempt > 0) await pause(200 * 4 ** (attempt - 1));
+      try {
+        const response = await fetch(`${address}${path}`, { method, headers: { 'Content-Type': 'application/json', ...headers }, ...(body ? { body: JSON.stringify(body) } : {}), signal: AbortSignal.timeout(timeout) });
+        if (response.status === 429) {
+          why = 'it is too busy (429)';
+          await pause(Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000);
+          continue;
+        }
+        if (response.status >= 500) {
+          why = `it failed (${response.status})`;
+          continue;
+        }
+        const read = answer.safeParse(await response.json());
+        if (read.success) return read.data;
+        why = 'its answer makes no sense';
+      } catch (error) {
+        why = reasonOf(error);
+      }
+    }
+    throw new ChannelDown(id, `${why}, tried ${tries} times`);
+  }
+
+  return {
+    submit: (files, idempotencyKey) => call('PUT', '/submission', submissionSchema, { files }, { 'Idempotency-Key': idempotencyKey }),
+    live: (moment) => call('GET', `/live?moment=${new Date(moment).toISOString()}`, liveSchema),
+    async checkout(moment, baskets) {
+      const { answers } = await call('POST', '/checkout', checkoutSchema, { moment: new Date(moment).toISOString(), baskets: baskets.map(written) });
+      if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense');
+      return answers.map((one) => one.choices.map((choice) => ({ speed: choice.speed, charge: sure(parseAmount(choice.charge, euro)), discount: sure(parseAmount(choice.discount, euro)) })));
+    },
+    async setClock(now) {
+      await call('POST', '/desk/clock', z.object({ clock: z.string() }), { now: new Date(now).toISOString() });
+    },
+  };
+}
+
+const written = (basket: ChannelBasket) => ({
+  lines: basket.lines.map((line) => ({ listing: line.sku, units: line.units, price: amountText(line.price as Minor, euro), grams: line.mass === null ? null : gramsText(line.mass) })),
+  place: basket.place,
+  codes: basket.codes,
+});
+
+function reasonOf(error: unknown): string {
+  if (error instanceof DOMException && error.name === 'TimeoutError') return `nothing came within ${timeout / 1000} seconds`;
+  if (error instanceof SyntaxError) return 'its answer makes no sense';
+  const code = (error as { cause?: { code?: string } }).cause?.code;
+  return code === 'ECONNREFUSED' ? 'nothing listens there' : 'the connection broke';
+}

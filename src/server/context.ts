@@ -1,0 +1,43 @@
+import type { Logger } from 'pino';
+import { type Book, type ChannelId, channelIds, type CompiledBook, compileBook } from '../core/book/index.ts';
+import type { Listed } from '../core/channels/index.ts';
+import { sure } from '../core/exact/index.ts';
+import { readItem } from '../core/goods/index.ts';
+import type { ChannelClient } from './channel-client.ts';
+import { channelClient } from './channel-client.ts';
+import type { Database } from './database.ts';
+import { Refusal } from './problem.ts';
+import { readBook } from './queries/book.ts';
+import { allGoods } from './queries/goods.ts';
+import { newest } from './queries/revisions.ts';
+import { clockAhead } from './queries/settings.ts';
+
+/** What every route and job works with. */
+export interface Context {
+  readonly database: Database;
+  readonly clients: Readonly<Record<ChannelId, ChannelClient>>;
+  readonly log: Logger;
+}
+
+export const clientsAt = (addresses: Readonly<Record<ChannelId, string>>): Context['clients'] =>
+  Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
+
+/** Now, by the demo's clock. */
+export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));
+
+export interface Standing {
+  readonly revision: number;
+  readonly book: Book;
+  readonly compiled: CompiledBook;
+  readonly goods: readonly Listed[];
+}
+
+/** The saved book with its goods, ready to answer. */
+export async function standing(context: Context): Promise<Standing> {
+  const revision = await newest(context.database);
+  const book = await readBook(context.database);
+  if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+  const compiled = sure(compileBook(book));
+  const goods = (await allGoods(context.database)).map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, compiled.currency)) }));
+  return { revision, book, compiled, goods };
+}

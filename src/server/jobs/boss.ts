@@ -1,0 +1,43 @@
+import PgBoss from 'pg-boss';
+import type { Context } from '../context.ts';
+import { failUnfinishedChecks } from '../queries/checks.ts';
+import { unfinishedSends } from '../queries/sends.ts';
+import { runCheck } from './check.ts';
+import { runSend } from './send.ts';
+
+export interface Jobs {
+  send(id: number): Promise<void>;
+  check(id: number): Promise<void>;
+  /** Asks a check under way to stop. */
+  stopCheck(id: number): void;
+  close(): Promise<void>;
+}
+
+/** Starts the workers. What a killed server left unfinished is taken up again: sends go on, checks are asked for anew. */
+export async function startJobs(context: Context, url: string): Promise<Jobs> {
+  const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 4 });
+  boss.on('error', (error) => context.log.error(error, 'jobs'));
+  await boss.start();
+  for (const queue of ['send', 'check']) await boss.createQueue(queue);
+  const stopping = new Set<number>();
+  const options = { pollingIntervalSeconds: 0.5 };
+  await boss.work<{ id: number }>('send', options, async ([job]) => {
+    if (job) await runSend(context, job.data.id);
+  });
+  await boss.work<{ id: number }>('check', options, async ([job]) => {
+    if (job) await runCheck(context, job.data.id, () => stopping.delete(job.data.id));
+  });
+  const send = async (id: number) => {
+    await boss.send('send', { id });
+  };
+  await failUnfinishedChecks(context.database, 'The server was stopped meanwhile');
+  for (const one of await unfinishedSends(context.database)) await send(one.id);
+  return {
+    send,
+    check: async (id) => {
+      await boss.send('check', { id });
+    },
+    stopCheck: (id) => stopping.add(id),
+    close: () => boss.stop({ graceful: true, timeout: 3000 }),
+  };
+}

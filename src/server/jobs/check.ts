@@ -1,0 +1,75 @@
+import { dialectOf, type ChannelFile, dialects, type Rules } from '../../core/channels/index.ts';
+import { type Ask, type ChannelReport, checkChannel, type Live, type Sides, Stopped } from '../../core/check/index.ts';
+import type { ChannelId } from '../../core/book/index.ts';
+import { ChannelDown } from '../channel-client.ts';
+import { type Context, standing } from '../context.ts';
+import { transaction } from '../database.ts';
+import { addReports, checkById, type Down, markCheck, markProgress } from '../queries/checks.ts';
+import { lastAccepted } from '../queries/sends.ts';
+
+/** Checks every channel that answers, and keeps the result whole. `stop` tells whether the check is to end. */
+export async function runCheck(context: Context, id: number, stop: () => boolean): Promise<void> {
+  const { database, log } = context;
+  const run = await checkById(database, id);
+  if (run?.state !== 'queued') return;
+  await markCheck(database, id, 'running', null);
+  const down: Down[] = [];
+  const reports: ChannelReport[] = [];
+  try {
+    const { book, compiled, goods } = await standing(context);
+    const totals = new Map<ChannelId, { done: number; all: number }>();
+    let told = 0;
+    for (const dialect of dialects) {
+      const sent = await lastAccepted(database, dialect.id);
+      const sides: Sides = { rendition: dialect.render(compiled, goods), sent: sent && rulesOf(dialect.id, sent.files), speeds: book.channels[dialect.id].speeds };
+      try {
+        reports.push(
+          await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(context, dialect.id) }, run.moment.getTime(), (done, all) => {
+            if (stop()) throw new Stopped();
+            totals.set(dialect.id, { done, all });
+            if (Date.now() - told < 250) return;
+            told = Date.now();
+            const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), { done: 0, all: 0 });
+            markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
+          }),
+        );
+      } catch (error) {
+        if (!(error instanceof ChannelDown)) throw error;
+        down.push({ channel: error.channel, why: error.message });
+      }
+    }
+    const all = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
+    await transaction(database, async (connection) => {
+      await addReports(connection, id, reports, down);
+      await markProgress(connection, id, all, all);
+      await markCheck(connection, id, 'done', null);
+    });
+  } catch (error) {
+    if (error instanceof Stopped) return markCheck(database, id, 'stopped', null);
+    log.error(error, 'check');
+    await markCheck(database, id, 'failed', (error as Error).message);
+  }
+}
+
+/** What was sent or is live, read by the channel's dialect; null where it cannot be read. */
+export function rulesOf(id: ChannelId, files: readonly ChannelFile[]): Rules | null {
+  const read = dialectOf(id).read(files);
+  return read.ok ? read.value : null;
+}
+
+function asking({ clients }: Context, id: ChannelId): Ask {
+  // What is live is mostly the same from moment to moment: read once.
+  const known = new Map<string, Rules | null>();
+  const read = (files: readonly ChannelFile[]): Rules | null => {
+    const key = files.map((file) => file.text).join('\u0000');
+    if (!known.has(key)) known.set(key, rulesOf(id, files));
+    return known.get(key) ?? null;
+  };
+  return {
+    async live(moment): Promise<Live> {
+      const { files, held } = await clients[id].live(moment);
+      return { rules: read(files), held: new Set(held.map((one) => one.key)), refused: new Set(held.filter((one) => one.state === 'refused').map((one) => one.key)) };
+    },
+    checkout: (moment, baskets) => clients[id].checkout(moment, baskets),
+  };
+}

@@ -1,0 +1,37 @@
+import type { Server } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { serve } from '@hono/node-server';
+import pino from 'pino';
+import type { ChannelId } from '../core/book/index.ts';
+import { app } from './app.ts';
+import { clientsAt, type Context } from './context.ts';
+import { connect, migrate } from './database.ts';
+import { startJobs } from './jobs/boss.ts';
+
+/** Starts the server. DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel) and PORT say with what and where; HOST is loopback unless told. */
+const { DATABASE_URL: url = '', PLEMB_CHANNELS: channels = '{}', PORT: port = '7310', HOST: host = '127.0.0.1', LOG_LEVEL: level = 'warn' } = process.env;
+const log = pino({ level });
+const database = connect(url);
+await migrate(database);
+const context: Context = { database, clients: clientsAt(JSON.parse(channels) as Record<ChannelId, string>), log };
+const jobs = await startJobs(context, url);
+const pages = fileURLToPath(new URL('../../dist', import.meta.url));
+const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) => process.stdout.write(`${JSON.stringify({ listening: `http://${host}:${info.port}` })}\n`)) as Server;
+server.on('error', (error) => {
+  process.stderr.write(`${error.message}\n`);
+  process.exit(1);
+});
+
+let ending = false;
+async function end() {
+  if (ending) return;
+  ending = true;
+  server.close();
+  server.closeAllConnections();
+  await jobs.close().catch(() => undefined);
+  await database.end();
+  process.exit(0);
+}
+process.on('SIGTERM', end);
+process.on('SIGINT', end);
+process.on('disconnect', end);

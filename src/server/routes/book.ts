@@ -1,0 +1,62 @@
+import { Hono } from 'hono';
+import { saveRequest, takeBackRequest } from '../../contract/index.ts';
+import { type BookFile, foldChanges, readBookFile } from '../../core/book/index.ts';
+import { type Context, nowOf } from '../context.ts';
+import { Refusal } from '../problem.ts';
+import { readBook } from '../queries/book.ts';
+import { allGoods, goodsAfter } from '../queries/goods.ts';
+import { changesBetween, newest, revisionsBefore } from '../queries/revisions.ts';
+import { replaceBook, save, takeBack } from '../save.ts';
+import { parsed } from './parsed.ts';
+
+const pageOfGoods = 5000;
+const pageOfRevisions = 50;
+
+/** The book, its goods and its revisions. */
+export function bookRoutes(context: Context): Hono {
+  const { database } = context;
+  const at = async () => new Date(await nowOf(context));
+  return new Hono()
+    .get('/book', async (c) => {
+      const book = await readBook(database);
+      if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+      return c.json({ revision: await newest(database), book });
+    })
+    .get('/goods', async (c) => {
+      const items = await goodsAfter(database, c.req.query('after') ?? '', pageOfGoods);
+      return c.json({ items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null });
+    })
+    .get('/book/file', async (c) => {
+      const book = await readBook(database);
+      if (!book) throw new Refusal(404, 'no-book', 'There is no book yet');
+      const file: BookFile = { ...book, goods: await allGoods(database) };
+      return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, { 'Content-Type': 'application/json', 'Content-Disposition': 'attachment; filename="book.json"' });
+    })
+    .put('/book/file', async (c) => {
+      const read = readBookFile(await c.req.json().catch(() => null));
+      if (!read.ok) throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', { problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
+      const { goods, ...book } = read.value;
+      const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
+      return c.json({ revision: await replaceBook(database, book, goods, who, `Imported the book of ${book.seller}`, await at()) }, 201);
+    })
+    .post('/revisions', async (c) => {
+      const request = await parsed(c, saveRequest);
+      const edits = request.edits.map((edit) => (edit.value === undefined ? { path: edit.path } : { path: edit.path, value: edit.value }));
+      return c.json({ revision: await save(database, { ...request, edits, at: await at() }) }, 201);
+    })
+    .get('/revisions', async (c) => {
+      const before = Number(c.req.query('before') ?? 2 ** 31 - 1);
+      const rows = await revisionsBefore(database, Number.isSafeInteger(before) ? before : 0, pageOfRevisions);
+      return c.json({ revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })), next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null });
+    })
+    .get('/revisions/:from/to/:to', async (c) => {
+      const [from, to] = [Number(c.req.param('from')), Number(c.req.param('to'))];
+      if (!Number.isInteger(from) || !Number.isInteger(to) || from > to) throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
+      const changes = foldChanges((await changesBetween(database, from, to)).flatMap((row) => row.changes));
+      return c.json({ from, to, changes });
+    })
+    .post('/revisions/:number/taken-back', async (c) => {
+      const { who } = await parsed(c, takeBackRequest);
+      return c.json({ revision: await takeBack(database, Number(c.req.param('number')), who, await at()) }, 201);
+    });
+}

@@ -1,0 +1,94 @@
+import { randomUUID } from 'node:crypto';
+import { Hono } from 'hono';
+import { type ChannelState, channelId, checkoutRequest, pushRequest, sendRequest } from '../../contract/index.ts';
+import { type ChannelId, channelIds } from '../../core/book/index.ts';
+import { dialectOf } from '../../core/channels/index.ts';
+import { questionOf } from '../../core/quote/index.ts';
+import { ChannelDown } from '../channel-client.ts';
+import { type Context, nowOf, standing } from '../context.ts';
+import type { Jobs } from '../jobs/boss.ts';
+import { Refusal } from '../problem.ts';
+import { addSend, lastAccepted, lastSend, type SendRow } from '../queries/sends.ts';
+import { setClockAhead } from '../queries/settings.ts';
+import { parsed } from './parsed.ts';
+
+const channelOf = (text: string): ChannelId => {
+  const id = channelId.safeParse(text);
+  if (!id.success) throw new Refusal(404, 'channel', `There is no channel “${text}”`, { detail: channelIds.join(', ') });
+  return id.data;
+};
+
+const sendView = (row: SendRow) => ({ id: row.id, channel: row.channel, revision: row.revision, state: row.state, requested: row.requested.toISOString(), who: row.who, report: row.report, error: row.error });
+
+/** What channels were told, what they say, sending to them, and what their checkouts charge. */
+export function channelRoutes(context: Context, jobs: Jobs): Hono {
+  const { database, clients } = context;
+
+  async function stateOf(id: ChannelId, moment: number): Promise<ChannelState> {
+    const [last, told] = await Promise.all([lastSend(database, id), lastAccepted(database, id)]);
+    const live = await clients[id].live(moment).catch((error: unknown) => {
+      if (error instanceof ChannelDown) return error;
+      throw error;
+    });
+    const down = live instanceof ChannelDown ? live.message : null;
+    return { id, lastSend: last && sendView(last), told: told && { revision: told.revision, at: told.requested.toISOString(), files: told.files }, live: live instanceof ChannelDown ? null : live, down };
+  }
+
+  return new Hono()
+    .get('/channels', async (c) => {
+      const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
+      return c.json({ channels: await Promise.all(channelIds.map((id) => stateOf(id, moment))) });
+    })
+    .get('/channels/:id/files/:name', async (c) => {
+      const { compiled, goods } = await standing(context);
+      const id = channelOf(c.req.param('id'));
+      const file = dialectOf(id).render(compiled, goods).rules.files().find((one) => one.name === c.req.param('name'));
+      if (!file) throw new Refusal(404, 'file', `${dialectOf(id).name} has no file of this name`);
+      return c.text(file.text, 200, { 'Content-Type': 'application/octet-stream', 'Content-Disposition': `attachment; filename="${file.name}"` });
+    })
+    .post('/channels/:id/sends', async (c) => {
+      const id = channelOf(c.req.param('id'));
+      const { who } = await parsed(c, sendRequest);
+      const { compiled, goods, revision } = await standing(context);
+      const files = [...dialectOf(id).render(compiled, goods).rules.files()];
+      const send = await addSend(database, { channel: id, revision, idempotency_key: randomUUID(), requested: new Date(await nowOf(context)), who, files });
+      if (!send) throw new Refusal(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
+      await jobs.send(send.id);
+      return c.json(sendView(send), 202);
+    })
+    .post('/checkouts', async (c) => {
+      const { moment, baskets } = await parsed(c, checkoutRequest);
+      const { goods } = await standing(context);
+      const bySku = new Map(goods.map((item) => [item.sku, item]));
+      const questions = baskets.map((basket) => {
+        const question = questionOf(basket, (sku) => bySku.get(sku), Date.parse(moment));
+        if (!question.ok) throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, { problems: question.problems.map((one) => ({ ...one, at: [...one.at] })) });
+        return question.value;
+      });
+      const channels = await Promise.all(
+        channelIds.map(async (id) => {
+          try {
+            const answers = await Promise.all(questions.map(async (question) => (await clients[id].checkout(question.moment, [{ ...question, lines: question.lines.map(({ sku, units, price, mass }) => ({ sku, units, price, mass })) }]))[0] ?? []));
+            return { id, down: null, answers };
+          } catch (error) {
+            if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };
+            throw error;
+          }
+        }),
+      );
+      return c.json({ channels });
+    })
+    .get('/clock', async (c) => c.json({ now: new Date(await nowOf(context)).toISOString() }))
+    .post('/clock/pushed', async (c) => {
+      const { hours } = await parsed(c, pushRequest);
+      const now = (await nowOf(context)) + hours * 3_600_000;
+      try {
+        await Promise.all(channelIds.map((id) => clients[id].setClock(now)));
+      } catch (error) {
+        if (error instanceof ChannelDown) throw new Refusal(503, 'down', `${error.message}; the clock stays where it was`);
+        throw error;
+      }
+      await setClockAhead(database, now - Date.now());
+      return c.json({ now: new Date(now).toISOString() });
+    });
+}

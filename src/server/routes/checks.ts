@@ -1,0 +1,63 @@
+import { Hono } from 'hono';
+import { acceptRequest, type CheckReport, checkRequest, type CheckState } from '../../contract/index.ts';
+import { findingKey, standingOf } from '../../core/check/index.ts';
+import { type Context, nowOf } from '../context.ts';
+import type { Jobs } from '../jobs/boss.ts';
+import { Refusal } from '../problem.ts';
+import { accept, acceptedKeys, addCheck, type CheckRow, checkById, classesOf, doneChecks, findingsOf, unaccept } from '../queries/checks.ts';
+import { newest } from '../queries/revisions.ts';
+import { parsed } from './parsed.ts';
+
+const view = (row: CheckRow): CheckState => ({
+  id: row.id,
+  state: row.state,
+  moment: row.moment.toISOString(),
+  revision: row.revision,
+  requested: row.requested.toISOString(),
+  finished: row.finished?.toISOString() ?? null,
+  done: row.done,
+  all: row.total,
+  error: row.error,
+});
+
+/** Checks: asked for, followed, stopped, and what the last one found. */
+export function checkRoutes(context: Context, jobs: Jobs): Hono {
+  const { database } = context;
+  const byId = async (text: string): Promise<CheckRow> => {
+    const row = await checkById(database, Number(text) || 0);
+    if (!row) throw new Refusal(404, 'check', 'There is no such check');
+    return row;
+  };
+  return new Hono()
+    .post('/checks', async (c) => {
+      const { moment } = await parsed(c, checkRequest);
+      const row = await addCheck(database, new Date(moment), await newest(database), new Date(await nowOf(context)));
+      await jobs.check(row.id);
+      return c.json(view(row), 202);
+    })
+    .get('/checks/last', async (c) => {
+      const [last, before] = await doneChecks(database, 2);
+      if (!last) return c.json({ check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } } satisfies CheckReport);
+      const [classes, findings, accepted, earlier] = await Promise.all([classesOf(database, last.id), findingsOf(database, last.id), acceptedKeys(database), before ? findingsOf(database, before.id) : []]);
+      const keys = new Set(findings.map((one) => one.key));
+      const old = new Set(earlier.map((one) => one.key));
+      return c.json({
+        check: view(last),
+        classes: classes.map((row) => ({ channel: row.channel, class: row.class, key: row.key, corners: row.corners, toldAbove: row.told_above })),
+        findings: findings.map(({ body }) => ({ ...body, key: findingKey(body), accepted: accepted.has(findingKey(body)), standing: standingOf(body, accepted) })),
+        down: last.down,
+        since: before ? { added: [...keys].filter((key) => !old.has(key)), gone: [...old].filter((key) => !keys.has(key)) } : { added: [], gone: [] },
+      });
+    })
+    .get('/checks/:id', async (c) => c.json(view(await byId(c.req.param('id')))))
+    .delete('/checks/:id', async (c) => {
+      const row = await byId(c.req.param('id'));
+      jobs.stopCheck(row.id);
+      return c.json(view(row), 202);
+    })
+    .put('/accepted', async (c) => {
+      const { key, accepted, who } = await parsed(c, acceptRequest);
+      await (accepted ? accept(database, key, who) : unaccept(database, key));
+      return c.json({ key, accepted });
+    });
+}

@@ -1,0 +1,137 @@
+import type { Conflict } from '../contract/index.ts';
+import { type Book, bookSchema, type Change, changesOf, compileBook, type Edit, shaped, takenBack, touches } from '../core/book/index.ts';
+import type { Problem } from '../core/exact/index.ts';
+import { type Item, itemSchema, readItem } from '../core/goods/index.ts';
+import { type Connection, type Database, transaction } from './database.ts';
+import { Refusal } from './problem.ts';
+import { readBook, writeBook } from './queries/book.ts';
+import { allGoods, dropGoods, goodsBySku, putGoods } from './queries/goods.ts';
+import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
+
+export interface Save {
+  readonly base: number;
+  readonly who: string;
+  readonly note: string;
+  readonly edits: readonly Edit[];
+  readonly at: Date;
+}
+
+/**
+ * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same since
+ * the base, and with 422 and every problem where the book would not hold together.
+ */
+export const save = (database: Database, request: Save): Promise<number> => transaction(database, (connection) => saveWithin(connection, request));
+
+async function saveWithin(connection: Connection, { base, who, note, edits, at }: Save): Promise<number> {
+  const newest = await lockNewest(connection);
+  if (base > newest) throw new Refusal(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
+  const conflicts = conflictsOf(edits, await changesBetween(connection, base, newest));
+  if (conflicts.length > 0) throw new Refusal(409, 'conflict', 'Somebody else has saved the same meanwhile', { detail: 'Choose for each which version is to stand.', conflicts });
+  const changes = await apply(connection, edits);
+  await addRevision(connection, { number: newest + 1, at, who, note, changes });
+  return newest + 1;
+}
+
+function conflictsOf(edits: readonly Edit[], meanwhile: readonly { number: number; who: string; changes: Change[] }[]): Conflict[] {
+  return edits.flatMap((edit): Conflict[] => {
+    const clashes = meanwhile.flatMap((revision) => revision.changes.filter((change) => touches(change.path, edit.path)).map((change) => ({ revision, change })));
+    const last = clashes.at(-1);
+    if (!last || JSON.stringify(last.change.after) === JSON.stringify(edit.value)) return [];
+    return [{ path: [...edit.path], mine: edit.value, theirs: last.change.after, who: last.revision.who, revision: last.revision.number }];
+  });
+}
+
+/** Makes the edits and writes what they touch; gives what each changed. */
+async function apply(connection: Connection, edits: readonly Edit[]): Promise<Change[]> {
+  const before = await readBook(connection);
+  const skus = [...new Set(edits.flatMap((edit) => (edit.path[0] === 'goods' && edit.path[1] ? [edit.path[1]] : [])))];
+  const touched = await goodsBySku(connection, skus);
+  const { tree, changes } = made({ ...before, goods: touched }, edits);
+  const { goods, ...book } = tree as Book & { goods: unknown[] };
+
+  const shape = shaped(bookSchema, book);
+  if (!shape.ok) throw unsound(shape.problems);
+  const compiled = compileBook(shape.value);
+  if (!compiled.ok) throw unsound(compiled.problems);
+
+  const templates = new Set(shape.value.templates.map((template) => template.id));
+  const problems: Problem[] = [];
+  const items = goods.flatMap((candidate): Item[] => {
+    const read = shaped(itemSchema, candidate);
+    const sku = String((candidate as Partial<Item> | null)?.sku ?? '');
+    const note = (list: readonly Problem[]) => problems.push(...list.map((one) => ({ ...one, at: ['goods', sku, ...one.at] })));
+    if (!read.ok) {
+      note(read.problems);
+      return [];
+    }
+    const figures = readItem(read.value, compiled.value.currency);
+    if (!figures.ok) note(figures.problems);
+    const { template } = read.value;
+    if (template !== null && !templates.has(template)) note([{ at: ['template'], wrong: `no template “${template}”`, right: [...templates].join(', ') }]);
+    return [read.value];
+  });
+  const kept = new Set(items.map((item) => item.sku));
+  const gone = touched.map((item) => item.sku).filter((sku) => !kept.has(sku));
+  const needed = [...new Set(shape.value.pinned.flatMap((basket) => basket.lines.map((line) => line.sku)))];
+  const there = new Set([...(await goodsBySku(connection, needed)).map((item) => item.sku), ...kept]);
+  for (const basket of shape.value.pinned) {
+    for (const { sku } of basket.lines) if (!there.has(sku) || gone.includes(sku)) problems.push({ at: ['pinned', basket.id, 'lines'], wrong: `no item “${sku}”`, right: 'a SKU of the goods' });
+  }
+  if (problems.length > 0) throw unsound(problems);
+
+  await writeBook(connection, shape.value);
+  if (items.length > 0) await putGoods(connection, items);
+  if (gone.length > 0) await dropGoods(connection, gone);
+  return changes;
+}
+
+function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {
+  try {
+    return changesOf(tree, edits);
+  } catch (error) {
+    if (error instanceof RangeError) throw new Refusal(422, 'path', error.message, { detail: 'What the edit belongs to has been removed.' });
+    throw error;
+  }
+}
+
+const unsound = (problems: readonly Problem[]) => new Refusal(422, 'unsound', 'The book would not hold together', { problems: problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
+
+/** Takes one revision back as a new revision; refused with 409 where a later one has changed the same. */
+export function takeBack(database: Database, number: number, who: string, at: Date): Promise<number> {
+  return transaction(database, async (connection) => {
+    const newest = await lockNewest(connection);
+    const [revision] = await changesBetween(connection, number - 1, number);
+    if (!revision || number === 0) throw new Refusal(404, 'revision', `There is no revision ${number} to take back`);
+    const edits = takenBack(revision.changes);
+    const conflicts = conflictsOf(edits, await changesBetween(connection, number, newest));
+    if (conflicts.length > 0) throw new Refusal(409, 'conflict', `A later revision has changed the same as revision ${number}`, { conflicts });
+    const changes = await apply(connection, edits);
+    await addRevision(connection, { number: newest + 1, at, who, note: `Took back revision ${number}`, changes });
+    return newest + 1;
+  });
+}
+
+/** Puts a whole book with goods in place of what stands, as one revision. */
+export function replaceBook(database: Database, book: Book, goods: readonly Item[], who: string, note: string, at: Date): Promise<number> {
+  return transaction(database, async (connection) => {
+    const newest = await lockNewest(connection);
+    const standing: Record<string, unknown> = { ...(await readBook(connection)) };
+    const wanted: Record<string, unknown> = { ...book };
+    const old = new Map((await allGoods(connection)).map((item) => [item.sku, item]));
+    const fresh = new Map(goods.map((item) => [item.sku, item]));
+    const changed = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
+    const changes: Change[] = [
+      ...Object.keys({ ...standing, ...wanted }).filter((key) => changed(standing[key], wanted[key])).map((key): Change => ({ path: [key], ...(key in standing ? { before: standing[key] } : {}), ...(key in wanted ? { after: wanted[key] } : {}) })),
+      ...[...new Set([...old.keys(), ...fresh.keys()])].filter((sku) => changed(old.get(sku), fresh.get(sku))).map((sku): Change => {
+        const [before, after] = [old.get(sku), fresh.get(sku)];
+        return { path: ['goods', sku], ...(before ? { before } : {}), ...(after ? { after } : {}) };
+      }),
+    ];
+    await writeBook(connection, book);
+    await dropGoods(connection, [...old.keys()].filter((sku) => !fresh.has(sku)));
+    await putGoods(connection, goods);
+    await addRevision(connection, { number: newest + 1, at, who, note, changes });
+    return newest + 1;
+  });
+}
+

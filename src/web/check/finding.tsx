@@ -1,0 +1,130 @@
+import { useNavigate } from 'react-router';
+import type { FindingView } from '../../contract/index.ts';
+import { sideSteps } from '../../core/channels/index.ts';
+import { failure } from '../parts/failed.ts';
+import { channelNames, className, dated, massOf, money, priced, serviceName } from '../parts/words.ts';
+import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../store/api.ts';
+import type { OpenBook } from '../store/desk.ts';
+import { useSeen } from '../store/index.ts';
+
+const stepNames: Record<(typeof sideSteps)[number], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Shopper pays' };
+
+/** One difference: how much, the smallest basket that shows it, both sides' steps, why, and what can be done. */
+export function FindingPanel({ book, finding, moment }: { book: OpenBook; finding: FindingView; moment: number }) {
+  const go = useNavigate();
+  const who = useSeen((state) => state.view.who);
+  const unsaved = useSeen((state) => state.draft.edits.length);
+  const [accept] = useAcceptMutation();
+  const [send, sent] = useSendMutation();
+  const { data } = useChannelsQuery(new Date(moment).toISOString());
+  const where = channelNames[finding.channel];
+  const basket = finding.basket ?? finding.corner;
+  const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
+  const held = data?.channels.find((one) => one.id === finding.channel)?.live?.held ?? [];
+
+  const pin = () => {
+    const id = `finding-${Date.now().toString(36)}`;
+    book.edit(['pinned', id], { id, name: `${className(book.book, finding.class)} at ${where}`, lines: basket.lines, place: basket.place, codes: basket.codes, moment: basket.moment === moment ? null : new Date(basket.moment).toISOString() });
+    go(`/bench/${id}`);
+  };
+
+  return (
+    <article className="mb-6">
+      <h2>
+        {className(book.book, finding.class)} at {where}
+      </h2>
+      <p className="mt-1 text-[15px]">
+        <strong className={tone}>{said(finding)}</strong>{' '}
+        {finding.largest !== null && finding.difference !== null && Math.abs(finding.largest) > Math.abs(finding.difference) && <span className="muted">Up to {money(Math.abs(finding.largest))} in this class.</span>}
+      </p>
+      <p className="muted small mt-2">{finding.basket ? 'Smallest basket that shows it' : 'No basket of up to two different goods shows it; any such basket would'}</p>
+      <p className="font-semibold">
+        {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)}, {priced(basket.value)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
+        {basket.moment !== moment && `, ${dated(basket.moment)}`}
+      </p>
+      <table className="ruled mt-3">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>Intended</th>
+            <th>At {where}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {sideSteps.map((step) => {
+            const [ours, theirs] = [finding.steps.meant, finding.steps.there].map((steps) => steps.filter((one) => one.step === step));
+            if ((ours?.length ?? 0) + (theirs?.length ?? 0) === 0) return null;
+            return (
+              <tr key={step} className={step === finding.differs ? 'differs' : ''}>
+                <td>{stepNames[step]}</td>
+                <td>{sideWords(ours ?? [])}</td>
+                <td>{step === 'pays' && finding.charged ? money(finding.charged.delivery) : sideWords(theirs ?? [])}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
+        <strong>Why.</strong> {why(finding, where)}
+        {finding.cause === 'in review' && held.length > 0 && ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
+        {finding.cause === 'refused' && held.length > 0 && ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
+      </div>
+      <p className="flex flex-wrap gap-1">
+        {(finding.cause === 'drift' || finding.cause === 'unsent') && (
+          <button type="button" className="act main" disabled={sent.isLoading || unsaved > 0} title={unsaved > 0 ? 'Save the changes first' : ''} onClick={() => send({ id: finding.channel, who })}>
+            {finding.cause === 'drift' ? 'Send again' : 'Send'}
+          </button>
+        )}
+        {(finding.cause === 'limit' || finding.cause === 'drift') && (
+          <button type="button" className="act" onClick={() => accept({ key: finding.key, accepted: !finding.accepted, who })}>
+            {finding.accepted ? 'No longer live with it' : 'Live with it'}
+          </button>
+        )}
+        {finding.basket && (
+          <button type="button" className="act" onClick={pin}>
+            Pin this basket
+          </button>
+        )}
+      </p>
+      {sent.isSuccess && (
+        <p className="text-true" role="status">
+          Sent to {where}; check again to see it hang true.
+        </p>
+      )}
+      {sent.error && (
+        <p className="fault" role="alert">
+          {failure(sent.error).title}
+        </p>
+      )}
+    </article>
+  );
+}
+
+function said(finding: FindingView): string {
+  if (finding.cause === 'not sold there') return 'Not sold there.';
+  if (finding.difference === null) return finding.meant === null ? `Shoppers there are offered it at ${money(finding.charged?.delivery ?? 0)}, though it is not meant to be.` : 'Shoppers there are not offered it, though it is meant to be.';
+  return `Shoppers there pay ${money(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
+}
+
+function sideWords(steps: readonly { amount: number | null; words: string }[]): string {
+  if (steps.length === 0) return '—';
+  return steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
+}
+
+function why(finding: FindingView, where: string): string {
+  switch (finding.cause) {
+    case 'limit':
+      return `A limit of translation. ${finding.note?.fidelity.why ?? `${where} was told what was meant, and charges otherwise by its own rules.`}`;
+    case 'unsent':
+      return `The book has changed since it was last sent to ${where}, or was never sent there.`;
+    case 'in review':
+      return `It was sent, and ${where} still reviews it.`;
+    case 'refused':
+      return `${where} has refused it.`;
+    case 'drift':
+      return `Drift over there: what is live at ${where} is not what Plemb sent. Sent, it would charge ${finding.told ? money(finding.told.delivery) : 'nothing: not offered'}; it charges ${finding.charged ? money(finding.charged.delivery) : 'nothing: not offered'}.`;
+    case 'not sold there':
+      return finding.note?.fidelity.why ?? `${where} does not sell to this place.`;
+  }
+}

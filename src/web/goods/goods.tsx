@@ -1,0 +1,197 @@
+import { createColumnHelper, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type SortingState, useReactTable } from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { type Currency, sure } from '../../core/exact/index.ts';
+import { cellOf, entryOf, type GoodsFile, goodsColumns, type Item, itemSchema, readItem, writeGoods } from '../../core/goods/index.ts';
+import { download } from '../parts/download.ts';
+import { type OpenBook, useBook } from '../store/desk.ts';
+import { ImportReport } from './import-report.tsx';
+import { readFile } from './read-file.ts';
+
+type Column = (typeof goodsColumns)[number];
+const heads: Record<Column, string> = { sku: 'SKU', name: 'Name', price: 'Price', mass: 'Mass', size: 'Size', tags: 'Tags', kind: 'Kind', template: 'Template' };
+const widths = '190px minmax(170px,1.4fr) 80px 80px 150px minmax(120px,1fr) 76px 90px';
+
+/** What a column is sorted by: figures by what they amount to, words by their letters. */
+const sortKey = (item: Item, column: Column): number | string => {
+  if (column === 'price') return Number(item.price);
+  if (column === 'mass') return item.mass ? (sure(readItem(item, 'EUR' as Currency)).mass ?? 0) : -1;
+  return cellOf(item, column).toLowerCase();
+};
+
+const column = createColumnHelper<Item>();
+const columns = goodsColumns.map((id) =>
+  column.accessor((item) => cellOf(item, id), { id, sortingFn: (a, b) => { const [x, y] = [sortKey(a.original, id), sortKey(b.original, id)]; return x < y ? -1 : x > y ? 1 : 0; } }),
+);
+
+export function GoodsStage() {
+  const book = useBook();
+  return book && <Goods book={book} />;
+}
+
+/** The goods as one sheet: filter, sort, edit in place, take in and out as CSV. */
+function Goods({ book }: { book: OpenBook }) {
+  const [search, setSearch] = useSearchParams();
+  const filter = search.get('filter') ?? '';
+  const [sorting, setSorting] = useState<SortingState>([]);
+  const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
+  const [editing, setEditing] = useState<{ sku: string; column: Column; fault: string | null } | null>(null);
+  const box = useRef<HTMLDivElement>(null);
+  const words = useMemo(() => filter.toLowerCase().split(/\s+/).filter(Boolean), [filter]);
+  const table = useReactTable({
+    data: book.goods as Item[],
+    columns,
+    state: { sorting, globalFilter: words },
+    onSortingChange: setSorting,
+    getRowId: (item) => item.sku,
+    globalFilterFn: (row, _, wanted: string[]) => {
+      const text = goodsColumns.map((id) => cellOf(row.original, id)).join(' ').toLowerCase();
+      return wanted.every((word) => text.includes(word));
+    },
+    getColumnCanGlobalFilter: (one) => one.id === 'sku',
+    getCoreRowModel: getCoreRowModel(),
+    getFilteredRowModel: getFilteredRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+  });
+  const { rows } = table.getRowModel();
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: () => 30, overscan: 12 });
+  const unweighed = book.goods.filter((item) => item.mass === null).length;
+
+  const focus = (row: number, columnAt: number) => {
+    virtual.scrollToIndex(row);
+    requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-cell="${row}-${columnAt}"]`)?.focus());
+  };
+  const commit = (item: Item, id: Column, text: string, then: () => void) => {
+    const next = { ...item, [id]: entryOf(id, text) };
+    const read = itemSchema.safeParse(next);
+    const figures = read.success ? readItem(read.data, book.book.market.currency as Currency) : null;
+    const template = id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
+    const fault = !read.success ? `“${text}” does not go here: ${read.error.issues[0]?.message}` : figures && !figures.ok ? `${figures.problems[0]?.wrong}; right would be ${figures.problems[0]?.right}` : template ? `there is no template “${text}”` : null;
+    if (fault) return setEditing({ sku: item.sku, column: id, fault });
+    if (read.success) book.edit(['goods', item.sku, id], read.data[id]);
+    setEditing(null);
+    then();
+  };
+  const open = async (file: File | undefined) => {
+    if (file) setReport({ name: file.name, file: await readFile(file, book) });
+  };
+
+  return (
+    <div className="stage plain">
+      <section className="sheet flex flex-col" aria-label="Goods">
+        <div className="head">
+          <h1>Goods</h1>
+          <span className="muted">
+            {rows.length === book.goods.length ? `${book.goods.length} goods` : `${rows.length} of ${book.goods.length} goods`}
+            {unweighed > 0 && <span className="text-off"> · {unweighed} without mass</span>}
+          </span>
+          <input data-filter className="search" aria-label="Filter the goods" placeholder="Filter  /" value={filter} onChange={(event) => setSearch(event.target.value ? { filter: event.target.value } : {}, { replace: true })} />
+          <span className="acts">
+            <label className="act">
+              Import CSV
+              <input
+                type="file"
+                className="sr-only"
+                accept=".csv,text/csv"
+                onChange={(event) => {
+                  open(event.target.files?.[0]);
+                  event.target.value = '';
+                }}
+              />
+            </label>
+            <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows.map((row) => row.original)))}>
+              Export {rows.length === book.goods.length ? 'CSV' : `these ${rows.length}`}
+            </button>
+          </span>
+        </div>
+        {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
+        {editing?.fault && (
+          <p className="fault" role="alert">
+            {editing.sku}, {heads[editing.column].toLowerCase()}: {editing.fault}
+          </p>
+        )}
+        {/* biome-ignore lint/a11y/useSemanticElements: a grid of so many rows is drawn only where it is seen */}
+        <div ref={box} className="min-h-0 grow overflow-auto border border-base-300" role="grid" aria-label="Goods" aria-rowcount={rows.length + 1} tabIndex={-1}>
+          <div className="grid-row grid-head" role="row" style={{ gridTemplateColumns: widths }} tabIndex={-1}>
+            {table.getHeaderGroups()[0]?.headers.map((head) => {
+              const way = head.column.getIsSorted();
+              return (
+                <div key={head.id} role="columnheader" tabIndex={-1} aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}>
+                  <button type="button" className={`w-full cursor-pointer ${head.id === 'price' || head.id === 'mass' ? 'text-right' : 'text-left'}`} onClick={head.column.getToggleSortingHandler()}>
+                    {heads[head.id as Column]}
+                    {head.id === 'price' && ` ${book.book.market.currency}`} {way === 'asc' ? '↑' : way === 'desc' ? '↓' : ''}
+                  </button>
+                </div>
+              );
+            })}
+          </div>
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="rowgroup">
+            {virtual.getVirtualItems().map((seen) => {
+              const item = rows[seen.index]?.original;
+              if (!item) return null;
+              return (
+                <div key={item.sku} className="grid-row" role="row" tabIndex={-1} aria-rowindex={seen.index + 2} style={{ gridTemplateColumns: widths, position: 'absolute', top: 0, width: '100%', transform: `translateY(${seen.start}px)` }}>
+                  {goodsColumns.map((id, at) => {
+                    const isEditing = editing?.sku === item.sku && editing.column === id;
+                    const text = cellOf(item, id);
+                    const fixed = id === 'sku';
+                    return (
+                      <div
+                        key={id}
+                        role="gridcell"
+                        data-cell={`${seen.index}-${at}`}
+                        tabIndex={isEditing ? -1 : 0}
+                        aria-readonly={fixed}
+                        className={`cell ${id === 'price' || id === 'mass' ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
+                        title={text}
+                        onDoubleClick={() => !fixed && setEditing({ sku: item.sku, column: id, fault: null })}
+                        onKeyDown={(event) => {
+                          if (isEditing) return;
+                          const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], PageDown: [15, 0], PageUp: [-15, 0] };
+                          const move = moves[event.key];
+                          if (move) {
+                            event.preventDefault();
+                            focus(Math.max(0, Math.min(rows.length - 1, seen.index + move[0])), Math.max(0, Math.min(goodsColumns.length - 1, at + move[1])));
+                          }
+                          if ((event.key === 'Enter' || event.key === 'F2') && !fixed) {
+                            event.preventDefault();
+                            setEditing({ sku: item.sku, column: id, fault: null });
+                          }
+                        }}
+                      >
+                        {isEditing ? (
+                          <input
+                            className="cell-input"
+                            aria-label={`${heads[id]} of ${item.sku}`}
+                            aria-invalid={editing.fault !== null}
+                            defaultValue={text}
+                            // biome-ignore lint/a11y/noAutofocus: the cell was opened to be typed into
+                            autoFocus
+                            onBlur={(event) => commit(item, id, event.target.value, () => undefined)}
+                            onKeyDown={(event) => {
+                              event.stopPropagation();
+                              if (event.key === 'Enter') commit(item, id, event.currentTarget.value, () => focus(seen.index, at));
+                              if (event.key === 'Escape') {
+                                event.currentTarget.value = text;
+                                setEditing(null);
+                                focus(seen.index, at);
+                              }
+                            }}
+                          />
+                        ) : (
+                          text || (id === 'mass' ? 'missing' : '')
+                        )}
+                      </div>
+                    );
+                  })}
+                </div>
+              );
+            })}
+          </div>
+        </div>
+        {rows.length === 0 && <p className="muted p-3">{book.goods.length === 0 ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.' : 'Nothing has all these words.'}</p>}
+      </section>
+    </div>
+  );
+}

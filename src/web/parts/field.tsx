@@ -1,0 +1,79 @@
+import { type KeyboardEvent, useEffect, useId, useState } from 'react';
+
+/** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
+interface TextPart {
+  readonly label: string;
+  readonly value: string;
+  readonly onCommit: (value: string) => void;
+  /** What is wrong with a text, or null. */
+  readonly fault?: (text: string) => string | null;
+  readonly lines?: boolean;
+  readonly placeholder?: string;
+}
+
+export function TextPart({ label, value, onCommit, fault, lines, placeholder }: TextPart) {
+  const [text, setText] = useState(value);
+  const [focused, setFocused] = useState(false);
+  const id = useId();
+  useEffect(() => {
+    if (!focused) setText(value);
+  }, [value, focused]);
+  const wrong = fault?.(text) ?? null;
+  const changed = (next: string) => {
+    setText(next);
+    if (!fault?.(next) && next !== value) onCommit(next);
+  };
+  const keyed = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+    if (event.key === 'Escape') {
+      setText(value);
+      event.currentTarget.blur();
+    }
+    if (event.key === 'Enter' && !lines) event.currentTarget.blur();
+  };
+  const common = {
+    'aria-label': label,
+    'aria-invalid': wrong !== null,
+    'aria-describedby': wrong ? id : undefined,
+    className: `part ${wrong ? 'wrong' : ''}`,
+    value: text,
+    placeholder,
+    onFocus: () => setFocused(true),
+    onBlur: () => {
+      setFocused(false);
+      if (wrong) setText(value);
+    },
+    onKeyDown: keyed,
+  };
+  return (
+    <>
+      {lines ? (
+        <textarea {...common} rows={2} onChange={(event) => changed(event.target.value)} />
+      ) : (
+        <input {...common} size={Math.max(2, text.length)} onChange={(event) => changed(event.target.value)} />
+      )}
+      {wrong && (
+        <span id={id} className="fault" role="alert">
+          {' '}
+          {wrong}{' '}
+        </span>
+      )}
+    </>
+  );
+}
+
+export function ChoicePart<T extends string>({ label, value, choices, onCommit }: { label: string; value: T; choices: readonly { value: T; label: string }[]; onCommit: (value: T) => void }) {
+  return (
+    <select aria-label={label} className="part" value={value} onChange={(event) => onCommit(event.target.value as T)}>
+      {choices.map((choice) => (
+        <option key={choice.value} value={choice.value}>
+          {choice.label}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+export const amountFault = (text: string): string | null => (/^\d{1,10}(\.\d{1,2})?$/.test(text) ? null : `“${text}” is no amount; write it like 4.90`);
+export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
+export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29T00:00');
+export const nameFault = (text: string): string | null => (text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null);

@@ -1,0 +1,214 @@
+import { useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { parsePattern } from '../../core/places/index.ts';
+import type { Book } from '../../core/book/index.ts';
+import { nameFault, TextPart } from '../parts/field.tsx';
+import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
+import type { PlaceFound, Unanswered } from '../worker/desk.ts';
+
+export function PlacesStage() {
+  const book = useBook();
+  return book && <Places book={book} />;
+}
+
+const regions = new Intl.DisplayNames('en', { type: 'region' });
+const countryName = (code: string): string => {
+  try {
+    return regions.of(code) ?? code;
+  } catch {
+    return code;
+  }
+};
+
+const listFault = (least: number) => (text: string): string | null => {
+  if (split(text).length < least) return 'at least one place: a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
+  for (const word of split(text)) {
+    const read = parsePattern(word);
+    if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
+  }
+  return null;
+};
+/** Places are parted by commas, semicolons or white space; a whole postcode keeps its inner space by a comma around it. */
+const split = (text: string): string[] => (/[,;\n]/.test(text) ? text.split(/[,;\n]+/) : text.split(/\s+/)).map((one) => one.trim()).filter(Boolean);
+
+/** What of the book names a zone. */
+function usesOf(book: Book, zone: string): string[] {
+  return [
+    ...Object.keys(book.templates[0]?.lanes[zone] ?? {}).map((service) => `the lane ${service}`),
+    ...book.offers.filter((offer) => offer.zones?.includes(zone)).map((offer) => `the offer “${offer.title}”`),
+  ];
+}
+
+/** The zones in their order, what each takes in and leaves out, and for any address which zone and why. */
+function Places({ book }: { book: OpenBook }) {
+  const { zone: chosen } = useParams();
+  const go = useNavigate();
+  const [address, setAddress] = useState('GB HS1 2AA');
+  const found = useDesk<PlaceFound | Unanswered>((desk, edits) => desk.find(edits, address) as Promise<PlaceFound | Unanswered>, [address]);
+  const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
+  const { zones, templates } = book.book;
+  const template = templates[0];
+  const order = template?.zones ?? [];
+  const sorted = [...zones].sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
+  const zone = zones.find((one) => one.id === chosen) ?? sorted[0];
+  const uses = zone ? usesOf(book.book, zone.id) : [];
+  const at = zone ? order.indexOf(zone.id) : -1;
+
+  const add = () => {
+    const id = `zone-${zones.length + 1}`;
+    book.editAll([
+      { path: ['zones', id], value: { id, name: 'New zone', takes: ['CH'], leaves: [] } },
+      { path: ['templates', template?.id ?? '', 'zones'], value: [...order, id] },
+    ]);
+    go(`/places/${id}`);
+  };
+  const move = (by: number) => {
+    const next = [...order];
+    const [moved] = next.splice(at, 1);
+    if (moved) next.splice(at + by, 0, moved);
+    book.edit(['templates', template?.id ?? '', 'zones'], next);
+  };
+  const remove = () => {
+    if (!zone) return;
+    book.editAll([{ path: ['templates', template?.id ?? '', 'zones'], value: order.filter((id) => id !== zone.id) }, { path: ['templates', template?.id ?? '', 'lanes', zone.id] }, { path: ['zones', zone.id] }]);
+    go('/places');
+  };
+
+  return (
+    <div className="stage with-list">
+      <nav className="side" aria-label="Zones">
+        <div className="head">
+          <h2>Zones</h2>
+          <span className="acts">
+            <button type="button" className="quiet" onClick={add}>
+              + New
+            </button>
+          </span>
+        </div>
+        {sorted.map((one) => (
+          <button type="button" key={one.id} className="row-link" aria-current={one.id === zone?.id} onClick={() => go(`/places/${one.id}`)}>
+            <span>{one.name}</span>
+            <span className="muted">{one.takes.length}</span>
+          </button>
+        ))}
+        <p className="muted small mt-3">The most specific place decides; of equals, the zone listed first.</p>
+      </nav>
+      {zone ? (
+        <section className="sheet" aria-label={zone.name}>
+          <div className="head">
+            <h1>{zone.name}</h1>
+            <span className="muted">{Object.keys(template?.lanes[zone.id] ?? {}).length} lanes</span>
+            <span className="acts">
+              <button type="button" className="act" disabled={at <= 0} onClick={() => move(-1)}>
+                Earlier
+              </button>
+              <button type="button" className="act" disabled={at < 0 || at >= order.length - 1} onClick={() => move(1)}>
+                Later
+              </button>
+              <button type="button" className="act" disabled={uses.length > 0} title={uses.length > 0 ? `In use by ${uses.join(', ')}` : ''} onClick={remove}>
+                Remove the zone
+              </button>
+            </span>
+          </div>
+          <div className="sentence bg-base-100 p-4">
+            The zone <TextPart key={`${zone.id} name`} label="Name of the zone" value={zone.name} fault={nameFault} onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())} /> takes in
+            <TextPart key={`${zone.id} takes`} lines label="Places taken in" value={zone.takes.join(', ')} fault={listFault(1)} onCommit={(text) => book.edit(['zones', zone.id, 'takes'], split(text))} />
+            and leaves out
+            <TextPart key={`${zone.id} leaves`} lines label="Places left out" placeholder="nothing; for example GB:HS*" value={zone.leaves.join(', ')} fault={listFault(0)} onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], split(text))} />
+          </div>
+          <p className="muted small mt-2">A country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), one postcode (GB:HS1 2AA), or world. Commas between.</p>
+          <table className="ruled mt-4">
+            <thead>
+              <tr>
+                <th>Taken in</th>
+                <th>What it is</th>
+              </tr>
+            </thead>
+            <tbody>
+              {zone.takes.map((text) => {
+                const read = parsePattern(text);
+                const pattern = read.ok ? read.value : null;
+                return (
+                  <tr key={text}>
+                    <td className="mono">{text}</td>
+                    <td>
+                      {pattern?.is === 'world' && 'Everywhere that no other zone takes in'}
+                      {pattern?.is === 'country' && countryName(pattern.country)}
+                      {pattern?.is === 'part' && `Part of ${countryName(pattern.country)}`}
+                      {pattern?.is === 'prefix' && `Postcodes of ${countryName(pattern.country)} that begin ${pattern.prefix}`}
+                      {pattern?.is === 'postcode' && `One postcode of ${countryName(pattern.country)}`}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+          {uses.length > 0 && <p className="muted small mt-3">In use by {uses.join(', ')}; it cannot be removed before these are.</p>}
+        </section>
+      ) : (
+        <section className="sheet">
+          <h1>No zones yet</h1>
+          <p>A seller at home needs three at least: home, the neighbour, the rest of the world.</p>
+          <button type="button" className="act main mt-3" onClick={add}>
+            Add the first zone
+          </button>
+        </section>
+      )}
+      <aside className="meaning" aria-label="Which zone has an address">
+        <h2>Which zone?</h2>
+        <label className="mt-2 block">
+          Country or part, and postcode
+          <input className="search mt-1 w-full" value={address} onChange={(event) => setAddress(event.target.value)} placeholder="GB HS1 2AA" />
+        </label>
+        {found && 'problems' in found && (
+          <div className="aside-note off" role="alert">
+            {found.problems.map((one) => (
+              <p key={one.wrong}>
+                {one.wrong}. Right would be {one.right}.
+              </p>
+            ))}
+          </div>
+        )}
+        {found && 'place' in found && (
+          <div aria-live="polite">
+            <p className="mt-3 text-[15px]">
+              {found.zone ? (
+                <>
+                  <strong>{zones.find((one) => one.id === found.zone)?.name}</strong>, because of <code>{found.pattern}</code>.
+                </>
+              ) : (
+                <strong className="text-off">No zone: not delivered to.</strong>
+              )}
+            </p>
+            <p className="muted">
+              {countryName(found.place.country)}
+              {found.place.part && `, part ${found.place.part}`}
+              {found.place.postcode && `, postcode ${found.place.postcode}`}
+            </p>
+            {found.others.length > 0 && (
+              <table className="ruled mt-3">
+                <tbody>
+                  {found.others.map((one) => (
+                    <tr key={one.zone}>
+                      <td>{zones.find((other) => other.id === one.zone)?.name}</td>
+                      <td className="muted">{one.left ? <>leaves out <code>{one.left}</code></> : <>also has it by <code>{one.pattern}</code>, less specific or later</>}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            )}
+          </div>
+        )}
+        {computed && computed.problems.length > 0 && (
+          <div className="aside-note off" role="alert">
+            {computed.problems.slice(0, 6).map((one) => (
+              <p key={`${one.at.join()} ${one.wrong}`}>
+                {one.at.join(' › ')}: {one.wrong}; right would be {one.right}
+              </p>
+            ))}
+          </div>
+        )}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import { useEffect } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { failure } from '../parts/failed.ts';
+import { dated } from '../parts/words.ts';
+import { useBookQuery, useClockQuery, useLastCheckQuery } from '../store/api.ts';
+import { useBook } from '../store/desk.ts';
+import { opened } from '../store/view.ts';
+import { useAct, useSeen } from '../store/index.ts';
+import { Changes } from './changes.tsx';
+import { useKeys } from './keys.ts';
+import { KeysHelp } from './keys-help.tsx';
+import { MomentPanel } from './moment.tsx';
+import { Palette } from './palette.tsx';
+import { Strip } from './strip.tsx';
+import { stages } from './stages.ts';
+import { WhoPanel } from './who.tsx';
+
+/** The top bar, the stage at hand, the pinned strip below. */
+export function Shell() {
+  useKeys();
+  const act = useAct();
+  const { open, theme, who, asOf } = useSeen((state) => state.view);
+  const count = useSeen((state) => state.draft.edits.length);
+  const book = useBook();
+  const { error } = useBookQuery();
+  const { data: clock } = useClockQuery();
+  const { data: report } = useLastCheckQuery();
+  const off = report?.findings.filter((one) => one.standing === 'off').length ?? 0;
+  const moment = asOf ?? clock?.now;
+  useEffect(() => {
+    const dark = theme === 'lamp' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+    document.documentElement.dataset.theme = dark ? 'lamp' : 'desk';
+  }, [theme]);
+
+  return (
+    <div className="shell">
+      <header className="bar">
+        <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
+          <path d="M6 3h12" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
+          <path d="M12 3v10" stroke="#f2efe6" strokeWidth="1.5" />
+          <path d="M9.6 13h4.8l.6 2.6L12 22l-3-6.4z" fill="#d9a441" />
+        </svg>
+        <strong className="mr-4 text-[17px]">Plemb</strong>
+        <nav aria-label="Stages" className="flex">
+          {stages.map((stage, i) => (
+            <NavLink key={stage.path} to={stage.path} className="stage-link">
+              <small>{i + 1}</small>
+              {stage.name}
+              {stage.path === '/check' && off > 0 && <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">{off} off</span>}
+            </NavLink>
+          ))}
+        </nav>
+        <span className="ml-auto flex items-center gap-2">
+          {count > 0 && (
+            <button type="button" className="bar-button" onClick={() => act(opened('changes'))}>
+              {count} {count === 1 ? 'change' : 'changes'}
+            </button>
+          )}
+          <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>
+            {book?.book.seller ?? 'No book'} · {who}
+          </button>
+          <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
+            as of <strong>{moment ? dated(moment) : '…'}</strong> Dublin
+          </button>
+          <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
+            Find <span className="wide-only">Ctrl K</span>
+          </button>
+        </span>
+      </header>
+      <main className="min-h-0">
+        {book ? (
+          <Outlet />
+        ) : error ? (
+          <div className="sheet" role="alert">
+            <h1>{failure(error).title}</h1>
+            <p>{failure(error).detail}</p>
+            <p className="mt-3">
+              <button type="button" className="act" onClick={() => act(opened('who'))}>
+                Import a book
+              </button>
+            </p>
+          </div>
+        ) : (
+          <p className="sheet muted">Opening the book …</p>
+        )}
+      </main>
+      <Strip />
+      {open === 'palette' && <Palette />}
+      {open === 'keys' && <KeysHelp />}
+      {open === 'changes' && <Changes />}
+      {open === 'moment' && <MomentPanel />}
+      {open === 'who' && <WhoPanel />}
+    </div>
+  );
+}

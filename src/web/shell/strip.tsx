@@ -1,0 +1,93 @@
+import { Link } from 'react-router';
+import { channelIds } from '../../core/book/index.ts';
+import { type Hang, Plumb } from '../parts/plumb.tsx';
+import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
+import { useCheckoutsQuery } from '../store/api.ts';
+import { useBook, useDesk, useMoment } from '../store/desk.ts';
+import { useAct, useSeen } from '../store/index.ts';
+import { stripToggled } from '../store/view.ts';
+
+/** The pinned baskets: one row each, the intended charge first, then what each channel charges now. */
+export function Strip() {
+  const act = useAct();
+  const shown = useSeen((state) => state.view.strip);
+  const book = useBook();
+  const moment = useMoment();
+  const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
+  const baskets = book?.saved.pinned ?? [];
+  const { data: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
+  if (!book) return null;
+  if (!shown) {
+    return (
+      <section aria-label="Pinned baskets" className="strip flex items-center justify-between px-4 py-1">
+        <span className="muted">{baskets.length} pinned baskets</span>
+        <button type="button" className="quiet small" onClick={() => act(stripToggled())}>
+          Show <kbd>.</kbd>
+        </button>
+      </section>
+    );
+  }
+  return (
+    <section aria-label="Pinned baskets" className="strip">
+      <table>
+        <thead>
+          <tr>
+            <th>
+              <strong className="text-base-content">Pinned baskets</strong> <span className="muted">cheapest delivery, {book.book.market.currency}</span>
+            </th>
+            <th>Intended</th>
+            {channelIds.map((id) => (
+              <th key={id}>{channelNames[id]}</th>
+            ))}
+            <th>
+              <button type="button" className="muted" onClick={() => act(stripToggled())}>
+                <kbd>.</kbd> hides
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {book.book.pinned.map((basket) => {
+            const row = computed?.pinned.find((one) => one.id === basket.id);
+            const first = row?.draft?.choices[0];
+            const before = row?.saved?.choices.find((choice) => choice.service === first?.service);
+            const askedAt = baskets.findIndex((one) => one.id === basket.id);
+            return (
+              <tr key={basket.id}>
+                <td>
+                  <Link to={`/bench/${basket.id}`} className="font-semibold">
+                    {basket.name}
+                  </Link>{' '}
+                  <span className="muted small">
+                    {row ? `${priced(row.goods)} · ${massOf(row.mass)}` : '…'}
+                    {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
+                  </span>
+                </td>
+                <td>
+                  {first && before && before.delivery !== first.delivery && <span className="muted small">was {money(before.delivery)} </span>}
+                  <strong data-testid={`intended-${basket.id}`}>{first ? money(first.delivery) : row ? 'none' : '…'}</strong>
+                </td>
+                {channelIds.map((id) => {
+                  const there = asked?.channels.find((channel) => channel.id === id);
+                  const speed = first && book.book.channels[id].speeds[first.service];
+                  const choices = there?.answers[askedAt];
+                  const choice = choices?.find((one) => one.speed === speed);
+                  const by = first && choice ? choice.charge - choice.discount - (first.delivery - first.discount) : null;
+                  const hang: Hang = !there || there.down ? { is: 'no answer' } : !speed || !choices || choices.length === 0 ? { is: 'not sold there' } : by === null ? { is: 'off', by: null } : by === 0 ? { is: 'matches' } : { is: 'off', by };
+                  return (
+                    <td key={id} title={there?.down ?? undefined}>
+                      <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : ''}`}>
+                        {hang.is === 'no answer' ? (asked ? 'no answer' : '…') : choice ? money(choice.charge) : '–'} <Plumb hang={hang} where={channelNames[id]} />
+                      </span>
+                    </td>
+                  );
+                })}
+                <td />
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
