@@ -39,7 +39,11 @@ export function demoBook(): BookFile {
         lanes: {
           ie: { standard: flat('4.90', '60.00'), 'two-day': flat('9.50') },
           ni: { standard: flat('5.90', '70.00', 'before'), 'two-day': flat('11.00') },
-          gb: { economy: table(['5.40', '5.90', '6.90', '8.90', '11.40', '15.40', '19.40']), standard: table(['6.90', '7.50', '8.60', '10.90', '13.90', '18.60', '23.20'], '80.00'), 'two-day': flat('13.20') },
+          gb: {
+            economy: table(['5.40', '5.90', '6.90', '8.90', '11.40', '15.40', '19.40']),
+            standard: table(['6.90', '7.50', '8.60', '10.90', '13.90', '18.60', '23.20'], '80.00'),
+            'two-day': flat('13.20'),
+          },
           hi: { economy: table(['7.90', '8.40', '9.40', '11.40', '13.90', '17.90', '21.90']), standard: table(['9.40', '10.00', '11.10', '13.40', '16.40', '21.10', '25.70']) },
           euro: { economy: flat('8.50'), standard: flat('12.00') },
           us48: { economy: flat('14.00'), standard: flat('19.00') },
@@ -68,7 +72,17 @@ export function demoBook(): BookFile {
       findlark: { speeds: { economy: null, standard: 'standard', 'two-day': 'swift' }, target: 'all' },
     },
     pinned: [
-      { id: 'delta-cork', name: 'Delta 2 m to Cork', lines: [{ sku: 'LK-DEL-20-MOS', units: 1 }, { sku: 'LK-TAIL-05-FOA', units: 1 }], place: 'IE T12 A0A0', codes: [], moment: null },
+      {
+        id: 'delta-cork',
+        name: 'Delta 2 m to Cork',
+        lines: [
+          { sku: 'LK-DEL-20-MOS', units: 1 },
+          { sku: 'LK-TAIL-05-FOA', units: 1 },
+        ],
+        place: 'IE T12 A0A0',
+        codes: [],
+        moment: null,
+      },
       { id: 'reels-stornoway', name: '3 line reels to Stornoway', lines: [{ sku: 'LK-REEL-60-80', units: 3 }], place: 'GB HS1 2AA', codes: [], moment: null },
       { id: 'show-lyon', name: 'Show kite 6 m to Lyon', lines: [{ sku: 'LK-SHOW-6-C', units: 1 }], place: 'FR 69001', codes: [], moment: null },
       { id: 'gust-galway', name: 'Foil kite to Galway, GUST10', lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }], place: 'IE H91 A0A0', codes: ['GUST10'], moment: null },

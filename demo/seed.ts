@@ -1,9 +1,9 @@
-import pino from 'pino';
 import { randomUUID } from 'node:crypto';
+import pino from 'pino';
 import type { ChannelId } from '../src/core/book/index.ts';
 import { channelIds } from '../src/core/book/index.ts';
 import { dialectOf } from '../src/core/channels/index.ts';
-import { clientsAt, type Context, standing } from '../src/server/context.ts';
+import { type Context, clientsAt, standing } from '../src/server/context.ts';
 import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
 import { runSend } from '../src/server/jobs/send.ts';
@@ -32,7 +32,14 @@ if ((await newest(database)) === 0) {
   const sendAll = async (moment: string) => {
     const { compiled, goods, revision } = await standing(context);
     for (const id of channelIds) {
-      const send = await addSend(database, { channel: id, revision, idempotency_key: randomUUID(), requested: new Date(moment), who: 'Nuala Lerrin', files: [...dialectOf(id).render(compiled, goods).rules.files()] });
+      const send = await addSend(database, {
+        channel: id,
+        revision,
+        idempotency_key: randomUUID(),
+        requested: new Date(moment),
+        who: 'Nuala Lerrin',
+        files: [...dialectOf(id).render(compiled, goods).rules.files()],
+      });
       if (!send) continue;
       await runSend(context, send.id);
       const done = await sendById(database, send.id);
@@ -48,7 +55,11 @@ if ((await newest(database)) === 0) {
   const edits = demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer }));
   await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });
   await sendAll(demoMoments.laterSent);
-  const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ zone: 'euro', speed: 'standard', row: 0, charge: '9.50' }) });
+  const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ zone: 'euro', speed: 'standard', row: 0, charge: '9.50' }),
+  });
   if (!edited.ok) throw new Error('The demo could not edit a rate at Lerrin Shop');
   await setClock(demoMoments.begins);
   const check = await addCheck(database, new Date(demoMoments.begins), await newest(database), new Date(demoMoments.begins));

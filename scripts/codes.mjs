@@ -5,10 +5,7 @@ const list = (name) => JSON.parse(readFileSync(`/usr/share/iso-codes/json/iso_${
 const packed = (codes) => `'${[...new Set(codes)].sort().join(' ')}'`;
 const wrap = (name, doc, body) => `/** ${doc} Written by scripts/codes.mjs. */\nexport const ${name} = ${body};\n`;
 
-writeFileSync(
-  new URL('../src/core/exact/iso4217.ts', import.meta.url),
-  wrap('currencyCodes', 'The alphabetic codes of ISO 4217, from iso-codes.', packed(list('4217').map((one) => one.alpha_3))),
-);
+writeFileSync(new URL('../src/core/exact/iso4217.ts', import.meta.url), wrap('currencyCodes', 'The alphabetic codes of ISO 4217, from iso-codes.', packed(list('4217').map((one) => one.alpha_3))));
 
 const parts = new Map();
 for (const { code } of list('3166-2')) {

@@ -14,7 +14,8 @@ function* files(folder) {
 
 export function build(root) {
   const hash = createHash('sha256');
-  for (const path of [...['web', 'core', 'contract'].flatMap((one) => [...files(join(root, 'src', one))]), join(root, 'index.html'), join(root, 'vite.config.ts'), join(root, 'package-lock.json')]) hash.update(path).update(readFileSync(path));
+  for (const path of [...['web', 'core', 'contract'].flatMap((one) => [...files(join(root, 'src', one))]), join(root, 'index.html'), join(root, 'vite.config.ts'), join(root, 'package-lock.json')])
+    hash.update(path).update(readFileSync(path));
   const wanted = hash.digest('hex');
   const mark = join(root, 'dist', '.built-from');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;

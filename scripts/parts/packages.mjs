@@ -6,10 +6,12 @@ import { Plain, run } from './say.mjs';
 
 /** Installs what package-lock.json names, unless that is what stands there. */
 export function nodePackages(root) {
-  const wanted = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   const mark = join(root, 'node_modules', '.plemb-installed');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
-  console.log('Installing packages (once; a minute or two)');
+  console.error('Installing packages (once; a minute or two)');
   run('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root, what: 'Installing packages' });
   mkdirSync(join(root, 'node_modules'), { recursive: true });
   writeFileSync(mark, wanted);

@@ -39,7 +39,12 @@ export type Revision = z.infer<typeof revisionSchema>;
 export type ChangesAnswer = z.infer<typeof changesAnswer>;
 
 export const clockAnswer = z.object({ now: moment });
-export const pushRequest = z.strictObject({ hours: z.number().min(0).max(24 * 400) });
+export const pushRequest = z.strictObject({
+  hours: z
+    .number()
+    .min(0)
+    .max(24 * 400),
+});
 
 export const fileSchema = z.object({ name: z.string(), text: z.string() });
 export const remarkSchema = z.object({ file: z.string(), line: z.int().nullable(), field: z.string(), reason: z.string() });
@@ -87,7 +92,14 @@ export const checkState = z.object({
 export type CheckState = z.infer<typeof checkState>;
 const charged = z.object({ delivery: z.int(), discount: z.int() }).nullable();
 const stepSchema = z.object({ step: z.enum(['place', 'discount', 'rate', 'threshold', 'offer', 'pays']), amount: z.int().nullable(), words: z.string() });
-const shownSchema = z.object({ lines: z.array(z.object({ sku: z.string(), units: z.int() })), value: z.int(), mass: z.number().nullable(), place: z.string(), codes: z.array(z.string()), moment: z.number() });
+const shownSchema = z.object({
+  lines: z.array(z.object({ sku: z.string(), units: z.int() })),
+  value: z.int(),
+  mass: z.number().nullable(),
+  place: z.string(),
+  codes: z.array(z.string()),
+  moment: z.number(),
+});
 const classSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('zone'), zone: z.string().nullable(), codes: z.array(z.string()) }),
   z.object({ is: z.literal('edge'), offer: z.string(), edge: z.enum(['start', 'end']), at: z.number() }),

@@ -18,7 +18,19 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   const server = new Hono();
   server.use(
     secureHeaders({
-      contentSecurityPolicy: { defaultSrc: ["'self'"], scriptSrc: ["'self'"], styleSrc: ["'self'"], imgSrc: ["'self'", 'data:'], fontSrc: ["'self'"], connectSrc: ["'self'"], workerSrc: ["'self'"], objectSrc: ["'none'"], baseUri: ["'none'"], formAction: ["'self'"], frameAncestors: ["'none'"] },
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
       strictTransportSecurity: false,
     }),
   );
@@ -27,7 +39,8 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
     if (!loopback.has(host)) return c.json({ type: '/problems/host', title: 'Plemb answers on loopback only', status: 421 }, 421, problemType);
     return next();
   });
-  const limit = (maxSize: number) => bodyLimit({ maxSize, onError: (c) => c.json({ type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 }, 413, problemType) });
+  const limit = (maxSize: number) =>
+    bodyLimit({ maxSize, onError: (c) => c.json({ type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 }, 413, problemType) });
   server.use('/api/*', limit(64 << 20));
   server.use('/api/*', async (c, next) => {
     await next();

@@ -3,8 +3,8 @@ import { z } from 'zod';
 import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
 import { type ChannelBasket, type ChannelFile, dialectOf } from '../core/channels/index.ts';
-import { amountText, type Currency, gramsText, type Minor, parseAmount, sure } from '../core/exact/index.ts';
 import type { Answered } from '../core/check/index.ts';
+import { amountText, type Currency, gramsText, type Minor, parseAmount, sure } from '../core/exact/index.ts';
 
 /** A channel that does not answer, with why in plain words. */
 export class ChannelDown extends Error {
@@ -38,7 +38,12 @@ export function channelClient(id: ChannelId, address: string): ChannelClient {
     for (let attempt = 0; attempt < tries; attempt += 1) {
       if (attempt > 0) await pause(200 * 4 ** (attempt - 1));
       try {
-        const response = await fetch(`${address}${path}`, { method, headers: { 'Content-Type': 'application/json', ...headers }, ...(body ? { body: JSON.stringify(body) } : {}), signal: AbortSignal.timeout(timeout) });
+        const response = await fetch(`${address}${path}`, {
+          method,
+          headers: { 'Content-Type': 'application/json', ...headers },
+          ...(body ? { body: JSON.stringify(body) } : {}),
+          signal: AbortSignal.timeout(timeout),
+        });
         if (response.status === 429) {
           why = 'it is too busy (429)';
           await pause(Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000);

@@ -1,5 +1,5 @@
 import type { Logger } from 'pino';
-import { type Book, type ChannelId, channelIds, type CompiledBook, compileBook } from '../core/book/index.ts';
+import { type Book, type ChannelId, type CompiledBook, channelIds, compileBook } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { sure } from '../core/exact/index.ts';
 import { readItem } from '../core/goods/index.ts';

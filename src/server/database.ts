@@ -32,7 +32,9 @@ export async function migrate(database: Database): Promise<void> {
     await connection.query('create table if not exists migration (name text primary key, at timestamptz not null default now())');
     const { rows } = await connection.query<{ name: string }>('select name from migration');
     const done = new Set(rows.map((row) => row.name));
-    for (const name of readdirSync(folder).filter((one) => one.endsWith('.sql')).sort()) {
+    for (const name of readdirSync(folder)
+      .filter((one) => one.endsWith('.sql'))
+      .sort()) {
       if (done.has(name)) continue;
       await connection.query(readFileSync(`${folder}${name}`, 'utf8'));
       await connection.query('insert into migration (name) values ($1)', [name]);

@@ -4,7 +4,7 @@ import { serve } from '@hono/node-server';
 import pino from 'pino';
 import type { ChannelId } from '../core/book/index.ts';
 import { app } from './app.ts';
-import { clientsAt, type Context } from './context.ts';
+import { type Context, clientsAt } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { startJobs } from './jobs/boss.ts';
 
@@ -16,7 +16,9 @@ await migrate(database);
 const context: Context = { database, clients: clientsAt(JSON.parse(channels) as Record<ChannelId, string>), log };
 const jobs = await startJobs(context, url);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));
-const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) => process.stdout.write(`${JSON.stringify({ listening: `http://${host}:${info.port}` })}\n`)) as Server;
+const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) =>
+  process.stdout.write(`${JSON.stringify({ listening: `http://${host}:${info.port}` })}\n`),
+) as Server;
 server.on('error', (error) => {
   process.stderr.write(`${error.message}\n`);
   process.exit(1);

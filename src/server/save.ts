@@ -121,17 +121,23 @@ export function replaceBook(database: Database, book: Book, goods: readonly Item
     const fresh = new Map(goods.map((item) => [item.sku, item]));
     const changed = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
     const changes: Change[] = [
-      ...Object.keys({ ...standing, ...wanted }).filter((key) => changed(standing[key], wanted[key])).map((key): Change => ({ path: [key], ...(key in standing ? { before: standing[key] } : {}), ...(key in wanted ? { after: wanted[key] } : {}) })),
-      ...[...new Set([...old.keys(), ...fresh.keys()])].filter((sku) => changed(old.get(sku), fresh.get(sku))).map((sku): Change => {
-        const [before, after] = [old.get(sku), fresh.get(sku)];
-        return { path: ['goods', sku], ...(before ? { before } : {}), ...(after ? { after } : {}) };
-      }),
+      ...Object.keys({ ...standing, ...wanted })
+        .filter((key) => changed(standing[key], wanted[key]))
+        .map((key): Change => ({ path: [key], ...(key in standing ? { before: standing[key] } : {}), ...(key in wanted ? { after: wanted[key] } : {}) })),
+      ...[...new Set([...old.keys(), ...fresh.keys()])]
+        .filter((sku) => changed(old.get(sku), fresh.get(sku)))
+        .map((sku): Change => {
+          const [before, after] = [old.get(sku), fresh.get(sku)];
+          return { path: ['goods', sku], ...(before ? { before } : {}), ...(after ? { after } : {}) };
+        }),
     ];
     await writeBook(connection, book);
-    await dropGoods(connection, [...old.keys()].filter((sku) => !fresh.has(sku)));
+    await dropGoods(
+      connection,
+      [...old.keys()].filter((sku) => !fresh.has(sku)),
+    );
     await putGoods(connection, goods);
     await addRevision(connection, { number: newest + 1, at, who, note, changes });
     return newest + 1;
   });
 }
-

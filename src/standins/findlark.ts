@@ -45,7 +45,7 @@ function readItems(text: string): { target: string; items: Item[]; remarks: Rema
   if (valid !== true) return { target: '', items: [], remarks: [{ file: 'items.xml', line: valid.err.line, field: '', reason: valid.err.msg }] };
   const root = (parser.parse(text) as Node).items as Node | undefined;
   const target = root ? textOf(root, '@target') : '';
-  if (!root || root['@xmlns'] !== 'urn:findlark:items:1') note('items', 'the root is <items xmlns="urn:findlark:items:1">');
+  if (root?.['@xmlns'] !== 'urn:findlark:items:1') note('items', 'the root is <items xmlns="urn:findlark:items:1">');
   if (!/^(all|[A-Z]{2})$/.test(target)) note('items target', 'a country, or all');
   if (root && root['@currency'] !== 'EUR') note('items currency', 'only EUR');
   const seen = new Set<string>();
@@ -96,7 +96,11 @@ function readPromotions(text: string): { promotions: Promotion[]; remarks: Remar
     need('title', one.title.length >= 1 && one.title.length <= 48, '1 to 48 letters');
     need('kind', one.kind === 'percent' || one.kind === 'delivery', 'percent or delivery');
     need('percent', one.kind === 'percent' ? isPercent(one.percent) : one.percent === '', 'above 0 up to 100 for a percentage, else empty');
-    need('speeds', one.kind === 'delivery' ? one.speeds !== '' && words(one.speeds).every((speed) => speeds.includes(speed)) : one.speeds === '', 'economy, standard, swift for a delivery promotion, else empty');
+    need(
+      'speeds',
+      one.kind === 'delivery' ? one.speeds !== '' && words(one.speeds).every((speed) => speeds.includes(speed)) : one.speeds === '',
+      'economy, standard, swift for a delivery promotion, else empty',
+    );
     need('least_value', one.least_value === '' || isMoney(one.least_value), 'money such as 60.00, or empty');
     need('code', one.code === '' || isCode(one.code), '3 to 20 capital letters and digits, or empty');
     need('countries', words(one.countries).length > 0 && words(one.countries).every((country) => /^[A-Z]{2}$/.test(country)), 'at least one country');
@@ -131,7 +135,11 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
     const used = new Set<string>();
     const fitting = inForce.filter(
       (one) =>
-        begun(one, moment) && !ended(one, moment) && (one.code === '' || basket.codes.includes(one.code)) && words(one.countries).includes(place.country) && (one.least_value === '' || value >= cents(one.least_value)),
+        begun(one, moment) &&
+        !ended(one, moment) &&
+        (one.code === '' || basket.codes.includes(one.code)) &&
+        words(one.countries).includes(place.country) &&
+        (one.least_value === '' || value >= cents(one.least_value)),
     );
     let discount = 0;
     for (const one of fitting) {
@@ -158,8 +166,22 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
     const codes = basket.codes.map((code) => {
       if (used.has(code) && choices.length > 0) return { code, used: true, why: null };
       const known = inForce.filter((one) => one.code === code);
-      const held = heldAt(state.promotions.filter((one) => one.waiting?.value.code === code), moment)[0];
-      const why = known.length === 0 ? (held ? (held.state === 'refused' ? 'refused' : 'in review') : 'unknown') : known.every((one) => !begun(one, moment)) ? 'not begun' : known.every((one) => ended(one, moment)) ? 'ended' : 'conditions';
+      const held = heldAt(
+        state.promotions.filter((one) => one.waiting?.value.code === code),
+        moment,
+      )[0];
+      const why =
+        known.length === 0
+          ? held
+            ? held.state === 'refused'
+              ? 'refused'
+              : 'in review'
+            : 'unknown'
+          : known.every((one) => !begun(one, moment))
+            ? 'not begun'
+            : known.every((one) => ended(one, moment))
+              ? 'ended'
+              : 'conditions';
       return { code, used: false, why };
     });
     return { choices, codes };
@@ -175,7 +197,12 @@ async function lookAt(shop: string, promotion: Promotion, items: readonly Item[]
     const baskets = some.flatMap((item) =>
       [[], [promotion.code]].map((codes) => ({ lines: [{ listing: item.id, units: 1, price: item.price, grams: item.grams }], place: { country, part: null, postcode: null }, codes })),
     );
-    const answer = await fetch(`${shop}/checkout`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ moment: new Date(moment).toISOString(), baskets }), signal: AbortSignal.timeout(5000) })
+    const answer = await fetch(`${shop}/checkout`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ moment: new Date(moment).toISOString(), baskets }),
+      signal: AbortSignal.timeout(5000),
+    })
       .then((response) => (response.ok ? (response.json() as Promise<{ answers: CheckoutAnswer[] }>) : null))
       .catch(() => null);
     if (!answer) return null;
@@ -223,7 +250,13 @@ export const findlark = (shop: () => string): StandIn<State> => ({
     return { ...state, promotions };
   },
   live: (state, moment) => ({
-    files: state.items.length === 0 ? [] : [{ name: 'items.xml', text: state.itemsText }, { name: 'promotions.tsv', text: writtenPromotions(state.promotions.flatMap((one) => valueAt(one, moment) ?? [])) }],
+    files:
+      state.items.length === 0
+        ? []
+        : [
+            { name: 'items.xml', text: state.itemsText },
+            { name: 'promotions.tsv', text: writtenPromotions(state.promotions.flatMap((one) => valueAt(one, moment) ?? [])) },
+          ],
     held: heldAt(state.promotions, moment),
   }),
   listings: (state) => state.items.map((item) => ({ listing: item.id, price: item.price, grams: item.grams })),

@@ -74,7 +74,10 @@ function fault(kind: Kind, field: string, cell: string, known: ReadonlySet<strin
     case 'unit':
       return say(cell === 'ITEM' || cell === '250G', 'ITEM or 250G');
     case 'prefixes':
-      return say(words(cell).length >= 1 && words(cell).length <= 40 && words(cell).every((one) => /^[A-Z0-9]{1,9}$/.test(one) && !known.has(`prefix ${one}`)), '1 to 40 prefixes, each in one cut only');
+      return say(
+        words(cell).length >= 1 && words(cell).length <= 40 && words(cell).every((one) => /^[A-Z0-9]{1,9}$/.test(one) && !known.has(`prefix ${one}`)),
+        '1 to 40 prefixes, each in one cut only',
+      );
     case 'listings':
       return say(words(cell).length >= 1 && words(cell).length <= 400 && words(cell).every((one) => known.has(`listing ${one}`)), '1 to 400 listings defined above');
     case 'percent':
@@ -140,7 +143,11 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
     const region = Object.keys(countriesOf).find((one) => words(countriesOf[one]).includes(place.country)) ?? 'ELSEWHERE';
     const cut = cuts
       .filter((one) => one.region === region)
-      .flatMap((one) => words(one.prefixes).filter((prefix) => begins(place, prefix)).map((prefix) => ({ key: one.key ?? '', prefix })))
+      .flatMap((one) =>
+        words(one.prefixes)
+          .filter((prefix) => begins(place, prefix))
+          .map((prefix) => ({ key: one.key ?? '', prefix })),
+      )
       .sort((a, b) => b.prefix.length - a.prefix.length)[0];
     const where = cut?.key ?? region;
     const units = basket.lines.reduce((sum, line) => sum + line.units, 0);
@@ -182,7 +189,16 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
       if (used.has(code)) return { code, used: true, why: null };
       const known = inForce.filter((line) => line.cells.code === code);
       const waiting = state.offers.some((one) => one.waiting?.value.cells.code === code && one.waiting.until > moment);
-      const why = known.length === 0 ? (waiting ? 'in review' : 'unknown') : known.every((line) => !begun(line.cells, moment)) ? 'not begun' : known.every((line) => ended(line.cells, moment)) ? 'ended' : 'conditions';
+      const why =
+        known.length === 0
+          ? waiting
+            ? 'in review'
+            : 'unknown'
+          : known.every((line) => !begun(line.cells, moment))
+            ? 'not begun'
+            : known.every((line) => ended(line.cells, moment))
+              ? 'ended'
+              : 'conditions';
       return { code, used: false, why };
     });
     return { choices, codes };

@@ -14,8 +14,20 @@ const rising = (rows: readonly { from: string | number }[]) => {
   return edges[0] === 0 && edges.every((edge, i) => i === 0 || edge > (edges[i - 1] ?? 0));
 };
 const steps = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('value'), rows: z.array(z.strictObject({ from: cash, charge: cash.nullable() })).min(1).refine(rising, 'rows that begin at 0 and rise') }),
-  z.strictObject({ by: z.literal('grams'), rows: z.array(z.strictObject({ from: z.int().min(0), charge: cash.nullable() })).min(1).refine(rising, 'rows that begin at 0 and rise') }),
+  z.strictObject({
+    by: z.literal('value'),
+    rows: z
+      .array(z.strictObject({ from: cash, charge: cash.nullable() }))
+      .min(1)
+      .refine(rising, 'rows that begin at 0 and rise'),
+  }),
+  z.strictObject({
+    by: z.literal('grams'),
+    rows: z
+      .array(z.strictObject({ from: z.int().min(0), charge: cash.nullable() }))
+      .min(1)
+      .refine(rising, 'rows that begin at 0 and rise'),
+  }),
 ]);
 const speed = z.strictObject({ label: z.string().min(1).max(60), days: z.tuple([z.int(), z.int()]), steps, freeFrom: cash.nullable() });
 const campaign = z.strictObject({
@@ -26,7 +38,10 @@ const campaign = z.strictObject({
     z.strictObject({ kind: z.literal('order'), percent: z.string().refine(isPercent, 'a percentage above 0 up to 100') }),
     z.strictObject({ kind: z.literal('delivery'), rateAtMost: cash }),
   ]),
-  code: z.string().regex(/^[A-Z0-9]{3,20}$/).nullable(),
+  code: z
+    .string()
+    .regex(/^[A-Z0-9]{3,20}$/)
+    .nullable(),
   leastValue: cash.nullable(),
   countries: z.array(z.string().regex(/^[A-Z]{2}$/)).nullable(),
   from: local.nullable(),
@@ -63,7 +78,7 @@ function readShop(text: string): ShopFile | readonly Remark[] {
 }
 
 /** How well an entry fits: 0 not at all, the higher the more specific. */
-function fit(text: string, address: Address): number {
+function fitness(text: string, address: Address): number {
   if (text === '*') return 1;
   const [country = '', postcode] = text.split(':');
   if (postcode !== undefined) {
@@ -76,10 +91,10 @@ function fit(text: string, address: Address): number {
 }
 
 function zoneOf(shop: ShopFile, address: Address): ShopFile['zones'][number] | null {
-  let best = Math.max(0, ...shop.closed.map((one) => fit(one, address)));
+  let best = Math.max(0, ...shop.closed.map((one) => fitness(one, address)));
   let found: ShopFile['zones'][number] | null = null;
   for (const zone of shop.zones) {
-    const how = Math.max(0, ...zone.places.map((one) => fit(one, address)));
+    const how = Math.max(0, ...zone.places.map((one) => fitness(one, address)));
     if (how > best) [best, found] = [how, zone];
   }
   return found;
@@ -100,7 +115,12 @@ function rateOf(by: z.infer<typeof steps>, value: number, grams: number | null):
 function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswer {
   const value = basket.lines.reduce((sum, line) => sum + line.units * cents(line.price), 0);
   const masses = basket.lines.map((line) => (line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units)));
-  const grams = masses.includes(null) ? null : startedLots((masses as bigint[]).reduce((a, b) => a + b, 0n), 1);
+  const grams = masses.includes(null)
+    ? null
+    : startedLots(
+        (masses as bigint[]).reduce((a, b) => a + b, 0n),
+        1,
+      );
   const zone = zoneOf(shop, basket.place);
   const used = new Set<string>();
   const running = shop.campaigns.filter((one) => begun(one, moment) && !ended(one, moment) && (one.code === null || basket.codes.includes(one.code)));

@@ -1,7 +1,7 @@
+import { listen, standInApp } from './common/server.ts';
 import { findlark } from './findlark.ts';
 import { harrowmere } from './harrowmere.ts';
 import { lerrinShop } from './lerrin-shop.ts';
-import { listen, standInApp } from './common/server.ts';
 
 /**
  * Starts every stand-in on loopback. `ports` are tried as given, 0 takes a free one.
@@ -10,7 +10,13 @@ import { listen, standInApp } from './common/server.ts';
 export async function startStandIns(folder: string, ports: { readonly [name in 'lerrin-shop' | 'harrowmere' | 'findlark']: number }) {
   const shop = await listen(standInApp(lerrinShop, folder), ports['lerrin-shop']);
   const market = await listen(standInApp(harrowmere, folder), ports.harrowmere);
-  const feed = await listen(standInApp(findlark(() => `http://127.0.0.1:${shop.port}`), folder), ports.findlark);
+  const feed = await listen(
+    standInApp(
+      findlark(() => `http://127.0.0.1:${shop.port}`),
+      folder,
+    ),
+    ports.findlark,
+  );
   const address = (port: number) => `http://127.0.0.1:${port}`;
   return {
     addresses: { 'lerrin-shop': address(shop.port), harrowmere: address(market.port), findlark: address(feed.port) },

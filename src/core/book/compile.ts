@@ -1,6 +1,6 @@
 import { type Currency, type Decimal, isCurrency, kept, knowsZone, type Problem, type Result } from '../exact/index.ts';
 import { type Offer, readOffer } from '../offers/index.ts';
-import { type Fall, type Pattern, parsePattern, type Place, parsePlace, type Zone, zoneFinder } from '../places/index.ts';
+import { type Fall, type Pattern, type Place, parsePattern, parsePlace, type Zone, zoneFinder } from '../places/index.ts';
 import { type Lane, readLane, type Service } from '../rates/index.ts';
 import type { Book } from './schema.ts';
 
@@ -27,7 +27,12 @@ export function compileBook(body: Book): Result<CompiledBook> {
     return { ok: false, problems };
   }
   if (!knowsZone(body.market.timeZone)) note(['market', 'timeZone'], `“${body.market.timeZone}” is no time zone`, 'an IANA zone such as Europe/Dublin');
-  for (const [kind, list] of [['services', body.services], ['zones', body.zones], ['offers', body.offers], ['pinned', body.pinned]] as const) {
+  for (const [kind, list] of [
+    ['services', body.services],
+    ['zones', body.zones],
+    ['offers', body.offers],
+    ['pinned', body.pinned],
+  ] as const) {
     const seen = new Set<string>();
     for (const { id } of list) {
       if (seen.has(id)) note([kind, id], `“${id}” stands twice`, 'an id of its own for each');
@@ -40,7 +45,9 @@ export function compileBook(body: Book): Result<CompiledBook> {
     if (service.days[1] < service.days[0]) note(['services', service.id, 'days'], `${service.days[0]} to ${service.days[1]} days runs backwards`, 'the shortest first');
   }
 
-  const zones = body.zones.map((zone): Zone => ({ id: zone.id, name: zone.name, takes: patterns(zone.takes, ['zones', zone.id, 'takes']), leaves: patterns(zone.leaves, ['zones', zone.id, 'leaves']) }));
+  const zones = body.zones.map(
+    (zone): Zone => ({ id: zone.id, name: zone.name, takes: patterns(zone.takes, ['zones', zone.id, 'takes']), leaves: patterns(zone.leaves, ['zones', zone.id, 'leaves']) }),
+  );
   function patterns(texts: readonly string[], at: Problem['at']): Pattern[] {
     return texts.map((text, i) => kept(parsePattern(text), [...at, i], problems, { is: 'world' }));
   }

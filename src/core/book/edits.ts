@@ -60,8 +60,7 @@ export function changesOf(tree: unknown, edits: readonly Edit[]): { tree: unknow
 }
 
 /** The edits that take changes back, last first. */
-export const takenBack = (changes: readonly Change[]): Edit[] =>
-  changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();
+export const takenBack = (changes: readonly Change[]): Edit[] => changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();
 
 /** Whether two paths touch the same value: one leads to the other or through it. */
 export const touches = (a: readonly string[], b: readonly string[]): boolean => {

@@ -1,8 +1,8 @@
 import type { z } from 'zod';
-import { type Problem, type Result } from '../exact/index.ts';
+import type { Problem, Result } from '../exact/index.ts';
 import { readItem } from '../goods/index.ts';
 import { compileBook } from './compile.ts';
-import { type Basket, basketSchema, type BookFile, bookFileSchema } from './schema.ts';
+import { type Basket, type BookFile, basketSchema, bookFileSchema } from './schema.ts';
 
 /** Reads a whole book with goods: its shape first, then all that its parts say of each other. */
 export function readBookFile(data: unknown): Result<BookFile> {

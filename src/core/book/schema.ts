@@ -10,7 +10,10 @@ const { id, name } = written;
 export const basketSchema = z.strictObject({
   id,
   name,
-  lines: z.array(z.strictObject({ sku: z.string(), units: z.int().min(1).max(10_000) })).min(1).max(100),
+  lines: z
+    .array(z.strictObject({ sku: z.string(), units: z.int().min(1).max(10_000) }))
+    .min(1)
+    .max(100),
   /** A country, part or postcode: `IE`, `US-AK`, `GB HS1 2AA`. */
   place: z.string().min(2).max(40),
   codes: z.array(code).max(8),

@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Pattern, partsOfMap, patternText, type Place } from '../places/index.ts';
+import { type Pattern, type Place, partsOfMap, patternText } from '../places/index.ts';
 
 /** Which zone of the book each distinct part of its map falls in; null for none. */
 export interface Assigned {

@@ -1,6 +1,6 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { amountText, gram, type Decimal, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
-import { type Threshold } from '../rates/index.ts';
+import { amountText, type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
+import type { Threshold } from '../rates/index.ts';
 import type { Fidelity } from './dialect.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */

@@ -8,4 +8,18 @@ import { lerrinShop } from './lerrin-shop/index.ts';
 export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark];
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
 export { leastBefore, stated } from './bounds.ts';
-export { type ChannelBasket, type ChannelChoice, type ChannelFile, type Clause, type Dialect, type Fidelity, type Listed, type Note, type Rendition, type Rules, type SideStep, sideSteps } from './dialect.ts';
+export {
+  type ChannelBasket,
+  type ChannelChoice,
+  type ChannelFile,
+  type Clause,
+  type Dialect,
+  type Fidelity,
+  type Listed,
+  type Note,
+  type Rendition,
+  type Rules,
+  type SideStep,
+  sideSteps,
+} from './dialect.ts';
+export { shopSchema } from './lerrin-shop/format.ts';

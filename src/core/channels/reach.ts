@@ -27,9 +27,16 @@ export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | 
   const promised = parts.filter((one) => named(one) && one.zone !== null && !means(one.zone));
   const missed = parts.filter((one) => means(one.zone) && !named(one));
   if (promised.length + missed.length === 0) return { countries, fidelity: exact };
-  const say = (list: typeof parts) => list.map((one) => patternText(one.pattern)).slice(0, 5).join(', ') + (list.length > 5 ? ` and ${list.length - 5} more` : '');
+  const say = (list: typeof parts) =>
+    list
+      .map((one) => patternText(one.pattern))
+      .slice(0, 5)
+      .join(', ') + (list.length > 5 ? ` and ${list.length - 5} more` : '');
   const why = [promised.length > 0 && `Only whole countries can be named there: it reaches ${say(promised)} too.`, missed.length > 0 && `It misses ${say(missed)}.`].filter(Boolean).join(' ');
-  return { countries, fidelity: { is: 'bounded', bound: minor(Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone)))), why, remedies: ['hold it in whole countries', 'live with it'] } };
+  return {
+    countries,
+    fidelity: { is: 'bounded', bound: minor(Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone)))), why, remedies: ['hold it in whole countries', 'live with it'] },
+  };
 }
 
 /**
@@ -51,7 +58,10 @@ export function freedServices(book: CompiledBook, offer: Offer): { zones: { zone
     }),
   }));
   if (bound === 0) return { zones: within, fidelity: exact };
-  return { zones: within, fidelity: { is: 'bounded', bound: minor(bound), why: 'No cap on the rate there: lanes that are only partly within it are left out.', remedies: ['name services in the book', 'live with it'] } };
+  return {
+    zones: within,
+    fidelity: { is: 'bounded', bound: minor(bound), why: 'No cap on the rate there: lanes that are only partly within it are left out.', remedies: ['name services in the book', 'live with it'] },
+  };
 }
 
 /** For channels where the best percentage and the best free delivery always act together, whatever the book says. */
@@ -62,7 +72,12 @@ export function alwaysTogether(book: CompiledBook, offer: Offer): Fidelity[] {
   if (parted.length > 0) parts.push({ is: 'unsayable', why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`, remedies: ['let them compete'] });
   if (joined.length > 0) {
     const delivery = offer.level === 'delivery' ? [offer] : joined;
-    parts.push({ is: 'bounded', bound: minor(Math.max(...delivery.map((one) => mostFreed(book, one)))), why: `It adds to ${joined.map((one) => one.id).join(', ')} there.`, remedies: ['let them add', 'live with it'] });
+    parts.push({
+      is: 'bounded',
+      bound: minor(Math.max(...delivery.map((one) => mostFreed(book, one)))),
+      why: `It adds to ${joined.map((one) => one.id).join(', ')} there.`,
+      remedies: ['let them add', 'live with it'],
+    });
   }
   return parts;
 }

@@ -1,5 +1,5 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { leastBefore, type Listed, type Rules, stated } from '../channels/index.ts';
+import { type Listed, leastBefore, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { mayAdd } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
@@ -12,7 +12,8 @@ export type ClassOfBasket =
   | { readonly is: 'edge'; readonly offer: string; readonly edge: 'start' | 'end'; readonly at: Instant }
   | { readonly is: 'moment'; readonly at: Instant };
 
-export const classKey = (one: ClassOfBasket): string => (one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`);
+export const classKey = (one: ClassOfBasket): string =>
+  one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`;
 
 /** A basket at a vertex of a cell: one line with a price and a mass of its own. */
 export interface Corner {
@@ -79,9 +80,24 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
     const valueCells = cellsOf([...values], 1, stated.value);
     const massCells: (Cell | null)[] = heavy ? cellsOf([...masses], gram, stated.mass) : [{ from: gram, to: stated.mass }];
     if (unweighed) massCells.push(null);
-    const ownEdges = new Map(offers.flatMap((offer) => ([[offer.from, 'start'], [offer.until, 'end']] as const).flatMap(([at, edge]) => (at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const]))));
+    const ownEdges = new Map(
+      offers.flatMap((offer) =>
+        (
+          [
+            [offer.from, 'start'],
+            [offer.until, 'end'],
+          ] as const
+        ).flatMap(([at, edge]) => (at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const])),
+      ),
+    );
     const later = [...new Set([...ownEdges.keys(), ...edges.flatMap((edge) => edge.moments)])].filter((at) => at > now);
-    const moments = [{ at: now, edge: null as Instant | null }, ...later.flatMap((edge) => [{ at: edge - 1000, edge }, { at: edge, edge }])];
+    const moments = [
+      { at: now, edge: null as Instant | null },
+      ...later.flatMap((edge) => [
+        { at: edge - 1000, edge },
+        { at: edge, edge },
+      ]),
+    ];
     const probes = sides.flatMap((side) => side.probes);
     const stands = probes.length > 0 ? [...new Map(probes.map((probe) => [probe.listing, probe])).values()] : [{ listing: anyListing.sku, leastValue: minor(1), leastMass: gram as Mass }];
     const crowds = edges.some((edge) => edge.perItem) ? [1, stated.units] : [1];

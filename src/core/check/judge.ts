@@ -1,7 +1,7 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
-import { amountText, massWords, type Minor, minor, nothing } from '../exact/index.ts';
-import { explain, quote, type Question, type Step } from '../quote/index.ts';
+import { amountText, type Minor, massWords, minor, nothing } from '../exact/index.ts';
+import { explain, type Question, quote, type Step } from '../quote/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
 export type Charged = { readonly delivery: Minor; readonly discount: Minor } | null;
@@ -121,8 +121,7 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
         return [{ step: 'offer', amount: step.took, words: title(step.offer) }];
       case 'pays':
         return [{ step: 'pays', amount: step.delivery, words: '' }];
-      case 'goods':
-      case 'unused':
+      default:
         return [];
     }
   });

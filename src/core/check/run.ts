@@ -3,7 +3,7 @@ import { type ChannelBasket, type Listed, type Note, type SideStep, stated } fro
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import type { Question } from '../quote/index.ts';
-import { type ClassOfBasket, classKey, type Corner, cornersOf } from './corners.ts';
+import { type ClassOfBasket, type Corner, classKey, cornersOf } from './corners.ts';
 import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, type Verdict } from './judge.ts';
 import { basketsIn } from './smallest.ts';
 
@@ -99,7 +99,12 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
   for (const some of batches(corners)) {
     const moment = some[0]?.question.moment ?? now;
     const says = await saysAt(moment);
-    const live = ask ? await ask.checkout(moment, some.map((corner) => corner.question)) : null;
+    const live = ask
+      ? await ask.checkout(
+          moment,
+          some.map((corner) => corner.question),
+        )
+      : null;
     some.forEach((corner, i) => {
       const key = classKey(corner.class);
       const plain = corner.class.is === 'zone' && corner.class.codes.length === 0;
@@ -185,7 +190,16 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
     charged: verdict.charged,
     steps: { meant, there },
     differs,
-    note: label === 'limit' || label === 'not sold there' ? noteFor(channel.sides.rendition.notes, differs, zone, verdict.service, book.offers.map((offer) => offer.id)) : null,
+    note:
+      label === 'limit' || label === 'not sold there'
+        ? noteFor(
+            channel.sides.rendition.notes,
+            differs,
+            zone,
+            verdict.service,
+            book.offers.map((offer) => offer.id),
+          )
+        : null,
   };
 }
 
@@ -199,11 +213,19 @@ const shownOf = (question: Question): Shown => ({
 });
 
 /** The least valuable basket of real goods, among cells that differ, for which the channel was asked and differs for the same cause. */
-async function smallestReal(book: CompiledBook, goods: readonly Listed[], channel: ChannelToCheck, list: readonly Differing[], saysAt: (moment: Instant) => Promise<Live | null>): Promise<{ question: Question; verdict: Verdict } | null> {
+async function smallestReal(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  channel: ChannelToCheck,
+  list: readonly Differing[],
+  saysAt: (moment: Instant) => Promise<Live | null>,
+): Promise<{ question: Question; verdict: Verdict } | null> {
   const first = list[0];
   if (!first) return null;
   const label = labelOf(first.verdict);
-  const cells = [...new Map(list.map(({ corner }) => [`${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`, corner])).values()]
+  const cells = [
+    ...new Map(list.map(({ corner }) => [`${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`, corner])).values(),
+  ]
     .sort((a, b) => a.value.from - b.value.from || (a.mass?.from ?? 0) - (b.mass?.from ?? 0))
     .slice(0, cellsTried);
   for (const corner of cells) {

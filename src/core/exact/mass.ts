@@ -29,7 +29,9 @@ export function parseMass(text: string, unit: MassUnit): Result<Mass> {
 export function gramsText(mass: Mass): string {
   const whole = Math.floor(mass / gram);
   // A step is 0.000000000625 g: counted in units of a million-millionth of a gram the rest is whole.
-  const rest = String((mass % gram) * 625).padStart(12, '0').replace(/0+$/, '');
+  const rest = String((mass % gram) * 625)
+    .padStart(12, '0')
+    .replace(/0+$/, '');
   return rest === '' ? String(whole) : `${whole}.${rest}`;
 }
 

@@ -1,4 +1,4 @@
-import { currencyDigits, type Currency } from './currency.ts';
+import { type Currency, currencyDigits } from './currency.ts';
 import { type Decimal, parseDecimal, scaled } from './decimal.ts';
 import { bad, good, type Result } from './result.ts';
 import { divideRounded } from './rounding.ts';

@@ -1,7 +1,5 @@
 /** The outcome of reading something that may be wrong: a value, or every problem found, each with its place. */
-export type Result<T> =
-  | { readonly ok: true; readonly value: T }
-  | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
  * One thing wrong in what was given.

@@ -2,7 +2,9 @@ import { z } from 'zod';
 
 /** The written forms shared by everything in the book. Figures are kept as they were entered. */
 export const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'small letters, digits and hyphens, at most 40');
-export const name = z.string().trim().min(1, 'a name').max(120);
+/** Text on one line: no tabs, line ends or other control characters. */
+export const line = z.string().regex(/^\P{Cc}*$/u, 'text on one line, without tabs');
+export const name = line.trim().min(1, 'a name').max(120);
 export const amount = z.string().regex(/^\d{1,10}(\.\d{1,4})?$/, 'an amount such as 4.90');
 export const figure = z.string().regex(/^\d{1,7}(\.\d{1,3})?$/, 'a figure with at most three decimals');
 export const localTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-29T00:00');

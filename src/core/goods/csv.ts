@@ -29,7 +29,10 @@ export const csvOf = (fields: readonly string[], rows: readonly (readonly string
   `${Papa.unparse({ fields: [...fields], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n' })}\r\n`;
 
 export function writeGoods(items: readonly Item[]): string {
-  return csvOf(goodsColumns, items.map((item) => goodsColumns.map((column) => cellOf(item, column))));
+  return csvOf(
+    goodsColumns,
+    items.map((item) => goodsColumns.map((column) => cellOf(item, column))),
+  );
 }
 
 /** An item's entry in a column, as text. */

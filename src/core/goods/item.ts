@@ -1,4 +1,4 @@
-import { type Currency, kept, type Mass, type Minor, nothing, parseAmount, parseLength, parseMass, type Problem, type Result } from '../exact/index.ts';
+import { type Currency, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseLength, parseMass, type Result } from '../exact/index.ts';
 import type { Item } from './schema.ts';
 
 /** The figures of an item that answers need. Without a mass, services whose rate needs one are not offered. */

@@ -1,4 +1,4 @@
-import { type Currency, type Decimal, type Instant, instantOf, kept, knowsZone, type Minor, nothing, parseAmount, parseDecimal, type Problem, type Result } from '../exact/index.ts';
+import { type Currency, type Decimal, type Instant, instantOf, kept, knowsZone, type Minor, nothing, type Problem, parseAmount, parseDecimal, type Result } from '../exact/index.ts';
 import { readThreshold, type Threshold } from '../rates/index.ts';
 import type { BenefitBody, Level, OfferBody } from './schema.ts';
 
@@ -63,7 +63,8 @@ function readBenefit({ benefit, code }: OfferBody, currency: Currency, problems:
   switch (benefit.is) {
     case 'percent off order': {
       const percent = kept(parseDecimal(benefit.percent, 3), ['benefit', 'percent'], problems, { digits: 0n, scale: 0 });
-      if (percent.digits === 0n || percent.digits > 100n * 10n ** BigInt(percent.scale)) problems.push({ at: ['benefit', 'percent'], wrong: `${benefit.percent} % is no share`, right: 'a percentage above 0 and up to 100' });
+      if (percent.digits === 0n || percent.digits > 100n * 10n ** BigInt(percent.scale))
+        problems.push({ at: ['benefit', 'percent'], wrong: `${benefit.percent} % is no share`, right: 'a percentage above 0 and up to 100' });
       if (code === null) problems.push({ at: ['code'], wrong: 'a percentage off the order needs a code', right: 'a code such as GUST10' });
       return { is: benefit.is, percent };
     }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { written } from '../exact/index.ts';
 import { thresholdSchema } from '../rates/index.ts';
 
-const { amount, figure, id, localTime, name } = written;
+const { amount, figure, id, line, localTime, name } = written;
 
 export const levels = ['goods', 'order', 'delivery'] as const;
 export const code = z.string().regex(/^[A-Z0-9]{3,20}$/, '3 to 20 capital letters and digits');
@@ -21,8 +21,8 @@ export const offerSchema = z.strictObject({
   zones: z.array(id).min(1).nullable(),
   window: z.strictObject({ from: localTime.nullable(), until: localTime.nullable(), zone: z.string() }),
   addsTo: z.array(z.enum(levels)),
-  terms: z.string().max(500),
-  note: z.string().max(500),
+  terms: line.max(500),
+  note: line.max(500),
 });
 
 export type OfferBody = z.infer<typeof offerSchema>;

@@ -59,7 +59,9 @@ function candidates(pattern: Pattern, all: readonly Pattern[]): Place[] {
     }
     case 'part': {
       const deeper = (prefix: string) => [prefix, ...anyDigit.map((digit) => `${prefix}${digit}`)];
-      const addresses = prefixesOfPart(pattern.part).flatMap(deeper).map((prefix) => within(pattern.country, prefix));
+      const addresses = prefixesOfPart(pattern.part)
+        .flatMap(deeper)
+        .map((prefix) => within(pattern.country, prefix));
       return addresses.length > 0 ? addresses : [{ country: pattern.country, part: pattern.part, postcode: null }];
     }
     case 'prefix': {

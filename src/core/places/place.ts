@@ -10,9 +10,7 @@ export interface Place {
 }
 
 export const countries: ReadonlySet<string> = new Set(countryCodes.split(' '));
-const parts: ReadonlySet<string> = new Set(
-  Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`)),
-);
+const parts: ReadonlySet<string> = new Set(Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`)));
 export const isCountry = (code: string): boolean => countries.has(code);
 export const isPart = (code: string): boolean => parts.has(code);
 

@@ -55,8 +55,26 @@ export function beginsWith(country: string, postcode: string, prefix: string): b
 /** Postcodes whose beginning settles the part of the country. Common practice of the posts concerned, no source. */
 const settled: Readonly<Record<string, readonly (readonly [prefix: string, part: string])[]>> = {
   GB: [['BT', 'GB-NIR']],
-  US: [['995', 'US-AK'], ['996', 'US-AK'], ['997', 'US-AK'], ['998', 'US-AK'], ['999', 'US-AK'], ['967', 'US-HI'], ['968', 'US-HI'], ['006', 'US-PR'], ['007', 'US-PR'], ['009', 'US-PR'], ['008', 'US-VI']],
-  ES: [['35', 'ES-GC'], ['38', 'ES-TF'], ['51', 'ES-CE'], ['52', 'ES-ML'], ['07', 'ES-PM']],
+  US: [
+    ['995', 'US-AK'],
+    ['996', 'US-AK'],
+    ['997', 'US-AK'],
+    ['998', 'US-AK'],
+    ['999', 'US-AK'],
+    ['967', 'US-HI'],
+    ['968', 'US-HI'],
+    ['006', 'US-PR'],
+    ['007', 'US-PR'],
+    ['009', 'US-PR'],
+    ['008', 'US-VI'],
+  ],
+  ES: [
+    ['35', 'ES-GC'],
+    ['38', 'ES-TF'],
+    ['51', 'ES-CE'],
+    ['52', 'ES-ML'],
+    ['07', 'ES-PM'],
+  ],
 };
 
 /** The part of its country a postcode lies in, where that is certain; else null. @example partOfPostcode('GB', 'BT1 1AA') // 'GB-NIR' */
@@ -65,5 +83,4 @@ export function partOfPostcode(country: string, postcode: string): string | null
 }
 
 /** The postcode prefixes that make up a part of a country, where Plemb knows them; else an empty list. */
-export const prefixesOfPart = (part: string): string[] =>
-  (settled[part.slice(0, 2)] ?? []).filter(([, one]) => one === part).map(([prefix]) => prefix);
+export const prefixesOfPart = (part: string): string[] => (settled[part.slice(0, 2)] ?? []).filter(([, one]) => one === part).map(([prefix]) => prefix);

@@ -1,5 +1,5 @@
-import type { Place } from './place.ts';
 import { countryOf, matches, type Pattern, rank } from './pattern.ts';
+import type { Place } from './place.ts';
 
 /** A named set of places: what it takes in, less what it leaves out. */
 export interface Zone {

@@ -1,4 +1,4 @@
-import { type Currency, kept, type Mass, type Minor, nothing, parseAmount, parseMass, type Problem, type Result } from '../exact/index.ts';
+import { type Currency, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseMass, type Result } from '../exact/index.ts';
 import type { LaneBody, RateBody, ThresholdBody } from './schema.ts';
 
 /** What a lane charges for a group, ready to answer. Every table edge belongs to the break below it. */
@@ -19,9 +19,7 @@ export interface Lane {
 }
 
 /** A charge and the break it comes from, or why there is none. */
-export type Charge =
-  | { readonly ok: true; readonly amount: Minor; readonly at: number | null }
-  | { readonly ok: false; readonly why: 'no mass' | 'beyond the table' };
+export type Charge = { readonly ok: true; readonly amount: Minor; readonly at: number | null } | { readonly ok: false; readonly why: 'no mass' | 'beyond the table' };
 
 /** What a rate charges for a mass; null stands for a mass not known. */
 export function chargeOf(rate: Rate, mass: Mass | null): Charge {

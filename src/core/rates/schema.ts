@@ -11,7 +11,10 @@ export const rateSchema = z.discriminatedUnion('is', [
     is: z.literal('table'),
     unit: z.enum(massUnits),
     /** Each upper edge belongs to its break; the last may be open (null). */
-    breaks: z.array(z.strictObject({ to: figure.nullable(), amount })).min(1).max(40),
+    breaks: z
+      .array(z.strictObject({ to: figure.nullable(), amount }))
+      .min(1)
+      .max(40),
   }),
 ]);
 /** At least so much goods value, before or after discounts. */

@@ -60,14 +60,17 @@ export async function addReports(connection: Connection, run: number, reports: r
     [run, JSON.stringify(classes)],
   );
   const findings = reports.flatMap((report) => report.findings).map((finding, position) => ({ position, channel: finding.channel, key: findingKey(finding), cause: finding.cause, body: finding }));
-  await connection.query('insert into finding (run, position, channel, key, cause, body) select $1, position, channel, key, cause, body from jsonb_to_recordset($2) as one (position integer, channel text, key text, cause text, body jsonb)', [
-    run,
-    JSON.stringify(findings),
-  ]);
+  await connection.query(
+    'insert into finding (run, position, channel, key, cause, body) select $1, position, channel, key, cause, body from jsonb_to_recordset($2) as one (position integer, channel text, key text, cause text, body jsonb)',
+    [run, JSON.stringify(findings)],
+  );
 }
 
 export async function classesOf(connection: Connection, run: number) {
-  const { rows } = await connection.query<{ channel: string; key: string; class: unknown; corners: number; told_above: number }>('select channel, key, class, corners, told_above from class_result where run = $1 order by channel, key', [run]);
+  const { rows } = await connection.query<{ channel: string; key: string; class: unknown; corners: number; told_above: number }>(
+    'select channel, key, class, corners, told_above from class_result where run = $1 order by channel, key',
+    [run],
+  );
   return rows;
 }
 

@@ -20,7 +20,13 @@ export async function newest(connection: Connection): Promise<number> {
 }
 
 export async function addRevision(connection: Connection, revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[] }): Promise<void> {
-  await connection.query('insert into revision (number, at, who, note, changes) values ($1, $2, $3, $4, $5)', [revision.number, revision.at, revision.who, revision.note, JSON.stringify(revision.changes)]);
+  await connection.query('insert into revision (number, at, who, note, changes) values ($1, $2, $3, $4, $5)', [
+    revision.number,
+    revision.at,
+    revision.who,
+    revision.note,
+    JSON.stringify(revision.changes),
+  ]);
 }
 
 /** Revisions before a number, newest first. */

@@ -34,7 +34,8 @@ export function bookRoutes(context: Context): Hono {
     })
     .put('/book/file', async (c) => {
       const read = readBookFile(await c.req.json().catch(() => null));
-      if (!read.ok) throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', { problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
+      if (!read.ok)
+        throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', { problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
       return c.json({ revision: await replaceBook(database, book, goods, who, `Imported the book of ${book.seller}`, await at()) }, 201);

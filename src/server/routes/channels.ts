@@ -18,7 +18,16 @@ const channelOf = (text: string): ChannelId => {
   return id.data;
 };
 
-const sendView = (row: SendRow) => ({ id: row.id, channel: row.channel, revision: row.revision, state: row.state, requested: row.requested.toISOString(), who: row.who, report: row.report, error: row.error });
+const sendView = (row: SendRow) => ({
+  id: row.id,
+  channel: row.channel,
+  revision: row.revision,
+  state: row.state,
+  requested: row.requested.toISOString(),
+  who: row.who,
+  report: row.report,
+  error: row.error,
+});
 
 /** What channels were told, what they say, sending to them, and what their checkouts charge. */
 export function channelRoutes(context: Context, jobs: Jobs): Hono {
@@ -31,7 +40,13 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       throw error;
     });
     const down = live instanceof ChannelDown ? live.message : null;
-    return { id, lastSend: last && sendView(last), told: told && { revision: told.revision, at: told.requested.toISOString(), files: told.files }, live: live instanceof ChannelDown ? null : live, down };
+    return {
+      id,
+      lastSend: last && sendView(last),
+      told: told && { revision: told.revision, at: told.requested.toISOString(), files: told.files },
+      live: live instanceof ChannelDown ? null : live,
+      down,
+    };
   }
 
   return new Hono()
@@ -42,7 +57,10 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     .get('/channels/:id/files/:name', async (c) => {
       const { compiled, goods } = await standing(context);
       const id = channelOf(c.req.param('id'));
-      const file = dialectOf(id).render(compiled, goods).rules.files().find((one) => one.name === c.req.param('name'));
+      const file = dialectOf(id)
+        .render(compiled, goods)
+        .rules.files()
+        .find((one) => one.name === c.req.param('name'));
       if (!file) throw new Refusal(404, 'file', `${dialectOf(id).name} has no file of this name`);
       return c.text(file.text, 200, { 'Content-Type': 'application/octet-stream', 'Content-Disposition': `attachment; filename="${file.name}"` });
     })
@@ -68,7 +86,12 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const channels = await Promise.all(
         channelIds.map(async (id) => {
           try {
-            const answers = await Promise.all(questions.map(async (question) => (await clients[id].checkout(question.moment, [{ ...question, lines: question.lines.map(({ sku, units, price, mass }) => ({ sku, units, price, mass })) }]))[0] ?? []));
+            const answers = await Promise.all(
+              questions.map(
+                async (question) =>
+                  (await clients[id].checkout(question.moment, [{ ...question, lines: question.lines.map(({ sku, units, price, mass }) => ({ sku, units, price, mass })) }]))[0] ?? [],
+              ),
+            );
             return { id, down: null, answers };
           } catch (error) {
             if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };

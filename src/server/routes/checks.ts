@@ -1,5 +1,5 @@
 import { Hono } from 'hono';
-import { acceptRequest, type CheckReport, checkRequest, type CheckState } from '../../contract/index.ts';
+import { acceptRequest, type CheckReport, type CheckState, checkRequest } from '../../contract/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
@@ -38,7 +38,12 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
     .get('/checks/last', async (c) => {
       const [last, before] = await doneChecks(database, 2);
       if (!last) return c.json({ check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } } satisfies CheckReport);
-      const [classes, findings, accepted, earlier] = await Promise.all([classesOf(database, last.id), findingsOf(database, last.id), acceptedKeys(database), before ? findingsOf(database, before.id) : []]);
+      const [classes, findings, accepted, earlier] = await Promise.all([
+        classesOf(database, last.id),
+        findingsOf(database, last.id),
+        acceptedKeys(database),
+        before ? findingsOf(database, before.id) : [],
+      ]);
       const keys = new Set(findings.map((one) => one.key));
       const old = new Set(earlier.map((one) => one.key));
       return c.json({

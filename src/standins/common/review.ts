@@ -20,8 +20,7 @@ export function submitted<T>(before: readonly Reviewed<T>[], sent: readonly { ke
 }
 
 /** What is in force under a key at a moment. */
-export const valueAt = <T>(one: Reviewed<T>, moment: number): T | null =>
-  one.waiting && one.waiting.until <= moment && one.waiting.verdict === 'passed' ? one.waiting.value : one.inForce;
+export const valueAt = <T>(one: Reviewed<T>, moment: number): T | null => (one.waiting && one.waiting.until <= moment && one.waiting.verdict === 'passed' ? one.waiting.value : one.inForce);
 
 /** What is held back at a moment, by review or refusal. */
 export const heldAt = <T>(list: readonly Reviewed<T>[], moment: number): Held[] =>

@@ -20,7 +20,12 @@ interface Kept<S> {
   readonly trouble: Trouble;
 }
 
-const submissionSchema = z.strictObject({ files: z.array(z.strictObject({ name: z.string(), text: z.string() })).min(1).max(5) });
+const submissionSchema = z.strictObject({
+  files: z
+    .array(z.strictObject({ name: z.string(), text: z.string() }))
+    .min(1)
+    .max(5),
+});
 
 /** The routes every channel has, over its own file on disk, which is replaced whole at each change. */
 export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
@@ -51,7 +56,15 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (kept.trouble === 'failing') {
       // The head promises more than comes: the connection closes midway through the answer.
       const half = (await c.res.text()).slice(0, 20);
-      c.res = new Response(new ReadableStream({ start: (stream) => { stream.enqueue(new TextEncoder().encode(half)); setTimeout(() => stream.error(new Error('closed midway')), 20); } }), { headers: { 'Content-Type': 'application/json' } });
+      c.res = new Response(
+        new ReadableStream({
+          start: (stream) => {
+            stream.enqueue(new TextEncoder().encode(half));
+            setTimeout(() => stream.error(new Error('closed midway')), 20);
+          },
+        }),
+        { headers: { 'Content-Type': 'application/json' } },
+      );
     }
   });
   app.get('/health', (c) => c.json({ name: channel.name, clock: new Date(now()).toISOString() }));

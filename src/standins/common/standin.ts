@@ -23,7 +23,17 @@ export interface Held {
 
 export const basketSchema = z.strictObject({
   lines: z
-    .array(z.strictObject({ listing: z.string(), units: z.int().min(1).max(100_000), price: z.string().regex(/^\d{1,8}\.\d{2}$/), grams: z.string().regex(/^\d{1,7}(\.\d{1,12})?$/).nullable() }))
+    .array(
+      z.strictObject({
+        listing: z.string(),
+        units: z.int().min(1).max(100_000),
+        price: z.string().regex(/^\d{1,8}\.\d{2}$/),
+        grams: z
+          .string()
+          .regex(/^\d{1,7}(\.\d{1,12})?$/)
+          .nullable(),
+      }),
+    )
     .min(1)
     .max(200),
   place: z.strictObject({ country: z.string().regex(/^[A-Z]{2}$/), part: z.string().nullable(), postcode: z.string().nullable() }),

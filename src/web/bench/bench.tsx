@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
-import { localOf, instantOf } from '../../core/exact/index.ts';
+import { instantOf, localOf } from '../../core/exact/index.ts';
 import { nameFault, TextPart, timeFault } from '../parts/field.tsx';
 import { Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName, stepWords } from '../parts/words.ts';
@@ -70,7 +70,21 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
         <p className="sentence bg-base-100 p-3">
           <TextPart label="Name of the basket" value={basket.name} fault={nameFault} onCommit={(name) => set('name', name)} />: to{' '}
           <TextPart label="Place" value={basket.place} onCommit={(place) => place.length > 1 && set('place', place)} /> with{' '}
-          <TextPart label="Codes" placeholder="no code" value={basket.codes.join(' ')} fault={(text) => (text.split(/\s+/).filter(Boolean).every((code) => /^[A-Z0-9]{3,20}$/.test(code)) ? null : 'codes are 3 to 20 capital letters and digits')} onCommit={(codes) => set('codes', codes.split(/\s+/).filter(Boolean))} /> at{' '}
+          <TextPart
+            label="Codes"
+            placeholder="no code"
+            value={basket.codes.join(' ')}
+            fault={(text) =>
+              text
+                .split(/\s+/)
+                .filter(Boolean)
+                .every((code) => /^[A-Z0-9]{3,20}$/.test(code))
+                ? null
+                : 'codes are 3 to 20 capital letters and digits'
+            }
+            onCommit={(codes) => set('codes', codes.split(/\s+/).filter(Boolean))}
+          />{' '}
+          at{' '}
           <TextPart
             label="Moment"
             placeholder="the moment above"
@@ -125,7 +139,9 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                       {channelIds.map((id) => {
                         const side = service.channels[id];
                         const there = side?.steps.filter((one) => one.step === step) ?? [];
-                        const earlier = sideSteps.slice(1, sideSteps.indexOf(step)).some((name) => total(service.meant.filter((one) => one.step === name)) !== total(side?.steps.filter((one) => one.step === name) ?? []));
+                        const earlier = sideSteps
+                          .slice(1, sideSteps.indexOf(step))
+                          .some((name) => total(service.meant.filter((one) => one.step === name)) !== total(side?.steps.filter((one) => one.step === name) ?? []));
                         const parts = step !== 'place' && (side?.steps.length ?? 0) > 0 && service.meant.length > 0 && total(meant) !== total(there) && !earlier;
                         return (
                           <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
@@ -152,7 +168,10 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                       <td key={id}>
                         <span className={`hung ${by ? 'text-off font-semibold' : ''}`}>
                           {channel?.down ? 'no answer' : there ? money(there.charge) : asked ? 'not offered' : '…'}
-                          <Plumb hang={channel?.down ? { is: 'no answer' } : by === 0 ? { is: 'matches' } : by !== null ? { is: 'off', by } : choice || there ? { is: 'not sold there' } : { is: 'matches' }} where={channelNames[id]} />
+                          <Plumb
+                            hang={channel?.down ? { is: 'no answer' } : by === 0 ? { is: 'matches' } : by !== null ? { is: 'off', by } : choice || there ? { is: 'not sold there' } : { is: 'matches' }}
+                            where={channelNames[id]}
+                          />
                         </span>
                       </td>
                     );
@@ -194,7 +213,16 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
             <h2 className="mt-5">Not offered</h2>
             {answer.answer.missing.map((one) => (
               <p key={one.service} className="border-t border-base-300 py-1.5">
-                {serviceName(book.book, one.service)}: <span className="muted">{one.why === 'no lane' ? 'no lane from this zone' : one.why === 'no mass' ? 'an item has no mass, and the table needs one' : one.why === 'beyond the table' ? 'heavier than the table reaches' : 'no zone has this place'}</span>
+                {serviceName(book.book, one.service)}:{' '}
+                <span className="muted">
+                  {one.why === 'no lane'
+                    ? 'no lane from this zone'
+                    : one.why === 'no mass'
+                      ? 'an item has no mass, and the table needs one'
+                      : one.why === 'beyond the table'
+                        ? 'heavier than the table reaches'
+                        : 'no zone has this place'}
+                </span>
               </p>
             ))}
           </>
@@ -204,7 +232,8 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   );
 }
 
-const words = (steps: readonly SideStep[]): string => (steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; '));
+const words = (steps: readonly SideStep[]): string =>
+  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
 
 /** The lines of the basket: units, and items found by their words. */
 function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; change: (lines: Basket['lines']) => void }) {
@@ -225,7 +254,18 @@ function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; chang
             return (
               <tr key={line.sku}>
                 <td className="w-20">
-                  <input type="number" min={1} max={10000} aria-label={`Units of ${line.sku}`} className="search !w-16" value={line.units} onChange={(event) => { const units = Number(event.target.value); if (Number.isInteger(units) && units >= 1 && units <= 10_000) change(basket.lines.map((one) => (one === line ? { ...one, units } : one))); }} />
+                  <input
+                    type="number"
+                    min={1}
+                    max={10000}
+                    aria-label={`Units of ${line.sku}`}
+                    className="search !w-16"
+                    value={line.units}
+                    onChange={(event) => {
+                      const units = Number(event.target.value);
+                      if (Number.isInteger(units) && units >= 1 && units <= 10_000) change(basket.lines.map((one) => (one === line ? { ...one, units } : one)));
+                    }}
+                  />
                 </td>
                 <td>
                   {item?.name ?? 'no such item'} <span className="muted mono">{line.sku}</span>
@@ -244,7 +284,16 @@ function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; chang
         </tbody>
       </table>
       <label className="mt-2 block">
-        Add <input data-filter className="search" aria-label="Add an item" placeholder="words of a name or SKU" value={text} onChange={(event) => setText(event.target.value)} onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].sku)} />
+        Add{' '}
+        <input
+          data-filter
+          className="search"
+          aria-label="Add an item"
+          placeholder="words of a name or SKU"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].sku)}
+        />
       </label>
       {found.map((item) => (
         <button type="button" key={item.sku} className="row-link" onClick={() => add(item.sku)}>

@@ -1,14 +1,14 @@
 import { NavLink, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, type Note } from '../../core/channels/index.ts';
-import { ChoicePart } from '../parts/field.tsx';
+import { hangOf } from '../check/hang.ts';
 import { failure } from '../parts/failed.ts';
+import { ChoicePart } from '../parts/field.tsx';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, clauseName, dated, money, serviceName } from '../parts/words.ts';
 import { useChannelsQuery, useLastCheckQuery, useSendMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';
-import { hangOf } from '../check/hang.ts';
 import { ReadBack } from './read-back.tsx';
 
 export function ChannelsStage() {
@@ -60,12 +60,22 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                 Download {name}
               </a>
             ))}
-            <button type="button" className="act main" disabled={Boolean(under) || sending.isLoading || unsaved > 0} title={unsaved > 0 ? 'Save the changes first: what is sent is what is saved' : ''} onClick={() => send({ id, who })}>
+            <button
+              type="button"
+              className="act main"
+              disabled={Boolean(under) || sending.isLoading || unsaved > 0}
+              title={unsaved > 0 ? 'Save the changes first: what is sent is what is saved' : ''}
+              onClick={() => send({ id, who })}
+            >
               Send 1 template, {offers} {offers === 1 ? 'offer' : 'offers'}
             </button>
           </span>
         </div>
-        {unsaved > 0 && <p className="text-limit small mb-2">Shown with your {unsaved} unsaved {unsaved === 1 ? 'change' : 'changes'}; sending takes the saved book.</p>}
+        {unsaved > 0 && (
+          <p className="text-limit small mb-2">
+            Shown with your {unsaved} unsaved {unsaved === 1 ? 'change' : 'changes'}; sending takes the saved book.
+          </p>
+        )}
         {state?.down && (
           <p className="aside-note off" role="alert">
             {state.down}. What you send is kept and can be sent again.
@@ -168,7 +178,12 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
               <tr>
                 <td>The feed targets</td>
                 <td>
-                  <ChoicePart label="Target country" value={book.book.channels[id].target} choices={['all', 'IE', 'GB', 'US', 'DE', 'FR'].map((value) => ({ value, label: value === 'all' ? 'all countries' : value }))} onCommit={(target) => book.edit(['channels', id, 'target'], target)} />
+                  <ChoicePart
+                    label="Target country"
+                    value={book.book.channels[id].target}
+                    choices={['all', 'IE', 'GB', 'US', 'DE', 'FR'].map((value) => ({ value, label: value === 'all' ? 'all countries' : value }))}
+                    onCommit={(target) => book.edit(['channels', id, 'target'], target)}
+                  />
                 </td>
               </tr>
             )}

@@ -16,7 +16,8 @@ function differing(told: readonly { name: string; text: string }[], live: readon
     const theirs = (live.find((one) => one.name === file.name)?.text ?? '').split('\n');
     const count = (lines: readonly string[]) => lines.reduce((all, line) => all.set(line, (all.get(line) ?? 0) + 1), new Map<string, number>());
     const [a, b] = [count(ours), count(theirs)];
-    const only = (from: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>) => [...from].filter(([line, times]) => line.trim() !== '' && times > (other.get(line) ?? 0)).map(([line]) => line.trim());
+    const only = (from: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>) =>
+      [...from].filter(([line, times]) => line.trim() !== '' && times > (other.get(line) ?? 0)).map(([line]) => line.trim());
     return [...only(a, b).map((line) => ({ file: file.name, told: line, live: null })), ...only(b, a).map((line) => ({ file: file.name, told: null, live: line }))];
   });
 }
@@ -36,7 +37,9 @@ export function ReadBack({ id, state }: { id: ChannelId; state: ChannelState | u
         </p>
       ))}
       <p className="border-t border-base-300 py-1.5">
-        {rows.length === 0 ? 'What is live is what was told, line for line.' : `${rows.length} lines differ from what was told ${dated(state.told.at)}${state.live.held.length > 0 ? ', those held included' : ''}.`}{' '}
+        {rows.length === 0
+          ? 'What is live is what was told, line for line.'
+          : `${rows.length} lines differ from what was told ${dated(state.told.at)}${state.live.held.length > 0 ? ', those held included' : ''}.`}{' '}
         {rows.length > 0 && (
           <button type="button" className="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
             {shown ? 'Hide them' : 'Show them'}

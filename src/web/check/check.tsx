@@ -45,7 +45,14 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const first = chosen.length > 0 ? null : worstOf(report?.findings ?? []);
   const shown = first ? (report?.findings.filter((one) => one.channel === first.channel && keyOf(one) === keyOf(first)) ?? []) : chosen;
   const check = report?.check;
-  const cells = rows.flatMap((row) => channelIds.map((id) => ({ row, id, hang: hangOf(report?.findings.filter((one) => inCell(one, id, row)) ?? []), asked: report?.classes.some((one) => one.channel === id && one.key === row.key) ?? false })));
+  const cells = rows.flatMap((row) =>
+    channelIds.map((id) => ({
+      row,
+      id,
+      hang: hangOf(report?.findings.filter((one) => inCell(one, id, row)) ?? []),
+      asked: report?.classes.some((one) => one.channel === id && one.key === row.key) ?? false,
+    })),
+  );
   const count = (is: string) => cells.filter((cell) => cell.asked && cell.hang.is === is).length;
 
   const begin = async () => {
@@ -57,7 +64,18 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
       'findings.csv',
       csvOf(
         ['class', 'channel', 'standing', 'cause', 'service', 'difference', 'largest', 'basket', 'place', 'codes'],
-        (report?.findings ?? []).map((one) => [className(book.book, one.class), channelNames[one.channel], one.standing, one.cause, serviceName(book.book, one.service), one.difference === null ? '' : money(one.difference), one.largest === null ? '' : money(one.largest), one.basket?.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') ?? '', one.corner.place, one.corner.codes.join(' ')]),
+        (report?.findings ?? []).map((one) => [
+          className(book.book, one.class),
+          channelNames[one.channel],
+          one.standing,
+          one.cause,
+          serviceName(book.book, one.service),
+          one.difference === null ? '' : money(one.difference),
+          one.largest === null ? '' : money(one.largest),
+          one.basket?.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') ?? '',
+          one.corner.place,
+          one.corner.codes.join(' '),
+        ]),
       ),
     );
 
@@ -137,7 +155,14 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                 <td>
                   <strong>{className(book.book, row.class)}</strong>
                   <div className="muted small">
-                    {row.class.is === 'edge' ? `${dated(row.class.at)} Dublin` : row.class.is === 'zone' && row.class.codes.length > 0 ? 'what the code changes' : row.class.is === 'zone' && row.class.zone === null ? 'places left out' : 'all baskets'}, {row.corners.toLocaleString('en')} corners
+                    {row.class.is === 'edge'
+                      ? `${dated(row.class.at)} Dublin`
+                      : row.class.is === 'zone' && row.class.codes.length > 0
+                        ? 'what the code changes'
+                        : row.class.is === 'zone' && row.class.zone === null
+                          ? 'places left out'
+                          : 'all baskets'}
+                    , {row.corners.toLocaleString('en')} corners
                   </div>
                 </td>
                 {cells
@@ -149,8 +174,30 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                     return (
                       <td key={id} className="!p-0">
                         {asked ? (
-                          <button type="button" className={`class-cell ${hang.is === 'off' ? 'off text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`} aria-pressed={active} title={hang.is === 'matches' && above > 0 ? 'nothing beyond what the rows above tell' : ''} onClick={() => go(`/check/${id}/${encodeURIComponent(row.key)}`)}>
-                            {by === undefined ? (hang.is === 'not sold there' ? '–' : hang.is === 'matches' && above > 0 ? <span className="muted small">as above</span> : '') : by === null ? 'one side' : signed(by)}
+                          <button
+                            type="button"
+                            className={`class-cell ${hang.is === 'off' ? 'off text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
+                            aria-pressed={active}
+                            title={hang.is === 'matches' && above > 0 ? 'nothing beyond what the rows above tell' : ''}
+                            onClick={() => go(`/check/${id}/${encodeURIComponent(row.key)}`)}
+                          >
+                            {by === undefined ? (
+                              hang.is === 'not sold there' ? (
+                                '–'
+                              ) : hang.is === 'matches' && above > 0 ? (
+                                <span className="muted small">as above</span>
+                              ) : (
+                                ''
+                              )
+                            ) : by === null ? (
+                              report?.findings.some((one) => inCell(one, id, row) && one.largest === null && one.meant === null) ? (
+                                'extra'
+                              ) : (
+                                'missing'
+                              )
+                            ) : (
+                              signed(by)
+                            )}
                             <Plumb hang={hang} where={channelNames[id]} />
                           </button>
                         ) : (
@@ -168,9 +215,13 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         {cellKey && chosen.length === 0 && report?.check ? (
           <>
             <h2>
-              {rows.find((row) => row.key === cellKey) ? className(book.book, (rows.find((row) => row.key === cellKey) as Row).class) : 'This class'} at {channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}
+              {rows.find((row) => row.key === cellKey) ? className(book.book, (rows.find((row) => row.key === cellKey) as Row).class) : 'This class'} at{' '}
+              {channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}
             </h2>
-            <p className="mt-2">Every corner matches: shoppers pay what was meant{(report.classes.find((one) => one.channel === channel && one.key === cellKey)?.toldAbove ?? 0) > 0 && ', but for what the rows above tell'}.</p>
+            <p className="mt-2">
+              Every corner matches: shoppers pay what was meant
+              {(report.classes.find((one) => one.channel === channel && one.key === cellKey)?.toldAbove ?? 0) > 0 && ', but for what the rows above tell'}.
+            </p>
           </>
         ) : (
           shown.map((one) => <FindingPanel key={`${one.key} ${one.service} ${one.difference}`} book={book} finding={one} moment={moment} />)
@@ -215,7 +266,11 @@ function rowsOf(book: OpenBook, report: CheckReport | null): Row[] {
 function sinceWords(book: OpenBook, key: string): string {
   const [channel = '', klass = '', cause = ''] = key.split('|');
   const [kind, ...rest] = klass.split(' ');
-  const where = kind === 'zone' ? className(book.book, { is: 'zone', zone: rest[0] || null, codes: rest.slice(1).filter(Boolean) }) : kind === 'edge' ? `${offerTitle(book.book, rest[0] ?? '')}, ${rest[1]}` : 'a change over there';
+  const where =
+    kind === 'zone'
+      ? className(book.book, { is: 'zone', zone: rest[0] || null, codes: rest.slice(1).filter(Boolean) })
+      : kind === 'edge'
+        ? `${offerTitle(book.book, rest[0] ?? '')}, ${rest[1]}`
+        : 'a change over there';
   return `${channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}, ${where}: ${cause}`;
 }
-

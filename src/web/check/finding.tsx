@@ -22,9 +22,18 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
   const held = data?.channels.find((one) => one.id === finding.channel)?.live?.held ?? [];
 
+  const theirs = theirRate(book, finding);
+
   const pin = () => {
     const id = `finding-${Date.now().toString(36)}`;
-    book.edit(['pinned', id], { id, name: `${className(book.book, finding.class)} at ${where}`, lines: basket.lines, place: basket.place, codes: basket.codes, moment: basket.moment === moment ? null : new Date(basket.moment).toISOString() });
+    book.edit(['pinned', id], {
+      id,
+      name: `${className(book.book, finding.class)} at ${where}`,
+      lines: basket.lines,
+      place: basket.place,
+      codes: basket.codes,
+      moment: finding.class.is === 'zone' ? null : new Date(basket.moment).toISOString(),
+    });
     go(`/bench/${id}`);
   };
 
@@ -35,13 +44,16 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
       </h2>
       <p className="mt-1 text-[15px]">
         <strong className={tone}>{said(finding)}</strong>{' '}
-        {finding.largest !== null && finding.difference !== null && Math.abs(finding.largest) > Math.abs(finding.difference) && <span className="muted">Up to {money(Math.abs(finding.largest))} in this class.</span>}
+        {finding.largest !== null && finding.difference !== null && Math.abs(finding.largest) > Math.abs(finding.difference) && (
+          <span className="muted">Up to {money(Math.abs(finding.largest))} in this class.</span>
+        )}
       </p>
       <p className="muted small mt-2">{finding.basket ? 'Smallest basket that shows it' : 'No basket of up to two different goods shows it; any such basket would'}</p>
       <p className="font-semibold">
-        {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)}, {priced(basket.value)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)},{' '}
+        {priced(basket.value)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
         {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
-        {basket.moment !== moment && `, ${dated(basket.moment)}`}
+        {finding.class.is !== 'zone' && `, ${dated(basket.moment)}`}
       </p>
       <table className="ruled mt-3">
         <thead>
@@ -76,6 +88,11 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
             {finding.cause === 'drift' ? 'Send again' : 'Send'}
           </button>
         )}
+        {theirs && (
+          <button type="button" className="act" onClick={() => book.edit(theirs.path, { is: 'flat', amount: theirs.amount })}>
+            Take theirs as intended
+          </button>
+        )}
         {(finding.cause === 'limit' || finding.cause === 'drift') && (
           <button type="button" className="act" onClick={() => accept({ key: finding.key, accepted: !finding.accepted, who })}>
             {finding.accepted ? 'No longer live with it' : 'Live with it'}
@@ -101,9 +118,21 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   );
 }
 
+/** Where somebody has changed a flat rate over there: the lane it belongs to, and their amount. */
+function theirRate(book: OpenBook, finding: FindingView): { path: string[]; amount: string } | null {
+  const there = finding.steps.there.find((one) => one.step === 'rate')?.amount;
+  const template = book.book.templates[0];
+  if (finding.cause !== 'drift' || finding.differs !== 'rate' || finding.class.is !== 'zone' || finding.class.zone === null || !template || typeof there !== 'number') return null;
+  if (template.lanes[finding.class.zone]?.[finding.service]?.rate.is !== 'flat') return null;
+  return { path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'], amount: money(there) };
+}
+
 function said(finding: FindingView): string {
   if (finding.cause === 'not sold there') return 'Not sold there.';
-  if (finding.difference === null) return finding.meant === null ? `Shoppers there are offered it at ${money(finding.charged?.delivery ?? 0)}, though it is not meant to be.` : 'Shoppers there are not offered it, though it is meant to be.';
+  if (finding.difference === null)
+    return finding.meant === null
+      ? `Shoppers there are offered it at ${money(finding.charged?.delivery ?? 0)}, though it is not meant to be.`
+      : 'Shoppers there are not offered it, though it is meant to be.';
   return `Shoppers there pay ${money(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
 }
 

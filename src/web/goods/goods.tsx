@@ -22,7 +22,13 @@ const sortKey = (item: Item, column: Column): number | string => {
 
 const column = createColumnHelper<Item>();
 const columns = goodsColumns.map((id) =>
-  column.accessor((item) => cellOf(item, id), { id, sortingFn: (a, b) => { const [x, y] = [sortKey(a.original, id), sortKey(b.original, id)]; return x < y ? -1 : x > y ? 1 : 0; } }),
+  column.accessor((item) => cellOf(item, id), {
+    id,
+    sortingFn: (a, b) => {
+      const [x, y] = [sortKey(a.original, id), sortKey(b.original, id)];
+      return x < y ? -1 : x > y ? 1 : 0;
+    },
+  }),
 );
 
 export function GoodsStage() {
@@ -46,7 +52,10 @@ function Goods({ book }: { book: OpenBook }) {
     onSortingChange: setSorting,
     getRowId: (item) => item.sku,
     globalFilterFn: (row, _, wanted: string[]) => {
-      const text = goodsColumns.map((id) => cellOf(row.original, id)).join(' ').toLowerCase();
+      const text = goodsColumns
+        .map((id) => cellOf(row.original, id))
+        .join(' ')
+        .toLowerCase();
       return wanted.every((word) => text.includes(word));
     },
     getColumnCanGlobalFilter: (one) => one.id === 'sku',
@@ -67,7 +76,13 @@ function Goods({ book }: { book: OpenBook }) {
     const read = itemSchema.safeParse(next);
     const figures = read.success ? readItem(read.data, book.book.market.currency as Currency) : null;
     const template = id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
-    const fault = !read.success ? `“${text}” does not go here: ${read.error.issues[0]?.message}` : figures && !figures.ok ? `${figures.problems[0]?.wrong}; right would be ${figures.problems[0]?.right}` : template ? `there is no template “${text}”` : null;
+    const fault = !read.success
+      ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
+      : figures && !figures.ok
+        ? `${figures.problems[0]?.wrong}; right would be ${figures.problems[0]?.right}`
+        : template
+          ? `there is no template “${text}”`
+          : null;
     if (fault) return setEditing({ sku: item.sku, column: id, fault });
     if (read.success) book.edit(['goods', item.sku, id], read.data[id]);
     setEditing(null);
@@ -86,7 +101,14 @@ function Goods({ book }: { book: OpenBook }) {
             {rows.length === book.goods.length ? `${book.goods.length} goods` : `${rows.length} of ${book.goods.length} goods`}
             {unweighed > 0 && <span className="text-off"> · {unweighed} without mass</span>}
           </span>
-          <input data-filter className="search" aria-label="Filter the goods" placeholder="Filter  /" value={filter} onChange={(event) => setSearch(event.target.value ? { filter: event.target.value } : {}, { replace: true })} />
+          <input
+            data-filter
+            className="search"
+            aria-label="Filter the goods"
+            placeholder="Filter  /"
+            value={filter}
+            onChange={(event) => setSearch(event.target.value ? { filter: event.target.value } : {}, { replace: true })}
+          />
           <span className="acts">
             <label className="act">
               Import CSV
@@ -111,7 +133,6 @@ function Goods({ book }: { book: OpenBook }) {
             {editing.sku}, {heads[editing.column].toLowerCase()}: {editing.fault}
           </p>
         )}
-        {/* biome-ignore lint/a11y/useSemanticElements: a grid of so many rows is drawn only where it is seen */}
         <div ref={box} className="min-h-0 grow overflow-auto border border-base-300" role="grid" aria-label="Goods" aria-rowcount={rows.length + 1} tabIndex={-1}>
           <div className="grid-row grid-head" role="row" style={{ gridTemplateColumns: widths }} tabIndex={-1}>
             {table.getHeaderGroups()[0]?.headers.map((head) => {
@@ -131,7 +152,14 @@ function Goods({ book }: { book: OpenBook }) {
               const item = rows[seen.index]?.original;
               if (!item) return null;
               return (
-                <div key={item.sku} className="grid-row" role="row" tabIndex={-1} aria-rowindex={seen.index + 2} style={{ gridTemplateColumns: widths, position: 'absolute', top: 0, width: '100%', transform: `translateY(${seen.start}px)` }}>
+                <div
+                  key={item.sku}
+                  className="grid-row"
+                  role="row"
+                  tabIndex={-1}
+                  aria-rowindex={seen.index + 2}
+                  style={{ gridTemplateColumns: widths, position: 'absolute', top: 0, width: '100%', transform: `translateY(${seen.start}px)` }}
+                >
                   {goodsColumns.map((id, at) => {
                     const isEditing = editing?.sku === item.sku && editing.column === id;
                     const text = cellOf(item, id);
@@ -190,7 +218,11 @@ function Goods({ book }: { book: OpenBook }) {
             })}
           </div>
         </div>
-        {rows.length === 0 && <p className="muted p-3">{book.goods.length === 0 ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.' : 'Nothing has all these words.'}</p>}
+        {rows.length === 0 && (
+          <p className="muted p-3">
+            {book.goods.length === 0 ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.' : 'Nothing has all these words.'}
+          </p>
+        )}
       </section>
     </div>
   );

@@ -1,9 +1,9 @@
 import { useNavigate, useParams } from 'react-router';
-import type { OfferBody } from '../../core/offers/index.ts';
-import { instantOf } from '../../core/exact/index.ts';
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
-import { Plumb, type Hang } from '../parts/plumb.tsx';
+import { instantOf } from '../../core/exact/index.ts';
+import type { OfferBody } from '../../core/offers/index.ts';
+import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, dated, money } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
@@ -40,7 +40,18 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
     let id = `offer-${offers.length + 1}`;
     while (offers.some((one) => one.id === id)) id = `${id}-b`;
     const title = code ? `${code}: 10 % off your order` : 'Free delivery from 60';
-    const value: OfferBody = { id, title, benefit, code, asks: code ? null : { value: '60.00', test: 'before' }, zones: null, window: { from: null, until: null, zone: book.book.market.timeZone }, addsTo: code ? ['delivery'] : ['goods', 'order'], terms: title, note: '' };
+    const value: OfferBody = {
+      id,
+      title,
+      benefit,
+      code,
+      asks: code ? null : { value: '60.00', test: 'before' },
+      zones: null,
+      window: { from: null, until: null, zone: book.book.market.timeZone },
+      addsTo: code ? ['delivery'] : ['goods', 'order'],
+      terms: title,
+      note: '',
+    };
     book.edit(['offers', id], value);
     go(`/offers/${id}`);
   };
@@ -60,8 +71,8 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
             </button>
           </span>
         </div>
-        <div className="timeline">
-          <div className="timeline-row !cursor-default muted small !border-t-0">
+        <div className="times">
+          <div className="times-row !cursor-default muted small !border-t-0">
             <span>{book.book.market.timeZone} time</span>
             <span className="relative h-full">
               {ticks.map((tick) => (
@@ -75,14 +86,14 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
             const { from, until, zone } = one.window;
             const [begin, end] = [at(from, zone), at(until, zone)];
             return (
-              <button type="button" key={one.id} className={`timeline-row ${one.id === offer?.id ? 'chosen' : ''}`} aria-pressed={one.id === offer?.id} onClick={() => go(`/offers/${one.id}`)}>
+              <button type="button" key={one.id} className={`times-row ${one.id === offer?.id ? 'chosen' : ''}`} aria-pressed={one.id === offer?.id} onClick={() => go(`/offers/${one.id}`)}>
                 <span title={one.title}>
                   {one.title} <span className="muted small">{one.code ? 'code' : 'delivery'}</span>
                 </span>
                 <span className="relative h-full overflow-hidden">
-                  {begin !== null && <span className="timeline-review" style={{ left: share(begin - longest), right: `calc(100% - ${share(begin)})` }} />}
-                  <span className={`timeline-bar ${one.code ? 'code' : ''}`} style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }} />
-                  <span className="timeline-now" style={{ left: share(moment) }} />
+                  {begin !== null && <span className="times-review" style={{ left: share(begin - longest), right: `calc(100% - ${share(begin)})` }} />}
+                  <span className={`times-bar ${one.code ? 'code' : ''}`} style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }} />
+                  <span className="times-now" style={{ left: share(moment) }} />
                 </span>
               </button>
             );
@@ -115,7 +126,15 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
                   const sent = state?.told?.files.some((file) => file.text.toLowerCase().includes(offer.id));
                   const begin = at(offer.window.from, offer.window.zone);
                   const review = dialectOf(id).reviewHours;
-                  const hang: Hang = held ? { is: 'in review' } : !note?.reads ? { is: 'not sold there' } : note.fidelity.is === 'exact' ? { is: 'matches' } : note.fidelity.is === 'bounded' ? { is: 'known limit', by: note.fidelity.bound } : { is: 'off', by: null };
+                  const hang: Hang = held
+                    ? { is: 'in review' }
+                    : !note?.reads
+                      ? { is: 'not sold there' }
+                      : note.fidelity.is === 'exact'
+                        ? { is: 'matches' }
+                        : note.fidelity.is === 'bounded'
+                          ? { is: 'known limit', by: note.fidelity.bound }
+                          : { is: 'off', by: null };
                   return (
                     <tr key={id}>
                       <td>

@@ -59,7 +59,14 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
           />
         )}{' '}
         {benefit.is === 'free up to' && <TextPart label="Cap" value={benefit.cap} fault={amountFault} onCommit={(cap) => set('benefit', { ...benefit, cap })} />}
-        {benefit.is === 'free services' && <Several label="Services" all={services.map((one) => ({ id: one.id, name: one.name.replace(/ delivery$/, '').toLowerCase() }))} chosen={benefit.services} onCommit={(next) => set('benefit', { ...benefit, services: next })} />}{' '}
+        {benefit.is === 'free services' && (
+          <Several
+            label="Services"
+            all={services.map((one) => ({ id: one.id, name: one.name.replace(/ delivery$/, '').toLowerCase() }))}
+            chosen={benefit.services}
+            onCommit={(next) => set('benefit', { ...benefit, services: next })}
+          />
+        )}{' '}
         {zones === null ? (
           'in every place'
         ) : (
@@ -133,10 +140,16 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
 function Several({ label, all, chosen, onCommit }: { label: string; all: readonly { id: string; name: string }[]; chosen: readonly string[]; onCommit: (chosen: string[]) => void }) {
   const rest = all.filter((one) => !chosen.includes(one.id));
   return (
-    // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a sentence
     <span role="group" aria-label={label}>
       {chosen.map((id) => (
-        <button type="button" key={id} className="part cursor-pointer" disabled={chosen.length === 1} title={chosen.length === 1 ? 'at least one stays' : 'click takes it away'} onClick={() => onCommit(chosen.filter((other) => other !== id))}>
+        <button
+          type="button"
+          key={id}
+          className="part cursor-pointer"
+          disabled={chosen.length === 1}
+          title={chosen.length === 1 ? 'at least one stays' : 'click takes it away'}
+          onClick={() => onCommit(chosen.filter((other) => other !== id))}
+        >
           {all.find((one) => one.id === id)?.name ?? id}
         </button>
       ))}

@@ -1,4 +1,4 @@
-import { problemDocument, type ProblemDocument } from '../../contract/index.ts';
+import { type ProblemDocument, problemDocument } from '../../contract/index.ts';
 
 /** What a failed request says, as a problem document: the server's own, or that it could not be reached. */
 export function failure(error: unknown): ProblemDocument {

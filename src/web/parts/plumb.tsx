@@ -40,8 +40,10 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
       <title>{words}</title>
       <path d="M4 2h12" stroke="var(--muted)" strokeWidth="1.6" strokeLinecap="round" />
       <g style={{ rotate: `${-leans}deg`, transformOrigin: '10px 2px' }}>
-        <path d={dotted ? 'M10 2v13' : 'M10 2v8.5'} stroke={colour} strokeWidth="1.4" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
-        {!dotted && <path d="M8.2 10.5h3.6l.7 2.4L10 18.2 7.5 12.9z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1.1" strokeLinejoin="round" />}
+        <path d={dotted ? 'M10 2v13' : 'M10 2v7'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
+        {!dotted && (
+          <path d="M8.7 8.2h2.6v1.5c2.3.6 2.9 2.7 2 4.5L10 19l-3.3-4.8c-.9-1.8-.3-3.9 2-4.5z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />
+        )}
       </g>
     </svg>
   );

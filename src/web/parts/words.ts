@@ -1,7 +1,7 @@
-import type { ClassOfBasket } from '../../core/check/index.ts';
 import type { Book, ChannelId } from '../../core/book/index.ts';
-import { type Currency, type Decimal, localOf, type Minor, minor, amountText, massWords, type Mass } from '../../core/exact/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
+import type { ClassOfBasket } from '../../core/check/index.ts';
+import { amountText, type Currency, type Decimal, localOf, type Mass, type Minor, massWords, minor } from '../../core/exact/index.ts';
 import type { Step } from '../../core/quote/index.ts';
 
 /** Sentences for people, made at the edge from the core's data. */
@@ -119,11 +119,22 @@ export function stepWords(book: Book, step: Step): { words: string; amount: Mino
     case 'discount':
       return { words: `${offerTitle(book, step.offer)} takes ${percentText(step.percent)} % off the order`, amount: minor(-step.took) };
     case 'rate':
-      return { words: step.kind === 'table' ? `Break ${step.above === null ? '' : `above ${massOf(step.above)} `}${step.upTo === null ? 'and on' : `to ${massOf(step.upTo)}`}` : step.kind === 'flat' ? 'Flat rate an order' : 'Free', amount: null };
+      return {
+        words:
+          step.kind === 'table'
+            ? `Break ${step.above === null ? '' : `above ${massOf(step.above)} `}${step.upTo === null ? 'and on' : `to ${massOf(step.upTo)}`}`
+            : step.kind === 'flat'
+              ? 'Flat rate an order'
+              : 'Free',
+        amount: null,
+      };
     case 'charge':
       return { words: 'The lane charges', amount: step.amount };
     case 'threshold':
-      return { words: `Free from ${money(step.threshold.value)} ${step.threshold.test} discounts: ${money(step.value)} ${step.met ? 'reaches it' : 'does not reach it'}`, amount: step.met ? minor(-step.took) : null };
+      return {
+        words: `Free from ${money(step.threshold.value)} ${step.threshold.test} discounts: ${money(step.value)} ${step.met ? 'reaches it' : 'does not reach it'}`,
+        amount: step.met ? minor(-step.took) : null,
+      };
     case 'offer':
       return { words: `${offerTitle(book, step.offer)} takes the delivery off`, amount: minor(-step.took) };
     case 'unused':

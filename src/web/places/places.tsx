@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { parsePattern } from '../../core/places/index.ts';
 import type { Book } from '../../core/book/index.ts';
+import { parsePattern } from '../../core/places/index.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import type { PlaceFound, Unanswered } from '../worker/desk.ts';
@@ -20,14 +20,16 @@ const countryName = (code: string): string => {
   }
 };
 
-const listFault = (least: number) => (text: string): string | null => {
-  if (split(text).length < least) return 'at least one place: a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
-  for (const word of split(text)) {
-    const read = parsePattern(word);
-    if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
-  }
-  return null;
-};
+const listFault =
+  (least: number) =>
+  (text: string): string | null => {
+    if (split(text).length < least) return 'at least one place: a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
+    for (const word of split(text)) {
+      const read = parsePattern(word);
+      if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
+    }
+    return null;
+  };
 /** Places are parted by commas, semicolons or white space; a whole postcode keeps its inner space by a comma around it. */
 const split = (text: string): string[] => (/[,;\n]/.test(text) ? text.split(/[,;\n]+/) : text.split(/\s+/)).map((one) => one.trim()).filter(Boolean);
 
@@ -70,7 +72,11 @@ function Places({ book }: { book: OpenBook }) {
   };
   const remove = () => {
     if (!zone) return;
-    book.editAll([{ path: ['templates', template?.id ?? '', 'zones'], value: order.filter((id) => id !== zone.id) }, { path: ['templates', template?.id ?? '', 'lanes', zone.id] }, { path: ['zones', zone.id] }]);
+    book.editAll([
+      { path: ['templates', template?.id ?? '', 'zones'], value: order.filter((id) => id !== zone.id) },
+      { path: ['templates', template?.id ?? '', 'lanes', zone.id] },
+      { path: ['zones', zone.id] },
+    ]);
     go('/places');
   };
 
@@ -112,9 +118,24 @@ function Places({ book }: { book: OpenBook }) {
           </div>
           <div className="sentence bg-base-100 p-4">
             The zone <TextPart key={`${zone.id} name`} label="Name of the zone" value={zone.name} fault={nameFault} onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())} /> takes in
-            <TextPart key={`${zone.id} takes`} lines label="Places taken in" value={zone.takes.join(', ')} fault={listFault(1)} onCommit={(text) => book.edit(['zones', zone.id, 'takes'], split(text))} />
+            <TextPart
+              key={`${zone.id} takes`}
+              lines
+              label="Places taken in"
+              value={zone.takes.join(', ')}
+              fault={listFault(1)}
+              onCommit={(text) => book.edit(['zones', zone.id, 'takes'], split(text))}
+            />
             and leaves out
-            <TextPart key={`${zone.id} leaves`} lines label="Places left out" placeholder="nothing; for example GB:HS*" value={zone.leaves.join(', ')} fault={listFault(0)} onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], split(text))} />
+            <TextPart
+              key={`${zone.id} leaves`}
+              lines
+              label="Places left out"
+              placeholder="nothing; for example GB:HS*"
+              value={zone.leaves.join(', ')}
+              fault={listFault(0)}
+              onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], split(text))}
+            />
           </div>
           <p className="muted small mt-2">A country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), one postcode (GB:HS1 2AA), or world. Commas between.</p>
           <table className="ruled mt-4">
@@ -191,7 +212,17 @@ function Places({ book }: { book: OpenBook }) {
                   {found.others.map((one) => (
                     <tr key={one.zone}>
                       <td>{zones.find((other) => other.id === one.zone)?.name}</td>
-                      <td className="muted">{one.left ? <>leaves out <code>{one.left}</code></> : <>also has it by <code>{one.pattern}</code>, less specific or later</>}</td>
+                      <td className="muted">
+                        {one.left ? (
+                          <>
+                            leaves out <code>{one.left}</code>
+                          </>
+                        ) : (
+                          <>
+                            also has it by <code>{one.pattern}</code>, less specific or later
+                          </>
+                        )}
+                      </td>
                     </tr>
                   ))}
                 </tbody>

@@ -9,7 +9,9 @@ Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
 export function LaneCurve({ curve, currency }: { curve: Curve; currency: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const byMass = curve.byMass.length > 0;
-  const points = byMass ? curve.byMass.map((one) => ({ x: one.grams / 1000, y: one.charge === null ? Number.NaN : one.charge / 100 })) : curve.byValue.map((one) => ({ x: one.value / 100, y: one.charge === null ? Number.NaN : one.charge / 100 }));
+  const points = byMass
+    ? curve.byMass.map((one) => ({ x: one.grams / 1000, y: one.charge === null ? Number.NaN : one.charge / 100 }))
+    : curve.byValue.map((one) => ({ x: one.value / 100, y: one.charge === null ? Number.NaN : one.charge / 100 }));
   const shape = JSON.stringify(points);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the points are compared by their figures
   useEffect(() => {
@@ -24,7 +26,12 @@ export function LaneCurve({ curve, currency }: { curve: Curve; currency: string 
         maintainAspectRatio: false,
         plugins: { tooltip: { callbacks: { title: () => '', label: (item) => `${Number(item.parsed.x).toLocaleString('en')} ${byMass ? 'kg' : currency}: ${Number(item.parsed.y).toFixed(2)}` } } },
         scales: {
-          x: { type: 'linear', title: { display: true, text: byMass ? 'order mass, kg' : `goods value, ${currency}`, color: muted }, ticks: { color: muted, maxTicksLimit: 6 }, grid: { display: false } },
+          x: {
+            type: 'linear',
+            title: { display: true, text: byMass ? 'order mass, kg' : `goods value, ${currency}`, color: muted },
+            ticks: { color: muted, maxTicksLimit: 6 },
+            grid: { display: false },
+          },
           y: { type: 'linear', beginAtZero: true, ticks: { color: muted, maxTicksLimit: 5, callback: (value) => Number(value).toFixed(2) }, grid: { color: 'rgb(128 128 128 / .2)' } },
         },
       },

@@ -1,6 +1,6 @@
-import type { LaneBody, RateBody, Service } from '../../core/rates/index.ts';
-import type { ZoneBody } from '../../core/places/index.ts';
 import { channelIds } from '../../core/book/index.ts';
+import type { ZoneBody } from '../../core/places/index.ts';
+import type { LaneBody, RateBody, Service } from '../../core/rates/index.ts';
 import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
@@ -10,7 +10,10 @@ type Table = RateBody & { is: 'table' };
 
 /** A block copied from a spreadsheet: upper edge and amount a line. Null where it is none. */
 export function readBlock(text: string): Table['breaks'] | null {
-  const rows = text.trim().split(/\r?\n/).map((row) => row.split(/\t|;|,(?=\s)/).map((cell) => cell.trim().replace(',', '.')));
+  const rows = text
+    .trim()
+    .split(/\r?\n/)
+    .map((row) => row.split(/\t|;|,(?=\s)/).map((cell) => cell.trim().replace(',', '.')));
   const breaks = rows.map(([to = '', amount = '']) => ({ to: /^(open|and on|-|–)?$/i.test(to) ? null : to.replace(/\s*(kg|g|lb|oz)$/, ''), amount: amount.replace(/^[€£$]\s*/, '') }));
   return rows.length > 0 && breaks.every((one) => amountFault(one.amount) === null && (one.to === null || figureFault(one.to) === null)) ? breaks : null;
 }
@@ -38,10 +41,21 @@ export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBoo
   const set = (field: string, value: unknown) => book.edit([...path, field], value);
   const kinds: Record<RateBody['is'], () => RateBody> = {
     flat: () => ({ is: 'flat', amount: rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : '5.00' }),
-    table: () => ({ is: 'table', unit: 'kg', breaks: [{ to: '1', amount: rate.is === 'flat' ? rate.amount : '5.00' }, { to: null, amount: rate.is === 'flat' ? rate.amount : '5.00' }] }),
+    table: () => ({
+      is: 'table',
+      unit: 'kg',
+      breaks: [
+        { to: '1', amount: rate.is === 'flat' ? rate.amount : '5.00' },
+        { to: null, amount: rate.is === 'flat' ? rate.amount : '5.00' },
+      ],
+    }),
     free: () => ({ is: 'free' }),
   };
-  const mine = channelIds.flatMap((id) => (notes?.[id] ?? []).filter((note) => note.fidelity.is !== 'exact' && (note.clause.about === 'rate' || note.clause.about === 'threshold') && note.clause.zone === zone.id && note.clause.service === service.id).map((note) => ({ id, note })));
+  const mine = channelIds.flatMap((id) =>
+    (notes?.[id] ?? [])
+      .filter((note) => note.fidelity.is !== 'exact' && (note.clause.about === 'rate' || note.clause.about === 'threshold') && note.clause.zone === zone.id && note.clause.service === service.id)
+      .map((note) => ({ id, note })),
+  );
   const problems = computed?.problems.filter((one) => path.every((step, i) => one.at[i] === step)) ?? [];
 
   return (
@@ -134,7 +148,12 @@ function Breaks({ rate, change }: { rate: Table; change: (rate: Table) => void }
           <tr>
             <th>
               Up to{' '}
-              <ChoicePart label="Unit of weight" value={rate.unit} choices={(['g', 'kg', 'oz', 'lb'] as const).map((unit) => ({ value: unit, label: unit }))} onCommit={(unit) => change({ ...rate, unit })} />
+              <ChoicePart
+                label="Unit of weight"
+                value={rate.unit}
+                choices={(['g', 'kg', 'oz', 'lb'] as const).map((unit) => ({ value: unit, label: unit }))}
+                onCommit={(unit) => change({ ...rate, unit })}
+              />
             </th>
             <th className="figure">Charge</th>
             <th />
@@ -175,7 +194,9 @@ function Breaks({ rate, change }: { rate: Table; change: (rate: Table) => void }
           {last?.to === null ? 'End with the last edge' : 'Go on without end'}
         </button>
       </p>
-      <p className="muted small">{last?.to === null ? 'Any heavier order pays the last charge.' : `Above ${last?.to} ${rate.unit} it is not offered.`} Paste two columns from a spreadsheet to replace all breaks.</p>
+      <p className="muted small">
+        {last?.to === null ? 'Any heavier order pays the last charge.' : `Above ${last?.to} ${rate.unit} it is not offered.`} Paste two columns from a spreadsheet to replace all breaks.
+      </p>
     </div>
   );
 }

@@ -67,9 +67,7 @@ function Rates({ book }: { book: OpenBook }) {
               {services.map((one) => (
                 <th key={one.id}>
                   {one.name}
-                  <div className="small">
-                    {one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days
-                  </div>
+                  <div className="small">{one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days</div>
                 </th>
               ))}
             </tr>
@@ -94,7 +92,6 @@ function Rates({ book }: { book: OpenBook }) {
                         type="button"
                         data-lane={`${row.id}/${one.id}`}
                         aria-pressed={selected}
-                        aria-selected={selected}
                         tabIndex={selected ? 0 : -1}
                         className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''}`}
                         onClick={() => go(`/rates/${row.id}/${one.id}`)}

@@ -78,7 +78,10 @@ export function RevisionsStage() {
         {taken.error && (
           <p className="aside-note off" role="alert">
             {failure(taken.error).title}
-            {failure(taken.error).conflicts && `: ${failure(taken.error).conflicts?.map((one) => pathWords(book.book, one.path)).join(', ')}`}
+            {failure(taken.error).conflicts &&
+              `: ${failure(taken.error)
+                .conflicts?.map((one) => pathWords(book.book, one.path))
+                .join(', ')}`}
           </p>
         )}
       </section>

@@ -4,8 +4,8 @@ import { valueAt } from '../../core/book/index.ts';
 import { failure } from '../parts/failed.ts';
 import { pathWords, valueWords } from '../parts/words.ts';
 import { useSaveMutation } from '../store/api.ts';
-import { cleared, dropped, rebased } from '../store/draft.ts';
 import { useBook } from '../store/desk.ts';
+import { cleared, dropped, rebased } from '../store/draft.ts';
 import { useAct, useSeen } from '../store/index.ts';
 import { opened } from '../store/view.ts';
 import { Panel } from './panel.tsx';
@@ -65,7 +65,10 @@ export function Changes() {
                     </td>
                     <td>
                       <label>
-                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} /> {valueWords(one.theirs)} <span className="muted">by {one.who}, revision {one.revision}</span>
+                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} /> {valueWords(one.theirs)}{' '}
+                        <span className="muted">
+                          by {one.who}, revision {one.revision}
+                        </span>
                       </label>
                     </td>
                   </tr>

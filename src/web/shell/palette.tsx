@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { channelNames, laneWords, serviceName } from '../parts/words.ts';
 import { channelIds } from '../../core/book/index.ts';
+import { channelNames, laneWords, serviceName } from '../parts/words.ts';
 import { useBook } from '../store/desk.ts';
 import { useAct } from '../store/index.ts';
 import { opened, themeSet } from '../store/view.ts';
@@ -39,7 +39,13 @@ export function Palette() {
     return [
       ...acts,
       ...zones.map((zone) => ({ name: zone.name, what: 'zone', run: to(`/places/${zone.id}`) })),
-      ...Object.entries(templates[0]?.lanes ?? {}).flatMap(([zone, row]) => Object.keys(row).map((service) => ({ name: `${zones.find((one) => one.id === zone)?.name ?? zone}, ${serviceName(book.book, service).toLowerCase()}`, what: `lane · ${laneWords(book.book, zone, service)}`, run: to(`/rates/${zone}/${service}`) }))),
+      ...Object.entries(templates[0]?.lanes ?? {}).flatMap(([zone, row]) =>
+        Object.keys(row).map((service) => ({
+          name: `${zones.find((one) => one.id === zone)?.name ?? zone}, ${serviceName(book.book, service).toLowerCase()}`,
+          what: `lane · ${laneWords(book.book, zone, service)}`,
+          run: to(`/rates/${zone}/${service}`),
+        })),
+      ),
       ...offers.map((offer) => ({ name: offer.title, what: 'offer', run: to(`/offers/${offer.id}`) })),
       ...pinned.map((basket) => ({ name: basket.name, what: 'pinned basket', run: to(`/bench/${basket.id}`) })),
       ...book.goods.map((item) => ({ name: item.name, what: item.sku, run: to(`/goods?filter=${encodeURIComponent(item.sku)}`) })),
@@ -75,7 +81,16 @@ export function Palette() {
       />
       <div id="found" role="listbox" aria-label="Found" className="mt-2">
         {found.map((one, i) => (
-          <div key={`${one.what} ${one.name}`} id={`found-${i}`} role="option" tabIndex={-1} aria-selected={i === at} className={`row-link ${i === at ? 'chosen' : ''}`} onClick={() => run(one)} onKeyDown={() => undefined}>
+          <div
+            key={`${one.what} ${one.name}`}
+            id={`found-${i}`}
+            role="option"
+            tabIndex={-1}
+            aria-selected={i === at}
+            className={`row-link ${i === at ? 'chosen' : ''}`}
+            onClick={() => run(one)}
+            onKeyDown={() => undefined}
+          >
             <span>{one.name}</span>
             <span className="muted">{one.what}</span>
           </div>

@@ -4,15 +4,15 @@ import { failure } from '../parts/failed.ts';
 import { dated } from '../parts/words.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook } from '../store/desk.ts';
-import { opened } from '../store/view.ts';
 import { useAct, useSeen } from '../store/index.ts';
+import { opened } from '../store/view.ts';
 import { Changes } from './changes.tsx';
 import { useKeys } from './keys.ts';
 import { KeysHelp } from './keys-help.tsx';
 import { MomentPanel } from './moment.tsx';
 import { Palette } from './palette.tsx';
-import { Strip } from './strip.tsx';
 import { stages } from './stages.ts';
+import { Strip } from './strip.tsx';
 import { WhoPanel } from './who.tsx';
 
 /** The top bar, the stage at hand, the pinned strip below. */

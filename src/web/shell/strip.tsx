@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
+import { classKey } from '../../core/check/index.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
-import { useCheckoutsQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook, useDesk, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
 import { stripToggled } from '../store/view.ts';
@@ -14,6 +15,7 @@ export function Strip() {
   const book = useBook();
   const moment = useMoment();
   const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
+  const { data: report } = useLastCheckQuery();
   const baskets = book?.saved.pinned ?? [];
   const { data: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
   if (!book) return null;
@@ -51,6 +53,9 @@ export function Strip() {
             const row = computed?.pinned.find((one) => one.id === basket.id);
             const first = row?.draft?.choices[0];
             const before = row?.saved?.choices.find((choice) => choice.service === first?.service);
+            const zone = row?.draft?.zone ?? null;
+            // The classes this basket lies in: what the last check says of them tells a known limit from a fault.
+            const keys = new Set([[], basket.codes].map((codes) => classKey({ is: 'zone', zone, codes })));
             const askedAt = baskets.findIndex((one) => one.id === basket.id);
             return (
               <tr key={basket.id}>
@@ -73,10 +78,24 @@ export function Strip() {
                   const choices = there?.answers[askedAt];
                   const choice = choices?.find((one) => one.speed === speed);
                   const by = first && choice ? choice.charge - choice.discount - (first.delivery - first.discount) : null;
-                  const hang: Hang = !there || there.down ? { is: 'no answer' } : !speed || !choices || choices.length === 0 ? { is: 'not sold there' } : by === null ? { is: 'off', by: null } : by === 0 ? { is: 'matches' } : { is: 'off', by };
+                  const known = report?.findings.find(
+                    (one) => one.channel === id && one.service === first?.service && keys.has(one.key.split('|')[1] ?? '') && Math.sign(one.difference ?? 0) === Math.sign(by ?? 0),
+                  );
+                  const hang: Hang =
+                    !there || there.down
+                      ? { is: 'no answer' }
+                      : !speed || !choices || choices.length === 0
+                        ? { is: 'not sold there' }
+                        : by === null
+                          ? { is: 'off', by: null }
+                          : by === 0
+                            ? { is: 'matches' }
+                            : known?.standing === 'in review'
+                              ? { is: 'in review' }
+                              : { is: known?.standing === 'known limit' ? 'known limit' : 'off', by };
                   return (
                     <td key={id} title={there?.down ?? undefined}>
-                      <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : ''}`}>
+                      <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
                         {hang.is === 'no answer' ? (asked ? 'no answer' : '…') : choice ? money(choice.charge) : '–'} <Plumb hang={hang} where={channelNames[id]} />
                       </span>
                     </td>

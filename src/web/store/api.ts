@@ -1,13 +1,34 @@
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
-  type acceptRequest, bookAnswer, type ChangesAnswer, changesAnswer, type ChannelState, channelsAnswer, type CheckoutAnswer, type CheckReport, type CheckState, checkoutAnswer, checkReport, checkState, clockAnswer,
-  goodsPage, revisionsPage, type Revision, type saveRequest, saveAnswer, type Send, sendSchema,
+  type acceptRequest,
+  bookAnswer,
+  type ChangesAnswer,
+  type ChannelState,
+  type CheckoutAnswer,
+  type CheckReport,
+  type CheckState,
+  changesAnswer,
+  channelsAnswer,
+  checkoutAnswer,
+  checkReport,
+  checkState,
+  clockAnswer,
+  goodsPage,
+  type Revision,
+  revisionsPage,
+  type Send,
+  saveAnswer,
+  type saveRequest,
+  sendSchema,
 } from '../../contract/index.ts';
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 
-const read = <T>(schema: z.ZodType<T>) => (answer: unknown): T => schema.parse(answer);
+const read =
+  <T>(schema: z.ZodType<T>) =>
+  (answer: unknown): T =>
+    schema.parse(answer);
 
 /** All that the server has. */
 export const api = createApi({
@@ -32,18 +53,38 @@ export const api = createApi({
     }),
     revisions: build.query<{ revisions: Revision[]; next: number | null }, void>({ query: () => '/revisions', transformResponse: read(revisionsPage), providesTags: ['Book'] }),
     changes: build.query<ChangesAnswer, { from: number; to: number }>({ query: ({ from, to }) => `/revisions/${from}/to/${to}`, transformResponse: read(changesAnswer) }),
-    save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({ query: (body) => ({ url: '/revisions', method: 'POST', body }), transformResponse: read(saveAnswer), invalidatesTags: (result) => (result ? ['Book'] : []) }),
-    takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({ query: ({ number, who }) => ({ url: `/revisions/${number}/taken-back`, method: 'POST', body: { who } }), transformResponse: read(saveAnswer), invalidatesTags: ['Book'] }),
+    save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
+      query: (body) => ({ url: '/revisions', method: 'POST', body }),
+      transformResponse: read(saveAnswer),
+      invalidatesTags: (result) => (result ? ['Book'] : []),
+    }),
+    takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({
+      query: ({ number, who }) => ({ url: `/revisions/${number}/taken-back`, method: 'POST', body: { who } }),
+      transformResponse: read(saveAnswer),
+      invalidatesTags: ['Book'],
+    }),
     importBook: build.mutation<{ revision: number }, { text: string; who: string }>({
       query: ({ text, who }) => ({ url: '/book/file', method: 'PUT', body: text, headers: { 'Content-Type': 'application/json', 'X-Who': who } }),
       transformResponse: read(saveAnswer),
       invalidatesTags: ['Book', 'Checkouts'],
     }),
     clock: build.query<{ now: string }, void>({ query: () => '/clock', transformResponse: read(clockAnswer), providesTags: ['Clock'] }),
-    pushClock: build.mutation<{ now: string }, number>({ query: (hours) => ({ url: '/clock/pushed', method: 'POST', body: { hours } }), transformResponse: read(clockAnswer), invalidatesTags: ['Clock', 'Channels', 'Checkouts'] }),
+    pushClock: build.mutation<{ now: string }, number>({
+      query: (hours) => ({ url: '/clock/pushed', method: 'POST', body: { hours } }),
+      transformResponse: read(clockAnswer),
+      invalidatesTags: ['Clock', 'Channels', 'Checkouts'],
+    }),
     channels: build.query<{ channels: ChannelState[] }, string>({ query: (moment) => `/channels?moment=${moment}`, transformResponse: read(channelsAnswer), providesTags: ['Channels'] }),
-    send: build.mutation<Send, { id: ChannelId; who: string }>({ query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }), transformResponse: read(sendSchema), invalidatesTags: ['Channels'] }),
-    checkouts: build.query<CheckoutAnswer, { moment: string; baskets: readonly Basket[] }>({ query: (body) => ({ url: '/checkouts', method: 'POST', body }), transformResponse: read(checkoutAnswer), providesTags: ['Checkouts'] }),
+    send: build.mutation<Send, { id: ChannelId; who: string }>({
+      query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }),
+      transformResponse: read(sendSchema),
+      invalidatesTags: ['Channels'],
+    }),
+    checkouts: build.query<CheckoutAnswer, { moment: string; baskets: readonly Basket[] }>({
+      query: (body) => ({ url: '/checkouts', method: 'POST', body }),
+      transformResponse: read(checkoutAnswer),
+      providesTags: ['Checkouts'],
+    }),
     lastCheck: build.query<CheckReport, void>({ query: () => '/checks/last', transformResponse: read(checkReport), providesTags: ['Check'] }),
     check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
     startCheck: build.mutation<CheckState, string>({ query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }), transformResponse: read(checkState) }),
@@ -53,6 +94,21 @@ export const api = createApi({
 });
 
 export const {
-  useBookQuery, useGoodsQuery, useRevisionsQuery, useChangesQuery, useSaveMutation, useTakeBackMutation, useImportBookMutation, useClockQuery, usePushClockMutation, useChannelsQuery, useSendMutation, useCheckoutsQuery,
-  useLastCheckQuery, useCheckQuery, useStartCheckMutation, useStopCheckMutation, useAcceptMutation,
+  useBookQuery,
+  useGoodsQuery,
+  useRevisionsQuery,
+  useChangesQuery,
+  useSaveMutation,
+  useTakeBackMutation,
+  useImportBookMutation,
+  useClockQuery,
+  usePushClockMutation,
+  useChannelsQuery,
+  useSendMutation,
+  useCheckoutsQuery,
+  useLastCheckQuery,
+  useCheckQuery,
+  useStartCheckMutation,
+  useStopCheckMutation,
+  useAcceptMutation,
 } = api;

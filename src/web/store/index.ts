@@ -25,7 +25,10 @@ export const store = configureStore({
 });
 
 store.subscribe(() => {
-  const { draft: { base, edits }, view: { asOf, strip, theme, who } } = store.getState();
+  const {
+    draft: { base, edits },
+    view: { asOf, strip, theme, who },
+  } = store.getState();
   localStorage.setItem(key, JSON.stringify({ draft: { base, edits }, view: { asOf, strip, theme, who } }));
 });
 

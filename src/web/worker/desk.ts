@@ -4,7 +4,7 @@ import { type ChannelFile, type Dialect, dialects, type Listed, type Note, type 
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem } from '../../core/exact/index.ts';
 import { type Item, readItem, type Weighed } from '../../core/goods/index.ts';
-import { type Fall, matches, parsePlace, patternText, type Place } from '../../core/places/index.ts';
+import { type Fall, matches, type Place, parsePlace, patternText } from '../../core/places/index.ts';
 import { type Answer, explain, type Question, questionOf, quote, type Step } from '../../core/quote/index.ts';
 import { chargeOf } from '../../core/rates/index.ts';
 
@@ -29,7 +29,12 @@ export interface Computed {
 export interface Sided {
   readonly answer: Answer;
   readonly goods: Minor;
-  readonly services: readonly { readonly service: string; readonly meant: readonly SideStep[]; readonly steps: readonly Step[]; readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>> }[];
+  readonly services: readonly {
+    readonly service: string;
+    readonly meant: readonly SideStep[];
+    readonly steps: readonly Step[];
+    readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>>;
+  }[];
 }
 
 export interface PlaceFound {
@@ -103,7 +108,14 @@ function compute(edits: readonly Edit[], moment: number): Computed {
     const after = answer(now.compiled, now.goods, basket);
     const book = now.compiled ?? saved?.compiled;
     const question = book && questionOf(basket, figuresOf(now.goods, book), moment);
-    return { id: basket.id, goods: after?.goods ?? minor(0), mass: after?.mass ?? null, saved: saved && answer(saved.compiled, saved.goods, basket), draft: after, problems: question && !question.ok ? question.problems : [] };
+    return {
+      id: basket.id,
+      goods: after?.goods ?? minor(0),
+      mass: after?.mass ?? null,
+      saved: saved && answer(saved.compiled, saved.goods, basket),
+      draft: after,
+      problems: question && !question.ok ? question.problems : [],
+    };
   });
   return { problems: now.problems, pinned };
 }
@@ -190,10 +202,19 @@ function curve(edits: readonly Edit[], zone: string, service: string): Curve | n
   const light = at(100 * gram);
   const from = lane.freeFrom?.value ?? null;
   const end = from === null ? 10_000 : from * 2;
-  const byValue = from === null ? [{ value: minor(0), charge: light }, { value: minor(end), charge: light }] : [{ value: minor(0), charge: light }, { value: from, charge: minor(0) }, { value: minor(end), charge: minor(0) }];
+  const byValue =
+    from === null
+      ? [
+          { value: minor(0), charge: light },
+          { value: minor(end), charge: light },
+        ]
+      : [
+          { value: minor(0), charge: light },
+          { value: from, charge: minor(0) },
+          { value: minor(end), charge: minor(0) },
+        ];
   return { byMass, byValue };
 }
-
 
 const desk = { load, compute, notes, bench, find, curve };
 export type Desk = typeof desk;

@@ -1,5 +1,5 @@
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
-import { type Problem, type Result } from '../../exact/index.ts';
+import type { Problem, Result } from '../../exact/index.ts';
 
 /** The two files of Findlark, as docs/formats/findlark.md lays them out. */
 export const speeds = ['economy', 'standard', 'swift'] as const;

@@ -18,7 +18,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const speedOf = (service: string) => speeds[service] ?? null;
   const parts = atlas(book).filter(shown);
   const wholes = parts.filter((one) => one.pattern.is === 'country');
-  const wider = (part: Assigned): string | null => (part.pattern.is === 'world' ? null : (wholes.find((one) => one.pattern.is === 'country' && part.pattern.is !== 'world' && one.pattern.country === part.pattern.country)?.zone ?? null));
+  const wider = (part: Assigned): string | null =>
+    part.pattern.is === 'world' ? null : (wholes.find((one) => one.pattern.is === 'country' && part.pattern.is !== 'world' && one.pattern.country === part.pattern.country)?.zone ?? null);
   // Entries go from wide to narrow, so that what does not fit in 64 is what few shoppers see.
   const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))].filter((one) => one.zone !== null).sort((a, b) => rank(a.pattern) - rank(b.pattern));
   const places = entered.flatMap((one) => {
@@ -51,7 +52,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
 
   for (const zone of book.zones) {
     const mine = entered.filter((one) => one.zone === zone.id);
-    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: mine.length === 0 ? null : `delivery entries for ${namesOf(mine)}`, fidelity: zoneFidelity(book, zone.id, mine, parts, wider, (service) => speedOf(service) !== null) });
+    notes.push({
+      clause: { about: 'zone', zone: zone.id },
+      reads: mine.length === 0 ? null : `delivery entries for ${namesOf(mine)}`,
+      fidelity: zoneFidelity(book, zone.id, mine, parts, wider, (service) => speedOf(service) !== null),
+    });
     if (mine.length === 0) continue;
     for (const service of book.services) {
       const lane = book.lanes.get(zone.id)?.get(service.id);
@@ -64,8 +69,17 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       }
       const lost = dropped.filter((one) => one.lane === lane);
       const { least, most } = reachOf(lane.rate);
-      const several: Fidelity = most === least ? exact : { is: 'bounded', bound: minor(most - least), why: `A basket pays its dearest item's entry, once: several items together may pay up to ${say(minor(most - least))} too little.`, remedies: ['a flat rate in the book', 'live with it'] };
-      const full: Fidelity = lost.length === 0 ? exact : { is: 'unsayable', why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`, remedies: ['target one country'] };
+      const several: Fidelity =
+        most === least
+          ? exact
+          : {
+              is: 'bounded',
+              bound: minor(most - least),
+              why: `A basket pays its dearest item's entry, once: several items together may pay up to ${say(minor(most - least))} too little.`,
+              remedies: ['a flat rate in the book', 'live with it'],
+            };
+      const full: Fidelity =
+        lost.length === 0 ? exact : { is: 'unsayable', why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`, remedies: ['target one country'] };
       const what = least === most ? say(most) : `${say(least)} to ${say(most)} by the item's own mass`;
       notes.push({ clause, reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`, fidelity: worstOf([several, full]) });
       if (lane.freeFrom && most > 0) {
@@ -78,8 +92,20 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
           continue;
         }
         const id = ownId(`free-${zone.id}-${service.id}`, ids);
-        promotions.push({ ...blank, id, title: fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title).title, kind: 'delivery', speeds: speed, least_value: value, countries: countries.join(' ') });
-        notes.push({ clause: threshold, reads: `promotion ${id} · ${speed} · least value ${value} · ${countries.join(' ')}`, fidelity: worstOf([beforeOnly(book, lane.freeFrom, most), reached.fidelity]) });
+        promotions.push({
+          ...blank,
+          id,
+          title: fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title).title,
+          kind: 'delivery',
+          speeds: speed,
+          least_value: value,
+          countries: countries.join(' '),
+        });
+        notes.push({
+          clause: threshold,
+          reads: `promotion ${id} · ${speed} · least value ${value} · ${countries.join(' ')}`,
+          fidelity: worstOf([beforeOnly(book, lane.freeFrom, most), reached.fidelity]),
+        });
       }
     }
   }
@@ -102,15 +128,30 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     for (const { fidelity: _, ...line } of said) promotions.push({ ...line, id: ownId(offer.id, ids) });
     const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
     const places = lines.map((line) => line.fidelity);
-    if (said.length === 0) notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: 'It reaches no whole country that the feed shows, or no speed named there.', remedies: ['live with it'] } });
-    else notes.push({ clause, reads: said.map((line) => `promotion ${line.kind} ${line.percent ? `${line.percent} %` : line.speeds} · ${line.countries}${line.least_value && ` · least value ${line.least_value}`}${line.code && ` · code ${line.code}`}`).join('; '), fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together]) });
+    if (said.length === 0)
+      notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: 'It reaches no whole country that the feed shows, or no speed named there.', remedies: ['live with it'] } });
+    else
+      notes.push({
+        clause,
+        reads: said
+          .map(
+            (line) =>
+              `promotion ${line.kind} ${line.percent ? `${line.percent} %` : line.speeds} · ${line.countries}${line.least_value && ` · least value ${line.least_value}`}${line.code && ` · code ${line.code}`}`,
+          )
+          .join('; '),
+        fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together]),
+      });
   }
   function reach(zones: ReadonlySet<string> | null) {
     const { countries, fidelity } = wholeCountries(book, zones);
     return { countries: inTarget(countries).join(' '), fidelity };
   }
 
-  const zoneOfName = new Map(entered.flatMap((one) => (one.pattern.is === 'world' || one.zone === null ? [] : [[entryText({ country: one.pattern.country, within: withinOf(one) ?? { is: 'country' }, speed: '', price: '' }), one.zone] as const])));
+  const zoneOfName = new Map(
+    entered.flatMap((one) =>
+      one.pattern.is === 'world' || one.zone === null ? [] : [[entryText({ country: one.pattern.country, within: withinOf(one) ?? { is: 'country' }, speed: '', price: '' }), one.zone] as const],
+    ),
+  );
   return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName };
 }
 
@@ -142,7 +183,12 @@ function zoneFidelity(book: CompiledBook, zone: string, mine: readonly Assigned[
   if (mine.length === 0) return { is: 'unsayable', why: 'Not in the countries the feed targets, or not a place that an entry can name.', remedies: ['target all countries'] };
   const found: Fidelity[] = [];
   const hidden = parts.filter((one) => one.zone === null && wider(one) === zone);
-  if (hidden.length > 0) found.push({ is: 'unsayable', why: `${namesOf(hidden)}: left out of the book, but under the country's entry there; up to ${amountText(dearest(book, zone), book.currency)} is promised where the shop does not deliver.`, remedies: ['deliver there', 'leave the country out of the feed', 'live with it'] });
+  if (hidden.length > 0)
+    found.push({
+      is: 'unsayable',
+      why: `${namesOf(hidden)}: left out of the book, but under the country's entry there; up to ${amountText(dearest(book, zone), book.currency)} is promised where the shop does not deliver.`,
+      remedies: ['deliver there', 'leave the country out of the feed', 'live with it'],
+    });
   const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
   const falls = narrower.filter((one) => [...(book.lanes.get(zone)?.keys() ?? [])].some((service) => said(service) && !book.lanes.get(one.zone ?? '')?.has(service)));
   if (falls.length > 0) found.push({ is: 'unsayable', why: `Services that ${namesOf(falls)} do not have fall under the country's entry there.`, remedies: ['offer them there too', 'live with it'] });

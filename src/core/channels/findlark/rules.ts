@@ -1,14 +1,14 @@
-import { type Instant, massOfGrams, type Minor, minor, nothing, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
+import { type Instant, type Minor, massOfGrams, minor, nothing, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import { euros } from '../euros.ts';
 import type { ChannelChoice, ChannelFile, Probe, Rules, SideStep } from '../dialect.ts';
+import { euros } from '../euros.ts';
 import { type Entry, type Feed, type FeedItem, itemsName, type Promotion, promotionsName, readFeed, speeds, writeItems, writePromotions } from './format.ts';
-
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const text = (name: string) => files.find((one) => one.name === name)?.text;
   const [items, promotions] = [text(itemsName), text(promotionsName)];
-  if (items === undefined || promotions === undefined) return { ok: false, problems: [{ at: [items === undefined ? itemsName : promotionsName], wrong: 'no such file', right: `${itemsName} and ${promotionsName}` }] };
+  if (items === undefined || promotions === undefined)
+    return { ok: false, problems: [{ at: [items === undefined ? itemsName : promotionsName], wrong: 'no such file', right: `${itemsName} and ${promotionsName}` }] };
   const feed = readFeed(items, promotions);
   return feed.ok ? { ok: true, value: rulesOf(feed.value) } : feed;
 }
@@ -17,7 +17,8 @@ const momentOf = (text: string): Instant | null => (text === '' ? null : Date.pa
 const words = (cell: string) => cell.split(' ').filter(Boolean);
 
 export const entryText = ({ country, within }: Entry): string => (within.is === 'country' ? country : within.is === 'part' ? within.part : `${country}:${within.prefix}*`);
-const patternOf = ({ country, within }: Entry): Pattern => (within.is === 'country' ? { is: 'country', country } : within.is === 'part' ? { is: 'part', country, part: within.part } : { is: 'prefix', country, prefix: within.prefix });
+const patternOf = ({ country, within }: Entry): Pattern =>
+  within.is === 'country' ? { is: 'country', country } : within.is === 'part' ? { is: 'part', country, part: within.part } : { is: 'prefix', country, prefix: within.prefix };
 const rankOf = ({ within }: Entry): number => (within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1);
 const fits = ({ country, within }: Entry, place: Place): boolean =>
   country === place.country && (within.is === 'country' || (within.is === 'part' ? place.part === within.part : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
@@ -31,7 +32,13 @@ export function rulesOf(feed: Feed): Rules {
   const alike = new Map<string, FeedItem[]>();
   for (const item of feed.items) alike.set(entriesKey(item), [...(alike.get(entriesKey(item)) ?? []), item]);
   const kinds = [...alike.values()].flatMap((same) => same[0] ?? []);
-  const promotions = feed.promotions.map((promotion) => ({ promotion, from: momentOf(promotion.from), until: momentOf(promotion.until), countries: new Set(words(promotion.countries)), speeds: new Set(words(promotion.speeds)) }));
+  const promotions = feed.promotions.map((promotion) => ({
+    promotion,
+    from: momentOf(promotion.from),
+    until: momentOf(promotion.until),
+    countries: new Set(words(promotion.countries)),
+    speeds: new Set(words(promotion.speeds)),
+  }));
   const shown = (place: Place) => feed.target === 'all' || feed.target === place.country;
   const entryFor = (item: FeedItem, place: Place, speed: string): Entry | null => {
     let best: Entry | null = null;
@@ -39,7 +46,10 @@ export function rulesOf(feed: Feed): Rules {
     return best;
   };
   return {
-    files: () => [{ name: itemsName, text: writeItems(feed) }, { name: promotionsName, text: writePromotions(feed) }],
+    files: () => [
+      { name: itemsName, text: writeItems(feed) },
+      { name: promotionsName, text: writePromotions(feed) },
+    ],
     patterns: [...new Map(kinds.flatMap((item) => item.entries.map((entry) => [entryText(entry), patternOf(entry)] as const))).values()],
     edgesAt(place) {
       const here = promotions.filter((one) => one.countries.has(place.country));
@@ -51,7 +61,9 @@ export function rulesOf(feed: Feed): Rules {
       };
     },
     placeKey: (place) =>
-      !shown(place) ? '' : kinds.map((item) => speeds.map((speed) => entryFor(item, place, speed)?.price ?? '-').join(' ')).join('|') + promotions.map((one) => (one.countries.has(place.country) ? '1' : '0')).join(''),
+      !shown(place)
+        ? ''
+        : kinds.map((item) => speeds.map((speed) => entryFor(item, place, speed)?.price ?? '-').join(' ')).join('|') + promotions.map((one) => (one.countries.has(place.country) ? '1' : '0')).join(''),
     probes: [...alike.values()].map(probeOf),
     without: (keys) => rulesOf({ ...feed, promotions: feed.promotions.filter((one) => !keys.has(one.id)) }),
     charges(basket, moment) {
@@ -59,7 +71,11 @@ export function rulesOf(feed: Feed): Rules {
       const value = minor(basket.lines.reduce((sum, line) => sum + line.price * line.units, 0));
       const live = promotions.filter(
         ({ promotion, from, until, countries }) =>
-          (from === null || from <= moment) && (until === null || moment < until) && (promotion.code === '' || basket.codes.includes(promotion.code)) && countries.has(basket.place.country) && (promotion.least_value === '' || value >= euros(promotion.least_value)),
+          (from === null || from <= moment) &&
+          (until === null || moment < until) &&
+          (promotion.code === '' || basket.codes.includes(promotion.code)) &&
+          countries.has(basket.place.country) &&
+          (promotion.least_value === '' || value >= euros(promotion.least_value)),
       );
       let discount: { took: Minor; by: Promotion } | null = null;
       for (const { promotion } of live) {
@@ -80,7 +96,12 @@ export function rulesOf(feed: Feed): Rules {
         const steps: SideStep[] = [{ step: 'place', amount: null, words: entryText(dearest.entry) }];
         if (discount) steps.push({ step: 'discount', amount: discount.took, words: discount.by.code || discount.by.title });
         steps.push({ step: 'rate', amount: dearest.charge, words: 'dearest item, once' });
-        if (freeing) steps.push({ step: freeing.id.startsWith('free-') ? 'threshold' : 'offer', amount: dearest.charge, words: `${freeing.title}${freeing.least_value ? `, from ${freeing.least_value} list value` : ''}` });
+        if (freeing)
+          steps.push({
+            step: freeing.id.startsWith('free-') ? 'threshold' : 'offer',
+            amount: dearest.charge,
+            words: `${freeing.title}${freeing.least_value ? `, from ${freeing.least_value} list value` : ''}`,
+          });
         const charge = freeing ? nothing : dearest.charge;
         steps.push({ step: 'pays', amount: charge, words: '' });
         return [{ speed, charge, discount: discount?.took ?? nothing, steps }];

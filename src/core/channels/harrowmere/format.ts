@@ -1,4 +1,4 @@
-import { type Problem, type Result } from '../../exact/index.ts';
+import type { Problem, Result } from '../../exact/index.ts';
 
 /** The file of Harrowmere, as docs/formats/harrowmere.md lays it out: one object a line. */
 export interface Rate {
@@ -45,7 +45,13 @@ const planName = 'Parcels';
 export const limits = { title: 36, key: 20, listings: 400, prefixes: 40, terms: 300 } as const;
 export const speeds = ['ECONOMY', 'STANDARD', 'EXPRESS'] as const;
 const euro = 'AT BE BG CY DE EE ES FI FR GR HR IT LT LU LV MT NL PT SI SK'.split(' ');
-export const regions: ReadonlyMap<string, readonly string[]> = new Map([['IRELAND', ['IE']], ['BRITAIN', ['GB']], ['EURO', euro], ['STATES', ['US']], ['JAPAN', ['JP']]]);
+export const regions: ReadonlyMap<string, readonly string[]> = new Map([
+  ['IRELAND', ['IE']],
+  ['BRITAIN', ['GB']],
+  ['EURO', euro],
+  ['STATES', ['US']],
+  ['JAPAN', ['JP']],
+]);
 export const elsewhere = 'ELSEWHERE';
 export const regionOf = (country: string): string => [...regions].find(([, countries]) => countries.includes(country))?.[0] ?? elsewhere;
 
@@ -62,32 +68,50 @@ export function write(plans: Plans): string {
   return `${lines.map((cells) => cells.join('\t')).join('\n')}\n`;
 }
 
-const deliveryLine = (one: DeliveryOffer) => ['DELIVERY', one.key, one.title, one.terms, one.speeds.join(' '), one.places?.join(' ') ?? 'ALL', one.listings.join(' '), one.leastSpend, one.code, one.from, one.until];
+const deliveryLine = (one: DeliveryOffer) => [
+  'DELIVERY',
+  one.key,
+  one.title,
+  one.terms,
+  one.speeds.join(' '),
+  one.places?.join(' ') ?? 'ALL',
+  one.listings.join(' '),
+  one.leastSpend,
+  one.code,
+  one.from,
+  one.until,
+];
 const goodsLine = (one: GoodsOffer) => ['GOODS', one.key, one.title, one.terms, one.percent, one.listings.join(' '), one.code, one.from, one.until];
 
 export function readPlans(text: string): Result<Plans> {
   const problems: Problem[] = [];
   const list = (cell: string | undefined) => (cell ?? '').split(' ').filter(Boolean);
   const plans = { listings: [] as Plans['listings'][number][], cuts: [] as Plans['cuts'][number][], rates: [] as Rate[], delivery: [] as DeliveryOffer[], goods: [] as GoodsOffer[] };
-  text.replace(/\n$/, '').split('\n').forEach((row, i) => {
+  for (const [i, row] of text.replace(/\n$/, '').split('\n').entries()) {
     const [kind, a = '', b = '', c = '', d = '', e = '', f = '', g = '', h = '', from = '', until = ''] = row.split('\t');
     switch (kind) {
       case 'SITE':
       case 'PLAN':
-        return;
+        break;
       case 'LISTING':
-        return plans.listings.push({ listing: a, price: b, grams: c });
+        plans.listings.push({ listing: a, price: b, grams: c });
+        break;
       case 'CUT':
-        return plans.cuts.push({ key: a, region: b, prefixes: list(c) });
+        plans.cuts.push({ key: a, region: b, prefixes: list(c) });
+        break;
       case 'RATE':
-        return plans.rates.push({ place: b, speed: c, once: d, unit: e === '250G' ? '250G' : 'ITEM', per: f });
+        plans.rates.push({ place: b, speed: c, once: d, unit: e === '250G' ? '250G' : 'ITEM', per: f });
+        break;
       case 'DELIVERY':
-        return plans.delivery.push({ key: a, title: b, terms: c, speeds: list(d), places: e === 'ALL' ? null : list(e), listings: list(f), leastSpend: g, code: h, from, until });
+        plans.delivery.push({ key: a, title: b, terms: c, speeds: list(d), places: e === 'ALL' ? null : list(e), listings: list(f), leastSpend: g, code: h, from, until });
+        break;
       case 'GOODS':
-        return plans.goods.push({ key: a, title: b, terms: c, percent: d, listings: list(e), code: f, from: g, until: h });
+        plans.goods.push({ key: a, title: b, terms: c, percent: d, listings: list(e), code: f, from: g, until: h });
+        break;
       default:
-        return problems.push({ at: [fileName, i + 1], wrong: `a line of kind “${kind}”`, right: 'SITE, LISTING, PLAN, CUT, RATE, DELIVERY or GOODS' });
+        problems.push({ at: [fileName, i + 1], wrong: `a line of kind “${kind}”`, right: 'SITE, LISTING, PLAN, CUT, RATE, DELIVERY or GOODS' });
+        break;
     }
-  });
+  }
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: plans };
 }

@@ -20,7 +20,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const speedOf = (service: string) => book.body.channels.harrowmere.speeds[service] ?? null;
   const listings = goods.map((item) => ({ listing: item.sku, price: say(item.price), grams: item.mass === null ? '' : gramsText(item.mass) }));
   const named = listings.slice(0, limits.listings).map((one) => one.listing);
-  const crowd: Fidelity = listings.length <= limits.listings ? exact : { is: 'unsayable', why: `Only ${limits.listings} of ${listings.length} goods fit on an offer's list there.`, remedies: ['list fewer goods there'] };
+  const crowd: Fidelity =
+    listings.length <= limits.listings ? exact : { is: 'unsayable', why: `Only ${limits.listings} of ${listings.length} goods fit on an offer's list there.`, remedies: ['list fewer goods there'] };
   notes.push({ clause: { about: 'goods' }, reads: `LISTING · ${listings.length} lines`, fidelity: exact });
 
   const rates: Rate[] = [];
@@ -30,7 +31,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   for (const zone of book.zones) {
     const places = world.placesOfZone(zone.id);
     const lost = world.lost.filter((one) => one.zone === zone.id);
-    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: places.length === 0 ? null : places.map((place) => describePlace(place, cuts)).join(' · '), fidelity: worstOf(lost.map((one) => one.fidelity)) });
+    notes.push({
+      clause: { about: 'zone', zone: zone.id },
+      reads: places.length === 0 ? null : places.map((place) => describePlace(place, cuts)).join(' · '),
+      fidelity: worstOf(lost.map((one) => one.fidelity)),
+    });
     for (const service of book.services) {
       const lane = book.lanes.get(zone.id)?.get(service.id);
       if (!lane) continue;
@@ -74,7 +79,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const lines = freeLines(book, offer, world.placesOfZone, speedOf);
     for (const line of lines.lines) delivery.push({ key: ownKey(offer.id, keys), ...common, ...line, leastSpend: offer.asks ? say(offer.asks.value) : '' });
     const asks = offer.asks ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
-    const reads = lines.lines.map((line) => `DELIVERY · ${line.speeds.join(' ')} · ${line.places?.join(' ') ?? 'ALL'}${offer.asks ? ` · least spend ${say(offer.asks.value)}` : ''}${offer.code ? ` · code ${offer.code}` : ''}`);
+    const reads = lines.lines.map(
+      (line) => `DELIVERY · ${line.speeds.join(' ')} · ${line.places?.join(' ') ?? 'ALL'}${offer.asks ? ` · least spend ${say(offer.asks.value)}` : ''}${offer.code ? ` · code ${offer.code}` : ''}`,
+    );
     notes.push({ clause, reads: reads.length === 0 ? null : reads.join('; '), fidelity: worstOf([lines.fidelity, asks, ...alwaysTogether(book, offer), short, crowd]) });
   }
 
@@ -120,7 +127,9 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
     const whole = inside.filter((one) => one.pattern.is === 'country' || one.pattern.is === 'world');
     // Countries of a region that the book does not name fall where the rest of its world does.
     const unnamed = (regions.get(region) ?? []).filter((country) => !whole.some((one) => countryOf(one.pattern) === country));
-    const rest = unnamed.map((country): Assigned => ({ pattern: { is: 'country', country }, place: { country, part: null, postcode: null }, zone: book.zoneOf({ country, part: null, postcode: null })?.zone.id ?? null }));
+    const rest = unnamed.map(
+      (country): Assigned => ({ pattern: { is: 'country', country }, place: { country, part: null, postcode: null }, zone: book.zoneOf({ country, part: null, postcode: null })?.zone.id ?? null }),
+    );
     const all = [...whole, ...rest];
     const main = region === elsewhere ? (whole.find((one) => one.pattern.is === 'world')?.zone ?? null) : mostCommon(all.map((one) => one.zone));
     zoneOfRegion.set(region, main);
@@ -143,7 +152,8 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
   };
 }
 
-const cutKey = (zone: string | null, region: string, cuts: readonly { key: string }[]): string => ownKey(zone ?? `closed-${region}`, new Set([...regions.keys(), elsewhere, ...cuts.map((one) => one.key)]));
+const cutKey = (zone: string | null, region: string, cuts: readonly { key: string }[]): string =>
+  ownKey(zone ?? `closed-${region}`, new Set([...regions.keys(), elsewhere, ...cuts.map((one) => one.key)]));
 
 function mostCommon(zones: readonly (string | null)[]): string | null {
   const counts = new Map<string | null, number>();
@@ -155,13 +165,29 @@ function rateOf(lane: Lane, say: (value: Minor) => string): Pick<Rate, 'once' | 
   const { rate } = lane;
   if (rate.is !== 'table') return { once: say(reachOf(rate).most), unit: 'ITEM', per: say(nothing), fidelity: exact };
   const fit = fitLots(rate);
-  const near: Fidelity = fit.bound === 0 ? exact : { is: 'bounded', bound: fit.bound, why: `No mass breaks there; the nearest line per started 250 g is up to ${say(fit.bound)} off.`, remedies: ['a charge per weight in the book', 'live with it'] };
-  const beyond: Fidelity = rate.open || (rate.edges.at(-1) ?? 0) >= stated.mass ? exact : { is: 'unsayable', why: 'It cannot stop at a mass there: what the table does not reach is sold all the same.', remedies: ['an open last break', 'live with it'] };
+  const near: Fidelity =
+    fit.bound === 0
+      ? exact
+      : {
+          is: 'bounded',
+          bound: fit.bound,
+          why: `No mass breaks there; the nearest line per started 250 g is up to ${say(fit.bound)} off.`,
+          remedies: ['a charge per weight in the book', 'live with it'],
+        };
+  const beyond: Fidelity =
+    rate.open || (rate.edges.at(-1) ?? 0) >= stated.mass
+      ? exact
+      : { is: 'unsayable', why: 'It cannot stop at a mass there: what the table does not reach is sold all the same.', remedies: ['an open last break', 'live with it'] };
   return { once: say(fit.once), unit: '250G', per: say(fit.per), fidelity: worstOf([near, beyond]) };
 }
 
 /** The lines that free an offer's services where they are to be free. */
-function freeLines(book: CompiledBook, offer: Offer, placesOfZone: (zone: string) => string[], speedOf: (service: string) => string | null): { lines: Pick<DeliveryOffer, 'speeds' | 'places'>[]; fidelity: Fidelity } {
+function freeLines(
+  book: CompiledBook,
+  offer: Offer,
+  placesOfZone: (zone: string) => string[],
+  speedOf: (service: string) => string | null,
+): { lines: Pick<DeliveryOffer, 'speeds' | 'places'>[]; fidelity: Fidelity } {
   const freed = freedServices(book, offer);
   const bySpeeds = new Map<string, string[]>();
   for (const { zone, services } of freed.zones) {

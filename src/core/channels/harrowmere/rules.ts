@@ -1,10 +1,9 @@
 import { amountText, gram, type Minor, minor, nothing, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import { euro, euros } from '../euros.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
-import { type DeliveryOffer, fileName, type GoodsOffer, type Plans, readPlans, regionOf, regions, speeds, write } from './format.ts';
+import { euro, euros } from '../euros.ts';
 import { lotEdges } from './fit.ts';
-
+import { type DeliveryOffer, fileName, type GoodsOffer, type Plans, readPlans, regionOf, regions, speeds, write } from './format.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
@@ -20,6 +19,7 @@ const open = (one: DeliveryOffer | GoodsOffer, moment: number) => (momentOf(one.
 export function rulesOf(plans: Plans): Rules {
   const listed = new Map([...plans.delivery, ...plans.goods].map((offer) => [offer, new Set(offer.listings)]));
   const sold = new Set(plans.listings.map((one) => one.listing));
+  const rateAt = new Map(plans.rates.map((rate) => [`${rate.place} ${rate.speed}`, rate]));
   const countriesOf = (region: string) => regions.get(region) ?? [];
   const placeAt = (place: Place): string => {
     const region = regionOf(place.country);
@@ -59,18 +59,28 @@ export function rulesOf(plans: Plans): Rules {
         const took = minor(linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0));
         if (took > (discount?.took ?? 0)) discount = { took, words: offer.code || offer.title };
       }
+      const delivering = live(plans.delivery);
       const spendOf = (offer: DeliveryOffer) => linesOf(offer).reduce((sum, line) => sum + line.price * line.units, 0);
       return speeds.flatMap((speed): ChannelChoice[] => {
-        const rate = plans.rates.find((one) => one.place === where && one.speed === speed);
+        const rate = rateAt.get(`${where} ${speed}`);
         const rated = rate && chargeOf(rate, basket);
         if (!rated) return [];
-        const freeing = live(plans.delivery).find(
-          (offer) => offer.speeds.includes(speed) && (offer.places === null || offer.places.includes(where)) && linesOf(offer).length > 0 && spendOf(offer) >= (offer.leastSpend === '' ? 0 : euros(offer.leastSpend)),
+        const freeing = delivering.find(
+          (offer) =>
+            offer.speeds.includes(speed) &&
+            (offer.places === null || offer.places.includes(where)) &&
+            linesOf(offer).length > 0 &&
+            spendOf(offer) >= (offer.leastSpend === '' ? 0 : euros(offer.leastSpend)),
         );
         const steps: SideStep[] = [{ step: 'place', amount: null, words: where }];
         if (discount) steps.push({ step: 'discount', amount: discount.took, words: discount.words });
         steps.push({ step: 'rate', amount: rated.charge, words: rated.words });
-        if (freeing) steps.push({ step: freeing.key.startsWith('FREE-') ? 'threshold' : 'offer', amount: rated.charge, words: `${freeing.title}${freeing.leastSpend ? `, spend from ${freeing.leastSpend} before discounts` : ''}` });
+        if (freeing)
+          steps.push({
+            step: freeing.key.startsWith('FREE-') ? 'threshold' : 'offer',
+            amount: rated.charge,
+            words: `${freeing.title}${freeing.leastSpend ? `, spend from ${freeing.leastSpend} before discounts` : ''}`,
+          });
         const charge = freeing ? nothing : rated.charge;
         steps.push({ step: 'pays', amount: charge, words: '' });
         return [{ speed, charge, discount: discount?.took ?? nothing, steps }];

@@ -28,7 +28,11 @@ export function render(book: CompiledBook): Rendition {
       const speed = book.body.channels['lerrin-shop'].speeds[service.id];
       if (!lane) continue;
       if (!speed) {
-        notes.push({ clause: { about: 'rate', zone: zone.id, service: service.id }, reads: null, fidelity: { is: 'unsayable', why: `${service.name} has no speed at Lerrin Shop in its settings.`, remedies: ['name a speed for it'] } });
+        notes.push({
+          clause: { about: 'rate', zone: zone.id, service: service.id },
+          reads: null,
+          fidelity: { is: 'unsayable', why: `${service.name} has no speed at Lerrin Shop in its settings.`, remedies: ['name a speed for it'] },
+        });
         continue;
       }
       const { steps, fidelity } = stepsOf(lane.rate, book.currency);
@@ -82,8 +86,20 @@ function stepsOf(rate: Rate, currency: Currency): { steps: ShopSpeed['steps']; f
   });
   // Grams that two edges share fold into the later step.
   const folded = rows.filter((row, i) => rows[i + 1]?.from !== row.from);
-  const fidelity: Fidelity = bound === 0 ? exact : { is: 'bounded', bound: minor(bound), why: `Masses are rounded up to whole grams there: within a gram of a break up to ${say(minor(bound))} differs.`, remedies: ['breaks on whole grams', 'live with it'] };
-  return { steps: { by: 'grams', rows: folded }, fidelity };
+  const between: Fidelity =
+    bound === 0
+      ? exact
+      : {
+          is: 'bounded',
+          bound: minor(bound),
+          why: `Masses are rounded up to whole grams there: within a gram of a break up to ${say(minor(bound))} differs.`,
+          remedies: ['breaks on whole grams', 'live with it'],
+        };
+  const cutOff = !rate.open && (rate.edges.at(-1) ?? 0) % gram !== 0;
+  const end: Fidelity = cutOff
+    ? { is: 'unsayable', why: 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.', remedies: ['a last edge on whole grams', 'live with it'] }
+    : exact;
+  return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end]) };
 }
 
 /** Offers that do not add must share a letter, those that add must not: letters are the groups of offers linked by not adding. */
@@ -119,7 +135,10 @@ function campaignOf(book: CompiledBook, offer: Offer, letter: string): { campaig
   const tail = { code: offer.code, leastValue: offer.asks && say(offer.asks.value), countries: places.countries, from: at(offer.from), until: at(offer.until) };
   switch (offer.benefit.is) {
     case 'percent off order':
-      return { campaign: { ...head, benefit: { kind: 'order', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '0' }, ...tail }, fidelity: worstOf([wholeOrder(places.fidelity), asks]) };
+      return {
+        campaign: { ...head, benefit: { kind: 'order', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '0' }, ...tail },
+        fidelity: worstOf([wholeOrder(places.fidelity), asks]),
+      };
     case 'free up to':
       return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(offer.benefit.cap) }, ...tail }, fidelity: worstOf([places.fidelity, asks]) };
     case 'free services': {
@@ -129,7 +148,14 @@ function campaignOf(book: CompiledBook, offer: Offer, letter: string): { campaig
       const caught = lanes.filter((one) => !services.has(one.service) && reachOf(one.lane.rate).least <= cap);
       const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, reachOf(one.lane.rate).most))));
       const fidelity: Fidelity =
-        bound === 0 ? exact : { is: 'bounded', bound, why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`, remedies: ['a cap in the book', 'live with it'] };
+        bound === 0
+          ? exact
+          : {
+              is: 'bounded',
+              bound,
+              why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`,
+              remedies: ['a cap in the book', 'live with it'],
+            };
       return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail }, fidelity: worstOf([fidelity, places.fidelity, asks]) };
     }
   }

@@ -1,10 +1,9 @@
-import { amountText, gram, instantOf, kept, type Mass, massWords, type Minor, minor, nothing, parseDecimal, percentOf, type Problem, type Result, sure } from '../../exact/index.ts';
-import { type Pattern, parsePattern, type Place, zoneFinder } from '../../places/index.ts';
 import { shaped } from '../../book/index.ts';
-import { euros } from '../euros.ts';
+import { gram, instantOf, kept, type Mass, type Minor, massWords, minor, nothing, type Problem, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
+import { type Pattern, type Place, parsePattern, zoneFinder } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
-import { type Campaign, clock, fileName, type Shop, shopSchema, type ShopSpeed } from './format.ts';
-
+import { euros } from '../euros.ts';
+import { type Campaign, clock, fileName, type Shop, type ShopSpeed, shopSchema } from './format.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
@@ -27,7 +26,10 @@ const pattern = (entry: string): Result<Pattern> => (entry === '*' ? { ok: true,
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
-  const zones = [...shop.zones.map((zone) => ({ id: zone.key, name: zone.name, takes: zone.places.map((one) => sure(pattern(one))), leaves: [] })), { id: '', name: 'closed', takes: shop.closed.map((one) => sure(pattern(one))), leaves: [] }];
+  const zones = [
+    ...shop.zones.map((zone) => ({ id: zone.key, name: zone.name, takes: zone.places.map((one) => sure(pattern(one))), leaves: [] })),
+    { id: '', name: 'closed', takes: shop.closed.map((one) => sure(pattern(one))), leaves: [] },
+  ];
   const find = zoneFinder(zones);
   const zoneAt = (place: Place) => {
     const zone = find(place)?.zone;
@@ -60,7 +62,12 @@ export function rulesOf(shop: Shop): Rules {
       const live = campaigns
         .filter(({ from, until }) => (from === null || from <= moment) && (until === null || moment < until))
         .map(({ campaign }) => campaign)
-        .filter((one) => (one.code === null || basket.codes.includes(one.code)) && (one.countries === null || one.countries.includes(basket.place.country)) && (one.leastValue === null || value >= euros(one.leastValue)));
+        .filter(
+          (one) =>
+            (one.code === null || basket.codes.includes(one.code)) &&
+            (one.countries === null || one.countries.includes(basket.place.country)) &&
+            (one.leastValue === null || value >= euros(one.leastValue)),
+        );
       return Object.entries(zone.speeds).flatMap(([speed, terms]) => choiceOf(speed, terms, zone.name, live, basket, value));
     },
   };
@@ -78,7 +85,10 @@ function choiceOf(speed: string, terms: ShopSpeed, zone: string, live: readonly 
   const savings = live
     .map((one) => ({ one, saves: one.benefit.kind === 'order' ? percentOf(value, sure(parseDecimal(one.benefit.percent, 3))) : rate <= euros(one.benefit.rateAtMost) ? rate : nothing }))
     .filter(({ saves }) => saves > 0);
-  const chosen = savings.filter(({ one, saves }) => !savings.some((rival) => rival.one.letter === one.letter && (rival.saves > saves || (rival.saves === saves && savings.indexOf(rival) < savings.findIndex((me) => me.one === one)))));
+  const chosen = savings.filter(
+    ({ one, saves }) =>
+      !savings.some((rival) => rival.one.letter === one.letter && (rival.saves > saves || (rival.saves === saves && savings.indexOf(rival) < savings.findIndex((me) => me.one === one)))),
+  );
   let discount = 0;
   for (const { one, saves } of chosen) {
     if (one.benefit.kind !== 'order') continue;
@@ -109,4 +119,3 @@ function rateOf(steps: ShopSpeed['steps'], value: Minor, basket: ChannelBasket):
   const row = steps.rows.findLast((one) => one.from <= grams);
   return row?.charge ? { charge: euros(row.charge), words: `from ${massWords((row.from * gram) as Mass)}` } : null;
 }
-

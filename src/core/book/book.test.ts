@@ -1,0 +1,149 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { smallBook } from '../../../tests/books/small.ts';
+import { changesOf, type Edit, foldChanges, readBookFile, takenBack, touches, valueAt, withEdit } from './index.ts';
+
+const path = (text: string) => text.split('/');
+
+describe('edits', () => {
+  const edits: fc.Arbitrary<Edit> = fc.oneof(
+    fc.record({ path: fc.constant(path('templates/soaps/lanes/home/post/rate/amount')), value: fc.constantFrom('1.00', '2.00') }),
+    fc.record({ path: fc.constant(path('templates/soaps/lanes/home/post/freeFrom')), value: fc.constant(null) }),
+    fc.record({ path: fc.constant(path('templates/soaps/lanes/north/post')) }),
+    fc.record({ path: fc.constantFrom(path('goods/BAR-OAT/price'), path('goods/BAR-SEA/price')), value: fc.constant('9.99') }),
+    fc.record({ path: fc.constant(path('offers/fresh')), value: fc.constant({ id: 'fresh', title: 'Fresh' }) }),
+    fc.record({ path: fc.constant(path('offers/suds/title')), value: fc.constant('New title') }),
+    fc.record({ path: fc.constant(path('goods/BAR-SEA')) }),
+  );
+
+  test('edits made and taken back leave the book as it was', () => {
+    fc.assert(
+      fc.property(fc.array(edits, { maxLength: 6 }), (list) => {
+        const book = smallBook();
+        let now: { tree: unknown; changes: ReturnType<typeof changesOf>['changes'] };
+        try {
+          now = changesOf(book, list);
+        } catch (error) {
+          // An edit to what an earlier one has removed leads nowhere, and says so.
+          expect(error).toBeInstanceOf(RangeError);
+          return;
+        }
+        const back = takenBack(now.changes).reduce<unknown>(withEdit, now.tree) as typeof book;
+        const byKey = (one: typeof book) => ({ ...one, goods: [...one.goods].sort((a, b) => (a.sku < b.sku ? -1 : 1)) });
+        expect(byKey(back)).toEqual(byKey(book));
+        expect(book).toEqual(smallBook());
+      }),
+    );
+  });
+
+  test('a value is found by keys and ids, and nothing where there is none', () => {
+    expect(valueAt(smallBook(), path('goods/BAR-OAT/mass/unit'))).toBe('lb');
+    expect(valueAt(smallBook(), path('zones/home/takes'))).toEqual(['IE']);
+    expect(valueAt(smallBook(), path('zones/nowhere/takes'))).toBeUndefined();
+    expect(valueAt(smallBook(), ['constructor'])).toBeUndefined();
+  });
+
+  test('paths that lead to or through each other touch', () => {
+    expect(touches(path('zones/home'), path('zones/home/name'))).toBe(true);
+    expect(touches(path('zones/home/takes'), path('zones/home/name'))).toBe(false);
+  });
+
+  test('several changes of one value fold into the first before and the last after; what came back is left out', () => {
+    const at = path('zones/home/name');
+    expect(
+      foldChanges([
+        { path: at, before: 'a', after: 'b' },
+        { path: at, before: 'b', after: 'c' },
+      ]),
+    ).toEqual([{ path: at, before: 'a', after: 'c' }]);
+    expect(
+      foldChanges([
+        { path: at, before: 'a', after: 'b' },
+        { path: at, before: 'b', after: 'a' },
+      ]),
+    ).toEqual([]);
+  });
+});
+
+describe('reading a book', () => {
+  type Loose = Record<string, never> & { [key: string]: never };
+  const broken = (change: (book: Loose) => void) => {
+    const book = smallBook() as unknown as Loose;
+    change(book);
+    const read = readBookFile(book);
+    return read.ok ? null : read.problems.map((one) => `${one.at.join('/')}: ${one.right}`);
+  };
+
+  test('a sound book is read', () => {
+    expect(readBookFile(smallBook()).ok).toBe(true);
+  });
+
+  test.each<[string, (book: never) => void, string]>([
+    [
+      'a currency that is none',
+      (book: { market: { currency: string } }) => {
+        book.market.currency = 'ZZZ';
+      },
+      'market/currency: a code of ISO 4217, such as EUR',
+    ],
+    [
+      'a zone the template does not know',
+      (book: { templates: { zones: string[] }[] }) => {
+        book.templates[0]?.zones.push('moon');
+      },
+      'templates/soaps/zones/2: home, north',
+    ],
+    [
+      'an unknown time zone',
+      (book: { offers: { window: { zone: string } }[] }) => {
+        if (book.offers[0]) book.offers[0].window.zone = 'Mars/Base';
+      },
+      'offers/suds/window/zone: an IANA zone such as Europe/Dublin',
+    ],
+    [
+      'an end before the start',
+      (book: { offers: { window: { from: string } }[] }) => {
+        if (book.offers[0]) book.offers[0].window.from = '2027-01-01T00:00';
+      },
+      'offers/suds/window/until: a time after 2027-01-01T00:00',
+    ],
+    [
+      'a percentage above 100',
+      (book: { offers: { benefit: { percent: string } }[] }) => {
+        if (book.offers[0]) book.offers[0].benefit.percent = '101';
+      },
+      'offers/suds/benefit/percent: a percentage above 0 and up to 100',
+    ],
+    [
+      'a SKU twice',
+      (book: { goods: unknown[] }) => {
+        book.goods.push(book.goods[0]);
+      },
+      'goods/BAR-OAT: each SKU once',
+    ],
+    [
+      'a pinned item that is not there',
+      (book: { pinned: { lines: { sku: string }[] }[] }) => {
+        const line = book.pinned[0]?.lines[0];
+        if (line) line.sku = 'GONE';
+      },
+      'pinned/two-bars/lines: a SKU of the goods',
+    ],
+    [
+      'a word the format does not have',
+      (book: Record<string, unknown>) => {
+        book.colour = 'red';
+      },
+      ': Unrecognized key: "colour"',
+    ],
+    [
+      'a postcode of another country',
+      (book: { zones: { takes: string[] }[] }) => {
+        book.zones[0]?.takes.push('GB:75001');
+      },
+      'zones/home/takes/1: outward and inward part, such as HS1 2AA',
+    ],
+  ])('%s is refused, with its place and what would be right', (_, change, expected) => {
+    expect(broken(change as never)).toContain(expected);
+  });
+});

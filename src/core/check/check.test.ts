@@ -1,0 +1,115 @@
+import { describe, expect, test } from 'vitest';
+import { demoBook } from '../../../demo/book.ts';
+import { opened } from '../../../tests/books/opened.ts';
+import { smallBook } from '../../../tests/books/small.ts';
+import { dialectOf, dialects, type Rules } from '../channels/index.ts';
+import { type Ask, cellsOf, checkChannel, cornersOf, endsOf, type Finding, Stopped, standingOf } from './index.ts';
+
+const now = Date.parse('2026-11-24T09:10:00Z');
+
+test('cells cover all numbers between the bounds, cut at every edge', () => {
+  expect(cellsOf([60, 70, 60], 1, 100)).toEqual([
+    { from: 1, to: 59 },
+    { from: 60, to: 69 },
+    { from: 70, to: 100 },
+  ]);
+  expect(cellsOf([0, 1, 500], 1, 100)).toEqual([{ from: 1, to: 100 }]);
+  expect(endsOf({ from: 3, to: 3 })).toEqual([3]);
+});
+
+describe('corners', () => {
+  const { book, goods } = opened(smallBook());
+  const corners = cornersOf(book, goods, [dialectOf('lerrin-shop').render(book, goods).rules], now);
+  const at = (place: string, code: boolean) => corners.filter((corner) => corner.question.place.country === place && corner.question.codes.length === (code ? 1 : 0) && corner.question.moment === now);
+
+  test('stand on each side of the threshold and of every break', () => {
+    const values = new Set(at('IE', false).map((corner) => corner.question.lines[0]?.price));
+    for (const value of [1, 5499, 5500, 100_000]) expect(values).toContain(value);
+    const pound = 725_747_792_000;
+    const masses = new Set(
+      at('GB', false)
+        .filter((corner) => corner.class.is === 'zone' && corner.class.zone === 'north')
+        .map((corner) => corner.question.lines[0]?.mass),
+    );
+    for (const mass of [pound, pound + 1, 3 * pound, 3 * pound + 1]) expect(masses).toContain(mass);
+    // The shop counts whole grams, rounded up: its own edge lies at 453 g.
+    expect(masses).toContain(453 * 1_600_000_000);
+  });
+
+  test('ask with and without the code, and on each side of its end', () => {
+    expect(at('IE', true).length).toBe(at('IE', false).length);
+    const end = Date.parse('2026-12-31T00:00:00Z');
+    const moments = new Set(corners.map((corner) => corner.question.moment));
+    expect(moments).toContain(end);
+    expect(moments).toContain(end - 1000);
+  });
+
+  test('reach every part of the map either side tells apart, and places no zone has', () => {
+    const zones = new Set(corners.flatMap((corner) => (corner.class.is === 'zone' ? [corner.class.zone] : [])));
+    expect(zones).toEqual(new Set(['home', 'north', null]));
+  });
+});
+
+/** A channel in memory that works by some rules, and holds back some promotions. */
+const working = (rules: Rules, held: readonly string[] = [], refused: readonly string[] = []): Ask => ({
+  live: async () => ({ rules: rules.without(new Set(held)), held: new Set(held), refused: new Set(refused) }),
+  checkout: async (moment, baskets) => baskets.map((basket) => rules.without(new Set(held)).charges(basket, moment)),
+});
+
+describe('causes', () => {
+  const sent = opened(smallBook());
+  const dialect = dialectOf('lerrin-shop');
+  const told = dialect.render(sent.book, sent.goods);
+  const speeds = sent.file.channels['lerrin-shop'].speeds;
+  const check = async (book: typeof sent, ask: Ask | null, was: Rules | null = told.rules) =>
+    (await checkChannel(book.book, book.goods, { id: 'lerrin-shop', sides: { rendition: dialect.render(book.book, book.goods), sent: was, speeds }, ask }, now, () => undefined)).findings;
+  const causes = (findings: readonly Finding[]) => [...new Set(findings.map((finding) => finding.cause))];
+
+  test('nothing else differs where the channel works by what it was told', async () => {
+    const findings = await check(sent, working(told.rules));
+    // But for the grams that the shop rounds up to, beside breaks in pounds.
+    expect(findings.length).toBeGreaterThan(0);
+    for (const finding of findings) expect(finding).toMatchObject({ cause: 'limit', class: { zone: 'north' }, differs: 'rate', note: { fidelity: { is: 'bounded' } } });
+  });
+
+  test('a rate edited over there is drift, shown by the smallest basket, at the rate', async () => {
+    const files = told.rules.files().map((file) => ({ ...file, text: file.text.replaceAll('7.30', '5.00') }));
+    const edited = dialect.read(files);
+    if (!edited.ok) throw new Error('unreadable');
+    const finding = (await check(sent, working(edited.value))).find((one) => one.cause === 'drift');
+    expect(finding).toMatchObject({ cause: 'drift', difference: -230, differs: 'rate', basket: { lines: [{ sku: 'BAR-OAT', units: 1 }], place: 'IE' } });
+    expect(standingOf(finding as Finding, new Set())).toBe('off');
+  });
+
+  test('a promotion held by a review is in review; a refused one is off', async () => {
+    expect(causes(await check(sent, working(told.rules, ['suds'])))).toContain('in review');
+    const refused = (await check(sent, working(told.rules, ['suds'], ['suds']))).find((one) => one.cause === 'refused');
+    expect(standingOf(refused as Finding, new Set())).toBe('off');
+  });
+
+  test('a change of the book that was not sent, and a book never sent, are unsent', async () => {
+    const file = smallBook();
+    const lane = file.templates[0]?.lanes.home?.post;
+    if (lane) lane.rate = { is: 'flat', amount: '8.00' };
+    expect(causes(await check(opened(file), working(told.rules)))).toContain('unsent');
+    expect(causes(await check(sent, { live: async () => ({ rules: null, held: new Set(), refused: new Set() }), checkout: async (_, baskets) => baskets.map(() => []) }, null))).toEqual(['unsent']);
+  });
+
+  test('a check can be stopped', async () => {
+    const run = checkChannel(sent.book, sent.goods, { id: 'lerrin-shop', sides: { rendition: told, sent: null, speeds }, ask: null }, now, () => {
+      throw new Stopped();
+    });
+    await expect(run).rejects.toThrow(Stopped);
+  });
+});
+
+test('the demo’s thresholds after discounts are found at every channel, within their bounds', async () => {
+  const { book, goods, file } = opened(demoBook());
+  for (const dialect of dialects) {
+    const rendition = dialect.render(book, goods);
+    const { findings } = await checkChannel(book, goods, { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null }, now, () => undefined);
+    const found = findings.find((one) => one.class.is === 'zone' && one.class.zone === 'ie' && one.class.codes[0] === 'GUST10');
+    expect(found, dialect.name).toMatchObject({ cause: 'limit', difference: -490, differs: 'threshold', note: { fidelity: { is: 'bounded', bound: 490 } } });
+    expect(found?.basket?.value).toBeGreaterThanOrEqual(6000);
+  }
+});

@@ -1,0 +1,100 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { parse } from 'csv-parse/sync';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { demoBook, demoLaterOffers } from '../../demo/book.ts';
+import { schemas } from '../../scripts/schemas.ts';
+import { dialects } from '../../src/core/channels/index.ts';
+import { csvOf, writeGoods } from '../../src/core/goods/index.ts';
+import { opened } from '../books/opened.ts';
+import { randomBook } from '../books/random.ts';
+import { smallBook } from '../books/small.ts';
+
+const formats = fileURLToPath(new URL('../../docs/formats/', import.meta.url));
+
+describe('JSON files, against their JSON Schemas (draft 2020-12) with ajv 8', () => {
+  const reader = () => new Ajv2020({ allErrors: true, formats: { 'date-time': (text: string) => !Number.isNaN(Date.parse(text)) } });
+  const schema = (name: string) => JSON.parse(readFileSync(`${formats}${name}.schema.json`, 'utf8')) as object;
+
+  test('the schemas written down are those the core reads by', () => {
+    for (const [name, made] of Object.entries(schemas())) expect(schema(name), `${name}: run npm run schemas`).toEqual(JSON.parse(JSON.stringify(made)));
+  });
+  test('the demo’s book, its baskets and other books are valid', () => {
+    const demo = demoBook();
+    const valid = reader().compile(schema('book'));
+    for (const book of [demo, { ...demo, offers: [...demo.offers, ...demoLaterOffers()] }, smallBook(), ...fc.sample(randomBook, 20)])
+      expect(valid(JSON.parse(JSON.stringify(book))), JSON.stringify(valid.errors)).toBe(true);
+    const basket = reader().compile(schema('basket'));
+    for (const one of demo.pinned) expect(basket(one), JSON.stringify(basket.errors)).toBe(true);
+  });
+  test('a book with a wrong amount or a word too many is not', () => {
+    const valid = reader().compile(schema('book'));
+    expect(valid({ ...demoBook(), colour: 'red' })).toBe(false);
+    const book = demoBook();
+    if (book.goods[0]) book.goods[0].price = '4,90';
+    expect(valid(book)).toBe(false);
+  });
+  test('Lerrin Shop’s file is valid for its schema', () => {
+    const { book, goods } = opened(demoBook());
+    const valid = reader().compile(schema('lerrin-shop'));
+    const text =
+      dialects
+        .find((dialect) => dialect.id === 'lerrin-shop')
+        ?.render(book, goods)
+        .rules.files()[0]?.text ?? '';
+    expect(valid(JSON.parse(text)), JSON.stringify(valid.errors)).toBe(true);
+  });
+});
+
+describe('CSV (RFC 4180), read back by csv-parse 7', () => {
+  test('the demo’s goods come back cell by cell', () => {
+    const rows = parse(writeGoods(demoBook().goods), { columns: true }) as Record<string, string>[];
+    expect(rows.map((row) => [row.sku, row.name, row.price])).toEqual(demoBook().goods.map((item) => [item.sku, item.name, item.price]));
+  });
+  test('any text survives, but for the apostrophe before what a spreadsheet would run', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.string(), fc.string({ unit: 'grapheme' }), fc.constantFrom('=SUM(A1)', '+1', '-2', '@x', 'a,"b"\r\nc')), { minLength: 1 }), (cells) => {
+        const back = parse(csvOf(['a', 'b', 'c'], cells), { relax_column_count: false }) as string[][];
+        const harmless = (cell: string) => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+        expect(back.slice(1)).toEqual(cells.map((row) => row.map(harmless)));
+      }),
+    );
+  });
+});
+
+describe('Findlark’s items, against their XML Schema with xmllint (libxml2)', () => {
+  const check = (text: string): string => {
+    const folder = mkdtempSync(join(tmpdir(), 'plemb-xml-'));
+    try {
+      writeFileSync(join(folder, 'items.xml'), text);
+      execFileSync('xmllint', ['--noout', '--schema', `${formats}findlark-items.xsd`, join(folder, 'items.xml')], { stdio: 'pipe' });
+      return 'valid';
+    } catch (error) {
+      return String((error as { stderr?: Buffer }).stderr);
+    } finally {
+      rmSync(folder, { recursive: true });
+    }
+  };
+  const items = (file: Parameters<typeof opened>[0]) => {
+    const { book, goods } = opened(file);
+    return (
+      dialects
+        .find((dialect) => dialect.id === 'findlark')
+        ?.render(book, goods)
+        .rules.files()[0]?.text ?? ''
+    );
+  };
+  test('the demo’s and other books’ are valid, with names that need escaping', () => {
+    const small = smallBook();
+    if (small.goods[0]) small.goods[0].name = 'Oats & <honey> “bar”';
+    for (const file of [demoBook(), small]) expect(check(items(file))).toBe('valid');
+  });
+  test('one with an unknown speed is not', () => {
+    expect(check(items(smallBook()).replaceAll('standard', 'fastest'))).toContain('not an element of the set');
+  });
+});
