@@ -59,15 +59,18 @@ export const sendSchema = z.object({
   report: z.array(remarkSchema),
   error: z.string().nullable(),
 });
-/** What is known of a channel: its last send, the files last accepted, and what it says of itself; `down` says why it does not answer. */
+/** What is known of a channel: its last send, what it last took, and what it says it holds back; `down` says why it does not answer. */
 export const channelState = z.object({
   id: channelId,
   lastSend: sendSchema.nullable(),
-  told: z.object({ revision: z.int(), at: moment, files: z.array(fileSchema) }).nullable(),
-  live: z.object({ files: z.array(fileSchema), held: z.array(heldSchema) }).nullable(),
+  told: z.object({ revision: z.int(), at: moment }).nullable(),
+  held: z.array(heldSchema),
   down: z.string().nullable(),
 });
 export const channelsAnswer = z.object({ channels: z.array(channelState) });
+/** A channel's files: those it last took, and those it says are live; null where there are none, or it does not answer. */
+export const channelFiles = z.object({ told: z.array(fileSchema).nullable(), live: z.array(fileSchema).nullable() });
+export type ChannelFiles = z.infer<typeof channelFiles>;
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;
 export type ChannelState = z.infer<typeof channelState>;

@@ -6,7 +6,13 @@ export type Database = pg.Pool;
 /** Something statements can be sent to: the pool, or the one connection of a transaction. */
 export type Connection = Pick<pg.ClientBase, 'query'>;
 
-export const connect = (url: string): Database => new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+/** A pool of connections. One that the database ends is dropped; whoever was using it is told by its statement. */
+export function connect(url: string): Database {
+  const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+  pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
+  return pool;
+}
 
 /** Runs work in one transaction: all of it counts or none. */
 export async function transaction<T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> {

@@ -46,4 +46,3 @@ export type Book = z.infer<typeof bookSchema>;
 export type BookFile = z.infer<typeof bookFileSchema>;
 export type Basket = z.infer<typeof basketSchema>;
 export type ChannelId = (typeof channelIds)[number];
-export type ChannelSettings = z.infer<typeof channelSchema>;

@@ -2,5 +2,5 @@
 export { type Cell, cellsOf, endsOf } from './cells.ts';
 export { type ClassOfBasket, type Corner, classKey, cornersOf, regionsOf } from './corners.ts';
 export { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, type Sides, type Verdict } from './judge.ts';
-export { type Ask, type ChannelReport, type ChannelToCheck, checkBounds, checkChannel, type Finding, findingKey, type Shown, type Standing, Stopped, standingOf } from './run.ts';
+export { type Ask, type ChannelReport, type ChannelToCheck, checkChannel, type Finding, findingKey, type Shown, type Standing, Stopped, standingOf } from './run.ts';
 export { basketsIn, tried } from './smallest.ts';

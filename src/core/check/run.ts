@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { type ChannelBasket, type Listed, type Note, type SideStep, stated } from '../channels/index.ts';
+import type { ChannelBasket, Listed, Note, SideStep } from '../channels/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import type { Question } from '../quote/index.ts';
@@ -261,6 +261,3 @@ export function standingOf(finding: Finding, accepted: ReadonlySet<string>): Sta
 
 /** What a finding is remembered by from one check to the next. */
 export const findingKey = (finding: Finding): string => `${finding.channel}|${classKey(finding.class)}|${finding.cause}`;
-
-/** Within what bounds a check is complete, for people. */
-export const checkBounds = stated;

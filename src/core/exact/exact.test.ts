@@ -20,7 +20,6 @@ import {
   sure,
 } from './index.ts';
 
-const eur = 'EUR' as Currency;
 const percent = (text: string): Decimal => sure(parseDecimal(text, 3));
 
 describe('money', () => {

@@ -31,7 +31,6 @@ export const templateSchema = z.strictObject({
 });
 
 export type Service = z.infer<typeof serviceSchema>;
-export type Template = z.infer<typeof templateSchema>;
 export type LaneBody = z.infer<typeof laneSchema>;
 export type RateBody = z.infer<typeof rateSchema>;
 export type ThresholdBody = z.infer<typeof thresholdSchema>;

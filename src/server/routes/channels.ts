@@ -39,20 +39,24 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       if (error instanceof ChannelDown) return error;
       throw error;
     });
-    const down = live instanceof ChannelDown ? live.message : null;
-    return {
-      id,
-      lastSend: last && sendView(last),
-      told: told && { revision: told.revision, at: told.requested.toISOString(), files: told.files },
-      live: live instanceof ChannelDown ? null : live,
-      down,
-    };
+    const taken = told && { revision: told.revision, at: told.requested.toISOString() };
+    return { id, lastSend: last && sendView(last), told: taken, ...(live instanceof ChannelDown ? { held: [], down: live.message } : { held: live.held, down: null }) };
   }
 
   return new Hono()
     .get('/channels', async (c) => {
       const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
       return c.json({ channels: await Promise.all(channelIds.map((id) => stateOf(id, moment))) });
+    })
+    .get('/channels/:id/files', async (c) => {
+      const id = channelOf(c.req.param('id'));
+      const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
+      const told = await lastAccepted(database, id);
+      const live = await clients[id].live(moment).catch((error: unknown) => {
+        if (error instanceof ChannelDown) return null;
+        throw error;
+      });
+      return c.json({ told: told?.files ?? null, live: live?.files ?? null });
     })
     .get('/channels/:id/files/:name', async (c) => {
       const { compiled, goods } = await standing(context);

@@ -3,10 +3,10 @@ import { useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { nameFault, TextPart, timeFault } from '../parts/field.tsx';
+import { keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import { Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName, stepWords } from '../parts/words.ts';
-import { useChannelsQuery, useCheckoutsQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useFilesQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/desk.ts';
 
@@ -27,11 +27,14 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   const go = useNavigate();
   const zone = book.book.market.timeZone;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
-  const { data: states } = useChannelsQuery(new Date(moment).toISOString());
-  const live = useMemo(() => Object.fromEntries((states?.channels ?? []).map((one) => [one.id, one.live?.files ?? null])), [states]);
+  const at = new Date(moment).toISOString();
+  const { data: shop } = useFilesQuery({ id: 'lerrin-shop', moment: at });
+  const { data: market } = useFilesQuery({ id: 'harrowmere', moment: at });
+  const { data: feed } = useFilesQuery({ id: 'findlark', moment: at });
+  const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
   const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
   const known = basket.lines.every((line) => book.savedGoods.some((item) => item.sku === line.sku));
-  const { data: asked } = useCheckoutsQuery({ moment: new Date(moment).toISOString(), baskets: [basket] }, { skip: !known || (sided !== null && 'problems' in sided) });
+  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || (sided !== null && 'problems' in sided) });
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
   const service = answer?.services.find((one) => one.service === chosen) ?? answer?.services.find((one) => one.service === answer.answer.choices[0]?.service) ?? answer?.services[0];
@@ -88,10 +91,10 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
           <TextPart
             label="Moment"
             placeholder="the moment above"
-            value={basket.moment === null ? '' : localOf(Date.parse(basket.moment), zone)}
+            value={basket.moment === null ? '' : shownTime(localOf(Date.parse(basket.moment), zone))}
             fault={timeFault}
             onCommit={(text) => {
-              const at = instantOf(text, zone);
+              const at = instantOf(keptTime(text) ?? '', zone);
               set('moment', at.ok ? new Date(at.value).toISOString() : null);
             }}
           />

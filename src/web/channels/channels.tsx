@@ -1,3 +1,4 @@
+import { useEffect, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, type Note } from '../../core/channels/index.ts';
@@ -6,9 +7,9 @@ import { failure } from '../parts/failed.ts';
 import { ChoicePart } from '../parts/field.tsx';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, clauseName, dated, money, serviceName } from '../parts/words.ts';
-import { useChannelsQuery, useLastCheckQuery, useSendMutation } from '../store/api.ts';
+import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import { useSeen } from '../store/index.ts';
+import { useAct, useSeen } from '../store/index.ts';
 import { ReadBack } from './read-back.tsx';
 
 export function ChannelsStage() {
@@ -33,8 +34,18 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const notes = useDesk((desk, edits) => desk.notes(edits), []);
   const { data: report } = useLastCheckQuery();
   const [send, sending] = useSendMutation();
-  const { data } = useChannelsQuery(new Date(moment).toISOString(), { pollingInterval: 2000 });
+  // Asked again while something is under way, or a channel does not answer.
+  const [restless, setRestless] = useState(false);
+  const { data } = useChannelsQuery(new Date(moment).toISOString(), { pollingInterval: restless ? 1000 : 0 });
   const state = data?.channels.find((one) => one.id === id);
+  const waits = Boolean(state?.down) || state?.lastSend?.state === 'queued' || state?.lastSend?.state === 'sending';
+  useEffect(() => setRestless(waits), [waits]);
+  const accepted = state?.told?.revision ?? 0;
+  const act = useAct();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a send that ended is what makes the files stale
+  useEffect(() => {
+    act(api.util.invalidateTags(['Checkouts']));
+  }, [accepted, waits, act]);
   const mine = notes?.[id] ?? [];
   const offers = mine.filter((note) => note.clause.about === 'offer' && note.reads).length;
   const under = state?.lastSend && (state.lastSend.state === 'queued' || state.lastSend.state === 'sending');
@@ -190,7 +201,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           </tbody>
         </table>
         <h2 className="mt-5">Read back</h2>
-        <ReadBack id={id} state={state} />
+        <ReadBack id={id} state={state} moment={moment} />
       </aside>
     </div>
   );

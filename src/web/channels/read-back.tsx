@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { ChannelState } from '../../contract/index.ts';
 import type { ChannelId } from '../../core/book/index.ts';
 import { channelNames, dated } from '../parts/words.ts';
+import { useFilesQuery } from '../store/api.ts';
 
 interface Differing {
   readonly file: string;
@@ -23,15 +24,16 @@ function differing(told: readonly { name: string; text: string }[], live: readon
 }
 
 /** What the channel says is live, beside what it was told. */
-export function ReadBack({ id, state }: { id: ChannelId; state: ChannelState | undefined }) {
+export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelState | undefined; moment: number }) {
   const [shown, setShown] = useState(false);
-  if (!state) return <p className="muted">Asking {channelNames[id]} …</p>;
-  if (!state.live) return <p className="text-off">{state.down}</p>;
-  if (!state.told) return <p className="muted">Nothing has been sent to {channelNames[id]} yet. “Send” takes the book as saved.</p>;
-  const rows = differing(state.told.files, state.live.files);
+  const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
+  if (!state || !data) return <p className="muted">Asking {channelNames[id]} …</p>;
+  if (state.down || !data.live) return <p className="text-off">{state.down}</p>;
+  if (!state.told || !data.told) return <p className="muted">Nothing has been sent to {channelNames[id]} yet. “Send” takes the book as saved.</p>;
+  const rows = differing(data.told, data.live);
   return (
     <div>
-      {state.live.held.map((one) => (
+      {state.held.map((one) => (
         <p key={one.key} className="border-t border-base-300 py-1.5">
           <code>{one.key}</code> {one.state === 'refused' ? <span className="text-off">refused: {one.reason}</span> : <>in review, at the latest until {dated(one.until)}</>}
         </p>
@@ -39,7 +41,7 @@ export function ReadBack({ id, state }: { id: ChannelId; state: ChannelState | u
       <p className="border-t border-base-300 py-1.5">
         {rows.length === 0
           ? 'What is live is what was told, line for line.'
-          : `${rows.length} lines differ from what was told ${dated(state.told.at)}${state.live.held.length > 0 ? ', those held included' : ''}.`}{' '}
+          : `${rows.length} lines differ from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`}{' '}
         {rows.length > 0 && (
           <button type="button" className="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
             {shown ? 'Hide them' : 'Show them'}

@@ -2,11 +2,12 @@ import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { CheckReport, FindingView } from '../../contract/index.ts';
 import { channelIds } from '../../core/book/index.ts';
+import { stated } from '../../core/channels/index.ts';
 import { csvOf } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import { failure } from '../parts/failed.ts';
 import { Plumb } from '../parts/plumb.tsx';
-import { channelNames, className, dated, money, offerTitle, serviceName, signed } from '../parts/words.ts';
+import { channelNames, className, dated, massOf, money, offerTitle, priced, serviceName, signed } from '../parts/words.ts';
 import { api, useCheckQuery, useLastCheckQuery, useStartCheckMutation, useStopCheckMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
@@ -86,7 +87,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           <h1>Check</h1>
           {check && (
             <span className="muted">
-              {check.all.toLocaleString('en')} baskets stand for all to 30 kg, €1,000, two codes · as of {dated(check.moment)}
+              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)}, {priced(stated.value)}, {stated.codes} codes · as of {dated(check.moment)}
             </span>
           )}
           <span className="acts">

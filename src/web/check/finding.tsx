@@ -20,7 +20,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   const where = channelNames[finding.channel];
   const basket = finding.basket ?? finding.corner;
   const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
-  const held = data?.channels.find((one) => one.id === finding.channel)?.live?.held ?? [];
+  const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
 
   const theirs = theirRate(book, finding);
 

@@ -1,6 +1,6 @@
 import { createColumnHelper, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type SortingState, useReactTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Currency, sure } from '../../core/exact/index.ts';
 import { cellOf, entryOf, type GoodsFile, goodsColumns, type Item, itemSchema, readItem, writeGoods } from '../../core/goods/index.ts';
@@ -39,11 +39,19 @@ export function GoodsStage() {
 /** The goods as one sheet: filter, sort, edit in place, take in and out as CSV. */
 function Goods({ book }: { book: OpenBook }) {
   const [search, setSearch] = useSearchParams();
-  const filter = search.get('filter') ?? '';
+  const asked = search.get('filter') ?? '';
+  const [filter, setFilter] = useState(asked);
+  // The address follows what is typed, and what is typed follows an address that somebody opens.
+  useEffect(() => setFilter(asked), [asked]);
   const [sorting, setSorting] = useState<SortingState>([]);
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const [editing, setEditing] = useState<{ sku: string; column: Column; fault: string | null } | null>(null);
   const box = useRef<HTMLDivElement>(null);
+  const waiting = useRef(0);
+  const follow = (text: string) => {
+    clearTimeout(waiting.current);
+    waiting.current = window.setTimeout(() => setSearch(text ? { filter: text } : {}, { replace: true }), 400);
+  };
   const words = useMemo(() => filter.toLowerCase().split(/\s+/).filter(Boolean), [filter]);
   const table = useReactTable({
     data: book.goods as Item[],
@@ -107,7 +115,10 @@ function Goods({ book }: { book: OpenBook }) {
             aria-label="Filter the goods"
             placeholder="Filter  /"
             value={filter}
-            onChange={(event) => setSearch(event.target.value ? { filter: event.target.value } : {}, { replace: true })}
+            onChange={(event) => {
+              setFilter(event.target.value);
+              follow(event.target.value);
+            }}
           />
           <span className="acts">
             <label className="act">

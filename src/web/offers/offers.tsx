@@ -122,8 +122,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
                 {channelIds.map((id) => {
                   const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
                   const state = data?.channels.find((one) => one.id === id);
-                  const held = state?.live?.held.find((one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`));
-                  const sent = state?.told?.files.some((file) => file.text.toLowerCase().includes(offer.id));
+                  const held = state?.held.find((one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`));
                   const begin = at(offer.window.from, offer.window.zone);
                   const review = dialectOf(id).reviewHours;
                   const hang: Hang = held
@@ -148,7 +147,11 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
                             <Plumb hang={hang} where={channelNames[id]} />
                           </span>
                           <span>
-                            {held ? `${held.state === 'refused' ? `refused: ${held.reason}` : `in review, at the latest until ${dated(held.until)}`}` : sent ? 'sent' : 'not sent yet'}
+                            {held
+                              ? `${held.state === 'refused' ? `refused: ${held.reason}` : `in review, at the latest until ${dated(held.until)}`}`
+                              : state?.told
+                                ? `last sent with revision ${state.told.revision}${state.told.revision < book.revision ? ', saved since' : ''}`
+                                : 'never sent'}
                             {note && note.fidelity.is !== 'exact' && <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}> · {note.fidelity.why}</span>}
                           </span>
                         </span>

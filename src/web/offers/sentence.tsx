@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import type { OfferBody } from '../../core/offers/index.ts';
-import { amountFault, ChoicePart, figureFault, nameFault, TextPart, timeFault } from '../parts/field.tsx';
+import { amountFault, ChoicePart, figureFault, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
 
 const codeFault = (text: string): string | null => (/^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits');
@@ -17,8 +17,8 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
   return (
     <>
       <p className="sentence">
-        From <TextPart label="Start" placeholder="always" value={when.from ?? ''} fault={timeFault} onCommit={(from) => set('window', { ...when, from: from || null })} /> until{' '}
-        <TextPart label="End" placeholder="further notice" value={when.until ?? ''} fault={timeFault} onCommit={(until) => set('window', { ...when, until: until || null })} />{' '}
+        From <TextPart label="Start" placeholder="always" value={shownTime(when.from)} fault={timeFault} onCommit={(from) => set('window', { ...when, from: keptTime(from) })} /> until{' '}
+        <TextPart label="End" placeholder="further notice" value={shownTime(when.until)} fault={timeFault} onCommit={(until) => set('window', { ...when, until: keptTime(until) })} />{' '}
         <TextPart label="Time zone" value={when.zone} fault={nameFault} onCommit={(zone) => set('window', { ...when, zone })} /> time, anyone
         {code !== null && (
           <>

@@ -75,5 +75,8 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
 
 export const amountFault = (text: string): string | null => (/^\d{1,10}(\.\d{1,2})?$/.test(text) ? null : `“${text}” is no amount; write it like 4.90`);
 export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
-export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29T00:00');
+export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00');
 export const nameFault = (text: string): string | null => (text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null);
+/** A local time as it is shown, and as the book keeps it. */
+export const shownTime = (local: string | null): string => (local ?? '').replace('T', ' ');
+export const keptTime = (text: string): string | null => text.replace(' ', 'T') || null;

@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { money } from '../parts/words.ts';
 import type { Curve } from '../worker/desk.ts';
 
+Chart.defaults.font.family = 'Commissioner Variable';
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
 
 /** A lane's charge as steps: against mass where it has a table, else against goods value; its figures stand as a table behind it. */

@@ -1,4 +1,4 @@
-import { type ReactNode, useEffect, useRef } from 'react';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { useAct } from '../store/index.ts';
 import { opened } from '../store/view.ts';
 
@@ -7,9 +7,10 @@ export function Panel({ title, children }: { title: string; children: ReactNode 
   const act = useAct();
   const box = useRef<HTMLDivElement>(null);
   const close = () => act(opened(null));
-  useEffect(() => {
+  // Before the next key comes: what is typed right after opening goes into the panel.
+  useLayoutEffect(() => {
     const before = document.activeElement as HTMLElement | null;
-    (box.current?.querySelector<HTMLElement>('[data-first], input, button, select, a') ?? box.current)?.focus();
+    (box.current?.querySelector<HTMLElement>('[data-first]') ?? box.current?.querySelector<HTMLElement>('input, select, .act') ?? box.current)?.focus();
     return () => before?.focus?.();
   }, []);
   return (

@@ -1,0 +1,9 @@
+import type { ChildProcess } from 'node:child_process';
+
+export function startApplication(options: { root: string; data: string; databaseUrl: string; port: number; ports?: number[]; seed?: boolean }): Promise<{
+  address: string;
+  channels: Record<string, string>;
+  server: ChildProcess;
+  ended: Promise<unknown>;
+  stop(): Promise<void>;
+}>;

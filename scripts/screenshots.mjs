@@ -1,0 +1,52 @@
+// npm run screenshots: one current picture of each main view, from the demo's data as it begins.
+import { createHash } from 'node:crypto';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { startApplication } from './parts/application.mjs';
+import { build } from './parts/build.mjs';
+import { chromiumPath, chromium as needChromium } from './parts/chromium.mjs';
+import { nodePackages } from './parts/packages.mjs';
+import { startCluster } from './parts/postgres.mjs';
+import { explain } from './parts/say.mjs';
+
+const views = {
+  goods: '/goods',
+  places: '/places/hi',
+  rates: '/rates/gb/standard',
+  offers: '/offers/gale-week',
+  channels: '/channels/harrowmere',
+  check: `/check/lerrin-shop/${encodeURIComponent('zone euro ')}`,
+  bench: '/bench/reels-stornoway',
+};
+const root = fileURLToPath(new URL('..', import.meta.url));
+const data = mkdtempSync(join(tmpdir(), 'plemb-shots-'));
+let cluster = null;
+let application = null;
+try {
+  nodePackages(root);
+  needChromium();
+  build(root);
+  cluster = await startCluster(join('/var/tmp', `plemb-shots-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`));
+  cluster.createDatabase('shots');
+  application = await startApplication({ root, data, databaseUrl: cluster.url('shots'), port: 0 });
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({ executablePath: chromiumPath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });
+  for (const [name, path] of Object.entries(views)) {
+    await page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' });
+    await page.waitForTimeout(800);
+    await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
+    console.log(`docs/screenshots/${name}.png`);
+  }
+  await browser.close();
+} catch (error) {
+  console.error(explain(error));
+  process.exitCode = 1;
+} finally {
+  await application?.stop();
+  cluster?.remove();
+  rmSync(data, { recursive: true, force: true });
+}

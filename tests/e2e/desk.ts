@@ -1,0 +1,77 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { AxeBuilder } from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+
+interface Application {
+  readonly address: string;
+  readonly channels: Readonly<Record<string, string>>;
+  /** Kills the server without warning, as a power cut would, and starts everything again on the same data. */
+  restart(): Promise<void>;
+}
+
+/** The running application with the demo's data, in a database and folder of its own; and a page whose console must stay quiet. */
+export const test = base.extend<{ desk: Page; quiet: undefined }, { application: Application }>({
+  application: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the fixtures a fixture needs from its pattern
+    async ({}, use) => {
+      const { startApplication } = await import('../../scripts/parts/application.mjs');
+      const cluster = process.env.PLEMB_TEST_CLUSTER;
+      if (!cluster) throw new Error('PLEMB_TEST_CLUSTER is not set: run npm test');
+      const name = `e2e_${Math.random().toString(36).slice(2, 10)}`;
+      const admin = new pg.Client({ connectionString: cluster.replace('NAME', 'tests') });
+      await admin.connect();
+      await admin.query(`create database ${name}`);
+      const data = mkdtempSync(join(tmpdir(), 'plemb-e2e-'));
+      const start = (port: number) => startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port });
+      let running = await start(0);
+      const port = Number(new URL(running.address).port);
+      await use({
+        address: running.address,
+        get channels() {
+          return running.channels;
+        },
+        async restart() {
+          running.server.kill('SIGKILL');
+          await running.stop();
+          running = await start(port);
+        },
+      });
+      await running.stop();
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+      rmSync(data, { recursive: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  desk: async ({ page, application }, use) => {
+    const faults: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));
+    page.on('pageerror', (error) => faults.push(error.message));
+    await page.goto(application.address);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    await use(page);
+    expect(faults.filter((fault) => !/status of (409|422|503)|ERR_CONNECTION|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE/.test(fault))).toEqual([]);
+  },
+});
+
+/** axe (WCAG 2.2 AA) finds nothing on the page as it stands. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(
+    violations.map(
+      (one) =>
+        `${one.id}: ${one.nodes
+          .map((node) => node.target.join(' '))
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
+}
+
+export { expect };

@@ -1,0 +1,149 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { transaction } from '../../src/server/database.ts';
+import { save } from '../../src/server/save.ts';
+import { smallBook } from '../books/small.ts';
+import { type World, world } from './world.ts';
+
+let at: World;
+let base = 0;
+beforeAll(async () => {
+  at = await world();
+});
+afterAll(() => at.end());
+beforeEach(async () => {
+  base = (await at.take(smallBook())).body.revision;
+});
+
+const amount = ['templates', 'soaps', 'lanes', 'home', 'post', 'rate', 'amount'];
+const saving = (edits: unknown[], more: object = {}) => at.call('POST', '/api/revisions', { base, who: 'Ada', note: '', edits, ...more });
+const book = async () => (await at.call('GET', '/api/book')).body.book;
+
+describe('a save', () => {
+  test('is a revision with who, when and what, and can be compared and taken back', async () => {
+    const saved = await saving(
+      [
+        { path: amount, value: '8.10' },
+        { path: ['goods', 'BAR-OAT', 'price'], value: '6.90' },
+      ],
+      { note: 'Dearer post' },
+    );
+    expect(saved.status).toBe(201);
+    const number = saved.body.revision;
+    const [newest] = (await at.call('GET', '/api/revisions')).body.revisions;
+    expect(newest).toMatchObject({ number, who: 'Ada', note: 'Dearer post', count: 2 });
+    expect((await at.call('GET', `/api/revisions/${number - 1}/to/${number}`)).body.changes).toEqual([
+      { path: amount, before: '7.30', after: '8.10' },
+      { path: ['goods', 'BAR-OAT', 'price'], before: '6.50', after: '6.90' },
+    ]);
+    expect((await at.call('POST', `/api/revisions/${number}/taken-back`, { who: 'Ben' })).status).toBe(201);
+    expect((await book()).templates[0].lanes.home.post.rate.amount).toBe('7.30');
+    expect((await at.call('GET', '/api/goods')).body.items[0]).toMatchObject({ sku: 'BAR-OAT', price: '6.50' });
+  });
+
+  test('of the same by two: the second gets both versions, and nothing of it is saved', async () => {
+    await saving([{ path: amount, value: '8.10' }]);
+    const second = await saving(
+      [
+        { path: amount, value: '9.00' },
+        { path: ['zones', 'home', 'name'], value: 'Hearth' },
+      ],
+      { who: 'Ben' },
+    );
+    expect(second.status).toBe(409);
+    expect(second.headers.get('Content-Type')).toBe('application/problem+json');
+    expect(second.body.conflicts).toEqual([{ path: amount, mine: '9.00', theirs: '8.10', who: 'Ada', revision: base + 1 }]);
+    expect((await book()).zones[0].name).toBe('Home');
+  });
+
+  test('of different things by two: both stand', async () => {
+    await saving([{ path: amount, value: '8.10' }]);
+    expect((await saving([{ path: ['zones', 'home', 'name'], value: 'Hearth' }], { who: 'Ben' })).status).toBe(201);
+    expect(await book()).toMatchObject({ zones: [{ name: 'Hearth' }, {}], templates: [{ lanes: { home: { post: { rate: { amount: '8.10' } } } } }] });
+  });
+
+  test('taken back after a later one changed the same is refused with both versions', async () => {
+    await saving([{ path: amount, value: '8.10' }]);
+    await at.call('POST', '/api/revisions', { base: base + 1, who: 'Ben', note: '', edits: [{ path: amount, value: '8.50' }] });
+    expect((await at.call('POST', `/api/revisions/${base + 1}/taken-back`, { who: 'Ada' })).status).toBe(409);
+  });
+
+  test.each<[string, unknown[], string, string]>([
+    ['a negative amount', [{ path: amount, value: '-1' }], 'amount', 'an amount such as 4.90'],
+    ['an amount in a third decimal', [{ path: amount, value: '4.905' }], 'amount', 'at most 2'],
+    ['a zone in use taken away', [{ path: ['zones', 'north'] }], 'north', 'home'],
+    ['an item of a pinned basket taken away', [{ path: ['goods', 'BAR-OAT'] }], 'lines', 'a SKU of the goods'],
+    ['a price that is no figure', [{ path: ['goods', 'BAR-SEA', 'price'], value: 'NaN' }], 'price', 'an amount such as 4.90'],
+    ['something at a place that is not there', [{ path: ['offers', 'gone', 'title'], value: 'x' }], '', ''],
+  ])('%s is refused with its place, and nothing is saved', async (_, edits, field, right) => {
+    const answer = await saving([{ path: ['zones', 'home', 'name'], value: 'Half done' }, ...edits]);
+    expect(answer.status).toBe(422);
+    if (field) {
+      const problem = answer.body.problems.find((one: { at: unknown[] }) => one.at.includes(field));
+      expect(problem?.right).toContain(right);
+    }
+    expect((await book()).zones[0].name).toBe('Home');
+    expect((await at.call('GET', '/api/revisions')).body.revisions[0].number).toBe(base);
+  });
+
+  test('broken off in the middle leaves nothing', async () => {
+    const broken = transaction(at.database, async (connection) => {
+      await connection.query("update book_part set body = jsonb_set(body, '{name}', '\"Half\"') where kind = 'zones' and id = 'home'");
+      throw new Error('the server was killed');
+    });
+    await expect(broken).rejects.toThrow('killed');
+    expect((await book()).zones[0].name).toBe('Home');
+    // The connection that makes the save is ended from outside while the save waits for its turn.
+    const holder = await at.database.connect();
+    await holder.query('begin');
+    await holder.query('select number from revision order by number desc limit 1 for update');
+    const waiting = save(at.database, { base, who: 'Ada', note: '', at: new Date(), edits: [{ path: ['zones', 'home', 'name'], value: 'Half' }] });
+    waiting.catch(() => undefined);
+    await new Promise((done) => setTimeout(done, 300));
+    await holder.query("select pg_terminate_backend(pid) from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()");
+    await expect(waiting).rejects.toThrow();
+    await holder.query('rollback');
+    holder.release();
+    expect((await book()).zones[0].name).toBe('Home');
+  });
+
+  test('words that would be SQL are words', async () => {
+    const name = "'); drop table goods; --";
+    expect((await saving([{ path: ['zones', 'home', 'name'], value: name }], { who: "Rob'); drop table revision; --" })).status).toBe(201);
+    expect((await book()).zones[0].name).toBe(name);
+    expect((await at.call('GET', "/api/goods?after=' or 1=1 --")).body.items.length).toBe(3);
+  });
+});
+
+describe('a book', () => {
+  test('goes out and comes in whole, as one revision', async () => {
+    const out = (await at.call('GET', '/api/book/file')).body;
+    expect(out).toEqual({ ...smallBook(), goods: smallBook().goods.sort((a, b) => (a.sku < b.sku ? -1 : 1)) });
+    const answer = await at.take({ ...out, seller: 'Another' });
+    expect((await at.call('GET', `/api/revisions/${answer.body.revision - 1}/to/${answer.body.revision}`)).body.changes).toEqual([{ path: ['seller'], before: 'Tarn & Fell Soaps', after: 'Another' }]);
+  });
+  test('that does not hold together is refused whole, with every place', async () => {
+    const file = smallBook();
+    if (file.goods[0]) file.goods[0].template = 'crates';
+    if (file.offers[0]) file.offers[0].zones = ['moon'];
+    const answer = await at.take(file);
+    expect(answer.status).toBe(422);
+    expect(answer.body.problems.map((one: { at: string[] }) => one.at.join('/'))).toEqual(['offers/suds/zones']);
+    expect((await book()).offers[0].zones).toBeNull();
+  });
+});
+
+describe('the door', () => {
+  test('carries a content security policy, and answers only who names a loopback host', async () => {
+    const { headers } = await at.call('GET', '/api/book');
+    expect(headers.get('Content-Security-Policy')).toContain("default-src 'self'");
+    expect(headers.get('Content-Security-Policy')).not.toContain('unsafe');
+    expect((await at.call('GET', '/api/book', undefined, { Host: 'evil.example' })).status).toBe(421);
+  });
+  test('refuses what is no JSON, not of the contract, or too large', async () => {
+    expect((await at.call('POST', '/api/revisions', '{')).status).toBe(400);
+    expect((await at.call('POST', '/api/revisions', { base: -1 })).body.problems.length).toBeGreaterThan(0);
+    const large = await at.call('POST', '/api/revisions', 'x'.repeat(10), { 'Content-Length': String(65 << 20) });
+    expect(large.status).toBe(413);
+    expect((await at.call('GET', '/api/nothing')).status).toBe(404);
+  });
+});

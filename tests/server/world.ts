@@ -1,0 +1,76 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import pino from 'pino';
+import type { BookFile } from '../../src/core/book/index.ts';
+import { app } from '../../src/server/app.ts';
+import { type Context, clientsAt } from '../../src/server/context.ts';
+import { connect, migrate } from '../../src/server/database.ts';
+import { type Jobs, startJobs } from '../../src/server/jobs/boss.ts';
+import { startStandIns } from '../../src/standins/main.ts';
+
+/** A server with a database of its own and running stand-ins; everything goes at the end. */
+export async function world() {
+  const base = process.env.TEST_DATABASE_URL;
+  if (!base) throw new Error('TEST_DATABASE_URL is not set: run npm test, which makes a database for the tests');
+  const name = `test_${Math.random().toString(36).slice(2, 10)}`;
+  const admin = new pg.Client({ connectionString: base });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  const url = base.replace(/\/[^/]*$/, `/${name}`);
+  const folder = mkdtempSync(join(tmpdir(), 'plemb-standins-'));
+  const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0 });
+  const database = connect(url);
+  await migrate(database);
+  const context: Context = { database, clients: clientsAt(standIns.addresses), log: pino({ level: 'silent' }) };
+  let jobs: Jobs = await startJobs(context, url);
+  let server = app(context, jobs, '/nowhere');
+
+  async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
+    const response = await server.request(`http://127.0.0.1${path}`, {
+      method,
+      headers: { Host: '127.0.0.1', 'Content-Type': 'application/json', ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const text = await response.text();
+    const type = response.headers.get('Content-Type') ?? '';
+    // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
+    return { status: response.status, body: (type.includes('json') ? JSON.parse(text) : text) as any, headers: response.headers };
+  }
+  /** Asks until an answer is as wanted. */
+  async function until(path: string, wanted: (body: Awaited<ReturnType<typeof call>>['body']) => boolean, tries = 200) {
+    for (let i = 0; i < tries; i += 1) {
+      const { body } = await call('GET', path);
+      if (wanted(body)) return body;
+      await new Promise((done) => setTimeout(done, 100));
+    }
+    throw new Error(`${path} did not come to what was wanted`);
+  }
+  return {
+    url,
+    context,
+    database,
+    addresses: standIns.addresses,
+    call,
+    until,
+    take: (book: BookFile) => call('PUT', '/api/book/file', book, { 'X-Who': 'Tester' }),
+    desk: (channel: keyof typeof standIns.addresses, path: string, body: unknown) =>
+      fetch(`${standIns.addresses[channel]}/desk/${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+    /** Ends the workers and starts them anew, as a server does that was stopped. */
+    async restart() {
+      await jobs.close();
+      jobs = await startJobs(context, url);
+      server = app(context, jobs, '/nowhere');
+    },
+    async end() {
+      await jobs.close();
+      await database.end();
+      await standIns.stop();
+      rmSync(folder, { recursive: true });
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+export type World = Awaited<ReturnType<typeof world>>;
