@@ -1,20 +1,33 @@
 // npm run demo: sets everything up, starts Plemb with its demo seller, and ends all of it on Ctrl-C.
 import { createHash } from 'node:crypto';
-import { mkdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { startApplication } from './parts/application.mjs';
 import { build } from './parts/build.mjs';
 import { nodePackages } from './parts/packages.mjs';
 import { startCluster } from './parts/postgres.mjs';
-import { explain } from './parts/say.mjs';
+import { explain, Plain } from './parts/say.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const data = process.env.PLEMB_DATA ?? join(root, '.plemb');
 // The postgres user must be able to reach its cluster: as root it lies where everybody may pass.
 const clusterFolder = process.getuid?.() === 0 ? join('/var/tmp', `plemb-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`) : join(data, 'cluster');
-const fresh = process.argv.includes('--fresh');
+// While the demo is being put in a mark stands; found at a start, the last one broke off and what there is is not whole.
+const seeding = join(data, 'seeding');
+const seeded = join(data, 'seeded');
+const brokenOff = existsSync(seeding);
+const fresh = process.argv.includes('--fresh') || brokenOff;
 const odd = process.argv.slice(2).filter((one) => one !== '--fresh');
+
+/** Tells before anything is begun that the port is another program's. */
+const freePort = (port) =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', (error) => reject(error.code === 'EADDRINUSE' ? new Plain(`Port ${port} is taken by another program. Choose another: PORT=7400 npm run demo`) : error));
+    probe.listen(port, '127.0.0.1', () => probe.close(resolve));
+  });
 
 let cluster = null;
 let application = null;
@@ -29,11 +42,15 @@ async function end(status) {
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => end(0));
 
 try {
-  if (odd.length > 0) throw Object.assign(new Error(`unknown word ${odd[0]}; only --fresh is known`));
+  if (odd.length > 0) throw new Plain(`“${odd[0]}” is not known; only --fresh is`);
   const before = Date.now();
+  const port = Number(process.env.PORT ?? 7310);
+  await freePort(port);
+  if (brokenOff) console.log('The last start broke off while the demo was being put in; it starts over.');
   nodePackages(root);
   build(root);
   let databaseUrl = process.env.DATABASE_URL;
+  if (databaseUrl && fresh) console.log('The database is your own: --fresh clears the stand-ins only; empty the database yourself.');
   if (!databaseUrl) {
     if (fresh) {
       const old = await startCluster(clusterFolder).catch(() => null);
@@ -44,9 +61,15 @@ try {
     if (!cluster.has('plemb')) cluster.createDatabase('plemb');
     databaseUrl = cluster.url('plemb');
   }
-  if (fresh) rmSync(join(data, 'standins'), { recursive: true, force: true });
+  if (fresh) for (const one of ['standins', 'seeded', 'seeding']) rmSync(join(data, one), { recursive: true, force: true });
   mkdirSync(data, { recursive: true });
-  application = await startApplication({ root, data, databaseUrl, port: Number(process.env.PORT ?? 7310) });
+  const seed = !existsSync(seeded);
+  if (seed) writeFileSync(seeding, '');
+  application = await startApplication({ root, data, databaseUrl, port, seed });
+  if (seed) {
+    writeFileSync(seeded, '');
+    rmSync(seeding);
+  }
   console.log(`Plemb is ready after ${((Date.now() - before) / 1000).toFixed(1)} s: ${application.address}\nCtrl-C ends it; what you save is kept.`);
   application.ended.then(() => {
     if (!ending) console.error('A part of Plemb has ended by itself; the rest is stopped. Start it again: nothing saved is lost.');

@@ -32,7 +32,10 @@ try {
   cluster.createDatabase('shots');
   application = await startApplication({ root, data, databaseUrl: cluster.url('shots'), port: 0 });
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath: chromiumPath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+  const browser = await chromium.launch({
+    executablePath: chromiumPath,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });
   for (const [name, path] of Object.entries(views)) {

@@ -13,31 +13,35 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
   const run = await checkById(database, id);
   if (run?.state !== 'queued') return;
   await markCheck(database, id, 'running', null);
-  const down: Down[] = [];
-  const reports: ChannelReport[] = [];
   try {
     const { book, compiled, goods } = await standing(context);
     const totals = new Map<ChannelId, { done: number; all: number }>();
     let told = 0;
-    for (const dialect of dialects) {
-      const sent = await lastAccepted(database, dialect.id);
-      const sides: Sides = { rendition: dialect.render(compiled, goods), sent: sent && rulesOf(dialect.id, sent.files), speeds: book.channels[dialect.id].speeds };
-      try {
-        reports.push(
-          await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(context, dialect.id) }, run.moment.getTime(), (done, all) => {
-            if (stop()) throw new Stopped();
-            totals.set(dialect.id, { done, all });
-            if (Date.now() - told < 250) return;
-            told = Date.now();
-            const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), { done: 0, all: 0 });
-            markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
-          }),
-        );
-      } catch (error) {
-        if (!(error instanceof ChannelDown)) throw error;
-        down.push({ channel: error.channel, why: error.message });
-      }
-    }
+    let ended = false;
+    // All channels at once: while one answers, the baskets of another are judged.
+    const outcomes = await Promise.all(
+      dialects.map(async (dialect): Promise<ChannelReport | Down> => {
+        const sent = await lastAccepted(database, dialect.id);
+        const sides: Sides = { rendition: dialect.render(compiled, goods), sent: sent && rulesOf(dialect.id, sent.files), speeds: book.channels[dialect.id].speeds };
+        const progress = (done: number, all: number) => {
+          ended ||= stop();
+          if (ended) throw new Stopped();
+          totals.set(dialect.id, { done, all });
+          if (Date.now() - told < 250) return;
+          told = Date.now();
+          const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), { done: 0, all: 0 });
+          markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
+        };
+        try {
+          return await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(context, dialect.id) }, run.moment.getTime(), progress);
+        } catch (error) {
+          if (error instanceof ChannelDown) return { channel: error.channel, why: error.message };
+          throw error;
+        }
+      }),
+    );
+    const reports = outcomes.filter((one) => 'findings' in one);
+    const down = outcomes.filter((one) => 'why' in one);
     const all = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
     await transaction(database, async (connection) => {
       await addReports(connection, id, reports, down);

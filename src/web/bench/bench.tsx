@@ -5,7 +5,7 @@ import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
 import { keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import { Plumb } from '../parts/plumb.tsx';
-import { channelNames, massOf, money, priced, serviceName, stepWords } from '../parts/words.ts';
+import { channelNames, massOf, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
 import { useCheckoutsQuery, useFilesQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/desk.ts';
@@ -19,8 +19,6 @@ export function BenchStage() {
   if (!basket) return <p className="sheet">This basket is not pinned any more.</p>;
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
-
-const stepNames: Record<SideStep['step'], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Delivery' };
 
 /** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
 function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; moment: number }) {
@@ -138,7 +136,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                   return (
                     <tr key={step}>
                       <td>{stepNames[step]}</td>
-                      <td>{words(meant)}</td>
+                      <td>{sideWords(meant)}</td>
                       {channelIds.map((id) => {
                         const side = service.channels[id];
                         const there = side?.steps.filter((one) => one.step === step) ?? [];
@@ -148,7 +146,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                         const parts = step !== 'place' && (side?.steps.length ?? 0) > 0 && service.meant.length > 0 && total(meant) !== total(there) && !earlier;
                         return (
                           <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
-                            {words(there)}
+                            {sideWords(there)}
                           </td>
                         );
                       })}
@@ -234,9 +232,6 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
     </div>
   );
 }
-
-const words = (steps: readonly SideStep[]): string =>
-  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
 
 /** The lines of the basket: units, and items found by their words. */
 function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; change: (lines: Basket['lines']) => void }) {

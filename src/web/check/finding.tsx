@@ -2,12 +2,10 @@ import { useNavigate } from 'react-router';
 import type { FindingView } from '../../contract/index.ts';
 import { sideSteps } from '../../core/channels/index.ts';
 import { failure } from '../parts/failed.ts';
-import { channelNames, className, dated, massOf, money, priced, serviceName } from '../parts/words.ts';
+import { channelNames, className, dated, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
 import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../store/api.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';
-
-const stepNames: Record<(typeof sideSteps)[number], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Shopper pays' };
 
 /** One difference: how much, the smallest basket that shows it, both sides' steps, why, and what can be done. */
 export function FindingPanel({ book, finding, moment }: { book: OpenBook; finding: FindingView; moment: number }) {
@@ -134,11 +132,6 @@ function said(finding: FindingView): string {
       ? `Shoppers there are offered it at ${money(finding.charged?.delivery ?? 0)}, though it is not meant to be.`
       : 'Shoppers there are not offered it, though it is meant to be.';
   return `Shoppers there pay ${money(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
-}
-
-function sideWords(steps: readonly { amount: number | null; words: string }[]): string {
-  if (steps.length === 0) return '—';
-  return steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
 }
 
 function why(finding: FindingView, where: string): string {

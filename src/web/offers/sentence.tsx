@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import type { OfferBody } from '../../core/offers/index.ts';
-import { amountFault, ChoicePart, figureFault, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
+import { amountFault, ChoicePart, figureFault, keptTime, nameFault, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
 
 const codeFault = (text: string): string | null => (/^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits');
@@ -29,16 +29,7 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
         {asks && (
           <>
             {code !== null ? ' and' : ' who'} spends at least <TextPart label="Least value" value={asks.value} fault={amountFault} onCommit={(value) => set('asks', { ...asks, value })} />{' '}
-            <ChoicePart
-              label="Before or after discounts"
-              value={asks.test}
-              choices={[
-                { value: 'before', label: 'before' },
-                { value: 'after', label: 'after' },
-              ]}
-              onCommit={(test) => set('asks', { ...asks, test })}
-            />{' '}
-            discounts
+            <TestPart value={asks.test} onCommit={(test) => set('asks', { ...asks, test })} /> discounts
           </>
         )}{' '}
         has{' '}

@@ -73,6 +73,21 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
   );
 }
 
+/** Whether a value is taken before or after discounts. */
+export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCommit: (value: 'before' | 'after') => void }) {
+  return (
+    <ChoicePart
+      label="Before or after discounts"
+      value={value}
+      choices={[
+        { value: 'before', label: 'before' },
+        { value: 'after', label: 'after' },
+      ]}
+      onCommit={onCommit}
+    />
+  );
+}
+
 export const amountFault = (text: string): string | null => (/^\d{1,10}(\.\d{1,2})?$/.test(text) ? null : `“${text}” is no amount; write it like 4.90`);
 export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
 export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00');

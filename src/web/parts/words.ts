@@ -1,5 +1,5 @@
 import type { Book, ChannelId } from '../../core/book/index.ts';
-import type { Clause } from '../../core/channels/index.ts';
+import type { Clause, SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { amountText, type Currency, type Decimal, localOf, type Mass, type Minor, massWords, minor } from '../../core/exact/index.ts';
 import type { Step } from '../../core/quote/index.ts';
@@ -108,6 +108,11 @@ export function valueWords(value: unknown): string {
   }
   return JSON.stringify(value);
 }
+
+/** The steps in which sides are compared, and what one side says of one. */
+export const stepNames: Record<SideStep['step'], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Shopper pays' };
+export const sideWords = (steps: readonly { readonly amount: number | null; readonly words: string }[]): string =>
+  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
 
 /** A step of an intended answer as a sentence. */
 export function stepWords(book: Book, step: Step): { words: string; amount: Minor | null } {

@@ -1,7 +1,7 @@
 import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import type { LaneBody, RateBody, Service } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { amountFault, ChoicePart, figureFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { LaneCurve } from './curve.tsx';
@@ -83,16 +83,7 @@ export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBoo
         {freeFrom && (
           <>
             , and nothing once goods come to <TextPart label="Free from" value={freeFrom.value} fault={amountFault} onCommit={(value) => set('freeFrom', { ...freeFrom, value })} />{' '}
-            <ChoicePart
-              label="Before or after discounts"
-              value={freeFrom.test}
-              choices={[
-                { value: 'before', label: 'before' },
-                { value: 'after', label: 'after' },
-              ]}
-              onCommit={(test) => set('freeFrom', { ...freeFrom, test })}
-            />{' '}
-            discounts
+            <TestPart value={freeFrom.test} onCommit={(test) => set('freeFrom', { ...freeFrom, test })} /> discounts
           </>
         )}
         .

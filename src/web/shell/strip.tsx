@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { channelIds } from '../../core/book/index.ts';
+import { type Basket, channelIds } from '../../core/book/index.ts';
 import { classKey } from '../../core/check/index.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
@@ -16,8 +16,10 @@ export function Strip() {
   const moment = useMoment();
   const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
   const { data: report } = useLastCheckQuery();
-  const baskets = book?.saved.pinned ?? [];
-  const { data: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
+  // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not understood.
+  const sound = (basket: Basket) => computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 && basket.lines.every((line) => book?.savedGoods.some((item) => item.sku === line.sku));
+  const baskets = (book?.book.pinned ?? []).filter(sound);
+  const { currentData: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
   if (!book) return null;
   if (!shown) {
     return (
