@@ -1,6 +1,6 @@
 // A private PostgreSQL cluster: made once, on a loopback port of its own, never run as root.
 import { randomBytes } from 'node:crypto';
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { debianPackages } from './packages.mjs';
@@ -17,6 +17,14 @@ function programs() {
         .filter((bin) => existsSync(join(bin, 'initdb')))
     : [];
   return found[0] ?? null;
+}
+
+const neededMegabytes = 150;
+/** A new cluster takes some 60 MB, and has to grow; on a full disk its programs die without a word. */
+function room(folder) {
+  const { bavail, bsize } = statfsSync(folder);
+  const free = Math.floor((bavail * bsize) / 2 ** 20);
+  if (free < neededMegabytes) throw new Plain(`The disk is full: ${free} MB are left at ${folder}, and the database needs ${neededMegabytes}. Make room and start again.`);
 }
 
 /** Runs a PostgreSQL program as the postgres user where this process is root. */
@@ -48,6 +56,7 @@ export async function startCluster(folder) {
   if (!existsSync(join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true });
     mkdirSync(folder, { recursive: true });
+    room(folder);
     writeFileSync(secret, randomBytes(18).toString('hex'), { mode: 0o600 });
     if (isRoot) run('chown', ['-R', 'postgres', folder]);
     asOwner(bin, 'initdb', ['-D', data, '-U', 'plemb', `--pwfile=${secret}`, '--auth=scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8', '--no-instructions'], 'Making the database cluster');

@@ -5,7 +5,7 @@ import { sure } from '../core/exact/index.ts';
 import { readItem } from '../core/goods/index.ts';
 import type { ChannelClient } from './channel-client.ts';
 import { channelClient } from './channel-client.ts';
-import type { Database } from './database.ts';
+import { type Database, snapshot } from './database.ts';
 import { Refusal } from './problem.ts';
 import { readBook } from './queries/book.ts';
 import { allGoods } from './queries/goods.ts';
@@ -34,10 +34,13 @@ export interface Standing {
 
 /** The saved book with its goods, ready to answer. */
 export async function standing(context: Context): Promise<Standing> {
-  const revision = await newest(context.database);
-  const book = await readBook(context.database);
+  const { revision, book, items } = await snapshot(context.database, async (connection) => ({
+    revision: await newest(connection),
+    book: await readBook(connection),
+    items: await allGoods(connection),
+  }));
   if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
   const compiled = sure(compileBook(book));
-  const goods = (await allGoods(context.database)).map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, compiled.currency)) }));
+  const goods = items.map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, compiled.currency)) }));
   return { revision, book, compiled, goods };
 }

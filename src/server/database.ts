@@ -15,10 +15,15 @@ export function connect(url: string): Database {
 }
 
 /** Runs work in one transaction: all of it counts or none. */
-export async function transaction<T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> {
+export const transaction = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> => within(database, 'begin', work);
+
+/** Runs reads that must all see the same state, whatever is saved meanwhile. */
+export const snapshot = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> => within(database, 'begin isolation level repeatable read read only', work);
+
+async function within<T>(database: Database, begin: string, work: (connection: Connection) => Promise<T>): Promise<T> {
   const client = await database.connect();
   try {
-    await client.query('begin');
+    await client.query(begin);
     const result = await work(client);
     await client.query('commit');
     return result;

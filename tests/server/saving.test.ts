@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { transaction } from '../../src/server/database.ts';
+import { savingLock } from '../../src/server/queries/revisions.ts';
 import { save } from '../../src/server/save.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
@@ -61,6 +62,14 @@ describe('a save', () => {
     expect(await book()).toMatchObject({ zones: [{ name: 'Hearth' }, {}], templates: [{ lanes: { home: { post: { rate: { amount: '8.10' } } } } }] });
   });
 
+  test('of many at the same moment: each is a revision of its own, one after another', async () => {
+    const names = ['a', 'b', 'c', 'd', 'e', 'f'];
+    const answers = await Promise.all(names.map((one, i) => saving([{ path: ['goods', `NEW-${i}`], value: { ...smallBook().goods[0], sku: `NEW-${i}` } }], { who: one })));
+    expect(answers.map((one) => one.status)).toEqual(names.map(() => 201));
+    expect(new Set(answers.map((one) => one.body.revision)).size).toBe(names.length);
+    expect((await at.call('GET', '/api/goods')).body.items.length).toBe(3 + names.length);
+  });
+
   test('taken back after a later one changed the same is refused with both versions', async () => {
     await saving([{ path: amount, value: '8.10' }]);
     await at.call('POST', '/api/revisions', { base: base + 1, who: 'Ben', note: '', edits: [{ path: amount, value: '8.50' }] });
@@ -95,7 +104,7 @@ describe('a save', () => {
     // The connection that makes the save is ended from outside while the save waits for its turn.
     const holder = await at.database.connect();
     await holder.query('begin');
-    await holder.query('select number from revision order by number desc limit 1 for update');
+    await holder.query('select pg_advisory_xact_lock($1)', [savingLock]);
     const waiting = save(at.database, { base, who: 'Ada', note: '', at: new Date(), edits: [{ path: ['zones', 'home', 'name'], value: 'Half' }] });
     waiting.catch(() => undefined);
     await new Promise((done) => setTimeout(done, 300));

@@ -127,6 +127,7 @@ interface Cut {
  * delivery offer acts on a service.
  */
 function bestSet(live: readonly Offer[], service: string, lane: Lane, charge: Minor, goods: Minor): BestSet {
+  if (live.length === 0) return { used: live, cuts: [], discount: nothing, delivery: freed(lane, charge, goods, nothing) };
   const orders = live.filter((offer) => offer.level === 'order');
   const deliveries = live.filter((offer) => offer.level === 'delivery');
   let best: BestSet | null = null;

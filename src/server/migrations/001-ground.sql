@@ -18,7 +18,7 @@ create table goods (
   template text
 );
 
--- One row a save; number 0 is the empty beginning. Saving locks the newest row.
+-- One row a save; number 0 is the empty beginning.
 create table revision (
   number integer primary key,
   at timestamptz not null,

@@ -8,10 +8,13 @@ interface RevisionRow {
   readonly note: string;
 }
 
-/** The newest revision's number, held for this transaction so that saves go one after another. */
+/** The key of the lock under which saves go one after another. */
+export const savingLock = 7316;
+
+/** The newest revision's number, after every save before this one has ended. */
 export async function lockNewest(connection: Connection): Promise<number> {
-  const { rows } = await connection.query<{ number: number }>('select number from revision order by number desc limit 1 for update');
-  return rows[0]?.number ?? 0;
+  await connection.query('select pg_advisory_xact_lock($1)', [savingLock]);
+  return newest(connection);
 }
 
 export async function newest(connection: Connection): Promise<number> {

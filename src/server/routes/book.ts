@@ -2,6 +2,7 @@ import { Hono } from 'hono';
 import { saveRequest, takeBackRequest } from '../../contract/index.ts';
 import { type BookFile, foldChanges, readBookFile } from '../../core/book/index.ts';
 import { type Context, nowOf } from '../context.ts';
+import { snapshot } from '../database.ts';
 import { Refusal } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import { allGoods, goodsAfter } from '../queries/goods.ts';
@@ -18,18 +19,18 @@ export function bookRoutes(context: Context): Hono {
   const at = async () => new Date(await nowOf(context));
   return new Hono()
     .get('/book', async (c) => {
-      const book = await readBook(database);
+      const { book, revision } = await snapshot(database, async (connection) => ({ book: await readBook(connection), revision: await newest(connection) }));
       if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-      return c.json({ revision: await newest(database), book });
+      return c.json({ revision, book });
     })
     .get('/goods', async (c) => {
       const items = await goodsAfter(database, c.req.query('after') ?? '', pageOfGoods);
       return c.json({ items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null });
     })
     .get('/book/file', async (c) => {
-      const book = await readBook(database);
+      const { book, goods } = await snapshot(database, async (connection) => ({ book: await readBook(connection), goods: await allGoods(connection) }));
       if (!book) throw new Refusal(404, 'no-book', 'There is no book yet');
-      const file: BookFile = { ...book, goods: await allGoods(database) };
+      const file: BookFile = { ...book, goods };
       return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, { 'Content-Type': 'application/json', 'Content-Disposition': 'attachment; filename="book.json"' });
     })
     .put('/book/file', async (c) => {

@@ -3,10 +3,11 @@ import { useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
+import { hangOfCharge } from '../check/hang.ts';
 import { keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
-import { Plumb } from '../parts/plumb.tsx';
+import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
-import { useCheckoutsQuery, useFilesQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/desk.ts';
 
@@ -33,6 +34,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
   const known = basket.lines.every((line) => book.savedGoods.some((item) => item.sku === line.sku));
   const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || (sided !== null && 'problems' in sided) });
+  const { data: report } = useLastCheckQuery();
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
   const service = answer?.services.find((one) => one.service === chosen) ?? answer?.services.find((one) => one.service === answer.answer.choices[0]?.service) ?? answer?.services[0];
@@ -165,14 +167,17 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                     const speed = service.channels[id]?.speed;
                     const there = channel?.answers[0]?.find((one) => one.speed === speed);
                     const by = there && choice ? there.charge - there.discount - (choice.delivery - choice.discount) : null;
+                    const hang = hangHere();
+                    function hangHere(): Hang {
+                      if (channel?.down) return { is: 'no answer' };
+                      if (by !== null) return hangOfCharge(report?.findings ?? [], { channel: id, service: service?.service ?? '', zone: answer?.answer.zone ?? null, codes: basket.codes }, by);
+                      return choice || there ? { is: 'not sold there' } : { is: 'matches' };
+                    }
                     return (
                       <td key={id}>
-                        <span className={`hung ${by ? 'text-off font-semibold' : ''}`}>
+                        <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
                           {channel?.down ? 'no answer' : there ? money(there.charge) : asked ? 'not offered' : '…'}
-                          <Plumb
-                            hang={channel?.down ? { is: 'no answer' } : by === 0 ? { is: 'matches' } : by !== null ? { is: 'off', by } : choice || there ? { is: 'not sold there' } : { is: 'matches' }}
-                            where={channelNames[id]}
-                          />
+                          <Plumb hang={hang} where={channelNames[id]} />
                         </span>
                       </td>
                     );

@@ -1,4 +1,6 @@
 import type { FindingView } from '../../contract/index.ts';
+import type { ChannelId } from '../../core/book/index.ts';
+import { classKey } from '../../core/check/index.ts';
 import type { Hang } from '../parts/plumb.tsx';
 
 const order = ['off', 'in review', 'known limit', 'not sold there'] as const;
@@ -14,4 +16,13 @@ export function hangOf(findings: readonly FindingView[]): Hang {
   const worst = worstOf(findings);
   if (!worst) return { is: 'matches' };
   return worst.standing === 'off' || worst.standing === 'known limit' ? { is: worst.standing, by: worst.largest } : { is: worst.standing };
+}
+
+/** How a charge that differs by so much hangs: as the last check found for the class the basket lies in, else off. */
+export function hangOfCharge(findings: readonly FindingView[], basket: { channel: ChannelId; service: string; zone: string | null; codes: readonly string[] }, by: number): Hang {
+  if (by === 0) return { is: 'matches' };
+  const keys = [[], basket.codes].map((codes) => classKey({ is: 'zone', zone: basket.zone, codes }));
+  const known = findings.find((one) => one.channel === basket.channel && one.service === basket.service && keys.includes(classKey(one.class)) && Math.sign(one.difference ?? 0) === Math.sign(by));
+  if (known?.standing === 'in review') return { is: 'in review' };
+  return { is: known?.standing === 'known limit' ? 'known limit' : 'off', by };
 }

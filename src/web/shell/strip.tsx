@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
-import { classKey } from '../../core/check/index.ts';
+import { hangOfCharge } from '../check/hang.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../store/api.ts';
@@ -56,8 +56,6 @@ export function Strip() {
             const first = row?.draft?.choices[0];
             const before = row?.saved?.choices.find((choice) => choice.service === first?.service);
             const zone = row?.draft?.zone ?? null;
-            // The classes this basket lies in: what the last check says of them tells a known limit from a fault.
-            const keys = new Set([[], basket.codes].map((codes) => classKey({ is: 'zone', zone, codes })));
             const askedAt = baskets.findIndex((one) => one.id === basket.id);
             return (
               <tr key={basket.id}>
@@ -80,21 +78,13 @@ export function Strip() {
                   const choices = there?.answers[askedAt];
                   const choice = choices?.find((one) => one.speed === speed);
                   const by = first && choice ? choice.charge - choice.discount - (first.delivery - first.discount) : null;
-                  const known = report?.findings.find(
-                    (one) => one.channel === id && one.service === first?.service && keys.has(one.key.split('|')[1] ?? '') && Math.sign(one.difference ?? 0) === Math.sign(by ?? 0),
-                  );
-                  const hang: Hang =
-                    !there || there.down
-                      ? { is: 'no answer' }
-                      : !speed || !choices || choices.length === 0
-                        ? { is: 'not sold there' }
-                        : by === null
-                          ? { is: 'off', by: null }
-                          : by === 0
-                            ? { is: 'matches' }
-                            : known?.standing === 'in review'
-                              ? { is: 'in review' }
-                              : { is: known?.standing === 'known limit' ? 'known limit' : 'off', by };
+                  const hang = hangHere();
+                  function hangHere(): Hang {
+                    if (!there || there.down || askedAt < 0) return { is: 'no answer' };
+                    if (!first || !speed || !choices?.length) return { is: 'not sold there' };
+                    if (by === null) return { is: 'off', by };
+                    return hangOfCharge(report?.findings ?? [], { channel: id, service: first.service, zone, codes: basket.codes }, by);
+                  }
                   return (
                     <td key={id} title={there?.down ?? undefined}>
                       <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
