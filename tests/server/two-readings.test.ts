@@ -91,6 +91,16 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
   }, 900_000);
 });
 
+test('an offer that reaches a place it should not is blamed on the clause of its own zone', async () => {
+  const file = demoBook();
+  const { book, goods } = opened(file);
+  const dialect = dialects.find((one) => one.id === 'findlark') as (typeof dialects)[number];
+  const rendition = dialect.render(book, goods);
+  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides: { rendition, sent: null, speeds: file.channels.findlark.speeds }, ask: null }, moment, () => undefined);
+  const reached = findings.find((one) => one.class.is === 'zone' && one.class.zone === 'hi' && one.differs === 'threshold');
+  expect(reached?.note?.clause).toEqual({ about: 'threshold', zone: 'gb', service: 'standard' });
+});
+
 test('the demo’s files are taken, and its limits are all known but three at Findlark', async () => {
   const file = demoBook();
   const { book, goods } = opened({ ...file, offers: [...file.offers, ...demoLaterOffers()] });

@@ -1,6 +1,8 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
 import { amountText, type Minor, massWords, minor, nothing } from '../exact/index.ts';
+import type { Offer } from '../offers/index.ts';
+import { countryOf } from '../places/index.ts';
 import { explain, type Question, quote, type Step } from '../quote/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
@@ -140,18 +142,37 @@ export function firstDifference(meant: readonly SideStep[], there: readonly Side
   return 'pays';
 }
 
-/** The clause of the book that the first differing step comes from, as the channel was told it. */
-export function noteFor(notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, offers: readonly string[]): Note | null {
-  const find = (test: (note: Note) => boolean) => notes.find(test) ?? null;
-  const lane = (about: 'rate' | 'threshold') => find(({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
+/**
+ * The clause that parts the two, as the channel was told it: the one the first differing step comes from, or where that was
+ * told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none is to blame.
+ */
+export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, country: string): Note | null {
+  const inexact = notes.filter((note) => note.fidelity.is !== 'exact');
+  const first = (list: readonly Note[], test: (note: Note) => boolean) => list.find(test) ?? null;
+  const own = (about: 'rate' | 'threshold') => first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
+  const inCountry = (id: string) => book.zones.some((one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country));
+  const threshold = () =>
+    first(inexact, ({ clause }) => clause.about === 'threshold' && clause.zone === zone && clause.service === service) ??
+    first(inexact, ({ clause, reads }) => reads !== null && clause.about === 'threshold' && clause.service === service && inCountry(clause.zone));
+  const offer = (level: Offer['level']) => {
+    const here = new Set(book.offers.filter((one) => one.level === level && (!one.zones || (zone !== null && one.zones.has(zone)))).map((one) => one.id));
+    return (
+      first(inexact, ({ clause }) => clause.about === 'offer' && here.has(clause.offer)) ??
+      first(inexact, ({ clause }) => clause.about === 'offer' && book.offers.some((one) => one.id === clause.offer && one.level === level))
+    );
+  };
   switch (step) {
     case 'place':
-      return find(({ clause }) => clause.about === 'zone' && clause.zone === zone);
+      return first(notes, ({ clause }) => clause.about === 'zone' && clause.zone === zone);
     case 'rate':
-      return lane('rate');
+      return own('rate');
     case 'threshold':
-      return lane('threshold');
-    default:
-      return find(({ clause, fidelity }) => clause.about === 'offer' && offers.includes(clause.offer) && fidelity.is !== 'exact') ?? lane('threshold');
+      return threshold() ?? own('threshold');
+    case 'discount':
+      // A code is left unused where it costs the free delivery: then it is the threshold that was not told exactly.
+      return threshold() ?? offer('order');
+    case 'offer':
+    case 'pays':
+      return offer('delivery') ?? threshold();
   }
 }

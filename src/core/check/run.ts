@@ -81,6 +81,24 @@ interface Differing {
   readonly verdict: Verdict;
 }
 
+/** Both sides' steps for a service of a basket, the first in which they part, and the zone whose clause that is. */
+interface Parting {
+  readonly meant: readonly SideStep[];
+  readonly there: readonly SideStep[];
+  readonly differs: SideStep['step'];
+  readonly zone: string | null;
+}
+
+function partingOf(book: CompiledBook, { sides }: ChannelToCheck, says: Live | null, question: Question, verdict: Verdict): Parting {
+  const rules = says?.rules ?? sides.sent ?? sides.rendition.rules;
+  const there = rules.charges(question, question.moment).find((one) => one.speed === sides.speeds[verdict.service])?.steps ?? [];
+  const meant = meantSteps(book, question, verdict.service);
+  const zoneOf = (name: string) => sides.rendition.zoneOfName.get(name) ?? book.zones.find((zone) => zone.name === name)?.id;
+  // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
+  const zone = verdict.meant ? book.zoneOf(question.place)?.zone.id : zoneOf(there.find((one) => one.step === 'place')?.words ?? '');
+  return { meant, there, differs: firstDifference(meant, there, zoneOf), zone: zone ?? null };
+}
+
 /** Checks a channel at every corner. `progress` gets the corners done and all; it throws {@link Stopped} to end the check. */
 export async function checkChannel(book: CompiledBook, goods: readonly Listed[], channel: ChannelToCheck, now: Instant, progress: (done: number, all: number) => void): Promise<ChannelReport> {
   const { sides, ask } = channel;
@@ -115,8 +133,9 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
         const tale = taleOf(corner, verdict, label);
         if (!plain && told.has(tale)) above += 1;
         else {
-          // Dearer, cheaper and missing are told apart: they have causes of their own.
-          const kind = [key, label, verdict.service, signOf(verdict)].join('\u0000');
+          // Dearer, cheaper and missing, and the step that parts them, are told apart: they have causes of their own.
+          const { differs } = partingOf(book, channel, says, corner.question, verdict);
+          const kind = [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
           const list = differing.get(kind);
           if (list) list.push({ corner, verdict });
           else differing.set(kind, [{ corner, verdict }]);
@@ -165,15 +184,7 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
   const real = await smallestReal(book, goods, channel, list, saysAt);
   const shown = real ?? { question: worst.corner.question, verdict: worst.verdict };
   const { question, verdict } = shown;
-  const says = await saysAt(question.moment);
-  const rules = says?.rules ?? channel.sides.sent ?? channel.sides.rendition.rules;
-  const there = rules.charges(question, question.moment).find((one) => one.speed === channel.sides.speeds[verdict.service])?.steps ?? [];
-  const meant = meantSteps(book, question, verdict.service);
-  const zones = new Map([...channel.sides.rendition.zoneOfName, ...book.zones.map((zone) => [zone.name, zone.id] as const)]);
-  const differs = firstDifference(meant, there, (name) => zones.get(name));
-  // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
-  const thereZone = zones.get(there.find((one) => one.step === 'place')?.words ?? '');
-  const zone = (verdict.meant ? book.zoneOf(question.place)?.zone.id : thereZone) ?? null;
+  const { meant, there, differs, zone } = partingOf(book, channel, await saysAt(question.moment), question, verdict);
   const label = labelOf(verdict) ?? 'drift';
   return {
     channel: channel.id,
@@ -190,16 +201,7 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
     charged: verdict.charged,
     steps: { meant, there },
     differs,
-    note:
-      label === 'limit' || label === 'not sold there'
-        ? noteFor(
-            channel.sides.rendition.notes,
-            differs,
-            zone,
-            verdict.service,
-            book.offers.map((offer) => offer.id),
-          )
-        : null,
+    note: label === 'limit' || label === 'not sold there' ? noteFor(book, channel.sides.rendition.notes, differs, zone, verdict.service, question.place.country) : null,
   };
 }
 
@@ -223,6 +225,7 @@ async function smallestReal(
   const first = list[0];
   if (!first) return null;
   const label = labelOf(first.verdict);
+  const { differs } = partingOf(book, channel, await saysAt(first.corner.question.moment), first.corner.question, first.verdict);
   const cells = [
     ...new Map(list.map(({ corner }) => [`${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`, corner])).values(),
   ]
@@ -236,7 +239,7 @@ async function smallestReal(
     const says = await saysAt(moment);
     for (const [i, question] of questions.entries()) {
       const verdict = judge(book, channel.sides, says, question, live?.[i] ?? null).find(
-        (one) => labelOf(one) === label && one.service === first.verdict.service && signOf(one) === signOf(first.verdict),
+        (one) => labelOf(one) === label && one.service === first.verdict.service && signOf(one) === signOf(first.verdict) && partingOf(book, channel, says, question, one).differs === differs,
       );
       if (verdict) return { question, verdict };
     }
@@ -260,4 +263,4 @@ export function standingOf(finding: Finding, accepted: ReadonlySet<string>): Sta
 }
 
 /** What a finding is remembered by from one check to the next. */
-export const findingKey = (finding: Finding): string => `${finding.channel}|${classKey(finding.class)}|${finding.cause}`;
+export const findingKey = (finding: Finding): string => [finding.channel, classKey(finding.class), finding.cause, finding.service, finding.differs].join('|');
