@@ -46,6 +46,18 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
           <span className="muted">Up to {money(Math.abs(finding.largest))} in this class.</span>
         )}
       </p>
+      <table className="ruled mt-2" aria-label="Three answers">
+        <tbody>
+          <tr>
+            <td className="muted">Meant</td>
+            <td className="figure">{chargedWords(finding.meant)}</td>
+            <td className="muted">Told</td>
+            <td className="figure">{chargedWords(finding.told)}</td>
+            <td className="muted">Charged</td>
+            <td className={`figure ${tone} font-semibold`}>{chargedWords(finding.charged)}</td>
+          </tr>
+        </tbody>
+      </table>
       <p className="muted small mt-2">{finding.basket ? 'Smallest basket that shows it' : 'No basket of up to two different goods shows it; any such basket would'}</p>
       <p className="font-semibold">
         {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)},{' '}
@@ -133,6 +145,9 @@ function said(finding: FindingView): string {
       : 'Shoppers there are not offered it, though it is meant to be.';
   return `Shoppers there pay ${money(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
 }
+
+/** A side's delivery, and what it takes off the goods. */
+const chargedWords = (charged: FindingView['charged']): string => (charged === null ? '—' : `${money(charged.delivery)}${charged.discount > 0 ? ` −${money(charged.discount)}` : ''}`);
 
 function why(finding: FindingView, where: string): string {
   switch (finding.cause) {

@@ -4,19 +4,10 @@ import type { LaneBody, RateBody, Service } from '../../core/rates/index.ts';
 import { amountFault, ChoicePart, figureFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
+import { readBlock } from './block.ts';
 import { LaneCurve } from './curve.tsx';
 
 type Table = RateBody & { is: 'table' };
-
-/** A block copied from a spreadsheet: upper edge and amount a line. Null where it is none. */
-export function readBlock(text: string): Table['breaks'] | null {
-  const rows = text
-    .trim()
-    .split(/\r?\n/)
-    .map((row) => row.split(/\t|;|,(?=\s)/).map((cell) => cell.trim().replace(',', '.')));
-  const breaks = rows.map(([to = '', amount = '']) => ({ to: /^(open|and on|-|–)?$/i.test(to) ? null : to.replace(/\s*(kg|g|lb|oz)$/, ''), amount: amount.replace(/^[€£$]\s*/, '') }));
-  return rows.length > 0 && breaks.every((one) => amountFault(one.amount) === null && (one.to === null || figureFault(one.to) === null)) ? breaks : null;
-}
 
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
 export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBook; zone: ZoneBody; service: Service; path: readonly string[]; lane: LaneBody | undefined }) {

@@ -1,0 +1,246 @@
+import { describe, expect, test } from 'vitest';
+import { opened } from '../../../tests/books/opened.ts';
+import { smallBook } from '../../../tests/books/small.ts';
+import type { BookFile, ChannelId } from '../book/index.ts';
+import { type Currency, sure } from '../exact/index.ts';
+import { readLane } from '../rates/index.ts';
+import { fitLots } from './harrowmere/fit.ts';
+import { dialectOf, leastBefore, type Note } from './index.ts';
+
+const euro = 'EUR' as Currency;
+const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => undefined): readonly Note[] => {
+  const file = smallBook();
+  change(file);
+  const { book, goods } = opened(file);
+  return dialectOf(channel).render(book, goods).notes;
+};
+const find = (notes: readonly Note[], about: Note['clause']['about'], id?: string) => notes.find(({ clause }) => clause.about === about && (id === undefined || Object.values(clause).includes(id)));
+const said = (note: Note | undefined) => (note ? [note.fidelity.is, note.fidelity.is === 'bounded' ? note.fidelity.bound : null] : null);
+const lane = (book: BookFile, zone: string) => book.templates[0]?.lanes[zone]?.post as NonNullable<BookFile['templates'][number]['lanes'][string]>[string];
+
+describe('a threshold', () => {
+  test.each<[ChannelId]>([['lerrin-shop'], ['harrowmere'], ['findlark']])(
+    'before discounts is exact at %s; after them it is bounded by the lane while a code can be entered, else exact',
+    (channel) => {
+      const after = (book: BookFile) => {
+        const free = lane(book, 'home').freeFrom;
+        if (free) free.test = 'after';
+      };
+      expect(said(find(notesOf(channel), 'threshold', 'home'))).toEqual(['exact', null]);
+      expect(said(find(notesOf(channel, after), 'threshold', 'home'))).toEqual(['bounded', 730]);
+      expect(find(notesOf(channel, after), 'threshold', 'home')?.fidelity).toMatchObject({
+        why: expect.stringContaining('55.00 to 64.70 with SUDS'),
+        remedies: expect.arrayContaining(['raise it to 64.71']),
+      });
+      expect(
+        said(
+          find(
+            notesOf(channel, (book) => {
+              after(book);
+              book.offers = [];
+            }),
+            'threshold',
+            'home',
+          ),
+        ),
+      ).toEqual(['exact', null]);
+    },
+  );
+  test('the least list value that still reaches a threshold after a code', () => {
+    expect(leastBefore(6000 as never, [{ digits: 10n, scale: 0 }])).toBe(6667);
+    expect(leastBefore(6000 as never, [])).toBe(6000);
+  });
+});
+
+describe('a weight table', () => {
+  test('on whole grams is exact at Lerrin Shop, in pounds bounded by the neighbouring charges', () => {
+    const grams = (book: BookFile) => {
+      lane(book, 'north').rate = {
+        is: 'table',
+        unit: 'g',
+        breaks: [
+          { to: '500', amount: '5.00' },
+          { to: null, amount: '9.00' },
+        ],
+      };
+    };
+    expect(said(find(notesOf('lerrin-shop', grams), 'rate', 'north'))).toEqual(['exact', null]);
+    expect(find(notesOf('lerrin-shop', grams), 'rate', 'north')?.reads).toContain('0 → 5.00 · 501 → 9.00');
+    expect(said(find(notesOf('lerrin-shop'), 'rate', 'north'))).toEqual(['bounded', 190]);
+  });
+  test('that ends within a gram cannot be said exactly at Lerrin Shop', () => {
+    expect(
+      said(
+        find(
+          notesOf('lerrin-shop', (book) => {
+            lane(book, 'north').rate = { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '5.00' }] };
+          }),
+          'rate',
+          'north',
+        ),
+      ),
+    ).toEqual(['unsayable', null]);
+  });
+  test('becomes the nearest line per started 250 g at Harrowmere, with its greatest distance', () => {
+    const table = (breaks: { to: string | null; amount: string }[]) => {
+      const read = sure(readLane({ rate: { is: 'table', unit: 'g', breaks }, freeFrom: null }, euro)).rate;
+      return fitLots(read as typeof read & { is: 'table' });
+    };
+    // A table that is such a line is hit exactly; two equal halves are missed by half of what parts them.
+    expect(
+      table([
+        { to: '250', amount: '5.25' },
+        { to: '500', amount: '5.50' },
+        { to: '750', amount: '5.75' },
+        { to: '1000', amount: '6.00' },
+      ]),
+    ).toEqual({ once: 500, per: 25, bound: 0 });
+    expect(
+      table([
+        { to: '125', amount: '4.00' },
+        { to: '250', amount: '6.00' },
+      ]),
+    ).toMatchObject({ bound: 100 });
+    expect(
+      table([
+        { to: '500', amount: '5.00' },
+        { to: null, amount: '5.00' },
+      ]),
+    ).toEqual({ once: 500, per: 0, bound: 0 });
+  });
+  test('at Findlark is bounded by its own reach: a basket pays its dearest item only', () => {
+    const notes = notesOf('findlark', (book) => {
+      book.channels.findlark.target = 'all';
+    });
+    expect(said(find(notes, 'rate', 'north'))).toEqual(['bounded', 380]);
+  });
+});
+
+describe('places', () => {
+  test('Harrowmere cuts postcodes out of its regions, and says what it cannot', () => {
+    expect(find(notesOf('harrowmere'), 'zone', 'north')?.reads).toBe('CUT NORTH · BRITAIN · BT');
+    const france = notesOf('harrowmere', (book) => {
+      book.zones.push({ id: 'paris', name: 'Paris', takes: ['FR:75*'], leaves: [] });
+      book.templates[0]?.zones.push('paris');
+      if (book.templates[0]) book.templates[0].lanes.paris = { post: { rate: { is: 'flat', amount: '12.00' }, freeFrom: null } };
+    });
+    expect(find(france, 'zone', 'paris')).toMatchObject({ reads: null, fidelity: { is: 'unsayable', why: 'FR:75* cannot be cut out of EURO there.' } });
+  });
+  test('Findlark tells of places left out that fall under the country’s entry', () => {
+    const notes = notesOf('findlark', (book) => {
+      book.channels.findlark.target = 'US';
+      book.zones.push({ id: 'states', name: 'States', takes: ['US'], leaves: ['US-AK'] });
+      book.templates[0]?.zones.push('states');
+      if (book.templates[0]) book.templates[0].lanes.states = { post: { rate: { is: 'flat', amount: '19.00' }, freeFrom: null } };
+    });
+    expect(find(notes, 'zone', 'states')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringContaining('US-AK: left out of the book') });
+    expect(find(notes, 'zone', 'home')).toMatchObject({ reads: null, fidelity: { is: 'unsayable' } });
+  });
+  test('no more than 64 entries fit an item at Findlark, and what is left out is told', () => {
+    const many = Array.from({ length: 70 }, (_, i) => `GB:${'ABCDEFGH'[i % 8]}${'ABCDEHJKL'[Math.floor(i / 8)]}*`);
+    const { book, goods } = opened(
+      (() => {
+        const file = smallBook();
+        file.channels.findlark.target = 'all';
+        if (file.zones[0]) file.zones[0].takes = ['IE', ...many];
+        return file;
+      })(),
+    );
+    const rendition = dialectOf('findlark').render(book, goods);
+    expect(rendition.notes.some((note) => note.fidelity.is === 'unsayable' && note.fidelity.why.includes('Only 64 entries fit an item'))).toBe(true);
+    expect(
+      rendition.rules
+        .files()[0]
+        ?.text.match(/<item id="BAR-OAT">.*?<\/item>/s)?.[0]
+        .match(/<delivery /g)?.length,
+    ).toBe(64);
+  });
+});
+
+describe('offers', () => {
+  const free: BookFile['offers'][number] = {
+    id: 'free',
+    title: 'Free post for everybody who likes soap',
+    benefit: { is: 'free services', services: ['post'] },
+    code: null,
+    asks: { value: '20.00', test: 'before' },
+    zones: ['home'],
+    window: { from: null, until: null, zone: 'Europe/Dublin' },
+    addsTo: ['order'],
+    terms: 'Free',
+    note: '',
+  };
+  const withFree =
+    (change: (offer: typeof free) => void = () => undefined) =>
+    (book: BookFile) => {
+      const offer = structuredClone(free);
+      change(offer);
+      book.offers.push(offer);
+    };
+  test('a percentage is exact at Lerrin Shop, and bounded by half a cent a line at Harrowmere', () => {
+    expect(said(find(notesOf('lerrin-shop'), 'offer', 'suds'))).toEqual(['exact', null]);
+    expect(said(find(notesOf('harrowmere'), 'offer', 'suds'))).toEqual(['bounded', 10]);
+  });
+  test('conditions that Harrowmere’s goods offers do not know cannot be said there', () => {
+    const notes = notesOf('harrowmere', (book) => {
+      if (book.offers[0]) book.offers[0] = { ...book.offers[0], zones: ['home'], asks: { value: '10.00', test: 'before' } };
+    });
+    expect(find(notes, 'offer', 'suds')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringMatching(/hold everywhere.*ask no least value/) });
+  });
+  test('a title too long for Harrowmere is cut between words, and told', () => {
+    expect(find(notesOf('harrowmere', withFree()), 'offer', 'free')?.fidelity).toMatchObject({ is: 'bounded', bound: 0, why: 'The title is cut to 36 letters.' });
+  });
+  test('that do not add share a letter at Lerrin Shop; that add do not', () => {
+    const letters = (addsTo: ('order' | 'delivery')[]) => {
+      const notes = notesOf(
+        'lerrin-shop',
+        withFree((offer) => {
+          offer.addsTo = addsTo;
+        }),
+      );
+      return ['suds', 'free'].map((id) => /letter (\w)/.exec(find(notes, 'offer', id)?.reads ?? '')?.[1]);
+    };
+    expect(letters([])).toEqual(['A', 'A']);
+    expect(letters(['order'])).toEqual(['A', 'B']);
+  });
+  test('that do not add are added at Harrowmere all the same, bounded by the delivery', () => {
+    const notes = notesOf(
+      'harrowmere',
+      withFree((offer) => {
+        offer.addsTo = [];
+        offer.title = 'Free';
+      }),
+    );
+    expect(said(find(notes, 'offer', 'free'))).toEqual(['bounded', 730]);
+  });
+  test('named services become a cap at Lerrin Shop, exact where the cap parts them', () => {
+    expect(find(notesOf('lerrin-shop', withFree()), 'offer', 'free')).toMatchObject({ reads: expect.stringContaining('where the rate is at most 7.30'), fidelity: { is: 'exact' } });
+    const dearer = (amount: string) =>
+      notesOf('lerrin-shop', (book) => {
+        withFree()(book);
+        book.services.push({ id: 'van', name: 'Van', days: [1, 1] });
+        book.channels['lerrin-shop'].speeds.van = 'van';
+        if (book.templates[0]?.lanes.home) book.templates[0].lanes.home.van = { rate: { is: 'flat', amount }, freeFrom: null };
+      });
+    expect(said(find(dearer('9.00'), 'offer', 'free'))).toEqual(['exact', null]);
+    expect(said(find(dearer('6.00'), 'offer', 'free'))).toEqual(['bounded', 600]);
+  });
+});
+
+test('files that are none of a channel’s are refused with what would be right', () => {
+  for (const [channel, files] of [
+    ['lerrin-shop', [{ name: 'shop.json', text: '{' }]],
+    ['harrowmere', [{ name: 'plans.tsv', text: 'WHAT\n' }]],
+    [
+      'findlark',
+      [
+        { name: 'items.xml', text: '<items' },
+        { name: 'promotions.tsv', text: 'x' },
+      ],
+    ],
+  ] as const) {
+    const read = dialectOf(channel).read(files);
+    expect(!read.ok && read.problems[0]?.right.length).toBeGreaterThan(0);
+    expect(dialectOf(channel).read([]).ok).toBe(false);
+  }
+});

@@ -1,0 +1,272 @@
+import { describe, expect, test } from 'vitest';
+import type { StandIn } from './common/standin.ts';
+import { findlark } from './findlark.ts';
+import { harrowmere } from './harrowmere.ts';
+import { lerrinShop } from './lerrin-shop.ts';
+
+/** The stand-ins held against their format pages: worked examples, what is refused and where, reviews. */
+const hour = 3_600_000;
+const now = Date.parse('2026-11-24T09:00:00Z');
+const basket = (place: string, lines: [listing: string, units: number, price: string, grams: string | null][], codes: string[] = []) => {
+  const [country = '', ...rest] = place.split(' ');
+  return { lines: lines.map(([listing, units, price, grams]) => ({ listing, units, price, grams })), place: { country, part: null, postcode: rest.join(' ') || null }, codes };
+};
+function taken<S>(standIn: StandIn<S>, files: { name: string; text: string }[], at = now, state: S = standIn.empty): S {
+  const outcome = standIn.submit(state, files, at);
+  if ('refused' in outcome) throw new Error(JSON.stringify(outcome.refused));
+  return outcome.state;
+}
+function refused<S>(standIn: StandIn<S>, files: { name: string; text: string }[]) {
+  const outcome = standIn.submit(standIn.empty, files, now);
+  return 'refused' in outcome ? outcome.refused.map((one) => `${one.line ?? ''} ${one.field}`.trim()) : [];
+}
+
+describe('Lerrin Shop', () => {
+  const shop = (change: (file: Record<string, unknown>) => void = () => undefined) => {
+    const file: Record<string, unknown> = {
+      format: 'lerrin-shop/1',
+      closed: ['US-AK'],
+      zones: [
+        {
+          key: 'ie',
+          name: 'Ireland',
+          places: ['IE'],
+          speeds: { standard: { label: 'Standard delivery', days: [2, 3], steps: { by: 'value', rows: [{ from: '0.00', charge: '4.90' }] }, freeFrom: '60.00' } },
+        },
+        {
+          key: 'hi',
+          name: 'Highlands',
+          places: ['GB:HS*', 'GB:IV*'],
+          speeds: {
+            standard: {
+              label: 'Standard delivery',
+              days: [2, 3],
+              steps: {
+                by: 'grams',
+                rows: [
+                  { from: 0, charge: '9.40' },
+                  { from: 1001, charge: '11.20' },
+                  { from: 30001, charge: null },
+                ],
+              },
+              freeFrom: null,
+            },
+          },
+        },
+        {
+          key: 'rest',
+          name: 'Rest',
+          places: ['*'],
+          speeds: {
+            standard: {
+              label: 'Standard delivery',
+              days: [5, 9],
+              steps: {
+                by: 'value',
+                rows: [
+                  { from: '0.00', charge: '24.00' },
+                  { from: '100.00', charge: '18.00' },
+                ],
+              },
+              freeFrom: null,
+            },
+          },
+        },
+      ],
+      campaigns: [
+        { key: 'gust10', title: '10 % off', letter: 'A', benefit: { kind: 'order', percent: '10' }, code: 'GUST10', leastValue: null, countries: null, from: '2026-11-16T00:00', until: null },
+        {
+          key: 'gale',
+          title: 'Free',
+          letter: 'B',
+          benefit: { kind: 'delivery', rateAtMost: '9.50' },
+          code: null,
+          leastValue: '90.00',
+          countries: ['GB'],
+          from: '2026-11-23T00:00',
+          until: '2026-11-30T00:00',
+        },
+      ],
+    };
+    change(file);
+    return [{ name: 'shop.json', text: JSON.stringify(file) }];
+  };
+  const ask = (place: string, lines: Parameters<typeof basket>[1], codes: string[] = [], at = now) => lerrinShop.checkout(taken(lerrinShop, shop()), at)(basket(place, lines, codes));
+
+  test('the page’s example: Ireland, 64.00, 900 g, GUST10', () => {
+    expect(ask('IE', [['A', 1, '64.00', '900']], ['GUST10'])).toEqual({
+      choices: [{ speed: 'standard', name: 'Standard delivery', charge: '0.00', discount: '6.40' }],
+      codes: [{ code: 'GUST10', used: true, why: null }],
+    });
+  });
+  test.each<[string, string, [string, number, string, string | null][], string | null]>([
+    ['59.99 pays', 'IE', [['A', 1, '59.99', null]], '4.90'],
+    ['60.00 is free, and the code does not matter', 'IE', [['A', 2, '30.00', null]], '0.00'],
+    ['1000 g lies in the first step', 'GB HS1 2AA', [['A', 2, '1.00', '500']], '9.40'],
+    ['a trace over 1000 g is rounded up into the next', 'GB HS1 2AA', [['A', 1, '1.00', '1000.000000000625']], '11.20'],
+    ['beyond the last step it is not offered', 'GB HS1 2AA', [['A', 1, '1.00', '30000.1']], null],
+    ['without a mass a speed by grams is not offered', 'GB HS1 2AA', [['A', 1, '1.00', null]], null],
+    ['the rest of the world', 'NZ', [['A', 1, '99.99', null]], '24.00'],
+    ['lower edge in', 'NZ', [['A', 1, '100.00', null]], '18.00'],
+    ['closed', 'US 99511', [['A', 1, '1.00', null]], null],
+    ['a delivery campaign where the rate is at most its amount', 'GB HS1 2AA', [['A', 1, '90.00', '10']], '0.00'],
+    ['and not where the rate is higher', 'GB HS1 2AA', [['A', 1, '90.00', '2000']], '11.20'],
+  ])('%s', (_, place, lines, charge) => {
+    expect(ask(place, lines).choices[0]?.charge ?? null).toBe(charge);
+  });
+  test('codes say why they were not used', () => {
+    const before = Date.parse('2026-11-15T12:00:00Z');
+    expect(ask('IE', [['A', 1, '1.00', null]], ['GUST10', 'NOPE'], before).codes).toEqual([
+      { code: 'GUST10', used: false, why: 'not begun' },
+      { code: 'NOPE', used: false, why: 'unknown' },
+    ]);
+  });
+  test.each<[string, (file: Record<string, never>) => void, string]>([
+    [
+      'steps that do not begin at 0',
+      (file: { zones: { speeds: { standard: { steps: { rows: { from: string }[] } } } }[] }) => {
+        const row = file.zones[0]?.speeds.standard.steps.rows[0];
+        if (row) row.from = '1.00';
+      },
+      'zones.0.speeds.standard.steps.rows',
+    ],
+    [
+      'a place in two zones',
+      (file: { zones: { places: string[] }[] }) => {
+        file.zones[1]?.places.push('IE');
+      },
+      'zones',
+    ],
+    [
+      'a word too many',
+      (file: Record<string, unknown>) => {
+        file.colour = 'red';
+      },
+      '',
+    ],
+    [
+      'a letter that is none',
+      (file: { campaigns: { letter: string }[] }) => {
+        if (file.campaigns[0]) file.campaigns[0].letter = 'AA';
+      },
+      'campaigns.0.letter',
+    ],
+  ] as never)('%s is refused at its field', (_, change, field) => {
+    expect(refused(lerrinShop, shop(change as never))).toContain(field);
+  });
+  test('what is no JSON is refused', () => {
+    expect(refused(lerrinShop, [{ name: 'shop.json', text: '{' }])).toEqual(['']);
+  });
+});
+
+describe('Harrowmere', () => {
+  const plans = (...more: string[]) => [
+    {
+      name: 'plans.tsv',
+      text: `${['SITE|EUR', 'LISTING|LK-TAIL-01|15.80|520', 'LISTING|OTHER|99.00|', 'PLAN|SMALL|Small parcels', 'CUT|HI|BRITAIN|HS IV', 'RATE|SMALL|BRITAIN|STANDARD|6.40|250G|0.25', 'RATE|SMALL|HI|STANDARD|9.40|ITEM|0.00', ...more].map((line) => line.replaceAll('|', '\t')).join('\n')}\n`,
+    },
+  ];
+  const free = 'DELIVERY|FREE-80|Free standard from 80.00|Free from 80.00.|STANDARD|BRITAIN|LK-TAIL-01|80.00||2026-11-01T00:00Z|';
+  const ask = (files: ReturnType<typeof plans>, place: string, units: number, at = now + 100 * hour, codes: string[] = []) =>
+    harrowmere.checkout(taken(harrowmere, files), at)(basket(place, [['LK-TAIL-01', units, '15.80', '520']], codes));
+
+  test('the page’s example: 520 g is three started 250 g; the cut has its own rate; six are free', () => {
+    expect(ask(plans(free), 'GB LS1 1AA', 1).choices).toEqual([{ speed: 'STANDARD', name: 'Standard', charge: '7.15', discount: '0.00' }]);
+    expect(ask(plans(free), 'GB HS1 2AA', 1).choices[0]?.charge).toBe('9.40');
+    expect(ask(plans(free), 'GB LS1 1AA', 6).choices[0]?.charge).toBe('0.00');
+    expect(ask(plans(free), 'IE', 1).choices).toEqual([]);
+  });
+  test('spend counts only listed goods, before discounts, and needs one of them', () => {
+    const state = taken(harrowmere, plans(free));
+    const other = (units: number) =>
+      harrowmere.checkout(
+        state,
+        now + 100 * hour,
+      )(
+        basket('GB LS1 1AA', [
+          ['OTHER', 1, '99.00', '10'],
+          ['LK-TAIL-01', units, '15.80', '520'],
+        ]),
+      ).choices[0]?.charge;
+    expect(other(1)).not.toBe('0.00');
+    expect(other(6)).toBe('0.00');
+  });
+  test('of several goods offers the best one, rounded line by line', () => {
+    const goods = ['GOODS|TEN|Ten off|Ten off.|10|LK-TAIL-01|TEN||', 'GOODS|THIRD|Third off|Third off.|33|LK-TAIL-01|||'];
+    expect(ask(plans(...goods), 'GB LS1 1AA', 1, now + 100 * hour, ['TEN'])).toMatchObject({ choices: [{ discount: '5.21' }], codes: [{ code: 'TEN', used: false, why: 'conditions' }] });
+  });
+  test('a new promotion waits 48 hours; sent again unchanged it does not wait anew; left out it ends', () => {
+    const state = taken(harrowmere, plans(free));
+    const charge = (of: typeof state, at: number) => harrowmere.checkout(of, at)(basket('GB LS1 1AA', [['LK-TAIL-01', 6, '15.80', '520']])).choices[0]?.charge;
+    expect(charge(state, now + 48 * hour - 1)).not.toBe('0.00');
+    expect(charge(state, now + 48 * hour)).toBe('0.00');
+    const again = taken(harrowmere, plans(free), now + 24 * hour, state);
+    expect(charge(again, now + 48 * hour)).toBe('0.00');
+    expect(harrowmere.live(again, now + 25 * hour).held).toEqual([{ key: 'FREE-80', until: new Date(now + 48 * hour).toISOString(), state: 'in review', reason: '' }]);
+    const changed = taken(harrowmere, plans(free.replace('80.00||', '70.00||')), now + 60 * hour, state);
+    expect(charge(changed, now + 61 * hour)).toBe('0.00');
+    expect(charge(taken(harrowmere, plans(), now + 60 * hour, state), now + 61 * hour)).not.toBe('0.00');
+  });
+  test.each([
+    ['a title of 37 letters', free.replace('Free standard from 80.00', 'x'.repeat(37)), '8 title'],
+    ['no terms', free.replace('Free from 80.00.', ''), '8 terms'],
+    ['a listing not defined', free.replace('LK-TAIL-01', 'NOPE'), '8 listings'],
+    ['a region that is none', 'RATE|SMALL|MOON|STANDARD|1.00|ITEM|0.00', '8 region'],
+    ['the same rate twice', 'RATE|SMALL|HI|STANDARD|1.00|ITEM|0.00', '8 speed'],
+    ['a prefix in two cuts', 'CUT|TWO|BRITAIN|HS', '8 prefixes'],
+    ['41 prefixes', `CUT|TWO|BRITAIN|${Array.from({ length: 41 }, (_, i) => `AB${i}`).join(' ')}`, '8 prefixes'],
+    ['too few cells', 'RATE|SMALL', '8 kind'],
+    ['an unknown kind', 'NOTHING|x', '8 kind'],
+  ])('%s is refused at its line and field', (_, line, where) => {
+    expect(refused(harrowmere, plans(line))).toEqual([where]);
+  });
+});
+
+describe('Findlark', () => {
+  const item = (id: string, standard: string, more = '') =>
+    `<item id="${id}"><title>${id}</title><price>15.80</price><grams>520</grams>${more}<delivery country="GB" postcode="HS" speed="standard" price="9.40"/><delivery country="GB" speed="standard" price="${standard}"/></item>`;
+  const head = 'id\ttitle\tkind\tpercent\tspeeds\tleast_value\tcode\tcountries\tfrom\tuntil';
+  const feed = (items: string, promotions: string[] = [], target = 'GB') => [
+    { name: 'items.xml', text: `<?xml version="1.0"?><items xmlns="urn:findlark:items:1" target="${target}" currency="EUR">${items}</items>` },
+    { name: 'promotions.tsv', text: `${[head, ...promotions.map((line) => line.replaceAll('|', '\t'))].join('\n')}\n` },
+  ];
+  const standIn = findlark(() => 'http://127.0.0.1:1');
+  const free = 'free|Free from 30|delivery||standard|30.00||GB||';
+
+  test('the page’s example: the dearest item’s entry, once; the narrowest place', () => {
+    const ask = standIn.checkout(taken(standIn, feed(item('LK-TAIL-01', '6.90') + item('LK-REEL-02', '7.90'))), now);
+    expect(
+      ask(
+        basket('GB LS1 1AA', [
+          ['LK-TAIL-01', 2, '15.80', null],
+          ['LK-REEL-02', 1, '12.00', null],
+        ]),
+      ).choices,
+    ).toEqual([{ speed: 'standard', name: 'Standard', charge: '7.90', discount: '0.00' }]);
+    expect(ask(basket('GB HS1 2AA', [['LK-TAIL-01', 1, '15.80', null]])).choices[0]?.charge).toBe('9.40');
+    expect(ask(basket('IE', [['LK-TAIL-01', 1, '15.80', null]])).choices).toEqual([]);
+  });
+  test('a first promotion waits for enrolment and review, 48 hours; a later one in the same country 24', async () => {
+    const state = taken(standIn, feed(item('A', '6.90'), [free]));
+    expect(standIn.live(state, now).held[0]?.until).toBe(new Date(now + 48 * hour).toISOString());
+    const later = taken(standIn, feed(item('A', '6.90'), [free, free.replace('free|', 'more|')]), now + 72 * hour, await standIn.settle(state, now + 72 * hour));
+    expect(standIn.live(later, now + 72 * hour).held).toEqual([{ key: 'more', until: new Date(now + 96 * hour).toISOString(), state: 'in review', reason: '' }]);
+  });
+  test('while the shop does not answer, a code stays in review', async () => {
+    const state = taken(standIn, feed(item('A', '6.90'), ['code|Ten off|percent|10|||TEN|GB||']));
+    expect(standIn.live(await standIn.settle(state, now + 100 * hour), now + 100 * hour).held[0]?.state).toBe('in review');
+  });
+  test.each<[string, ReturnType<typeof feed>, string]>([
+    ['broken XML', feed('<item id="A">'), '1'],
+    ['an entry of another country than the target', feed(item('A', '6.90'), [], 'IE'), 'item A delivery 1'],
+    ['the same place and speed twice', feed(item('A', '6.90', '<delivery country="GB" speed="standard" price="1.00"/>')), 'item A delivery 3'],
+    ['65 entries', feed(item('A', '6.90', Array.from({ length: 63 }, (_, i) => `<delivery country="GB" postcode="A${i}" speed="swift" price="1.00"/>`).join(''))), 'item A'],
+    ['an id twice', feed(item('A', '6.90') + item('A', '6.90')), 'item A'],
+    ['a price that is no money', feed(item('A', '6.9')), 'item A delivery 2'],
+    ['a promotion without a country', feed(item('A', '6.90'), [free.replace('GB', '')]), '2 countries'],
+    ['a title of 49 letters', feed(item('A', '6.90'), [free.replace('Free from 30', 'x'.repeat(49))]), '2 title'],
+    ['a percentage without its figure', feed(item('A', '6.90'), ['p|P|percent|||||GB||']), '2 percent'],
+  ])('%s is refused at its place', (_, files, where) => {
+    expect(refused(standIn, files)).toContain(where);
+  });
+});
