@@ -8,7 +8,7 @@ import { build } from './parts/build.mjs';
 import { chromium } from './parts/chromium.mjs';
 import { debianPackages, nodePackages } from './parts/packages.mjs';
 import { startCluster } from './parts/postgres.mjs';
-import { explain } from './parts/say.mjs';
+import { explain, Plain } from './parts/say.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'plemb-test-'));
@@ -16,11 +16,15 @@ let cluster = null;
 let failed = 0;
 let passed = 0;
 
+// A stop from the keyboard ends the step at hand; what was begun is ended below.
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => undefined);
+
 /** Runs a package's program from the project, its output on the screen; true where it ended well. */
 function step(name, program, args, env = {}) {
   console.log(`\n— ${name}`);
   const began = Date.now();
   const done = spawnSync(join(root, 'node_modules', '.bin', program), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  if (done.signal || done.status === 130) throw new Plain('Stopped.');
   console.log(`  ${name}: ${done.status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
   return done.status === 0;
 }

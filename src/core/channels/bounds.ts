@@ -14,18 +14,25 @@ export const stated = {
 
 export const exact: Fidelity = { is: 'exact' };
 
-/** The least list value whose value after these percentages is at least `after`. */
-export function leastBefore(after: Minor, percents: readonly Decimal[]): Minor {
-  const left = (value: number) => value - percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
-  let [low, high] = [after as number, after * 2 + 100];
-  while (left(high) < after && high < Number.MAX_SAFE_INTEGER / 1e4) high *= 2;
-  while (low < high) {
-    const middle = Math.floor((low + high) / 2);
-    if (left(middle) >= after) high = middle;
-    else low = middle + 1;
+const takenBy = (value: number, percents: readonly Decimal[]): number => percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
+
+/** The least whole number from `low` on for which a test holds that, once it holds, holds for all greater ones. */
+function leastFor(low: number, holds: (value: number) => boolean): Minor {
+  let [below, above] = [low, low * 2 + 100];
+  while (!holds(above) && above < Number.MAX_SAFE_INTEGER / 1e4) above *= 2;
+  while (below < above) {
+    const middle = Math.floor((below + above) / 2);
+    if (holds(middle)) above = middle;
+    else below = middle + 1;
   }
-  return minor(low);
+  return minor(below);
 }
+
+/** The least list value whose value after these percentages is at least `after`. */
+export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor => leastFor(after, (value) => value - takenBy(value, percents) >= after);
+
+/** The least list value off which these percentages take at least an amount. */
+export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor => leastFor(0, (value) => takenBy(value, percents) >= amount);
 
 /** How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free. */
 export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor): Fidelity {

@@ -7,7 +7,7 @@ import { lerrinShop } from './lerrin-shop/index.ts';
 
 export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark];
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
-export { leastBefore, stated } from './bounds.ts';
+export { leastBefore, leastTaking, stated } from './bounds.ts';
 export {
   type ChannelBasket,
   type ChannelChoice,

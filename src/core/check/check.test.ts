@@ -36,6 +36,19 @@ describe('corners', () => {
     expect(masses).toContain(453 * 1_600_000_000);
   });
 
+  test('stand where a code begins to be worth more than the free delivery it costs', () => {
+    const file = smallBook();
+    const free = file.templates[0]?.lanes.home?.post?.freeFrom;
+    if (free) {
+      free.test = 'after';
+      free.value = '45.00';
+    }
+    // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is used.
+    const { book: own, goods: items } = opened(file);
+    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now).map((corner) => corner.question.lines[0]?.price));
+    for (const value of [4499, 4500, 4863, 4869, 4870, 5293, 5294]) expect(values, String(value)).toContain(value);
+  });
+
   test('ask with and without the code, and on each side of its end', () => {
     expect(at('IE', true).length).toBe(at('IE', false).length);
     const end = Date.parse('2026-12-31T00:00:00Z');

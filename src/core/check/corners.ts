@@ -1,9 +1,10 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { type Listed, leastBefore, type Rules, stated } from '../channels/index.ts';
+import { type Listed, leastBefore, leastTaking, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { mayAdd } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
 import type { Question } from '../quote/index.ts';
+import type { Threshold } from '../rates/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 
 /** What the baskets of a class have in common: the row of the table they stand in. */
@@ -58,7 +59,7 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
   const unweighed = goods.find((item) => item.mass === null);
   const percents = orderPercents(book);
   const codeSets = setsOf([...new Set(book.offers.flatMap((offer) => offer.code ?? []))], stated.codes);
-  const competing = book.offers.some((a) => book.offers.some((b) => a.level === 'order' && b.level === 'delivery' && !mayAdd(a, b)));
+  const rivals = book.offers.some((a) => book.offers.some((b) => a.level === 'order' && b.level === 'delivery' && (!mayAdd(a, b) || b.asks?.test === 'after')));
   return regionsOf(book, sides).flatMap((region) => {
     const edges = sides.map((side) => side.edgesAt(region.part.place));
     const lanes = [...(region.zone === null ? [] : (book.lanes.get(region.zone)?.values() ?? []))];
@@ -71,8 +72,13 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
       if (lane.freeFrom) for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
       if (lane.rate.is === 'table') for (const edge of lane.rate.edges) masses.add(edge + 1);
       const amounts = lane.rate.is === 'table' ? lane.rate.amounts : lane.rate.is === 'flat' ? [lane.rate.amount] : [];
-      // Where an order percentage and a free delivery compete, the better one changes where it takes as much as the rate.
-      if (competing) for (const { percent } of percents) for (const amount of amounts) for (const value of wherePercentIs(amount, percent)) values.add(value);
+      for (const set of taken.filter((one) => one.length > 0)) {
+        for (const amount of amounts) {
+          // Where percentages and a free delivery cannot both be had, the better one changes where they take as much as the
+          // rate, and again where they take more.
+          for (const value of [leastTaking(amount, set), leastTaking(minor(amount + 1), set)]) if (rivals || forfeits(lane.freeFrom, value, set)) values.add(value);
+        }
+      }
     }
     for (const offer of offers) if (offer.asks) for (const value of offer.asks.test === 'after' ? both(offer.asks.value) : [offer.asks.value]) values.add(value);
 
@@ -142,11 +148,8 @@ function linesOf(sku: string, units: number, value: Minor, mass: Mass | null): Q
   ];
 }
 
-/** The list values about which a percentage takes an amount: the first at which it takes as much, and the one after. */
-function wherePercentIs(amount: Minor, percent: Decimal): number[] {
-  const near = Math.floor((amount * 100 * 10 ** percent.scale) / Number(percent.digits));
-  return [near - 1, near, near + 1].filter((value) => value > 0);
-}
+/** Whether percentages take a basket of this list value below a threshold that it reaches without them. */
+const forfeits = (free: Threshold | null, value: Minor, percents: readonly Decimal[]): boolean => free?.test === 'after' && value >= free.value && value < leastBefore(free.value, percents);
 
 /** All choices of at most `most` things, none of them first. */
 function setsOf<T>(all: readonly T[], most: number): T[][] {
