@@ -3,7 +3,7 @@ import type { BookFile } from '../../src/core/book/index.ts';
 /** A small book that is not the demo's: a soap maker with two zones, one service, one offer. All invented. */
 export const smallBook = (): BookFile => ({
   format: 'plemb-book/1',
-  seller: 'Tarn & Fell Soaps',
+  seller: 'Quillmoor Soaps',
   market: { currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
   services: [{ id: 'post', name: 'Post', days: [3, 5] }],
   zones: [

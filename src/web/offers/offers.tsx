@@ -3,6 +3,7 @@ import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import { instantOf } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
+import { freshId } from '../parts/fresh-id.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, dated, money } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
@@ -37,8 +38,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const problems = offer ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? []) : [];
 
   const add = (benefit: OfferBody['benefit'], code: string | null) => {
-    let id = `offer-${offers.length + 1}`;
-    while (offers.some((one) => one.id === id)) id = `${id}-b`;
+    const id = freshId('offer', offers);
     const title = code ? `${code}: 10 % off your order` : 'Free delivery from 60';
     const value: OfferBody = {
       id,

@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
 import { parsePattern } from '../../core/places/index.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
+import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import type { PlaceFound, Unanswered } from '../worker/desk.ts';
 
@@ -57,7 +58,7 @@ function Places({ book }: { book: OpenBook }) {
   const at = zone ? order.indexOf(zone.id) : -1;
 
   const add = () => {
-    const id = `zone-${zones.length + 1}`;
+    const id = freshId('zone', zones);
     book.editAll([
       { path: ['zones', id], value: { id, name: 'New zone', takes: ['CH'], leaves: [] } },
       { path: ['templates', template?.id ?? '', 'zones'], value: [...order, id] },

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { FindingView } from '../../contract/index.ts';
 import { hangOf, hangOfCharge } from '../check/hang.ts';
+import { freshId } from '../parts/fresh-id.ts';
 import { hangWords } from '../parts/plumb.tsx';
 import { readBlock } from '../rates/block.ts';
 import { cleared, type DraftState, draft, dropped, edited, rebased, undone } from './draft.ts';
@@ -36,6 +37,11 @@ describe('the draft', () => {
     expect(draft.reducer(state, rebased({ base: 7, edits: state.edits.slice(1) }))).toMatchObject({ base: 7, edits: [{ path: ['seller'] }] });
     expect(draft.reducer(state, cleared())).toEqual({ base: null, edits: [], past: [] });
   });
+});
+
+test('a new thing gets an id that none has, also after one was taken away', () => {
+  expect(freshId('zone', [{ id: 'ie' }, { id: 'zone-3' }])).toBe('zone-4');
+  expect(freshId('zone', [])).toBe('zone-1');
 });
 
 describe('a block from a spreadsheet', () => {
