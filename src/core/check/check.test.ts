@@ -108,6 +108,17 @@ describe('causes', () => {
     expect(causes(await check(sent, { live: async () => ({ rules: null, held: new Set(), refused: new Set() }), checkout: async (_, baskets) => baskets.map(() => []) }, null))).toEqual(['unsent']);
   });
 
+  test('of two codes that differ alike each has its row told; both together tell nothing new', async () => {
+    const file = smallBook();
+    const free = file.templates[0]?.lanes.home?.post?.freeFrom;
+    if (free) free.test = 'after';
+    const [suds] = file.offers;
+    if (suds) file.offers.push({ ...suds, id: 'soap', title: 'SOAP: 15 % off', code: 'SOAP' });
+    const findings = await check(opened(file), null, null);
+    const rows = findings.flatMap((one) => (one.class.is === 'zone' && one.class.zone === 'home' ? [one.class.codes.join(' ')] : []));
+    expect(new Set(rows)).toEqual(new Set(['SUDS', 'SOAP']));
+  });
+
   test('a check can be stopped', async () => {
     const run = checkChannel(sent.book, sent.goods, { id: 'lerrin-shop', sides: { rendition: told, sent: null, speeds }, ask: null }, now, () => {
       throw new Stopped();

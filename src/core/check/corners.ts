@@ -23,8 +23,6 @@ export interface Corner {
   readonly value: Cell;
   /** Null where the mass is not known. */
   readonly mass: Cell | null;
-  /** Goods that the listing of the line stands for begin at this mass and value. */
-  readonly least: { readonly value: Minor; readonly mass: Mass | null };
 }
 
 /** A part of the map on which both sides treat every place alike, and how many listed patterns fall in it. */
@@ -123,8 +121,7 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
                     if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
                     const listing = m === null && probes.length === 0 ? (unweighed?.sku ?? probe.listing) : probe.listing;
                     const lines = linesOf(listing, units, minor(v), m as Mass | null);
-                    const least = { value: probe.leastValue, mass: probe.leastMass };
-                    return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at }, value, mass, least }];
+                    return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at }, value, mass }];
                   }),
                 ),
               ),

@@ -112,7 +112,8 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
 
   const classes = new Map<string, ClassResult>();
   const differing = new Map<string, Differing[]>();
-  const told = new Set<string>();
+  /** What was told of a basket, by the codes it was told for. */
+  const told = new Map<string, (readonly string[])[]>();
   let done = 0;
   for (const some of batches(corners)) {
     const moment = some[0]?.question.moment ?? now;
@@ -125,13 +126,15 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
       : null;
     some.forEach((corner, i) => {
       const key = classKey(corner.class);
-      const plain = corner.class.is === 'zone' && corner.class.codes.length === 0;
+      const { codes } = corner.question;
+      // A row says what its codes, or its moment, change: not what fewer of the same codes showed already.
+      const isTold = (tale: string) => told.get(tale)?.some((others) => (corner.class.is !== 'zone' || others.length < codes.length) && others.every((code) => codes.includes(code)));
       let above = 0;
       for (const verdict of judge(book, sides, says, corner.question, live?.[i] ?? null)) {
         const label = labelOf(verdict);
         if (!label) continue;
         const tale = taleOf(corner, verdict, label);
-        if (!plain && told.has(tale)) above += 1;
+        if (isTold(tale)) above += 1;
         else {
           // Dearer, cheaper and missing, and the step that parts them, are told apart: they have causes of their own.
           const { differs } = partingOf(book, channel, says, corner.question, verdict);
@@ -140,7 +143,7 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
           if (list) list.push({ corner, verdict });
           else differing.set(kind, [{ corner, verdict }]);
         }
-        if (corner.class.is === 'zone') told.add(tale);
+        if (corner.class.is === 'zone') told.set(tale, [...(told.get(tale) ?? []), codes]);
       }
       const known = classes.get(key);
       classes.set(key, { class: corner.class, corners: (known?.corners ?? 0) + 1, toldAbove: (known?.toldAbove ?? 0) + above });

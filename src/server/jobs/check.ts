@@ -36,6 +36,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
           return await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(context, dialect.id) }, run.moment.getTime(), progress);
         } catch (error) {
           if (error instanceof ChannelDown) return { channel: error.channel, why: error.message };
+          ended = true;
           throw error;
         }
       }),
@@ -56,7 +57,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
 }
 
 /** What was sent or is live, read by the channel's dialect; null where it cannot be read. */
-export function rulesOf(id: ChannelId, files: readonly ChannelFile[]): Rules | null {
+function rulesOf(id: ChannelId, files: readonly ChannelFile[]): Rules | null {
   const read = dialectOf(id).read(files);
   return read.ok ? read.value : null;
 }

@@ -3,6 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import type { CheckReport, FindingView } from '../../contract/index.ts';
 import { channelIds } from '../../core/book/index.ts';
 import { stated } from '../../core/channels/index.ts';
+import { classKey } from '../../core/check/index.ts';
 import { csvOf } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import { failure } from '../parts/failed.ts';
@@ -247,7 +248,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   );
 }
 
-const keyOf = (one: FindingView): string => one.key.split('|')[1] ?? '';
+const keyOf = (one: FindingView): string => classKey(one.class);
 
 /** The rows of the table: zones in their order, then with codes, then starts and ends; those known only to one channel among them. */
 function rowsOf(book: OpenBook, report: CheckReport | null): Row[] {
