@@ -1,4 +1,4 @@
-import type { BookFile } from '../src/core/book/index.ts';
+import { type BookFile, type BookInput, bookFileSchema } from '../src/core/book/index.ts';
 import { demoGoods } from './goods.ts';
 
 const euroCountries = ['AT', 'BE', 'BG', 'CY', 'DE', 'EE', 'ES', 'FI', 'FR', 'GR', 'HR', 'IT', 'LT', 'LU', 'LV', 'MT', 'NL', 'PT', 'SI', 'SK'];
@@ -10,15 +10,55 @@ const table = (amounts: readonly string[], from?: string) => ({
 });
 
 /** The demo seller's book as first sent to every channel. All invented. */
-export function demoBook(): BookFile {
+export const demoBook = (): BookFile => bookFileSchema.parse(written());
+
+function written(): BookInput {
   return {
-    format: 'plemb-book/1',
+    format: 'plemb-book/2',
     seller: 'Lerrin Kites',
-    market: { currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
+    markets: [
+      { id: 'home', name: 'Euro', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', assumed: 'IE' },
+      { id: 'britain', name: 'Britain', currency: 'GBP', locale: 'en-GB', timeZone: 'Europe/London', assumed: 'GB', rounding: { is: 'step', step: '0.05' } },
+      { id: 'japan', name: 'Japan', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo', assumed: 'JP', hides: 'same or slower' },
+    ],
+    exchange: [
+      { id: 'eur-gbp', from: 'EUR', to: 'GBP', rate: '0.86' },
+      { id: 'eur-jpy', from: 'EUR', to: 'JPY', rate: '172.4' },
+    ],
+    taxes: [
+      { id: 'ireland', class: 'standard', places: ['IE'], percent: '23' },
+      { id: 'britain', class: 'standard', places: ['GB'], percent: '20' },
+      { id: 'europe', class: 'standard', places: ['EU'], percent: '21' },
+      { id: 'japan', class: 'standard', places: ['JP'], percent: '10' },
+    ],
+    costs: {
+      packing: '0.85',
+      payment: { percent: '1.4', amount: '0.25' },
+      advertising: '4',
+      channels: { harrowmere: { percent: '9', amount: '0.30' }, findlark: { percent: '3', amount: '0' } },
+    },
     services: [
       { id: 'economy', name: 'Economy delivery', days: [4, 7] },
       { id: 'standard', name: 'Standard delivery', days: [2, 3] },
-      { id: 'two-day', name: 'Two-day delivery', days: [2, 2] },
+      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], bars: ['lithium'] },
+      { id: 'freight', name: 'Freight to the kerb', days: [5, 10] },
+      { id: 'pickup', name: 'Pickup in Galway', days: [0, 1], pickup: true },
+    ],
+    selections: [
+      { id: 'long', name: 'Long tubes', takes: { is: 'tags', any: ['long'], all: [] }, except: [] },
+      { id: 'show', name: 'Show kites', takes: { is: 'kind', kind: 'freight' }, except: [] },
+      { id: 'heavy', name: 'From two kilograms', takes: { is: 'mass', from: '2', to: null, unit: 'kg' }, except: [] },
+    ],
+    boxes: [
+      { id: 'mailer', name: 'Mailer', length: '34', width: '24', height: '8', unit: 'cm', limit: { value: '2', unit: 'kg' }, own: { value: '90', unit: 'g' } },
+      { id: 'kite-box', name: 'Kite box', length: '116', width: '16', height: '14', unit: 'cm', limit: { value: '8', unit: 'kg' }, own: { value: '420', unit: 'g' } },
+      { id: 'tube', name: 'Tube', length: '172', width: '12', height: '12', unit: 'cm', limit: { value: '12', unit: 'kg' }, own: { value: '640', unit: 'g' } },
+      { id: 'crate', name: 'Crate', length: '190', width: '70', height: '60', unit: 'cm', limit: { value: '60', unit: 'kg' }, own: { value: '6', unit: 'kg' } },
+    ],
+    mixedBy: 'sum',
+    mixing: [
+      { id: 'with-show', kinds: ['parcel', 'freight'], services: [], by: 'highest', name: null },
+      { id: 'tubes', kinds: ['parcel', 'tube', 'battery'], services: [], by: { highest: 'plus', further: '2.50' }, name: null },
     ],
     zones: [
       { id: 'ie', name: 'Ireland', takes: ['IE'], leaves: [] },
@@ -51,6 +91,51 @@ export function demoBook(): BookFile {
           row: { economy: flat('22.00') },
         },
       },
+      {
+        id: 'tubes',
+        name: 'Long tubes',
+        origin: 'Galway',
+        goods: 'long',
+        zones: ['ie', 'ni', 'gb', 'euro'],
+        lanes: {
+          ie: { standard: { rate: { is: 'built up', order: '3.20', first: '4.10', further: '1.60', weight: null }, freeFrom: { value: '110.00', test: 'after' } } },
+          ni: { standard: { rate: { is: 'built up', order: '3.20', first: '5.40', further: '1.90', weight: null }, freeFrom: null } },
+          gb: { standard: { rate: { is: 'built up', order: '4.40', first: '5.50', further: '2.10', weight: null }, freeFrom: null, bounds: [{ unit: 'kg', from: null, to: '20' }] } },
+          euro: {
+            standard: {
+              rate: {
+                is: 'table',
+                unit: 'cm',
+                breaks: [
+                  { to: '125', amount: '16.50' },
+                  { to: '150', amount: '19.00' },
+                  { to: '175', amount: '23.50' },
+                ],
+              },
+              freeFrom: null,
+              fees: { order: '1.20', item: '0.40' },
+            },
+          },
+        },
+      },
+      {
+        id: 'show',
+        name: 'Show kites by freight',
+        origin: 'Galway',
+        goods: 'show',
+        zones: ['ie', 'gb', 'euro'],
+        lanes: {
+          ie: {
+            freight: {
+              rate: { is: 'built up', order: '22.00', first: '0', further: '0', weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' } },
+              freeFrom: { value: '2', test: 'before', unit: 'units', of: 'group' },
+            },
+            pickup: { rate: { is: 'free' }, freeFrom: null },
+          },
+          gb: { freight: { rate: { is: 'built up', order: '38.00', first: '0', further: '0', weight: { amount: '1.40', per: '1', unit: 'kg', each: 'started' } }, freeFrom: null } },
+          euro: { freight: { rate: { is: 'carrier quote', service: 'ground', percent: '8', add: '2.50', fallback: '64.00' }, freeFrom: null, bounds: [{ unit: 'kg', from: null, to: '60' }] } },
+        },
+      },
     ],
     offers: [
       {
@@ -67,9 +152,9 @@ export function demoBook(): BookFile {
       },
     ],
     channels: {
-      'lerrin-shop': { speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day' }, target: 'all' },
-      harrowmere: { speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS' }, target: 'all' },
-      findlark: { speeds: { economy: null, standard: 'standard', 'two-day': 'swift' }, target: 'all' },
+      'lerrin-shop': { speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day', freight: null, pickup: null }, target: 'all' },
+      harrowmere: { speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS', freight: null, pickup: null }, target: 'all' },
+      findlark: { speeds: { economy: null, standard: 'standard', 'two-day': 'swift', freight: null, pickup: null }, target: 'all' },
     },
     pinned: [
       {
@@ -84,15 +169,27 @@ export function demoBook(): BookFile {
         moment: null,
       },
       { id: 'reels-stornoway', name: '3 line reels to Stornoway', lines: [{ sku: 'LK-REEL-60-80', units: 3 }], place: 'GB HS1 2AA', codes: [], moment: null },
-      { id: 'show-lyon', name: 'Show kite 6 m to Lyon', lines: [{ sku: 'LK-SHOW-6-C', units: 1 }], place: 'FR 69001', codes: [], moment: null },
+      { id: 'stunt-lyon', name: 'Stunt kite 2 m to Lyon', lines: [{ sku: 'LK-STU-20-MOS', units: 1 }], place: 'FR 69001', codes: [], moment: null },
       { id: 'gust-galway', name: 'Foil kite to Galway, GUST10', lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }], place: 'IE H91 A0A0', codes: ['GUST10'], moment: null },
+      {
+        id: 'show-clash',
+        name: 'Show kite and two tubes to Cork',
+        lines: [
+          { sku: 'LK-SHOW-6-C', units: 1 },
+          { sku: 'LK-SPAR-6-165-2', units: 2 },
+        ],
+        place: 'IE T12 A0A0',
+        codes: [],
+        moment: null,
+      },
+      { id: 'foil-tokyo', name: 'Foil kite to Tokyo, in yen', lines: [{ sku: 'LK-FOI-15-MOS', units: 1 }], place: 'JP 1000001', codes: [], moment: null, market: 'japan' },
     ],
     goods: demoGoods(),
   };
 }
 
 /** What the seller added later: one offer already begun when it was sent, one sent in good time. */
-export const demoLaterOffers = (): BookFile['offers'] => [
+export const demoLaterOffers = (): BookInput['offers'] => [
   {
     id: 'gale-week',
     title: 'Gale week: free two-day from 90',

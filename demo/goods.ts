@@ -1,16 +1,33 @@
-import type { Item } from '../src/core/goods/index.ts';
+import type { z } from 'zod';
+import { type Item, itemSchema } from '../src/core/goods/index.ts';
 import { seeded } from './random.ts';
 
+type Written = z.input<typeof itemSchema>;
+
 /** The demo seller's goods: kites, tails, line reels, spar tubes, lit kites, ribbons. All invented. */
-export function demoGoods(): Item[] {
+export const demoGoods = (): Item[] => written().map((item) => itemSchema.parse(item));
+
+function written(): Written[] {
   const random = seeded(20261124);
   const between = (low: number, high: number) => low + random() * (high - low);
   const cents = (value: number) => `${(Math.round(value * 10) / 10).toFixed(1)}0`;
   const grams = (value: number) => String(Math.round(value / 5) * 5);
   const colours = ['moss', 'brick', 'slate', 'ochre', 'foam', 'heather', 'rust', 'chalk'];
-  const items: Item[] = [];
+  /** What it costs the seller: between two fifths and half of the price. */
+  const cost = (price: string) => (Math.round(Number(price) * (40 + (Number(price.replace('.', '')) % 11))) / 100).toFixed(2);
+  const items: Written[] = [];
   const add = (sku: string, name: string, price: string, mass: string, sides: [number, number, number], tags: string[], kind: string) =>
-    items.push({ sku, name, price, mass: { value: mass, unit: 'g' }, size: { length: String(sides[0]), width: String(sides[1]), height: String(sides[2]), unit: 'cm' }, tags, kind, template: null });
+    items.push({
+      sku,
+      name,
+      price,
+      cost: cost(price),
+      mass: { value: mass, unit: 'g' },
+      size: { length: String(sides[0]), width: String(sides[1]), height: String(sides[2]), unit: 'cm' },
+      tags,
+      kind,
+      template: null,
+    });
 
   for (const [code, name, base, mass, length] of [
     ['DEL', 'Delta kite', 34, 420, 95],
@@ -124,5 +141,17 @@ export function demoGoods(): Item[] {
     ['C', 6, '412.00', '11800'],
   ] as const)
     add(`LK-SHOW-${metres}-${code}`, `Show kite ${metres} m`, price, mass, [185, 32, 28], ['kites', 'show'], 'freight');
+  const change = (sku: string, fields: Partial<Written>) => {
+    const at = items.findIndex((item) => item.sku === sku);
+    const item = items[at];
+    if (item) items[at] = { ...item, ...fields };
+  };
+  for (const { sku, kind } of [...items]) if (kind === 'battery') change(sku, { hazards: ['lithium'] });
+  // A second stock place for the ribbons; a bag that takes after the smaller one; single exceptions.
+  for (const { sku, tags } of [...items]) if (tags.includes('gifts')) change(sku, { origin: 'Westport' });
+  change('LK-PART-CARRYBAG16', { parent: 'LK-PART-CARRYBAG', kind: null, tags: [] });
+  change('LK-PART-REPAIRTA', { override: { is: 'ships free' } });
+  change('LK-PART-WINDGAUG', { fee: { each: '1.30', freed: false } });
+  for (const sku of ['LK-SHOW-4-A', 'LK-SHOW-5-B', 'LK-SHOW-6-C']) change(sku, { fee: { each: '6.00', freed: false } });
   return items;
 }

@@ -18,3 +18,19 @@ writeFileSync(
   wrap('countryCodes', 'The two-letter codes of ISO 3166-1, from iso-codes.', packed(list('3166-1').map((one) => one.alpha_2))) +
     wrap('partCodes', 'The codes of ISO 3166-2 after the hyphen, by country, from iso-codes.', `{\n${lines.join('\n')}\n} as const`),
 );
+
+// The regions of CLDR (UN M49 codes, the EU, the euro area, the UN) as the countries they hold, however deep.
+const cldr = JSON.parse(readFileSync(new URL('../node_modules/cldr-core/supplemental/territoryContainment.json', import.meta.url), 'utf8')).supplemental.territoryContainment;
+const iso = new Set(list('3166-1').map((one) => one.alpha_2));
+const heldBy = (code) => (iso.has(code) ? [code] : (cldr[code]?._contains ?? []).flatMap(heldBy));
+// Those with a suffix are deprecated or subsumed; the whole world is a pattern of its own.
+const regionLines = Object.keys(cldr)
+  .filter((code) => /^(\d{3}|[A-Z]{2})$/.test(code) && code !== '001' && !iso.has(code))
+  .sort()
+  .map((code) => [code, heldBy(code)])
+  .filter(([, held]) => held.length > 0)
+  .map(([code, held]) => `  '${code}': ${packed(held)},`);
+writeFileSync(
+  new URL('../src/core/places/regions.ts', import.meta.url),
+  wrap('regionCountries', 'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.', `{\n${regionLines.join('\n')}\n} as const`),
+);

@@ -6,8 +6,8 @@ import { shopSchema } from '../src/core/channels/index.ts';
 
 /** The JSON Schemas of the open formats, made from what the core reads by. Run as a program it writes them down. */
 export const schemas = () => ({
-  book: { $id: 'plemb-book-1', title: 'A book with its goods', ...z.toJSONSchema(bookFileSchema, { io: 'input' }) },
-  basket: { $id: 'plemb-basket-1', title: 'A basket', ...z.toJSONSchema(basketSchema, { io: 'input' }) },
+  book: { $id: 'plemb-book-2', title: 'A book with its goods', ...z.toJSONSchema(bookFileSchema, { io: 'input' }) },
+  basket: { $id: 'plemb-basket-2', title: 'A basket', ...z.toJSONSchema(basketSchema, { io: 'input' }) },
   'lerrin-shop': { $id: 'lerrin-shop-1', title: 'The file of Lerrin Shop', ...z.toJSONSchema(shopSchema, { io: 'input' }) },
 });
 

@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { type BookFile, type CompiledBook, channelIds, compileBook, readBasket, readBookFile } from '../core/book/index.ts';
+import { type BookFile, type CompiledBook, channelIds, compileBook, readBasket, readBookFile, readyGoods } from '../core/book/index.ts';
 import { dialectOf, dialects, type Listed } from '../core/channels/index.ts';
 import { checkChannel, type Finding, standingOf } from '../core/check/index.ts';
 import { amountText, type Currency, type Minor, type Problem, sure } from '../core/exact/index.ts';
-import { readItem } from '../core/goods/index.ts';
 import { type Answer, explain, questionOf, quote, type Step } from '../core/quote/index.ts';
 import { table } from './table.ts';
 
@@ -45,7 +44,7 @@ function open(path: string): Opened {
   if (!read.ok) throw told(path, read.problems);
   const { goods, ...body } = read.value;
   const book = sure(compileBook(body));
-  return { book, file: read.value, goods: goods.map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, book.currency)) })) };
+  return { book, file: read.value, goods: readyGoods(book, goods).goods };
 }
 
 function runQuote(bookPath: string, basketPath: string, at: number): { json: object; text: string } {
@@ -121,7 +120,13 @@ async function runCheck(bookPath: string, at: number): Promise<{ json: object; t
 }
 
 const classWords = ({ class: one }: Finding): string =>
-  one.is === 'zone' ? [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ') : one.is === 'edge' ? `${one.offer} ${one.edge}` : new Date(one.at).toISOString();
+  one.is === 'apart'
+    ? `goods apart by ${one.by}`
+    : one.is === 'zone'
+      ? [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ')
+      : one.is === 'edge'
+        ? `${one.offer} ${one.edge}`
+        : new Date(one.at).toISOString();
 
 async function main(): Promise<number> {
   const words = process.argv.slice(2);

@@ -1,8 +1,7 @@
 import type { Logger } from 'pino';
-import { type Book, type ChannelId, type CompiledBook, channelIds, compileBook } from '../core/book/index.ts';
+import { type Book, type ChannelId, type CompiledBook, channelIds, compileBook, readyGoods } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { sure } from '../core/exact/index.ts';
-import { readItem } from '../core/goods/index.ts';
 import type { ChannelClient } from './channel-client.ts';
 import { channelClient } from './channel-client.ts';
 import { type Database, snapshot } from './database.ts';
@@ -41,6 +40,5 @@ export async function standing(context: Context): Promise<Standing> {
   }));
   if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
   const compiled = sure(compileBook(book));
-  const goods = items.map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, compiled.currency)) }));
-  return { revision, book, compiled, goods };
+  return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
 }

@@ -1,11 +1,11 @@
 import type { Conflict } from '../contract/index.ts';
-import { type Book, bookSchema, type Change, changesOf, compileBook, type Edit, shaped, takenBack, touches } from '../core/book/index.ts';
+import { type Book, bookSchema, type Change, changesOf, compileBook, type Edit, readyGoods, shaped, takenBack, touches } from '../core/book/index.ts';
 import type { Problem } from '../core/exact/index.ts';
-import { type Item, itemSchema, readItem } from '../core/goods/index.ts';
+import { type Item, itemSchema } from '../core/goods/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { Refusal } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
-import { allGoods, dropGoods, goodsBySku, putGoods } from './queries/goods.ts';
+import { allGoods, dropGoods, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
 import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
 
 export interface Save {
@@ -54,7 +54,6 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   const compiled = compileBook(shape.value);
   if (!compiled.ok) throw unsound(compiled.problems);
 
-  const templates = new Set(shape.value.templates.map((template) => template.id));
   const problems: Problem[] = [];
   const items = goods.flatMap((candidate): Item[] => {
     const read = shaped(itemSchema, candidate);
@@ -64,12 +63,11 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
       note(read.problems);
       return [];
     }
-    const figures = readItem(read.value, compiled.value.currency);
-    if (!figures.ok) note(figures.problems);
-    const { template } = read.value;
-    if (template !== null && !templates.has(template)) note([{ at: ['template'], wrong: `no template “${template}”`, right: [...templates].join(', ') }]);
     return [read.value];
   });
+  // Variants are read with the items they take from, however far up; and every item that takes from one of these.
+  const family = await familyOf(connection, items);
+  problems.push(...readyGoods(compiled.value, family).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
   const kept = new Set(items.map((item) => item.sku));
   const gone = touched.map((item) => item.sku).filter((sku) => !kept.has(sku));
   const needed = [...new Set(shape.value.pinned.flatMap((basket) => basket.lines.map((line) => line.sku)))];
@@ -83,6 +81,18 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   if (items.length > 0) await putGoods(connection, items);
   if (gone.length > 0) await dropGoods(connection, gone);
   return changes;
+}
+
+/** Items with the parents they take from, and the variants that take from them. */
+async function familyOf(connection: Connection, items: readonly Item[]): Promise<Item[]> {
+  const family = new Map(items.map((item) => [item.sku, item]));
+  for (const item of await variantsOf(connection, [...family.keys()])) if (!family.has(item.sku)) family.set(item.sku, item);
+  for (;;) {
+    const missing = [...family.values()].flatMap((item) => (item.parent !== null && !family.has(item.parent) ? [item.parent] : []));
+    const found = missing.length > 0 ? await goodsBySku(connection, missing) : [];
+    if (found.length === 0) return [...family.values()];
+    for (const item of found) family.set(item.sku, item);
+  }
 }
 
 function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {

@@ -1,19 +1,18 @@
-import { type BookFile, compileBook } from '../../src/core/book/index.ts';
-import type { Listed } from '../../src/core/channels/index.ts';
+import { type BookFile, compileBook, readyGoods } from '../../src/core/book/index.ts';
 import { sure } from '../../src/core/exact/index.ts';
-import { readItem } from '../../src/core/goods/index.ts';
 import { type Question, questionOf } from '../../src/core/quote/index.ts';
 
-/** A book file made ready: compiled, goods with their figures, baskets turned into questions. */
-export function opened(file: BookFile) {
+/** A book file made ready for one of its markets: compiled, goods with their figures, baskets turned into questions. */
+export function opened(file: BookFile, market?: string) {
   const { goods: items, ...body } = file;
-  const book = sure(compileBook(body));
-  const goods: Listed[] = items.map((item) => ({ sku: item.sku, name: item.name, ...sure(readItem(item, book.currency)) }));
+  const book = sure(compileBook(body, market));
+  const { goods, problems } = readyGoods(book, items);
+  if (problems[0]) throw new Error(`${problems[0].at.join(' › ')}: ${problems[0].wrong}`);
   const bySku = new Map(goods.map((item) => [item.sku, item]));
   const ask = (basket: { lines: readonly { sku: string; units: number }[]; place: string; codes?: readonly string[]; moment?: number }): Question =>
     sure(
       questionOf(
-        { id: 'basket', name: 'Basket', lines: [...basket.lines], place: basket.place, codes: [...(basket.codes ?? [])], moment: null },
+        { id: 'basket', name: 'Basket', lines: [...basket.lines], place: basket.place, codes: [...(basket.codes ?? [])], moment: null, market: null },
         (sku) => bySku.get(sku),
         basket.moment ?? Date.parse('2026-11-24T09:10:00Z'),
       ),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { BookFile } from '../../src/core/book/index.ts';
+import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 
 /** Random books within what the formats of today can say, and baskets for them. */
 const amount = (most: number) => fc.integer({ min: 0, max: most }).map((cents) => (cents / 100).toFixed(2));
@@ -81,10 +81,10 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
   })
   .map(({ served, lanes, offers, target, weighed }): BookFile => {
     const rows = served.map((zone) => [zone, Object.fromEntries(services.flatMap((service, i) => (lanes[zoneIds.indexOf(zone)]?.[i] ? [[service, lanes[zoneIds.indexOf(zone)]?.[i]]] : [])))]);
-    return {
-      format: 'plemb-book/1',
+    return bookFileSchema.parse({
+      format: 'plemb-book/2',
       seller: 'Anybody',
-      market: { currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
+      markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
       services: services.map((id, i) => ({ id, name: id === 'slow' ? 'Slow delivery' : 'Fast delivery', days: [i + 1, i + 2] })),
       zones,
       templates: [{ id: 'all', name: 'All', origin: 'Here', zones: served, lanes: Object.fromEntries(rows) }],
@@ -100,7 +100,7 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
         { sku: 'MIDDLE', name: 'Middle', price: '24.99', mass: { value: '0.5', unit: 'lb' }, size: null, tags: [], kind: 'parcel', template: null },
         { sku: 'HEAVY', name: 'Heavy', price: '61.00', mass: weighed ? { value: '4.2', unit: 'kg' } : null, size: null, tags: [], kind: 'parcel', template: null },
       ],
-    };
+    } satisfies BookInput);
   });
 
 export const moment = Date.parse('2026-11-24T09:10:00Z');

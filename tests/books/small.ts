@@ -1,10 +1,12 @@
-import type { BookFile } from '../../src/core/book/index.ts';
+import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 
 /** A small book that is not the demo's: a soap maker with two zones, one service, one offer. All invented. */
-export const smallBook = (): BookFile => ({
-  format: 'plemb-book/1',
+export const smallBook = (changes: Partial<BookInput> = {}): BookFile => bookFileSchema.parse({ ...written(), ...changes });
+
+const written = (): BookInput => ({
+  format: 'plemb-book/2',
   seller: 'Quillmoor Soaps',
-  market: { currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
+  markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
   services: [{ id: 'post', name: 'Post', days: [3, 5] }],
   zones: [
     { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },

@@ -102,13 +102,13 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await desk.goto(`${new URL(desk.url()).origin}/rates/euro/economy`);
   await desk.getByLabel('Flat amount').fill('8.75');
-  await expect(desk.getByTestId('intended-show-lyon')).toHaveText('8.75');
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('8.75');
   await expect(desk.getByText('was 8.50')).toBeVisible();
   await desk.getByLabel('Flat amount').fill('8.7x');
   await expect(desk.getByRole('alert')).toContainText('“8.7x” is no amount; write it like 4.90');
   await desk.keyboard.press('Escape');
   await desk.keyboard.press('Control+z');
-  await expect(desk.getByTestId('intended-show-lyon')).toHaveText('8.50');
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('8.50');
   // By keyboard: from the lane beside it, copied to Japan's economy, which had none.
   await desk.goto(`${new URL(desk.url()).origin}/rates/us48/economy`);
   await desk.locator('[data-lane="us48/economy"]').focus();
@@ -261,7 +261,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   await desk.keyboard.press('Control+k');
   await desk.keyboard.type('import');
   await desk.keyboard.press('Enter');
-  const broken = { ...file, market: { ...file.market, currency: 'ZZZ' } };
+  const broken = { ...file, markets: file.markets.map((market) => ({ ...market, currency: 'ZZZ' })) };
   await desk.getByLabel('Import a book').setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
   await expect(desk.getByRole('alert')).toContainText('a code of ISO 4217, such as EUR');
   await desk.getByLabel('Import a book').setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });

@@ -7,6 +7,7 @@ import { describe, expect, test } from 'vitest';
 import { amountText, type Currency, gramsText, instantOf, localOf, minor, parseDecimal, parseMass, percentOf, splitByLargestRemainder, sure } from '../../src/core/exact/index.ts';
 import { quote } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
+import { laneOf } from '../books/parts.ts';
 import { smallBook } from '../books/small.ts';
 
 const eur = 'EUR' as Currency;
@@ -62,8 +63,10 @@ describe('a weight table and a threshold, against a spreadsheet engine (HyperFor
     const file = smallBook();
     const template = file.templates[0];
     if (template)
-      template.lanes = { home: { post: { rate: { is: 'table', unit: 'kg', breaks: edges.map((to, i) => ({ to, amount: amounts[i] ?? '' })) }, freeFrom: { value: '80.00', test: 'after' } } } };
-    const { book } = opened(file);
+      template.lanes = { home: { post: laneOf({ rate: { is: 'table', unit: 'kg', breaks: edges.map((to, i) => ({ to, amount: amounts[i] ?? '' })) }, freeFrom: { value: '80.00', test: 'after' } }) } };
+    const { book, goods } = opened(file);
+    const [any] = goods;
+    if (!any) throw new Error('no goods');
     const masses = fc.sample(fc.integer({ min: 1, max: 31_000 }), { numRuns: 1500, seed: 11 }).concat([500, 501, 1000, 1001, 2000, 5000, 5001, 30_000, 30_001]);
     const values = fc.sample(fc.integer({ min: 1, max: 20_000 }), { numRuns: masses.length, seed: 12 }).map((value, i) => (i % 50 === 0 ? 8000 : i % 50 === 1 ? 9411 : i % 50 === 2 ? 9412 : value));
     // A grams, B value in cents, C whether a code of 15 % is entered, D the rate, E the discount, F the delivery: the code is
@@ -78,9 +81,10 @@ describe('a weight table and a threshold, against a spreadsheet engine (HyperFor
     const id = sheet.getSheetId('Baskets') ?? 1;
     masses.forEach((grams, i) => {
       const theirs = sheet.getCellValue({ sheet: id, row: i, col: 5 });
-      const lines = [{ sku: 'ANY', units: 1, price: minor(values[i] ?? 1), mass: sure(parseMass(String(grams), 'g')) }];
+      const lines = [{ item: { ...any, price: minor(values[i] ?? 1), mass: sure(parseMass(String(grams), 'g')) }, units: 1 }];
       const ours =
-        quote(book, { lines, place: { country: 'IE', part: null, postcode: null }, codes: i % 2 ? ['SUDS'] : [], moment: Date.parse('2026-11-24T09:10:00Z') }).choices[0]?.delivery ?? 'none';
+        quote(book, { lines, place: { country: 'IE', part: null, postcode: null }, codes: i % 2 ? ['SUDS'] : [], moment: Date.parse('2026-11-24T09:10:00Z'), carrier: null }).choices[0]?.delivery ??
+        'none';
       expect(ours, `${grams} g, ${values[i]}`).toBe(theirs);
     });
   });
@@ -147,7 +151,7 @@ describe('rules of the trade (common practice, no source; figures of our own wor
     const closed = (units: number) =>
       delivery(
         (lanes) => {
-          lanes.home = { post: { rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '18.40' }] }, freeFrom: null } };
+          lanes.home = { post: laneOf({ rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '18.40' }] }, freeFrom: null }) };
         },
         [{ sku: 'BAR-OAT', units }],
       );

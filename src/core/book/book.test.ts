@@ -81,10 +81,10 @@ describe('reading a book', () => {
   test.each<[string, (book: never) => void, string]>([
     [
       'a currency that is none',
-      (book: { market: { currency: string } }) => {
-        book.market.currency = 'ZZZ';
+      (book: { markets: { currency: string }[] }) => {
+        if (book.markets[0]) book.markets[0].currency = 'ZZZ';
       },
-      'market/currency: a code of ISO 4217, such as EUR',
+      'markets/home/currency: a code of ISO 4217, such as EUR',
     ],
     [
       'a zone the template does not know',

@@ -1,5 +1,7 @@
 /** The book: its schema, reading and compiling it, edits and revisions. */
-export { type CompiledBook, compileBook, orderPercents } from './compile.ts';
+export { type CompiledBook, compileBook, inMarket, orderPercents, type Row, say, type Template } from './compile.ts';
 export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, valueAt, withEdit } from './edits.ts';
+export { conversionInto, type ReadyMarket } from './market.ts';
 export { readBasket, readBookFile, shaped } from './read.ts';
-export { type Basket, type Book, type BookFile, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds } from './schema.ts';
+export { defaultClass, defaultKind, type Ready, type ReadyGoods, readyGoods } from './ready.ts';
+export { type Basket, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';

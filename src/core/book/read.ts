@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Problem, Result } from '../exact/index.ts';
-import { readItem } from '../goods/index.ts';
 import { compileBook } from './compile.ts';
+import { readyGoods } from './ready.ts';
 import { type Basket, type BookFile, basketSchema, bookFileSchema } from './schema.ts';
 
 /** Reads a whole book with goods: its shape first, then all that its parts say of each other. */
@@ -13,14 +13,15 @@ export function readBookFile(data: unknown): Result<BookFile> {
   const compiled = compileBook(book);
   if (!compiled.ok) problems.push(...compiled.problems);
   else {
-    const templates = new Set(book.templates.map((template) => template.id));
+    for (const market of book.markets.slice(1)) {
+      const other = compileBook(book, market.id);
+      if (!other.ok) problems.push(...other.problems);
+    }
+    problems.push(...readyGoods(compiled.value, goods).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
     const seen = new Set<string>();
-    for (const item of goods) {
-      const read = readItem(item, compiled.value.currency);
-      if (!read.ok) problems.push(...read.problems.map((one) => ({ ...one, at: ['goods', item.sku, ...one.at] })));
-      if (seen.has(item.sku)) problems.push({ at: ['goods', item.sku], wrong: 'the SKU stands twice', right: 'each SKU once' });
-      if (item.template !== null && !templates.has(item.template)) problems.push({ at: ['goods', item.sku, 'template'], wrong: `no template “${item.template}”`, right: [...templates].join(', ') });
-      seen.add(item.sku);
+    for (const { sku } of goods) {
+      if (seen.has(sku)) problems.push({ at: ['goods', sku], wrong: 'the SKU stands twice', right: 'each SKU once' });
+      seen.add(sku);
     }
     for (const basket of book.pinned) {
       for (const { sku } of basket.lines) if (!seen.has(sku)) problems.push({ at: ['pinned', basket.id, 'lines'], wrong: `no item “${sku}”`, right: 'a SKU of the goods' });

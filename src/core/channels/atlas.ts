@@ -1,9 +1,9 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Pattern, type Place, partsOfMap, patternText } from '../places/index.ts';
+import { type Place, type Plain, partsOfMap, patternText } from '../places/index.ts';
 
 /** Which zone of the book each distinct part of its map falls in; null for none. */
 export interface Assigned {
-  readonly pattern: Pattern;
+  readonly pattern: Plain;
   readonly zone: string | null;
   readonly place: Place;
 }

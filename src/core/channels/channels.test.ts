@@ -1,13 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
+import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
-import { type Currency, sure } from '../exact/index.ts';
-import { readLane } from '../rates/index.ts';
 import { fitLots } from './harrowmere/fit.ts';
 import { dialectOf, leastBefore, type Note } from './index.ts';
+import { plainLanes } from './plain.ts';
 
-const euro = 'EUR' as Currency;
 const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => undefined): readonly Note[] => {
   const file = smallBook();
   change(file);
@@ -55,14 +54,14 @@ describe('a threshold', () => {
 describe('a weight table', () => {
   test('on whole grams is exact at Lerrin Shop, in pounds bounded by the neighbouring charges', () => {
     const grams = (book: BookFile) => {
-      lane(book, 'north').rate = {
+      lane(book, 'north').rate = rateOf({
         is: 'table',
         unit: 'g',
         breaks: [
           { to: '500', amount: '5.00' },
           { to: null, amount: '9.00' },
         ],
-      };
+      });
     };
     expect(said(find(notesOf('lerrin-shop', grams), 'rate', 'north'))).toEqual(['exact', null]);
     expect(find(notesOf('lerrin-shop', grams), 'rate', 'north')?.reads).toContain('0 → 5.00 · 501 → 9.00');
@@ -73,7 +72,7 @@ describe('a weight table', () => {
       said(
         find(
           notesOf('lerrin-shop', (book) => {
-            lane(book, 'north').rate = { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '5.00' }] };
+            lane(book, 'north').rate = rateOf({ is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '5.00' }] });
           }),
           'rate',
           'north',
@@ -83,8 +82,16 @@ describe('a weight table', () => {
   });
   test('becomes the nearest line per started 250 g at Harrowmere, with its greatest distance', () => {
     const table = (breaks: { to: string | null; amount: string }[]) => {
-      const read = sure(readLane({ rate: { is: 'table', unit: 'g', breaks }, freeFrom: null }, euro)).rate;
-      return fitLots(read as typeof read & { is: 'table' });
+      const { book } = opened(
+        smallBook({
+          templates: [{ id: 'soaps', name: 'Soaps', origin: 'Sligo', zones: ['home'], lanes: { home: { post: { rate: { is: 'table', unit: 'g', breaks }, freeFrom: null } } } }],
+          offers: [],
+          pinned: [],
+        }),
+      );
+      const plain = plainLanes(book).get('home')?.get('post')?.rate;
+      if (plain?.is !== 'table') throw new Error('not a table');
+      return fitLots(plain);
     };
     // A table that is such a line is hit exactly; two equal halves are missed by half of what parts them.
     expect(
@@ -122,7 +129,7 @@ describe('places', () => {
     const france = notesOf('harrowmere', (book) => {
       book.zones.push({ id: 'paris', name: 'Paris', takes: ['FR:75*'], leaves: [] });
       book.templates[0]?.zones.push('paris');
-      if (book.templates[0]) book.templates[0].lanes.paris = { post: { rate: { is: 'flat', amount: '12.00' }, freeFrom: null } };
+      if (book.templates[0]) book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
     });
     expect(find(france, 'zone', 'paris')).toMatchObject({ reads: null, fidelity: { is: 'unsayable', why: 'FR:75* cannot be cut out of EURO there.' } });
   });
@@ -131,7 +138,7 @@ describe('places', () => {
       book.channels.findlark.target = 'US';
       book.zones.push({ id: 'states', name: 'States', takes: ['US'], leaves: ['US-AK'] });
       book.templates[0]?.zones.push('states');
-      if (book.templates[0]) book.templates[0].lanes.states = { post: { rate: { is: 'flat', amount: '19.00' }, freeFrom: null } };
+      if (book.templates[0]) book.templates[0].lanes.states = { post: laneOf({ rate: { is: 'flat', amount: '19.00' }, freeFrom: null }) };
     });
     expect(find(notes, 'zone', 'states')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringContaining('US-AK: left out of the book') });
     expect(find(notes, 'zone', 'home')).toMatchObject({ reads: null, fidelity: { is: 'unsayable' } });
@@ -218,9 +225,9 @@ describe('offers', () => {
     const dearer = (amount: string) =>
       notesOf('lerrin-shop', (book) => {
         withFree()(book);
-        book.services.push({ id: 'van', name: 'Van', days: [1, 1] });
+        book.services.push(serviceOf({ id: 'van', name: 'Van', days: [1, 1] }));
         book.channels['lerrin-shop'].speeds.van = 'van';
-        if (book.templates[0]?.lanes.home) book.templates[0].lanes.home.van = { rate: { is: 'flat', amount }, freeFrom: null };
+        if (book.templates[0]?.lanes.home) book.templates[0].lanes.home.van = laneOf({ rate: { is: 'flat', amount }, freeFrom: null });
       });
     expect(said(find(dearer('9.00'), 'offer', 'free'))).toEqual(['exact', null]);
     expect(said(find(dearer('6.00'), 'offer', 'free'))).toEqual(['bounded', 600]);

@@ -1,8 +1,7 @@
-import type { ChannelId, CompiledBook } from '../book/index.ts';
+import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
-import type { Weighed } from '../goods/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
-import type { Line } from '../quote/index.ts';
+import type { Sold } from '../quote/index.ts';
 
 export interface ChannelFile {
   readonly name: string;
@@ -10,10 +9,7 @@ export interface ChannelFile {
 }
 
 /** An item as channels list it. */
-export interface Listed extends Weighed {
-  readonly sku: string;
-  readonly name: string;
-}
+export type Listed = Ready;
 
 /** One statement of the book that a channel has to be told. */
 export type Clause =
@@ -21,7 +17,11 @@ export type Clause =
   | { readonly about: 'zone'; readonly zone: string }
   | { readonly about: 'rate'; readonly zone: string; readonly service: string }
   | { readonly about: 'threshold'; readonly zone: string; readonly service: string }
-  | { readonly about: 'offer'; readonly offer: string };
+  | { readonly about: 'offer'; readonly offer: string }
+  /** Goods delivered otherwise than the plain ones of the default template, and how many there are. */
+  | { readonly about: 'apart'; readonly by: 'template' | 'override' | 'services' | 'fee' | 'kind'; readonly items: number }
+  | { readonly about: 'mixing' }
+  | { readonly about: 'shown' };
 
 /** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */
 export type Fidelity =
@@ -45,7 +45,7 @@ export interface SideStep {
 }
 
 export interface ChannelBasket {
-  readonly lines: readonly Line[];
+  readonly lines: readonly Sold[];
   readonly place: Place;
   readonly codes: readonly string[];
 }
@@ -67,9 +67,9 @@ export interface Edges {
   readonly perItem: boolean;
 }
 
-/** A listing that stands for all that a channel treats alike, from the least such item up. */
+/** Listings that a channel treats alike, and the least that any of them costs and weighs. */
 export interface Probe {
-  readonly listing: string;
+  readonly listings: readonly string[];
   readonly leastValue: Minor;
   readonly leastMass: Mass | null;
 }

@@ -23,3 +23,4 @@ export {
   sideSteps,
 } from './dialect.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
+export { apartBy } from './plain.ts';

@@ -2,20 +2,30 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
 import { mayAdd, type Offer } from '../offers/index.ts';
 import { patternText } from '../places/index.ts';
-import { type Lane, reachOf } from '../rates/index.ts';
 import { atlas } from './atlas.ts';
 import { exact } from './bounds.ts';
 import type { Fidelity } from './dialect.ts';
+import { type PlainLane, plainLanes, reachOf } from './plain.ts';
 
 /** The lanes of the zones an offer holds in. */
-export const lanesOf = (book: CompiledBook, offer: Offer): { zone: string; service: string; lane: Lane }[] =>
-  [...book.lanes].flatMap(([zone, row]) => (offer.zones && !offer.zones.has(zone) ? [] : [...row].map(([service, lane]) => ({ zone, service, lane }))));
+export const lanesOf = (book: CompiledBook, offer: Offer): { zone: string; service: string; lane: PlainLane }[] =>
+  [...plainLanes(book)].flatMap(([zone, row]) => (offer.zones && !offer.zones.has(zone) ? [] : [...row].map(([service, lane]) => ({ zone, service, lane }))));
 
 /** The most a delivery offer can take off one order. */
 export const mostFreed = (book: CompiledBook, offer: Offer): Minor => minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
 
 /** The dearest charge of a zone; 0 for no zone. */
-export const dearest = (book: CompiledBook, zone: string | null): Minor => minor(Math.max(0, ...[...(book.lanes.get(zone ?? '')?.values() ?? [])].map((lane) => reachOf(lane.rate).most)));
+export const dearest = (book: CompiledBook, zone: string | null): Minor =>
+  minor(
+    Math.max(
+      0,
+      ...[
+        ...(plainLanes(book)
+          .get(zone ?? '')
+          ?.values() ?? []),
+      ].map((lane) => reachOf(lane.rate).most),
+    ),
+  );
 
 /** A channel that can only name whole countries: which it names for some zones (null: everywhere), and how far that follows them. */
 export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | null): { countries: string[] | null; fidelity: Fidelity } {
@@ -51,7 +61,7 @@ export function freedServices(book: CompiledBook, offer: Offer): { zones: { zone
   let bound = 0;
   const within = zones.map((zone) => ({
     zone,
-    services: [...(book.lanes.get(zone) ?? [])].flatMap(([service, lane]) => {
+    services: [...(plainLanes(book).get(zone) ?? [])].flatMap(([service, lane]) => {
       const { least, most } = reachOf(lane.rate);
       if (most > benefit.cap && least <= benefit.cap) bound = benefit.cap;
       return most <= benefit.cap ? [service] : [];

@@ -23,13 +23,13 @@ describe('corners', () => {
   const at = (place: string, code: boolean) => corners.filter((corner) => corner.question.place.country === place && corner.question.codes.length === (code ? 1 : 0) && corner.question.moment === now);
 
   test('stand on each side of the threshold and of every break', () => {
-    const values = new Set(at('IE', false).map((corner) => corner.question.lines[0]?.price));
+    const values = new Set(at('IE', false).map((corner) => corner.question.lines[0]?.item.price));
     for (const value of [1, 5499, 5500, 100_000]) expect(values).toContain(value);
     const pound = 725_747_792_000;
     const masses = new Set(
       at('GB', false)
         .filter((corner) => corner.class.is === 'zone' && corner.class.zone === 'north')
-        .map((corner) => corner.question.lines[0]?.mass),
+        .map((corner) => corner.question.lines[0]?.item.mass),
     );
     for (const mass of [pound, pound + 1, 3 * pound, 3 * pound + 1]) expect(masses).toContain(mass);
     // The shop counts whole grams, rounded up: its own edge lies at 453 g.
@@ -45,7 +45,7 @@ describe('corners', () => {
     }
     // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is used.
     const { book: own, goods: items } = opened(file);
-    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now).map((corner) => corner.question.lines[0]?.price));
+    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now).map((corner) => corner.question.lines[0]?.item.price));
     for (const value of [4499, 4500, 4863, 4869, 4870, 5293, 5294]) expect(values, String(value)).toContain(value);
   });
 

@@ -1,20 +1,22 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { type Listed, leastBefore, leastTaking, type Rules, stated } from '../channels/index.ts';
+import { apartBy, type Listed, leastBefore, leastTaking, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { mayAdd } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
-import type { Question } from '../quote/index.ts';
-import type { Threshold } from '../rates/index.ts';
+import type { Line, Question } from '../quote/index.ts';
+import { type Lane, type Rate, reachOf, type Threshold } from '../rates/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 
 /** What the baskets of a class have in common: the row of the table they stand in. */
 export type ClassOfBasket =
   | { readonly is: 'zone'; readonly zone: string | null; readonly codes: readonly string[] }
   | { readonly is: 'edge'; readonly offer: string; readonly edge: 'start' | 'end'; readonly at: Instant }
-  | { readonly is: 'moment'; readonly at: Instant };
+  | { readonly is: 'moment'; readonly at: Instant }
+  /** Goods that are delivered otherwise than the plain ones of the default template. */
+  | { readonly is: 'apart'; readonly by: NonNullable<ReturnType<typeof apartBy>> };
 
 export const classKey = (one: ClassOfBasket): string =>
-  one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`;
+  one.is === 'apart' ? `apart ${one.by}` : one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`;
 
 /** A basket at a vertex of a cell: one line with a price and a mass of its own. */
 export interface Corner {
@@ -34,12 +36,13 @@ export interface Region {
 
 /** The parts of the map that the book and some channels' rules together tell apart, those treated alike by all put together. */
 export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[] {
-  const own = book.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const own = book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]));
   const parts = partsOfMap([...own, ...sides.flatMap((side) => side.patterns)]);
   const alike = new Map<string, { zone: string | null; part: MapPart; patterns: number }>();
   for (const part of parts) {
     const zone = book.zoneOf(part.place)?.zone.id ?? null;
-    const key = [zone, ...sides.map((side) => side.placeKey(part.place))].join('\u0000');
+    const falls = book.templates.map((template) => template.zoneOf(part.place)?.zone.id ?? null);
+    const key = [...falls, ...sides.map((side) => side.placeKey(part.place))].join('\u0000');
     const known = alike.get(key);
     alike.set(key, known ? { ...known, patterns: known.patterns + 1 } : { zone, part, patterns: 1 });
   }
@@ -52,29 +55,34 @@ export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[]
  * and end to come.
  */
 export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: readonly Rules[], now: Instant): Corner[] {
-  const anyListing = goods[0];
-  if (!anyListing) return [];
-  const unweighed = goods.find((item) => item.mass === null);
+  const plain = goods.filter((item) => apartBy(book, item) === null);
+  const [anyListing] = plain;
+  const unweighed = plain.find((item) => item.mass === null);
+  const bySku = new Map(plain.map((item) => [item.sku, item]));
   const percents = orderPercents(book);
   const codeSets = setsOf([...new Set(book.offers.flatMap((offer) => offer.code ?? []))], stated.codes);
   const rivals = book.offers.some((a) => book.offers.some((b) => a.level === 'order' && b.level === 'delivery' && (!mayAdd(a, b) || b.asks?.test === 'after')));
   return regionsOf(book, sides).flatMap((region) => {
     const edges = sides.map((side) => side.edgesAt(region.part.place));
     const lanes = [...(region.zone === null ? [] : (book.lanes.get(region.zone)?.values() ?? []))];
+    const apart = apartCorners(book, goods, region, now);
+    if (!anyListing) return apart;
     const offers = book.offers.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
     const values = new Set<number>(edges.flatMap((edge) => edge.values));
     const masses = new Set<number>(edges.flatMap((edge) => edge.masses.map((mass) => mass + 1)));
     const taken = setsOf(percents, stated.codes).map((set) => set.map((one) => one.percent));
     const both = (value: Minor) => taken.map((set) => leastBefore(value, set));
     for (const lane of lanes) {
-      if (lane.freeFrom) for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
-      if (lane.rate.is === 'table') for (const edge of lane.rate.edges) masses.add(edge + 1);
-      const amounts = lane.rate.is === 'table' ? lane.rate.amounts : lane.rate.is === 'flat' ? [lane.rate.amount] : [];
+      if (lane.freeFrom?.over === 'value') for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
+      for (const value of startsOf(lane, 'value')) for (const before of lane.after ? both(minor(value)) : [value]) values.add(before);
+      for (const mass of startsOf(lane, 'mass')) masses.add(mass);
+      const amounts = amountsOf(lane.rate);
       for (const set of taken.filter((one) => one.length > 0)) {
         for (const amount of amounts) {
           // Where percentages and a free delivery cannot both be had, the better one changes where they take as much as the
           // rate, and again where they take more.
-          for (const value of [leastTaking(amount, set), leastTaking(minor(amount + 1), set)]) if (rivals || forfeits(lane.freeFrom, value, set)) values.add(value);
+          for (const value of [leastTaking(amount, set), leastTaking(minor(amount + 1), set)])
+            if (rivals || forfeits(lane.freeFrom?.over === 'value' ? lane.freeFrom : null, value, set)) values.add(value);
         }
       }
     }
@@ -103,45 +111,104 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
       ]),
     ];
     const probes = sides.flatMap((side) => side.probes);
-    const stands = probes.length > 0 ? [...new Map(probes.map((probe) => [probe.listing, probe])).values()] : [{ listing: anyListing.sku, leastValue: minor(1), leastMass: gram as Mass }];
-    const crowds = edges.some((edge) => edge.perItem) ? [1, stated.units] : [1];
+    // Of listings treated alike a plain one stands for all; those that stand apart have corners of their own.
+    const standing = probes.flatMap(({ listings, ...least }) => {
+      const item = listings.map((sku) => bySku.get(sku)).find((one) => one !== undefined);
+      return item ? [{ item, ...least }] : [];
+    });
+    const stands = probes.length > 0 ? [...new Map(standing.map((one) => [one.item.sku, one])).values()] : [{ item: anyListing, leastValue: minor(1), leastMass: gram as Mass }];
+    const crowds = crowdsOf(
+      lanes,
+      edges.some((edge) => edge.perItem),
+    );
 
-    return moments.flatMap(({ at, edge }) => {
-      const whenClass: ClassOfBasket | null = edge === null ? null : (ownEdges.get(edge) ?? { is: 'moment', at: edge });
-      return codeSets.flatMap((codes) => {
-        const klass: ClassOfBasket = whenClass ?? { is: 'zone', zone: region.zone, codes };
-        return stands.flatMap((probe) =>
-          valueCells.flatMap((value) =>
-            massCells.flatMap((mass) =>
-              crowds.flatMap((units): Corner[] =>
-                endsOf(value).flatMap((v) =>
-                  (mass === null ? [null] : massEnds(mass, heavy)).flatMap((m): Corner[] => {
-                    // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for themselves.
-                    if (v < probe.leastValue || (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))) return [];
-                    if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
-                    const listing = m === null && probes.length === 0 ? (unweighed?.sku ?? probe.listing) : probe.listing;
-                    const lines = linesOf(listing, units, minor(v), m as Mass | null);
-                    return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at }, value, mass }];
-                  }),
+    return [
+      ...apart,
+      ...moments.flatMap(({ at, edge }) => {
+        const whenClass: ClassOfBasket | null = edge === null ? null : (ownEdges.get(edge) ?? { is: 'moment', at: edge });
+        return codeSets.flatMap((codes) => {
+          const klass: ClassOfBasket = whenClass ?? { is: 'zone', zone: region.zone, codes };
+          return stands.flatMap((probe) =>
+            valueCells.flatMap((value) =>
+              massCells.flatMap((mass) =>
+                crowds.flatMap((units): Corner[] =>
+                  endsOf(value).flatMap((v) =>
+                    (mass === null ? [null] : massEnds(mass, heavy)).flatMap((m): Corner[] => {
+                      // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for themselves.
+                      if (v < probe.leastValue || (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))) return [];
+                      if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
+                      const item = m === null && probes.length === 0 ? (unweighed ?? probe.item) : probe.item;
+                      const lines = linesOf(item, units, minor(v), m as Mass | null);
+                      return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at, carrier: null }, value, mass }];
+                    }),
+                  ),
                 ),
               ),
             ),
-          ),
-        );
-      });
-    });
+          );
+        });
+      }),
+    ];
   });
 }
+
+/** Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now, without codes. */
+function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant): Corner[] {
+  const kinds = new Map<string, { item: Listed; by: NonNullable<ReturnType<typeof apartBy>> }>();
+  for (const item of goods) {
+    const by = apartBy(book, item);
+    const key = [item.template.id, item.rated, item.serves, item.dropped, item.stays, item.origin, item.template.ownKinds.has(item.kind) ? item.kind : ''].join(' ');
+    if (by && !kinds.has(key)) kinds.set(key, { item, by });
+  }
+  return [...kinds.values()].flatMap(({ item, by }) =>
+    [1, 2, 5].flatMap((units): Corner[] => {
+      const value = item.price * units;
+      const mass = item.mass === null ? null : item.mass * units;
+      if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+      const lines: Line[] = [{ item, units }];
+      return [
+        {
+          class: { is: 'apart', by },
+          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null },
+          value: { from: value, to: value },
+          mass: mass === null ? null : { from: mass, to: mass },
+        },
+      ];
+    }),
+  );
+}
+
+/** The first measures of the cells that a lane's table and bounds cut. */
+function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {
+  const { rate } = lane;
+  const table = rate.is === 'table' && rate.over === over ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
+  const bounds = lane.bounds.filter((bound) => bound.over === over).flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
+  return [...table, ...bounds].filter((start) => start > 0);
+}
+
+/** Counts of units at which something changes: few and many, and both sides of every edge in units. */
+function crowdsOf(lanes: readonly Lane[], perItem: boolean): number[] {
+  const edges = lanes.flatMap((lane) => [...startsOf(lane, 'units'), ...(lane.freeFrom?.over === 'units' ? [lane.freeFrom.value] : [])]);
+  const counted = perItem || lanes.some((lane) => lane.feeItem > 0 || (lane.rate.is === 'built up' && lane.rate.further > 0));
+  const crowds = [1, ...(counted || edges.length > 0 ? [stated.units] : []), ...edges.flatMap((edge) => [edge - 1, edge])];
+  return [...new Set(crowds)].filter((units) => units >= 1 && units <= stated.units);
+}
+
+const amountsOf = (rate: Rate): Minor[] => {
+  if (rate.is === 'table') return rate.breaks.map((one) => one.amount);
+  const { most } = reachOf(rate);
+  return Number.isFinite(most) && most > 0 ? [most] : [];
+};
 
 /** With no edge in mass, one mass within stands for all. */
 const massEnds = (cell: Cell, heavy: boolean): number[] => (heavy ? endsOf(cell) : [Math.min(500 * gram, cell.to)]);
 
 /** A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others. */
-function linesOf(sku: string, units: number, value: Minor, mass: Mass | null): Question['lines'] {
-  if (units === 1 || value < units) return [{ sku, units: 1, price: value, mass }];
+function linesOf(item: Listed, units: number, value: Minor, mass: Mass | null): Question['lines'] {
+  if (units === 1 || value < units) return [{ item: { ...item, price: value, mass }, units: 1 }];
   return [
-    { sku, units: 1, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass) },
-    { sku, units: units - 1, price: minor(1), mass: mass === null ? null : (1 as Mass) },
+    { item: { ...item, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass) }, units: 1 },
+    { item: { ...item, price: minor(1), mass: mass === null ? null : (1 as Mass) }, units: units - 1 },
   ];
 }
 

@@ -1,9 +1,10 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
-import { amountText, type Minor, massWords, minor, nothing } from '../exact/index.ts';
+import { apartBy, type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
+import { amountText, type Length, lengthWords, type Mass, type Minor, massWords, minor, nothing } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
-import { explain, type Question, quote, type Step } from '../quote/index.ts';
+import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
+import type { Rate } from '../rates/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
 export type Charged = { readonly delivery: Minor; readonly discount: Minor } | null;
@@ -70,7 +71,9 @@ export const difference = (meant: Charged, there: Charged): Minor | null => (mea
  */
 export function judge(book: CompiledBook, sides: Sides, says: Live | null, question: Question, live: readonly Answered[] | null): Verdict[] {
   const answer = quote(book, question);
-  const basket = { lines: question.lines, place: question.place, codes: question.codes };
+  // What is hidden beside what is charged, not which choices are shown: that no format of today can be told.
+  const offered: readonly Choice[] = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
+  const basket = soldIn(question);
   const renders = sides.rendition.rules.charges(basket, question.moment);
   const sent = sides.sent?.charges(basket, question.moment) ?? null;
   const unheld = (rules: Rules | null | undefined) => (rules && says && says.held.size > 0 ? rules.without(says.held).charges(basket, question.moment) : null);
@@ -78,7 +81,7 @@ export function judge(book: CompiledBook, sides: Sides, says: Live | null, quest
   return book.services.flatMap(({ id: service }): Verdict[] => {
     const speed = sides.speeds[service];
     if (!speed) return [];
-    const choice = answer.choices.find((one) => one.service === service);
+    const choice = offered.find((one) => one.service === service);
     const meant: Charged = choice ? { delivery: choice.delivery, discount: choice.discount } : null;
     const would = chargedBy(renders, speed);
     const told = sent ? chargedBy(sent, speed) : live ? null : would;
@@ -113,12 +116,18 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
       case 'discount':
         return [{ step: 'discount', amount: step.took, words: book.offers.find((offer) => offer.id === step.offer)?.code ?? title(step.offer) }];
       case 'rate':
-        kind = step.kind === 'table' ? (step.upTo === null ? `above ${massWords(step.above ?? (0 as never))}` : `to ${massWords(step.upTo)}`) : step.kind;
+        kind = rateWords(step.rate, step.break, say);
         return [];
       case 'charge':
         return [{ step: 'rate', amount: step.amount, words: kind }];
       case 'threshold':
-        return [{ step: 'threshold', amount: step.took, words: `free from ${say(step.threshold.value)} ${step.threshold.test} discounts, ${step.met ? 'met' : 'not met'}` }];
+        return [
+          {
+            step: 'threshold',
+            amount: step.took,
+            words: `free from ${step.threshold.over === 'value' ? `${say(step.threshold.value)} ${step.threshold.test} discounts` : step.threshold.over === 'mass' ? massWords(step.threshold.value as number as Mass) : `${step.threshold.value} units`}, ${step.met ? 'met' : 'not met'}`,
+          },
+        ];
       case 'offer':
         return [{ step: 'offer', amount: step.took, words: title(step.offer) }];
       case 'pays':
@@ -127,6 +136,16 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
         return [];
     }
   });
+}
+
+/** What decided a rate, in a few words. */
+export function rateWords(rate: Rate, at: number | null, say: (value: Minor) => string): string {
+  if (rate.is !== 'table') return rate.is;
+  if (rate.over === 'volume' || at === null) return `by ${rate.over}`;
+  const upTo = rate.edges[at];
+  const edge = upTo ?? rate.edges[at - 1] ?? rate.from;
+  const words = rate.over === 'mass' ? massWords(edge as Mass) : rate.over === 'units' ? `${edge} units` : rate.over === 'value' ? `value ${say(edge as Minor)}` : lengthWords(edge as Length);
+  return `${upTo === undefined ? 'above' : 'to'} ${words}`;
 }
 
 /** The first step in which two sides part; the zone behind a channel's name for a place tells whether places do. */
@@ -146,7 +165,12 @@ export function firstDifference(meant: readonly SideStep[], there: readonly Side
  * The clause that parts the two, as the channel was told it: the one the first differing step comes from, or where that was
  * told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none is to blame.
  */
-export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, country: string): Note | null {
+export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, country: string, lines: Question['lines']): Note | null {
+  for (const line of lines) {
+    const by = apartBy(book, line.item);
+    const note = by && notes.find(({ clause }) => clause.about === 'apart' && clause.by === by);
+    if (note) return note;
+  }
   const inexact = notes.filter((note) => note.fidelity.is !== 'exact');
   const first = (list: readonly Note[], test: (note: Note) => boolean) => list.find(test) ?? null;
   const own = (about: 'rate' | 'threshold') => first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);

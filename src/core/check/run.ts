@@ -1,8 +1,8 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import type { ChannelBasket, Listed, Note, SideStep } from '../channels/index.ts';
+import { apartBy, type ChannelBasket, type Listed, type Note, type SideStep } from '../channels/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
-import type { Question } from '../quote/index.ts';
+import { type Question, soldIn } from '../quote/index.ts';
 import { type ClassOfBasket, type Corner, classKey, cornersOf } from './corners.ts';
 import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, type Verdict } from './judge.ts';
 import { basketsIn } from './smallest.ts';
@@ -91,7 +91,7 @@ interface Parting {
 
 function partingOf(book: CompiledBook, { sides }: ChannelToCheck, says: Live | null, question: Question, verdict: Verdict): Parting {
   const rules = says?.rules ?? sides.sent ?? sides.rendition.rules;
-  const there = rules.charges(question, question.moment).find((one) => one.speed === sides.speeds[verdict.service])?.steps ?? [];
+  const there = rules.charges(soldIn(question), question.moment).find((one) => one.speed === sides.speeds[verdict.service])?.steps ?? [];
   const meant = meantSteps(book, question, verdict.service);
   const zoneOf = (name: string) => sides.rendition.zoneOfName.get(name) ?? book.zones.find((zone) => zone.name === name)?.id;
   // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
@@ -121,7 +121,7 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
     const live = ask
       ? await ask.checkout(
           moment,
-          some.map((corner) => corner.question),
+          some.map((corner) => soldIn(corner.question)),
         )
       : null;
     some.forEach((corner, i) => {
@@ -161,7 +161,7 @@ const labelOf = (verdict: Verdict): Finding['cause'] | null => (verdict.outcome.
 
 /** What a difference tells of a basket, whatever its codes and moment. */
 const taleOf = ({ question }: Corner, verdict: Verdict, label: string): string =>
-  [placeText(question.place), ...question.lines.map((line) => `${line.sku} ${line.price} ${line.mass}`), verdict.service, label, difference(verdict.meant, verdict.charged)].join('|');
+  [placeText(question.place), ...question.lines.map(({ item }) => `${item.sku} ${item.price} ${item.mass}`), verdict.service, label, difference(verdict.meant, verdict.charged)].join('|');
 
 /** Runs of corners of one moment, no longer than a channel takes at once. */
 function* batches(corners: readonly Corner[]): Generator<Corner[]> {
@@ -204,14 +204,14 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
     charged: verdict.charged,
     steps: { meant, there },
     differs,
-    note: label === 'limit' || label === 'not sold there' ? noteFor(book, channel.sides.rendition.notes, differs, zone, verdict.service, question.place.country) : null,
+    note: label === 'limit' || label === 'not sold there' ? noteFor(book, channel.sides.rendition.notes, differs, zone, verdict.service, question.place.country, question.lines) : null,
   };
 }
 
 const shownOf = (question: Question): Shown => ({
-  lines: question.lines.map(({ sku, units }) => ({ sku, units })),
-  value: question.lines.reduce((sum, line) => sum + line.price * line.units, 0) as Minor,
-  mass: question.lines.reduce<number | null>((sum, line) => (sum === null || line.mass === null ? null : sum + line.mass * line.units), 0),
+  lines: question.lines.map(({ item, units }) => ({ sku: item.sku, units })),
+  value: question.lines.reduce((sum, line) => sum + line.item.price * line.units, 0) as Minor,
+  mass: question.lines.reduce<number | null>((sum, line) => (sum === null || line.item.mass === null ? null : sum + line.item.mass * line.units), 0),
   place: placeText(question.place),
   codes: question.codes,
   moment: question.moment,
@@ -227,6 +227,9 @@ async function smallestReal(
 ): Promise<{ question: Question; verdict: Verdict } | null> {
   const first = list[0];
   if (!first) return null;
+  // Baskets of goods that stand apart are real ones, the smallest first.
+  if (first.corner.class.is === 'apart') return { question: first.corner.question, verdict: first.verdict };
+  const plain = goods.filter((item) => apartBy(book, item) === null);
   const label = labelOf(first.verdict);
   const { differs } = partingOf(book, channel, await saysAt(first.corner.question.moment), first.corner.question, first.verdict);
   const cells = [
@@ -235,10 +238,10 @@ async function smallestReal(
     .sort((a, b) => a.value.from - b.value.from || (a.mass?.from ?? 0) - (b.mass?.from ?? 0))
     .slice(0, cellsTried);
   for (const corner of cells) {
-    const questions = basketsIn(goods, corner.value, corner.mass, 3).map((lines): Question => ({ ...corner.question, lines }));
+    const questions = basketsIn(plain, corner.value, corner.mass, 3).map((lines): Question => ({ ...corner.question, lines }));
     if (questions.length === 0) continue;
     const { moment } = corner.question;
-    const live = channel.ask ? await channel.ask.checkout(moment, questions) : null;
+    const live = channel.ask ? await channel.ask.checkout(moment, questions.map(soldIn)) : null;
     const says = await saysAt(moment);
     for (const [i, question] of questions.entries()) {
       const verdict = judge(book, channel.sides, says, question, live?.[i] ?? null).find(

@@ -1,5 +1,4 @@
 import type { Listed } from '../channels/index.ts';
-import type { Minor } from '../exact/index.ts';
 import type { Line } from '../quote/index.ts';
 import type { Cell } from './cells.ts';
 
@@ -41,4 +40,4 @@ export function basketsIn(goods: readonly Listed[], value: Cell, mass: Cell | nu
   return found.map((one) => one.lines);
 }
 
-const lineOf = (item: Listed, units: number): Line => ({ sku: item.sku, units, price: item.price as Minor, mass: item.mass });
+const lineOf = (item: Listed, units: number): Line => ({ item, units });

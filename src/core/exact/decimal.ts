@@ -24,3 +24,10 @@ export function parseDecimal(text: string, places: number): Result<Decimal> {
 
 /** The decimal as a whole number of units of ten to the power of minus `scale`; `scale` is at least its own. */
 export const scaled = (value: Decimal, scale: number): bigint => value.digits * 10n ** BigInt(scale - value.scale);
+
+/** A decimal as plain text. @example decimalText({ digits: 825n, scale: 2 }) // '8.25' */
+export function decimalText({ digits, scale }: Decimal): string {
+  const all = String(digits < 0n ? -digits : digits).padStart(scale + 1, '0');
+  const text = scale === 0 ? all : `${all.slice(0, -scale)}.${all.slice(-scale)}`.replace(/\.?0+$/, '');
+  return digits < 0n ? `-${text}` : text;
+}

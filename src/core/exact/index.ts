@@ -1,9 +1,12 @@
 /** Exact money, decimals, mass, length and time: whole numbers within the safe range, rounded only where said. */
+export { type Conversion, conversionAt, converted, type MarketRounding, rounded } from './convert.ts';
 export { type Currency, currencies, currencyDigits, isCurrency } from './currency.ts';
-export { type Decimal, parseDecimal } from './decimal.ts';
-export { type Length, type LengthUnit, lengthUnits, parseLength } from './length.ts';
+export { type Decimal, decimalText, parseDecimal, scaled as scaledTo } from './decimal.ts';
+export { type Length, type LengthUnit, lengthUnits, lengthWords, parseLength } from './length.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, massWords, parseMass } from './mass.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
 export { bad, good, kept, type Problem, type Result, sure } from './result.ts';
+export { largest } from './rounding.ts';
 export * as written from './schema.ts';
+export { cubicCentimetres, parseVolume, type Volume, type VolumeUnit, volumeOf, volumeUnits } from './volume.ts';
 export { type Instant, instantOf, knowsZone, localOf } from './window.ts';

@@ -14,3 +14,6 @@ export function parseLength(text: string, unit: LengthUnit): Result<Length> {
   const read = parseMeasure(text, unit, thousandth[unit]);
   return read.ok ? good(read.value as Length) : read;
 }
+
+/** A length for people, in centimetres. @example lengthWords(parseLength('1.65', 'cm')) // '1.65 cm' */
+export const lengthWords = (length: Length): string => `${Number((length / 50_000).toFixed(2))} cm`;

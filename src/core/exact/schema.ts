@@ -8,3 +8,6 @@ export const name = line.trim().min(1, 'a name').max(120);
 export const amount = z.string().regex(/^\d{1,10}(\.\d{1,4})?$/, 'an amount such as 4.90');
 export const figure = z.string().regex(/^\d{1,7}(\.\d{1,3})?$/, 'a figure with at most three decimals');
 export const localTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-29T00:00');
+export const percent = z.string().regex(/^\d{1,4}(\.\d{1,3})?$/, 'a percentage such as 12.5');
+/** A pattern of places, read by the places folder. */
+export const place = z.string().min(2).max(40);

@@ -1,4 +1,5 @@
-/** Goods: items, their figures, and the file they come and go in. */
-export { type BadLine, cellOf, csvOf, entryOf, type GoodsFile, goodsColumns, readGoods, writeGoods } from './csv.ts';
-export { readItem, type Weighed } from './item.ts';
-export { type Item, itemSchema } from './schema.ts';
+/** Goods: items, their figures, variants, selections, and the file they come and go in. */
+export { type BadLine, type Column, cellOf, csvOf, entryOf, type GoodsFile, goodsColumns, overrideText, readGoods, writeGoods } from './csv.ts';
+export { type Figures, readItem, withParents } from './item.ts';
+export { type Item, itemSchema, type Override, overrideSchema, type SelectionBody, selectionSchema } from './schema.ts';
+export { type PastedSkus, readSelection, readSkus, type Selection } from './selection.ts';

@@ -1,18 +1,70 @@
-import { type Currency, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseLength, parseMass, type Result } from '../exact/index.ts';
+import { type Currency, kept, type Length, type Mass, type Minor, nothing, type Problem, parseAmount, parseLength, parseMass, type Result } from '../exact/index.ts';
 import type { Item } from './schema.ts';
 
-/** The figures of an item that answers need. Without a mass, services whose rate needs one are not offered. */
-export interface Weighed {
+/** The figures of an item that answers need: amounts in the first market's currency, sides from longest to shortest. */
+export interface Figures {
   readonly price: Minor;
+  /** Without a mass, services whose rate or bound needs one are not offered. */
   readonly mass: Mass | null;
+  readonly sides: readonly [Length, Length, Length] | null;
+  readonly cost: Minor | null;
 }
 
-/** Reads an item's figures; every problem with its field. */
-export function readItem(item: Item, currency: Currency): Result<Weighed> {
+/** Reads an item's figures, taken from its parent where it states none; every problem with its field. */
+export function readItem(item: Item, currency: Currency): Result<Figures> {
   const problems: Problem[] = [];
-  const price = kept(parseAmount(item.price, currency), ['price'], problems, nothing);
-  const mass = item.mass && kept(parseMass(item.mass.value, item.mass.unit), ['mass'], problems, 0 as Mass);
-  if (mass === 0 && problems.length === 0) problems.push({ at: ['mass'], wrong: 'a mass of 0', right: 'a mass above 0, or none' });
-  if (item.size) for (const side of ['length', 'width', 'height'] as const) kept(parseLength(item.size[side], item.size.unit), ['size', side], problems, null);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { price, mass } };
+  const price = item.price === null ? nothing : kept(parseAmount(item.price, currency), ['price'], problems, nothing);
+  if (item.price === null) problems.push({ at: ['price'], wrong: 'no price', right: 'an amount, or a parent that has one' });
+  const mass = item.mass && kept(parseMass(item.mass.value, item.mass.unit), ['mass'], problems, 1 as Mass);
+  if (mass === 0) problems.push({ at: ['mass'], wrong: 'a mass of 0', right: 'a mass above 0, or none' });
+  const size = item.size;
+  const sides = size && (['length', 'width', 'height'] as const).map((side) => kept(parseLength(size[side], size.unit), ['size', side], problems, 1 as Length)).sort((a, b) => b - a);
+  if (sides?.[2] === 0) problems.push({ at: ['size'], wrong: 'a side of 0', right: 'sides above 0, or no size' });
+  const cost = item.cost === null ? null : kept(parseAmount(item.cost, currency), ['cost'], problems, nothing);
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { price, mass, sides: sides as Figures['sides'], cost } };
+}
+
+/** What a variant does not state and so takes from its parent. */
+const inherited = ['price', 'cost', 'mass', 'size', 'kind', 'template', 'taxClass', 'origin', 'override', 'fee'] as const;
+
+/**
+ * Items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by) where theirs are
+ * empty, prices of markets each alone. Parents that are missing and chains that come back to themselves are problems; such
+ * an item keeps what it states.
+ */
+export function withParents(items: readonly Item[]): { items: Item[]; problems: Problem[] } {
+  if (!items.some((item) => item.parent !== null)) return { items: [...items], problems: [] };
+  const bySku = new Map(items.map((item) => [item.sku, item]));
+  const whole = new Map<string, Item>();
+  const problems: Problem[] = [];
+  const complete = (item: Item, below: readonly string[]): Item => {
+    const known = whole.get(item.sku);
+    if (known) return known;
+    if (item.parent === null) return item;
+    const parent = bySku.get(item.parent);
+    const cycle = below.includes(item.parent) || item.parent === item.sku;
+    if (!parent || cycle) {
+      const chain = [...below, item.sku, item.parent].join(' → ');
+      problems.push({ at: [item.sku, 'parent'], wrong: cycle ? `variants in a circle: ${chain}` : `no item “${item.parent}”`, right: 'an item that is no variant of this one' });
+      whole.set(item.sku, item);
+      return item;
+    }
+    const made = takingFrom(item, complete(parent, [...below, item.sku]));
+    if (!whole.has(item.sku)) whole.set(item.sku, made);
+    return made;
+  };
+  return { items: items.map((item) => complete(item, [])), problems };
+}
+
+function takingFrom(item: Item, parent: Item): Item {
+  const taken = Object.fromEntries(inherited.map((field) => [field, item[field] ?? parent[field]]));
+  const list = <T>(own: T[], theirs: T[]) => (own.length > 0 ? own : theirs);
+  return {
+    ...item,
+    ...(taken as Pick<Item, (typeof inherited)[number]>),
+    prices: { ...parent.prices, ...item.prices },
+    tags: list(item.tags, parent.tags),
+    hazards: list(item.hazards, parent.hazards),
+    stockedBy: list(item.stockedBy, parent.stockedBy),
+  };
 }

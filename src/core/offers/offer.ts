@@ -1,4 +1,19 @@
-import { type Currency, type Decimal, type Instant, instantOf, kept, knowsZone, type Minor, nothing, type Problem, parseAmount, parseDecimal, type Result } from '../exact/index.ts';
+import {
+  type Conversion,
+  type Currency,
+  converted,
+  type Decimal,
+  type Instant,
+  instantOf,
+  kept,
+  knowsZone,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseDecimal,
+  type Result,
+} from '../exact/index.ts';
 import { readThreshold, type Threshold } from '../rates/index.ts';
 import type { BenefitBody, Level, OfferBody } from './schema.ts';
 
@@ -35,8 +50,8 @@ export type WhyNot =
 
 export const levelOf = (benefit: BenefitBody): Level => (benefit.is === 'percent off order' ? 'order' : 'delivery');
 
-/** Reads an offer as written, at its place in the book's order; every problem with its field. */
-export function readOffer(body: OfferBody, order: number, currency: Currency): Result<Offer> {
+/** Reads an offer as written, at its place in the book's order, its amounts converted alone into the market's currency; every problem with its field. */
+export function readOffer(body: OfferBody, order: number, currency: Currency, conversion: Conversion | null): Result<Offer> {
   const problems: Problem[] = [];
   const { window } = body;
   if (!knowsZone(window.zone)) problems.push({ at: ['window', 'zone'], wrong: `“${window.zone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
@@ -48,9 +63,9 @@ export function readOffer(body: OfferBody, order: number, currency: Currency): R
     id: body.id,
     order,
     level: levelOf(body.benefit),
-    benefit: readBenefit(body, currency, problems),
+    benefit: readBenefit(body, currency, conversion, problems),
     code: body.code,
-    asks: body.asks && readThreshold(body.asks, currency, ['asks'], problems),
+    asks: body.asks && readThreshold(body.asks, currency, conversion, ['asks'], problems),
     zones: body.zones && new Set(body.zones),
     from,
     until,
@@ -59,7 +74,7 @@ export function readOffer(body: OfferBody, order: number, currency: Currency): R
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: offer };
 }
 
-function readBenefit({ benefit, code }: OfferBody, currency: Currency, problems: Problem[]): Benefit {
+function readBenefit({ benefit, code }: OfferBody, currency: Currency, conversion: Conversion | null, problems: Problem[]): Benefit {
   switch (benefit.is) {
     case 'percent off order': {
       const percent = kept(parseDecimal(benefit.percent, 3), ['benefit', 'percent'], problems, { digits: 0n, scale: 0 });
@@ -70,8 +85,10 @@ function readBenefit({ benefit, code }: OfferBody, currency: Currency, problems:
     }
     case 'free services':
       return { is: benefit.is, services: new Set(benefit.services) };
-    case 'free up to':
-      return { is: benefit.is, cap: kept(parseAmount(benefit.cap, currency), ['benefit', 'cap'], problems, nothing) };
+    case 'free up to': {
+      const cap = kept(parseAmount(benefit.cap, currency), ['benefit', 'cap'], problems, nothing);
+      return { is: benefit.is, cap: conversion ? converted(cap, conversion) : cap };
+    }
   }
 }
 

@@ -1,10 +1,31 @@
 import { countryOf, matches, type Pattern, patternText, rank } from './pattern.ts';
-import type { Place } from './place.ts';
-import { beginsWith, partOfPostcode, prefixesOfPart } from './postcode.ts';
+import { countries, type Place, placeOf } from './place.ts';
+import { beginsWith, partOfPostcode, prefixesOfPart, prefixesOfRange } from './postcode.ts';
+import { countriesOf } from './region.ts';
+
+/** Patterns that stand for themselves; regions and ranges are made of these. */
+export type Plain = Exclude<Pattern, { is: 'region' | 'range' }>;
+
+/** A pattern as plain ones that together take in the same places. @example plainOf({ is: 'region', region: '021' }) // BM, CA, GL, PM, US */
+export function plainOf(pattern: Pattern): readonly Plain[] {
+  switch (pattern.is) {
+    case 'region':
+      return countriesOf(pattern.region).flatMap((code): Plain[] => {
+        const place = placeOf({ country: code });
+        if (!place.ok) return [];
+        const { country, part } = place.value;
+        return [part ? { is: 'part', country, part } : { is: 'country', country }];
+      });
+    case 'range':
+      return prefixesOfRange(pattern.country, pattern.from, pattern.to).map((prefix) => ({ is: 'prefix', country: pattern.country, prefix }));
+    default:
+      return [pattern];
+  }
+}
 
 /** One distinct part of the map: what a pattern describes less all narrower ones, and a place that lies there. */
 export interface MapPart {
-  readonly pattern: Pattern;
+  readonly pattern: Plain;
   readonly place: Place;
 }
 
@@ -28,10 +49,10 @@ function wholePostcode(country: string, prefix: string): string {
  * zones made of these patterns, as the place of one of these parts does. A part that narrower patterns cover is left out.
  */
 export function partsOfMap(patterns: readonly Pattern[]): MapPart[] {
-  const distinct = [...new Map([{ is: 'world' } as Pattern, ...patterns].map((one) => [patternText(one), one])).values()];
+  const distinct = [...new Map([{ is: 'world' } as Plain, ...patterns.flatMap(plainOf)].map((one) => [patternText(one), one])).values()];
   for (const pattern of [...distinct]) {
     const country = countryOf(pattern);
-    const whole: Pattern | null = country === null ? null : { is: 'country', country };
+    const whole: Plain | null = country === null ? null : { is: 'country', country };
     if (whole && !distinct.some((one) => patternText(one) === patternText(whole))) distinct.push(whole);
   }
   return distinct.flatMap((pattern) => {
@@ -41,7 +62,7 @@ export function partsOfMap(patterns: readonly Pattern[]): MapPart[] {
   });
 }
 
-function candidates(pattern: Pattern, all: readonly Pattern[]): Place[] {
+function candidates(pattern: Plain, all: readonly Plain[]): Place[] {
   const within = (country: string, prefix: string): Place => {
     const postcode = wholePostcode(country, prefix);
     return { country, part: partOfPostcode(country, postcode), postcode };
@@ -49,7 +70,7 @@ function candidates(pattern: Pattern, all: readonly Pattern[]): Place[] {
   switch (pattern.is) {
     case 'world': {
       const mentioned = new Set(all.map(countryOf));
-      return farCountries.filter((country) => !mentioned.has(country)).map((country) => ({ country, part: null, postcode: null }));
+      return [...farCountries, ...countries].filter((country) => !mentioned.has(country)).map((country) => ({ country, part: null, postcode: null }));
     }
     case 'country': {
       const byPostcode = all.some((one) => (one.is === 'prefix' || one.is === 'postcode' || one.is === 'part') && one.country === pattern.country);

@@ -10,12 +10,29 @@ export interface Place {
 }
 
 export const countries: ReadonlySet<string> = new Set(countryCodes.split(' '));
-const parts: ReadonlySet<string> = new Set(Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`)));
+/** Armed forces' addresses are parts of their country, with codes of the post that ISO 3166-2 has not. Common practice, no source. */
+const forces = ['US-AA', 'US-AE', 'US-AP'];
+const parts: ReadonlySet<string> = new Set([...forces, ...Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`))]);
 export const isCountry = (code: string): boolean => countries.has(code);
+/** The parts of a country, by code. */
+export const partsOf = (country: string): string[] => [...parts].filter((part) => part.startsWith(`${country}-`));
 export const isPart = (code: string): boolean => parts.has(code);
 
-/** Territories with a country code of their own that are also parts of a country. PR is US-PR and lies in US. */
-const territories: Readonly<Record<string, string>> = { AS: 'US', GU: 'US', MP: 'US', PR: 'US', UM: 'US', VI: 'US' };
+/**
+ * Territories with a country code of their own that are also parts of a country (ISO 3166-2), by country. A place there is
+ * a place of the country: PR is US-PR and lies in US.
+ */
+const territories: ReadonlyMap<string, string> = new Map(
+  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX', CN: 'HK MO TW' }).flatMap(([country, codes]) =>
+    codes.split(' ').map((code) => [code, country] as const),
+  ),
+);
+
+/** The country code of its own that a part has. @example territoryCode('US-PR') // 'PR' */
+export function territoryCode(part: string): string | null {
+  const code = part.slice(3);
+  return territories.get(code) === part.slice(0, 2) ? code : null;
+}
 
 /**
  * The place an address means. A territory becomes the part of its country; a part not given is taken from the postcode
@@ -24,7 +41,7 @@ const territories: Readonly<Record<string, string>> = { AS: 'US', GU: 'US', MP: 
 export function placeOf(address: { country: string; part?: string | null; postcode?: string | null }): Result<Place> {
   const code = address.country.trim().toUpperCase();
   if (!isCountry(code)) return bad(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
-  const country = territories[code] ?? code;
+  const country = territories.get(code) ?? code;
   const given = country === code ? address.part?.trim().toUpperCase() || null : `${country}-${code}`;
   if (given && !isPart(given)) return bad(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
   if (given && !given.startsWith(`${country}-`)) return bad(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);

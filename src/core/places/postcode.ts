@@ -52,6 +52,74 @@ export function beginsWith(country: string, postcode: string, prefix: string): b
   return lettersOnly ? /\d/.test(next) : !/\d/.test(next);
 }
 
+/** An outward code's letters and number, by which British ranges are compared; a letter after the number counts for nothing. */
+function outwardKey(outwardCode: string): readonly [letters: string, number: number] | null {
+  const found = /^([A-Z]{1,2})(\d{1,2})[A-Z]?$/.exec(outwardCode);
+  return found ? [found[1] ?? '', Number(found[2])] : null;
+}
+
+const compareKeys = (a: readonly [string, number], b: readonly [string, number]): number => (a[0] === b[0] ? a[1] - b[1] : a[0] < b[0] ? -1 : 1);
+
+/** Both ends of a range of postcodes in normal form: British districts, Irish routing keys, elsewhere beginnings of equal length. */
+export function normalRange(country: string, from: string, to: string): Result<{ from: string; to: string }> {
+  const [low, high] = [from, to].map((end) => end.toUpperCase().replace(/[\s-]+/g, '')) as [string, string];
+  const reversed = () => bad([], `${low}..${high} runs backwards`, 'the lower end first');
+  if (country === 'GB') {
+    const [a, b] = [outwardKey(low), outwardKey(high)];
+    if (!a || !b) return bad([], `“${from}..${to}” is no range of British districts`, 'two districts, such as AB31..AB38');
+    return compareKeys(a, b) > 0 ? reversed() : good({ from: low, to: high });
+  }
+  const ends = country === 'IE' ? /^(?:[A-Z]\d{2}|D6W)$/ : /^[A-Z0-9]{1,10}$/;
+  if (!ends.test(low) || !ends.test(high))
+    return bad([], `“${from}..${to}” is no range of postcodes`, country === 'IE' ? 'two routing keys, such as H53..H91' : 'two beginnings, such as 99500..99999');
+  if (low.length !== high.length) return bad([], `${low} and ${high} differ in length`, 'ends of the same length');
+  return low > high ? reversed() : good({ from: low, to: high });
+}
+
+/** Whether a normal postcode lies in a range, both ends counting. */
+export function inRange(country: string, postcode: string, from: string, to: string): boolean {
+  if (country !== 'GB') {
+    const beginning = postcode.slice(0, from.length);
+    return beginning.length === from.length && from <= beginning && beginning <= to;
+  }
+  const [at, low, high] = [outwardKey(postcode.slice(0, postcode.indexOf(' '))), outwardKey(from), outwardKey(to)];
+  return at !== null && low !== null && high !== null && compareKeys(low, at) <= 0 && compareKeys(at, high) <= 0;
+}
+
+/** The letters of Great Britain's postcode areas. From memory. */
+const areas =
+  'AB AL B BA BB BD BH BL BN BR BS BT CA CB CF CH CM CO CR CT CV CW DA DD DE DG DH DL DN DT DY E EC EH EN EX FK FY G GL GU HA HD HG HP HR HS HU HX IG IP IV KA KT KW KY L LA LD LE LL LN LS LU M ME MK ML N NE NG NN NP NR NW OL OX PA PE PH PL PO PR RG RH RM S SA SE SG SK SL SM SN SO SP SR SS ST SW SY TA TD TF TN TQ TR TS TW UB W WA WC WD WF WN WR WS WV YO ZE'.split(
+    ' ',
+  );
+
+/** The prefixes that together take the postcodes of a range. @example prefixesOfRange('US', '995', '999') // ['995', '996', '997', '998', '999'] */
+export function prefixesOfRange(country: string, from: string, to: string): string[] {
+  if (country !== 'GB') return between(from, to);
+  const [low, high] = [outwardKey(from), outwardKey(to)];
+  if (!low || !high) return [];
+  return areas.flatMap((area) => {
+    if (area < low[0] || area > high[0]) return [];
+    const [first, last] = [area === low[0] ? low[1] : 0, area === high[0] ? high[1] : 99];
+    return first === 0 && last === 99 ? [area] : Array.from({ length: last - first + 1 }, (_, i) => `${area}${first + i}`);
+  });
+}
+
+const signs = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ';
+
+/** The shortest beginnings that cover all texts from one to another of the same length; whole runs of ten digits fold. */
+function between(from: string, to: string): string[] {
+  if (from === to) return [from];
+  const shared = [...from].findIndex((sign, i) => sign !== to[i]);
+  const [head, a, b] = [from.slice(0, shared), signs.indexOf(from[shared] ?? ''), signs.indexOf(to[shared] ?? '')];
+  const rest = from.length - shared - 1;
+  if (rest === 0) return Array.from({ length: b - a + 1 }, (_, i) => `${head}${signs[a + i]}`);
+  const [lowest, highest] = [signs[0], /^\d+$/.test(from + to) ? '9' : 'Z'].map((sign) => (sign ?? '').repeat(rest));
+  const [low, high] = [from.slice(shared + 1), to.slice(shared + 1)];
+  const first = low === lowest ? [`${head}${signs[a]}`] : between(`${head}${signs[a]}${low}`, `${head}${signs[a]}${highest}`);
+  const last = high === highest ? [`${head}${signs[b]}`] : between(`${head}${signs[b]}${lowest}`, `${head}${signs[b]}${high}`);
+  return [...first, ...Array.from({ length: b - a - 1 }, (_, i) => `${head}${signs[a + 1 + i]}`), ...last];
+}
+
 /** Postcodes whose beginning settles the part of the country. Common practice of the posts concerned, no source. */
 const settled: Readonly<Record<string, readonly (readonly [prefix: string, part: string])[]>> = {
   GB: [['BT', 'GB-NIR']],
@@ -67,6 +135,13 @@ const settled: Readonly<Record<string, readonly (readonly [prefix: string, part:
     ['007', 'US-PR'],
     ['009', 'US-PR'],
     ['008', 'US-VI'],
+    ['09', 'US-AE'],
+    ['340', 'US-AA'],
+    ['962', 'US-AP'],
+    ['963', 'US-AP'],
+    ['964', 'US-AP'],
+    ['965', 'US-AP'],
+    ['966', 'US-AP'],
   ],
   ES: [
     ['35', 'ES-GC'],

@@ -1,5 +1,6 @@
-import { countryOf, matches, type Pattern, rank } from './pattern.ts';
+import { matches, type Pattern } from './pattern.ts';
 import type { Place } from './place.ts';
+import { patternTree } from './tree.ts';
 
 /** A named set of places: what it takes in, less what it leaves out. */
 export interface Zone {
@@ -15,9 +16,10 @@ export interface Fall {
   readonly pattern: Pattern;
 }
 
-interface Entry extends Fall {
-  readonly rank: number;
-  readonly order: number;
+/** A zone with its place in a template's order, and whether it leaves a place out. */
+interface Standing {
+  readonly fall: Fall;
+  readonly keeps: (place: Place) => boolean;
 }
 
 /**
@@ -25,23 +27,24 @@ interface Entry extends Fall {
  * Null where no zone takes the place in: it is not delivered to.
  */
 export function zoneFinder(zones: readonly Zone[]): (place: Place) => Fall | null {
-  const everywhere: Entry[] = [];
-  const byCountry = new Map<string, Entry[]>();
-  zones.forEach((zone, order) => {
-    for (const pattern of zone.takes) {
-      const entry = { zone, pattern, rank: rank(pattern), order };
-      const country = countryOf(pattern);
-      if (country === null) everywhere.push(entry);
-      else byCountry.set(country, [...(byCountry.get(country) ?? []), entry]);
-    }
-  });
-  const bySpecific = (a: Entry, b: Entry) => b.rank - a.rank || a.order - b.order;
-  for (const [country, entries] of byCountry) byCountry.set(country, [...entries, ...everywhere].sort(bySpecific));
-  everywhere.sort(bySpecific);
-  return (place) => {
-    for (const entry of byCountry.get(place.country) ?? everywhere) {
-      if (matches(entry.pattern, place) && !entry.zone.leaves.some((left) => matches(left, place))) return entry;
-    }
-    return null;
-  };
+  const find = patternTree(
+    zones.flatMap((zone) => {
+      const keeps = keeperOf(zone);
+      return zone.takes.map((pattern) => ({ pattern, value: { fall: { zone, pattern }, keeps } satisfies Standing }));
+    }),
+  );
+  return (place) => find(place, stays)?.value.fall ?? null;
+}
+
+const stays = (standing: Standing, place: Place): boolean => standing.keeps(place);
+const always = () => true;
+
+function keeperOf(zone: Zone): (place: Place) => boolean {
+  if (zone.leaves.length === 0) return always;
+  if (zone.leaves.length === 1) {
+    const left = zone.leaves[0] as Pattern;
+    return (place) => !matches(left, place);
+  }
+  const left = patternTree(zone.leaves.map((pattern) => ({ pattern, value: null })));
+  return (place) => left(place, always) === null;
 }

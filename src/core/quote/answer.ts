@@ -1,44 +1,87 @@
 import type { Decimal, Mass, Minor } from '../exact/index.ts';
 import type { WhyNot } from '../offers/index.ts';
-import type { Threshold } from '../rates/index.ts';
+import type { FreeFrom, Mixing, Rate, Refusal } from '../rates/index.ts';
 
-/** The intended answer to a question. Amounts are in the market's currency, tax inside where its shown prices have it. */
+/** The intended answer to a question. Amounts are in the market's currency, in its shown terms. */
 export interface Answer {
+  /** The zone of the first line's template the place falls in; null where it is not delivered to. */
   readonly zone: string | null;
   /** List value of the goods. */
   readonly goods: Minor;
   /** Null where a line's mass is not known. */
   readonly mass: Mass | null;
-  /** Cheapest first. */
+  /** What the shopper sees, cheapest first. */
   readonly choices: readonly Choice[];
+  /** Offered, but not seen: behind an equal name, hidden beside a free choice, or beyond the most that are shown. */
+  readonly hidden: readonly Hidden[];
   readonly missing: readonly Missing[];
+  /** Where no service takes every line: the fewest orders that would do. */
+  readonly clash: Clash | null;
 }
 
 export interface Choice {
   readonly service: string;
+  /** What the shopper sees it called. */
+  readonly name: string;
+  readonly days: readonly [number, number];
   readonly discount: Minor;
   readonly delivery: Minor;
-  /** Goods less discount, and delivery. */
+  /** Goods less discount, and delivery, in shown terms. */
   readonly total: Minor;
+  /** The tax inside the total, or what is added to it where shown prices are without. */
+  readonly tax: Minor;
+  /** What is paid in the end. */
+  readonly pays: Minor;
   /** Offers used, in the book's order. */
   readonly used: readonly string[];
 }
 
-/** A service that is not offered, and why. */
-export interface Missing {
-  readonly service: string;
-  readonly why: 'no lane' | 'no mass' | 'beyond the table' | 'not delivered to';
+export interface Hidden {
+  readonly choice: Choice;
+  readonly why: 'same name' | 'beside free' | 'beyond the most';
+  /** The service that stands in its place, or hides it. */
+  readonly by: string;
 }
 
-/** How a choice came about, step by step. */
-export type Step =
-  | { readonly step: 'place'; readonly zone: string; readonly pattern: string }
-  | { readonly step: 'goods'; readonly value: Minor; readonly mass: Mass | null }
+/** A service that is not offered, why, and the path in the book to what decided (empty where there is none). */
+export interface Missing {
+  readonly service: string;
+  readonly why: Refusal;
+  readonly at: readonly string[];
+  /** The item that decided, where it is one alone. */
+  readonly sku: string | null;
+}
+
+/** Items that no one service takes together, and orders that would do: services, and the SKUs each takes. */
+export interface Clash {
+  readonly orders: readonly { readonly service: string; readonly skus: readonly string[] }[];
+  /** Items that no service takes to this place at all. */
+  readonly never: readonly string[];
+}
+
+/** How a choice came about, step by step, each with the path in the book to what caused it. */
+export type Step = { readonly at: readonly string[] } & (
+  | { readonly step: 'place'; readonly template: string; readonly zone: string; readonly pattern: string }
+  | { readonly step: 'goods'; readonly value: Minor; readonly units: number; readonly mass: Mass | null }
   | { readonly step: 'discount'; readonly offer: string; readonly percent: Decimal; readonly took: Minor; readonly lines: readonly Minor[] }
-  | { readonly step: 'rate'; readonly kind: 'free' | 'flat' }
-  | { readonly step: 'rate'; readonly kind: 'table'; readonly above: Mass | null; readonly upTo: Mass | null }
-  | { readonly step: 'charge'; readonly amount: Minor }
-  | { readonly step: 'threshold'; readonly threshold: Threshold; readonly value: Minor; readonly met: boolean; readonly took: Minor }
+  | {
+      readonly step: 'group';
+      readonly origin: string;
+      readonly template: string;
+      readonly kinds: readonly string[];
+      readonly skus: readonly string[];
+      readonly value: Minor;
+      readonly mass: Mass | null;
+      readonly units: number;
+    }
+  | { readonly step: 'rate'; readonly rate: Rate; readonly kind: string | null; readonly break: number | null; readonly parcels: number | null; readonly quoted: Minor | null }
+  | { readonly step: 'fees'; readonly order: Minor; readonly items: Minor }
+  | { readonly step: 'charge'; readonly amount: Minor; readonly converted: boolean }
+  | { readonly step: 'threshold'; readonly threshold: FreeFrom; readonly value: number; readonly met: boolean; readonly took: Minor }
+  | { readonly step: 'mixing'; readonly rule: string | null; readonly by: Mixing; readonly charges: readonly Minor[]; readonly amount: Minor }
+  | { readonly step: 'extra'; readonly sku: string; readonly units: number; readonly amount: Minor; readonly dropped: boolean; readonly why: 'fee' | 'fixed' | 'ships free' }
   | { readonly step: 'offer'; readonly offer: string; readonly took: Minor }
   | { readonly step: 'unused'; readonly offer: string; readonly why: WhyNot }
-  | { readonly step: 'pays'; readonly goods: Minor; readonly discount: Minor; readonly delivery: Minor; readonly total: Minor };
+  | { readonly step: 'pays'; readonly goods: Minor; readonly discount: Minor; readonly delivery: Minor; readonly total: Minor }
+  | { readonly step: 'tax'; readonly inside: boolean; readonly goods: Minor; readonly delivery: Minor }
+);

@@ -1,4 +1,5 @@
 /** The intended answer to a basket, and how it comes about. */
-export type { Answer, Choice, Missing, Step } from './answer.ts';
-export { type Line, type Question, questionOf } from './question.ts';
-export { explain, quote } from './quote.ts';
+export type { Answer, Choice, Clash, Hidden, Missing, Step } from './answer.ts';
+export { explain } from './explain.ts';
+export { type Line, type Question, questionOf, type Sold, soldIn } from './question.ts';
+export { charges, quote } from './quote.ts';

@@ -1,16 +1,24 @@
 import { describe, expect, test } from 'vitest';
-import { type Currency, type Mass, parseMass, sure } from '../exact/index.ts';
-import { chargeOf, type LaneBody, readLane } from './index.ts';
+import type { z } from 'zod';
+import { type Currency, type Length, type Mass, parseMass, sure } from '../exact/index.ts';
+import { fewestBoxes, type Load, laneCharge, laneSchema, pack, readBox, readLane, refusalOf } from './index.ts';
 
 const eur = 'EUR' as Currency;
-const lane = (rate: LaneBody['rate']) => readLane({ rate, freeFrom: null }, eur);
-const at = (rate: LaneBody['rate'], text: string, unit: 'kg' | 'lb' | 'g' = 'kg') => {
-  const charge = chargeOf(sure(lane(rate)).rate, sure(parseMass(text, unit)));
-  return charge.ok ? charge.amount : charge.why;
+type Written = z.input<typeof laneSchema>;
+type Rate = Written['rate'];
+const boxes = new Map([['crate', sure(readBox({ id: 'crate', name: 'Crate', length: '60', width: '40', height: '40', unit: 'cm', limit: { value: '20', unit: 'kg' }, own: null }))]]);
+const read = (lane: Partial<Written> & { rate: Rate }) => readLane(laneSchema.parse({ freeFrom: null, ...lane }), { currency: eur, market: eur, conversion: null, boxes });
+const lane = (rate: Rate) => read({ rate });
+const load = (part: Partial<Load>): Load => ({ value: 1000, after: 1000, units: 1, mass: 1, long: 1, pieces: [], ...part });
+const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Load>): number | string => {
+  const ready = sure(read(body));
+  const charge = laneCharge(ready, ready.rate, load(part), { place: { country: 'IE', part: null, postcode: null }, carrier: null });
+  return charge < 0 ? refusalOf(charge) : charge;
 };
+const at = (rate: Rate, text: string, unit: 'kg' | 'lb' | 'g' = 'kg') => charged({ rate }, { mass: sure(parseMass(text, unit)) });
 
 describe('a weight table', () => {
-  const table: LaneBody['rate'] = {
+  const table: Rate & { is: 'table' } = {
     is: 'table',
     unit: 'kg',
     breaks: [
@@ -29,27 +37,25 @@ describe('a weight table', () => {
     expect(at({ ...table, breaks: [...table.breaks, { to: null, amount: '9.90' }] }, '90')).toBe(990);
   });
   test('without a mass it is not offered; a flat rate is', () => {
-    expect(chargeOf(sure(lane(table)).rate, null)).toEqual({ ok: false, why: 'no mass' });
-    expect(chargeOf(sure(lane({ is: 'flat', amount: '4.90' })).rate, null)).toEqual({ ok: true, amount: 490, at: null });
+    expect(charged({ rate: table }, { mass: Number.NaN })).toBe('no mass');
+    expect(charged({ rate: { is: 'flat', amount: '4.90' } }, { mass: Number.NaN })).toBe(490);
   });
   test('pounds meet kilograms to the step', () => {
     const pound = sure(parseMass('1', 'lb'));
-    const rate = sure(
-      lane({
-        is: 'table',
-        unit: 'lb',
-        breaks: [
-          { to: '1', amount: '1.00' },
-          { to: '2', amount: '2.00' },
-        ],
-      }),
-    ).rate;
-    expect(chargeOf(rate, pound)).toMatchObject({ amount: 100 });
-    expect(chargeOf(rate, (pound + 1) as Mass)).toMatchObject({ amount: 200 });
+    const rate: Rate = {
+      is: 'table',
+      unit: 'lb',
+      breaks: [
+        { to: '1', amount: '1.00' },
+        { to: '2', amount: '2.00' },
+      ],
+    };
+    expect(charged({ rate }, { mass: pound })).toBe(100);
+    expect(charged({ rate }, { mass: (pound + 1) as Mass })).toBe(200);
   });
 });
 
-test.each<[string, LaneBody['rate'], string]>([
+test.each<[string, Rate, string]>([
   [
     'edges that fall',
     {
@@ -89,6 +95,109 @@ test.each<[string, LaneBody['rate'], string]>([
   ['an edge of nothing', { is: 'table', unit: 'kg', breaks: [{ to: '0', amount: '1.00' }] }, 'an upper edge above 0'],
   ['a third decimal', { is: 'flat', amount: '4.905' }, 'at most 2'],
 ])('%s is refused with what would be right', (_, rate, right) => {
-  const read = lane(rate);
-  expect(!read.ok && read.problems[0]?.right).toBe(right);
+  const result = lane(rate);
+  expect(!result.ok && result.problems[0]?.right).toBe(right);
+});
+
+describe('tables of every sort', () => {
+  test('over value: a least, edges that belong to their break, a gap below', () => {
+    const rate: Rate = {
+      is: 'table',
+      unit: 'value',
+      from: '0.50',
+      breaks: [
+        { to: '15.00', amount: '3.10' },
+        { to: '30.00', amount: '4.60' },
+      ],
+    };
+    expect([49, 50, 1500, 1501, 3000, 3001].map((value) => charged({ rate }, { value }))).toEqual(['below the table', 310, 310, 460, 460, 'beyond the table']);
+  });
+  test('value after discounts where the lane says so', () => {
+    const rate: Rate = {
+      is: 'table',
+      unit: 'value',
+      breaks: [
+        { to: '15.00', amount: '3.10' },
+        { to: null, amount: '4.60' },
+      ],
+    };
+    expect(charged({ rate }, { value: 1600, after: 1400 })).toBe(460);
+    expect(charged({ rate, values: 'after' }, { value: 1600, after: 1400 })).toBe(310);
+  });
+  test('over units, the long side, volume', () => {
+    const over = (unit: 'units' | 'cm' | 'l'): Rate => ({
+      is: 'table',
+      unit,
+      breaks: [
+        { to: '2', amount: '1.00' },
+        { to: '5', amount: '2.00' },
+      ],
+    });
+    expect([2, 3, 6].map((units) => charged({ rate: over('units') }, { units }))).toEqual([100, 200, 'beyond the table']);
+    expect([100_000, 100_001].map((long) => charged({ rate: over('cm') }, { long }))).toEqual([100, 200]);
+    expect(charged({ rate: over('cm') }, { long: Number.NaN })).toBe('no size');
+    const cube = (centimetres: number) => [{ item: { sku: 'A', mass: 1 as Mass, sides: Array(3).fill(centimetres * 50_000) as unknown as [Length, Length, Length] }, units: 2 }];
+    expect([10, 10.1].map((side) => charged({ rate: over('l') }, { pieces: cube(side) }))).toEqual([100, 200]);
+  });
+  test('a step for each started unit beyond the edge before', () => {
+    const rate: Rate = {
+      is: 'table',
+      unit: 'kg',
+      breaks: [
+        { to: '1', amount: '4.00' },
+        { to: null, amount: '4.00', step: '0.70', per: '0.5' },
+      ],
+    };
+    expect(['1', '1.001', '1.5', '1.501'].map((mass) => at(rate, mass))).toEqual([400, 470, 470, 540]);
+  });
+});
+
+describe('bounds, fees, boxes', () => {
+  test('both ends of a bound count', () => {
+    const body = { rate: { is: 'flat', amount: '18.40' }, bounds: [{ unit: 'kg', from: '6', to: '30' }] } satisfies Partial<Written>;
+    const mass = (text: string) => charged({ ...body, rate: { is: 'flat', amount: '18.40' } }, { mass: sure(parseMass(text, 'kg')) });
+    expect(['5.999', '6', '30', '30.001'].map(mass)).toEqual(['outside the bounds', 1840, 1840, 'outside the bounds']);
+  });
+  test('fees of the order and of each item', () => {
+    expect(charged({ rate: { is: 'flat', amount: '4.00' }, fees: { order: '1.00', item: '0.25' } }, { units: 3 })).toBe(575);
+  });
+  test('an amount a box, with its limit and its places', () => {
+    const rate: Rate = { is: 'box', box: 'crate', amount: '12.00', limit: { value: '10', unit: 'kg' }, places: ['IE'] };
+    const pieces = (units: number, kilograms: number) => [
+      { item: { sku: 'A', mass: sure(parseMass(String(kilograms), 'kg')), sides: [500_000, 500_000, 500_000].map((side) => side * 2) as unknown as [Length, Length, Length] }, units },
+    ];
+    expect(charged({ rate }, { pieces: pieces(1, 4) })).toBe(1200);
+    // Two of 4 kg share a box; three are heavier than its limit of 10 kg.
+    expect(charged({ rate }, { pieces: pieces(3, 4) })).toBe(2400);
+    expect(charged({ rate }, { pieces: pieces(1, 11) })).toBe('no box takes it');
+    expect(charged({ rate: { ...rate, places: ['GB'] } }, { pieces: pieces(1, 4) })).toBe('box not for this place');
+  });
+  test('a packing never overfills a box, and is never better than what volume and mass allow', () => {
+    const pieces = [
+      { item: { sku: 'LONG', mass: sure(parseMass('900', 'g')), sides: [2_900_000, 300_000, 300_000] as unknown as [Length, Length, Length] }, units: 7 },
+      { item: { sku: 'CUBE', mass: sure(parseMass('2', 'kg')), sides: [900_000, 900_000, 900_000] as unknown as [Length, Length, Length] }, units: 9 },
+    ];
+    const packed = pack(pieces, [...boxes.values()]);
+    if (!packed.ok) throw new Error(packed.why);
+    for (const parcel of packed.parcels) {
+      const held = parcel.contents.map(({ sku, units }) => ({ item: pieces.find((one) => one.item.sku === sku)?.item, units }));
+      expect(held.reduce((sum, one) => sum + (one.item?.mass ?? 0) * one.units, 0)).toBeLessThanOrEqual(parcel.box.limit);
+      expect(held.reduce((sum, one) => sum + (one.item?.sides ?? []).reduce((a: number, b: number) => a * (b / 50_000), 1) * one.units, 0)).toBeLessThanOrEqual(60 * 40 * 40);
+    }
+    expect(packed.parcels.flatMap((parcel) => parcel.contents).reduce((sum, one) => sum + one.units, 0)).toBe(16);
+    expect(packed.parcels.length).toBeGreaterThanOrEqual(fewestBoxes(pieces, [...boxes.values()]));
+  });
+});
+
+test.each<[string, Partial<Written> & { rate: Rate }, string]>([
+  ['a bound that runs backwards', { rate: { is: 'free' }, bounds: [{ unit: 'kg', from: '5', to: '2' }] }, 'the lower end first'],
+  ['a bound without ends', { rate: { is: 'free' }, bounds: [{ unit: 'kg', from: null, to: null }] }, 'a least, a most, or both'],
+  ['days that run backwards', { rate: { is: 'free' }, days: [5, 2] }, 'the shortest first'],
+  ['an amount for each 0 of weight', { rate: { is: 'built up', order: '1', first: '0', further: '0', weight: { amount: '1', per: '0', unit: 'kg', each: 'started' } } }, 'a weight above 0'],
+  ['a step for each started 0', { rate: { is: 'table', unit: 'kg', breaks: [{ to: null, amount: '1', step: '1', per: '0' }] } }, 'a measure above 0'],
+  ['half a unit', { rate: { is: 'table', unit: 'units', breaks: [{ to: '1.5', amount: '1' }] } }, 'a whole number'],
+  ['a box that is not there', { rate: { is: 'box', box: 'barrel', amount: '1', limit: { value: '1', unit: 'kg' }, places: ['world'] } }, 'crate'],
+])('%s is refused with what would be right', (_, body, right) => {
+  const result = read(body);
+  expect(!result.ok && result.problems.map((one) => one.right)).toContain(right);
 });

@@ -1,36 +1,138 @@
 import { z } from 'zod';
-import { massUnits, written } from '../exact/index.ts';
+import { lengthUnits, massUnits, volumeUnits, written } from '../exact/index.ts';
 
-const { amount, figure, id, name } = written;
+const { amount, figure, id, name, percent, place } = written;
 
-export const serviceSchema = z.strictObject({ id, name, days: z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]) });
+/** What tables, bounds and thresholds count in: goods value in the template's currency, units, a mass, a length, a volume. */
+export const measureUnits = ['value', 'units', ...massUnits, ...lengthUnits, ...volumeUnits] as const;
+const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
+
+export const serviceSchema = z.strictObject({
+  id,
+  name,
+  /** Shortest and longest time of transit. */
+  days,
+  /** The shopper fetches it: it neither hides other choices nor is hidden. */
+  pickup: z.boolean().default(false),
+  /** Hazards of goods that it does not take. */
+  bars: z.array(id).default([]),
+});
+
+/** A break of a table: up to an edge that belongs to it (null: open) an amount, or a base and a step for each started so much beyond the edge before. */
+export const breakSchema = z.union([z.strictObject({ to: figure.nullable(), amount }), z.strictObject({ to: figure.nullable(), amount, step: amount, per: figure })]);
 export const rateSchema = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('free') }),
   z.strictObject({ is: z.literal('flat'), amount }),
   z.strictObject({
+    is: z.literal('built up'),
+    order: amount,
+    first: amount,
+    further: amount,
+    /** An amount for each so much of weight, in proportion or for each started. */
+    weight: z.strictObject({ amount, per: figure, unit: z.enum(massUnits), each: z.enum(['in proportion', 'started']) }).nullable(),
+  }),
+  z.strictObject({
     is: z.literal('table'),
-    unit: z.enum(massUnits),
-    /** Each upper edge belongs to its break; the last may be open (null). */
-    breaks: z
-      .array(z.strictObject({ to: figure.nullable(), amount }))
-      .min(1)
-      .max(40),
+    unit: z.enum(measureUnits),
+    /** The least that it holds for; below it nothing is offered. */
+    from: figure.nullable().default(null),
+    breaks: z.array(breakSchema).min(1).max(100),
+  }),
+  z.strictObject({
+    is: z.literal('carrier quote'),
+    /** The carrier's service. */
+    service: z.string().min(1).max(40),
+    percent: percent.default('0'),
+    add: amount.default('0'),
+    /** Charged where the carrier is silent; null: not offered then. */
+    fallback: amount.nullable(),
+  }),
+  z.strictObject({
+    is: z.literal('box'),
+    box: id,
+    amount,
+    limit: z.strictObject({ value: figure, unit: z.enum(massUnits) }),
+    /** Places it serves: patterns of places. */
+    places: z.array(place).min(1),
   }),
 ]);
+
 /** At least so much goods value, before or after discounts. */
 export const thresholdSchema = z.strictObject({ value: amount, test: z.enum(['before', 'after']) });
-export const laneSchema = z.strictObject({ rate: rateSchema, freeFrom: thresholdSchema.nullable() });
+/** From where a lane is free: so much value, units or mass, of the whole basket or of the lane's own group. */
+export const freeFromSchema = thresholdSchema.extend({
+  unit: z.enum(['value', 'units', ...massUnits]).default('value'),
+  of: z.enum(['basket', 'group']).default('basket'),
+  /** The value in other currencies; where it is not given it is converted. */
+  also: z.record(z.string().regex(/^[A-Z]{3}$/), amount).default({}),
+});
+/** A bound on the lane: at least and at most, both counting. */
+export const boundSchema = z.strictObject({ unit: z.enum(measureUnits), from: figure.nullable(), to: figure.nullable() });
+export const laneSchema = z.strictObject({
+  rate: rateSchema,
+  /** The rate in other currencies; where it is not given it is converted. */
+  also: z.record(z.string().regex(/^[A-Z]{3}$/), rateSchema).default({}),
+  /** Rates of their own for some kinds of goods. */
+  kinds: z.record(id, rateSchema).default({}),
+  bounds: z.array(boundSchema).max(8).default([]),
+  /** Lane fees of each order and each item. */
+  fees: z.strictObject({ order: amount, item: amount }).nullable().default(null),
+  freeFrom: freeFromSchema.nullable(),
+  /** Whether value breaks and bounds look at value before or after discounts. */
+  values: z.enum(['before', 'after']).default('before'),
+  /** What shoppers see it called, by locale, where it is not the service's name. */
+  names: z.record(z.string().min(2).max(20), name).default({}),
+  /** Transit days of its own; null: the service's. */
+  days: days.nullable().default(null),
+});
 export const templateSchema = z.strictObject({
   id,
   name,
   origin: name,
+  /** The selection of goods it is for; null: by hand, or as the default. */
+  goods: id.nullable().default(null),
+  /** Its currency; null: the first market's. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .nullable()
+    .default(null),
   /** The zones it serves, in order: of equally specific ones the earlier decides. */
   zones: z.array(id),
   /** lanes[zone][service] */
   lanes: z.record(id, z.record(id, laneSchema)),
 });
 
+/** A box of the seller's: inner sides, and what it may hold. */
+export const boxSchema = z.strictObject({
+  id,
+  name,
+  length: figure,
+  width: figure,
+  height: figure,
+  unit: z.enum(lengthUnits),
+  limit: z.strictObject({ value: figure, unit: z.enum(massUnits) }),
+  /** What the empty box weighs. */
+  own: z
+    .strictObject({ value: figure, unit: z.enum(massUnits) })
+    .nullable()
+    .default(null),
+});
+
+export const mixings = ['sum', 'highest', 'lowest', 'average'] as const;
+export const mixingSchema = z.union([z.enum(mixings), z.strictObject({ highest: z.literal('plus'), further: amount })]);
+/** How the charges of several groups become one: for baskets of only these kinds and on these services (empty: any). */
+export const mixingRuleSchema = z.strictObject({ id, kinds: z.array(id), services: z.array(id), by: mixingSchema, name: name.nullable() });
+
 export type Service = z.infer<typeof serviceSchema>;
 export type LaneBody = z.infer<typeof laneSchema>;
 export type RateBody = z.infer<typeof rateSchema>;
+export type BreakBody = z.infer<typeof breakSchema>;
 export type ThresholdBody = z.infer<typeof thresholdSchema>;
+export type FreeFromBody = z.infer<typeof freeFromSchema>;
+export type BoundBody = z.infer<typeof boundSchema>;
+export type TemplateBody = z.infer<typeof templateSchema>;
+export type BoxBody = z.infer<typeof boxSchema>;
+export type MixingBody = z.infer<typeof mixingSchema>;
+export type MixingRuleBody = z.infer<typeof mixingRuleSchema>;
+export type MeasureUnit = (typeof measureUnits)[number];

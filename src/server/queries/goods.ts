@@ -1,7 +1,7 @@
 import type { Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
-const columns = 'sku, name, price, mass, size, tags, kind, template';
+const columns = 'sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", hazards, override, fee';
 
 /** A page of goods after a SKU, in the order of SKUs. */
 export async function goodsAfter(connection: Connection, after: string, limit: number): Promise<Item[]> {
@@ -19,14 +19,24 @@ export async function allGoods(connection: Connection): Promise<Item[]> {
   return rows;
 }
 
+/** Items that are variants of any of these. */
+export async function variantsOf(connection: Connection, skus: readonly string[]): Promise<Item[]> {
+  const { rows } = await connection.query<Item>(`select ${columns} from goods where parent = any($1) order by sku`, [skus]);
+  return rows;
+}
+
 export async function putGoods(connection: Connection, items: readonly Item[]): Promise<void> {
   await connection.query(
-    `insert into goods (${columns})
-     select sku, name, price, mass, size, array(select jsonb_array_elements_text(tags)), kind, template
-     from jsonb_to_recordset($1) as item (sku text, name text, price text, mass jsonb, size jsonb, tags jsonb, kind text, template text)
-     on conflict (sku) do update set name = excluded.name, price = excluded.price, mass = excluded.mass, size = excluded.size,
-       tags = excluded.tags, kind = excluded.kind, template = excluded.template`,
-    [JSON.stringify(items.map((item) => ({ ...item, mass: item.mass ?? undefined, size: item.size ?? undefined })))],
+    `insert into goods (sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class, origin, stocked_by, hazards, override, fee)
+     select sku, name, price, prices, cost, mass, size, array(select jsonb_array_elements_text(tags)), kind, template, parent, "taxClass", origin,
+       array(select jsonb_array_elements_text("stockedBy")), array(select jsonb_array_elements_text(hazards)), override, fee
+     from jsonb_to_recordset($1) as item (sku text, name text, price text, prices jsonb, cost text, mass jsonb, size jsonb, tags jsonb, kind text, template text,
+       parent text, "taxClass" text, origin text, "stockedBy" jsonb, hazards jsonb, override jsonb, fee jsonb)
+     on conflict (sku) do update set name = excluded.name, price = excluded.price, prices = excluded.prices, cost = excluded.cost, mass = excluded.mass,
+       size = excluded.size, tags = excluded.tags, kind = excluded.kind, template = excluded.template, parent = excluded.parent,
+       tax_class = excluded.tax_class, origin = excluded.origin, stocked_by = excluded.stocked_by, hazards = excluded.hazards,
+       override = excluded.override, fee = excluded.fee`,
+    [JSON.stringify(items, (_, value) => value ?? undefined)],
   );
 }
 

@@ -3,7 +3,7 @@ import { Hono } from 'hono';
 import { type ChannelState, channelId, checkoutRequest, pushRequest, sendRequest } from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
-import { questionOf } from '../../core/quote/index.ts';
+import { questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../channel-client.ts';
 import { type Context, nowOf, standing } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
@@ -90,12 +90,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const channels = await Promise.all(
         channelIds.map(async (id) => {
           try {
-            const answers = await Promise.all(
-              questions.map(
-                async (question) =>
-                  (await clients[id].checkout(question.moment, [{ ...question, lines: question.lines.map(({ sku, units, price, mass }) => ({ sku, units, price, mass })) }]))[0] ?? [],
-              ),
-            );
+            const answers = await Promise.all(questions.map(async (question) => (await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []));
             return { id, down: null, answers };
           } catch (error) {
             if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };

@@ -1,15 +1,17 @@
 import { useMemo, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
 import { hangOfCharge } from '../check/hang.ts';
-import { keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
+import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
+import { linkTo, placeWords } from '../parts/links.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, massOf, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
+import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
 import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/desk.ts';
+import { Seen } from './seen.tsx';
 
 export function BenchStage() {
   const book = useBook();
@@ -24,7 +26,7 @@ export function BenchStage() {
 /** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
 function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; moment: number }) {
   const go = useNavigate();
-  const zone = book.book.market.timeZone;
+  const zone = book.home.timeZone;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
   const at = new Date(moment).toISOString();
   const { data: shop } = useFilesQuery({ id: 'lerrin-shop', moment: at });
@@ -33,19 +35,21 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
   const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
   const known = basket.lines.every((line) => book.savedGoods.some((item) => item.sku === line.sku));
-  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || (sided !== null && 'problems' in sided) });
+  const elsewhere = basket.market !== null && basket.market !== book.home.id;
+  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });
   const { data: report } = useLastCheckQuery();
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
   const service = answer?.services.find((one) => one.service === chosen) ?? answer?.services.find((one) => one.service === answer.answer.choices[0]?.service) ?? answer?.services[0];
   const choice = answer?.answer.choices.find((one) => one.service === service?.service);
+  const why = answer?.answer.missing.find((one) => one.service === service?.service);
 
   return (
     <div className="stage">
       <section className="sheet" aria-label={basket.name}>
         <div className="head">
           <h1>{basket.name}</h1>
-          <span className="muted">{answer && `${priced(answer.goods)} · ${massOf(answer.answer.mass)}`}</span>
+          <span className="muted">{answer && `${priced(answer.goods, answer.currency)} · ${massOf(answer.answer.mass)}`}</span>
           <span className="acts">
             <button
               type="button"
@@ -98,6 +102,17 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
               set('moment', at.ok ? new Date(at.value).toISOString() : null);
             }}
           />
+          {book.book.markets.length > 1 && (
+            <>
+              , bought in{' '}
+              <ChoicePart
+                label="Market"
+                value={basket.market ?? book.home.id}
+                choices={book.book.markets.map((one) => ({ value: one.id, label: `${one.name} (${one.currency})` }))}
+                onCommit={(id) => set('market', id === book.home.id ? null : id)}
+              />
+            </>
+          )}
         </p>
         <Lines book={book} basket={basket} change={(lines) => set('lines', lines)} />
         {sided && 'problems' in sided && (
@@ -116,7 +131,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                 const meant = answer.answer.choices.find((other) => other.service === one.service);
                 return (
                   <button type="button" key={one.service} className="tab-link cursor-pointer" aria-current={one === service ? 'page' : undefined} onClick={() => setChosen(one.service)}>
-                    {serviceName(book.book, one.service)} {meant ? money(meant.delivery) : <span className="muted">not offered</span>}
+                    {serviceName(book.book, one.service)} {meant ? money(meant.delivery, answer.currency) : <span className="muted">not offered</span>}
                   </button>
                 );
               })}
@@ -160,7 +175,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                     <strong>Charged now</strong>
                   </td>
                   <td>
-                    <strong>{choice ? money(choice.delivery) : 'not offered'}</strong>
+                    <strong>{choice ? money(choice.delivery, answer?.currency) : 'not offered'}</strong>
                   </td>
                   {channelIds.map((id) => {
                     const channel = asked?.channels.find((one) => one.id === id);
@@ -176,7 +191,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                     return (
                       <td key={id}>
                         <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
-                          {channel?.down ? 'no answer' : there ? money(there.charge) : asked ? 'not offered' : '…'}
+                          {elsewhere ? 'not sold there' : channel?.down ? 'no answer' : there ? money(there.charge) : asked ? 'not offered' : '…'}
                           <Plumb hang={hang} where={channelNames[id]} />
                         </span>
                       </td>
@@ -195,25 +210,27 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
           <table className="ruled mt-2">
             <tbody>
               {service.steps.map((step) => {
-                const { words: text, amount } = stepWords(book.book, step);
+                const { words: text, amount } = stepWords(book.book, step, answer?.currency ?? '');
+                const to = linkTo(step.at);
                 return (
-                  <tr key={text} className={step.step === 'unused' ? 'muted' : step.step === 'pays' ? 'font-semibold' : ''}>
-                    <td>{text}</td>
-                    <td className="figure">{amount !== null && money(amount)}</td>
+                  <tr key={`${step.step} ${text}`} className={step.step === 'unused' ? 'muted' : step.step === 'pays' ? 'font-semibold' : ''}>
+                    <td>{to ? <Link to={to}>{text}</Link> : text}</td>
+                    <td className="figure">{amount !== null && money(amount, answer?.currency)}</td>
                   </tr>
                 );
               })}
               {choice && (
                 <tr className="font-semibold">
                   <td>Goods and delivery, in all</td>
-                  <td className="figure">{money(choice.total)}</td>
+                  <td className="figure">{money(choice.pays, answer?.currency)}</td>
                 </tr>
               )}
             </tbody>
           </table>
         ) : (
-          <p className="mt-2">{answer?.answer.missing.find((one) => one.service === service?.service)?.why ?? '…'}</p>
+          <p className="mt-2">{why ? missingWords(book.book, why) : '…'}</p>
         )}
+        {answer && <Seen book={book} answer={answer.answer} currency={answer.currency} />}
         {answer && answer.answer.missing.length > 0 && (
           <>
             <h2 className="mt-5">Not offered</h2>
@@ -221,13 +238,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
               <p key={one.service} className="border-t border-base-300 py-1.5">
                 {serviceName(book.book, one.service)}:{' '}
                 <span className="muted">
-                  {one.why === 'no lane'
-                    ? 'no lane from this zone'
-                    : one.why === 'no mass'
-                      ? 'an item has no mass, and the table needs one'
-                      : one.why === 'beyond the table'
-                        ? 'heavier than the table reaches'
-                        : 'no zone has this place'}
+                  {missingWords(book.book, one)} {linkTo(one.at) && <Link to={linkTo(one.at) ?? ''}>{placeWords(one.at)}</Link>}
                 </span>
               </p>
             ))}

@@ -258,6 +258,7 @@ function rowsOf(book: OpenBook, report: CheckReport | null): Row[] {
   const rank = ({ class: one }: Row): number => {
     if (one.is === 'moment') return 3e15;
     if (one.is === 'edge') return 1e14 + one.at;
+    if (one.is === 'apart') return 1e6;
     const zone = one.zone === null ? 900 : order.indexOf(one.zone);
     return one.codes.length * 1000 + zone;
   };
@@ -271,8 +272,10 @@ function sinceWords(book: OpenBook, key: string): string {
   const where =
     kind === 'zone'
       ? className(book.book, { is: 'zone', zone: rest[0] || null, codes: rest.slice(1).filter(Boolean) })
-      : kind === 'edge'
-        ? `${offerTitle(book.book, rest[0] ?? '')}, ${rest[1]}`
-        : 'a change over there';
+      : kind === 'apart'
+        ? 'goods that stand apart'
+        : kind === 'edge'
+          ? `${offerTitle(book.book, rest[0] ?? '')}, ${rest[1]}`
+          : 'a change over there';
   return `${channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}, ${where}: ${cause}`;
 }

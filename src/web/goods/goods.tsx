@@ -2,26 +2,65 @@ import { createColumnHelper, getCoreRowModel, getFilteredRowModel, getSortedRowM
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Currency, sure } from '../../core/exact/index.ts';
-import { cellOf, entryOf, type GoodsFile, goodsColumns, type Item, itemSchema, readItem, writeGoods } from '../../core/goods/index.ts';
+import { type Currency, parseMass, sure } from '../../core/exact/index.ts';
+import { type Column, cellOf, entryOf, type GoodsFile, goodsColumns, type Item, itemSchema, readItem, writeGoods } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { ImportReport } from './import-report.tsx';
 import { readFile } from './read-file.ts';
 
-type Column = (typeof goodsColumns)[number];
-const heads: Record<Column, string> = { sku: 'SKU', name: 'Name', price: 'Price', mass: 'Mass', size: 'Size', tags: 'Tags', kind: 'Kind', template: 'Template' };
-const widths = '190px minmax(170px,1.4fr) 80px 80px 150px minmax(120px,1fr) 76px 90px';
+const heads: Record<Column, string> = {
+  sku: 'SKU',
+  name: 'Name',
+  price: 'Price',
+  mass: 'Mass',
+  size: 'Size',
+  tags: 'Tags',
+  kind: 'Kind',
+  template: 'Template',
+  override: 'Delivery',
+  fee: 'Fee each',
+  cost: 'Cost',
+  parent: 'Variant of',
+  origin: 'Sent from',
+  hazards: 'Hazards',
+  stockedBy: 'Stocked by',
+  taxClass: 'Tax class',
+  prices: 'Other prices',
+};
+/** The columns of the sheet, in order, and how wide each is. */
+const sheet: Record<Column, number> = {
+  sku: 176,
+  name: 210,
+  price: 76,
+  mass: 76,
+  size: 136,
+  tags: 130,
+  kind: 76,
+  template: 84,
+  override: 110,
+  fee: 84,
+  cost: 70,
+  parent: 150,
+  origin: 90,
+  hazards: 90,
+  stockedBy: 100,
+  taxClass: 84,
+  prices: 130,
+};
+const shownColumns = Object.keys(sheet) as Column[];
+const widths = shownColumns.map((id) => `${sheet[id]}px`).join(' ');
+const figures: ReadonlySet<Column> = new Set(['price', 'mass', 'cost', 'fee']);
 
 /** What a column is sorted by: figures by what they amount to, words by their letters. */
 const sortKey = (item: Item, column: Column): number | string => {
   if (column === 'price') return Number(item.price);
-  if (column === 'mass') return item.mass ? (sure(readItem(item, 'EUR' as Currency)).mass ?? 0) : -1;
+  if (column === 'mass') return item.mass ? sure(parseMass(item.mass.value, item.mass.unit)) : -1;
   return cellOf(item, column).toLowerCase();
 };
 
 const column = createColumnHelper<Item>();
-const columns = goodsColumns.map((id) =>
+const columns = shownColumns.map((id) =>
   column.accessor((item) => cellOf(item, id), {
     id,
     sortingFn: (a, b) => {
@@ -82,7 +121,7 @@ function Goods({ book }: { book: OpenBook }) {
   const commit = (item: Item, id: Column, text: string, then: () => void) => {
     const next = { ...item, [id]: entryOf(id, text) };
     const read = itemSchema.safeParse(next);
-    const figures = read.success ? readItem(read.data, book.book.market.currency as Currency) : null;
+    const figures = read.success ? readItem(read.data, book.home.currency as Currency) : null;
     const template = id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
     const fault = !read.success
       ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
@@ -150,9 +189,9 @@ function Goods({ book }: { book: OpenBook }) {
               const way = head.column.getIsSorted();
               return (
                 <div key={head.id} role="columnheader" tabIndex={-1} aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}>
-                  <button type="button" className={`w-full cursor-pointer ${head.id === 'price' || head.id === 'mass' ? 'text-right' : 'text-left'}`} onClick={head.column.getToggleSortingHandler()}>
+                  <button type="button" className={`w-full cursor-pointer ${figures.has(head.id as Column) ? 'text-right' : 'text-left'}`} onClick={head.column.getToggleSortingHandler()}>
                     {heads[head.id as Column]}
-                    {head.id === 'price' && ` ${book.book.market.currency}`} {way === 'asc' ? '↑' : way === 'desc' ? '↓' : ''}
+                    {head.id === 'price' && ` ${book.home.currency}`} {way === 'asc' ? '↑' : way === 'desc' ? '↓' : ''}
                   </button>
                 </div>
               );
@@ -171,7 +210,7 @@ function Goods({ book }: { book: OpenBook }) {
                   aria-rowindex={seen.index + 2}
                   style={{ gridTemplateColumns: widths, position: 'absolute', top: 0, width: '100%', transform: `translateY(${seen.start}px)` }}
                 >
-                  {goodsColumns.map((id, at) => {
+                  {shownColumns.map((id, at) => {
                     const isEditing = editing?.sku === item.sku && editing.column === id;
                     const text = cellOf(item, id);
                     const fixed = id === 'sku';
@@ -182,7 +221,7 @@ function Goods({ book }: { book: OpenBook }) {
                         data-cell={`${seen.index}-${at}`}
                         tabIndex={isEditing ? -1 : 0}
                         aria-readonly={fixed}
-                        className={`cell ${id === 'price' || id === 'mass' ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
+                        className={`cell ${figures.has(id) ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
                         title={text}
                         onDoubleClick={() => !fixed && setEditing({ sku: item.sku, column: id, fault: null })}
                         onKeyDown={(event) => {
@@ -191,7 +230,7 @@ function Goods({ book }: { book: OpenBook }) {
                           const move = moves[event.key];
                           if (move) {
                             event.preventDefault();
-                            focus(Math.max(0, Math.min(rows.length - 1, seen.index + move[0])), Math.max(0, Math.min(goodsColumns.length - 1, at + move[1])));
+                            focus(Math.max(0, Math.min(rows.length - 1, seen.index + move[0])), Math.max(0, Math.min(shownColumns.length - 1, at + move[1])));
                           }
                           if ((event.key === 'Enter' || event.key === 'F2') && !fixed) {
                             event.preventDefault();

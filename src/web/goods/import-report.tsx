@@ -1,4 +1,4 @@
-import { csvOf, type GoodsFile } from '../../core/goods/index.ts';
+import { cellOf, csvOf, type GoodsFile, goodsColumns, type Item } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import type { OpenBook } from '../store/desk.ts';
 
@@ -6,9 +6,14 @@ const shownLines = 100;
 
 /** What a goods file holds before anything is applied: what would be new or change, and every bad line with its reasons. */
 export function ImportReport({ book, name, file, close }: { book: OpenBook; name: string; file: GoodsFile; close: () => void }) {
-  const known = new Map(book.goods.map((item) => [item.sku, JSON.stringify(item)]));
+  const known = new Map(book.goods.map((item) => [item.sku, item]));
   const added = file.items.filter((item) => !known.has(item.sku));
-  const changed = file.items.filter((item) => known.has(item.sku) && known.get(item.sku) !== JSON.stringify(item));
+  // What the file has no column for stays as it is.
+  const merged = file.items.flatMap((item): Item[] => {
+    const there = known.get(item.sku);
+    return there ? [{ ...there, ...(Object.fromEntries(file.columns.map((column) => [column, item[column]])) as Partial<Item>) }] : [];
+  });
+  const changed = merged.filter((item) => goodsColumns.some((column) => cellOf(item, column) !== cellOf(known.get(item.sku) as Item, column)));
   const take = () => {
     book.editAll([...added, ...changed].map((item) => ({ path: ['goods', item.sku], value: item })));
     close();

@@ -47,7 +47,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
       code,
       asks: code ? null : { value: '60.00', test: 'before' },
       zones: null,
-      window: { from: null, until: null, zone: book.book.market.timeZone },
+      window: { from: null, until: null, zone: book.home.timeZone },
       addsTo: code ? ['delivery'] : ['goods', 'order'],
       terms: title,
       note: '',
@@ -73,7 +73,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
         </div>
         <div className="times">
           <div className="times-row !cursor-default muted small !border-t-0">
-            <span>{book.book.market.timeZone} time</span>
+            <span>{book.home.timeZone} time</span>
             <span className="relative h-full">
               {ticks.map((tick) => (
                 <span key={tick} className="absolute top-2" style={{ left: share(tick) }}>

@@ -1,8 +1,9 @@
 import type { Book, ChannelId } from '../../core/book/index.ts';
 import type { Clause, SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
-import { amountText, type Currency, type Decimal, localOf, type Mass, type Minor, massWords, minor } from '../../core/exact/index.ts';
-import type { Step } from '../../core/quote/index.ts';
+import { amountText, type Currency, decimalText, type Length, lengthWords, localOf, type Mass, type Minor, massWords, minor } from '../../core/exact/index.ts';
+import type { Missing, Step } from '../../core/quote/index.ts';
+import { type FreeFromBody, type MeasureUnit, mixingWords, type Over, overOf, type RateBody } from '../../core/rates/index.ts';
 
 /** Sentences for people, made at the edge from the core's data. */
 export const channelNames: Readonly<Record<ChannelId, string>> = { 'lerrin-shop': 'Lerrin Shop', harrowmere: 'Harrowmere', findlark: 'Findlark' };
@@ -12,11 +13,6 @@ const signs: Readonly<Record<string, string>> = { EUR: '€', GBP: '£', USD: '$
 export const priced = (value: number, currency = 'EUR'): string => `${signs[currency] ?? `${currency} `}${money(value, currency)}`;
 export const signed = (value: number): string => (value > 0 ? `+${money(value)}` : value < 0 ? `−${money(-value)}` : money(0));
 export const massOf = (mass: number | null): string => (mass === null ? 'mass not known' : massWords(mass as Mass));
-export const percentText = (percent: Decimal): string => {
-  const digits = String(percent.digits).padStart(percent.scale + 1, '0');
-  return percent.scale === 0 ? digits : `${digits.slice(0, -percent.scale)}.${digits.slice(-percent.scale)}`;
-};
-
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** A moment on the wall of a zone: Tue 24 Nov, 09:10. */
@@ -32,6 +28,15 @@ export const zoneName = (book: Book, id: string | null): string => (id === null 
 export const serviceName = (book: Book, id: string): string => (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
 
+/** Goods delivered otherwise than the plain ones. */
+const apartWords: Readonly<Record<(ClassOfBasket & { is: 'apart' })['by'], string>> = {
+  template: 'goods of other templates',
+  override: 'goods at charges of their own',
+  services: 'goods some services bar',
+  fee: 'goods with fees',
+  kind: 'kinds with rates of their own',
+};
+
 export function className(book: Book, one: ClassOfBasket): string {
   switch (one.is) {
     case 'zone':
@@ -40,6 +45,8 @@ export function className(book: Book, one: ClassOfBasket): string {
       return `${offerTitle(book, one.offer)}, minute of ${one.edge}`;
     case 'moment':
       return `A change over there, ${dated(one.at)}`;
+    case 'apart':
+      return apartWords[one.by].replace(/^g|^k/, (letter) => letter.toUpperCase());
   }
 }
 
@@ -57,16 +64,64 @@ export function clauseName(book: Book, clause: Clause): string {
     }
     case 'offer':
       return offerTitle(book, clause.offer);
+    case 'apart':
+      return `${clause.items} ${apartWords[clause.by]}`;
+    case 'mixing':
+      return 'How the charges of several groups become one';
+    case 'shown':
+      return 'Which choices shoppers see';
+  }
+}
+
+/** What tables and bounds count in, as it is read behind a figure. */
+export const unitWords = (unit: MeasureUnit, currency: string): string => {
+  switch (unit) {
+    case 'value':
+      return currency;
+    case 'units':
+      return 'units';
+    case 'cm3':
+      return 'cm³';
+    case 'in3':
+      return 'in³';
+    default:
+      return unit;
+  }
+};
+
+const overWords: Readonly<Record<Over, string>> = { value: 'value', units: 'units', mass: 'weight', 'long side': 'long side', volume: 'volume' };
+
+/** A rate in a few words. */
+export function rateText(rate: RateBody): string {
+  switch (rate.is) {
+    case 'free':
+      return 'free';
+    case 'flat':
+      return `${rate.amount} flat`;
+    case 'built up': {
+      const parts = [
+        Number(rate.order) > 0 && `${rate.order} an order`,
+        (Number(rate.first) > 0 || Number(rate.further) > 0) && (rate.first === rate.further ? `${rate.first} an item` : `${rate.first} the first, ${rate.further} each further`),
+      ];
+      const weight = rate.weight && `${rate.weight.amount} ${rate.weight.each === 'started' ? 'a started' : 'for each'} ${rate.weight.per} ${rate.weight.unit}`;
+      return [...parts, weight].filter(Boolean).join(' + ') || 'nothing';
+    }
+    case 'table':
+      return `table by ${overWords[overOf(rate.unit)]}, ${rate.breaks.length} breaks`;
+    case 'carrier quote':
+      return `carrier’s ${rate.service}${Number(rate.percent) > 0 ? ` + ${rate.percent} %` : ''}${Number(rate.add) > 0 ? ` + ${rate.add}` : ''}`;
+    case 'box':
+      return `${rate.amount} a box`;
   }
 }
 
 export function laneWords(book: Book, zone: string, service: string): string {
   const rate = book.templates[0]?.lanes[zone]?.[service]?.rate;
-  if (!rate) return 'not offered';
-  if (rate.is === 'free') return 'free';
-  if (rate.is === 'flat') return `${rate.amount} flat`;
-  return `table by weight, ${rate.breaks.length} breaks`;
+  return rate ? rateText(rate) : 'not offered';
 }
+
+export const freeText = (free: FreeFromBody, currency: string): string =>
+  `free from ${free.value}${free.unit === 'value' ? '' : ` ${unitWords(free.unit, currency)}`}${free.of === 'group' ? ' of its own' : ''}`;
 
 /** What a path of the book leads to, for the list of changes. */
 export function pathWords(book: Book, path: readonly string[]): string {
@@ -79,8 +134,8 @@ export function pathWords(book: Book, path: readonly string[]): string {
       return `Zone ${zoneName(book, id)}${rest.length > 0 ? `, ${field}` : ''}`;
     case 'templates': {
       const [what, zone, service, ...deep] = rest;
-      if (what !== 'lanes' || !zone) return `Template ${id}, ${field}`;
-      return `${zoneName(book, zone)}${service ? `, ${serviceName(book, service).toLowerCase()}` : ''}${deep.length > 0 ? `: ${deep.join(' ').replace('freeFrom', 'free from')}` : ''}`;
+      if (what !== 'lanes' || !zone) return `Template ${templateName(book, id)}${field ? `, ${field}` : ''}`;
+      return `${id === book.templates[0]?.id ? '' : `${templateName(book, id)}, `}${zoneName(book, zone)}${service ? `, ${serviceName(book, service).toLowerCase()}` : ''}${deep.length > 0 ? `: ${deep.join(' ').replace('freeFrom', 'free from')}` : ''}`;
     }
     case 'offers':
       return `${offerTitle(book, id)}${rest.length > 0 ? `: ${rest.join(' ')}` : ''}`;
@@ -88,6 +143,16 @@ export function pathWords(book: Book, path: readonly string[]): string {
       return `${channelNames[id as ChannelId] ?? id}, ${rest.join(' ')}`;
     case 'pinned':
       return `Pinned basket ${id}`;
+    case 'mixing':
+      return `Mixing rule ${id}${rest.length > 0 ? `, ${field}` : ''}`;
+    case 'mixedBy':
+      return 'Mixing';
+    case 'selections':
+      return `Selection ${book.selections.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
+    case 'markets':
+      return `Market ${book.markets.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
+    case 'boxes':
+      return `Box ${book.boxes.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
     default:
       return path.join(', ');
   }
@@ -100,8 +165,8 @@ export function valueWords(value: unknown): string {
   if (typeof value === 'string') return value;
   if (Array.isArray(value) && value.every((one) => typeof one === 'string')) return value.join(' ') || 'none';
   if (typeof value === 'object') {
-    const { title, name, rate } = value as { title?: string; name?: string; rate?: { is: string; amount?: string } };
-    if (rate) return rate.amount ? `${rate.amount} ${rate.is}` : rate.is;
+    const { title, name, rate } = value as { title?: string; name?: string; rate?: RateBody };
+    if (rate && typeof rate === 'object') return rateText(rate);
     if (title ?? name) return (title ?? name) as string;
     if ('value' in value && 'unit' in value) return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
     if ('value' in value && 'test' in value) return `${(value as { value: string }).value} ${(value as { test: string }).test} discounts`;
@@ -114,31 +179,42 @@ export const stepNames: Record<SideStep['step'], string> = { place: 'Place', dis
 export const sideWords = (steps: readonly { readonly amount: number | null; readonly words: string }[]): string =>
   steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
 
-/** A step of an intended answer as a sentence. */
-export function stepWords(book: Book, step: Step): { words: string; amount: Minor | null } {
+/** A step of an intended answer as a sentence, amounts in the market's currency. */
+export function stepWords(book: Book, step: Step, currency: string): { words: string; amount: Minor | null } {
+  const say = (value: number) => money(value, currency);
   switch (step.step) {
     case 'place':
-      return { words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}`, amount: null };
+      return { words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}${book.templates.length > 1 ? `, in ${templateName(book, step.template)}` : ''}`, amount: null };
     case 'goods':
-      return { words: `Goods at list value, ${massOf(step.mass)}`, amount: step.value };
+      return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
     case 'discount':
-      return { words: `${offerTitle(book, step.offer)} takes ${percentText(step.percent)} % off the order`, amount: minor(-step.took) };
-    case 'rate':
+      return { words: `${offerTitle(book, step.offer)} takes ${decimalText(step.percent)} % off the order`, amount: minor(-step.took) };
+    case 'group':
       return {
-        words:
-          step.kind === 'table'
-            ? `Break ${step.above === null ? '' : `above ${massOf(step.above)} `}${step.upTo === null ? 'and on' : `to ${massOf(step.upTo)}`}`
-            : step.kind === 'flat'
-              ? 'Flat rate an order'
-              : 'Free',
+        words: `Group of ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} goods`} from ${step.origin}, ${templateName(book, step.template)}: ${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
         amount: null,
       };
+    case 'rate':
+      return { words: rateStepWords(step, say), amount: null };
+    case 'fees':
+      return { words: 'Lane fees of the order and its items', amount: minor(step.order + step.items) };
     case 'charge':
-      return { words: 'The lane charges', amount: step.amount };
-    case 'threshold':
+      return { words: step.converted ? 'The lane charges, converted and rounded once' : 'The lane charges', amount: step.amount };
+    case 'threshold': {
+      const { threshold, value, met } = step;
+      const figure = (amount: number) => (threshold.over === 'value' ? say(amount) : threshold.over === 'mass' ? massOf(Number.isNaN(amount) ? null : amount) : `${amount} units`);
+      const tested = threshold.over === 'value' ? ` ${threshold.test} discounts` : '';
       return {
-        words: `Free from ${money(step.threshold.value)} ${step.threshold.test} discounts: ${money(step.value)} ${step.met ? 'reaches it' : 'does not reach it'}`,
-        amount: step.met ? minor(-step.took) : null,
+        words: `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}: ${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
+        amount: met ? minor(-step.took) : null,
+      };
+    }
+    case 'mixing':
+      return { words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`, amount: step.amount };
+    case 'extra':
+      return {
+        words: `${step.units} × ${step.sku}: ${step.why === 'ships free' ? 'ships free' : step.why === 'fixed' ? 'a charge of its own' : 'a fee on top'}${step.dropped ? ', dropped with free delivery' : ''}`,
+        amount: step.dropped ? null : step.amount,
       };
     case 'offer':
       return { words: `${offerTitle(book, step.offer)} takes the delivery off`, amount: minor(-step.took) };
@@ -146,8 +222,57 @@ export function stepWords(book: Book, step: Step): { words: string; amount: Mino
       return { words: `${offerTitle(book, step.offer)}: ${whyWords(step.why)}`, amount: null };
     case 'pays':
       return { words: 'The shopper pays for delivery', amount: step.delivery };
+    case 'tax':
+      return { words: `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods, ${say(step.delivery)} on delivery`, amount: minor(step.goods + step.delivery) };
   }
 }
+
+function rateStepWords(step: Extract<Step, { step: 'rate' }>, say: (value: number) => string): string {
+  const { rate } = step;
+  const kind = step.kind === null ? '' : ` of kind ${step.kind}`;
+  switch (rate.is) {
+    case 'free':
+      return `Free${kind}`;
+    case 'flat':
+      return `Flat rate an order${kind}`;
+    case 'built up':
+      return `Built up${kind}: ${say(rate.order)} an order, ${say(rate.first)} the first item, ${say(rate.further)} each further${rate.weight ? `, ${say(rate.weight.amount)} ${rate.weight.started ? 'a started' : 'for each'} ${massOf(rate.weight.per)}` : ''}`;
+    case 'table': {
+      if (step.break === null || rate.over === 'volume') return `Table by ${overWords[rate.over]}${kind}`;
+      const figure = (edge: number) => (rate.over === 'mass' ? massOf(edge) : rate.over === 'value' ? say(edge) : rate.over === 'units' ? `${edge} units` : lengthWords(edge as Length));
+      const [above, upTo] = [rate.edges[step.break - 1], rate.edges[step.break]];
+      return `Break${kind} ${above === undefined ? '' : `above ${figure(above)} `}${upTo === undefined ? 'and on' : `to ${figure(upTo)}`}`;
+    }
+    case 'carrier quote':
+      return step.quoted === null
+        ? `The carrier is silent on ${rate.service}: the fallback`
+        : `The carrier asks ${say(step.quoted)} for ${step.parcels} ${step.parcels === 1 ? 'parcel' : 'parcels'} by ${rate.service}, plus ${decimalText(rate.percent)} % and ${say(rate.add)}`;
+    case 'box':
+      return `${say(rate.amount)} a box, ${rate.box.name}`;
+  }
+}
+
+export const templateName = (book: Book, id: string): string => book.templates.find((template) => template.id === id)?.name ?? id;
+
+/** Why a service is not offered. */
+export const missingWords = (book: Book, { why, at, sku }: Missing): string => {
+  const item = sku === null ? '' : ` (${sku})`;
+  const lane = at[0] === 'templates' ? ` in ${templateName(book, at[1] ?? '')}${at[3] ? `, ${zoneName(book, at[3])}` : ''}` : '';
+  switch (why) {
+    case 'no lane':
+      return `no lane${lane}`;
+    case 'no mass':
+      return `a weight is missing${item}`;
+    case 'no size':
+      return `a size is missing${item}`;
+    case 'barred':
+      return `the item does not allow it${item}`;
+    case 'not delivered to':
+      return `not delivered to${lane}`;
+    default:
+      return `${why}${lane}${item}`;
+  }
+};
 
 function whyWords(why: Extract<Step, { step: 'unused' }>['why']): string {
   switch (why.why) {

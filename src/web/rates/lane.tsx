@@ -1,96 +1,108 @@
 import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
-import type { LaneBody, RateBody, Service } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, figureFault, TestPart, TextPart } from '../parts/field.tsx';
+import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
+import { amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
-import { readBlock } from './block.ts';
+import { RateTable } from './breaks.tsx';
 import { LaneCurve } from './curve.tsx';
+import { RatePart } from './rate.tsx';
+import { UnitPart } from './unit.tsx';
 
-type Table = RateBody & { is: 'table' };
+/** A lane as it is first offered. */
+export const plainLane = (amount: string): LaneBody => ({
+  rate: { is: 'flat', amount },
+  also: {},
+  kinds: {},
+  bounds: [],
+  fees: null,
+  freeFrom: null,
+  values: 'before',
+  names: {},
+  days: null,
+});
 
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
-export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBook; zone: ZoneBody; service: Service; path: readonly string[]; lane: LaneBody | undefined }) {
-  const curve = useDesk((desk, edits) => desk.curve(edits, zone.id, service.id), [zone.id, service.id]);
+export function LaneMeaning({ book, zone, service, template, lane }: { book: OpenBook; zone: ZoneBody; service: Service; template: string; lane: LaneBody | undefined }) {
+  const path = ['templates', template, 'lanes', zone.id, service.id];
+  const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id), [template, zone.id, service.id]);
   const notes = useDesk((desk, edits) => desk.notes(edits), []);
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();
+  const heading = (
+    <h2>
+      {zone.name}, {name}
+    </h2>
+  );
   if (!lane) {
     return (
       <>
-        <h2>
-          {zone.name}, {name}
-        </h2>
+        {heading}
         <p className="my-3">Not offered: shoppers in this zone do not see it.</p>
-        <button type="button" className="act main" onClick={() => book.edit(path, { rate: { is: 'flat', amount: '5.00' }, freeFrom: null })}>
+        <button type="button" className="act main" onClick={() => book.edit(path, plainLane('5.00'))}>
           Offer it at a flat 5.00
         </button>
       </>
     );
   }
-  const { rate, freeFrom } = lane;
-  const set = (field: string, value: unknown) => book.edit([...path, field], value);
-  const kinds: Record<RateBody['is'], () => RateBody> = {
-    flat: () => ({ is: 'flat', amount: rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : '5.00' }),
-    table: () => ({
-      is: 'table',
-      unit: 'kg',
-      breaks: [
-        { to: '1', amount: rate.is === 'flat' ? rate.amount : '5.00' },
-        { to: null, amount: rate.is === 'flat' ? rate.amount : '5.00' },
-      ],
-    }),
-    free: () => ({ is: 'free' }),
-  };
-  const mine = channelIds.flatMap((id) =>
-    (notes?.[id] ?? [])
-      .filter((note) => note.fidelity.is !== 'exact' && (note.clause.about === 'rate' || note.clause.about === 'threshold') && note.clause.zone === zone.id && note.clause.service === service.id)
-      .map((note) => ({ id, note })),
-  );
+  const set = (field: keyof LaneBody, value: unknown) => book.edit([...path, field], value);
+  const main = book.book.templates[0]?.id === template;
+  const mine = main
+    ? channelIds.flatMap((id) =>
+        (notes?.[id] ?? [])
+          .filter((note) => note.fidelity.is !== 'exact' && (note.clause.about === 'rate' || note.clause.about === 'threshold') && note.clause.zone === zone.id && note.clause.service === service.id)
+          .map((note) => ({ id, note })),
+      )
+    : [];
   const problems = computed?.problems.filter((one) => path.every((step, i) => one.at[i] === step)) ?? [];
+  const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
 
   return (
     <>
-      <h2>
-        {zone.name}, {name}
-      </h2>
+      {heading}
       <p className="sentence mt-1">
-        Shoppers pay{' '}
-        {rate.is === 'flat' && (
+        Shoppers pay <RatePart rate={lane.rate} boxes={book.book.boxes} label="" change={(rate) => set('rate', rate)} />
+        <Fees lane={lane} set={set} />
+        <FreeFrom lane={lane} set={set} />.
+        {lane.bounds.map((bound, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a bound is its place in the list
+          <Bound key={i} bound={bound} at={i} change={(next) => set('bounds', next ? lane.bounds.map((one, j) => (j === i ? next : one)) : lane.bounds.filter((_, j) => j !== i))} />
+        ))}
+        {lane.days && (
           <>
-            <TextPart label="Flat amount" value={rate.amount} fault={amountFault} onCommit={(amount) => set('rate', { ...rate, amount })} />{' '}
+            {' '}
+            It takes <TextPart label="Shortest days" value={String(lane.days[0])} fault={daysFault} onCommit={(text) => set('days', [Number(text), lane.days?.[1] ?? 0])} /> to{' '}
+            <TextPart label="Longest days" value={String(lane.days[1])} fault={daysFault} onCommit={(text) => set('days', [lane.days?.[0] ?? 0, Number(text)])} /> days.
           </>
         )}
-        <ChoicePart
-          label="Kind of rate"
-          value={rate.is}
-          choices={[
-            { value: 'flat', label: 'an order' },
-            { value: 'table', label: 'by weight, as below' },
-            { value: 'free', label: 'nothing' },
-          ]}
-          onCommit={(kind) => kind !== rate.is && set('rate', kinds[kind]())}
-        />
-        {freeFrom && (
-          <>
-            , and nothing once goods come to <TextPart label="Free from" value={freeFrom.value} fault={amountFault} onCommit={(value) => set('freeFrom', { ...freeFrom, value })} />{' '}
-            <TestPart value={freeFrom.test} onCommit={(test) => set('freeFrom', { ...freeFrom, test })} /> discounts
-          </>
-        )}
-        .
+        {Object.entries(lane.names).map(([locale, shown]) => (
+          <span key={locale}>
+            {' '}
+            In {locale} it is called “<TextPart label={`Shown name in ${locale}`} value={shown} fault={nameFault} onCommit={(next) => set('names', { ...lane.names, [locale]: next })} />
+            ”.
+          </span>
+        ))}
       </p>
-      <p className="mb-2 flex gap-3">
-        {freeFrom ? (
-          <button type="button" className="quiet" onClick={() => set('freeFrom', null)}>
-            Never free
-          </button>
-        ) : (
-          rate.is !== 'free' && (
-            <button type="button" className="quiet" onClick={() => set('freeFrom', { value: '60.00', test: 'after' })}>
-              Free from a value
+      {Object.entries(lane.kinds).map(([kind, rate]) => (
+        <div key={kind} className="mt-1">
+          <p className="sentence">
+            Goods of kind {kind} pay <RatePart rate={rate} boxes={book.book.boxes} label={kind} change={(next) => set('kinds', { ...lane.kinds, [kind]: next })} />, as a group of their own.{' '}
+            <button
+              type="button"
+              className="quiet small"
+              onClick={() => {
+                const { [kind]: _, ...others } = lane.kinds;
+                set('kinds', others);
+              }}
+            >
+              as all others
             </button>
-          )
-        )}
+          </p>
+          <RateTable rate={rate} label={kind} change={(next) => set('kinds', { ...lane.kinds, [kind]: next })} />
+        </div>
+      ))}
+      <p className="mb-2 flex flex-wrap gap-3">
+        <Additions book={book} lane={lane} service={service} set={set} />
         <button type="button" className="quiet danger" onClick={() => book.edit(path, undefined)}>
           Stop offering it
         </button>
@@ -100,8 +112,8 @@ export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBoo
           {one.wrong}; right would be {one.right}
         </p>
       ))}
-      {curve && <LaneCurve curve={curve} currency={book.book.market.currency} />}
-      {rate.is === 'table' && <Breaks rate={rate} change={(next) => set('rate', next)} />}
+      {curve && <LaneCurve curve={curve} currency={currency} />}
+      <RateTable rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       {mine.map(({ id, note }) => (
         <div key={`${id} ${note.clause.about}`} className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}>
           <strong>{channelNames[id]}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
@@ -111,74 +123,113 @@ export function LaneMeaning({ book, zone, service, path, lane }: { book: OpenBoo
   );
 }
 
-/** The breaks of a weight table; a block pasted from a spreadsheet takes their place. */
-function Breaks({ rate, change }: { rate: Table; change: (rate: Table) => void }) {
-  const { breaks } = rate;
-  const put = (at: number, next: Partial<Table['breaks'][number]>) => change({ ...rate, breaks: breaks.map((one, i) => (i === at ? { ...one, ...next } : one)) });
-  const last = breaks.at(-1);
+type Set = (field: keyof LaneBody, value: unknown) => void;
+const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a count of days');
+
+function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
+  const { fees } = lane;
+  if (!fees) return null;
   return (
-    <div
-      onPaste={(event) => {
-        const block = readBlock(event.clipboardData.getData('text'));
-        if (!block || block.length < 2) return;
-        event.preventDefault();
-        change({ ...rate, breaks: block });
-      }}
-    >
-      <table className="ruled mt-2" aria-label="Breaks">
-        <thead>
-          <tr>
-            <th>
-              Up to{' '}
-              <ChoicePart
-                label="Unit of weight"
-                value={rate.unit}
-                choices={(['g', 'kg', 'oz', 'lb'] as const).map((unit) => ({ value: unit, label: unit }))}
-                onCommit={(unit) => change({ ...rate, unit })}
-              />
-            </th>
-            <th className="figure">Charge</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {breaks.map((one, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a break is its place in the table
-            <tr key={i}>
-              <td>{one.to === null ? 'and on' : <TextPart label={`Upper edge ${i + 1}`} value={one.to} fault={figureFault} onCommit={(to) => put(i, { to })} />}</td>
-              <td className="figure">
-                <TextPart label={`Charge ${i + 1}`} value={one.amount} fault={amountFault} onCommit={(amount) => put(i, { amount })} />
-              </td>
-              <td className="figure">
-                {breaks.length > 1 && (
-                  <button type="button" className="quiet small" aria-label={`Remove break ${i + 1}`} onClick={() => change({ ...rate, breaks: breaks.filter((_, j) => j !== i) })}>
-                    Remove
-                  </button>
-                )}
-              </td>
-            </tr>
+    <>
+      , and for handling <TextPart label="Fee an order" value={fees.order} fault={amountFault} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
+      <TextPart label="Fee an item" value={fees.item} fault={amountFault} onCommit={(item) => set('fees', { ...fees, item })} /> an item
+    </>
+  );
+}
+
+function FreeFrom({ lane, set }: { lane: LaneBody; set: Set }) {
+  const free = lane.freeFrom;
+  if (!free) return null;
+  return (
+    <>
+      , and nothing once{' '}
+      <ChoicePart
+        label="Basket or group"
+        value={free.of}
+        choices={[
+          { value: 'basket', label: 'goods' },
+          { value: 'group', label: 'its own goods' },
+        ]}
+        onCommit={(of) => set('freeFrom', { ...free, of })}
+      />{' '}
+      come to <TextPart label="Free from" value={free.value} fault={free.unit === 'value' ? amountFault : figureFault} onCommit={(value) => set('freeFrom', { ...free, value })} />{' '}
+      <UnitPart label="Free from counts" value={free.unit} units={['value', 'units', 'g', 'kg', 'oz', 'lb']} onCommit={(unit) => set('freeFrom', { ...free, unit })} />
+      {free.unit === 'value' && (
+        <>
+          {' '}
+          <TestPart value={free.test} onCommit={(test) => set('freeFrom', { ...free, test })} /> discounts
+          {Object.entries(free.also).map(([currency, value]) => (
+            <span key={currency}>
+              {' '}
+              (
+              <TextPart
+                label={`Free from in ${currency}`}
+                value={value}
+                fault={(text) => (/^\d{1,10}(\.\d{1,4})?$/.test(text) ? null : 'an amount')}
+                onCommit={(next) => set('freeFrom', { ...free, also: { ...free.also, [currency]: next } })}
+              />{' '}
+              {currency})
+            </span>
           ))}
-        </tbody>
-      </table>
-      <p className="mt-1 flex gap-3">
-        <button
-          type="button"
-          className="quiet"
-          onClick={() => {
-            const edge = Number([...breaks].reverse().find((one) => one.to !== null)?.to ?? 0);
-            const added = { to: String(edge * 2 || 1), amount: last?.amount ?? '5.00' };
-            change({ ...rate, breaks: last?.to === null ? [...breaks.slice(0, -1), added, last] : [...breaks, added] });
-          }}
-        >
-          Add a break
-        </button>
-        <button type="button" className="quiet" onClick={() => change({ ...rate, breaks: last?.to === null ? breaks.slice(0, -1) : [...breaks, { to: null, amount: last?.amount ?? '5.00' }] })}>
-          {last?.to === null ? 'End with the last edge' : 'Go on without end'}
-        </button>
-      </p>
-      <p className="muted small">
-        {last?.to === null ? 'Any heavier order pays the last charge.' : `Above ${last?.to} ${rate.unit} it is not offered.`} Paste two columns from a spreadsheet to replace all breaks.
-      </p>
-    </div>
+        </>
+      )}
+    </>
+  );
+}
+
+function Bound({ bound, at, change }: { bound: BoundBody; at: number; change: (bound: BoundBody | null) => void }) {
+  const end = (text: string) => (text.trim() === '' ? null : text.trim());
+  const fault = (text: string) => (text.trim() === '' ? null : figureFault(text));
+  return (
+    <>
+      {' '}
+      It is offered from <TextPart label={`Least of bound ${at + 1}`} value={bound.from ?? ''} placeholder="0" fault={fault} onCommit={(text) => change({ ...bound, from: end(text) })} /> to{' '}
+      <TextPart label={`Most of bound ${at + 1}`} value={bound.to ?? ''} placeholder="any" fault={fault} onCommit={(text) => change({ ...bound, to: end(text) })} />{' '}
+      <UnitPart label={`Unit of bound ${at + 1}`} value={bound.unit} units={measureUnits} onCommit={(unit) => change({ ...bound, unit })} />{' '}
+      <button type="button" className="quiet small" onClick={() => change(null)}>
+        no bound
+      </button>
+      .
+    </>
+  );
+}
+
+/** What is not said of the lane yet, to be added at the end of its sentence. */
+function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBody; service: Service; set: Set }) {
+  const free = lane.freeFrom;
+  const kinds = [...new Set(book.goods.flatMap((item) => item.kind ?? []))].filter((kind) => !(kind in lane.kinds));
+  const locales = book.book.markets.map((market) => market.locale).filter((locale) => !(locale in lane.names));
+  const currencies = book.book.markets.map((market) => market.currency).filter((currency) => currency !== book.home.currency && free && !(currency in free.also));
+  const added: Record<string, () => void> = {
+    'free from a value': () => set('freeFrom', { value: '60.00', test: 'after', unit: 'value', of: 'basket', also: {} }),
+    'never free': () => set('freeFrom', null),
+    'a bound on weight': () => set('bounds', [...lane.bounds, { unit: 'kg', from: null, to: '20' }]),
+    'fees for handling': () => set('fees', { order: '1.00', item: '0' }),
+    'no fees': () => set('fees', null),
+    'transit days of its own': () => set('days', service.days),
+    'the service’s transit days': () => set('days', null),
+    'value after discounts in its table and bounds': () => set('values', 'after'),
+    'value before discounts in its table and bounds': () => set('values', 'before'),
+    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { is: 'flat', amount: '5.00' } })])),
+    ...Object.fromEntries(locales.map((locale) => [`a shown name in ${locale}`, () => set('names', { ...lane.names, [locale]: service.name })])),
+    ...Object.fromEntries(currencies.map((currency) => [`free from in ${currency}`, () => set('freeFrom', { ...free, also: { ...free?.also, [currency]: free?.value ?? '60' } })])),
+  };
+  const unwanted = new Set([
+    free ? 'free from a value' : 'never free',
+    lane.fees ? 'fees for handling' : 'no fees',
+    lane.days ? 'transit days of its own' : 'the service’s transit days',
+    lane.values === 'after' ? 'value after discounts in its table and bounds' : 'value before discounts in its table and bounds',
+  ]);
+  return (
+    <select aria-label="Add to the sentence" className="part" value="" onChange={(event) => added[event.target.value]?.()}>
+      <option value="">Add …</option>
+      {Object.keys(added)
+        .filter((one) => !unwanted.has(one))
+        .map((one) => (
+          <option key={one} value={one}>
+            {one}
+          </option>
+        ))}
+    </select>
   );
 }

@@ -1,8 +1,10 @@
-import { type KeyboardEvent, useRef } from 'react';
-import { useNavigate, useParams } from 'react-router';
-import type { LaneBody } from '../../core/rates/index.ts';
+import { type KeyboardEvent, useRef, useState } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { LaneBody, RateBody } from '../../core/rates/index.ts';
+import { freeText, rateText } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { LaneMeaning } from './lane.tsx';
+import { TemplateHead } from './template.tsx';
 
 export function RatesStage() {
   const book = useBook();
@@ -16,14 +18,19 @@ function Rates({ book }: { book: OpenBook }) {
   const { zone: chosenZone, service: chosenService } = useParams();
   const go = useNavigate();
   const box = useRef<HTMLTableElement>(null);
-  const { services, zones, templates } = book.book;
-  const template = templates[0];
+  const { zones, templates } = book.book;
+  const [search] = useSearchParams();
+  const template = templates.find((one) => one.id === search.get('template')) ?? templates[0];
+  const [added, setAdded] = useState<readonly string[]>([]);
   if (!template) return null;
+  const query = template === templates[0] ? '' : `?template=${template.id}`;
+  // Services that some lane of the template has, and those just added to the sheet.
+  const services = book.book.services.filter((one) => added.includes(one.id) || template.zones.some((id) => template.lanes[id]?.[one.id]));
+  const others = book.book.services.filter((one) => !services.includes(one));
   const rows = template.zones.flatMap((id) => zones.find((zone) => zone.id === id) ?? []);
   const zone = rows.find((one) => one.id === chosenZone) ?? rows[0];
   const service = services.find((one) => one.id === chosenService) ?? services.find((one) => zone && template.lanes[zone.id]?.[one.id]) ?? services[0];
   const path = (zoneId: string, serviceId: string) => ['templates', template.id, 'lanes', zoneId, serviceId];
-  const count = book.goods.filter((item) => item.template === null || item.template === template.id).length;
   const unweighed = book.goods.filter((item) => item.mass === null).length;
   const empty = rows.filter((one) => Object.keys(template.lanes[one.id] ?? {}).length === 0);
 
@@ -33,7 +40,7 @@ function Rates({ book }: { book: OpenBook }) {
     const [toZone, toService] = [rows[row + (move?.[0] ?? 0)], services[at + (move?.[1] ?? 0)]];
     if (move && toZone && toService) {
       event.preventDefault();
-      go(`/rates/${toZone.id}/${toService.id}`);
+      go(`/rates/${toZone.id}/${toService.id}${query}`);
       requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-lane="${toZone.id}/${toService.id}"]`)?.focus());
     }
     if (event.key === 'Enter') {
@@ -54,12 +61,7 @@ function Rates({ book }: { book: OpenBook }) {
   return (
     <div className="stage">
       <section className="sheet" aria-label={template.name}>
-        <div className="head">
-          <h1>{template.name}</h1>
-          <span className="muted">
-            {count} goods · sent from {template.origin} · prices include tax · {book.book.market.currency}
-          </span>
-        </div>
+        <TemplateHead book={book} template={template} others={others} offer={(id) => setAdded([...added, id])} />
         <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
           <thead>
             <tr>
@@ -94,7 +96,7 @@ function Rates({ book }: { book: OpenBook }) {
                         aria-pressed={selected}
                         tabIndex={selected ? 0 : -1}
                         className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''}`}
-                        onClick={() => go(`/rates/${row.id}/${one.id}`)}
+                        onClick={() => go(`/rates/${row.id}/${one.id}${query}`)}
                         onKeyDown={(event) => keyed(event, rowAt, at, lane)}
                         onPaste={(event) => pasted(event.clipboardData.getData('text'), row.id, one.id)}
                       >
@@ -114,7 +116,9 @@ function Rates({ book }: { book: OpenBook }) {
         {empty.length > 0 && <p className="text-limit mt-1">No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.</p>}
       </section>
       <aside className="meaning" aria-label="The lane">
-        {zone && service && <LaneMeaning key={`${zone.id} ${service.id}`} book={book} zone={zone} service={service} path={path(zone.id, service.id)} lane={template.lanes[zone.id]?.[service.id]} />}
+        {zone && service && (
+          <LaneMeaning key={`${template.id} ${zone.id} ${service.id}`} book={book} zone={zone} service={service} template={template.id} lane={template.lanes[zone.id]?.[service.id]} />
+        )}
       </aside>
     </div>
   );
@@ -123,16 +127,33 @@ function Rates({ book }: { book: OpenBook }) {
 /** A lane in a cell: its first charge, its shape in small, and from when it is free. */
 function LaneCell({ lane }: { lane: LaneBody | undefined }) {
   if (!lane) return <span className="muted">·</span>;
-  const free = lane.freeFrom && `free from ${lane.freeFrom.value}`;
   const { rate } = lane;
-  if (rate.is === 'free') return <strong>Free</strong>;
-  const first = rate.is === 'flat' ? rate.amount : (rate.breaks[0]?.amount ?? '');
+  const free = lane.freeFrom && freeText(lane.freeFrom, '');
+  const more = [Object.keys(lane.kinds).length > 0 && `+ ${Object.keys(lane.kinds).join(', ')}`, lane.bounds.length > 0 && 'bounded', lane.fees && 'fees'].filter(Boolean);
+  const small = [rate.is === 'flat' || rate.is === 'free' ? (free ? null : rate.is === 'flat' ? 'flat' : null) : rateText(rate), free, ...more].filter(Boolean).join(' · ');
   return (
     <>
-      <strong>{first}</strong> {rate.is === 'table' && <Steps amounts={rate.breaks.map((one) => Number(one.amount))} />}
-      <div className="muted small">{[rate.is === 'flat' ? (free ? null : 'flat') : `${rate.breaks.length} breaks by weight`, free].filter(Boolean).join(' · ')}</div>
+      <strong>{firstOf(rate)}</strong> {rate.is === 'table' && <Steps amounts={rate.breaks.map((one) => Number(one.amount))} />}
+      <div className="muted small">{small}</div>
     </>
   );
+}
+
+/** The first figure of a rate: what the smallest order pays. */
+function firstOf(rate: RateBody): string {
+  switch (rate.is) {
+    case 'free':
+      return 'Free';
+    case 'flat':
+    case 'box':
+      return rate.amount;
+    case 'built up':
+      return (Number(rate.order) + Number(rate.first)).toFixed(2);
+    case 'table':
+      return rate.breaks[0]?.amount ?? '';
+    case 'carrier quote':
+      return 'Quote';
+  }
 }
 
 function Steps({ amounts }: { amounts: readonly number[] }) {

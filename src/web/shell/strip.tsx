@@ -18,7 +18,8 @@ export function Strip() {
   const { data: report } = useLastCheckQuery();
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not understood.
   const sound = (basket: Basket) => computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 && basket.lines.every((line) => book?.savedGoods.some((item) => item.sku === line.sku));
-  const baskets = (book?.book.pinned ?? []).filter(sound);
+  // Channels count in the seller's own currency.
+  const baskets = (book?.book.pinned ?? []).filter((basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id));
   const { currentData: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
   if (!book) return null;
   if (!shown) {
@@ -37,7 +38,7 @@ export function Strip() {
         <thead>
           <tr>
             <th>
-              <strong className="text-base-content">Pinned baskets</strong> <span className="muted">cheapest delivery, {book.book.market.currency}</span>
+              <strong className="text-base-content">Pinned baskets</strong> <span className="muted">cheapest delivery, {book.home.currency}</span>
             </th>
             <th>Intended</th>
             {channelIds.map((id) => (
@@ -64,13 +65,13 @@ export function Strip() {
                     {basket.name}
                   </Link>{' '}
                   <span className="muted small">
-                    {row ? `${priced(row.goods)} · ${massOf(row.mass)}` : '…'}
+                    {row ? `${priced(row.goods, row.currency)} · ${massOf(row.mass)}` : '…'}
                     {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
                   </span>
                 </td>
                 <td>
-                  {first && before && before.delivery !== first.delivery && <span className="muted small">was {money(before.delivery)} </span>}
-                  <strong data-testid={`intended-${basket.id}`}>{first ? money(first.delivery) : row ? 'none' : '…'}</strong>
+                  {first && before && before.delivery !== first.delivery && <span className="muted small">was {money(before.delivery, row?.currency)} </span>}
+                  <strong data-testid={`intended-${basket.id}`}>{first ? money(first.delivery, row?.currency) : row ? 'none' : '…'}</strong>
                 </td>
                 {channelIds.map((id) => {
                   const there = asked?.channels.find((channel) => channel.id === id);
@@ -80,6 +81,7 @@ export function Strip() {
                   const by = first && choice ? choice.charge - choice.discount - (first.delivery - first.discount) : null;
                   const hang = hangHere();
                   function hangHere(): Hang {
+                    if (basket.market !== null && basket.market !== book?.home.id) return { is: 'not sold there' };
                     if (!there || there.down || askedAt < 0) return { is: 'no answer' };
                     if (!first || !speed || !choices?.length) return { is: 'not sold there' };
                     if (by === null) return { is: 'off', by };

@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
-import type { Book, Edit } from '../../core/book/index.ts';
+import type { Book, Edit, Market } from '../../core/book/index.ts';
 import { valueAt, withEdit } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { Desk } from '../worker/desk.ts';
@@ -34,6 +34,8 @@ export function useBook() {
       revision: data.revision,
       saved: data.book,
       book: book as Book,
+      /** The seller's own market: goods and offers are written in its currency. */
+      home: (book as Book).markets[0] as Market,
       goods: drafted,
       savedGoods: goods,
       changed: (path: readonly string[]) => edits.some((edit) => path.every((step, i) => edit.path[i] === step) || edit.path.every((step, i) => path[i] === step)),

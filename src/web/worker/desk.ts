@@ -1,12 +1,12 @@
 import { expose } from 'comlink';
-import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, withEdit } from '../../core/book/index.ts';
-import { type ChannelFile, type Dialect, dialects, type Listed, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
+import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyGoods, withEdit } from '../../core/book/index.ts';
+import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem } from '../../core/exact/index.ts';
-import { type Item, readItem, type Weighed } from '../../core/goods/index.ts';
+import { type Item, withParents } from '../../core/goods/index.ts';
 import { type Fall, matches, type Place, parsePlace, patternText } from '../../core/places/index.ts';
-import { type Answer, explain, type Question, questionOf, quote, type Step } from '../../core/quote/index.ts';
-import { chargeOf } from '../../core/rates/index.ts';
+import { type Answer, explain, type Question, questionOf, quote, type Step, soldIn } from '../../core/quote/index.ts';
+import { type Carrier, type Curve, curveOf } from '../../core/rates/index.ts';
 
 /**
  * The core at the desk: keeps the saved book and goods, makes the draft's edits on them, and answers while one types.
@@ -18,6 +18,7 @@ export interface Pinned {
   readonly mass: Mass | null;
   readonly saved: Answer | null;
   readonly draft: Answer | null;
+  readonly currency: string;
   readonly problems: readonly Problem[];
 }
 
@@ -29,6 +30,7 @@ export interface Computed {
 export interface Sided {
   readonly answer: Answer;
   readonly goods: Minor;
+  readonly currency: string;
   readonly services: readonly {
     readonly service: string;
     readonly meant: readonly SideStep[];
@@ -83,47 +85,64 @@ function safely<T>(tree: T, edit: Edit): T {
   }
 }
 
-const figuresOf = (goods: readonly Item[], book: CompiledBook) => {
-  const items = new Map(goods.map((item) => [item.sku, item]));
-  return (sku: string): Weighed | undefined => {
-    const item = items.get(sku);
-    const read = item && readItem(item, book.currency);
-    return read?.ok ? read.value : undefined;
-  };
-};
+/** Every market's book and goods, made ready once a draft. */
+const readied = new WeakMap<Book, Map<string, { compiled: CompiledBook | null; problems: readonly Problem[] }>>();
+const goodsOf = new WeakMap<CompiledBook, { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }>();
 
-const listedOf = (goods: readonly Item[], book: CompiledBook): Listed[] =>
-  goods.flatMap((item) => {
-    const read = readItem(item, book.currency);
-    return read.ok ? [{ sku: item.sku, name: item.name, ...read.value }] : [];
-  });
+function compiledFor(book: Book, market: string | null): CompiledBook | null {
+  const known = readied.get(book) ?? new Map();
+  readied.set(book, known);
+  const key = market ?? '';
+  const found = known.get(key);
+  if (found) return found.compiled;
+  const made = compileBook(book, market ?? undefined);
+  known.set(key, { compiled: made.ok ? made.value : null, problems: made.ok ? [] : made.problems });
+  return made.ok ? made.value : null;
+}
+
+function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
+  const known = goodsOf.get(compiled);
+  if (known?.goods === goods) return known;
+  const ready = readyGoods(compiled, goods);
+  const made = { goods, ready, bySku: new Map(ready.goods.map((item) => [item.sku, item])) };
+  goodsOf.set(compiled, made);
+  return made;
+}
+
+function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
+  const compiled = compiledFor(book, basket.market);
+  if (!compiled) return null;
+  const { bySku } = readyFor(compiled, goods);
+  return { compiled, question: questionOf(basket, (sku) => bySku.get(sku), moment, carrierOf(compiled, moment)) };
+}
 
 function compute(edits: readonly Edit[], moment: number): Computed {
   const now = draftOf(edits);
-  const answer = (book: CompiledBook | null, goods: readonly Item[], basket: Basket) => {
-    const question = book && questionOf(basket, figuresOf(goods, book), moment);
-    return question?.ok && book ? quote(book, question.value) : null;
+  const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
+    const made = asked(book, goods, basket, moment);
+    return made?.question.ok ? quote(made.compiled, made.question.value) : null;
   };
   const pinned = now.book.pinned.map((basket): Pinned => {
-    const after = answer(now.compiled, now.goods, basket);
-    const book = now.compiled ?? saved?.compiled;
-    const question = book && questionOf(basket, figuresOf(now.goods, book), moment);
+    const made = asked(now.book, now.goods, basket, moment) ?? (saved && asked(saved.book, now.goods, basket, moment));
+    const after = made?.question.ok ? quote(made.compiled, made.question.value) : null;
     return {
       id: basket.id,
       goods: after?.goods ?? minor(0),
       mass: after?.mass ?? null,
-      saved: saved && answer(saved.compiled, saved.goods, basket),
+      saved: saved && answer(saved.book, saved.goods, basket),
       draft: after,
-      problems: question && !question.ok ? question.problems : [],
+      currency: made?.compiled.currency ?? '',
+      problems: made && !made.question.ok ? made.question.problems : [],
     };
   });
-  return { problems: now.problems, pinned };
+  const goodsProblems = now.compiled ? readyFor(now.compiled, now.goods).ready.problems : [];
+  return { problems: [...now.problems, ...goodsProblems.map((one) => ({ ...one, at: ['goods', ...one.at] }))], pinned };
 }
 
 function notes(edits: readonly Edit[]): Record<ChannelId, readonly Note[]> | null {
   const { compiled, goods } = draftOf(edits);
   if (!compiled) return null;
-  const listed = listedOf(goods, compiled);
+  const listed = readyFor(compiled, goods).ready.goods;
   return Object.fromEntries(dialects.map((dialect) => [dialect.id, dialect.render(compiled, listed).notes])) as Record<ChannelId, readonly Note[]>;
 }
 
@@ -142,17 +161,20 @@ function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null 
 
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
 function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Readonly<Record<string, readonly ChannelFile[] | null>>): Sided | Unanswered {
-  const { compiled, goods, book, problems } = draftOf(edits);
-  if (!compiled) return { problems };
-  const question = questionOf(basket, figuresOf(goods, compiled), moment);
-  if (!question.ok) return { problems: question.problems };
-  const asked: Question = question.value;
-  const answer = quote(compiled, asked);
-  const sides = dialects.map((dialect) => ({ id: dialect.id, choices: rulesOf(dialect, live[dialect.id] ?? [])?.charges(asked, asked.moment) ?? [] }));
+  const { goods, book, problems } = draftOf(edits);
+  const made = asked(book, goods, basket, moment);
+  if (!made) return { problems };
+  const { compiled, question: read } = made;
+  if (!read.ok) return { problems: read.problems };
+  const question: Question = read.value;
+  const answer = quote(compiled, question);
+  // Channels count in the seller's own currency: baskets of other markets are not asked there.
+  const there = compiled.market.body.id === book.markets[0]?.id;
+  const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
   const services = book.services.map(({ id }) => ({
     service: id,
-    meant: meantSteps(compiled, asked, id),
-    steps: explain(compiled, asked, id),
+    meant: meantSteps(compiled, question, id),
+    steps: explain(compiled, question, id),
     channels: Object.fromEntries(
       sides.map((side) => {
         const speed = book.channels[side.id].speeds[id] ?? null;
@@ -161,7 +183,7 @@ function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Rea
       }),
     ),
   }));
-  return { answer, goods: answer.goods, services };
+  return { answer, goods: answer.goods, currency: compiled.currency, services };
 }
 
 function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
@@ -180,42 +202,30 @@ function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
   return { place: place.value, zone: fall?.zone.id ?? null, pattern: fall && patternText(fall.pattern), others };
 }
 
-export interface Curve {
-  /** Masses in grams at which the charge is given, and the charge, null where not offered. */
-  readonly byMass: readonly { readonly grams: number; readonly charge: Minor | null }[];
-  readonly byValue: readonly { readonly value: Minor; readonly charge: Minor | null }[];
-}
-
-/** A lane's charge against mass (for a small order) and against goods value (for a light one). */
-function curve(edits: readonly Edit[], zone: string, service: string): Curve | null {
+/** A lane's charge along what it charges by. */
+function curve(edits: readonly Edit[], template: string, zone: string, service: string): Curve | null {
   const { compiled } = draftOf(edits);
-  const lane = compiled?.lanes.get(zone)?.get(service);
-  if (!lane) return null;
-  const gram = 1_600_000_000;
-  const at = (mass: number) => {
-    const charge = chargeOf(lane.rate, mass as Mass);
-    return charge.ok ? charge.amount : null;
-  };
-  const edges = lane.rate.is === 'table' ? lane.rate.edges : [];
-  const top = (edges.at(-1) ?? 0) * (lane.rate.is === 'table' && lane.rate.open ? 1.4 : 1.1);
-  const byMass = lane.rate.is === 'table' ? [0, ...edges, top].map((mass, i, all) => ({ grams: mass / gram, charge: at(i === 0 ? gram : i < all.length - 1 ? mass : mass) })) : [];
-  const light = at(100 * gram);
-  const from = lane.freeFrom?.value ?? null;
-  const end = from === null ? 10_000 : from * 2;
-  const byValue =
-    from === null
-      ? [
-          { value: minor(0), charge: light },
-          { value: minor(end), charge: light },
-        ]
-      : [
-          { value: minor(0), charge: light },
-          { value: from, charge: minor(0) },
-          { value: minor(end), charge: minor(0) },
-        ];
-  return { byMass, byValue };
+  const served = compiled?.templates.find((one) => one.id === template);
+  const lane = served?.lanes.get(zone)?.get(service);
+  if (!compiled || !lane) return null;
+  return curveOf(lane, { place: { country: '', part: null, postcode: null }, carrier: null });
 }
 
-const desk = { load, compute, notes, bench, find, curve };
+/** The carrier's answers are asked for elsewhere: here it is silent. */
+const carrierOf = (_: CompiledBook, __: number): Carrier | null => null;
+
+/** How many goods each template and each selection takes. */
+function counts(edits: readonly Edit[]): { templates: Record<string, number>; selections: Record<string, number> } | null {
+  const { compiled, goods } = draftOf(edits);
+  if (!compiled) return null;
+  const { ready } = readyFor(compiled, goods);
+  const templates: Record<string, number> = {};
+  for (const item of ready.goods) templates[item.template.id] = (templates[item.template.id] ?? 0) + 1;
+  const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
+  const selections = Object.fromEntries([...compiled.selections].map(([id, one]) => [id, ready.goods.filter((item) => one.takes(bySku.get(item.sku) as Item, item)).length]));
+  return { templates, selections };
+}
+
+const desk = { load, compute, notes, bench, find, curve, counts };
 export type Desk = typeof desk;
 expose(desk);

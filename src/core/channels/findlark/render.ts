@@ -1,10 +1,10 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { rank } from '../../places/index.ts';
-import { chargeOf, reachOf } from '../../rates/index.ts';
 import { type Assigned, atlas, namesOf } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { apartNotes, chargeAt, plainLanes, reachOf } from '../plain.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
 import { type Entry, type FeedItem, limits, type Promotion } from './format.ts';
 import { entryText, rulesOf } from './rules.ts';
@@ -13,7 +13,8 @@ import { entryText, rulesOf } from './rules.ts';
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const say = (value: Minor) => amountText(value, book.currency);
   const { target, speeds } = book.body.channels.findlark;
-  const notes: Note[] = [];
+  const notes: Note[] = apartNotes(book, goods);
+  const plain = plainLanes(book);
   const shown = (one: Assigned) => one.pattern.is !== 'world' && (target === 'all' || one.pattern.country === target);
   const speedOf = (service: string) => speeds[service] ?? null;
   const parts = atlas(book).filter(shown);
@@ -24,7 +25,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))].filter((one) => one.zone !== null).sort((a, b) => rank(a.pattern) - rank(b.pattern));
   const places = entered.flatMap((one) => {
     const within = withinOf(one);
-    const lanes = [...(book.lanes.get(one.zone ?? '') ?? [])].flatMap(([service, lane]) => (speedOf(service) === null ? [] : [{ speed: speedOf(service) ?? '', lane }]));
+    const lanes = [...(plain.get(one.zone ?? '') ?? [])].flatMap(([service, lane]) => (speedOf(service) === null ? [] : [{ speed: speedOf(service) ?? '', lane }]));
     return within ? lanes.map(({ speed, lane }) => ({ part: one, within, speed, lane })) : [];
   });
   const kept = places.slice(0, limits.entries);
@@ -37,8 +38,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       price: say(item.price),
       grams: item.mass === null ? null : gramsText(item.mass),
       entries: kept.flatMap(({ part, within, speed, lane }): Entry[] => {
-        const charge = chargeOf(lane.rate, item.mass);
-        return charge.ok && part.pattern.is !== 'world' ? [{ country: part.pattern.country, within, speed, price: say(charge.amount) }] : [];
+        const charge = lane.rate && chargeAt(lane.rate, item.mass);
+        return charge !== null && part.pattern.is !== 'world' ? [{ country: part.pattern.country, within, speed, price: say(charge) }] : [];
       }),
     }),
   );
@@ -59,7 +60,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     });
     if (mine.length === 0) continue;
     for (const service of book.services) {
-      const lane = book.lanes.get(zone.id)?.get(service.id);
+      const lane = plain.get(zone.id)?.get(service.id);
       if (!lane) continue;
       const speed = speedOf(service.id);
       const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
@@ -67,6 +68,12 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: `${service.name} has no speed at Findlark in its settings.`, remedies: ['name a speed for it'] } });
         continue;
       }
+      if (!lane.rate || (lane.rate.is === 'table' && lane.rate.over === 'value')) {
+        const why: Fidelity = lane.rate ? { is: 'unsayable', why: 'A table by value cannot be said there: the service is not offered.', remedies: ['a table by mass in the book'] } : lane.lost;
+        notes.push({ clause, reads: null, fidelity: why });
+        continue;
+      }
+      if (lane.thresholdLost.is !== 'exact') notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: null, fidelity: lane.thresholdLost });
       const lost = dropped.filter((one) => one.lane === lane);
       const { least, most } = reachOf(lane.rate);
       const several: Fidelity =
@@ -81,7 +88,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       const full: Fidelity =
         lost.length === 0 ? exact : { is: 'unsayable', why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`, remedies: ['target one country'] };
       const what = least === most ? say(most) : `${say(least)} to ${say(most)} by the item's own mass`;
-      notes.push({ clause, reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`, fidelity: worstOf([several, full]) });
+      notes.push({ clause, reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`, fidelity: worstOf([several, full, lane.lost]) });
       if (lane.freeFrom && most > 0) {
         const value = say(lane.freeFrom.value);
         const reached = wholeCountries(book, new Set([zone.id]));

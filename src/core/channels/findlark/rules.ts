@@ -110,12 +110,12 @@ export function rulesOf(feed: Feed): Rules {
   };
 }
 
-/** The listing that stands for items with the same entries, with the least value and mass any of them has. */
+/** Items with the same entries, with the least value and mass any of them has. */
 function probeOf(same: readonly FeedItem[]): Probe {
   const masses = same.map((item) => (item.grams === null ? null : massOfGrams(item.grams)));
   const known = masses.filter((mass) => mass !== null);
   return {
-    listing: same[0]?.id ?? '',
+    listings: same.map((item) => item.id),
     leastValue: minor(Math.min(...same.map((item) => euros(item.price)))),
     leastMass: known.length === masses.length && known.length > 0 ? (Math.min(...known) as NonNullable<(typeof masses)[number]>) : null,
   };

@@ -1,6 +1,6 @@
 import { gram, type Mass, type Minor, minor } from '../../exact/index.ts';
-import type { Rate } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
+import type { PlainRate } from '../plain.ts';
 
 /** A straight line in started lots of 250 g that stays as near to a table as one can, and the most by which it leaves it. */
 export interface Fit {
@@ -15,7 +15,7 @@ const lot = 250 * gram;
  * The amount once and the amount a started 250 g with the least greatest distance from a table, over all masses the table
  * covers within the stated bounds. Whole minor units; of equal fits the one that rises less.
  */
-export function fitLots(rate: Rate & { is: 'table' }): Fit {
+export function fitLots(rate: PlainRate & { is: 'table' }): Fit {
   const reach = Math.min(stated.mass, rate.open ? stated.mass : (rate.edges.at(-1) ?? 0));
   const lots = Math.ceil(reach / lot);
   const low: number[] = [];

@@ -2,10 +2,10 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Instant, type Minor, minor, nothing } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import { countryOf, patternText, prefixesOfPart } from '../../places/index.ts';
-import { type Lane, reachOf } from '../../rates/index.ts';
 import { type Assigned, atlas } from '../atlas.ts';
 import { beforeOnly, exact, stated, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed } from '../reach.ts';
 import { fitLots } from './fit.ts';
 import { type DeliveryOffer, elsewhere, type GoodsOffer, limits, type Plans, type Rate, regionOf, regions } from './format.ts';
@@ -14,7 +14,8 @@ import { rulesOf } from './rules.ts';
 /** The book as Harrowmere will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const say = (value: Minor) => amountText(value, book.currency);
-  const notes: Note[] = [];
+  const notes: Note[] = apartNotes(book, goods);
+  const plain = plainLanes(book);
   const world = placesOf(book);
   const cuts = world.cuts;
   const speedOf = (service: string) => book.body.channels.harrowmere.speeds[service] ?? null;
@@ -37,7 +38,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       fidelity: worstOf(lost.map((one) => one.fidelity)),
     });
     for (const service of book.services) {
-      const lane = book.lanes.get(zone.id)?.get(service.id);
+      const lane = plain.get(zone.id)?.get(service.id);
       if (!lane) continue;
       const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
       const speed = speedOf(service.id);
@@ -47,7 +48,15 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why, remedies: [places.length === 0 ? 'a zone of whole regions or postcode prefixes' : 'name another speed for it'] } });
         continue;
       }
-      const { fidelity, ...terms } = rateOf(lane, say);
+      const said = lane.rate && rateOf(lane.rate, say);
+      if (!said) {
+        const why: Fidelity = lane.rate ? { is: 'unsayable', why: 'A table by value cannot be said there: the service is not offered.', remedies: ['a table by mass in the book'] } : lane.lost;
+        notes.push({ clause, reads: null, fidelity: why });
+        continue;
+      }
+      const { fidelity: fit, ...terms } = said;
+      const fidelity = worstOf([fit, lane.lost]);
+      if (lane.thresholdLost.is !== 'exact') notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: null, fidelity: lane.thresholdLost });
       rates.push(...places.map((place) => ({ place, speed, ...terms })));
       notes.push({ clause, reads: `RATE · ${places.join(' ')} · ${speed} · ${terms.once}${terms.per === '0.00' ? ' once a plan' : ` + ${terms.per} per started 250 g`}`, fidelity });
       if (lane.freeFrom && reachOf(lane.rate).most > 0) {
@@ -161,9 +170,10 @@ function mostCommon(zones: readonly (string | null)[]): string | null {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
-function rateOf(lane: Lane, say: (value: Minor) => string): Pick<Rate, 'once' | 'unit' | 'per'> & { fidelity: Fidelity } {
-  const { rate } = lane;
+/** A rate as an amount once and an amount a started 250 g; null where neither follows it. */
+function rateOf(rate: PlainRate, say: (value: Minor) => string): (Pick<Rate, 'once' | 'unit' | 'per'> & { fidelity: Fidelity }) | null {
   if (rate.is !== 'table') return { once: say(reachOf(rate).most), unit: 'ITEM', per: say(nothing), fidelity: exact };
+  if (rate.over === 'value') return null;
   const fit = fitLots(rate);
   const near: Fidelity =
     fit.bound === 0
@@ -178,7 +188,8 @@ function rateOf(lane: Lane, say: (value: Minor) => string): Pick<Rate, 'once' | 
     rate.open || (rate.edges.at(-1) ?? 0) >= stated.mass
       ? exact
       : { is: 'unsayable', why: 'It cannot stop at a mass there: what the table does not reach is sold all the same.', remedies: ['an open last break', 'live with it'] };
-  return { once: say(fit.once), unit: '250G', per: say(fit.per), fidelity: worstOf([near, beyond]) };
+  const begins: Fidelity = rate.from > 0 ? { is: 'unsayable', why: 'It cannot begin at a mass there: lighter orders are sold all the same.', remedies: ['live with it'] } : exact;
+  return { once: say(fit.once), unit: '250G', per: say(fit.per), fidelity: worstOf([near, beyond, begins]) };
 }
 
 /** The lines that free an offer's services where they are to be free. */

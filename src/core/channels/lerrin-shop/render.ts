@@ -2,19 +2,20 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Currency, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
 import { mayAdd, type Offer } from '../../offers/index.ts';
 import { patternText } from '../../places/index.ts';
-import { type Rate, reachOf } from '../../rates/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
-import type { Fidelity, Note, Rendition } from '../dialect.ts';
+import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { lanesOf, mostFreed, wholeCountries } from '../reach.ts';
 import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
 import { rulesOf } from './rules.ts';
 
 /** The book as Lerrin Shop will read it, clause by clause. */
-export function render(book: CompiledBook): Rendition {
+export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const say = (value: Minor) => amountText(value, book.currency);
   const parts = atlas(book);
-  const notes: Note[] = [];
+  const notes: Note[] = apartNotes(book, goods);
+  const plain = plainLanes(book);
   const zones = book.zones.flatMap((zone): Shop['zones'] => {
     const places = parts.filter((one) => one.zone === zone.id).map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
     if (places.length === 0) {
@@ -24,7 +25,7 @@ export function render(book: CompiledBook): Rendition {
     notes.push({ clause: { about: 'zone', zone: zone.id }, reads: `places ${places.join(' ')}`, fidelity: exact });
     const speeds: Record<string, ShopSpeed> = {};
     for (const service of book.services) {
-      const lane = book.lanes.get(zone.id)?.get(service.id);
+      const lane = plain.get(zone.id)?.get(service.id);
       const speed = book.body.channels['lerrin-shop'].speeds[service.id];
       if (!lane) continue;
       if (!speed) {
@@ -35,11 +36,17 @@ export function render(book: CompiledBook): Rendition {
         });
         continue;
       }
+      const rate = { about: 'rate', zone: zone.id, service: service.id } as const;
+      if (!lane.rate) {
+        notes.push({ clause: rate, reads: null, fidelity: lane.lost });
+        continue;
+      }
       const { steps, fidelity } = stepsOf(lane.rate, book.currency);
       const freeFrom = lane.freeFrom && say(lane.freeFrom.value);
-      speeds[speed] = { label: service.name, days: service.days, steps, freeFrom };
+      speeds[speed] = { label: lane.lane.names[book.market.body.locale] ?? service.name, days: [...(lane.lane.days ?? service.days)], steps, freeFrom };
       const rows = steps.rows.map((row) => `${row.from} → ${row.charge ?? 'not offered'}`);
-      notes.push({ clause: { about: 'rate', zone: zone.id, service: service.id }, reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`, fidelity });
+      notes.push({ clause: rate, reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`, fidelity: worstOf([fidelity, lane.lost]) });
+      if (lane.thresholdLost.is !== 'exact') notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: null, fidelity: lane.thresholdLost });
       if (lane.freeFrom) {
         notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: `freeFrom ${freeFrom}`, fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most) });
       }
@@ -74,11 +81,19 @@ function readsOf(campaign: Campaign): string {
 }
 
 /** A table's upper edges belong to the break below; the shop's lower edges to the step above, in grams rounded up. */
-function stepsOf(rate: Rate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
+function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
   const say = (value: Minor) => amountText(value, currency);
   if (rate.is !== 'table') return { steps: { by: 'value', rows: [{ from: say(nothing), charge: say(reachOf(rate).most) }] }, fidelity: exact };
+  if (rate.over === 'value') {
+    // Value breaks are in whole minor units: a lower edge is the upper one before it and one more.
+    const rows = rate.amounts.map((amount, i) => ({ from: say(minor(i === 0 ? rate.from : (rate.edges[i - 1] ?? 0) + 1)), charge: say(amount) as string | null }));
+    if (rate.from > 0) rows.unshift({ from: say(nothing), charge: null });
+    if (!rate.open) rows.push({ from: say(minor((rate.edges.at(-1) ?? 0) + 1)), charge: null });
+    return { steps: { by: 'value', rows }, fidelity: exact };
+  }
   let bound = 0;
-  const rows = rate.amounts.map((amount, i) => ({ from: i === 0 ? 0 : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1, charge: say(amount) as string | null }));
+  const rows = rate.amounts.map((amount, i) => ({ from: i === 0 ? Math.ceil(rate.from / gram) : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1, charge: say(amount) as string | null }));
+  if (rate.from > 0) rows.unshift({ from: 0, charge: null });
   if (!rate.open) rows.push({ from: Math.floor((rate.edges.at(-1) ?? 0) / gram) + 1, charge: null });
   rate.edges.forEach((edge, i) => {
     const [under, over] = [rate.amounts[i] ?? nothing, rate.amounts[i + 1]];
@@ -99,7 +114,9 @@ function stepsOf(rate: Rate, currency: Currency): { steps: ShopSpeed['steps']; f
   const end: Fidelity = cutOff
     ? { is: 'unsayable', why: 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.', remedies: ['a last edge on whole grams', 'live with it'] }
     : exact;
-  return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end]) };
+  const begins: Fidelity =
+    rate.from > 0 ? { is: 'unsayable', why: 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.', remedies: ['live with it'] } : exact;
+  return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end, begins]) };
 }
 
 /** Offers that do not add must share a letter, those that add must not: letters are the groups of offers linked by not adding. */

@@ -1,0 +1,145 @@
+import { type CompiledBook, type Ready, say } from '../book/index.ts';
+import { type Minor, minor } from '../exact/index.ts';
+import { chargeOf, type Lane, type Load, type Rate, type Table, type Threshold } from '../rates/index.ts';
+import { exact, worstOf } from './bounds.ts';
+import type { Fidelity, Note } from './dialect.ts';
+
+/** A rate as plain as the channels' formats of today: one amount, or amounts by steps of mass or list value. */
+export type PlainRate =
+  | { readonly is: 'flat'; readonly amount: Minor }
+  | {
+      readonly is: 'table';
+      readonly over: 'mass' | 'value';
+      /** The least that is offered, itself counting; 0 for no least. */
+      readonly from: number;
+      readonly edges: readonly number[];
+      readonly amounts: readonly Minor[];
+      readonly open: boolean;
+    };
+
+/** A lane as plain as channels can take it. */
+export interface PlainLane {
+  /** Null where no plain rate says it. */
+  readonly rate: PlainRate | null;
+  readonly freeFrom: Threshold | null;
+  readonly lane: Lane;
+  /** What of the rate, and of the threshold, is lost on the way. */
+  readonly lost: Fidelity;
+  readonly thresholdLost: Fidelity;
+}
+
+/** The default template's lanes made plain: lanes.get(zone)?.get(service). */
+export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<string, PlainLane>> {
+  const known = made.get(book);
+  if (known) return known;
+  const lanes = new Map([...book.lanes].map(([zone, row]) => [zone, new Map([...row].map(([service, lane]) => [service, plainOf(book, lane)]))]));
+  made.set(book, lanes);
+  return lanes;
+}
+const made = new WeakMap<CompiledBook, ReadonlyMap<string, ReadonlyMap<string, PlainLane>>>();
+
+/** The largest and smallest amount a plain rate can charge; nothing for none. */
+export function reachOf(rate: PlainRate | null): { least: Minor; most: Minor } {
+  if (!rate) return { least: minor(0), most: minor(0) };
+  return rate.is === 'flat' ? { least: rate.amount, most: rate.amount } : { least: minor(Math.min(...rate.amounts)), most: minor(Math.max(...rate.amounts)) };
+}
+
+/** What a plain rate by mass or one amount charges a mass alone; null where it offers nothing. */
+export function chargeAt(rate: PlainRate, mass: number | null): Minor | null {
+  if (rate.is === 'flat') return rate.amount;
+  if (rate.over !== 'mass' || mass === null || mass < rate.from) return null;
+  const at = rate.edges.findIndex((edge) => mass <= edge);
+  return (at < 0 ? (rate.open ? rate.amounts.at(-1) : undefined) : rate.amounts[at]) ?? null;
+}
+
+const unsayable = (why: string, ...remedies: string[]): Fidelity => ({ is: 'unsayable', why, remedies: [...remedies, 'live with it'] });
+
+function plainOf(book: CompiledBook, lane: Lane): PlainLane {
+  const asked = lane.own?.rate ?? lane.rate;
+  const lost: Fidelity[] = [];
+  const rate = bounded(lane, plainRate(asked, lane), lost);
+  if (!rate) lost.push(unsayable(`A rate ${wordsFor[asked.is]} cannot be said there: the service is not offered.`, 'a flat rate or a table by mass in the book'));
+  if (lane.kinds) lost.push(unsayable(`The rates of their own of ${[...lane.kinds.keys()].join(', ')} cannot be said there: they pay the lane’s.`, 'a template of their own'));
+  if (lane.feeItem > 0) lost.push(unsayable(`A lane fee of each item cannot be said there: ${say(book, lane.feeItem)} too little for each.`, 'put it into the rate'));
+  const free = lane.freeFrom;
+  const sayable = free === null || (free.over === 'value' && free.of === 'basket');
+  const thresholdLost = sayable
+    ? exact
+    : unsayable(`Free from ${free.over === 'value' ? 'the value of its own group' : free.over} cannot be said there: it is never free.`, 'free from the value of the basket');
+  return { rate, freeFrom: sayable ? free : null, lane, lost: worstOf(lost), thresholdLost };
+}
+
+const wordsFor: Record<Rate['is'], string> = {
+  free: 'free',
+  flat: 'flat',
+  'built up': 'built up by items or weight',
+  table: 'by units, size, volume, or steps within a break',
+  'carrier quote': 'quoted by the carrier',
+  box: 'by the box',
+};
+
+function plainRate(rate: Rate, lane: Lane): PlainRate | null {
+  if (rate.is === 'built up' && (rate.weight || rate.further !== 0)) return null;
+  if (rate.is === 'free' || rate.is === 'flat' || rate.is === 'built up') return { is: 'flat', amount: settledBy(lane, rate, one) };
+  if (rate.is !== 'table' || (rate.over !== 'mass' && rate.over !== 'value') || (rate.over === 'value' && lane.after) || rate.breaks.some((each) => each.per !== 0)) return null;
+  const amounts = rate.breaks.map((_, i) => settledBy(lane, rate, loadAt(rate, i)));
+  return { is: 'table', over: rate.over, from: rate.from, edges: rate.edges, amounts, open: rate.breaks.length > rate.edges.length };
+}
+
+/** Bounds by mass are the ends of a table; others cannot be said. */
+function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRate | null {
+  if (!rate || lane.bounds.length === 0) return rate;
+  const [only, ...more] = lane.bounds;
+  if (only?.over === 'mass' && more.length === 0 && rate.is === 'flat') {
+    const to = only.to as number | null;
+    return { is: 'table', over: 'mass', from: (only.from as number | null) ?? 0, edges: to === null ? [] : [to], amounts: [rate.amount], open: to === null };
+  }
+  lost.push(unsayable(`Bounds on ${lane.bounds.map((bound) => bound.over).join(' and ')} cannot be said there: it is offered outside them too.`, 'a table that stops there'));
+  return rate;
+}
+
+const one: Load = { value: 0, after: 0, units: 1, mass: 1, long: 1, pieces: [] };
+
+/** A load in the middle of a break. */
+function loadAt(table: Table & { over: 'mass' | 'value' | 'units' | 'long side' }, at: number): Load {
+  const measure = table.edges[at] ?? (table.edges[at - 1] ?? table.from) + 1;
+  return { ...one, mass: measure, value: measure, after: measure };
+}
+
+/** Where nothing else is asked, a rate with the lane's fee of each order, converted. */
+const settledBy = (lane: Lane, rate: Rate, load: Load): Minor =>
+  minor(chargeOf(rate, load, lane.own?.feeOrder ?? lane.feeOrder, false, lane.own ? null : lane.conversion, { place: { country: '', part: null, postcode: null }, carrier: null }));
+
+/** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
+export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { about: 'apart' })['by'] | null {
+  const [main] = book.templates;
+  if (item.template !== main) return 'template';
+  if (!item.rated) return 'override';
+  if (item.serves !== (1 << book.services.length) - 1) return 'services';
+  if (item.dropped + item.stays > 0) return 'fee';
+  if (item.template.ownKinds.has(item.kind)) return 'kind';
+  return null;
+}
+
+/** What no format of today says of goods and of baskets as a whole, clause by clause. */
+export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] {
+  const notes: Note[] = [];
+  const whys = {
+    template: 'Only the default template is said there: they are charged by it.',
+    override: 'Items that ship free or at charges of their own are charged like all others there.',
+    services: 'Services that do not take an item cannot be barred there: all are offered.',
+    fee: 'Fees of single items cannot be said there: they are not charged.',
+    kind: 'Rates of a kind cannot be said there: they pay the lane’s own.',
+  } as const;
+  for (const by of ['template', 'override', 'services', 'fee', 'kind'] as const) {
+    const count = goods.filter((item) => apartBy(book, item) === by).length;
+    if (count > 0) notes.push({ clause: { about: 'apart', by, items: count }, reads: null, fidelity: unsayable(whys[by], 'leave these goods out there') });
+  }
+  const origins = new Set(goods.map((item) => item.origin));
+  if (origins.size > 1)
+    notes.push({ clause: { about: 'mixing' }, reads: null, fidelity: unsayable(`Goods from ${[...origins].join(' and ')} pay one rate together there, not one for each stock place.`) });
+  const { hides, most } = book.market.body;
+  if (hides !== 'none' || most !== null)
+    notes.push({ clause: { about: 'shown' }, reads: null, fidelity: unsayable('Which choices are shown cannot be said there: all that fit are.', 'show all in the book') });
+  return notes;
+}

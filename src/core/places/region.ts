@@ -1,0 +1,13 @@
+import { regionCountries } from './regions.ts';
+
+const held: ReadonlyMap<string, ReadonlySet<string>> = new Map(Object.entries(regionCountries).map(([code, countries]) => [code, new Set(countries.split(' '))]));
+
+/** Whether a code names a region: UN M49 (`150` is Europe), `EU`, `EZ` (the euro area), `UN`. */
+export const isRegion = (code: string): boolean => held.has(code);
+
+/** Whether a region of CLDR holds a country (or a territory by its own code). */
+export const regionHolds = (region: string, country: string): boolean => held.get(region)?.has(country) ?? false;
+
+/** The codes of ISO 3166-1 that a region holds. @example countriesOf('021') // ['BM', 'CA', 'GL', 'PM', 'US'] */
+export const countriesOf = (region: string): readonly string[] => [...(held.get(region) ?? [])];
+export const regionCodes: readonly string[] = [...held.keys()];

@@ -1,0 +1,133 @@
+import type { CompiledBook, Ready, Row, Template } from '../book/index.ts';
+import { type Minor, minor, splitByLargestRemainder } from '../exact/index.ts';
+import type { Fall } from '../places/index.ts';
+import type { Asked, Load, Piece } from '../rates/index.ts';
+import type { Line, Question } from './question.ts';
+
+/** Lines that are delivered together: one stock place, one template, kinds that share their rate in every lane. */
+export interface Bundle {
+  template: Template;
+  origin: string;
+  /** The kind where some lane has a rate of its own for it; else null. */
+  kind: string | null;
+  /** Whether they pay a rate, or ship free or at charges of their own. */
+  rated: boolean;
+  /** Where the place falls in the template; null where it is not delivered to. */
+  fall: Fall | null;
+  /** The lanes there; null where it is not delivered to. */
+  row: Row | null;
+  readonly load: Load;
+  readonly lines: Line[];
+  /** The kinds in it, by their bits among those that mixing rules name. */
+  kinds: number;
+  /** Extra fees and charges of their own: those that free delivery drops, and those that stay. */
+  dropped: number;
+  stays: number;
+}
+
+/** A basket sorted for delivery. */
+export interface Sorted {
+  readonly bundles: readonly Bundle[];
+  readonly load: Load;
+  readonly lines: readonly Line[];
+  /** The services that take every line, a bit each. */
+  readonly serves: number;
+  /** Those of them that every bundle has a lane for. */
+  readonly lanes: number;
+  readonly asked: Asked;
+}
+
+const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, long: 0, pieces });
+
+/**
+ * Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums. Bundles of an earlier basket that
+ * is done with may be used again.
+ */
+export function sorted(question: Question, used: Bundle[] = []): Sorted {
+  const bundles: Bundle[] = [];
+  const load = loadOf(question.lines);
+  let serves = -1;
+  for (const line of question.lines) {
+    const { item, units } = line;
+    const bundle = bundleOf(bundles, used, item, question);
+    add(bundle.load, item, units);
+    add(load, item, units);
+    bundle.lines.push(line);
+    bundle.kinds |= item.kindBit;
+    bundle.dropped += item.dropped * units;
+    bundle.stays += item.stays * units;
+    serves &= item.serves;
+  }
+  if (load.value > Number.MAX_SAFE_INTEGER || load.mass > Number.MAX_SAFE_INTEGER) throw new RangeError('The basket is worth or weighs more than can be counted exactly');
+  let lanes = serves;
+  for (const bundle of bundles) lanes &= bundle.row?.bits ?? 0;
+  return { bundles, load, lines: question.lines, serves, lanes, asked: question };
+}
+
+function bundleOf(bundles: Bundle[], used: Bundle[], item: Ready, question: Question): Bundle {
+  const { template, origin, rated, ownKind } = item;
+  let known: Bundle | null = null;
+  for (const one of bundles) {
+    if (one.template !== template) continue;
+    if (one.origin === origin && one.kind === ownKind && one.rated === rated) return one;
+    known = one;
+  }
+  const fall = known ? known.fall : template.zoneOf(question.place);
+  const row = known ? known.row : fall ? (template.rows.get(fall.zone) ?? null) : null;
+  let bundle = used[bundles.length];
+  if (bundle) {
+    bundle.template = template;
+    bundle.origin = origin;
+    bundle.kind = ownKind;
+    bundle.rated = rated;
+    bundle.fall = fall;
+    bundle.row = row;
+    emptied(bundle);
+  } else {
+    const lines: Line[] = [];
+    bundle = { template, origin, kind: ownKind, rated, fall, row, load: loadOf(lines), lines, kinds: 0, dropped: 0, stays: 0 };
+    used.push(bundle);
+  }
+  bundles.push(bundle);
+  return bundle;
+}
+
+function emptied(bundle: Bundle): void {
+  bundle.kinds = 0;
+  bundle.dropped = 0;
+  bundle.stays = 0;
+  bundle.lines.length = 0;
+  const { load } = bundle;
+  load.value = 0;
+  load.after = 0;
+  load.units = 0;
+  load.mass = 0;
+  load.long = 0;
+}
+
+function add(load: Load, item: Ready, units: number): void {
+  const value = item.price * units;
+  load.value += value;
+  load.after += value;
+  load.units += units;
+  // What is not known makes the sum not known.
+  load.mass += item.mass === null ? Number.NaN : item.mass * units;
+  load.long = Math.max(load.long, item.sides === null ? Number.NaN : item.sides[0]);
+}
+
+/** Sets what each bundle is worth after discounts off the order: shares by largest remainder, over lines, in their order. */
+export function takeOff(book: CompiledBook, basket: Sorted, discount: Minor): void {
+  basket.load.after = basket.load.value - discount;
+  if (!book.splits) return;
+  const shares = sharesOf(basket.lines, discount);
+  for (const bundle of basket.bundles) bundle.load.after = bundle.load.value - bundle.lines.reduce((sum, line) => sum + (shares[basket.lines.indexOf(line)] ?? 0), 0);
+}
+
+/** A discount's share of each line. */
+export const sharesOf = (lines: readonly Line[], discount: Minor): Minor[] =>
+  discount === 0 || lines.every((line) => line.item.price === 0)
+    ? lines.map(() => minor(0))
+    : splitByLargestRemainder(
+        discount,
+        lines.map((line) => line.item.price * line.units),
+      );

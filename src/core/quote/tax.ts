@@ -1,0 +1,27 @@
+import type { CompiledBook } from '../book/index.ts';
+import { type Decimal, type Minor, minor, nothing, percentOf, rounded } from '../exact/index.ts';
+import { sharesOf } from './basket.ts';
+import type { Question } from './question.ts';
+
+/** The tax of a basket: of its goods, rounded line by line, and of delivery, which is one line (step 8). */
+export interface Taxed {
+  readonly goods: Minor;
+  readonly delivery: Minor;
+}
+
+/** What tax is inside amounts, or comes on top, as the market's shown prices have it. */
+export function taxOf(book: CompiledBook, question: Question, discount: Minor, delivery: Minor): Taxed {
+  if (book.body.taxes.length === 0) return { goods: nothing, delivery: nothing };
+  const shares = sharesOf(question.lines, discount);
+  const inside = book.market.body.tax === 'inside';
+  const goods = question.lines.reduce((sum, line, i) => sum + taxOn(minor(line.item.price * line.units - (shares[i] ?? 0)), book.taxOf(line.item.taxClass, question.place), inside), 0);
+  return { goods: minor(goods), delivery: taxOn(delivery, book.taxOf(book.body.deliveryClass, question.place), inside) };
+}
+
+/** The tax in an amount that has it inside, gross · r / (1 + r), or on one that has not; rounded half away from zero. */
+function taxOn(amount: Minor, percent: Decimal | null, inside: boolean): Minor {
+  if (!percent || amount === 0) return nothing;
+  if (!inside) return percentOf(amount, percent);
+  const hundred = 100n * 10n ** BigInt(percent.scale);
+  return rounded(BigInt(amount) * percent.digits, hundred + percent.digits, { is: 'nearest' });
+}

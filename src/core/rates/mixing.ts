@@ -1,0 +1,79 @@
+import { amountText, type Currency, kept, type Minor, minor, nothing, type Problem, parseAmount } from '../exact/index.ts';
+import type { MixingBody, MixingRuleBody } from './schema.ts';
+
+/** How the charges of several groups become one. */
+export type Mixing = { readonly is: 'sum' | 'highest' | 'lowest' | 'average' } | { readonly is: 'highest plus'; readonly further: Minor };
+
+/** Kinds as bits: one for each that mixing rules name (at most thirty), and one for all others. */
+export interface KindBits {
+  readonly of: ReadonlyMap<string, number>;
+  readonly others: number;
+}
+
+/** A mixing rule ready to answer: the kinds and services it covers, a bit each. */
+export interface MixingRule {
+  readonly id: string;
+  readonly kinds: number;
+  readonly services: number;
+  readonly by: Mixing;
+  readonly name: string | null;
+}
+
+/** @example mixed([4600, 1250], { is: 'average' }) // 2925 */
+export function mixed(charges: readonly number[], by: Mixing): Minor {
+  let [sum, highest, lowest] = [0, 0, Number.POSITIVE_INFINITY];
+  for (const charge of charges) {
+    sum += charge;
+    if (charge > highest) highest = charge;
+    if (charge < lowest) lowest = charge;
+  }
+  switch (by.is) {
+    case 'sum':
+      return minor(sum);
+    case 'highest':
+      return minor(highest);
+    case 'lowest':
+      return minor(lowest);
+    case 'average':
+      return minor(Math.floor((2 * sum + charges.length) / (2 * charges.length)));
+    case 'highest plus':
+      return minor(highest + by.further * (charges.length - 1));
+  }
+}
+
+/** Reads a way of mixing; amounts in the first market's currency, made the market's by `own`. */
+export function readMixing(body: MixingBody, currency: Currency, own: (amount: Minor) => Minor, at: Problem['at'], problems: Problem[]): Mixing {
+  if (typeof body === 'string') return { is: body };
+  return { is: 'highest plus', further: own(kept(parseAmount(body.further, currency), [...at, 'further'], problems, nothing)) };
+}
+
+const everything = -1;
+const most = 30;
+
+/** Gives each kind that mixing rules name its bit. */
+export function kindBits(rules: readonly MixingRuleBody[], problems: Problem[]): KindBits {
+  const named = [...new Set(rules.flatMap((rule) => rule.kinds))];
+  if (named.length > most) problems.push({ at: ['mixing'], wrong: `${named.length} kinds are named`, right: `at most ${most} in all mixing rules` });
+  return { of: new Map(named.slice(0, most).map((kind, i) => [kind, 1 << i])), others: 1 << most };
+}
+
+/** Reads a mixing rule; `services` gives each service's bit. */
+export const readMixingRule = (body: MixingRuleBody, kinds: KindBits, services: ReadonlyMap<string, number>, currency: Currency, own: (amount: Minor) => Minor, problems: Problem[]): MixingRule => ({
+  id: body.id,
+  kinds: body.kinds.length === 0 ? everything : body.kinds.reduce((bits, kind) => bits | (kinds.of.get(kind) ?? 0), 0),
+  services: body.services.length === 0 ? everything : body.services.reduce((bits, service) => bits | (services.get(service) ?? 0), 0),
+  by: readMixing(body.by, currency, own, ['mixing', body.id, 'by'], problems),
+  name: body.name,
+});
+
+/** A way of mixing in words. */
+export const mixingWords = (by: Mixing, currency: Currency): string => {
+  switch (by.is) {
+    case 'sum':
+      return 'the sum';
+    case 'highest plus':
+      return `the highest and ${amountText(by.further, currency)} for each further`;
+    default:
+      return `the ${by.is}`;
+  }
+};

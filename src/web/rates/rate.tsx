@@ -1,0 +1,146 @@
+import type { RateBody } from '../../core/rates/index.ts';
+import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { UnitPart } from './unit.tsx';
+
+const kinds: readonly { value: RateBody['is']; label: string }[] = [
+  { value: 'flat', label: 'an order' },
+  { value: 'built up', label: 'built up' },
+  { value: 'table', label: 'by a table, as below' },
+  { value: 'free', label: 'nothing' },
+  { value: 'carrier quote', label: 'what the carrier asks' },
+  { value: 'box', label: 'a box' },
+];
+
+/** What a rate becomes when another kind is chosen for it: as much as can be kept is. */
+export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[]): RateBody {
+  const amount = rate.is === 'flat' || rate.is === 'box' ? rate.amount : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
+  switch (kind) {
+    case 'free':
+      return { is: 'free' };
+    case 'flat':
+      return { is: 'flat', amount };
+    case 'built up':
+      return { is: 'built up', order: amount, first: '0', further: '0', weight: null };
+    case 'table':
+      return {
+        is: 'table',
+        unit: 'kg',
+        from: null,
+        breaks: [
+          { to: '1', amount },
+          { to: null, amount },
+        ],
+      };
+    case 'carrier quote':
+      return { is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount };
+    case 'box':
+      return { is: 'box', box: boxes[0] ?? 'box', amount, limit: { value: '20', unit: 'kg' }, places: ['world'] };
+  }
+}
+
+/** A rate as the part of a sentence that says it; a table's breaks follow it. `label` tells one rate of a lane from another. */
+export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes: readonly { id: string; name: string }[]; label: string; change: (rate: RateBody) => void }) {
+  const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
+  const kind = (
+    <ChoicePart
+      label={named('Kind of rate')}
+      value={rate.is}
+      choices={kinds}
+      onCommit={(is) =>
+        is !== rate.is &&
+        change(
+          becoming(
+            is,
+            rate,
+            boxes.map((box) => box.id),
+          ),
+        )
+      }
+    />
+  );
+  switch (rate.is) {
+    case 'free':
+    case 'table':
+      return kind;
+    case 'flat':
+      return (
+        <>
+          <TextPart label={named('Flat amount')} value={rate.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, amount })} /> {kind}
+        </>
+      );
+    case 'built up': {
+      const { weight } = rate;
+      return (
+        <>
+          {kind}: <TextPart label={named('An order')} value={rate.order} fault={amountFault} onCommit={(order) => change({ ...rate, order })} /> an order,{' '}
+          <TextPart label={named('The first item')} value={rate.first} fault={amountFault} onCommit={(first) => change({ ...rate, first })} /> the first item,{' '}
+          <TextPart label={named('Each further item')} value={rate.further} fault={amountFault} onCommit={(further) => change({ ...rate, further })} /> each further
+          {weight ? (
+            <>
+              , and <TextPart label={named('Amount by weight')} value={weight.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, weight: { ...weight, amount } })} />{' '}
+              <ChoicePart
+                label={named('In proportion or started')}
+                value={weight.each}
+                choices={[
+                  { value: 'in proportion', label: 'in proportion, for each' },
+                  { value: 'started', label: 'for each started' },
+                ]}
+                onCommit={(each) => change({ ...rate, weight: { ...weight, each } })}
+              />{' '}
+              <TextPart label={named('Weight of each')} value={weight.per} fault={figureFault} onCommit={(per) => change({ ...rate, weight: { ...weight, per } })} />{' '}
+              <UnitPart
+                label={named('Unit of weight')}
+                value={weight.unit}
+                units={['g', 'kg', 'oz', 'lb']}
+                onCommit={(unit) => change({ ...rate, weight: { ...weight, unit: unit as typeof weight.unit } })}
+              />{' '}
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, weight: null })}>
+                without weight
+              </button>
+            </>
+          ) : (
+            <>
+              {' '}
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, weight: { amount: '1.00', per: '1', unit: 'kg', each: 'started' } })}>
+                and by weight
+              </button>
+            </>
+          )}
+        </>
+      );
+    }
+    case 'carrier quote':
+      return (
+        <>
+          {kind} for <TextPart label={named('Carrier’s service')} value={rate.service} onCommit={(service) => service.trim() !== '' && change({ ...rate, service })} /> plus{' '}
+          <TextPart label={named('Percentage on top')} value={rate.percent} fault={figureFault} onCommit={(percent) => change({ ...rate, percent })} /> % and{' '}
+          <TextPart label={named('Amount on top')} value={rate.add} fault={amountFault} onCommit={(add) => change({ ...rate, add })} />,{' '}
+          {rate.fallback === null ? (
+            <>
+              not offered where it is silent{' '}
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: '10.00' })}>
+                charge a fallback
+              </button>
+            </>
+          ) : (
+            <>
+              or <TextPart label={named('Fallback')} value={rate.fallback} fault={amountFault} onCommit={(fallback) => change({ ...rate, fallback })} /> where it is silent{' '}
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: null })}>
+                not offered then
+              </button>
+            </>
+          )}
+        </>
+      );
+    case 'box':
+      return (
+        <>
+          <TextPart label={named('Amount a box')} value={rate.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, amount })} /> {kind},{' '}
+          <ChoicePart label={named('Box')} value={rate.box} choices={boxes.map((box) => ({ value: box.id, label: box.name }))} onCommit={(box) => change({ ...rate, box })} />, each up to{' '}
+          <TextPart label={named('Weight limit')} value={rate.limit.value} fault={figureFault} onCommit={(value) => change({ ...rate, limit: { ...rate.limit, value } })} />{' '}
+          <UnitPart label={named('Unit of the limit')} value={rate.limit.unit} units={['g', 'kg', 'oz', 'lb']} onCommit={(unit) => change({ ...rate, limit: { ...rate.limit, unit: unit as 'kg' } })} />
+          , to <TextPart label={named('Places it serves')} value={rate.places.join(' ')} onCommit={(text) => text.trim() !== '' && change({ ...rate, places: text.trim().split(/\s+/) })} />
+        </>
+      );
+  }
+}

@@ -1,0 +1,114 @@
+import { Link, useNavigate } from 'react-router';
+import type { Service, TemplateBody } from '../../core/rates/index.ts';
+import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
+import { freshId } from '../parts/fresh-id.ts';
+import { type OpenBook, useDesk } from '../store/desk.ts';
+
+/** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
+export function TemplateHead({ book, template, others, offer }: { book: OpenBook; template: TemplateBody; others: readonly Service[]; offer: (service: string) => void }) {
+  const go = useNavigate();
+  const { templates, selections, zones, services } = book.book;
+  const counts = useDesk((desk, edits) => desk.counts(edits), []);
+  const at = ['templates', template.id];
+  const isDefault = template === templates[0];
+  const add = (body: (id: string) => TemplateBody) => {
+    const id = freshId('template', templates);
+    book.edit(['templates', id], body(id));
+    go(`/rates?template=${id}`);
+  };
+  const unserved = zones.filter((zone) => !template.zones.includes(zone.id));
+  return (
+    <>
+      <nav className="tabs-row" aria-label="Templates">
+        {templates.map((one, i) => (
+          <Link key={one.id} className="tab-link" to={i === 0 ? '/rates' : `/rates?template=${one.id}`} aria-current={one === template ? 'page' : undefined}>
+            {one.name} <span className="muted">{counts?.templates[one.id] ?? ''}</span>
+          </Link>
+        ))}
+        <span className="ml-auto flex items-center gap-4">
+          <button type="button" className="quiet" onClick={() => add((id) => ({ ...template, id, name: `${template.name}, copy`, goods: null }))}>
+            Copy this template
+          </button>
+          <button type="button" className="quiet" onClick={() => add((id) => starter(id, book))}>
+            New template
+          </button>
+        </span>
+      </nav>
+      <div className="head">
+        <h1>
+          <TextPart label="Name of the template" value={template.name} fault={nameFault} onCommit={(name) => book.edit([...at, 'name'], name)} />
+        </h1>
+        <span className="muted">
+          {counts?.templates[template.id] ?? 0} goods:{' '}
+          {isDefault ? (
+            'all that no other template takes'
+          ) : (
+            <ChoicePart
+              label="Goods of the template"
+              value={template.goods ?? ''}
+              choices={[{ value: '', label: 'by hand' }, ...selections.map((one) => ({ value: one.id, label: one.name.toLowerCase() }))]}
+              onCommit={(id) => book.edit([...at, 'goods'], id || null)}
+            />
+          )}{' '}
+          · sent from <TextPart label="Stock place" value={template.origin} fault={nameFault} onCommit={(origin) => book.edit([...at, 'origin'], origin)} /> · prices{' '}
+          {book.home.tax === 'inside' ? 'include tax' : 'are without tax'} · {template.currency ?? book.home.currency}
+        </span>
+        <span className="acts">
+          {unserved.length > 0 && (
+            <select aria-label="Serve another zone" className="part" value="" onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}>
+              <option value="">Serve a zone …</option>
+              {unserved.map((zone) => (
+                <option key={zone.id} value={zone.id}>
+                  {zone.name}
+                </option>
+              ))}
+            </select>
+          )}
+          {others.length > 0 && (
+            <select aria-label="Offer another service" className="part" value="" onChange={(event) => offer(event.target.value)}>
+              <option value="">Offer a service …</option>
+              {others.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          )}
+          {!isDefault && (
+            <button
+              type="button"
+              className="quiet danger"
+              onClick={() => {
+                const named = book.goods.filter((item) => item.template === template.id);
+                book.editAll([...named.map((item) => ({ path: ['goods', item.sku, 'template'], value: null })), { path: at }]);
+                go('/rates');
+              }}
+            >
+              Remove the template
+            </button>
+          )}
+        </span>
+      </div>
+      {services.length === others.length && <p className="muted mb-2">No lane yet: choose a service to offer, then a zone’s cell, and press Enter.</p>}
+    </>
+  );
+}
+
+/** A template to begin with: home and the rest of the world where there are such zones, one service, a flat amount each. */
+function starter(id: string, book: OpenBook): TemplateBody {
+  const { zones, services } = book.book;
+  const rest = zones.find((zone) => zone.takes.includes('world'));
+  const home = zones.find((zone) => zone !== rest);
+  const served = [home, rest].flatMap((zone) => zone ?? []);
+  const service = services.find((one) => !one.pickup)?.id ?? services[0]?.id ?? '';
+  const lane = (amount: string) => ({ rate: { is: 'flat' as const, amount }, also: {}, kinds: {}, bounds: [], fees: null, freeFrom: null, values: 'before' as const, names: {}, days: null });
+  return {
+    id,
+    name: 'New template',
+    origin: book.book.templates[0]?.origin ?? 'Here',
+    goods: null,
+    currency: null,
+    zones: served.map((zone) => zone.id),
+    lanes: Object.fromEntries(served.map((zone) => [zone.id, { [service]: lane(zone === rest ? '24.00' : '5.00') }])),
+  };
+}
