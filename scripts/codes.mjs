@@ -34,3 +34,9 @@ writeFileSync(
   new URL('../src/core/places/regions.ts', import.meta.url),
   wrap('regionCountries', 'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.', `{\n${regionLines.join('\n')}\n} as const`),
 );
+
+// The numbers of ISO 3166-1, by which maps know countries.
+writeFileSync(
+  new URL('../src/web/places/country-numbers.ts', import.meta.url),
+  wrap('countryNumbers', 'The three-digit codes of ISO 3166-1 and the two-letter codes they stand for, from iso-codes.', packed(list('3166-1').map((one) => `${one.numeric}${one.alpha_2}`))),
+);

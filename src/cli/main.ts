@@ -3,7 +3,7 @@ import { type BookFile, type CompiledBook, channelIds, compileBook, readBasket, 
 import { dialectOf, dialects, type Listed } from '../core/channels/index.ts';
 import { checkChannel, type Finding, standingOf } from '../core/check/index.ts';
 import { amountText, type Currency, type Minor, type Problem, sure } from '../core/exact/index.ts';
-import { type Answer, explain, questionOf, quote, type Step } from '../core/quote/index.ts';
+import { type Answer, type Choice, explain, questionOf, quote, type Step } from '../core/quote/index.ts';
 import { table } from './table.ts';
 
 /** The core without a screen. Ends with 0 where all is well, 1 where a check finds something off, 2 where it could not run. */
@@ -64,12 +64,15 @@ const jsonable = (_: string, value: unknown) => (typeof value === 'bigint' ? Num
 /** An answer with amounts as decimal text. */
 function written(answer: Answer, currency: Currency) {
   const say = (value: Minor) => amountText(value, currency);
+  const amounts = (one: Choice) => ({ ...one, discount: say(one.discount), delivery: say(one.delivery), total: say(one.total), tax: say(one.tax), pays: say(one.pays) });
   return {
     currency,
     zone: answer.zone,
     goods: say(answer.goods),
-    choices: answer.choices.map((one) => ({ ...one, discount: say(one.discount), delivery: say(one.delivery), total: say(one.total) })),
+    choices: answer.choices.map(amounts),
+    hidden: answer.hidden.map((one) => ({ ...one, choice: amounts(one.choice) })),
     missing: answer.missing,
+    clash: answer.clash,
   };
 }
 

@@ -82,7 +82,9 @@ test('goods: filter, sort, edit by keyboard, import with a report, export', asyn
   await desk.getByLabel('Filter the goods').fill('LK-NEW');
   const download = desk.waitForEvent('download');
   await desk.getByRole('button', { name: 'Export these 1' }).click();
-  expect(readFileSync(await (await download).path(), 'utf8')).toBe(`${head}\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,\r\n`);
+  expect(readFileSync(await (await download).path(), 'utf8')).toBe(
+    `${head},parent,cost,prices,tax class,origin,stocked by,hazards,override,fee\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,,,,,,,,,,\r\n`,
+  );
 });
 
 test('places: an address, its zone and why; a wrong postcode its form', async ({ desk }) => {
@@ -95,7 +97,27 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await asked.fill('US 99511');
   await expect(desk.getByText('No zone: not delivered to.')).toBeVisible();
   await desk.getByRole('button', { name: /^Northern Ireland/ }).click();
-  await expect(desk.getByRole('button', { name: 'Remove the zone' })).toBeDisabled();
+  // A zone in use shows by what, and where its places would fall, before it goes.
+  await desk.getByRole('button', { name: 'Remove the zone …' }).click();
+  const removal = desk.getByRole('region', { name: 'What removing it would do' });
+  await expect(removal).toContainText('its lanes go (Parcels from Galway: standard; Parcels from Galway: two-day; Long tubes: standard)');
+  await expect(removal).toContainText('GB-NIR → Rest of the world in Parcels from Galway');
+  await expect(removal).toContainText('GB-NIR → nowhere: not delivered to in Long tubes');
+  await removal.getByRole('button', { name: 'Leave it' }).click();
+  // Regions, ranges, and what overlaps.
+  await desk.getByRole('button', { name: '+ New' }).click();
+  await desk.getByLabel('Places taken in').fill('150, GB:HS1..HS4');
+  await expect(desk.getByRole('row', { name: /^150 Europe/ })).toBeVisible();
+  await desk.getByLabel('Places taken in').fill('GB:HS9..HS1');
+  await expect(desk.getByRole('alert')).toContainText('HS9..HS1 runs backwards; right would be the lower end first');
+  await desk.getByLabel('Places taken in').fill('GB-NIR');
+  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText('Northern Ireland and New zone overlap');
+  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText('New zone is hidden: Northern Ireland take all of its places');
+  await desk.getByLabel('Coloured by').selectOption('charge');
+  await expect(desk.getByRole('figure', { name: 'The world by charge' })).toContainText('the cheapest choice');
+  await desk.keyboard.press('Escape');
+  await desk.evaluate(() => localStorage.clear());
+  await desk.reload();
 });
 
 test('rates: typing in a lane moves the pinned baskets before saving; a block is pasted, a lane copied', async ({ desk, context }) => {
@@ -297,7 +319,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
     }
   };
   const quoted = plemb('quote', bookPath, basketPath, '--json', '--at', '2026-11-24T09:10:00Z');
-  expect(JSON.parse(quoted.text).choices).toEqual([{ service: 'post', discount: '0.00', delivery: '7.30', total: '20.30', used: [] }]);
+  expect(JSON.parse(quoted.text).choices).toEqual([{ service: 'post', name: 'Post', days: [3, 5], discount: '0.00', delivery: '7.30', total: '20.30', tax: '0.00', pays: '20.30', used: [] }]);
   expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once a plan');
   const checked = plemb('check', bookPath, '--at', '2026-11-24T09:10:00Z');
   expect(checked.text).toContain('baskets asked');

@@ -242,6 +242,7 @@ function readSteps<T extends number | bigint>(
   at: Problem['at'],
   problems: Problem[],
 ): Steps<T> {
+  const unit = body.unit === 'value' ? '' : ` ${body.unit}`;
   const from = body.from === null ? zero : measure(body.from, [...at, 'from']);
   const edges: T[] = [];
   body.breaks.forEach((one, i) => {
@@ -252,9 +253,9 @@ function readSteps<T extends number | bigint>(
     }
     const edge = measure(one.to, field);
     const last = edges.at(-1);
-    if (last !== undefined && edge <= last) problems.push({ at: field, wrong: `${one.to} does not lie above the edge before it`, right: 'edges that rise from break to break' });
+    if (last !== undefined && edge <= last) problems.push({ at: field, wrong: `${one.to}${unit} does not lie above the edge before it`, right: 'edges that rise from break to break' });
     else if (edge < from || edge === zero)
-      problems.push({ at: field, wrong: `an edge of ${one.to} holds nothing`, right: body.from === null ? 'an upper edge above 0' : `an upper edge of ${body.from} or more` });
+      problems.push({ at: field, wrong: `an edge of ${one.to}${unit} holds nothing`, right: body.from === null ? 'an upper edge above 0' : `an upper edge of ${body.from} or more` });
     edges.push(edge);
   });
   const breaks = body.breaks.map((one: BreakBody, i): Break<T> => {

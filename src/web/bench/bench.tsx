@@ -214,7 +214,15 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                 const to = linkTo(step.at);
                 return (
                   <tr key={`${step.step} ${text}`} className={step.step === 'unused' ? 'muted' : step.step === 'pays' ? 'font-semibold' : ''}>
-                    <td>{to ? <Link to={to}>{text}</Link> : text}</td>
+                    <td>
+                      {to ? (
+                        <Link className="underline decoration-base-300 underline-offset-2 hover:decoration-primary" to={to}>
+                          {text}
+                        </Link>
+                      ) : (
+                        text
+                      )}
+                    </td>
                     <td className="figure">{amount !== null && money(amount, answer?.currency)}</td>
                   </tr>
                 );
@@ -238,7 +246,12 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
               <p key={one.service} className="border-t border-base-300 py-1.5">
                 {serviceName(book.book, one.service)}:{' '}
                 <span className="muted">
-                  {missingWords(book.book, one)} {linkTo(one.at) && <Link to={linkTo(one.at) ?? ''}>{placeWords(one.at)}</Link>}
+                  {missingWords(book.book, one)}{' '}
+                  {linkTo(one.at) && (
+                    <Link className="quiet" to={linkTo(one.at) ?? ''}>
+                      {placeWords(one.at)}
+                    </Link>
+                  )}
                 </span>
               </p>
             ))}

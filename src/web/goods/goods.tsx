@@ -3,54 +3,15 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Currency, parseMass, sure } from '../../core/exact/index.ts';
-import { type Column, cellOf, entryOf, type GoodsFile, goodsColumns, type Item, itemSchema, readItem, writeGoods } from '../../core/goods/index.ts';
+import { type Column, cellOf, entryOf, type GoodsFile, goodsColumns, type Item, isLacking, itemSchema, lacks, readItem, withParents, writeGoods } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
-import { type OpenBook, useBook } from '../store/desk.ts';
+import { freshId } from '../parts/fresh-id.ts';
+import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
+import { BulkEdit } from './bulk.tsx';
+import { figures, heads, shownColumns, widths } from './columns.ts';
 import { ImportReport } from './import-report.tsx';
 import { readFile } from './read-file.ts';
-
-const heads: Record<Column, string> = {
-  sku: 'SKU',
-  name: 'Name',
-  price: 'Price',
-  mass: 'Mass',
-  size: 'Size',
-  tags: 'Tags',
-  kind: 'Kind',
-  template: 'Template',
-  override: 'Delivery',
-  fee: 'Fee each',
-  cost: 'Cost',
-  parent: 'Variant of',
-  origin: 'Sent from',
-  hazards: 'Hazards',
-  stockedBy: 'Stocked by',
-  taxClass: 'Tax class',
-  prices: 'Other prices',
-};
-/** The columns of the sheet, in order, and how wide each is. */
-const sheet: Record<Column, number> = {
-  sku: 176,
-  name: 210,
-  price: 76,
-  mass: 76,
-  size: 136,
-  tags: 130,
-  kind: 76,
-  template: 84,
-  override: 110,
-  fee: 84,
-  cost: 70,
-  parent: 150,
-  origin: 90,
-  hazards: 90,
-  stockedBy: 100,
-  taxClass: 84,
-  prices: 130,
-};
-const shownColumns = Object.keys(sheet) as Column[];
-const widths = shownColumns.map((id) => `${sheet[id]}px`).join(' ');
-const figures: ReadonlySet<Column> = new Set(['price', 'mass', 'cost', 'fee']);
+import { SelectionSentence } from './selections.tsx';
 
 /** What a column is sorted by: figures by what they amount to, words by their letters. */
 const sortKey = (item: Item, column: Column): number | string => {
@@ -83,17 +44,39 @@ function Goods({ book }: { book: OpenBook }) {
   // The address follows what is typed, and what is typed follows an address that somebody opens.
   useEffect(() => setFilter(asked), [asked]);
   const [sorting, setSorting] = useState<SortingState>([]);
+  const [bulk, setBulk] = useState(false);
+  const chosen = search.get('selection');
+  const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
+  const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
+  const counts = useDesk((desk, edits) => desk.counts(edits), []);
+  const taken = useDesk((desk, edits) => (selection ? desk.selected(edits, selection.id) : null), [selection?.id]);
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const [editing, setEditing] = useState<{ sku: string; column: Column; fault: string | null } | null>(null);
   const box = useRef<HTMLDivElement>(null);
   const waiting = useRef(0);
   const follow = (text: string) => {
     clearTimeout(waiting.current);
-    waiting.current = window.setTimeout(() => setSearch(text ? { filter: text } : {}, { replace: true }), 400);
+    waiting.current = window.setTimeout(
+      () =>
+        setSearch(
+          (now) => {
+            if (text) now.set('filter', text);
+            else now.delete('filter');
+            return now;
+          },
+          { replace: true },
+        ),
+      400,
+    );
   };
   const words = useMemo(() => filter.toLowerCase().split(/\s+/).filter(Boolean), [filter]);
+  const data = useMemo(() => {
+    const inSelection = selection && taken ? new Set(taken) : null;
+    const whole = lack === null ? null : new Map(withParents(book.goods).items.map((item) => [item.sku, item]));
+    return book.goods.filter((item) => (!inSelection || inSelection.has(item.sku)) && (lack === null || isLacking(whole?.get(item.sku) ?? item, lack))) as Item[];
+  }, [book.goods, selection, taken, lack]);
   const table = useReactTable({
-    data: book.goods as Item[],
+    data,
     columns,
     state: { sorting, globalFilter: words },
     onSortingChange: setSorting,
@@ -112,7 +95,20 @@ function Goods({ book }: { book: OpenBook }) {
   });
   const { rows } = table.getRowModel();
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: () => 30, overscan: 12 });
-  const unweighed = book.goods.filter((item) => item.mass === null).length;
+  const missing = useMemo(() => {
+    const { items } = withParents(book.goods);
+    return lacks.flatMap((one) => {
+      const count = items.filter((item) => isLacking(item, one)).length;
+      return count > 0 ? [{ lack: one, count }] : [];
+    });
+  }, [book.goods]);
+  const show = (param: 'selection' | 'lacks', value: string | null) =>
+    setSearch((now) => {
+      now.delete('selection');
+      now.delete('lacks');
+      if (value !== null) now.set(param, value);
+      return now;
+    });
 
   const focus = (row: number, columnAt: number) => {
     virtual.scrollToIndex(row);
@@ -121,12 +117,12 @@ function Goods({ book }: { book: OpenBook }) {
   const commit = (item: Item, id: Column, text: string, then: () => void) => {
     const next = { ...item, [id]: entryOf(id, text) };
     const read = itemSchema.safeParse(next);
-    const figures = read.success ? readItem(read.data, book.home.currency as Currency) : null;
+    const itsFigures = read.success ? readItem(read.data.price === null && read.data.parent !== null ? { ...read.data, price: '0' } : read.data, book.home.currency as Currency) : null;
     const template = id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
     const fault = !read.success
       ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
-      : figures && !figures.ok
-        ? `${figures.problems[0]?.wrong}; right would be ${figures.problems[0]?.right}`
+      : itsFigures && !itsFigures.ok
+        ? `${itsFigures.problems[0]?.wrong}; right would be ${itsFigures.problems[0]?.right}`
         : template
           ? `there is no template “${text}”`
           : null;
@@ -146,7 +142,14 @@ function Goods({ book }: { book: OpenBook }) {
           <h1>Goods</h1>
           <span className="muted">
             {rows.length === book.goods.length ? `${book.goods.length} goods` : `${rows.length} of ${book.goods.length} goods`}
-            {unweighed > 0 && <span className="text-off"> · {unweighed} without mass</span>}
+            {missing.map((one) => (
+              <span key={one.lack}>
+                {' · '}
+                <button type="button" className={`quiet ${one.lack === 'cost' ? '' : 'danger'}`} aria-pressed={lack === one.lack} onClick={() => show('lacks', lack === one.lack ? null : one.lack)}>
+                  {one.count} without {one.lack}
+                </button>
+              </span>
+            ))}
           </span>
           <input
             data-filter
@@ -160,6 +163,9 @@ function Goods({ book }: { book: OpenBook }) {
             }}
           />
           <span className="acts">
+            <button type="button" className="act" aria-expanded={bulk} disabled={rows.length === 0} onClick={() => setBulk(!bulk)}>
+              Change these {rows.length} …
+            </button>
             <label className="act">
               Import CSV
               <input
@@ -177,6 +183,29 @@ function Goods({ book }: { book: OpenBook }) {
             </button>
           </span>
         </div>
+        <nav className="tabs-row" aria-label="Selections">
+          <button type="button" className="tab-link cursor-pointer" aria-current={selection ? undefined : 'page'} onClick={() => show('selection', null)}>
+            All goods <span className="muted">{book.goods.length}</span>
+          </button>
+          {book.book.selections.map((one) => (
+            <button type="button" key={one.id} className="tab-link cursor-pointer" aria-current={one === selection ? 'page' : undefined} onClick={() => show('selection', one.id)}>
+              {one.name} <span className="muted">{counts?.selections[one.id] ?? ''}</span>
+            </button>
+          ))}
+          <button
+            type="button"
+            className="quiet ml-3"
+            onClick={() => {
+              const id = freshId('selection', book.book.selections);
+              book.edit(['selections', id], { id, name: 'New selection', takes: { is: 'tags', any: ['kites'], all: [] }, except: [] });
+              show('selection', id);
+            }}
+          >
+            + Selection
+          </button>
+        </nav>
+        {selection && <SelectionSentence key={selection.id} book={book} selection={selection} count={counts?.selections[selection.id] ?? null} removed={() => show('selection', null)} />}
+        {bulk && <BulkEdit book={book} items={rows.map((row) => row.original)} close={() => setBulk(false)} />}
         {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
         {editing?.fault && (
           <p className="fault" role="alert">

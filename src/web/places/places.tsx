@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
-import { parsePattern } from '../../core/places/index.ts';
-import { nameFault, TextPart } from '../parts/field.tsx';
+import { countriesOf, type Pattern, parsePattern, patternText, placeText } from '../../core/places/index.ts';
+import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
-import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
-import type { PlaceFound, Unanswered } from '../worker/desk.ts';
+import { serviceName, zoneName } from '../parts/words.ts';
+import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
+import type { MapAnswer, PlaceFound, Unanswered } from '../worker/desk.ts';
+import { World } from './world.tsx';
 
 export function PlacesStage() {
   const book = useBook();
@@ -21,10 +23,30 @@ const countryName = (code: string): string => {
   }
 };
 
+/** What a pattern takes in, in words. */
+function patternWords(pattern: Pattern): string {
+  switch (pattern.is) {
+    case 'world':
+      return 'Everywhere that no other zone takes in';
+    case 'region':
+      return `${countryName(pattern.region)}, ${countriesOf(pattern.region).length} countries`;
+    case 'country':
+      return countryName(pattern.country);
+    case 'part':
+      return `Part of ${countryName(pattern.country)}`;
+    case 'range':
+      return `Postcodes of ${countryName(pattern.country)} from ${pattern.from} to ${pattern.to}`;
+    case 'prefix':
+      return `Postcodes of ${countryName(pattern.country)} that begin ${pattern.prefix}`;
+    case 'postcode':
+      return `One postcode of ${countryName(pattern.country)}`;
+  }
+}
+
 const listFault =
   (least: number) =>
   (text: string): string | null => {
-    if (split(text).length < least) return 'at least one place: a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
+    if (split(text).length < least) return 'at least one place: a region (EU), a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
     for (const word of split(text)) {
       const read = parsePattern(word);
       if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
@@ -34,12 +56,14 @@ const listFault =
 /** Places are parted by commas, semicolons or white space; a whole postcode keeps its inner space by a comma around it. */
 const split = (text: string): string[] => (/[,;\n]/.test(text) ? text.split(/[,;\n]+/) : text.split(/\s+/)).map((one) => one.trim()).filter(Boolean);
 
-/** What of the book names a zone. */
-function usesOf(book: Book, zone: string): string[] {
-  return [
-    ...Object.keys(book.templates[0]?.lanes[zone] ?? {}).map((service) => `the lane ${service}`),
-    ...book.offers.filter((offer) => offer.zones?.includes(zone)).map((offer) => `the offer “${offer.title}”`),
-  ];
+/** What of the book names a zone: lanes that go with it, and offers; those that hold nowhere else cannot lose it. */
+function usesOf(book: Book, zone: string): { lanes: string[]; offers: Book['offers']; stuck: Book['offers'] } {
+  const offers = book.offers.filter((offer) => offer.zones?.includes(zone));
+  return {
+    lanes: book.templates.flatMap((template) => Object.keys(template.lanes[zone] ?? {}).map((service) => `${template.name}: ${serviceName(book, service).toLowerCase()}`)),
+    offers,
+    stuck: offers.filter((offer) => offer.zones?.length === 1),
+  };
 }
 
 /** The zones in their order, what each takes in and leaves out, and for any address which zone and why. */
@@ -54,7 +78,13 @@ function Places({ book }: { book: OpenBook }) {
   const order = template?.zones ?? [];
   const sorted = [...zones].sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id));
   const zone = zones.find((one) => one.id === chosen) ?? sorted[0];
-  const uses = zone ? usesOf(book.book, zone.id) : [];
+  const uses = zone ? usesOf(book.book, zone.id) : null;
+  const moment = useMoment();
+  const [by, setBy] = useState<'zone' | 'charge'>('zone');
+  const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
+  const [removing, setRemoving] = useState(false);
+  const map = useDesk<MapAnswer | null>((desk, edits) => (moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>)), [template?.id, basket, moment]);
+  const falls = useDesk((desk, edits) => (removing && zone ? desk.without(edits, zone.id) : null), [removing, zone?.id]);
   const at = zone ? order.indexOf(zone.id) : -1;
 
   const add = () => {
@@ -74,10 +104,12 @@ function Places({ book }: { book: OpenBook }) {
   const remove = () => {
     if (!zone) return;
     book.editAll([
-      { path: ['templates', template?.id ?? '', 'zones'], value: order.filter((id) => id !== zone.id) },
-      { path: ['templates', template?.id ?? '', 'lanes', zone.id] },
+      ...templates.filter((one) => one.zones.includes(zone.id)).map((one) => ({ path: ['templates', one.id, 'zones'], value: one.zones.filter((id) => id !== zone.id) })),
+      ...templates.filter((one) => zone.id in one.lanes).map((one) => ({ path: ['templates', one.id, 'lanes', zone.id] })),
+      ...(uses?.offers ?? []).map((offer) => ({ path: ['offers', offer.id, 'zones'], value: offer.zones?.filter((id) => id !== zone.id) })),
       { path: ['zones', zone.id] },
     ]);
+    setRemoving(false);
     go('/places');
   };
 
@@ -112,11 +144,37 @@ function Places({ book }: { book: OpenBook }) {
               <button type="button" className="act" disabled={at < 0 || at >= order.length - 1} onClick={() => move(1)}>
                 Later
               </button>
-              <button type="button" className="act" disabled={uses.length > 0} title={uses.length > 0 ? `In use by ${uses.join(', ')}` : ''} onClick={remove}>
-                Remove the zone
+              <button type="button" className="act" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
+                Remove the zone …
               </button>
             </span>
           </div>
+          {removing && uses && (
+            <section className="aside-note off mb-3" aria-label="What removing it would do">
+              <p>
+                <strong>Without {zone.name}</strong> {uses.lanes.length > 0 ? `its lanes go (${uses.lanes.join('; ')})` : 'no lane goes'}
+                {uses.offers.length > 0 && `, and ${uses.offers.map((offer) => `“${offer.title}”`).join(', ')} no longer ${uses.offers.length === 1 ? 'names' : 'name'} it`}. Its places would fall:
+              </p>
+              {(falls ?? []).map((one) => (
+                <p key={`${one.template} ${one.to}`}>
+                  {one.patterns.slice(0, 8).join(', ')}
+                  {one.patterns.length > 8 && ` and ${one.patterns.length - 8} more`} → <strong>{one.to === null ? 'nowhere: not delivered to' : zoneName(book.book, one.to)}</strong>
+                  {templates.length > 1 && <span className="muted"> in {templates.find((other) => other.id === one.template)?.name}</span>}
+                </p>
+              ))}
+              {falls?.length === 0 && <p>none: no place falls in it now.</p>}
+              {uses.stuck.length > 0 && <p>{uses.stuck.map((offer) => `“${offer.title}”`).join(', ')} would hold nowhere: give it another zone first.</p>}
+              <p className="mt-2 flex gap-2">
+                <button type="button" className="act" disabled={uses.stuck.length > 0} onClick={remove}>
+                  Remove {zone.name}
+                  {uses.lanes.length > 0 && ` and ${uses.lanes.length} ${uses.lanes.length === 1 ? 'lane' : 'lanes'}`}
+                </button>
+                <button type="button" className="act" onClick={() => setRemoving(false)}>
+                  Leave it
+                </button>
+              </p>
+            </section>
+          )}
           <div className="sentence bg-base-100 p-4">
             The zone <TextPart key={`${zone.id} name`} label="Name of the zone" value={zone.name} fault={nameFault} onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())} /> takes in
             <TextPart
@@ -138,7 +196,10 @@ function Places({ book }: { book: OpenBook }) {
               onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], split(text))}
             />
           </div>
-          <p className="muted small mt-2">A country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), one postcode (GB:HS1 2AA), or world. Commas between.</p>
+          <p className="muted small mt-2">
+            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), a range (GB:AB31..AB38), one postcode (GB:HS1 2AA), or
+            world. Commas between.
+          </p>
           <table className="ruled mt-4">
             <thead>
               <tr>
@@ -153,19 +214,55 @@ function Places({ book }: { book: OpenBook }) {
                 return (
                   <tr key={text}>
                     <td className="mono">{text}</td>
-                    <td>
-                      {pattern?.is === 'world' && 'Everywhere that no other zone takes in'}
-                      {pattern?.is === 'country' && countryName(pattern.country)}
-                      {pattern?.is === 'part' && `Part of ${countryName(pattern.country)}`}
-                      {pattern?.is === 'prefix' && `Postcodes of ${countryName(pattern.country)} that begin ${pattern.prefix}`}
-                      {pattern?.is === 'postcode' && `One postcode of ${countryName(pattern.country)}`}
-                    </td>
+                    <td>{pattern && patternWords(pattern)}</td>
                   </tr>
                 );
               })}
             </tbody>
           </table>
-          {uses.length > 0 && <p className="muted small mt-3">In use by {uses.join(', ')}; it cannot be removed before these are.</p>}
+          {map && map.findings.length > 0 && (
+            <section aria-label="Amiss among the zones">
+              {map.findings.map((one) => (
+                <div key={JSON.stringify(one)} className="aside-note">
+                  {one.is === 'overlap' ? (
+                    <>
+                      <strong>
+                        {zoneName(book.book, one.zone)} and {zoneName(book.book, one.over)} overlap:
+                      </strong>{' '}
+                      {placeText(one.place)} is in both, by {patternText(one.patterns[0])} and {patternText(one.patterns[1])}, equally specific. {zoneName(book.book, one.zone)} decides, being listed
+                      first.
+                    </>
+                  ) : one.is === 'hidden' ? (
+                    <>
+                      <strong>{zoneName(book.book, one.zone)} is hidden:</strong> {one.by.map((id) => zoneName(book.book, id)).join(' and ')} take all of its places.
+                    </>
+                  ) : (
+                    <>
+                      <strong>{zoneName(book.book, one.zone)} is empty:</strong> it leaves out all that it takes in.
+                    </>
+                  )}
+                </div>
+              ))}
+            </section>
+          )}
+          {map && (
+            <div className="mt-4">
+              <p className="mb-1">
+                The map of {template?.name}, coloured by{' '}
+                <ChoicePart
+                  label="Coloured by"
+                  value={by}
+                  choices={[
+                    { value: 'zone', label: 'zone' },
+                    { value: 'charge', label: 'the delivery of' },
+                  ]}
+                  onCommit={setBy}
+                />{' '}
+                {by === 'charge' && <ChoicePart label="Basket on the map" value={basket} choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))} onCommit={setBasket} />}
+              </p>
+              <World answer={map} zones={sorted} by={by} marked={found && 'place' in found ? found.place.country : null} nameOf={countryName} />
+            </div>
+          )}
         </section>
       ) : (
         <section className="sheet">

@@ -2,9 +2,9 @@ import { expose } from 'comlink';
 import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyGoods, withEdit } from '../../core/book/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
-import { type Mass, type Minor, minor, type Problem } from '../../core/exact/index.ts';
+import { type Mass, type Minor, minor, type Problem, sure } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
-import { type Fall, matches, type Place, parsePlace, patternText } from '../../core/places/index.ts';
+import { countries, type Fall, fallsWithout, matches, type Place, parsePlace, partsOfMap, patternText, placeOf, type ZoneFinding, zoneFindings } from '../../core/places/index.ts';
 import { type Answer, explain, type Question, questionOf, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Carrier, type Curve, curveOf } from '../../core/rates/index.ts';
 
@@ -37,6 +37,21 @@ export interface Sided {
     readonly steps: readonly Step[];
     readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>>;
   }[];
+}
+
+/** A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there is none. */
+export interface MapPlace {
+  readonly country: string;
+  /** The pattern that sets it apart; null for the country at large. */
+  readonly pattern: string | null;
+  readonly zone: string | null;
+  readonly charge: Minor | null;
+}
+
+export interface MapAnswer {
+  readonly places: readonly MapPlace[];
+  readonly currency: string;
+  readonly findings: readonly ZoneFinding[];
 }
 
 export interface PlaceFound {
@@ -186,6 +201,34 @@ function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Rea
   return { answer, goods: answer.goods, currency: compiled.currency, services };
 }
 
+/** The map of a template: every country, and every part that its zones set apart, with a basket's cheapest delivery there. */
+function map(edits: readonly Edit[], template: string, basketId: string | null, moment: number): MapAnswer | null {
+  const { compiled, book, goods } = draftOf(edits);
+  const served = compiled?.templates.find((one) => one.id === template);
+  if (!compiled || !served) return null;
+  const basket = book.pinned.find((one) => one.id === basketId);
+  const made = basket && asked(book, goods, basket, moment);
+  const charge = (place: Place): Minor | null => {
+    if (!made?.question.ok) return null;
+    return quote(made.compiled, { ...made.question.value, place }).choices[0]?.delivery ?? null;
+  };
+  const patterns = served.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const whole = [...countries].map((code): MapPlace => {
+    const place = sure(placeOf({ country: code }));
+    return { country: code, pattern: null, zone: served.zoneOf(place)?.zone.id ?? null, charge: charge(place) };
+  });
+  const parts = partsOfMap(patterns).flatMap(({ pattern, place }): MapPlace[] =>
+    pattern.is === 'world' || pattern.is === 'country' ? [] : [{ country: place.country, pattern: patternText(pattern), zone: served.zoneOf(place)?.zone.id ?? null, charge: charge(place) }],
+  );
+  return { places: [...whole, ...parts], currency: made?.compiled.currency ?? compiled.currency, findings: zoneFindings(served.zones) };
+}
+
+/** Where a zone's places would fall in each template without it. */
+function without(edits: readonly Edit[], zone: string): { template: string; to: string | null; patterns: string[] }[] {
+  const { compiled } = draftOf(edits);
+  return (compiled?.templates ?? []).flatMap((template) => fallsWithout(template.zones, zone).map(({ to, patterns }) => ({ template: template.id, to, patterns: patterns.map(patternText) })));
+}
+
 function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
   const { compiled, problems } = draftOf(edits);
   if (!compiled) return { problems };
@@ -214,6 +257,17 @@ function curve(edits: readonly Edit[], template: string, zone: string, service: 
 /** The carrier's answers are asked for elsewhere: here it is silent. */
 const carrierOf = (_: CompiledBook, __: number): Carrier | null => null;
 
+/** The SKUs a selection takes. */
+function selected(edits: readonly Edit[], id: string): string[] | null {
+  const { compiled, goods } = draftOf(edits);
+  const selection = compiled?.selections.get(id);
+  if (!compiled || !selection) return null;
+  const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
+  return readyFor(compiled, goods)
+    .ready.goods.filter((item) => selection.takes(bySku.get(item.sku) as Item, item))
+    .map((item) => item.sku);
+}
+
 /** How many goods each template and each selection takes. */
 function counts(edits: readonly Edit[]): { templates: Record<string, number>; selections: Record<string, number> } | null {
   const { compiled, goods } = draftOf(edits);
@@ -226,6 +280,6 @@ function counts(edits: readonly Edit[]): { templates: Record<string, number>; se
   return { templates, selections };
 }
 
-const desk = { load, compute, notes, bench, find, curve, counts };
+const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected };
 export type Desk = typeof desk;
 expose(desk);
