@@ -12,6 +12,9 @@ import { CheckStage } from './check/check.tsx';
 import { GoodsStage } from './goods/goods.tsx';
 import { OffersStage } from './offers/offers.tsx';
 import { PlacesStage } from './places/places.tsx';
+import { CoverageStage } from './rates/coverage.tsx';
+import { MarketsStage } from './rates/markets.tsx';
+import { MixingStage } from './rates/mixing.tsx';
 import { RatesStage } from './rates/rates.tsx';
 import { RevisionsStage } from './revisions/revisions.tsx';
 import { Shell } from './shell/shell.tsx';
@@ -24,6 +27,9 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="/check" replace /> },
       { path: 'goods', element: <GoodsStage /> },
       { path: 'places/:zone?', element: <PlacesStage /> },
+      { path: 'rates/mixing', element: <MixingStage /> },
+      { path: 'rates/markets', element: <MarketsStage /> },
+      { path: 'rates/coverage', element: <CoverageStage /> },
       { path: 'rates/:zone?/:service?', element: <RatesStage /> },
       { path: 'offers/:offer?', element: <OffersStage /> },
       { path: 'channels/:channel?', element: <ChannelsStage /> },

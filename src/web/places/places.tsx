@@ -200,6 +200,30 @@ function Places({ book }: { book: OpenBook }) {
             A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), a range (GB:AB31..AB38), one postcode (GB:HS1 2AA), or
             world. Commas between.
           </p>
+          {map && (
+            <div className="mt-4">
+              <p className="mb-1">
+                The map of {template?.name}, coloured by{' '}
+                <ChoicePart
+                  label="Coloured by"
+                  value={by}
+                  choices={[
+                    { value: 'zone', label: 'zone' },
+                    { value: 'charge', label: 'the delivery of' },
+                  ]}
+                  onCommit={setBy}
+                />{' '}
+                {by === 'charge' && <ChoicePart label="Basket on the map" value={basket} choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))} onCommit={setBasket} />}
+              </p>
+              <World
+                answer={map}
+                zones={sorted.map((one) => ({ ...one, widest: one.takes.includes('world') }))}
+                by={by}
+                marked={found && 'place' in found ? found.place.country : null}
+                nameOf={countryName}
+              />
+            </div>
+          )}
           <table className="ruled mt-4">
             <thead>
               <tr>
@@ -244,24 +268,6 @@ function Places({ book }: { book: OpenBook }) {
                 </div>
               ))}
             </section>
-          )}
-          {map && (
-            <div className="mt-4">
-              <p className="mb-1">
-                The map of {template?.name}, coloured by{' '}
-                <ChoicePart
-                  label="Coloured by"
-                  value={by}
-                  choices={[
-                    { value: 'zone', label: 'zone' },
-                    { value: 'charge', label: 'the delivery of' },
-                  ]}
-                  onCommit={setBy}
-                />{' '}
-                {by === 'charge' && <ChoicePart label="Basket on the map" value={basket} choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))} onCommit={setBasket} />}
-              </p>
-              <World answer={map} zones={sorted} by={by} marked={found && 'place' in found ? found.place.country : null} nameOf={countryName} />
-            </div>
           )}
         </section>
       ) : (

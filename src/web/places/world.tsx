@@ -13,7 +13,7 @@ interface Shape {
 const [width, height] = [620, 300];
 const byNumber: ReadonlyMap<string, string> = new Map(countryNumbers.split(' ').map((entry) => [entry.slice(0, 3), entry.slice(3)]));
 /** Hues for zones, told apart by lightness too; a zone's is its place in the order. */
-const hues = ['#0e5a57', '#c98f2b', '#6f8f5f', '#7b4b94', '#b8573f', '#3f77a5', '#a9a35a', '#5b6670', '#8c6a4f', '#3d8f86', '#b26d93', '#7d8db5'];
+const hues = ['#0e5a57', '#c98f2b', '#6f8f5f', '#7b4b94', '#b8573f', '#3f77a5', '#a9a35a', '#8aa8a0', '#8c6a4f', '#3d8f86', '#b26d93', '#7d8db5'];
 
 /** The world coloured by zone, or by what a basket's delivery costs; a country zooms in to the parts its zones set apart. */
 export function World({
@@ -24,7 +24,7 @@ export function World({
   nameOf,
 }: {
   answer: MapAnswer;
-  zones: readonly { id: string; name: string }[];
+  zones: readonly { id: string; name: string; widest: boolean }[];
   by: 'zone' | 'charge';
   marked: string | null;
   nameOf: (country: string) => string;
@@ -55,9 +55,13 @@ export function World({
   const whole = new Map(answer.places.filter((one) => one.pattern === null).map((one) => [one.country, one]));
   const charges = answer.places.flatMap((one) => one.charge ?? []);
   const [least, most] = [Math.min(...charges), Math.max(...charges)];
+  const hueOf = (id: string | null) => {
+    const at = zones.findIndex((zone) => zone.id === id);
+    return zones[at]?.widest ? 'var(--rest-of-world)' : (hues[at % hues.length] ?? '#999');
+  };
   const colour = (place: MapPlace | undefined): string => {
     if (!place || (by === 'zone' ? place.zone === null : place.charge === null)) return 'url(#none)';
-    if (by === 'zone') return hues[zones.findIndex((zone) => zone.id === place.zone) % hues.length] ?? '#999';
+    if (by === 'zone') return hueOf(place.zone);
     const share = most === least ? 0.5 : ((place.charge ?? 0) - least) / (most - least);
     return `color-mix(in oklab, #0e5a57 ${Math.round(12 + share * 88)}%, #f1e7c8)`;
   };
@@ -91,9 +95,9 @@ export function World({
       </svg>
       <figcaption className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
         {by === 'zone' ? (
-          zones.map((zone, i) => (
+          zones.map((zone) => (
             <span key={zone.id} className="small">
-              <span className="mr-1 inline-block size-2.5" style={{ background: hues[i % hues.length] }} />
+              <span className="mr-1 inline-block size-2.5" style={{ background: hueOf(zone.id) }} />
               {zone.name}
             </span>
           ))

@@ -1,8 +1,9 @@
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Service, TemplateBody } from '../../core/rates/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
+import { RatesTabs } from './tabs.tsx';
 
 /** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
 export function TemplateHead({ book, template, others, offer }: { book: OpenBook; template: TemplateBody; others: readonly Service[]; offer: (service: string) => void }) {
@@ -19,12 +20,7 @@ export function TemplateHead({ book, template, others, offer }: { book: OpenBook
   const unserved = zones.filter((zone) => !template.zones.includes(zone.id));
   return (
     <>
-      <nav className="tabs-row" aria-label="Templates">
-        {templates.map((one, i) => (
-          <Link key={one.id} className="tab-link" to={i === 0 ? '/rates' : `/rates?template=${one.id}`} aria-current={one === template ? 'page' : undefined}>
-            {one.name} <span className="muted">{counts?.templates[one.id] ?? ''}</span>
-          </Link>
-        ))}
+      <RatesTabs book={book} chosen={template.id}>
         <span className="ml-auto flex items-center gap-4">
           <button type="button" className="quiet" onClick={() => add((id) => ({ ...template, id, name: `${template.name}, copy`, goods: null }))}>
             Copy this template
@@ -33,7 +29,7 @@ export function TemplateHead({ book, template, others, offer }: { book: OpenBook
             New template
           </button>
         </span>
-      </nav>
+      </RatesTabs>
       <div className="head">
         <h1>
           <TextPart label="Name of the template" value={template.name} fault={nameFault} onCommit={(name) => book.edit([...at, 'name'], name)} />

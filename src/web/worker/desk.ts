@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyGoods, withEdit } from '../../core/book/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
-import { meantSteps } from '../../core/check/index.ts';
+import { type CoverageFinding, coverageOf, meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem, sure } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { countries, type Fall, fallsWithout, matches, type Place, parsePlace, partsOfMap, patternText, placeOf, type ZoneFinding, zoneFindings } from '../../core/places/index.ts';
@@ -257,6 +257,12 @@ function curve(edits: readonly Edit[], template: string, zone: string, service: 
 /** The carrier's answers are asked for elsewhere: here it is silent. */
 const carrierOf = (_: CompiledBook, __: number): Carrier | null => null;
 
+/** What nobody can buy, or have delivered. */
+function coverage(edits: readonly Edit[]): CoverageFinding[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods);
+}
+
 /** The SKUs a selection takes. */
 function selected(edits: readonly Edit[], id: string): string[] | null {
   const { compiled, goods } = draftOf(edits);
@@ -280,6 +286,6 @@ function counts(edits: readonly Edit[]): { templates: Record<string, number>; se
   return { templates, selections };
 }
 
-const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected };
+const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage };
 export type Desk = typeof desk;
 expose(desk);
