@@ -4,8 +4,8 @@ import containment from 'cldr-core/supplemental/territoryContainment.json' with 
 import { postcodeValidator } from 'postcode-validator';
 import { describe, expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
-import { type Currency, currencies, currencyDigits, isCurrency } from '../../src/core/exact/index.ts';
-import { countries, isPart, normalPostcode } from '../../src/core/places/index.ts';
+import { type Currency, currencies, currencyDigits, isCurrency, sure } from '../../src/core/exact/index.ts';
+import { countries, countriesOf, isPart, matches, normalPostcode, parsePattern, parsePlace, regionCodes } from '../../src/core/places/index.ts';
 
 /** ISO 4217, 3166-1 and 3166-2 as in Debian's package iso-codes (4.15). */
 const iso = (name: string) => (JSON.parse(readFileSync(`/usr/share/iso-codes/json/iso_${name}.json`, 'utf8')) as Record<string, Record<string, string>[]>)[name] ?? [];
@@ -55,6 +55,27 @@ test('the demo’s euro area is CLDR’s (territoryContainment, EZ) without Irel
   const demo = demoBook().zones.find((zone) => zone.id === 'euro')?.takes ?? [];
   // Croatia joined in 2023, Bulgaria in 2026 (from memory); this edition of CLDR has neither.
   expect([...demo].sort()).toEqual([...area.filter((code) => code !== 'IE'), ...['HR', 'BG'].filter((code) => !area.includes(code))].sort());
+});
+
+describe('regions, against CLDR (cldr-core 48.2, territoryContainment)', () => {
+  const contained = containment.supplemental.territoryContainment as Record<string, { _contains: string[] }>;
+  const deep = (code: string): string[] => (countries.has(code) ? [code] : (contained[code]?._contains ?? []).flatMap(deep));
+  test('every region holds the countries that CLDR puts in it, however deep', () => {
+    for (const region of regionCodes) expect([...countriesOf(region)].sort(), region).toEqual([...new Set(deep(region))].sort());
+    expect(regionCodes).toEqual(expect.arrayContaining(['150', '002', 'EU', 'EZ', 'UN']));
+  });
+  test.each([
+    ['EU', 'IE', true],
+    ['EU', 'GB M1 1AA', false],
+    ['EZ', 'DE', true],
+    ['EZ', 'DK', false],
+    ['150', 'NO', true],
+    ['029', 'PR', true],
+    ['029', 'US-AK', false],
+    ['021', 'PR', true],
+  ])('%s takes in %s: %s', (region, place, taken) => {
+    expect(matches(sure(parsePattern(region)), sure(parsePlace(place)))).toBe(taken);
+  });
 });
 
 describe('postcodes, against postcode-validator 3.10', () => {
