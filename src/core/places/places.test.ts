@@ -144,7 +144,7 @@ describe('which zone', () => {
 });
 
 describe('the parts of the map', () => {
-  const patterns = fc.uniqueArray(fc.constantFrom('world', 'IE', 'GB', 'GB-NIR', 'GB:HS*', 'GB:HS1*', 'GB:PA41*', 'GB:HS1 2AA', 'US', 'US-AK', 'FR:75*', 'FR', 'ES-GC', 'ES:35*'), {
+  const patterns = fc.uniqueArray(fc.constantFrom('world', 'IE', 'GB', 'GB-NIR', 'GB:HS*', 'GB:HS1*', 'GB:PA41*', 'GB:HS1 2AA', 'US', 'US-AK', 'FR:75*', 'FR', 'ES-GC', 'ES:35*', 'EU', '150', 'GB:HS1..HS4', 'FR:69..76'), {
     minLength: 1,
     maxLength: 8,
   });

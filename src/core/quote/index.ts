@@ -3,3 +3,4 @@ export type { Answer, Choice, Clash, Hidden, Missing, Step } from './answer.ts';
 export { explain } from './explain.ts';
 export { type Line, type Question, questionOf, type Sold, soldIn } from './question.ts';
 export { charges, quote } from './quote.ts';
+export { taxOfLines } from './tax.ts';

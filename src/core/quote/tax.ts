@@ -12,10 +12,19 @@ export interface Taxed {
 /** What tax is inside amounts, or comes on top, as the market's shown prices have it. */
 export function taxOf(book: CompiledBook, question: Question, discount: Minor, delivery: Minor): Taxed {
   if (book.body.taxes.length === 0) return { goods: nothing, delivery: nothing };
+  const taxed = taxOfLines(book, question, discount, delivery);
+  return { goods: minor(taxed.lines.reduce((sum, tax) => sum + tax, 0)), delivery: taxed.delivery };
+}
+
+/** The same line by line, with each line's share of the discount. */
+export function taxOfLines(book: CompiledBook, question: Question, discount: Minor, delivery: Minor): { lines: Minor[]; shares: Minor[]; delivery: Minor } {
   const shares = sharesOf(question.lines, discount);
   const inside = book.market.body.tax === 'inside';
-  const goods = question.lines.reduce((sum, line, i) => sum + taxOn(minor(line.item.price * line.units - (shares[i] ?? 0)), book.taxOf(line.item.taxClass, question.place), inside), 0);
-  return { goods: minor(goods), delivery: taxOn(delivery, book.taxOf(book.body.deliveryClass, question.place), inside) };
+  return {
+    lines: question.lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (shares[i] ?? 0)), book.taxOf(item.taxClass, question.place), inside)),
+    shares,
+    delivery: taxOn(delivery, book.taxOf(book.body.deliveryClass, question.place), inside),
+  };
 }
 
 /** The tax in an amount that has it inside, gross · r / (1 + r), or on one that has not; rounded half away from zero. */
