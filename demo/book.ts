@@ -38,10 +38,10 @@ function written(): BookInput {
       channels: { harrowmere: { percent: '9', amount: '0.30' }, findlark: { percent: '3', amount: '0' } },
     },
     services: [
-      { id: 'economy', name: 'Economy delivery', days: [4, 7] },
-      { id: 'standard', name: 'Standard delivery', days: [2, 3] },
-      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], bars: ['lithium'] },
-      { id: 'freight', name: 'Freight to the kerb', days: [5, 10] },
+      { id: 'economy', name: 'Economy delivery', days: [4, 7], carrier: 'ground' },
+      { id: 'standard', name: 'Standard delivery', days: [2, 3], carrier: 'ground' },
+      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], bars: ['lithium'], carrier: 'swift' },
+      { id: 'freight', name: 'Freight to the kerb', days: [5, 10], carrier: 'ground' },
       { id: 'pickup', name: 'Pickup in Galway', days: [0, 1], pickup: true },
     ],
     selections: [

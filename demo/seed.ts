@@ -3,16 +3,18 @@ import pino from 'pino';
 import type { ChannelId } from '../src/core/book/index.ts';
 import { channelIds } from '../src/core/book/index.ts';
 import { dialectOf } from '../src/core/channels/index.ts';
-import { type Context, clientsAt, standing } from '../src/server/context.ts';
+import { type Context, reaching, standing } from '../src/server/context.ts';
 import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
 import { runSend } from '../src/server/jobs/send.ts';
 import { addCheck } from '../src/server/queries/checks.ts';
+import { putHistory } from '../src/server/queries/history.ts';
 import { newest } from '../src/server/queries/revisions.ts';
 import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
 import { replaceBook, save } from '../src/server/save.ts';
 import { demoBook, demoLaterOffers, demoMoments } from './book.ts';
+import { demoOrders, demoVisits } from './orders.ts';
 
 /**
  * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two offers
@@ -24,7 +26,7 @@ const addresses = JSON.parse(process.env.PLEMB_CHANNELS ?? '{}') as Record<Chann
 const database = connect(url);
 await migrate(database);
 if ((await newest(database)) === 0) {
-  const context: Context = { database, clients: clientsAt(addresses), log: pino({ level: 'warn' }) };
+  const context: Context = { database, ...reaching(addresses), log: pino({ level: 'warn' }) };
   const setClock = async (moment: string) => {
     for (const id of channelIds) await context.clients[id].setClock(Date.parse(moment));
     await setClockAhead(database, Date.parse(moment) - Date.now());
@@ -51,6 +53,7 @@ if ((await newest(database)) === 0) {
   await setClock(demoMoments.firstSent);
   await replaceBook(database, book, goods, 'Nuala Lerrin', 'The autumn book', new Date(demoMoments.firstSent));
   await sendAll(demoMoments.firstSent);
+  await putHistory(database, demoOrders(goods, 4000), demoVisits());
   await setClock(demoMoments.laterSent);
   const edits = demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer }));
   await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });

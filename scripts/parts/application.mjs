@@ -36,7 +36,7 @@ function sentence(errors) {
 }
 
 /** Starts stand-ins, puts the demo in where there is no book, and starts the server. */
-export async function startApplication({ root, data, databaseUrl, port, ports = [0, 0, 0], seed = true }) {
+export async function startApplication({ root, data, databaseUrl, port, ports = [0, 0, 0, 0], seed = true }) {
   const parts = [];
   const stop = async () => {
     for (const part of parts.reverse()) await part.stop();

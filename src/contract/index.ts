@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { basketSchema, bookSchema, channelIds } from '../core/book/index.ts';
+import { cardSchema } from '../core/carrier/index.ts';
 import { itemSchema } from '../core/goods/index.ts';
 
 /** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
@@ -45,6 +46,16 @@ export const pushRequest = z.strictObject({
     .min(0)
     .max(24 * 400),
 });
+
+export const pastOrderSchema = z.object({ id: z.int(), at: moment, place: z.string(), service: z.string(), lines: z.array(z.object({ sku: z.string(), units: z.int() })) });
+export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.int().nullable() });
+export const visitSchema = z.object({ country: z.string(), visits: z.int() });
+export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
+/** The carrier's dated cards, and why it does not answer, where it does not. */
+export const carrierAnswer = z.object({ cards: z.array(cardSchema), down: z.string().nullable() });
+export type PastOrder = z.infer<typeof pastOrderSchema>;
+export type Visit = z.infer<typeof visitSchema>;
+export type CarrierAnswer = z.infer<typeof carrierAnswer>;
 
 export const fileSchema = z.object({ name: z.string(), text: z.string() });
 export const remarkSchema = z.object({ file: z.string(), line: z.int().nullable(), field: z.string(), reason: z.string() });

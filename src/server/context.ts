@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import { type Book, type ChannelId, type CompiledBook, channelIds, compileBook, readyGoods } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { sure } from '../core/exact/index.ts';
+import { carrierClient } from './carrier-client.ts';
 import type { ChannelClient } from './channel-client.ts';
 import { channelClient } from './channel-client.ts';
 import { type Database, snapshot } from './database.ts';
@@ -16,10 +17,19 @@ export interface Context {
   readonly database: Database;
   readonly clients: Readonly<Record<ChannelId, ChannelClient>>;
   readonly log: Logger;
+  readonly carrier: ReturnType<typeof carrierClient>;
 }
 
-export const clientsAt = (addresses: Readonly<Record<ChannelId, string>>): Context['clients'] =>
-  Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
+/** The seller's key at the carrier. */
+const carrierKey = process.env.PLEMB_CARRIER_KEY ?? 'live-lerrin-kites';
+
+/** What is needed to talk to channels and carrier at these addresses. */
+export const reaching = (addresses: Readonly<Record<string, string>>): Pick<Context, 'clients' | 'carrier'> => ({
+  clients: clientsAt(addresses as Readonly<Record<ChannelId, string>>),
+  carrier: carrierClient(addresses.ternline, carrierKey),
+});
+
+const clientsAt = (addresses: Readonly<Record<ChannelId, string>>): Context['clients'] => Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
 
 /** Now, by the demo's clock. */
 export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));

@@ -2,9 +2,8 @@ import type { Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { serve } from '@hono/node-server';
 import pino from 'pino';
-import type { ChannelId } from '../core/book/index.ts';
 import { app } from './app.ts';
-import { type Context, clientsAt } from './context.ts';
+import { type Context, reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { startJobs } from './jobs/boss.ts';
 
@@ -13,7 +12,7 @@ const { DATABASE_URL: url = '', PLEMB_CHANNELS: channels = '{}', PORT: port = '7
 const log = pino({ level });
 const database = connect(url);
 await migrate(database);
-const context: Context = { database, clients: clientsAt(JSON.parse(channels) as Record<ChannelId, string>), log };
+const context: Context = { database, ...reaching(JSON.parse(channels) as Record<string, string>), log };
 const jobs = await startJobs(context, url);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));
 const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) =>

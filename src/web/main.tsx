@@ -12,6 +12,7 @@ import { CheckStage } from './check/check.tsx';
 import { GoodsStage } from './goods/goods.tsx';
 import { OffersStage } from './offers/offers.tsx';
 import { PlacesStage } from './places/places.tsx';
+import { CarrierStage } from './rates/carrier.tsx';
 import { CoverageStage } from './rates/coverage.tsx';
 import { MarketsStage } from './rates/markets.tsx';
 import { MixingStage } from './rates/mixing.tsx';
@@ -30,6 +31,7 @@ const router = createBrowserRouter([
       { path: 'rates/mixing', element: <MixingStage /> },
       { path: 'rates/markets', element: <MarketsStage /> },
       { path: 'rates/coverage', element: <CoverageStage /> },
+      { path: 'rates/carrier', element: <CarrierStage /> },
       { path: 'rates/:zone?/:service?', element: <RatesStage /> },
       { path: 'offers/:offer?', element: <OffersStage /> },
       { path: 'channels/:channel?', element: <ChannelsStage /> },

@@ -5,7 +5,7 @@ import pg from 'pg';
 import pino from 'pino';
 import type { BookFile } from '../../src/core/book/index.ts';
 import { app } from '../../src/server/app.ts';
-import { type Context, clientsAt } from '../../src/server/context.ts';
+import { type Context, reaching } from '../../src/server/context.ts';
 import { connect, migrate } from '../../src/server/database.ts';
 import { type Jobs, startJobs } from '../../src/server/jobs/boss.ts';
 import { startStandIns } from '../../src/standins/main.ts';
@@ -20,10 +20,10 @@ export async function world() {
   await admin.query(`create database ${name}`);
   const url = base.replace(/\/[^/]*$/, `/${name}`);
   const folder = mkdtempSync(join(tmpdir(), 'plemb-standins-'));
-  const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0 });
+  const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0, ternline: 0 });
   const database = connect(url);
   await migrate(database);
-  const context: Context = { database, clients: clientsAt(standIns.addresses), log: pino({ level: 'silent' }) };
+  const context: Context = { database, ...reaching(standIns.addresses), log: pino({ level: 'silent' }) };
   let jobs: Jobs = await startJobs(context, url);
   let server = app(context, jobs, '/nowhere');
 

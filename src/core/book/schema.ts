@@ -90,6 +90,8 @@ export const bookSchema = z.strictObject({
   mixing: z.array(mixingRuleSchema).default([]),
   offers: z.array(offerSchema),
   channels: z.record(z.enum(channelIds), channelSchema),
+  /** When each lane's rate was last looked at: `template/zone/service`, a day. */
+  reviewed: z.record(z.string().max(130), z.iso.date()).default({}),
   pinned: z.array(basketSchema),
 });
 /** A book with its goods, as exported whole. */

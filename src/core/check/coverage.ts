@@ -1,7 +1,7 @@
 import type { CompiledBook, Ready, Template } from '../book/index.ts';
 import { stated } from '../channels/index.ts';
 import { gram, type Mass } from '../exact/index.ts';
-import { type Place, partsOfMap, patternText } from '../places/index.ts';
+import { type Place, partsOfMap, patternText, placeOf, type Zone } from '../places/index.ts';
 import { type Lane, type Load, laneCharge, type Over, type Refusal, refusalOf } from '../rates/index.ts';
 import { basketsIn } from './smallest.ts';
 
@@ -34,6 +34,8 @@ export type CoverageFinding =
     }
   /** Places of the map that a template's goods are not delivered to, though another template's are. */
   | { readonly is: 'left out'; readonly template: string; readonly places: readonly string[]; readonly goods: number; readonly example: string }
+  /** A country that people visit from, where no goods can be had. */
+  | { readonly is: 'visited'; readonly country: string; readonly visits: number }
   /** Goods that no lane of their template takes, to anywhere, even alone. */
   | { readonly is: 'never sold'; readonly skus: readonly string[]; readonly why: Refusal }
   /** Two sorts of goods that no one service takes together in a zone where each can be had alone. */
@@ -47,10 +49,20 @@ export type CoverageFinding =
       readonly pairs: number;
     };
 
-/** All that is not covered, within the stated bounds on mass, value and units. */
-export function coverageOf(book: CompiledBook, goods: readonly Ready[]): CoverageFinding[] {
+/** All that is not covered, within the stated bounds on mass, value and units; `visits` are those of a year, by country. */
+export function coverageOf(book: CompiledBook, goods: readonly Ready[], visits: Readonly<Record<string, number>> = {}): CoverageFinding[] {
   const places = placesOf(book);
-  return [...book.templates.flatMap((template) => ofTemplate(book, template, goods, places)), ...neverSold(book, goods), ...clashes(book, goods, places)];
+  return [...visited(goods, visits), ...book.templates.flatMap((template) => ofTemplate(book, template, goods, places)), ...neverSold(book, goods), ...clashes(book, goods, places)];
+}
+
+/** Countries with visits where no goods have any lane. */
+function visited(goods: readonly Ready[], visits: Readonly<Record<string, number>>): CoverageFinding[] {
+  const used = new Set(goods.map((item) => item.template));
+  return Object.entries(visits).flatMap(([country, count]): CoverageFinding[] => {
+    const place = placeOf({ country });
+    const served = place.ok && [...used].some((template) => (template.rows.get(template.zoneOf(place.value)?.zone as Zone)?.bits ?? 0) !== 0);
+    return served ? [] : [{ is: 'visited', country, visits: count }];
+  });
 }
 
 interface Spot {

@@ -144,10 +144,13 @@ describe('which zone', () => {
 });
 
 describe('the parts of the map', () => {
-  const patterns = fc.uniqueArray(fc.constantFrom('world', 'IE', 'GB', 'GB-NIR', 'GB:HS*', 'GB:HS1*', 'GB:PA41*', 'GB:HS1 2AA', 'US', 'US-AK', 'FR:75*', 'FR', 'ES-GC', 'ES:35*', 'EU', '150', 'GB:HS1..HS4', 'FR:69..76'), {
-    minLength: 1,
-    maxLength: 8,
-  });
+  const patterns = fc.uniqueArray(
+    fc.constantFrom('world', 'IE', 'GB', 'GB-NIR', 'GB:HS*', 'GB:HS1*', 'GB:PA41*', 'GB:HS1 2AA', 'US', 'US-AK', 'FR:75*', 'FR', 'ES-GC', 'ES:35*', 'EU', '150', 'GB:HS1..HS4', 'FR:69..76'),
+    {
+      minLength: 1,
+      maxLength: 8,
+    },
+  );
   const places = ['IE', 'GB M1 1AA', 'GB HS1 2AA', 'GB HS1 9AA', 'GB HS2 1AA', 'GB PA41 7AA', 'GB BT1 1AA', 'US 99511', 'US 10001', 'FR 75001', 'FR 69001', 'ES 35001', 'ES 28001', 'JP', 'NZ'].map(
     (text) => sure(parsePlace(text)),
   );

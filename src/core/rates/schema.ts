@@ -16,6 +16,8 @@ export const serviceSchema = z.strictObject({
   pickup: z.boolean().default(false),
   /** Hazards of goods that it does not take. */
   bars: z.array(id).default([]),
+  /** The carrier's service that brings it; null where it is not known. */
+  carrier: z.string().min(1).max(40).nullable().default(null),
 });
 
 /** A break of a table: up to an edge that belongs to it (null: open) an amount, or a base and a step for each started so much beyond the edge before. */

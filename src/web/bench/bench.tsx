@@ -11,6 +11,7 @@ import { channelNames, massOf, missingWords, money, priced, serviceName, sideWor
 import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/desk.ts';
+import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
 
 export function BenchStage() {
@@ -238,6 +239,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
         ) : (
           <p className="mt-2">{why ? missingWords(book.book, why) : '…'}</p>
         )}
+        {answer && service?.margin && <MarginTable book={book} margin={service.margin} currency={answer.currency} />}
         {answer && <Seen book={book} answer={answer.answer} currency={answer.currency} />}
         {answer && answer.answer.missing.length > 0 && (
           <>

@@ -3,6 +3,7 @@ import type { CoverageFinding } from '../../core/check/index.ts';
 import { csvOf } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import { massOf, money, serviceName, templateName, zoneName } from '../parts/words.ts';
+import { useVisitsQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';
 
@@ -13,7 +14,9 @@ export function CoverageStage() {
 
 /** What shoppers cannot buy or have delivered, found by reasoning over the rules, each with the smallest example and a way to mend it. */
 function Coverage({ book }: { book: OpenBook }) {
-  const found = useDesk((desk, edits) => desk.coverage(edits), []);
+  const { data } = useVisitsQuery();
+  const visits = Object.fromEntries((data?.visits ?? []).map((one) => [one.country, one.visits]));
+  const found = useDesk((desk, edits) => desk.coverage(edits, visits), [data]);
   const told = (found ?? []).map((one) => sayOf(book, one));
   const grave = told.filter((one) => one.grave);
   const rest = told.filter((one) => !one.grave);
@@ -82,6 +85,9 @@ function Coverage({ book }: { book: OpenBook }) {
   );
 }
 
+const regions = new Intl.DisplayNames('en', { type: 'region' });
+const countryName = (code: string) => regions.of(code) ?? code;
+
 /** A name within a sentence. */
 const inText = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
 
@@ -98,6 +104,14 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
   const lane = (template: string, zone: string, service?: string) => `/rates/${zone}${service ? `/${service}` : ''}?template=${template}`;
   const where = (template: string, zone: string) => `${zoneName(book.book, zone)}${book.book.templates.length > 1 ? `, ${templateName(book.book, template)}` : ''}`;
   switch (one.is) {
+    case 'visited':
+      return {
+        what: `${countryName(one.country)}: nothing is delivered there, and ${one.visits.toLocaleString('en')} visits came from it in a year`,
+        example: `any basket to ${one.country}`,
+        mend: 'Take it into a zone',
+        to: '/places',
+        grave: true,
+      };
     case 'zone without lanes':
       return { what: `${where(one.template, one.zone)}: no lane at all`, example: `any basket to ${one.place}`, mend: 'Offer a service there', to: lane(one.template, one.zone), grave: true };
     case 'gap': {

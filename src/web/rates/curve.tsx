@@ -3,6 +3,7 @@ import { useEffect, useRef } from 'react';
 import { type Currency, currencyDigits } from '../../core/exact/index.ts';
 import type { Curve } from '../../core/rates/index.ts';
 import { money } from '../parts/words.ts';
+import type { CostedCurve } from '../worker/desk.ts';
 
 Chart.defaults.font.family = 'Commissioner Variable';
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
@@ -16,13 +17,14 @@ const axes: Record<Curve['over'], { unit: string; title: string; scale: number }
 };
 
 /** A lane's charge along what it charges by; its figures stand as a table behind it. */
-export function LaneCurve({ curve, currency }: { curve: Curve; currency: string }) {
+export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: string }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const whole = 10 ** currencyDigits(currency as Currency);
   const axis = axes[curve.over];
   const unit = axis.unit || currency;
   const points = curve.points.map((one) => ({ x: one.at / (curve.over === 'value' ? whole : axis.scale), y: one.charge === null ? Number.NaN : one.charge / whole }));
-  const shape = JSON.stringify(points);
+  const costs = curve.cost?.map((cost, i) => ({ x: points[i]?.x ?? 0, y: cost === null ? Number.NaN : cost / whole })) ?? null;
+  const shape = JSON.stringify([points, costs]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the points are compared by their figures
   useEffect(() => {
     if (!canvas.current) return;
@@ -30,7 +32,12 @@ export function LaneCurve({ curve, currency }: { curve: Curve; currency: string 
     const [line, muted] = [style.getPropertyValue('--color-primary'), style.getPropertyValue('--muted')];
     const chart = new Chart(canvas.current, {
       type: 'line',
-      data: { datasets: [{ data: points, borderColor: line, borderWidth: 2, pointRadius: 0, pointHitRadius: 8 }] },
+      data: {
+        datasets: [
+          { data: points, borderColor: line, borderWidth: 2, pointRadius: 0, pointHitRadius: 8 },
+          ...(costs ? [{ data: costs, borderColor: muted, borderWidth: 1.5, borderDash: [4, 3], pointRadius: 0, pointHitRadius: 0 }] : []),
+        ],
+      },
       options: {
         animation: false,
         maintainAspectRatio: false,
@@ -49,6 +56,7 @@ export function LaneCurve({ curve, currency }: { curve: Curve; currency: string 
       <div className="h-36">
         <canvas ref={canvas} role="img" aria-label={`The charge against ${axis.title}; its figures follow as a table`} />
       </div>
+      {costs && <figcaption className="small muted">Dashed: what the carrier asks for one parcel by its weight alone.</figcaption>}
       <details className="small muted">
         <summary className="cursor-pointer">The figures</summary>
         <table className="ruled">

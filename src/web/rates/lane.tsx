@@ -3,7 +3,7 @@ import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
 import { amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
-import { type OpenBook, useDesk } from '../store/desk.ts';
+import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
 import { RateTable } from './breaks.tsx';
 import { LaneCurve } from './curve.tsx';
 import { RatePart } from './rate.tsx';
@@ -25,7 +25,8 @@ export const plainLane = (amount: string): LaneBody => ({
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
 export function LaneMeaning({ book, zone, service, template, lane }: { book: OpenBook; zone: ZoneBody; service: Service; template: string; lane: LaneBody | undefined }) {
   const path = ['templates', template, 'lanes', zone.id, service.id];
-  const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id), [template, zone.id, service.id]);
+  const moment = useMoment() ?? 0;
+  const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id, moment), [template, zone.id, service.id, moment]);
   const notes = useDesk((desk, edits) => desk.notes(edits), []);
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();

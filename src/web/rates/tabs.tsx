@@ -8,6 +8,7 @@ export function RatesTabs({ book, chosen = null, children }: { book: OpenBook; c
   const others = [
     ['/rates/mixing', 'Mixing'],
     ['/rates/markets', 'Markets and boxes'],
+    ['/rates/carrier', 'Carrier and review'],
     ['/rates/coverage', 'Coverage'],
   ] as const;
   return (

@@ -31,6 +31,7 @@ export function Palette() {
       { name: 'Import or export the book', what: 'act', run: () => act(opened('who')) },
       { name: 'Mixing rules', what: 'sheet', run: to('/rates/mixing') },
       { name: 'Markets, exchange rates, taxes, boxes', what: 'sheet', run: to('/rates/markets') },
+      { name: 'Carrier cards and the review of all rates', what: 'sheet', run: to('/rates/carrier') },
       { name: 'Coverage: what nobody can buy', what: 'sheet', run: to('/rates/coverage') },
       { name: 'Light', what: 'looks', run: () => act(themeSet('desk')) },
       { name: 'Dark', what: 'looks', run: () => act(themeSet('lamp')) },

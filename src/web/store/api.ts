@@ -3,12 +3,14 @@ import type { z } from 'zod';
 import {
   type acceptRequest,
   bookAnswer,
+  type CarrierAnswer,
   type ChangesAnswer,
   type ChannelFiles,
   type ChannelState,
   type CheckoutAnswer,
   type CheckReport,
   type CheckState,
+  carrierAnswer,
   changesAnswer,
   channelFiles,
   channelsAnswer,
@@ -17,12 +19,16 @@ import {
   checkState,
   clockAnswer,
   goodsPage,
+  ordersPage,
+  type PastOrder,
   type Revision,
   revisionsPage,
   type Send,
   saveAnswer,
   type saveRequest,
   sendSchema,
+  type Visit,
+  visitsAnswer,
 } from '../../contract/index.ts';
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -52,6 +58,22 @@ export const api = createApi({
         return { data: items };
       },
       providesTags: ['Book'],
+    }),
+    carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
+    visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
+    orders: build.query<PastOrder[], void>({
+      async queryFn(_, __, ___, ask) {
+        const orders: PastOrder[] = [];
+        let after: number | null = 0;
+        while (after !== null) {
+          const page = await ask(`/orders?after=${after}`);
+          if (page.error) return { error: page.error };
+          const { orders: more, next } = ordersPage.parse(page.data);
+          orders.push(...more);
+          after = next;
+        }
+        return { data: orders };
+      },
     }),
     revisions: build.query<{ revisions: Revision[]; next: number | null }, void>({ query: () => '/revisions', transformResponse: read(revisionsPage), providesTags: ['Book'] }),
     changes: build.query<ChangesAnswer, { from: number; to: number }>({ query: ({ from, to }) => `/revisions/${from}/to/${to}`, transformResponse: read(changesAnswer) }),
@@ -119,4 +141,7 @@ export const {
   useStartCheckMutation,
   useStopCheckMutation,
   useAcceptMutation,
+  useCarrierQuery,
+  useVisitsQuery,
+  useOrdersQuery,
 } = api;

@@ -4,7 +4,7 @@ import type { Book, Edit, Market } from '../../core/book/index.ts';
 import { valueAt, withEdit } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { Desk } from '../worker/desk.ts';
-import { useBookQuery, useClockQuery, useGoodsQuery } from './api.ts';
+import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery } from './api.ts';
 import { edited } from './draft.ts';
 import { useAct, useSeen } from './index.ts';
 
@@ -56,12 +56,14 @@ export function useMoment(): number | null {
 
 let loaded: Promise<void> | null = null;
 let loadedFrom: unknown[] = [];
+let carried: unknown = null;
 
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
 export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null, depends: readonly unknown[]): T | null {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const edits = useSeen((state) => state.draft.edits);
+  const { data: carrier } = useCarrierQuery();
   const [answer, setAnswer] = useState<T | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
@@ -69,6 +71,10 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
     if (loadedFrom[0] !== data || loadedFrom[1] !== goods) {
       loadedFrom = [data, goods];
       loaded = desk.load(data.book, goods);
+    }
+    if (carrier && carried !== carrier) {
+      carried = carrier;
+      loaded = Promise.all([loaded, desk.carry(carrier.cards)]).then(() => undefined);
     }
     let stale = false;
     loaded
@@ -80,6 +86,6 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
     return () => {
       stale = true;
     };
-  }, [data, goods, edits, ...depends]);
+  }, [data, goods, edits, carrier, ...depends]);
   return answer;
 }

@@ -1,10 +1,13 @@
 import { expose } from 'comlink';
+import type { PastOrder } from '../../contract/index.ts';
 import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyGoods, withEdit } from '../../core/book/index.ts';
+import { type Card, type CardBody, cardOn, carrierBy, parcelCharge, readCard } from '../../core/carrier/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf, meantSteps } from '../../core/check/index.ts';
-import { type Mass, type Minor, minor, type Problem, sure } from '../../core/exact/index.ts';
+import { localOf, type Mass, type Minor, minor, type Problem, sure, type Volume } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { countries, type Fall, fallsWithout, matches, type Place, parsePlace, partsOfMap, patternText, placeOf, type ZoneFinding, zoneFindings } from '../../core/places/index.ts';
+import { carrierCost, type LaneRecord, laneRecords, type Margin, marginOf, type Past } from '../../core/plan/index.ts';
 import { type Answer, explain, type Question, questionOf, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Carrier, type Curve, curveOf } from '../../core/rates/index.ts';
 
@@ -27,6 +30,12 @@ export interface Computed {
   readonly pinned: readonly Pinned[];
 }
 
+/** What is left of a basket by a service, and what the carrier asks for it; null where that is not known. */
+export interface SidedMargin {
+  readonly carrier: Minor | null;
+  readonly margin: Margin;
+}
+
 export interface Sided {
   readonly answer: Answer;
   readonly goods: Minor;
@@ -34,6 +43,7 @@ export interface Sided {
   readonly services: readonly {
     readonly service: string;
     readonly meant: readonly SideStep[];
+    readonly margin: SidedMargin | null;
     readonly steps: readonly Step[];
     readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>>;
   }[];
@@ -186,8 +196,12 @@ function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Rea
   // Channels count in the seller's own currency: baskets of other markets are not asked there.
   const there = compiled.market.body.id === book.markets[0]?.id;
   const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
+  const on = dayOf(question.moment, compiled);
+  const card = cardOn(cards, on);
+  const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
   const services = book.services.map(({ id }) => ({
     service: id,
+    margin: marginFor(id),
     meant: meantSteps(compiled, question, id),
     steps: explain(compiled, question, id),
     channels: Object.fromEntries(
@@ -199,6 +213,13 @@ function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Rea
     ),
   }));
   return { answer, goods: answer.goods, currency: compiled.currency, services };
+
+  function marginFor(id: string): SidedMargin | null {
+    const choice = everyChoice.find((one) => one.service === id);
+    if (!choice) return null;
+    const carrier = card && carrierCost(compiled, question, id, card, on);
+    return { carrier, margin: marginOf(compiled, question, choice, carrier, null) };
+  }
 }
 
 /** The map of a template: every country, and every part that its zones set apart, with a basket's cheapest delivery there. */
@@ -246,21 +267,83 @@ function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
 }
 
 /** A lane's charge along what it charges by. */
-function curve(edits: readonly Edit[], template: string, zone: string, service: string): Curve | null {
+function curve(edits: readonly Edit[], template: string, zone: string, service: string, moment: number): CostedCurve | null {
   const { compiled } = draftOf(edits);
   const served = compiled?.templates.find((one) => one.id === template);
   const lane = served?.lanes.get(zone)?.get(service);
   if (!compiled || !lane) return null;
-  return curveOf(lane, { place: { country: '', part: null, postcode: null }, carrier: null });
+  const spot = partsOfMap(served?.zones.flatMap((one) => [...one.takes, ...one.leaves]) ?? []).find((one) => served?.zoneOf(one.place)?.zone.id === zone)?.place;
+  const place = spot ?? { country: '', part: null, postcode: null };
+  const on = dayOf(moment, compiled);
+  const card = cardOn(cards, on);
+  const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
+  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment) });
+  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency) return { ...made, cost: null };
+  // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
+  const cost = made.points.map(({ at }) => parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null);
+  return { ...made, cost };
 }
 
-/** The carrier's answers are asked for elsewhere: here it is silent. */
-const carrierOf = (_: CompiledBook, __: number): Carrier | null => null;
+export interface CostedCurve extends Curve {
+  /** What the carrier asks at each point; null where there is nothing to tell. */
+  readonly cost: readonly (Minor | null)[] | null;
+}
 
-/** What nobody can buy, or have delivered. */
-function coverage(edits: readonly Edit[]): CoverageFinding[] | null {
+export interface Records {
+  readonly from: string;
+  readonly to: string;
+  readonly starts: string;
+  readonly lanes: readonly LaneRecord[];
+  readonly left: number;
+  readonly currency: string;
+}
+
+/** How each lane fares over past orders by the card in force, and by the next one that is known. */
+function records(edits: readonly Edit[], orders: readonly PastOrder[], moment: number): Records | null {
   const { compiled, goods } = draftOf(edits);
-  return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods);
+  if (!compiled) return null;
+  const on = dayOf(moment, compiled);
+  const card = cardOn(cards, on);
+  const next = cards.find((one) => one.body.from > on) ?? card;
+  if (!card || !next) return null;
+  const { bySku } = readyFor(compiled, goods);
+  const carrier = carrierOf(compiled, moment);
+  const past = orders.flatMap((order): Past[] => {
+    const place = parsePlace(order.place);
+    const lines = order.lines.flatMap(({ sku, units }) => {
+      const item = bySku.get(sku);
+      return item ? [{ item, units }] : [];
+    });
+    return place.ok && lines.length === order.lines.length ? [{ question: { lines, place: place.value, codes: [], moment, carrier }, service: order.service }] : [];
+  });
+  const then = next === card ? on : next.body.from;
+  const { lanes, left } = laneRecords(compiled, past, { card, on }, { card: next, on: then });
+  return { from: card.body.card, to: next.body.card, starts: then, lanes, left: left + orders.length - past.length, currency: compiled.currency };
+}
+
+let cards: readonly Card[] = [];
+
+/** Takes over the carrier's cards; those that cannot be read are as if not there. */
+function carry(bodies: readonly CardBody[]): void {
+  cards = bodies.flatMap((body) => {
+    const read = readCard(body);
+    return read.ok ? [read.value] : [];
+  });
+}
+
+const dayOf = (moment: number, compiled: CompiledBook) => localOf(moment, compiled.market.body.timeZone).slice(0, 10);
+
+/** The carrier by the card of the day, where it counts in the market's currency; else it is silent. */
+function carrierOf(compiled: CompiledBook, moment: number): Carrier | null {
+  const on = dayOf(moment, compiled);
+  const card = cardOn(cards, on);
+  return card && card.currency === compiled.written ? carrierBy(card, on) : null;
+}
+
+/** What nobody can buy, or have delivered; countries with visits among it. */
+function coverage(edits: readonly Edit[], visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
 /** The SKUs a selection takes. */
@@ -286,6 +369,6 @@ function counts(edits: readonly Edit[]): { templates: Record<string, number>; se
   return { templates, selections };
 }
 
-const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage };
+const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage, carry, records };
 export type Desk = typeof desk;
 expose(desk);

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { type CardBody, cardSchema } from '../core/carrier/index.ts';
+
+/** What the carrier's dated cards say, or why it does not answer. */
+export interface CarrierCards {
+  readonly cards: readonly CardBody[];
+  readonly down: string | null;
+}
+
+const patience = 5000;
+/** Cards change by the day: asked again after ten minutes, or at once after a failure. */
+const keeps = 600_000;
+
+/** Asks the carrier for its cards with the seller's key, and keeps them for a while; the last known stand in where it is silent. */
+export function carrierClient(address: string | undefined, key: string): { cards(): Promise<CarrierCards> } {
+  let known: { at: number; cards: readonly CardBody[] } | null = null;
+  async function get<T>(path: string, schema: z.ZodType<T>): Promise<T> {
+    const response = await fetch(`${address}${path}`, { headers: { Authorization: `Bearer ${key}` }, signal: AbortSignal.timeout(patience) });
+    if (!response.ok) throw new Error(`it answers ${response.status}`);
+    const read = schema.safeParse(await response.json().catch(() => null));
+    if (!read.success) throw new Error('its answer makes no sense');
+    return read.data;
+  }
+  return {
+    async cards() {
+      if (!address) return { cards: [], down: 'no carrier is set' };
+      if (known && Date.now() - known.at < keeps) return { cards: known.cards, down: null };
+      try {
+        const { cards } = await get('/cards', z.object({ cards: z.array(z.object({ card: z.string() })) }));
+        const read = await Promise.all(cards.map(({ card }) => get(`/cards/${encodeURIComponent(card)}`, cardSchema)));
+        known = { at: Date.now(), cards: read };
+        return { cards: read, down: null };
+      } catch (error) {
+        const why = (error as Error).name === 'TimeoutError' ? `it did not answer within ${patience / 1000} s` : (error as Error).message;
+        return { cards: known?.cards ?? [], down: `Ternline does not answer: ${why}` };
+      }
+    },
+  };
+}

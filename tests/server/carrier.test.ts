@@ -1,0 +1,89 @@
+import type { Server } from 'node:http';
+import fc from 'fast-check';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { cardOn, cardSchema, carrierBy, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
+import { amountText, type Currency, type Mass, sure, type Volume } from '../../src/core/exact/index.ts';
+import { parsePlace } from '../../src/core/places/index.ts';
+import { carrierClient } from '../../src/server/carrier-client.ts';
+import { listen } from '../../src/standins/common/server.ts';
+import { ternlineApp } from '../../src/standins/ternline.ts';
+
+const euro = 'EUR' as Currency;
+const [gram, cubicCentimetre] = [1_600_000_000, 50_000n ** 3n];
+let server: Server;
+let address = '';
+beforeAll(async () => {
+  const started = await listen(ternlineApp(), 0);
+  server = started.server;
+  address = `http://127.0.0.1:${started.port}`;
+});
+afterAll(() => new Promise((done) => server.close(done)));
+
+const ask = (path: string, body: object | null, key = 'live-lerrin') =>
+  fetch(`${address}${path}`, { method: body ? 'POST' : 'GET', headers: { Authorization: `Bearer ${key}`, 'Content-Type': 'application/json' }, ...(body ? { body: JSON.stringify(body) } : {}) });
+const cardsOf = async (key: string) => {
+  const { cards } = (await ask('/cards', null, key).then((answer) => answer.json())) as { cards: { card: string }[] };
+  return Promise.all(cards.map(async ({ card }) => sure(readCard(cardSchema.parse(await ask(`/cards/${card}`, null, key).then((answer) => answer.json()))))));
+};
+
+test('the worked example of the page', async () => {
+  const answer = await ask('/quote', { on: '2026-11-24', service: 'ground', to: { country: 'IE', postcode: null, home: true }, parcels: [{ grams: 1200, volume: 9000 }] }).then((one) => one.json());
+  expect(answer).toEqual({ card: '2026-autumn', charge: '5.08', parcels: [{ lots: 4, base: '4.15', fuel: '0.33', home: '0.60', remote: '0.00', charge: '5.08' }] });
+});
+
+test.each(['live-lerrin', 'test-lerrin'])('two readings of the page agree on every parcel, place, day and service, with the key %s', async (key) => {
+  const cards = await cardsOf(key);
+  const cases = fc.sample(
+    fc.record({
+      on: fc.constantFrom('2026-11-24', '2026-12-31', '2027-01-01', '2027-06-30'),
+      service: fc.constantFrom('ground', 'swift', 'letterbox', 'flatpack', 'none'),
+      place: fc.constantFrom('IE H91 A0A0', 'GB M1 1AA', 'GB HS1 2AA', 'FR 69001', 'US 99511', 'US 10001', 'JP 1000001', 'NO'),
+      parcels: fc.array(fc.record({ grams: fc.integer({ min: 1, max: 32_000 }), volume: fc.integer({ min: 1, max: 120_000 }) }), { minLength: 1, maxLength: 3 }),
+    }),
+    { numRuns: 120, seed: 5 },
+  );
+  let charged = 0;
+  for (const { on, service, place, parcels } of cases) {
+    const to = sure(parsePlace(place));
+    const answer = await ask('/quote', { on, service, to: { country: to.country, postcode: to.postcode, home: true }, parcels }, key);
+    const card = cardOn(cards, on);
+    const ours =
+      card &&
+      carrierBy(card, on).charge(
+        service,
+        to,
+        parcels.map(({ grams, volume }) => ({ box: {} as never, contents: [], mass: (grams * gram) as Mass, volume: (BigInt(volume) * cubicCentimetre) as Volume })),
+      );
+    if (ours !== null) charged += 1;
+    expect(ours === null ? null : amountText(ours, euro), JSON.stringify({ on, service, place, parcels })).toBe(answer.ok ? ((await answer.json()) as { charge: string }).charge : null);
+  }
+  expect(charged).toBeGreaterThan(20);
+});
+
+test('an edge of a lot belongs to it, by weight and by volume', async () => {
+  const [card] = await cardsOf('live-lerrin');
+  if (!card) throw new Error('no card');
+  const lots = (mass: number, volume: bigint) => parcelCharge(card, 'ground', sure(parsePlace('IE')), { mass: mass as Mass, volume: volume as Volume }, '2026-11-24', true)?.lots;
+  expect([lots(500 * gram, 1n), lots(500 * gram + 1, 1n), lots(1, 2500n * cubicCentimetre), lots(1, 2500n * cubicCentimetre + 1n)]).toEqual([1, 2, 1, 2]);
+});
+
+test('a wrong key, a day without a card, a box sent abroad: each its answer', async () => {
+  const title = async (answer: Response) => [answer.status, ((await answer.json()) as { title: string }).title];
+  const to = { country: 'IE', postcode: null, home: false };
+  expect(await title(await ask('/cards', null, 'other'))).toEqual([401, 'No such key']);
+  expect(await title(await ask('/quote', { on: '2020-01-01', service: 'ground', to, parcels: [{ grams: 1 }] }))).toEqual([404, 'No card on 2020-01-01']);
+  expect(await title(await ask('/quote', { on: '2026-11-24', box: 'flat-s', to: { ...to, country: 'GB' }, parcels: [{ grams: 1 }] }))).toEqual([422, 'Boxes are sent within IE alone']);
+  expect(await title(await ask('/quote', { on: '2026-11-24', box: 'flat-s', to, parcels: [{ grams: 22_681 }] }))).toEqual([422, 'A parcel is heavier than 22680 g']);
+  expect(await ask('/quote', { on: '2026-11-24', box: 'flat-s', to, parcels: [{ grams: 900 }] }).then((one) => one.json())).toMatchObject({ charge: '4.68' });
+});
+
+test('a carrier that is silent is told of, and the last known cards stand in', async () => {
+  const client = carrierClient(address, 'live-lerrin');
+  expect((await client.cards()).cards).toHaveLength(2);
+  expect(await carrierClient(undefined, 'live-lerrin').cards()).toEqual({ cards: [], down: 'no carrier is set' });
+  expect((await carrierClient(address, 'nobody').cards()).down).toBe('Ternline does not answer: it answers 401');
+  await ask('/desk/trouble', { mode: 'slow' });
+  expect((await carrierClient(address, 'live-lerrin').cards()).down).toBe('Ternline does not answer: it did not answer within 5 s');
+  expect((await client.cards()).cards).toHaveLength(2);
+  await ask('/desk/trouble', { mode: 'none' });
+}, 20_000);
