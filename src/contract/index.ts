@@ -57,6 +57,30 @@ export type PastOrder = z.infer<typeof pastOrderSchema>;
 export type Visit = z.infer<typeof visitSchema>;
 export type CarrierAnswer = z.infer<typeof carrierAnswer>;
 
+export const importRequest = z.strictObject({ name: z.string().max(200), text: z.string().max(64 << 20), who });
+export const importReport = z.object({
+  fresh: z.int(),
+  changed: z.int(),
+  same: z.int(),
+  bad: z.int(),
+  /** The first bad lines, and the first problems of goods as a whole, such as variants in a circle. */
+  badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })),
+  problems: z.array(problemSchema),
+});
+/** An import of a large file: read first, then taken by a word, as one revision; stopped, it leaves nothing behind. */
+export const importState = z.object({
+  id: z.int(),
+  state: z.enum(['reading', 'read', 'taking', 'done', 'stopped', 'failed']),
+  name: z.string(),
+  done: z.int(),
+  all: z.int(),
+  report: importReport.nullable(),
+  revision: z.int().nullable(),
+  error: z.string().nullable(),
+});
+export type ImportReport = z.infer<typeof importReport>;
+export type ImportState = z.infer<typeof importState>;
+
 export const fileSchema = z.object({ name: z.string(), text: z.string() });
 export const remarkSchema = z.object({ file: z.string(), line: z.int().nullable(), field: z.string(), reason: z.string() });
 export const heldSchema = z.object({ key: z.string(), until: z.string(), state: z.enum(['in review', 'refused']), reason: z.string() });

@@ -10,6 +10,7 @@ import { bookRoutes } from './routes/book.ts';
 import { channelRoutes } from './routes/channels.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { historyRoutes } from './routes/history.ts';
+import { importRoutes } from './routes/imports.ts';
 
 const problemType = { 'Content-Type': 'application/problem+json' };
 const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
@@ -51,6 +52,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.route('/api', channelRoutes(context, jobs));
   server.route('/api', checkRoutes(context, jobs));
   server.route('/api', historyRoutes(context));
+  server.route('/api', importRoutes(context, jobs));
   server.all('/api/*', (c) => c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType));
   if (existsSync(pages)) {
     server.use('/assets/*', serveStatic({ root: pages }));

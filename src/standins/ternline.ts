@@ -58,9 +58,9 @@ function cardOf(card: string, from: string, until: string | null, by: number, fu
         until,
         days: [2, 4],
         most: 31_500,
-        list: { A: price(344, 39), B: price(460, 52), C: price(690, 78), D: price(1240, 190), E: price(1480, 260) },
+        list: { A: price(344, 18), B: price(460, 24), C: price(690, 36), D: price(1240, 90), E: price(1480, 130) },
       },
-      { service: 'swift', name: 'Ternline Swift', from, until, days: [1, 2], most: 20_000, list: { A: price(620, 70), B: price(890, 110), C: price(1390, 190) } },
+      { service: 'swift', name: 'Ternline Swift', from, until, days: [1, 2], most: 20_000, list: { A: price(620, 32), B: price(890, 48), C: price(1390, 90) } },
       // Renamed from one card to the next: the old one ends with its card.
       {
         service: card === '2026-autumn' ? 'letterbox' : 'flatpack',

@@ -278,6 +278,111 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
   }
 });
 
+test('delivery charges from nothing: a template by keyboard, a pasted table, an override, a clash, the carrier, coverage', async ({ desk, application, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await desk.goto(`${application.address}/rates`);
+  await desk.getByLabel('Another template').selectOption('new');
+  await desk.getByLabel('Name of the template').fill('Crates');
+  await desk.locator('[data-lane="ie/economy"]').focus();
+  await desk.keyboard.press('Enter');
+  await desk.keyboard.press('Tab');
+  await desk.getByLabel('Kind of rate').selectOption('built up');
+  await desk.getByLabel('Each further item').fill('2.40');
+  await desk.getByRole('button', { name: 'and by weight' }).click();
+  await desk.getByLabel('Amount by weight').fill('0.80');
+  await expect(desk.locator('[data-lane="ie/economy"]')).toContainText('2.40 each further + 0.80 a started 1 kg');
+  await desk.getByLabel('Add to the sentence').selectOption('a bound on weight');
+  await desk.getByLabel('Least of bound 1').fill('30');
+  await expect(desk.getByText('30 to 20 runs backwards; right would be the lower end first')).toBeVisible();
+  await desk.getByLabel('Least of bound 1').fill('');
+  await desk.getByLabel('Kind of rate').selectOption('table');
+  await desk.getByRole('button', { name: 'Make the table from a first and each further item' }).click();
+  await expect(desk.getByRole('group', { name: 'Make a table' })).toContainText('Reaches 5 items, 3.75 lb; a heavier order is not offered.');
+  await desk.getByRole('button', { name: 'Take these 5 breaks' }).click();
+  await expect(desk.getByLabel('Charge 5')).toHaveValue('12.70');
+  await desk.evaluate(() => navigator.clipboard.writeText('1\t6.10\n5\t9.40\n10\t12.00'));
+  await desk.getByLabel('Charge 1').focus();
+  await desk.keyboard.press('Control+v');
+  await expect(desk.getByLabel('Charge 3')).toHaveValue('12.00');
+
+  // An override in its cell; two goods that no service takes together, and the orders that would do.
+  await desk.goto(`${application.address}/goods?filter=LK-FOI-10-MOS`);
+  const row = desk.getByRole('row', { name: /LK-FOI-10-MOS/ });
+  const delivery = row.getByRole('gridcell').nth(8);
+  await delivery.focus();
+  await desk.keyboard.press('Enter');
+  await desk.keyboard.type('sometimes');
+  await desk.keyboard.press('Enter');
+  await expect(desk.getByRole('alert')).toContainText('“sometimes” does not go here');
+  await desk.keyboard.press('Control+a');
+  await desk.keyboard.type('pickup');
+  await desk.keyboard.press('Enter');
+  await expect(delivery).toHaveText('pickup');
+  await desk.goto(`${application.address}/bench/gust-galway`);
+  await expect(desk.getByRole('complementary', { name: 'How the intended answer comes about' })).toContainText('the item does not allow it (LK-FOI-10-MOS)');
+  await desk.goto(`${application.address}/bench/show-clash`);
+  const clash = desk.getByRole('region', { name: 'Items that clash' });
+  await expect(clash).toContainText('No one service takes all of this basket. 2 orders would do:');
+  await expect(clash).toContainText('Standard: Spar tube 6 mm, 165 cm, 2');
+  await desk.goto(`${application.address}/bench/delta-cork`);
+  await expect(desk.getByRole('region', { name: 'What is left' })).toContainText('The dearest delivery it could give free');
+  await expect(desk.getByRole('region', { name: 'What the shopper sees' })).toContainText('free');
+
+  // A pasted list, and one change on all it takes, seen before it is made.
+  await desk.goto(`${application.address}/goods`);
+  await desk.getByRole('button', { name: '+ Selection' }).click();
+  await desk.getByLabel('What it takes').selectOption('skus');
+  await desk.getByRole('button', { name: 'Paste SKUs to take' }).click();
+  await desk.getByRole('textbox', { name: 'Paste SKUs to take' }).fill('LK-SHOW-4-A, LK-SHOW-5-B\nNOSUCH LK-SHOW-4-A');
+  await expect(desk.getByText('2 known, 1 unknown: NOSUCH, 1 twice: LK-SHOW-4-A')).toBeVisible();
+  await desk.getByRole('button', { name: 'Take the 2 known' }).click();
+  await expect(desk.getByText('2 goods.', { exact: true })).toBeVisible();
+  await desk.getByRole('button', { name: 'Change these 2 …' }).click();
+  await desk.getByLabel('What to change').selectOption('price by');
+  await desk.getByLabel('To what').fill('-10');
+  await expect(desk.getByRole('table', { name: 'What would change' })).toContainText('241.20');
+  await desk.getByRole('button', { name: 'Change 2 goods' }).click();
+
+  // How lanes fare by the next card, and the quarter's review.
+  await desk.goto(`${application.address}/rates/carrier`);
+  await expect(desk.getByText(/From 2027-01-01, 2027-winter: \d+ lanes lose/)).toBeVisible();
+  await desk.getByLabel('Looked at parcels/ie/standard').check();
+  await expect(desk.getByText(/^1 of \d+ ticked off$/)).toBeVisible();
+  await desk.goto(`${application.address}/rates/coverage`);
+  await expect(desk.getByRole('table', { name: 'Where shoppers see nothing' })).toContainText('cannot be bought in one order');
+  await desk.goto(`${application.address}/rates/mixing`);
+  await desk.getByLabel('The book’s own way').selectOption('average');
+  for (const path of ['rates/carrier', 'rates/coverage', 'rates/mixing', 'rates/markets', 'goods?selection=long', 'places/gb', 'bench/show-clash']) {
+    await desk.goto(`${application.address}/${path}`);
+    await expect(desk.getByRole('heading').first()).toBeVisible();
+    await desk.waitForTimeout(700);
+    await accessible(desk);
+  }
+});
+
+test('a large file of goods is read with a count, and stopped leaves nothing behind; taken it is one revision', async ({ desk, application, context }) => {
+  const head = 'sku,name,price,mass,size,tags,kind,template';
+  const rows = Array.from({ length: 20_000 }, (_, i) => `BIG-${i},Big ${i},${i === 7 ? 'dear' : '4.90'},310 g,40 x 20 x 5 cm,parts,parcel,`);
+  const file = { name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\r\n')) };
+  await desk.goto(`${application.address}/goods`);
+  await desk.getByLabel('Import CSV').setInputFiles(file);
+  const panel = desk.getByRole('region', { name: 'Import of a large file' });
+  await expect(panel).toContainText('19,999 new, 0 changed, 0 as they are, 1 bad lines', { timeout: 60_000 });
+  await expect(panel).toContainText('Line 9: price: “dear”');
+  await panel.getByRole('button', { name: 'Take 19,999 goods' }).click();
+  await panel.getByRole('button', { name: 'Stop' }).click();
+  await expect(panel).toContainText('stopped; nothing was taken', { timeout: 60_000 });
+  const count = async () =>
+    ((await context.request.get(`${application.address}/api/goods?after=BIG-`).then((answer) => answer.json())) as { items: { sku: string }[] }).items.filter((item) => item.sku.startsWith('BIG-'))
+      .length;
+  expect(await count()).toBe(0);
+  await panel.getByRole('button', { name: 'Close' }).click();
+  await desk.getByLabel('Import CSV').setInputFiles(file);
+  await panel.getByRole('button', { name: 'Take 19,999 goods' }).click({ timeout: 60_000 });
+  await expect(panel).toContainText('taken, as revision', { timeout: 60_000 });
+  await expect(desk.getByText('20239 goods')).toBeVisible({ timeout: 60_000 });
+});
+
 test('a small book that is not the demo’s: from import to a finding, and the command line says the same', async ({ desk, application, context }, info) => {
   const file = smallBook();
   await desk.keyboard.press('Control+k');

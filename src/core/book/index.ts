@@ -3,5 +3,5 @@ export { type CompiledBook, compileBook, inMarket, orderPercents, type Row, say,
 export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, valueAt, withEdit } from './edits.ts';
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { readBasket, readBookFile, shaped } from './read.ts';
-export { defaultClass, defaultKind, type Ready, type ReadyGoods, readyGoods } from './ready.ts';
+export { defaultClass, defaultKind, type Ready, type ReadyGoods, readyFinder, readyGoods } from './ready.ts';
 export { type Basket, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';

@@ -8,5 +8,5 @@ export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitBy
 export { bad, good, kept, type Problem, type Result, sure } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
-export { cubicCentimetres, parseVolume, type Volume, type VolumeUnit, volumeOf, volumeUnits } from './volume.ts';
+export { parseVolume, type Volume, type VolumeUnit, volumeUnits } from './volume.ts';
 export { type Instant, instantOf, knowsZone, localOf } from './window.ts';

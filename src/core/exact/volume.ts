@@ -1,8 +1,7 @@
 import { parseDecimal, scaled } from './decimal.ts';
-import type { Length } from './length.ts';
 import { bad, good, type Result } from './result.ts';
 
-/** A volume as a whole number of cubes of the step of {@link Length} (0.0002 mm): exact at any size. */
+/** A volume as a whole number of cubes of the step of a length (0.0002 mm): exact at any size. */
 export type Volume = bigint & { readonly is: 'volume' };
 
 export const volumeUnits = ['cm3', 'l', 'in3'] as const;
@@ -11,8 +10,6 @@ export type VolumeUnit = (typeof volumeUnits)[number];
 /** Steps in a thousandth of each unit: 1 cm = 50 000 steps of length, 1 in = 127 000. */
 const thousandth: Record<VolumeUnit, bigint> = { cm3: 50_000n ** 3n / 1000n, l: 50_000n ** 3n, in3: 127_000n ** 3n / 1000n };
 
-export const volumeOf = (sides: readonly [Length, Length, Length]): Volume => (BigInt(sides[0]) * BigInt(sides[1]) * BigInt(sides[2])) as Volume;
-
 /** Reads a volume entered with at most three decimals. */
 export function parseVolume(text: string, unit: VolumeUnit): Result<Volume> {
   const read = parseDecimal(text, 3);
@@ -20,6 +17,3 @@ export function parseVolume(text: string, unit: VolumeUnit): Result<Volume> {
   const steps = scaled(read.value, 3) * thousandth[unit];
   return steps < 0n ? bad([], `${text} ${unit} is negative`, 'nothing below 0') : good(steps as Volume);
 }
-
-/** A volume in cubic centimetres for people, to the nearest. */
-export const cubicCentimetres = (volume: Volume): number => Number((volume * 10n) / 50_000n ** 3n) / 10;

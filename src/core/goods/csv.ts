@@ -153,6 +153,15 @@ const wants: Record<Column, string> = {
  * that the book does not have are problems of their line.
  */
 export function readGoods(text: string, currency: Currency, templates: ReadonlySet<string>): GoodsFile {
+  const steps = readGoodsSteps(text, currency, templates, Number.POSITIVE_INFINITY);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same in steps: after every `each` lines it tells how far it is, so that whoever reads a large file can give way. */
+export function* readGoodsSteps(text: string, currency: Currency, templates: ReadonlySet<string>, each: number): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const head = (data[0] ?? []).map((cell) => columnOf.get(plain(cell).toLowerCase()) ?? plain(cell).toLowerCase());
   const missing = required.filter((column) => !head.includes(column));
@@ -169,7 +178,8 @@ export function readGoods(text: string, currency: Currency, templates: ReadonlyS
   const items: Item[] = [];
   const badLines: BadLine[] = [];
   const lineOfSku = new Map<string, number>();
-  data.slice(1).forEach((cells, i) => {
+  for (const [i, cells] of data.slice(1).entries()) {
+    if (i > 0 && i % each === 0) yield { done: i, all: data.length - 1 };
     const line = i + 2;
     const problems: Problem[] = errors.filter((one) => one.row === i + 1).map((one) => ({ at: ['line'], wrong: one.message, right: 'every quotation mark closed (RFC 4180)' }));
     if (cells.length !== head.length) problems.push({ at: ['line'], wrong: `${cells.length} cells`, right: `${head.length} cells, one a column` });
@@ -191,6 +201,6 @@ export function readGoods(text: string, currency: Currency, templates: ReadonlyS
       if (problems.length === 0) items.push(read.data);
     }
     if (problems.length > 0) badLines.push({ line, text: cells.join(','), problems });
-  });
+  }
   return { items, columns, badLines };
 }

@@ -24,24 +24,18 @@ export function readItem(item: Item, currency: Currency): Result<Figures> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { price, mass, sides: sides as Figures['sides'], cost } };
 }
 
-/** What a variant does not state and so takes from its parent. */
-const inherited = ['price', 'cost', 'mass', 'size', 'kind', 'template', 'taxClass', 'origin', 'override', 'fee'] as const;
-
 /**
- * Items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by) where theirs are
- * empty, prices of markets each alone. Parents that are missing and chains that come back to themselves are problems; such
- * an item keeps what it states.
+ * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by) where
+ * theirs are empty, prices of markets each alone. Parents that are missing and chains that come back to themselves are
+ * problems; such an item keeps what it states.
  */
-export function withParents(items: readonly Item[]): { items: Item[]; problems: Problem[] } {
-  if (!items.some((item) => item.parent !== null)) return { items: [...items], problems: [] };
-  const bySku = new Map(items.map((item) => [item.sku, item]));
+export function completer(itemOf: (sku: string) => Item | undefined, problems: Problem[]): (item: Item) => Item {
   const whole = new Map<string, Item>();
-  const problems: Problem[] = [];
   const complete = (item: Item, below: readonly string[]): Item => {
+    if (item.parent === null) return item;
     const known = whole.get(item.sku);
     if (known) return known;
-    if (item.parent === null) return item;
-    const parent = bySku.get(item.parent);
+    const parent = itemOf(item.parent);
     const cycle = below.includes(item.parent) || item.parent === item.sku;
     if (!parent || cycle) {
       const chain = [...below, item.sku, item.parent].join(' → ');
@@ -53,15 +47,31 @@ export function withParents(items: readonly Item[]): { items: Item[]; problems: 
     if (!whole.has(item.sku)) whole.set(item.sku, made);
     return made;
   };
-  return { items: items.map((item) => complete(item, [])), problems };
+  return (item) => (item.parent === null ? item : complete(item, []));
+}
+
+/** A whole list of items completed; see {@link completer}. */
+export function withParents(items: readonly Item[]): { items: readonly Item[]; problems: readonly Problem[] } {
+  if (!items.some((item) => item.parent !== null)) return { items, problems: [] };
+  const problems: Problem[] = [];
+  const bySku = new Map(items.map((item) => [item.sku, item]));
+  return { items: items.map(completer((sku) => bySku.get(sku), problems)), problems };
 }
 
 function takingFrom(item: Item, parent: Item): Item {
-  const taken = Object.fromEntries(inherited.map((field) => [field, item[field] ?? parent[field]]));
   const list = <T>(own: T[], theirs: T[]) => (own.length > 0 ? own : theirs);
   return {
     ...item,
-    ...(taken as Pick<Item, (typeof inherited)[number]>),
+    price: item.price ?? parent.price,
+    cost: item.cost ?? parent.cost,
+    mass: item.mass ?? parent.mass,
+    size: item.size ?? parent.size,
+    kind: item.kind ?? parent.kind,
+    template: item.template ?? parent.template,
+    taxClass: item.taxClass ?? parent.taxClass,
+    origin: item.origin ?? parent.origin,
+    override: item.override ?? parent.override,
+    fee: item.fee ?? parent.fee,
     prices: { ...parent.prices, ...item.prices },
     tags: list(item.tags, parent.tags),
     hazards: list(item.hazards, parent.hazards),

@@ -14,8 +14,6 @@ export const countries: ReadonlySet<string> = new Set(countryCodes.split(' '));
 const forces = ['US-AA', 'US-AE', 'US-AP'];
 const parts: ReadonlySet<string> = new Set([...forces, ...Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`))]);
 export const isCountry = (code: string): boolean => countries.has(code);
-/** The parts of a country, by code. */
-export const partsOf = (country: string): string[] => [...parts].filter((part) => part.startsWith(`${country}-`));
 export const isPart = (code: string): boolean => parts.has(code);
 
 /**

@@ -1,15 +1,19 @@
 import PgBoss from 'pg-boss';
 import type { Context } from '../context.ts';
 import { failUnfinishedChecks } from '../queries/checks.ts';
+import { failUnfinishedImports } from '../queries/imports.ts';
 import { unfinishedSends } from '../queries/sends.ts';
 import { runCheck } from './check.ts';
+import { runImport } from './import.ts';
 import { runSend } from './send.ts';
 
 export interface Jobs {
   send(id: number): Promise<void>;
   check(id: number): Promise<void>;
-  /** Asks a check under way to stop. */
+  import(id: number): Promise<void>;
+  /** Asks a check, or an import, under way to stop. */
   stopCheck(id: number): void;
+  stopImport(id: number): void;
   close(): Promise<void>;
 }
 
@@ -18,26 +22,34 @@ export async function startJobs(context: Context, url: string): Promise<Jobs> {
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 4 });
   boss.on('error', (error) => context.log.error(error, 'jobs'));
   await boss.start();
-  for (const queue of ['send', 'check']) await boss.createQueue(queue);
-  const stopping = new Set<number>();
+  for (const queue of ['send', 'check', 'import']) await boss.createQueue(queue);
+  const stopping = { check: new Set<number>(), import: new Set<number>() };
   const options = { pollingIntervalSeconds: 0.5 };
   await boss.work<{ id: number }>('send', options, async ([job]) => {
     if (job) await runSend(context, job.data.id);
   });
   await boss.work<{ id: number }>('check', options, async ([job]) => {
-    if (job) await runCheck(context, job.data.id, () => stopping.delete(job.data.id));
+    if (job) await runCheck(context, job.data.id, () => stopping.check.delete(job.data.id));
+  });
+  await boss.work<{ id: number }>('import', options, async ([job]) => {
+    if (job) await runImport(context, job.data.id, () => stopping.import.delete(job.data.id));
   });
   const send = async (id: number) => {
     await boss.send('send', { id });
   };
   await failUnfinishedChecks(context.database, 'The server was stopped meanwhile');
+  await failUnfinishedImports(context.database, 'The server was stopped meanwhile; nothing was taken');
   for (const one of await unfinishedSends(context.database)) await send(one.id);
   return {
     send,
     check: async (id) => {
       await boss.send('check', { id });
     },
-    stopCheck: (id) => stopping.add(id),
+    import: async (id) => {
+      await boss.send('import', { id });
+    },
+    stopCheck: (id) => stopping.check.add(id),
+    stopImport: (id) => stopping.import.add(id),
     close: () => boss.stop({ graceful: true, timeout: 3000 }),
   };
 }

@@ -31,7 +31,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const dialect = dialectOf(id);
   const who = useSeen((state) => state.view.who);
   const unsaved = useSeen((state) => state.draft.edits.length);
-  const notes = useDesk((desk, edits) => desk.notes(edits), []);
+  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
   const { data: report } = useLastCheckQuery();
   const [send, sending] = useSendMutation();
   // Asked again while something is under way, or a channel does not answer.

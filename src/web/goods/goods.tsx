@@ -10,6 +10,7 @@ import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { BulkEdit } from './bulk.tsx';
 import { figures, heads, shownColumns, widths } from './columns.ts';
 import { ImportReport } from './import-report.tsx';
+import { LargeImport } from './large-import.tsx';
 import { readFile } from './read-file.ts';
 import { SelectionSentence } from './selections.tsx';
 
@@ -31,6 +32,9 @@ const columns = shownColumns.map((id) =>
   }),
 );
 
+/** Bytes of a file of goods that is read on the screen: some five thousand lines. */
+const largest = 500_000;
+
 export function GoodsStage() {
   const book = useBook();
   return book && <Goods book={book} />;
@@ -48,8 +52,9 @@ function Goods({ book }: { book: OpenBook }) {
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
-  const counts = useDesk((desk, edits) => desk.counts(edits), []);
-  const taken = useDesk((desk, edits) => (selection ? desk.selected(edits, selection.id) : null), [selection?.id]);
+  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  const taken = useDesk((desk, edits) => (selection ? desk.selected(edits, selection.id) : null), [selection?.id], 'study');
+  const [large, setLarge] = useState<File | null>(null);
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const [editing, setEditing] = useState<{ sku: string; column: Column; fault: string | null } | null>(null);
   const box = useRef<HTMLDivElement>(null);
@@ -132,7 +137,10 @@ function Goods({ book }: { book: OpenBook }) {
     then();
   };
   const open = async (file: File | undefined) => {
-    if (file) setReport({ name: file.name, file: await readFile(file, book) });
+    if (!file) return;
+    // What is too large for the screen is read and taken by the server, with a count, and can be stopped.
+    if (file.size > largest) setLarge(file);
+    else setReport({ name: file.name, file: await readFile(file, book) });
   };
 
   return (
@@ -206,6 +214,7 @@ function Goods({ book }: { book: OpenBook }) {
         </nav>
         {selection && <SelectionSentence key={selection.id} book={book} selection={selection} count={counts?.selections[selection.id] ?? null} removed={() => show('selection', null)} />}
         {bulk && <BulkEdit book={book} items={rows.map((row) => row.original)} close={() => setBulk(false)} />}
+        {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
         {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
         {editing?.fault && (
           <p className="fault" role="alert">

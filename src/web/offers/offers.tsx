@@ -28,7 +28,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const go = useNavigate();
   const { offers } = book.book;
   const offer = offers.find((one) => one.id === chosen) ?? offers[0];
-  const notes = useDesk((desk, edits) => desk.notes(edits), []);
+  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
   const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const [left, right] = [moment - 9 * day, moment + 28 * day];

@@ -60,7 +60,7 @@ const split = (text: string): string[] => (/[,;\n]/.test(text) ? text.split(/[,;
 function usesOf(book: Book, zone: string): { lanes: string[]; offers: Book['offers']; stuck: Book['offers'] } {
   const offers = book.offers.filter((offer) => offer.zones?.includes(zone));
   return {
-    lanes: book.templates.flatMap((template) => Object.keys(template.lanes[zone] ?? {}).map((service) => `${template.name}: ${serviceName(book, service).toLowerCase()}`)),
+    lanes: book.templates.flatMap((template) => book.services.filter(({ id }) => template.lanes[zone]?.[id]).map(({ id }) => `${template.name}: ${serviceName(book, id).toLowerCase()}`)),
     offers,
     stuck: offers.filter((offer) => offer.zones?.length === 1),
   };
@@ -83,7 +83,11 @@ function Places({ book }: { book: OpenBook }) {
   const [by, setBy] = useState<'zone' | 'charge'>('zone');
   const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
   const [removing, setRemoving] = useState(false);
-  const map = useDesk<MapAnswer | null>((desk, edits) => (moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>)), [template?.id, basket, moment]);
+  const map = useDesk<MapAnswer | null>(
+    (desk, edits) => (moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>)),
+    [template?.id, basket, moment],
+    'study',
+  );
   const falls = useDesk((desk, edits) => (removing && zone ? desk.without(edits, zone.id) : null), [removing, zone?.id]);
   const at = zone ? order.indexOf(zone.id) : -1;
 

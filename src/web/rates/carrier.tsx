@@ -19,20 +19,22 @@ export function CarrierStage() {
 function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: carrier } = useCarrierQuery();
   const { data: orders } = useOrdersQuery();
-  const records = useDesk((desk, edits) => (orders ? desk.records(edits, orders, moment) : null), [orders, moment]);
+  const records = useDesk((desk, edits) => (orders ? desk.records(edits, orders, moment) : null), [orders, moment], 'study');
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
   const { reviewed, services } = book.book;
   const lanes = book.book.templates.flatMap((template) =>
     template.zones.flatMap((zone) =>
-      Object.entries(template.lanes[zone] ?? {}).map(([service, lane]) => ({
-        key: `${template.id}/${zone}/${service}`,
-        template: template.id,
-        zone,
-        service,
-        lane,
-        record: records?.lanes.find((one) => one.template === template.id && one.zone === zone && one.service === service) ?? null,
-      })),
+      services
+        .flatMap(({ id }) => (template.lanes[zone]?.[id] ? [[id, template.lanes[zone][id]] as const] : []))
+        .map(([service, lane]) => ({
+          key: `${template.id}/${zone}/${service}`,
+          template: template.id,
+          zone,
+          service,
+          lane,
+          record: records?.lanes.find((one) => one.template === template.id && one.zone === zone && one.service === service) ?? null,
+        })),
     ),
   );
   const done = lanes.filter((one) => (reviewed[one.key] ?? '') >= quarter).length;

@@ -16,7 +16,7 @@ export function CoverageStage() {
 function Coverage({ book }: { book: OpenBook }) {
   const { data } = useVisitsQuery();
   const visits = Object.fromEntries((data?.visits ?? []).map((one) => [one.country, one.visits]));
-  const found = useDesk((desk, edits) => desk.coverage(edits, visits), [data]);
+  const found = useDesk((desk, edits) => desk.coverage(edits, visits), [data], 'study');
   const told = (found ?? []).map((one) => sayOf(book, one));
   const grave = told.filter((one) => one.grave);
   const rest = told.filter((one) => !one.grave);

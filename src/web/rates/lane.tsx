@@ -27,7 +27,7 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
   const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id, moment), [template, zone.id, service.id, moment]);
-  const notes = useDesk((desk, edits) => desk.notes(edits), []);
+  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();
   const heading = (

@@ -2,8 +2,8 @@ import { Link, useLocation } from 'react-router';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 
 /** The sheets of the stage: each template, then what holds for all of them. */
-export function RatesTabs({ book, chosen = null, children }: { book: OpenBook; chosen?: string | null; children?: React.ReactNode }) {
-  const counts = useDesk((desk, edits) => desk.counts(edits), []);
+export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: string | null }) {
+  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
   const { pathname } = useLocation();
   const others = [
     ['/rates/mixing', 'Mixing'],
@@ -23,7 +23,6 @@ export function RatesTabs({ book, chosen = null, children }: { book: OpenBook; c
           {name}
         </Link>
       ))}
-      {children}
     </nav>
   );
 }

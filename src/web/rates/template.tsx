@@ -9,7 +9,7 @@ import { RatesTabs } from './tabs.tsx';
 export function TemplateHead({ book, template, others, offer }: { book: OpenBook; template: TemplateBody; others: readonly Service[]; offer: (service: string) => void }) {
   const go = useNavigate();
   const { templates, selections, zones, services } = book.book;
-  const counts = useDesk((desk, edits) => desk.counts(edits), []);
+  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
   const at = ['templates', template.id];
   const isDefault = template === templates[0];
   const add = (body: (id: string) => TemplateBody) => {
@@ -20,16 +20,7 @@ export function TemplateHead({ book, template, others, offer }: { book: OpenBook
   const unserved = zones.filter((zone) => !template.zones.includes(zone.id));
   return (
     <>
-      <RatesTabs book={book} chosen={template.id}>
-        <span className="ml-auto flex items-center gap-4">
-          <button type="button" className="quiet" onClick={() => add((id) => ({ ...template, id, name: `${template.name}, copy`, goods: null }))}>
-            Copy this template
-          </button>
-          <button type="button" className="quiet" onClick={() => add((id) => starter(id, book))}>
-            New template
-          </button>
-        </span>
-      </RatesTabs>
+      <RatesTabs book={book} chosen={template.id} />
       <div className="head">
         <h1>
           <TextPart label="Name of the template" value={template.name} fault={nameFault} onCommit={(name) => book.edit([...at, 'name'], name)} />
@@ -50,6 +41,16 @@ export function TemplateHead({ book, template, others, offer }: { book: OpenBook
           {book.home.tax === 'inside' ? 'include tax' : 'are without tax'} · {template.currency ?? book.home.currency}
         </span>
         <span className="acts">
+          <select
+            aria-label="Another template"
+            className="part"
+            value=""
+            onChange={(event) => add(event.target.value === 'copy' ? (id) => ({ ...template, id, name: `${template.name}, copy`, goods: null }) : (id) => starter(id, book))}
+          >
+            <option value="">Add a template …</option>
+            <option value="copy">a copy of this one</option>
+            <option value="new">home and the rest of the world</option>
+          </select>
           {unserved.length > 0 && (
             <select aria-label="Serve another zone" className="part" value="" onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}>
               <option value="">Serve a zone …</option>

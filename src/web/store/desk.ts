@@ -8,7 +8,14 @@ import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery } from './a
 import { edited } from './draft.ts';
 import { useAct, useSeen } from './index.ts';
 
-const desk: Remote<Desk> = wrap<Desk>(new Worker(new URL('../worker/desk.ts', import.meta.url), { type: 'module' }));
+/** A worker of its own for what is answered as one types, and one for what looks at all goods. */
+interface Bench {
+  readonly desk: Remote<Desk>;
+  loaded: Promise<void> | null;
+  from: readonly unknown[];
+}
+const bench = (): Bench => ({ desk: wrap<Desk>(new Worker(new URL('../worker/desk.ts', import.meta.url), { type: 'module' })), loaded: null, from: [] });
+const benches = { quick: bench(), study: bench() };
 
 /** The saved book, the draft on it, and how to edit. Null until the book has come. */
 export function useBook() {
@@ -54,12 +61,8 @@ export function useMoment(): number | null {
   return asOf !== null ? Date.parse(asOf) : data ? Date.parse(data.now) : null;
 }
 
-let loaded: Promise<void> | null = null;
-let loadedFrom: unknown[] = [];
-let carried: unknown = null;
-
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
-export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null, depends: readonly unknown[]): T | null {
+export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null, depends: readonly unknown[], at: keyof typeof benches = 'quick'): T | null {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const edits = useSeen((state) => state.draft.edits);
@@ -68,17 +71,14 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
     if (!data || !goods) return;
-    if (loadedFrom[0] !== data || loadedFrom[1] !== goods) {
-      loadedFrom = [data, goods];
-      loaded = desk.load(data.book, goods);
-    }
-    if (carrier && carried !== carrier) {
-      carried = carrier;
-      loaded = Promise.all([loaded, desk.carry(carrier.cards)]).then(() => undefined);
+    const place = benches[at];
+    if (place.from[0] !== data || place.from[1] !== goods || place.from[2] !== carrier) {
+      place.from = [data, goods, carrier];
+      place.loaded = place.desk.load(data.book, goods, carrier?.cards ?? []);
     }
     let stale = false;
-    loaded
-      ?.then(() => ask(desk, edits))
+    place.loaded
+      ?.then(() => ask(place.desk, edits))
       .then((value) => {
         if (!stale && value !== null && value !== undefined) setAnswer(() => value);
       })

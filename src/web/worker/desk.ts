@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { PastOrder } from '../../contract/index.ts';
-import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyGoods, withEdit } from '../../core/book/index.ts';
+import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyFinder, readyGoods, withEdit } from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, parcelCharge, readCard } from '../../core/carrier/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf, meantSteps } from '../../core/check/index.ts';
@@ -80,7 +80,8 @@ let saved: { book: Book; goods: readonly Item[]; compiled: CompiledBook | null }
 let lastEdits = '';
 let drafted: { book: Book; goods: readonly Item[]; compiled: CompiledBook | null; problems: readonly Problem[] } | null = null;
 
-function load(book: Book, goods: readonly Item[]): void {
+function load(book: Book, goods: readonly Item[], carrierCards: readonly CardBody[]): void {
+  carry(carrierCards);
   const compiled = compileBook(book);
   saved = { book, goods, compiled: compiled.ok ? compiled.value : null };
   lastEdits = '';
@@ -113,6 +114,19 @@ function safely<T>(tree: T, edit: Edit): T {
 /** Every market's book and goods, made ready once a draft. */
 const readied = new WeakMap<Book, Map<string, { compiled: CompiledBook | null; problems: readonly Problem[] }>>();
 const goodsOf = new WeakMap<CompiledBook, { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }>();
+const itemsOf = new WeakMap<readonly Item[], ReadonlyMap<string, Item>>();
+const finders = new WeakMap<CompiledBook, { goods: readonly Item[]; find: (sku: string) => Ready | undefined }>();
+
+/** Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned baskets alone. */
+function finderFor(compiled: CompiledBook, goods: readonly Item[]): (sku: string) => Ready | undefined {
+  const known = finders.get(compiled);
+  if (known?.goods === goods) return known.find;
+  const items = itemsOf.get(goods) ?? new Map(goods.map((item) => [item.sku, item]));
+  itemsOf.set(goods, items);
+  const find = readyFinder(compiled, (sku) => items.get(sku));
+  finders.set(compiled, { goods, find });
+  return find;
+}
 
 function compiledFor(book: Book, market: string | null): CompiledBook | null {
   const known = readied.get(book) ?? new Map();
@@ -137,8 +151,7 @@ function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
 function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market);
   if (!compiled) return null;
-  const { bySku } = readyFor(compiled, goods);
-  return { compiled, question: questionOf(basket, (sku) => bySku.get(sku), moment, carrierOf(compiled, moment)) };
+  return { compiled, question: questionOf(basket, finderFor(compiled, goods), moment, carrierOf(compiled, moment)) };
 }
 
 function compute(edits: readonly Edit[], moment: number): Computed {
@@ -160,8 +173,7 @@ function compute(edits: readonly Edit[], moment: number): Computed {
       problems: made && !made.question.ok ? made.question.problems : [],
     };
   });
-  const goodsProblems = now.compiled ? readyFor(now.compiled, now.goods).ready.problems : [];
-  return { problems: [...now.problems, ...goodsProblems.map((one) => ({ ...one, at: ['goods', ...one.at] }))], pinned };
+  return { problems: now.problems, pinned };
 }
 
 function notes(edits: readonly Edit[]): Record<ChannelId, readonly Note[]> | null {
@@ -357,6 +369,12 @@ function selected(edits: readonly Edit[], id: string): string[] | null {
     .map((item) => item.sku);
 }
 
+/** What keeps goods of the draft from being sold. */
+function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
+  const { compiled, goods } = draftOf(edits);
+  return compiled ? readyFor(compiled, goods).ready.problems : [];
+}
+
 /** How many goods each template and each selection takes. */
 function counts(edits: readonly Edit[]): { templates: Record<string, number>; selections: Record<string, number> } | null {
   const { compiled, goods } = draftOf(edits);
@@ -369,6 +387,6 @@ function counts(edits: readonly Edit[]): { templates: Record<string, number>; se
   return { templates, selections };
 }
 
-const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage, carry, records };
+const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage, records, goodsProblems };
 export type Desk = typeof desk;
 expose(desk);

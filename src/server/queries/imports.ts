@@ -1,0 +1,59 @@
+import type { ImportReport, ImportState } from '../../contract/index.ts';
+import type { Connection } from '../database.ts';
+
+export interface ImportRow {
+  readonly id: number;
+  readonly state: ImportState['state'];
+  readonly name: string;
+  readonly who: string;
+  readonly done: number;
+  readonly total: number;
+  readonly report: ImportReport | null;
+  readonly revision: number | null;
+  readonly error: string | null;
+}
+const columns = 'id::integer, state, name, who, done, total, report, revision, error';
+
+export async function addImport(connection: Connection, name: string, text: string, who: string, requested: Date): Promise<ImportRow> {
+  const { rows } = await connection.query<ImportRow>(`insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4) returning ${columns}`, [
+    name,
+    text,
+    who,
+    requested,
+  ]);
+  return rows[0] as ImportRow;
+}
+
+export async function importById(connection: Connection, id: number): Promise<ImportRow | null> {
+  const { rows } = await connection.query<ImportRow>(`select ${columns} from goods_import where id = $1`, [id]);
+  return rows[0] ?? null;
+}
+
+export async function importText(connection: Connection, id: number): Promise<string> {
+  const { rows } = await connection.query<{ text: string }>('select text from goods_import where id = $1', [id]);
+  return rows[0]?.text ?? '';
+}
+
+/** Moves an import from one state to another; whether it was in the first. */
+export async function moveImport(connection: Connection, id: number, from: readonly ImportState['state'][], to: ImportState['state'], error: string | null = null): Promise<boolean> {
+  const { rowCount } = await connection.query('update goods_import set state = $3, error = $4 where id = $1 and state = any($2)', [id, from, to, error]);
+  return rowCount === 1;
+}
+
+export async function markImport(connection: Connection, id: number, done: number, total: number): Promise<void> {
+  await connection.query('update goods_import set done = $2, total = $3 where id = $1', [id, done, total]);
+}
+
+export async function reportImport(connection: Connection, id: number, report: ImportReport): Promise<void> {
+  await connection.query('update goods_import set report = $2 where id = $1', [id, JSON.stringify(report)]);
+}
+
+/** An import is over: its text is no longer needed. */
+export async function endImport(connection: Connection, id: number, revision: number | null): Promise<void> {
+  await connection.query("update goods_import set text = '', revision = $2 where id = $1", [id, revision]);
+}
+
+/** Imports that a stopped server left under way. */
+export async function failUnfinishedImports(connection: Connection, why: string): Promise<void> {
+  await connection.query("update goods_import set state = 'failed', error = $1, text = '' where state in ('reading', 'taking')", [why]);
+}

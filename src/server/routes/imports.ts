@@ -1,0 +1,40 @@
+import { Hono } from 'hono';
+import { type ImportState, importRequest } from '../../contract/index.ts';
+import { type Context, nowOf } from '../context.ts';
+import type { Jobs } from '../jobs/boss.ts';
+import { Refusal } from '../problem.ts';
+import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
+import { parsed } from './parsed.ts';
+
+const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({ id, state, name, done, all: total, report, revision, error });
+
+/** Large files of goods: put in, followed, taken or stopped. */
+export function importRoutes(context: Context, jobs: Jobs): Hono {
+  const { database } = context;
+  const byId = async (text: string): Promise<ImportRow> => {
+    const row = await importById(database, Number(text) || 0);
+    if (!row) throw new Refusal(404, 'import', 'There is no such import');
+    return row;
+  };
+  return new Hono()
+    .post('/imports', async (c) => {
+      const { name, text, who } = await parsed(c, importRequest);
+      const row = await addImport(database, name, text, who, new Date(await nowOf(context)));
+      await jobs.import(row.id);
+      return c.json(view(row), 202);
+    })
+    .get('/imports/:id', async (c) => c.json(view(await byId(c.req.param('id')))))
+    .post('/imports/:id/taken', async (c) => {
+      const row = await byId(c.req.param('id'));
+      await markImport(database, row.id, 0, 0);
+      if (!(await moveImport(database, row.id, ['read'], 'taking'))) throw new Refusal(409, 'import', 'This import has not been read, or is over');
+      await jobs.import(row.id);
+      return c.json(view(await byId(String(row.id))), 202);
+    })
+    .delete('/imports/:id', async (c) => {
+      const row = await byId(c.req.param('id'));
+      if (await moveImport(database, row.id, ['read'], 'stopped')) await endImport(database, row.id, null);
+      else if (row.state === 'reading' || row.state === 'taking') jobs.stopImport(row.id);
+      return c.json(view(await byId(String(row.id))), 202);
+    });
+}
