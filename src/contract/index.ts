@@ -106,6 +106,7 @@ export const channelsAnswer = z.object({ channels: z.array(channelState) });
 /** A channel's files: those it last took, and those it says are live; null where there are none, or it does not answer. */
 export const channelFiles = z.object({ told: z.array(fileSchema).nullable(), live: z.array(fileSchema).nullable() });
 export type ChannelFiles = z.infer<typeof channelFiles>;
+export const listingsAnswer = z.object({ listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })) });
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;
 export type ChannelState = z.infer<typeof channelState>;

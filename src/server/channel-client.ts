@@ -2,7 +2,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { z } from 'zod';
 import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
-import { type ChannelBasket, type ChannelFile, dialectOf } from '../core/channels/index.ts';
+import { type ChannelBasket, type ChannelFile, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
 import { amountText, type Currency, gramsText, type Minor, parseAmount, sure } from '../core/exact/index.ts';
 
@@ -21,6 +21,7 @@ const euro = 'EUR' as Currency;
 const money = z.string().regex(/^\d+\.\d{2}$/);
 const liveSchema = z.object({ files: z.array(fileSchema), held: z.array(heldSchema) });
 const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
+const listingSchema = z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() });
 const checkoutSchema = z.object({ answers: z.array(z.object({ choices: z.array(z.object({ speed: z.string(), charge: money, discount: money })) })) });
 export type LiveAnswer = z.infer<typeof liveSchema>;
 
@@ -28,6 +29,8 @@ export interface ChannelClient {
   submit(files: readonly ChannelFile[], idempotencyKey: string): Promise<z.infer<typeof submissionSchema>>;
   live(moment: number): Promise<LiveAnswer>;
   checkout(moment: number, baskets: readonly ChannelBasket[]): Promise<Answered[][]>;
+  /** The channel's own record of what it lists. */
+  listings(): Promise<readonly Listing[]>;
   setClock(now: number): Promise<void>;
 }
 
@@ -71,6 +74,7 @@ export function channelClient(id: ChannelId, address: string): ChannelClient {
       if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense');
       return answers.map((one) => one.choices.map((choice) => ({ speed: choice.speed, charge: sure(parseAmount(choice.charge, euro)), discount: sure(parseAmount(choice.discount, euro)) })));
     },
+    listings: () => call('GET', '/listings', z.array(listingSchema)),
     async setClock(now) {
       await call('POST', '/desk/clock', z.object({ clock: z.string() }), { now: new Date(now).toISOString() });
     },

@@ -5,3 +5,4 @@ export { conversionInto, type ReadyMarket } from './market.ts';
 export { readBasket, readBookFile, shaped } from './read.ts';
 export { defaultClass, defaultKind, type Ready, type ReadyGoods, readyFinder, readyGoods } from './ready.ts';
 export { type Basket, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';
+export { starterBook } from './starter.ts';

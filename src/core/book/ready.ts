@@ -22,6 +22,8 @@ export interface Ready extends Figures {
   readonly dropped: Minor;
   readonly stays: Minor;
   readonly taxClass: string;
+  /** Channels that stock it and deliver it by their own rules. */
+  readonly stockedBy: readonly string[];
 }
 
 export const defaultKind = 'parcel';
@@ -135,6 +137,7 @@ function maker(book: CompiledBook, problems: Problem[]): (item: Item) => Ready |
       dropped: ((override?.is === 'fixed' && override.freed ? fixed : 0) + (fee?.freed ? extra : 0)) as Minor,
       stays: ((override?.is === 'fixed' && !override.freed ? fixed : 0) + (fee && !fee.freed ? extra : 0)) as Minor,
       taxClass: item.taxClass ?? defaultClass,
+      stockedBy: item.stockedBy,
     };
   };
 }

@@ -1,11 +1,30 @@
 /** What each channel can be told, what it will read, and what the core believes it then charges. */
 import type { ChannelId } from '../book/index.ts';
-import type { Dialect } from './dialect.ts';
+import type { Dialect, Listed } from './dialect.ts';
 import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
 import { lerrinShop } from './lerrin-shop/index.ts';
 
-export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark];
+/** A dialect without the goods its channel stocks: those it delivers itself, by its own rules. */
+const ownGoods = (dialect: Dialect): Dialect => ({
+  ...dialect,
+  render(book, goods) {
+    const own = listedAt(dialect.id, goods);
+    const rendition = dialect.render(book, own);
+    const theirs = goods.length - own.length;
+    if (theirs === 0) return rendition;
+    return {
+      ...rendition,
+      notes: [...rendition.notes, { clause: { about: 'stocked', items: theirs }, reads: `${theirs} goods that ${dialect.name} stocks and delivers itself`, fidelity: { is: 'exact' } }],
+    };
+  },
+});
+
+/** Goods that a channel does not stock itself. */
+export const listedAt = (id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
+  goods.some((item) => item.stockedBy.includes(id)) ? goods.filter((item) => !item.stockedBy.includes(id)) : goods;
+
+export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark].map(ownGoods);
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
 export { leastBefore, leastTaking, stated } from './bounds.ts';
 export {
@@ -24,3 +43,4 @@ export {
 } from './dialect.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
 export { apartBy } from './plain.ts';
+export { type Listing, type RecordFinding, recordFindings } from './records.ts';

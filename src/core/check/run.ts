@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { apartBy, type ChannelBasket, type Listed, type Note, type SideStep } from '../channels/index.ts';
+import { apartBy, type ChannelBasket, type Listed, listedAt, type Note, type SideStep } from '../channels/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import { type Question, soldIn } from '../quote/index.ts';
@@ -108,7 +108,8 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
     return sayings.get(moment) ?? null;
   };
   const inForce = (await saysAt(now))?.rules;
-  const corners = cornersOf(book, goods, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now);
+  const listed = listedAt(channel.id, goods);
+  const corners = cornersOf(book, listed, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now);
 
   const classes = new Map<string, ClassResult>();
   const differing = new Map<string, Differing[]>();
@@ -153,7 +154,7 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
   }
 
   const findings: Finding[] = [];
-  for (const list of differing.values()) findings.push(await findingOf(book, goods, channel, list, saysAt));
+  for (const list of differing.values()) findings.push(await findingOf(book, listed, channel, list, saysAt));
   return { channel: channel.id, classes: [...classes.values()], findings };
 }
 

@@ -58,10 +58,19 @@ export function charge(book: CompiledBook, basket: Sorted, service: number, out:
     out.stays = only.stays;
     return;
   }
-  const groups = grouped(bundles, service);
-  const charges: number[] = [];
-  let kinds = 0;
-  for (const { bundle, lane, rate, load } of groups) {
+  const groups = witness || sharing(bundles) ? grouped(bundles, service) : null;
+  const count = groups ? groups.length : bundles.length;
+  tally.of = 0;
+  tally.sum = 0;
+  tally.highest = 0;
+  tally.lowest = Number.POSITIVE_INFINITY;
+  for (let i = 0; i < count; i += 1) {
+    const group = groups ? (groups[i] as Rated) : null;
+    const bundle = group ? group.bundle : (bundles[i] as Bundle);
+    if (!bundle.rated) continue;
+    const lane = bundle.row?.lanes[service] as Lane;
+    const rate = group ? group.rate : rateFor(lane, bundle.kind);
+    const load = group ? group.load : bundle.load;
     const amount = laneCharge(lane, rate, load, basket.asked);
     const freed = lane.freeFrom !== null && isFreed(lane.freeFrom, basket.load, load);
     if (witness) witness.groups.push({ bundle, lane, rate, load, charge: amount, freed });
@@ -70,8 +79,13 @@ export function charge(book: CompiledBook, basket: Sorted, service: number, out:
       if (witness) witness.refusedBy = bundle;
       return;
     }
-    charges.push(freed ? 0 : amount);
+    const charged = freed ? 0 : amount;
+    tally.of += 1;
+    tally.sum += charged;
+    if (charged > tally.highest) tally.highest = charged;
+    if (charged < tally.lowest) tally.lowest = charged;
   }
+  let kinds = 0;
   for (const bundle of bundles) {
     const lane = bundle.row?.lanes[service] as Lane;
     const freed = lane.freeFrom !== null && isFreed(lane.freeFrom, basket.load, bundle.load);
@@ -79,13 +93,22 @@ export function charge(book: CompiledBook, basket: Sorted, service: number, out:
     out.stays += bundle.stays;
     if (bundle.rated) kinds |= bundle.kinds;
   }
-  if (charges.length < 2) {
-    out.rate = charges[0] ?? 0;
+  if (tally.of < 2) {
+    out.rate = tally.sum;
     return;
   }
   const rule = ruleFor(book, kinds, service);
   if (witness) witness.rule = rule;
-  out.rate = mixed(charges, rule ? rule.by : book.mixedBy);
+  out.rate = mixed(tally, rule ? rule.by : book.mixedBy);
+}
+
+/** The charges of groups, as they are put together; used again from basket to basket. */
+const tally = { of: 0, sum: 0, highest: 0, lowest: 0 };
+
+/** Whether bundles may share a rate in some lanes though other lanes tell them apart. */
+function sharing(bundles: readonly Bundle[]): boolean {
+  for (const bundle of bundles) if (bundle.template.ownKinds.size > 0) return true;
+  return false;
 }
 
 /** The first mixing rule that covers all kinds (bits) and the service; null where the book's own way holds. */
@@ -96,9 +119,16 @@ function ruleFor(book: CompiledBook, kinds: number, service: number): MixingRule
 
 const rateFor = (lane: Lane, kind: string | null): Rate => (kind === null ? lane.rate : (lane.kinds?.get(kind) ?? lane.rate));
 
+interface Rated {
+  readonly bundle: Bundle;
+  readonly lane: Lane;
+  readonly rate: Rate;
+  load: Load;
+}
+
 /** Bundles that pay a rate, put together where they share stock place, template and rate in the lane. */
-function grouped(bundles: readonly Bundle[], service: number): { bundle: Bundle; lane: Lane; rate: Rate; load: Load }[] {
-  const groups: { bundle: Bundle; lane: Lane; rate: Rate; load: Load }[] = [];
+function grouped(bundles: readonly Bundle[], service: number): Rated[] {
+  const groups: Rated[] = [];
   for (const bundle of bundles) {
     if (!bundle.rated) continue;
     const lane = bundle.row?.lanes[service] as Lane;

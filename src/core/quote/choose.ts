@@ -97,7 +97,9 @@ const scratch: Charged = { rate: 0, droppable: 0, stays: 0 };
 export function bestSet(book: CompiledBook, basket: Sorted, live: Live, service: number): BestSet {
   const id = book.services[service]?.id ?? '';
   const goods = basket.load.value;
-  let best: BestSet | null = null;
+  let bestOrders = without;
+  let bestOffer: Offer | null = null;
+  let [bestDelivery, bestRate, bestDroppable] = [Number.NaN, 0, 0];
   let charged = false;
   for (const set of live.sets) {
     if (basket.load.after !== goods - set.discount) takeOff(book, basket, set.discount);
@@ -105,18 +107,43 @@ export function bestSet(book: CompiledBook, basket: Sorted, live: Live, service:
     if (!charged || book.minds) charge(book, basket, service, scratch, null);
     charged = true;
     const { rate, droppable, stays } = scratch;
-    const plain: BestSet = { used: set.used, cuts: set.cuts, discount: set.discount, delivery: rate < 0 ? rate : rate + droppable + stays, rate, droppable };
-    if (!best || better(plain, best)) best = plain;
-    if (rate < 0) continue;
-    for (const offer of live.deliveries) {
-      if (!set.used.every((other) => mayAdd(offer, other)) || unhelpful(offer, id, rate, droppable, goods - set.discount)) continue;
-      const free: BestSet = { used: [...set.used, offer].sort((a, b) => a.order - b.order), cuts: set.cuts, discount: set.discount, delivery: stays, rate, droppable };
-      if (better(free, best)) best = free;
+    for (let i = -1; i < live.deliveries.length; i += 1) {
+      const offer = live.deliveries[i] ?? null;
+      if (offer && (rate < 0 || !joins(offer, set) || unhelpful(offer, id, rate, droppable, goods - set.discount))) continue;
+      const delivery = rate < 0 ? rate : (offer ? 0 : rate + droppable) + stays;
+      if (!Number.isNaN(bestDelivery) && !isBetter(delivery, set, offer, bestDelivery, bestOrders, bestOffer)) continue;
+      bestOrders = set;
+      bestOffer = offer;
+      bestDelivery = delivery;
+      bestRate = rate;
+      bestDroppable = droppable;
     }
   }
-  const found: BestSet = best ?? { used: without.used, cuts: without.cuts, discount: nothing, delivery: 0, rate: 0, droppable: 0 };
-  if (basket.load.after !== goods - found.discount) takeOff(book, basket, found.discount);
-  return found;
+  if (basket.load.after !== goods - bestOrders.discount) takeOff(book, basket, bestOrders.discount);
+  return { used: usedIn(bestOrders, bestOffer), cuts: bestOrders.cuts, discount: bestOrders.discount, delivery: bestDelivery, rate: bestRate, droppable: bestDroppable };
+}
+
+function joins(offer: Offer, set: OrderSet): boolean {
+  for (const other of set.used) if (!mayAdd(offer, other)) return false;
+  return true;
+}
+
+const usedIn = (set: OrderSet, offer: Offer | null): readonly Offer[] => (offer ? [...set.used, offer].sort((a, b) => a.order - b.order) : set.used);
+
+/** Whether one set with its delivery offer goes before another: it leaves the shopper paying less, else uses fewer offers, else earlier ones. */
+function isBetter(delivery: number, set: OrderSet, offer: Offer | null, bestDelivery: number, best: OrderSet, bestOffer: Offer | null): boolean {
+  // A set under which the service is not offered is worse than any under which it is.
+  if (delivery < 0 || bestDelivery < 0) return bestDelivery < 0 && delivery >= 0;
+  const [pays, bestPays] = [delivery - set.discount, bestDelivery - best.discount];
+  if (pays !== bestPays) return pays < bestPays;
+  const [size, bestSize] = [set.used.length + (offer ? 1 : 0), best.used.length + (bestOffer ? 1 : 0)];
+  if (size !== bestSize) return size < bestSize;
+  const others = usedIn(best, bestOffer);
+  for (const [i, one] of usedIn(set, offer).entries()) {
+    const other = others[i];
+    if (other && one.order !== other.order) return one.order < other.order;
+  }
+  return false;
 }
 
 /** Order offers all work on the amount the level began with; their sum is cut to it, the book's last first. */
@@ -127,18 +154,4 @@ function cutsOf(orders: readonly Offer[], goods: Minor): Cut[] {
     left -= took;
     return { offer, took };
   });
-}
-
-function better(a: BestSet, b: BestSet): boolean {
-  // A set under which the service is not offered is worse than any under which it is.
-  if (a.delivery < 0 || b.delivery < 0) return b.delivery < 0 && a.delivery >= 0;
-  const paysA = a.delivery - a.discount;
-  const paysB = b.delivery - b.discount;
-  if (paysA !== paysB) return paysA < paysB;
-  if (a.used.length !== b.used.length) return a.used.length < b.used.length;
-  for (const [i, offer] of a.used.entries()) {
-    const other = b.used[i];
-    if (other && offer.order !== other.order) return offer.order < other.order;
-  }
-  return false;
 }

@@ -19,14 +19,16 @@ export interface MixingRule {
   readonly name: string | null;
 }
 
-/** @example mixed([4600, 1250], { is: 'average' }) // 2925 */
-export function mixed(charges: readonly number[], by: Mixing): Minor {
-  let [sum, highest, lowest] = [0, 0, Number.POSITIVE_INFINITY];
-  for (const charge of charges) {
-    sum += charge;
-    if (charge > highest) highest = charge;
-    if (charge < lowest) lowest = charge;
-  }
+/** The charges of some groups: how many, their sum, the highest and the lowest. */
+export interface Tally {
+  readonly of: number;
+  readonly sum: number;
+  readonly highest: number;
+  readonly lowest: number;
+}
+
+/** @example mixed({ of: 2, sum: 5850, highest: 4600, lowest: 1250 }, { is: 'average' }) // 2925 */
+export function mixed({ of, sum, highest, lowest }: Tally, by: Mixing): Minor {
   switch (by.is) {
     case 'sum':
       return minor(sum);
@@ -35,9 +37,9 @@ export function mixed(charges: readonly number[], by: Mixing): Minor {
     case 'lowest':
       return minor(lowest);
     case 'average':
-      return minor(Math.floor((2 * sum + charges.length) / (2 * charges.length)));
+      return minor(Math.floor((2 * sum + of) / (2 * of)));
     case 'highest plus':
-      return minor(highest + by.further * (charges.length - 1));
+      return minor(highest + by.further * (of - 1));
   }
 }
 

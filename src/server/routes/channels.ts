@@ -58,6 +58,14 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       });
       return c.json({ told: told?.files ?? null, live: live?.files ?? null });
     })
+    .get('/channels/:id/listings', async (c) => {
+      const id = channelOf(c.req.param('id'));
+      const listings = await clients[id].listings().catch((error: unknown) => {
+        if (error instanceof ChannelDown) return [];
+        throw error;
+      });
+      return c.json({ listings });
+    })
     .get('/channels/:id/files/:name', async (c) => {
       const { compiled, goods } = await standing(context);
       const id = channelOf(c.req.param('id'));

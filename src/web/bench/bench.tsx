@@ -36,6 +36,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
   const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
   const known = basket.lines.every((line) => book.savedGoods.some((item) => item.sku === line.sku));
+  const assumed = book.book.markets.find((one) => one.id === (basket.market ?? book.home.id))?.assumed ?? null;
   const elsewhere = basket.market !== null && basket.market !== book.home.id;
   const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });
   const { data: report } = useLastCheckQuery();
@@ -77,7 +78,16 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
         </div>
         <p className="sentence bg-base-100 p-3">
           <TextPart label="Name of the basket" value={basket.name} fault={nameFault} onCommit={(name) => set('name', name)} />: to{' '}
-          <TextPart label="Place" value={basket.place} onCommit={(place) => place.length > 1 && set('place', place)} /> with{' '}
+          <TextPart label="Place" value={basket.place} onCommit={(place) => place.length > 1 && set('place', place)} />
+          {assumed !== null && assumed !== basket.place && (
+            <>
+              {' '}
+              <button type="button" className="quiet small" title="What the shopper sees before the address is known" onClick={() => set('place', assumed)}>
+                as assumed, {assumed}
+              </button>
+            </>
+          )}{' '}
+          with{' '}
           <TextPart
             label="Codes"
             placeholder="no code"

@@ -11,6 +11,7 @@ import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../st
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
 import { ReadBack } from './read-back.tsx';
+import { Records } from './records.tsx';
 
 export function ChannelsStage() {
   const book = useBook();
@@ -202,6 +203,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         </table>
         <h2 className="mt-5">Read back</h2>
         <ReadBack id={id} state={state} moment={moment} />
+        <Records id={id} />
       </aside>
     </div>
   );

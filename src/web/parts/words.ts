@@ -66,6 +66,8 @@ export function clauseName(book: Book, clause: Clause): string {
       return offerTitle(book, clause.offer);
     case 'apart':
       return `${clause.items} ${apartWords[clause.by]}`;
+    case 'stocked':
+      return `${clause.items} goods stocked by the channel`;
     case 'mixing':
       return 'How the charges of several groups become one';
     case 'shown':

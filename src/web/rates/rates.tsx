@@ -4,14 +4,13 @@ import type { LaneBody, RateBody } from '../../core/rates/index.ts';
 import { freeText, rateText } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { LaneMeaning } from './lane.tsx';
+import { lanesIn, textOf } from './lanes-block.ts';
 import { TemplateHead } from './template.tsx';
 
 export function RatesStage() {
   const book = useBook();
   return book && <Rates book={book} />;
 }
-
-const copied = 'plemb-lane:';
 
 /** The template as the matrix of zones and services; the chosen lane's meaning beside it. */
 function Rates({ book }: { book: OpenBook }) {
@@ -22,6 +21,7 @@ function Rates({ book }: { book: OpenBook }) {
   const [search] = useSearchParams();
   const template = templates.find((one) => one.id === search.get('template')) ?? templates[0];
   const [added, setAdded] = useState<readonly string[]>([]);
+  const [anchor, setAnchor] = useState<{ row: number; at: number } | null>(null);
   if (!template) return null;
   const query = template === templates[0] ? '' : `?template=${template.id}`;
   // Services that some lane of the template has, and those just added to the sheet.
@@ -34,12 +34,22 @@ function Rates({ book }: { book: OpenBook }) {
   const unweighed = book.goods.filter((item) => item.mass === null).length;
   const empty = rows.filter((one) => Object.keys(template.lanes[one.id] ?? {}).length === 0);
 
-  const keyed = (event: KeyboardEvent, row: number, at: number, lane: LaneBody | undefined) => {
+  const laneAt = (row: number, at: number): LaneBody | undefined => template.lanes[rows[row]?.id ?? '']?.[services[at]?.id ?? ''];
+  const chosen = { row: rows.findIndex((one) => one.id === zone?.id), at: services.findIndex((one) => one.id === service?.id) };
+  /** The block from where it was begun to the lane that has the focus. */
+  const block = anchor
+    ? { rows: [Math.min(anchor.row, chosen.row), Math.max(anchor.row, chosen.row)], columns: [Math.min(anchor.at, chosen.at), Math.max(anchor.at, chosen.at)] }
+    : { rows: [chosen.row, chosen.row], columns: [chosen.at, chosen.at] };
+  const between = (at: number, [low = 0, high = 0]: readonly number[]) => at >= low && at <= high;
+  const run = ([low = 0, high = 0]: readonly number[]) => Array.from({ length: high - low + 1 }, (_, i) => low + i);
+
+  const keyed = (event: KeyboardEvent, row: number, at: number) => {
     const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
     const move = moves[event.key];
     const [toZone, toService] = [rows[row + (move?.[0] ?? 0)], services[at + (move?.[1] ?? 0)]];
     if (move && toZone && toService) {
       event.preventDefault();
+      setAnchor(event.shiftKey ? (anchor ?? { row, at }) : null);
       go(`/rates/${toZone.id}/${toService.id}${query}`);
       requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-lane="${toZone.id}/${toService.id}"]`)?.focus());
     }
@@ -47,15 +57,22 @@ function Rates({ book }: { book: OpenBook }) {
       event.preventDefault();
       document.querySelector<HTMLElement>('.meaning .part, .meaning .act')?.focus();
     }
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'c' && lane) navigator.clipboard.writeText(`${copied}${JSON.stringify(lane)}`).catch(() => undefined);
+    if (event.key === 'Escape') setAnchor(null);
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'c')
+      navigator.clipboard.writeText(textOf(run(block.rows).map((r) => run(block.columns).map((c) => laneAt(r, c) ?? null)))).catch(() => undefined);
   };
-  const pasted = (text: string, zoneId: string, serviceId: string) => {
-    if (!text.startsWith(copied)) return;
-    try {
-      book.edit(path(zoneId, serviceId), JSON.parse(text.slice(copied.length)));
-    } catch {
-      // Not a lane: nothing is pasted.
-    }
+  const pasted = (text: string, row: number, at: number) => {
+    const lanes = lanesIn(text, (r, c) => laneAt(row + r, at + c));
+    if (!lanes) return;
+    book.editAll(
+      lanes.flatMap((line, r) =>
+        line.flatMap((lane, c) => {
+          const [to, by] = [rows[row + r], services[at + c]];
+          if (!to || !by || lane === undefined || (lane === null && !laneAt(row + r, at + c))) return [];
+          return [lane === null ? { path: path(to.id, by.id) } : { path: path(to.id, by.id), value: lane }];
+        }),
+      ),
+    );
   };
 
   return (
@@ -95,10 +112,13 @@ function Rates({ book }: { book: OpenBook }) {
                         data-lane={`${row.id}/${one.id}`}
                         aria-pressed={selected}
                         tabIndex={selected ? 0 : -1}
-                        className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''}`}
-                        onClick={() => go(`/rates/${row.id}/${one.id}${query}`)}
-                        onKeyDown={(event) => keyed(event, rowAt, at, lane)}
-                        onPaste={(event) => pasted(event.clipboardData.getData('text'), row.id, one.id)}
+                        className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''} ${anchor && between(rowAt, block.rows) && between(at, block.columns) ? 'in-block' : ''}`}
+                        onClick={() => {
+                          setAnchor(null);
+                          go(`/rates/${row.id}/${one.id}${query}`);
+                        }}
+                        onKeyDown={(event) => keyed(event, rowAt, at)}
+                        onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
                       >
                         <LaneCell lane={lane} />
                       </button>
@@ -110,7 +130,7 @@ function Rates({ book }: { book: OpenBook }) {
           </tbody>
         </table>
         <p id="lanes-hint" className="muted small mt-2">
-          Arrows move, Enter edits the lane, Ctrl C and Ctrl V copy one to another.
+          Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a block of figures from a spreadsheet.
         </p>
         {unweighed > 0 && <p className="text-off mt-2">{unweighed} goods have no mass: lanes with a table by weight are not offered for them.</p>}
         {empty.length > 0 && <p className="text-limit mt-1">No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.</p>}

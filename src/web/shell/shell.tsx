@@ -12,6 +12,7 @@ import { KeysHelp } from './keys-help.tsx';
 import { MomentPanel } from './moment.tsx';
 import { Palette } from './palette.tsx';
 import { stages } from './stages.ts';
+import { StarterButton } from './starter.tsx';
 import { Strip } from './strip.tsx';
 import { WhoPanel } from './who.tsx';
 
@@ -77,7 +78,8 @@ export function Shell() {
             <p className="mt-3">
               <button type="button" className="act" onClick={() => act(opened('who'))}>
                 Import a book
-              </button>
+              </button>{' '}
+              <StarterButton />
             </p>
           </div>
         ) : (

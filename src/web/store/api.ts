@@ -21,6 +21,7 @@ import {
   goodsPage,
   type ImportState,
   importState,
+  listingsAnswer,
   ordersPage,
   type PastOrder,
   type Revision,
@@ -65,6 +66,7 @@ export const api = createApi({
     startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({ query: (body) => ({ url: '/imports', method: 'POST', body }), transformResponse: read(importState) }),
     takeImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }), transformResponse: read(importState) }),
     stopImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }), transformResponse: read(importState) }),
+    listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({ query: (id) => `/channels/${id}/listings`, transformResponse: read(listingsAnswer), providesTags: ['Channels'] }),
     carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
     visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
     orders: build.query<PastOrder[], void>({
@@ -148,6 +150,7 @@ export const {
   useStopCheckMutation,
   useAcceptMutation,
   useCarrierQuery,
+  useListingsQuery,
   useImportQuery,
   useStartImportMutation,
   useTakeImportMutation,

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import type { PastOrder } from '../../contract/index.ts';
 import { type Basket, type Book, type ChannelId, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyFinder, readyGoods, withEdit } from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, parcelCharge, readCard } from '../../core/carrier/index.ts';
-import { type ChannelFile, type Dialect, dialects, type Note, type Rules, type SideStep } from '../../core/channels/index.ts';
+import { type ChannelFile, type Dialect, dialects, type Listing, listedAt, type Note, type RecordFinding, type Rules, recordFindings, type SideStep } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf, meantSteps } from '../../core/check/index.ts';
 import { localOf, type Mass, type Minor, minor, type Problem, sure, type Volume } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
@@ -369,6 +369,12 @@ function selected(edits: readonly Edit[], id: string): string[] | null {
     .map((item) => item.sku);
 }
 
+/** Where a channel's own record parts from the goods of the draft. */
+function recordsThere(edits: readonly Edit[], id: ChannelId, listings: readonly Listing[]): RecordFinding[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && recordFindings(compiled, listedAt(id, readyFor(compiled, goods).ready.goods), listings);
+}
+
 /** What keeps goods of the draft from being sold. */
 function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
   const { compiled, goods } = draftOf(edits);
@@ -387,6 +393,6 @@ function counts(edits: readonly Edit[]): { templates: Record<string, number>; se
   return { templates, selections };
 }
 
-const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage, records, goodsProblems };
+const desk = { load, compute, notes, bench, find, map, without, curve, counts, selected, coverage, records, recordsThere, goodsProblems };
 export type Desk = typeof desk;
 expose(desk);

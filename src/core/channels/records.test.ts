@@ -1,0 +1,29 @@
+import { expect, test } from 'vitest';
+import { desk, flat, item } from '../../../tests/books/desk.ts';
+import { dialectOf, listedAt, recordFindings } from './index.ts';
+
+test('a channel’s record is held against the goods, to the cent and to the step', () => {
+  const { book, goods } = desk({ post: flat('4.00') }, [item('A'), item('B', { price: '7.50' }), item('C', { mass: { value: '1', unit: 'lb' } }), item('D')]).open();
+  expect(
+    recordFindings(book, goods, [
+      { listing: 'A', price: '10.00', grams: '1000' },
+      { listing: 'B', price: '7.49', grams: '1000' },
+      { listing: 'C', price: '10.00', grams: '453.592' },
+      { listing: 'X', price: '1.00', grams: null },
+    ]),
+  ).toEqual([
+    { is: 'unknown', listing: 'X' },
+    { is: 'price', sku: 'B', here: '7.50', there: '7.49' },
+    { is: 'mass', sku: 'C', here: '453.59237 g', there: '453.592 g' },
+    { is: 'missing', sku: 'D' },
+  ]);
+});
+
+test('goods that a channel stocks are not told there, and said to be its own', () => {
+  const { book, goods } = desk({ post: flat('4.00') }, [item('A'), item('B', { stockedBy: ['harrowmere'] })]).open();
+  expect(listedAt('harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
+  const { rules, notes } = dialectOf('harrowmere').render(book, goods);
+  expect(rules.files()[0]?.text).not.toContain('\tB\t');
+  expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({ clause: { items: 1 }, fidelity: { is: 'exact' } });
+  expect(dialectOf('findlark').render(book, goods).notes.some((note) => note.clause.about === 'stocked')).toBe(false);
+});

@@ -1,0 +1,24 @@
+import { starterBook } from '../../core/book/index.ts';
+import { failure } from '../parts/failed.ts';
+import { useImportBookMutation } from '../store/api.ts';
+import { useSeen } from '../store/index.ts';
+
+/** Begins an empty Plemb with home and the rest of the world, at the browser's own clock and language. */
+export function StarterButton() {
+  const [put, { isLoading, error }] = useImportBookMutation();
+  const who = useSeen((state) => state.view.who);
+  const start = () => {
+    const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const country = new Intl.Locale(locale).maximize().region ?? 'IE';
+    const text = JSON.stringify({ ...starterBook({ country, currency: 'EUR', locale, timeZone }), goods: [] });
+    put({ text, who });
+  };
+  return (
+    <>
+      <button type="button" className="act main" disabled={isLoading} onClick={start}>
+        Begin with home and the rest of the world
+      </button>
+      {error && <span className="fault"> {failure(error).title}</span>}
+    </>
+  );
+}
