@@ -2,7 +2,7 @@ import { amountText, type Conversion, type Currency, converted, type Decimal, is
 import { readSelection, type Selection } from '../goods/index.ts';
 import { type Offer, readOffer } from '../offers/index.ts';
 import { type Fall, type Leaf, type Pattern, type Place, parsePattern, parsePlace, patternTree, type Zone, zoneFinder } from '../places/index.ts';
-import { type Box, type KindBits, kindBits, type Lane, type Mixing, type MixingRule, readBox, readLane, readMixing, readMixingRule, type Service } from '../rates/index.ts';
+import { type Box, type KindBits, kindBits, type Lane, type LaneBody, type Mixing, type MixingRule, overOf, readBox, readLane, readMixing, readMixingRule, type Service } from '../rates/index.ts';
 import { conversionInto, type ReadyMarket, readMarket } from './market.ts';
 import type { Book } from './schema.ts';
 
@@ -22,6 +22,8 @@ export interface Template {
   /** lanes.get(zone)?.get(service) */
   readonly lanes: ReadonlyMap<string, ReadonlyMap<string, Lane>>;
   readonly rows: ReadonlyMap<Zone, Row>;
+  /** Whether some lane needs the lines of its goods one by one: to pack them, to measure them, or to share discounts out. */
+  readonly minds: boolean;
   /** Kinds that have a rate of their own in some lane. */
   readonly ownKinds: ReadonlySet<string>;
 }
@@ -133,6 +135,9 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       zoneOf: zoneFinder(served),
       lanes,
       rows,
+      minds:
+        body.templates.some((one) => Object.values(one.lanes).some((row) => Object.values(row).some(splitsDiscounts))) ||
+        Object.values(template.lanes).some((row) => Object.values(row).some(looksAtLines)),
       ownKinds: new Set([...lanes.values()].flatMap((row) => [...row.values()].flatMap((lane) => [...(lane.kinds?.keys() ?? [])]))),
     };
   });
@@ -187,6 +192,14 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     },
   };
 }
+
+/** Whether a lane looks at its group's own value after discounts. */
+const splitsDiscounts = (lane: LaneBody): boolean => lane.values === 'after' || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after');
+
+/** Whether a lane packs parcels or measures volume. */
+const looksAtLines = (lane: LaneBody): boolean =>
+  [lane.rate, ...Object.values(lane.also), ...Object.values(lane.kinds)].some((rate) => rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume')) ||
+  lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
 
 const rowOf = (lanes: Row['lanes']): Row => ({ lanes, bits: lanes.reduce((bits, lane, i) => (lane ? bits | (1 << i) : bits), 0) });
 

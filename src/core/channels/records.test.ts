@@ -25,5 +25,9 @@ test('goods that a channel stocks are not told there, and said to be its own', (
   const { rules, notes } = dialectOf('harrowmere').render(book, goods);
   expect(rules.files()[0]?.text).not.toContain('\tB\t');
   expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({ clause: { items: 1 }, fidelity: { is: 'exact' } });
-  expect(dialectOf('findlark').render(book, goods).notes.some((note) => note.clause.about === 'stocked')).toBe(false);
+  expect(
+    dialectOf('findlark')
+      .render(book, goods)
+      .notes.some((note) => note.clause.about === 'stocked'),
+  ).toBe(false);
 });

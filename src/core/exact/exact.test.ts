@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { quickDecimal } from './decimal.ts';
 import {
   amountText,
   type Currency,
@@ -16,6 +17,7 @@ import {
   parseLength,
   parseMass,
   percentOf,
+  scaledTo,
   splitByLargestRemainder,
   sure,
 } from './index.ts';
@@ -114,4 +116,16 @@ describe('time', () => {
   test('an unknown zone is refused', () => {
     expect(instantOf('2026-11-29T00:00', 'Europe/Atlantis').ok).toBe(false);
   });
+});
+
+test('the quick reading of figures says what the slow one says, or leaves it to it', () => {
+  fc.assert(
+    fc.property(fc.oneof(fc.string({ maxLength: 8 }), fc.stringMatching(/^\d{1,9}(\.\d{0,5})?$/)), fc.integer({ min: 0, max: 4 }), (text, places) => {
+      const quick = quickDecimal(text, places);
+      if (quick === null) return;
+      const slow = parseDecimal(text, places);
+      expect(slow.ok && scaledTo(slow.value, places)).toBe(BigInt(quick));
+    }),
+  );
+  expect([quickDecimal('8.25', 3), quickDecimal('8.', 3), quickDecimal('.5', 3), quickDecimal('1e3', 3), quickDecimal('-1', 3), quickDecimal('', 3)]).toEqual([8250, null, null, null, null, null]);
 });

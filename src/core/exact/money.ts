@@ -1,5 +1,5 @@
 import { type Currency, currencyDigits } from './currency.ts';
-import { type Decimal, parseDecimal, scaled } from './decimal.ts';
+import { type Decimal, parseDecimal, quickDecimal, scaled } from './decimal.ts';
 import { bad, good, type Result } from './result.ts';
 import { divideRounded } from './rounding.ts';
 
@@ -18,6 +18,8 @@ const most = 10n ** 12n;
  */
 export function parseAmount(text: string, currency: Currency): Result<Minor> {
   const digits = currencyDigits(currency);
+  const quick = quickDecimal(text, digits);
+  if (quick !== null && quick <= Number(most)) return good(minor(quick));
   const read = parseDecimal(text, digits);
   if (!read.ok) return read;
   const value = scaled(read.value, digits);

@@ -27,32 +27,66 @@ export interface Bundle {
 
 /** A basket sorted for delivery. */
 export interface Sorted {
-  readonly bundles: readonly Bundle[];
+  bundles: readonly Bundle[];
   readonly load: Load;
-  readonly lines: readonly Line[];
+  lines: readonly Line[];
   /** The services that take every line, a bit each. */
-  readonly serves: number;
+  serves: number;
   /** Those of them that every bundle has a lane for. */
-  readonly lanes: number;
-  readonly asked: Asked;
+  lanes: number;
+  asked: Asked;
 }
 
 const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, long: 0, pieces });
 
-/**
- * Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums. Bundles of an earlier basket that
- * is done with may be used again.
- */
-export function sorted(question: Question, used: Bundle[] = []): Sorted {
+/** Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums. */
+export function sorted(question: Question): Sorted {
+  const basket: Sorted = { bundles: [], load: loadOf(question.lines), lines: question.lines, serves: -1, lanes: -1, asked: question };
   const bundles: Bundle[] = [];
-  const load = loadOf(question.lines);
+  basket.bundles = bundles;
+  sortInto(basket, bundles, question, null);
+  return basket;
+}
+
+/** What sorting one basket after another uses again, so that answers by the million make no objects. */
+export interface Pool {
+  readonly basket: Sorted;
+  readonly bundles: Bundle[];
+  readonly spare: Bundle[];
+}
+
+export const newPool = (): Pool => {
+  const bundles: Bundle[] = [];
+  const load = loadOf([]);
+  return { basket: { bundles, load, lines: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, bundles, spare: [] };
+};
+
+/**
+ * The same with what an earlier basket used: that one is done with. Lines of a bundle are only kept where its template packs
+ * parcels, or discounts are split over lines.
+ */
+export function sortedAgain(pool: Pool, question: Question): Sorted {
+  const { basket, bundles } = pool;
+  emptied(basket.load);
+  basket.load.pieces = question.lines;
+  basket.lines = question.lines;
+  basket.asked = question;
+  while (bundles.length > 0) bundles.pop();
+  sortInto(basket, bundles, question, pool);
+  return basket;
+}
+
+function sortInto(basket: Sorted, bundles: Bundle[], question: Question, pool: Pool | null): void {
+  const { load } = basket;
+  const { lines } = question;
   let serves = -1;
-  for (const line of question.lines) {
+  for (let i = 0; i < lines.length; i += 1) {
+    const line = lines[i] as Line;
     const { item, units } = line;
-    const bundle = bundleOf(bundles, used, item, question);
+    const bundle = bundleOf(bundles, pool, item, question);
     add(bundle.load, item, units);
     add(load, item, units);
-    bundle.lines.push(line);
+    if (pool === null || item.template.minds) bundle.lines.push(line);
     bundle.kinds |= item.kindBit;
     bundle.dropped += item.dropped * units;
     bundle.stays += item.stays * units;
@@ -60,21 +94,23 @@ export function sorted(question: Question, used: Bundle[] = []): Sorted {
   }
   if (load.value > Number.MAX_SAFE_INTEGER || load.mass > Number.MAX_SAFE_INTEGER) throw new RangeError('The basket is worth or weighs more than can be counted exactly');
   let lanes = serves;
-  for (const bundle of bundles) lanes &= bundle.row?.bits ?? 0;
-  return { bundles, load, lines: question.lines, serves, lanes, asked: question };
+  for (let i = 0; i < bundles.length; i += 1) lanes &= bundles[i]?.row?.bits ?? 0;
+  basket.serves = serves;
+  basket.lanes = lanes;
 }
 
-function bundleOf(bundles: Bundle[], used: Bundle[], item: Ready, question: Question): Bundle {
+function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Question): Bundle {
   const { template, origin, rated, ownKind } = item;
   let known: Bundle | null = null;
-  for (const one of bundles) {
+  for (let i = 0; i < bundles.length; i += 1) {
+    const one = bundles[i] as Bundle;
     if (one.template !== template) continue;
     if (one.origin === origin && one.kind === ownKind && one.rated === rated) return one;
     known = one;
   }
   const fall = known ? known.fall : template.zoneOf(question.place);
   const row = known ? known.row : fall ? (template.rows.get(fall.zone) ?? null) : null;
-  let bundle = used[bundles.length];
+  let bundle = pool?.spare[bundles.length];
   if (bundle) {
     bundle.template = template;
     bundle.origin = origin;
@@ -82,22 +118,21 @@ function bundleOf(bundles: Bundle[], used: Bundle[], item: Ready, question: Ques
     bundle.rated = rated;
     bundle.fall = fall;
     bundle.row = row;
-    emptied(bundle);
+    bundle.kinds = 0;
+    bundle.dropped = 0;
+    bundle.stays = 0;
+    while (bundle.lines.length > 0) bundle.lines.pop();
+    emptied(bundle.load);
   } else {
     const lines: Line[] = [];
     bundle = { template, origin, kind: ownKind, rated, fall, row, load: loadOf(lines), lines, kinds: 0, dropped: 0, stays: 0 };
-    used.push(bundle);
+    pool?.spare.push(bundle);
   }
   bundles.push(bundle);
   return bundle;
 }
 
-function emptied(bundle: Bundle): void {
-  bundle.kinds = 0;
-  bundle.dropped = 0;
-  bundle.stays = 0;
-  bundle.lines.length = 0;
-  const { load } = bundle;
+function emptied(load: Load): void {
   load.value = 0;
   load.after = 0;
   load.units = 0;
@@ -112,7 +147,9 @@ function add(load: Load, item: Ready, units: number): void {
   load.units += units;
   // What is not known makes the sum not known.
   load.mass += item.mass === null ? Number.NaN : item.mass * units;
-  load.long = Math.max(load.long, item.sides === null ? Number.NaN : item.sides[0]);
+  const long = item.sides === null ? Number.NaN : item.sides[0];
+  // A side that is not known, or is longer; once not known it stays so.
+  if (!(long <= load.long) && !Number.isNaN(load.long)) load.long = long;
 }
 
 /** Sets what each bundle is worth after discounts off the order: shares by largest remainder, over lines, in their order. */

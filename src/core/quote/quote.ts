@@ -2,7 +2,7 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Mass, type Minor, minor } from '../exact/index.ts';
 import { type Refusal, refusalOf } from '../rates/index.ts';
 import type { Answer, Choice, Missing } from './answer.ts';
-import { type Bundle, type Sorted, sorted } from './basket.ts';
+import { type Bundle, newPool, type Sorted, sorted, sortedAgain } from './basket.ts';
 import { type Charged, charge, type Witness } from './charge.ts';
 import { type BestSet, bestSet, liveFor } from './choose.ts';
 import { clashOf } from './clash.ts';
@@ -31,7 +31,7 @@ export function quote(book: CompiledBook, question: Question): Answer {
  * for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7.
  */
 export function charges(book: CompiledBook, question: Question, out: Float64Array): void {
-  const basket = sorted(question, used);
+  const basket = sortedAgain(pool, question);
   const live = liveFor(book, question, basket.bundles[0]?.fall?.zone.id ?? null, basket.load.value as Minor);
   const idle = live.sets.length === 1 && live.deliveries.length === 0;
   for (let service = 0; service < book.services.length; service += 1) {
@@ -46,8 +46,8 @@ export function charges(book: CompiledBook, question: Question, out: Float64Arra
     out[2 * service + 1] = best ? best.discount : 0;
   }
 }
-/** Bundles to be used again from answer to answer: an answer is done with before the next begins. */
-const used: Bundle[] = [];
+/** Used again from answer to answer: each is done with before the next begins. */
+const pool = newPool();
 const plain: Charged = { rate: 0, droppable: 0, stays: 0 };
 
 export const massOf = (basket: Sorted): Mass | null => (Number.isNaN(basket.load.mass) ? null : (basket.load.mass as Mass));
