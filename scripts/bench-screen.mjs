@@ -1,0 +1,116 @@
+// npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a lane reaches the pinned basket.
+import { createHash } from 'node:crypto';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { startApplication } from './parts/application.mjs';
+import { build } from './parts/build.mjs';
+import { chromiumPath, chromium as needChromium } from './parts/chromium.mjs';
+import { nodePackages } from './parts/packages.mjs';
+import { startCluster } from './parts/postgres.mjs';
+import { explain } from './parts/say.mjs';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const data = mkdtempSync(join(tmpdir(), 'plemb-bench-'));
+const more = Number(process.argv[2] ?? 100_000);
+let cluster = null;
+let application = null;
+try {
+  nodePackages(root);
+  needChromium();
+  build(root);
+  cluster = await startCluster(join('/var/tmp', `plemb-bench-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`));
+  cluster.createDatabase('bench');
+  application = await startApplication({ root, data, databaseUrl: cluster.url('bench'), port: 0 });
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({
+    executablePath: chromiumPath,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const row = (name, value) => console.log(`${name.padEnd(64)} ${value}`);
+  const timed = async (work) => {
+    const began = performance.now();
+    await work();
+    return performance.now() - began;
+  };
+
+  const head = 'sku,name,price,mass,size,tags,kind,template';
+  const lines = Array.from({ length: more }, (_, i) => `BIG-${i},Big thing ${i},${((i % 900) / 10 + 1).toFixed(2)},${(i % 4000) + 20} g,${(i % 90) + 8} x 12 x 8 cm,big,parcel,`);
+  await page.goto(`${application.address}/goods`);
+  await page.getByRole('heading', { name: 'Goods' }).waitFor();
+  await page.getByLabel('Import CSV').setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...lines].join('\r\n')) });
+  const take = page.getByRole('button', { name: /^Take / });
+  const patience = { timeout: 300_000 };
+  row(`reading a file of ${more.toLocaleString('en')} goods until its report`, `${((await timed(() => take.waitFor(patience))) / 1000).toFixed(1)} s`);
+  await take.click();
+  row('taking them as one revision', `${((await timed(() => page.getByText('taken, as revision').waitFor(patience))) / 1000).toFixed(1)} s`);
+  await page.goto(`${application.address}/goods`);
+  const cold = await timed(async () => {
+    await page.reload();
+    await page.getByText(`${more + 239} goods`).waitFor(patience);
+  });
+  row('goods opened by a reload, all of them loaded', `${(cold / 1000).toFixed(1)} s`);
+  await page.getByRole('link', { name: /Rates/ }).click();
+  await page.getByRole('table', { name: 'Lanes' }).waitFor();
+  row(
+    'goods opened again from another stage',
+    `${(
+      await timed(async () => {
+        await page.getByRole('link', { name: /Goods/ }).click();
+        await page.getByRole('gridcell').first().waitFor();
+      })
+    ).toFixed(0)} ms`,
+  );
+  row(
+    'filtered to one of them',
+    `${(
+      await timed(async () => {
+        await page.getByLabel('Filter the goods').fill('BIG-77123');
+        await page.getByText(/^[1-9]\d? of /).waitFor(patience);
+      })
+    ).toFixed(0)} ms`,
+  );
+
+  await page.goto(`${application.address}/rates/euro/economy`);
+  await page.getByLabel('Flat amount').waitFor();
+  await page.waitForFunction(() => document.querySelector('[data-testid="intended-stunt-lyon"]')?.textContent === '8.50', null, patience);
+  await page.waitForTimeout(15_000);
+  await context.tracing.start({ screenshots: false });
+  const waits = await page.evaluate(async () => {
+    const input = document.querySelector('input[aria-label="Flat amount"]');
+    const out = document.querySelector('[data-testid="intended-stunt-lyon"]');
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+    const found = [];
+    for (let i = 0; i < 20; i += 1) {
+      const text = (8.51 + i / 100).toFixed(2);
+      const began = performance.now();
+      set.call(input, text);
+      input.dispatchEvent(new Event('input', { bubbles: true }));
+      await new Promise((done) => {
+        const watch = new MutationObserver(() => {
+          if (out.textContent !== text) return;
+          watch.disconnect();
+          done();
+        });
+        watch.observe(out, { childList: true, characterData: true, subtree: true });
+        if (out.textContent === text) done();
+      });
+      found.push(Math.round(performance.now() - began));
+      await new Promise((done) => setTimeout(done, 400));
+    }
+    return found;
+  });
+  await context.tracing.stop({ path: join(data, 'trace.zip') });
+  row('typing in a lane until the pinned basket shows it, twenty times', `${waits.sort((a, b) => a - b).join(' ')} ms`);
+  await browser.close();
+} catch (error) {
+  console.error(explain(error));
+  process.exitCode = 1;
+} finally {
+  await application?.stop();
+  cluster?.remove();
+  rmSync(data, { recursive: true, force: true });
+}
