@@ -30,9 +30,13 @@ const regionLines = Object.keys(cldr)
   .map((code) => [code, heldBy(code)])
   .filter(([, held]) => held.length > 0)
   .map(([code, held]) => `  '${code}': ${packed(held)},`);
+// Browsers ship no names of regions; Node's ICU has CLDR's.
+const names = new Intl.DisplayNames('en', { type: 'region' });
+const nameLines = regionLines.map((line) => line.slice(3, line.indexOf("'", 3))).map((code) => `  '${code}': '${names.of(code)}',`);
 writeFileSync(
   new URL('../src/core/places/regions.ts', import.meta.url),
-  wrap('regionCountries', 'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.', `{\n${regionLines.join('\n')}\n} as const`),
+  wrap('regionCountries', 'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.', `{\n${regionLines.join('\n')}\n} as const`) +
+    wrap('regionNames', 'What CLDR calls these regions in English.', `{\n${nameLines.join('\n')}\n} as const`),
 );
 
 // The numbers of ISO 3166-1, by which maps know countries.

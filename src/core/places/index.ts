@@ -4,7 +4,7 @@ export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';
 export { countries, isCountry, isPart, type Place, parsePlace, placeOf, placeText, territoryCode } from './place.ts';
 export { beginsWith, normalPostcode, normalPrefix, partOfPostcode, prefixesOfPart } from './postcode.ts';
-export { countriesOf, isRegion, regionCodes, regionHolds } from './region.ts';
+export { countriesOf, isRegion, regionCodes, regionHolds, regionName } from './region.ts';
 export { type ZoneBody, zoneSchema } from './schema.ts';
 export { type Leaf, patternTree } from './tree.ts';
 export { type Fall, type Zone, zoneFinder } from './zone.ts';

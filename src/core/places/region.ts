@@ -1,4 +1,4 @@
-import { regionCountries } from './regions.ts';
+import { regionCountries, regionNames } from './regions.ts';
 
 const held: ReadonlyMap<string, ReadonlySet<string>> = new Map(Object.entries(regionCountries).map(([code, countries]) => [code, new Set(countries.split(' '))]));
 
@@ -10,4 +10,6 @@ export const regionHolds = (region: string, country: string): boolean => held.ge
 
 /** The codes of ISO 3166-1 that a region holds. @example countriesOf('021') // ['BM', 'CA', 'GL', 'PM', 'US'] */
 export const countriesOf = (region: string): readonly string[] => [...(held.get(region) ?? [])];
+/** What a region is called in English. @example regionName('150') // 'Europe' */
+export const regionName = (region: string): string => (regionNames as Readonly<Record<string, string>>)[region] ?? region;
 export const regionCodes: readonly string[] = [...held.keys()];

@@ -33,7 +33,16 @@ export function zoneFinder(zones: readonly Zone[]): (place: Place) => Fall | nul
       return zone.takes.map((pattern) => ({ pattern, value: { fall: { zone, pattern }, keeps } satisfies Standing }));
     }),
   );
-  return (place) => find(place, stays)?.value.fall ?? null;
+  // Many baskets go to one place in a row: the last one asked for is known.
+  let last: Place | null = null;
+  let fell: Fall | null = null;
+  return (place) => {
+    if (place !== last) {
+      fell = find(place, stays)?.value.fall ?? null;
+      last = place;
+    }
+    return fell;
+  };
 }
 
 const stays = (standing: Standing, place: Place): boolean => standing.keeps(place);

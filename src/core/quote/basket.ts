@@ -4,7 +4,7 @@ import type { Fall } from '../places/index.ts';
 import type { Asked, Load, Piece } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
 
-/** Lines that are delivered together: one stock place, one template, kinds that share their rate in every lane. */
+/** Lines that are delivered together: a single stock place, one template, kinds that share their rate in every lane. */
 export interface Bundle {
   template: Template;
   origin: string;
@@ -28,7 +28,8 @@ export interface Bundle {
 /** A basket sorted for delivery. */
 export interface Sorted {
   bundles: readonly Bundle[];
-  readonly load: Load;
+  /** The whole basket's sums; those of its bundle where it is one. */
+  load: Load;
   lines: readonly Line[];
   /** The services that take every line, a bit each. */
   serves: number;
@@ -41,16 +42,16 @@ const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units:
 
 /** Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums. */
 export function sorted(question: Question): Sorted {
-  const basket: Sorted = { bundles: [], load: loadOf(question.lines), lines: question.lines, serves: -1, lanes: -1, asked: question };
   const bundles: Bundle[] = [];
-  basket.bundles = bundles;
-  sortInto(basket, bundles, question, null);
+  const basket: Sorted = { bundles, load: loadOf(question.lines), lines: question.lines, serves: -1, lanes: -1, asked: question };
+  sortInto(basket, bundles, basket.load, question, null);
   return basket;
 }
 
 /** What sorting one basket after another uses again, so that answers by the million make no objects. */
 export interface Pool {
   readonly basket: Sorted;
+  readonly load: Load;
   readonly bundles: Bundle[];
   readonly spare: Bundle[];
 }
@@ -58,7 +59,7 @@ export interface Pool {
 export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
   const load = loadOf([]);
-  return { basket: { bundles, load, lines: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, bundles, spare: [] };
+  return { basket: { bundles, load, lines: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, load, bundles, spare: [] };
 };
 
 /**
@@ -67,17 +68,14 @@ export const newPool = (): Pool => {
  */
 export function sortedAgain(pool: Pool, question: Question): Sorted {
   const { basket, bundles } = pool;
-  emptied(basket.load);
-  basket.load.pieces = question.lines;
   basket.lines = question.lines;
   basket.asked = question;
   while (bundles.length > 0) bundles.pop();
-  sortInto(basket, bundles, question, pool);
+  sortInto(basket, bundles, pool.load, question, pool);
   return basket;
 }
 
-function sortInto(basket: Sorted, bundles: Bundle[], question: Question, pool: Pool | null): void {
-  const { load } = basket;
+function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Question, pool: Pool | null): void {
   const { lines } = question;
   let serves = -1;
   for (let i = 0; i < lines.length; i += 1) {
@@ -85,13 +83,15 @@ function sortInto(basket: Sorted, bundles: Bundle[], question: Question, pool: P
     const { item, units } = line;
     const bundle = bundleOf(bundles, pool, item, question);
     add(bundle.load, item, units);
-    add(load, item, units);
     if (pool === null || item.template.minds) bundle.lines.push(line);
     bundle.kinds |= item.kindBit;
     bundle.dropped += item.dropped * units;
     bundle.stays += item.stays * units;
     serves &= item.serves;
   }
+  const [only] = bundles;
+  const load = bundles.length === 1 && only ? only.load : summed(whole, bundles, lines);
+  basket.load = load;
   if (load.value > Number.MAX_SAFE_INTEGER || load.mass > Number.MAX_SAFE_INTEGER) throw new RangeError('The basket is worth or weighs more than can be counted exactly');
   let lanes = serves;
   for (let i = 0; i < bundles.length; i += 1) lanes &= bundles[i]?.row?.bits ?? 0;
@@ -130,6 +130,20 @@ function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Q
   }
   bundles.push(bundle);
   return bundle;
+}
+
+function summed(load: Load, bundles: readonly Bundle[], lines: readonly Line[]): Load {
+  emptied(load);
+  load.pieces = lines;
+  for (let i = 0; i < bundles.length; i += 1) {
+    const one = (bundles[i] as Bundle).load;
+    load.value += one.value;
+    load.after += one.after;
+    load.units += one.units;
+    load.mass += one.mass;
+    load.long = Math.max(load.long, one.long);
+  }
+  return load;
 }
 
 function emptied(load: Load): void {

@@ -71,11 +71,12 @@ export interface LaneContext {
 
 /** What a lane charges a group, bounds and lane fees minded, its threshold not; below 0 it is refused. */
 export function laneCharge(lane: Lane, rate: Rate, load: Load, asked: Asked): number | Refused {
-  for (const bound of lane.bounds) {
-    const measure = bound.over === 'volume' ? volumeOfLoad(load) : measureOf(bound.over, load, lane.after);
-    if (measure === null || Number.isNaN(measure)) return bound.over === 'mass' ? noMass : noSize;
-    if ((bound.from !== null && measure < bound.from) || (bound.to !== null && measure > bound.to)) return outside;
-  }
+  if (lane.bounds.length > 0)
+    for (const bound of lane.bounds) {
+      const measure = bound.over === 'volume' ? volumeOfLoad(load) : measureOf(bound.over, load, lane.after);
+      if (measure === null || Number.isNaN(measure)) return bound.over === 'mass' ? noMass : noSize;
+      if ((bound.from !== null && measure < bound.from) || (bound.to !== null && measure > bound.to)) return outside;
+    }
   const { own } = lane;
   if (own && rate === lane.rate) return chargeOf(own.rate, load, own.feeOrder + own.feeItem * load.units, lane.after, null, asked);
   return chargeOf(rate, load, lane.feeOrder + lane.feeItem * load.units, lane.after, lane.conversion, asked);

@@ -10,7 +10,7 @@ import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
 import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import type { Sided, Unanswered } from '../worker/desk.ts';
+import type { Sided, Unanswered } from '../worker/quick.ts';
 import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
 

@@ -1,7 +1,7 @@
 import type { MarginPart } from '../../core/plan/index.ts';
 import { money } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
-import type { SidedMargin } from '../worker/desk.ts';
+import type { SidedMargin } from '../worker/quick.ts';
 
 const partWords: Record<MarginPart, string> = {
   goods: 'Received for goods',

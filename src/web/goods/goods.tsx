@@ -53,6 +53,7 @@ function Goods({ book }: { book: OpenBook }) {
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
   const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  const problems = useDesk((desk, edits) => desk.goodsProblems(edits), [], 'study');
   const taken = useDesk((desk, edits) => (selection ? desk.selected(edits, selection.id) : null), [selection?.id], 'study');
   const [large, setLarge] = useState<File | null>(null);
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
@@ -216,6 +217,16 @@ function Goods({ book }: { book: OpenBook }) {
         {bulk && <BulkEdit book={book} items={rows.map((row) => row.original)} close={() => setBulk(false)} />}
         {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
         {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
+        {problems !== null && problems.length > 0 && (
+          <div className="aside-note off" role="alert">
+            {problems.slice(0, 5).map((one) => (
+              <p key={`${one.at.join()} ${one.wrong}`}>
+                {one.at.join(', ')}: {one.wrong}; right would be {one.right}
+              </p>
+            ))}
+            {problems.length > 5 && <p className="muted">and {problems.length - 5} more</p>}
+          </div>
+        )}
         {editing?.fault && (
           <p className="fault" role="alert">
             {editing.sku}, {heads[editing.column].toLowerCase()}: {editing.fault}

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
-import { countriesOf, type Pattern, parsePattern, patternText, placeText } from '../../core/places/index.ts';
+import { countriesOf, type Pattern, parsePattern, patternText, placeText, regionName } from '../../core/places/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import type { MapAnswer, PlaceFound, Unanswered } from '../worker/desk.ts';
+import type { PlaceFound, Unanswered } from '../worker/quick.ts';
+import type { MapAnswer } from '../worker/study.ts';
 import { World } from './world.tsx';
 
 export function PlacesStage() {
@@ -29,7 +30,7 @@ function patternWords(pattern: Pattern): string {
     case 'world':
       return 'Everywhere that no other zone takes in';
     case 'region':
-      return `${countryName(pattern.region)}, ${countriesOf(pattern.region).length} countries`;
+      return `${regionName(pattern.region)}, ${countriesOf(pattern.region).length} countries`;
     case 'country':
       return countryName(pattern.country);
     case 'part':

@@ -2,7 +2,7 @@ import { type GeoPermissibleObjects, geoGraticule10, geoNaturalEarth1, geoPath }
 import { useEffect, useMemo, useState } from 'react';
 import { feature } from 'topojson-client';
 import { money } from '../parts/words.ts';
-import type { MapAnswer, MapPlace } from '../worker/desk.ts';
+import type { MapAnswer, MapPlace } from '../worker/study.ts';
 import { countryNumbers } from './country-numbers.ts';
 
 interface Shape {

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { type Currency, currencyDigits } from '../../core/exact/index.ts';
 import type { Curve } from '../../core/rates/index.ts';
 import { money } from '../parts/words.ts';
-import type { CostedCurve } from '../worker/desk.ts';
+import type { CostedCurve } from '../worker/quick.ts';
 
 Chart.defaults.font.family = 'Commissioner Variable';
 Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);

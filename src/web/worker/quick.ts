@@ -1,0 +1,173 @@
+import type { Basket, Book, Edit } from '../../core/book/index.ts';
+import { parcelCharge } from '../../core/carrier/index.ts';
+import { type ChannelFile, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
+import { meantSteps } from '../../core/check/index.ts';
+import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
+import type { Item } from '../../core/goods/index.ts';
+import { type Fall, matches, type Place, parsePlace, partsOfMap, patternText } from '../../core/places/index.ts';
+import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
+import { type Answer, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
+import { type Curve, curveOf } from '../../core/rates/index.ts';
+import { asked, cardsOn, carrierOf, dayOf, draftOf, savedState } from './state.ts';
+
+/** A pinned basket, as saved and as drafted. */
+export interface Pinned {
+  readonly id: string;
+  readonly goods: Minor;
+  readonly mass: Mass | null;
+  readonly saved: Answer | null;
+  readonly draft: Answer | null;
+  readonly currency: string;
+  readonly problems: readonly Problem[];
+}
+
+export interface Computed {
+  readonly problems: readonly Problem[];
+  readonly pinned: readonly Pinned[];
+}
+
+/** What is left of a basket by a service, and what the carrier asks for it; null where that is not known. */
+export interface SidedMargin {
+  readonly carrier: Minor | null;
+  readonly margin: Margin;
+}
+
+export interface Sided {
+  readonly answer: Answer;
+  readonly goods: Minor;
+  readonly currency: string;
+  readonly services: readonly {
+    readonly service: string;
+    readonly meant: readonly SideStep[];
+    readonly margin: SidedMargin | null;
+    readonly steps: readonly Step[];
+    readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>>;
+  }[];
+}
+
+export interface PlaceFound {
+  readonly place: Place;
+  readonly zone: string | null;
+  readonly pattern: string | null;
+  readonly others: readonly { readonly zone: string; readonly pattern: string; readonly left: string | null }[];
+}
+
+/** Why a question could not be answered. */
+export interface Unanswered {
+  readonly problems: readonly Problem[];
+}
+
+export interface CostedCurve extends Curve {
+  /** What the carrier asks at each point; null where there is nothing to tell. */
+  readonly cost: readonly (Minor | null)[] | null;
+}
+
+/** What is answered as one types: every pinned basket, as saved and as drafted. */
+export function compute(edits: readonly Edit[], moment: number): Computed {
+  const now = draftOf(edits);
+  const saved = savedState();
+  const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
+    const made = asked(book, goods, basket, moment);
+    return made?.question.ok ? quote(made.compiled, made.question.value) : null;
+  };
+  const pinned = now.book.pinned.map((basket): Pinned => {
+    const made = asked(now.book, now.goods, basket, moment) ?? asked(saved.book, now.goods, basket, moment);
+    const after = made?.question.ok ? quote(made.compiled, made.question.value) : null;
+    return {
+      id: basket.id,
+      goods: after?.goods ?? minor(0),
+      mass: after?.mass ?? null,
+      saved: answer(saved.book, saved.goods, basket),
+      draft: after,
+      currency: made?.compiled.currency ?? '',
+      problems: made && !made.question.ok ? made.question.problems : [],
+    };
+  });
+  return { problems: now.problems, pinned };
+}
+
+const readRules = new Map<Dialect['id'], { text: string; rules: Rules | null }>();
+
+/** A channel's files, read once as long as they stay the same. */
+function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null {
+  const text = files.map((file) => file.text).join('\u0000');
+  const known = readRules.get(dialect.id);
+  if (known?.text === text) return known.rules;
+  const read = files.length > 0 ? dialect.read(files) : null;
+  const rules = read?.ok ? read.value : null;
+  readRules.set(dialect.id, { text, rules });
+  return rules;
+}
+
+/** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
+export function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Readonly<Record<string, readonly ChannelFile[] | null>>): Sided | Unanswered {
+  const { goods, book, problems } = draftOf(edits);
+  const made = asked(book, goods, basket, moment);
+  if (!made) return { problems };
+  const { compiled, question: read } = made;
+  if (!read.ok) return { problems: read.problems };
+  const question: Question = read.value;
+  const answer = quote(compiled, question);
+  // Channels count in the seller's own currency: baskets of other markets are not asked there.
+  const there = compiled.market.body.id === book.markets[0]?.id;
+  const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
+  const on = dayOf(question.moment, compiled);
+  const card = cardsOn(on)?.card ?? null;
+  const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
+  const services = book.services.map(({ id }) => ({
+    service: id,
+    margin: marginFor(id),
+    meant: meantSteps(compiled, question, id),
+    steps: explain(compiled, question, id),
+    channels: Object.fromEntries(
+      sides.map((side) => {
+        const speed = book.channels[side.id].speeds[id] ?? null;
+        const choice = side.choices.find((one) => one.speed === speed);
+        return [side.id, { speed, charge: choice?.charge ?? null, discount: choice?.discount ?? null, steps: choice?.steps ?? [] }];
+      }),
+    ),
+  }));
+  return { answer, goods: answer.goods, currency: compiled.currency, services };
+
+  function marginFor(id: string): SidedMargin | null {
+    const choice = everyChoice.find((one) => one.service === id);
+    if (!choice) return null;
+    const carrier = card && carrierCost(compiled, question, id, card, on);
+    return { carrier, margin: marginOf(compiled, question, choice, carrier, null) };
+  }
+}
+
+/** Which zone a place falls in, and which others have it. */
+export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
+  const { compiled, problems } = draftOf(edits);
+  if (!compiled) return { problems };
+  const place = parsePlace(text);
+  if (!place.ok) return { problems: place.problems };
+  const fall: Fall | null = compiled.zoneOf(place.value);
+  const others = compiled.zones
+    .filter((zone) => zone !== fall?.zone)
+    .flatMap((zone) => {
+      const taken = zone.takes.find((pattern) => matches(pattern, place.value));
+      const left = zone.leaves.find((pattern) => matches(pattern, place.value));
+      return taken ? [{ zone: zone.id, pattern: patternText(taken), left: left ? patternText(left) : null }] : [];
+    });
+  return { place: place.value, zone: fall?.zone.id ?? null, pattern: fall && patternText(fall.pattern), others };
+}
+
+/** A lane's charge along what it charges by. */
+export function curve(edits: readonly Edit[], template: string, zone: string, service: string, moment: number): CostedCurve | null {
+  const { compiled } = draftOf(edits);
+  const served = compiled?.templates.find((one) => one.id === template);
+  const lane = served?.lanes.get(zone)?.get(service);
+  if (!compiled || !lane) return null;
+  const spot = partsOfMap(served?.zones.flatMap((one) => [...one.takes, ...one.leaves]) ?? []).find((one) => served?.zoneOf(one.place)?.zone.id === zone)?.place;
+  const place = spot ?? { country: '', part: null, postcode: null };
+  const on = dayOf(moment, compiled);
+  const card = cardsOn(on)?.card ?? null;
+  const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
+  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment) });
+  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency) return { ...made, cost: null };
+  // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
+  const cost = made.points.map(({ at }) => parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null);
+  return { ...made, cost };
+}

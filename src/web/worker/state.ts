@@ -1,0 +1,123 @@
+import { type Basket, type Book, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyFinder, readyGoods, withEdit } from '../../core/book/index.ts';
+import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
+import { localOf, type Problem } from '../../core/exact/index.ts';
+import type { Item } from '../../core/goods/index.ts';
+import { questionOf } from '../../core/quote/index.ts';
+import type { Carrier } from '../../core/rates/index.ts';
+
+/** What the worker keeps: the saved book, goods and cards, the draft made of them, and all that was made ready once. */
+interface Kept {
+  readonly book: Book;
+  readonly goods: readonly Item[];
+}
+let kept: Kept | null = null;
+let cards: readonly Card[] = [];
+let lastEdits = '';
+let drafted: Kept | null = null;
+
+/** Takes over the saved book and goods, and the carrier's cards; those that cannot be read are as if not there. */
+export function load(book: Book, goods: readonly Item[], bodies: readonly CardBody[]): void {
+  kept = { book, goods };
+  lastEdits = '';
+  drafted = null;
+  cards = bodies.flatMap((body) => {
+    const read = readCard(body);
+    return read.ok ? [read.value] : [];
+  });
+}
+
+export function savedState(): Kept {
+  if (!kept) throw new Error('The book has not been loaded');
+  return kept;
+}
+
+/** The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold together. */
+export function draftOf(edits: readonly Edit[]): Kept & { readonly compiled: CompiledBook | null; readonly problems: readonly Problem[] } {
+  const saved = savedState();
+  const key = JSON.stringify(edits);
+  if (!drafted || key !== lastEdits) {
+    const goodsEdits = edits.filter((edit) => edit.path[0] === 'goods');
+    const book = edits.filter((edit) => edit.path[0] !== 'goods').reduce<Book>(safely, saved.book);
+    const goods = goodsEdits.length === 0 ? saved.goods : goodsEdits.reduce<{ goods: readonly Item[] }>(safely, { goods: saved.goods }).goods;
+    drafted = { book, goods };
+    lastEdits = key;
+  }
+  return { ...drafted, ...compiledFor(drafted.book, null) };
+}
+
+/** An edit to something that is gone meanwhile changes nothing here; saving it tells. */
+function safely<T>(tree: T, edit: Edit): T {
+  try {
+    return withEdit(tree, edit);
+  } catch (error) {
+    if (error instanceof RangeError) return tree;
+    throw error;
+  }
+}
+
+interface Compiled {
+  readonly compiled: CompiledBook | null;
+  readonly problems: readonly Problem[];
+}
+
+/** Every market's book and goods, made ready once a draft. */
+const readied = new WeakMap<Book, Map<string, Compiled>>();
+const goodsOf = new WeakMap<CompiledBook, { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }>();
+const itemsOf = new WeakMap<readonly Item[], ReadonlyMap<string, Item>>();
+const finders = new WeakMap<CompiledBook, { goods: readonly Item[]; find: (sku: string) => Ready | undefined }>();
+
+/** Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned baskets alone. */
+function finderFor(compiled: CompiledBook, goods: readonly Item[]): (sku: string) => Ready | undefined {
+  const known = finders.get(compiled);
+  if (known?.goods === goods) return known.find;
+  const items = itemsOf.get(goods) ?? new Map(goods.map((item) => [item.sku, item]));
+  itemsOf.set(goods, items);
+  const find = readyFinder(compiled, (sku) => items.get(sku));
+  finders.set(compiled, { goods, find });
+  return find;
+}
+
+function compiledFor(book: Book, market: string | null): Compiled {
+  const known = readied.get(book) ?? new Map<string, Compiled>();
+  readied.set(book, known);
+  const key = market ?? '';
+  const found = known.get(key);
+  if (found) return found;
+  const read = compileBook(book, market ?? undefined);
+  const made: Compiled = read.ok ? { compiled: read.value, problems: [] } : { compiled: null, problems: read.problems };
+  known.set(key, made);
+  return made;
+}
+
+/** All goods of a draft, made ready. */
+export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
+  const known = goodsOf.get(compiled);
+  if (known?.goods === goods) return known;
+  const ready = readyGoods(compiled, goods);
+  const made = { goods, ready, bySku: new Map(ready.goods.map((item) => [item.sku, item])) };
+  goodsOf.set(compiled, made);
+  return made;
+}
+
+/** A basket as a question to its market's book; null where the book does not hold together. */
+export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
+  const compiled = compiledFor(book, basket.market).compiled;
+  if (!compiled) return null;
+  return { compiled, question: questionOf(basket, finderFor(compiled, goods), moment, carrierOf(compiled, moment)) };
+}
+
+/** The day a moment lies in, on the market's wall. */
+export const dayOf = (moment: number, compiled: CompiledBook) => localOf(moment, compiled.market.body.timeZone).slice(0, 10);
+
+/** The carrier by the card of the day, where it counts in the market's currency; else it is silent. */
+export function carrierOf(compiled: CompiledBook, moment: number): Carrier | null {
+  const on = dayOf(moment, compiled);
+  const card = cardOn(cards, on);
+  return card && card.currency === compiled.written ? carrierBy(card, on) : null;
+}
+
+/** The card of a day, and the next one that is known; the same where there is none. */
+export function cardsOn(on: string): { card: Card; next: Card } | null {
+  const card = cardOn(cards, on);
+  return card && { card, next: cards.find((one) => one.body.from > on) ?? card };
+}
