@@ -24,7 +24,11 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
   const whole = places.reduce((sum, one) => sum + one[2], 0);
   const somewhere = () => {
     let at = random() * whole;
-    return places.find((one) => (at -= one[2]) < 0) ?? (places[0] as (typeof places)[number]);
+    const reached = places.find(([, , weight]) => {
+      at -= weight;
+      return at < 0;
+    });
+    return reached ?? (places[0] as (typeof places)[number]);
   };
   const begins = Date.parse('2025-11-24T00:00:00Z');
   const season = (day: number) => 0.6 + 0.5 * Math.exp(-(((day - 22) / 14) ** 2)) + 0.4 * Math.exp(-(((day - 150) / 30) ** 2));

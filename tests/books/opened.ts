@@ -12,7 +12,7 @@ export function opened(file: BookFile, market?: string) {
   const ask = (basket: { lines: readonly { sku: string; units: number }[]; place: string; codes?: readonly string[]; moment?: number }): Question =>
     sure(
       questionOf(
-        { id: 'basket', name: 'Basket', lines: [...basket.lines], place: basket.place, codes: [...(basket.codes ?? [])], moment: null, market: null },
+        { id: 'basket', name: 'Basket', lines: [...basket.lines], place: basket.place, codes: [...(basket.codes ?? [])], address: 'home', moment: null, market: null },
         (sku) => bySku.get(sku),
         basket.moment ?? Date.parse('2026-11-24T09:10:00Z'),
       ),

@@ -49,7 +49,7 @@ test.each(['live-lerrin', 'test-lerrin'])('two readings of the page agree on eve
     const card = cardOn(cards, on);
     const ours =
       card &&
-      carrierBy(card, on).charge(
+      carrierBy(card, on, true).charge(
         service,
         to,
         parcels.map(({ grams, volume }) => ({ box: {} as never, contents: [], mass: (grams * gram) as Mass, volume: (BigInt(volume) * cubicCentimetre) as Volume })),

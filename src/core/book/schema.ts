@@ -18,6 +18,8 @@ export const basketSchema = z.strictObject({
   /** A country, part or postcode: `IE`, `US-AK`, `GB HS1 2AA`. */
   place: z.string().min(2).max(40),
   codes: z.array(code).max(8),
+  /** Whether it goes to a home, for which carriers ask more, or to a business. */
+  address: z.enum(['home', 'business']).default('home'),
   /** A moment of its own (ISO 8601, UTC); null for the moment everything is computed for. */
   moment: z.iso.datetime().nullable(),
   /** The market it is bought in; null: the first. */

@@ -75,7 +75,7 @@ const cubicCentimetre = 50_000n ** 3n;
 
 /**
  * Charges a parcel by a card on a day: chargeable mass is the greater of actual and volumetric, in started lots; fuel on the
- * base only; a home extra (goods go to homes here) and a remote one. Null where the service is not sold that day, does not
+ * base only; a home extra and a remote one. Null where the service is not sold that day, does not
  * serve the place, or may not carry so much.
  */
 export function parcelCharge(card: Card, service: string, place: Place, parcel: Pick<Parcel, 'mass' | 'volume'>, on: string, home: boolean): ParcelCharge | null {
@@ -99,13 +99,13 @@ export function parcelCharge(card: Card, service: string, place: Place, parcel: 
 
 const ceiling = (a: bigint, b: bigint): bigint => (a + b - 1n) / b;
 
-/** The carrier as rates ask it, by the card of a day: what all parcels cost, or silence where one of them is not carried. */
-export function carrierBy(card: Card, on: string): Carrier {
+/** The carrier as rates ask it, by the card of a day and for homes or businesses: what all parcels cost, or silence where one of them is not carried. */
+export function carrierBy(card: Card, on: string, home: boolean): Carrier {
   return {
     charge(service, place, parcels) {
       let sum = 0;
       for (const parcel of parcels) {
-        const charged = parcelCharge(card, service, place, parcel, on, true);
+        const charged = parcelCharge(card, service, place, parcel, on, home);
         if (!charged) return null;
         sum += charged.charge;
       }

@@ -133,7 +133,7 @@ export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] 
   } as const;
   for (const by of ['template', 'override', 'services', 'fee', 'kind'] as const) {
     const count = goods.filter((item) => apartBy(book, item) === by).length;
-    if (count > 0) notes.push({ clause: { about: 'apart', by, items: count }, reads: null, fidelity: unsayable(whys[by], 'leave these goods out there') });
+    if (count > 0) notes.push({ clause: { about: 'apart', by, items: count }, reads: null, fidelity: unsayable(whys[by], 'deliver them like all others in the book') });
   }
   const origins = new Set(goods.map((item) => item.origin));
   if (origins.size > 1)

@@ -30,14 +30,14 @@ export interface LaneRecord {
 }
 
 /** What the carrier asks for a question's goods packed into the seller's boxes; null where they cannot be, or it does not carry them. */
-export function carrierCost(book: CompiledBook, question: Question, service: string, card: Card, on: string): Minor | null {
+export function carrierCost(book: CompiledBook, question: Question, service: string, card: Card, on: string, home: boolean): Minor | null {
   const by = book.services.find((one) => one.id === service)?.carrier;
   if (!by || book.currency !== card.currency) return null;
   const packed = pack(question.lines, [...book.boxes.values()]);
-  return packed.ok ? carrierBy(card, on).charge(by, question.place, packed.parcels) : null;
+  return packed.ok ? carrierBy(card, on, home).charge(by, question.place, packed.parcels) : null;
 }
 
-/** How each lane fares over past orders, by two cards; orders that the book or the carrier no longer takes are left out and counted. */
+/** How each lane fares over past orders to homes, by two cards; orders that the book or the carrier no longer takes are left out and counted. */
 export function laneRecords(book: CompiledBook, past: readonly Past[], now: { card: Card; on: string }, next: { card: Card; on: string }): { lanes: LaneRecord[]; left: number } {
   const lanes = new Map<string, { -readonly [K in keyof LaneRecord]: LaneRecord[K] }>();
   let left = 0;
@@ -45,7 +45,7 @@ export function laneRecords(book: CompiledBook, past: readonly Past[], now: { ca
     const [first] = question.lines;
     const answer = quote(book, question);
     const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service);
-    const costs = [now, next].map(({ card, on }) => carrierCost(book, question, service, card, on)) as [Minor | null, Minor | null];
+    const costs = [now, next].map(({ card, on }) => carrierCost(book, question, service, card, on, true)) as [Minor | null, Minor | null];
     if (!first || !choice || answer.zone === null || costs[0] === null || costs[1] === null) {
       left += 1;
       continue;

@@ -86,8 +86,18 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                 as assumed, {assumed}
               </button>
             </>
-          )}{' '}
-          with{' '}
+          )}
+          , a{' '}
+          <ChoicePart
+            label="Home or business"
+            value={basket.address}
+            choices={[
+              { value: 'home', label: 'home' },
+              { value: 'business', label: 'business' },
+            ]}
+            onCommit={(address) => set('address', address)}
+          />
+          , with{' '}
           <TextPart
             label="Codes"
             placeholder="no code"

@@ -65,7 +65,7 @@ export function clauseName(book: Book, clause: Clause): string {
     case 'offer':
       return offerTitle(book, clause.offer);
     case 'apart':
-      return `${clause.items} ${apartWords[clause.by]}`;
+      return `${clause.items} ${clause.items === 1 ? apartWords[clause.by].replace('goods', 'item') : apartWords[clause.by]}`;
     case 'stocked':
       return `${clause.items} goods stocked by the channel`;
     case 'mixing':

@@ -84,18 +84,22 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
           </span>
         ))}
       </p>
+      {Object.entries(lane.also).map(([also, rate]) => (
+        <div key={also} className="mt-1">
+          <p className="sentence">
+            In {also} they pay <RatePart rate={rate} boxes={book.book.boxes} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />, not converted.{' '}
+            <button type="button" className="quiet small" onClick={() => set('also', without(lane.also, also))}>
+              as converted
+            </button>
+          </p>
+          <RateTable rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
+        </div>
+      ))}
       {Object.entries(lane.kinds).map(([kind, rate]) => (
         <div key={kind} className="mt-1">
           <p className="sentence">
             Goods of kind {kind} pay <RatePart rate={rate} boxes={book.book.boxes} label={kind} change={(next) => set('kinds', { ...lane.kinds, [kind]: next })} />, as a group of their own.{' '}
-            <button
-              type="button"
-              className="quiet small"
-              onClick={() => {
-                const { [kind]: _, ...others } = lane.kinds;
-                set('kinds', others);
-              }}
-            >
+            <button type="button" className="quiet small" onClick={() => set('kinds', without(lane.kinds, kind))}>
               as all others
             </button>
           </p>
@@ -123,6 +127,9 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
     </>
   );
 }
+
+/** A record less one of its keys. */
+const without = <T,>(record: Readonly<Record<string, T>>, key: string): Record<string, T> => Object.fromEntries(Object.entries(record).filter(([one]) => one !== key));
 
 type Set = (field: keyof LaneBody, value: unknown) => void;
 const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a count of days');
@@ -201,6 +208,7 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
   const kinds = [...new Set(book.goods.flatMap((item) => item.kind ?? []))].filter((kind) => !(kind in lane.kinds));
   const locales = book.book.markets.map((market) => market.locale).filter((locale) => !(locale in lane.names));
   const currencies = book.book.markets.map((market) => market.currency).filter((currency) => currency !== book.home.currency && free && !(currency in free.also));
+  const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency && !(currency in lane.also));
   const added: Record<string, () => void> = {
     'free from a value': () => set('freeFrom', { value: '60.00', test: 'after', unit: 'value', of: 'basket', also: {} }),
     'never free': () => set('freeFrom', null),
@@ -213,6 +221,7 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
     'value before discounts in its table and bounds': () => set('values', 'before'),
     ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { is: 'flat', amount: '5.00' } })])),
     ...Object.fromEntries(locales.map((locale) => [`a shown name in ${locale}`, () => set('names', { ...lane.names, [locale]: service.name })])),
+    ...Object.fromEntries(elsewhere.map((currency) => [`the rate in ${currency}`, () => set('also', { ...lane.also, [currency]: { is: 'flat', amount: '5' } })])),
     ...Object.fromEntries(currencies.map((currency) => [`free from in ${currency}`, () => set('freeFrom', { ...free, also: { ...free?.also, [currency]: free?.value ?? '60' } })])),
   };
   const unwanted = new Set([

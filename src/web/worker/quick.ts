@@ -132,7 +132,7 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
   function marginFor(id: string): SidedMargin | null {
     const choice = everyChoice.find((one) => one.service === id);
     if (!choice) return null;
-    const carrier = card && carrierCost(compiled, question, id, card, on);
+    const carrier = card && carrierCost(compiled, question, id, card, on, basket.address === 'home');
     return { carrier, margin: marginOf(compiled, question, choice, carrier, null) };
   }
 }
@@ -165,7 +165,7 @@ export function curve(edits: readonly Edit[], template: string, zone: string, se
   const on = dayOf(moment, compiled);
   const card = cardsOn(on)?.card ?? null;
   const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
-  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment) });
+  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment, true) });
   if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency) return { ...made, cost: null };
   // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
   const cost = made.points.map(({ at }) => parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null);

@@ -103,17 +103,17 @@ export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
 export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market).compiled;
   if (!compiled) return null;
-  return { compiled, question: questionOf(basket, finderFor(compiled, goods), moment, carrierOf(compiled, moment)) };
+  return { compiled, question: questionOf(basket, finderFor(compiled, goods), moment, carrierOf(compiled, moment, basket.address === 'home')) };
 }
 
 /** The day a moment lies in, on the market's wall. */
 export const dayOf = (moment: number, compiled: CompiledBook) => localOf(moment, compiled.market.body.timeZone).slice(0, 10);
 
 /** The carrier by the card of the day, where it counts in the market's currency; else it is silent. */
-export function carrierOf(compiled: CompiledBook, moment: number): Carrier | null {
+export function carrierOf(compiled: CompiledBook, moment: number, home: boolean): Carrier | null {
   const on = dayOf(moment, compiled);
   const card = cardOn(cards, on);
-  return card && card.currency === compiled.written ? carrierBy(card, on) : null;
+  return card && card.currency === compiled.written ? carrierBy(card, on, home) : null;
 }
 
 /** The card of a day, and the next one that is known; the same where there is none. */

@@ -78,7 +78,7 @@ export function records(edits: readonly Edit[], orders: readonly PastOrder[], mo
   if (!known) return null;
   const { card, next } = known;
   const { bySku } = readyFor(compiled, goods);
-  const carrier = carrierOf(compiled, moment);
+  const carrier = carrierOf(compiled, moment, true);
   const past = orders.flatMap((order): Past[] => {
     const place = parsePlace(order.place);
     const lines = order.lines.flatMap(({ sku, units }) => {
