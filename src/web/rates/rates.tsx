@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { LaneBody, RateBody } from '../../core/rates/index.ts';
 import { freeText, rateText } from '../parts/words.ts';
@@ -36,10 +36,12 @@ function Rates({ book }: { book: OpenBook }) {
 
   const laneAt = (row: number, at: number): LaneBody | undefined => template.lanes[rows[row]?.id ?? '']?.[services[at]?.id ?? ''];
   const chosen = { row: rows.findIndex((one) => one.id === zone?.id), at: services.findIndex((one) => one.id === service?.id) };
-  /** The block from where it was begun to the lane that has the focus. */
-  const block = anchor
-    ? { rows: [Math.min(anchor.row, chosen.row), Math.max(anchor.row, chosen.row)], columns: [Math.min(anchor.at, chosen.at), Math.max(anchor.at, chosen.at)] }
-    : { rows: [chosen.row, chosen.row], columns: [chosen.at, chosen.at] };
+  /** The block from where it was begun to a lane. */
+  const blockTo = (row: number, at: number) => {
+    const from = anchor ?? { row, at };
+    return { rows: [Math.min(from.row, row), Math.max(from.row, row)], columns: [Math.min(from.at, at), Math.max(from.at, at)] };
+  };
+  const block = blockTo(chosen.row, chosen.at);
   const between = (at: number, [low = 0, high = 0]: readonly number[]) => at >= low && at <= high;
   const run = ([low = 0, high = 0]: readonly number[]) => Array.from({ length: high - low + 1 }, (_, i) => low + i);
 
@@ -58,8 +60,11 @@ function Rates({ book }: { book: OpenBook }) {
       document.querySelector<HTMLElement>('.meaning .part, .meaning .act')?.focus();
     }
     if (event.key === 'Escape') setAnchor(null);
-    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'c')
-      navigator.clipboard.writeText(textOf(run(block.rows).map((r) => run(block.columns).map((c) => laneAt(r, c) ?? null)))).catch(() => undefined);
+  };
+  const copied = (event: ClipboardEvent, row: number, at: number) => {
+    const { rows: lines, columns } = blockTo(row, at);
+    event.clipboardData.setData('text', textOf(run(lines).map((r) => run(columns).map((c) => laneAt(r, c) ?? null))));
+    event.preventDefault();
   };
   const pasted = (text: string, row: number, at: number) => {
     const lanes = lanesIn(text, (r, c) => laneAt(row + r, at + c));
@@ -118,6 +123,7 @@ function Rates({ book }: { book: OpenBook }) {
                           go(`/rates/${row.id}/${one.id}${query}`);
                         }}
                         onKeyDown={(event) => keyed(event, rowAt, at)}
+                        onCopy={(event) => copied(event, rowAt, at)}
                         onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
                       >
                         <LaneCell lane={lane} />
