@@ -4,7 +4,7 @@ import { seeded } from '../demo/random.ts';
 import { bookFileSchema, compileBook, type Ready, readyGoods } from '../src/core/book/index.ts';
 import { type Mass, type Minor, sure } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
-import { charges, explain, type Question, quote } from '../src/core/quote/index.ts';
+import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
 import { largeBook } from './large.ts';
 
 /** Intended answers a second, compiled and with their steps, beside the same rate table as formulas in a spreadsheet engine. */
@@ -58,6 +58,7 @@ const asked = plain.map(
     codes: [],
     moment,
     carrier: null,
+    shopper: anybody,
   }),
 );
 const ours = best(400, () => {
@@ -81,6 +82,7 @@ const baskets = (from: readonly Ready[], lines: number, codes: boolean): Questio
     codes: codes && random() < 0.3 ? ['GUST10'] : [],
     moment,
     carrier: null,
+    shopper: anybody,
   }));
 const compiled = (name: string, questions: readonly Question[]) => {
   const seconds = best(9, () => {

@@ -52,7 +52,7 @@ function runQuote(bookPath: string, basketPath: string, at: number): { json: obj
   const basket = readBasket(readJson(basketPath));
   if (!basket.ok) throw told(basketPath, basket.problems);
   const bySku = new Map(goods.map((item) => [item.sku, item]));
-  const question = questionOf(basket.value, (sku) => bySku.get(sku), at);
+  const question = questionOf(book, basket.value, { ready: (sku) => bySku.get(sku), now: at });
   if (!question.ok) throw told(basketPath, question.problems);
   const answer = quote(book, question.value);
   const steps = Object.fromEntries(answer.choices.map((choice) => [choice.service, explain(book, question.value, choice.service)]));
@@ -122,14 +122,20 @@ async function runCheck(bookPath: string, at: number): Promise<{ json: object; t
   };
 }
 
-const classWords = ({ class: one }: Finding): string =>
-  one.is === 'apart'
-    ? `goods apart by ${one.by}`
-    : one.is === 'zone'
-      ? [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ')
-      : one.is === 'edge'
-        ? `${one.offer} ${one.edge}`
-        : new Date(one.at).toISOString();
+function classWords({ class: one }: Finding): string {
+  switch (one.is) {
+    case 'apart':
+      return `goods apart by ${one.by}`;
+    case 'zone':
+      return [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ');
+    case 'edge':
+      return `${one.offer} ${one.edge}`;
+    case 'moment':
+      return new Date(one.at).toISOString();
+    case 'offer':
+      return `${one.offer} ${one.state}`;
+  }
+}
 
 async function main(): Promise<number> {
   const words = process.argv.slice(2);

@@ -41,7 +41,7 @@ export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item
   const open = (market?: string) => opened(bookFileSchema.parse(input), market);
   const answer = (lines: Readonly<Record<string, number>>, place = 'IE', codes: readonly string[] = [], market?: string): Answer => {
     const at = open(market);
-    return quote(at.book, at.ask({ lines: Object.entries(lines).map(([sku, units]) => ({ sku, units })), place, codes }));
+    return quote(at.book, at.ask({ lines: Object.entries(lines).map(([sku, units]) => ({ sku, units })), place, codes: [...codes] }));
   };
   /** What a service costs as text, or why it is missing. */
   const pays = (lines: Readonly<Record<string, number>>, service = services[0]?.id ?? '', place = 'IE', market?: string): string => {

@@ -38,13 +38,15 @@ const window = fc.constantFrom(
   { from: '2026-11-01T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
   { from: '2026-11-26T08:30', until: null, zone: 'America/New_York' },
 );
+/** A threshold as an offer asks it. */
+const asked = (one: { value: string; test: 'before' | 'after' } | null) => (one ? [{ over: 'value' as const, ...one }] : []);
 const orderOffer = (code: string) =>
   fc.record({ percent: fc.constantFrom('10', '12.5', '33', '50'), asks: fc.option(threshold, { nil: null }), zones: someZones, window, addsTo }).map((one) => ({
     id: code.toLowerCase(),
     title: `${code} off`,
-    benefit: { is: 'percent off order' as const, percent: one.percent },
-    code: code as string | null,
-    asks: one.asks,
+    benefit: { is: 'off order' as const, off: { by: 'percent' as const, percent: one.percent } },
+    code: { is: 'shared' as const, code },
+    asks: asked(one.asks),
     zones: one.zones,
     window: one.window,
     addsTo: one.addsTo,
@@ -55,16 +57,16 @@ const deliveryOffer = (id: string) =>
   fc
     .record({
       benefit: fc.oneof(
-        fc.subarray([...services], { minLength: 1 }).map((list) => ({ is: 'free services' as const, services: list as string[] })),
-        amount(2500).map((cap) => ({ is: 'free up to' as const, cap })),
+        fc.subarray([...services], { minLength: 1 }).map((list) => ({ is: 'delivery' as const, on: { is: 'services' as const, services: list as string[] }, off: { by: 'free' as const } })),
+        amount(2500).map((cap) => ({ is: 'delivery' as const, on: { is: 'up to' as const, cap }, off: { by: 'free' as const } })),
       ),
-      code: fc.constantFrom(null, 'FREEBIE'),
+      code: fc.constantFrom(null, { is: 'shared' as const, code: 'FREEBIE' }),
       asks: fc.option(threshold, { nil: null }),
       zones: someZones,
       window,
       addsTo,
     })
-    .map((one) => ({ id, title: `Free ${id}`, ...one, terms: `Free ${id}`, note: '' }));
+    .map((one) => ({ id, title: `Free ${id}`, ...one, asks: asked(one.asks), terms: `Free ${id}`, note: '' }));
 
 export const randomBook: fc.Arbitrary<BookFile> = fc
   .record({

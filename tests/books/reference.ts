@@ -208,10 +208,11 @@ export function referenceTotals(file: BookFile, basket: { lines: readonly { sku:
     ] as const) {
       if ((useOff && !off) || (useFree && !free)) continue;
       if (useOff && useFree && !(off?.addsTo.includes('delivery') && free?.addsTo.includes('order'))) continue;
-      const discount = useOff && off?.benefit.is === 'percent off order' ? Number(Big(goods).times(off.benefit.percent).div(100).round(0, Big.roundHalfUp).toString()) : 0;
+      const discount =
+        useOff && off?.benefit.is === 'off order' && off.benefit.off.by === 'percent' ? Number(Big(goods).times(off.benefit.off.percent).div(100).round(0, Big.roundHalfUp).toString()) : 0;
       const found = delivery(file, lines, country, id, discount);
       if (!found) continue;
-      if (useFree && free?.benefit.is === 'free up to' && found.rate > cents(free.benefit.cap)) continue;
+      if (useFree && free?.benefit.is === 'delivery' && free.benefit.on.is === 'up to' && found.rate > cents(free.benefit.on.cap)) continue;
       sums.push(goods - discount + (useFree ? 0 : found.rate + found.drops) + found.stays);
     }
     if (sums.length > 0) totals.set(id, Math.min(...sums));

@@ -41,9 +41,9 @@ const written = (): BookInput => ({
     {
       id: 'suds',
       title: 'SUDS: 15 % off',
-      benefit: { is: 'percent off order', percent: '15' },
-      code: 'SUDS',
-      asks: null,
+      benefit: { is: 'off order', off: { by: 'percent', percent: '15' } },
+      code: { is: 'shared', code: 'SUDS' },
+      asks: [],
       zones: null,
       window: { from: null, until: '2026-12-31T00:00', zone: 'Europe/Dublin' },
       addsTo: ['delivery'],

@@ -4,7 +4,7 @@ import { HyperFormula } from 'hyperformula';
 import { describe, expect, test } from 'vitest';
 import { type Mass, minor } from '../../src/core/exact/index.ts';
 import { fewest } from '../../src/core/quote/clash.ts';
-import { quote } from '../../src/core/quote/index.ts';
+import { anybody, quote } from '../../src/core/quote/index.ts';
 import { desk, item } from '../books/desk.ts';
 
 const cents = (amount: string) => Math.round(Number(amount) * 100);
@@ -75,7 +75,7 @@ describe('whole templates against a general spreadsheet engine (HyperFormula 3.5
           asked += 1;
           const lines = [{ item: { ...plain, mass: (grams * 1_600_000_000) as Mass, price: minor(price) }, units }];
           if (tubes > 0) lines.push({ item: { ...tube, mass: (150 * 1_600_000_000) as Mass, price: minor(900) }, units: tubes });
-          const ours = quote(book, { lines, place: { country: 'IE', part: null, postcode: null }, codes: [], moment: 0, carrier: null }).choices[0]?.delivery;
+          const ours = quote(book, { lines, place: { country: 'IE', part: null, postcode: null }, codes: [], moment: 0, carrier: null, shopper: anybody }).choices[0]?.delivery;
           expect(ours, JSON.stringify(baskets[i])).toBe(sheet.getCellValue({ sheet: 0, row: 2 * i, col: 4 }));
         });
         sheet.destroy();

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { BookInput } from '../../src/core/book/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
 import { desk, flat, item } from '../books/desk.ts';
 
@@ -175,12 +176,12 @@ describe('what the shopper sees', () => {
     expect(answer({ A: 1 }).hidden.map((one) => [one.choice.service, one.why, one.by])).toEqual([['a', 'same name', 'b']]);
   });
   test('choices 3.60, 8.20, 8.20 and free delivery capped at 3.60: only the first free; without a cap all three', () => {
-    const offer = (benefit: { is: 'free up to'; cap: string } | { is: 'free services'; services: string[] }) => ({
+    const offer = (benefit: BookInput['offers'][number]['benefit']) => ({
       id: 'free',
       title: 'Free',
       benefit,
       code: null,
-      asks: null,
+      asks: [],
       zones: null,
       window: { from: null, until: null, zone: 'Europe/Dublin' },
       addsTo: [],
@@ -191,8 +192,8 @@ describe('what the shopper sees', () => {
       desk({ a: flat('3.60'), b: flat('8.20'), c: flat('8.20') }, [item('A')], { offers: [offer(benefit)] })
         .answer({ A: 1 })
         .choices.map((one) => one.delivery);
-    expect(charges({ is: 'free up to', cap: '3.60' })).toEqual([0, 820, 820]);
-    expect(charges({ is: 'free services', services: ['a', 'b', 'c'] })).toEqual([0, 0, 0]);
+    expect(charges({ is: 'delivery', on: { is: 'up to', cap: '3.60' }, off: { by: 'free' } })).toEqual([0, 820, 820]);
+    expect(charges({ is: 'delivery', on: { is: 'services', services: ['a', 'b', 'c'] }, off: { by: 'free' } })).toEqual([0, 0, 0]);
   });
   test('a fee each that free delivery drops, and one that stays', () => {
     const pays = (freed: boolean) => desk({ post: flat('4.20', { value: '20.00', test: 'before' }) }, [item('A', { fee: { each: '1.30', freed } })]).pays({ A: 2 });

@@ -70,7 +70,7 @@ describe('from book to finding', () => {
     const bare = shop.files.map((file) => ({ ...file, text: JSON.stringify({ ...JSON.parse(file.text), campaigns: [] }) }));
     await fetch(`${at.addresses['lerrin-shop']}/submission`, { method: 'PUT', headers: { 'Idempotency-Key': 'bare' }, body: JSON.stringify({ files: bare }) });
     const book = (await at.call('GET', '/api/book')).body;
-    await at.call('POST', '/api/revisions', { base: book.revision, who: 'Ada', note: '', edits: [{ path: ['offers', 'suds', 'benefit', 'percent'], value: '16' }] });
+    await at.call('POST', '/api/revisions', { base: book.revision, who: 'Ada', note: '', edits: [{ path: ['offers', 'suds', 'benefit', 'off', 'percent'], value: '16' }] });
     await sendTo('findlark');
     const { held } = (await at.call('GET', `/api/channels?moment=${moment}`)).body.channels.find((one: { id: string }) => one.id === 'findlark');
     expect(held).toEqual([{ key: 'suds', until: expect.any(String), state: 'refused', reason: 'Lerrin Shop does not take SUDS: unknown' }]);

@@ -109,8 +109,8 @@ describe('reading a book', () => {
     ],
     [
       'a percentage above 100',
-      (book: { offers: { benefit: { percent: string } }[] }) => {
-        if (book.offers[0]) book.offers[0].benefit.percent = '101';
+      (book: { offers: { benefit: { off: { percent: string } } }[] }) => {
+        if (book.offers[0]) book.offers[0].benefit.off.percent = '101';
       },
       'offers/suds/benefit/percent: a percentage above 0 and up to 100',
     ],

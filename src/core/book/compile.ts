@@ -1,10 +1,10 @@
 import { amountText, type Conversion, type Currency, converted, type Decimal, isCurrency, kept, type Minor, minor, type Problem, parseDecimal, type Result } from '../exact/index.ts';
 import { readSelection, type Selection } from '../goods/index.ts';
-import { type Offer, readOffer } from '../offers/index.ts';
+import { type Offer, type Part, readOffer } from '../offers/index.ts';
 import { type Fall, type Leaf, type Pattern, type Place, parsePattern, parsePlace, patternTree, type Zone, zoneFinder } from '../places/index.ts';
 import { type Box, type KindBits, kindBits, type Lane, type LaneBody, type Mixing, type MixingRule, overOf, readBox, readLane, readMixing, readMixingRule, type Service } from '../rates/index.ts';
 import { conversionInto, type ReadyMarket, readMarket } from './market.ts';
-import type { Book } from './schema.ts';
+import { type Book, channelIds } from './schema.ts';
 
 /** The lanes of one zone, by the service's place in the book (undefined where there is none), and a bit for each that is there. */
 export interface Row {
@@ -49,13 +49,18 @@ export interface CompiledBook {
   readonly mixedBy: Mixing;
   readonly mixing: readonly MixingRule[];
   readonly kindBits: KindBits;
+  /** What is meant: neither drafts nor paused ones. */
   readonly offers: readonly Offer[];
+  /** The selections that offers ask about or act on, each at its place as a part. */
+  readonly parts: readonly Selection[];
   /** The tax on a class at a place; null where none is listed. */
   readonly taxOf: (taxClass: string, place: Place) => Decimal | null;
   /** Whether some lane looks at a group's own value after discounts, so that discounts have to be split over lines. */
   readonly splits: boolean;
   /** Whether some lane's charge depends on discounts at all. */
   readonly minds: boolean;
+  /** Whether more discounts never make a lane cheaper: none has a table or bounds over value after discounts. */
+  readonly steady: boolean;
 }
 
 /** Makes a book ready to answer for a market (the first where none is named), or tells everything in it that cannot be meant: where, what, what would be right. */
@@ -142,15 +147,26 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     };
   });
 
+  const parts: Selection[] = [];
+  const partOf = (id: string): Part | undefined => {
+    const selection = selections.get(id);
+    if (selection && !parts.includes(selection)) parts.push(selection);
+    return selection && parts.indexOf(selection);
+  };
   const offers: Offer[] = [];
   body.offers.forEach((offer, order) => {
-    const result = readOffer(offer, order, first.currency, conversion);
-    if (result.ok) offers.push(result.value);
-    else problems.push(...result.problems.map((one) => ({ ...one, at: ['offers', offer.id, ...one.at] })));
-    for (const zone of offer.zones ?? []) if (!zones.has(zone)) note(['offers', offer.id, 'zones'], `no zone “${zone}”`, [...zones.keys()].join(', '));
-    if (offer.benefit.is === 'free services') {
-      for (const service of offer.benefit.services) if (!services.has(service)) note(['offers', offer.id, 'benefit', 'services'], `no service “${service}”`, [...services].join(', '));
-    }
+    const at = ['offers', offer.id];
+    const result = readOffer(offer, order, { currency: first.currency, market: market.currency, conversion, partOf });
+    if (!result.ok) problems.push(...result.problems.map((one) => ({ ...one, at: [...at, ...one.at] })));
+    else if (offer.state === 'meant') offers.push(result.value);
+    const named = (field: string, ids: readonly string[] | null, known: ReadonlySet<string>, what: string) => {
+      for (const id of ids ?? []) if (!known.has(id)) note([...at, field], `no ${what} “${id}”`, [...known].join(', ') || `a ${what} of the book`);
+    };
+    named('zones', offer.zones, new Set(zones.keys()), 'zone');
+    named('markets', offer.markets, new Set(body.markets.map((one) => one.id)), 'market');
+    named('channels', offer.channels, new Set(channelIds), 'channel');
+    named('segments', offer.segments, new Set(body.segments.map((one) => one.id)), 'segment');
+    if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services') named('benefit', offer.benefit.on.services, services, 'service');
   });
   const mixedBy = readMixing(body.mixedBy, first.currency, own, ['mixedBy'], problems);
   const bits = kindBits(body.mixing, problems);
@@ -186,9 +202,11 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       mixing,
       kindBits: bits,
       offers,
+      parts,
       taxOf,
       splits: all.some((lane) => lane.after || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after')),
       minds: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
+      steady: !all.some((lane) => lane.after),
     },
   };
 }
@@ -204,7 +222,16 @@ const looksAtLines = (lane: LaneBody): boolean =>
 const rowOf = (lanes: Row['lanes']): Row => ({ lanes, bits: lanes.reduce((bits, lane, i) => (lane ? bits | (1 << i) : bits), 0) });
 
 function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: string) => void): void {
-  const lists = { markets: body.markets, exchange: body.exchange, taxes: body.taxes, services: body.services, zones: body.zones, selections: body.selections, boxes: body.boxes };
+  const lists = {
+    markets: body.markets,
+    exchange: body.exchange,
+    taxes: body.taxes,
+    services: body.services,
+    zones: body.zones,
+    selections: body.selections,
+    boxes: body.boxes,
+    segments: body.segments,
+  };
   for (const [kind, list] of Object.entries({ ...lists, templates: body.templates, mixing: body.mixing, offers: body.offers, pinned: body.pinned })) {
     const seen = new Set<string>();
     for (const { id } of list) {
@@ -234,7 +261,7 @@ function taxFinder(body: Book, problems: Problem[]): CompiledBook['taxOf'] {
 
 /** The percentages off the order that codes of the book may bring. */
 export const orderPercents = (book: CompiledBook): { offer: Offer; percent: Decimal }[] =>
-  book.offers.flatMap((offer) => (offer.benefit.is === 'percent off order' ? [{ offer, percent: offer.benefit.percent }] : []));
+  book.offers.flatMap((offer) => (offer.benefit.is === 'off order' && offer.benefit.off.by === 'percent' ? [{ offer, percent: offer.benefit.off.percent }] : []));
 
 /** An amount as written in the book, for the market: converted alone where its currency is another. */
 export const inMarket = (book: CompiledBook, amount: Minor): Minor => (book.conversion ? converted(amount, book.conversion) : minor(amount));

@@ -4,5 +4,5 @@ export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, val
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { readBasket, readBookFile, shaped } from './read.ts';
 export { defaultClass, defaultKind, type Ready, type ReadyGoods, readyFinder, readyGoods } from './ready.ts';
-export { type Basket, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';
+export { type Basket, type BasketInput, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';
 export { starterBook } from './starter.ts';

@@ -22,6 +22,8 @@ export interface Ready extends Figures {
   readonly dropped: Minor;
   readonly stays: Minor;
   readonly taxClass: string;
+  /** The parts it lies in that offers ask about: a bit each, 32 to a word. */
+  readonly inside: readonly number[];
   /** Channels that stock it and deliver it by their own rules. */
   readonly stockedBy: readonly string[];
 }
@@ -76,6 +78,19 @@ function maker(book: CompiledBook, problems: Problem[]): (item: Item) => Ready |
     if (!origins.has(origin)) origins.set(origin, origin);
     return origins.get(origin) ?? origin;
   };
+
+  const insides = new Map<string, readonly number[]>();
+  /** Equal sets of parts are one list. */
+  function insideOf(item: Item, figures: Figures): readonly number[] {
+    const words = new Array<number>(Math.ceil(book.parts.length / 32)).fill(0);
+    book.parts.forEach((part, i) => {
+      if (part.takes(item, figures)) words[i >> 5] = (words[i >> 5] ?? 0) | (1 << (i & 31));
+    });
+    const key = words.join();
+    const known = insides.get(key);
+    if (!known) insides.set(key, words);
+    return known ?? words;
+  }
 
   function bitsOf(item: Item): number {
     const { override } = item;
@@ -137,6 +152,7 @@ function maker(book: CompiledBook, problems: Problem[]): (item: Item) => Ready |
       dropped: ((override?.is === 'fixed' && override.freed ? fixed : 0) + (fee?.freed ? extra : 0)) as Minor,
       stays: ((override?.is === 'fixed' && !override.freed ? fixed : 0) + (fee && !fee.freed ? extra : 0)) as Minor,
       taxClass: item.taxClass ?? defaultClass,
+      inside: insideOf(item, figures.value),
       stockedBy: item.stockedBy,
     };
   };

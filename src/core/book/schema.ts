@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
-import { code, offerSchema } from '../offers/index.ts';
+import { code, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
 import { boxSchema, mixingRuleSchema, mixingSchema, serviceSchema, templateSchema } from '../rates/index.ts';
 
@@ -24,6 +24,12 @@ export const basketSchema = z.strictObject({
   moment: z.iso.datetime().nullable(),
   /** The market it is bought in; null: the first. */
   market: id.nullable().default(null),
+  /** The channel it is bought in, for offers that hold in some; null: none of them. */
+  channel: id.nullable().default(null),
+  /** The customer's segment; null: not known. */
+  segment: id.nullable().default(null),
+  /** How far limited offers are used up before it, by offer: orders in all, the customer's own, and what it has cost in the first market's currency. */
+  spent: z.record(id, z.strictObject({ uses: z.int().min(0), own: z.int().min(0), spent: amount })).default({}),
 });
 
 /** A market: its currency and clock, what is shown to its shoppers, and how. */
@@ -90,6 +96,7 @@ export const bookSchema = z.strictObject({
   /** How the charges of several groups become one, where no mixing rule covers them. */
   mixedBy: mixingSchema.default('sum'),
   mixing: z.array(mixingRuleSchema).default([]),
+  segments: z.array(segmentSchema).default([]),
   offers: z.array(offerSchema),
   channels: z.record(z.enum(channelIds), channelSchema),
   /** When each lane's rate was last looked at: `template/zone/service`, a day. */
@@ -106,4 +113,6 @@ export type BookFile = z.infer<typeof bookFileSchema>;
 export type BookInput = z.input<typeof bookFileSchema>;
 export type Market = z.infer<typeof marketSchema>;
 export type Basket = z.infer<typeof basketSchema>;
+/** A basket as it may be written: what is left out has its default. */
+export type BasketInput = z.input<typeof basketSchema>;
 export type ChannelId = (typeof channelIds)[number];

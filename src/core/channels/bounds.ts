@@ -37,14 +37,21 @@ export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor 
 /** How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free. */
 export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor): Fidelity {
   const codes = orderPercents(book);
-  if (threshold.test === 'before' || codes.length === 0 || most === 0) return exact;
+  const others = book.offers.filter((offer) => offer.level !== 'delivery' && !codes.some((one) => one.offer === offer));
+  if (threshold.test === 'before' || codes.length + others.length === 0 || most === 0) return exact;
   const say = (value: number) => amountText(minor(value), book.currency);
-  const ranges = codes.map(({ offer, percent }) => `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code}`);
+  const ranges = [
+    ...codes.map(
+      ({ offer, percent }) => `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code && offer.code.is !== 'single use' ? offer.code.code : offer.id}`,
+    ),
+    ...others.map((offer) => `${say(threshold.value)} and more with ${offer.id}`),
+  ];
+  const raised = Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])));
   return {
     is: 'bounded',
     bound: most,
-    why: `Tested before order codes there: baskets of ${ranges.join(', ')} are charged up to ${say(most)} too little.`,
-    remedies: [`raise it to ${say(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent]))))}`, 'test it before discounts in the book', 'live with it'],
+    why: `Tested before discounts there: baskets of ${ranges.join(', ')} are charged up to ${say(most)} too little.`,
+    remedies: [...(others.length === 0 ? [`raise it to ${say(raised)}`] : []), 'test it before discounts in the book', 'live with it'],
   };
 }
 

@@ -3,6 +3,7 @@ import { opened } from '../../../tests/books/opened.ts';
 import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
+import { offerSchema } from '../offers/index.ts';
 import { fitLots } from './harrowmere/fit.ts';
 import { dialectOf, leastBefore, type Note } from './index.ts';
 import { plainLanes } from './plain.ts';
@@ -165,18 +166,18 @@ describe('places', () => {
 });
 
 describe('offers', () => {
-  const free: BookFile['offers'][number] = {
+  const free = offerSchema.parse({
     id: 'free',
     title: 'Free post for everybody who likes soap',
-    benefit: { is: 'free services', services: ['post'] },
+    benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
     code: null,
-    asks: { value: '20.00', test: 'before' },
+    asks: [{ over: 'value', value: '20.00', test: 'before' }],
     zones: ['home'],
     window: { from: null, until: null, zone: 'Europe/Dublin' },
     addsTo: ['order'],
     terms: 'Free',
     note: '',
-  };
+  });
   const withFree =
     (change: (offer: typeof free) => void = () => undefined) =>
     (book: BookFile) => {
@@ -190,7 +191,7 @@ describe('offers', () => {
   });
   test('conditions that Harrowmere’s goods offers do not know cannot be said there', () => {
     const notes = notesOf('harrowmere', (book) => {
-      if (book.offers[0]) book.offers[0] = { ...book.offers[0], zones: ['home'], asks: { value: '10.00', test: 'before' } };
+      if (book.offers[0]) book.offers[0] = { ...book.offers[0], zones: ['home'], asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }] };
     });
     expect(find(notes, 'offer', 'suds')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringMatching(/hold everywhere.*ask no least value/) });
   });

@@ -1,18 +1,19 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { mayAdd, type Offer } from '../offers/index.ts';
+import { mayAdd } from '../offers/index.ts';
 import { patternText } from '../places/index.ts';
 import { atlas } from './atlas.ts';
 import { exact } from './bounds.ts';
 import type { Fidelity } from './dialect.ts';
 import { type PlainLane, plainLanes, reachOf } from './plain.ts';
+import type { PlainOffer } from './plain-offer.ts';
 
 /** The lanes of the zones an offer holds in. */
-export const lanesOf = (book: CompiledBook, offer: Offer): { zone: string; service: string; lane: PlainLane }[] =>
+export const lanesOf = (book: CompiledBook, offer: PlainOffer): { zone: string; service: string; lane: PlainLane }[] =>
   [...plainLanes(book)].flatMap(([zone, row]) => (offer.zones && !offer.zones.has(zone) ? [] : [...row].map(([service, lane]) => ({ zone, service, lane }))));
 
 /** The most a delivery offer can take off one order. */
-export const mostFreed = (book: CompiledBook, offer: Offer): Minor => minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
+export const mostFreed = (book: CompiledBook, offer: PlainOffer): Minor => minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
 
 /** The dearest charge of a zone; 0 for no zone. */
 export const dearest = (book: CompiledBook, zone: string | null): Minor =>
@@ -53,7 +54,7 @@ export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | 
  * The services a free-delivery offer frees in each zone, for a channel that can name services but not cap a rate:
  * lanes only partly within the cap are left out.
  */
-export function freedServices(book: CompiledBook, offer: Offer): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
+export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
   const zones = book.zones.map((zone) => zone.id).filter((zone) => !offer.zones || offer.zones.has(zone));
   const { benefit } = offer;
   if (benefit.is === 'percent off order') return { zones: [], fidelity: exact };
@@ -75,9 +76,9 @@ export function freedServices(book: CompiledBook, offer: Offer): { zones: { zone
 }
 
 /** For channels where the best percentage and the best free delivery always act together, whatever the book says. */
-export function alwaysTogether(book: CompiledBook, offer: Offer): Fidelity[] {
-  const parted = book.offers.filter((other) => other !== offer && other.level === 'order' && offer.level === 'order' && mayAdd(offer, other));
-  const joined = book.offers.filter((other) => other.level !== offer.level && !mayAdd(offer, other));
+export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity[] {
+  const parted = offers.filter((other) => other !== offer && other.level === 'order' && offer.level === 'order' && mayAdd(offer, other));
+  const joined = offers.filter((other) => other.level !== offer.level && !mayAdd(offer, other));
   const parts: Fidelity[] = [];
   if (parted.length > 0) parts.push({ is: 'unsayable', why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`, remedies: ['let them compete'] });
   if (joined.length > 0) {

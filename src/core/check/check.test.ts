@@ -19,7 +19,7 @@ test('cells cover all numbers between the bounds, cut at every edge', () => {
 
 describe('corners', () => {
   const { book, goods } = opened(smallBook());
-  const corners = cornersOf(book, goods, [dialectOf('lerrin-shop').render(book, goods).rules], now);
+  const corners = cornersOf(book, goods, [dialectOf('lerrin-shop').render(book, goods).rules], now, 'lerrin-shop');
   const at = (place: string, code: boolean) => corners.filter((corner) => corner.question.place.country === place && corner.question.codes.length === (code ? 1 : 0) && corner.question.moment === now);
 
   test('stand on each side of the threshold and of every break', () => {
@@ -45,7 +45,7 @@ describe('corners', () => {
     }
     // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is used.
     const { book: own, goods: items } = opened(file);
-    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now).map((corner) => corner.question.lines[0]?.item.price));
+    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop').map((corner) => corner.question.lines[0]?.item.price));
     for (const value of [4499, 4500, 4863, 4869, 4870, 5293, 5294]) expect(values, String(value)).toContain(value);
   });
 
@@ -113,7 +113,7 @@ describe('causes', () => {
     const free = file.templates[0]?.lanes.home?.post?.freeFrom;
     if (free) free.test = 'after';
     const [suds] = file.offers;
-    if (suds) file.offers.push({ ...suds, id: 'soap', title: 'SOAP: 15 % off', code: 'SOAP' });
+    if (suds) file.offers.push({ ...suds, id: 'soap', title: 'SOAP: 15 % off', code: { is: 'shared', code: 'SOAP' } });
     const findings = await check(opened(file), null, null);
     const rows = findings.flatMap((one) => (one.class.is === 'zone' && one.class.zone === 'home' ? [one.class.codes.join(' ')] : []));
     expect(new Set(rows)).toEqual(new Set(['SUDS', 'SOAP']));

@@ -1,9 +1,9 @@
-import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, type Listed, leastBefore, leastTaking, type Rules, stated } from '../channels/index.ts';
+import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
+import { apartBy, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
-import { mayAdd } from '../offers/index.ts';
+import { mayAdd, type Offer } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
-import type { Line, Question } from '../quote/index.ts';
+import { anybody, type Line, meetingBaskets, type Question } from '../quote/index.ts';
 import { type Lane, type Rate, reachOf, type Threshold } from '../rates/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 
@@ -13,10 +13,27 @@ export type ClassOfBasket =
   | { readonly is: 'edge'; readonly offer: string; readonly edge: 'start' | 'end'; readonly at: Instant }
   | { readonly is: 'moment'; readonly at: Instant }
   /** Goods that are delivered otherwise than the plain ones of the default template. */
-  | { readonly is: 'apart'; readonly by: NonNullable<ReturnType<typeof apartBy>> };
+  | { readonly is: 'apart'; readonly by: NonNullable<ReturnType<typeof apartBy>> }
+  /** An offer that no format says, in a few real baskets that meet it; or one with limits, used up. */
+  | { readonly is: 'offer'; readonly offer: string; readonly state: 'fresh' | 'used up' };
 
-export const classKey = (one: ClassOfBasket): string =>
-  one.is === 'apart' ? `apart ${one.by}` : one.is === 'zone' ? `zone ${one.zone ?? ''} ${one.codes.join(' ')}` : one.is === 'edge' ? `edge ${one.offer} ${one.edge}` : `moment ${one.at}`;
+export function classKey(one: ClassOfBasket): string {
+  switch (one.is) {
+    case 'apart':
+      return `apart ${one.by}`;
+    case 'zone':
+      return `zone ${one.zone ?? ''} ${one.codes.join(' ')}`;
+    case 'edge':
+      return `edge ${one.offer} ${one.edge}`;
+    case 'moment':
+      return `moment ${one.at}`;
+    case 'offer':
+      return `offer ${one.offer} ${one.state}`;
+  }
+}
+
+/** Whether a class is of real baskets, made and not cut: they show a difference as they are. */
+export const isReal = (one: ClassOfBasket): boolean => one.is === 'apart' || one.is === 'offer';
 
 /** A basket at a vertex of a cell: one line with a price and a mass of its own. */
 export interface Corner {
@@ -54,20 +71,25 @@ export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[]
  * and break of either, in every part of the map, with no code, each and every two, now and on each side of every start
  * and end to come.
  */
-export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: readonly Rules[], now: Instant): Corner[] {
+export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: readonly Rules[], now: Instant, channel: ChannelId): Corner[] {
+  const shopper = { ...anybody, channel };
+  const told = book.offers.flatMap((offer) => {
+    const one = plainOffer(offer);
+    return 'benefit' in one ? [one] : [];
+  });
   const plain = goods.filter((item) => apartBy(book, item) === null);
   const [anyListing] = plain;
   const unweighed = plain.find((item) => item.mass === null);
   const bySku = new Map(plain.map((item) => [item.sku, item]));
   const percents = orderPercents(book);
-  const codeSets = setsOf([...new Set(book.offers.flatMap((offer) => offer.code ?? []))], stated.codes);
-  const rivals = book.offers.some((a) => book.offers.some((b) => a.level === 'order' && b.level === 'delivery' && (!mayAdd(a, b) || b.asks?.test === 'after')));
+  const codeSets = setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes);
+  const rivals = told.some((a) => told.some((b) => a.level === 'order' && b.level === 'delivery' && (!mayAdd(a, b) || b.asks?.test === 'after')));
   return regionsOf(book, sides).flatMap((region) => {
     const edges = sides.map((side) => side.edgesAt(region.part.place));
     const lanes = [...(region.zone === null ? [] : (book.lanes.get(region.zone)?.values() ?? []))];
-    const apart = apartCorners(book, goods, region, now);
+    const apart = [...apartCorners(book, goods, region, now), ...offerCorners(book, goods, region, now, channel)];
     if (!anyListing) return apart;
-    const offers = book.offers.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
+    const offers = told.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
     const values = new Set<number>(edges.flatMap((edge) => edge.values));
     const masses = new Set<number>(edges.flatMap((edge) => edge.masses.map((mass) => mass + 1)));
     const taken = setsOf(percents, stated.codes).map((set) => set.map((one) => one.percent));
@@ -139,7 +161,7 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
                       if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
                       const item = m === null && probes.length === 0 ? (unweighed ?? probe.item) : probe.item;
                       const lines = linesOf(item, units, minor(v), m as Mass | null);
-                      return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at, carrier: null }, value, mass }];
+                      return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at, carrier: null, shopper }, value, mass }];
                     }),
                   ),
                 ),
@@ -169,7 +191,7 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
       return [
         {
           class: { is: 'apart', by },
-          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null },
+          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null, shopper: anybody },
           value: { from: value, to: value },
           mass: mass === null ? null : { from: mass, to: mass },
         },
@@ -177,6 +199,32 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
     }),
   );
 }
+
+/** Real baskets that meet offers which no format says, and ones in which offers with limits are used up. */
+function offerCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant, channel: ChannelId): Corner[] {
+  return book.offers.flatMap((offer): Corner[] => {
+    const plain = isPlain(offer);
+    if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer))) return [];
+    const moment = Math.max(now, offer.from ?? now);
+    if (offer.until !== null && moment >= offer.until) return [];
+    return meetingBaskets(offer, goods, region.part.place, moment).flatMap(({ shopper, ...question }): Corner[] => {
+      const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+      const mass = question.lines.reduce<number | null>((sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units), 0);
+      if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+      const spent = plain ? new Map([[offer.id, { uses: offer.limits.uses ?? 0, own: offer.limits.each ?? 0, spent: offer.limits.budget ?? minor(0) }]]) : shopper.spent;
+      return [
+        {
+          class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
+          question: { ...question, shopper: { ...shopper, channel, spent } },
+          value: { from: value, to: value },
+          mass: mass === null ? null : { from: mass, to: mass },
+        },
+      ];
+    });
+  });
+}
+
+const isLimited = ({ limits }: Offer): boolean => limits.uses !== null || limits.each !== null || limits.budget !== null;
 
 /** The first measures of the cells that a lane's table and bounds cut. */
 function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {

@@ -114,7 +114,7 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
       case 'place':
         return [{ step: 'place', amount: null, words: book.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone }];
       case 'discount':
-        return [{ step: 'discount', amount: step.took, words: book.offers.find((offer) => offer.id === step.offer)?.code ?? title(step.offer) }];
+        return [{ step: 'discount', amount: step.took, words: codeOf(book, step.offer) ?? title(step.offer) }];
       case 'rate':
         kind = rateWords(step.rate, step.break, say);
         return [];
@@ -137,6 +137,11 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
     }
   });
 }
+
+const codeOf = (book: CompiledBook, id: string): string | null => {
+  const code = book.offers.find((offer) => offer.id === id)?.code;
+  return code && code.is !== 'single use' ? code.code : null;
+};
 
 /** What decided a rate, in a few words. */
 export function rateWords(rate: Rate, at: number | null, say: (value: Minor) => string): string {
@@ -194,7 +199,7 @@ export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideSt
       return threshold() ?? own('threshold');
     case 'discount':
       // A code is left unused where it costs the free delivery: then it is the threshold that was not told exactly.
-      return threshold() ?? offer('order');
+      return threshold() ?? offer('order') ?? offer('goods');
     case 'offer':
     case 'pays':
       return offer('delivery') ?? threshold();

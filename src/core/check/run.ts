@@ -1,9 +1,9 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { apartBy, type ChannelBasket, type Listed, listedAt, type Note, type SideStep } from '../channels/index.ts';
+import { apartBy, type ChannelBasket, isPlain, type Listed, listedAt, type Note, type SideStep } from '../channels/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import { type Question, soldIn } from '../quote/index.ts';
-import { type ClassOfBasket, type Corner, classKey, cornersOf } from './corners.ts';
+import { type ClassOfBasket, type Corner, classKey, cornersOf, isReal } from './corners.ts';
 import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, type Verdict } from './judge.ts';
 import { basketsIn } from './smallest.ts';
 
@@ -109,7 +109,10 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
   };
   const inForce = (await saysAt(now))?.rules;
   const listed = listedAt(channel.id, goods);
-  const corners = cornersOf(book, listed, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now);
+  const corners = cornersOf(book, listed, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now, channel.id);
+  // Offers that no format says are looked at in baskets of their own; all others are compared without them.
+  const plain: CompiledBook = { ...book, offers: book.offers.filter(isPlain) };
+  const bookFor = (klass: ClassOfBasket): CompiledBook => (klass.is === 'offer' ? book : plain);
 
   const classes = new Map<string, ClassResult>();
   const differing = new Map<string, Differing[]>();
@@ -131,14 +134,14 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
       // A row says what its codes, or its moment, change: not what fewer of the same codes showed already.
       const isTold = (tale: string) => told.get(tale)?.some((others) => (corner.class.is !== 'zone' || others.length < codes.length) && others.every((code) => codes.includes(code)));
       let above = 0;
-      for (const verdict of judge(book, sides, says, corner.question, live?.[i] ?? null)) {
+      for (const verdict of judge(bookFor(corner.class), sides, says, corner.question, live?.[i] ?? null)) {
         const label = labelOf(verdict);
         if (!label) continue;
         const tale = taleOf(corner, verdict, label);
         if (isTold(tale)) above += 1;
         else {
           // Dearer, cheaper and missing, and the step that parts them, are told apart: they have causes of their own.
-          const { differs } = partingOf(book, channel, says, corner.question, verdict);
+          const { differs } = partingOf(bookFor(corner.class), channel, says, corner.question, verdict);
           const kind = [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
           const list = differing.get(kind);
           if (list) list.push({ corner, verdict });
@@ -154,7 +157,7 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
   }
 
   const findings: Finding[] = [];
-  for (const list of differing.values()) findings.push(await findingOf(book, listed, channel, list, saysAt));
+  for (const list of differing.values()) findings.push(await findingOf(bookFor(list[0]?.corner.class ?? { is: 'moment', at: now }), listed, channel, list, saysAt));
   return { channel: channel.id, classes: [...classes.values()], findings };
 }
 
@@ -205,8 +208,15 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
     charged: verdict.charged,
     steps: { meant, there },
     differs,
-    note: label === 'limit' || label === 'not sold there' ? noteFor(book, channel.sides.rendition.notes, differs, zone, verdict.service, question.place.country, question.lines) : null,
+    note: label === 'limit' || label === 'not sold there' ? noteOf() : null,
   };
+
+  function noteOf(): Note | null {
+    const { notes } = channel.sides.rendition;
+    const klass = worst.corner.class;
+    if (klass.is === 'offer') return notes.find(({ clause }) => clause.about === 'offer' && clause.offer === klass.offer) ?? null;
+    return noteFor(book, notes, differs, zone, verdict.service, question.place.country, question.lines);
+  }
 }
 
 const shownOf = (question: Question): Shown => ({
@@ -228,8 +238,8 @@ async function smallestReal(
 ): Promise<{ question: Question; verdict: Verdict } | null> {
   const first = list[0];
   if (!first) return null;
-  // Baskets of goods that stand apart are real ones, the smallest first.
-  if (first.corner.class.is === 'apart') return { question: first.corner.question, verdict: first.verdict };
+  // Baskets that were made of real goods show it themselves, the smallest first.
+  if (isReal(first.corner.class)) return { question: first.corner.question, verdict: first.verdict };
   const plain = goods.filter((item) => apartBy(book, item) === null);
   const label = labelOf(first.verdict);
   const { differs } = partingOf(book, channel, await saysAt(first.corner.question.moment), first.corner.question, first.verdict);

@@ -52,6 +52,35 @@ export function percentOf(value: Minor, percent: Decimal): Minor {
  * @example splitByLargestRemainder(100, [1, 1, 1]) // [34, 33, 33]
  */
 export function splitByLargestRemainder(total: Minor, weights: readonly number[]): Minor[] {
+  return quickSplit(total, weights) ?? exactSplit(total, weights);
+}
+
+/** The same where every product stays within the safe whole numbers; else null. */
+function quickSplit(total: number, weights: readonly number[]): Minor[] | null {
+  let sum = 0;
+  for (const weight of weights) sum += weight;
+  if (!(total * sum <= Number.MAX_SAFE_INTEGER)) return null;
+  let left = total;
+  const parts: number[] = [];
+  const rests: number[] = [];
+  for (const weight of weights) {
+    const rest = (total * weight) % sum;
+    const part = (total * weight - rest) / sum;
+    parts.push(part);
+    rests.push(rest);
+    left -= part;
+  }
+  // What is left is less than the count of weights: each time the largest remainder, the earlier of equal ones.
+  for (; left > 0; left -= 1) {
+    let most = 0;
+    for (let i = 1; i < rests.length; i += 1) if ((rests[i] as number) > (rests[most] as number)) most = i;
+    parts[most] = (parts[most] as number) + 1;
+    rests[most] = -1;
+  }
+  return parts as Minor[];
+}
+
+function exactSplit(total: Minor, weights: readonly number[]): Minor[] {
   const sum = weights.reduce((a, b) => a + BigInt(b), 0n);
   const exact = weights.map((weight) => BigInt(total) * BigInt(weight));
   const parts = exact.map((share) => share / sum);

@@ -9,5 +9,6 @@ export const amount = z.string().regex(/^\d{1,10}(\.\d{1,4})?$/, 'an amount such
 export const figure = z.string().regex(/^\d{1,7}(\.\d{1,3})?$/, 'a figure with at most three decimals');
 export const localTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-29T00:00');
 export const percent = z.string().regex(/^\d{1,4}(\.\d{1,3})?$/, 'a percentage such as 12.5');
+export const sku = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/, 'letters, digits, dot, hyphen, underscore, at most 40');
 /** A pattern of places, read by the places folder. */
 export const place = z.string().min(2).max(40);

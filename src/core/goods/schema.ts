@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { lengthUnits, massUnits, written } from '../exact/index.ts';
 
-const { amount, figure, id, name } = written;
+const { amount, figure, id, name, sku } = written;
 
-export const sku = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/, 'letters, digits, dot, hyphen, underscore, at most 40');
 export const tag = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
 export const massSchema = z.strictObject({ value: figure, unit: z.enum(massUnits) });
 

@@ -1,26 +1,39 @@
-import {
-  type Conversion,
-  type Currency,
-  converted,
-  type Decimal,
-  type Instant,
-  instantOf,
-  kept,
-  knowsZone,
-  type Minor,
-  nothing,
-  type Problem,
-  parseAmount,
-  parseDecimal,
-  type Result,
-} from '../exact/index.ts';
-import { readThreshold, type Threshold } from '../rates/index.ts';
-import type { BenefitBody, Level, OfferBody } from './schema.ts';
+import type { Decimal, Instant, Minor } from '../exact/index.ts';
+import type { BenefitBody, Level } from './schema.ts';
+
+/** A selection among those that offers of the book ask about, by its place in their list; below 0 all goods. */
+export type Part = number;
+export const allGoods: Part = -1;
+
+export type Off = { readonly by: 'percent'; readonly percent: Decimal } | { readonly by: 'amount'; readonly amount: Minor };
+/** From a value on, itself counting, so much off. */
+export interface SpendStep {
+  readonly from: Minor;
+  readonly off: Minor;
+}
+export type DeliveryOff = { readonly by: 'free' } | Off | { readonly by: 'to'; readonly amount: Minor };
+export type On = { readonly is: 'services'; readonly services: ReadonlySet<string> } | { readonly is: 'up to'; readonly cap: Minor };
 
 export type Benefit =
-  | { readonly is: 'percent off order'; readonly percent: Decimal }
-  | { readonly is: 'free services'; readonly services: ReadonlySet<string> }
-  | { readonly is: 'free up to'; readonly cap: Minor };
+  | { readonly is: 'off goods'; readonly goods: Part; readonly off: Off }
+  | { readonly is: 'fixed price'; readonly goods: Part; readonly price: Minor }
+  | { readonly is: 'buy and get'; readonly goods: Part; readonly buy: number; readonly get: number; readonly percent: Decimal }
+  | { readonly is: 'gift'; readonly sku: string; readonly units: number }
+  | { readonly is: 'off order'; readonly off: Off }
+  | { readonly is: 'spend steps'; readonly goods: Part; readonly test: 'before' | 'after'; readonly steps: readonly SpendStep[] }
+  | { readonly is: 'delivery'; readonly on: On; readonly off: DeliveryOff };
+
+export type Ask = { readonly over: 'value'; readonly value: Minor; readonly test: 'before' | 'after'; readonly goods: Part } | { readonly over: 'units'; readonly units: number; readonly goods: Part };
+
+export type Code = { readonly is: 'shared' | 'link'; readonly code: string } | { readonly is: 'single use'; readonly batch: string };
+
+/** Amounts in minor units of the market. */
+export interface Limits {
+  readonly uses: number | null;
+  readonly each: number | null;
+  readonly most: Minor | null;
+  readonly budget: Minor | null;
+}
 
 /** An offer ready to answer. `from` counts, `until` does not; null is open. */
 export interface Offer {
@@ -28,9 +41,13 @@ export interface Offer {
   readonly order: number;
   readonly level: Level;
   readonly benefit: Benefit;
-  readonly code: string | null;
-  readonly asks: Threshold | null;
+  readonly code: Code | null;
+  readonly asks: readonly Ask[];
   readonly zones: ReadonlySet<string> | null;
+  readonly markets: ReadonlySet<string> | null;
+  readonly channels: ReadonlySet<string> | null;
+  readonly segments: ReadonlySet<string> | null;
+  readonly limits: Limits;
   readonly from: Instant | null;
   readonly until: Instant | null;
   readonly addsTo: ReadonlySet<Level>;
@@ -38,59 +55,61 @@ export interface Offer {
 
 /** Why an offer does nothing for a basket and a service. */
 export type WhyNot =
+  | { readonly why: 'draft' }
+  | { readonly why: 'paused' }
   | { readonly why: 'not begun'; readonly from: Instant }
   | { readonly why: 'ended'; readonly until: Instant }
-  | { readonly why: 'code not entered'; readonly code: string }
+  | { readonly why: 'code not entered'; readonly code: Code }
   | { readonly why: 'place' }
+  | { readonly why: 'market' }
+  | { readonly why: 'channel' }
+  | { readonly why: 'segment' }
+  | { readonly why: 'used up'; readonly uses: number }
+  | { readonly why: 'used by the customer'; readonly uses: number }
+  | { readonly why: 'budget'; readonly left: Minor; readonly saving: Minor }
   | { readonly why: 'missed'; readonly by: Minor }
+  | { readonly why: 'too few'; readonly by: number }
+  | { readonly why: 'no such goods' }
+  | { readonly why: 'gift not sold'; readonly sku: string }
   | { readonly why: 'service' }
   | { readonly why: 'above the cap'; readonly charge: Minor; readonly cap: Minor }
   | { readonly why: 'nothing to take' }
   | { readonly why: 'outweighed'; readonly by: readonly string[] };
 
-export const levelOf = (benefit: BenefitBody): Level => (benefit.is === 'percent off order' ? 'order' : 'delivery');
-
-/** Reads an offer as written, at its place in the book's order, its amounts converted alone into the market's currency; every problem with its field. */
-export function readOffer(body: OfferBody, order: number, currency: Currency, conversion: Conversion | null): Result<Offer> {
-  const problems: Problem[] = [];
-  const { window } = body;
-  if (!knowsZone(window.zone)) problems.push({ at: ['window', 'zone'], wrong: `“${window.zone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
-  const moment = (local: string | null, field: string) => (local === null || !knowsZone(window.zone) ? null : kept(instantOf(local, window.zone), ['window', field], problems, 0));
-  const from = moment(window.from, 'from');
-  const until = moment(window.until, 'until');
-  if (from !== null && until !== null && until <= from) problems.push({ at: ['window', 'until'], wrong: 'the end does not come after the start', right: `a time after ${window.from}` });
-  const offer: Offer = {
-    id: body.id,
-    order,
-    level: levelOf(body.benefit),
-    benefit: readBenefit(body, currency, conversion, problems),
-    code: body.code,
-    asks: body.asks && readThreshold(body.asks, currency, conversion, ['asks'], problems),
-    zones: body.zones && new Set(body.zones),
-    from,
-    until,
-    addsTo: new Set(body.addsTo),
-  };
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: offer };
-}
-
-function readBenefit({ benefit, code }: OfferBody, currency: Currency, conversion: Conversion | null, problems: Problem[]): Benefit {
+export function levelOf(benefit: Pick<BenefitBody, 'is'>): Level {
   switch (benefit.is) {
-    case 'percent off order': {
-      const percent = kept(parseDecimal(benefit.percent, 3), ['benefit', 'percent'], problems, { digits: 0n, scale: 0 });
-      if (percent.digits === 0n || percent.digits > 100n * 10n ** BigInt(percent.scale))
-        problems.push({ at: ['benefit', 'percent'], wrong: `${benefit.percent} % is no share`, right: 'a percentage above 0 and up to 100' });
-      if (code === null) problems.push({ at: ['code'], wrong: 'a percentage off the order needs a code', right: 'a code such as GUST10' });
-      return { is: benefit.is, percent };
-    }
-    case 'free services':
-      return { is: benefit.is, services: new Set(benefit.services) };
-    case 'free up to': {
-      const cap = kept(parseAmount(benefit.cap, currency), ['benefit', 'cap'], problems, nothing);
-      return { is: benefit.is, cap: conversion ? converted(cap, conversion) : cap };
-    }
+    case 'off goods':
+    case 'fixed price':
+    case 'buy and get':
+    case 'gift':
+      return 'goods';
+    case 'off order':
+    case 'spend steps':
+      return 'order';
+    case 'delivery':
+      return 'delivery';
   }
 }
 
-/** Whether two offers may be used together: only if each says that it adds to the other's level. */
-export const mayAdd = (a: Offer, b: Offer): boolean => !(a.level === 'delivery' && b.level === 'delivery') && a.addsTo.has(b.level) && b.addsTo.has(a.level);
+/** Whether each of two offers says that it adds to the other's level; two delivery offers never add. */
+export const mayAdd = (a: Pick<Offer, 'level' | 'addsTo'>, b: Pick<Offer, 'level' | 'addsTo'>): boolean =>
+  !(a.level === 'delivery' && b.level === 'delivery') && a.addsTo.has(b.level) && b.addsTo.has(a.level);
+
+/** The selection that a goods offer acts on; null for a gift, and for offers of other levels. */
+export function partOf({ benefit }: Pick<Offer, 'benefit'>): Part | null {
+  switch (benefit.is) {
+    case 'off goods':
+    case 'fixed price':
+    case 'buy and get':
+      return benefit.goods;
+    default:
+      return null;
+  }
+}
+
+/** The value of the whole basket that an offer asks for, where it asks for nothing else of the goods; null where it asks nothing, undefined where it asks otherwise. */
+export function soleValueAsk(offer: Offer): (Ask & { over: 'value' }) | null | undefined {
+  const [only, ...others] = offer.asks;
+  if (!only) return null;
+  return others.length === 0 && only.over === 'value' && only.goods === allGoods ? only : undefined;
+}

@@ -24,11 +24,11 @@ export type MarginPart = (typeof marginParts)[number];
  */
 export function marginOf(book: CompiledBook, question: Question, choice: Choice, carrier: Minor | null, channel: string | null): Margin {
   const { costs } = book.body;
-  const taxed = taxOfLines(book, question, choice.discount, choice.delivery);
+  const taxed = taxOfLines(book, question, choice.off, choice.delivery);
   const added = book.market.body.tax === 'added';
   const lines = question.lines.map(({ item, units }, i) => {
     const tax = taxed.lines[i] ?? nothing;
-    const shown = minor(item.price * units - (taxed.shares[i] ?? 0));
+    const shown = minor(item.price * units - (choice.off[i] ?? 0));
     return { sku: item.sku, units, received: added ? minor(shown + tax) : shown, tax, cost: item.cost === null ? null : minor(item.cost * units) };
   });
   const amount = (text: string) => inMarket(book, sure(parseAmount(text, book.written)));

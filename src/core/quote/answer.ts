@@ -1,5 +1,5 @@
-import type { Decimal, Mass, Minor } from '../exact/index.ts';
-import type { WhyNot } from '../offers/index.ts';
+import type { Mass, Minor } from '../exact/index.ts';
+import type { Benefit, WhyNot } from '../offers/index.ts';
 import type { FreeFrom, Mixing, Rate, Refusal } from '../rates/index.ts';
 
 /** The intended answer to a question. Amounts are in the market's currency, in its shown terms. */
@@ -34,6 +34,13 @@ export interface Choice {
   readonly pays: Minor;
   /** Offers used, in the book's order. */
   readonly used: readonly string[];
+  /** What each of them took: off goods, off the order, off delivery; nothing for a gift. */
+  readonly took: Readonly<Record<string, Minor>>;
+  /** What is off each line of the basket, its share of order offers in it. */
+  readonly off: readonly Minor[];
+  readonly gifts: readonly { readonly sku: string; readonly units: number }[];
+  /** Where the search for the best set was broken off: no set saves more than this beyond it. Null where it is proved the best. */
+  readonly notProved: Minor | null;
 }
 
 export interface Hidden {
@@ -63,7 +70,8 @@ export interface Clash {
 export type Step = { readonly at: readonly string[] } & (
   | { readonly step: 'place'; readonly template: string; readonly zone: string; readonly pattern: string }
   | { readonly step: 'goods'; readonly value: Minor; readonly units: number; readonly mass: Mass | null }
-  | { readonly step: 'discount'; readonly offer: string; readonly percent: Decimal; readonly took: Minor; readonly lines: readonly Minor[] }
+  | { readonly step: 'discount'; readonly offer: string; readonly benefit: Benefit; readonly took: Minor; readonly lines: readonly Minor[] }
+  | { readonly step: 'gift'; readonly offer: string; readonly sku: string; readonly units: number }
   | {
       readonly step: 'group';
       readonly origin: string;
@@ -80,8 +88,9 @@ export type Step = { readonly at: readonly string[] } & (
   | { readonly step: 'threshold'; readonly threshold: FreeFrom; readonly value: number; readonly met: boolean; readonly took: Minor }
   | { readonly step: 'mixing'; readonly rule: string | null; readonly by: Mixing; readonly charges: readonly Minor[]; readonly amount: Minor }
   | { readonly step: 'extra'; readonly sku: string; readonly units: number; readonly amount: Minor; readonly dropped: boolean; readonly why: 'fee' | 'fixed' | 'ships free' }
-  | { readonly step: 'offer'; readonly offer: string; readonly took: Minor }
+  | { readonly step: 'offer'; readonly offer: string; readonly benefit: Benefit; readonly took: Minor }
   | { readonly step: 'unused'; readonly offer: string; readonly why: WhyNot }
+  | { readonly step: 'not proved'; readonly gap: Minor }
   | { readonly step: 'pays'; readonly goods: Minor; readonly discount: Minor; readonly delivery: Minor; readonly total: Minor }
   | { readonly step: 'tax'; readonly inside: boolean; readonly goods: Minor; readonly delivery: Minor }
 );

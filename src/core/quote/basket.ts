@@ -1,8 +1,8 @@
 import type { CompiledBook, Ready, Row, Template } from '../book/index.ts';
-import { type Minor, minor, splitByLargestRemainder } from '../exact/index.ts';
 import type { Fall } from '../places/index.ts';
 import type { Asked, Load, Piece } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
+import { sharesOf } from './shares.ts';
 
 /** Lines that are delivered together: a single stock place, one template, kinds that share their rate in every lane. */
 export interface Bundle {
@@ -31,6 +31,8 @@ export interface Sorted {
   /** The whole basket's sums; those of its bundle where it is one. */
   load: Load;
   lines: readonly Line[];
+  /** The bundle each line is in, by its place. */
+  at: number[];
   /** The services that take every line, a bit each. */
   serves: number;
   /** Those of them that every bundle has a lane for. */
@@ -40,11 +42,11 @@ export interface Sorted {
 
 const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, long: 0, pieces });
 
-/** Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums. */
-export function sorted(question: Question): Sorted {
+/** Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums; gifts weigh, and count for nothing else. */
+export function sorted(question: Question, gifts: readonly Line[] = []): Sorted {
   const bundles: Bundle[] = [];
-  const basket: Sorted = { bundles, load: loadOf(question.lines), lines: question.lines, serves: -1, lanes: -1, asked: question };
-  sortInto(basket, bundles, basket.load, question, null);
+  const basket: Sorted = { bundles, load: loadOf(question.lines), lines: question.lines, at: [], serves: -1, lanes: -1, asked: question };
+  sortInto(basket, bundles, basket.load, question, gifts, null);
   return basket;
 }
 
@@ -59,7 +61,7 @@ export interface Pool {
 export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
   const load = loadOf([]);
-  return { basket: { bundles, load, lines: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, load, bundles, spare: [] };
+  return { basket: { bundles, load, lines: [], at: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, load, bundles, spare: [] };
 };
 
 /**
@@ -71,23 +73,33 @@ export function sortedAgain(pool: Pool, question: Question): Sorted {
   basket.lines = question.lines;
   basket.asked = question;
   while (bundles.length > 0) bundles.pop();
-  sortInto(basket, bundles, pool.load, question, pool);
+  sortInto(basket, bundles, pool.load, question, noGifts, pool);
   return basket;
 }
 
-function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Question, pool: Pool | null): void {
+const noGifts: readonly Line[] = [];
+
+function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Question, gifts: readonly Line[], pool: Pool | null): void {
   const { lines } = question;
   let serves = -1;
   for (let i = 0; i < lines.length; i += 1) {
     const line = lines[i] as Line;
     const { item, units } = line;
     const bundle = bundleOf(bundles, pool, item, question);
+    basket.at[i] = bundles.length === 1 ? 0 : bundles.indexOf(bundle);
     add(bundle.load, item, units);
     if (pool === null || item.template.minds) bundle.lines.push(line);
     bundle.kinds |= item.kindBit;
     bundle.dropped += item.dropped * units;
     bundle.stays += item.stays * units;
     serves &= item.serves;
+  }
+  for (const gift of gifts) {
+    const bundle = bundleOf(bundles, pool, gift.item, question);
+    weigh(bundle.load, gift.item, gift.units);
+    bundle.lines.push(gift);
+    bundle.kinds |= gift.item.kindBit;
+    serves &= gift.item.serves;
   }
   const [only] = bundles;
   const load = bundles.length === 1 && only ? only.load : summed(whole, bundles, lines);
@@ -159,6 +171,10 @@ function add(load: Load, item: Ready, units: number): void {
   load.value += value;
   load.after += value;
   load.units += units;
+  weigh(load, item, units);
+}
+
+function weigh(load: Load, item: Ready, units: number): void {
   // What is not known makes the sum not known.
   load.mass += item.mass === null ? Number.NaN : item.mass * units;
   const long = item.sides === null ? Number.NaN : item.sides[0];
@@ -166,19 +182,17 @@ function add(load: Load, item: Ready, units: number): void {
   if (!(long <= load.long) && !Number.isNaN(load.long)) load.long = long;
 }
 
-/** Sets what each bundle is worth after discounts off the order: shares by largest remainder, over lines, in their order. */
-export function takeOff(book: CompiledBook, basket: Sorted, discount: Minor): void {
-  basket.load.after = basket.load.value - discount;
-  if (!book.splits) return;
-  const shares = sharesOf(basket.lines, discount);
-  for (const bundle of basket.bundles) bundle.load.after = bundle.load.value - bundle.lines.reduce((sum, line) => sum + (shares[basket.lines.indexOf(line)] ?? 0), 0);
+/** Sets what the basket, and each bundle where that is asked for, is worth after discounts: goods offers line by line, order offers by shares. */
+export function takeOff(book: CompiledBook, basket: Sorted, left: { readonly lines: readonly number[]; readonly goods: number; readonly order: number }): void {
+  const after = left.goods - left.order;
+  if (basket.load.after === after && !book.splits) return;
+  basket.load.after = after;
+  const { bundles } = basket;
+  if (!book.splits || bundles.length === 1) return;
+  const shares = left.order === 0 ? null : sharesOf(left.lines, left.order);
+  for (const bundle of bundles) bundle.load.after = 0;
+  for (let i = 0; i < left.lines.length; i += 1) {
+    const bundle = bundles[basket.at[i] as number] as Bundle;
+    bundle.load.after += (left.lines[i] as number) - (shares?.[i] ?? 0);
+  }
 }
-
-/** A discount's share of each line. */
-export const sharesOf = (lines: readonly Line[], discount: Minor): Minor[] =>
-  discount === 0 || lines.every((line) => line.item.price === 0)
-    ? lines.map(() => minor(0))
-    : splitByLargestRemainder(
-        discount,
-        lines.map((line) => line.item.price * line.units),
-      );

@@ -1,157 +1,265 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Minor, minor, nothing, percentOf } from '../exact/index.ts';
-import { mayAdd, type Offer, type WhyNot } from '../offers/index.ts';
-import { type Sorted, takeOff } from './basket.ts';
+import { type Minor, minor, nothing } from '../exact/index.ts';
+import { allGoods, mayAdd, type Offer, type WhyNot } from '../offers/index.ts';
+import { type Sorted, sorted, takeOff } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
-import type { Question } from './question.ts';
+import { budgetLeft, type Candidate, liveFor, savingOf, unhelpful } from './live.ts';
+import type { Line, Question } from './question.ts';
+import { applyOffer, bestOf, type Delivery, type Field, type Found, fieldOf, type Left, leftIn, untouched } from './search.ts';
+import { sharesOf } from './shares.ts';
+
+/** All that offers need of one basket; used for one service after the other. */
+export interface Deal {
+  readonly book: CompiledBook;
+  readonly question: Question;
+  readonly basket: Sorted;
+  readonly field: Field;
+  readonly deliveries: readonly Offer[];
+  /** What the set in hand leaves; whole again between searches. */
+  readonly left: Left;
+  /** The best set beside each delivery offer, whatever it does to the charge; the first is beside none. */
+  readonly relaxed: (Found | undefined)[];
+  /** The basket with gifts beside it, by their SKUs. */
+  readonly gifted: Map<string, Sorted>;
+}
 
 /** A set of offers used for a service, and what comes of it. */
 export interface BestSet {
-  readonly used: readonly Offer[];
-  readonly cuts: readonly Cut[];
+  /** Goods and order offers, by their places in the field. */
+  readonly used: readonly number[];
+  readonly delivering: Offer | null;
+  /** What the goods cost less; gifts not counted. */
   readonly discount: Minor;
   /** What is paid for delivery; below 0 the service is not offered. */
   readonly delivery: number;
-  /** The charge after step 4, and fees that an offer would drop. */
-  readonly rate: number;
-  readonly droppable: number;
+  /** False where the search was broken off: some set may save up to `gap` more. */
+  readonly proved: boolean;
+  readonly gap: Minor;
 }
 
-/** What an order offer takes off. */
+/** What one offer of a set took off: in all, and off each line of the basket. */
 export interface Cut {
   readonly offer: Offer;
   readonly took: Minor;
+  readonly lines: readonly Minor[];
 }
 
-/** Order offers used together, and what they take off. */
-export interface OrderSet {
-  readonly used: readonly Offer[];
+/** A set worked out in full. */
+export interface Settled {
   readonly cuts: readonly Cut[];
-  readonly discount: Minor;
+  /** What is off each line, its share of order offers in it. */
+  readonly off: readonly Minor[];
+  readonly gifts: readonly Line[];
+  /** The basket as it is delivered, gifts in it. */
+  readonly basket: Sorted;
+  readonly charged: Charged;
 }
 
-/** The offers that nothing keeps from a basket: every set of order offers that may add (none at all first), and the delivery offers. */
-export interface Live {
-  readonly sets: readonly OrderSet[];
-  readonly deliveries: readonly Offer[];
-}
-
-const without: OrderSet = { used: [], cuts: [], discount: nothing };
-const nothingLive: Live = { sets: [without], deliveries: [] };
-
-/** Sorts out which offers could act on a basket. The codes of a basket bound the order offers (eight), so every set is looked at. */
-export function liveFor(book: CompiledBook, question: Question, zone: string | null, goods: Minor): Live {
-  let live: Offer[] | null = null;
-  for (const offer of book.offers) {
-    if (barred(offer, question, zone, goods) !== null) continue;
-    if (live) live.push(offer);
-    else live = [offer];
-  }
-  if (!live) return nothingLive;
-  const sets: OrderSet[] = [];
-  addSets(
-    sets,
-    live.filter((offer) => offer.level === 'order'),
-    [],
-    0,
-    goods,
-  );
-  return { sets, deliveries: live.filter((offer) => offer.level === 'delivery') };
-}
-
-function addSets(sets: OrderSet[], orders: readonly Offer[], used: readonly Offer[], from: number, goods: Minor): void {
-  const cuts = cutsOf(used, goods);
-  sets.push({ used, cuts, discount: minor(cuts.reduce((sum, cut) => sum + cut.took, 0)) });
-  for (let i = from; i < orders.length; i += 1) {
-    const next = orders[i];
-    if (next && used.every((other) => mayAdd(next, other))) addSets(sets, orders, [...used, next], i + 1, goods);
-  }
-}
-
-/** What keeps an offer from this basket whatever else is used; null where nothing does. */
-export function barred(offer: Offer, question: Question, zone: string | null, goods: number): WhyNot | null {
-  if (offer.from !== null && question.moment < offer.from) return { why: 'not begun', from: offer.from };
-  if (offer.until !== null && question.moment >= offer.until) return { why: 'ended', until: offer.until };
-  if (offer.code !== null && !question.codes.includes(offer.code)) return { why: 'code not entered', code: offer.code };
-  if (offer.zones && (zone === null || !offer.zones.has(zone))) return { why: 'place' };
-  // Nothing lies before order offers in working order, so theirs and every "before" look at list value.
-  if (offer.asks && (offer.asks.test === 'before' || offer.level === 'order') && goods < offer.asks.value) return { why: 'missed', by: minor(offer.asks.value - goods) };
-  return null;
-}
-
-/** What keeps a delivery offer from a service at a charge after step 4; null where it takes something off. */
-export function unhelpful(offer: Offer, service: string, rate: number, droppable: number, after: number): WhyNot | null {
-  if (offer.level !== 'delivery') return null;
-  if (offer.asks?.test === 'after' && after < offer.asks.value) return { why: 'missed', by: minor(offer.asks.value - after) };
-  if (offer.benefit.is === 'free services' && !offer.benefit.services.has(service)) return { why: 'service' };
-  if (offer.benefit.is === 'free up to' && rate > offer.benefit.cap) return { why: 'above the cap', charge: minor(rate), cap: offer.benefit.cap };
-  return rate + droppable === 0 ? { why: 'nothing to take' } : null;
+/** Makes ready what offers may do to a basket that falls in a zone. */
+export function dealFor(book: CompiledBook, question: Question, basket: Sorted, zone: string | null): Deal {
+  const goods = basket.load.value;
+  const live = liveFor(book, question, zone, goods);
+  const field = fieldOf(question.lines, goods, live.candidates);
+  return { book, question, basket, field, deliveries: live.deliveries, left: untouched(field), relaxed: [], gifted: new Map() };
 }
 
 const scratch: Charged = { rate: 0, droppable: 0, stays: 0 };
 
 /**
- * Among the sets of offers that may add, the one by which the shopper pays least for a service; ties go to fewer offers,
- * then to those earlier in the book. At most one delivery offer acts on a service. Leaves the basket as the set has it.
+ * Among the sets of offers that may add, the one by which the shopper pays least for a service (its place in the book);
+ * ties go to fewer offers, then to those earlier in the book. At most one delivery offer acts on a service.
  */
-export function bestSet(book: CompiledBook, basket: Sorted, live: Live, service: number): BestSet {
+export function bestSet(deal: Deal, service: number): BestSet {
+  const { book, field, deliveries } = deal;
   const id = book.services[service]?.id ?? '';
-  const goods = basket.load.value;
-  let bestOrders = without;
-  let bestOffer: Offer | null = null;
-  let [bestDelivery, bestRate, bestDroppable] = [Number.NaN, 0, 0];
-  let charged = false;
-  for (const set of live.sets) {
-    if (basket.load.after !== goods - set.discount) takeOff(book, basket, set.discount);
+  let best = null as BestSet | null;
+  let bestCost = Number.POSITIVE_INFINITY;
+  for (let i = -1; i < deliveries.length; i += 1) {
+    const offer = deliveries[i] ?? null;
+    if (offer?.benefit.is === 'delivery' && offer.benefit.on.is === 'services' && !offer.benefit.on.services.has(id)) continue;
+    const beside = delivery(deal, service, offer);
+    const root = beside.at(deal.left);
+    if (i < 0 && scratch.rate < 0 && (field.candidates.length === 0 || steady(deal))) return refusedBy(scratch.rate);
+    const least = beside.least(deal.left, root);
+    const found = least === Number.POSITIVE_INFINITY ? null : foundBeside(deal, i, offer, beside, root, least, bestCost);
+    if (!found || Number.isNaN(found.delivery)) continue;
+    const cost = field.goods - found.saving + found.delivery;
+    if (cost > bestCost || (best && cost === bestCost && !goesBefore(field, found.used, offer, best))) continue;
+    bestCost = cost;
+    best = {
+      used: found.used,
+      delivering: offer,
+      discount: minor(found.saving - worthOf(field, found.used)),
+      delivery: found.delivery,
+      proved: found.proved && (best?.proved ?? true),
+      gap: minor(found.gap),
+    };
+  }
+  if (best) return best;
+  delivery(deal, service, null).at(deal.left);
+  return refusedBy(scratch.rate);
+}
+
+const refusedBy = (rate: number): BestSet => ({ used: [], delivering: null, discount: nothing, delivery: rate, proved: true, gap: nothing });
+
+/** Whether more discounts never make delivery cheaper: no lane has a table or bounds over what is left, and no gift weighs. */
+const steady = ({ book, field }: Deal): boolean => book.steady && field.candidates.every((one) => one.gift === null);
+
+/** The best set beside a delivery offer: the one that saves most, where it costs no threshold; else searched for with the charge in view. */
+function foundBeside(deal: Deal, at: number, offer: Offer | null, beside: Delivery, root: number, least: number, bar: number): Found | null {
+  const { field } = deal;
+  if (field.candidates.length === 0) return { ...nobody, delivery: root };
+  const allowed = allowedBeside(field, offer);
+  let relaxed = deal.relaxed[at + 1];
+  if (!relaxed) {
+    relaxed = bestOf(field, deal.left, allowed, null, Number.POSITIVE_INFINITY) ?? nobody;
+    deal.relaxed[at + 1] = relaxed;
+  }
+  if (field.goods - relaxed.saving - relaxed.gap + least > bar) return null;
+  if (steady(deal) && relaxed.proved) {
+    const paid = within(deal, relaxed.used, () => beside.at(deal.left));
+    if (paid === least) return { ...relaxed, delivery: paid };
+  }
+  return bestOf(field, deal.left, allowed, beside, bar);
+}
+
+const nobody: Found = { used: [], saving: 0, delivery: 0, proved: true, gap: 0 };
+
+function allowedBeside({ candidates }: Field, offer: Offer | null): number[] {
+  const allowed: number[] = [];
+  for (let i = 0; i < candidates.length; i += 1) if (!offer || mayAdd(offer, (candidates[i] as Candidate).offer)) allowed.push(i);
+  return allowed;
+}
+
+/** Does something with a set in use, and takes it back. */
+function within<T>(deal: Deal, used: readonly number[], work: () => T): T {
+  const undo = used.map((i) => applyOffer(deal.field, deal.field.candidates[i] as Candidate, deal.left));
+  const done = work();
+  for (const one of undo.reverse()) one?.back();
+  return done;
+}
+
+/** What delivery by a service costs beside sets of offers, with a delivery offer or none. */
+function delivery(deal: Deal, service: number, offer: Offer | null): Delivery {
+  const { book, question, field } = deal;
+  const id = book.services[service]?.id ?? '';
+  const budget = offer ? budgetLeft(offer, question) : 0;
+  const after = offer?.asks.filter((ask) => ask.over === 'value' && ask.test === 'after') ?? [];
+  const missed = (left: Left): boolean => after.some((ask) => ask.over === 'value' && leftFor(field, left, ask.goods) < ask.value);
+  let known = false;
+  const fill = (left: Left): void => {
     // Where no lane minds discounts, one look at the charge does for all sets.
-    if (!charged || book.minds) charge(book, basket, service, scratch, null);
-    charged = true;
-    const { rate, droppable, stays } = scratch;
-    for (let i = -1; i < live.deliveries.length; i += 1) {
-      const offer = live.deliveries[i] ?? null;
-      if (offer && (rate < 0 || !joins(offer, set) || unhelpful(offer, id, rate, droppable, goods - set.discount))) continue;
-      const delivery = rate < 0 ? rate : (offer ? 0 : rate + droppable) + stays;
-      if (!Number.isNaN(bestDelivery) && !isBetter(delivery, set, offer, bestDelivery, bestOrders, bestOffer)) continue;
-      bestOrders = set;
-      bestOffer = offer;
-      bestDelivery = delivery;
-      bestRate = rate;
-      bestDroppable = droppable;
-    }
+    if (known && !book.minds && left.gifts.length === 0) return;
+    chargeLeft(deal, service, left);
+    known = left.gifts.length === 0;
+  };
+  return {
+    at(left) {
+      fill(left);
+      const { rate, droppable, stays } = scratch;
+      if (rate < 0) return Number.NaN;
+      if (!offer) return rate + droppable + stays;
+      if (missed(left) || unhelpful(offer, id, rate, droppable, budget)) return Number.NaN;
+      return rate + droppable - savingOf(offer, rate, droppable) + stays;
+    },
+    least(left) {
+      const { rate, droppable, stays } = scratch;
+      if (!steady(deal)) return offer && missed(left) ? Number.POSITIVE_INFINITY : 0;
+      if (rate < 0) return Number.POSITIVE_INFINITY;
+      if (!offer) return rate + droppable + stays;
+      if (missed(left) || unhelpful(offer, id, rate, droppable, budget)?.why === 'above the cap') return Number.POSITIVE_INFINITY;
+      return rate + droppable - savingOf(offer, rate, droppable) + stays;
+    },
+  };
+}
+
+/** What is left of a part for a delivery offer's ask: its share of order offers off. */
+function leftFor(field: Field, left: Left, part: number): number {
+  if (part === allGoods) return left.goods - left.order;
+  return leftIn(field, { ...left, lines: afterOrder(left) }, part);
+}
+
+const afterOrder = (left: Left): number[] => {
+  const shares = sharesOf(left.lines, left.order);
+  return left.lines.map((amount, i) => amount - (shares[i] ?? 0));
+};
+
+/** Charges the basket for a service with what a set leaves of it, into the scratch; gives the basket as it is delivered. */
+function chargeLeft(deal: Deal, service: number, left: Left): Sorted {
+  const { book, question } = deal;
+  let { basket } = deal;
+  if (left.gifts.length > 0) {
+    const key = left.gifts.map((gift) => `${gift.units} ${gift.item.sku}`).join(', ');
+    basket = deal.gifted.get(key) ?? sorted(question, [...left.gifts]);
+    deal.gifted.set(key, basket);
   }
-  if (basket.load.after !== goods - bestOrders.discount) takeOff(book, basket, bestOrders.discount);
-  return { used: usedIn(bestOrders, bestOffer), cuts: bestOrders.cuts, discount: bestOrders.discount, delivery: bestDelivery, rate: bestRate, droppable: bestDroppable };
+  takeOff(book, basket, left);
+  charge(book, basket, service, scratch, null);
+  return basket;
 }
 
-function joins(offer: Offer, set: OrderSet): boolean {
-  for (const other of set.used) if (!mayAdd(offer, other)) return false;
-  return true;
-}
+const worthOf = ({ candidates }: Field, used: readonly number[]): number => {
+  let worth = 0;
+  for (const i of used) if ((candidates[i] as Candidate).gift) worth += (candidates[i] as Candidate).most;
+  return worth;
+};
 
-const usedIn = (set: OrderSet, offer: Offer | null): readonly Offer[] => (offer ? [...set.used, offer].sort((a, b) => a.order - b.order) : set.used);
+/** The offers of a set, in the book's order. */
+export const usedIn = ({ field }: Deal, { used, delivering }: Pick<BestSet, 'used' | 'delivering'>): Offer[] =>
+  [...used.map((i) => (field.candidates[i] as Candidate).offer), ...(delivering ? [delivering] : [])].sort((a, b) => a.order - b.order);
 
-/** Whether one set with its delivery offer goes before another: it leaves the shopper paying less, else uses fewer offers, else earlier ones. */
-function isBetter(delivery: number, set: OrderSet, offer: Offer | null, bestDelivery: number, best: OrderSet, bestOffer: Offer | null): boolean {
-  // A set under which the service is not offered is worse than any under which it is.
-  if (delivery < 0 || bestDelivery < 0) return bestDelivery < 0 && delivery >= 0;
-  const [pays, bestPays] = [delivery - set.discount, bestDelivery - best.discount];
-  if (pays !== bestPays) return pays < bestPays;
-  const [size, bestSize] = [set.used.length + (offer ? 1 : 0), best.used.length + (bestOffer ? 1 : 0)];
+/** Whether a set with its delivery offer goes before one that costs the same: it uses fewer offers, else earlier ones. */
+function goesBefore(field: Field, used: readonly number[], delivering: Offer | null, best: BestSet): boolean {
+  const [size, bestSize] = [used.length + (delivering ? 1 : 0), best.used.length + (best.delivering ? 1 : 0)];
   if (size !== bestSize) return size < bestSize;
-  const others = usedIn(best, bestOffer);
-  for (const [i, one] of usedIn(set, offer).entries()) {
-    const other = others[i];
-    if (other && one.order !== other.order) return one.order < other.order;
-  }
+  const orders = (set: readonly number[], last: Offer | null) => [...set.map((i) => (field.candidates[i] as Candidate).offer.order), ...(last ? [last.order] : [])].sort((a, b) => a - b);
+  const others = orders(best.used, best.delivering);
+  for (const [i, order] of orders(used, delivering).entries()) if (order !== others[i]) return order < (others[i] as number);
   return false;
 }
 
-/** Order offers all work on the amount the level began with; their sum is cut to it, the book's last first. */
-function cutsOf(orders: readonly Offer[], goods: Minor): Cut[] {
-  let left: number = goods;
-  return orders.map((offer) => {
-    const took = offer.benefit.is === 'percent off order' ? minor(Math.min(percentOf(goods, offer.benefit.percent), left)) : nothing;
-    left -= took;
-    return { offer, took };
+/** Works a set out in full; leaves its basket as the set has it. */
+export function settle(deal: Deal, best: BestSet, service: number): Settled {
+  const { field, left } = deal;
+  const cuts: Cut[] = [];
+  const undo: (() => void)[] = [];
+  for (const i of best.used) {
+    const candidate = field.candidates[i] as Candidate;
+    const took = applyOffer(field, candidate, left);
+    if (!took) continue;
+    undo.push(took.back);
+    const lines = candidate.offer.level === 'order' ? sharesOf(left.lines, took.saved) : field.lines.map(() => nothing);
+    candidate.cuts.forEach((cut, k) => {
+      lines[cut.line] = minor(took.lines[k] ?? 0);
+    });
+    cuts.push({ offer: candidate.offer, took: candidate.gift ? nothing : minor(took.saved), lines });
+  }
+  const gifts = [...left.gifts];
+  const basket = chargeLeft(deal, service, left);
+  const remaining = afterOrder(left);
+  const off = field.lines.map((line, i) => minor(line.item.price * line.units - (remaining[i] ?? 0)));
+  for (const back of undo.reverse()) back();
+  return { cuts, off, gifts, basket, charged: { ...scratch } };
+}
+
+/** Why an offer that nothing bars is not used for a service, beside what is. */
+export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Settled, service: string): WhyNot {
+  const { question } = deal;
+  const candidate = deal.field.candidates.find((one) => one.offer === offer);
+  const budget = budgetLeft(offer, question);
+  const outweighed: WhyNot = { why: 'outweighed', by: usedIn(deal, best).map((one) => one.id) };
+  if (offer.level === 'delivery') {
+    const { rate, droppable } = settled.charged;
+    const after = settled.off.reduce((sum, one) => sum - one, deal.field.goods);
+    for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after' && ask.goods === allGoods && after < ask.value) return { why: 'missed', by: minor(ask.value - after) };
+    return unhelpful(offer, service, Number(rate), droppable, budget) ?? outweighed;
+  }
+  if (!candidate) return { why: 'nothing to take' };
+  if (candidate.most > budget) return { why: 'budget', left: minor(budget), saving: candidate.most };
+  const missed = within(deal, best.used, () => {
+    for (const ask of offer.asks)
+      if (ask.over === 'value' && ask.test === 'after' && leftIn(deal.field, deal.left, ask.goods) < ask.value) return minor(ask.value - leftIn(deal.field, deal.left, ask.goods));
+    return null;
   });
+  return missed === null ? outweighed : { why: 'missed', by: missed };
 }

@@ -1,11 +1,13 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Mass, type Minor, minor } from '../exact/index.ts';
+import type { WhyNot } from '../offers/index.ts';
 import { patternText } from '../places/index.ts';
 import { breakAt, isFreed, measureOf, quotedFor, type Rate } from '../rates/index.ts';
 import type { Step } from './answer.ts';
-import { type Sorted, sharesOf, sorted, takeOff } from './basket.ts';
+import { type Sorted, sorted } from './basket.ts';
 import { type Charged, charge, type Group, type Witness } from './charge.ts';
-import { barred, bestSet, liveFor, unhelpful } from './choose.ts';
+import { bestSet, dealFor, settle, usedIn, whyUnused } from './choose.ts';
+import { barred } from './live.ts';
 import type { Line, Question } from './question.ts';
 import { taxOf } from './tax.ts';
 
@@ -13,13 +15,14 @@ import { taxOf } from './tax.ts';
 export function explain(book: CompiledBook, question: Question, service: string): Step[] {
   const at = book.services.findIndex((one) => one.id === service);
   if (at < 0) return [];
-  const basket = sorted(question);
-  const zone = basket.bundles[0]?.fall?.zone.id ?? null;
-  const goods = minor(basket.load.value);
-  const live = liveFor(book, question, zone, goods);
-  const best = bestSet(book, basket, live, at);
+  const plain = sorted(question);
+  const zone = plain.bundles[0]?.fall?.zone.id ?? null;
+  const goods = minor(plain.load.value);
+  const deal = dealFor(book, question, plain, zone);
+  const best = bestSet(deal, at);
   if (best.delivery < 0) return [];
-  takeOff(book, basket, best.discount);
+  const settled = settle(deal, best, at);
+  const { basket } = settled;
   const out: Charged = { rate: 0, droppable: 0, stays: 0 };
   const witness: Witness = { groups: [], rule: null, refusedBy: null };
   charge(book, basket, at, out, witness);
@@ -30,9 +33,11 @@ export function explain(book: CompiledBook, question: Question, service: string)
     if (fall) steps.push({ step: 'place', at: ['zones', fall.zone.id], template: template.id, zone: fall.zone.id, pattern: patternText(fall.pattern) });
   }
   steps.push({ step: 'goods', at: [], value: goods, units: basket.load.units, mass: known(basket.load.mass) });
-  for (const { offer, took } of best.cuts) {
-    if (offer.benefit.is === 'percent off order')
-      steps.push({ step: 'discount', at: ['offers', offer.id], offer: offer.id, percent: offer.benefit.percent, took, lines: sharesOf(question.lines, took) });
+  for (const { offer, took, lines } of settled.cuts) {
+    const { benefit } = offer;
+    const from = { at: ['offers', offer.id], offer: offer.id };
+    if (benefit.is === 'gift') steps.push({ step: 'gift', ...from, sku: benefit.sku, units: benefit.units });
+    else steps.push({ step: 'discount', ...from, benefit, took, lines });
   }
   for (const group of witness.groups) steps.push(...groupSteps(group, basket, service, witness.groups.length > 1));
   if (witness.groups.length > 1) {
@@ -40,16 +45,21 @@ export function explain(book: CompiledBook, question: Question, service: string)
     const rule = witness.rule?.id ?? null;
     steps.push({ step: 'mixing', at: rule === null ? ['mixedBy'] : ['mixing', rule], rule, by: witness.rule?.by ?? book.mixedBy, charges, amount: out.rate as Minor });
   }
-  const delivering = best.used.find((offer) => offer.level === 'delivery');
-  for (const line of question.lines) steps.push(...extraSteps(line, basket, at, delivering !== undefined));
-  if (delivering) steps.push({ step: 'offer', at: ['offers', delivering.id], offer: delivering.id, took: minor(out.rate + out.droppable) });
-  for (const offer of book.offers) {
-    if (best.used.includes(offer)) continue;
-    const why = barred(offer, question, zone, goods) ?? unhelpful(offer, service, out.rate, out.droppable, goods - best.discount) ?? { why: 'outweighed', by: best.used.map((one) => one.id) };
-    steps.push({ step: 'unused', at: ['offers', offer.id], offer: offer.id, why });
-  }
+  const { delivering } = best;
+  const free = delivering?.benefit.is === 'delivery' && delivering.benefit.off.by === 'free';
+  for (const line of question.lines) steps.push(...extraSteps(line, basket, at, free));
   const delivery = best.delivery as Minor;
-  const taxed = taxOf(book, question, best.discount, delivery);
+  if (delivering) steps.push({ step: 'offer', at: ['offers', delivering.id], offer: delivering.id, benefit: delivering.benefit, took: minor(out.rate + out.droppable + out.stays - delivery) });
+  const used = usedIn(deal, best);
+  const acting = new Map(book.offers.map((offer) => [offer.id, offer]));
+  for (const { id, state } of book.body.offers) {
+    const offer = acting.get(id);
+    if (offer && used.includes(offer)) continue;
+    const why: WhyNot = offer ? (barred(book, offer, question, zone, goods) ?? whyUnused(deal, offer, best, settled, service)) : { why: state === 'paused' ? 'paused' : 'draft' };
+    steps.push({ step: 'unused', at: ['offers', id], offer: id, why });
+  }
+  if (!best.proved) steps.push({ step: 'not proved', at: [], gap: best.gap });
+  const taxed = taxOf(book, question, settled.off, delivery);
   steps.push({ step: 'pays', at: [], goods, discount: best.discount, delivery, total: minor(goods - best.discount + delivery) });
   if (book.body.taxes.length > 0) steps.push({ step: 'tax', at: ['taxes'], inside: book.market.body.tax === 'inside', ...taxed });
   return steps;

@@ -3,9 +3,9 @@ import { describe, expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { randomBasket, randomBook } from '../../../tests/books/random.ts';
 import { smallBook } from '../../../tests/books/small.ts';
-import type { BookFile } from '../book/index.ts';
+import type { BookFile, BookInput } from '../book/index.ts';
 import { percentOf } from '../exact/index.ts';
-import { mayAdd, type Offer } from '../offers/index.ts';
+import { mayAdd, type Offer, offerSchema } from '../offers/index.ts';
 import { explain, type Question, quote } from './index.ts';
 
 const changed = (change: (book: BookFile) => void) => {
@@ -35,19 +35,20 @@ describe('thresholds', () => {
 });
 
 describe('offers', () => {
-  const free = (more: Partial<BookFile['offers'][number]>): BookFile['offers'][number] => ({
-    id: 'free',
-    title: 'Free',
-    benefit: { is: 'free services', services: ['post'] },
-    code: null,
-    asks: null,
-    zones: null,
-    window: { from: null, until: null, zone: 'Europe/Dublin' },
-    addsTo: ['order'],
-    terms: 'Free',
-    note: '',
-    ...more,
-  });
+  const free = (more: Partial<BookInput['offers'][number]>) =>
+    offerSchema.parse({
+      id: 'free',
+      title: 'Free',
+      benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+      code: null,
+      asks: [],
+      zones: null,
+      window: { from: null, until: null, zone: 'Europe/Dublin' },
+      addsTo: ['order'],
+      terms: 'Free',
+      note: '',
+      ...more,
+    });
 
   test('two that do not add: the shopper pays less, whatever their order', () => {
     for (const first of [true, false]) {
@@ -64,7 +65,7 @@ describe('offers', () => {
   test('a cap frees only what is within it', () => {
     const at = (cap: string) =>
       charge(
-        changed((book) => book.offers.push(free({ benefit: { is: 'free up to', cap } }))),
+        changed((book) => book.offers.push(free({ benefit: { is: 'delivery', on: { is: 'up to', cap }, off: { by: 'free' } } }))),
         basket('BAR-OAT', 1),
       );
     expect(at('7.29')).toBe(730);
@@ -76,7 +77,7 @@ describe('offers', () => {
     const question = book.ask(basket('BAR-OAT', 9));
     expect(quote(book.book, question).choices[0]?.used).toEqual([]);
     expect(explain(book.book, question, 'post')).toContainEqual({ step: 'unused', at: ['offers', 'free'], offer: 'free', why: { why: 'nothing to take' } });
-    expect(explain(book.book, question, 'post')).toContainEqual({ step: 'unused', at: ['offers', 'suds'], offer: 'suds', why: { why: 'code not entered', code: 'SUDS' } });
+    expect(explain(book.book, question, 'post')).toContainEqual({ step: 'unused', at: ['offers', 'suds'], offer: 'suds', why: { why: 'code not entered', code: { is: 'shared', code: 'SUDS' } } });
   });
 
   test('the start counts and the end does not', () => {
@@ -109,17 +110,16 @@ function byTryingAll(book: ReturnType<typeof opened>['book'], question: Question
     const set = book.offers.filter((_, i) => mask & (1 << i));
     if (!set.every((a) => set.every((b) => a === b || mayAdd(a, b)))) continue;
     let discount = 0;
-    for (const offer of set) if (offer.benefit.is === 'percent off order') discount += Math.min(goods - discount, percentOf(goods as never, offer.benefit.percent));
+    for (const offer of set) if (offer.benefit.is === 'off order' && offer.benefit.off.by === 'percent') discount += Math.min(goods - discount, percentOf(goods as never, offer.benefit.off.percent));
     let delivery: number = plain;
     if (lane?.freeFrom && (lane.freeFrom.test === 'after' ? goods - discount : goods) >= lane.freeFrom.value) delivery = 0;
     const fits = (offer: Offer) =>
       (offer.from === null || offer.from <= question.moment) &&
       (offer.until === null || question.moment < offer.until) &&
-      (offer.code === null || question.codes.includes(offer.code)) &&
+      (offer.code === null || (offer.code.is === 'shared' && question.codes.includes(offer.code.code))) &&
       (offer.zones === null || offer.zones.has(zone)) &&
-      (offer.asks === null || (offer.asks.test === 'after' && offer.level === 'delivery' ? goods - discount : goods) >= offer.asks.value) &&
-      (offer.benefit.is !== 'free services' || offer.benefit.services.has(service)) &&
-      (offer.benefit.is !== 'free up to' || delivery <= offer.benefit.cap);
+      offer.asks.every((ask) => ask.over === 'value' && (ask.test === 'after' && offer.level === 'delivery' ? goods - discount : goods) >= ask.value) &&
+      (offer.benefit.is !== 'delivery' || (offer.benefit.on.is === 'services' ? offer.benefit.on.services.has(service) : delivery <= offer.benefit.on.cap));
     if (!set.every(fits)) continue;
     if (set.some((offer) => offer.level === 'delivery')) delivery = 0;
     best = Math.min(best, goods - discount + delivery);

@@ -4,7 +4,7 @@ import { type Refusal, refusalOf } from '../rates/index.ts';
 import type { Answer, Choice, Missing } from './answer.ts';
 import { type Bundle, newPool, type Sorted, sorted, sortedAgain } from './basket.ts';
 import { type Charged, charge, type Witness } from './charge.ts';
-import { type BestSet, bestSet, liveFor } from './choose.ts';
+import { type BestSet, bestSet, type Deal, dealFor, settle, usedIn } from './choose.ts';
 import { clashOf } from './clash.ts';
 import type { Question } from './question.ts';
 import { shown } from './shown.ts';
@@ -14,13 +14,13 @@ import { taxOf } from './tax.ts';
 export function quote(book: CompiledBook, question: Question): Answer {
   const basket = sorted(question);
   const zone = basket.bundles[0]?.fall?.zone.id ?? null;
-  const live = liveFor(book, question, zone, minor(basket.load.value));
+  const deal = dealFor(book, question, basket, zone);
   const offered: Choice[] = [];
   const missing: Missing[] = [];
   book.services.forEach((_, service) => {
-    const best = bestSet(book, basket, live, service);
+    const best = bestSet(deal, service);
     if (best.delivery < 0) missing.push(missingFor(book, question, basket, service, refusalOf(best.delivery)));
-    else offered.push(choiceOf(book, question, basket, service, best));
+    else offered.push(choiceOf(deal, service, best));
   });
   const clash = offered.length === 0 && question.lines.length > 1 ? clashOf(book, question) : null;
   return { zone, goods: minor(basket.load.value), mass: massOf(basket), ...shown(offered, book.services, book.market.body), missing, clash };
@@ -32,15 +32,15 @@ export function quote(book: CompiledBook, question: Question): Answer {
  */
 export function charges(book: CompiledBook, question: Question, out: Float64Array): void {
   const basket = sortedAgain(pool, question);
-  const live = liveFor(book, question, basket.bundles[0]?.fall?.zone.id ?? null, basket.load.value as Minor);
-  const idle = live.sets.length === 1 && live.deliveries.length === 0;
+  const deal = dealFor(book, question, basket, basket.bundles[0]?.fall?.zone.id ?? null);
+  const idle = deal.field.candidates.length === 0 && deal.deliveries.length === 0;
   for (let service = 0; service < book.services.length; service += 1) {
     if ((basket.lanes & (1 << service)) === 0) {
       out[2 * service] = -1;
       out[2 * service + 1] = 0;
       continue;
     }
-    const best = idle ? null : bestSet(book, basket, live, service);
+    const best = idle ? null : bestSet(deal, service);
     if (!best) charge(book, basket, service, plain, null);
     out[2 * service] = best ? best.delivery : plain.rate < 0 ? plain.rate : plain.rate + plain.droppable + plain.stays;
     out[2 * service + 1] = best ? best.discount : 0;
@@ -52,10 +52,14 @@ const plain: Charged = { rate: 0, droppable: 0, stays: 0 };
 
 export const massOf = (basket: Sorted): Mass | null => (Number.isNaN(basket.load.mass) ? null : (basket.load.mass as Mass));
 
-function choiceOf(book: CompiledBook, question: Question, basket: Sorted, service: number, best: BestSet): Choice {
+function choiceOf(deal: Deal, service: number, best: BestSet): Choice {
+  const { book, question } = deal;
   const delivery = best.delivery as Minor;
-  const total = minor(basket.load.value - best.discount + delivery);
-  const taxed = taxOf(book, question, best.discount, delivery);
+  const total = minor(deal.field.goods - best.discount + delivery);
+  const { cuts, off, gifts, basket, charged } = settle(deal, best, service);
+  const taxed = taxOf(book, question, off, delivery);
+  const took = Object.fromEntries(cuts.map((cut) => [cut.offer.id, cut.took]));
+  if (best.delivering) took[best.delivering.id] = minor(Number(charged.rate) + charged.droppable + charged.stays - delivery);
   const tax = minor(taxed.goods + taxed.delivery);
   return {
     service: book.services[service]?.id ?? '',
@@ -65,7 +69,11 @@ function choiceOf(book: CompiledBook, question: Question, basket: Sorted, servic
     total,
     tax,
     pays: book.market.body.tax === 'added' ? minor(total + tax) : total,
-    used: best.used.map((offer) => offer.id),
+    used: usedIn(deal, best).map((offer) => offer.id),
+    took,
+    off,
+    gifts: gifts.map(({ item, units }) => ({ sku: item.sku, units })),
+    notProved: best.proved ? null : best.gap,
   };
 }
 

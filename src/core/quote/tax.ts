@@ -1,6 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Decimal, type Minor, minor, nothing, percentOf, rounded } from '../exact/index.ts';
-import { sharesOf } from './basket.ts';
 import type { Question } from './question.ts';
 
 /** The tax of a basket: of its goods, rounded line by line, and of delivery, which is one line (step 8). */
@@ -10,19 +9,17 @@ export interface Taxed {
 }
 
 /** What tax is inside amounts, or comes on top, as the market's shown prices have it. */
-export function taxOf(book: CompiledBook, question: Question, discount: Minor, delivery: Minor): Taxed {
+export function taxOf(book: CompiledBook, question: Question, off: readonly Minor[], delivery: Minor): Taxed {
   if (book.body.taxes.length === 0) return { goods: nothing, delivery: nothing };
-  const taxed = taxOfLines(book, question, discount, delivery);
+  const taxed = taxOfLines(book, question, off, delivery);
   return { goods: minor(taxed.lines.reduce((sum, tax) => sum + tax, 0)), delivery: taxed.delivery };
 }
 
-/** The same line by line, with each line's share of the discount. */
-export function taxOfLines(book: CompiledBook, question: Question, discount: Minor, delivery: Minor): { lines: Minor[]; shares: Minor[]; delivery: Minor } {
-  const shares = sharesOf(question.lines, discount);
+/** The same line by line; `off` is what is off each line. */
+export function taxOfLines(book: CompiledBook, question: Question, off: readonly Minor[], delivery: Minor): { lines: Minor[]; delivery: Minor } {
   const inside = book.market.body.tax === 'inside';
   return {
-    lines: question.lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (shares[i] ?? 0)), book.taxOf(item.taxClass, question.place), inside)),
-    shares,
+    lines: question.lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (off[i] ?? 0)), book.taxOf(item.taxClass, question.place), inside)),
     delivery: taxOn(delivery, book.taxOf(book.body.deliveryClass, question.place), inside),
   };
 }

@@ -1,6 +1,6 @@
 /** Shipping templates: services, lanes and their rates; parcels and boxes; how the charges of groups are put together. */
 export { type Curve, curveOf } from './curve.ts';
-export { type Bound, type FreeFrom, isFreed, type Lane, type LaneContext, laneCharge, type Over, overOf, readBox, readLane, readThreshold, type Threshold } from './lane.ts';
+export { type Bound, type FreeFrom, isFreed, type Lane, type LaneContext, laneCharge, type Over, overOf, readBox, readLane, type Threshold } from './lane.ts';
 export type { Asked, Carrier, Load } from './load.ts';
 export { type Maker, type Making, madeTable } from './make-table.ts';
 export { type KindBits, kindBits, type Mixing, type MixingRule, mixed, mixingWords, readMixing, readMixingRule, type Tally } from './mixing.ts';

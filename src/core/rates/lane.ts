@@ -138,7 +138,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<Lane> {
 }
 
 /** Reads a threshold as written, adding its problems to a list. */
-export function readThreshold(body: ThresholdBody, currency: Currency, conversion: Conversion | null, at: Problem['at'], problems: Problem[]): Threshold {
+function _readThreshold(body: ThresholdBody, currency: Currency, conversion: Conversion | null, at: Problem['at'], problems: Problem[]): Threshold {
   const value = kept(parseAmount(body.value, currency), [...at, 'value'], problems, nothing);
   return { value: conversion ? converted(value, conversion) : value, test: body.test };
 }

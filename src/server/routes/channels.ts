@@ -88,10 +88,10 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     })
     .post('/checkouts', async (c) => {
       const { moment, baskets } = await parsed(c, checkoutRequest);
-      const { goods } = await standing(context);
+      const { compiled, goods } = await standing(context);
       const bySku = new Map(goods.map((item) => [item.sku, item]));
       const questions = baskets.map((basket) => {
-        const question = questionOf(basket, (sku) => bySku.get(sku), Date.parse(moment));
+        const question = questionOf(compiled, basket, { ready: (sku) => bySku.get(sku), now: Date.parse(moment) });
         if (!question.ok) throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, { problems: question.problems.map((one) => ({ ...one, at: [...one.at] })) });
         return question.value;
       });

@@ -2,13 +2,15 @@ import { useNavigate, useParams } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import { instantOf } from '../../core/exact/index.ts';
-import type { OfferBody } from '../../core/offers/index.ts';
+import { type BenefitBody, levelOf, mayAdd, noLimits, type OfferBody } from '../../core/offers/index.ts';
+import { nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, dated, money } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import { OfferSentence } from './sentence.tsx';
+import { freshBenefit, kindWord } from './benefit.tsx';
+import { OfferActs, OfferSentence } from './sentence.tsx';
 
 export function OffersStage() {
   const book = useBook();
@@ -37,22 +39,36 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const longest = Math.max(...channelIds.map((id) => dialectOf(id).reviewHours)) * 3_600_000;
   const problems = offer ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? []) : [];
 
-  const add = (benefit: OfferBody['benefit'], code: string | null) => {
+  const add = (is: BenefitBody['is'], more: Partial<OfferBody>) => {
     const id = freshId('offer', offers);
-    const title = code ? `${code}: 10 % off your order` : 'Free delivery from 60';
+    const benefit = freshBenefit(is, book);
+    const title = more.title ?? 'New offer';
     const value: OfferBody = {
       id,
       title,
+      titles: {},
+      state: 'draft',
       benefit,
-      code,
-      asks: code ? null : { value: '60.00', test: 'before' },
+      code: null,
+      asks: [],
       zones: null,
+      markets: null,
+      channels: null,
+      segments: null,
+      limits: noLimits,
       window: { from: null, until: null, zone: book.home.timeZone },
-      addsTo: code ? ['delivery'] : ['goods', 'order'],
+      addsTo: (['goods', 'order', 'delivery'] as const).filter((level) => level !== levelOf(benefit)),
       terms: title,
       note: '',
+      ...more,
     };
     book.edit(['offers', id], value);
+    go(`/offers/${id}`);
+  };
+  const nextYear = (local: string | null) => local && `${Number(local.slice(0, 4)) + 1}${local.slice(4).replace(/^-02-29/, '-02-28')}`;
+  const copied = (one: OfferBody) => {
+    const id = freshId(one.id.replace(/-\d+$/, ''), offers);
+    book.edit(['offers', id], { ...one, id, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } });
     go(`/offers/${id}`);
   };
 
@@ -63,10 +79,14 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
           <h1>Offers</h1>
           <span className="muted">{offers.length} in the book</span>
           <span className="acts">
-            <button type="button" className="act" onClick={() => add({ is: 'percent off order', percent: '10' }, 'NEW10')}>
+            <button type="button" className="act" onClick={() => add('off order', { title: 'NEW10: 10 % off your order', code: { is: 'shared', code: 'NEW10' } })}>
               New code
             </button>
-            <button type="button" className="act main" onClick={() => add({ is: 'free services', services: [book.book.services[0]?.id ?? ''] }, null)}>
+            <button
+              type="button"
+              className="act main"
+              onClick={() => add('delivery', { title: 'Free delivery from 60', asks: [{ over: 'value', value: '60.00', also: {}, test: 'before', goods: null }] })}
+            >
               New free delivery
             </button>
           </span>
@@ -88,7 +108,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
             return (
               <button type="button" key={one.id} className={`times-row ${one.id === offer?.id ? 'chosen' : ''}`} aria-pressed={one.id === offer?.id} onClick={() => go(`/offers/${one.id}`)}>
                 <span title={one.title}>
-                  {one.title} <span className="muted small">{one.code ? 'code' : 'delivery'}</span>
+                  {one.title} <span className="muted small">{one.state === 'meant' ? kindWord(one.benefit) : one.state}</span>
                 </span>
                 <span className="relative h-full overflow-hidden">
                   {begin !== null && <span className="times-review" style={{ left: share(begin - longest), right: `calc(100% - ${share(begin)})` }} />}
@@ -104,6 +124,13 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
           <>
             <h2 className="mt-5">{offer.title}</h2>
             <OfferSentence key={offer.id} book={book} offer={offer} />
+            <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
+            <p className="mt-3">
+              Title shoppers see: <TextPart label="Title" value={offer.title} fault={nameFault} onCommit={(title) => book.edit(['offers', offer.id, 'title'], title)} />
+            </p>
+            <p className="mt-1">
+              Terms: <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => book.edit(['offers', offer.id, 'terms'], terms.slice(0, 500))} />
+            </p>
             {problems.map((one) => (
               <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
                 {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
@@ -185,8 +212,8 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
             {offers
               .filter((one) => one !== offer)
               .map((one) => {
-                const level = (body: OfferBody) => (body.benefit.is === 'percent off order' ? 'order' : 'delivery');
-                const adds = !(level(one) === 'delivery' && level(offer) === 'delivery') && one.addsTo.includes(level(offer)) && offer.addsTo.includes(level(one));
+                const said = (body: OfferBody) => ({ level: levelOf(body.benefit), addsTo: new Set(body.addsTo) });
+                const adds = mayAdd(said(one), said(offer));
                 return (
                   <p key={one.id} className="border-t border-base-300 py-2">
                     {adds ? 'Adds to' : 'Never together with'} <strong>{one.title}</strong>

@@ -1,159 +1,259 @@
 import { useNavigate } from 'react-router';
-import type { OfferBody } from '../../core/offers/index.ts';
-import { amountFault, ChoicePart, figureFault, keptTime, nameFault, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
+import { channelIds } from '../../core/book/index.ts';
+import { type AskBody, type CodeBody, type Level, levelOf, levels, type OfferBody } from '../../core/offers/index.ts';
+import { AddPart, amountFault, ChoicePart, keptTime, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
+import { channelNames } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
+import { BenefitPart, GoodsPart } from './benefit.tsx';
 
 const codeFault = (text: string): string | null => (/^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits');
+const batchFault = (text: string): string | null => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens');
+const zoneFault = (text: string): string | null => (text.trim() === '' ? 'a time zone such as Europe/Dublin' : null);
+const countFault = (text: string): string | null => (/^[1-9]\d{0,6}$/.test(text) ? null : 'a whole number from 1');
+
+type Set = <Field extends keyof OfferBody>(field: Field, value: OfferBody[Field]) => void;
+interface Part {
+  readonly book: OpenBook;
+  readonly offer: OfferBody;
+  readonly set: Set;
+}
 
 /** An offer as one plain sentence; its underlined parts are its fields, and what is not in use can be added at the end. */
 export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBody }) {
-  const go = useNavigate();
-  const set = (field: keyof OfferBody, value: unknown) => book.edit(['offers', offer.id, field], value);
-  const { benefit, code, asks, zones, window: when } = offer;
-  const { services } = book.book;
-  const delivery = benefit.is !== 'percent off order';
-  const otherLevel = delivery ? 'order' : 'delivery';
-  const adds = offer.addsTo.includes(otherLevel);
+  const set: Set = (field, value) => book.edit(['offers', offer.id, field], value);
+  const when = offer.window;
+  const part = { book, offer, set };
+  return (
+    <p className="sentence">
+      From <TextPart label="Start" placeholder="always" value={shownTime(when.from)} fault={timeFault} onCommit={(from) => set('window', { ...when, from: keptTime(from) })} /> until{' '}
+      <TextPart label="End" placeholder="further notice" value={shownTime(when.until)} fault={timeFault} onCommit={(until) => set('window', { ...when, until: keptTime(until) })} />{' '}
+      <TextPart label="Time zone" value={when.zone} fault={zoneFault} onCommit={(zone) => set('window', { ...when, zone })} /> time,
+      <Who {...part} />
+      <CodePart {...part} />
+      <Asks {...part} /> has <BenefitPart book={book} benefit={offer.benefit} onCommit={(benefit) => set('benefit', benefit)} />
+      <Where {...part} />.
+      <LimitsPart {...part} /> It <AddsPart {...part} />. <Additions {...part} />
+    </p>
+  );
+}
+
+function Who({ book, offer, set }: Part) {
+  if (offer.segments === null) return <> anyone</>;
   return (
     <>
-      <p className="sentence">
-        From <TextPart label="Start" placeholder="always" value={shownTime(when.from)} fault={timeFault} onCommit={(from) => set('window', { ...when, from: keptTime(from) })} /> until{' '}
-        <TextPart label="End" placeholder="further notice" value={shownTime(when.until)} fault={timeFault} onCommit={(until) => set('window', { ...when, until: keptTime(until) })} />{' '}
-        <TextPart label="Time zone" value={when.zone} fault={nameFault} onCommit={(zone) => set('window', { ...when, zone })} /> time, anyone
-        {code !== null && (
-          <>
-            {' '}
-            who enters <TextPart label="Code" value={code} fault={codeFault} onCommit={(next) => set('code', next)} />
-          </>
-        )}
-        {asks && (
-          <>
-            {code !== null ? ' and' : ' who'} spends at least <TextPart label="Least value" value={asks.value} fault={amountFault} onCommit={(value) => set('asks', { ...asks, value })} />{' '}
-            <TestPart value={asks.test} onCommit={(test) => set('asks', { ...asks, test })} /> discounts
-          </>
-        )}{' '}
-        has{' '}
-        {benefit.is === 'percent off order' && (
-          <>
-            <TextPart label="Percent" value={benefit.percent} fault={figureFault} onCommit={(percent) => set('benefit', { ...benefit, percent })} /> % off the order
-          </>
-        )}
-        {delivery && (
-          <ChoicePart
-            label="What is free"
-            value={benefit.is}
-            choices={[
-              { value: 'free services', label: 'free delivery by' },
-              { value: 'free up to', label: 'free delivery where it costs at most' },
-            ]}
-            onCommit={(kind) => kind !== benefit.is && set('benefit', kind === 'free up to' ? { is: kind, cap: '5.00' } : { is: kind, services: [services[0]?.id ?? ''] })}
-          />
-        )}{' '}
-        {benefit.is === 'free up to' && <TextPart label="Cap" value={benefit.cap} fault={amountFault} onCommit={(cap) => set('benefit', { ...benefit, cap })} />}
-        {benefit.is === 'free services' && (
-          <Several
-            label="Services"
-            all={services.map((one) => ({ id: one.id, name: one.name.replace(/ delivery$/, '').toLowerCase() }))}
-            chosen={benefit.services}
-            onCommit={(next) => set('benefit', { ...benefit, services: next })}
-          />
-        )}{' '}
-        {zones === null ? (
-          'in every place'
-        ) : (
-          <>
-            in <Several label="Zones" all={book.book.zones} chosen={zones} onCommit={(next) => set('zones', next)} />
-          </>
-        )}
-        . It{' '}
-        <ChoicePart
-          label={`With ${otherLevel} offers`}
-          value={adds ? 'adds' : 'competes'}
-          choices={[
-            { value: 'adds', label: 'adds to' },
-            { value: 'competes', label: 'competes with' },
-          ]}
-          onCommit={(next) => set('addsTo', next === 'adds' ? [...offer.addsTo, otherLevel] : offer.addsTo.filter((level) => level !== otherLevel))}
-        />{' '}
-        {otherLevel} offers.
-      </p>
-      <p className="flex flex-wrap gap-4">
-        {asks ? (
-          <button type="button" className="quiet" onClick={() => set('asks', null)}>
-            Ask no least value
-          </button>
-        ) : (
-          <button type="button" className="quiet" onClick={() => set('asks', { value: '60.00', test: 'before' })}>
-            Ask a least value
-          </button>
-        )}
-        {zones ? (
-          <button type="button" className="quiet" onClick={() => set('zones', null)}>
-            Every place
-          </button>
-        ) : (
-          <button type="button" className="quiet" onClick={() => set('zones', [book.book.zones[0]?.id ?? ''])}>
-            Only some zones
-          </button>
-        )}
-        {delivery &&
-          (code === null ? (
-            <button type="button" className="quiet" onClick={() => set('code', 'FREE')}>
-              Ask a code
-            </button>
-          ) : (
-            <button type="button" className="quiet" onClick={() => set('code', null)}>
-              Ask no code
-            </button>
-          ))}
-        <button
-          type="button"
-          className="quiet danger"
-          onClick={() => {
-            book.edit(['offers', offer.id], undefined);
-            go('/offers');
-          }}
-        >
-          Take the offer away
-        </button>
-      </p>
-      <p className="mt-3">
-        Title shoppers see: <TextPart label="Title" value={offer.title} fault={nameFault} onCommit={(title) => set('title', title)} />
-      </p>
-      <p className="mt-1">
-        Terms: <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => set('terms', terms.slice(0, 500))} />
-      </p>
+      {' '}
+      customers of the segment <Several label="Segments" all={book.book.segments} chosen={offer.segments} onCommit={(next) => set('segments', next)} />
     </>
   );
 }
 
-/** One or more of a few things, as words that can be switched on and off; at least one stays. */
-function Several({ label, all, chosen, onCommit }: { label: string; all: readonly { id: string; name: string }[]; chosen: readonly string[]; onCommit: (chosen: string[]) => void }) {
-  const rest = all.filter((one) => !chosen.includes(one.id));
+function CodePart({ offer: { code }, set }: Part) {
+  if (code === null) return null;
+  const kinds: Record<CodeBody['is'], () => CodeBody> = {
+    shared: () => ({ is: 'shared', code: code.is === 'single use' ? 'NEW10' : code.code }),
+    link: () => ({ is: 'link', code: code.is === 'single use' ? 'NEW10' : code.code }),
+    'single use': () => ({ is: 'single use', batch: 'cards' }),
+  };
   return (
-    <span role="group" aria-label={label}>
-      {chosen.map((id) => (
-        <button
-          type="button"
-          key={id}
-          className="part cursor-pointer"
-          disabled={chosen.length === 1}
-          title={chosen.length === 1 ? 'at least one stays' : 'click takes it away'}
-          onClick={() => onCommit(chosen.filter((other) => other !== id))}
-        >
-          {all.find((one) => one.id === id)?.name ?? id}
-        </button>
-      ))}
-      {rest.length > 0 && (
-        <select aria-label={`Add to ${label.toLowerCase()}`} className="part" value="" onChange={(event) => onCommit([...chosen, event.target.value])}>
-          <option value="">+</option>
-          {rest.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </select>
+    <>
+      {' '}
+      who{' '}
+      <ChoicePart
+        label="How the code is given"
+        value={code.is}
+        choices={[
+          { value: 'shared', label: 'enters' },
+          { value: 'link', label: 'follows a link that carries' },
+          { value: 'single use', label: 'enters an unused code of the batch' },
+        ]}
+        onCommit={(is) => set('code', kinds[is]())}
+      />{' '}
+      {code.is === 'single use' ? (
+        <TextPart label="Batch" value={code.batch} fault={batchFault} onCommit={(batch) => set('code', { ...code, batch })} />
+      ) : (
+        <TextPart label="Code" value={code.code} fault={codeFault} onCommit={(next) => set('code', { ...code, code: next })} />
       )}
+    </>
+  );
+}
+
+function Asks({ book, offer: { asks, code }, set }: Part) {
+  const change = (at: number, next: AskBody | null) => set('asks', next === null ? asks.filter((_, i) => i !== at) : asks.map((one, i) => (i === at ? next : one)));
+  return asks.map((ask, i) => {
+    const nth = asks.length > 1 ? ` ${i + 1}` : '';
+    return (
+      // biome-ignore lint/suspicious/noArrayIndexKey: asks have no names, and stay in their places
+      <span key={i}>
+        {i > 0 || code !== null ? ' and' : ' who'}{' '}
+        {ask.over === 'value' ? (
+          <>
+            spends at least <TextPart label={`Least value${nth}`} value={ask.value} fault={amountFault} onCommit={(value) => change(i, { ...ask, value })} /> on{' '}
+            <GoodsPart book={book} label={`Goods asked for${nth}`} goods={ask.goods} onCommit={(goods) => change(i, { ...ask, goods })} />{' '}
+            <TestPart value={ask.test} onCommit={(test) => change(i, { ...ask, test })} /> discounts
+          </>
+        ) : (
+          <>
+            buys at least <TextPart label={`Least units${nth}`} value={String(ask.units)} fault={countFault} onCommit={(units) => change(i, { ...ask, units: Number(units) })} /> of{' '}
+            <GoodsPart book={book} label={`Goods asked for${nth}`} goods={ask.goods} onCommit={(goods) => change(i, { ...ask, goods })} />
+          </>
+        )}{' '}
+        <button type="button" className="quiet small" aria-label={`Do not ask for it${nth}`} title="ask no longer" onClick={() => change(i, null)}>
+          ×
+        </button>
+      </span>
+    );
+  });
+}
+
+function Where({ book, offer, set }: Part) {
+  const { zones, markets, channels } = offer;
+  return (
+    <>
+      {zones === null ? (
+        ' in every place'
+      ) : (
+        <>
+          {' '}
+          in <Several label="Zones" all={book.book.zones} chosen={zones} onCommit={(next) => set('zones', next)} />
+        </>
+      )}
+      {markets && (
+        <>
+          , in the market <Several label="Markets" all={book.book.markets} chosen={markets} onCommit={(next) => set('markets', next)} />
+        </>
+      )}
+      {channels && (
+        <>
+          , at <Several label="Channels" all={channelIds.map((id) => ({ id, name: channelNames[id] }))} chosen={channels} onCommit={(next) => set('channels', next)} />
+        </>
+      )}
+    </>
+  );
+}
+
+function LimitsPart({ offer, set }: Part) {
+  const { uses, each, most, budget } = offer.limits;
+  const limit = (change: Partial<OfferBody['limits']>) => set('limits', { ...offer.limits, ...change });
+  return (
+    <>
+      {uses !== null && (
+        <>
+          {' '}
+          In all it may be used <TextPart label="Uses in all" value={String(uses)} fault={countFault} onCommit={(text) => limit({ uses: Number(text) })} /> times.
+        </>
+      )}
+      {each !== null && (
+        <>
+          {' '}
+          A customer may use it <TextPart label="Uses a customer" value={String(each)} fault={countFault} onCommit={(text) => limit({ each: Number(text) })} /> times.
+        </>
+      )}
+      {most !== null && (
+        <>
+          {' '}
+          It takes at most <TextPart label="Largest discount" value={most.amount} fault={amountFault} onCommit={(amount) => limit({ most: { ...most, amount } })} /> an order.
+        </>
+      )}
+      {budget !== null && (
+        <>
+          {' '}
+          It ends when its budget of <TextPart label="Budget" value={budget} fault={amountFault} onCommit={(text) => limit({ budget: text })} /> is spent.
+        </>
+      )}
+    </>
+  );
+}
+
+/** What it adds to, a level each: adds or competes. */
+function AddsPart({ offer, set }: Part) {
+  const own = levelOf(offer.benefit);
+  const said = levels.filter((level) => !(own === 'delivery' && level === 'delivery'));
+  const turn = (level: Level, adds: boolean) =>
+    set(
+      'addsTo',
+      levels.filter((one) => (one === level ? adds : offer.addsTo.includes(one))),
+    );
+  return said.map((level, i) => (
+    <span key={level}>
+      {i > 0 && (i === said.length - 1 ? ' and ' : ', ')}
+      <ChoicePart
+        label={`With ${level} offers`}
+        value={offer.addsTo.includes(level) ? 'adds' : 'competes'}
+        choices={[
+          { value: 'adds', label: 'adds to' },
+          { value: 'competes', label: 'competes with' },
+        ]}
+        onCommit={(next) => turn(level, next === 'adds')}
+      />{' '}
+      {level} offers
     </span>
+  ));
+}
+
+/** What is not said of the offer yet, and what is to be said no longer. */
+function Additions({ book, offer, set }: Part) {
+  const { limits } = offer;
+  const { zones, segments, markets } = book.book;
+  const limit = (change: Partial<OfferBody['limits']>) => set('limits', { ...limits, ...change });
+  const said: [boolean, string, () => void][] = [
+    [offer.code === null, 'a code', () => set('code', { is: 'shared', code: 'NEW10' })],
+    [offer.code !== null, 'no code', () => set('code', null)],
+    [offer.asks.length < 4, 'a least value', () => set('asks', [...offer.asks, { over: 'value', value: '60.00', also: {}, test: 'before', goods: null }])],
+    [offer.asks.length < 4, 'a least count of units', () => set('asks', [...offer.asks, { over: 'units', units: 3, goods: null }])],
+    [offer.zones === null, 'only some zones', () => set('zones', [zones[0]?.id ?? ''])],
+    [offer.zones !== null, 'every place', () => set('zones', null)],
+    [offer.markets === null && markets.length > 1, 'only some markets', () => set('markets', [markets[0]?.id ?? ''])],
+    [offer.markets !== null, 'every market', () => set('markets', null)],
+    [offer.channels === null, 'only some channels', () => set('channels', [channelIds[0]])],
+    [offer.channels !== null, 'every channel', () => set('channels', null)],
+    [offer.segments === null && segments.length > 0, 'only some customers', () => set('segments', [segments[0]?.id ?? ''])],
+    [offer.segments !== null, 'every customer', () => set('segments', null)],
+    [limits.uses === null, 'a limit on uses in all', () => limit({ uses: 100 })],
+    [limits.uses !== null, 'no limit on uses in all', () => limit({ uses: null })],
+    [limits.each === null, 'a limit on uses a customer', () => limit({ each: 1 })],
+    [limits.each !== null, 'no limit on uses a customer', () => limit({ each: null })],
+    [limits.most === null, 'a largest discount an order', () => limit({ most: { amount: '20.00', also: {} } })],
+    [limits.most !== null, 'no largest discount', () => limit({ most: null })],
+    [limits.budget === null, 'a budget', () => limit({ budget: '300.00' })],
+    [limits.budget !== null, 'no budget', () => limit({ budget: null })],
+  ];
+  return <AddPart added={Object.fromEntries(said.filter(([wanted]) => wanted).map(([, label, act]) => [label, act]))} />;
+}
+
+/** What is done with an offer as a whole: kept as a draft, meant, paused, copied, taken away. */
+export function OfferActs({ book, offer, copyToNextYear }: { book: OpenBook; offer: OfferBody; copyToNextYear: () => void }) {
+  const go = useNavigate();
+  const set = (state: OfferBody['state']) => book.edit(['offers', offer.id, 'state'], state);
+  return (
+    <p className="flex flex-wrap gap-4">
+      {offer.state !== 'meant' && (
+        <button type="button" className="quiet" onClick={() => set('meant')}>
+          {offer.state === 'draft' ? 'Mean it' : 'Go on with it'}
+        </button>
+      )}
+      {offer.state === 'meant' && (
+        <button type="button" className="quiet" onClick={() => set('paused')}>
+          Pause
+        </button>
+      )}
+      {offer.state !== 'draft' && (
+        <button type="button" className="quiet" onClick={() => set('draft')}>
+          Back to a draft
+        </button>
+      )}
+      <button type="button" className="quiet" onClick={copyToNextYear}>
+        Copy to next year
+      </button>
+      <button
+        type="button"
+        className="quiet danger"
+        onClick={() => {
+          book.edit(['offers', offer.id], undefined);
+          go('/offers');
+        }}
+      >
+        Take the offer away
+      </button>
+    </p>
   );
 }

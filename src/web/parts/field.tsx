@@ -73,6 +73,64 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
   );
 }
 
+/** What is not said yet, to be added at the end of a sentence. */
+export function AddPart({ added, label = 'Add to the sentence' }: { added: Readonly<Record<string, () => void>>; label?: string }) {
+  return (
+    <select aria-label={label} className="part" value="" onChange={(event) => added[event.target.value]?.()}>
+      <option value="">Add …</option>
+      {Object.keys(added).map((one) => (
+        <option key={one} value={one}>
+          {one}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** One or more of a few things, as words that can be switched on and off; at least `least` stay. */
+export function Several({
+  label,
+  all,
+  chosen,
+  least = 1,
+  onCommit,
+}: {
+  label: string;
+  all: readonly { id: string; name: string }[];
+  chosen: readonly string[];
+  least?: number;
+  onCommit: (chosen: string[]) => void;
+}) {
+  const rest = all.filter((one) => !chosen.includes(one.id));
+  const fixed = chosen.length <= least;
+  return (
+    <span role="group" aria-label={label}>
+      {chosen.map((id) => (
+        <button
+          type="button"
+          key={id}
+          className="part cursor-pointer"
+          disabled={fixed}
+          title={fixed ? 'at least one stays' : 'click takes it away'}
+          onClick={() => onCommit(chosen.filter((other) => other !== id))}
+        >
+          {all.find((one) => one.id === id)?.name ?? id}
+        </button>
+      ))}
+      {rest.length > 0 && (
+        <select aria-label={`Add to ${label.toLowerCase()}`} className="part" value="" onChange={(event) => onCommit([...chosen, event.target.value])}>
+          <option value="">+</option>
+          {rest.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      )}
+    </span>
+  );
+}
+
 /** Whether a value is taken before or after discounts. */
 export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCommit: (value: 'before' | 'after') => void }) {
   return (

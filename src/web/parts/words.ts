@@ -1,28 +1,16 @@
 import type { Book, ChannelId } from '../../core/book/index.ts';
 import type { Clause, SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
-import { amountText, type Currency, decimalText, type Length, lengthWords, localOf, type Mass, type Minor, massWords, minor } from '../../core/exact/index.ts';
+import { type Currency, decimalText, type Length, lengthWords, type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
 import { type FreeFromBody, type MeasureUnit, mixingWords, type Over, overOf, type RateBody } from '../../core/rates/index.ts';
+import { dated, massOf, money, priced, signed } from './figures.ts';
+import { benefitWords, whyWords } from './offer-words.ts';
+
+export { dated, massOf, money, priced, signed };
 
 /** Sentences for people, made at the edge from the core's data. */
 export const channelNames: Readonly<Record<ChannelId, string>> = { 'lerrin-shop': 'Lerrin Shop', harrowmere: 'Harrowmere', findlark: 'Findlark' };
-
-export const money = (value: number, currency = 'EUR'): string => amountText(minor(value), currency as Currency);
-const signs: Readonly<Record<string, string>> = { EUR: '€', GBP: '£', USD: '$', JPY: '¥' };
-export const priced = (value: number, currency = 'EUR'): string => `${signs[currency] ?? `${currency} `}${money(value, currency)}`;
-export const signed = (value: number): string => (value > 0 ? `+${money(value)}` : value < 0 ? `−${money(-value)}` : money(0));
-export const massOf = (mass: number | null): string => (mass === null ? 'mass not known' : massWords(mass as Mass));
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-/** A moment on the wall of a zone: Tue 24 Nov, 09:10. */
-export function dated(at: number | string, zone = 'Europe/Dublin'): string {
-  const local = localOf(typeof at === 'string' ? Date.parse(at) : at, zone);
-  const [date = '', time = ''] = local.split('T');
-  const [year = '', month = '1', day = '1'] = date.split('-');
-  const weekday = days[new Date(`${date}T00:00Z`).getUTCDay()];
-  return `${weekday} ${Number(day)} ${months[Number(month) - 1]} ${year === '2026' ? '' : `${year} `}${time}`.replace(/ (\d\d:)/, ', $1');
-}
 
 export const zoneName = (book: Book, id: string | null): string => (id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id));
 export const serviceName = (book: Book, id: string): string => (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
@@ -47,6 +35,8 @@ export function className(book: Book, one: ClassOfBasket): string {
       return `A change over there, ${dated(one.at)}`;
     case 'apart':
       return apartWords[one.by].replace(/^g|^k/, (letter) => letter.toUpperCase());
+    case 'offer':
+      return `${offerTitle(book, one.offer)}${one.state === 'used up' ? ', used up' : ''}`;
   }
 }
 
@@ -190,7 +180,9 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
     case 'goods':
       return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
     case 'discount':
-      return { words: `${offerTitle(book, step.offer)} takes ${decimalText(step.percent)} % off the order`, amount: minor(-step.took) };
+      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
+    case 'gift':
+      return { words: `${offerTitle(book, step.offer)} adds ${step.units} × ${step.sku} as a gift`, amount: null };
     case 'group':
       return {
         words: `Group of ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} goods`} from ${step.origin}, ${templateName(book, step.template)}: ${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
@@ -219,9 +211,11 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
         amount: step.dropped ? null : step.amount,
       };
     case 'offer':
-      return { words: `${offerTitle(book, step.offer)} takes the delivery off`, amount: minor(-step.took) };
+      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
     case 'unused':
-      return { words: `${offerTitle(book, step.offer)}: ${whyWords(step.why)}`, amount: null };
+      return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
+    case 'not proved':
+      return { words: `The search for the best set of offers was broken off: some set may save up to ${say(step.gap)} more`, amount: null };
     case 'pays':
       return { words: 'The shopper pays for delivery', amount: step.delivery };
     case 'tax':
@@ -275,26 +269,3 @@ export const missingWords = (book: Book, { why, at, sku }: Missing): string => {
       return `${why}${lane}${item}`;
   }
 };
-
-function whyWords(why: Extract<Step, { step: 'unused' }>['why']): string {
-  switch (why.why) {
-    case 'not begun':
-      return `begins ${dated(why.from)}`;
-    case 'ended':
-      return `ended ${dated(why.until)}`;
-    case 'code not entered':
-      return `the code ${why.code} is not entered`;
-    case 'place':
-      return 'not for this place';
-    case 'missed':
-      return `missed by ${money(why.by)}`;
-    case 'service':
-      return 'not for this service';
-    case 'above the cap':
-      return `the charge of ${money(why.charge)} is above its cap of ${money(why.cap)}`;
-    case 'nothing to take':
-      return 'delivery is free already';
-    case 'outweighed':
-      return why.by.length > 0 ? 'another set of offers leaves the shopper paying less' : 'it would save nothing';
-  }
-}

@@ -1,7 +1,7 @@
 import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
+import { AddPart, amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
 import { RateTable } from './breaks.tsx';
@@ -230,16 +230,5 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
     lane.days ? 'transit days of its own' : 'the service’s transit days',
     lane.values === 'after' ? 'value after discounts in its table and bounds' : 'value before discounts in its table and bounds',
   ]);
-  return (
-    <select aria-label="Add to the sentence" className="part" value="" onChange={(event) => added[event.target.value]?.()}>
-      <option value="">Add …</option>
-      {Object.keys(added)
-        .filter((one) => !unwanted.has(one))
-        .map((one) => (
-          <option key={one} value={one}>
-            {one}
-          </option>
-        ))}
-    </select>
-  );
+  return <AddPart added={Object.fromEntries(Object.entries(added).filter(([one]) => !unwanted.has(one)))} />;
 }

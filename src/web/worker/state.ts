@@ -103,7 +103,7 @@ export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
 export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market).compiled;
   if (!compiled) return null;
-  return { compiled, question: questionOf(basket, finderFor(compiled, goods), moment, carrierOf(compiled, moment, basket.address === 'home')) };
+  return { compiled, question: questionOf(compiled, basket, { ready: finderFor(compiled, goods), now: moment, carrier: carrierOf(compiled, moment, basket.address === 'home') }) };
 }
 
 /** The day a moment lies in, on the market's wall. */

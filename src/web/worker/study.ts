@@ -6,7 +6,7 @@ import { type Minor, type Problem, sure } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { countries, fallsWithout, type Place, parsePlace, partsOfMap, patternText, placeOf, type ZoneFinding, zoneFindings } from '../../core/places/index.ts';
 import { type LaneRecord, laneRecords, type Past } from '../../core/plan/index.ts';
-import { quote } from '../../core/quote/index.ts';
+import { anybody, quote } from '../../core/quote/index.ts';
 import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor } from './state.ts';
 
 /** A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there is none. */
@@ -85,7 +85,7 @@ export function records(edits: readonly Edit[], orders: readonly PastOrder[], mo
       const item = bySku.get(sku);
       return item ? [{ item, units }] : [];
     });
-    return place.ok && lines.length === order.lines.length ? [{ question: { lines, place: place.value, codes: [], moment, carrier }, service: order.service }] : [];
+    return place.ok && lines.length === order.lines.length ? [{ question: { lines, place: place.value, codes: [], moment, carrier, shopper: anybody }, service: order.service }] : [];
   });
   const then = next === card ? on : next.body.from;
   const { lanes, left } = laneRecords(compiled, past, { card, on }, { card: next, on: then });

@@ -1,10 +1,11 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, gramsText, type Instant, type Minor, minor } from '../../exact/index.ts';
+import { amountText, decimalText, gramsText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { rank } from '../../places/index.ts';
 import { type Assigned, atlas, namesOf } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
 import { apartNotes, chargeAt, plainLanes, reachOf } from '../plain.ts';
+import { plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
 import { type Entry, type FeedItem, limits, type Promotion } from './format.ts';
 import { entryText, rulesOf } from './rules.ts';
@@ -117,16 +118,18 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     }
   }
 
-  for (const offer of book.offers) {
+  const plainly = plainOffers(book, 'findlark');
+  notes.push(...plainly.notes);
+  for (const offer of plainly.offers) {
     const body = book.body.offers[offer.order];
     const { title, fidelity: short } = fitted(body?.title ?? offer.id, limits.title);
     const common = { ...blank, title, code: offer.code ?? '', least_value: offer.asks ? say(offer.asks.value) : '', from: offset(offer.from), until: offset(offer.until) };
     const clause = { about: 'offer', offer: offer.id } as const;
-    const together = alwaysTogether(book, offer);
+    const together = alwaysTogether(book, plainly.offers, offer);
     const freed = freedServices(book, offer);
     const lines =
       offer.benefit.is === 'percent off order'
-        ? [{ ...common, kind: 'percent', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '', ...reach(offer.zones) }]
+        ? [{ ...common, kind: 'percent', percent: decimalText(offer.benefit.percent), ...reach(offer.zones) }]
         : freed.zones.flatMap(({ zone, services }) => {
             const named = services.flatMap((service) => speedOf(service) ?? []).join(' ');
             return named === '' ? [] : [{ ...common, kind: 'delivery', speeds: named, ...reach(new Set([zone])) }];
@@ -146,7 +149,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
               `promotion ${line.kind} ${line.percent ? `${line.percent} %` : line.speeds} · ${line.countries}${line.least_value && ` · least value ${line.least_value}`}${line.code && ` · code ${line.code}`}`,
           )
           .join('; '),
-        fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together]),
+        fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together, offer.lost]),
       });
   }
   function reach(zones: ReadonlySet<string> | null) {

@@ -1,11 +1,11 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, gramsText, type Instant, type Minor, minor, nothing } from '../../exact/index.ts';
-import type { Offer } from '../../offers/index.ts';
+import { amountText, decimalText, gramsText, type Instant, type Minor, minor, nothing } from '../../exact/index.ts';
 import { countryOf, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Assigned, atlas } from '../atlas.ts';
 import { beforeOnly, exact, stated, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
+import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed } from '../reach.ts';
 import { fitLots } from './fit.ts';
 import { type DeliveryOffer, elsewhere, type GoodsOffer, limits, type Plans, type Rate, regionOf, regions } from './format.ts';
@@ -73,16 +73,22 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     }
   }
 
-  for (const offer of book.offers) {
+  const plainly = plainOffers(book, 'harrowmere');
+  notes.push(...plainly.notes);
+  for (const offer of plainly.offers) {
     const body = book.body.offers[offer.order];
     const titled = body?.title ?? offer.id;
     const { title, fidelity: short } = fitted(titled, limits.title);
     const common = { title, terms: (body?.terms || titled).slice(0, limits.terms), listings: named, code: offer.code ?? '', from: minute(offer.from), until: minute(offer.until) };
     const clause = { about: 'offer', offer: offer.id } as const;
     if (offer.benefit.is === 'percent off order') {
-      const percent = body?.benefit.is === 'percent off order' ? body.benefit.percent : '0';
+      const percent = decimalText(offer.benefit.percent);
       goodsOffers.push({ key: ownKey(offer.id, keys), ...common, percent });
-      notes.push({ clause, reads: `GOODS · ${percent} % on ${named.length} listings · code ${offer.code}`, fidelity: worstOf([percentFidelity(book, offer), short, crowd]) });
+      notes.push({
+        clause,
+        reads: `GOODS · ${percent} % on ${named.length} listings · code ${offer.code}`,
+        fidelity: worstOf([percentFidelity(book, plainly.offers, offer), short, crowd, offer.lost]),
+      });
       continue;
     }
     const lines = freeLines(book, offer, world.placesOfZone, speedOf);
@@ -91,7 +97,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const reads = lines.lines.map(
       (line) => `DELIVERY · ${line.speeds.join(' ')} · ${line.places?.join(' ') ?? 'ALL'}${offer.asks ? ` · least spend ${say(offer.asks.value)}` : ''}${offer.code ? ` · code ${offer.code}` : ''}`,
     );
-    notes.push({ clause, reads: reads.length === 0 ? null : reads.join('; '), fidelity: worstOf([lines.fidelity, asks, ...alwaysTogether(book, offer), short, crowd]) });
+    notes.push({ clause, reads: reads.length === 0 ? null : reads.join('; '), fidelity: worstOf([lines.fidelity, asks, ...alwaysTogether(book, plainly.offers, offer), short, crowd, offer.lost]) });
   }
 
   const plans: Plans = { listings, cuts, rates, delivery, goods: goodsOffers };
@@ -195,7 +201,7 @@ function rateOf(rate: PlainRate, say: (value: Minor) => string): (Pick<Rate, 'on
 /** The lines that free an offer's services where they are to be free. */
 function freeLines(
   book: CompiledBook,
-  offer: Offer,
+  offer: PlainOffer,
   placesOfZone: (zone: string) => string[],
   speedOf: (service: string) => string | null,
 ): { lines: Pick<DeliveryOffer, 'speeds' | 'places'>[]; fidelity: Fidelity } {
@@ -211,9 +217,9 @@ function freeLines(
 }
 
 /** An order percentage becomes a goods offer on every listing: everywhere, from the first cent, rounded line by line. */
-function percentFidelity(book: CompiledBook, offer: Offer): Fidelity {
+function percentFidelity(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity {
   const rounding: Fidelity = { is: 'bounded', bound: minor(stated.units / 2), why: 'Rounded line by line there, on the total here: half a cent a line.', remedies: ['live with it'] };
-  const parts: Fidelity[] = [rounding, ...alwaysTogether(book, offer)];
+  const parts: Fidelity[] = [rounding, ...alwaysTogether(book, offers, offer)];
   if (offer.zones) parts.push({ is: 'unsayable', why: 'Goods offers hold everywhere there.', remedies: ['hold it in every place'] });
   if (offer.asks) parts.push({ is: 'unsayable', why: 'Goods offers there ask no least value.', remedies: ['ask no least value'] });
   return worstOf(parts);

@@ -1,11 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, type Currency, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
-import { mayAdd, type Offer } from '../../offers/index.ts';
+import { amountText, type Currency, decimalText, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
+import { mayAdd } from '../../offers/index.ts';
 import { patternText } from '../../places/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
+import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { lanesOf, mostFreed, wholeCountries } from '../reach.ts';
 import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
 import { rulesOf } from './rules.ts';
@@ -54,12 +55,14 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     return [{ key: zone.id, name: zone.name, places, speeds }];
   });
   const closed = parts.filter((one) => one.zone === null && one.pattern.is !== 'world').map((one) => patternText(one.pattern));
-  const letters = lettersOf(book.offers);
-  const campaigns = book.offers.map((offer): Campaign => {
+  const plainly = plainOffers(book, 'lerrin-shop');
+  notes.push(...plainly.notes);
+  const letters = lettersOf(plainly.offers);
+  const campaigns = plainly.offers.map((offer): Campaign => {
     const letter = letters.get(offer.id) ?? 'A';
     const { campaign, fidelity } = campaignOf(book, offer, letter);
-    const adding = addingOf(book, offer, letters);
-    notes.push({ clause: { about: 'offer', offer: offer.id }, reads: readsOf(campaign), fidelity: worstOf([fidelity, adding]) });
+    const adding = addingOf(plainly.offers, offer, letters);
+    notes.push({ clause: { about: 'offer', offer: offer.id }, reads: readsOf(campaign), fidelity: worstOf([fidelity, adding, offer.lost]) });
     return campaign;
   });
   const shop: Shop = { format: 'lerrin-shop/1', closed, zones, campaigns };
@@ -120,7 +123,7 @@ function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps
 }
 
 /** Offers that do not add must share a letter, those that add must not: letters are the groups of offers linked by not adding. */
-function lettersOf(offers: readonly Offer[]): Map<string, string> {
+function lettersOf(offers: readonly PlainOffer[]): Map<string, string> {
   const group = new Map(offers.map((offer, i) => [offer.id, i]));
   for (const a of offers) {
     for (const b of offers) {
@@ -135,14 +138,14 @@ function lettersOf(offers: readonly Offer[]): Map<string, string> {
 }
 
 /** Where sharing a letter keeps two offers apart that the book lets add. */
-function addingOf(book: CompiledBook, offer: Offer, letters: ReadonlyMap<string, string>): Fidelity {
-  const parted = book.offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && mayAdd(offer, other));
+function addingOf(offers: readonly PlainOffer[], offer: PlainOffer, letters: ReadonlyMap<string, string>): Fidelity {
+  const parted = offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && mayAdd(offer, other));
   if (parted.length === 0) return exact;
   const why = `Letters there cannot let it add to ${parted.map((one) => one.id).join(', ')} and still compete with others.`;
   return { is: 'unsayable', why, remedies: ['let all of them add, or none'] };
 }
 
-function campaignOf(book: CompiledBook, offer: Offer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
+function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
   const say = (value: Minor) => amountText(value, book.currency);
   const body = book.body.offers[offer.order];
   const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
@@ -153,7 +156,7 @@ function campaignOf(book: CompiledBook, offer: Offer, letter: string): { campaig
   switch (offer.benefit.is) {
     case 'percent off order':
       return {
-        campaign: { ...head, benefit: { kind: 'order', percent: body?.benefit.is === 'percent off order' ? body.benefit.percent : '0' }, ...tail },
+        campaign: { ...head, benefit: { kind: 'order', percent: decimalText(offer.benefit.percent) }, ...tail },
         fidelity: worstOf([wholeOrder(places.fidelity), asks]),
       };
     case 'free up to':

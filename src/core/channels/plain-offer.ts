@@ -1,0 +1,82 @@
+import type { ChannelId, CompiledBook } from '../book/index.ts';
+import type { Decimal, Minor } from '../exact/index.ts';
+import { type Offer, soleValueAsk } from '../offers/index.ts';
+import type { Threshold } from '../rates/index.ts';
+import { exact, worstOf } from './bounds.ts';
+import type { Fidelity, Note } from './dialect.ts';
+
+/** A benefit as plain as the channels' formats of today. */
+type PlainBenefit =
+  | { readonly is: 'percent off order'; readonly percent: Decimal }
+  | { readonly is: 'free services'; readonly services: ReadonlySet<string> }
+  | { readonly is: 'free up to'; readonly cap: Minor };
+
+/** An offer as plain as channels can take it. */
+export interface PlainOffer extends Pick<Offer, 'id' | 'order' | 'level' | 'zones' | 'from' | 'until' | 'addsTo'> {
+  readonly benefit: PlainBenefit;
+  readonly code: string | null;
+  readonly asks: Threshold | null;
+  /** What of it is lost on the way. */
+  readonly lost: Fidelity;
+}
+
+/** What a channel is told of the book's offers: plain ones, and notes on those that no format says. */
+export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: PlainOffer[]; notes: Note[] } {
+  const offers: PlainOffer[] = [];
+  const notes: Note[] = [];
+  for (const offer of book.offers) {
+    if (!isFor(book, offer, channel)) {
+      notes.push({ clause: { about: 'offer', offer: offer.id }, reads: null, fidelity: exact });
+      continue;
+    }
+    const plain = plainOffer(offer);
+    if ('benefit' in plain) offers.push(plain);
+    else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: null, fidelity: plain });
+  }
+  return { offers, notes };
+}
+
+/** Whether an offer is meant for shoppers of a channel at all. */
+const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean => (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
+
+/** Whether channels can be told an offer, at least in part. */
+export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);
+
+const unsayable = (why: string, ...remedies: string[]): Fidelity => ({ is: 'unsayable', why, remedies: [...remedies, 'leave the channel out of it'] });
+
+/** An offer made plain, or why it cannot be. */
+export function plainOffer(offer: Offer): PlainOffer | Fidelity {
+  const benefit = plainBenefit(offer);
+  if (!benefit) return unsayable(`${wordsFor[offer.benefit.is]} cannot be said there: it does not act.`);
+  const asks = soleValueAsk(offer);
+  if (asks === undefined) return unsayable('Units, or some goods alone, cannot be asked for there: it does not act.', 'ask for the value of the whole basket');
+  if (offer.code?.is === 'single use') return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
+  if (offer.segments) return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
+  const { uses, each, most, budget } = offer.limits;
+  const limits = [uses !== null && 'uses in all', each !== null && 'uses a customer', most !== null && 'the largest discount', budget !== null && 'the budget'].filter(Boolean);
+  const lost =
+    limits.length === 0
+      ? exact
+      : unsayable(
+          `${limits.join(', ')} cannot be limited there: it goes on.`.replace(/^./, (letter) => letter.toUpperCase()),
+          'end it by hand',
+        );
+  const { id, order, level, zones, from, until, addsTo } = offer;
+  return { id, order, level, zones, from, until, addsTo, benefit, code: offer.code?.code ?? null, asks: asks && { value: asks.value, test: asks.test }, lost: worstOf([lost]) };
+}
+
+const wordsFor: Record<Offer['benefit']['is'], string> = {
+  'off goods': 'A discount on some goods',
+  'fixed price': 'A fixed price',
+  'buy and get': 'Goods free or cheaper with others bought',
+  gift: 'A gift',
+  'off order': 'An amount off the order',
+  'spend steps': 'Steps of spending',
+  delivery: 'Delivery that is reduced, not free,',
+};
+
+function plainBenefit({ benefit }: Offer): PlainBenefit | null {
+  if (benefit.is === 'off order' && benefit.off.by === 'percent') return { is: 'percent off order', percent: benefit.off.percent };
+  if (benefit.is !== 'delivery' || benefit.off.by !== 'free') return null;
+  return benefit.on.is === 'services' ? { is: 'free services', services: benefit.on.services } : { is: 'free up to', cap: benefit.on.cap };
+}

@@ -1,0 +1,132 @@
+import {
+  type Conversion,
+  type Currency,
+  converted,
+  type Decimal,
+  instantOf,
+  isCurrency,
+  kept,
+  knowsZone,
+  type Minor,
+  minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseDecimal,
+  type Result,
+} from '../exact/index.ts';
+import { type Ask, allGoods, type Benefit, type Limits, levelOf, type Off, type Offer, type Part } from './offer.ts';
+import type { AskBody, BenefitBody, LimitsBody, OffBody, OfferBody } from './schema.ts';
+
+/** What an offer is read by: the currency it is written in and the market's, how one becomes the other, and the selections it may name. */
+export interface OfferContext {
+  readonly currency: Currency;
+  readonly market: Currency;
+  readonly conversion: Conversion | null;
+  /** The place of a selection in the list of those that offers ask about; undefined for none of the book. */
+  readonly partOf: (selection: string) => Part | undefined;
+}
+
+/** Reads an offer as written, at its place in the book's order, its amounts in the market's currency; every problem with its field. */
+export function readOffer(body: OfferBody, order: number, context: OfferContext): Result<Offer> {
+  const problems: Problem[] = [];
+  const { window } = body;
+  if (!knowsZone(window.zone)) problems.push({ at: ['window', 'zone'], wrong: `“${window.zone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
+  const moment = (local: string | null, field: string) => (local === null || !knowsZone(window.zone) ? null : kept(instantOf(local, window.zone), ['window', field], problems, 0));
+  const from = moment(window.from, 'from');
+  const until = moment(window.until, 'until');
+  if (from !== null && until !== null && until <= from) problems.push({ at: ['window', 'until'], wrong: 'the end does not come after the start', right: `a time after ${window.from}` });
+  const reader = readerFor(context, problems);
+  const offer: Offer = {
+    id: body.id,
+    order,
+    level: levelOf(body.benefit),
+    benefit: reader.benefit(body.benefit),
+    code: body.code,
+    asks: body.asks.map((ask, i) => reader.ask(ask, ['asks', i])),
+    zones: setOf(body.zones),
+    markets: setOf(body.markets),
+    channels: setOf(body.channels),
+    segments: setOf(body.segments),
+    limits: reader.limits(body.limits),
+    from,
+    until,
+    addsTo: new Set(body.addsTo),
+  };
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: offer };
+}
+
+const setOf = (list: readonly string[] | null): ReadonlySet<string> | null => list && new Set(list);
+
+type At = Problem['at'];
+
+/** Readers of an offer's parts, in the market's currency; their problems go into one list. */
+function readerFor(context: OfferContext, problems: Problem[]) {
+  const { currency, market, conversion } = context;
+  const written = (text: string, at: At, of: Currency): Minor => kept(parseAmount(text, of), at, problems, nothing);
+  const amount = (text: string, also: Readonly<Record<string, string>>, at: At): Minor => {
+    for (const code of Object.keys(also)) if (!isCurrency(code)) problems.push({ at: [...at, 'also', code], wrong: `“${code}” is no currency`, right: 'a code of ISO 4217, such as GBP' });
+    const own = conversion ? also[market] : undefined;
+    if (own !== undefined) return written(own, [...at, 'also', market], market);
+    const value = written(text, at, currency);
+    return conversion ? converted(value, conversion) : value;
+  };
+  const percent = (text: string, at: At): Decimal => {
+    const read = kept(parseDecimal(text, 3), at, problems, { digits: 0n, scale: 0 });
+    if (read.digits === 0n || read.digits > 100n * 10n ** BigInt(read.scale)) problems.push({ at, wrong: `${text} % is no share`, right: 'a percentage above 0 and up to 100' });
+    return read;
+  };
+  const part = (selection: string | null, at: At): Part => {
+    if (selection === null) return allGoods;
+    const found = context.partOf(selection);
+    if (found === undefined) problems.push({ at, wrong: `no selection “${selection}”`, right: 'a selection of the book, or all goods' });
+    return found ?? allGoods;
+  };
+  const off = (body: OffBody, at: At): Off =>
+    body.by === 'percent' ? { by: body.by, percent: percent(body.percent, [...at, 'percent']) } : { by: body.by, amount: amount(body.amount, body.also, [...at, 'amount']) };
+
+  return {
+    ask: (body: AskBody, at: At): Ask =>
+      body.over === 'units'
+        ? { over: body.over, units: body.units, goods: part(body.goods, [...at, 'goods']) }
+        : { over: body.over, value: amount(body.value, body.also, [...at, 'value']), test: body.test, goods: part(body.goods, [...at, 'goods']) },
+    limits: (body: LimitsBody): Limits => ({
+      uses: body.uses,
+      each: body.each,
+      most: body.most && amount(body.most.amount, body.most.also, ['limits', 'most']),
+      budget: body.budget === null ? null : amount(body.budget, {}, ['limits', 'budget']),
+    }),
+    benefit(body: BenefitBody): Benefit {
+      const at: At = ['benefit'];
+      switch (body.is) {
+        case 'off goods':
+          return { is: body.is, goods: part(body.goods, [...at, 'goods']), off: off(body.off, at) };
+        case 'fixed price':
+          return { is: body.is, goods: part(body.goods, [...at, 'goods']), price: amount(body.price, body.also, [...at, 'price']) };
+        case 'buy and get':
+          return { is: body.is, goods: part(body.goods, [...at, 'goods']), buy: body.buy, get: body.get, percent: percent(body.percent, [...at, 'percent']) };
+        case 'gift':
+          return { is: body.is, sku: body.sku, units: body.units };
+        case 'off order':
+          return { is: body.is, off: off(body.off, at) };
+        case 'spend steps': {
+          const steps = body.steps.map((step, i) => {
+            const also = (field: 'from' | 'off') => Object.fromEntries(Object.entries(step.also).map(([code, own]) => [code, own[field]]));
+            return { from: amount(step.from, also('from'), [...at, 'steps', i, 'from']), off: amount(step.off, also('off'), [...at, 'steps', i, 'off']) };
+          });
+          steps.forEach((step, i) => {
+            const before = steps[i - 1];
+            if (before && step.from <= before.from) problems.push({ at: [...at, 'steps', i, 'from'], wrong: `${body.steps[i]?.from} does not lie above the step before it`, right: 'steps that rise' });
+          });
+          return { is: body.is, goods: part(body.goods, [...at, 'goods']), test: body.test, steps };
+        }
+        case 'delivery':
+          return {
+            is: body.is,
+            on: body.on.is === 'services' ? { is: body.on.is, services: new Set(body.on.services) } : { is: body.on.is, cap: amount(body.on.cap, body.on.also, [...at, 'cap']) },
+            off: body.off.by === 'free' ? body.off : body.off.by === 'to' ? { by: 'to', amount: minor(amount(body.off.amount, body.off.also, [...at, 'amount'])) } : off(body.off, at),
+          };
+      }
+    },
+  };
+}

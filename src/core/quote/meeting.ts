@@ -1,0 +1,87 @@
+import type { Ready } from '../book/index.ts';
+import { type Instant, minor } from '../exact/index.ts';
+import { allGoods, type Offer, type Part } from '../offers/index.ts';
+import type { Place } from '../places/index.ts';
+import { lies } from './live.ts';
+import { anybody, type Line, type Question } from './question.ts';
+
+/** Most units of one item in a basket made for an offer. */
+const mostUnits = 60;
+
+/**
+ * A few small baskets of real goods that meet what an offer asks, bought by whom it is for, the least valuable first. Made,
+ * not searched for: an empty list says that none of them does, not that there is none.
+ */
+export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Place, moment: Instant): Question[] {
+  const needs = needsOf(offer);
+  const baskets: Line[][] = [];
+  for (const pick of [cheapest, middling, dearest]) {
+    const lines = new Map<string, Line>();
+    for (const need of needs) {
+      const inside = goods.filter((item) => lies(item, need.part) && item.price > need.above);
+      const item = pick(inside);
+      if (!item) return [];
+      const units = Math.max(need.units, item.price > 0 ? Math.ceil(need.value / item.price) : 1, lines.get(item.sku)?.units ?? 0);
+      if (units <= mostUnits) lines.set(item.sku, { item, units });
+    }
+    if (lines.size > 0) baskets.push([...lines.values()]);
+  }
+  const { code } = offer;
+  const itemOf = (sku: string) => goods.find((item) => item.sku === sku);
+  const single = 'SINGLEUSE';
+  return baskets
+    .map(
+      (lines): Question => ({
+        lines,
+        place,
+        codes: code === null ? [] : [code.is === 'single use' ? single : code.code],
+        moment,
+        carrier: null,
+        shopper: {
+          ...anybody,
+          channel: offer.channels ? ([...offer.channels][0] ?? null) : null,
+          segment: offer.segments ? ([...offer.segments][0] ?? null) : null,
+          singles: code?.is === 'single use' ? new Map([[single, code.batch]]) : anybody.singles,
+          itemOf,
+        },
+      }),
+    )
+    .sort((a, b) => worth(a) - worth(b));
+}
+
+const worth = ({ lines }: Question): number => lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+
+interface Need {
+  readonly part: Part;
+  readonly value: number;
+  readonly units: number;
+  /** Each unit dearer than this. */
+  readonly above: number;
+}
+
+/** What a basket needs for an offer to act: what it asks, and goods that it takes something off. */
+function needsOf(offer: Offer): Need[] {
+  const { benefit } = offer;
+  // A value after discounts is met where the list value is well above it.
+  const asked = offer.asks.map(
+    (ask): Need =>
+      ask.over === 'units' ? { part: ask.goods, value: 0, units: ask.units, above: 0 } : { part: ask.goods, value: ask.test === 'after' ? ask.value * 2 : ask.value, units: 1, above: 0 },
+  );
+  switch (benefit.is) {
+    case 'off goods':
+      return [...asked, { part: benefit.goods, value: 0, units: 1, above: 0 }];
+    case 'fixed price':
+      return [...asked, { part: benefit.goods, value: 0, units: 1, above: benefit.price }];
+    case 'buy and get':
+      return [...asked, { part: benefit.goods, value: 0, units: benefit.buy + benefit.get, above: 0 }];
+    case 'spend steps':
+      return [...asked, { part: benefit.goods, value: minor(benefit.steps[0]?.from ?? 0), units: 1, above: 0 }];
+    default:
+      return asked.length > 0 ? asked : [{ part: allGoods, value: 0, units: 1, above: 0 }];
+  }
+}
+
+const byPrice = (goods: readonly Ready[]) => [...goods].sort((a, b) => a.price - b.price);
+const cheapest = (goods: readonly Ready[]) => byPrice(goods)[0];
+const middling = (goods: readonly Ready[]) => byPrice(goods)[goods.length >> 1];
+const dearest = (goods: readonly Ready[]) => byPrice(goods).at(-1);

@@ -1,0 +1,88 @@
+import type { Book } from '../../core/book/index.ts';
+import { decimalText } from '../../core/exact/index.ts';
+import type { Benefit, Code, CodeBody, DeliveryOff, Off } from '../../core/offers/index.ts';
+import type { Step } from '../../core/quote/index.ts';
+import { dated } from './figures.ts';
+
+type Say = (amount: number) => string;
+
+export const codeText = (code: Code | CodeBody | null): string => (code === null ? '' : code.is === 'single use' ? `a code of ${code.batch}` : code.code);
+
+const offWords = (off: Off | DeliveryOff, say: Say): string => {
+  switch (off.by) {
+    case 'free':
+      return 'all';
+    case 'percent':
+      return `${decimalText(off.percent)} %`;
+    case 'amount':
+      return say(off.amount);
+    case 'to':
+      return `down to ${say(off.amount)}`;
+  }
+};
+
+/** What a benefit did, for the steps of an answer. */
+export function benefitWords(benefit: Benefit, say: Say): string {
+  switch (benefit.is) {
+    case 'off goods':
+      return `takes ${offWords(benefit.off, say)} off ${benefit.off.by === 'percent' ? 'its goods' : 'each of its goods'}`;
+    case 'fixed price':
+      return `sells its goods at ${say(benefit.price)} each`;
+    case 'buy and get':
+      return `takes ${decimalText(benefit.percent)} % off the cheapest ${benefit.get} of each ${benefit.buy + benefit.get}`;
+    case 'gift':
+      return `adds ${benefit.units} × ${benefit.sku} as a gift`;
+    case 'off order':
+      return `takes ${offWords(benefit.off, say)} off the order`;
+    case 'spend steps':
+      return 'takes its highest step reached off the order';
+    case 'delivery':
+      return benefit.off.by === 'free' ? 'takes the delivery off' : `takes ${offWords(benefit.off, say)} off the delivery`;
+  }
+}
+
+/** Why an offer does nothing. */
+export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why'], say: Say): string {
+  switch (why.why) {
+    case 'draft':
+      return 'a draft, not meant yet';
+    case 'paused':
+      return 'paused';
+    case 'not begun':
+      return `begins ${dated(why.from)}`;
+    case 'ended':
+      return `ended ${dated(why.until)}`;
+    case 'code not entered':
+      return why.code.is === 'single use' ? `no unused code of the batch ${why.code.batch} is entered` : `the code ${why.code.code} is not entered`;
+    case 'place':
+      return 'not for this place';
+    case 'market':
+      return 'not in this market';
+    case 'channel':
+      return 'only in some channels';
+    case 'segment':
+      return 'only for some customers';
+    case 'used up':
+      return `used up, after ${why.uses} orders`;
+    case 'used by the customer':
+      return `the customer has used it ${why.uses === 1 ? 'once' : `${why.uses} times`} already`;
+    case 'budget':
+      return why.saving > 0 ? `${say(why.left)} of its budget is left, and it would take ${say(why.saving)}` : 'its budget is spent';
+    case 'missed':
+      return `missed by ${say(why.by)}`;
+    case 'too few':
+      return `missed by ${why.by} ${why.by === 1 ? 'unit' : 'units'}`;
+    case 'no such goods':
+      return 'none of its goods is in the basket';
+    case 'gift not sold':
+      return `the gift ${why.sku} is not among the goods`;
+    case 'service':
+      return 'not for this service';
+    case 'above the cap':
+      return `the charge of ${say(why.charge)} is above its cap of ${say(why.cap)}`;
+    case 'nothing to take':
+      return 'there is nothing it could take off';
+    case 'outweighed':
+      return why.by.length > 0 ? `outweighed: with ${why.by.map((id) => book.offers.find((one) => one.id === id)?.title ?? id).join(' and ')} the shopper pays less` : 'it would save nothing';
+  }
+}
