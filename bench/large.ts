@@ -1,6 +1,6 @@
-import { seeded } from '../demo/random.ts';
 import { type BookInput, bookFileSchema } from '../src/core/book/index.ts';
 import { countries } from '../src/core/places/index.ts';
+import { seeded } from '../src/core/plan/index.ts';
 
 /** A book far larger than the demo's: so many goods, zones and templates, with tables, thresholds, variants and overrides. Seeded. */
 export function largeBook(goods: number, zones: number, templates: number) {

@@ -1,9 +1,9 @@
 import { HyperFormula } from 'hyperformula';
 import { demoBook, demoLaterOffers } from '../demo/book.ts';
-import { seeded } from '../demo/random.ts';
 import { bookFileSchema, compileBook, type Ready, readyGoods } from '../src/core/book/index.ts';
 import { type Mass, type Minor, sure } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
+import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
 import { largeBook } from './large.ts';
 

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { type Item, itemSchema } from '../src/core/goods/index.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../src/core/plan/index.ts';
 
 type Written = z.input<typeof itemSchema>;
 

@@ -1,6 +1,6 @@
 import type { PastOrder, Visit } from '../src/contract/index.ts';
 import type { Item } from '../src/core/goods/index.ts';
-import { seeded } from './random.ts';
+import { seeded } from '../src/core/plan/index.ts';
 
 const places: readonly (readonly [place: string, services: readonly string[], weight: number])[] = [
   ['IE T12 A0A0', ['standard', 'two-day'], 22],
@@ -15,6 +15,9 @@ const places: readonly (readonly [place: string, services: readonly string[], we
   ['US 10001', ['economy', 'standard'], 5],
   ['JP 1000001', ['standard'], 2],
 ];
+
+/** Six of ten come by the seller's own shop, three by Harrowmere, one by Findlark. */
+const cameBy = (i: number): string => ((i * 7) % 10 < 6 ? 'lerrin-shop' : (i * 7) % 10 < 9 ? 'harrowmere' : 'findlark');
 
 /** A year of the demo seller's orders, more before Christmas and in the windy spring. Seeded; all invented. */
 export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
@@ -44,7 +47,7 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
       const lines = new Map<string, number>();
       const kinds = 1 + Math.floor(random() * random() * 4);
       for (let n = 0; n < kinds; n += 1) lines.set(pick(sold).sku, 1 + Math.floor(random() * random() * 3));
-      return { id: i + 1, at: new Date(begins + Math.floor(day * 86_400_000)).toISOString(), place, service: pick(services), lines: [...lines].map(([sku, units]) => ({ sku, units })) };
+      return { id: i + 1, at: new Date(begins + Math.floor(day * 86_400_000)).toISOString(), place, service: pick(services), lines: [...lines].map(([sku, units]) => ({ sku, units })), channel: cameBy(i) };
     });
 }
 
@@ -53,3 +56,10 @@ export const demoVisits = (): Visit[] =>
   Object.entries({ IE: 41_200, GB: 52_800, FR: 9_300, DE: 12_100, NL: 4_700, US: 18_400, JP: 2_900, CH: 3_100, NO: 1_900, AU: 2_600, CA: 2_200, PL: 1_400, SE: 1_700, NZ: 800 }).map(
     ([country, visits]) => ({ country, visits }),
   );
+
+/** Single-use codes as printed on cards; a few are used already. */
+export function demoCodes(count: number): { code: string; used: Date | null }[] {
+  const random = seeded(77);
+  const letter = () => 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'[Math.floor(random() * 32)];
+  return Array.from({ length: count }, (_, i) => ({ code: Array.from({ length: 10 }, letter).join(''), used: i % 9 === 0 ? new Date('2026-11-10T10:00:00Z') : null }));
+}

@@ -8,13 +8,14 @@ import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
 import { runSend } from '../src/server/jobs/send.ts';
 import { addCheck } from '../src/server/queries/checks.ts';
+import { addCodes, putCustomers } from '../src/server/queries/codes.ts';
 import { putHistory } from '../src/server/queries/history.ts';
 import { newest } from '../src/server/queries/revisions.ts';
 import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
 import { replaceBook, save } from '../src/server/save.ts';
 import { demoBook, demoLaterOffers, demoMoments } from './book.ts';
-import { demoOrders, demoVisits } from './orders.ts';
+import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 
 /**
  * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two offers
@@ -54,6 +55,11 @@ if ((await newest(database)) === 0) {
   await replaceBook(database, book, goods, 'Nuala Lerrin', 'The autumn book', new Date(demoMoments.firstSent));
   await sendAll(demoMoments.firstSent);
   await putHistory(database, demoOrders(goods, 4000), demoVisits());
+  await addCodes(database, 'cards', demoCodes(200), new Date(demoMoments.firstSent));
+  await putCustomers(
+    database,
+    Array.from({ length: 24 }, (_, i) => ({ customer: `C-${1001 + i}`, segment: 'clubs' })),
+  );
   await setClock(demoMoments.laterSent);
   const edits = demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer }));
   await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });

@@ -47,7 +47,15 @@ export const pushRequest = z.strictObject({
     .max(24 * 400),
 });
 
-export const pastOrderSchema = z.object({ id: z.int(), at: moment, place: z.string(), service: z.string(), lines: z.array(z.object({ sku: z.string(), units: z.int() })) });
+export const pastOrderSchema = z.object({
+  id: z.int(),
+  at: moment,
+  place: z.string(),
+  service: z.string(),
+  lines: z.array(z.object({ sku: z.string(), units: z.int() })),
+  /** The channel it came by, where that is known. */
+  channel: z.string().nullable(),
+});
 export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.int().nullable() });
 export const visitSchema = z.object({ country: z.string(), visits: z.int() });
 export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
@@ -56,6 +64,20 @@ export const carrierAnswer = z.object({ cards: z.array(cardSchema), down: z.stri
 export type PastOrder = z.infer<typeof pastOrderSchema>;
 export type Visit = z.infer<typeof visitSchema>;
 export type CarrierAnswer = z.infer<typeof carrierAnswer>;
+
+/** How many codes to make; the codes of a batch, the uses of codes, or the customers of segments, as CSV. */
+export const codesRequest = z.strictObject({ count: z.int().min(1).max(100_000) });
+export const listRequest = z.strictObject({ text: z.string().max(32 << 20) });
+/** What became of a list: all its lines were taken, or none where any is bad. */
+export const listReport = z.object({ taken: z.int(), badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })) });
+export const batchesAnswer = z.object({ batches: z.array(z.object({ batch: z.string(), codes: z.int(), used: z.int() })) });
+export const segmentsAnswer = z.object({ segments: z.array(z.object({ segment: z.string(), customers: z.int() })) });
+/** Codes asked about, and the batches of those among them that are single-use and not used yet. */
+export const singlesRequest = z.strictObject({ codes: z.array(z.string().max(20)).max(500) });
+export const singlesAnswer = z.object({ singles: z.record(z.string(), z.string()) });
+export type ListReport = z.infer<typeof listReport>;
+export type CodeBatch = z.infer<typeof batchesAnswer>['batches'][number];
+export type SegmentCount = z.infer<typeof segmentsAnswer>['segments'][number];
 
 export const importRequest = z.strictObject({ name: z.string().max(200), text: z.string().max(64 << 20), who });
 export const importReport = z.object({
@@ -144,6 +166,7 @@ const classSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('edge'), offer: z.string(), edge: z.enum(['start', 'end']), at: z.number() }),
   z.object({ is: z.literal('moment'), at: z.number() }),
   z.object({ is: z.literal('apart'), by: z.enum(['template', 'override', 'services', 'fee', 'kind']) }),
+  z.object({ is: z.literal('offer'), offer: z.string(), state: z.enum(['fresh', 'used up']) }),
 ]);
 export const findingSchema = z.object({
   key: z.string(),

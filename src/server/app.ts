@@ -9,6 +9,7 @@ import { Refusal } from './problem.ts';
 import { bookRoutes } from './routes/book.ts';
 import { channelRoutes } from './routes/channels.ts';
 import { checkRoutes } from './routes/checks.ts';
+import { codeRoutes } from './routes/codes.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/imports.ts';
 
@@ -51,6 +52,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.route('/api', bookRoutes(context));
   server.route('/api', channelRoutes(context, jobs));
   server.route('/api', checkRoutes(context, jobs));
+  server.route('/api', codeRoutes(context));
   server.route('/api', historyRoutes(context));
   server.route('/api', importRoutes(context, jobs));
   server.all('/api/*', (c) => c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType));

@@ -10,7 +10,11 @@ import { BenchStage } from './bench/bench.tsx';
 import { ChannelsStage } from './channels/channels.tsx';
 import { CheckStage } from './check/check.tsx';
 import { GoodsStage } from './goods/goods.tsx';
+import { CodesStage } from './offers/codes.tsx';
+import { CostsStage } from './offers/costs.tsx';
+import { MeetsStage } from './offers/meets.tsx';
 import { OffersStage } from './offers/offers.tsx';
+import { PriceStage } from './offers/price.tsx';
 import { PlacesStage } from './places/places.tsx';
 import { CarrierStage } from './rates/carrier.tsx';
 import { CoverageStage } from './rates/coverage.tsx';
@@ -33,6 +37,10 @@ const router = createBrowserRouter([
       { path: 'rates/coverage', element: <CoverageStage /> },
       { path: 'rates/carrier', element: <CarrierStage /> },
       { path: 'rates/:zone?/:service?', element: <RatesStage /> },
+      { path: 'offers/meets', element: <MeetsStage /> },
+      { path: 'offers/costs/:offer?', element: <CostsStage /> },
+      { path: 'offers/codes', element: <CodesStage /> },
+      { path: 'offers/price', element: <PriceStage /> },
       { path: 'offers/:offer?', element: <OffersStage /> },
       { path: 'channels/:channel?', element: <ChannelsStage /> },
       { path: 'check/:channel?/:key?', element: <CheckStage /> },

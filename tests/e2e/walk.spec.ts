@@ -30,7 +30,7 @@ test('the demo begins with each of the planted faults, told apart by cause', asy
   await cell(desk, 'Ireland · GUST10', 'Harrowmere').click();
   const finding = desk.getByRole('complementary', { name: 'The finding' });
   await expect(finding).toContainText('Shoppers there pay 4.90 too little.');
-  await expect(finding).toContainText('A limit of translation. Tested before order codes there');
+  await expect(finding).toContainText('A limit of translation. Tested before discounts there');
   await expect(finding.getByRole('row', { name: /^Free from/ })).toHaveClass('differs');
   await cell(desk, 'Euro area all', 'Lerrin Shop').click();
   await expect(finding).toContainText('Shoppers there pay 2.50 too little.');

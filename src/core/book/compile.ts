@@ -83,6 +83,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   const conversion = conversionInto(body, first.currency, market, ['exchange'], problems);
   const own = (amount: Minor) => (conversion ? converted(amount, conversion) : amount);
 
+  for (const event of body.events) if (event.until < event.from) note(['events', event.id, 'until'], `${event.until} lies before ${event.from}`, 'the first day first');
   const services = new Set(body.services.map((service) => service.id));
   for (const service of body.services) {
     if (service.days[1] < service.days[0]) note(['services', service.id, 'days'], `${service.days[0]} to ${service.days[1]} days runs backwards`, 'the shortest first');
@@ -231,6 +232,7 @@ function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: s
     selections: body.selections,
     boxes: body.boxes,
     segments: body.segments,
+    events: body.events,
   };
   for (const [kind, list] of Object.entries({ ...lists, templates: body.templates, mixing: body.mixing, offers: body.offers, pinned: body.pinned })) {
     const seen = new Set<string>();

@@ -71,6 +71,8 @@ export const costsSchema = z.strictObject({
 });
 
 export const channelIds = ['lerrin-shop', 'harrowmere', 'findlark'] as const;
+/** Days that matter to the seller, both counting. */
+export const eventSchema = z.strictObject({ id, name, from: z.iso.date(), until: z.iso.date() });
 /** What is set for a channel: what each service is called there (null: not said there) and, for a feed, its target. */
 export const channelSchema = z.strictObject({
   speeds: z.record(id, z.string().nullable()),
@@ -96,6 +98,8 @@ export const bookSchema = z.strictObject({
   /** How the charges of several groups become one, where no mixing rule covers them. */
   mixedBy: mixingSchema.default('sum'),
   mixing: z.array(mixingRuleSchema).default([]),
+  /** What the seller plans by: fairs, holidays, seasons. */
+  events: z.array(eventSchema).default([]),
   segments: z.array(segmentSchema).default([]),
   offers: z.array(offerSchema),
   channels: z.record(z.enum(channelIds), channelSchema),

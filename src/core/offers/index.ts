@@ -1,4 +1,6 @@
 /** Offers: promotions and free delivery, what they ask and what may add to what. */
+
+export { readCodes, readCustomers } from './lists.ts';
 export {
   type Ask,
   allGoods,

@@ -1,4 +1,4 @@
-import { type BenefitBody, levelOf, type OffBody } from '../../core/offers/index.ts';
+import type { BenefitBody, OffBody } from '../../core/offers/index.ts';
 import { amountFault, ChoicePart, figureFault, Several, TestPart, TextPart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
 

@@ -1,16 +1,24 @@
+import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
-import { instantOf } from '../../core/exact/index.ts';
-import { type BenefitBody, levelOf, mayAdd, noLimits, type OfferBody } from '../../core/offers/index.ts';
-import { nameFault, TextPart } from '../parts/field.tsx';
+import { localOf } from '../../core/exact/index.ts';
+import { type BenefitBody, levelOf, noLimits, type OfferBody } from '../../core/offers/index.ts';
+import type { Deciding } from '../../core/plan/index.ts';
+import { download } from '../parts/download.ts';
+import { AddPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
-import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, dated, money } from '../parts/words.ts';
-import { useChannelsQuery } from '../store/api.ts';
+import { dated, money, offerTitle, serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import { freshBenefit, kindWord } from './benefit.tsx';
+import { freshBenefit } from './benefit.tsx';
+import { calendarOf } from './calendar.ts';
+import { EventsList } from './events.tsx';
+import { basketWords, relationWords } from './meets.tsx';
+import { PromiseWords } from './promise.tsx';
 import { OfferActs, OfferSentence } from './sentence.tsx';
+import { OffersTabs } from './tabs.tsx';
+import { TimeLine } from './timeline.tsx';
+import { Told } from './told.tsx';
 
 export function OffersStage() {
   const book = useBook();
@@ -18,26 +26,19 @@ export function OffersStage() {
   return book && moment !== null && <Offers book={book} moment={moment} />;
 }
 
-const day = 24 * 3_600_000;
-const at = (local: string | null, zone: string): number | null => {
-  const read = local === null ? null : instantOf(local, zone);
-  return read?.ok ? read.value : null;
-};
-
-/** All offers on a time line, the chosen one as a sentence, and how each channel is told it. */
+/** All offers on a time line, the chosen one as a sentence, and what it means. */
 function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const { offer: chosen } = useParams();
   const go = useNavigate();
+  const [filter, setFilter] = useState('');
+  const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const { offers } = book.book;
-  const offer = offers.find((one) => one.id === chosen) ?? offers[0];
-  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
+  const shown = offers.filter((one) => `${one.title} ${one.id} ${one.state}`.toLowerCase().includes(filter.toLowerCase()));
+  const offer = offers.find((one) => one.id === chosen) ?? shown[0];
+  const about = useDesk((desk, edits) => (offer ? desk.aboutOffer(edits, offer.id, moment) : null), [offer?.id, moment], 'study');
   const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
-  const { data } = useChannelsQuery(new Date(moment).toISOString());
-  const [left, right] = [moment - 9 * day, moment + 28 * day];
-  const share = (time: number) => `${Math.max(0, Math.min(100, ((time - left) / (right - left)) * 100))}%`;
-  const ticks = Array.from({ length: 6 }, (_, i) => left + ((right - left) / 6) * i);
-  const longest = Math.max(...channelIds.map((id) => dialectOf(id).reviewHours)) * 3_600_000;
   const problems = offer ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? []) : [];
+  const longest = Math.max(...channelIds.map((id) => dialectOf(id).reviewHours)) * 3_600_000;
 
   const add = (is: BenefitBody['is'], more: Partial<OfferBody>) => {
     const id = freshId('offer', offers);
@@ -65,7 +66,16 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
     book.edit(['offers', id], value);
     go(`/offers/${id}`);
   };
-  const nextYear = (local: string | null) => local && `${Number(local.slice(0, 4)) + 1}${local.slice(4).replace(/^-02-29/, '-02-28')}`;
+  const spend = { over: 'value', value: '60.00', also: {}, test: 'before', goods: null } as const;
+  const fresh: Readonly<Record<string, () => void>> = {
+    'free delivery from a value': () => add('delivery', { title: 'Free delivery from 60', asks: [spend] }),
+    'a code for a percentage off': () => add('off order', { title: 'NEW10: 10 % off your order', code: { is: 'shared', code: 'NEW10' } }),
+    'a discount on some goods': () => add('off goods', { title: '10 % off' }),
+    'goods at a fixed price': () => add('fixed price', {}),
+    'more for less': () => add('buy and get', { title: 'Three for two' }),
+    'a gift': () => add('gift', { title: 'A gift with your order', asks: [spend] }),
+    'steps of spending': () => add('spend steps', { title: 'From 65 take 9 off' }),
+  };
   const copied = (one: OfferBody) => {
     const id = freshId(one.id.replace(/-\d+$/, ''), offers);
     book.edit(['offers', id], { ...one, id, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } });
@@ -75,155 +85,165 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   return (
     <div className="stage">
       <section className="sheet" aria-label="Offers">
+        <OffersTabs />
         <div className="head">
           <h1>Offers</h1>
           <span className="muted">{offers.length} in the book</span>
+          <input className="search" aria-label="Filter the offers" placeholder="Filter  /" data-filter value={filter} onChange={(event) => setFilter(event.target.value)} />
           <span className="acts">
-            <button type="button" className="act" onClick={() => add('off order', { title: 'NEW10: 10 % off your order', code: { is: 'shared', code: 'NEW10' } })}>
-              New code
-            </button>
-            <button
-              type="button"
-              className="act main"
-              onClick={() => add('delivery', { title: 'Free delivery from 60', asks: [{ over: 'value', value: '60.00', also: {}, test: 'before', goods: null }] })}
-            >
-              New free delivery
+            <AddPart label="New offer" shown="New offer …" added={fresh} />
+            <button type="button" className="act" onClick={() => download('offers.ics', calendarOf(book.book.seller, offers), 'text/calendar')}>
+              Calendar file
             </button>
           </span>
         </div>
-        <div className="times">
-          <div className="times-row !cursor-default muted small !border-t-0">
-            <span>{book.home.timeZone} time</span>
-            <span className="relative h-full">
-              {ticks.map((tick) => (
-                <span key={tick} className="absolute top-2" style={{ left: share(tick) }}>
-                  {dated(tick).split(',')[0]?.replace(/^\w+ /, '')}
-                </span>
-              ))}
-            </span>
-          </div>
-          {offers.map((one) => {
-            const { from, until, zone } = one.window;
-            const [begin, end] = [at(from, zone), at(until, zone)];
-            return (
-              <button type="button" key={one.id} className={`times-row ${one.id === offer?.id ? 'chosen' : ''}`} aria-pressed={one.id === offer?.id} onClick={() => go(`/offers/${one.id}`)}>
-                <span title={one.title}>
-                  {one.title} <span className="muted small">{one.state === 'meant' ? kindWord(one.benefit) : one.state}</span>
-                </span>
-                <span className="relative h-full overflow-hidden">
-                  {begin !== null && <span className="times-review" style={{ left: share(begin - longest), right: `calc(100% - ${share(begin)})` }} />}
-                  <span className={`times-bar ${one.code ? 'code' : ''}`} style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }} />
-                  <span className="times-now" style={{ left: share(moment) }} />
-                </span>
-              </button>
-            );
-          })}
-          {offers.length === 0 && <p className="muted p-3">No offers yet. A usual first one: free delivery at home from 60.</p>}
-        </div>
+        {picked.size > 0 && <Bulk book={book} moment={moment} picked={picked} clear={() => setPicked(new Set())} />}
+        <TimeLine
+          book={book}
+          moment={moment}
+          offers={shown}
+          chosen={offer?.id ?? null}
+          picked={picked}
+          longestReview={longest}
+          onChoose={(id) => go(`/offers/${id}`)}
+          onPick={(id) => setPicked(new Set(picked.has(id) ? [...picked].filter((one) => one !== id) : [...picked, id]))}
+        />
+        <EventsList book={book} moment={moment} />
         {offer && (
           <>
-            <h2 className="mt-5">{offer.title}</h2>
+            <h2 className="mt-4">
+              {offer.title} {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
+            </h2>
             <OfferSentence key={offer.id} book={book} offer={offer} />
             <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
-            <p className="mt-3">
-              Title shoppers see: <TextPart label="Title" value={offer.title} fault={nameFault} onCommit={(title) => book.edit(['offers', offer.id, 'title'], title)} />
-            </p>
-            <p className="mt-1">
-              Terms: <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => book.edit(['offers', offer.id, 'terms'], terms.slice(0, 500))} />
-            </p>
             {problems.map((one) => (
               <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
                 {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
               </p>
             ))}
-            <table className="ruled mt-3">
-              <thead>
-                <tr>
-                  <th>Channel</th>
-                  <th>How it is said there</th>
-                  <th>Submit by</th>
-                  <th>State</th>
-                </tr>
-              </thead>
-              <tbody>
-                {channelIds.map((id) => {
-                  const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
-                  const state = data?.channels.find((one) => one.id === id);
-                  const held = state?.held.find((one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`));
-                  const begin = at(offer.window.from, offer.window.zone);
-                  const review = dialectOf(id).reviewHours;
-                  const hang: Hang = held
-                    ? { is: 'in review' }
-                    : !note?.reads
-                      ? { is: 'not sold there' }
-                      : note.fidelity.is === 'exact'
-                        ? { is: 'matches' }
-                        : note.fidelity.is === 'bounded'
-                          ? { is: 'known limit', by: note.fidelity.bound }
-                          : { is: 'off', by: null };
-                  return (
-                    <tr key={id}>
-                      <td>
-                        <strong>{channelNames[id]}</strong>
-                      </td>
-                      <td className="mono">{note?.reads ?? 'not said there'}</td>
-                      <td className="whitespace-nowrap">{review === 0 || begin === null ? '—' : dated(begin - review * 3_600_000)}</td>
-                      <td>
-                        <span className="flex gap-2">
-                          <span className="shrink-0">
-                            <Plumb hang={hang} where={channelNames[id]} />
-                          </span>
-                          <span>
-                            {held
-                              ? `${held.state === 'refused' ? `refused: ${held.reason}` : `in review, at the latest until ${dated(held.until)}`}`
-                              : state?.told
-                                ? `last sent with revision ${state.told.revision}${state.told.revision < book.revision ? ', saved since' : ''}`
-                                : 'never sent'}
-                            {note && note.fidelity.is !== 'exact' && <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}> · {note.fidelity.why}</span>}
-                          </span>
-                        </span>
-                      </td>
-                    </tr>
-                  );
-                })}
-              </tbody>
-            </table>
+            <PromiseWords key={`words ${offer.id}`} book={book} offer={offer} broken={about?.broken ?? []} proposed={about?.proposed ?? ''} />
+            <Told book={book} offer={offer} moment={moment} />
           </>
         )}
       </section>
-      <aside className="meaning" aria-label="What it does to the pinned baskets">
-        <h2>Pinned baskets with it</h2>
-        <table className="ruled mt-2">
-          <tbody>
-            {book.book.pinned.map((basket) => {
-              const choice = computed?.pinned.find((one) => one.id === basket.id)?.draft?.choices.find((one) => offer && one.used.includes(offer.id));
-              return (
-                <tr key={basket.id}>
-                  <td>{basket.name}</td>
-                  <td className="figure">{choice ? `pays ${money(choice.total)}` : 'not used'}</td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-        {offer && (
-          <>
-            <h2 className="mt-5">Meets other offers</h2>
-            {offers
-              .filter((one) => one !== offer)
-              .map((one) => {
-                const said = (body: OfferBody) => ({ level: levelOf(body.benefit), addsTo: new Set(body.addsTo) });
-                const adds = mayAdd(said(one), said(offer));
-                return (
-                  <p key={one.id} className="border-t border-base-300 py-2">
-                    {adds ? 'Adds to' : 'Never together with'} <strong>{one.title}</strong>
-                    {adds ? '.' : '; the one by which the shopper pays least is used.'}
-                  </p>
-                );
-              })}
-          </>
-        )}
+      <aside className="meaning" aria-label="What it does">
+        {offer && <Meaning book={book} offer={offer} moment={moment} deciding={about?.deciding ?? null} />}
       </aside>
     </div>
   );
+}
+
+const nextYear = (local: string | null) => local && `${Number(local.slice(0, 4)) + 1}${local.slice(4).replace(/^-02-29/, '-02-28')}`;
+
+/** What is done with several offers at once. */
+function Bulk({ book, moment, picked, clear }: { book: OpenBook; moment: number; picked: ReadonlySet<string>; clear: () => void }) {
+  const some = book.book.offers.filter((one) => picked.has(one.id));
+  const set = (field: 'state' | 'window', value: (one: OfferBody) => unknown) => {
+    book.editAll(some.map((one) => ({ path: ['offers', one.id, field], value: value(one) })));
+    clear();
+  };
+  return (
+    <p className="my-2 flex items-center gap-4" role="group" aria-label="The picked offers">
+      <strong>{some.length} picked</strong>
+      <button type="button" className="act" onClick={() => set('state', () => 'paused')}>
+        Pause {some.length}
+      </button>
+      <button type="button" className="act" onClick={() => set('state', () => 'meant')}>
+        Mean {some.length}
+      </button>
+      <button type="button" className="act" onClick={() => set('window', (one) => ({ ...one.window, until: localOf(moment, one.window.zone).slice(0, 16) }))}>
+        End {some.length} now
+      </button>
+      <button type="button" className="quiet" onClick={clear}>
+        Pick none
+      </button>
+    </p>
+  );
+}
+
+/** What an offer does to the pinned baskets, the basket it decides, and what it meets. */
+function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: OfferBody; moment: number; deciding: Deciding | null }) {
+  const go = useNavigate();
+  const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
+  const meetings = useDesk((desk, edits) => desk.meets(edits, moment), [moment], 'study');
+  const met = meetings?.filter((one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id)) ?? [];
+  const offers = met.filter((one) => one.second.is === 'offer');
+  const lanes = met.filter((one) => one.second.is === 'lane' && one.relation.is === 'competes');
+  return (
+    <>
+      <h2>Pinned baskets with it</h2>
+      <table className="ruled mt-2">
+        <tbody>
+          {book.book.pinned.map((basket) => {
+            const answer = computed?.pinned.find((one) => one.id === basket.id);
+            const choice = answer?.draft?.choices.find((one) => one.used.includes(offer.id));
+            const took = choice?.took[offer.id] ?? 0;
+            return (
+              <tr key={basket.id}>
+                <td>{basket.name}</td>
+                <td className="figure">{choice ? (took > 0 ? `takes ${money(took, answer?.currency)}` : 'a gift') : 'not used'}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {offer.state === 'meant' && (
+        <>
+          <h2 className="mt-4">A basket it alone decides</h2>
+          <p className={deciding?.is === 'never' ? 'text-off' : ''}>{deciding ? decidingWords(book, deciding) : 'looking …'}</p>
+          <h2 className="mt-4">What it meets</h2>
+          {offers.slice(0, 12).map((one) => {
+            const other = one.first.offer === offer.id && one.second.is === 'offer' ? one.second.offer : one.first.offer;
+            return (
+              <p key={other} className="border-t border-base-300 py-1">
+                <strong>{offerTitle(book.book, other)}</strong>: <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one)}</span>
+              </p>
+            );
+          })}
+          {lanes.slice(0, 3).map((one) => (
+            <p key={JSON.stringify(one.second)} className="border-t border-base-300 py-1">
+              {one.second.is === 'lane' && `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom)} by itself: `}
+              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one)}</span>
+            </p>
+          ))}
+          {met.length === 0 && meetings && <p className="muted">Nothing else is meant.</p>}
+          <p className="mt-3">
+            <button type="button" className="act" onClick={() => go(`/offers/costs/${offer.id}`)}>
+              What it costs
+            </button>
+          </p>
+        </>
+      )}
+    </>
+  );
+}
+
+function decidingWords(book: OpenBook, deciding: Deciding): string {
+  switch (deciding.is) {
+    case 'decides':
+      return `${basketWords(deciding.example)}: ${deciding.saves > 0 ? `${money(deciding.saves)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
+    case 'not found':
+      return `None of ${deciding.tried} baskets of real goods shows it; its conditions do not prove that there is none.`;
+    case 'never': {
+      const { proof } = deciding;
+      switch (proof.why) {
+        case 'ended':
+          return `It decides nothing: it ended ${dated(proof.until)}.`;
+        case 'no place':
+          return 'It decides nothing: no place falls in its zones.';
+        case 'no goods':
+          return 'It decides nothing: its selection takes no goods.';
+        case 'gift not sold':
+          return `It decides nothing: ${proof.sku} is not among the goods.`;
+        case 'lanes':
+          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom)}.`;
+        case 'cap':
+          return `It decides nothing: no lane of its places costs less than ${money(proof.least)}.`;
+        case 'no lane':
+          return 'It decides nothing: its services have no lane in its places.';
+        case 'another':
+          return `It decides nothing: ${offerTitle(book.book, proof.offer)} asks no more, excludes it, and always takes at least as much.`;
+      }
+    }
+  }
 }

@@ -74,10 +74,10 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
 }
 
 /** What is not said yet, to be added at the end of a sentence. */
-export function AddPart({ added, label = 'Add to the sentence' }: { added: Readonly<Record<string, () => void>>; label?: string }) {
+export function AddPart({ added, label = 'Add to the sentence', shown = 'Add …' }: { added: Readonly<Record<string, () => void>>; label?: string; shown?: string }) {
   return (
     <select aria-label={label} className="part" value="" onChange={(event) => added[event.target.value]?.()}>
-      <option value="">Add …</option>
+      <option value="">{shown}</option>
       {Object.keys(added).map((one) => (
         <option key={one} value={one}>
           {one}

@@ -1,12 +1,10 @@
 import type { Book } from '../../core/book/index.ts';
 import { decimalText } from '../../core/exact/index.ts';
-import type { Benefit, Code, CodeBody, DeliveryOff, Off } from '../../core/offers/index.ts';
+import type { Benefit, DeliveryOff, Off } from '../../core/offers/index.ts';
 import type { Step } from '../../core/quote/index.ts';
 import { dated } from './figures.ts';
 
 type Say = (amount: number) => string;
-
-export const codeText = (code: Code | CodeBody | null): string => (code === null ? '' : code.is === 'single use' ? `a code of ${code.batch}` : code.code);
 
 const offWords = (off: Off | DeliveryOff, say: Say): string => {
   switch (off.by) {

@@ -1,12 +1,8 @@
-import { Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
-import { useEffect, useRef } from 'react';
 import { type Currency, currencyDigits } from '../../core/exact/index.ts';
 import type { Curve } from '../../core/rates/index.ts';
+import { LineChart } from '../parts/line-chart.tsx';
 import { money } from '../parts/words.ts';
 import type { CostedCurve } from '../worker/quick.ts';
-
-Chart.defaults.font.family = 'Commissioner Variable';
-Chart.register(LineController, LineElement, PointElement, LinearScale, Tooltip);
 
 const axes: Record<Curve['over'], { unit: string; title: string; scale: number }> = {
   mass: { unit: 'kg', title: 'order weight, kg', scale: 1.6e12 },
@@ -18,44 +14,20 @@ const axes: Record<Curve['over'], { unit: string; title: string; scale: number }
 
 /** A lane's charge along what it charges by; its figures stand as a table behind it. */
 export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
   const whole = 10 ** currencyDigits(currency as Currency);
   const axis = axes[curve.over];
   const unit = axis.unit || currency;
   const points = curve.points.map((one) => ({ x: one.at / (curve.over === 'value' ? whole : axis.scale), y: one.charge === null ? Number.NaN : one.charge / whole }));
   const costs = curve.cost?.map((cost, i) => ({ x: points[i]?.x ?? 0, y: cost === null ? Number.NaN : cost / whole })) ?? null;
-  const shape = JSON.stringify([points, costs]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the points are compared by their figures
-  useEffect(() => {
-    if (!canvas.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const [line, muted] = [style.getPropertyValue('--color-primary'), style.getPropertyValue('--muted')];
-    const chart = new Chart(canvas.current, {
-      type: 'line',
-      data: {
-        datasets: [
-          { data: points, borderColor: line, borderWidth: 2, pointRadius: 0, pointHitRadius: 8 },
-          ...(costs ? [{ data: costs, borderColor: muted, borderWidth: 1.5, borderDash: [4, 3], pointRadius: 0, pointHitRadius: 0 }] : []),
-        ],
-      },
-      options: {
-        animation: false,
-        maintainAspectRatio: false,
-        plugins: { tooltip: { callbacks: { title: () => '', label: (item) => `${Number(Number(item.parsed.x).toFixed(3)).toLocaleString('en')} ${unit}: ${Number(item.parsed.y).toFixed(2)}` } } },
-        scales: {
-          x: { type: 'linear', title: { display: true, text: axis.title, color: muted }, ticks: { color: muted, maxTicksLimit: 6 }, grid: { display: false } },
-          y: { type: 'linear', beginAtZero: true, ticks: { color: muted, maxTicksLimit: 5, callback: (value) => Number(value).toFixed(2) }, grid: { color: 'rgb(128 128 128 / .2)' } },
-        },
-      },
-    });
-    return () => chart.destroy();
-  }, [shape, axis, unit]);
   const told = runsOf(curve);
   return (
     <figure className="my-2">
-      <div className="h-36">
-        <canvas ref={canvas} role="img" aria-label={`The charge against ${axis.title}; its figures follow as a table`} />
-      </div>
+      <LineChart
+        series={[{ points, look: 'main' }, ...(costs ? [{ points: costs, look: 'dashed' as const }] : [])]}
+        x={axis.title}
+        label={`The charge against ${axis.title}; its figures follow as a table`}
+        tell={(x, y) => `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${y.toFixed(2)}`}
+      />
       {costs && <figcaption className="small muted">Dashed: what the carrier asks for one parcel by its weight alone.</figcaption>}
       <details className="small muted">
         <summary className="cursor-pointer">The figures</summary>

@@ -2,6 +2,7 @@ import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
   type acceptRequest,
+  batchesAnswer,
   bookAnswer,
   type CarrierAnswer,
   type ChangesAnswer,
@@ -10,6 +11,7 @@ import {
   type CheckoutAnswer,
   type CheckReport,
   type CheckState,
+  type CodeBatch,
   carrierAnswer,
   changesAnswer,
   channelFiles,
@@ -21,15 +23,20 @@ import {
   goodsPage,
   type ImportState,
   importState,
+  type ListReport,
   listingsAnswer,
+  listReport,
   ordersPage,
   type PastOrder,
   type Revision,
   revisionsPage,
+  type SegmentCount,
   type Send,
   saveAnswer,
   type saveRequest,
+  segmentsAnswer,
   sendSchema,
+  singlesAnswer,
   type Visit,
   visitsAnswer,
 } from '../../contract/index.ts';
@@ -44,7 +51,7 @@ const read =
 /** All that the server has. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts'],
+  tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments'],
   endpoints: (build) => ({
     book: build.query<{ revision: number; book: Book }, void>({ query: () => '/book', transformResponse: read(bookAnswer), providesTags: ['Book'] }),
     goods: build.query<Item[], void>({
@@ -62,6 +69,23 @@ export const api = createApi({
       },
       providesTags: ['Book'],
     }),
+    singles: build.query<Record<string, string>, readonly string[]>({
+      query: (codes) => ({ url: '/codes/known', method: 'POST', body: { codes } }),
+      transformResponse: (answer) => singlesAnswer.parse(answer).singles,
+      providesTags: ['Codes'],
+    }),
+    batches: build.query<CodeBatch[], void>({ query: () => '/codes', transformResponse: (answer) => batchesAnswer.parse(answer).batches, providesTags: ['Codes'] }),
+    makeCodes: build.mutation<unknown, { batch: string; count: number }>({
+      query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count } }),
+      invalidatesTags: ['Codes'],
+    }),
+    dropBatch: build.mutation<unknown, string>({ query: (batch) => ({ url: `/codes/batches/${batch}`, method: 'DELETE' }), invalidatesTags: ['Codes'] }),
+    putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
+      query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
+      transformResponse: read(listReport),
+      invalidatesTags: ['Codes', 'Segments'],
+    }),
+    segments: build.query<SegmentCount[], void>({ query: () => '/segments', transformResponse: (answer) => segmentsAnswer.parse(answer).segments, providesTags: ['Segments'] }),
     import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
     startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({ query: (body) => ({ url: '/imports', method: 'POST', body }), transformResponse: read(importState) }),
     takeImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }), transformResponse: read(importState) }),
@@ -157,4 +181,10 @@ export const {
   useStopImportMutation,
   useVisitsQuery,
   useOrdersQuery,
+  useSinglesQuery,
+  useBatchesQuery,
+  useMakeCodesMutation,
+  useDropBatchMutation,
+  usePutListMutation,
+  useSegmentsQuery,
 } = api;

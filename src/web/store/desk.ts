@@ -1,10 +1,10 @@
-import { type Remote, wrap } from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { proxy, type Remote, wrap } from 'comlink';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Book, Edit, Market } from '../../core/book/index.ts';
 import { valueAt, withEdit } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { Desk } from '../worker/desk.ts';
-import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery } from './api.ts';
+import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery, useSinglesQuery } from './api.ts';
 import { edited } from './draft.ts';
 import { useAct, useSeen } from './index.ts';
 
@@ -67,14 +67,16 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
   const { data: goods } = useGoodsQuery();
   const edits = useSeen((state) => state.draft.edits);
   const { data: carrier } = useCarrierQuery();
+  const singles = useSingles();
   const [answer, setAnswer] = useState<T | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
     if (!data || !goods) return;
     const place = benches[at];
-    if (place.from[0] !== data || place.from[1] !== goods || place.from[2] !== carrier) {
-      place.from = [data, goods, carrier];
-      place.loaded = place.desk.load(data.book, goods, carrier?.cards ?? []);
+    const from = [data, goods, carrier, singles];
+    if (from.some((one, i) => one !== place.from[i])) {
+      place.from = from;
+      place.loaded = place.desk.load(data.book, goods, carrier?.cards ?? [], singles);
     }
     let stale = false;
     place.loaded
@@ -86,6 +88,68 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
     return () => {
       stale = true;
     };
-  }, [data, goods, edits, carrier, ...depends]);
+  }, [data, goods, edits, carrier, singles, ...depends]);
   return answer;
+}
+
+/** The batches of unused single-use codes among those of the pinned baskets, as saved and as drafted. */
+function useSingles(): Readonly<Record<string, string>> {
+  const { data } = useBookQuery();
+  const edits = useSeen((state) => state.draft.edits);
+  const batches = data?.book.offers.some((offer) => offer.code?.is === 'single use') || edits.some((edit) => edit.path[0] === 'offers');
+  const drafted = edits.flatMap((edit) => (edit.path[0] === 'pinned' ? (JSON.stringify(edit.value ?? null).match(/[A-Z0-9]{3,20}/g) ?? []) : []));
+  const codes = [...new Set([...(data?.book.pinned.flatMap((basket) => basket.codes) ?? []), ...drafted])].sort();
+  const { data: known } = useSinglesQuery(codes, { skip: !batches || codes.length === 0 });
+  return known ?? none;
+}
+const none: Readonly<Record<string, string>> = {};
+
+/** A long piece of work in a worker of its own: begun by hand, told how far it is, and ended by ending its worker. */
+export type Heavy<T> =
+  | { readonly is: 'idle' }
+  | { readonly is: 'running'; readonly done: number; readonly all: number }
+  | { readonly is: 'done'; readonly answer: T }
+  | { readonly is: 'stopped' }
+  | { readonly is: 'failed'; readonly why: string };
+
+export function useHeavy<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>) {
+  const { data } = useBookQuery();
+  const { data: goods } = useGoodsQuery();
+  const { data: carrier } = useCarrierQuery();
+  const edits = useSeen((state) => state.draft.edits);
+  const [state, setState] = useState<Heavy<T>>({ is: 'idle' });
+  const worker = useRef<Worker | null>(null);
+  const end = () => {
+    worker.current?.terminate();
+    worker.current = null;
+  };
+  useEffect(() => () => worker.current?.terminate(), []);
+  return {
+    state,
+    start() {
+      if (!data || !goods) return;
+      end();
+      const own = new Worker(new URL('../worker/desk.ts', import.meta.url), { type: 'module' });
+      worker.current = own;
+      setState({ is: 'running', done: 0, all: 0 });
+      const desk = wrap<Desk>(own);
+      const pace = proxy((done: number, all: number) => worker.current === own && setState({ is: 'running', done, all }));
+      desk
+        .load(data.book, goods, carrier?.cards ?? [], none)
+        .then(() => ask(desk, edits, pace))
+        .then((answer) => {
+          if (worker.current === own) setState({ is: 'done', answer });
+        })
+        .catch((error) => {
+          if (worker.current === own) setState({ is: 'failed', why: String(error) });
+        })
+        .finally(() => {
+          if (worker.current === own) end();
+        });
+    },
+    stop() {
+      end();
+      setState({ is: 'stopped' });
+    },
+  };
 }

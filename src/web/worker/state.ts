@@ -12,11 +12,13 @@ interface Kept {
 }
 let kept: Kept | null = null;
 let cards: readonly Card[] = [];
+let singles: ReadonlyMap<string, string> = new Map();
 let lastEdits = '';
 let drafted: Kept | null = null;
 
-/** Takes over the saved book and goods, and the carrier's cards; those that cannot be read are as if not there. */
-export function load(book: Book, goods: readonly Item[], bodies: readonly CardBody[]): void {
+/** Takes over the saved book and goods, the carrier's cards (those that cannot be read are as if not there), and the batches of unused single-use codes. */
+export function load(book: Book, goods: readonly Item[], bodies: readonly CardBody[], unused: Readonly<Record<string, string>>): void {
+  singles = new Map(Object.entries(unused));
   kept = { book, goods };
   lastEdits = '';
   drafted = null;
@@ -77,7 +79,7 @@ function finderFor(compiled: CompiledBook, goods: readonly Item[]): (sku: string
   return find;
 }
 
-function compiledFor(book: Book, market: string | null): Compiled {
+export function compiledFor(book: Book, market: string | null): Compiled {
   const known = readied.get(book) ?? new Map<string, Compiled>();
   readied.set(book, known);
   const key = market ?? '';
@@ -103,7 +105,7 @@ export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
 export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market).compiled;
   if (!compiled) return null;
-  return { compiled, question: questionOf(compiled, basket, { ready: finderFor(compiled, goods), now: moment, carrier: carrierOf(compiled, moment, basket.address === 'home') }) };
+  return { compiled, question: questionOf(compiled, basket, { ready: finderFor(compiled, goods), now: moment, carrier: carrierOf(compiled, moment, basket.address === 'home'), singles }) };
 }
 
 /** The day a moment lies in, on the market's wall. */

@@ -1,0 +1,105 @@
+import type { CompiledBook, Ready } from '../book/index.ts';
+import { type Instant, type Minor, minor } from '../exact/index.ts';
+import { mayAdd, type Offer, partOf } from '../offers/index.ts';
+import { lies, meetingBaskets, quote } from '../quote/index.ts';
+import { type Lane, reachOf } from '../rates/index.ts';
+import { type Example, exampleOf, placesByZone, sweepFor, worth } from './meets.ts';
+import { withOffer } from './usage.ts';
+
+/** Why an offer decides nothing, as far as its conditions alone prove it. */
+export type NeverDecides =
+  | { readonly why: 'ended'; readonly until: Instant }
+  | { readonly why: 'no place' }
+  | { readonly why: 'no goods' }
+  | { readonly why: 'gift not sold'; readonly sku: string }
+  /** The lanes of all its places and services are free from no more than it asks. */
+  | { readonly why: 'lanes'; readonly freeFrom: Minor }
+  /** No lane of its places charges so little. */
+  | { readonly why: 'cap'; readonly least: Minor }
+  /** Its services have no lane in its places. */
+  | { readonly why: 'no lane' }
+  /** Another, that asks no more and competes with it, always takes at least as much. */
+  | { readonly why: 'another'; readonly offer: string };
+
+/** Whether an offer ever changes what a shopper pays: the smallest basket found that it alone changes, or why there is none, or neither. */
+export type Deciding =
+  | { readonly is: 'decides'; readonly example: Example; readonly service: string; readonly saves: Minor }
+  | { readonly is: 'never'; readonly proof: NeverDecides }
+  /** None of so many baskets shows it, and its conditions do not prove that there is none. */
+  | { readonly is: 'not found'; readonly tried: number };
+
+/** For an offer that is meant, a basket of real goods that it alone decides, the least valuable found; or why there is none. */
+export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): Deciding {
+  const proof = neverDecides(book, goods, offer, now);
+  if (proof) return { is: 'never', proof };
+  const without = withOffer(book, offer.id, null);
+  let best: (Deciding & { is: 'decides' }) | null = null;
+  let tried = 0;
+  for (const [zone, place] of placesByZone(book)) {
+    if (offer.zones && !offer.zones.has(zone)) continue;
+    const questions = [...meetingBaskets(offer, goods, place, Math.max(now, offer.from ?? now)), ...sweepFor(goods, place, now, offer, offer)];
+    for (const question of questions) {
+      tried += 1;
+      if (best && worth(question) >= best.example.value) continue;
+      const [with_, plain] = [quote(book, question), quote(without, question)];
+      const every = [...with_.choices, ...with_.hidden.map((one) => one.choice)];
+      const others = [...plain.choices, ...plain.hidden.map((one) => one.choice)];
+      for (const choice of every) {
+        const other = others.find((one) => one.service === choice.service);
+        const saves = other ? other.total - choice.total : 0;
+        if (choice.used.includes(offer.id) && (saves > 0 || offer.benefit.is === 'gift')) {
+          best = { is: 'decides', example: exampleOf(question), service: choice.service, saves: minor(saves) };
+          break;
+        }
+      }
+    }
+  }
+  return best ?? { is: 'not found', tried };
+}
+
+function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): NeverDecides | null {
+  if (offer.until !== null && offer.until <= now) return { why: 'ended', until: offer.until };
+  const places = placesByZone(book);
+  const zones = [...places.keys()].filter((zone) => !offer.zones || offer.zones.has(zone));
+  if (zones.length === 0) return { why: 'no place' };
+  const part = partOf(offer);
+  if (part !== null && !goods.some((item) => lies(item, part))) return { why: 'no goods' };
+  const { benefit } = offer;
+  if (benefit.is === 'gift' && !goods.some((item) => item.sku === benefit.sku)) return { why: 'gift not sold', sku: benefit.sku };
+  for (const other of book.offers) if (other !== offer && outdoes(book, other, offer)) return { why: 'another', offer: other.id };
+  if (benefit.is !== 'delivery') return null;
+  // A place is told by the default template; lines of other templates may fall anywhere in theirs.
+  const rows = book.templates.flatMap((template, i) => [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])));
+  const lanes = rows.flatMap((row) => [...row].flatMap(([service, lane]) => (benefit.on.is === 'services' && !benefit.on.services.has(service) ? [] : [lane])));
+  if (lanes.length === 0) return { why: 'no lane' };
+  if (benefit.on.is === 'up to' && lanes.every((lane) => lane.conversion === null)) {
+    const least = Math.min(...lanes.flatMap((lane) => [lane.rate, ...(lane.kinds?.values() ?? [])].map((rate) => reachOf(rate).least)));
+    if (least > benefit.on.cap) return { why: 'cap', least: minor(least) };
+  }
+  const [ask] = offer.asks;
+  if (ask?.over === 'value' && ask.goods < 0) {
+    // List value is at least the value after discounts: a lane that tests list value frees no later than the offer does.
+    const frees = (lane: Lane) => lane.freeFrom?.over === 'value' && lane.freeFrom.of === 'basket' && lane.freeFrom.value <= ask.value && (lane.freeFrom.test === 'before' || ask.test === 'after');
+    if (lanes.every(frees)) return { why: 'lanes', freeFrom: minor(Math.max(...lanes.map((lane) => lane.freeFrom?.value ?? 0))) };
+  }
+  return null;
+}
+
+/** Whether one offer always acts where another would, excludes it, and takes at least as much: a share of the order, or free delivery. */
+function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
+  const covers = (wide: ReadonlySet<string> | null, narrow: ReadonlySet<string> | null) => wide === null || (narrow !== null && [...narrow].every((one) => wide.has(one)));
+  if (a.level !== b.level || mayAdd(a, b) || a.code !== null || a.asks.length > 0) return false;
+  if (a.limits.uses !== null || a.limits.each !== null || a.limits.most !== null || a.limits.budget !== null) return false;
+  if ((a.from !== null && (b.from === null || a.from > b.from)) || (a.until !== null && (b.until === null || a.until < b.until))) return false;
+  if (![[a.zones, b.zones] as const, [a.markets, b.markets] as const, [a.channels, b.channels] as const, [a.segments, b.segments] as const].every(([wide, narrow]) => covers(wide, narrow)))
+    return false;
+  // Whatever b may be joined by, a may be too: else b could win in company.
+  if (![...b.addsTo].every((level) => a.addsTo.has(level))) return false;
+  const [one, other] = [a.benefit, b.benefit];
+  if (one.is === 'delivery' && other.is === 'delivery') return one.off.by === 'free' && one.on.is === 'services' && other.on.is === 'services' && covers(one.on.services, other.on.services);
+  // The larger share may cost a threshold after discounts that the smaller one keeps.
+  if (book.minds || book.offers.some((each) => each.level === 'delivery' && each.asks.some((ask) => ask.over === 'value' && ask.test === 'after'))) return false;
+  if (one.is === 'off order' && other.is === 'off order' && one.off.by === 'percent' && other.off.by === 'percent')
+    return one.off.percent.digits * 10n ** BigInt(other.off.percent.scale) > other.off.percent.digits * 10n ** BigInt(one.off.percent.scale);
+  return false;
+}

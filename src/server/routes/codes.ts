@@ -1,0 +1,124 @@
+import { randomInt } from 'node:crypto';
+import { Hono, type Context as Request } from 'hono';
+import { stream } from 'hono/streaming';
+import { codesRequest, type ListReport, listRequest, singlesRequest } from '../../contract/index.ts';
+import { readCodes, readCustomers } from '../../core/offers/index.ts';
+import { type Context, nowOf } from '../context.ts';
+import { transaction } from '../database.ts';
+import { Refusal } from '../problem.ts';
+import { readBook } from '../queries/book.ts';
+import { addCodes, addFreshCodes, batches, codesAfter, customersAfter, dropBatch, markUsed, putCustomers, segmentCounts, segmentOf, unusedAmong } from '../queries/codes.ts';
+import { parsed } from './parsed.ts';
+
+/** Letters and digits that are not taken for one another. */
+const alphabet = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
+const codeLength = 10;
+const page = 20_000;
+const batchName = /^[a-z0-9][a-z0-9-]{0,39}$/;
+
+const freshCode = () => Array.from({ length: codeLength }, () => alphabet[randomInt(alphabet.length)]).join('');
+const listedLines = (badLines: readonly { line: number; problems: readonly { at: readonly (string | number)[]; wrong: string; right: string }[] }[]) =>
+  badLines.slice(0, 200).map(({ line, problems }) => ({ line, problems: problems.map((one) => ({ ...one, at: [...one.at] })) }));
+
+/** Single-use codes in batches, and customers in segments. */
+export function codeRoutes(context: Context): Hono {
+  const { database } = context;
+  const at = async () => new Date(await nowOf(context));
+  const batchOf = (text: string): string => {
+    if (!batchName.test(text)) throw new Refusal(422, 'batch', `“${text}” is no name of a batch`, { detail: 'Small letters, digits and hyphens, at most 40.' });
+    return text;
+  };
+  /** Pages of rows one after the other, as one file. */
+  const file = (c: Request, name: string, head: string, pages: AsyncGenerator<string>) => {
+    c.header('Content-Type', 'text/csv; charset=utf-8');
+    c.header('Content-Disposition', `attachment; filename="${name}"`);
+    return stream(c, async (out) => {
+      await out.write(`${head}\r\n`);
+      for await (const some of pages) await out.write(some);
+    });
+  };
+
+  return new Hono()
+    .get('/codes', async (c) => c.json({ batches: await batches(database) }))
+    .post('/codes/batches/:batch', async (c) => {
+      const batch = batchOf(c.req.param('batch'));
+      const { count } = await parsed(c, codesRequest);
+      const moment = await at();
+      await transaction(database, async (connection) => {
+        for (let left = count; left > 0; ) left -= await addFreshCodes(connection, batch, Array.from({ length: Math.min(left, page) }, freshCode), moment);
+      });
+      return c.json({ batches: await batches(database) }, 201);
+    })
+    .put('/codes/batches/:batch', async (c) => {
+      const batch = batchOf(c.req.param('batch'));
+      const { codes, badLines } = readCodes((await parsed(c, listRequest)).text);
+      if (badLines.length > 0 || codes.length === 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      const moment = await at();
+      const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
+      const standing = await transaction(database, (connection) => addCodes(connection, batch, rows, moment));
+      const problems = standing.map((code) => ({
+        line: codes.findIndex((one) => one.code === code) + 2,
+        problems: [{ at: ['code'], wrong: `“${code}” stands in a batch already`, right: 'a code of its own' }],
+      }));
+      return c.json({ taken: standing.length > 0 ? 0 : codes.length, badLines: problems } satisfies ListReport);
+    })
+    .delete('/codes/batches/:batch', async (c) => {
+      await dropBatch(database, batchOf(c.req.param('batch')));
+      return c.json({ batches: await batches(database) });
+    })
+    .get('/codes/batches/:batch/file', (c) => {
+      const batch = batchOf(c.req.param('batch'));
+      return file(
+        c,
+        `${batch}.csv`,
+        'code,used',
+        paged(
+          (after) => codesAfter(database, batch, after, page),
+          (one) => one.code,
+          (one) => `${one.code},${one.used?.toISOString() ?? ''}\r\n`,
+        ),
+      );
+    })
+    .post('/codes/used', async (c) => {
+      const { codes, badLines } = readCodes((await parsed(c, listRequest)).text);
+      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      const moment = await at();
+      const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
+      const { marked, unknown } = await transaction(database, (connection) => markUsed(connection, rows, moment));
+      const problems = unknown.map((code) => ({ line: codes.findIndex((one) => one.code === code) + 2, problems: [{ at: ['code'], wrong: `no batch has “${code}”`, right: 'a code of a batch' }] }));
+      return c.json({ taken: marked, badLines: problems } satisfies ListReport);
+    })
+    .post('/codes/known', async (c) => c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }))
+    .get('/segments', async (c) => c.json({ segments: await segmentCounts(database) }))
+    .put('/customers', async (c) => {
+      const book = await readBook(database);
+      const { customers, badLines } = readCustomers((await parsed(c, listRequest)).text, book?.segments.map((one) => one.id) ?? []);
+      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      await transaction(database, (connection) => putCustomers(connection, customers));
+      return c.json({ taken: customers.length, badLines: [] } satisfies ListReport);
+    })
+    .get('/customers/file', (c) =>
+      file(
+        c,
+        'customers.csv',
+        'customer,segment',
+        paged(
+          (after) => customersAfter(database, after, page),
+          (one) => one.customer,
+          (one) => `${one.customer},${one.segment}\r\n`,
+        ),
+      ),
+    )
+    .get('/customers/:id', async (c) => c.json({ customer: c.req.param('id'), segment: await segmentOf(database, c.req.param('id')) }));
+}
+
+/** All rows of a list read page by page, a page's lines at a time. */
+async function* paged<T>(after: (key: string) => Promise<readonly T[]>, keyOf: (row: T) => string, lineOf: (row: T) => string): AsyncGenerator<string> {
+  for (let key = ''; ; ) {
+    const rows = await after(key);
+    if (rows.length > 0) yield rows.map(lineOf).join('');
+    const last = rows.at(-1);
+    if (!last || rows.length < page) return;
+    key = keyOf(last);
+  }
+}
