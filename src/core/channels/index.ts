@@ -43,5 +43,5 @@ export {
 } from './dialect.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
 export { apartBy } from './plain.ts';
-export { isPlain, plainOffer } from './plain-offer.ts';
+export { isFor, isPlain, plainOffer } from './plain-offer.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';

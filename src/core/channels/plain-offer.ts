@@ -37,7 +37,7 @@ export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: P
 }
 
 /** Whether an offer is meant for shoppers of a channel at all. */
-const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean => (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
+export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean => (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
 
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);

@@ -1,5 +1,5 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated } from '../channels/index.ts';
+import { apartBy, isFor, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { mayAdd, type Offer } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
@@ -30,6 +30,14 @@ export function classKey(one: ClassOfBasket): string {
     case 'offer':
       return `offer ${one.offer} ${one.state}`;
   }
+}
+
+/** What a corner of an offer's class would mean without that offer, or before it was used up; null for other classes. */
+export function besideIt(book: CompiledBook, corner: Corner): { book: CompiledBook; question: Question } | null {
+  const { class: klass, question } = corner;
+  if (klass.is !== 'offer') return null;
+  if (klass.state === 'used up') return { book, question: { ...question, shopper: { ...question.shopper, spent: new Map() } } };
+  return { book: { ...book, offers: book.offers.filter((one) => one.id !== klass.offer) }, question };
 }
 
 /** Whether a class is of real baskets, made and not cut: they show a difference as they are. */
@@ -202,12 +210,16 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
 
 /** Real baskets that meet offers which no format says, and ones in which offers with limits are used up. */
 function offerCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant, channel: ChannelId): Corner[] {
+  const standard = goods.filter((item) => apartBy(book, item) === null);
   return book.offers.flatMap((offer): Corner[] => {
     const plain = isPlain(offer);
+    if (!isFor(book, offer, channel)) return [];
     if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer))) return [];
     const moment = Math.max(now, offer.from ?? now);
     if (offer.until !== null && moment >= offer.until) return [];
-    return meetingBaskets(offer, goods, region.part.place, moment).flatMap(({ shopper, ...question }): Corner[] => {
+    // Of goods that stand apart only where no others meet it: they differ by themselves.
+    const whole = meetingBaskets(offer, standard, region.part.place, moment);
+    return (whole.length > 0 ? whole : meetingBaskets(offer, goods, region.part.place, moment)).flatMap(({ shopper, ...question }): Corner[] => {
       const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
       const mass = question.lines.reduce<number | null>((sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units), 0);
       if (value > stated.value || (mass ?? 0) > stated.mass) return [];

@@ -3,8 +3,8 @@ import { apartBy, type ChannelBasket, isPlain, type Listed, listedAt, type Note,
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import { type Question, soldIn } from '../quote/index.ts';
-import { type ClassOfBasket, type Corner, classKey, cornersOf, isReal } from './corners.ts';
-import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, type Verdict } from './judge.ts';
+import { besideIt, type ClassOfBasket, type Corner, classKey, cornersOf, isReal } from './corners.ts';
+import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, same, type Verdict } from './judge.ts';
 import { basketsIn } from './smallest.ts';
 
 /** One channel to be checked. Without `ask`, what was told (or would be) stands for what is charged. */
@@ -133,16 +133,20 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
       const { codes } = corner.question;
       // A row says what its codes, or its moment, change: not what fewer of the same codes showed already.
       const isTold = (tale: string) => told.get(tale)?.some((others) => (corner.class.is !== 'zone' || others.length < codes.length) && others.every((code) => codes.includes(code)));
+      // A class of an offer tells what the offer changes, and nothing else.
+      const beside = besideIt(book, corner);
+      const otherwise = beside && judge(beside.book, sides, says, beside.question, null);
       let above = 0;
       for (const verdict of judge(bookFor(corner.class), sides, says, corner.question, live?.[i] ?? null)) {
         const label = labelOf(verdict);
-        if (!label) continue;
+        if (!label || otherwise?.some((one) => one.service === verdict.service && same(one.meant, verdict.meant))) continue;
         const tale = taleOf(corner, verdict, label);
         if (isTold(tale)) above += 1;
         else {
           // Dearer, cheaper and missing, and the step that parts them, are told apart: they have causes of their own.
           const { differs } = partingOf(bookFor(corner.class), channel, says, corner.question, verdict);
-          const kind = [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
+          // Where goods or an offer stand apart, that is the cause of all of it.
+          const kind = isReal(corner.class) ? `${key}\u0000${label}` : [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
           const list = differing.get(kind);
           if (list) list.push({ corner, verdict });
           else differing.set(kind, [{ corner, verdict }]);

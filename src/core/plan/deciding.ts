@@ -1,7 +1,7 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
 import { mayAdd, type Offer, partOf } from '../offers/index.ts';
-import { lies, meetingBaskets, quote } from '../quote/index.ts';
+import { lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
 import { type Lane, reachOf } from '../rates/index.ts';
 import { type Example, exampleOf, placesByZone, sweepFor, worth } from './meets.ts';
 import { withOffer } from './usage.ts';
@@ -28,19 +28,19 @@ export type Deciding =
   /** None of so many baskets shows it, and its conditions do not prove that there is none. */
   | { readonly is: 'not found'; readonly tried: number };
 
-/** For an offer that is meant, a basket of real goods that it alone decides, the least valuable found; or why there is none. */
+/** For an offer that is meant, a basket of real goods that it alone decides, the smallest found; or why there is none. */
 export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): Deciding {
   const proof = neverDecides(book, goods, offer, now);
   if (proof) return { is: 'never', proof };
   const without = withOffer(book, offer.id, null);
   let best: (Deciding & { is: 'decides' }) | null = null;
-  let tried = 0;
+  let [tried, size] = [0, 0];
   for (const [zone, place] of placesByZone(book)) {
     if (offer.zones && !offer.zones.has(zone)) continue;
     const questions = [...meetingBaskets(offer, goods, place, Math.max(now, offer.from ?? now)), ...sweepFor(goods, place, now, offer, offer)];
     for (const question of questions) {
       tried += 1;
-      if (best && worth(question) >= best.example.value) continue;
+      if (best && sizeOf(question) >= size) continue;
       const [with_, plain] = [quote(book, question), quote(without, question)];
       const every = [...with_.choices, ...with_.hidden.map((one) => one.choice)];
       const others = [...plain.choices, ...plain.hidden.map((one) => one.choice)];
@@ -48,6 +48,7 @@ export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: O
         const other = others.find((one) => one.service === choice.service);
         const saves = other ? other.total - choice.total : 0;
         if (choice.used.includes(offer.id) && (saves > 0 || offer.benefit.is === 'gift')) {
+          size = sizeOf(question);
           best = { is: 'decides', example: exampleOf(question), service: choice.service, saves: minor(saves) };
           break;
         }
@@ -56,6 +57,9 @@ export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: O
   }
   return best ?? { is: 'not found', tried };
 }
+
+/** Fewer units go before more, then the less valuable. */
+const sizeOf = (question: Question): number => question.lines.reduce((sum, line) => sum + line.units, 0) * 1e9 + worth(question);
 
 function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): NeverDecides | null {
   if (offer.until !== null && offer.until <= now) return { why: 'ended', until: offer.until };

@@ -29,7 +29,7 @@ export interface Deepest {
 /** Goods that leave least alone, which are tried in pairs with all others. */
 const paired = 8;
 /** Baskets worked out in full, the least first by the quick reckoning. */
-const workedOut = 60;
+const workedOut = 400;
 
 /**
  * The baskets that leave the seller least: every count of units of every item alone, and of the worst items with each other
@@ -48,21 +48,23 @@ export function deepestBaskets(
   const places = [...placesByZone(book).values()];
   const codeSets = codeSetsOf(book.offers, now);
   const out = new Float64Array(2 * book.services.length);
-  const found: { question: Question; left: number }[] = [];
+  // The worst of each set of goods and codes, over places, units and services.
+  const found = new Map<string, { question: Question; left: number }>();
   let tried = 0;
   const itemOf = (sku: string) => goods.find((item) => item.sku === sku);
   const look = (lines: readonly Line[], place: Place, codes: readonly string[]) => {
     const question: Question = { lines, place, codes, moment: now, carrier: null, shopper: { ...anybody, itemOf } };
     charges(book, question, out);
     tried += 1;
-    let [value, cost] = [0, 0];
+    let [value, key] = [0, codes.join(' ')];
     for (const { item, units } of lines) {
-      value += item.price * units;
-      cost += (item.cost ?? 0) * units;
+      value += (item.price - (item.cost ?? 0)) * units;
+      key += ` ${item.sku}`;
     }
     for (let i = 0; i < book.services.length; i += 1) {
       const [delivery, off] = [out[2 * i] as number, out[2 * i + 1] as number];
-      if (delivery >= 0) keep(found, { question, left: value - off + delivery - cost });
+      const left = value - off + delivery;
+      if (delivery >= 0 && left < (found.get(key)?.left ?? Number.POSITIVE_INFINITY)) found.set(key, { question, left });
     }
   };
   // The worst by the share of their price that is left.
@@ -89,7 +91,8 @@ export function deepestBaskets(
                 );
     }
   }
-  const baskets = found
+  const worked = [...found.values()].sort((a, b) => a.left - b.left).slice(0, workedOut);
+  const baskets = worked
     .flatMap(({ question }): Deep[] => {
       const answer = quote(book, question);
       const deeps = [...answer.choices, ...answer.hidden.map((one) => one.choice)].map((choice): Deep => {
@@ -99,17 +102,15 @@ export function deepestBaskets(
       return deeps.sort((a, b) => a.margin.left - b.margin.left).slice(0, 1);
     })
     .sort((a, b) => a.margin.left - b.margin.left);
+  // Of one item's baskets the worst stands for all.
   const seen = new Set<string>();
-  return { baskets: baskets.filter(({ example, used }) => !seen.has(`${example.place} ${used}`) && seen.add(`${example.place} ${used}`)).slice(0, 12), tried };
-}
-
-/** Keeps the least so many, the least first. */
-function keep(found: { question: Question; left: number }[], one: { question: Question; left: number }): void {
-  const last = found.at(-1);
-  if (found.length >= workedOut && last && one.left >= last.left) return;
-  const at = found.findIndex((other) => other.left > one.left);
-  found.splice(at < 0 ? found.length : at, 0, one);
-  if (found.length > workedOut) found.pop();
+  const worst12 = baskets.filter(({ example }) => {
+    const first = example.lines[0]?.sku ?? '';
+    if (seen.has(first)) return false;
+    seen.add(first);
+    return true;
+  });
+  return { baskets: worst12.slice(0, 12), tried };
 }
 
 /** No code, each code of offers that run, and every two. */

@@ -131,8 +131,12 @@ export function sweepFor(goods: readonly Ready[], place: Place, now: Instant, fi
   const [seed] = seeds;
   if (!item || !seed) return [];
   const moment = Math.max(now, first.from ?? now, second.from ?? now);
-  return Array.from({ length: sweep }, (_, i): Question => {
-    const one = whileRunning(first, { ...seed, moment, lines: [{ item, units: i + 1 }] });
+  // Finely by a cheap item, then further by a dearer one.
+  const dearer = seeds.flatMap((one) => one.lines.map((line) => line.item)).find((one) => one.price >= 3 * item.price && parts.every((part) => lies(one, part)));
+  const fine = Array.from({ length: sweep }, (_, i) => ({ item, units: i + 1 }));
+  const further = dearer ? Array.from({ length: sweep / 3 }, (_, i) => ({ item: dearer, units: i + 1 })).filter((line) => line.item.price * line.units > item.price * sweep) : [];
+  return [...fine, ...further].map((line): Question => {
+    const one = whileRunning(first, { ...seed, moment, lines: [line] });
     const other = whileRunning(second, one);
     return { ...other, codes: [...new Set([...one.codes, ...other.codes])], shopper: { ...other.shopper, singles: new Map([...one.shopper.singles, ...other.shopper.singles]) } };
   });

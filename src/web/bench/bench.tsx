@@ -13,6 +13,7 @@ import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { Sided, Unanswered } from '../worker/quick.ts';
 import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
+import { ShopperParts } from './shopper.tsx';
 
 export function BenchStage() {
   const book = useBook();
@@ -134,6 +135,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
               />
             </>
           )}
+          <ShopperParts book={book} basket={basket} set={set} />
         </p>
         <Lines book={book} basket={basket} change={(lines) => set('lines', lines)} />
         {sided && 'problems' in sided && (

@@ -157,13 +157,15 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                 <td>
                   <strong>{className(book.book, row.class)}</strong>
                   <div className="muted small">
-                    {row.class.is === 'edge'
-                      ? `${dated(row.class.at)} Dublin`
-                      : row.class.is === 'zone' && row.class.codes.length > 0
-                        ? 'what the code changes'
-                        : row.class.is === 'zone' && row.class.zone === null
-                          ? 'places left out'
-                          : 'all baskets'}
+                    {row.class.is === 'offer' || row.class.is === 'apart'
+                      ? 'real baskets'
+                      : row.class.is === 'edge'
+                        ? `${dated(row.class.at)} Dublin`
+                        : row.class.is === 'zone' && row.class.codes.length > 0
+                          ? 'what the code changes'
+                          : row.class.is === 'zone' && row.class.zone === null
+                            ? 'places left out'
+                            : 'all baskets'}
                     , {row.corners.toLocaleString('en')} corners
                   </div>
                 </td>
@@ -259,6 +261,7 @@ function rowsOf(book: OpenBook, report: CheckReport | null): Row[] {
     if (one.is === 'moment') return 3e15;
     if (one.is === 'edge') return 1e14 + one.at;
     if (one.is === 'apart') return 1e6;
+    if (one.is === 'offer') return 2e6 + book.book.offers.findIndex((offer) => offer.id === one.offer);
     const zone = one.zone === null ? 900 : order.indexOf(one.zone);
     return one.codes.length * 1000 + zone;
   };
@@ -276,6 +279,8 @@ function sinceWords(book: OpenBook, key: string): string {
         ? 'goods that stand apart'
         : kind === 'edge'
           ? `${offerTitle(book.book, rest[0] ?? '')}, ${rest[1]}`
-          : 'a change over there';
+          : kind === 'offer'
+            ? offerTitle(book.book, rest[0] ?? '')
+            : 'a change over there';
   return `${channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}, ${where}: ${cause}`;
 }

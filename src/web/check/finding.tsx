@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router';
 import type { FindingView } from '../../contract/index.ts';
+import type { Basket } from '../../core/book/index.ts';
 import { sideSteps } from '../../core/channels/index.ts';
 import { failure } from '../parts/failed.ts';
 import { channelNames, className, dated, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
@@ -24,14 +25,20 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
 
   const pin = () => {
     const id = `finding-${Date.now().toString(36)}`;
-    book.edit(['pinned', id], {
+    const pinned: Basket = {
       id,
       name: `${className(book.book, finding.class)} at ${where}`,
       lines: basket.lines,
       place: basket.place,
       codes: basket.codes,
       moment: finding.class.is === 'zone' ? null : new Date(basket.moment).toISOString(),
-    });
+      address: 'home',
+      market: null,
+      channel: finding.channel,
+      segment: null,
+      spent: {},
+    };
+    book.edit(['pinned', id], pinned);
     go(`/bench/${id}`);
   };
 

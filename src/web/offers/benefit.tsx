@@ -207,10 +207,13 @@ function DeliveryPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'del
 }
 
 /** What an offer is, in a word. */
-export const kindWord = (benefit: BenefitBody): string =>
-  levelOf(benefit) === 'delivery'
-    ? 'delivery'
-    : (kinds
-        .find((one) => one.value === benefit.is)
-        ?.label.replace(/^(a |an )?/, '')
-        .replace(':', '') ?? '');
+export const kindWord = (benefit: BenefitBody): string => words[benefit.is];
+const words: Readonly<Record<BenefitBody['is'], string>> = {
+  'off goods': 'goods',
+  'fixed price': 'price',
+  'buy and get': 'goods',
+  gift: 'gift',
+  'off order': 'order',
+  'spend steps': 'steps',
+  delivery: 'delivery',
+};

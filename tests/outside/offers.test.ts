@@ -1,0 +1,297 @@
+import fc from 'fast-check';
+import loadHighs from 'highs';
+import ICAL from 'ical.js';
+import { mean, standardDeviation } from 'simple-statistics';
+import { describe, expect, test } from 'vitest';
+import { type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
+import { instantOf, minor, sure } from '../../src/core/exact/index.ts';
+import { offerSchema } from '../../src/core/offers/index.ts';
+import { budgetRun, splitBudget, type Use } from '../../src/core/plan/index.ts';
+import { quote } from '../../src/core/quote/index.ts';
+import { calendarOf } from '../../src/web/offers/calendar.ts';
+import { desk, flat, item } from '../books/desk.ts';
+import { opened } from '../books/opened.ts';
+
+type Offers = NonNullable<BookInput['offers']>;
+const always = { from: null, until: null, zone: 'Europe/Dublin' };
+const offerOf = (id: string, more: Pick<Offers[number], 'benefit'> & Partial<Offers[number]>): Offers[number] => ({
+  id,
+  title: id,
+  code: null,
+  asks: [],
+  zones: null,
+  window: always,
+  addsTo: ['goods', 'order', 'delivery'],
+  terms: id,
+  note: '',
+  ...more,
+});
+
+describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
+  // What can be written as a linear program: goods offers line by line, amounts off the order, flat delivery; sums cut to what remains.
+  const skus = ['A', 'B', 'C', 'D'] as const;
+  const prices = [450, 1299, 2380, 75];
+  const parts = { ab: ['A', 'B'], bc: ['B', 'C'], d: ['D'], all: skus as readonly string[] } as const;
+  const goodsOffer = fc.record({ part: fc.constantFrom('ab' as const, 'bc' as const, 'd' as const, 'all' as const), off: fc.integer({ min: 20, max: 900 }) });
+  const book = fc.record({
+    goods: fc.array(goodsOffer, { maxLength: 5 }),
+    orders: fc.array(fc.integer({ min: 50, max: 2500 }), { maxLength: 4 }),
+    deliveries: fc.array(fc.integer({ min: 100, max: 700 }), { maxLength: 3 }),
+    adds: fc.array(fc.subarray(['goods', 'order', 'delivery'] as const), { minLength: 12, maxLength: 12 }),
+    units: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 4, maxLength: 4 }),
+  });
+  const euros = (cents: number) => (cents / 100).toFixed(2);
+
+  test('two thousand random books come to the same saving', async () => {
+    const highs = await loadHighs();
+    for (const one of fc.sample(book, { numRuns: 2000, seed: 41 })) {
+      const adds = (i: number) => [...(one.adds[i] ?? [])];
+      const [g, o] = [one.goods.length, one.orders.length];
+      const offers: Offers = [
+        ...one.goods.map(({ part, off }, i) => offerOf(`g${i}`, { benefit: { is: 'off goods', goods: part === 'all' ? null : part, off: { by: 'amount', amount: euros(off) } }, addsTo: adds(i) })),
+        ...one.orders.map((off, i) => offerOf(`o${i}`, { benefit: { is: 'off order', off: { by: 'amount', amount: euros(off) } }, addsTo: adds(g + i) })),
+        ...one.deliveries.map((off, i) =>
+          offerOf(`d${i}`, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'amount', amount: euros(off) } }, addsTo: adds(g + o + i) }),
+        ),
+      ];
+      const selections = Object.entries(parts).map(([id, list]) => ({ id, name: id, takes: { is: 'skus' as const, skus: [...list] }, except: [] }));
+      const made = desk(
+        { post: flat('6.00') },
+        skus.map((sku, i) => item(sku, { price: euros(prices[i] ?? 0) })),
+        { offers, selections },
+      );
+      const choice = made.answer(Object.fromEntries(skus.map((sku, i) => [sku, one.units[i] ?? 1]))).choices[0];
+      const list = skus.map((_, i) => (prices[i] ?? 0) * (one.units[i] ?? 1));
+      const whole = list.reduce((a, b) => a + b, 0);
+      const saved = whole + 600 - (choice?.total ?? 0);
+      if (offers.length === 0) {
+        expect(saved).toBe(0);
+        continue;
+      }
+
+      // x: an offer is used; z: taken off a line; w: taken off the order; s: taken off delivery.
+      const level = (id: string) => (id.startsWith('g') ? 'goods' : id.startsWith('o') ? 'order' : 'delivery');
+      const touches = (i: number) => new Set<string>(parts[one.goods[i]?.part ?? 'all']);
+      const rules: string[] = [];
+      offers.forEach((a, i) => {
+        offers.slice(i + 1).forEach((b, k) => {
+          const j = i + 1 + k;
+          const both = a.addsTo.includes(level(b.id)) && b.addsTo.includes(level(a.id)) && !(level(a.id) === 'delivery' && level(b.id) === 'delivery');
+          const besides = level(a.id) === 'goods' && level(b.id) === 'goods' && ![...touches(i)].some((sku) => touches(j).has(sku));
+          if (!both && !besides) rules.push(`x_${a.id} + x_${b.id} <= 1`);
+        });
+      });
+      skus.forEach((sku, l) => {
+        const units = one.units[l] ?? 1;
+        const cuts = one.goods.flatMap(({ part, off }, i) => ((parts[part] as readonly string[]).includes(sku) ? [`- ${Math.min(off, prices[l] ?? 0) * units} x_g${i}`] : []));
+        rules.push(`z_${sku} ${cuts.join(' ')} <= 0`, `z_${sku} <= ${list[l]}`);
+      });
+      rules.push(`w ${one.orders.map((off, i) => `- ${off} x_o${i}`).join(' ')} <= 0`, `w + ${skus.map((sku) => `z_${sku}`).join(' + ')} <= ${whole}`);
+      rules.push(`s ${one.deliveries.map((off, i) => `- ${Math.min(600, off)} x_d${i}`).join(' ')} <= 0`);
+      const names = offers.map((offer) => `x_${offer.id}`);
+      const solved = highs.solve(`Maximize\n obj: w + s + ${skus.map((sku) => `z_${sku}`).join(' + ')}\nSubject To\n ${rules.join('\n ')}\nBinary\n ${names.join(' ')}\nEnd`);
+      expect(saved, JSON.stringify(one)).toBe(Math.round(solved.ObjectiveValue));
+    }
+  }, 240_000);
+});
+
+describe('budgets against closed forms, and simple-statistics 7 on the same sample', () => {
+  const day = 86_400_000;
+  const uses = (saves: (i: number) => number, count: number, days: number): Use[] =>
+    Array.from({ length: count }, (_, i) => ({ at: Math.floor((i / count) * days) * day, channel: null, order: i, saves: minor(saves(i)), value: minor(5000) }));
+
+  test('one saving for all: it grants the whole ones that fit, and no more', () => {
+    const run = budgetRun(
+      uses(() => 745, 60, 30),
+      0,
+      30,
+      minor(30_000),
+    );
+    // floor(300.00 / 7.45) = 40 orders, 298.00; each of 60 draws is granted until then.
+    expect(run.days.at(-1)).toMatchObject({ low: 29_800, middle: 29_800, high: 29_800 });
+    expect(run.dry?.runs).toBe(run.runs);
+  });
+  test('the day it runs dry, in the middle of the runs, is where the budget meets the mean', () => {
+    const run = budgetRun(
+      uses(() => 500, 900, 90),
+      0,
+      90,
+      minor(225_000),
+      800,
+    );
+    // Ten orders of 5.00 a day: 450 orders on 45 days, spread by the binomial: sd of the count by then is sqrt(900 · ½ · ½) = 15, a day and a half.
+    expect(run.dry?.middle).toBeGreaterThanOrEqual(44);
+    expect(run.dry?.middle).toBeLessThanOrEqual(47);
+    expect((run.dry?.late ?? 0) - (run.dry?.early ?? 0)).toBeLessThanOrEqual(6);
+  });
+  test('without a budget the sum of resampled orders has the mean and the spread of the sample', () => {
+    const sample = uses((i) => 300 + ((i * 7919) % 1400), 400, 40);
+    const savings = sample.map((use) => use.saves);
+    const last = budgetRun(sample, 0, 40, null, 4000).days.at(-1);
+    const [middle, spread] = [savings.length * mean(savings), Math.sqrt(savings.length) * standardDeviation(savings)];
+    expect(Math.abs((last?.middle ?? 0) - middle)).toBeLessThan(0.15 * spread);
+    // Nine tenths of a normal distribution lie below its mean and 1.2816 standard deviations.
+    expect(Math.abs((last?.high ?? 0) - (middle + 1.2816 * spread))).toBeLessThan(0.15 * spread);
+    expect(Math.abs((last?.low ?? 0) - (middle - 1.2816 * spread))).toBeLessThan(0.15 * spread);
+  });
+  test('the same orders give the same answer; a day more never spends less', () => {
+    const sample = uses((i) => 200 + (i % 37) * 11, 120, 20);
+    const run = budgetRun(sample, 0, 20, minor(20_000));
+    expect(budgetRun(sample, 0, 20, minor(20_000))).toEqual(run);
+    for (const [i, one] of run.days.entries()) expect(one.middle).toBeGreaterThanOrEqual(run.days[i - 1]?.middle ?? 0);
+  });
+  test('a budget split over channels adds up, whatever the parts', () => {
+    const part = fc.oneof(
+      fc.integer({ min: 0, max: 60_000 }).map((amount) => ({ by: 'amount' as const, amount: minor(amount) })),
+      fc.integer({ min: 0, max: 9 }).map((weight) => ({ by: 'share' as const, weight })),
+      fc.integer({ min: 0, max: 90_000 }).map((need) => ({ by: 'need' as const, need: minor(need) })),
+    );
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 100_000 }), fc.array(part, { minLength: 1, maxLength: 6 }), (budget, ways) => {
+        const split = splitBudget(
+          minor(budget),
+          ways.map((way, i) => ({ channel: String(i), ...way })),
+        );
+        expect(split.parts.reduce((sum, one) => sum + one.amount, 0) + split.left).toBe(budget);
+        for (const one of split.parts) expect(one.amount).toBeGreaterThanOrEqual(0);
+      }),
+    );
+    const thirds = splitBudget(
+      minor(10_000),
+      ['a', 'b', 'c'].map((channel) => ({ channel, by: 'share' as const, weight: 1 })),
+    );
+    expect(thirds.parts.map((one) => one.amount)).toEqual([3334, 3333, 3333]);
+  });
+});
+
+describe('the calendar file (RFC 5545), read back by ical.js 2', () => {
+  test('each window from start to end, in the zone’s time, over daylight saving too', () => {
+    const offers = [
+      offerOf('spring', {
+        benefit: { is: 'off order', off: { by: 'percent', percent: '5' } },
+        title: 'Spring; 5 % off, "all" goods',
+        terms: 'Line, with comma; semicolon\\ and a long tail '.repeat(4).trim(),
+        window: { from: '2027-03-28T02:30', until: '2027-10-31T01:30', zone: 'Europe/Dublin' },
+      }),
+      offerOf('open', { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, window: { from: '2026-12-01T00:00', until: null, zone: 'Asia/Tokyo' } }),
+      offerOf('ends', { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, state: 'draft', window: { from: null, until: '2027-01-01T00:00', zone: 'America/New_York' } }),
+      offerOf('ever', { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } }),
+    ].map((one) => offerSchema.parse(one));
+    const text = calendarOf('Quillmoor Soaps', offers);
+    for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+    const read = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+    expect(read.map((event) => event.uid)).toEqual(['spring@offers', 'open@offers', 'ends@offers']);
+    const [spring, open, ends] = read;
+    expect(spring?.summary).toBe('Spring; 5 % off, "all" goods');
+    expect(spring?.description).toBe(offers[0]?.terms);
+    expect(spring?.startDate.toJSDate().getTime()).toBe(sure(instantOf('2027-03-28T02:30', 'Europe/Dublin')));
+    expect(spring?.endDate.toJSDate().getTime()).toBe(sure(instantOf('2027-10-31T01:30', 'Europe/Dublin')));
+    expect(open?.startDate.toJSDate().toISOString()).toBe('2026-11-30T15:00:00.000Z');
+    expect(ends?.startDate.toJSDate().toISOString()).toBe('2027-01-01T05:00:00.000Z');
+    expect(ends?.component.getFirstPropertyValue('status')).toBe('TENTATIVE');
+  });
+});
+
+describe('rules of the trade on offers (common practice, no source; figures of our own worked by hand)', () => {
+  const total = (offers: Offers, lines: Readonly<Record<string, number>>, goods = [item('A')], codes: readonly string[] = []) => {
+    const choice = desk({ post: flat('7.45') }, goods, { offers }).answer(lines, 'IE', codes).choices[0];
+    return choice ? [choice.discount, choice.delivery] : null;
+  };
+  test('from 65 take 9 off: 64.99 nothing, 65.00 nine', () => {
+    const steps = [offerOf('saver', { benefit: { is: 'spend steps', test: 'before', steps: [{ from: '65.00', off: '9.00' }] } })];
+    expect(total(steps, { A: 1 }, [item('A', { price: '64.99' })])).toEqual([0, 745]);
+    expect(total(steps, { A: 1 }, [item('A', { price: '65.00' })])).toEqual([900, 745]);
+  });
+  test('from 40 take 3, from 90 take 9: only the highest reached counts', () => {
+    const steps = [
+      offerOf('saver', {
+        benefit: {
+          is: 'spend steps',
+          test: 'before',
+          steps: [
+            { from: '40.00', off: '3.00' },
+            { from: '90.00', off: '9.00' },
+          ],
+        },
+      }),
+    ];
+    expect([3, 4, 8, 9].map((units) => total(steps, { A: units })?.[0])).toEqual([0, 300, 300, 900]);
+  });
+  test('free from four units: three pay, four do not', () => {
+    const free = [offerOf('free', { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, asks: [{ over: 'units', units: 4 }] })];
+    expect([3, 4].map((units) => total(free, { A: units })?.[1])).toEqual([745, 0]);
+  });
+  test('a budget of 300.00 at 7.45 an order: forty orders in full, and nothing for the forty-first', () => {
+    const free = [offerOf('free', { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, limits: { budget: '300.00' } })];
+    const { book, ask } = opened(bookFileSchema.parse({ ...opened(desk({ post: flat('7.45') }, [item('A')], { offers: free }).open().file).file }));
+    let spent = 0;
+    const paid = Array.from({ length: 41 }, (_, i) => {
+      const choice = quote(book, ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE', spent: { free: { uses: i, own: 0, spent: (spent / 100).toFixed(2) } } })).choices[0];
+      spent += 745 - (choice?.delivery ?? 0);
+      return choice?.delivery;
+    });
+    expect(paid.slice(0, 40).every((delivery) => delivery === 0)).toBe(true);
+    expect(spent).toBe(29_800);
+    expect(paid[40]).toBe(745);
+  });
+  test('two that do not add: the one that leaves the shopper paying less, whatever their order', () => {
+    const free = offerOf('free', { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, addsTo: [] });
+    const ten = offerOf('ten', { benefit: { is: 'off order', off: { by: 'percent', percent: '10' } }, addsTo: [] });
+    for (const offers of [
+      [free, ten],
+      [ten, free],
+    ]) {
+      expect(total(offers, { A: 7 })).toEqual([0, 0]);
+      expect(total(offers, { A: 8 })).toEqual([800, 745]);
+    }
+  });
+  test('buy two get one: of three the cheapest is free, of five one, of six two', () => {
+    const offers = [offerOf('three', { benefit: { is: 'buy and get', buy: 2, get: 1, percent: '100' } })];
+    const goods = [item('A', { price: '12.00' }), item('B', { price: '9.00' })];
+    expect(total(offers, { A: 2, B: 1 }, goods)?.[0]).toBe(900);
+    expect(total(offers, { A: 3, B: 2 }, goods)?.[0]).toBe(900);
+    expect(total(offers, { A: 5, B: 1 }, goods)?.[0]).toBe(2100);
+  });
+  test('a gift weighs, and counts for nothing else', () => {
+    const goods = [item('A', { price: '20.00', mass: { value: '0.9', unit: 'kg' } }), item('PIN', { price: '2.00', mass: { value: '0.2', unit: 'kg' } })];
+    const offers = [offerOf('pin', { benefit: { is: 'gift', sku: 'PIN' } })];
+    const by = (rate: Parameters<typeof desk>[0][string]) => desk({ post: rate }, goods, { offers }).answer({ A: 1 }).choices[0];
+    const heavy = by({
+      rate: {
+        is: 'table',
+        unit: 'kg',
+        breaks: [
+          { to: '1', amount: '4.00' },
+          { to: '2', amount: '5.00' },
+        ],
+      },
+      freeFrom: null,
+    });
+    expect([heavy?.delivery, heavy?.gifts]).toEqual([500, [{ sku: 'PIN', units: 1 }]]);
+    // Where it makes delivery dearer than it is worth, it stays away.
+    const dear = by({
+      rate: {
+        is: 'table',
+        unit: 'kg',
+        breaks: [
+          { to: '1', amount: '4.00' },
+          { to: '2', amount: '9.00' },
+        ],
+      },
+      freeFrom: null,
+    });
+    expect([dear?.delivery, dear?.gifts]).toEqual([400, []]);
+    expect(by({ rate: { is: 'built up', order: '1.40', first: '0.35', further: '0.35', weight: null }, freeFrom: null })?.delivery).toBe(175);
+  });
+  test('tax inside: a discount is split over lines before their tax is taken out', () => {
+    const goods = [item('A', { price: '10.00' }), item('B', { price: '20.00', taxClass: 'low' })];
+    const taxes = [
+      { id: 'high', class: 'standard', places: ['IE'], percent: '23' },
+      { id: 'low', class: 'low', places: ['IE'], percent: '9' },
+    ];
+    const offers = [offerOf('one', { benefit: { is: 'off order', off: { by: 'amount', amount: '1.00' } } })];
+    const choice = desk({ post: flat('0.00') }, goods, { offers, taxes }).answer({ A: 1, B: 1 }).choices[0];
+    // 0.33 and 0.67 off; 9.67 with 23 % inside has 1.81, 19.33 with 9 % has 1.60.
+    expect([choice?.off, choice?.tax]).toEqual([[33, 67], 181 + 160]);
+  });
+});
