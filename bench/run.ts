@@ -6,6 +6,7 @@ import { parsePlace } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
 import { largeBook } from './large.ts';
+import { benchOffers } from './offers.ts';
 
 /** Intended answers a second, compiled and with their steps, beside the same rate table as formulas in a spreadsheet engine. */
 const { goods: items, ...body } = bookFileSchema.parse({ ...demoBook(), offers: [...demoBook().offers, ...demoLaterOffers()] });
@@ -117,6 +118,8 @@ const made = sure(compileBook(large));
 const ready = readyGoods(made, many);
 row('a book of 100,000 goods, 200 zones, 40 templates made ready', `${((performance.now() - began) / 1000).toFixed(2)} s`);
 row('the whole program’s heap with it', `${Math.round(process.memoryUsage().heapUsed / 2 ** 20)} MB, ${ready.goods.length.toLocaleString('en')} goods`);
+
+await benchOffers();
 
 /** The demo's book with one lane only, as the spreadsheet has it. */
 function compileOnly(zone: string, service: string) {

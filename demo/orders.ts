@@ -47,7 +47,14 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
       const lines = new Map<string, number>();
       const kinds = 1 + Math.floor(random() * random() * 4);
       for (let n = 0; n < kinds; n += 1) lines.set(pick(sold).sku, 1 + Math.floor(random() * random() * 3));
-      return { id: i + 1, at: new Date(begins + Math.floor(day * 86_400_000)).toISOString(), place, service: pick(services), lines: [...lines].map(([sku, units]) => ({ sku, units })), channel: cameBy(i) };
+      return {
+        id: i + 1,
+        at: new Date(begins + Math.floor(day * 86_400_000)).toISOString(),
+        place,
+        service: pick(services),
+        lines: [...lines].map(([sku, units]) => ({ sku, units })),
+        channel: cameBy(i),
+      };
     });
 }
 

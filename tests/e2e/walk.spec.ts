@@ -15,6 +15,21 @@ async function save(page: Page, note: string) {
   await expect(page.getByRole('dialog')).toBeHidden();
 }
 
+/** Opens a menu by keyboard and takes an entry by its first letters. */
+async function add(page: Page, entry: string, menu = 'Add to the sentence') {
+  await page.getByRole('button', { name: menu, exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(entry);
+  await page.keyboard.press('Enter');
+}
+
+/** Types into a part of a sentence, by keyboard. */
+async function typed(page: Page, label: string, text: string) {
+  await page.getByLabel(label, { exact: true }).focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type(text);
+}
+
 async function checkAgain(page: Page) {
   await page.goto(`${new URL(page.url()).origin}/check`);
   const before = await page.getByText(/baskets stand for all/).textContent();
@@ -307,7 +322,7 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, an 
   await desk.getByRole('button', { name: 'and by weight' }).click();
   await desk.getByLabel('Amount by weight').fill('0.80');
   await expect(desk.locator('[data-lane="ie/economy"]')).toContainText('2.40 each further + 0.80 a started 1 kg');
-  await desk.getByLabel('Add to the sentence').selectOption('a bound on weight');
+  await add(desk, 'a bound on weight');
   await desk.getByLabel('Least of bound 1').fill('30');
   await expect(desk.getByText('30 to 20 runs backwards; right would be the lower end first')).toBeVisible();
   await desk.getByLabel('Least of bound 1').fill('');
@@ -374,6 +389,107 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, an 
     await desk.waitForTimeout(700);
     await accessible(desk);
   }
+});
+
+test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a clash, a lying title, the curve; taken back', async ({ desk, application }) => {
+  await desk.goto(`${application.address}/offers`);
+  await expect(desk.getByRole('button', { name: 'New offer', exact: true })).toBeVisible();
+  await add(desk, 'free', 'New offer');
+  await expect(desk.getByRole('heading', { name: /^Free delivery from 60/ })).toContainText('a draft, not meant yet');
+  await typed(desk, 'Start', '2026-11-20 00:00');
+  await typed(desk, 'End', '2026-12-16 00:00');
+  await typed(desk, 'Least value', '100.00');
+  await add(desk, 'a code');
+  await typed(desk, 'Code', 'SKY');
+  await desk.keyboard.type('LINE');
+  await add(desk, 'a budget');
+  await typed(desk, 'Budget', '200.00');
+  await desk.getByLabel('What is free').focus();
+  await desk.keyboard.press('ArrowDown');
+  await typed(desk, 'Cap', '9.00');
+  // Its words are held against its rule.
+  const broken = desk.getByRole('list', { name: 'Words that promise something else' });
+  await expect(broken).toContainText('The title says “from 60”; the rule has 100.00');
+  await typed(desk, 'Title', 'SKYLINE: free delivery over 100');
+  await expect(broken).toContainText('100.00 itself qualifies: “from 100.00”');
+  await typed(desk, 'Title', 'SKYLINE: free delivery from 100');
+  await desk.getByRole('button', { name: 'Take these terms' }).click();
+  await expect(broken).toBeHidden();
+  // Meant, it acts on a basket that enters its code; beside GUST10 it adds, beside Gale week it does not.
+  await desk.getByRole('button', { name: 'Mean it' }).click();
+  await expect(desk.getByRole('complementary', { name: 'What it does' })).toContainText('8.50 less by economy');
+  await desk.goto(`${application.address}/bench/stunt-lyon`);
+  await typed(desk, 'Codes', 'SKYLINE');
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('0.00');
+  // An offer that cannot be had beside it is told.
+  await desk.goto(`${application.address}/offers/meets`);
+  const table = desk.getByRole('table', { name: 'Offers with offers' });
+  await expect(table.getByRole('row', { name: /^Clubs and schools.*SKYLINE/ })).toContainText('At most one acts');
+  await expect(desk.getByRole('note')).toContainText('Shoppers would expect to have both, and cannot');
+  // Over past orders: the curve, its threshold moved by keyboard and by mouse.
+  await desk.goto(`${application.address}/offers`);
+  await desk.getByRole('button', { name: /^SKYLINE/ }).click();
+  await desk.getByRole('button', { name: 'What it costs' }).click();
+  await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of 200.00');
+  await desk.getByRole('button', { name: 'Draw the curve' }).click();
+  const moved = desk.getByRole('region', { name: 'With its threshold elsewhere' });
+  await expect(moved).toContainText('one pass says all', { timeout: 60_000 });
+  await typed(desk, 'Move the least value', '150.00');
+  await expect(moved).toContainText('less than at');
+  const chart = moved.getByRole('img');
+  const box = await chart.boundingBox();
+  if (!box) throw new Error('no chart');
+  await desk.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await desk.mouse.down();
+  await desk.mouse.move(box.x + box.width / 3, box.y + box.height / 2, { steps: 5 });
+  await desk.mouse.up();
+  await expect(desk.getByLabel('Move the least value')).not.toHaveValue('150.00');
+  await expect(desk.getByRole('table', { name: 'Budget by channel' })).toContainText('The parts add up to the budget.');
+  await save(desk, 'Skyline');
+  // An end dragged on the time line by keyboard; several paused at once; then the revision taken back.
+  await desk.goto(`${application.address}/offers`);
+  await desk.getByRole('button', { name: /^SKYLINE/ }).click();
+  await desk.getByRole('slider', { name: /^End of SKYLINE/ }).focus();
+  await desk.keyboard.press('ArrowRight');
+  await expect(desk.getByLabel('End', { exact: true })).toHaveValue('2026-12-17 00:00');
+  await desk.getByLabel('Pick GUST10: 10 % off your order').check();
+  await desk.getByLabel('Pick SKYLINE: free delivery from 100').check();
+  await desk.getByRole('button', { name: 'Pause 2' }).click();
+  await expect(desk.getByRole('heading', { name: /^SKYLINE/ })).toContainText('(paused)');
+  await desk.keyboard.press('Control+z');
+  await desk.keyboard.press('Control+z');
+  const calendar = desk.waitForEvent('download');
+  await desk.getByRole('button', { name: 'Calendar file' }).click();
+  expect(readFileSync(await (await calendar).path(), 'utf8')).toContain('BEGIN:VCALENDAR');
+  for (const path of ['offers', 'offers/meets', 'offers/codes', 'offers/price', 'offers/costs/gale-week']) {
+    await desk.goto(`${application.address}/${path}`);
+    await desk.waitForTimeout(800);
+    const { violations } = await new AxeBuilder({ page: desk }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+    expect(
+      violations.map((one) => `${path}: ${one.id} ${one.nodes[0]?.html}`),
+      path,
+    ).toEqual([]);
+  }
+});
+
+test('codes by the batch, customers of a segment: on screen, from files, and in a basket', async ({ desk, application, context }) => {
+  await desk.goto(`${application.address}/offers/codes`);
+  await typed(desk, 'Name of the batch', 'spring');
+  await typed(desk, 'How many codes', '250');
+  await desk.getByRole('button', { name: 'Make 250 codes' }).click();
+  await expect(desk.getByRole('table', { name: 'Batches of codes' }).getByRole('row', { name: /^spring 250/ })).toContainText('no offer yet');
+  await desk.getByLabel('Import uses').setInputFiles({ name: 'uses.csv', mimeType: 'text/csv', buffer: Buffer.from('code\r\nNOTACODE9\r\n') });
+  await expect(desk.getByRole('status')).toContainText('Line 2: code: no batch has “NOTACODE9”');
+  await desk.getByLabel('Import customers').setInputFiles({ name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from('customer,segment\r\nC-9001,clubs\r\n') });
+  await expect(desk.getByRole('table', { name: 'Segments' })).toContainText('25');
+  // A code of the demo's cards acts on a basket, once; a club's discount where the customer is one.
+  const cards = await (await context.request.get(`${application.address}/api/codes/batches/cards/file`)).text();
+  const fresh = cards.split('\r\n').find((line) => line.endsWith(',') && line !== 'code,used');
+  await desk.goto(`${application.address}/bench/delta-cork`);
+  await typed(desk, 'Codes', fresh?.slice(0, -1) ?? '');
+  await expect(desk.getByRole('table', { name: 'Steps side by side' }).or(desk.getByRole('main'))).toContainText('5 off with your card takes 5.00 off the order');
+  await desk.goto(`${application.address}/offers/price`);
+  await expect(desk.getByRole('table', { name: 'Prices with delivery in them' })).toContainText('LK-');
 });
 
 test('a large file of goods is read with a count, and stopped leaves nothing behind; taken it is one revision', async ({ desk, application, context }) => {

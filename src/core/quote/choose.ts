@@ -19,6 +19,8 @@ export interface Deal {
   readonly left: Left;
   /** The best set beside each delivery offer, whatever it does to the charge; the first is beside none. */
   readonly relaxed: (Found | undefined)[];
+  /** The candidates that may be used beside each delivery offer; the first are those beside none. */
+  readonly allowed: (readonly number[] | undefined)[];
   /** The basket with gifts beside it, by their SKUs. */
   readonly gifted: Map<string, Sorted>;
 }
@@ -60,7 +62,7 @@ export function dealFor(book: CompiledBook, question: Question, basket: Sorted, 
   const goods = basket.load.value;
   const live = liveFor(book, question, zone, goods);
   const field = fieldOf(question.lines, goods, live.candidates);
-  return { book, question, basket, field, deliveries: live.deliveries, left: untouched(field), relaxed: [], gifted: new Map() };
+  return { book, question, basket, field, deliveries: live.deliveries, left: untouched(field), relaxed: [], allowed: [], gifted: new Map() };
 }
 
 const scratch: Charged = { rate: 0, droppable: 0, stays: 0 };
@@ -109,7 +111,11 @@ const steady = ({ book, field }: Deal): boolean => book.steady && field.candidat
 function foundBeside(deal: Deal, at: number, offer: Offer | null, beside: Delivery, root: number, least: number, bar: number): Found | null {
   const { field } = deal;
   if (field.candidates.length === 0) return { ...nobody, delivery: root };
-  const allowed = allowedBeside(field, offer);
+  let allowed = deal.allowed[at + 1];
+  if (!allowed) {
+    allowed = allowedBeside(field, offer);
+    deal.allowed[at + 1] = allowed;
+  }
   let relaxed = deal.relaxed[at + 1];
   if (!relaxed) {
     relaxed = bestOf(field, deal.left, allowed, null, Number.POSITIVE_INFINITY) ?? nobody;
@@ -144,8 +150,10 @@ function delivery(deal: Deal, service: number, offer: Offer | null): Delivery {
   const { book, question, field } = deal;
   const id = book.services[service]?.id ?? '';
   const budget = offer ? budgetLeft(offer, question) : 0;
-  const after = offer?.asks.filter((ask) => ask.over === 'value' && ask.test === 'after') ?? [];
-  const missed = (left: Left): boolean => after.some((ask) => ask.over === 'value' && leftFor(field, left, ask.goods) < ask.value);
+  const missed = (left: Left): boolean => {
+    for (const ask of offer?.asks ?? []) if (ask.over === 'value' && ask.test === 'after' && leftFor(field, left, ask.goods) < ask.value) return true;
+    return false;
+  };
   let known = false;
   const fill = (left: Left): void => {
     // Where no lane minds discounts, one look at the charge does for all sets.

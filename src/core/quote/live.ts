@@ -38,8 +38,11 @@ export const budgetLeft = (offer: Offer, question: Question): number =>
 export function liveFor(book: CompiledBook, question: Question, zone: string | null, goods: number): Live {
   let candidates: Candidate[] | null = null;
   let deliveries: Offer[] | null = null;
-  for (const offer of book.offers) {
-    if (barred(book, offer, question, zone, goods) !== null) continue;
+  const { offers } = book;
+  const codeless = question.codes.length === 0;
+  for (let i = 0; i < offers.length; i += 1) {
+    const offer = offers[i] as Offer;
+    if ((codeless && offer.code !== null) || barred(book, offer, question, zone, goods) !== null) continue;
     if (offer.level === 'delivery') {
       deliveries ??= [];
       deliveries.push(offer);

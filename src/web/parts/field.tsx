@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useId, useState } from 'react';
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 
 /** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
 interface TextPart {
@@ -73,17 +73,62 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
   );
 }
 
-/** What is not said yet, to be added at the end of a sentence. */
+/** What is not said yet, to be added at the end of a sentence: a menu, by mouse, arrows or first letters. */
 export function AddPart({ added, label = 'Add to the sentence', shown = 'Add …' }: { added: Readonly<Record<string, () => void>>; label?: string; shown?: string }) {
+  const [open, setOpen] = useState(false);
+  const box = useRef<HTMLSpanElement>(null);
+  const typed = useRef({ text: '', at: 0 });
+  const names = Object.keys(added);
+  const items = () => [...(box.current?.querySelectorAll<HTMLElement>('[role=menuitem]') ?? [])];
+  const close = (back: boolean) => {
+    setOpen(false);
+    if (back) box.current?.querySelector<HTMLElement>('button')?.focus();
+  };
+  useEffect(() => {
+    if (open) box.current?.querySelector<HTMLElement>('[role=menuitem]')?.focus();
+  }, [open]);
+  const keyed = (event: KeyboardEvent) => {
+    const all = items();
+    const here = all.indexOf(document.activeElement as HTMLElement);
+    const to = { ArrowDown: here + 1, ArrowUp: here - 1 + all.length, Home: 0, End: all.length - 1 }[event.key];
+    event.stopPropagation();
+    if (event.key === 'Escape') close(true);
+    else if (to !== undefined) {
+      event.preventDefault();
+      all[to % all.length]?.focus();
+    } else if (event.key.length === 1) {
+      if (event.timeStamp - typed.current.at > 900) typed.current.text = '';
+      typed.current = { text: typed.current.text + event.key.toLowerCase(), at: event.timeStamp };
+      const found = all.find((one) => one.textContent?.toLowerCase().startsWith(typed.current.text));
+      // A space chooses only where no letters came before it.
+      if (typed.current.text.trim() !== '') event.preventDefault();
+      found?.focus();
+    }
+  };
   return (
-    <select aria-label={label} className="part" value="" onChange={(event) => added[event.target.value]?.()}>
-      <option value="">{shown}</option>
-      {Object.keys(added).map((one) => (
-        <option key={one} value={one}>
-          {one}
-        </option>
-      ))}
-    </select>
+    <span ref={box} role="group" className="relative inline-block" onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}>
+      <button type="button" className="part cursor-pointer" aria-label={label} aria-haspopup="menu" aria-expanded={open} onClick={() => setOpen(!open)}>
+        {shown}
+      </button>
+      {open && (
+        <span role="menu" aria-label={label} className="menu-list" tabIndex={-1} onKeyDown={keyed}>
+          {names.map((one) => (
+            <button
+              type="button"
+              role="menuitem"
+              key={one}
+              tabIndex={-1}
+              onClick={() => {
+                close(true);
+                added[one]?.();
+              }}
+            >
+              {one}
+            </button>
+          ))}
+        </span>
+      )}
+    </span>
   );
 }
 
