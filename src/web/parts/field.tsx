@@ -85,6 +85,7 @@ export function AddPart({ added, label = 'Add to the sentence', shown = 'Add …
     if (back) box.current?.querySelector<HTMLElement>('button')?.focus();
   };
   useEffect(() => {
+    typed.current.text = '';
     if (open) box.current?.querySelector<HTMLElement>('[role=menuitem]')?.focus();
   }, [open]);
   const keyed = (event: KeyboardEvent) => {
