@@ -18,6 +18,10 @@ const views = {
   markets: '/rates/markets',
   carrier: '/rates/carrier',
   coverage: '/rates/coverage',
+  meets: '/offers/meets',
+  costs: '/offers/costs/gale-week',
+  codes: '/offers/codes',
+  price: '/offers/price',
   offers: '/offers/gale-week',
   channels: '/channels/harrowmere',
   check: `/check/lerrin-shop/${encodeURIComponent('zone euro ')}`,
@@ -43,7 +47,7 @@ try {
   mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });
   for (const [name, path] of Object.entries(views)) {
     await page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' });
-    await page.waitForTimeout(800);
+    await page.waitForTimeout(1500);
     await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
     console.log(`docs/screenshots/${name}.png`);
   }

@@ -431,7 +431,6 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await desk.getByRole('button', { name: 'What it costs' }).click();
   await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of 200.00');
-  await desk.getByRole('button', { name: 'Draw the curve' }).click();
   const moved = desk.getByRole('region', { name: 'With its threshold elsewhere' });
   await expect(moved).toContainText('one pass says all', { timeout: 60_000 });
   await typed(desk, 'Move the least value', '150.00');
@@ -461,6 +460,14 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   const calendar = desk.waitForEvent('download');
   await desk.getByRole('button', { name: 'Calendar file' }).click();
   expect(readFileSync(await (await calendar).path(), 'utf8')).toContain('BEGIN:VCALENDAR');
+  await desk.goto(`${application.address}/revisions`);
+  await desk
+    .getByRole('row', { name: /Skyline/ })
+    .getByRole('button', { name: 'Take back' })
+    .click();
+  await desk.goto(`${application.address}/offers`);
+  await expect(desk.getByRole('button', { name: /^GUST10/ })).toBeVisible();
+  await expect(desk.getByRole('button', { name: /^SKYLINE/ })).toBeHidden();
   for (const path of ['offers', 'offers/meets', 'offers/codes', 'offers/price', 'offers/costs/gale-week']) {
     await desk.goto(`${application.address}/${path}`);
     await desk.waitForTimeout(800);

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastOrder } from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
@@ -69,6 +69,13 @@ type Say = (amount: number) => string;
 function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: OfferBody; orders: readonly PastOrder[]; moment: number; say: Say }) {
   const { state, start, stop } = useHeavy((desk, edits, pace) => desk.offerCurve(edits, orders, offer.id, moment, pace));
   const curve = state.is === 'done' ? state.answer : null;
+  // A year of a small seller is drawn at once; more waits for a word.
+  const begin = useRef(start);
+  begin.current = start;
+  const small = orders.length > 0 && orders.length <= 20_000;
+  useEffect(() => {
+    if (small) begin.current();
+  }, [small]);
   return (
     <section aria-label="With its threshold elsewhere">
       <h2>With its threshold elsewhere</h2>
