@@ -114,6 +114,52 @@ describe('reading a book', () => {
       },
       'offers/suds/benefit/percent: a percentage above 0 and up to 100',
     ],
+    ...(
+      [
+        [
+          'a selection the book does not have',
+          { benefit: { is: 'off goods', goods: 'moon', off: { by: 'percent', percent: '5' } } },
+          'offers/suds/benefit/goods: a selection of the book, or all goods',
+        ],
+        [
+          'steps that do not rise',
+          {
+            benefit: {
+              is: 'spend steps',
+              goods: null,
+              test: 'before',
+              steps: [
+                { from: '20.00', off: '2.00', also: {} },
+                { from: '20.00', off: '3.00', also: {} },
+              ],
+            },
+          },
+          'offers/suds/benefit/steps/1/from: steps that rise',
+        ],
+        ['a service the book does not have', { benefit: { is: 'delivery', on: { is: 'services', services: ['drone'] }, off: { by: 'free' } } }, 'offers/suds/benefit: post'],
+        ['an amount off with more decimals than the currency', { benefit: { is: 'off order', off: { by: 'amount', amount: '1.005', also: {} } } }, 'offers/suds/benefit/amount: at most 2'],
+        [
+          'a currency that is none',
+          { asks: [{ over: 'value', value: '20.00', also: { ZZZ: '18.00' }, test: 'before', goods: null }] },
+          'offers/suds/asks/0/value/also/ZZZ: a code of ISO 4217, such as GBP',
+        ],
+        ['a channel that is none', { channels: ['bazaar'] }, 'offers/suds/channels: lerrin-shop, harrowmere, findlark'],
+        ['a segment the book does not have', { segments: ['gold'] }, 'offers/suds/segments: a segment of the book'],
+        ['a market the book does not have', { markets: ['moon'] }, 'offers/suds/markets: home'],
+        ['no units asked for', { asks: [{ over: 'units', units: 0, goods: null }] }, 'offers/suds/asks/0/units: a whole number from 1 to 9999'],
+        ['a code with small letters', { code: { is: 'shared', code: 'suds' } }, 'offers/suds/code/code: 3 to 20 capital letters and digits'],
+        ['a budget that is no amount', { limits: { uses: null, each: null, most: null, budget: '-5' } }, 'offers/suds/limits/budget: an amount such as 4.90'],
+      ] as const
+    ).map(
+      ([name, change, expected]) =>
+        [
+          name,
+          (book: { offers: object[] }) => {
+            book.offers[0] = { ...book.offers[0], ...change };
+          },
+          expected,
+        ] as [string, (book: { offers: object[] }) => void, string],
+    ),
     [
       'a SKU twice',
       (book: { goods: unknown[] }) => {

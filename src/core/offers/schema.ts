@@ -12,6 +12,11 @@ const also = z.record(currency, amount).default({});
 /** A selection of the book; null: all goods. */
 const goods = id.nullable().default(null);
 const test = z.enum(['before', 'after']);
+/** A whole number from 1 to a most. */
+const count = (most: number) => {
+  const right = `a whole number from 1 to ${most}`;
+  return z.int(right).min(1, right).max(most, right);
+};
 
 /** What is taken off: a share, or an amount. */
 export const offSchema = z.discriminatedUnion('by', [z.strictObject({ by: z.literal('percent'), percent }), z.strictObject({ by: z.literal('amount'), amount, also })]);
@@ -27,9 +32,9 @@ export const benefitSchema = z.discriminatedUnion('is', [
   /** Each unit at a price, where that is less than its own. */
   z.strictObject({ is: z.literal('fixed price'), goods, price: amount, also }),
   /** Of each so many units bought and so many more, the cheapest ones less a share (100: free). */
-  z.strictObject({ is: z.literal('buy and get'), goods, buy: z.int().min(1).max(999), get: z.int().min(1).max(999), percent }),
+  z.strictObject({ is: z.literal('buy and get'), goods, buy: count(999), get: count(999), percent }),
   /** An item at 0.00, beside the basket. */
-  z.strictObject({ is: z.literal('gift'), sku, units: z.int().min(1).max(99).default(1) }),
+  z.strictObject({ is: z.literal('gift'), sku, units: count(99).default(1) }),
   z.strictObject({ is: z.literal('off order'), off: offSchema }),
   /** From a value an amount off the order; only the highest step that is reached counts. */
   z.strictObject({ is: z.literal('spend steps'), goods, test, steps: z.array(stepSchema).min(1).max(20) }),
@@ -49,7 +54,7 @@ export const benefitSchema = z.discriminatedUnion('is', [
 /** At least so much value or so many units of a selection. */
 export const askSchema = z.discriminatedUnion('over', [
   z.strictObject({ over: z.literal('value'), value: amount, also, test, goods }),
-  z.strictObject({ over: z.literal('units'), units: z.int().min(1).max(9999), goods }),
+  z.strictObject({ over: z.literal('units'), units: count(9999), goods }),
 ]);
 export const codeSchema = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('shared'), code }),
@@ -60,8 +65,8 @@ export const codeSchema = z.discriminatedUnion('is', [
 ]);
 export const limitsSchema = z.strictObject({
   /** Orders it may be used in, in all and by one customer. */
-  uses: z.int().min(1).max(10_000_000).nullable().default(null),
-  each: z.int().min(1).max(10_000).nullable().default(null),
+  uses: count(10_000_000).nullable().default(null),
+  each: count(10_000).nullable().default(null),
   /** The largest discount an order. */
   most: z.strictObject({ amount, also }).nullable().default(null),
   /** What it may cost in all; it applies only where what is left covers the whole saving. */

@@ -4,7 +4,7 @@ import type { BenefitBody, OfferBody } from '../offers/index.ts';
 
 /** Something in an offer's words that is not what its rule does: in which text, which word, and what would be right. */
 export interface BrokenPromise {
-  readonly in: 'title' | 'terms' | { readonly locale: string };
+  readonly in: 'title' | 'terms' | 'id' | { readonly locale: string };
   /** The word as written; empty where something is missing. */
   readonly word: string;
   readonly fault:
@@ -32,7 +32,12 @@ const titleLengths = [
   { most: 48, where: 'Findlark' },
 ] as const;
 
-/** Holds title and terms against the rule, word by word. Texts of other locales are read for amounts, shares and codes alone. */
+const idLengths = [
+  { most: 20, where: 'Harrowmere' },
+  { most: 32, where: 'Findlark' },
+] as const;
+
+/** Holds title, terms and id against the rule, word by word. Texts of other locales are read for amounts, shares and codes alone. */
 export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
   const rule = ruleOf(book, offer);
   const found: BrokenPromise[] = [];
@@ -53,6 +58,13 @@ export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
     places(book, offer, text, add);
     if (/\bfree\b/i.test(text) && !rule.free) add('free', { is: 'not free' });
   }
+  // An id such as free-from-60 promises too; what counts copies, and years, do not.
+  for (const [word] of offer.id.matchAll(/\d{2,}/g)) {
+    const value = Number(word);
+    const known = [...rule.amounts, ...rule.percents].map(Number).includes(value) || rule.units.includes(value) || (offer.code && offer.code.is !== 'single use' && offer.code.code.includes(word));
+    if (!known && !(value >= 2000 && value < 2100)) found.push({ in: 'id', word, fault: { is: 'amount', right: [...rule.amounts, ...rule.percents] } });
+  }
+  for (const { most, where } of idLengths) if (offer.id.length > most) found.push({ in: 'id', word: offer.id.slice(most), fault: { is: 'long', most, where } });
   for (const { most, where } of titleLengths) if (offer.title.length > most) found.push({ in: 'title', word: offer.title.slice(most), fault: { is: 'long', most, where } });
   missing(book, offer, rule, found);
   return found;

@@ -32,7 +32,7 @@ export function explain(book: CompiledBook, question: Question, service: string)
     const fall = basket.bundles.find((one) => one.template === template)?.fall;
     if (fall) steps.push({ step: 'place', at: ['zones', fall.zone.id], template: template.id, zone: fall.zone.id, pattern: patternText(fall.pattern) });
   }
-  steps.push({ step: 'goods', at: [], value: goods, units: basket.load.units, mass: known(basket.load.mass) });
+  steps.push({ step: 'goods', at: [], value: goods, units: plain.load.units, mass: known(plain.load.mass) });
   for (const { offer, took, lines } of settled.cuts) {
     const { benefit } = offer;
     const from = { at: ['offers', offer.id], offer: offer.id };

@@ -1,5 +1,5 @@
 import type { BenefitBody, OffBody } from '../../core/offers/index.ts';
-import { amountFault, ChoicePart, figureFault, Several, TestPart, TextPart } from '../parts/field.tsx';
+import { amountFault, ChoicePart, figureFault, MoneyPart, Several, TestPart, TextPart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
 
 interface Part<B> {
@@ -9,6 +9,9 @@ interface Part<B> {
 }
 
 const countFault = (text: string): string | null => (/^[1-9]\d{0,2}$/.test(text) ? null : 'a whole number from 1 to 999');
+
+/** The currencies of the book's other markets. */
+export const others = (book: OpenBook): string[] => [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency);
 
 /** All goods, or one of the book's selections. */
 export function GoodsPart({ book, label, goods, onCommit }: { book: OpenBook; label: string; goods: string | null; onCommit: (goods: string | null) => void }) {
@@ -67,7 +70,7 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
     case 'off goods':
       return (
         <>
-          <OffPart off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off {benefit.off.by === 'amount' && 'each of '}
+          <OffPart book={book} off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off {benefit.off.by === 'amount' && 'each of '}
           <GoodsPart book={book} label="Goods it takes off" goods={benefit.goods} onCommit={(goods) => onCommit({ ...benefit, goods })} />
         </>
       );
@@ -75,7 +78,7 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
       return (
         <>
           <GoodsPart book={book} label="Goods at a price" goods={benefit.goods} onCommit={(goods) => onCommit({ ...benefit, goods })} /> at{' '}
-          <TextPart label="Fixed price" value={benefit.price} fault={amountFault} onCommit={(price) => onCommit({ ...benefit, price })} /> each
+          <MoneyPart label="Fixed price" amount={benefit.price} also={benefit.also} currencies={others(book)} onCommit={(price, also) => onCommit({ ...benefit, price, also })} /> each
         </>
       );
     case 'buy and get':
@@ -98,7 +101,7 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
     case 'off order':
       return (
         <>
-          <OffPart off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off the order
+          <OffPart book={book} off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off the order
         </>
       );
     case 'spend steps':
@@ -108,13 +111,13 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
   }
 }
 
-function OffPart({ off, onCommit }: { off: OffBody; onCommit: (off: OffBody) => void }) {
+function OffPart({ book, off, onCommit }: { book: OpenBook; off: OffBody; onCommit: (off: OffBody) => void }) {
   return (
     <>
       {off.by === 'percent' ? (
         <TextPart label="Percent" value={off.percent} fault={figureFault} onCommit={(percent) => onCommit({ by: 'percent', percent })} />
       ) : (
-        <TextPart label="Amount off" value={off.amount} fault={amountFault} onCommit={(amount) => onCommit({ ...off, amount })} />
+        <MoneyPart label="Amount off" amount={off.amount} also={off.also} currencies={others(book)} onCommit={(amount, also) => onCommit({ ...off, amount, also })} />
       )}{' '}
       <ChoicePart
         label="Percent or amount"
@@ -182,7 +185,9 @@ function DeliveryPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'del
         onCommit={(by) => by !== off.by && onCommit({ ...benefit, off: change(by) })}
       />{' '}
       {off.by === 'percent' && <TextPart label="Percent" value={off.percent} fault={figureFault} onCommit={(percent) => onCommit({ ...benefit, off: { by: 'percent', percent } })} />}
-      {(off.by === 'amount' || off.by === 'to') && <TextPart label="Amount" value={off.amount} fault={amountFault} onCommit={(amount) => onCommit({ ...benefit, off: { ...off, amount } })} />}{' '}
+      {(off.by === 'amount' || off.by === 'to') && (
+        <MoneyPart label="Amount" amount={off.amount} also={off.also} currencies={others(book)} onCommit={(amount, also) => onCommit({ ...benefit, off: { ...off, amount, also } })} />
+      )}{' '}
       <ChoicePart
         label="What is free"
         value={on.is}
@@ -193,7 +198,7 @@ function DeliveryPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'del
         onCommit={(is) => is !== on.is && onCommit({ ...benefit, on: is === 'up to' ? { is, cap: '5.00', also: {} } : { is, services: [services[0]?.id ?? ''] } })}
       />{' '}
       {on.is === 'up to' ? (
-        <TextPart label="Cap" value={on.cap} fault={amountFault} onCommit={(cap) => onCommit({ ...benefit, on: { ...on, cap } })} />
+        <MoneyPart label="Cap" amount={on.cap} also={on.also} currencies={others(book)} onCommit={(cap, also) => onCommit({ ...benefit, on: { ...on, cap, also } })} />
       ) : (
         <Several
           label="Services"

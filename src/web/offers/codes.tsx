@@ -64,7 +64,7 @@ function Batches({ book }: { book: OpenBook }) {
                   .map((offer) => offer.title)
                   .join(', ') || <span className="text-limit">no offer yet</span>}
               </td>
-              <td className="whitespace-nowrap">
+              <td className="space-x-3 whitespace-nowrap">
                 <a className="quiet" href={`/api/codes/batches/${one.batch}/file`} download>
                   Export
                 </a>{' '}
@@ -83,7 +83,7 @@ function Batches({ book }: { book: OpenBook }) {
       <p className="sentence mt-3">
         Make <TextPart label="How many codes" value={count} fault={countFault} onCommit={setCount} /> codes in the batch{' '}
         <TextPart label="Name of the batch" value={name} fault={batchFault} onCommit={setName} />.{' '}
-        <button type="button" className="act" disabled={made.isLoading} onClick={() => make({ batch: name, count: Number(count) })}>
+        <button type="button" className="act text-[13px]" disabled={made.isLoading} onClick={() => make({ batch: name, count: Number(count) })}>
           {made.isLoading ? 'Making them …' : `Make ${Number(count).toLocaleString('en')} codes`}
         </button>
       </p>
@@ -92,7 +92,7 @@ function Batches({ book }: { book: OpenBook }) {
           {failure(made.error).title}
         </p>
       )}
-      <p className="mt-2">
+      <p className="mt-2 space-x-4">
         <ListFile label={`Import a file as the batch ${name}`} to={`/codes/batches/${name}`} method="PUT" /> <ListFile label="Import uses" to="/codes/used" method="POST" />
       </p>
       <p className="muted small mt-1">Files have the columns code and, if one likes, used. A file with a bad line changes nothing.</p>
@@ -149,7 +149,7 @@ function Segments({ book }: { book: OpenBook }) {
         </tbody>
       </table>
       {segments.length === 0 && <p className="muted mt-2">No segments yet. A usual first one: trade.</p>}
-      <p className="mt-3">
+      <p className="mt-3 space-x-4">
         <ListFile label="Import customers" to="/customers" method="PUT" />{' '}
         <a className="quiet" href="/api/customers/file" download>
           Export customers

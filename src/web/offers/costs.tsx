@@ -81,7 +81,7 @@ function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: Of
       <h2>With its threshold elsewhere</h2>
       {!curve && state.is !== 'done' && <p className="muted">Each order of the year is answered again for thresholds all along.</p>}
       {state.is === 'done' && !curve && <p className="muted">It asks for no value, and has no cap: there is nothing to move.</p>}
-      {!curve && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
+      {!curve && state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
       {curve && <Curve book={book} offer={offer} curve={curve} say={say} again={start} />}
     </section>
   );

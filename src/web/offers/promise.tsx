@@ -82,7 +82,7 @@ function brokenWords({ in: where, word, fault }: BrokenPromise): string {
     case 'not free':
       return `The ${text} says “free”; nothing of it is free.`;
     case 'long':
-      return `${fault.where} takes ${fault.most} letters of the title: “${word}” is cut off.`;
+      return `${fault.where} takes ${fault.most} letters of the ${text}: “${word}” is cut off.`;
     case 'missing':
       return `The terms do not say its ${{ code: 'code', amount: 'least value', place: 'places', end: 'last day', service: 'services' }[fault.what]}: ${fault.right}.`;
   }

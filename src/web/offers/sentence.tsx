@@ -1,10 +1,10 @@
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import { type AskBody, type CodeBody, type Level, levelOf, levels, type OfferBody } from '../../core/offers/index.ts';
-import { AddPart, amountFault, ChoicePart, keptTime, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
+import { AddPart, amountFault, ChoicePart, keptTime, MoneyPart, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
-import { BenefitPart, GoodsPart } from './benefit.tsx';
+import { BenefitPart, GoodsPart, others } from './benefit.tsx';
 
 const codeFault = (text: string): string | null => (/^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits');
 const batchFault = (text: string): string | null => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens');
@@ -87,7 +87,7 @@ function Asks({ book, offer: { asks, code }, set }: Part) {
         {i > 0 || code !== null ? ' and' : ' who'}{' '}
         {ask.over === 'value' ? (
           <>
-            spends at least <TextPart label={`Least value${nth}`} value={ask.value} fault={amountFault} onCommit={(value) => change(i, { ...ask, value })} /> on{' '}
+            spends at least <MoneyPart label={`Least value${nth}`} amount={ask.value} also={ask.also} currencies={others(book)} onCommit={(value, also) => change(i, { ...ask, value, also })} /> on{' '}
             <GoodsPart book={book} label={`Goods asked for${nth}`} goods={ask.goods} onCommit={(goods) => change(i, { ...ask, goods })} />{' '}
             <TestPart value={ask.test} onCommit={(test) => change(i, { ...ask, test })} /> discounts
           </>
@@ -131,7 +131,7 @@ function Where({ book, offer, set }: Part) {
   );
 }
 
-function LimitsPart({ offer, set }: Part) {
+function LimitsPart({ book, offer, set }: Part) {
   const { uses, each, most, budget } = offer.limits;
   const limit = (change: Partial<OfferBody['limits']>) => set('limits', { ...offer.limits, ...change });
   return (
@@ -151,7 +151,8 @@ function LimitsPart({ offer, set }: Part) {
       {most !== null && (
         <>
           {' '}
-          It takes at most <TextPart label="Largest discount" value={most.amount} fault={amountFault} onCommit={(amount) => limit({ most: { ...most, amount } })} /> an order.
+          It takes at most <MoneyPart label="Largest discount" amount={most.amount} also={most.also} currencies={others(book)} onCommit={(amount, also) => limit({ most: { amount, also } })} /> an
+          order.
         </>
       )}
       {budget !== null && (

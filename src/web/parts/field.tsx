@@ -177,6 +177,48 @@ export function Several({
   );
 }
 
+/** An amount, and what it is in other currencies where it is not to be converted. */
+export function MoneyPart({
+  label,
+  amount,
+  also,
+  currencies,
+  onCommit,
+}: {
+  label: string;
+  amount: string;
+  also: Record<string, string>;
+  /** The other currencies of the book's markets. */
+  currencies: readonly string[];
+  onCommit: (amount: string, also: Record<string, string>) => void;
+}) {
+  const rest = currencies.filter((one) => !(one in also));
+  return (
+    <>
+      <TextPart label={label} value={amount} fault={amountFault} onCommit={(next) => onCommit(next, also)} />
+      {Object.entries(also).map(([currency, own]) => (
+        <span key={currency}>
+          {' '}
+          ({currency} <TextPart label={`${label} in ${currency}`} value={own} fault={amountFault} onCommit={(next) => onCommit(amount, { ...also, [currency]: next })} />{' '}
+          <button
+            type="button"
+            className="quiet small"
+            title="as converted"
+            aria-label={`${label} in ${currency} as converted`}
+            onClick={() => onCommit(amount, Object.fromEntries(Object.entries(also).filter(([one]) => one !== currency)))}
+          >
+            ×
+          </button>
+          )
+        </span>
+      ))}
+      {rest.length > 0 && (
+        <AddPart label={`${label} in another currency`} shown="¤" added={Object.fromEntries(rest.map((currency) => [`in ${currency}`, () => onCommit(amount, { ...also, [currency]: amount })]))} />
+      )}
+    </>
+  );
+}
+
 /** Whether a value is taken before or after discounts. */
 export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCommit: (value: 'before' | 'after') => void }) {
   return (

@@ -27,7 +27,7 @@ export function benefitWords(benefit: Benefit, say: Say): string {
     case 'fixed price':
       return `sells its goods at ${say(benefit.price)} each`;
     case 'buy and get':
-      return `takes ${decimalText(benefit.percent)} % off the cheapest ${benefit.get} of each ${benefit.buy + benefit.get}`;
+      return `takes ${decimalText(benefit.percent) === '100' ? '' : `${decimalText(benefit.percent)} % off `}the cheapest ${benefit.get} of each ${benefit.buy + benefit.get}${decimalText(benefit.percent) === '100' ? ' off' : ''}`;
     case 'gift':
       return `adds ${benefit.units} × ${benefit.sku} as a gift`;
     case 'off order':

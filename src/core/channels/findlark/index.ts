@@ -18,6 +18,7 @@ export const findlark: Dialect = {
     { about: 'Codes', how: 'one shared, or none' },
     { about: 'Time', how: 'minute, with offset' },
     { about: 'Title', how: '48 letters; id 32' },
+    { about: 'Other offers', how: 'not goods, gifts, steps, amounts, units, single-use codes, segments or limits' },
     { about: 'Review', how: 'about 24 hours, and enrolment before' },
   ],
   render,

@@ -18,6 +18,7 @@ export const harrowmere: Dialect = {
     { about: 'Codes', how: 'one shared, or none' },
     { about: 'Time', how: 'minute, UTC' },
     { about: 'Title', how: '36 letters; key 20' },
+    { about: 'Other offers', how: 'not goods, gifts, steps, amounts, units, single-use codes, segments or limits' },
     { about: 'Review', how: '24 to 48 hours' },
   ],
   render,

@@ -17,6 +17,7 @@ export const lerrinShop: Dialect = {
     { about: 'Delivery offers', how: 'whole countries, rate at most an amount' },
     { about: 'Time', how: 'minute, Dublin' },
     { about: 'Title', how: '120 letters' },
+    { about: 'Other offers', how: 'not goods, gifts, steps, amounts, units, single-use codes, segments or limits' },
     { about: 'Review', how: 'none' },
   ],
   render,
