@@ -186,12 +186,12 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
 test('offers: read and edited as a sentence', async ({ desk }) => {
   await desk.keyboard.press('4');
   await desk.getByRole('button', { name: /^Advent/ }).click();
-  await desk.getByLabel('Least value').fill('110.00');
-  await desk.getByLabel('Cap').fill('9.00');
+  await desk.getByLabel('Least value', { exact: true }).fill('110.00');
+  await desk.getByLabel('Cap', { exact: true }).fill('9.00');
   await expect(desk.getByRole('row', { name: /^Lerrin Shop delivery · letter B · where the rate is at most 9.00 · from 110.00/ })).toBeVisible();
-  await desk.getByLabel('End').fill('2026-11-01T00:00');
+  await desk.getByLabel('End', { exact: true }).fill('2026-11-01T00:00');
   await expect(desk.getByText('the end does not come after the start; right would be a time after 2026-11-29T00:00')).toBeVisible();
-  await desk.getByLabel('End').fill('2026-12-07T00:00');
+  await desk.getByLabel('End', { exact: true }).fill('2026-12-07T00:00');
   await save(desk, 'Advent from 110');
 });
 
