@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
-import { csvOf } from '../../core/goods/index.ts';
 import type { Meeting, Run } from '../../core/plan/index.ts';
-import { download } from '../parts/download.ts';
+import { CsvButton } from '../parts/csv-button.tsx';
 import { amountFault, TextPart } from '../parts/field.tsx';
 import { money, offerTitle, priced, serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../store/desk.ts';
@@ -30,21 +29,13 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
           <h1>When they meet</h1>
           <span className="muted">{meetings ? `${pairs.length} pairs of offers, ${meetings.length - pairs.length} offers beside a lane’s own threshold` : 'looking …'}</span>
           <span className="acts">
-            <button
-              type="button"
-              className="act"
-              onClick={() =>
-                download(
-                  'meetings.csv',
-                  csvOf(
-                    ['offer', 'with', 'what happens'],
-                    (meetings ?? []).map((one) => [one.first.offer, secondName(book.book, one), relationWords(book.book, one)]),
-                  ),
-                )
-              }
+            <CsvButton
+              file="meetings.csv"
+              head={['offer', 'with', 'what happens']}
+              rows={() => (meetings ?? []).map((one) => [one.first.offer, secondName(book.book, one), relationWords(book.book, one)])}
             >
               Take away as CSV
-            </button>
+            </CsvButton>
           </span>
         </div>
         {surprising.length > 0 && (
@@ -162,6 +153,13 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
       {answer && (
         <>
           <p className="muted small">
+            <CsvButton
+              file="deepest.csv"
+              head={['basket', 'service', 'offers', 'left']}
+              rows={() => answer.baskets.map((one) => [basketWords(one.example), one.service, one.used.join(' '), money(one.margin.left)])}
+            >
+              Take away as CSV
+            </CsvButton>{' '}
             {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight thinnest items with each other one. Larger ones may leave less.
           </p>
           <table className="ruled mt-2" aria-label="Deepest baskets">

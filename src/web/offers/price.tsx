@@ -1,7 +1,6 @@
 import { useState } from 'react';
-import { csvOf } from '../../core/goods/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
-import { download } from '../parts/download.ts';
+import { CsvButton } from '../parts/csv-button.tsx';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
 import { money, serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
@@ -38,21 +37,13 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
         <div className="head">
           <h1>Delivery in the price</h1>
           <span className="acts">
-            <button
-              type="button"
-              className="act"
-              onClick={() =>
-                download(
-                  'delivery-in-the-price.csv',
-                  csvOf(
-                    ['sku', 'name', 'price', 'delivery', 'delivered today', 'price needed'],
-                    goods.map((one) => [one.sku, one.name, say(one.price), say(one.delivery), say(one.price + one.delivery), one.needed === null ? '' : say(one.needed)]),
-                  ),
-                )
-              }
+            <CsvButton
+              file="delivery-in-the-price.csv"
+              head={['sku', 'name', 'price', 'delivery', 'delivered today', 'price needed']}
+              rows={() => goods.map((one) => [one.sku, one.name, say(one.price), say(one.delivery), say(one.price + one.delivery), one.needed === null ? '' : say(one.needed)])}
             >
               Take away as CSV
-            </button>
+            </CsvButton>
           </span>
         </div>
         <p className="sentence">

@@ -1,8 +1,7 @@
 import { Link } from 'react-router';
 import { localOf } from '../../core/exact/index.ts';
-import { csvOf } from '../../core/goods/index.ts';
 import { quarterOf } from '../../core/plan/index.ts';
-import { download } from '../parts/download.ts';
+import { CsvButton } from '../parts/csv-button.tsx';
 import { ChoicePart } from '../parts/field.tsx';
 import { money, rateText, serviceName, templateName, zoneName } from '../parts/words.ts';
 import { useCarrierQuery, useOrdersQuery } from '../store/api.ts';
@@ -88,30 +87,24 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
             </span>
           )}
           <span className="acts">
-            <button
-              type="button"
-              className="act"
-              onClick={() =>
-                download(
-                  'review.csv',
-                  csvOf(
-                    ['template', 'zone', 'service', 'rate', 'orders', 'charged', 'carrier now', 'carrier then', 'lost now', 'lost then', 'reviewed'],
-                    lanes.map((one) => [
-                      templateName(book.book, one.template),
-                      zoneName(book.book, one.zone),
-                      one.service,
-                      rateText(one.lane.rate),
-                      ...(one.record
-                        ? [String(one.record.orders), ...[one.record.charged, one.record.costNow, one.record.costNext, one.record.lostNow, one.record.lostNext].map(say)]
-                        : ['0', '', '', '', '', '']),
-                      reviewed[one.key] ?? '',
-                    ]),
-                  ),
-                )
+            <CsvButton
+              file="review.csv"
+              head={['template', 'zone', 'service', 'rate', 'orders', 'charged', 'carrier now', 'carrier then', 'lost now', 'lost then', 'reviewed']}
+              rows={() =>
+                lanes.map((one) => [
+                  templateName(book.book, one.template),
+                  zoneName(book.book, one.zone),
+                  one.service,
+                  rateText(one.lane.rate),
+                  ...(one.record
+                    ? [String(one.record.orders), ...[one.record.charged, one.record.costNow, one.record.costNext, one.record.lostNow, one.record.lostNext].map(say)]
+                    : ['0', '', '', '', '', '']),
+                  reviewed[one.key] ?? '',
+                ])
               }
             >
               Review as CSV
-            </button>
+            </CsvButton>
           </span>
         </div>
         <table className="ruled" aria-label="Lanes under review">

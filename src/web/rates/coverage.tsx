@@ -1,7 +1,6 @@
 import { Link } from 'react-router';
 import type { CoverageFinding } from '../../core/check/index.ts';
-import { csvOf } from '../../core/goods/index.ts';
-import { download } from '../parts/download.ts';
+import { CsvButton } from '../parts/csv-button.tsx';
 import { massOf, money, serviceName, templateName, zoneName } from '../parts/words.ts';
 import { useVisitsQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
@@ -36,21 +35,9 @@ function Coverage({ book }: { book: OpenBook }) {
           </span>
           {told.length > 0 && (
             <span className="acts">
-              <button
-                type="button"
-                className="act"
-                onClick={() =>
-                  download(
-                    'coverage.csv',
-                    csvOf(
-                      ['what', 'example', 'mend'],
-                      told.map((one) => [one.what, one.example, one.mend]),
-                    ),
-                  )
-                }
-              >
+              <CsvButton file="coverage.csv" head={['what', 'example', 'mend']} rows={() => told.map((one) => [one.what, one.example, one.mend])}>
                 Coverage as CSV
-              </button>
+              </CsvButton>
             </span>
           )}
         </div>
