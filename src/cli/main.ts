@@ -64,7 +64,17 @@ const jsonable = (_: string, value: unknown) => (typeof value === 'bigint' ? Num
 /** An answer with amounts as decimal text. */
 function written(answer: Answer, currency: Currency) {
   const say = (value: Minor) => amountText(value, currency);
-  const amounts = (one: Choice) => ({ ...one, discount: say(one.discount), delivery: say(one.delivery), total: say(one.total), tax: say(one.tax), pays: say(one.pays) });
+  const amounts = (one: Choice) => ({
+    ...one,
+    discount: say(one.discount),
+    delivery: say(one.delivery),
+    total: say(one.total),
+    tax: say(one.tax),
+    pays: say(one.pays),
+    took: Object.fromEntries(Object.entries(one.took).map(([offer, took]) => [offer, say(took)])),
+    off: one.off.map(say),
+    notProved: one.notProved === null ? null : say(one.notProved),
+  });
   return {
     currency,
     zone: answer.zone,

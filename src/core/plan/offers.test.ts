@@ -198,7 +198,8 @@ describe('words that promise', () => {
     expect(faults({ title: 'Free from 60', benefit: { ...free, off: { by: 'to', amount: '60.00', also: {} } } as OfferBody['benefit'] }).map(([, is]) => is)).toContain('not free');
   });
   test('an id that names another amount, or is too long for a channel', () => {
-    expect(faults({ title: 'Free', id: 'free-from-50' })).toEqual([['50', 'amount']]);
+    expect(faults({ title: 'Free', id: 'free-from-50' })).toEqual([['from-50', 'amount']]);
+    expect(faults({ title: 'Free', id: 'offer-10' })).toEqual([]);
     expect(faults({ title: 'Free', id: 'free-from-60-in-2026' })).toEqual([]);
     expect(faults({ title: 'Free', id: 'free-delivery-from-60' })).toEqual([['0', 'long']]);
   });

@@ -58,11 +58,10 @@ export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
     places(book, offer, text, add);
     if (/\bfree\b/i.test(text) && !rule.free) add('free', { is: 'not free' });
   }
-  // An id such as free-from-60 promises too; what counts copies, and years, do not.
-  for (const [word] of offer.id.matchAll(/\d{2,}/g)) {
-    const value = Number(word);
-    const known = [...rule.amounts, ...rule.percents].map(Number).includes(value) || rule.units.includes(value) || (offer.code && offer.code.is !== 'single use' && offer.code.code.includes(word));
-    if (!known && !(value >= 2000 && value < 2100)) found.push({ in: 'id', word, fault: { is: 'amount', right: [...rule.amounts, ...rule.percents] } });
+  // An id such as free-from-60 or 15-off promises too; a number that only counts does not.
+  for (const [word, behind, before] of offer.id.matchAll(/(?:from|over|save|take|under)-?(\d+)|(\d+)-?(?:off|percent)/g)) {
+    const right = [...rule.amounts, ...rule.percents];
+    if (!right.map(Number).includes(Number(behind ?? before))) found.push({ in: 'id', word, fault: { is: 'amount', right } });
   }
   for (const { most, where } of idLengths) if (offer.id.length > most) found.push({ in: 'id', word: offer.id.slice(most), fault: { is: 'long', most, where } });
   for (const { most, where } of titleLengths) if (offer.title.length > most) found.push({ in: 'title', word: offer.title.slice(most), fault: { is: 'long', most, where } });

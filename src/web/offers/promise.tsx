@@ -1,3 +1,4 @@
+import { useNavigate } from 'react-router';
 import type { OfferBody } from '../../core/offers/index.ts';
 import type { BrokenPromise } from '../../core/plan/index.ts';
 import { AddPart, nameFault, TextPart } from '../parts/field.tsx';
@@ -8,6 +9,11 @@ export function PromiseWords({ book, offer, broken, proposed }: { book: OpenBook
   const set = (field: 'title' | 'titles' | 'terms', value: unknown) => book.edit(['offers', offer.id, field], value);
   const locales = [...new Set(book.book.markets.map((market) => market.locale))].filter((locale) => !(locale in offer.titles) && locale !== book.home.locale);
   const { code } = offer;
+  const go = useNavigate();
+  const rename = (id: string) => {
+    book.editAll([{ path: ['offers', offer.id] }, { path: ['offers', id], value: { ...offer, id } }]);
+    go(`/offers/${id}`);
+  };
   return (
     <>
       <p className="mt-3">
@@ -26,6 +32,19 @@ export function PromiseWords({ book, offer, broken, proposed }: { book: OpenBook
             </button>
           </span>
         ))}{' '}
+        · short id{' '}
+        <TextPart
+          label="Short id"
+          value={offer.id}
+          fault={(text) =>
+            !/^[a-z0-9][a-z0-9-]{0,39}$/.test(text)
+              ? 'small letters, digits and hyphens, at most 40'
+              : text !== offer.id && book.book.offers.some((one) => one.id === text)
+                ? 'another offer has it'
+                : null
+          }
+          onLeave={(id) => id !== offer.id && rename(id)}
+        />{' '}
         {locales.length > 0 && (
           <AddPart label="Add a title" added={Object.fromEntries(locales.map((locale) => [`a title in ${locale}`, () => set('titles', { ...offer.titles, [locale]: offer.title })]))} />
         )}

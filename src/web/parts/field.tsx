@@ -4,27 +4,31 @@ import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 interface TextPart {
   readonly label: string;
   readonly value: string;
-  readonly onCommit: (value: string) => void;
+  /** As one types, whenever it can be read; or once, when the part is left. */
+  readonly onCommit?: (value: string) => void;
+  readonly onLeave?: (value: string) => void;
   /** What is wrong with a text, or null. */
   readonly fault?: (text: string) => string | null;
   readonly lines?: boolean;
   readonly placeholder?: string;
 }
 
-export function TextPart({ label, value, onCommit, fault, lines, placeholder }: TextPart) {
+export function TextPart({ label, value, onCommit, onLeave, fault, lines, placeholder }: TextPart) {
   const [text, setText] = useState(value);
   const [focused, setFocused] = useState(false);
   const id = useId();
+  const dropped = useRef(false);
   useEffect(() => {
     if (!focused) setText(value);
   }, [value, focused]);
   const wrong = fault?.(text) ?? null;
   const changed = (next: string) => {
     setText(next);
-    if (!fault?.(next) && next !== value) onCommit(next);
+    if (!fault?.(next) && next !== value) onCommit?.(next);
   };
   const keyed = (event: KeyboardEvent<HTMLInputElement | HTMLTextAreaElement>) => {
     if (event.key === 'Escape') {
+      dropped.current = true;
       setText(value);
       event.currentTarget.blur();
     }
@@ -41,6 +45,8 @@ export function TextPart({ label, value, onCommit, fault, lines, placeholder }: 
     onBlur: () => {
       setFocused(false);
       if (wrong) setText(value);
+      else if (!dropped.current) onLeave?.(text);
+      dropped.current = false;
     },
     onKeyDown: keyed,
   };
