@@ -45,12 +45,13 @@ export interface Meeting {
 /** Units of one item that are tried, one by one. */
 const sweep = 60;
 
-/** Every pair of offers that are meant, and every offer with the thresholds of the lanes it reaches: what happens when they meet. */
-export function meetings(book: CompiledBook, goods: readonly Ready[], now: Instant): Meeting[] {
+/** Every pair of offers that are meant (or those of one of them), and every offer with the thresholds of the lanes it reaches: what happens when they meet. */
+export function meetings(book: CompiledBook, goods: readonly Ready[], now: Instant, only: string | null = null): Meeting[] {
   const places = placesByZone(book);
   const found: Meeting[] = [];
   book.offers.forEach((first, i) => {
-    for (const second of book.offers.slice(i + 1)) found.push(pairOf(book, goods, places, now, first, second));
+    for (const second of book.offers.slice(i + 1)) if (only === null || first.id === only || second.id === only) found.push(pairOf(book, goods, places, now, first, second));
+    if (only !== null && first.id !== only) return;
     for (const [zone, row] of book.lanes) {
       if (first.zones && !first.zones.has(zone)) continue;
       for (const [service, lane] of row) {

@@ -15,11 +15,12 @@ const mostUnits = 60;
 export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Place, moment: Instant): Question[] {
   const needs = needsOf(offer);
   const baskets: Line[][] = [];
-  for (const pick of [cheapest, middling, dearest]) {
+  const sorted = byPrice(goods);
+  const choices = needs.map((need) => ({ need, inside: sorted.filter((item) => lies(item, need.part) && item.price > need.above) }));
+  for (const share of [0, 0.5, 1]) {
     const lines = new Map<string, Line>();
-    for (const need of needs) {
-      const inside = goods.filter((item) => lies(item, need.part) && item.price > need.above);
-      const item = pick(inside);
+    for (const { need, inside } of choices) {
+      const item = inside[Math.round(share * (inside.length - 1))];
       if (!item) return [];
       const units = Math.max(need.units, item.price > 0 ? Math.ceil(need.value / item.price) : 1, lines.get(item.sku)?.units ?? 0);
       if (units <= mostUnits) lines.set(item.sku, { item, units });
@@ -81,7 +82,12 @@ function needsOf(offer: Offer): Need[] {
   }
 }
 
-const byPrice = (goods: readonly Ready[]) => [...goods].sort((a, b) => a.price - b.price);
-const cheapest = (goods: readonly Ready[]) => byPrice(goods)[0];
-const middling = (goods: readonly Ready[]) => byPrice(goods)[goods.length >> 1];
-const dearest = (goods: readonly Ready[]) => byPrice(goods).at(-1);
+/** Goods with the cheapest first, sorted once. */
+function byPrice(goods: readonly Ready[]): readonly Ready[] {
+  const known = sortedGoods.get(goods);
+  if (known) return known;
+  const sorted = [...goods].sort((a, b) => a.price - b.price);
+  sortedGoods.set(goods, sorted);
+  return sorted;
+}
+const sortedGoods = new WeakMap<readonly Ready[], readonly Ready[]>();

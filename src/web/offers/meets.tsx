@@ -17,7 +17,7 @@ export function MeetsStage() {
 
 /** Every pair of offers, the lanes' own thresholds among them: what happens when they meet; and the baskets that leave least. */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
-  const meetings = useDesk((desk, edits) => desk.meets(edits, moment), [moment], 'study');
+  const meetings = useDesk((desk, edits) => desk.meets(edits, moment, null), [moment], 'study');
   const surprising = meetings?.filter((one) => one.surprising) ?? [];
   const pairs = meetings?.filter((one) => one.second.is === 'offer') ?? [];
   const lanes = meetings?.filter((one) => one.second.is === 'lane' && one.relation.is !== 'adds') ?? [];

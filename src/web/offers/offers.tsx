@@ -165,7 +165,7 @@ function Bulk({ book, moment, picked, clear }: { book: OpenBook; moment: number;
 function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: OfferBody; moment: number; deciding: Deciding | null }) {
   const go = useNavigate();
   const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
-  const meetings = useDesk((desk, edits) => desk.meets(edits, moment), [moment], 'study');
+  const meetings = useDesk((desk, edits) => desk.meets(edits, moment, offer.id), [offer.id, moment], 'study');
   const met = meetings?.filter((one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id)) ?? [];
   const offers = met.filter((one) => one.second.is === 'offer');
   const lanes = met.filter((one) => one.second.is === 'lane' && one.relation.is === 'competes');

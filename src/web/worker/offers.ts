@@ -53,10 +53,10 @@ const year = 365 * 86_400_000;
 /** An open-ended offer is looked at for so many days. */
 const openDays = 60;
 
-/** Every pair of offers of the draft: what happens when they meet. */
-export function meets(edits: readonly Edit[], moment: number): Meeting[] | null {
+/** Every pair of offers of the draft, or those of one of them: what happens when they meet. */
+export function meets(edits: readonly Edit[], moment: number, only: string | null): Meeting[] | null {
   const { compiled, goods } = draftOf(edits);
-  return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment);
+  return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
 }
 
 /** What an offer decides, and what its words get wrong. */
