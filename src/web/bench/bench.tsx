@@ -204,7 +204,8 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
                     const channel = asked?.channels.find((one) => one.id === id);
                     const speed = service.channels[id]?.speed;
                     const there = channel?.answers[0]?.find((one) => one.speed === speed);
-                    const by = there && choice ? there.charge - there.discount - (choice.delivery - choice.discount) : null;
+                    const meant = service.channels[id]?.meant ?? choice;
+                    const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
                     const hang = hangHere();
                     function hangHere(): Hang {
                       if (channel?.down) return { is: 'no answer' };

@@ -150,6 +150,10 @@ export function pathWords(book: Book, path: readonly string[]): string {
   }
 }
 
+/** Fields that only tell which sort of thing it is: their value stands alone. */
+const kindKeys = new Set(['is', 'by', 'over']);
+const saysNothing = (value: unknown): boolean => value === null || (typeof value === 'object' && Object.keys(value ?? {}).length === 0);
+
 /** A value of the book in a few words. */
 export function valueWords(value: unknown): string {
   if (value === undefined) return '—';
@@ -163,7 +167,14 @@ export function valueWords(value: unknown): string {
     if ('value' in value && 'unit' in value) return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
     if ('value' in value && 'test' in value) return `${(value as { value: string }).value} ${(value as { test: string }).test} discounts`;
   }
-  return JSON.stringify(value);
+  if (Array.isArray(value)) return value.map(valueWords).join('; ') || 'none';
+  if (typeof value === 'object')
+    return (
+      Object.entries(value)
+        .flatMap(([key, one]) => (saysNothing(one) ? [] : [kindKeys.has(key) ? valueWords(one) : `${key} ${valueWords(one)}`]))
+        .join(', ') || 'none'
+    );
+  return String(value);
 }
 
 /** The steps in which sides are compared, and what one side says of one. */

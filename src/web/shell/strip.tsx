@@ -78,7 +78,8 @@ export function Strip() {
                   const speed = first && book.book.channels[id].speeds[first.service];
                   const choices = there?.answers[askedAt];
                   const choice = choices?.find((one) => one.speed === speed);
-                  const by = first && choice ? choice.charge - choice.discount - (first.delivery - first.discount) : null;
+                  const meant = row?.at?.[id]?.choices.find((one) => one.service === first?.service) ?? first;
+                  const by = meant && choice ? choice.charge - choice.discount - (meant.delivery - meant.discount) : null;
                   const hang = hangHere();
                   function hangHere(): Hang {
                     if (basket.market !== null && basket.market !== book?.home.id) return { is: 'not sold there' };

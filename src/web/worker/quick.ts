@@ -1,4 +1,4 @@
-import type { Basket, Book, Edit } from '../../core/book/index.ts';
+import { type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
@@ -6,7 +6,7 @@ import { type Mass, type Minor, minor, type Problem, type Volume } from '../../c
 import type { Item } from '../../core/goods/index.ts';
 import { type Fall, matches, type Place, parsePlace, partsOfMap, patternText } from '../../core/places/index.ts';
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
-import { type Answer, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
+import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf } from '../../core/rates/index.ts';
 import { asked, cardsOn, carrierOf, dayOf, draftOf, savedState } from './state.ts';
 
@@ -19,6 +19,8 @@ export interface Pinned {
   readonly draft: Answer | null;
   readonly currency: string;
   readonly problems: readonly Problem[];
+  /** What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. */
+  readonly at: Readonly<Record<string, Answer>> | null;
 }
 
 export interface Computed {
@@ -41,7 +43,9 @@ export interface Sided {
     readonly meant: readonly SideStep[];
     readonly margin: SidedMargin | null;
     readonly steps: readonly Step[];
-    readonly channels: Readonly<Record<string, { readonly speed: string | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>>;
+    readonly channels: Readonly<
+      Record<string, { readonly speed: string | null; readonly meant: Choice | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>
+    >;
   }[];
 }
 
@@ -81,10 +85,20 @@ export function compute(edits: readonly Edit[], moment: number): Computed {
       draft: after,
       currency: made?.compiled.currency ?? '',
       problems: made && !made.question.ok ? made.question.problems : [],
+      at: made?.question.ok ? answersAt(made.compiled, made.question.value) : null,
     };
   });
   return { problems: now.problems, pinned };
 }
+
+/** The answer at each channel; null where no offer tells channels apart. */
+function answersAt(compiled: CompiledBook, question: Question): Record<string, Answer> | null {
+  if (compiled.offers.every((offer) => offer.channels === null)) return null;
+  return Object.fromEntries(channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]));
+}
+
+/** What is meant of a service in an answer, seen or not. */
+const meantOf = (answer: Answer, service: string): Choice | null => [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
 
 const readRules = new Map<Dialect['id'], { text: string; rules: Rules | null }>();
 
@@ -108,6 +122,7 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
   if (!read.ok) return { problems: read.problems };
   const question: Question = read.value;
   const answer = quote(compiled, question);
+  const at = answersAt(compiled, question);
   // Channels count in the seller's own currency: baskets of other markets are not asked there.
   const there = compiled.market.body.id === book.markets[0]?.id;
   const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
@@ -123,7 +138,7 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
       sides.map((side) => {
         const speed = book.channels[side.id].speeds[id] ?? null;
         const choice = side.choices.find((one) => one.speed === speed);
-        return [side.id, { speed, charge: choice?.charge ?? null, discount: choice?.discount ?? null, steps: choice?.steps ?? [] }];
+        return [side.id, { speed, meant: meantOf(at?.[side.id] ?? answer, id), charge: choice?.charge ?? null, discount: choice?.discount ?? null, steps: choice?.steps ?? [] }];
       }),
     ),
   }));
