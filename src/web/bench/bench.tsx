@@ -10,6 +10,7 @@ import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
 import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 import type { Sided, Unanswered } from '../worker/quick.ts';
 import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
@@ -36,7 +37,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
   const { data: feed } = useFilesQuery({ id: 'findlark', moment: at });
   const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
   const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
-  const known = basket.lines.every((line) => book.savedGoods.some((item) => item.sku === line.sku));
+  const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
   const assumed = book.book.markets.find((one) => one.id === (basket.market ?? book.home.id))?.assumed ?? null;
   const elsewhere = basket.market !== null && basket.market !== book.home.id;
   const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });

@@ -1,4 +1,3 @@
-import { createColumnHelper, getCoreRowModel, getFilteredRowModel, getSortedRowModel, type SortingState, useReactTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -21,16 +20,18 @@ const sortKey = (item: Item, column: Column): number | string => {
   return cellOf(item, column).toLowerCase();
 };
 
-const column = createColumnHelper<Item>();
-const columns = shownColumns.map((id) =>
-  column.accessor((item) => cellOf(item, id), {
-    id,
-    sortingFn: (a, b) => {
-      const [x, y] = [sortKey(a.original, id), sortKey(b.original, id)];
-      return x < y ? -1 : x > y ? 1 : 0;
-    },
-  }),
-);
+/** How the sheet is sorted; null: as in the book. */
+type Sort = { readonly column: Column; readonly way: 'ascending' | 'descending' } | null;
+
+/** Rows in the order of a column; equal ones stay as they were. */
+function sortedBy(items: readonly Item[], sort: Sort): readonly Item[] {
+  if (!sort) return items;
+  const turn = sort.way === 'ascending' ? 1 : -1;
+  return items
+    .map((item) => ({ item, key: sortKey(item, sort.column) }))
+    .sort((a, b) => (a.key < b.key ? -turn : a.key > b.key ? turn : 0))
+    .map((one) => one.item);
+}
 
 /** Bytes of a file of goods that is read on the screen: some five thousand lines. */
 const largest = 500_000;
@@ -40,6 +41,32 @@ export function GoodsStage() {
   return book && <Goods book={book} />;
 }
 
+/** All that a row says, in small letters; made once an item. */
+function wordsOf(item: Item): string {
+  const known = said.get(item);
+  if (known !== undefined) return known;
+  const text = goodsColumns
+    .map((id) => cellOf(item, id))
+    .join(' ')
+    .toLowerCase();
+  said.set(item, text);
+  return text;
+}
+const said = new WeakMap<Item, string>();
+
+/** Makes the words of all rows while nothing else is to do, so that the first filter finds them made. */
+function useWordsAhead(goods: readonly Item[]): void {
+  useEffect(() => {
+    let at = 0;
+    let waiting = requestIdleCallback(go);
+    function go(idle: IdleDeadline) {
+      for (; at < goods.length && idle.timeRemaining() > 3; at += 1) wordsOf(goods[at] as Item);
+      if (at < goods.length) waiting = requestIdleCallback(go);
+    }
+    return () => cancelIdleCallback(waiting);
+  }, [goods]);
+}
+
 /** The goods as one sheet: filter, sort, edit in place, take in and out as CSV. */
 function Goods({ book }: { book: OpenBook }) {
   const [search, setSearch] = useSearchParams();
@@ -47,7 +74,7 @@ function Goods({ book }: { book: OpenBook }) {
   const [filter, setFilter] = useState(asked);
   // The address follows what is typed, and what is typed follows an address that somebody opens.
   useEffect(() => setFilter(asked), [asked]);
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const [sort, setSort] = useState<Sort>(null);
   const [bulk, setBulk] = useState(false);
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
@@ -75,31 +102,16 @@ function Goods({ book }: { book: OpenBook }) {
       400,
     );
   };
+  useWordsAhead(book.goods);
   const words = useMemo(() => filter.toLowerCase().split(/\s+/).filter(Boolean), [filter]);
   const data = useMemo(() => {
     const inSelection = selection && taken ? new Set(taken) : null;
     const whole = lack === null ? null : new Map(withParents(book.goods).items.map((item) => [item.sku, item]));
     return book.goods.filter((item) => (!inSelection || inSelection.has(item.sku)) && (lack === null || isLacking(whole?.get(item.sku) ?? item, lack))) as Item[];
   }, [book.goods, selection, taken, lack]);
-  const table = useReactTable({
-    data,
-    columns,
-    state: { sorting, globalFilter: words },
-    onSortingChange: setSorting,
-    getRowId: (item) => item.sku,
-    globalFilterFn: (row, _, wanted: string[]) => {
-      const text = goodsColumns
-        .map((id) => cellOf(row.original, id))
-        .join(' ')
-        .toLowerCase();
-      return wanted.every((word) => text.includes(word));
-    },
-    getColumnCanGlobalFilter: (one) => one.id === 'sku',
-    getCoreRowModel: getCoreRowModel(),
-    getFilteredRowModel: getFilteredRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-  });
-  const { rows } = table.getRowModel();
+  const filtered = useMemo(() => (words.length === 0 ? data : data.filter((item) => words.every((word) => wordsOf(item).includes(word)))), [data, words]);
+  const rows = useMemo(() => sortedBy(filtered, sort), [filtered, sort]);
+  const turnTo = (id: Column) => setSort(sort?.column !== id ? { column: id, way: 'ascending' } : sort.way === 'ascending' ? { column: id, way: 'descending' } : null);
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: () => 30, overscan: 12 });
   const missing = useMemo(() => {
     const { items } = withParents(book.goods);
@@ -187,7 +199,7 @@ function Goods({ book }: { book: OpenBook }) {
                 }}
               />
             </label>
-            <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows.map((row) => row.original)))}>
+            <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows))}>
               Export {rows.length === book.goods.length ? 'CSV' : `these ${rows.length}`}
             </button>
           </span>
@@ -214,7 +226,7 @@ function Goods({ book }: { book: OpenBook }) {
           </button>
         </nav>
         {selection && <SelectionSentence key={selection.id} book={book} selection={selection} count={counts?.selections[selection.id] ?? null} removed={() => show('selection', null)} />}
-        {bulk && <BulkEdit book={book} items={rows.map((row) => row.original)} close={() => setBulk(false)} />}
+        {bulk && <BulkEdit book={book} items={rows} close={() => setBulk(false)} />}
         {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
         {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
         {problems !== null && problems.length > 0 && (
@@ -234,13 +246,13 @@ function Goods({ book }: { book: OpenBook }) {
         )}
         <div ref={box} className="min-h-0 grow overflow-auto border border-base-300" role="grid" aria-label="Goods" aria-rowcount={rows.length + 1} tabIndex={-1}>
           <div className="grid-row grid-head" role="row" style={{ gridTemplateColumns: widths }} tabIndex={-1}>
-            {table.getHeaderGroups()[0]?.headers.map((head) => {
-              const way = head.column.getIsSorted();
+            {shownColumns.map((id) => {
+              const way = sort?.column === id ? sort.way : 'none';
               return (
-                <div key={head.id} role="columnheader" tabIndex={-1} aria-sort={way === 'asc' ? 'ascending' : way === 'desc' ? 'descending' : 'none'}>
-                  <button type="button" className={`w-full cursor-pointer ${figures.has(head.id as Column) ? 'text-right' : 'text-left'}`} onClick={head.column.getToggleSortingHandler()}>
-                    {heads[head.id as Column]}
-                    {head.id === 'price' && ` ${book.home.currency}`} {way === 'asc' ? '↑' : way === 'desc' ? '↓' : ''}
+                <div key={id} role="columnheader" tabIndex={-1} aria-sort={way}>
+                  <button type="button" className={`w-full cursor-pointer ${figures.has(id) ? 'text-right' : 'text-left'}`} onClick={() => turnTo(id)}>
+                    {heads[id]}
+                    {id === 'price' && ` ${book.home.currency}`} {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
                   </button>
                 </div>
               );
@@ -248,7 +260,7 @@ function Goods({ book }: { book: OpenBook }) {
           </div>
           <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="rowgroup">
             {virtual.getVirtualItems().map((seen) => {
-              const item = rows[seen.index]?.original;
+              const item = rows[seen.index];
               if (!item) return null;
               return (
                 <div

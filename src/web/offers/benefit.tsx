@@ -1,6 +1,7 @@
 import type { BenefitBody, OffBody } from '../../core/offers/index.ts';
 import { amountFault, ChoicePart, figureFault, MoneyPart, Several, TestPart, TextPart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 
 interface Part<B> {
   readonly book: OpenBook;
@@ -94,8 +95,7 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
       return (
         <>
           <TextPart label="Units of the gift" value={String(benefit.units)} fault={countFault} onCommit={(text) => onCommit({ ...benefit, units: Number(text) })} /> ×{' '}
-          <TextPart label="Gift" value={benefit.sku} fault={(text) => (book.goods.some((item) => item.sku === text) ? null : `no item “${text}”`)} onCommit={(sku) => onCommit({ ...benefit, sku })} />{' '}
-          at 0.00
+          <TextPart label="Gift" value={benefit.sku} fault={(text) => (factsOf(book.goods).skus.has(text) ? null : `no item “${text}”`)} onCommit={(sku) => onCommit({ ...benefit, sku })} /> at 0.00
         </>
       );
     case 'off order':

@@ -4,6 +4,7 @@ import { type BoundBody, type LaneBody, measureUnits, type Service } from '../..
 import { AddPart, amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 import { RateTable } from './breaks.tsx';
 import { LaneCurve } from './curve.tsx';
 import { RatePart } from './rate.tsx';
@@ -205,7 +206,7 @@ function Bound({ bound, at, change }: { bound: BoundBody; at: number; change: (b
 /** What is not said of the lane yet, to be added at the end of its sentence. */
 function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBody; service: Service; set: Set }) {
   const free = lane.freeFrom;
-  const kinds = [...new Set(book.goods.flatMap((item) => item.kind ?? []))].filter((kind) => !(kind in lane.kinds));
+  const kinds = factsOf(book.goods).kinds.filter((kind) => !(kind in lane.kinds));
   const locales = book.book.markets.map((market) => market.locale).filter((locale) => !(locale in lane.names));
   const currencies = book.book.markets.map((market) => market.currency).filter((currency) => currency !== book.home.currency && free && !(currency in free.also));
   const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency && !(currency in lane.also));

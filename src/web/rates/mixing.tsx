@@ -3,6 +3,7 @@ import { amountFault, ChoicePart, nameFault, TextPart } from '../parts/field.tsx
 import { freshId } from '../parts/fresh-id.ts';
 import { serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 import { RatesTabs } from './tabs.tsx';
 
 export function MixingStage() {
@@ -13,7 +14,7 @@ export function MixingStage() {
 /** How the charges of groups become one: rules by kinds and service in their order, then the book's own way. */
 function MixingRules({ book }: { book: OpenBook }) {
   const { mixing, mixedBy } = book.book;
-  const kinds = [...new Set(book.goods.flatMap((item) => item.kind ?? []))].sort();
+  const { kinds } = factsOf(book.goods);
   const add = () => {
     const id = freshId('rule', mixing);
     book.edit(['mixing', id], { id, kinds: kinds.slice(0, 2), services: [], by: 'highest', name: null } satisfies MixingRuleBody);

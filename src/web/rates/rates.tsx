@@ -3,6 +3,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { LaneBody, RateBody } from '../../core/rates/index.ts';
 import { freeText, rateText } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 import { LaneMeaning } from './lane.tsx';
 import { lanesIn, textOf } from './lanes-block.ts';
 import { TemplateHead } from './template.tsx';
@@ -31,7 +32,7 @@ function Rates({ book }: { book: OpenBook }) {
   const zone = rows.find((one) => one.id === chosenZone) ?? rows[0];
   const service = services.find((one) => one.id === chosenService) ?? services.find((one) => zone && template.lanes[zone.id]?.[one.id]) ?? services[0];
   const path = (zoneId: string, serviceId: string) => ['templates', template.id, 'lanes', zoneId, serviceId];
-  const unweighed = book.goods.filter((item) => item.mass === null).length;
+  const { unweighed } = factsOf(book.goods);
   const empty = rows.filter((one) => Object.keys(template.lanes[one.id] ?? {}).length === 0);
 
   const laneAt = (row: number, at: number): LaneBody | undefined => template.lanes[rows[row]?.id ?? '']?.[services[at]?.id ?? ''];

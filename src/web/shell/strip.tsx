@@ -5,6 +5,7 @@ import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook, useDesk, useMoment } from '../store/desk.ts';
+import { factsOf } from '../store/facts.ts';
 import { useAct, useSeen } from '../store/index.ts';
 import { stripToggled } from '../store/view.ts';
 
@@ -17,7 +18,7 @@ export function Strip() {
   const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
   const { data: report } = useLastCheckQuery();
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not understood.
-  const sound = (basket: Basket) => computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 && basket.lines.every((line) => book?.savedGoods.some((item) => item.sku === line.sku));
+  const sound = (basket: Basket) => computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 && basket.lines.every((line) => book && factsOf(book.savedGoods).skus.has(line.sku));
   // Channels count in the seller's own currency.
   const baskets = (book?.book.pinned ?? []).filter((basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id));
   const { currentData: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });

@@ -61,6 +61,9 @@ export function useMoment(): number | null {
   return asOf !== null ? Date.parse(asOf) : data ? Date.parse(data.now) : null;
 }
 
+/** Milliseconds of rest after which what takes long is asked anew. */
+const rest = 250;
+
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
 export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null, depends: readonly unknown[], at: keyof typeof benches = 'quick'): T | null {
   const { data } = useBookQuery();
@@ -69,6 +72,7 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
   const { data: carrier } = useCarrierQuery();
   const singles = useSingles();
   const [answer, setAnswer] = useState<T | null>(null);
+  const answered = useRef(false);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
     if (!data || !goods) return;
@@ -79,14 +83,22 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
       place.loaded = place.desk.load(data.book, goods, carrier?.cards ?? [], singles);
     }
     let stale = false;
-    place.loaded
-      ?.then(() => ask(place.desk, edits))
-      .then((value) => {
-        if (!stale && value !== null && value !== undefined) setAnswer(() => value);
-      })
-      .catch((error) => console.error(error));
+    const go = () =>
+      place.loaded
+        ?.then(() => (stale ? null : ask(place.desk, edits)))
+        .then((value) => {
+          if (stale || value === null || value === undefined) return;
+          answered.current = true;
+          setAnswer(() => value);
+        })
+        .catch((error) => console.error(error));
+    // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one types.
+    let waiting: number | undefined;
+    if (at === 'study' && answered.current) waiting = window.setTimeout(go, rest);
+    else go();
     return () => {
       stale = true;
+      clearTimeout(waiting);
     };
   }, [data, goods, edits, carrier, singles, ...depends]);
   return answer;
