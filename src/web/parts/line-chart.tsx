@@ -82,6 +82,7 @@ export function LineChart({
           borderColor: colour[one.look],
           borderWidth: one.look === 'main' ? 2 : one.look === 'band' ? 0.5 : 1.5,
           ...(one.look === 'dashed' || one.look === 'limit' ? { borderDash: [4, 3] } : {}),
+          borderJoinStyle: 'round' as const,
           pointRadius: 0,
           pointHitRadius: one.look === 'main' ? 8 : 0,
           stepped: one.stepped ? ('after' as const) : false,
