@@ -1,6 +1,6 @@
 import { minor } from '../exact/index.ts';
-import { allGoods, mayAdd, type Offer } from '../offers/index.ts';
-import { type Candidate, lies, offOf, reached } from './live.ts';
+import { allGoods, mayAdd, type Offer, partOf } from '../offers/index.ts';
+import { type Candidate, lies, offOf, reached, valueIn } from './live.ts';
 import type { Line } from './question.ts';
 
 /** The offers of the goods and order level that could act on one basket, and which of them may be used together. */
@@ -65,12 +65,11 @@ export function fieldOf(lines: readonly Line[], goods: number, candidates: reado
 
 /** Whether two goods offers touch a common line; a gift touches none. */
 function meet(a: Candidate, b: Candidate, lines: readonly Line[]): boolean {
-  const [one, other] = [partTouched(a.offer), partTouched(b.offer)];
+  const [one, other] = [partOf(a.offer), partOf(b.offer)];
   if (one === null || other === null) return false;
   for (const { item } of lines) if (lies(item, one) && lies(item, other)) return true;
   return false;
 }
-const partTouched = ({ benefit }: Offer) => (benefit.is === 'gift' || !('goods' in benefit) ? null : benefit.goods);
 
 /** A basket before any offer. */
 export const untouched = ({ lines, goods }: Pick<Field, 'lines' | 'goods'>): Left => ({ lines: lines.map((line) => line.item.price * line.units), goods, order: 0, gifts: [] });
@@ -245,7 +244,7 @@ function orderOff(field: Field, offer: Offer, left: Left): number {
   let off = 0;
   if (benefit.is === 'off order') off = offOf(benefit.off, left.goods);
   else if (benefit.is === 'spend steps') {
-    const value = benefit.test === 'after' ? leftIn(field, left, benefit.goods) : listIn(field, benefit.goods);
+    const value = benefit.test === 'after' ? leftIn(field, left, benefit.goods) : benefit.goods === allGoods ? field.goods : valueIn(field.lines, benefit.goods);
     off = reached(benefit.steps, value)?.off ?? 0;
   }
   return limits.most === null ? off : Math.min(off, limits.most);
@@ -257,11 +256,4 @@ export function leftIn({ lines }: Pick<Field, 'lines'>, left: Left, part: number
   let value = 0;
   for (let i = 0; i < lines.length; i += 1) if (lies((lines[i] as Line).item, part)) value += left.lines[i] as number;
   return minor(value);
-}
-
-function listIn({ lines, goods }: Field, part: number): number {
-  if (part === allGoods) return goods;
-  let value = 0;
-  for (const { item, units } of lines) if (lies(item, part)) value += item.price * units;
-  return value;
 }
