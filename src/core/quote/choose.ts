@@ -5,7 +5,7 @@ import { type Sorted, sorted, takeOff } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
 import { budgetLeft, type Candidate, liveFor, savingOf, unhelpful } from './live.ts';
 import type { Line, Question } from './question.ts';
-import { applyOffer, bestOf, type Delivery, type Field, type Found, fieldOf, type Left, leftIn, untouched } from './search.ts';
+import { applyOffer, bestOf, type Delivery, type Field, type Found, fieldOf, type Left, leftIn, type Searched, untouched } from './search.ts';
 import { sharesOf } from './shares.ts';
 
 /** All that offers need of one basket; used for one service after the other. */
@@ -18,7 +18,7 @@ export interface Deal {
   /** What the set in hand leaves; whole again between searches. */
   readonly left: Left;
   /** The best set beside each delivery offer, whatever it does to the charge; the first is beside none. */
-  readonly relaxed: (Found | undefined)[];
+  readonly relaxed: (Searched | undefined)[];
   /** The candidates that may be used beside each delivery offer; the first are those beside none. */
   readonly allowed: (readonly number[] | undefined)[];
   /** The basket with gifts beside it, by their SKUs. */
@@ -76,6 +76,7 @@ export function bestSet(deal: Deal, service: number): BestSet {
   const id = book.services[service]?.id ?? '';
   let best = null as BestSet | null;
   let bestCost = Number.POSITIVE_INFINITY;
+  let open = Number.POSITIVE_INFINITY;
   for (let i = -1; i < deliveries.length; i += 1) {
     const offer = deliveries[i] ?? null;
     if (offer?.benefit.is === 'delivery' && offer.benefit.on.is === 'services' && !offer.benefit.on.services.has(id)) continue;
@@ -83,7 +84,10 @@ export function bestSet(deal: Deal, service: number): BestSet {
     const root = beside.at(deal.left);
     if (i < 0 && scratch.rate < 0 && (field.candidates.length === 0 || steady(deal))) return refusedBy(scratch.rate);
     const least = beside.least(deal.left, root);
-    const found = least === Number.POSITIVE_INFINITY ? null : foundBeside(deal, i, offer, beside, root, least, bestCost);
+    if (least === Number.POSITIVE_INFINITY) continue;
+    const searched = searchedBeside(deal, i, offer, beside, root, least, bestCost);
+    open = Math.min(open, searched.open);
+    const { found } = searched;
     if (!found || Number.isNaN(found.delivery)) continue;
     const cost = field.goods - found.saving + found.delivery;
     if (cost > bestCost || (best && cost === bestCost && !goesBefore(field, found.used, offer, best))) continue;
@@ -93,11 +97,12 @@ export function bestSet(deal: Deal, service: number): BestSet {
       delivering: offer,
       discount: minor(found.saving - worthOf(field, found.used)),
       delivery: found.delivery,
-      proved: found.proved && (best?.proved ?? true),
-      gap: minor(found.gap),
+      proved: true,
+      gap: nothing,
     };
   }
-  if (best) return best;
+  // A search that was broken off may have missed a better set, whichever delivery offer it was beside.
+  if (best) return open < bestCost ? { ...best, proved: false, gap: minor(bestCost - open) } : best;
   delivery(deal, service, null).at(deal.left);
   return refusedBy(scratch.rate);
 }
@@ -108,9 +113,9 @@ const refusedBy = (rate: number): BestSet => ({ used: [], delivering: null, disc
 const steady = ({ book, field }: Deal): boolean => book.steady && field.candidates.every((one) => one.gift === null);
 
 /** The best set beside a delivery offer: the one that saves most, where it costs no threshold; else searched for with the charge in view. */
-function foundBeside(deal: Deal, at: number, offer: Offer | null, beside: Delivery, root: number, least: number, bar: number): Found | null {
+function searchedBeside(deal: Deal, at: number, offer: Offer | null, beside: Delivery, root: number, least: number, bar: number): Searched {
   const { field } = deal;
-  if (field.candidates.length === 0) return { ...nobody, delivery: root };
+  if (field.candidates.length === 0) return { found: { ...nobody, delivery: root }, open: Number.POSITIVE_INFINITY };
   let allowed = deal.allowed[at + 1];
   if (!allowed) {
     allowed = allowedBeside(field, offer);
@@ -118,18 +123,19 @@ function foundBeside(deal: Deal, at: number, offer: Offer | null, beside: Delive
   }
   let relaxed = deal.relaxed[at + 1];
   if (!relaxed) {
-    relaxed = bestOf(field, deal.left, allowed, null, Number.POSITIVE_INFINITY) ?? nobody;
+    relaxed = bestOf(field, deal.left, allowed, null, Number.POSITIVE_INFINITY);
     deal.relaxed[at + 1] = relaxed;
   }
-  if (field.goods - relaxed.saving - relaxed.gap + least > bar) return null;
-  if (steady(deal) && relaxed.proved) {
-    const paid = within(deal, relaxed.used, () => beside.at(deal.left));
-    if (paid === least) return { ...relaxed, delivery: paid };
+  const most = relaxed.found ?? nobody;
+  if (Math.min(field.goods - most.saving, relaxed.open) + least > bar) return { found: null, open: Number.POSITIVE_INFINITY };
+  if (steady(deal) && relaxed.open === Number.POSITIVE_INFINITY) {
+    const paid = within(deal, most.used, () => beside.at(deal.left));
+    if (paid === least) return { found: { ...most, delivery: paid }, open: relaxed.open };
   }
   return bestOf(field, deal.left, allowed, beside, bar);
 }
 
-const nobody: Found = { used: [], saving: 0, delivery: 0, proved: true, gap: 0 };
+const nobody: Found = { used: [], saving: 0, delivery: 0 };
 
 function allowedBeside({ candidates }: Field, offer: Offer | null): number[] {
   const allowed: number[] = [];

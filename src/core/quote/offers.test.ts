@@ -4,6 +4,8 @@ import { bestByTrying, offeringBasket, offeringBook, singles } from '../../../te
 import { opened } from '../../../tests/books/opened.ts';
 import type { BookFile } from '../book/index.ts';
 import { charges, explain, quote } from './index.ts';
+import { liveFor } from './live.ts';
+import { bestOf, fieldOf, untouched } from './search.ts';
 
 type Basket = Parameters<typeof bestByTrying>[1] & { place: string };
 const answered = (file: BookFile, basket: Basket) => {
@@ -48,6 +50,24 @@ describe('against a second reading that tries every set', () => {
       { numRuns: 500 },
     );
   });
+});
+
+test('a search that is broken off says so, and by how much at the most it could be better', () => {
+  let broken = 0;
+  for (const [file, basket] of fc.sample(fc.tuple(offeringBook, offeringBasket), { numRuns: 300, seed: 8 })) {
+    const { book, question } = answered(file, basket);
+    const goods = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+    const field = fieldOf(question.lines, goods, liveFor(book, question, 'home', goods).candidates);
+    const all = field.candidates.map((_, i) => i);
+    const whole = bestOf(field, untouched(field), all, null, Number.POSITIVE_INFINITY);
+    const cut = bestOf(field, untouched(field), all, null, Number.POSITIVE_INFINITY, 1);
+    expect(whole.open).toBe(Number.POSITIVE_INFINITY);
+    const saving = whole.found?.saving ?? 0;
+    if ((cut.found?.saving ?? 0) < saving) broken += 1;
+    // What it missed lies no deeper than what it left open.
+    expect(Math.min(cut.open, goods - (cut.found?.saving ?? 0))).toBeLessThanOrEqual(goods - saving);
+  }
+  expect(broken).toBeGreaterThan(5);
 });
 
 describe('laws', () => {

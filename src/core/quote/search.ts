@@ -33,9 +33,12 @@ export interface Found {
   /** What goods and order offers save, gifts at their worth. */
   readonly saving: number;
   readonly delivery: number;
-  /** False where the search was broken off; then no set can save more than `gap` beyond this. */
-  readonly proved: boolean;
-  readonly gap: number;
+}
+
+/** What a search came to: the best set it found, and what no set that it did not look at costs less than (infinite where it looked at all). */
+export interface Searched {
+  readonly found: Found | null;
+  readonly open: number;
 }
 
 /** What delivery costs beside a set of offers. */
@@ -78,9 +81,10 @@ export const untouched = ({ lines, goods }: Pick<Field, 'lines' | 'goods'>): Lef
  * Among sets of candidates that may be used together, the one that leaves the shopper paying least, `delivery` minded; ties
  * go to fewer offers, then to those earlier in the book. Exact: branch and bound. A branch is left only where what its
  * candidates could save at the most, of each lot of mutually exclusive ones only the largest, cannot beat what is known.
- * Sets that cost more than `bar` need not be found. `left` is the basket untouched, and is so again at the end.
+ * Sets that cost more than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After so many
+ * nodes it is broken off.
  */
-export function bestOf(field: Field, left: Left, allowed: readonly number[], delivery: Delivery | null, bar: number): Found | null {
+export function bestOf(field: Field, left: Left, allowed: readonly number[], delivery: Delivery | null, bar: number, nodes = patience): Searched {
   const { candidates, goods, joins } = field;
   const n = candidates.length;
   const used: number[] = [];
@@ -122,7 +126,7 @@ export function bestOf(field: Field, left: Left, allowed: readonly number[], del
         if (count > best.used.length || (count === best.used.length && field.inOrder && !mayStillBeEarlier([...used, list[k] as number], best.used))) continue;
       }
       looked += 1;
-      if (looked > patience) {
+      if (looked > nodes) {
         open = Math.min(open, floor);
         return;
       }
@@ -172,9 +176,7 @@ export function bestOf(field: Field, left: Left, allowed: readonly number[], del
   }
 
   visit(allowed, 0);
-  if (!best) return null;
-  const known: { used: number[]; saving: number; delivery: number } = best;
-  return { ...known, proved: looked <= patience, gap: looked <= patience ? 0 : Math.max(0, bestCost - open) };
+  return { found: best, open };
 }
 
 /** Whether sets that go on from `prefix` may come before a set of the same size, both in the book's order. */

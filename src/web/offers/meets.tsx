@@ -160,7 +160,8 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
             >
               Take away as CSV
             </CsvButton>{' '}
-            {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight thinnest items with each other one. Larger ones may leave less.
+            {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight thinnest items with each other one, bought by anybody in no channel. The 400
+            thinnest by price, cost and delivery are worked out in full; others may leave less.
           </p>
           <table className="ruled mt-2" aria-label="Deepest baskets">
             <thead>
