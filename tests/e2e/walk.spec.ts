@@ -461,10 +461,12 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await desk.getByRole('button', { name: 'Calendar file' }).click();
   expect(readFileSync(await (await calendar).path(), 'utf8')).toContain('BEGIN:VCALENDAR');
   await desk.goto(`${application.address}/revisions`);
+  const taken = desk.waitForResponse((answer) => answer.url().endsWith('/taken-back') && answer.ok());
   await desk
     .getByRole('row', { name: /Skyline/ })
     .getByRole('button', { name: 'Take back' })
     .click();
+  await taken;
   await desk.goto(`${application.address}/offers`);
   await expect(desk.getByRole('button', { name: /^GUST10/ })).toBeVisible();
   await expect(desk.getByRole('button', { name: /^SKYLINE/ })).toBeHidden();
