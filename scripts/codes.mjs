@@ -13,15 +13,26 @@ for (const { code } of list('3166-2')) {
   parts.set(country, [...(parts.get(country) ?? []), part]);
 }
 const lines = [...parts].sort().map(([country, codes]) => `  ${country}: ${packed(codes)},`);
+// Parts that lie in parts: under each larger one, those directly in it.
+const inside = new Map();
+for (const { code, parent } of list('3166-2')) {
+  if (!parent) continue;
+  const larger = parent.includes('-') ? parent : `${code.slice(0, 2)}-${parent}`;
+  inside.set(larger, [...(inside.get(larger) ?? []), code.slice(3)]);
+}
+const insideLines = [...inside].sort().map(([larger, codes]) => `  '${larger}': ${packed(codes)},`);
+/** XK is not in ISO 3166-1; posts and CLDR use it as a country's code all the same. */
+const alsoCountries = ['XK'];
 writeFileSync(
   new URL('../src/core/places/iso3166.ts', import.meta.url),
-  wrap('countryCodes', 'The two-letter codes of ISO 3166-1, from iso-codes.', packed(list('3166-1').map((one) => one.alpha_2))) +
-    wrap('partCodes', 'The codes of ISO 3166-2 after the hyphen, by country, from iso-codes.', `{\n${lines.join('\n')}\n} as const`),
+  wrap('countryCodes', 'The two-letter codes of ISO 3166-1, from iso-codes, and XK.', packed([...list('3166-1').map((one) => one.alpha_2), ...alsoCountries])) +
+    wrap('partCodes', 'The codes of ISO 3166-2 after the hyphen, by country, from iso-codes.', `{\n${lines.join('\n')}\n} as const`) +
+    wrap('partsInParts', 'The parts of ISO 3166-2 that lie directly in a larger part, from iso-codes.', `{\n${insideLines.join('\n')}\n} as const`),
 );
 
 // The regions of CLDR (UN M49 codes, the EU, the euro area, the UN) as the countries they hold, however deep.
 const cldr = JSON.parse(readFileSync(new URL('../node_modules/cldr-core/supplemental/territoryContainment.json', import.meta.url), 'utf8')).supplemental.territoryContainment;
-const iso = new Set(list('3166-1').map((one) => one.alpha_2));
+const iso = new Set([...list('3166-1').map((one) => one.alpha_2), ...alsoCountries]);
 const heldBy = (code) => (iso.has(code) ? [code] : (cldr[code]?._contains ?? []).flatMap(heldBy));
 // Those with a suffix are deprecated or subsumed; the whole world is a pattern of its own.
 const regionLines = Object.keys(cldr)

@@ -1,21 +1,16 @@
 import { countryOf, matches, type Pattern, patternText, rank } from './pattern.ts';
-import { countries, type Place, placeOf } from './place.ts';
+import { countries, isTerritory, type Place } from './place.ts';
 import { beginsWith, partOfPostcode, prefixesOfPart, prefixesOfRange } from './postcode.ts';
 import { countriesOf } from './region.ts';
 
 /** Patterns that stand for themselves; regions and ranges are made of these. */
 export type Plain = Exclude<Pattern, { is: 'region' | 'range' }>;
 
-/** A pattern as plain ones that together take in the same places. @example plainOf({ is: 'region', region: '021' }) // BM, CA, GL, PM, US */
+/** A pattern as plain ones that together take in the same places. @example plainOf({ is: 'region', region: '021' }) // BM, CA, GL, US */
 export function plainOf(pattern: Pattern): readonly Plain[] {
   switch (pattern.is) {
     case 'region':
-      return countriesOf(pattern.region).flatMap((code): Plain[] => {
-        const place = placeOf({ country: code });
-        if (!place.ok) return [];
-        const { country, part } = place.value;
-        return [part ? { is: 'part', country, part } : { is: 'country', country }];
-      });
+      return countriesOf(pattern.region).map((country): Plain => ({ is: 'country', country }));
     case 'range':
       return prefixesOfRange(pattern.country, pattern.from, pattern.to).map((prefix) => ({ is: 'prefix', country: pattern.country, prefix }));
     default:
@@ -39,7 +34,7 @@ const farCountries = ['NZ', 'BR', 'KE', 'IN', 'CA', 'AU', 'ZA', 'MX', 'KR', 'TH'
 
 /** A postcode of the right form that begins with the prefix. @example wholePostcode('GB', 'HS') // 'HS1 1AA' */
 function wholePostcode(country: string, prefix: string): string {
-  if (country === 'GB') return `${/\d/.test(prefix) ? prefix : `${prefix}1`} 1AA`;
+  if (country === 'GB') return prefix.includes(' ') ? `${prefix}AA` : `${/\d/.test(prefix) ? prefix : `${prefix}1`} 1AA`;
   if (country === 'IE') return `${(prefix + '01'.slice(prefix.length - 1)).slice(0, 3)} A0A0`;
   return prefix.padEnd(country === 'JP' ? 7 : 5, '1');
 }
@@ -70,13 +65,13 @@ function candidates(pattern: Plain, all: readonly Plain[]): Place[] {
   switch (pattern.is) {
     case 'world': {
       const mentioned = new Set(all.map(countryOf));
-      return [...farCountries, ...countries].filter((country) => !mentioned.has(country)).map((country) => ({ country, part: null, postcode: null }));
+      return [...farCountries, ...countries].filter((country) => !mentioned.has(country) && !isTerritory(country)).map((country) => ({ country, part: null, postcode: null }));
     }
     case 'country': {
       const byPostcode = all.some((one) => (one.is === 'prefix' || one.is === 'postcode' || one.is === 'part') && one.country === pattern.country);
       const bare: Place = { country: pattern.country, part: null, postcode: null };
       if (!byPostcode) return [bare];
-      return [...(tries[pattern.country] ?? anyDigit).map((prefix) => within(pattern.country, prefix)).filter((one) => one.part === null), bare];
+      return [...(tries[pattern.country] ?? anyDigit).map((prefix) => within(pattern.country, prefix)), bare];
     }
     case 'part': {
       const deeper = (prefix: string) => [prefix, ...anyDigit.map((digit) => `${prefix}${digit}`)];

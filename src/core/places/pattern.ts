@@ -1,6 +1,6 @@
 import { bad, good, type Result } from '../exact/index.ts';
-import { isCountry, type Place, placeOf, territoryCode } from './place.ts';
-import { beginsWith, inRange, normalPostcode, normalPrefix, normalRange } from './postcode.ts';
+import { liesIn, type Place, parsePlace } from './place.ts';
+import { beginsWith, inRange, normalPostcode, normalPrefix, normalRange, told } from './postcode.ts';
 import { countriesOf, isRegion, regionHolds } from './region.ts';
 
 /** What a zone takes in or leaves out. */
@@ -13,35 +13,39 @@ export type Pattern =
   | { readonly is: 'prefix'; readonly country: string; readonly prefix: string }
   | { readonly is: 'postcode'; readonly country: string; readonly postcode: string };
 
+const forms = 'world, a region (EU, 150), a country (GB), a part (GB-NIR) or postcodes (GB HS*, GB AB31 to AB38, GB HS1 2AA)';
+
 /**
- * Reads a pattern: `world`, a region of CLDR `EU` or `150`, a country `GB`, a part `GB-NIR`, postcodes that begin alike
- * `GB:HS*`, a range `GB:AB31..AB38`, a postcode `GB:HS1 2AA`.
+ * Reads a pattern, written as places are: `world`, a region of CLDR `EU` or `150`, a country `GB`, a part `GB-NIR`,
+ * postcodes that begin alike `GB HS*` or `GB HS1 2*`, a range `GB AB31 to AB38`, a postcode `GB HS1 2AA`.
  */
 export function parsePattern(text: string): Result<Pattern> {
-  const plain = text.trim();
-  if (plain.toLowerCase() === 'world') return good({ is: 'world' });
-  const [head = '', code] = plain.split(':', 2);
-  const upper = head.trim().toUpperCase();
-  if (code === undefined) {
+  const [head = '', ...rest] = text.trim().split(/\s+/);
+  const code = rest.join(' ');
+  const upper = head.toUpperCase();
+  if (code === '') {
+    if (upper === 'WORLD') return good({ is: 'world' });
     if (isRegion(upper)) return good({ is: 'region', region: upper });
-    const place = placeOf(upper.includes('-') ? { country: upper.slice(0, 2), part: upper } : { country: upper });
-    if (!place.ok) return bad([], `“${text}” is no place`, 'world, a region (EU, 150), a country (GB), a part (GB-NIR) or postcodes (GB:HS*, GB:AB31..AB38)');
+    const place = parsePlace(upper);
+    if (!place.ok) return bad([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
     const { country, part } = place.value;
     return good(part ? { is: 'part', country, part } : { is: 'country', country });
   }
-  if (!isCountry(upper)) return bad([], `“${head}” is no country code`, 'a country before the colon, such as GB:HS*');
-  if (code.trim().endsWith('*')) {
-    const prefix = normalPrefix(upper, code.trim().slice(0, -1));
-    return prefix.ok ? good({ is: 'prefix', country: upper, prefix: prefix.value }) : prefix;
+  const whole = parsePlace(upper);
+  if (!whole.ok || upper.includes('-')) return bad([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
+  const { country } = whole.value;
+  if (code.endsWith('*')) {
+    const prefix = normalPrefix(country, code.slice(0, -1));
+    return prefix.ok ? good({ is: 'prefix', country, prefix: prefix.value }) : prefix;
   }
-  const [from, to, ...more] = code.split('..');
+  const [from, to, ...more] = code.split(/\s+to\s+/i);
   if (to !== undefined) {
-    if (more.length > 0) return bad([], `“${text}” has more than two ends`, 'a range such as GB:AB31..AB38');
-    const range = normalRange(upper, from ?? '', to);
-    return range.ok ? good({ is: 'range', country: upper, ...range.value }) : range;
+    if (more.length > 0) return bad([], `“${text}” has more than two ends`, 'a range such as GB AB31 to AB38');
+    const range = normalRange(country, from ?? '', to);
+    return range.ok ? good({ is: 'range', country, ...range.value }) : range;
   }
-  const postcode = normalPostcode(upper, code);
-  return postcode.ok ? good({ is: 'postcode', country: upper, postcode: postcode.value }) : postcode;
+  const postcode = normalPostcode(country, code);
+  return postcode.ok ? good({ is: 'postcode', country, postcode: postcode.value }) : postcode;
 }
 
 export function patternText(pattern: Pattern): string {
@@ -55,11 +59,11 @@ export function patternText(pattern: Pattern): string {
     case 'part':
       return pattern.part;
     case 'range':
-      return `${pattern.country}:${pattern.from}..${pattern.to}`;
+      return `${pattern.country} ${pattern.from} to ${pattern.to}`;
     case 'prefix':
-      return `${pattern.country}:${pattern.prefix}*`;
+      return `${pattern.country} ${pattern.prefix}*`;
     case 'postcode':
-      return `${pattern.country}:${pattern.postcode}`;
+      return `${pattern.country} ${pattern.postcode}`;
   }
 }
 
@@ -68,19 +72,22 @@ export function matches(pattern: Pattern, place: Place): boolean {
     case 'world':
       return true;
     case 'region':
-      return regionHolds(pattern.region, place.country) || (place.part !== null && regionHolds(pattern.region, territoryCode(place.part) ?? ''));
+      return regionHolds(pattern.region, place.country);
     case 'country':
       return place.country === pattern.country;
     case 'part':
-      return place.part === pattern.part;
+      return place.part !== null && liesIn(place.part, pattern.part);
     case 'range':
       return place.country === pattern.country && place.postcode !== null && inRange(place.country, place.postcode, pattern.from, pattern.to);
     case 'prefix':
       return place.country === pattern.country && place.postcode !== null && beginsWith(place.country, place.postcode, pattern.prefix);
     case 'postcode':
-      return place.country === pattern.country && place.postcode === pattern.postcode;
+      return place.country === pattern.country && place.postcode !== null && isPostcode(pattern.postcode, place);
   }
 }
+
+/** A ZIP code of five digits takes in those of nine that begin so. */
+const isPostcode = (single: string, { country, postcode }: Place): boolean => postcode === single || (country === 'US' && single.length === 5 && postcode?.length === 9 && postcode.startsWith(single));
 
 /**
  * How specific a pattern is; a higher rank decides: a single postcode, a longer prefix, a shorter one, a range, a part, a
@@ -91,7 +98,7 @@ export function rank(pattern: Pattern): number {
     case 'postcode':
       return 1000;
     case 'prefix':
-      return 100 + pattern.prefix.length;
+      return 100 + told(pattern.prefix);
     case 'range':
       return 4;
     case 'part':

@@ -1,5 +1,5 @@
 import { bad, good, type Result } from '../exact/index.ts';
-import { countryCodes, partCodes } from './iso3166.ts';
+import { countryCodes, partCodes, partsInParts } from './iso3166.ts';
 import { normalPostcode, partOfPostcode } from './postcode.ts';
 
 /** One destination: an ISO 3166-1 country, its ISO 3166-2 part and its postcode in normal form, where known. */
@@ -18,18 +18,26 @@ export const isPart = (code: string): boolean => parts.has(code);
 
 /**
  * Territories with a country code of their own that are also parts of a country (ISO 3166-2), by country. A place there is
- * a place of the country: PR is US-PR and lies in US.
+ * a place of the country: PR is US-PR and lies in US. Hong Kong, Macao and Taiwan stand as countries of their own.
  */
 const territories: ReadonlyMap<string, string> = new Map(
-  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX', CN: 'HK MO TW' }).flatMap(([country, codes]) =>
+  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(([country, codes]) =>
     codes.split(' ').map((code) => [code, country] as const),
   ),
 );
 
-/** The country code of its own that a part has. @example territoryCode('US-PR') // 'PR' */
-export function territoryCode(part: string): string | null {
-  const code = part.slice(3);
-  return territories.get(code) === part.slice(0, 2) ? code : null;
+/** Whether a code of ISO 3166-1 is only a territory of another country here. @example isTerritory('PR') // true */
+export const isTerritory = (code: string): boolean => territories.has(code);
+
+/** The larger part that a part lies in, for those that do. */
+const largerPart: ReadonlyMap<string, string> = new Map(
+  Object.entries(partsInParts).flatMap(([larger, codes]) => codes.split(' ').map((code) => [`${larger.slice(0, 2)}-${code}`, larger] as const)),
+);
+
+/** Whether a part is another, or lies in it, however deep. @example liesIn('GB-LND', 'GB-ENG') // true */
+export function liesIn(part: string, larger: string): boolean {
+  for (let at: string | undefined = part; at !== undefined; at = largerPart.get(at)) if (at === larger) return true;
+  return false;
 }
 
 /**
@@ -53,9 +61,12 @@ export function placeOf(address: { country: string; part?: string | null; postco
 export const placeText = (place: Place): string =>
   [place.part && !(place.postcode && partOfPostcode(place.country, place.postcode)) ? place.part : place.country, place.postcode].filter(Boolean).join(' ');
 
-/** Reads `GB HS1 2AA`, `US-AK` or `IE`. */
+/**
+ * Reads a place written whole: a country, a part, or either with a postcode. Anything else is refused.
+ * @example parsePlace('GB HS1 2AA') // { country: 'GB', part: null, postcode: 'HS1 2AA' }
+ */
 export function parsePlace(text: string): Result<Place> {
   const [head = '', ...rest] = text.trim().split(/\s+/);
-  const part = head.includes('-') ? head : null;
-  return placeOf({ country: head.slice(0, 2), part, postcode: rest.join(' ') || null });
+  if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head)) return bad([], `“${text}” is no place`, 'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA');
+  return placeOf({ country: head.slice(0, 2), part: head.length > 2 ? head : null, postcode: rest.join(' ') || null });
 }

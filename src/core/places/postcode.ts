@@ -1,77 +1,97 @@
 import { bad, good, type Result } from '../exact/index.ts';
+import { zipBeginnings } from './us-zip.ts';
 
 const outward = /^(?:[A-Z]{1,2}\d{1,2}|[A-Z]{1,2}\d[A-Z])$/;
+/** Bermuda alone has postcodes of letters only; elsewhere a postcode without a figure is some other word. Common practice, no source. */
+const lettersOnly = new Set(['BM']);
+
+const plainOf = (text: string): string => text.toUpperCase().replace(/[\s-]+/g, '');
 
 /**
  * A postcode in the one form Plemb compares: upper case; in Great Britain outward, space, inward; in Ireland the
- * routing key, space, the rest; elsewhere without hyphens and spaces.
+ * routing key, space, the rest; in the United States five or nine digits; elsewhere without hyphens and spaces.
  * @example normalPostcode('GB', 'hs12aa') // 'HS1 2AA'
  */
 export function normalPostcode(country: string, text: string): Result<string> {
-  const plain = text.toUpperCase().replace(/[\s-]+/g, '');
-  if (country === 'GB') {
-    const inward = plain.slice(-3);
-    if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3))) return good(`${plain.slice(0, -3)} ${inward}`);
-    return bad([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
+  const plain = plainOf(text);
+  switch (country) {
+    case 'GB': {
+      const inward = plain.slice(-3);
+      if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3))) return good(`${plain.slice(0, -3)} ${inward}`);
+      return bad([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
+    }
+    case 'IE':
+      if (/^(?:[A-Z]\d{2}|D6W)[A-Z0-9]{4}$/.test(plain)) return good(`${plain.slice(0, 3)} ${plain.slice(3)}`);
+      return bad([], `“${text}” is no Irish postcode`, 'routing key and four letters or digits, such as H91 E2K3');
+    case 'US':
+      if (/^\d{5}(?:\d{4})?$/.test(plain)) return good(plain);
+      return bad([], `“${text}” is no ZIP code`, 'five digits, or nine, such as 10001');
+    default:
+      if (/^[A-Z0-9]{2,10}$/.test(plain) && (/\d/.test(plain) || lettersOnly.has(country))) return good(plain);
+      return bad([], `“${text}” is no postcode`, 'two to ten letters and digits, at least one a digit');
   }
-  if (country === 'IE') {
-    if (/^(?:[A-Z]\d{2}|D6W)[A-Z0-9]{4}$/.test(plain)) return good(`${plain.slice(0, 3)} ${plain.slice(3)}`);
-    return bad([], `“${text}” is no Irish postcode`, 'routing key and four letters or digits, such as H91 K8XY');
-  }
-  if (/^[A-Z0-9]{2,10}$/.test(plain)) return good(plain);
-  return bad([], `“${text}” is no postcode`, 'two to ten letters and digits');
 }
 
 /**
- * The beginning of a postcode, as compared: `HS` and `PA41` in Great Britain end within the outward part or at its end,
- * an Irish prefix is the routing key or its first letter.
+ * The beginning of a postcode, as compared. In Great Britain an area `HS`, a district `HS1` or a sector `HS1 2`; in Ireland
+ * the routing key or its beginning; elsewhere letters and digits.
+ * @example normalPrefix('GB', 'hs1 2') // 'HS1 2'
  */
 export function normalPrefix(country: string, text: string): Result<string> {
-  const plain = text.toUpperCase().replace(/[\s-]+/g, '');
-  if (country === 'GB') {
-    if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain)) return good(plain);
-    return bad([], `“${text}*” begins no British postcode`, 'an area or a district, such as HS* or PA41*');
+  const plain = plainOf(text);
+  switch (country) {
+    case 'GB': {
+      if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain) && !/\S\s+\S/.test(text)) return good(plain);
+      const [out = '', sector = '', ...more] = text.toUpperCase().trim().split(/\s+/);
+      if (outward.test(out) && /^\d$/.test(sector) && more.length === 0) return good(`${out} ${sector}`);
+      return bad([], `“${text}*” begins no British postcode`, 'an area, a district or a sector, such as HS*, PA41* or HS1 2*');
+    }
+    case 'IE':
+      if (/^(?:[A-Z]\d{0,2}|D6W)$/.test(plain)) return good(plain);
+      return bad([], `“${text}*” begins no Irish postcode`, 'a routing key or its beginning, such as H91* or D*');
+    case 'US':
+      if (/^\d{1,8}$/.test(plain)) return good(plain);
+      return bad([], `“${text}*” begins no ZIP code`, 'one to eight digits before the *');
+    default:
+      if (/^[A-Z0-9]{1,9}$/.test(plain)) return good(plain);
+      return bad([], `“${text}*” begins no postcode`, 'one to nine letters and digits before the *');
   }
-  if (country === 'IE') {
-    if (/^[A-Z](?:\d[\dW]?)?$/.test(plain)) return good(plain);
-    return bad([], `“${text}*” begins no Irish postcode`, 'a routing key, such as H91*');
-  }
-  if (/^[A-Z0-9]{1,9}$/.test(plain)) return good(plain);
-  return bad([], `“${text}*” begins no postcode`, 'one to nine letters and digits before the *');
 }
 
 /**
- * Whether a normal postcode begins with a normal prefix. In Great Britain an area of letters ends where the letters do:
- * `P` is no area of `PA41 1AA`, and `PA4` is the district PA4, not PA41.
+ * Whether a normal postcode begins with a normal prefix. In Great Britain an area ends where its letters do (`P` is no area
+ * of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not `PA41`);
+ * a sector is of its outward code alone.
  */
 export function beginsWith(country: string, postcode: string, prefix: string): boolean {
   if (!postcode.startsWith(prefix)) return false;
-  if (country !== 'GB') return true;
+  if (country !== 'GB' || prefix.includes(' ')) return true;
   const next = postcode.charAt(prefix.length);
-  const lettersOnly = /^[A-Z]+$/.test(prefix);
-  return lettersOnly ? /\d/.test(next) : !/\d/.test(next);
+  return /^[A-Z]+$/.test(prefix) ? /\d/.test(next) : !/\d/.test(next);
 }
 
-/** An outward code's letters and number, by which British ranges are compared; a letter after the number counts for nothing. */
-function outwardKey(outwardCode: string): readonly [letters: string, number: number] | null {
+/** How much of a postcode a prefix tells: its letters and digits, a space not counted. @example told('HS1 2') // 4 */
+export const told = (prefix: string): number => prefix.replace(' ', '').length;
+
+/** A district's letters and number, by which British ranges are compared; a letter after the number counts for nothing. */
+function districtOf(outwardCode: string): readonly [letters: string, number: number] | null {
   const found = /^([A-Z]{1,2})(\d{1,2})[A-Z]?$/.exec(outwardCode);
   return found ? [found[1] ?? '', Number(found[2])] : null;
 }
 
-const compareKeys = (a: readonly [string, number], b: readonly [string, number]): number => (a[0] === b[0] ? a[1] - b[1] : a[0] < b[0] ? -1 : 1);
-
-/** Both ends of a range of postcodes in normal form: British districts, Irish routing keys, elsewhere beginnings of equal length. */
+/** Both ends of a range in normal form: British districts of one area, elsewhere beginnings of equal length; Ireland has none. */
 export function normalRange(country: string, from: string, to: string): Result<{ from: string; to: string }> {
-  const [low, high] = [from, to].map((end) => end.toUpperCase().replace(/[\s-]+/g, '')) as [string, string];
-  const reversed = () => bad([], `${low}..${high} runs backwards`, 'the lower end first');
+  const [low, high] = [plainOf(from), plainOf(to)];
+  const reversed = () => bad([], `${low} to ${high} runs backwards`, 'the lower end first');
+  if (country === 'IE') return bad([], 'Irish postcodes are in no order', 'routing keys one by one, such as H91*');
   if (country === 'GB') {
-    const [a, b] = [outwardKey(low), outwardKey(high)];
-    if (!a || !b) return bad([], `“${from}..${to}” is no range of British districts`, 'two districts, such as AB31..AB38');
-    return compareKeys(a, b) > 0 ? reversed() : good({ from: low, to: high });
+    const [a, b] = [low, high].map((end) => (/[A-Z]$/.test(end) ? null : districtOf(end)));
+    if (!a || !b) return bad([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
+    if (a[0] !== b[0]) return bad([], `${low} and ${high} are districts of two areas`, 'both ends with the same letters, such as AB31 to AB38');
+    return a[1] > b[1] ? reversed() : good({ from: low, to: high });
   }
-  const ends = country === 'IE' ? /^(?:[A-Z]\d{2}|D6W)$/ : /^[A-Z0-9]{1,10}$/;
-  if (!ends.test(low) || !ends.test(high))
-    return bad([], `“${from}..${to}” is no range of postcodes`, country === 'IE' ? 'two routing keys, such as H53..H91' : 'two beginnings, such as 99500..99999');
+  const ends = country === 'US' ? /^\d{1,9}$/ : /^[A-Z0-9]{1,10}$/;
+  if (!ends.test(low) || !ends.test(high)) return bad([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
   if (low.length !== high.length) return bad([], `${low} and ${high} differ in length`, 'ends of the same length');
   return low > high ? reversed() : good({ from: low, to: high });
 }
@@ -82,26 +102,16 @@ export function inRange(country: string, postcode: string, from: string, to: str
     const beginning = postcode.slice(0, from.length);
     return beginning.length === from.length && from <= beginning && beginning <= to;
   }
-  const [at, low, high] = [outwardKey(postcode.slice(0, postcode.indexOf(' '))), outwardKey(from), outwardKey(to)];
-  return at !== null && low !== null && high !== null && compareKeys(low, at) <= 0 && compareKeys(at, high) <= 0;
+  const [at, low, high] = [districtOf(postcode.slice(0, postcode.indexOf(' '))), districtOf(from), districtOf(to)];
+  return at !== null && low !== null && high !== null && at[0] === low[0] && low[1] <= at[1] && at[1] <= high[1];
 }
-
-/** The letters of Great Britain's postcode areas. From memory. */
-const areas =
-  'AB AL B BA BB BD BH BL BN BR BS BT CA CB CF CH CM CO CR CT CV CW DA DD DE DG DH DL DN DT DY E EC EH EN EX FK FY G GL GU HA HD HG HP HR HS HU HX IG IP IV KA KT KW KY L LA LD LE LL LN LS LU M ME MK ML N NE NG NN NP NR NW OL OX PA PE PH PL PO PR RG RH RM S SA SE SG SK SL SM SN SO SP SR SS ST SW SY TA TD TF TN TQ TR TS TW UB W WA WC WD WF WN WR WS WV YO ZE'.split(
-    ' ',
-  );
 
 /** The prefixes that together take the postcodes of a range. @example prefixesOfRange('US', '995', '999') // ['995', '996', '997', '998', '999'] */
 export function prefixesOfRange(country: string, from: string, to: string): string[] {
   if (country !== 'GB') return between(from, to);
-  const [low, high] = [outwardKey(from), outwardKey(to)];
+  const [low, high] = [districtOf(from), districtOf(to)];
   if (!low || !high) return [];
-  return areas.flatMap((area) => {
-    if (area < low[0] || area > high[0]) return [];
-    const [first, last] = [area === low[0] ? low[1] : 0, area === high[0] ? high[1] : 99];
-    return first === 0 && last === 99 ? [area] : Array.from({ length: last - first + 1 }, (_, i) => `${area}${first + i}`);
-  });
+  return Array.from({ length: high[1] - low[1] + 1 }, (_, i) => `${low[0]}${low[1] + i}`);
 }
 
 const signs = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ';
@@ -120,42 +130,36 @@ function between(from: string, to: string): string[] {
   return [...first, ...Array.from({ length: b - a - 1 }, (_, i) => `${head}${signs[a + 1 + i]}`), ...last];
 }
 
-/** Postcodes whose beginning settles the part of the country. Common practice of the posts concerned, no source. */
-const settled: Readonly<Record<string, readonly (readonly [prefix: string, part: string])[]>> = {
-  GB: [['BT', 'GB-NIR']],
-  US: [
-    ['995', 'US-AK'],
-    ['996', 'US-AK'],
-    ['997', 'US-AK'],
-    ['998', 'US-AK'],
-    ['999', 'US-AK'],
-    ['967', 'US-HI'],
-    ['968', 'US-HI'],
-    ['006', 'US-PR'],
-    ['007', 'US-PR'],
-    ['009', 'US-PR'],
-    ['008', 'US-VI'],
-    ['09', 'US-AE'],
-    ['340', 'US-AA'],
-    ['962', 'US-AP'],
-    ['963', 'US-AP'],
-    ['964', 'US-AP'],
-    ['965', 'US-AP'],
-    ['966', 'US-AP'],
-  ],
-  ES: [
+/** Beginnings in runs, `350-352 354`, one by one. */
+const unrolled = (runs: string): string[] =>
+  runs.split(' ').flatMap((run) => {
+    const [from = '', to = from] = run.split('-');
+    return Array.from({ length: Number(to) - Number(from) + 1 }, (_, i) => String(Number(from) + i).padStart(from.length, '0'));
+  });
+
+/** Postcodes whose beginning settles the part of the country. Of the United Kingdom and Spain: common practice of the posts, no source. */
+const settled: Readonly<Record<string, ReadonlyMap<string, string>>> = {
+  GB: new Map([['BT', 'GB-NIR']]),
+  US: new Map(Object.entries(zipBeginnings).flatMap(([part, runs]) => unrolled(runs).map((prefix) => [prefix, part] as const))),
+  ES: new Map([
     ['35', 'ES-GC'],
     ['38', 'ES-TF'],
     ['51', 'ES-CE'],
     ['52', 'ES-ML'],
     ['07', 'ES-PM'],
-  ],
+  ]),
 };
 
 /** The part of its country a postcode lies in, where that is certain; else null. @example partOfPostcode('GB', 'BT1 1AA') // 'GB-NIR' */
 export function partOfPostcode(country: string, postcode: string): string | null {
-  return settled[country]?.find(([prefix]) => beginsWith(country, postcode, prefix))?.[1] ?? null;
+  const table = settled[country];
+  if (!table) return null;
+  for (let length = 5; length > 0; length -= 1) {
+    const part = table.get(postcode.slice(0, length));
+    if (part !== undefined && beginsWith(country, postcode, postcode.slice(0, length))) return part;
+  }
+  return null;
 }
 
 /** The postcode prefixes that make up a part of a country, where Plemb knows them; else an empty list. */
-export const prefixesOfPart = (part: string): string[] => (settled[part.slice(0, 2)] ?? []).filter(([, one]) => one === part).map(([prefix]) => prefix);
+export const prefixesOfPart = (part: string): string[] => [...(settled[part.slice(0, 2)] ?? [])].filter(([, one]) => one === part).map(([prefix]) => prefix);

@@ -15,6 +15,8 @@ interface Country<T> {
   /** The lengths prefixes have, longest first. */
   readonly lengths: readonly number[];
   readonly wider: readonly Leaf<T>[];
+  /** The place of each single postcode among them all. */
+  readonly order: ReadonlyMap<Leaf<T>, number>;
 }
 
 /**
@@ -39,7 +41,7 @@ export function patternTree<T>(leaves: readonly Leaf<T>[]): (place: Place, accep
     const tree = countries.get(place.country) ?? treeOf(place.country);
     const { postcode } = place;
     if (postcode !== null && tree.postcodes.size > 0) {
-      const found = accepted(tree.postcodes.get(postcode), place, accepts);
+      const found = accepted(singles(tree, postcode), place, accepts);
       if (found) return found;
     }
     if (postcode !== null) {
@@ -50,6 +52,14 @@ export function patternTree<T>(leaves: readonly Leaf<T>[]): (place: Place, accep
     }
     return accepted(tree.wider, place, accepts);
   };
+}
+
+/** The single postcodes that a place may be; five digits of the United States take in nine, and of equals the earlier goes first. */
+function singles<T>(tree: Country<T>, postcode: string): readonly Leaf<T>[] | undefined {
+  const own = tree.postcodes.get(postcode);
+  const wider = postcode.length === 9 ? tree.postcodes.get(postcode.slice(0, 5)) : undefined;
+  if (!own || !wider) return own ?? wider;
+  return [...own, ...wider].sort((a, b) => (tree.order.get(a) ?? 0) - (tree.order.get(b) ?? 0));
 }
 
 function grown<T>(mine: readonly Leaf<T>[], around: readonly Leaf<T>[]): Country<T> {
@@ -65,7 +75,8 @@ function grown<T>(mine: readonly Leaf<T>[], around: readonly Leaf<T>[]): Country
   // Sorting is stable: of equal ranks the earlier stays first, if the wide ones keep their own order too.
   wider.sort((a, b) => rank(b.pattern) - rank(a.pattern));
   const lengths = [...new Set([...prefixes.keys()].map((prefix) => prefix.length))].sort((a, b) => b - a);
-  return { postcodes, prefixes, lengths, wider };
+  const order = new Map(mine.map((leaf, i) => [leaf, i]));
+  return { postcodes, prefixes, lengths, wider, order };
 }
 
 function accepted<T>(leaves: readonly Leaf<T>[] | undefined, place: Place, accepts: (value: T, place: Place) => boolean): Leaf<T> | null {
