@@ -1,5 +1,5 @@
 /** The floors: a folder imports only from those under it, and through their doors. */
-const core = ['exact', 'places', 'goods', 'rates', 'carrier', 'offers', 'book', 'quote', 'channels', 'check', 'plan'];
+const core = ['exact', 'places', 'rates', 'goods', 'carrier', 'offers', 'book', 'quote', 'channels', 'check', 'plan'];
 const above = (name) => core.slice(core.indexOf(name) + 1);
 
 module.exports = {

@@ -2,7 +2,7 @@ import { type BookFile, type BookInput, bookFileSchema } from '../src/core/book/
 import { demoGoods } from './goods.ts';
 
 const euroCountries = ['AT', 'BE', 'BG', 'CY', 'DE', 'EE', 'ES', 'FI', 'FR', 'GR', 'HR', 'IT', 'LT', 'LU', 'LV', 'MT', 'NL', 'PT', 'SI', 'SK'];
-const highlands = ['GB:HS*', 'GB:IV*', 'GB:KW*', 'GB:ZE*', 'GB:PA41*', 'GB:PA42*', 'GB:PA43*', 'GB:PA44*', 'GB:PA45*'];
+const highlands = ['GB HS*', 'GB IV*', 'GB KW*', 'GB ZE*', 'GB PA41*', 'GB PA42*', 'GB PA43*', 'GB PA44*', 'GB PA45*'];
 const flat = (amount: string, from?: string, test: 'before' | 'after' = 'after') => ({ rate: { is: 'flat' as const, amount }, freeFrom: from ? { value: from, test } : null });
 const table = (amounts: readonly string[], from?: string) => ({
   rate: { is: 'table' as const, unit: 'kg' as const, breaks: amounts.map((amount, i) => ({ to: ['0.5', '1', '2', '5', '10', '20', '30'][i] ?? null, amount })) },
@@ -14,7 +14,7 @@ export const demoBook = (): BookFile => bookFileSchema.parse(written());
 
 function written(): BookInput {
   return {
-    format: 'plemb-book/2',
+    format: 'plemb-book/3',
     seller: 'Lerrin Kites',
     markets: [
       { id: 'home', name: 'Euro', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', assumed: 'IE' },
@@ -40,7 +40,7 @@ function written(): BookInput {
     services: [
       { id: 'economy', name: 'Economy delivery', days: [4, 7], carrier: 'ground' },
       { id: 'standard', name: 'Standard delivery', days: [2, 3], carrier: 'ground' },
-      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], bars: ['lithium'], carrier: 'swift' },
+      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], kinds: ['parcel', 'tube', 'battery'], bars: ['lithium'], carrier: 'swift' },
       { id: 'freight', name: 'Freight to the kerb', days: [5, 10], carrier: 'ground' },
       { id: 'pickup', name: 'Pickup in Galway', days: [0, 1], pickup: true },
     ],
@@ -58,8 +58,8 @@ function written(): BookInput {
     ],
     mixedBy: 'sum',
     mixing: [
-      { id: 'with-show', kinds: ['parcel', 'freight'], services: [], by: 'highest', name: null },
-      { id: 'tubes', kinds: ['parcel', 'tube', 'battery'], services: [], by: { highest: 'plus', further: '2.50' }, name: null },
+      { id: 'with-show', kinds: ['parcel', 'freight'], services: [], by: 'highest' },
+      { id: 'tubes', kinds: ['parcel', 'tube', 'battery'], services: [], by: { highest: 'plus', further: '2.50' } },
     ],
     zones: [
       { id: 'ie', name: 'Ireland', takes: ['IE'], leaves: [] },
@@ -67,7 +67,7 @@ function written(): BookInput {
       { id: 'gb', name: 'Great Britain', takes: ['GB'], leaves: ['GB-NIR', ...highlands] },
       { id: 'hi', name: 'Highlands and Islands', takes: highlands, leaves: [] },
       { id: 'euro', name: 'Euro area', takes: euroCountries, leaves: [] },
-      { id: 'us48', name: 'United States, 48', takes: ['US'], leaves: ['US-AK', 'US-HI', 'US-PR'] },
+      { id: 'us48', name: 'United States, mainland', takes: ['US'], leaves: ['US-AK', 'US-HI', 'US-PR'] },
       { id: 'jp', name: 'Japan', takes: ['JP'], leaves: [] },
       { id: 'row', name: 'Rest of the world', takes: ['world'], leaves: ['US'] },
     ],
@@ -130,6 +130,13 @@ function written(): BookInput {
             freight: {
               rate: { is: 'built up', order: '22.00', first: '0', further: '0', weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' } },
               freeFrom: { value: '2', test: 'before', unit: 'units', of: 'group' },
+              dated: [
+                {
+                  id: 'december',
+                  window: { from: '2026-12-01T00:00', until: '2027-01-01T00:00', zone: 'Europe/Dublin' },
+                  sets: { is: 'rate', rate: { is: 'built up', order: '26.00', first: '0', further: '0', weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' } } },
+                },
+              ],
             },
             pickup: { rate: { is: 'free' }, freeFrom: null },
           },
@@ -140,33 +147,34 @@ function written(): BookInput {
     ],
     offers: [
       {
-        id: 'gust10',
-        title: 'GUST10: 10 % off your order',
-        benefit: { is: 'off order', off: { by: 'percent', percent: '10' } },
-        code: { is: 'shared', code: 'GUST10' },
+        id: 'gust12',
+        number: 1,
+        title: 'GUST12: 12 % off your order',
+        benefit: { is: 'off order', off: { by: 'percent', percent: '12' } },
+        code: { is: 'shared', code: 'GUST12' },
         asks: [],
         zones: null,
         window: { from: '2026-11-16T00:00', until: '2027-01-01T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['delivery'],
-        terms: '10 % off the order with the code GUST10, until the end of 2026.',
+        terms: '12 % off the order with the code GUST12, until the end of 2026.',
         note: 'Printed on the autumn postcard.',
       },
       {
         id: 'three-spars',
+        number: 2,
         title: 'Three spars for two',
         benefit: { is: 'buy and get', goods: 'long', buy: 2, get: 1, percent: '100' },
         code: null,
         asks: [],
         zones: null,
         channels: ['lerrin-shop'],
-        limits: { budget: '300.00' },
+        limits: { budget: { amount: '300.00' } },
         window: { from: '2026-11-20T00:00', until: '2026-12-24T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['delivery'],
         terms: 'Of each three long tubes the cheapest free, until 23 December 2026. While the budget lasts.',
         note: '',
       },
       {
         id: 'ribbon',
+        number: 3,
         title: 'A gift ribbon with orders over 90',
         benefit: { is: 'gift', sku: 'LK-RIB-25-MOS', units: 1 },
         code: null,
@@ -174,25 +182,25 @@ function written(): BookInput {
         zones: null,
         channels: ['lerrin-shop'],
         window: { from: '2026-11-20T00:00', until: '2026-12-21T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['goods', 'order', 'delivery'],
         terms: 'A ribbon as a gift on orders from 90.00, until 20 December 2026.',
         note: '',
       },
       {
-        id: 'trade',
-        title: 'Clubs and schools: 12 % from 150',
-        benefit: { is: 'off order', off: { by: 'percent', percent: '12' } },
+        id: 'clubs',
+        number: 4,
+        title: 'Clubs and schools: 15 % from 150',
+        benefit: { is: 'off order', off: { by: 'percent', percent: '15' } },
         code: null,
         asks: [{ over: 'value', value: '150.00', test: 'before' }],
         zones: null,
         segments: ['clubs'],
         window: { from: null, until: null, zone: 'Europe/Dublin' },
-        addsTo: [],
-        terms: '12 % off the order for clubs and schools, on orders from 150.00. Not together with other offers.',
+        terms: '15 % off the order for clubs and schools, on orders from 150.00. Not together with other offers.',
         note: '',
       },
       {
         id: 'cards',
+        number: 5,
         title: '5 off with your card',
         benefit: { is: 'off order', off: { by: 'amount', amount: '5.00' } },
         code: { is: 'single use', batch: 'cards' },
@@ -200,12 +208,12 @@ function written(): BookInput {
         zones: null,
         limits: { each: 1 },
         window: { from: null, until: '2027-04-01T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['delivery'],
         terms: '5.00 off orders from 40.00 with the code on your card, good once, until 31 March 2027.',
         note: 'In every parcel of October.',
       },
       {
         id: 'winter-steps',
+        number: 6,
         title: 'From 65 take 9, from 120 take 20',
         state: 'draft',
         benefit: {
@@ -220,12 +228,12 @@ function written(): BookInput {
         asks: [],
         zones: null,
         window: { from: '2026-12-27T00:00', until: '2027-01-07T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['delivery'],
         terms: 'From EUR 65.00 take EUR 9.00 off, from EUR 120.00 take EUR 20.00 off, until 6 January 2027.',
         note: '',
       },
       {
         id: 'reels-week',
+        number: 7,
         title: 'Line reels 15 % off',
         state: 'paused',
         benefit: { is: 'off goods', goods: 'reels', off: { by: 'percent', percent: '15' } },
@@ -233,14 +241,20 @@ function written(): BookInput {
         asks: [],
         zones: null,
         window: { from: '2026-11-23T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
-        addsTo: ['order', 'delivery'],
         terms: '15 % off line reels, until 29 November 2026.',
         note: 'Paused until the new reels are in.',
       },
     ],
+    numbered: 7,
+    eitherOr: [
+      { id: 'one-order', name: 'one order offer', offers: ['gust12', 'clubs', 'cards', 'winter-steps'] },
+      { id: 'spars-or-code', name: 'spars or a code', offers: ['three-spars', 'gust12'] },
+      { id: 'spars-or-steps', name: 'spars or steps', offers: ['three-spars', 'winter-steps', 'clubs', 'cards'] },
+      { id: 'ribbon-or-code', name: 'a ribbon or a code', offers: ['ribbon', 'gust12'] },
+    ],
     segments: [{ id: 'clubs', name: 'Clubs and schools' }],
     events: [
-      { id: 'black-friday', name: 'Black Friday', from: '2026-11-27', until: '2026-11-30' },
+      { id: 'kite-fair', name: 'Galway kite fair', from: '2026-11-27', until: '2026-11-30' },
       { id: 'christmas', name: 'Last post before Christmas', from: '2026-12-18', until: '2026-12-21' },
     ],
     channels: {
@@ -262,7 +276,7 @@ function written(): BookInput {
       },
       { id: 'reels-stornoway', name: '3 line reels to Stornoway', lines: [{ sku: 'LK-REEL-60-80', units: 3 }], place: 'GB HS1 2AA', codes: [], moment: null },
       { id: 'stunt-lyon', name: 'Stunt kite 2 m to Lyon', lines: [{ sku: 'LK-STU-20-MOS', units: 1 }], place: 'FR 69001', codes: [], moment: null },
-      { id: 'gust-galway', name: 'Foil kite to Galway, GUST10', lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }], place: 'IE H91 A0A0', codes: ['GUST10'], moment: null },
+      { id: 'gust-galway', name: 'Foil kite to Galway, GUST12', lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }], place: 'IE H91 A0A0', codes: ['GUST12'], moment: null },
       {
         id: 'show-clash',
         name: 'Show kite and two tubes to Cork',
@@ -296,29 +310,32 @@ function written(): BookInput {
 export const demoLaterOffers = (): BookInput['offers'] => [
   {
     id: 'gale-week',
+    number: 8,
     title: 'Gale week: free two-day from 90',
     benefit: { is: 'delivery', on: { is: 'services', services: ['two-day'] }, off: { by: 'free' } },
     code: null,
     asks: [{ over: 'value', value: '90.00', test: 'before' }],
     zones: ['ie'],
     window: { from: '2026-11-23T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
-    addsTo: ['goods', 'order'],
     terms: 'Free two-day delivery within Ireland on orders from 90.00, from 23 to 29 November 2026.',
     note: '',
   },
   {
     id: 'first-advent',
+    number: 9,
     title: 'Advent: free to the euro area, 120',
-    benefit: { is: 'delivery', on: { is: 'up to', cap: '8.50' }, off: { by: 'free' } },
+    benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } },
     code: null,
     asks: [{ over: 'value', value: '120.00', test: 'before' }],
     zones: ['euro'],
     window: { from: '2026-11-29T00:00', until: '2026-12-07T00:00', zone: 'Europe/Dublin' },
-    addsTo: ['goods', 'order'],
-    terms: 'Free delivery to the euro area on orders from 120.00 where it would cost at most 8.50, from 29 November to 6 December 2026.',
+    terms: 'Free delivery by the cheapest choice to the euro area on orders from 120.00, from 29 November to 6 December 2026.',
     note: '',
   },
 ];
+
+/** The group that came with them. */
+export const demoLaterGroup: NonNullable<BookInput['eitherOr']>[number] = { id: 'one-delivery', name: 'one delivery offer', offers: ['gale-week', 'first-advent'] };
 
 /** When the demo begins: the book was sent ten days before, the later offers in the morning of that day. */
 export const demoMoments = { firstSent: '2026-11-14T09:00:00Z', laterSent: '2026-11-24T08:40:00Z', begins: '2026-11-24T09:10:00Z' } as const;

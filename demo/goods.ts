@@ -150,8 +150,8 @@ function written(): Written[] {
   // A second stock place for the ribbons; a bag that takes after the smaller one; single exceptions.
   for (const { sku, tags } of [...items]) if (tags.includes('gifts')) change(sku, { origin: 'Westport' });
   change('LK-PART-CARRYBAG16', { parent: 'LK-PART-CARRYBAG', kind: null, tags: [] });
-  change('LK-PART-REPAIRTA', { override: { is: 'ships free' } });
-  change('LK-PART-WINDGAUG', { fee: { each: '1.30', freed: false } });
-  for (const sku of ['LK-SHOW-4-A', 'LK-SHOW-5-B', 'LK-SHOW-6-C']) change(sku, { fee: { each: '6.00', freed: false } });
+  change('LK-PART-REPAIRTA', { ownRate: { rate: { is: 'free' }, waived: false } });
+  change('LK-PART-WINDGAUG', { fee: { each: '0.85', waived: false } });
+  for (const sku of ['LK-SHOW-4-A', 'LK-SHOW-5-B', 'LK-SHOW-6-C']) change(sku, { fee: { each: '6.00', waived: false } });
   return items;
 }

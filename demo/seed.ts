@@ -14,7 +14,7 @@ import { newest } from '../src/server/queries/revisions.ts';
 import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
 import { replaceBook, save } from '../src/server/save.ts';
-import { demoBook, demoLaterOffers, demoMoments } from './book.ts';
+import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.ts';
 import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 
 /**
@@ -61,7 +61,11 @@ if ((await newest(database)) === 0) {
     Array.from({ length: 24 }, (_, i) => ({ customer: `C-${1001 + i}`, segment: 'clubs' })),
   );
   await setClock(demoMoments.laterSent);
-  const edits = demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer }));
+  const edits = [
+    ...demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer })),
+    { path: ['numbered'], value: Math.max(...demoLaterOffers().map((offer) => offer.number)) },
+    { path: ['eitherOr', demoLaterGroup.id], value: demoLaterGroup },
+  ];
   await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });
   await sendAll(demoMoments.laterSent);
   const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, {

@@ -1,6 +1,6 @@
 import type { Conflict } from '../contract/index.ts';
-import { type Book, bookSchema, type Change, changesOf, compileBook, type Edit, readyGoods, shaped, takenBack, touches } from '../core/book/index.ts';
-import type { Problem } from '../core/exact/index.ts';
+import { type Book, bookProblems, bookSchema, type Change, changesOf, compileBook, type Edit, missingGoods, readyGoods, shaped, takenBack, touches } from '../core/book/index.ts';
+import { type Problem, sure } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { Refusal } from './problem.ts';
@@ -51,8 +51,9 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
 
   const shape = shaped(bookSchema, book);
   if (!shape.ok) throw unsound(shape.problems);
-  const compiled = compileBook(shape.value);
-  if (!compiled.ok) throw unsound(compiled.problems);
+  const unsoundIn = bookProblems(shape.value);
+  if (unsoundIn.length > 0) throw unsound(unsoundIn);
+  const compiled = sure(compileBook(shape.value));
 
   const problems: Problem[] = [];
   const items = goods.flatMap((candidate): Item[] => {
@@ -67,14 +68,12 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   });
   // Variants are read with the items they take from, however far up; and every item that takes from one of these.
   const family = await familyOf(connection, items);
-  problems.push(...readyGoods(compiled.value, family).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
+  problems.push(...readyGoods(compiled, family).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
   const kept = new Set(items.map((item) => item.sku));
   const gone = touched.map((item) => item.sku).filter((sku) => !kept.has(sku));
-  const needed = [...new Set(shape.value.pinned.flatMap((basket) => basket.lines.map((line) => line.sku)))];
+  const needed = namedSkus(shape.value);
   const there = new Set([...(await goodsBySku(connection, needed)).map((item) => item.sku), ...kept]);
-  for (const basket of shape.value.pinned) {
-    for (const { sku } of basket.lines) if (!there.has(sku) || gone.includes(sku)) problems.push({ at: ['pinned', basket.id, 'lines'], wrong: `no item “${sku}”`, right: 'a SKU of the goods' });
-  }
+  problems.push(...missingGoods(shape.value, (sku) => there.has(sku) && !gone.includes(sku)));
   if (problems.length > 0) throw unsound(problems);
 
   await writeBook(connection, shape.value);
@@ -82,6 +81,11 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   if (gone.length > 0) await dropGoods(connection, gone);
   return changes;
 }
+
+/** The SKUs that a book names. */
+const namedSkus = ({ pinned, offers }: Book): string[] => [
+  ...new Set([...pinned.flatMap((basket) => basket.lines.map((line) => line.sku)), ...offers.flatMap(({ benefit }) => (benefit.is === 'gift' ? [benefit.sku] : []))]),
+];
 
 /** Items with the parents they take from, and the variants that take from them. */
 async function familyOf(connection: Connection, items: readonly Item[]): Promise<Item[]> {

@@ -26,7 +26,7 @@ export const item = (sku: string, more: Partial<Item> = {}): Item => ({
 export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item[], more: Partial<BookInput> = {}) {
   const services = Object.keys(lanes).map((id, i) => ({ id, name: `Service ${id}`, days: [i + 1, i + 2] as [number, number] }));
   const input: BookInput = {
-    format: 'plemb-book/2',
+    format: 'plemb-book/3',
     seller: 'Anybody',
     markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
     services,
@@ -37,6 +37,7 @@ export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item
     pinned: [],
     goods: [...goods],
     ...more,
+    numbered: 9999,
   };
   const open = (market?: string) => opened(bookFileSchema.parse(input), market);
   const answer = (lines: Readonly<Record<string, number>>, place = 'IE', codes: readonly string[] = [], market?: string): Answer => {
@@ -54,3 +55,22 @@ export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item
 }
 
 export const flat = (amount: string, freeFrom: Lane['freeFrom'] = null): Lane => ({ rate: { is: 'flat', amount }, freeFrom });
+
+type Offer = BookInput['offers'][number];
+
+/** An offer as one writes it: for anybody, everywhere, always, where nothing else is said. */
+export const offerOf = (id: string, number: number, more: Pick<Offer, 'benefit'> & Partial<Offer>): Offer => ({
+  id,
+  number,
+  title: id,
+  code: null,
+  asks: [],
+  zones: null,
+  window: { from: null, until: null, zone: 'Europe/Dublin' },
+  terms: id,
+  note: '',
+  ...more,
+});
+
+/** Offers of which at most one acts. */
+export const either = (id: string, offers: readonly string[], of: 'order' | 'line' = 'order') => ({ id, name: id, of, offers: [...offers] });

@@ -25,14 +25,15 @@ const services = ['slow', 'fast'] as const;
 const zones = [
   { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
   { id: 'north', name: 'North', takes: ['GB-NIR'], leaves: [] },
-  { id: 'isles', name: 'Isles', takes: ['GB:HS*', 'GB:ZE*'], leaves: [] },
-  { id: 'britain', name: 'Britain', takes: ['GB'], leaves: ['GB:KW*'] },
+  { id: 'isles', name: 'Isles', takes: ['GB HS*', 'GB ZE*'], leaves: [] },
+  { id: 'britain', name: 'Britain', takes: ['GB'], leaves: ['GB KW*'] },
   { id: 'france', name: 'France', takes: ['FR'], leaves: [] },
   { id: 'rest', name: 'Rest', takes: ['world'], leaves: ['US', 'GB'] },
 ];
 const zoneIds = zones.map((zone) => zone.id);
 const someZones = fc.option(fc.subarray(zoneIds, { minLength: 1 }), { nil: null });
-const addsTo = fc.subarray(['order', 'delivery'] as const).map((list) => [...list]);
+/** Which pairs of offers keep each other out: none, all, those of each level, or some. */
+const groups = fc.constantFrom<readonly (readonly string[])[]>([], [['tenner', 'other', 'gale', 'calm']], [['tenner', 'other'], ['gale', 'calm']], [['tenner', 'gale']], [['tenner', 'other'], ['other', 'calm']]);
 const window = fc.constantFrom(
   { from: null, until: null, zone: 'Europe/Dublin' },
   { from: '2026-11-01T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
@@ -41,15 +42,15 @@ const window = fc.constantFrom(
 /** A threshold as an offer asks it. */
 const asked = (one: { value: string; test: 'before' | 'after' } | null) => (one ? [{ over: 'value' as const, ...one }] : []);
 const orderOffer = (code: string) =>
-  fc.record({ percent: fc.constantFrom('10', '12.5', '33', '50'), asks: fc.option(threshold, { nil: null }), zones: someZones, window, addsTo }).map((one) => ({
+  fc.record({ percent: fc.constantFrom('10', '12.5', '33', '50'), asks: fc.option(threshold, { nil: null }), zones: someZones, window }).map((one) => ({
     id: code.toLowerCase(),
+    number: code === 'TENNER' ? 1 : 2,
     title: `${code} off`,
     benefit: { is: 'off order' as const, off: { by: 'percent' as const, percent: one.percent } },
     code: { is: 'shared' as const, code },
     asks: asked(one.asks),
     zones: one.zones,
     window: one.window,
-    addsTo: one.addsTo,
     terms: `Off with ${code}`,
     note: '',
   }));
@@ -58,15 +59,14 @@ const deliveryOffer = (id: string) =>
     .record({
       benefit: fc.oneof(
         fc.subarray([...services], { minLength: 1 }).map((list) => ({ is: 'delivery' as const, on: { is: 'services' as const, services: list as string[] }, off: { by: 'free' as const } })),
-        amount(2500).map((cap) => ({ is: 'delivery' as const, on: { is: 'up to' as const, cap }, off: { by: 'free' as const } })),
+        fc.constant({ is: 'delivery' as const, on: { is: 'cheapest' as const }, off: { by: 'free' as const } }),
       ),
       code: fc.constantFrom(null, { is: 'shared' as const, code: 'FREEBIE' }),
       asks: fc.option(threshold, { nil: null }),
       zones: someZones,
       window,
-      addsTo,
     })
-    .map((one) => ({ id, title: `Free ${id}`, ...one, asks: asked(one.asks), terms: `Free ${id}`, note: '' }));
+    .map((one) => ({ id, number: id === 'gale' ? 3 : 4, title: `Free ${id}`, ...one, asks: asked(one.asks), terms: `Free ${id}`, note: '' }));
 
 export const randomBook: fc.Arbitrary<BookFile> = fc
   .record({
@@ -80,17 +80,20 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
     ),
     target: fc.constantFrom('all', 'GB', 'IE'),
     weighed: fc.boolean(),
+    groups,
   })
-  .map(({ served, lanes, offers, target, weighed }): BookFile => {
+  .map(({ served, lanes, offers, target, weighed, groups: apart }): BookFile => {
     const rows = served.map((zone) => [zone, Object.fromEntries(services.flatMap((service, i) => (lanes[zoneIds.indexOf(zone)]?.[i] ? [[service, lanes[zoneIds.indexOf(zone)]?.[i]]] : [])))]);
     return bookFileSchema.parse({
-      format: 'plemb-book/2',
+      format: 'plemb-book/3',
       seller: 'Anybody',
       markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
       services: services.map((id, i) => ({ id, name: id === 'slow' ? 'Slow delivery' : 'Fast delivery', days: [i + 1, i + 2] })),
       zones,
       templates: [{ id: 'all', name: 'All', origin: 'Here', zones: served, lanes: Object.fromEntries(rows) }],
       offers: offers.filter((offer) => offer !== null),
+      numbered: 4,
+      eitherOr: apart.map((list, i) => ({ id: `group-${i}`, name: `Group ${i}`, offers: list.filter((id) => offers.some((offer) => offer?.id === id)) })),
       channels: {
         'lerrin-shop': { speeds: { slow: 'slow', fast: 'fast' }, target: 'all' },
         harrowmere: { speeds: { slow: 'STANDARD', fast: 'EXPRESS' }, target: 'all' },

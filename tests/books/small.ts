@@ -4,7 +4,7 @@ import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/bo
 export const smallBook = (changes: Partial<BookInput> = {}): BookFile => bookFileSchema.parse({ ...written(), ...changes });
 
 const written = (): BookInput => ({
-  format: 'plemb-book/2',
+  format: 'plemb-book/3',
   seller: 'Quillmoor Soaps',
   markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
   services: [{ id: 'post', name: 'Post', days: [3, 5] }],
@@ -26,9 +26,9 @@ const written = (): BookInput => ({
               is: 'table',
               unit: 'lb',
               breaks: [
-                { to: '1', amount: '5.10' },
-                { to: '3', amount: '7.00' },
-                { to: null, amount: '8.90' },
+                { to: '1', amount: '5.35' },
+                { to: '3', amount: '6.95' },
+                { to: null, amount: '8.75' },
               ],
             },
             freeFrom: null,
@@ -40,17 +40,18 @@ const written = (): BookInput => ({
   offers: [
     {
       id: 'suds',
+      number: 1,
       title: 'SUDS: 15 % off',
       benefit: { is: 'off order', off: { by: 'percent', percent: '15' } },
       code: { is: 'shared', code: 'SUDS' },
       asks: [],
       zones: null,
       window: { from: null, until: '2026-12-31T00:00', zone: 'Europe/Dublin' },
-      addsTo: ['delivery'],
       terms: '15 % off with SUDS until the end of 2026.',
       note: '',
     },
   ],
+  numbered: 1,
   channels: {
     'lerrin-shop': { speeds: { post: 'post' }, target: 'all' },
     harrowmere: { speeds: { post: 'STANDARD' }, target: 'all' },

@@ -1,15 +1,63 @@
-import { amountText, type Conversion, type Currency, converted, type Decimal, isCurrency, kept, type Minor, minor, type Problem, parseDecimal, type Result } from '../exact/index.ts';
+import {
+  amountText,
+  type Conversion,
+  type Currency,
+  conversionAt,
+  converted,
+  currencyDigits,
+  type Decimal,
+  type Instant,
+  isCurrency,
+  kept,
+  type Minor,
+  minor,
+  type Problem,
+  parseDecimal,
+  type Result,
+} from '../exact/index.ts';
 import { readSelection, type Selection } from '../goods/index.ts';
-import { type Offer, type Part, readOffer } from '../offers/index.ts';
+import { type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
 import { type Fall, type Leaf, type Pattern, type Place, parsePattern, parsePlace, patternTree, type Zone, zoneFinder } from '../places/index.ts';
-import { type Box, type KindBits, kindBits, type Lane, type LaneBody, type Mixing, type MixingRule, overOf, readBox, readLane, readMixing, readMixingRule, type Service } from '../rates/index.ts';
+import {
+  type Box,
+  isRising,
+  type KindBits,
+  kindBits,
+  type Lane,
+  type LaneBody,
+  type LaneContext,
+  type LaneEra,
+  type Mixing,
+  type MixingRule,
+  overOf,
+  type Quoting,
+  readBox,
+  readLane,
+  readMixing,
+  readMixingRule,
+  type Service,
+} from '../rates/index.ts';
 import { conversionInto, type ReadyMarket, readMarket } from './market.ts';
-import { type Book, channelIds } from './schema.ts';
+import { type Basket, type Book, channelIds } from './schema.ts';
 
 /** The lanes of one zone, by the service's place in the book (undefined where there is none), and a bit for each that is there. */
 export interface Row {
   readonly lanes: readonly (Lane | undefined)[];
   readonly bits: number;
+  /** Where some lane has dated rows: the rows as they are from moments on, in order; else null. */
+  readonly eras: readonly RowEra[] | null;
+}
+interface RowEra {
+  readonly from: Instant | null;
+  readonly row: Row;
+}
+
+/** The row as it is at a moment. */
+export function rowAt(row: Row, at: Instant): Row {
+  if (row.eras === null) return row;
+  let found = row;
+  for (const era of row.eras) if (era.from === null || era.from <= at) found = era.row;
+  return found;
 }
 
 /** A template ready to answer. */
@@ -19,8 +67,10 @@ export interface Template {
   readonly selection: Selection | null;
   readonly zones: readonly Zone[];
   readonly zoneOf: (place: Place) => Fall | null;
-  /** lanes.get(zone)?.get(service) */
+  /** lanes.get(zone)?.get(service), as they are at the moment the book is read as of; see {@link asOf}. */
   readonly lanes: ReadonlyMap<string, ReadonlyMap<string, Lane>>;
+  /** The same with all their times. */
+  readonly eras: ReadonlyMap<string, ReadonlyMap<string, readonly LaneEra[]>>;
   readonly rows: ReadonlyMap<Zone, Row>;
   /** Whether some lane needs the lines of its goods one by one: to pack them, to measure them, or to share discounts out. */
   readonly minds: boolean;
@@ -31,6 +81,8 @@ export interface Template {
 /** A book made ready to answer for one of its markets: everything read once, looked up by id, zones found by place. */
 export interface CompiledBook {
   readonly body: Book;
+  /** The moment it is read as of, for what is not asked at a moment of its own; from the beginning where none is said. */
+  readonly at: Instant;
   readonly market: ReadyMarket;
   /** The market's currency, in which all answers are. */
   readonly currency: Currency;
@@ -51,6 +103,12 @@ export interface CompiledBook {
   readonly kindBits: KindBits;
   /** What is meant: neither drafts nor paused ones. */
   readonly offers: readonly Offer[];
+  /** Which of them keep each other out. */
+  readonly exclusions: Exclusions;
+  /** What currencies that carriers answer in are in another. */
+  readonly quotingInto: (currency: Currency) => Quoting;
+  /** The moments at which dated rows of lanes begin or end, in order. */
+  readonly turns: readonly Instant[];
   /** The selections that offers ask about or act on, each at its place as a part. */
   readonly parts: readonly Selection[];
   /** The tax on a class at a place; null where none is listed. */
@@ -61,6 +119,8 @@ export interface CompiledBook {
   readonly minds: boolean;
   /** Whether more discounts never make a lane cheaper: none has a table or bounds over value after discounts. */
   readonly steady: boolean;
+  /** Whether more mass or size never makes a charge smaller, nor a service offered that was not. */
+  readonly monotonic: boolean;
 }
 
 /** Makes a book ready to answer for a market (the first where none is named), or tells everything in it that cannot be meant: where, what, what would be right. */
@@ -108,10 +168,18 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     else problems.push(...read.problems.map((one) => ({ ...one, at: ['selections', selection.id, ...one.at] })));
   }
 
+  const quotings = new Map<string, Quoting>();
+  const quotingInto = (currency: Currency): Quoting => {
+    const known = quotings.get(currency) ?? quotingOf(body, currency);
+    quotings.set(currency, known);
+    return known;
+  };
   const templates = body.templates.map((template): Template => {
     const at = ['templates', template.id];
     const currency = template.currency ?? first.currency;
-    const context = isCurrency(currency) ? { currency, market: market.currency, conversion: conversionInto(body, currency, market, [...at, 'currency'], problems), boxes } : null;
+    const context: LaneContext | null = isCurrency(currency)
+      ? { currency, market: market.currency, conversion: conversionInto(body, currency, market, [...at, 'currency'], problems), rounding: market.rounding, boxes, quotingInto }
+      : null;
     if (!context) note([...at, 'currency'], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
     if (template.goods !== null && !selections.has(template.goods)) note([...at, 'goods'], `no selection “${template.goods}”`, [...selections.keys()].join(', ') || 'a selection of the book');
     const served = template.zones.flatMap((id, i) => {
@@ -120,31 +188,32 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       else if (template.zones.indexOf(id) < i) note([...at, 'zones', i], `“${id}” stands twice`, 'each zone once');
       return zone ? [zone] : [];
     });
-    const lanes = new Map<string, Map<string, Lane>>();
+    const eras = new Map<string, Map<string, readonly LaneEra[]>>();
     for (const [zone, row] of Object.entries(template.lanes)) {
       if (!zones.has(zone)) note([...at, 'lanes', zone], `no zone “${zone}”`, [...zones.keys()].join(', '));
-      const read = new Map<string, Lane>();
+      const read = new Map<string, readonly LaneEra[]>();
       for (const [service, lane] of Object.entries(row)) {
         if (!services.has(service)) note([...at, 'lanes', zone, service], `no service “${service}”`, [...services].join(', '));
         const result = context && readLane(lane, context);
         if (result?.ok) read.set(service, result.value);
         else problems.push(...(result?.problems ?? []).map((one) => ({ ...one, at: [...at, 'lanes', zone, service, ...one.at] })));
       }
-      lanes.set(zone, read);
+      eras.set(zone, read);
     }
-    const rows = new Map(served.map((zone) => [zone, rowOf(body.services.map((service) => lanes.get(zone.id)?.get(service.id)))]));
+    const every = [...eras.values()].flatMap((row) => [...row.values()].flatMap((list) => list.map((era) => era.lane)));
     return {
       id: template.id,
       origin: template.origin,
       selection: template.goods === null ? null : (selections.get(template.goods) ?? null),
       zones: served,
       zoneOf: zoneFinder(served),
-      lanes,
-      rows,
+      lanes: lanesAt(eras, Number.NEGATIVE_INFINITY),
+      eras,
+      rows: new Map(served.map((zone) => [zone, rowOf(body.services.map((service) => eras.get(zone.id)?.get(service.id)))])),
       minds:
         body.templates.some((one) => Object.values(one.lanes).some((row) => Object.values(row).some(splitsDiscounts))) ||
         Object.values(template.lanes).some((row) => Object.values(row).some(looksAtLines)),
-      ownKinds: new Set([...lanes.values()].flatMap((row) => [...row.values()].flatMap((lane) => [...(lane.kinds?.keys() ?? [])]))),
+      ownKinds: new Set(every.flatMap((lane) => [...(lane.kinds?.keys() ?? [])])),
     };
   });
 
@@ -166,9 +235,15 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     named('zones', offer.zones, new Set(zones.keys()), 'zone');
     named('markets', offer.markets, new Set(body.markets.map((one) => one.id)), 'market');
     named('channels', offer.channels, new Set(channelIds), 'channel');
+    if (offer.limits.budget?.split) named('limits', Object.keys(offer.limits.budget.split), new Set(channelIds), 'channel');
+    const twin = body.offers.findIndex((one) => one.number === offer.number);
+    if (twin < order) note([...at, 'number'], `${offer.number} is the number of “${body.offers[twin]?.id}”`, 'a number of its own, kept for good');
+    else if (offer.number > body.numbered) note([...at, 'number'], `${offer.number} is above the highest number given, ${body.numbered}`, 'the highest number given raised along with it');
     named('segments', offer.segments, new Set(body.segments.map((one) => one.id)), 'segment');
     if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services') named('benefit', offer.benefit.on.services, services, 'service');
   });
+  const offerIds = new Set(body.offers.map((one) => one.id));
+  for (const group of body.eitherOr) for (const id of group.offers) if (!offerIds.has(id)) note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
   const mixedBy = readMixing(body.mixedBy, first.currency, own, ['mixedBy'], problems);
   const bits = kindBits(body.mixing, problems);
   const serviceBits = new Map(body.services.map((service, i) => [service.id, 1 << i]));
@@ -176,18 +251,19 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   for (const rule of body.mixing) for (const service of rule.services) if (!services.has(service)) note(['mixing', rule.id, 'services'], `no service “${service}”`, [...services].join(', '));
   const taxOf = taxFinder(body, problems);
   for (const basket of body.pinned) {
-    kept(parsePlace(basket.place), ['pinned', basket.id, 'place'], problems, null);
-    if (basket.market !== null && !body.markets.some((one) => one.id === basket.market))
-      note(['pinned', basket.id, 'market'], `no market “${basket.market}”`, body.markets.map((one) => one.id).join(', '));
+    problems.push(...basketProblems(body, basket).map((one) => ({ ...one, at: ['pinned', basket.id, ...one.at] })));
   }
 
   const main = templates[0];
   if (problems.length > 0 || !main) return { ok: false, problems };
-  const all = templates.flatMap((template) => [...template.lanes.values()].flatMap((row) => [...row.values()]));
+  const eras = templates.flatMap((template) => [...template.eras.values()].flatMap((row) => [...row.values()].flat()));
+  const all = eras.map((era) => era.lane);
+  const ways = [mixedBy, ...mixing.map((rule) => rule.by)];
   return {
     ok: true,
     value: {
       body,
+      at: Number.NEGATIVE_INFINITY,
       market,
       currency: market.currency,
       written: first.currency,
@@ -203,24 +279,102 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       mixing,
       kindBits: bits,
       offers,
+      exclusions: readEitherOr(body.eitherOr, body.offers),
+      quotingInto,
+      turns: [...new Set(eras.flatMap((era) => era.from ?? []))].sort((a, b) => a - b),
       parts,
       taxOf,
       splits: all.some((lane) => lane.after || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after')),
       minds: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
       steady: !all.some((lane) => lane.after),
+      monotonic: all.every(isMonotonic) && ways.every((way) => way.is !== 'lowest' && way.is !== 'average'),
     },
   };
 }
 
+/** The book read as of a moment: its lanes as they are then. */
+export function asOf(book: CompiledBook, at: Instant): CompiledBook {
+  if (book.turns.length === 0) return { ...book, at };
+  const templates = book.templates.map((template) => ({ ...template, lanes: lanesAt(template.eras, at) }));
+  return { ...book, at, templates, lanes: (templates[0] as Template).lanes };
+}
+
+const laneAt = (eras: readonly LaneEra[], at: Instant): Lane => {
+  let found = eras[0] as LaneEra;
+  for (const era of eras) if (era.from === null || era.from <= at) found = era;
+  return found.lane;
+};
+const lanesAt = (eras: Template['eras'], at: Instant): Template['lanes'] => new Map([...eras].map(([zone, row]) => [zone, new Map([...row].map(([service, list]) => [service, laneAt(list, at)]))]));
+
+/** What currencies that carriers answer in are in another, by the listed rates: no inverse, no chain. */
+function quotingOf(body: Book, into: Currency): Quoting {
+  const quoting = new Map<string, { up: bigint; down: bigint }>();
+  for (const one of body.exchange) {
+    const rate = parseDecimal(one.rate, 8);
+    if (one.to === into && isCurrency(one.from) && rate.ok) quoting.set(one.from, conversionAt(rate.value, currencyDigits(one.from), currencyDigits(into), { is: 'nearest' }));
+  }
+  return quoting;
+}
+
+/** What of a basket the book does not know: places that are none, markets, channels, segments, offers. */
+export function basketProblems(body: Book, basket: Basket): Problem[] {
+  const problems: Problem[] = [];
+  kept(parsePlace(basket.place), ['place'], problems, null);
+  if (basket.billing !== null) kept(parsePlace(basket.billing), ['billing'], problems, null);
+  const known = (at: Problem['at'], id: string | null, ids: readonly string[], what: string) => {
+    if (id !== null && !ids.includes(id)) problems.push({ at, wrong: `no ${what} “${id}”`, right: ids.join(', ') || `a ${what} of the book` });
+  };
+  known(
+    ['market'],
+    basket.market,
+    body.markets.map((one) => one.id),
+    'market',
+  );
+  known(['channel'], basket.channel, channelIds, 'channel');
+  known(
+    ['segment'],
+    basket.segment,
+    body.segments.map((one) => one.id),
+    'segment',
+  );
+  const offers = body.offers.map((one) => one.id);
+  for (const [offer, spent] of Object.entries(basket.spent)) {
+    known(['spent', offer], offer, offers, 'offer');
+    spent.rows.forEach((row, i) => {
+      known(['spent', offer, 'rows', i, 'channel'], row.channel, channelIds, 'channel');
+    });
+  }
+  for (const [i, row] of basket.carrier.entries())
+    if (row.currency !== null && !isCurrency(row.currency)) problems.push({ at: ['carrier', i, 'currency'], wrong: `“${row.currency}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
+  return problems;
+}
+
+/** Whether more mass or size never makes a lane cheaper, nor has it offered where it was not. */
+function isMonotonic(lane: Lane): boolean {
+  const rates = [lane.price.rate, ...[...(lane.kinds?.values() ?? [])].map((one) => one.rate)];
+  return lane.bounds.every((bound) => bound.from === null || bound.over === 'value' || bound.over === 'units') && rates.every(isRising);
+}
+
 /** Whether a lane looks at its group's own value after discounts. */
-const splitsDiscounts = (lane: LaneBody): boolean => lane.values === 'after' || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after');
+const splitsDiscounts = (lane: LaneBody): boolean => lane.values === 'after' || thresholdsOf(lane).some((free) => free.of === 'group' && free.test === 'after');
+const thresholdsOf = (lane: LaneBody) => [lane.freeFrom, ...lane.dated.map((row) => (row.sets.is === 'free from' ? row.sets.freeFrom : null))].filter((free) => free !== null);
 
 /** Whether a lane packs parcels or measures volume. */
 const looksAtLines = (lane: LaneBody): boolean =>
-  [lane.rate, ...Object.values(lane.also), ...Object.values(lane.kinds)].some((rate) => rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume')) ||
-  lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
+  [lane, ...lane.dated.flatMap((row) => (row.sets.is === 'rate' ? [row.sets] : []))]
+    .flatMap((one) => [one, ...Object.values(one.kinds)].flatMap((priced) => [priced.rate, ...Object.values(priced.also)]))
+    .some((rate) => rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume')) || lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
 
-const rowOf = (lanes: Row['lanes']): Row => ({ lanes, bits: lanes.reduce((bits, lane, i) => (lane ? bits | (1 << i) : bits), 0) });
+/** A zone's lanes with their times as one row with its own. */
+function rowOf(lanes: readonly (readonly LaneEra[] | undefined)[]): Row {
+  const turns = [...new Set(lanes.flatMap((eras) => eras?.flatMap((era) => era.from ?? []) ?? []))].sort((a, b) => a - b);
+  const at = (moment: Instant): Row => {
+    const now = lanes.map((eras) => eras && laneAt(eras, moment));
+    return { lanes: now, bits: now.reduce((bits, lane, i) => (lane ? bits | (1 << i) : bits), 0), eras: null };
+  };
+  const first = at(Number.NEGATIVE_INFINITY);
+  return turns.length === 0 ? first : { ...first, eras: [{ from: null, row: first }, ...turns.map((from) => ({ from, row: at(from) }))] };
+}
 
 function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: string) => void): void {
   const lists = {
@@ -232,6 +386,7 @@ function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: s
     selections: body.selections,
     boxes: body.boxes,
     segments: body.segments,
+    eitherOr: body.eitherOr,
     events: body.events,
   };
   for (const [kind, list] of Object.entries({ ...lists, templates: body.templates, mixing: body.mixing, offers: body.offers, pinned: body.pinned })) {

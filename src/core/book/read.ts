@@ -1,53 +1,59 @@
-import type { z } from 'zod';
 import type { Problem, Result } from '../exact/index.ts';
 import { compileBook } from './compile.ts';
+import { type MigrationNote, migrated, migratedBasket } from './migrate/index.ts';
 import { readyGoods } from './ready.ts';
-import { type Basket, type BookFile, basketSchema, bookFileSchema } from './schema.ts';
+import { type Basket, type Book, type BookFile, basketSchema, bookFileSchema, channelIds } from './schema.ts';
+import { shaped } from './shaped.ts';
 
-/** Reads a whole book with goods: its shape first, then all that its parts say of each other. */
+/** Reads a whole book with goods, of today's format or an earlier one: its shape first, then all that its parts say of each other. */
 export function readBookFile(data: unknown): Result<BookFile> {
-  const shape = shaped(bookFileSchema, data);
+  const shape = shaped(bookFileSchema, migrated(data, channelIds).data);
   if (!shape.ok) return shape;
   const { goods, ...book } = shape.value;
-  const problems: Problem[] = [];
-  const compiled = compileBook(book);
-  if (!compiled.ok) problems.push(...compiled.problems);
-  else {
-    for (const market of book.markets.slice(1)) {
-      const other = compileBook(book, market.id);
-      if (!other.ok) problems.push(...other.problems);
-    }
-    problems.push(...readyGoods(compiled.value, goods).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
-    const seen = new Set<string>();
-    for (const { sku } of goods) {
-      if (seen.has(sku)) problems.push({ at: ['goods', sku], wrong: 'the SKU stands twice', right: 'each SKU once' });
-      seen.add(sku);
-    }
-    for (const basket of book.pinned) {
-      for (const { sku } of basket.lines) if (!seen.has(sku)) problems.push({ at: ['pinned', basket.id, 'lines'], wrong: `no item “${sku}”`, right: 'a SKU of the goods' });
-    }
+  const problems = bookProblems(book);
+  if (problems.length > 0) return { ok: false, problems };
+  problems.push(...goodsProblems(book, goods).map((one) => ({ ...one, at: ['goods', ...one.at] })));
+  const seen = new Set<string>();
+  for (const { sku } of goods) {
+    if (seen.has(sku)) problems.push({ at: ['goods', sku], wrong: 'the SKU stands twice', right: 'each SKU once' });
+    seen.add(sku);
   }
+  problems.push(...missingGoods(book, (sku) => seen.has(sku)));
   return problems.length > 0 ? { ok: false, problems } : shape;
 }
 
-/** Reads a basket file. */
-export const readBasket = (data: unknown): Result<Basket> => shaped(basketSchema, data);
+/** What had to be changed in meaning to bring a book of an earlier format along. */
+export const migrationNotes = (data: unknown): readonly MigrationNote[] => migrated(data, channelIds).notes;
 
-/** Data held against a schema; problems with their place, lists of things with an id named by it. */
-export function shaped<T>(schema: z.ZodType<T>, data: unknown): Result<T> {
-  const read = schema.safeParse(data);
-  if (read.success) return { ok: true, value: read.data };
-  return {
-    ok: false,
-    problems: read.error.issues.map((issue) => ({ at: named(data, issue.path), wrong: 'not as the format says', right: issue.message })),
-  };
+/** What is wrong with a book in any of its markets, each once. */
+export function bookProblems(book: Book): Problem[] {
+  const problems: Problem[] = [];
+  const told = new Set<string>();
+  for (const market of book.markets) {
+    const compiled = compileBook(book, market.id);
+    for (const problem of compiled.ok ? [] : compiled.problems) {
+      const key = JSON.stringify(problem);
+      if (!told.has(key)) problems.push(problem);
+      told.add(key);
+    }
+  }
+  return problems;
 }
 
-function named(data: unknown, path: readonly PropertyKey[]): (string | number)[] {
-  let at = data;
-  return path.map((step) => {
-    at = (at as Record<PropertyKey, unknown> | undefined)?.[step];
-    const id = (at as { id?: unknown; sku?: unknown } | undefined)?.id ?? (at as { sku?: unknown } | undefined)?.sku;
-    return typeof step === 'number' && typeof id === 'string' ? id : typeof step === 'symbol' ? String(step) : step;
-  });
+/** What is wrong with goods in a book that is sound itself. */
+function goodsProblems(book: Book, goods: BookFile['goods']): readonly Problem[] {
+  const compiled = compileBook(book);
+  return compiled.ok ? readyGoods(compiled.value, goods).problems : [];
 }
+
+/** SKUs that the book names and that are none: of pinned baskets, and of gifts. */
+export function missingGoods(book: Book, isThere: (sku: string) => boolean): Problem[] {
+  const problem = (at: Problem['at'], sku: string): Problem[] => (isThere(sku) ? [] : [{ at, wrong: `no item “${sku}”`, right: 'a SKU of the goods' }]);
+  return [
+    ...book.pinned.flatMap((basket) => basket.lines.flatMap(({ sku }) => problem(['pinned', basket.id, 'lines'], sku))),
+    ...book.offers.flatMap(({ id, benefit }) => (benefit.is === 'gift' ? problem(['offers', id, 'benefit', 'sku'], benefit.sku) : [])),
+  ];
+}
+
+/** Reads a basket, of today's format or an earlier one. */
+export const readBasket = (data: unknown): Result<Basket> => shaped(basketSchema, migratedBasket(data));

@@ -1,22 +1,35 @@
 import { z } from 'zod';
-import { written } from '../exact/index.ts';
+import { massUnits, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
-import { code, offerSchema, segmentSchema } from '../offers/index.ts';
+import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
 import { boxSchema, mixingRuleSchema, mixingSchema, serviceSchema, templateSchema } from '../rates/index.ts';
 
-const { amount, id, name, percent, place } = written;
-const currency = z.string().regex(/^[A-Z]{3}$/, 'three capital letters of ISO 4217');
+const { amount, currency, figure, id, name, percent, place } = written;
+const monday = z.iso.date().refine((day) => new Date(`${day}T00:00:00Z`).getUTCDay() === 1, 'the Monday of a week, such as 2026-11-23');
+
+/** How far a limited offer is used up: orders in all, the customer's own, and what it has cost, by week and channel, in the first market's currency. */
+export const spentSchema = z.strictObject({
+  uses: z.int().min(0).default(0),
+  own: z.int().min(0).default(0),
+  rows: z
+    .array(z.strictObject({ week: monday, channel: id.nullable().default(null), amount }))
+    .max(10_000)
+    .default([]),
+});
 
 export const basketSchema = z.strictObject({
   id,
   name,
+  /** Double SKUs are merged at the first of them; then at most 100 lines and 10,000 units. */
   lines: z
     .array(z.strictObject({ sku: z.string(), units: z.int().min(1).max(10_000) }))
     .min(1)
-    .max(100),
+    .max(10_000),
   /** A country, part or postcode: `IE`, `US-AK`, `GB HS1 2AA`. */
   place: z.string().min(2).max(40),
+  /** The place of billing, where it is another; it may fix the tax rate, and nothing else. */
+  billing: z.string().min(2).max(40).nullable().default(null),
   codes: z.array(code).max(8),
   /** Whether it goes to a home, for which carriers ask more, or to a business. */
   address: z.enum(['home', 'business']).default('home'),
@@ -26,10 +39,32 @@ export const basketSchema = z.strictObject({
   market: id.nullable().default(null),
   /** The channel it is bought in, for offers that hold in some; null: none of them. */
   channel: id.nullable().default(null),
-  /** The customer's segment; null: not known. */
+  /** The customer's id and segment, each null where it is not known. */
+  customer: z
+    .string()
+    .regex(/^[A-Za-z0-9._-]{1,40}$/, 'letters, digits, dot, hyphen, underscore, at most 40')
+    .nullable()
+    .default(null),
   segment: id.nullable().default(null),
-  /** How far limited offers are used up before it, by offer: orders in all, the customer's own, and what it has cost in the first market's currency. */
-  spent: z.record(id, z.strictObject({ uses: z.int().min(0), own: z.int().min(0), spent: amount })).default({}),
+  /** How far limited offers are used up before it, by offer; what is not told is none. */
+  spent: z.record(id, spentSchema).default({}),
+  /** What the carrier answers for a parcel: the first row for its service whose box and most mass fit; an amount of null, or no row, is silence. */
+  carrier: z
+    .array(
+      z.strictObject({
+        service: z.string().min(1).max(40),
+        box: id.nullable().default(null),
+        most: z
+          .strictObject({ value: figure, unit: z.enum(massUnits) })
+          .nullable()
+          .default(null),
+        amount: amount.nullable(),
+        /** Null: the first market's. */
+        currency: currency.nullable().default(null),
+      }),
+    )
+    .max(100)
+    .default([]),
 });
 
 /** A market: its currency and clock, what is shown to its shoppers, and how. */
@@ -51,6 +86,8 @@ export const marketSchema = z.strictObject({
     .default({ is: 'nearest' }),
   /** Which paid choices are hidden beside a free one. */
   hides: z.enum(['none', 'same or slower', 'all']).default('none'),
+  /** Whether of choices under one shown name only the one that costs least is shown. */
+  oneOfAName: z.boolean().default(false),
   /** The most choices shown; null: all. */
   most: z.int().min(1).max(12).nullable().default(null),
 });
@@ -80,7 +117,7 @@ export const channelSchema = z.strictObject({
 });
 
 export const bookSchema = z.strictObject({
-  format: z.literal('plemb-book/2'),
+  format: z.literal('plemb-book/3'),
   seller: name,
   /** The first is the seller's own: amounts of goods and offers are in its currency. */
   markets: z.array(marketSchema).min(1).max(12),
@@ -102,6 +139,10 @@ export const bookSchema = z.strictObject({
   events: z.array(eventSchema).default([]),
   segments: z.array(segmentSchema).default([]),
   offers: z.array(offerSchema),
+  /** The highest number that an offer was ever given. */
+  numbered: z.int().min(0).max(99_999).default(0),
+  /** Groups of offers of which at most one acts; offers without a common group act together. */
+  eitherOr: z.array(eitherOrSchema).max(200).default([]),
   channels: z.record(z.enum(channelIds), channelSchema),
   /** When each lane's rate was last looked at: `template/zone/service`, a day. */
   reviewed: z.record(z.string().max(130), z.iso.date()).default({}),

@@ -3,7 +3,7 @@ import { type Book, bookSchema } from './schema.ts';
 /** A book to begin with: one market, one service, home and the rest of the world at a flat amount each, and no goods yet. */
 export const starterBook = (home: { readonly country: string; readonly currency: string; readonly locale: string; readonly timeZone: string }): Book =>
   bookSchema.parse({
-    format: 'plemb-book/2',
+    format: 'plemb-book/3',
     seller: 'New seller',
     markets: [{ id: 'home', name: 'Home', currency: home.currency, locale: home.locale, timeZone: home.timeZone, assumed: home.country }],
     services: [{ id: 'standard', name: 'Standard delivery', days: [2, 4] }],

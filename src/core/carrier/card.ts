@@ -107,9 +107,9 @@ export function carrierBy(card: Card, on: string, home: boolean): Carrier {
       for (const parcel of parcels) {
         const charged = parcelCharge(card, service, place, parcel, on, home);
         if (!charged) return null;
-        sum += charged.charge;
+        sum += charged.charge * parcel.count;
       }
-      return minor(sum);
+      return { amount: minor(sum), currency: card.currency };
     },
   };
 }

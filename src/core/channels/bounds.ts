@@ -1,6 +1,5 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
 import { amountText, type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
-import type { Threshold } from '../rates/index.ts';
 import type { Fidelity } from './dialect.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
@@ -11,6 +10,12 @@ export const stated = {
   units: 20,
   codes: 2,
 } as const;
+
+/** From a value of the goods on, that itself counting, before or after discounts. */
+export interface Threshold {
+  readonly value: Minor;
+  readonly test: 'before' | 'after';
+}
 
 export const exact: Fidelity = { is: 'exact' };
 

@@ -1,5 +1,5 @@
 /** What each channel can be told, what it will read, and what the core believes it then charges. */
-import type { ChannelId } from '../book/index.ts';
+import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
 import type { Dialect, Listed } from './dialect.ts';
 import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
@@ -9,9 +9,9 @@ import { lerrinShop } from './lerrin-shop/index.ts';
 const ownGoods = (dialect: Dialect): Dialect => ({
   ...dialect,
   render(book, goods) {
-    const own = listedAt(dialect.id, goods);
+    const own = listedAt(book, dialect.id, goods);
     const rendition = dialect.render(book, own);
-    const theirs = goods.length - own.length;
+    const theirs = goods.filter((item) => item.stockedBy.includes(dialect.id)).length;
     if (theirs === 0) return rendition;
     return {
       ...rendition,
@@ -20,13 +20,15 @@ const ownGoods = (dialect: Dialect): Dialect => ({
   },
 });
 
-/** Goods that a channel does not stock itself. */
-export const listedAt = (id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
-  goods.some((item) => item.stockedBy.includes(id)) ? goods.filter((item) => !item.stockedBy.includes(id)) : goods;
+/** Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of. */
+export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
+  goods.some((item) => item.stockedBy.includes(id) || item.notListed.includes(id) || item.varies !== null)
+    ? goods.flatMap((item) => (item.stockedBy.includes(id) || item.notListed.includes(id) ? [] : [{ ...itemFor(item, id, book.at), varies: item.varies }]))
+    : goods;
 
 export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark].map(ownGoods);
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
-export { leastBefore, leastTaking, stated } from './bounds.ts';
+export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
 export {
   type ChannelBasket,
   type ChannelChoice,

@@ -1,21 +1,22 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import type { Decimal, Minor } from '../exact/index.ts';
+import type { Decimal } from '../exact/index.ts';
 import { type Offer, soleValueAsk } from '../offers/index.ts';
-import type { Threshold } from '../rates/index.ts';
-import { exact, worstOf } from './bounds.ts';
+import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
 /** A benefit as plain as the channels' formats of today. */
 type PlainBenefit =
   | { readonly is: 'percent off order'; readonly percent: Decimal }
   | { readonly is: 'free services'; readonly services: ReadonlySet<string> }
-  | { readonly is: 'free up to'; readonly cap: Minor };
+  | { readonly is: 'free cheapest' };
 
 /** An offer as plain as channels can take it. */
-export interface PlainOffer extends Pick<Offer, 'id' | 'order' | 'level' | 'zones' | 'from' | 'until' | 'addsTo'> {
+export interface PlainOffer extends Pick<Offer, 'id' | 'order' | 'number' | 'level' | 'zones' | 'from' | 'until'> {
   readonly benefit: PlainBenefit;
   readonly code: string | null;
   readonly asks: Threshold | null;
+  /** The offer itself, by which either/or is asked. */
+  readonly offer: Offer;
   /** What of it is lost on the way. */
   readonly lost: Fidelity;
 }
@@ -50,6 +51,7 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   if (!benefit) return unsayable(`${wordsFor[offer.benefit.is]} cannot be said there: it does not act.`);
   const asks = soleValueAsk(offer);
   if (asks === undefined) return unsayable('Units, or some goods alone, cannot be asked for there: it does not act.', 'ask for the value of the whole basket');
+  if (offer.needs !== null) return unsayable('Some goods alone cannot be asked for there: it does not act.', 'hold it for any goods');
   if (offer.code?.is === 'single use') return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
   if (offer.segments) return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
   const { uses, each, most, budget } = offer.limits;
@@ -61,8 +63,8 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
           `${limits.join(', ')} cannot be limited there: it goes on.`.replace(/^./, (letter) => letter.toUpperCase()),
           'end it by hand',
         );
-  const { id, order, level, zones, from, until, addsTo } = offer;
-  return { id, order, level, zones, from, until, addsTo, benefit, code: offer.code?.code ?? null, asks: asks && { value: asks.value, test: asks.test }, lost: worstOf([lost]) };
+  const { id, order, number, level, zones, from, until } = offer;
+  return { id, order, number, level, zones, from, until, offer, benefit, code: offer.code?.code ?? null, asks: asks && { value: asks.value, test: asks.test }, lost: worstOf([lost]) };
 }
 
 const wordsFor: Record<Offer['benefit']['is'], string> = {
@@ -78,5 +80,5 @@ const wordsFor: Record<Offer['benefit']['is'], string> = {
 function plainBenefit({ benefit }: Offer): PlainBenefit | null {
   if (benefit.is === 'off order' && benefit.off.by === 'percent') return { is: 'percent off order', percent: benefit.off.percent };
   if (benefit.is !== 'delivery' || benefit.off.by !== 'free') return null;
-  return benefit.on.is === 'services' ? { is: 'free services', services: benefit.on.services } : { is: 'free up to', cap: benefit.on.cap };
+  return benefit.on.is === 'services' ? { is: 'free services', services: benefit.on.services } : { is: 'free cheapest' };
 }

@@ -1,7 +1,7 @@
 import { type CompiledBook, type Ready, say } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { chargeOf, type Lane, type Load, type Rate, type Table, type Threshold } from '../rates/index.ts';
-import { exact, worstOf } from './bounds.ts';
+import { type Lane, type Load, laneCharge, type Rate, type Table } from '../rates/index.ts';
+import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
 /** A rate as plain as the channels' formats of today: one amount, or amounts by steps of mass or list value. */
@@ -55,12 +55,12 @@ export function chargeAt(rate: PlainRate, mass: number | null): Minor | null {
 const unsayable = (why: string, ...remedies: string[]): Fidelity => ({ is: 'unsayable', why, remedies: [...remedies, 'live with it'] });
 
 function plainOf(book: CompiledBook, lane: Lane): PlainLane {
-  const asked = lane.own?.rate ?? lane.rate;
+  const asked = lane.price.rate;
   const lost: Fidelity[] = [];
   const rate = bounded(lane, plainRate(asked, lane), lost);
   if (!rate) lost.push(unsayable(`A rate ${wordsFor[asked.is]} cannot be said there: the service is not offered.`, 'a flat rate or a table by mass in the book'));
   if (lane.kinds) lost.push(unsayable(`The rates of their own of ${[...lane.kinds.keys()].join(', ')} cannot be said there: they pay the lane’s.`, 'a template of their own'));
-  if (lane.feeItem > 0) lost.push(unsayable(`A lane fee of each item cannot be said there: ${say(book, lane.feeItem)} too little for each.`, 'put it into the rate'));
+  if (lane.fees.alone.item > 0) lost.push(unsayable(`A lane fee of each item cannot be said there: ${say(book, lane.fees.alone.item)} too little for each.`, 'put it into the rate'));
   const free = lane.freeFrom;
   const sayable = free === null || (free.over === 'value' && free.of === 'basket');
   const thresholdLost = sayable
@@ -98,25 +98,28 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
   return rate;
 }
 
-const one: Load = { value: 0, after: 0, units: 1, mass: 1, long: 1, pieces: [] };
+const one: Load = { value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 
 /** A load in the middle of a break. */
 function loadAt(table: Table & { over: 'mass' | 'value' | 'units' | 'long side' }, at: number): Load {
   const measure = table.edges[at] ?? (table.edges[at - 1] ?? table.from) + 1;
-  return { ...one, mass: measure, value: measure, after: measure };
+  return { ...one, mass: measure, bought: measure, value: measure, after: measure };
 }
 
 /** Where nothing else is asked, a rate with the lane's fee of each order, converted. */
-const settledBy = (lane: Lane, rate: Rate, load: Load): Minor =>
-  minor(chargeOf(rate, load, lane.own?.feeOrder ?? lane.feeOrder, false, lane.own ? null : lane.conversion, { place: { country: '', part: null, postcode: null }, carrier: null }));
+const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
+  const plain: Lane = { ...lane, bounds: [], after: false, fees: { ...lane.fees, item: minor(0), alone: { ...lane.fees.alone, item: minor(0) } } };
+  return minor(laneCharge(plain, { ...lane.price, rate }, load, { place: { country: '', part: null, postcode: null }, carrier: null }));
+};
 
 /** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
 export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { about: 'apart' })['by'] | null {
   const [main] = book.templates;
   if (item.template !== main) return 'template';
-  if (!item.rated) return 'override';
-  if (item.serves !== (1 << book.services.length) - 1) return 'services';
-  if (item.dropped + item.stays > 0) return 'fee';
+  if (item.varies && item.varies.eras.length > 1) return 'dated';
+  if (item.own) return 'own rate';
+  if ((item.serves & ((1 << book.services.length) - 1)) !== (1 << book.services.length) - 1) return 'services';
+  if (item.handling) return 'fee';
   if (item.template.ownKinds.has(item.kind)) return 'kind';
   return null;
 }
@@ -126,12 +129,13 @@ export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] 
   const notes: Note[] = [];
   const whys = {
     template: 'Only the default template is said there: they are charged by it.',
-    override: 'Items that ship free or at charges of their own are charged like all others there.',
+    dated: 'What is dated of single items cannot be said there: they are told as they are now.',
+    'own rate': 'Items with rates of their own are charged like all others there.',
     services: 'Services that do not take an item cannot be barred there: all are offered.',
-    fee: 'Fees of single items cannot be said there: they are not charged.',
+    fee: 'Handling fees cannot be said there: they are not charged.',
     kind: 'Rates of a kind cannot be said there: they pay the lane’s own.',
   } as const;
-  for (const by of ['template', 'override', 'services', 'fee', 'kind'] as const) {
+  for (const by of ['template', 'dated', 'own rate', 'services', 'fee', 'kind'] as const) {
     const count = goods.filter((item) => apartBy(book, item) === by).length;
     if (count > 0) notes.push({ clause: { about: 'apart', by, items: count }, reads: null, fidelity: unsayable(whys[by], 'deliver them like all others in the book') });
   }

@@ -1,6 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { mayAdd } from '../offers/index.ts';
 import { patternText } from '../places/index.ts';
 import { atlas } from './atlas.ts';
 import { exact } from './bounds.ts';
@@ -51,8 +50,8 @@ export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | 
 }
 
 /**
- * The services a free-delivery offer frees in each zone, for a channel that can name services but not cap a rate:
- * lanes only partly within the cap are left out.
+ * The services a free-delivery offer frees in each zone, for a channel that names services and speeds. Which one is the cheapest
+ * choice may depend on the basket: then the one that is cheapest most widely stands for it, within a bound.
  */
 export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
   const zones = book.zones.map((zone) => zone.id).filter((zone) => !offer.zones || offer.zones.has(zone));
@@ -60,25 +59,38 @@ export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: {
   if (benefit.is === 'percent off order') return { zones: [], fidelity: exact };
   if (benefit.is === 'free services') return { zones: zones.map((zone) => ({ zone, services: [...benefit.services].filter((service) => book.lanes.get(zone)?.has(service)) })), fidelity: exact };
   let bound = 0;
-  const within = zones.map((zone) => ({
-    zone,
-    services: [...(plainLanes(book).get(zone) ?? [])].flatMap(([service, lane]) => {
-      const { least, most } = reachOf(lane.rate);
-      if (most > benefit.cap && least <= benefit.cap) bound = benefit.cap;
-      return most <= benefit.cap ? [service] : [];
-    }),
-  }));
-  if (bound === 0) return { zones: within, fidelity: exact };
+  const freed = zones.map((zone) => {
+    const cheapest = cheapestIn(book, zone);
+    bound = Math.max(bound, cheapest?.within ?? 0);
+    return { zone, services: cheapest ? [cheapest.service] : [] };
+  });
+  if (bound === 0) return { zones: freed, fidelity: exact };
   return {
-    zones: within,
-    fidelity: { is: 'bounded', bound: minor(bound), why: 'No cap on the rate there: lanes that are only partly within it are left out.', remedies: ['name services in the book', 'live with it'] },
+    zones: freed,
+    fidelity: { is: 'bounded', bound: minor(bound), why: 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.', remedies: ['name services in the book', 'live with it'] },
   };
 }
 
+/** The service that is the cheapest choice in a zone, as far as one is; `within`: the most that may be freed otherwise where it goes by the basket. */
+function cheapestIn(book: CompiledBook, zone: string): { service: string; within: Minor } | null {
+  const lanes = book.services.flatMap((service) => {
+    const lane = service.pickup ? undefined : plainLanes(book).get(zone)?.get(service.id);
+    return lane?.rate ? [{ service: service.id, ...reachOf(lane.rate), free: lane.freeFrom !== null, days: lane.lane.days ?? service.days }] : [];
+  });
+  const [first, ...others] = lanes.sort((a, b) => a.least - b.least || a.most - b.most || a.days[1] - b.days[1] || a.days[0] - b.days[0]);
+  if (!first) return null;
+  // Another may be cheaper where its least lies below this one's most, or where its own threshold frees it.
+  const rivals = others.filter((one) => one.least < first.most || one.free);
+  return { service: first.service, within: minor(rivals.length === 0 ? 0 : Math.max(first.most, ...rivals.map((one) => one.most))) };
+}
+
+/** Whether the book lets two offers act on one order. */
+export const actTogether = (book: CompiledBook, a: PlainOffer, b: PlainOffer): boolean => book.exclusions(a.offer, b.offer) === 'none';
+
 /** For channels where the best percentage and the best free delivery always act together, whatever the book says. */
 export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity[] {
-  const parted = offers.filter((other) => other !== offer && other.level === 'order' && offer.level === 'order' && mayAdd(offer, other));
-  const joined = offers.filter((other) => other.level !== offer.level && !mayAdd(offer, other));
+  const parted = offers.filter((other) => other !== offer && other.level === 'order' && offer.level === 'order' && actTogether(book, offer, other));
+  const joined = offers.filter((other) => other.level !== offer.level && !actTogether(book, offer, other));
   const parts: Fidelity[] = [];
   if (parted.length > 0) parts.push({ is: 'unsayable', why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`, remedies: ['let them compete'] });
   if (joined.length > 0) {

@@ -1,10 +1,10 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, isFor, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated } from '../channels/index.ts';
-import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
-import { mayAdd, type Offer } from '../offers/index.ts';
+import { apartBy, isFor, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated, type Threshold } from '../channels/index.ts';
+import { type Decimal, gram, type Instant, type Mass, type Minor, minor, mondayOf } from '../exact/index.ts';
+import type { Offer } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
-import { anybody, type Line, meetingBaskets, type Question } from '../quote/index.ts';
-import { type Lane, type Rate, reachOf, type Threshold } from '../rates/index.ts';
+import { anybody, type Line, meetingBaskets, type Question, type Spent } from '../quote/index.ts';
+import { type Lane, type Rate, reachOf } from '../rates/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 
 /** What the baskets of a class have in common: the row of the table they stand in. */
@@ -91,11 +91,11 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
   const bySku = new Map(plain.map((item) => [item.sku, item]));
   const percents = orderPercents(book);
   const codeSets = setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes);
-  const rivals = told.some((a) => told.some((b) => a.level === 'order' && b.level === 'delivery' && (!mayAdd(a, b) || b.asks?.test === 'after')));
+  const rivals = told.some((a) => told.some((b) => a.level === 'order' && b.level === 'delivery' && (book.exclusions(a.offer, b.offer) !== 'none' || b.asks?.test === 'after')));
   return regionsOf(book, sides).flatMap((region) => {
     const edges = sides.map((side) => side.edgesAt(region.part.place));
-    const lanes = [...(region.zone === null ? [] : (book.lanes.get(region.zone)?.values() ?? []))];
-    const apart = [...apartCorners(book, goods, region, now), ...offerCorners(book, goods, region, now, channel)];
+    const lanes = region.zone === null ? [] : [...(book.templates[0]?.eras.get(region.zone)?.values() ?? [])].flatMap((eras) => eras.map((era) => era.lane));
+    const apart = [...apartCorners(book, goods, region, now, channel), ...offerCorners(book, goods, region, now, channel)];
     if (!anyListing) return apart;
     const offers = told.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
     const values = new Set<number>(edges.flatMap((edge) => edge.values));
@@ -106,7 +106,7 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
       if (lane.freeFrom?.over === 'value') for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
       for (const value of startsOf(lane, 'value')) for (const before of lane.after ? both(minor(value)) : [value]) values.add(before);
       for (const mass of startsOf(lane, 'mass')) masses.add(mass);
-      const amounts = amountsOf(lane.rate);
+      const amounts = amountsOf(lane.price.rate);
       for (const set of taken.filter((one) => one.length > 0)) {
         for (const amount of amounts) {
           // Where percentages and a free delivery cannot both be had, the better one changes where they take as much as the
@@ -132,7 +132,7 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
         ).flatMap(([at, edge]) => (at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const])),
       ),
     );
-    const later = [...new Set([...ownEdges.keys(), ...edges.flatMap((edge) => edge.moments)])].filter((at) => at > now);
+    const later = [...new Set([...ownEdges.keys(), ...book.turns, ...edges.flatMap((edge) => edge.moments)])].filter((at) => at > now);
     const moments = [
       { at: now, edge: null as Instant | null },
       ...later.flatMap((edge) => [
@@ -183,11 +183,11 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
 }
 
 /** Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now, without codes. */
-function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant): Corner[] {
+function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant, channel: ChannelId): Corner[] {
   const kinds = new Map<string, { item: Listed; by: NonNullable<ReturnType<typeof apartBy>> }>();
   for (const item of goods) {
     const by = apartBy(book, item);
-    const key = [item.template.id, item.rated, item.serves, item.dropped, item.stays, item.origin, item.template.ownKinds.has(item.kind) ? item.kind : ''].join(' ');
+    const key = [item.template.id, item.serves, item.own ? item.sku : '', item.handling?.each, item.handling?.waivable, item.origin, item.ownKind, by === 'dated' ? item.sku : ''].join(' ');
     if (by && !kinds.has(key)) kinds.set(key, { item, by });
   }
   return [...kinds.values()].flatMap(({ item, by }) =>
@@ -199,7 +199,7 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
       return [
         {
           class: { is: 'apart', by },
-          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null, shopper: anybody },
+          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null, shopper: { ...anybody, channel } },
           value: { from: value, to: value },
           mass: mass === null ? null : { from: mass, to: mass },
         },
@@ -223,7 +223,7 @@ function offerCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
       const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
       const mass = question.lines.reduce<number | null>((sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units), 0);
       if (value > stated.value || (mass ?? 0) > stated.mass) return [];
-      const spent = plain ? new Map([[offer.id, { uses: offer.limits.uses ?? 0, own: offer.limits.each ?? 0, spent: offer.limits.budget ?? minor(0) }]]) : shopper.spent;
+      const spent = plain ? new Map([[offer.id, usedUp(offer, channel, moment)]]) : shopper.spent;
       return [
         {
           class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
@@ -236,11 +236,17 @@ function offerCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
   });
 }
 
+/** An offer that has nothing left to give. */
+function usedUp({ limits, zone }: Offer, channel: ChannelId, moment: Instant): Spent {
+  const share = limits.budget?.split ? (limits.budget.split.get(channel) ?? minor(0)) : limits.budget?.amount;
+  return { uses: limits.uses ?? 0, own: limits.each ?? 0, rows: share === undefined ? [] : [{ week: mondayOf(moment, zone), channel, amount: share }] };
+}
+
 const isLimited = ({ limits }: Offer): boolean => limits.uses !== null || limits.each !== null || limits.budget !== null;
 
 /** The first measures of the cells that a lane's table and bounds cut. */
 function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {
-  const { rate } = lane;
+  const { rate } = lane.price;
   const table = rate.is === 'table' && rate.over === over ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
   const bounds = lane.bounds.filter((bound) => bound.over === over).flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
   return [...table, ...bounds].filter((start) => start > 0);
@@ -249,7 +255,7 @@ function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {
 /** Counts of units at which something changes: few and many, and both sides of every edge in units. */
 function crowdsOf(lanes: readonly Lane[], perItem: boolean): number[] {
   const edges = lanes.flatMap((lane) => [...startsOf(lane, 'units'), ...(lane.freeFrom?.over === 'units' ? [lane.freeFrom.value] : [])]);
-  const counted = perItem || lanes.some((lane) => lane.feeItem > 0 || (lane.rate.is === 'built up' && lane.rate.further > 0));
+  const counted = perItem || lanes.some((lane) => lane.fees.alone.item > 0 || (lane.price.rate.is === 'built up' && lane.price.rate.further > 0));
   const crowds = [1, ...(counted || edges.length > 0 ? [stated.units] : []), ...edges.flatMap((edge) => [edge - 1, edge])];
   return [...new Set(crowds)].filter((units) => units >= 1 && units <= stated.units);
 }
@@ -265,10 +271,10 @@ const massEnds = (cell: Cell, heavy: boolean): number[] => (heavy ? endsOf(cell)
 
 /** A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others. */
 function linesOf(item: Listed, units: number, value: Minor, mass: Mass | null): Question['lines'] {
-  if (units === 1 || value < units) return [{ item: { ...item, price: value, mass }, units: 1 }];
+  if (units === 1 || value < units) return [{ item: { ...item, price: value, mass, varies: null }, units: 1 }];
   return [
-    { item: { ...item, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass) }, units: 1 },
-    { item: { ...item, price: minor(1), mass: mass === null ? null : (1 as Mass) }, units: units - 1 },
+    { item: { ...item, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass), varies: null }, units: 1 },
+    { item: { ...item, price: minor(1), mass: mass === null ? null : (1 as Mass), varies: null }, units: units - 1 },
   ];
 }
 

@@ -74,13 +74,13 @@ interface Spot {
 const placesOf = (book: CompiledBook): Spot[] =>
   partsOfMap(book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]))).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
 
-const small: Load = { value: 1, after: 1, units: 1, mass: gram, long: 1, pieces: [] };
-const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load => (over === 'mass' ? { ...small, mass: at } : over === 'value' ? { ...small, value: at, after: at } : { ...small, units: at });
+const small: Load = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
+const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load => (over === 'mass' ? { ...small, mass: at, bought: at } : over === 'value' ? { ...small, value: at, after: at } : { ...small, units: at });
 const most: Record<'mass' | 'value' | 'units', number> = { mass: stated.mass, value: stated.value, units: stated.units };
 
 function ofTemplate(book: CompiledBook, template: Template, goods: readonly Ready[], places: readonly Spot[]): CoverageFinding[] {
   const findings: CoverageFinding[] = [];
-  const mine = goods.filter((item) => item.template === template && item.rated);
+  const mine = goods.filter((item) => item.template === template && item.own === null);
   for (const zone of template.zones) {
     const spot = places.find((one) => template.zoneOf(one.place)?.zone === zone);
     if (!spot) continue;
@@ -99,7 +99,7 @@ function ofTemplate(book: CompiledBook, template: Template, goods: readonly Read
 function gapsOf(template: Template, zone: string, over: 'mass' | 'value' | 'units', lanes: readonly (readonly [string, Lane])[], goods: readonly Ready[], place: Place): CoverageFinding[] {
   if (lanes.length === 0) return [];
   const starts = [...new Set([over === 'mass' ? gram : 1, ...lanes.flatMap(([, lane]) => startsOf(lane, over))])].filter((at) => at >= 1 && at <= most[over]).sort((a, b) => a - b);
-  const takes = (lane: Lane, at: number) => laneCharge(lane, lane.rate, loadAt(over, at), { place, carrier: null });
+  const takes = (lane: Lane, at: number) => laneCharge(lane, lane.price, loadAt(over, at), { place, carrier: null });
   const findings: CoverageFinding[] = [];
   const runsWhere = (test: (at: number) => boolean): { from: number; to: number | null }[] => {
     const runs: { from: number; to: number | null }[] = [];
@@ -142,7 +142,7 @@ function exampleIn(goods: readonly Ready[], over: 'mass' | 'value' | 'units', fr
 }
 
 function startsOf(lane: Lane, over: Over): number[] {
-  const { rate } = lane;
+  const { rate } = lane.price;
   const table = rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
   const bounds = lane.bounds.filter((bound) => bound.over === over).flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
   return [...table, ...bounds];
@@ -161,11 +161,11 @@ function neverSold(book: CompiledBook, goods: readonly Ready[]): CoverageFinding
           why = 'barred';
           return false;
         }
-        if (!item.rated) return true;
-        const rate = item.ownKind === null ? lane.rate : (lane.kinds?.get(item.ownKind) ?? lane.rate);
+        if (item.own) return true;
+        const price = item.ownKind === null ? lane.price : (lane.kinds?.get(item.ownKind) ?? lane.price);
         // The carrier is taken to answer: whether it does is not for the rules to say.
-        if (rate.is === 'carrier quote') return item.mass !== null && item.sides !== null;
-        const charge = laneCharge(lane, rate, alone(item), { place: { country: '', part: null, postcode: null }, carrier: null });
+        if (price.rate.is === 'carrier quote') return item.mass !== null && item.sides !== null;
+        const charge = laneCharge(lane, price, alone(item), { place: { country: '', part: null, postcode: null }, carrier: null });
         if (charge < 0) why = refusalOf(charge);
         return charge >= 0;
       }),
@@ -180,6 +180,7 @@ const alone = (item: Ready): Load => ({
   after: item.price,
   units: 1,
   mass: item.mass ?? (Number.NaN as Mass),
+  bought: item.mass ?? (Number.NaN as Mass),
   long: item.sides?.[0] ?? Number.NaN,
   pieces: [{ item, units: 1 }],
 });

@@ -108,7 +108,7 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
     return sayings.get(moment) ?? null;
   };
   const inForce = (await saysAt(now))?.rules;
-  const listed = listedAt(channel.id, goods);
+  const listed = listedAt(book, channel.id, goods);
   const corners = cornersOf(book, listed, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now, channel.id);
   // Offers that no format says are looked at in baskets of their own; all others are compared without them.
   const plain: CompiledBook = { ...book, offers: book.offers.filter(isPlain) };

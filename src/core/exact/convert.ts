@@ -42,4 +42,7 @@ export function rounded(n: bigint, d: bigint, rule: MarketRounding): Minor {
 /** An amount converted alone. */
 export const converted = (amount: Minor, by: Conversion): Minor => rounded(BigInt(amount) * by.up, by.down, by.rounding);
 
+/** The edge of a table, a step or a threshold converted: what is above nothing stays at least one smallest unit. */
+export const edgeIn = (value: Minor, by: Conversion): Minor => (value === 0 ? value : minor(Math.max(1, converted(value, by))));
+
 const ceiling = (n: bigint, d: bigint): bigint => (n + d - 1n) / d;

@@ -1,5 +1,5 @@
 /** Exact money, decimals, mass, length and time: whole numbers within the safe range, rounded only where said. */
-export { type Conversion, conversionAt, converted, type MarketRounding, rounded } from './convert.ts';
+export { type Conversion, conversionAt, converted, edgeIn, type MarketRounding, rounded } from './convert.ts';
 export { type Currency, currencies, currencyDigits, isCurrency } from './currency.ts';
 export { type Decimal, decimalText, parseDecimal, scaled as scaledTo } from './decimal.ts';
 export { type Length, type LengthUnit, lengthUnits, lengthWords, parseLength } from './length.ts';
@@ -9,4 +9,4 @@ export { bad, good, kept, type Problem, type Result, sure } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
 export { parseVolume, type Volume, type VolumeUnit, volumeUnits } from './volume.ts';
-export { type Instant, instantOf, knowsZone, localOf } from './window.ts';
+export { always, type Instant, inForce, instantOf, knowsZone, localOf, mondayOf, readWindow, type Span, turnsOf } from './window.ts';

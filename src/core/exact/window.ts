@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { bad, good, type Result } from './result.ts';
+import { bad, good, kept, type Problem, type Result } from './result.ts';
 
 /** Milliseconds since 1970 in UTC. */
 export type Instant = number;
@@ -27,4 +27,43 @@ export function localOf(at: Instant, zone: string): string {
 /** Whether a name is a time zone known to the IANA data at hand. */
 export function knowsZone(zone: string): boolean {
   return instantOf('2000-01-01T00:00', zone).ok;
+}
+
+/** A stretch of time: the start counts, the end does not; null is open. */
+export interface Span {
+  readonly from: Instant | null;
+  readonly until: Instant | null;
+}
+
+/** Always. */
+export const always: Span = { from: null, until: null };
+
+/** Reads a window of wall-clock times; its problems, with their fields, go into a list. */
+export function readWindow(body: { readonly from: string | null; readonly until: string | null; readonly zone: string }, at: Problem['at'], problems: Problem[]): Span {
+  if (!knowsZone(body.zone)) {
+    problems.push({ at: [...at, 'zone'], wrong: `“${body.zone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
+    return always;
+  }
+  const moment = (local: string | null, field: string) => (local === null ? null : kept(instantOf(local, body.zone), [...at, field], problems, 0));
+  const [from, until] = [moment(body.from, 'from'), moment(body.until, 'until')];
+  if (from !== null && until !== null && until <= from) problems.push({ at: [...at, 'until'], wrong: 'the end does not come after the start', right: `a time after ${body.from}` });
+  return { from, until };
+}
+
+const holds = ({ from, until }: Span, at: Instant): boolean => (from === null || at >= from) && (until === null || at < until);
+
+/** Of rows given for one thing, the one that counts at a moment: the later begun, of equal starts the later listed; null where none is in force. */
+export function inForce<T extends Span>(rows: readonly T[], at: Instant): T | null {
+  let found: T | null = null;
+  for (const row of rows) if (holds(row, at) && (found === null || (row.from ?? Number.NEGATIVE_INFINITY) >= (found.from ?? Number.NEGATIVE_INFINITY))) found = row;
+  return found;
+}
+
+/** The moments at which rows begin or end, in order, once each. */
+export const turnsOf = (rows: readonly Span[]): Instant[] => [...new Set(rows.flatMap(({ from, until }) => [from, until]).filter((at) => at !== null))].sort((a, b) => a - b);
+
+/** The Monday 00:00, by the clock of a zone, of the week that a moment lies in, as a day. @example mondayOf(Date.parse('2026-11-26T10:00Z'), 'UTC') // '2026-11-23' */
+export function mondayOf(at: Instant, zone: string): string {
+  const day = Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(zone).toPlainDate();
+  return day.subtract({ days: day.dayOfWeek - 1 }).toString();
 }

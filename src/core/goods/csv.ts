@@ -1,15 +1,17 @@
 import Papa from 'papaparse';
 import { type Currency, lengthUnits, massUnits, type Problem } from '../exact/index.ts';
 import { readItem } from './item.ts';
-import { type Item, itemSchema, type Override } from './schema.ts';
+import { type Item, type ItemRow, itemSchema, type OwnRate } from './schema.ts';
 
 /** The columns of a goods file, in order. Mass and size hold figure and unit: `520 g`, `120 x 12 x 8 cm`. Tags are parted by spaces. */
 const required = ['sku', 'name', 'price', 'mass', 'size', 'tags', 'kind', 'template'] as const;
-const optional = ['parent', 'cost', 'prices', 'taxClass', 'origin', 'stockedBy', 'hazards', 'override', 'fee'] as const;
+const optional = ['parent', 'cost', 'prices', 'taxClass', 'origin', 'stockedBy', 'notListed', 'hazards', 'barred', 'ownRate', 'fee', 'dated'] as const;
 export const goodsColumns = [...required, ...optional] as const;
 export type Column = (typeof goodsColumns)[number];
+/** Columns whose head is not their name in words. */
+const heads: Partial<Record<Column, string>> = { barred: 'not by', fee: 'handling fee', notListed: 'not listed at' };
 /** A column as the head line has it. @example headOf('stockedBy') // 'stocked by' */
-const headOf = (column: Column): string => column.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+const headOf = (column: Column): string => heads[column] ?? column.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 const columnOf: ReadonlyMap<string, string> = new Map(goodsColumns.map((column) => [headOf(column), column]));
 
 /** A line of a file that cannot be taken, with all its reasons. `line` counts from 1, the head line included. */
@@ -53,15 +55,18 @@ export function cellOf(item: Item, column: Column): string {
       return item.tags.join(' ');
     case 'hazards':
     case 'stockedBy':
+    case 'notListed':
       return item[column].join(' ');
     case 'prices':
-      return Object.entries(item.prices)
-        .map(([market, price]) => `${market}=${price}`)
-        .join(' ');
-    case 'override':
-      return item.override ? overrideText(item.override) : '';
+      return item.prices.map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' ')).join(', ');
+    case 'barred':
+      return item.barred ? servicesText(item.barred) : '';
+    case 'ownRate':
+      return item.ownRate ? ownRateText(item.ownRate) : '';
     case 'fee':
-      return item.fee ? `${item.fee.each}${item.fee.freed ? ' freed' : ''}` : '';
+      return item.fee ? feeText(item.fee) : '';
+    case 'dated':
+      return item.dated.map(rowText).join('; ');
     default:
       return item[column] ?? '';
   }
@@ -82,20 +87,18 @@ export function entryOf(column: Column, text: string): unknown {
     case 'tags':
     case 'hazards':
     case 'stockedBy':
-      return cell.split(/\s+/).filter(Boolean);
+    case 'notListed':
+      return wordsOf(cell);
     case 'prices':
-      return Object.fromEntries(
-        cell
-          .split(/\s+/)
-          .filter(Boolean)
-          .map((entry) => entry.split('=', 2)),
-      );
-    case 'override':
-      return cell === '' ? null : overrideOf(cell);
-    case 'fee': {
-      const [each, freed, ...more] = cell.split(/\s+/);
-      return cell === '' ? null : (freed === undefined || freed === 'freed') && more.length === 0 ? { each, freed: freed === 'freed' } : cell;
-    }
+      return cell === '' ? [] : cell.split(/\s*,\s*/).map(priceOf);
+    case 'barred':
+      return cell === '' ? null : cell === 'none' ? [] : wordsOf(cell);
+    case 'ownRate':
+      return cell === '' ? null : ownRateOf(cell);
+    case 'fee':
+      return cell === '' ? null : feeOf(cell);
+    case 'dated':
+      return cell === '' ? [] : cell.split(/\s*;\s*/).map(rowOf);
     case 'sku':
     case 'name':
       return cell;
@@ -104,28 +107,66 @@ export function entryOf(column: Column, text: string): unknown {
   }
 }
 
-/** A delivery override in a cell: `only standard`, `not two-day`, `fixed 6.00`, `fixed 6.00 freed`, `free`, `pickup`. */
-export function overrideText(override: Override): string {
-  switch (override.is) {
-    case 'only':
-    case 'not':
-      return `${override.is} ${override.services.join(' ')}`;
-    case 'fixed':
-      return `fixed ${override.each}${override.freed ? ' freed' : ''}`;
-    case 'ships free':
-      return 'free';
-    case 'pickup only':
-      return 'pickup';
+const wordsOf = (cell: string): string[] => cell.split(/\s+/).filter(Boolean);
+const servicesText = (services: readonly string[]): string => (services.length === 0 ? 'none' : services.join(' '));
+/** Text less a `waived` at its end, and whether there was one. */
+const waivedOf = (cell: string): readonly [string, boolean] => (/\swaived$/.test(cell) ? [cell.replace(/\s+waived$/, ''), true] : [cell, false]);
+const behind = (text: string, waived: boolean): string => (waived ? `${text} waived` : text);
+
+/** A price of its own in a cell: `japan 5200`, `at harrowmere 14.00`, `japan at harrowmere 5300`. */
+function priceOf(entry: string): unknown {
+  const found = /^(?:(\S+)\s+)??(?:at\s+(\S+)\s+)?(\S+)$/.exec(entry);
+  return found ? { market: found[1] ?? null, channel: found[2] ?? null, price: found[3] } : entry;
+}
+
+/** A handling fee in a cell: `1.30`, `1.30 waived`, `none`. */
+const feeText = (fee: NonNullable<Item['fee']>): string => (fee === 'none' ? fee : behind(fee.each, fee.waived));
+function feeOf(cell: string): unknown {
+  const [each, waived] = waivedOf(cell);
+  return each === 'none' ? each : { each, waived };
+}
+
+/** A rate of its own in a cell: `free`, `6.00`, `6.00 waived`, `none`; any other rate as in a book, in JSON. */
+export function ownRateText(own: 'none' | OwnRate): string {
+  if (own === 'none') return own;
+  return behind(own.rate.is === 'free' ? 'free' : own.rate.is === 'flat' ? own.rate.amount : JSON.stringify(own.rate), own.waived);
+}
+function ownRateOf(cell: string): unknown {
+  const [text, waived] = waivedOf(cell);
+  if (text === 'none') return text;
+  if (text === 'free') return { rate: { is: 'free' }, waived };
+  if (!text.startsWith('{')) return { rate: { is: 'flat', amount: text }, waived };
+  try {
+    return { rate: JSON.parse(text) as unknown, waived };
+  } catch {
+    return cell;
   }
 }
 
-function overrideOf(cell: string): Override | string {
-  const [word = '', ...rest] = cell.split(/\s+/);
-  if (word === 'free' && rest.length === 0) return { is: 'ships free' };
-  if (word === 'pickup' && rest.length === 0) return { is: 'pickup only' };
-  if ((word === 'only' || word === 'not') && rest.length > 0) return { is: word, services: rest };
-  if (word === 'fixed' && rest[0] !== undefined && (rest.length === 1 || (rest.length === 2 && rest[1] === 'freed'))) return { is: 'fixed', each: rest[0], freed: rest.length === 2 };
-  return cell;
+const windowWords = / from (\S+) until (\S+) in (\S+)$/;
+/** A row given for a time, in a cell: `winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin`. */
+export function rowText({ id, window, sets }: ItemRow): string {
+  const value =
+    sets.is === 'template' ? (sets.template ?? 'none') : sets.is === 'not by' ? servicesText(sets.services) : sets.is === 'own rate' ? ownRateText(sets.rate) : feeText(sets.fee);
+  return `${id}: ${sets.is} ${value} from ${window.from ?? 'open'} until ${window.until ?? 'open'} in ${window.zone}`;
+}
+function rowOf(text: string): unknown {
+  const when = windowWords.exec(text);
+  const what = /^([a-z0-9-]+): (template|not by|own rate|handling fee) (.+)$/.exec(text.replace(windowWords, ''));
+  if (!when || !what) return text;
+  const [, id, is, value = ''] = what;
+  const end = (word: string | undefined) => (word === 'open' ? null : word);
+  const window = { from: end(when[1]), until: end(when[2]), zone: when[3] };
+  switch (is) {
+    case 'template':
+      return { id, window, sets: { is, template: value === 'none' ? null : value } };
+    case 'not by':
+      return { id, window, sets: { is, services: value === 'none' ? [] : wordsOf(value) } };
+    case 'own rate':
+      return { id, window, sets: { is, rate: ownRateOf(value) } };
+    default:
+      return { id, window, sets: { is, fee: feeOf(value) } };
+  }
 }
 
 const wants: Record<Column, string> = {
@@ -139,13 +180,16 @@ const wants: Record<Column, string> = {
   template: 'the id of a template of the book, or nothing for the default one',
   parent: 'the SKU of the item it is a variant of',
   cost: 'an amount such as 2.10',
-  prices: 'market=amount, parted by spaces, such as japan=5200',
+  prices: 'a market, a channel or both and an amount, parted by commas, such as japan 5200, at harrowmere 14.00',
   taxClass: 'small letters, digits and hyphens, such as standard',
   origin: 'the name of a stock place',
   stockedBy: 'channels, parted by spaces, such as harrowmere',
   hazards: 'small letters, digits and hyphens, parted by spaces, such as lithium',
-  override: 'only or not and services; fixed and an amount; free; pickup',
-  fee: 'an amount such as 1.30, with freed behind it where free delivery drops it',
+  notListed: 'channels, parted by spaces, such as findlark',
+  barred: 'services it does not go by, parted by spaces, or none',
+  ownRate: 'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
+  fee: 'an amount such as 1.30, with waived behind it where free delivery waives it; or none',
+  dated: 'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
 };
 
 /**

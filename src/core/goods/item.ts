@@ -26,7 +26,8 @@ export function readItem(item: Item, currency: Currency): Result<Figures> {
 
 /**
  * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by) where
- * theirs are empty, prices of markets each alone. Parents that are missing and chains that come back to themselves are
+ * theirs are empty; prices as one: an item that states any takes none but the own price it does not state. What
+ * is given for a time is left out of this: see {@link layersOf}. Parents that are missing and chains that come back to themselves are
  * problems; such an item keeps what it states.
  */
 export function completer(itemOf: (sku: string) => Item | undefined, problems: Problem[]): (item: Item) => Item {
@@ -68,13 +69,15 @@ function takingFrom(item: Item, parent: Item): Item {
     size: item.size ?? parent.size,
     kind: item.kind ?? parent.kind,
     template: item.template ?? parent.template,
+    barred: item.barred ?? parent.barred,
+    ownRate: item.ownRate ?? parent.ownRate,
+    fee: item.fee ?? parent.fee,
     taxClass: item.taxClass ?? parent.taxClass,
     origin: item.origin ?? parent.origin,
-    override: item.override ?? parent.override,
-    fee: item.fee ?? parent.fee,
-    prices: { ...parent.prices, ...item.prices },
+    prices: item.price === null && item.prices.length === 0 ? parent.prices : item.prices,
     tags: list(item.tags, parent.tags),
     hazards: list(item.hazards, parent.hazards),
     stockedBy: list(item.stockedBy, parent.stockedBy),
+    notListed: list(item.notListed, parent.notListed),
   };
 }

@@ -1,28 +1,41 @@
 import { z } from 'zod';
 import { lengthUnits, massUnits, written } from '../exact/index.ts';
+import { rateSchema } from '../rates/index.ts';
 
-const { amount, figure, id, name, sku } = written;
+const { amount, figure, id, name, sku, window } = written;
 
 export const tag = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
 export const massSchema = z.strictObject({ value: figure, unit: z.enum(massUnits) });
 
-/** How an item is delivered otherwise than its template says. `freed`: free delivery drops the charge too. */
-export const overrideSchema = z.discriminatedUnion('is', [
-  z.strictObject({ is: z.literal('only'), services: z.array(id).min(1) }),
-  z.strictObject({ is: z.literal('not'), services: z.array(id).min(1) }),
-  z.strictObject({ is: z.literal('fixed'), each: amount, freed: z.boolean() }),
-  z.strictObject({ is: z.literal('ships free') }),
-  z.strictObject({ is: z.literal('pickup only') }),
-]);
-export const feeSchema = z.strictObject({ each: amount, freed: z.boolean() });
+/** A handling fee of each unit; `waived`: free delivery waives it. */
+export const handlingSchema = z.strictObject({ each: amount, waived: z.boolean() });
+/** A rate of its own in place of its template's, in the first market's currency; `waived`: free delivery waives it. */
+export const ownRateSchema = z.strictObject({ rate: rateSchema, waived: z.boolean() });
+/** Stated as none, which nothing of its parent's stands in for. */
+const none = z.literal('none');
+const barred = z.array(id).max(12);
+/** A field of an item given for a time: of the rows in force the later begun counts, the item's own field being the earliest. */
+export const itemRowSchema = z.strictObject({
+  id,
+  window,
+  sets: z.discriminatedUnion('is', [
+    z.strictObject({ is: z.literal('template'), template: id.nullable() }),
+    z.strictObject({ is: z.literal('not by'), services: barred }),
+    z.strictObject({ is: z.literal('own rate'), rate: z.union([none, ownRateSchema]) }),
+    z.strictObject({ is: z.literal('handling fee'), fee: z.union([none, handlingSchema]) }),
+  ]),
+});
 
 export const itemSchema = z.strictObject({
   sku,
   name,
   /** In the first market's currency. A variant without one takes its parent's, as with everything it does not state. */
   price: amount.nullable(),
-  /** Prices of their own in other markets, by market; where there is none it is converted. */
-  prices: z.record(id, amount).default({}),
+  /** Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the nearest counts in that order. */
+  prices: z
+    .array(z.strictObject({ market: id.nullable(), channel: id.nullable(), price: amount }))
+    .max(100)
+    .default([]),
   /** What a unit costs the seller, in the first market's currency. */
   cost: amount.nullable().default(null),
   mass: massSchema.nullable(),
@@ -38,11 +51,16 @@ export const itemSchema = z.strictObject({
   origin: name.nullable().default(null),
   /** Channels that stock it and deliver it themselves. */
   stockedBy: z.array(id).default([]),
+  /** Channels that do not list it. */
+  notListed: z.array(id).default([]),
   /** What bars it from services, such as lithium. */
   hazards: z.array(id).default([]),
-  override: overrideSchema.nullable().default(null),
-  /** A fee each on top. */
-  fee: feeSchema.nullable().default(null),
+  /** Services it does not go by; null: not stated. */
+  barred: barred.nullable().default(null),
+  ownRate: z.union([none, ownRateSchema]).nullable().default(null),
+  fee: z.union([none, handlingSchema]).nullable().default(null),
+  /** Its template and its own delivery, given for a time. */
+  dated: z.array(itemRowSchema).max(60).default([]),
 });
 
 /** A set of goods, kept by name. */
@@ -61,5 +79,10 @@ export const selectionSchema = z.strictObject({
 });
 
 export type Item = z.infer<typeof itemSchema>;
-export type Override = z.infer<typeof overrideSchema>;
+export type ItemRow = z.infer<typeof itemRowSchema>;
+export type OwnRate = z.infer<typeof ownRateSchema>;
+export type Handling = z.infer<typeof handlingSchema>;
 export type SelectionBody = z.infer<typeof selectionSchema>;
+
+/** The kind of an item that states none, nor any parent of its. */
+export const defaultKind = 'parcel';

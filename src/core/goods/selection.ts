@@ -1,6 +1,6 @@
 import { type Currency, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseMass, type Result } from '../exact/index.ts';
 import type { Figures } from './item.ts';
-import type { Item, SelectionBody } from './schema.ts';
+import { defaultKind, type Item, type SelectionBody } from './schema.ts';
 
 /** A selection ready to be asked whether it takes an item, its parents minded. */
 export interface Selection {
@@ -31,7 +31,7 @@ function takerOf(body: SelectionBody['takes'], currency: Currency, problems: Pro
       return (item) => (body.any.length === 0 || body.any.some((tag) => item.tags.includes(tag))) && body.all.every((tag) => item.tags.includes(tag));
     }
     case 'kind':
-      return (item) => item.kind === body.kind;
+      return (item) => (item.kind ?? defaultKind) === body.kind;
     case 'price': {
       const end = (text: string | null, field: string): Minor | null => (text === null ? null : kept(parseAmount(text, currency), ['takes', field], problems, nothing));
       const within = range(end(body.from, 'from'), end(body.to, 'to'));

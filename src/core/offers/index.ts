@@ -1,15 +1,15 @@
-/** Offers: promotions and free delivery, what they ask and what may add to what. */
+/** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
 export { readCodes, readCustomers } from './lists.ts';
 export {
   type Ask,
   allGoods,
   type Benefit,
+  type Budget,
   type Code,
   type DeliveryOff,
   type Limits,
   levelOf,
-  mayAdd,
   type Off,
   type Offer,
   type Part,
@@ -18,5 +18,6 @@ export {
   soleValueAsk,
   type WhyNot,
 } from './offer.ts';
+export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
 export { readOffer } from './read-offer.ts';
-export { type AskBody, type BenefitBody, type CodeBody, code, type Level, levels, noLimits, type OffBody, type OfferBody, offerSchema, segmentSchema } from './schema.ts';
+export { type AskBody, type BenefitBody, type CodeBody, code, type EitherOrBody, eitherOrSchema, type Level, levels, noLimits, type OffBody, type OfferBody, offerSchema, segmentSchema } from './schema.ts';

@@ -12,7 +12,7 @@ export interface SpendStep {
   readonly off: Minor;
 }
 export type DeliveryOff = { readonly by: 'free' } | Off | { readonly by: 'to'; readonly amount: Minor };
-export type On = { readonly is: 'services'; readonly services: ReadonlySet<string> } | { readonly is: 'up to'; readonly cap: Minor };
+export type On = { readonly is: 'services'; readonly services: ReadonlySet<string> } | { readonly is: 'cheapest' };
 
 export type Benefit =
   | { readonly is: 'off goods'; readonly goods: Part; readonly off: Off }
@@ -27,18 +27,27 @@ export type Ask = { readonly over: 'value'; readonly value: Minor; readonly test
 
 export type Code = { readonly is: 'shared' | 'link'; readonly code: string } | { readonly is: 'single use'; readonly batch: string };
 
-/** Amounts in minor units of the market. */
+/** What an offer may cost, in minor units of the first market: one amount for all channels, or a share for each. */
+export interface Budget {
+  readonly per: 'all' | 'week';
+  readonly amount: Minor;
+  readonly split: ReadonlyMap<string, Minor> | null;
+}
+
 export interface Limits {
   readonly uses: number | null;
   readonly each: number | null;
+  /** In minor units of the market. */
   readonly most: Minor | null;
-  readonly budget: Minor | null;
+  readonly budget: Budget | null;
 }
 
 /** An offer ready to answer. `from` counts, `until` does not; null is open. */
 export interface Offer {
   readonly id: string;
+  /** Its place in the book. */
   readonly order: number;
+  readonly number: number;
   readonly level: Level;
   readonly benefit: Benefit;
   readonly code: Code | null;
@@ -47,10 +56,15 @@ export interface Offer {
   readonly markets: ReadonlySet<string> | null;
   readonly channels: ReadonlySet<string> | null;
   readonly segments: ReadonlySet<string> | null;
+  /** The selection of which it needs a line; null where it needs none, or its benefit names its goods. */
+  readonly needs: Part | null;
+  /** Whether lines that the channel stocks count for what it asks, and for whom it is. */
+  readonly stocked: boolean;
   readonly limits: Limits;
   readonly from: Instant | null;
   readonly until: Instant | null;
-  readonly addsTo: ReadonlySet<Level>;
+  /** The zone of its clock. */
+  readonly zone: string;
 }
 
 /** Why an offer does nothing for a basket and a service. */
@@ -71,8 +85,10 @@ export type WhyNot =
   | { readonly why: 'too few'; readonly by: number }
   | { readonly why: 'no such goods' }
   | { readonly why: 'gift not sold'; readonly sku: string }
+  /** Used, the shopper would pay more. */
+  | { readonly why: 'gift costs'; readonly more: Minor }
   | { readonly why: 'service' }
-  | { readonly why: 'above the cap'; readonly charge: Minor; readonly cap: Minor }
+  | { readonly why: 'not the cheapest' }
   | { readonly why: 'nothing to take' }
   | { readonly why: 'outweighed'; readonly by: readonly string[] };
 
@@ -90,10 +106,6 @@ export function levelOf(benefit: Pick<BenefitBody, 'is'>): Level {
       return 'delivery';
   }
 }
-
-/** Whether each of two offers says that it adds to the other's level; two delivery offers never add. */
-export const mayAdd = (a: Pick<Offer, 'level' | 'addsTo'>, b: Pick<Offer, 'level' | 'addsTo'>): boolean =>
-  !(a.level === 'delivery' && b.level === 'delivery') && a.addsTo.has(b.level) && b.addsTo.has(a.level);
 
 /** The selection that a goods offer acts on; null for a gift, and for offers of other levels. */
 export function partOf({ benefit }: Pick<Offer, 'benefit'>): Part | null {

@@ -1,12 +1,11 @@
 import { z } from 'zod';
 import { written } from '../exact/index.ts';
 
-const { amount, id, line, localTime, name, percent, sku } = written;
+const { amount, currency, id, line, name, percent, sku, window } = written;
 
 export const levels = ['goods', 'order', 'delivery'] as const;
 export const code = z.string().regex(/^[A-Z0-9]{3,20}$/, '3 to 20 capital letters and digits');
 
-const currency = z.string().regex(/^[A-Z]{3}$/, 'three capital letters of ISO 4217');
 /** An amount in other currencies; where it is not given it is converted. */
 const also = z.record(currency, amount).default({});
 /** A selection of the book; null: all goods. */
@@ -38,10 +37,10 @@ export const benefitSchema = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('off order'), off: offSchema }),
   /** From a value an amount off the order; only the highest step that is reached counts. */
   z.strictObject({ is: z.literal('spend steps'), goods, test, steps: z.array(stepSchema).min(1).max(20) }),
-  /** Free or reduced delivery, on named services or on any whose charge is at most a cap. */
+  /** Free or reduced delivery, on named services or on the cheapest choice. */
   z.strictObject({
     is: z.literal('delivery'),
-    on: z.discriminatedUnion('is', [z.strictObject({ is: z.literal('services'), services: z.array(id).min(1) }), z.strictObject({ is: z.literal('up to'), cap: amount, also })]),
+    on: z.discriminatedUnion('is', [z.strictObject({ is: z.literal('services'), services: z.array(id).min(1) }), z.strictObject({ is: z.literal('cheapest') })]),
     off: z.discriminatedUnion('by', [
       z.strictObject({ by: z.literal('free') }),
       z.strictObject({ by: z.literal('percent'), percent }),
@@ -69,14 +68,23 @@ export const limitsSchema = z.strictObject({
   each: count(10_000).nullable().default(null),
   /** The largest discount an order. */
   most: z.strictObject({ amount, also }).nullable().default(null),
-  /** What it may cost in all; it applies only where what is left covers the whole saving. */
-  budget: amount.nullable().default(null),
+  /** What it may cost, in all or each week from Monday 00:00 on; it applies only where what is left covers the whole saving. */
+  budget: z
+    .strictObject({
+      amount,
+      per: z.enum(['all', 'week']).default('all'),
+      /** A share for each channel, in place of one budget for all; none for a channel is 0.00. */
+      split: z.record(id, amount).nullable().default(null),
+    })
+    .nullable()
+    .default(null),
 });
 export const noLimits = { uses: null, each: null, most: null, budget: null } as const;
 
 export const offerSchema = z.strictObject({
-  /** Short, without spaces; channels that need an id take it from here. */
   id,
+  /** Its short id: a number of the book's own, kept for good; channels that need an id take it from here. */
+  number: z.int().min(1).max(99_999),
   /** What shoppers see, and the same in other locales. */
   title: name,
   titles: z.record(z.string().min(2).max(20), name).default({}),
@@ -91,12 +99,17 @@ export const offerSchema = z.strictObject({
   markets: z.array(id).min(1).nullable().default(null),
   channels: z.array(id).min(1).nullable().default(null),
   segments: z.array(id).min(1).nullable().default(null),
+  /** A selection of which the basket needs a line, for offers whose benefit names none; null: any. */
+  goods,
+  /** Whether lines that the channel stocks itself count for what it asks, and for whom it is. */
+  stocked: z.boolean().default(false),
   limits: limitsSchema.default(noLimits),
-  window: z.strictObject({ from: localTime.nullable(), until: localTime.nullable(), zone: z.string() }),
-  addsTo: z.array(z.enum(levels)),
+  window,
   terms: line.max(500),
   note: line.max(500),
 });
+/** Offers of which at most one acts: on an order, or for goods offers only where they share a line. */
+export const eitherOrSchema = z.strictObject({ id, name, of: z.enum(['order', 'line']).default('order'), offers: z.array(id).max(500) });
 /** A group of customers. */
 export const segmentSchema = z.strictObject({ id, name });
 
@@ -106,4 +119,5 @@ export type AskBody = z.infer<typeof askSchema>;
 export type OffBody = z.infer<typeof offSchema>;
 export type CodeBody = z.infer<typeof codeSchema>;
 export type LimitsBody = z.infer<typeof limitsSchema>;
+export type EitherOrBody = z.infer<typeof eitherOrSchema>;
 export type Level = (typeof levels)[number];

@@ -1,8 +1,8 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import { mayAdd, type Offer, partOf } from '../offers/index.ts';
+import { type Offer, partOf } from '../offers/index.ts';
 import { lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
-import { type Lane, reachOf } from '../rates/index.ts';
+import type { Lane } from '../rates/index.ts';
 import { type Example, exampleOf, placesByZone, sweepFor, worth } from './meets.ts';
 import { withOffer } from './usage.ts';
 
@@ -14,8 +14,6 @@ export type NeverDecides =
   | { readonly why: 'gift not sold'; readonly sku: string }
   /** The lanes of all its places and services are free from no more than it asks. */
   | { readonly why: 'lanes'; readonly freeFrom: Minor }
-  /** No lane of its places charges so little. */
-  | { readonly why: 'cap'; readonly least: Minor }
   /** Its services have no lane in its places. */
   | { readonly why: 'no lane' }
   /** Another, that asks no more and competes with it, always takes at least as much. */
@@ -76,10 +74,6 @@ function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer,
   const rows = book.templates.flatMap((template, i) => [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])));
   const lanes = rows.flatMap((row) => [...row].flatMap(([service, lane]) => (benefit.on.is === 'services' && !benefit.on.services.has(service) ? [] : [lane])));
   if (lanes.length === 0) return { why: 'no lane' };
-  if (benefit.on.is === 'up to' && lanes.every((lane) => lane.conversion === null)) {
-    const least = Math.min(...lanes.flatMap((lane) => [lane.rate, ...(lane.kinds?.values() ?? [])].map((rate) => reachOf(rate).least)));
-    if (least > benefit.on.cap) return { why: 'cap', least: minor(least) };
-  }
   const [ask] = offer.asks;
   if (ask?.over === 'value' && ask.goods < 0) {
     // List value is at least the value after discounts: a lane that tests list value frees no later than the offer does.
@@ -92,13 +86,13 @@ function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer,
 /** Whether one offer always acts where another would, excludes it, and takes at least as much: a share of the order, or free delivery. */
 function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
   const covers = (wide: ReadonlySet<string> | null, narrow: ReadonlySet<string> | null) => wide === null || (narrow !== null && [...narrow].every((one) => wide.has(one)));
-  if (a.level !== b.level || mayAdd(a, b) || a.code !== null || a.asks.length > 0) return false;
+  if (a.level !== b.level || book.exclusions(a, b) !== 'order' || a.code !== null || a.asks.length > 0 || a.needs !== null || a.stocked !== b.stocked) return false;
   if (a.limits.uses !== null || a.limits.each !== null || a.limits.most !== null || a.limits.budget !== null) return false;
   if ((a.from !== null && (b.from === null || a.from > b.from)) || (a.until !== null && (b.until === null || a.until < b.until))) return false;
   if (![[a.zones, b.zones] as const, [a.markets, b.markets] as const, [a.channels, b.channels] as const, [a.segments, b.segments] as const].every(([wide, narrow]) => covers(wide, narrow)))
     return false;
   // Whatever b may be joined by, a may be too: else b could win in company.
-  if (![...b.addsTo].every((level) => a.addsTo.has(level))) return false;
+  if (!book.offers.every((other) => other === a || other === b || book.exclusions(a, other) === 'none' || book.exclusions(b, other) === 'order')) return false;
   const [one, other] = [a.benefit, b.benefit];
   if (one.is === 'delivery' && other.is === 'delivery') return one.off.by === 'free' && one.on.is === 'services' && other.on.is === 'services' && covers(one.on.services, other.on.services);
   // The larger share may cost a threshold after discounts that the smaller one keeps.

@@ -34,7 +34,7 @@ export function carrierCost(book: CompiledBook, question: Question, service: str
   const by = book.services.find((one) => one.id === service)?.carrier;
   if (!by || book.currency !== card.currency) return null;
   const packed = pack(question.lines, [...book.boxes.values()]);
-  return packed.ok ? carrierBy(card, on, home).charge(by, question.place, packed.parcels) : null;
+  return packed.ok ? (carrierBy(card, on, home).charge(by, question.place, packed.parcels)?.amount ?? null) : null;
 }
 
 /** How each lane fares over past orders to homes, by two cards; orders that the book or the carrier no longer takes are left out and counted. */

@@ -1,6 +1,6 @@
 import { type CompiledBook, inMarket } from '../book/index.ts';
 import { type Minor, minor, nothing, parseAmount, parseDecimal, percentOf, sure } from '../exact/index.ts';
-import { type Choice, type Question, taxOfLines } from '../quote/index.ts';
+import { asSold, type Choice, type Question, taxOfLines } from '../quote/index.ts';
 
 /** What the seller keeps of one basket by one service; amounts in the market's currency, what goes out below 0. */
 export interface Margin {
@@ -19,10 +19,12 @@ export type MarginPart = (typeof marginParts)[number];
 
 /**
  * What is left of a basket: goods and delivery received, less tax, cost, carrier, packing, channel and payment fees and the
- * advertising share. `carrier` is what the carrier asks, in the market's currency; null where it is not known. Fees are on
+ * advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's currency; null where it is not known. Fees are on
  * what the shopper pays, the advertising share on goods received.
  */
-export function marginOf(book: CompiledBook, question: Question, choice: Choice, carrier: Minor | null, channel: string | null): Margin {
+export function marginOf(book: CompiledBook, asked: Question, choice: Choice, carrier: Minor | null): Margin {
+  const question = asSold(asked);
+  const { channel } = question.shopper;
   const { costs } = book.body;
   const taxed = taxOfLines(book, question, choice.off, choice.delivery);
   const added = book.market.body.tax === 'added';

@@ -1,9 +1,9 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import { regionsOf } from '../check/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import { mayAdd, type Offer, partOf } from '../offers/index.ts';
+import { type Offer, partOf } from '../offers/index.ts';
 import { type Place, placeText } from '../places/index.ts';
-import { lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
+import { asSold, lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
 import type { Lane } from '../rates/index.ts';
 import { whileRunning } from './usage.ts';
 
@@ -34,10 +34,11 @@ export interface Meeting {
   readonly second: Meeter;
   readonly relation:
     | { readonly is: 'never'; readonly why: Apart }
-    /** Both act; goods offers also where they touch no common line. */
-    | { readonly is: 'adds' }
+    /** Both act; in a group of the line also goods offers that touch no common line. */
+    | { readonly is: 'together' }
     /** At most one acts: which, over baskets of more and more units of one item. */
-    | { readonly is: 'competes'; readonly runs: readonly Run[]; readonly example: Example | null };
+    /** The groups that both are in. */
+    | { readonly is: 'competes'; readonly groups: readonly string[]; readonly runs: readonly Run[]; readonly example: Example | null };
   /** Whether a shopper would expect to have both, and cannot. */
   readonly surprising: boolean;
 }
@@ -74,11 +75,13 @@ function pairOf(book: CompiledBook, goods: readonly Ready[], places: ReadonlyMap
   const of = { first: { is: 'offer', offer: first.id }, second: { is: 'offer', offer: second.id } } as const;
   const why = apart(first, second);
   if (why) return { ...of, relation: { is: 'never', why }, surprising: false };
-  if (mayAdd(first, second) || neverOnOneLine(first, second, goods)) return { ...of, relation: { is: 'adds' }, surprising: false };
+  const exclusion = book.exclusions(first, second);
+  if (exclusion === 'none' || (exclusion === 'line' && neverOnOneLine(first, second, goods))) return { ...of, relation: { is: 'together' }, surprising: false };
   const { runs, example } = whoWins(book, goods, places, now, first, second);
   // A shopper who sees two of different sorts, or has two codes, expects to have both.
   const surprising = first.level !== second.level || (first.code !== null && second.code !== null);
-  return { ...of, relation: { is: 'competes', runs, example }, surprising };
+  const groups = book.body.eitherOr.filter((group) => group.offers.includes(first.id) && group.offers.includes(second.id)).map((group) => group.id);
+  return { ...of, relation: { is: 'competes', groups, runs, example }, surprising };
 }
 
 /** What keeps two offers from ever acting on one basket, by their conditions alone; null where nothing does. */
@@ -94,11 +97,10 @@ export function apart(a: Offer, b: Offer): Apart | null {
 
 export const servicesOf = ({ benefit }: Offer): ReadonlySet<string> | null => (benefit.is === 'delivery' && benefit.on.is === 'services' ? benefit.on.services : null);
 
-/** Goods offers of which no item lies in both selections act side by side. */
+/** Whether no item lies in the selections of both goods offers. */
 function neverOnOneLine(a: Offer, b: Offer, goods: readonly Ready[]): boolean {
   const [one, other] = [partOf(a), partOf(b)];
-  if (a.level !== 'goods' || b.level !== 'goods') return false;
-  return one === null || other === null || !goods.some((item) => lies(item, one) && lies(item, other));
+  return one !== null && other !== null && !goods.some((item) => lies(item, one) && lies(item, other));
 }
 
 /** Which of two acts, over baskets of more and more units of an item that both can meet on. */
@@ -150,7 +152,7 @@ function laneMeeting(book: CompiledBook, goods: readonly Ready[], places: Readon
   const served = servicesOf(first);
   if (free?.over !== 'value' || !place || (served && !served.has(service))) return null;
   const of = { first: { is: 'offer', offer: first.id } as const, second: { is: 'lane', zone, service, freeFrom: free.value } as const };
-  if (first.level !== 'delivery' && free.test === 'before') return { ...of, relation: { is: 'adds' }, surprising: false };
+  if (first.level !== 'delivery' && free.test === 'before') return { ...of, relation: { is: 'together' }, surprising: false };
   const alone: CompiledBook = { ...book, offers: [first] };
   const runs: Run[] = [];
   let example: Example | null = null;
@@ -171,15 +173,15 @@ function laneMeeting(book: CompiledBook, goods: readonly Ready[], places: Readon
   if (first.level !== 'delivery' && !runs.some((run, i) => run.acts === 'first' && runs[i - 1]?.acts === 'both')) {
     // Before it comes to both, a stretch in which the discount costs the free delivery.
     const costs = hasStretch(free.value, runs);
-    if (!costs) return { ...of, relation: { is: 'adds' }, surprising: false };
+    if (!costs) return { ...of, relation: { is: 'together' }, surprising: false };
   }
-  return { ...of, relation: { is: 'competes', runs, example }, surprising: first.level !== 'delivery' };
+  return { ...of, relation: { is: 'competes', groups: [], runs, example }, surprising: first.level !== 'delivery' };
 }
 
 /** Whether some basket that reaches a threshold by list value has the discount and no free delivery, or the other way round. */
 const hasStretch = (threshold: Minor, runs: readonly Run[]): boolean => runs.some((run) => run.to >= threshold && (run.acts === 'first' || run.acts === 'second'));
 
-export const worth = ({ lines }: Question): Minor => minor(lines.reduce((sum, { item, units }) => sum + item.price * units, 0));
+export const worth = (question: Question): Minor => minor(asSold(question).lines.reduce((sum, { item, units }) => sum + item.price * units, 0));
 
 export const exampleOf = (question: Question): Example => ({
   lines: question.lines.map(({ item, units }) => ({ sku: item.sku, units })),

@@ -4,7 +4,7 @@ import type { BenefitBody, OfferBody } from '../offers/index.ts';
 
 /** Something in an offer's words that is not what its rule does: in which text, which word, and what would be right. */
 export interface BrokenPromise {
-  readonly in: 'title' | 'terms' | 'id' | { readonly locale: string };
+  readonly in: 'title' | 'terms' | { readonly locale: string };
   /** The word as written; empty where something is missing. */
   readonly word: string;
   readonly fault:
@@ -32,12 +32,7 @@ const titleLengths = [
   { most: 48, where: 'Findlark' },
 ] as const;
 
-const idLengths = [
-  { most: 20, where: 'Harrowmere' },
-  { most: 32, where: 'Findlark' },
-] as const;
-
-/** Holds title, terms and id against the rule, word by word. Texts of other locales are read for amounts, shares and codes alone. */
+/** Holds title and terms against the rule, word by word. Texts of other locales are read for amounts, shares and codes alone. */
 export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
   const rule = ruleOf(book, offer);
   const found: BrokenPromise[] = [];
@@ -58,12 +53,6 @@ export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
     places(book, offer, text, add);
     if (/\bfree\b/i.test(text) && !rule.free) add('free', { is: 'not free' });
   }
-  // An id such as free-from-60 or 15-off promises too; a number that only counts does not.
-  for (const [word, behind, before] of offer.id.matchAll(/(?:from|over|save|take|under)-?(\d+)|(\d+)-?(?:off|percent)/g)) {
-    const right = [...rule.amounts, ...rule.percents];
-    if (!right.map(Number).includes(Number(behind ?? before))) found.push({ in: 'id', word, fault: { is: 'amount', right } });
-  }
-  for (const { most, where } of idLengths) if (offer.id.length > most) found.push({ in: 'id', word: offer.id.slice(most), fault: { is: 'long', most, where } });
   for (const { most, where } of titleLengths) if (offer.title.length > most) found.push({ in: 'title', word: offer.title.slice(most), fault: { is: 'long', most, where } });
   missing(book, offer, rule, found);
   return found;
@@ -79,7 +68,7 @@ interface Rule {
   readonly units: readonly number[];
   readonly percents: readonly string[];
   readonly free: boolean;
-  /** Services it acts on; null where it is not about delivery, or on any up to a cap. */
+  /** Services it acts on; null where it is not about delivery, or on the cheapest choice. */
   readonly services: readonly string[] | null;
   /** The day it starts and the last day it holds, as ISO days; null for open. */
   readonly starts: string | null;
@@ -93,7 +82,7 @@ function ruleOf(book: Book, { benefit, asks, limits, window }: OfferBody): Rule 
   const end = window.until === null ? null : instantOf(window.until, window.zone);
   return {
     least: [...least, ...(benefit.is === 'spend steps' ? benefit.steps.map((step) => step.from) : [])],
-    amounts: [...least, ...more.amounts, ...(limits.most ? [limits.most.amount] : []), ...(limits.budget ? [limits.budget] : [])],
+    amounts: [...least, ...more.amounts, ...(limits.most ? [limits.most.amount] : []), ...(limits.budget ? [limits.budget.amount] : [])],
     units: [...units, ...more.units],
     percents: more.percents,
     free: benefit.is === 'gift' || (benefit.is === 'buy and get' && Number(benefit.percent) === 100) || (benefit.is === 'delivery' && benefit.off.by === 'free'),
@@ -119,9 +108,8 @@ function figuresOf(benefit: BenefitBody): { amounts: string[]; units: number[]; 
     case 'spend steps':
       return { ...none, amounts: benefit.steps.flatMap((step) => [step.from, step.off]) };
     case 'delivery': {
-      const cap = benefit.on.is === 'up to' ? [benefit.on.cap, ...Object.values(benefit.on.also)] : [];
       const { off } = benefit;
-      return { ...none, amounts: [...cap, ...(off.by === 'amount' || off.by === 'to' ? [off.amount] : [])], percents: off.by === 'percent' ? [off.percent] : [] };
+      return { ...none, amounts: off.by === 'amount' || off.by === 'to' ? [off.amount, ...Object.values(off.also)] : [], percents: off.by === 'percent' ? [off.percent] : [] };
     }
   }
 }
@@ -248,9 +236,16 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
     each !== null && `${each === 1 ? 'Once' : `${each} times`} a customer.`,
     uses !== null && `For the first ${uses} orders.`,
     budget !== null && 'While the budget lasts.',
-    offer.addsTo.length === 0 && 'Not together with other offers.',
+    ...book.eitherOr.filter((group) => group.offers.includes(offer.id)).map((group) => excludedWords(book, offer, group)),
   ].filter(Boolean);
   return [`${parts.join(', ')}.`, ...limits].join(' ').slice(0, 500);
+}
+
+/** That only one offer of a group acts, as terms say it: the others by name, up to four. */
+function excludedWords(book: Book, offer: OfferBody, group: Book['eitherOr'][number]): string | false {
+  const others = book.offers.filter((one) => one.id !== offer.id && group.offers.includes(one.id));
+  if (others.length === 0) return false;
+  return others.length <= 4 ? `Not together with ${others.map((one) => one.title).join(' or ')}.` : 'Not together with some other offers.';
 }
 
 const listed = (words: readonly string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
@@ -270,7 +265,7 @@ function benefitTerms(book: Book, benefit: BenefitBody, currency: string, goods:
     case 'spend steps':
       return listed(benefit.steps.map((step) => `from ${currency} ${step.from} take ${currency} ${step.off} off`)).replace(/^f/, 'F');
     case 'delivery': {
-      const by = benefit.on.is === 'services' ? `${listed(benefit.on.services.map((id) => serviceWord(book, id)))} delivery` : `delivery where it would cost at most ${currency} ${benefit.on.cap}`;
+      const by = benefit.on.is === 'services' ? `${listed(benefit.on.services.map((id) => serviceWord(book, id)))} delivery` : 'the cheapest delivery';
       switch (benefit.off.by) {
         case 'free':
           return `Free ${by}`;

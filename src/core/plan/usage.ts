@@ -89,7 +89,7 @@ export function usageOf(book: CompiledBook, offer: Offer, orders: readonly Dated
 
 const pacing = 500;
 
-/** What a threshold or a cap elsewhere would have come to. */
+/** What a threshold, or the most that is taken, elsewhere would have come to. */
 export interface CurvePoint {
   readonly at: Minor;
   readonly uses: number;
@@ -97,8 +97,8 @@ export interface CurvePoint {
 }
 
 export interface CostCurve {
-  /** What is moved: the offer's least value, or its cap. */
-  readonly over: 'least value' | 'cap';
+  /** What is moved: the offer's least value, or the most it takes. */
+  readonly over: 'least value' | 'most taken';
   readonly now: Minor;
   readonly points: readonly CurvePoint[];
   /** Whether every threshold between two points comes to what the one above says; else only the points were answered. */
@@ -109,7 +109,7 @@ export interface CostCurve {
 const answeredPoints = 24;
 
 /**
- * What an offer would have cost with its least value, or its cap, elsewhere. Where it is tested on list value, each order
+ * What an offer would have cost with its least value, or the most it takes, elsewhere. Where it is tested on list value, each order
  * either uses the offer or does not, whatever the threshold: one pass says all. After discounts, other sets may come to
  * reach a lower threshold: then single points are answered.
  */
@@ -130,17 +130,16 @@ export function costCurve(book: CompiledBook, offer: Offer, orders: readonly Dat
     });
     return { over: 'least value', now: ask.value, points, exact: false };
   }
-  const { benefit } = offer;
-  if (benefit.is !== 'delivery' || benefit.on.is !== 'up to') return null;
-  const { cap } = benefit.on;
-  const most = Math.max(cap * 3, 1500);
-  const steps = Array.from({ length: answeredPoints }, (_, i) => minor(Math.round(((most / answeredPoints) * (i + 1)) / 10) * 10));
+  const { most } = offer.limits;
+  if (offer.level !== 'delivery' || most === null) return null;
+  const top = Math.max(most * 3, 1500);
+  const steps = Array.from({ length: answeredPoints }, (_, i) => minor(Math.round(((top / answeredPoints) * (i + 1)) / 10) * 10));
   const points = steps.map((value, i): CurvePoint => {
-    const capped: Offer = { ...offer, benefit: { ...benefit, on: { is: 'up to', cap: value } } };
+    const capped: Offer = { ...offer, limits: { ...offer.limits, most: value } };
     const usage = usageOf(book, capped, orders, (done, all) => pace(i * all + done, steps.length * all));
     return { at: value, uses: usage.uses.length, cost: usage.cost };
   });
-  return { over: 'cap', now: cap, points, exact: false };
+  return { over: 'most taken', now: most, points, exact: false };
 }
 
 /** Of orders that would use the offer from nothing on, how many and how much from each value on; the least value first. */

@@ -1,6 +1,6 @@
 import type { Mass, Minor } from '../exact/index.ts';
 import type { Benefit, WhyNot } from '../offers/index.ts';
-import type { FreeFrom, Mixing, Rate, Refusal } from '../rates/index.ts';
+import type { FreeFrom, Mixing, Quoted, Rate, Refusal } from '../rates/index.ts';
 
 /** The intended answer to a question. Amounts are in the market's currency, in its shown terms. */
 export interface Answer {
@@ -10,12 +10,12 @@ export interface Answer {
   readonly goods: Minor;
   /** Null where a line's mass is not known. */
   readonly mass: Mass | null;
-  /** What the shopper sees, cheapest first. */
+  /** What the shopper sees: what costs least in all first. */
   readonly choices: readonly Choice[];
   /** Offered, but not seen: behind an equal name, hidden beside a free choice, or beyond the most that are shown. */
   readonly hidden: readonly Hidden[];
   readonly missing: readonly Missing[];
-  /** Where no service takes every line: the fewest orders that would do. */
+  /** Where no service is offered: orders that would do. */
   readonly clash: Clash | null;
 }
 
@@ -59,9 +59,13 @@ export interface Missing {
   readonly sku: string | null;
 }
 
-/** Items that no one service takes together, and orders that would do: services, and the SKUs each takes. */
+/** Why nothing is offered, and orders that would do instead, offers left out of it. */
 export interface Clash {
   readonly orders: readonly { readonly service: string; readonly skus: readonly string[] }[];
+  /** Whether no fewer orders would do. */
+  readonly fewest: boolean;
+  /** Lines too large for one order: how many units of them an order takes. */
+  readonly tooLarge: readonly { readonly sku: string; readonly units: number }[];
   /** Items that no service takes to this place at all. */
   readonly never: readonly string[];
 }
@@ -82,12 +86,13 @@ export type Step = { readonly at: readonly string[] } & (
       readonly mass: Mass | null;
       readonly units: number;
     }
-  | { readonly step: 'rate'; readonly rate: Rate; readonly kind: string | null; readonly break: number | null; readonly parcels: number | null; readonly quoted: Minor | null }
+  | { readonly step: 'rate'; readonly rate: Rate; readonly kind: string | null; readonly break: number | null; readonly parcels: number | null; readonly quoted: Quoted | null }
   | { readonly step: 'fees'; readonly order: Minor; readonly items: Minor }
   | { readonly step: 'charge'; readonly amount: Minor; readonly converted: boolean }
   | { readonly step: 'threshold'; readonly threshold: FreeFrom; readonly value: number; readonly met: boolean; readonly took: Minor }
   | { readonly step: 'mixing'; readonly rule: string | null; readonly by: Mixing; readonly charges: readonly Minor[]; readonly amount: Minor }
-  | { readonly step: 'extra'; readonly sku: string; readonly units: number; readonly amount: Minor; readonly dropped: boolean; readonly why: 'fee' | 'fixed' | 'ships free' }
+  | { readonly step: 'extra'; readonly sku: string; readonly units: number; readonly amount: Minor; readonly waived: boolean; readonly is: 'own rate' | 'handling fee' }
+  | { readonly step: 'stocked'; readonly skus: readonly string[] }
   | { readonly step: 'offer'; readonly offer: string; readonly benefit: Benefit; readonly took: Minor }
   | { readonly step: 'unused'; readonly offer: string; readonly why: WhyNot }
   | { readonly step: 'not proved'; readonly gap: Minor }

@@ -1,51 +1,62 @@
-import type { CompiledBook, Ready, Row, Template } from '../book/index.ts';
+import { type CompiledBook, type Ready, type Row, rowAt, type Template } from '../book/index.ts';
 import type { Fall } from '../places/index.ts';
 import type { Asked, Load, Piece } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
 import { sharesOf } from './shares.ts';
 
-/** Lines that are delivered together: a single stock place, one template, kinds that share their rate in every lane. */
+/** Lines that are one group on every lane: of one stock place, one template, and one kind where some lane has a rate of its own for it. */
 export interface Bundle {
   template: Template;
   origin: string;
   /** The kind where some lane has a rate of its own for it; else null. */
   kind: string | null;
-  /** Whether they pay a rate, or ship free or at charges of their own. */
-  rated: boolean;
   /** Where the place falls in the template; null where it is not delivered to. */
   fall: Fall | null;
-  /** The lanes there; null where it is not delivered to. */
+  /** The lanes there, as they are at the moment; null where it is not delivered to. */
   row: Row | null;
   readonly load: Load;
   readonly lines: Line[];
   /** The kinds in it, by their bits among those that mixing rules name. */
   kinds: number;
-  /** Extra fees and charges of their own: those that free delivery drops, and those that stay. */
-  dropped: number;
-  stays: number;
+}
+
+/** A line that pays a rate of its own, as an order of that line alone; its template's lane has to be there all the same. */
+export interface Alone {
+  readonly line: Line;
+  readonly fall: Fall | null;
+  readonly row: Row | null;
+  readonly load: Load;
 }
 
 /** A basket sorted for delivery. */
 export interface Sorted {
   bundles: readonly Bundle[];
-  /** The whole basket's sums; those of its bundle where it is one. */
+  alone: readonly Alone[];
+  /** Lines with a handling fee. */
+  handled: readonly Line[];
+  /** The whole basket's sums, as thresholds look at them: without gifts, and without lines that the channel stocks. */
   load: Load;
   lines: readonly Line[];
-  /** The bundle each line is in, by its place. */
+  /** The bundle each line is in, by its place; below 0 a line of its own rate (-1, -2 …); not a number where the channel stocks it. */
   at: number[];
   /** The services that take every line, a bit each. */
   serves: number;
-  /** Those of them that every bundle has a lane for. */
+  /** Those of them that every line has a lane for. */
   lanes: number;
+  /** Whether the channel stocks some line, or every one. */
+  stocked: 'none' | 'some' | 'all';
   asked: Asked;
 }
 
-const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, long: 0, pieces });
+const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, bought: 0, long: 0, pieces });
 
-/** Sorts a question's lines into bundles (step 1 of delivery choices), each with its sums; gifts weigh, and count for nothing else. */
+/** Whether the basket's channel stocks an item and delivers it itself. */
+export const isStocked = ({ stockedBy }: Ready, channel: string | null): boolean => channel !== null && stockedBy.length > 0 && stockedBy.includes(channel);
+
+/** Sorts a question's lines for delivery (step 1), each group with its sums; gifts weigh and take room, and count for nothing else. */
 export function sorted(question: Question, gifts: readonly Line[] = []): Sorted {
   const bundles: Bundle[] = [];
-  const basket: Sorted = { bundles, load: loadOf(question.lines), lines: question.lines, at: [], serves: -1, lanes: -1, asked: question };
+  const basket: Sorted = { bundles, alone: [], handled: [], load: loadOf(question.lines), lines: question.lines, at: [], serves: -1, lanes: -1, stocked: 'none', asked: question };
   sortInto(basket, bundles, basket.load, question, gifts, null);
   return basket;
 }
@@ -61,7 +72,8 @@ export interface Pool {
 export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
   const load = loadOf([]);
-  return { basket: { bundles, load, lines: [], at: [], serves: -1, lanes: -1, asked: { place: { country: '', part: null, postcode: null }, carrier: null } }, load, bundles, spare: [] };
+  const asked = { place: { country: '', part: null, postcode: null }, carrier: null };
+  return { basket: { bundles, alone: [], handled: [], load, lines: [], at: [], serves: -1, lanes: -1, stocked: 'none', asked }, load, bundles, spare: [] };
 };
 
 /**
@@ -78,23 +90,46 @@ export function sortedAgain(pool: Pool, question: Question): Sorted {
 }
 
 const noGifts: readonly Line[] = [];
+const nobody: readonly Alone[] = [];
+const nothing: readonly Line[] = [];
 
 function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Question, gifts: readonly Line[], pool: Pool | null): void {
   const { lines } = question;
+  const { channel } = question.shopper;
   let serves = -1;
+  let lanes = -1;
+  let theirs = 0;
+  let alone: Alone[] | null = null;
+  let handled: Line[] | null = null;
   for (let i = 0; i < lines.length; i += 1) {
     const line = lines[i] as Line;
     const { item, units } = line;
+    if (isStocked(item, channel)) {
+      basket.at[i] = Number.NaN;
+      theirs += 1;
+      continue;
+    }
+    serves &= item.serves;
+    if (item.handling !== null) {
+      handled ??= [];
+      handled.push(line);
+    }
+    if (item.own !== null) {
+      alone ??= [];
+      const one = aloneOf(line, question);
+      lanes &= one.row?.bits ?? 0;
+      alone.push(one);
+      basket.at[i] = -alone.length;
+      continue;
+    }
     const bundle = bundleOf(bundles, pool, item, question);
     basket.at[i] = bundles.length === 1 ? 0 : bundles.indexOf(bundle);
     add(bundle.load, item, units);
     if (pool === null || item.template.minds) bundle.lines.push(line);
     bundle.kinds |= item.kindBit;
-    bundle.dropped += item.dropped * units;
-    bundle.stays += item.stays * units;
-    serves &= item.serves;
   }
   for (const gift of gifts) {
+    if (isStocked(gift.item, channel)) continue;
     const bundle = bundleOf(bundles, pool, gift.item, question);
     weigh(bundle.load, gift.item, gift.units);
     bundle.lines.push(gift);
@@ -102,60 +137,73 @@ function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Ques
     serves &= gift.item.serves;
   }
   const [only] = bundles;
-  const load = bundles.length === 1 && only ? only.load : summed(whole, bundles, lines);
-  basket.load = load;
-  if (load.value > Number.MAX_SAFE_INTEGER || load.mass > Number.MAX_SAFE_INTEGER) throw new RangeError('The basket is worth or weighs more than can be counted exactly');
-  let lanes = serves;
+  basket.load = bundles.length === 1 && only && alone === null ? only.load : summed(whole, bundles, alone ?? nobody, lines);
   for (let i = 0; i < bundles.length; i += 1) lanes &= bundles[i]?.row?.bits ?? 0;
+  basket.alone = alone ?? nobody;
+  basket.handled = handled ?? nothing;
   basket.serves = serves;
-  basket.lanes = lanes;
+  basket.lanes = serves & lanes;
+  basket.stocked = theirs === 0 ? 'none' : theirs === lines.length ? 'all' : 'some';
+}
+
+const rowOf = (template: Template, fall: Fall | null, question: Question): Row | null => {
+  const row = fall === null ? undefined : template.rows.get(fall.zone);
+  return row === undefined ? null : rowAt(row, question.moment);
+};
+
+function aloneOf(line: Line, question: Question): Alone {
+  const { template } = line.item;
+  const load = loadOf([line]);
+  add(load, line.item, line.units);
+  const fall = template.zoneOf(question.place);
+  return { line, fall, row: rowOf(template, fall, question), load };
 }
 
 function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Question): Bundle {
-  const { template, origin, rated, ownKind } = item;
+  const { template, origin, ownKind } = item;
   let known: Bundle | null = null;
   for (let i = 0; i < bundles.length; i += 1) {
     const one = bundles[i] as Bundle;
     if (one.template !== template) continue;
-    if (one.origin === origin && one.kind === ownKind && one.rated === rated) return one;
+    if (one.origin === origin && one.kind === ownKind) return one;
     known = one;
   }
   const fall = known ? known.fall : template.zoneOf(question.place);
-  const row = known ? known.row : fall ? (template.rows.get(fall.zone) ?? null) : null;
+  const row = known ? known.row : rowOf(template, fall, question);
   let bundle = pool?.spare[bundles.length];
   if (bundle) {
     bundle.template = template;
     bundle.origin = origin;
     bundle.kind = ownKind;
-    bundle.rated = rated;
     bundle.fall = fall;
     bundle.row = row;
     bundle.kinds = 0;
-    bundle.dropped = 0;
-    bundle.stays = 0;
     while (bundle.lines.length > 0) bundle.lines.pop();
     emptied(bundle.load);
   } else {
     const lines: Line[] = [];
-    bundle = { template, origin, kind: ownKind, rated, fall, row, load: loadOf(lines), lines, kinds: 0, dropped: 0, stays: 0 };
+    bundle = { template, origin, kind: ownKind, fall, row, load: loadOf(lines), lines, kinds: 0 };
     pool?.spare.push(bundle);
   }
   bundles.push(bundle);
   return bundle;
 }
 
-function summed(load: Load, bundles: readonly Bundle[], lines: readonly Line[]): Load {
+function summed(load: Load, bundles: readonly Bundle[], alone: readonly Alone[], lines: readonly Line[]): Load {
   emptied(load);
   load.pieces = lines;
-  for (let i = 0; i < bundles.length; i += 1) {
-    const one = (bundles[i] as Bundle).load;
-    load.value += one.value;
-    load.after += one.after;
-    load.units += one.units;
-    load.mass += one.mass;
-    load.long = Math.max(load.long, one.long);
-  }
+  for (let i = 0; i < bundles.length; i += 1) addTo(load, (bundles[i] as Bundle).load);
+  for (let i = 0; i < alone.length; i += 1) addTo(load, (alone[i] as Alone).load);
   return load;
+}
+
+function addTo(load: Load, one: Load): void {
+  load.value += one.value;
+  load.after += one.after;
+  load.units += one.units;
+  load.mass += one.mass;
+  load.bought += one.bought;
+  load.long = Math.max(load.long, one.long);
 }
 
 function emptied(load: Load): void {
@@ -163,6 +211,7 @@ function emptied(load: Load): void {
   load.after = 0;
   load.units = 0;
   load.mass = 0;
+  load.bought = 0;
   load.long = 0;
 }
 
@@ -172,6 +221,7 @@ function add(load: Load, item: Ready, units: number): void {
   load.after += value;
   load.units += units;
   weigh(load, item, units);
+  load.bought += item.mass === null ? Number.NaN : item.mass * units;
 }
 
 function weigh(load: Load, item: Ready, units: number): void {
@@ -182,17 +232,34 @@ function weigh(load: Load, item: Ready, units: number): void {
   if (!(long <= load.long) && !Number.isNaN(load.long)) load.long = long;
 }
 
-/** Sets what the basket, and each bundle where that is asked for, is worth after discounts: goods offers line by line, order offers by shares. */
+/** Sets what the basket, and each group where that is asked for, is worth after discounts: goods offers line by line, order offers by shares. */
 export function takeOff(book: CompiledBook, basket: Sorted, left: { readonly lines: readonly number[]; readonly goods: number; readonly order: number }): void {
-  const after = left.goods - left.order;
-  if (basket.load.after === after && !book.splits) return;
-  basket.load.after = after;
-  const { bundles } = basket;
-  if (!book.splits || bundles.length === 1) return;
+  const { bundles, alone } = basket;
+  const plainly = basket.stocked === 'none' && (!book.splits || (bundles.length === 1 && alone.length === 0));
+  if (plainly) {
+    basket.load.after = left.goods - left.order;
+    return;
+  }
   const shares = left.order === 0 ? null : sharesOf(left.lines, left.order);
   for (const bundle of bundles) bundle.load.after = 0;
+  for (const one of alone) one.load.after = 0;
+  let whole = 0;
   for (let i = 0; i < left.lines.length; i += 1) {
-    const bundle = bundles[basket.at[i] as number] as Bundle;
-    bundle.load.after += (left.lines[i] as number) - (shares?.[i] ?? 0);
+    const at = basket.at[i] as number;
+    if (Number.isNaN(at)) continue;
+    const load = at < 0 ? (alone[-1 - at] as Alone).load : (bundles[at] as Bundle).load;
+    const after = (left.lines[i] as number) - (shares?.[i] ?? 0);
+    load.after += after;
+    whole += after;
   }
+  basket.load.after = whole;
+}
+
+/**
+ * The zone that a basket's place falls in by the template of its first line; null where it falls in none. Lines that the
+ * channel stocks are passed over, unless they count.
+ */
+export function firstZone({ lines, place, shopper }: Question, countStocked: boolean): string | null {
+  for (const { item } of lines) if (countStocked || !isStocked(item, shopper.channel)) return item.template.zoneOf(place)?.zone.id ?? null;
+  return null;
 }

@@ -1,11 +1,13 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Minor, minor, nothing } from '../exact/index.ts';
-import { allGoods, mayAdd, type Offer, type WhyNot } from '../offers/index.ts';
+import { type Decimal, type Minor, minor, nothing, percentOf } from '../exact/index.ts';
+import type { Offer, WhyNot } from '../offers/index.ts';
 import { type Sorted, sorted, takeOff } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
-import { budgetLeft, type Candidate, liveFor, savingOf, unhelpful } from './live.ts';
+import { cheapestOf } from './cheapest.ts';
+import { afterOrder, applyOffer, type Field, fieldOf, type Left, missedAfter, type Took, untouched } from './field.ts';
+import { type Candidate, candidatesFor, deliveryWant, type Setting, settingOf, taxRateOf } from './live.ts';
 import type { Line, Question } from './question.ts';
-import { applyOffer, bestOf, type Delivery, type Field, type Found, fieldOf, type Left, leftIn, type Searched, untouched } from './search.ts';
+import { bestOf, type Costing, type Found, type Searched } from './search.ts';
 import { sharesOf } from './shares.ts';
 
 /** All that offers need of one basket; used for one service after the other. */
@@ -13,23 +15,29 @@ export interface Deal {
   readonly book: CompiledBook;
   readonly question: Question;
   readonly basket: Sorted;
+  readonly setting: Setting;
   readonly field: Field;
-  readonly deliveries: readonly Offer[];
   /** What the set in hand leaves; whole again between searches. */
   readonly left: Left;
-  /** The best set beside each delivery offer, whatever it does to the charge; the first is beside none. */
-  readonly relaxed: (Searched | undefined)[];
-  /** The candidates that may be used beside each delivery offer; the first are those beside none. */
-  readonly allowed: (readonly number[] | undefined)[];
+  /** The rates that are added to the prices shown, a line each, and to delivery; null where none is. */
+  readonly added: { readonly lines: readonly (Decimal | null)[]; readonly delivery: Decimal | null } | null;
+  /** Gifts, goods and order offers, by their places in the field. */
+  readonly before: readonly number[];
+  /** The best set of them, whatever it does to delivery; sought once. */
+  relaxed: Searched | null;
+  /** The service that is the cheapest choice with no offer used; sought once. */
+  cheapest: number | null | undefined;
   /** The basket with gifts beside it, by their SKUs. */
   readonly gifted: Map<string, Sorted>;
 }
 
+/** The one choice of a basket that its channel stocks, in place of a service. */
+export const ofTheChannel = -1;
+
 /** A set of offers used for a service, and what comes of it. */
 export interface BestSet {
-  /** Goods and order offers, by their places in the field. */
+  /** By their places in the field. */
   readonly used: readonly number[];
-  readonly delivering: Offer | null;
   /** What the goods cost less; gifts not counted. */
   readonly discount: Minor;
   /** What is paid for delivery; below 0 the service is not offered. */
@@ -39,7 +47,7 @@ export interface BestSet {
   readonly gap: Minor;
 }
 
-/** What one offer of a set took off: in all, and off each line of the basket. */
+/** What one offer of a set took: off goods and order, in all and off each line of the basket, or off delivery. */
 export interface Cut {
   readonly offer: Offer;
   readonly took: Minor;
@@ -55,148 +63,256 @@ export interface Settled {
   /** The basket as it is delivered, gifts in it. */
   readonly basket: Sorted;
   readonly charged: Charged;
+  /** Whether a delivery offer waives what free delivery waives. */
+  readonly waives: boolean;
 }
 
-/** Makes ready what offers may do to a basket that falls in a zone. */
-export function dealFor(book: CompiledBook, question: Question, basket: Sorted, zone: string | null): Deal {
-  const goods = basket.load.value;
-  const live = liveFor(book, question, zone, goods);
-  const field = fieldOf(question.lines, goods, live.candidates);
-  return { book, question, basket, field, deliveries: live.deliveries, left: untouched(field), relaxed: [], allowed: [], gifted: new Map() };
+/** Makes ready what offers may do to a basket. */
+export function dealFor(book: CompiledBook, question: Question, basket: Sorted): Deal {
+  let goods = 0;
+  for (const { item, units } of question.lines) goods += item.price * units;
+  const setting = settingOf(book, question, goods, basket.stocked);
+  const field = fieldOf(setting, candidatesFor(setting));
+  const before: number[] = [];
+  for (let i = 0; i < field.candidates.length; i += 1) if ((field.candidates[i] as Candidate).sort !== 'delivery') before.push(i);
+  return {
+    book,
+    question,
+    basket,
+    setting,
+    field,
+    left: untouched(setting),
+    added: book.market.body.tax === 'added' && book.body.taxes.length > 0 ? addedTo(book, question) : null,
+    before,
+    relaxed: null,
+    cheapest: undefined,
+    gifted: new Map(),
+  };
 }
 
-const scratch: Charged = { rate: 0, droppable: 0, stays: 0 };
+const addedTo = (book: CompiledBook, question: Question): NonNullable<Deal['added']> => ({
+  lines: question.lines.map(({ item }) => taxRateOf(book, question, item.taxClass)),
+  delivery: taxRateOf(book, question, book.body.deliveryClass),
+});
+
+const scratch: Charged = { rate: 0, waivable: 0, stays: 0 };
+
+/** The delivery offers that may act on a service, by their places in the field. */
+function actingOn(deal: Deal, service: number): number[] {
+  const { book, field, before } = deal;
+  const acting: number[] = [];
+  for (let i = before.length; i < field.candidates.length; i += 1) if (reaches(deal, (field.candidates[i] as Candidate).offer, service, book.services[service]?.id ?? '')) acting.push(i);
+  return acting;
+}
+
+function reaches(deal: Deal, { benefit }: Offer, service: number, id: string): boolean {
+  if (benefit.is !== 'delivery') return false;
+  if (benefit.on.is === 'services') return benefit.on.services.has(id);
+  if (deal.cheapest === undefined) deal.cheapest = cheapestOf(deal.book, sorted(deal.question));
+  return deal.cheapest === service;
+}
 
 /**
- * Among the sets of offers that may add, the one by which the shopper pays least for a service (its place in the book);
- * ties go to fewer offers, then to those earlier in the book. At most one delivery offer acts on a service.
+ * Among the sets of offers that keep every either/or, the one by which the shopper pays least for a service (its place in
+ * the book), gifts counted at their worth; ties go to fewer offers, then to those earlier in the book.
  */
 export function bestSet(deal: Deal, service: number): BestSet {
-  const { book, field, deliveries } = deal;
-  const id = book.services[service]?.id ?? '';
-  let best = null as BestSet | null;
-  let bestCost = Number.POSITIVE_INFINITY;
-  let open = Number.POSITIVE_INFINITY;
-  for (let i = -1; i < deliveries.length; i += 1) {
-    const offer = deliveries[i] ?? null;
-    if (offer?.benefit.is === 'delivery' && offer.benefit.on.is === 'services' && !offer.benefit.on.services.has(id)) continue;
-    const beside = delivery(deal, service, offer);
-    const root = beside.at(deal.left);
-    if (i < 0 && scratch.rate < 0 && (field.candidates.length === 0 || steady(deal))) return refusedBy(scratch.rate);
-    const least = beside.least(deal.left, root);
-    if (least === Number.POSITIVE_INFINITY) continue;
-    const searched = searchedBeside(deal, i, offer, beside, root, least, bestCost);
-    open = Math.min(open, searched.open);
-    const { found } = searched;
-    if (!found || Number.isNaN(found.delivery)) continue;
-    const cost = field.goods - found.saving + found.delivery;
-    if (cost > bestCost || (best && cost === bestCost && !goesBefore(field, found.used, offer, best))) continue;
-    bestCost = cost;
-    best = {
-      used: found.used,
-      delivering: offer,
-      discount: minor(found.saving - worthOf(field, found.used)),
-      delivery: found.delivery,
-      proved: true,
-      gap: nothing,
-    };
+  const { field, left, before } = deal;
+  const acting = actingOn(deal, service);
+  const costing = costingFor(deal, service);
+  const plain = costing.cost(left);
+  if (before.length + acting.length === 0) return ofUse(deal, service, { used: [], cost: plain }, Number.POSITIVE_INFINITY);
+  const giving = (field.candidates[0] as Candidate).sort === 'gift';
+  const bounded = costing.discounts !== 'any' && (!giving || costing.gifts !== 'any');
+  // Where more offers never make delivery cheaper, what is refused without any is refused with them.
+  if (Number.isNaN(plain) && bounded) return refusedBy(costing.carriage.rate);
+  if (bounded) {
+    const quick = apartBest(deal, acting, costing);
+    if (quick) return ofUse(deal, service, quick, Number.POSITIVE_INFINITY);
   }
-  // A search that was broken off may have missed a better set, whichever delivery offer it was beside.
-  if (best) return open < bestCost ? { ...best, proved: false, gap: minor(bestCost - open) } : best;
-  delivery(deal, service, null).at(deal.left);
-  return refusedBy(scratch.rate);
+  const all = [...before, ...acting];
+  const searched = bestOf(field, left, all, costing, all.length > 6 ? greedy(deal, all, costing) : null);
+  return searched.found ? ofUse(deal, service, searched.found, searched.open) : refusedBy(chargedPlainly(deal, service));
 }
 
-const refusedBy = (rate: number): BestSet => ({ used: [], delivering: null, discount: nothing, delivery: rate, proved: true, gap: nothing });
-
-/** Whether more discounts never make delivery cheaper: no lane has a table or bounds over what is left, and no gift weighs. */
-const steady = ({ book, field }: Deal): boolean => book.steady && field.candidates.every((one) => one.gift === null);
-
-/** The best set beside a delivery offer: the one that saves most, where it costs no threshold; else searched for with the charge in view. */
-function searchedBeside(deal: Deal, at: number, offer: Offer | null, beside: Delivery, root: number, least: number, bar: number): Searched {
-  const { field } = deal;
-  if (field.candidates.length === 0) return { found: { ...nobody, delivery: root }, open: Number.POSITIVE_INFINITY };
-  let allowed = deal.allowed[at + 1];
-  if (!allowed) {
-    allowed = allowedBeside(field, offer);
-    deal.allowed[at + 1] = allowed;
-  }
-  let relaxed = deal.relaxed[at + 1];
-  if (!relaxed) {
-    relaxed = bestOf(field, deal.left, allowed, null, Number.POSITIVE_INFINITY);
-    deal.relaxed[at + 1] = relaxed;
-  }
-  const most = relaxed.found ?? nobody;
-  if (Math.min(field.goods - most.saving, relaxed.open) + least > bar) return { found: null, open: Number.POSITIVE_INFINITY };
-  if (steady(deal) && relaxed.open === Number.POSITIVE_INFINITY) {
-    const paid = within(deal, most.used, () => beside.at(deal.left));
-    if (paid === least) return { found: { ...most, delivery: paid }, open: relaxed.open };
-  }
-  return bestOf(field, deal.left, allowed, beside, bar);
+function ofUse(deal: Deal, service: number, found: Found, open: number): BestSet {
+  if (Number.isNaN(found.cost)) return refusedBy(chargedPlainly(deal, service));
+  const discount = within(deal, found.used, () => minor(deal.setting.goods - deal.left.goods + deal.left.order));
+  const delivery = within(deal, found.used, () => delivered(deal, service, deal.left));
+  const proved = open >= found.cost;
+  return { used: found.used, discount, delivery, proved, gap: proved ? nothing : minor(found.cost - open) };
 }
 
-const nobody: Found = { used: [], saving: 0, delivery: 0 };
+const refusedBy = (rate: number): BestSet => ({ used: [], discount: nothing, delivery: rate, proved: true, gap: nothing });
 
-function allowedBeside({ candidates }: Field, offer: Offer | null): number[] {
-  const allowed: number[] = [];
-  for (let i = 0; i < candidates.length; i += 1) if (!offer || mayAdd(offer, (candidates[i] as Candidate).offer)) allowed.push(i);
-  return allowed;
+function chargedPlainly(deal: Deal, service: number): number {
+  chargeLeft(deal, service, deal.left);
+  return scratch.rate;
+}
+
+/**
+ * The best set where goods and order offers on one side, delivery offers on the other, each at their best, can be used
+ * together and delivery costs no more for it: then no set costs less. Null where that is not so.
+ */
+function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Found | null {
+  const { field, left, before } = deal;
+  deal.relaxed ??= before.length === 0 ? { found: nobody, open: Number.POSITIVE_INFINITY } : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? greedy(deal, before, goodsAlone(deal)) : null);
+  const { found, open } = deal.relaxed;
+  if (!found || open < found.cost) return null;
+  const fixed = costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
+  const settles = acting.every((i) => !downTo((field.candidates[i] as Candidate).offer));
+  if (acting.length > 0 && !fixed && !settles) return null;
+  const delivery = acting.length === 0 ? { found: { used: [], cost: costing.cost(left) }, open: Number.POSITIVE_INFINITY } : bestOf(field, left, acting, costing, null);
+  if (!delivery.found || delivery.open < delivery.found.cost) return null;
+  const least = within(deal, delivery.found.used, () => paidBy(deal, left, costing.carriage));
+  const used = [...found.used, ...delivery.found.used];
+  if (!joined(field, used)) return null;
+  return within(deal, used, () => {
+    const cost = costing.cost(left);
+    const paid = Number.isNaN(cost) ? Number.NaN : paidBy(deal, left, costing.carriage);
+    return paid === least ? { used, cost } : null;
+  });
+}
+
+const nobody: Found = { used: [], cost: 0 };
+const downTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';
+
+function joined({ joins, candidates }: Field, used: readonly number[]): boolean {
+  for (const a of used) for (const b of used) if (a < b && joins[a * candidates.length + b] === 0) return false;
+  return true;
+}
+
+/** A good set to begin a search with: one offer after the other that saves most beside those before. */
+function greedy(deal: Deal, list: readonly number[], costing: Costing): Found | null {
+  const { field, left } = deal;
+  let used: number[] = [];
+  let cost = costing.cost(left);
+  for (;;) {
+    let best: { readonly i: number; readonly cost: number } | null = null;
+    for (const i of list) {
+      const set = [...used, i].sort((a, b) => a - b);
+      if (used.includes(i) || !joined(field, set)) continue;
+      const with_ = within(deal, set, (took) => (took.length === set.length ? costing.cost(left) : Number.NaN));
+      if (with_ < (best?.cost ?? cost) || (Number.isNaN(cost) && !best && !Number.isNaN(with_))) best = { i, cost: with_ };
+    }
+    if (!best) return Number.isNaN(cost) ? null : { used, cost };
+    used = [...used, best.i].sort((a, b) => a - b);
+    cost = best.cost;
+  }
 }
 
 /** Does something with a set in use, and takes it back. */
-function within<T>(deal: Deal, used: readonly number[], work: () => T): T {
-  const undo = used.map((i) => applyOffer(deal.field, deal.field.candidates[i] as Candidate, deal.left));
-  const done = work();
-  for (const one of undo.reverse()) one?.back();
+function within<T>(deal: Deal, used: readonly number[], work: (took: readonly Took[]) => T): T {
+  const took = used.flatMap((i) => applyOffer(deal.field, deal.field.candidates[i] as Candidate, deal.left) ?? []);
+  const done = work(took);
+  for (let k = took.length - 1; k >= 0; k -= 1) took[k]?.back();
   return done;
 }
 
-/** What delivery by a service costs beside sets of offers, with a delivery offer or none. */
-function delivery(deal: Deal, service: number, offer: Offer | null): Delivery {
-  const { book, question, field } = deal;
-  const id = book.services[service]?.id ?? '';
-  const budget = offer ? budgetLeft(offer, question) : 0;
-  const missed = (left: Left): boolean => {
-    for (const ask of offer?.asks ?? []) if (ask.over === 'value' && ask.test === 'after' && leftFor(field, left, ask.goods) < ask.value) return true;
-    return false;
-  };
+/** What sets cost by a service. */
+function costingFor(deal: Deal, service: number): Costing {
+  const { book } = deal;
+  const carriage = { rate: 0, waivable: 0, stays: 0 };
   let known = false;
-  const fill = (left: Left): void => {
-    // Where no lane minds discounts, one look at the charge does for all sets.
-    if (known && !book.minds && left.gifts.length === 0) return;
-    chargeLeft(deal, service, left);
-    known = left.gifts.length === 0;
-  };
   return {
-    at(left) {
-      fill(left);
-      const { rate, droppable, stays } = scratch;
-      if (rate < 0) return Number.NaN;
-      if (!offer) return rate + droppable + stays;
-      if (missed(left) || unhelpful(offer, id, rate, droppable, budget)) return Number.NaN;
-      return rate + droppable - savingOf(offer, rate, droppable) + stays;
+    carriage,
+    cost(left) {
+      // Where no lane minds discounts, one look at the charge does for all sets without gifts.
+      if (!known || book.minds || left.gifts.length > 0) {
+        chargeLeft(deal, service, left);
+        carriage.rate = scratch.rate;
+        carriage.waivable = scratch.waivable;
+        carriage.stays = scratch.stays;
+        known = left.gifts.length === 0;
+      }
+      const paid = paidBy(deal, left, carriage);
+      if (Number.isNaN(paid)) return paid;
+      const cost = paidFor(deal, left, paid);
+      return raisedByGift(deal, service, left, cost) ? Number.NaN : cost - left.worth;
     },
-    least(left) {
-      const { rate, droppable, stays } = scratch;
-      if (!steady(deal)) return offer && missed(left) ? Number.POSITIVE_INFINITY : 0;
-      if (rate < 0) return Number.POSITIVE_INFINITY;
-      if (!offer) return rate + droppable + stays;
-      if (missed(left) || unhelpful(offer, id, rate, droppable, budget)?.why === 'above the cap') return Number.POSITIVE_INFINITY;
-      return rate + droppable - savingOf(offer, rate, droppable) + stays;
-    },
+    discounts: service === ofTheChannel || !book.minds ? 'no matter' : book.steady ? 'only dearer' : 'any',
+    gifts: service === ofTheChannel ? 'no matter' : book.monotonic ? 'only dearer' : 'any',
+    tax: taxBounds(deal),
   };
 }
 
-/** What is left of a part for a delivery offer's ask: its share of order offers off. */
-function leftFor(field: Field, left: Left, part: number): number {
-  if (part === allGoods) return left.goods - left.order;
-  return leftIn(field, { ...left, lines: afterOrder(left) }, part);
+/** What sets cost where delivery is left out of it. */
+function goodsAlone(deal: Deal): Costing {
+  return { carriage: { rate: 0, waivable: 0, stays: 0 }, cost: (left) => paidFor(deal, left, 0) - left.worth, discounts: 'no matter', gifts: 'no matter', tax: taxBounds(deal) };
 }
 
-const afterOrder = (left: Left): number[] => {
-  const shares = sharesOf(left.lines, left.order);
-  return left.lines.map((amount, i) => amount - (shares[i] ?? 0));
-};
+function taxBounds({ added }: Deal): Costing['tax'] {
+  if (!added) return null;
+  const share = (rate: Decimal | null) => (rate === null ? 0 : Number(rate.digits) / (100 * 10 ** rate.scale));
+  const lines = added.lines.map(share);
+  return { least: Math.min(...lines), most: Math.max(...lines, share(added.delivery)), delivery: share(added.delivery) };
+}
+
+/** What the shopper pays in all with a set in hand, tax that is added in it. */
+function paidFor({ added }: Deal, left: Left, delivery: number): number {
+  const paid = left.goods - left.order + delivery;
+  if (!added) return paid;
+  let tax = added.delivery ? percentOf(minor(delivery), added.delivery) : 0;
+  const shares = left.order > 0 ? sharesOf(left.lines, left.order) : null;
+  for (let i = 0; i < left.lines.length; i += 1) {
+    const rate = added.lines[i];
+    if (rate) tax += percentOf(minor((left.lines[i] as number) - (shares?.[i] ?? 0)), rate);
+  }
+  return paid + tax;
+}
+
+/** Whether an offer without a code brings a gift for which the shopper would pay more than without it. */
+function raisedByGift(deal: Deal, service: number, left: Left, cost: number): boolean {
+  if (left.gifts.length === 0 || service === ofTheChannel) return false;
+  for (const gift of left.gifts) {
+    const candidate = deal.field.candidates.find((one) => one.gift === gift);
+    if (candidate?.offer.code !== null) continue;
+    const others = { ...left, gifts: left.gifts.filter((one) => one !== gift), worth: left.worth - candidate.most };
+    const paid = delivered(deal, service, others);
+    if (!(paid >= 0)) continue;
+    if (paidFor(deal, others, paid) < cost) return true;
+  }
+  return false;
+}
+
+/** What is paid for delivery with a set in hand; not a number where the service is refused, or a delivery offer of the set cannot be used so. */
+function delivered(deal: Deal, service: number, left: Left): number {
+  chargeLeft(deal, service, left);
+  return paidBy(deal, left, scratch);
+}
+
+/** The same where the charge is known. */
+function paidBy(deal: Deal, left: Left, { rate, waivable, stays }: Charged): number {
+  if (rate < 0) return Number.NaN;
+  const taken = takenOff(deal, left, rate, waivable);
+  return taken === null ? Number.NaN : rate - taken.off + (taken.waives ? 0 : waivable) + stays;
+}
+
+interface Taken {
+  readonly off: number;
+  readonly waives: boolean;
+  /** What each delivery offer of the set saved, waived fees with the first that waives them. */
+  readonly each: readonly number[];
+}
+const untaken: Taken = { off: 0, waives: false, each: [] };
+
+/** What the delivery offers of a set take off a charge, the book's last giving way; null where one of them takes nothing, misses what it asks, or would break its budget. */
+function takenOff(deal: Deal, left: Left, rate: number, waivable: number): Taken | null {
+  if (left.delivering.length === 0) return untaken;
+  let [off, waives] = [0, false];
+  const each: number[] = [];
+  for (const { offer, left: budget } of left.delivering) {
+    if (missedAfter(deal.field, offer, left) !== null) return null;
+    const want = deliveryWant(offer, rate);
+    const took = Math.min(want.off, rate - off);
+    const saved = took + (want.waives && !waives ? waivable : 0);
+    if (saved === 0 || saved > budget) return null;
+    off += took;
+    waives ||= want.waives;
+    each.push(saved);
+  }
+  return { off, waives, each };
+}
 
 /** Charges the basket for a service with what a set leaves of it, into the scratch; gives the basket as it is delivered. */
 function chargeLeft(deal: Deal, service: number, left: Left): Sorted {
@@ -207,42 +323,33 @@ function chargeLeft(deal: Deal, service: number, left: Left): Sorted {
     basket = deal.gifted.get(key) ?? sorted(question, [...left.gifts]);
     deal.gifted.set(key, basket);
   }
+  if (service === ofTheChannel) {
+    scratch.rate = 0;
+    scratch.waivable = 0;
+    scratch.stays = 0;
+    return basket;
+  }
   takeOff(book, basket, left);
   charge(book, basket, service, scratch, null);
   return basket;
 }
 
-const worthOf = ({ candidates }: Field, used: readonly number[]): number => {
-  let worth = 0;
-  for (const i of used) if ((candidates[i] as Candidate).gift) worth += (candidates[i] as Candidate).most;
-  return worth;
-};
-
 /** The offers of a set, in the book's order. */
-export const usedIn = ({ field }: Deal, { used, delivering }: Pick<BestSet, 'used' | 'delivering'>): Offer[] =>
-  [...used.map((i) => (field.candidates[i] as Candidate).offer), ...(delivering ? [delivering] : [])].sort((a, b) => a.order - b.order);
-
-/** Whether a set with its delivery offer goes before one that costs the same: it uses fewer offers, else earlier ones. */
-function goesBefore(field: Field, used: readonly number[], delivering: Offer | null, best: BestSet): boolean {
-  const [size, bestSize] = [used.length + (delivering ? 1 : 0), best.used.length + (best.delivering ? 1 : 0)];
-  if (size !== bestSize) return size < bestSize;
-  const orders = (set: readonly number[], last: Offer | null) => [...set.map((i) => (field.candidates[i] as Candidate).offer.order), ...(last ? [last.order] : [])].sort((a, b) => a - b);
-  const others = orders(best.used, best.delivering);
-  for (const [i, order] of orders(used, delivering).entries()) if (order !== others[i]) return order < (others[i] as number);
-  return false;
-}
+export const usedIn = ({ field }: Deal, { used }: Pick<BestSet, 'used'>): Offer[] => used.map((i) => (field.candidates[i] as Candidate).offer).sort((a, b) => a.order - b.order);
 
 /** Works a set out in full; leaves its basket as the set has it. */
 export function settle(deal: Deal, best: BestSet, service: number): Settled {
   const { field, left } = deal;
   const cuts: Cut[] = [];
   const undo: (() => void)[] = [];
+  const none = field.lines.map(() => nothing);
   for (const i of best.used) {
     const candidate = field.candidates[i] as Candidate;
     const took = applyOffer(field, candidate, left);
     if (!took) continue;
     undo.push(took.back);
-    const lines = candidate.offer.level === 'order' ? sharesOf(left.lines, took.saved) : field.lines.map(() => nothing);
+    if (candidate.sort === 'delivery') continue;
+    const lines = candidate.sort === 'order' ? sharesOf(left.lines, took.saved) : [...none];
     candidate.cuts.forEach((cut, k) => {
       lines[cut.line] = minor(took.lines[k] ?? 0);
     });
@@ -250,30 +357,40 @@ export function settle(deal: Deal, best: BestSet, service: number): Settled {
   }
   const gifts = [...left.gifts];
   const basket = chargeLeft(deal, service, left);
+  const charged = { ...scratch };
+  const taken = (charged.rate < 0 ? null : takenOff(deal, left, charged.rate, charged.waivable)) ?? untaken;
+  left.delivering.forEach(({ offer }, k) => {
+    cuts.push({ offer, took: minor(taken.each[k] ?? 0), lines: none });
+  });
   const remaining = afterOrder(left);
   const off = field.lines.map((line, i) => minor(line.item.price * line.units - (remaining[i] ?? 0)));
   for (const back of undo.reverse()) back();
-  return { cuts, off, gifts, basket, charged: { ...scratch } };
+  return { cuts, off, gifts, basket, charged, waives: taken.waives };
 }
 
 /** Why an offer that nothing bars is not used for a service, beside what is. */
-export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Settled, service: string): WhyNot {
-  const { question } = deal;
-  const candidate = deal.field.candidates.find((one) => one.offer === offer);
-  const budget = budgetLeft(offer, question);
+export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Settled, service: number): WhyNot {
+  const at = deal.field.candidates.findIndex((one) => one.offer === offer);
+  const candidate = deal.field.candidates[at];
   const outweighed: WhyNot = { why: 'outweighed', by: usedIn(deal, best).map((one) => one.id) };
-  if (offer.level === 'delivery') {
-    const { rate, droppable } = settled.charged;
-    const after = settled.off.reduce((sum, one) => sum - one, deal.field.goods);
-    for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after' && ask.goods === allGoods && after < ask.value) return { why: 'missed', by: minor(ask.value - after) };
-    return unhelpful(offer, service, Number(rate), droppable, budget) ?? outweighed;
-  }
   if (!candidate) return { why: 'nothing to take' };
-  if (candidate.most > budget) return { why: 'budget', left: minor(budget), saving: candidate.most };
-  const missed = within(deal, best.used, () => {
-    for (const ask of offer.asks)
-      if (ask.over === 'value' && ask.test === 'after' && leftIn(deal.field, deal.left, ask.goods) < ask.value) return minor(ask.value - leftIn(deal.field, deal.left, ask.goods));
-    return null;
-  });
-  return missed === null ? outweighed : { why: 'missed', by: missed };
+  const { benefit } = offer;
+  if (candidate.most > candidate.left) return { why: 'budget', left: minor(candidate.left), saving: candidate.most };
+  const missed = within(deal, best.used, () => missedAfter(deal.field, offer, deal.left));
+  if (missed !== null) return { why: 'missed', by: missed };
+  if (benefit.is === 'delivery') {
+    const id = deal.book.services[service]?.id ?? '';
+    if (!reaches(deal, offer, service, id)) return benefit.on.is === 'cheapest' ? { why: 'not the cheapest' } : { why: 'service' };
+    const { rate, waivable } = settled.charged;
+    const want = deliveryWant(offer, rate);
+    const saving = minor(want.off + (want.waives ? waivable : 0));
+    if (saving === 0) return { why: 'nothing to take' };
+    return saving > candidate.left ? { why: 'budget', left: minor(candidate.left), saving } : outweighed;
+  }
+  if (candidate.gift && offer.code === null && joined(deal.field, [...best.used, at].sort((a, b) => a - b))) {
+    const paid = (used: readonly number[]) => within(deal, used, () => paidFor(deal, deal.left, delivered(deal, service, deal.left)));
+    const more = paid([...best.used, at].sort((a, b) => a - b)) - paid(best.used);
+    if (more > 0) return { why: 'gift costs', more: minor(more) };
+  }
+  return outweighed;
 }

@@ -1,6 +1,8 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
-import { type Minor, minor, percentOf, splitByLargestRemainder } from '../exact/index.ts';
-import { type Ask, type DeliveryOff, type Off, type Offer, type Part, partOf, type WhyNot } from '../offers/index.ts';
+import { itemFor } from '../book/index.ts';
+import { type Decimal, type Minor, minor, mondayOf, percentOf, splitByLargestRemainder } from '../exact/index.ts';
+import { type Ask, type Budget, type Off, type Offer, type Part, partOf, type WhyNot } from '../offers/index.ts';
+import { firstZone, isStocked } from './basket.ts';
 import type { Line, Question, Spent } from './question.ts';
 
 /** What a goods offer takes off a line of the basket, by the line's place in it. */
@@ -9,56 +11,80 @@ export interface LineCut {
   readonly amount: Minor;
 }
 
-/** An offer of the goods or order level that nothing keeps from a basket, with what it could take there at the most. */
+/** An offer that nothing keeps from a basket, with what it could take there at the most. */
 export interface Candidate {
   readonly offer: Offer;
+  readonly sort: 'gift' | 'goods' | 'order' | 'delivery';
   /** Off each line, where the offer is of the goods level. */
   readonly cuts: readonly LineCut[];
-  /** The gift it brings: a line beside the basket, counted as worth its list price. */
+  /** The gift it brings: a line beside the basket. */
   readonly gift: Line | null;
-  /** At most this, whatever else is used; a gift's worth included. */
+  /** At most this, whatever else is used; a gift's worth. For delivery it depends on the charge, and is 0 here. */
   readonly most: Minor;
   /** What is left to be saved by it; infinite without a budget. */
   readonly left: number;
 }
 
-/** The offers that nothing keeps from a basket: goods offers, order offers, delivery offers, each in the book's order. */
-export interface Live {
-  readonly candidates: readonly Candidate[];
-  readonly deliveries: readonly Offer[];
+const fresh: Spent = { uses: 0, own: 0, rows: [] };
+
+/** What is left of an offer's budget, in the market's minor units rounded down; infinite where it has none. */
+export function budgetLeft(book: CompiledBook, offer: Offer, question: Question): number {
+  const { budget } = offer.limits;
+  if (budget === null) return Number.POSITIVE_INFINITY;
+  const left = budgetOf(budget, question.shopper.channel) - spentOf(offer, budget, question);
+  if (left <= 0) return 0;
+  const { conversion } = book;
+  return conversion ? Number((BigInt(left) * conversion.up) / conversion.down) : left;
 }
 
-const nothingLive: Live = { candidates: [], deliveries: [] };
-const fresh: Spent = { uses: 0, own: 0, spent: minor(0) };
-/** What is left of an offer's budget; infinite where it has none. */
-export const budgetLeft = (offer: Offer, question: Question): number =>
-  offer.limits.budget === null ? Number.POSITIVE_INFINITY : offer.limits.budget - (question.shopper.spent.get(offer.id) ?? fresh).spent;
+const budgetOf = ({ amount, split }: Budget, channel: string | null): number => (split === null ? amount : channel === null ? 0 : (split.get(channel) ?? 0));
 
-/** Sorts out which offers could act on a basket. */
-export function liveFor(book: CompiledBook, question: Question, zone: string | null, goods: number): Live {
-  let candidates: Candidate[] | null = null;
-  let deliveries: Offer[] | null = null;
+/** What an offer has cost so far: this week alone where its budget is for a week, in this channel alone where it is split. */
+function spentOf(offer: Offer, budget: Budget, { shopper, moment }: Question): number {
+  const { rows } = shopper.spent.get(offer.id) ?? fresh;
+  if (rows.length === 0) return 0;
+  const week = budget.per === 'week' ? mondayOf(moment, offer.zone) : null;
+  let sum = 0;
+  for (const row of rows) if ((week === null || row.week === week) && (budget.split === null || row.channel === shopper.channel)) sum += row.amount;
+  return sum;
+}
+
+/** What a basket is worked with before any offer. */
+export interface Setting {
+  readonly book: CompiledBook;
+  readonly question: Question;
+  /** List value of the goods. */
+  readonly goods: number;
+  /** Whether the basket's channel stocks some line, or every one. */
+  readonly stocked: 'none' | 'some' | 'all';
+  /** The zone of the first line, and of the first that the channel does not stock; null for none. */
+  readonly zone: string | null;
+  readonly ownZone: string | null;
+}
+
+export function settingOf(book: CompiledBook, question: Question, goods: number, stocked: Setting['stocked']): Setting {
+  const zone = firstZone(question, true);
+  return { book, question, goods, stocked, zone, ownZone: stocked === 'none' ? zone : firstZone(question, false) };
+}
+
+/** The offers that nothing keeps from a basket: gifts, goods offers, order offers, delivery offers, each in the book's order. */
+export function candidatesFor(setting: Setting): Candidate[] {
+  const { book, question } = setting;
+  let found: Candidate[] | null = null;
   const { offers } = book;
   const codeless = question.codes.length === 0;
   for (let i = 0; i < offers.length; i += 1) {
     const offer = offers[i] as Offer;
-    if ((codeless && offer.code !== null) || barred(book, offer, question, zone, goods) !== null) continue;
-    if (offer.level === 'delivery') {
-      deliveries ??= [];
-      deliveries.push(offer);
-      continue;
-    }
-    const candidate = candidateFor(offer, question, goods);
-    if (candidate.most <= 0) continue;
-    candidates ??= [];
-    candidates.push(candidate);
+    if ((codeless && offer.code !== null) || barred(setting, offer) !== null) continue;
+    const candidate = candidateFor(setting, offer);
+    if (candidate.most <= 0 && candidate.sort !== 'delivery') continue;
+    found ??= [];
+    found.push(candidate);
   }
-  if (!candidates && !deliveries) return nothingLive;
-  const ordered = candidates?.some((one, i) => one.offer.level === 'order' && candidates?.[i + 1]?.offer.level === 'goods')
-    ? [...candidates.filter((one) => one.offer.level === 'goods'), ...candidates.filter((one) => one.offer.level === 'order')]
-    : candidates;
-  return { candidates: ordered ?? [], deliveries: deliveries ?? [] };
+  return found === null ? none : found.length === 1 ? found : found.sort((a, b) => ranks[a.sort] - ranks[b.sort] || a.offer.order - b.offer.order);
 }
+const none: Candidate[] = [];
+const ranks: Record<Candidate['sort'], number> = { gift: 0, goods: 1, order: 2, delivery: 3 };
 
 export const lies = (item: Ready, part: Part): boolean => part < 0 || ((item.inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
 
@@ -69,6 +95,12 @@ export function valueIn(lines: readonly Line[], part: Part): number {
   return value;
 }
 
+/** The lines that count for what an offer asks, and for whom it is. */
+export function countedBy(offer: Offer, { question, stocked }: Pick<Setting, 'question' | 'stocked'>): readonly Line[] {
+  if (stocked === 'none' || offer.stocked) return question.lines;
+  return question.lines.filter(({ item }) => !isStocked(item, question.shopper.channel));
+}
+
 function unitsIn(lines: readonly Line[], part: Part): number {
   let count = 0;
   for (const { item, units } of lines) if (lies(item, part)) count += units;
@@ -76,30 +108,41 @@ function unitsIn(lines: readonly Line[], part: Part): number {
 }
 
 /** What keeps an offer from this basket whatever else is used; null where nothing does. */
-export function barred(book: CompiledBook, offer: Offer, question: Question, zone: string | null, goods: number): WhyNot | null {
+export function barred(setting: Setting, offer: Offer): WhyNot | null {
+  const { book, question } = setting;
   const { shopper } = question;
   if (offer.from !== null && question.moment < offer.from) return { why: 'not begun', from: offer.from };
   if (offer.until !== null && question.moment >= offer.until) return { why: 'ended', until: offer.until };
   if (offer.code !== null && !enters(offer.code, question)) return { why: 'code not entered', code: offer.code };
+  const zone = offer.stocked ? setting.zone : setting.ownZone;
   if (offer.zones && (zone === null || !offer.zones.has(zone))) return { why: 'place' };
   if (offer.markets && !offer.markets.has(book.market.body.id)) return { why: 'market' };
   if (offer.channels && (shopper.channel === null || !offer.channels.has(shopper.channel))) return { why: 'channel' };
   if (offer.segments && (shopper.segment === null || !offer.segments.has(shopper.segment))) return { why: 'segment' };
+  const lines = countedBy(offer, setting);
   for (const ask of offer.asks) {
     // Nothing lies before the goods level in working order, so its offers and every "before" look at list value.
-    const missed = ask.over === 'units' || ask.test === 'before' || offer.level === 'goods' ? missing(ask, question.lines, goods) : null;
+    const missed = ask.over === 'units' || ask.test === 'before' || offer.level === 'goods' ? missing(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, -1)) : null;
     if (missed) return missed;
   }
   if (offer.limits.uses !== null || offer.limits.each !== null || offer.limits.budget !== null) {
     const { uses, own } = shopper.spent.get(offer.id) ?? fresh;
     if (offer.limits.uses !== null && uses >= offer.limits.uses) return { why: 'used up', uses };
     if (offer.limits.each !== null && own >= offer.limits.each) return { why: 'used by the customer', uses: own };
-    if (budgetLeft(offer, question) <= 0) return { why: 'budget', left: minor(Math.max(0, budgetLeft(offer, question))), saving: minor(0) };
+    if (offer.limits.budget !== null && budgetLeft(book, offer, question) <= 0) return { why: 'budget', left: minor(0), saving: minor(0) };
   }
-  const part = partOf(offer);
-  if (part !== null && part >= 0 && !question.lines.some((line) => lies(line.item, part))) return { why: 'no such goods' };
-  if (offer.benefit.is === 'gift' && !shopper.itemOf(offer.benefit.sku)) return { why: 'gift not sold', sku: offer.benefit.sku };
-  return null;
+  const part = partOf(offer) ?? offer.needs;
+  if (part !== null && !lines.some((line) => lies(line.item, part))) return { why: 'no such goods' };
+  return offer.benefit.is === 'gift' && !giftFor(offer.benefit, setting) ? { why: 'gift not sold', sku: offer.benefit.sku } : null;
+}
+
+/** A gift as a line; null where the channel does not list it, or does not stock it while it stocks all the rest. */
+function giftFor({ sku, units }: { readonly sku: string; readonly units: number }, { question, stocked }: Setting): Line | null {
+  const { channel, itemOf } = question.shopper;
+  const found = itemOf(sku);
+  const item = found && itemFor(found, channel, question.moment);
+  if (!item || (channel !== null && item.notListed.includes(channel)) || (stocked === 'all' && !isStocked(item, channel))) return null;
+  return { item, units };
 }
 
 function enters(code: NonNullable<Offer['code']>, { codes, shopper }: Question): boolean {
@@ -116,26 +159,39 @@ function missing(ask: Ask, lines: readonly Line[], goods: number): WhyNot | null
   return value < ask.value ? { why: 'missed', by: minor(ask.value - value) } : null;
 }
 
-/** What an offer of the goods or order level could take off a basket. */
-function candidateFor(offer: Offer, question: Question, goods: number): Candidate {
-  const { lines, shopper } = question;
-  const left = budgetLeft(offer, question);
-  const none: readonly LineCut[] = [];
+const noCuts: readonly LineCut[] = [];
+
+/** What an offer could take off a basket. */
+function candidateFor(setting: Setting, offer: Offer): Candidate {
+  const { book, question, goods } = setting;
+  const left = budgetLeft(book, offer, question);
   const { benefit } = offer;
-  if (benefit.is === 'gift') {
-    const item = shopper.itemOf(benefit.sku) as Ready;
-    return { offer, cuts: none, gift: { item, units: benefit.units }, most: minor(item.price * benefit.units), left };
-  }
   const { most: cap } = offer.limits;
-  if (offer.level === 'order') {
-    const raw = orderMost(offer, lines, goods);
-    return { offer, cuts: none, gift: null, most: minor(Math.min(raw, goods, cap ?? raw)), left };
+  if (benefit.is === 'delivery') return { offer, sort: 'delivery', cuts: noCuts, gift: null, most: minor(0), left };
+  if (benefit.is === 'gift') {
+    const gift = giftFor(benefit, setting) as Line;
+    const list = minor(gift.item.price * gift.units);
+    return { offer, sort: 'gift', cuts: noCuts, gift, most: minor(list + giftTax(setting, gift, list)), left };
   }
-  const cuts = capped(cutsOf(offer, lines), cap);
+  if (offer.level === 'order') {
+    const raw = orderMost(offer, setting);
+    return { offer, sort: 'order', cuts: noCuts, gift: null, most: minor(Math.min(raw, goods, cap ?? raw)), left };
+  }
+  const cuts = capped(cutsOf(offer, question.lines), cap);
   let most = 0;
   for (const cut of cuts) most += cut.amount;
-  return { offer, cuts, gift: null, most: minor(most), left };
+  return { offer, sort: 'goods', cuts, gift: null, most: minor(most), left };
 }
+
+/** The tax that would be added to a gift's list value, where prices are shown without. */
+function giftTax({ book, question }: Setting, { item }: Line, list: Minor): Minor {
+  const rate = book.market.body.tax === 'added' ? taxRateOf(book, question, item.taxClass) : null;
+  return rate ? percentOf(list, rate) : minor(0);
+}
+
+/** The tax rate of a class where the address lies that decides about it; null for none. */
+export const taxRateOf = (book: CompiledBook, { place, billing }: Question, taxClass: string): Decimal | null =>
+  book.taxOf(taxClass, book.market.body.decides === 'billing' ? (billing ?? place) : place);
 
 /** What a goods offer takes off each line, when it alone is used. */
 function cutsOf({ benefit }: Offer, lines: readonly Line[]): LineCut[] {
@@ -186,10 +242,11 @@ function capped(cuts: LineCut[], cap: Minor | null): readonly LineCut[] {
 }
 
 /** What an order offer takes off an order of this value when the cheapest thinkable asks are met: no set makes it take more. */
-function orderMost({ benefit }: Offer, lines: readonly Line[], goods: number): number {
-  if (benefit.is === 'off order') return offOf(benefit.off, goods);
+function orderMost(offer: Offer, setting: Setting): number {
+  const { benefit } = offer;
+  if (benefit.is === 'off order') return offOf(benefit.off, setting.goods);
   if (benefit.is !== 'spend steps') return 0;
-  const value = benefit.goods < 0 ? goods : valueIn(lines, benefit.goods);
+  const value = valueIn(countedBy(offer, setting), benefit.goods);
   let most = 0;
   for (const step of benefit.steps) if (step.from <= value && (benefit.test === 'after' || step === reached(benefit.steps, value))) most = Math.max(most, step.off);
   return most;
@@ -204,32 +261,12 @@ export function reached<T extends { readonly from: number }>(steps: readonly T[]
 
 export const offOf = (off: Off, amount: number): number => (off.by === 'percent' ? percentOf(minor(amount), off.percent) : Math.min(off.amount, amount));
 
-/** What a delivery offer takes off a charge after step 4 and the fees that free delivery drops. */
-export function deliveryOffOf(off: DeliveryOff, rate: number, droppable: number): number {
-  switch (off.by) {
-    case 'free':
-      return rate + droppable;
-    case 'to':
-      return Math.max(0, rate - off.amount);
-    default:
-      return offOf(off, rate);
-  }
+/** What a delivery offer would take off a charge after step 4 by itself, and whether it waives what free delivery waives. */
+export function deliveryWant({ benefit, limits }: Offer, rate: number): { readonly off: number; readonly waives: boolean } {
+  if (benefit.is !== 'delivery') return nothingWanted;
+  const { off } = benefit;
+  const cap = limits.most ?? Number.POSITIVE_INFINITY;
+  if (off.by === 'free') return { off: Math.min(rate, cap), waives: rate <= cap };
+  return { off: Math.min(off.by === 'to' ? Math.max(0, rate - off.amount) : offOf(off, rate), cap), waives: false };
 }
-
-/** What keeps a delivery offer from a service at a charge after step 4; null where it takes something off. */
-export function unhelpful(offer: Offer, service: string, rate: number, droppable: number, left: number): WhyNot | null {
-  const { benefit } = offer;
-  if (benefit.is !== 'delivery') return null;
-  if (benefit.on.is === 'services' && !benefit.on.services.has(service)) return { why: 'service' };
-  if (benefit.on.is === 'up to' && rate > benefit.on.cap) return { why: 'above the cap', charge: minor(rate), cap: benefit.on.cap };
-  const saving = savingOf(offer, rate, droppable);
-  if (saving === 0) return { why: 'nothing to take' };
-  return saving > left ? { why: 'budget', left: minor(left), saving: minor(saving) } : null;
-}
-
-/** What a delivery offer saves at a charge, its largest discount minded. */
-export function savingOf({ benefit, limits }: Offer, rate: number, droppable: number): number {
-  if (benefit.is !== 'delivery') return 0;
-  const saving = deliveryOffOf(benefit.off, rate, droppable);
-  return limits.most === null ? saving : Math.min(saving, limits.most);
-}
+const nothingWanted = { off: 0, waives: false };

@@ -1,5 +1,5 @@
-import { type Basket, type CompiledBook, inMarket, type Ready } from '../book/index.ts';
-import { type Instant, kept, type Mass, type Minor, nothing, type Problem, parseAmount, type Result } from '../exact/index.ts';
+import { type Basket, basketProblems, type CompiledBook, itemFor, type Ready } from '../book/index.ts';
+import { type Currency, type Instant, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseMass, type Result, sure } from '../exact/index.ts';
 import { type Place, parsePlace } from '../places/index.ts';
 import type { Carrier } from '../rates/index.ts';
 
@@ -9,11 +9,18 @@ export interface Line {
   readonly units: number;
 }
 
-/** How far a limited offer is used up: orders in all, the customer's own, and what it has cost, in minor units of the market. */
+/** What an offer has cost in one week and channel, in minor units of the first market; `week` is its Monday. */
+export interface SpentRow {
+  readonly week: string;
+  readonly channel: string | null;
+  readonly amount: Minor;
+}
+
+/** How far a limited offer is used up: orders in all, the customer's own, and what it has cost. */
 export interface Spent {
   readonly uses: number;
   readonly own: number;
-  readonly spent: Minor;
+  readonly rows: readonly SpentRow[];
 }
 
 /** What offers know of who buys, where, and of what went before. */
@@ -35,6 +42,8 @@ export const anybody: Shopper = { channel: null, segment: null, spent: new Map()
 export interface Question {
   readonly lines: readonly Line[];
   readonly place: Place;
+  /** The place of billing, where it is another. */
+  readonly billing?: Place | null;
   readonly codes: readonly string[];
   readonly moment: Instant;
   /** The carrier's answers for parcels; null where it is silent. */
@@ -47,39 +56,109 @@ export interface Asking {
   readonly ready: (sku: string) => Ready | undefined;
   /** The moment of baskets without one of their own. */
   readonly now: Instant;
+  /** The carrier, where the basket does not say itself what it answers. */
   readonly carrier?: Carrier | null;
   readonly singles?: ReadonlyMap<string, string>;
+  /** The segments of the customers that are known, by id; undefined where nobody can tell, and each is taken as known. */
+  readonly customers?: ReadonlyMap<string, string>;
 }
 
-/** Turns a basket of SKUs into a question to a book: goods looked up, double lines merged, the place read. */
-export function questionOf(book: CompiledBook, basket: Basket, { ready, now, carrier = null, singles = anybody.singles }: Asking): Result<Question> {
-  const problems: Problem[] = [];
-  const place = parsePlace(basket.place);
-  if (!place.ok) problems.push(...place.problems.map((one) => ({ ...one, at: ['place', ...one.at] })));
+/** The most that a basket holds, double lines merged. */
+const most = { lines: 100, units: 10_000 } as const;
+
+/**
+ * Turns a basket of SKUs into a question to a book: goods looked up, double lines merged at the first of them, places read.
+ * What the book does not know is refused, as is what a channel does not list, and more than can be counted exactly.
+ */
+export function questionOf(book: CompiledBook, basket: Basket, { ready, now, carrier = null, singles = anybody.singles, customers }: Asking): Result<Question> {
+  const problems = basketProblems(book.body, basket);
+  const moment = basket.moment === null ? now : Date.parse(basket.moment);
   const lines = new Map<string, Line>();
   for (const { sku, units } of basket.lines) {
     const item = ready(sku);
-    if (item) lines.set(sku, { item, units: units + (lines.get(sku)?.units ?? 0) });
-    else problems.push({ at: ['lines', sku], wrong: `no item “${sku}” that can be sold`, right: 'a SKU of the goods, with a price' });
+    if (!item) problems.push({ at: ['lines', sku], wrong: `no item “${sku}” that can be sold`, right: 'a SKU of the goods, with a price' });
+    else if (basket.channel !== null && item.notListed.includes(basket.channel)) problems.push({ at: ['lines', sku], wrong: `“${sku}” is not sold there`, right: `an item that ${basket.channel} lists` });
+    else lines.set(sku, { item, units: units + (lines.get(sku)?.units ?? 0) });
   }
+  problems.push(...sizeProblems([...lines.values()], basket.channel, moment));
   const spent = new Map(
-    Object.entries(basket.spent).map(([offer, one]) => [
+    Object.entries(basket.spent).map(([offer, one]): [string, Spent] => [
       offer,
-      { uses: one.uses, own: one.own, spent: inMarket(book, kept(parseAmount(one.spent, book.written), ['spent', offer, 'spent'], problems, nothing)) },
+      {
+        uses: one.uses,
+        own: one.own,
+        rows: one.rows.map((row, i) => ({ week: row.week, channel: row.channel, amount: kept(parseAmount(row.amount, book.written), ['spent', offer, 'rows', i, 'amount'], problems, nothing) })),
+      },
     ]),
   );
-  if (problems.length > 0 || !place.ok) return { ok: false, problems };
+  const told = basket.carrier.length > 0 ? carrierOf(book, basket, problems) : carrier;
+  if (problems.length > 0) return { ok: false, problems };
+  const knownById = basket.customer !== null && (customers === undefined || customers.has(basket.customer));
+  const segment = basket.segment ?? (basket.customer === null ? null : (customers?.get(basket.customer) ?? null));
+  // Nobody knows what an unknown customer has used.
+  const own = knownById || basket.segment !== null ? spent : new Map([...spent].map(([offer, one]) => [offer, { ...one, own: 0 }]));
   return {
     ok: true,
     value: {
       lines: [...lines.values()],
-      place: place.value,
+      place: sure(parsePlace(basket.place)),
+      billing: basket.billing === null ? null : sure(parsePlace(basket.billing)),
       codes: basket.codes,
-      moment: basket.moment === null ? now : Date.parse(basket.moment),
-      carrier,
-      shopper: { channel: basket.channel, segment: basket.segment, spent, singles, itemOf: ready },
+      moment,
+      carrier: told,
+      shopper: { channel: basket.channel, segment, spent: own, singles, itemOf: ready },
     },
   };
+}
+
+function sizeProblems(lines: readonly Line[], channel: string | null, moment: Instant): Problem[] {
+  const problems: Problem[] = [];
+  const [units, value, mass] = lines.reduce(
+    ([u, v, m], { item, units: some }) => [u + some, v + itemFor(item, channel, moment).price * some, m + (item.mass ?? 0) * some] as const,
+    [0, 0, 0] as readonly [number, number, number],
+  );
+  if (lines.length > most.lines) problems.push({ at: ['lines'], wrong: `${lines.length} different items`, right: `at most ${most.lines}` });
+  if (units > most.units) problems.push({ at: ['lines'], wrong: `${units} units`, right: `at most ${most.units} in all` });
+  if (value > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], wrong: 'worth more than can be counted exactly', right: 'fewer units, or smaller prices' });
+  if (mass > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], wrong: 'weighs more than can be counted exactly', right: 'at most 5.6 tonnes' });
+  return problems;
+}
+
+/** A carrier that answers as a basket tells. */
+function carrierOf(book: CompiledBook, basket: Basket, problems: Problem[]): Carrier {
+  const rows = basket.carrier.map((row, i) => {
+    const currency = (row.currency ?? book.written) as Currency;
+    const at = ['carrier', i];
+    return {
+      service: row.service,
+      box: row.box,
+      most: row.most && kept(parseMass(row.most.value, row.most.unit), [...at, 'most'], problems, 0 as Mass),
+      quoted: row.amount === null ? null : { amount: kept(parseAmount(row.amount, currency), [...at, 'amount'], problems, nothing), currency },
+    };
+  });
+  return {
+    charge(service, _, parcels) {
+      const answers = parcels.map((parcel) => {
+        const row = rows.find((one) => one.service === service && (one.box === null || one.box === parcel.box.id) && (one.most === null || parcel.mass <= one.most));
+        return row?.quoted ? { ...row.quoted, count: parcel.count } : null;
+      });
+      const [first] = answers;
+      let amount = 0;
+      for (const one of answers) {
+        // Answers in two currencies are no sum: as good as silence.
+        if (!one || !first || one.currency !== first.currency) return null;
+        amount += one.amount * one.count;
+      }
+      return first ? { amount: amount as Minor, currency: first.currency } : null;
+    },
+  };
+}
+
+/** A question with every line as it is sold in its channel at its moment. */
+export function asSold(question: Question): Question {
+  const { lines, moment, shopper } = question;
+  if (!lines.some(({ item }) => item.varies !== null)) return question;
+  return { ...question, lines: lines.map(({ item, units }) => ({ item: itemFor(item, shopper.channel, moment), units })) };
 }
 
 /** A line as a checkout is asked about it: with its own price and mass. */
@@ -91,8 +170,7 @@ export interface Sold {
 }
 
 /** A basket as a checkout is asked about it. */
-export const soldIn = ({ lines, place, codes }: Question): { lines: Sold[]; place: Place; codes: readonly string[] } => ({
-  lines: lines.map(({ item, units }) => ({ sku: item.sku, units, price: item.price, mass: item.mass })),
-  place,
-  codes,
-});
+export function soldIn(question: Question): { lines: Sold[]; place: Place; codes: readonly string[] } {
+  const { lines, place, codes } = asSold(question);
+  return { lines: lines.map(({ item, units }) => ({ sku: item.sku, units, price: item.price, mass: item.mass })), place, codes };
+}

@@ -1,38 +1,12 @@
-import { minor } from '../exact/index.ts';
-import { allGoods, mayAdd, type Offer, partOf } from '../offers/index.ts';
-import { type Candidate, lies, offOf, reached, valueIn } from './live.ts';
-import type { Line } from './question.ts';
+import type { Decimal } from '../exact/index.ts';
+import { applyOffer, type Field, type Left, orderOff } from './field.ts';
+import { type Candidate, deliveryWant, offOf } from './live.ts';
 
-/** The offers of the goods and order level that could act on one basket, and which of them may be used together. */
-export interface Field {
-  readonly lines: readonly Line[];
-  /** List value of the goods. */
-  readonly goods: number;
-  /** Goods offers, then order offers, each in the book's order. */
-  readonly candidates: readonly Candidate[];
-  /** Whether that is the book's order too. */
-  readonly inOrder: boolean;
-  /** joins[i * n + j]: whether i and j may be used together. */
-  readonly joins: Uint8Array;
-}
-
-/** What a set of candidates leaves of a basket. */
-export interface Left {
-  /** Of each line after the goods level. */
-  readonly lines: number[];
-  goods: number;
-  /** What the order level takes off that. */
-  order: number;
-  readonly gifts: Line[];
-}
-
-/** A set of candidates, by their places in the field. */
+/** A set of candidates, by their places in the field, and what the shopper pays with it, gifts' worth taken off. */
 export interface Found {
   /** In the field's order. */
   readonly used: readonly number[];
-  /** What goods and order offers save, gifts at their worth. */
-  readonly saving: number;
-  readonly delivery: number;
+  readonly cost: number;
 }
 
 /** What a search came to: the best set it found, and what no set that it did not look at costs less than (infinite where it looked at all). */
@@ -41,221 +15,269 @@ export interface Searched {
   readonly open: number;
 }
 
-/** What delivery costs beside a set of offers. */
-export interface Delivery {
-  /** With what is left as it stands; NaN where the set cannot be used so. */
-  at(left: Left): number;
-  /** What no set that takes in this one pays less than; infinite where none of them can be used. */
-  least(left: Left, at: number): number;
+/** Delivery beside the set in hand: its charge after step 4, what free delivery waives, what stays; a charge below 0 is refused. */
+export interface Carriage {
+  rate: number;
+  waivable: number;
+  stays: number;
 }
 
-/** Nodes looked at before a search is broken off. */
-const patience = 200_000;
-
-export function fieldOf(lines: readonly Line[], goods: number, candidates: readonly Candidate[]): Field {
-  const n = candidates.length;
-  const joins = new Uint8Array(n * n);
-  for (let i = 0; i < n; i += 1) {
-    for (let j = i + 1; j < n; j += 1) {
-      const [a, b] = [candidates[i] as Candidate, candidates[j] as Candidate];
-      if (!mayAdd(a.offer, b.offer) && !(a.offer.level === 'goods' && b.offer.level === 'goods' && !meet(a, b, lines))) continue;
-      joins[i * n + j] = 1;
-      joins[j * n + i] = 1;
-    }
-  }
-  return { lines, goods, candidates, inOrder: candidates.every((one, i) => i === 0 || (candidates[i - 1] as Candidate).offer.order < one.offer.order), joins };
+/** What a search asks of the service it is for. */
+export interface Costing {
+  /** What the set in hand costs, gifts' worth taken off; not a number where it cannot be used so. */
+  cost(left: Left): number;
+  /** Delivery beside the set in hand, as the last call of {@link cost} had it. */
+  readonly carriage: Carriage;
+  /** Whether delivery costs the same whatever discounts are used; else whether it costs no less the more are used. */
+  readonly discounts: 'no matter' | 'only dearer' | 'any';
+  /** The same of gifts. */
+  readonly gifts: 'no matter' | 'only dearer' | 'any';
+  /** The least and the largest tax rate added to lines, and that added to delivery; null where none is added. */
+  readonly tax: { readonly least: number; readonly most: number; readonly delivery: number } | null;
 }
 
-/** Whether two goods offers touch a common line; a gift touches none. */
-function meet(a: Candidate, b: Candidate, lines: readonly Line[]): boolean {
-  const [one, other] = [partOf(a.offer), partOf(b.offer)];
-  if (one === null || other === null) return false;
-  for (const { item } of lines) if (lies(item, one) && lies(item, other)) return true;
-  return false;
-}
-
-/** A basket before any offer. */
-export const untouched = ({ lines, goods }: Pick<Field, 'lines' | 'goods'>): Left => ({ lines: lines.map((line) => line.item.price * line.units), goods, order: 0, gifts: [] });
+/** Nodes looked at before a search is broken off: a count, never a clock, so that the same question always has the same answer. */
+export const patience = 20_000;
 
 /**
- * Among sets of candidates that may be used together, the one that leaves the shopper paying least, `delivery` minded; ties
- * go to fewer offers, then to those earlier in the book. Exact: branch and bound. A branch is left only where what its
- * candidates could save at the most, of each lot of mutually exclusive ones only the largest, cannot beat what is known.
- * Sets that cost more than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After so many
- * nodes it is broken off.
+ * Among sets of candidates that may be used together, the one that leaves the shopper paying least; ties go to fewer offers,
+ * then to the set whose first differing offer stands earlier in the book. Exact: branch and bound, gifts first, then goods,
+ * order and delivery offers. A branch is left only where what its candidates could save at the most cannot beat what is
+ * known. Sets that cost more than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After
+ * so many nodes it is broken off, and says what it left open.
  */
-export function bestOf(field: Field, left: Left, allowed: readonly number[], delivery: Delivery | null, bar: number, nodes = patience): Searched {
-  const { candidates, goods, joins } = field;
+export function bestOf(field: Field, left: Left, list: readonly number[], costing: Costing, known: Found | null, bar = Number.POSITIVE_INFINITY, nodes = patience): Searched {
+  const { candidates, joins } = field;
   const n = candidates.length;
+  const bounding = boundsFor(field, costing);
   const used: number[] = [];
-  let best: { used: number[]; saving: number; delivery: number } | null = null;
-  let bestCost = bar;
+  let best = known;
+  let bestCost = known?.cost ?? bar;
   let looked = 0;
   let open = Number.POSITIVE_INFINITY;
 
-  function consider(saving: number, paid: number): void {
-    const cost = goods - saving + paid;
+  function consider(cost: number): void {
     if (Number.isNaN(cost) || cost > bestCost) return;
-    if (best && cost === bestCost && !goesBefore(used, best.used)) return;
-    best = { used: [...used], saving, delivery: paid };
+    if (best && cost === bestCost && !goesBefore(field, used, best.used)) return;
+    best = { used: [...used], cost };
     bestCost = cost;
   }
 
-  /** Fewer go before more, then those earlier in the book. */
-  function goesBefore(a: readonly number[], b: readonly number[]): boolean {
-    if (a.length !== b.length) return a.length < b.length;
-    const orders = (set: readonly number[]) => set.map((i) => (candidates[i] as Candidate).offer.order).sort((x, y) => x - y);
-    return earlier(orders(a), orders(b));
-  }
-
-  function visit(list: readonly number[], saving: number): void {
-    const paid = delivery ? delivery.at(left) : 0;
-    consider(saving, paid);
-    const least = delivery ? delivery.least(left, paid) : 0;
-    if (list.length === 0 || least === Number.POSITIVE_INFINITY) return;
-    const bounds = boundsOf(list);
-    const ceiling = left.goods - left.order + giftsIn(list);
-    for (let k = 0; k < list.length; k += 1) {
-      const could = Math.min(bounds.sums[k] as number, ceiling);
-      const floor = goods - saving - could + least;
+  function visit(rest: readonly number[]): void {
+    const cost = costing.cost(left);
+    consider(cost);
+    if (rest.length === 0) return;
+    const { floors, most } = bounding(rest, left);
+    for (let k = 0; k < rest.length; k += 1) {
+      const floor = floors[k] as number;
+      // The later in the list, the fewer candidates are left: floors only rise.
       if (floor > bestCost) return;
-      if (floor === bestCost && best) {
-        // Only a tie is to be had: with at least so many offers.
-        const missingSaving = goods - saving + least - bestCost;
-        const count = used.length + Math.max(1, Math.ceil(missingSaving / Math.max(1, bounds.most[k] as number)));
-        if (count > best.used.length || (count === best.used.length && field.inOrder && !mayStillBeEarlier([...used, list[k] as number], best.used))) continue;
-      }
+      if (floor === bestCost && best && !mayTie(best, cost, rest, k, most)) continue;
       looked += 1;
       if (looked > nodes) {
         open = Math.min(open, floor);
         return;
       }
-      const i = list[k] as number;
-      const undo = applyOffer(field, candidates[i] as Candidate, left);
-      if (!undo) continue;
+      const i = rest[k] as number;
+      const took = applyOffer(field, candidates[i] as Candidate, left);
+      if (!took) continue;
       used.push(i);
-      const rest: number[] = [];
-      for (let m = k + 1; m < list.length; m += 1) if (joins[i * n + (list[m] as number)] === 1) rest.push(list[m] as number);
-      visit(rest, saving + undo.saved);
+      const next: number[] = [];
+      for (let m = k + 1; m < rest.length; m += 1) if (joins[i * n + (rest[m] as number)] === 1) next.push(rest[m] as number);
+      visit(next);
       used.pop();
-      undo.back();
+      took.back();
     }
   }
 
-  /** What the list from each place on could save at the most, and the largest single saving in it. */
-  function boundsOf(list: readonly number[]): { sums: number[]; most: number[] } {
-    const sums = new Array<number>(list.length);
-    const most = new Array<number>(list.length);
-    const lots: { members: number[]; most: number }[] = [];
-    let [sum, largest] = [0, 0];
-    for (let k = list.length - 1; k >= 0; k -= 1) {
-      const i = list[k] as number;
-      const value = (candidates[i] as Candidate).most;
-      const lot = lots.find((one) => one.members.every((j) => joins[i * n + j] === 0));
-      if (lot) {
-        lot.members.push(i);
-        if (value > lot.most) {
-          sum += value - lot.most;
-          lot.most = value;
-        }
-      } else {
-        lots.push({ members: [i], most: value });
-        sum += value;
-      }
-      if (value > largest) largest = value;
-      sums[k] = sum;
-      most[k] = largest;
+  /** Whether a set that goes on from the one in hand by candidates from the k-th on may cost the same as the best and go before it. */
+  function mayTie(than: Found, cost: number, rest: readonly number[], k: number, most: Float64Array | null): boolean {
+    let least = used.length + 1;
+    if (most && !Number.isNaN(cost)) {
+      const missing = fewestFor(cost - than.cost, rest, k, most);
+      if (missing === null) return false;
+      least = used.length + Math.max(1, missing);
     }
-    return { sums, most };
+    if (least !== than.used.length) return least < than.used.length;
+    return mayGoBefore(than.used, rest, k);
   }
 
-  function giftsIn(list: readonly number[]): number {
-    let worth = 0;
-    for (const i of list) if ((candidates[i] as Candidate).gift) worth += (candidates[i] as Candidate).most;
-    return worth;
+  /** Of sets of one size: whether one within reach may have the earliest offer that the two do not share. */
+  function mayGoBefore(than: readonly number[], rest: readonly number[], k: number): boolean {
+    const order = (i: number) => (candidates[i] as Candidate).offer.order;
+    const reachable = new Set([...used, ...rest.slice(k)]);
+    let [theirs, ours] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+    for (const i of than) if (!reachable.has(i)) theirs = Math.min(theirs, order(i));
+    for (const i of reachable) if (!than.includes(i)) ours = Math.min(ours, order(i));
+    return ours < theirs || (theirs === Number.POSITIVE_INFINITY && ours < Number.POSITIVE_INFINITY);
   }
 
-  visit(allowed, 0);
+  visit(list);
   return { found: best, open };
 }
 
-/** Whether sets that go on from `prefix` may come before a set of the same size, both in the book's order. */
-function mayStillBeEarlier(prefix: readonly number[], set: readonly number[]): boolean {
-  for (let i = 0; i < prefix.length; i += 1) if (prefix[i] !== set[i]) return (prefix[i] as number) < (set[i] as number);
-  return true;
+/** Whether a set goes before one that costs the same: it uses fewer offers, else has the earliest that the two do not share. */
+export function goesBefore({ candidates }: Field, a: readonly number[], b: readonly number[]): boolean {
+  if (a.length !== b.length) return a.length < b.length;
+  let [mine, theirs] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+  for (const i of a) if (!b.includes(i)) mine = Math.min(mine, (candidates[i] as Candidate).offer.order);
+  for (const i of b) if (!a.includes(i)) theirs = Math.min(theirs, (candidates[i] as Candidate).offer.order);
+  return mine < theirs;
 }
 
-function earlier(a: readonly number[], b: readonly number[]): boolean {
-  for (let i = 0; i < a.length; i += 1) if (a[i] !== b[i]) return (a[i] as number) < (b[i] as number);
-  return false;
-}
-
-/** What one offer took, and how to take that back. */
-interface Took {
-  readonly saved: number;
-  /** Off each line that has a cut, in the cuts' order; empty for order offers and gifts. */
-  readonly lines: readonly number[];
-  back(): void;
-}
-
-/** Uses an offer on what others have left; null where it then takes nothing, may not, or would break its budget. */
-export function applyOffer(field: Field, candidate: Candidate, left: Left): Took | null {
-  const { offer, cuts, gift } = candidate;
-  if (gift) {
-    if (candidate.most > candidate.left) return null;
-    left.gifts.push(gift);
-    return { saved: candidate.most, lines: [], back: () => left.gifts.pop() };
+/** How many of a list, from the k-th on, it takes at the least to save so much; null where all together do not. */
+function fewestFor(missing: number, rest: readonly number[], k: number, most: Float64Array): number | null {
+  if (missing <= 0) return 0;
+  const savings = rest.slice(k).map((_, m) => most[k + m] as number);
+  savings.sort((a, b) => b - a);
+  let sum = 0;
+  for (let count = 0; count < savings.length; count += 1) {
+    sum += savings[count] as number;
+    if (sum >= missing) return count + 1;
   }
-  if (offer.level === 'order') {
-    const took = Math.min(orderOff(field, offer, left), left.goods - left.order);
-    if (took <= 0 || took > candidate.left) return null;
-    left.order += took;
-    return {
-      saved: took,
-      lines: [],
-      back: () => {
-        left.order -= took;
-      },
-    };
-  }
-  const lines: number[] = [];
-  let saved = 0;
-  for (const cut of cuts) {
-    const took = Math.min(cut.amount, left.lines[cut.line] as number);
-    left.lines[cut.line] = (left.lines[cut.line] as number) - took;
-    lines.push(took);
-    saved += took;
-  }
-  left.goods -= saved;
-  const back = () => {
-    for (let k = 0; k < cuts.length; k += 1) {
-      const { line } = cuts[k] as Candidate['cuts'][number];
-      left.lines[line] = (left.lines[line] as number) + (lines[k] as number);
-    }
-    left.goods += saved;
-  };
-  if (saved > 0 && saved <= candidate.left) return { saved, lines, back };
-  back();
   return null;
 }
 
-/** What an order offer takes off what goods offers have left; 0 where they left less than it asks for. */
-function orderOff(field: Field, offer: Offer, left: Left): number {
-  const { benefit, limits } = offer;
-  for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after' && leftIn(field, left, ask.goods) < ask.value) return 0;
-  let off = 0;
-  if (benefit.is === 'off order') off = offOf(benefit.off, left.goods);
-  else if (benefit.is === 'spend steps') {
-    const value = benefit.test === 'after' ? leftIn(field, left, benefit.goods) : benefit.goods === allGoods ? field.goods : valueIn(field.lines, benefit.goods);
-    off = reached(benefit.steps, value)?.off ?? 0;
-  }
-  return limits.most === null ? off : Math.min(off, limits.most);
+/** What sets that go on from the one in hand may come to. */
+interface Bounds {
+  /** For each place in the list: no set that goes on by candidates from there on costs less. */
+  readonly floors: Float64Array;
+  /** What each candidate alone can save at the most; null where that is not bounded. */
+  readonly most: Float64Array | null;
 }
 
-/** The value of a part of the basket after goods offers. */
-export function leftIn({ lines }: Pick<Field, 'lines'>, left: Left, part: number): number {
-  if (part === allGoods) return left.goods;
-  let value = 0;
-  for (let i = 0; i < lines.length; i += 1) if (lies((lines[i] as Line).item, part)) value += left.lines[i] as number;
-  return minor(value);
+/** Bounds are worked with fractions of a smallest unit; this much is forgiven. */
+const hair = 1e-6;
+
+/**
+ * Makes the function that bounds what candidates of a list may save beside a set in hand. Goods: line by line, of each lot
+ * only the largest cut, no more than is left. Order: what is left of the goods is least when all goods offers act, and a
+ * share or an amount off it leaves the more the more there is; only steps of spending look at more. Delivery: by its charge
+ * beside the set in hand, where more offers make it no cheaper.
+ */
+function boundsFor(field: Field, costing: Costing): (rest: readonly number[], left: Left) => Bounds {
+  const { candidates, lotOf, lines } = field;
+  const n = candidates.length;
+  const width = lines.length;
+  const lotLine = new Float64Array(n * width);
+  const lineSum = new Float64Array(width);
+  const lotMost = new Float64Array(n);
+  const least = costing.tax?.least ?? 0;
+  const addedMost = 1 + (costing.tax?.most ?? 0);
+  // Tax is rounded line by line.
+  const slackTax = costing.tax ? width / 2 : 0;
+
+  return (rest, left) => {
+    const size = rest.length;
+    const floors = new Float64Array(size);
+    const most = new Float64Array(size);
+    lineSum.fill(0);
+    lotLine.fill(0);
+    lotMost.fill(0);
+    const orders: number[] = [];
+    const deliveries: Candidate[] = [];
+    let [gifts, cuts] = [false, false];
+    let [byLine, byLot] = [0, 0];
+    let worth = 0;
+    const delivered = deliveryFloor(costing, left);
+    for (let k = size - 1; k >= 0; k -= 1) {
+      const i = rest[k] as number;
+      const candidate = candidates[i] as Candidate;
+      const lot = lotOf[i] as number;
+      switch (candidate.sort) {
+        case 'gift':
+          gifts = true;
+          worth += raised(lotMost, lot, candidate.most);
+          most[k] = candidate.most;
+          break;
+        case 'goods': {
+          cuts = true;
+          let whole = 0;
+          for (const { line, amount } of candidate.cuts) {
+            const room = left.lines[line] as number;
+            whole += Math.min(amount, room);
+            const more = raised(lotLine, lot * width + line, amount);
+            if (more === 0) continue;
+            const before = Math.min(room, lineSum[line] as number);
+            lineSum[line] = (lineSum[line] as number) + more;
+            byLine += Math.min(room, lineSum[line] as number) - before;
+          }
+          byLot += raised(lotMost, lot, whole);
+          most[k] = whole;
+          break;
+        }
+        case 'order':
+          orders.push(i);
+          most[k] = orderOff(field, candidate.offer, left, left.goods);
+          break;
+        case 'delivery':
+          deliveries.push(candidate);
+          most[k] = costing.carriage.rate >= 0 ? deliveryWant(candidate.offer, costing.carriage.rate).off + costing.carriage.waivable : 0;
+          break;
+      }
+      // A share is rounded once each: half a unit each way.
+      const slack = cuts ? orders.length / 2 : 0;
+      most[k] = ((most[k] as number) + slack) * addedMost + (slackTax > 0 ? slackTax * 2 : 0);
+      const goods = left.goods - Math.min(byLine, byLot);
+      const remains = Math.max(0, goods - left.order - ordersOff(field, orders, left, goods, cuts) - slack);
+      const paid = remains * (1 + least) - (costing.tax ? Math.min(slackTax, remains * (1 + least)) : 0);
+      floors[k] = Math.ceil(paid - left.worth - worth + delivered(gifts, cuts || orders.length > 0, deliveries) - hair);
+    }
+    const bounded = costing.discounts !== 'any' && (costing.gifts !== 'any' || !gifts);
+    return { floors, most: bounded ? most : null };
+  };
+}
+
+/** Raises an entry to at least a value; gives by how much. */
+function raised(entries: Float64Array, at: number, value: number): number {
+  const before = entries[at] as number;
+  if (value <= before) return 0;
+  entries[at] = value;
+  return value - before;
+}
+
+/** What order offers of a list can take off together at the most, of each lot only the largest, beside goods of at least `base`. */
+function ordersOff(field: Field, orders: readonly number[], left: Left, base: number, mayGrow: boolean): number {
+  if (orders.length === 0) return 0;
+  let sum = 0;
+  const lots = new Map<number, number>();
+  for (const i of orders) {
+    const { offer } = field.candidates[i] as Candidate;
+    const { benefit, limits } = offer;
+    // Where goods offers may still act, the base is not known: a share is bounded by itself, steps by what they reach now.
+    const most = limits.most ?? Number.POSITIVE_INFINITY;
+    const off = mayGrow && benefit.is === 'off order' ? Math.min(benefit.off.by === 'percent' ? shareOf(benefit.off.percent, base) : offOf(benefit.off, base), most) : orderOff(field, offer, left, base);
+    const lot = field.lotOf[i] as number;
+    const before = lots.get(lot) ?? 0;
+    if (off > before) {
+      lots.set(lot, off);
+      sum += off - before;
+    }
+  }
+  return sum;
+}
+
+const shareOf = (percent: Decimal, of: number): number => (of * Number(percent.digits)) / (100 * 10 ** percent.scale);
+
+/** Makes the function that bounds what delivery costs beside sets that go on from the one in hand. */
+function deliveryFloor(costing: Costing, left: Left): (gifts: boolean, discounts: boolean, deliveries: readonly Candidate[]) => number {
+  const { rate, waivable, stays } = costing.carriage;
+  const added = 1 + (costing.tax?.delivery ?? 0);
+  return (gifts, discounts, deliveries) => {
+    const any = (gifts && costing.gifts === 'any') || (discounts && costing.discounts === 'any');
+    if (any) return 0;
+    if (rate < 0) return Number.POSITIVE_INFINITY;
+    const fixed = (!gifts || costing.gifts === 'no matter') && (!discounts || costing.discounts === 'no matter');
+    let [off, waives, settles] = [0, false, true];
+    for (const { offer } of [...left.delivering, ...deliveries]) {
+      const want = deliveryWant(offer, rate);
+      off += want.off;
+      waives ||= fixed ? want.waives : offer.benefit.is === 'delivery' && offer.benefit.off.by === 'free';
+      // At a higher charge, one that goes down to a price takes all the more.
+      settles &&= !(offer.benefit.is === 'delivery' && offer.benefit.off.by === 'to');
+    }
+    const charge = fixed || settles || off === 0 ? Math.max(0, rate - off) : 0;
+    const paid = charge + (waives ? 0 : waivable) + stays;
+    return costing.tax ? Math.max(paid, paid * added - 0.5) : paid;
+  };
 }

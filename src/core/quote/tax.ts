@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Decimal, type Minor, minor, nothing, percentOf, rounded } from '../exact/index.ts';
-import type { Question } from './question.ts';
+import { taxRateOf } from './live.ts';
+import { asSold, type Question } from './question.ts';
 
 /** The tax of a basket: of its goods, rounded line by line, and of delivery, which is one line (step 8). */
 export interface Taxed {
@@ -18,9 +19,10 @@ export function taxOf(book: CompiledBook, question: Question, off: readonly Mino
 /** The same line by line; `off` is what is off each line. */
 export function taxOfLines(book: CompiledBook, question: Question, off: readonly Minor[], delivery: Minor): { lines: Minor[]; delivery: Minor } {
   const inside = book.market.body.tax === 'inside';
+  const { lines } = asSold(question);
   return {
-    lines: question.lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (off[i] ?? 0)), book.taxOf(item.taxClass, question.place), inside)),
-    delivery: taxOn(delivery, book.taxOf(book.body.deliveryClass, question.place), inside),
+    lines: lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (off[i] ?? 0)), taxRateOf(book, question, item.taxClass), inside)),
+    delivery: taxOn(delivery, taxRateOf(book, question, book.body.deliveryClass), inside),
   };
 }
 

@@ -11,7 +11,8 @@ export interface Curve {
 
 /** The measure along which a lane's charge changes most tellingly. */
 export function curveOver(lane: Lane): Over {
-  const { rate, freeFrom } = lane;
+  const { freeFrom, price } = lane;
+  const { rate } = price;
   if (rate.is === 'table') return rate.over;
   if (rate.is === 'built up' && rate.weight) return 'mass';
   if (rate.is === 'carrier quote' || rate.is === 'box') return 'mass';
@@ -31,7 +32,7 @@ export function curveOf(lane: Lane, asked: Asked): Curve {
 
 function chargeAlong(lane: Lane, over: Over, at: number, asked: Asked): Minor | null {
   const load = loadWith(over, at);
-  const charge = laneCharge(lane, lane.rate, load, asked);
+  const charge = laneCharge(lane, lane.price, load, asked);
   if (charge < 0) return null;
   return (lane.freeFrom && isFreed(lane.freeFrom, load, load) ? 0 : charge) as Minor;
 }
@@ -52,12 +53,12 @@ function loadWith(over: Over, at: number): Load {
   ];
   const value = over === 'value' ? at : 0;
   const units = over === 'units' ? at : 1;
-  return { value, after: value, units, mass, long, pieces: [{ item: { sku: '', mass: (mass / units) as Mass, sides }, units }] };
+  return { value, after: value, units, mass, bought: mass, long, pieces: [{ item: { sku: '', mass: (mass / units) as Mass, sides }, units }] };
 }
 
 function edgesOf(lane: Lane, over: Over): number[] {
   const ofRate = (rate: Rate): number[] => (rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges] : []);
   const ofBounds = lane.bounds.filter((bound) => bound.over === over && over !== 'volume').flatMap(({ from, to }) => [from, to].filter((end): end is number => typeof end === 'number'));
   const ofFree = (free: FreeFrom | null): number[] => (free?.over === over ? [free.value] : []);
-  return [...ofRate(lane.rate), ...ofBounds, ...ofFree(lane.freeFrom)];
+  return [...ofRate(lane.price.rate), ...ofBounds, ...ofFree(lane.freeFrom)];
 }

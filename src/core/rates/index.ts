@@ -1,19 +1,22 @@
 /** Shipping templates: services, lanes and their rates; parcels and boxes; how the charges of groups are put together. */
 export { type Curve, curveOf } from './curve.ts';
-export { type Bound, type FreeFrom, isFreed, type Lane, type LaneContext, laneCharge, type Over, overOf, readBox, readLane, type Threshold } from './lane.ts';
-export type { Asked, Carrier, Load } from './load.ts';
-export { type Maker, type Making, madeTable } from './make-table.ts';
+export { type Bound, type Fees, type FreeFrom, isFreed, type Lane, type LaneContext, type LaneEra, laneCharge, type Over, overOf, type Priced, readBox, readLane, readRate } from './lane.ts';
+export type { Asked, Carrier, Load, Quoted } from './load.ts';
+export { type Making, madeTable, type Supplier } from './make-table.ts';
 export { type KindBits, kindBits, type Mixing, type MixingRule, mixed, mixingWords, readMixing, readMixingRule, type Tally } from './mixing.ts';
-export { type Box, fewestBoxes, type Packed, type Parcel, type Piece, pack } from './packing.ts';
-export { breakAt, chargeOf, measureOf, quotedFor, type Rate, type Refusal, type Refused, reachOf, refusalOf, refusals, refused, started, type Table } from './rate.ts';
+export { type Box, boxesIn, fewestBoxes, type Packed, type Parcel, type Piece, pack } from './packing.ts';
+export { boxedFor, breakAt, chargeOf, isRising, measureOf, type Quoting, quotedFor, type Rate, type Refusal, type Refused, reachOf, refusalOf, refusals, refused, started, type Table } from './rate.ts';
 export {
   type BoundBody,
   type BoxBody,
   type BreakBody,
   boxSchema,
+  type FeesBody,
   type FreeFromBody,
+  feesSchema,
   freeFromSchema,
   type LaneBody,
+  type LaneRowBody,
   laneSchema,
   type MeasureUnit,
   type MixingBody,
@@ -22,12 +25,12 @@ export {
   mixingRuleSchema,
   mixingSchema,
   mixings,
+  pricedSchema,
   type RateBody,
   rateSchema,
   type Service,
   serviceSchema,
   type TemplateBody,
-  type ThresholdBody,
+  stocked,
   templateSchema,
-  thresholdSchema,
 } from './schema.ts';

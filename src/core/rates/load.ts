@@ -1,4 +1,4 @@
-import type { Minor, Volume } from '../exact/index.ts';
+import type { Currency, Minor, Volume } from '../exact/index.ts';
 import type { Place } from '../places/index.ts';
 import type { Parcel, Piece } from './packing.ts';
 
@@ -8,8 +8,10 @@ export interface Load {
   value: number;
   after: number;
   units: number;
-  /** In steps of {@link Mass}; NaN where an item has no mass. */
+  /** In steps of {@link Mass}, gifts among it; NaN where an item has no mass. */
   mass: number;
+  /** The same without gifts: what thresholds look at. */
+  bought: number;
   /** The longest side of any item, in steps of {@link Length}; NaN where an item has no size. */
   long: number;
   pieces: readonly Piece[];
@@ -21,9 +23,15 @@ export interface Asked {
   readonly carrier: Carrier | null;
 }
 
-/** A carrier's answers, in the currency of the template that asks; null is silence. */
+/** What a carrier asks, in a currency of its own choice. */
+export interface Quoted {
+  readonly amount: Minor;
+  readonly currency: Currency;
+}
+
+/** A carrier's answers for all parcels of a group together; null is silence for any of them. */
 export interface Carrier {
-  charge(service: string, place: Place, parcels: readonly Parcel[]): Minor | null;
+  charge(service: string, place: Place, parcels: readonly Parcel[]): Quoted | null;
 }
 
 /** The volume of all pieces; null where a size is not known. */

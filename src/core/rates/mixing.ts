@@ -16,19 +16,19 @@ export interface MixingRule {
   readonly kinds: number;
   readonly services: number;
   readonly by: Mixing;
-  readonly name: string | null;
 }
 
-/** The charges of some groups: how many, their sum, the highest and the lowest. */
+/** The charges of some groups that no threshold frees: how many, how many above 0.00, their sum, the highest and the lowest. */
 export interface Tally {
   readonly of: number;
+  readonly paying: number;
   readonly sum: number;
   readonly highest: number;
   readonly lowest: number;
 }
 
-/** @example mixed({ of: 2, sum: 5850, highest: 4600, lowest: 1250 }, { is: 'average' }) // 2925 */
-export function mixed({ of, sum, highest, lowest }: Tally, by: Mixing): Minor {
+/** @example mixed({ of: 2, paying: 2, sum: 4090, highest: 3110, lowest: 980 }, { is: 'average' }) // 2045 */
+export function mixed({ of, paying, sum, highest, lowest }: Tally, by: Mixing): Minor {
   switch (by.is) {
     case 'sum':
       return minor(sum);
@@ -39,7 +39,7 @@ export function mixed({ of, sum, highest, lowest }: Tally, by: Mixing): Minor {
     case 'average':
       return minor(Math.floor((2 * sum + of) / (2 * of)));
     case 'highest plus':
-      return minor(highest + by.further * (of - 1));
+      return minor(highest + by.further * Math.max(0, paying - 1));
   }
 }
 
@@ -65,7 +65,6 @@ export const readMixingRule = (body: MixingRuleBody, kinds: KindBits, services: 
   kinds: body.kinds.length === 0 ? everything : body.kinds.reduce((bits, kind) => bits | (kinds.of.get(kind) ?? 0), 0),
   services: body.services.length === 0 ? everything : body.services.reduce((bits, service) => bits | (services.get(service) ?? 0), 0),
   by: readMixing(body.by, currency, own, ['mixing', body.id, 'by'], problems),
-  name: body.name,
 });
 
 /** A way of mixing in words. */

@@ -18,9 +18,10 @@ export interface Box {
   readonly own: Mass;
 }
 
-/** A packed box: what it holds, what all of it weighs, and its outer measure, taken as the box's own. */
+/** So many boxes packed alike: what each holds, what all of one weighs, and its outer measure, taken as the box's own. */
 export interface Parcel {
   readonly box: Box;
+  readonly count: number;
   readonly contents: readonly { readonly sku: string; readonly units: number }[];
   readonly mass: Mass;
   readonly volume: Volume;
@@ -28,49 +29,78 @@ export interface Parcel {
 
 export type Packed = { readonly ok: true; readonly parcels: readonly Parcel[] } | { readonly ok: false; readonly why: 'no mass' | 'no size' | 'no box takes it'; readonly sku: string };
 
+/** A run of open boxes that hold the same. */
 interface Open {
   readonly box: Box;
-  readonly units: Map<string, number>;
-  mass: number;
-  volume: bigint;
+  readonly count: number;
+  readonly contents: readonly { readonly sku: string; readonly units: number }[];
+  readonly mass: number;
+  readonly volume: bigint;
+}
+
+interface Unit {
+  readonly sku: string;
+  readonly mass: Mass;
+  readonly sides: readonly [Length, Length, Length];
+  readonly volume: bigint;
 }
 
 /**
  * Packs units into boxes: sorted by volume, then long side, largest first, then SKU; each goes into the first open box that
  * takes it, else opens the smallest box that does. A box takes what fits by sorted sides, total volume and total mass, so it
  * is never overfilled by volume or mass; that the shapes lie together is not proved, nor is the number of boxes the fewest.
+ * Worked in runs: equal units fill a box before they look at the next, and boxes that hold the same are one run, so the work
+ * grows with lines and unlike boxes, not with units.
  */
 export function pack(pieces: readonly Piece[], boxes: readonly Box[]): Packed {
-  const known: { sku: string; units: number; mass: Mass; sides: readonly [Length, Length, Length]; volume: bigint }[] = [];
+  const known: (Unit & { readonly units: number })[] = [];
   for (const { item, units } of pieces) {
     const { sku, mass, sides } = item;
     if (mass === null) return { ok: false, why: 'no mass', sku };
     if (!sides) return { ok: false, why: 'no size', sku };
     known.push({ sku, units, mass, sides, volume: BigInt(sides[0]) * BigInt(sides[1]) * BigInt(sides[2]) });
   }
-  known.sort((a, b) => (a.volume === b.volume ? b.sides[0] - a.sides[0] || (a.sku < b.sku ? -1 : 1) : a.volume < b.volume ? 1 : -1));
+  known.sort((a, b) => (a.volume === b.volume ? b.sides[0] - a.sides[0] || (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0) : a.volume < b.volume ? 1 : -1));
   const bySize = [...boxes].sort((a, b) => (a.volume === b.volume ? 0 : a.volume < b.volume ? -1 : 1));
-  const open: Open[] = [];
-  for (const piece of known) {
-    const fits = ({ sides }: Box) => piece.sides.every((side, i) => side <= (sides[i] ?? 0));
-    const takes = (one: Open) => fits(one.box) && one.volume + piece.volume <= one.box.volume && one.mass + piece.mass <= one.box.limit;
-    for (let n = 0; n < piece.units; n += 1) {
-      let into = open.find(takes);
-      if (!into) {
-        const box = bySize.find((one) => fits(one) && piece.volume <= one.volume && piece.mass <= one.limit);
-        if (!box) return { ok: false, why: 'no box takes it', sku: piece.sku };
-        into = { box, units: new Map(), mass: 0, volume: 0n };
-        open.push(into);
-      }
-      into.mass += piece.mass;
-      into.volume += piece.volume;
-      into.units.set(piece.sku, (into.units.get(piece.sku) ?? 0) + 1);
+  let open: Open[] = [];
+  for (const { units, ...unit } of known) {
+    let left = units;
+    const next: Open[] = [];
+    for (const run of open) {
+      const room = left === 0 ? 0 : roomIn(run, unit);
+      if (room === 0) next.push(run);
+      else left = spread(run, unit, room, left, next);
     }
+    if (left > 0) {
+      const fresh = bySize.map((box): Open => ({ box, count: left, contents: [], mass: 0, volume: 0n })).find((one) => roomIn(one, unit) > 0);
+      if (!fresh) return { ok: false, why: 'no box takes it', sku: unit.sku };
+      spread({ ...fresh, count: Math.ceil(left / roomIn(fresh, unit)) }, unit, roomIn(fresh, unit), left, next);
+    }
+    open = next;
   }
-  return {
-    ok: true,
-    parcels: open.map(({ box, units, mass }) => ({ box, contents: [...units].map(([sku, count]) => ({ sku, units: count })), mass: (mass + box.own) as Mass, volume: box.volume })),
+  return { ok: true, parcels: open.map(({ box, count, contents, mass }) => ({ box, count, contents, mass: (mass + box.own) as Mass, volume: box.volume })) };
+}
+
+/** How many units more one box of a run takes. */
+function roomIn({ box, mass, volume }: Open, unit: Unit): number {
+  if (!unit.sides.every((side, i) => side <= (box.sides[i] as number))) return 0;
+  const byVolume = Number((box.volume - volume) / unit.volume);
+  return Math.max(0, Math.min(byVolume, Math.floor((box.limit - mass) / unit.mass)));
+}
+
+/** Puts units into the boxes of a run, each filled to its room before the next; the boxes go to `into`. Gives the units left over. */
+function spread(run: Open, unit: Unit, room: number, units: number, into: Open[]): number {
+  const full = Math.min(run.count, Math.floor(units / room));
+  const rest = full < run.count ? units - full * room : 0;
+  const holding = (count: number, some: number) => {
+    if (count === 0) return;
+    const contents = some === 0 ? run.contents : [...run.contents, { sku: unit.sku, units: some }];
+    into.push({ box: run.box, count, contents, mass: run.mass + unit.mass * some, volume: run.volume + unit.volume * BigInt(some) });
   };
+  holding(full, room);
+  if (rest > 0) holding(1, rest);
+  holding(run.count - full - (rest > 0 ? 1 : 0), 0);
+  return units - full * room - rest;
 }
 
 /** The fewest boxes that any packing could need, by volume and mass alone: what a packing is held against. */
@@ -85,3 +115,6 @@ export function fewestBoxes(pieces: readonly Piece[], boxes: readonly Box[]): nu
   const limit = Math.max(0, ...boxes.map((box) => box.limit));
   return room === 0n || limit === 0 ? 0 : Math.max(Number((volume + room - 1n) / room), Math.ceil(mass / limit));
 }
+
+/** How many boxes there are in all. */
+export const boxesIn = (parcels: readonly Parcel[]): number => parcels.reduce((count, one) => count + one.count, 0);

@@ -1,8 +1,8 @@
-import { type Conversion, type Decimal, type Mass, type Minor, rounded } from '../exact/index.ts';
+import { type Conversion, type Currency, type Decimal, type MarketRounding, type Mass, type Minor, rounded } from '../exact/index.ts';
 import type { Pattern } from '../places/index.ts';
 import { matches } from '../places/index.ts';
-import { type Asked, type Load, volumeOfLoad } from './load.ts';
-import { type Box, type Packed, pack } from './packing.ts';
+import { type Asked, type Load, type Quoted, volumeOfLoad } from './load.ts';
+import { type Box, boxesIn, type Packed, pack } from './packing.ts';
 
 /** A break of a table: an amount, and with `step` so much more for each started `per` beyond the edge before it. */
 export interface Break<T> {
@@ -22,7 +22,16 @@ export interface Steps<T> {
 
 export type Table = ({ readonly is: 'table'; readonly over: 'value' | 'units' | 'mass' | 'long side' } & Steps<number>) | ({ readonly is: 'table'; readonly over: 'volume' } & Steps<bigint>);
 
-/** What a lane charges for a group, ready to answer: amounts in the template's currency, values in the market's. */
+/** A box that a rate charges for, with the lower of both limits. */
+export interface Size {
+  readonly box: Box;
+  readonly amount: Minor;
+}
+
+/** What a currency that a carrier answers in is in the rate's own, as an exact fraction of minor units. */
+export type Quoting = ReadonlyMap<string, { readonly up: bigint; readonly down: bigint }>;
+
+/** What a lane charges for a group, ready to answer: amounts in a currency of its own, values in the market's. */
 export type Rate =
   | { readonly is: 'free' }
   | { readonly is: 'flat'; readonly amount: Minor }
@@ -34,8 +43,18 @@ export type Rate =
       readonly weight: { readonly amount: Minor; readonly per: Mass; readonly started: boolean } | null;
     }
   | Table
-  | { readonly is: 'carrier quote'; readonly service: string; readonly percent: Decimal; readonly add: Minor; readonly fallback: Minor | null; readonly boxes: readonly Box[] }
-  | { readonly is: 'box'; readonly amount: Minor; readonly box: Box; readonly places: readonly Pattern[] };
+  | {
+      readonly is: 'carrier quote';
+      readonly service: string;
+      readonly percent: Decimal;
+      readonly add: Minor;
+      readonly fallback: Minor | null;
+      readonly boxes: readonly Box[];
+      readonly currency: Currency;
+      readonly quoting: Quoting;
+      readonly rounding: MarketRounding;
+    }
+  | { readonly is: 'box'; readonly sizes: readonly Size[]; readonly places: readonly Pattern[] };
 
 /** Why a lane does not offer its service to a group. */
 export const refusals = [
@@ -46,8 +65,10 @@ export const refusals = [
   'beyond the table',
   'outside the bounds',
   'carrier silent',
+  'carrier currency',
   'no box takes it',
   'box not for this place',
+  'too large',
   'not delivered to',
   'barred',
 ] as const;
@@ -58,13 +79,13 @@ export type Refused = number;
 export const refused = (why: Refusal): Refused => -1 - refusals.indexOf(why);
 export const refusalOf = (charge: Refused): Refusal => refusals[-1 - charge] ?? 'no lane';
 
-const [noMass, noSize, below, beyond, silent, noBox, notForPlace] = (
-  ['no mass', 'no size', 'below the table', 'beyond the table', 'carrier silent', 'no box takes it', 'box not for this place'] as const
-).map(refused) as [number, number, number, number, number, number, number];
+const [noMass, noSize, below, beyond, silent, strange, noBox, notForPlace, tooLarge] = (
+  ['no mass', 'no size', 'below the table', 'beyond the table', 'carrier silent', 'carrier currency', 'no box takes it', 'box not for this place', 'too large'] as const
+).map(refused) as [number, number, number, number, number, number, number, number, number];
 
 /**
  * What a rate charges a group together with lane fees already known (`base`), in the market's minor units: worked exactly,
- * converted, rounded once. Below 0 it is refused: see {@link refusalOf}.
+ * converted, rounded once. Below 0 it is refused: see {@link refusalOf}; what could not be counted exactly is refused too.
  * @param after whether value breaks look at value after discounts
  */
 export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, by: Conversion | null, asked: Asked): number | Refused {
@@ -104,23 +125,54 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
       const quoted = quotedFor(rate, load, asked);
       if (typeof quoted === 'number') return quoted;
       if (quoted.charge === null) return rate.fallback === null ? silent : settled(base + rate.fallback, by);
+      const { amount, currency } = quoted.charge;
+      const into = currency === rate.currency ? same : rate.quoting.get(currency);
+      if (!into) return strange;
       const { digits, scale } = rate.percent;
       const over = 100n * 10n ** BigInt(scale);
-      return settledExactly(BigInt(base + rate.add) * over + BigInt(quoted.charge) * (over + digits), over, by);
+      if (!Number.isSafeInteger(base + rate.add)) return tooLarge;
+      const n = BigInt(base + rate.add) * over * into.down + BigInt(amount) * into.up * (over + digits);
+      // What was converted on the way is rounded by the market's rule, wherever it came from.
+      return settledExactly(n, over * into.down, by ?? (into === same ? null : { up: 1n, down: 1n, rounding: rate.rounding }));
     }
     case 'box': {
       if (!rate.places.some((pattern) => matches(pattern, asked.place))) return notForPlace;
-      const packed = pack(load.pieces, [rate.box]);
-      return packed.ok ? settled(base + rate.amount * packed.parcels.length, by) : refusedBy(packed);
+      const boxed = boxedFor(rate, load);
+      return typeof boxed === 'number' ? boxed : settled(base + boxed.amount, by);
     }
   }
 }
 
+const same = { up: 1n, down: 1n };
+
 /** The parcels of a group and what the carrier charges for them; null where it is silent; a refusal where they cannot be packed. */
-export function quotedFor(rate: Rate & { is: 'carrier quote' }, load: Load, asked: Asked): { parcels: number; charge: Minor | null } | Refused {
+export function quotedFor(rate: Rate & { is: 'carrier quote' }, load: Load, asked: Asked): { parcels: number; charge: Quoted | null } | Refused {
   const packed = pack(load.pieces, rate.boxes);
   if (!packed.ok) return refusedBy(packed);
-  return { parcels: packed.parcels.length, charge: asked.carrier?.charge(rate.service, asked.place, packed.parcels) ?? null };
+  return { parcels: boxesIn(packed.parcels), charge: asked.carrier?.charge(rate.service, asked.place, packed.parcels) ?? null };
+}
+
+/** The cheapest way to pack a group into some of a rate's sizes, of equal ones that with fewer boxes; a refusal where there is none. */
+export function boxedFor({ sizes }: Rate & { is: 'box' }, load: Load): { amount: number; boxes: number } | Refused {
+  const whole = pack(
+    load.pieces,
+    sizes.map((size) => size.box),
+  );
+  if (!whole.ok) return refusedBy(whole);
+  let best: { amount: number; boxes: number } | null = null;
+  for (let set = 1; set < 1 << sizes.length; set += 1) {
+    const some = sizes.filter((_, i) => set & (1 << i));
+    const packed = pack(
+      load.pieces,
+      some.map((size) => size.box),
+    );
+    if (!packed.ok) continue;
+    let amount = 0;
+    for (const { box, count } of packed.parcels) amount += count * (some.find((size) => size.box === box)?.amount ?? 0);
+    const boxes = boxesIn(packed.parcels);
+    if (best === null || amount < best.amount || (amount === best.amount && boxes < best.boxes)) best = { amount, boxes };
+  }
+  return best ?? noBox;
 }
 
 const refusedBy = (packed: Packed & { ok: false }): Refused => (packed.why === 'no mass' ? noMass : packed.why === 'no size' ? noSize : noBox);
@@ -158,10 +210,14 @@ export function started(measure: number, per: number): number {
   return count;
 }
 
-const settled = (whole: number, by: Conversion | null): number => (by === null ? whole : settledExactly(BigInt(whole), 1n, by));
+const settled = (whole: number, by: Conversion | null): number | Refused => {
+  if (whole > Number.MAX_SAFE_INTEGER) return tooLarge;
+  return by === null ? whole : settledExactly(BigInt(whole), 1n, by);
+};
 
 /** A whole amount and a share of another, amount · part / of, rounded once. */
-function settledShare(whole: number, amount: number, part: number, of: number, by: Conversion | null): number {
+function settledShare(whole: number, amount: number, part: number, of: number, by: Conversion | null): number | Refused {
+  if (whole > Number.MAX_SAFE_INTEGER) return tooLarge;
   const product = amount * part;
   if (by !== null || product > Number.MAX_SAFE_INTEGER) return settledExactly(BigInt(whole) * BigInt(of) + BigInt(amount) * BigInt(part), BigInt(of), by);
   const count = Math.floor(product / of);
@@ -169,7 +225,10 @@ function settledShare(whole: number, amount: number, part: number, of: number, b
   return whole + (rest < 0 ? count - 1 + Number((rest + of) * 2 >= of) : count + Number(rest * 2 >= of));
 }
 
-const settledExactly = (n: bigint, d: bigint, by: Conversion | null): number => (by === null ? rounded(n, d, { is: 'nearest' }) : rounded(n * by.up, d * by.down, by.rounding));
+function settledExactly(n: bigint, d: bigint, by: Conversion | null): number | Refused {
+  const value = by === null ? rounded(n, d, { is: 'nearest' }) : rounded(n * by.up, d * by.down, by.rounding);
+  return Number.isSafeInteger(value) ? value : tooLarge;
+}
 
 /** The largest and smallest amount a rate can charge for loads within bounds; `most` is infinite where nothing bounds it. */
 export function reachOf(rate: Rate): { least: Minor; most: Minor } {
@@ -189,7 +248,7 @@ export function reachOf(rate: Rate): { least: Minor; most: Minor } {
     case 'carrier quote':
       return range(rate.add, Number.POSITIVE_INFINITY);
     case 'box':
-      return range(rate.amount, Number.POSITIVE_INFINITY);
+      return range(Math.min(...rate.sizes.map((size) => size.amount)), Number.POSITIVE_INFINITY);
   }
 }
 
@@ -201,4 +260,26 @@ function stepsWithin(table: Table, at: number): number {
   }
   const edge = table.edges[at];
   return edge === undefined ? Number.POSITIVE_INFINITY : started(edge - (table.edges[at - 1] ?? table.from), table.breaks[at]?.per ?? 1);
+}
+
+/** Whether a rate never charges less for more mass or size, nor begins to be offered with it. */
+export function isRising(rate: Rate): boolean {
+  switch (rate.is) {
+    case 'free':
+    case 'flat':
+    case 'built up':
+      return true;
+    case 'table': {
+      // No more mass or size changes what was paid, or how many units there are.
+      if (rate.over === 'value' || rate.over === 'units') return true;
+      if (rate.from > 0) return false;
+      return rate.breaks.every((one, i) => {
+        const before = rate.breaks[i - 1];
+        return !before || one.amount >= before.amount + (before.step === 0 ? 0 : before.step * stepsWithin(rate, i - 1));
+      });
+    }
+    case 'carrier quote':
+    case 'box':
+      return false;
+  }
 }

@@ -1,19 +1,26 @@
 import { z } from 'zod';
 import { lengthUnits, massUnits, volumeUnits, written } from '../exact/index.ts';
 
-const { amount, figure, id, name, percent, place } = written;
+const { amount, currency, figure, id, name, percent, place, window } = written;
 
 /** What tables, bounds and thresholds count in: goods value in the template's currency, units, a mass, a length, a volume. */
 export const measureUnits = ['value', 'units', ...massUnits, ...lengthUnits, ...volumeUnits] as const;
 const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
 
+/** The one choice of a basket that its channel stocks and delivers itself; no service may be called so. */
+export const stocked = 'stocked';
+
 export const serviceSchema = z.strictObject({
-  id,
+  id: id.refine((one) => one !== stocked, `another id: “${stocked}” is the choice of goods that a channel stocks`),
   name,
   /** Shortest and longest time of transit. */
   days,
-  /** The shopper fetches it: it neither hides other choices nor is hidden. */
+  /** The shopper fetches it. */
   pickup: z.boolean().default(false),
+  /** The kinds of goods it takes; empty: all. */
+  kinds: z.array(id).default([]),
+  /** Whether it stays in sight beside a free choice, and hides none; null: as what is fetched does. */
+  inSight: z.boolean().nullable().default(null),
   /** Hazards of goods that it does not take. */
   bars: z.array(id).default([]),
   /** The carrier's service that brings it; null where it is not known. */
@@ -51,34 +58,49 @@ export const rateSchema = z.discriminatedUnion('is', [
   }),
   z.strictObject({
     is: z.literal('box'),
-    box: id,
-    amount,
+    /** An amount a box of each size; the cheapest way to pack into some of them counts. */
+    sizes: z.array(z.strictObject({ box: id, amount })).min(1).max(6),
+    /** The most a box may weigh, contents alone, where that is less than its own limit. */
     limit: z.strictObject({ value: figure, unit: z.enum(massUnits) }),
     /** Places it serves: patterns of places. */
     places: z.array(place).min(1),
   }),
 ]);
 
-/** At least so much goods value, before or after discounts. */
-export const thresholdSchema = z.strictObject({ value: amount, test: z.enum(['before', 'after']) });
-/** From where a lane is free: so much value, units or mass, of the whole basket or of the lane's own group. */
-export const freeFromSchema = thresholdSchema.extend({
+/** A rate, and the same in other currencies; where it is not given it is converted. */
+const priced = { rate: rateSchema, also: z.record(currency, rateSchema).default({}) };
+export const pricedSchema = z.strictObject(priced);
+/** Rates of their own for some kinds of goods. */
+const kinds = z.record(id, pricedSchema).default({});
+const fees = { order: amount, item: amount };
+/** Lane fees of each order and each item, and the same in other currencies. */
+export const feesSchema = z.strictObject({ ...fees, also: z.record(currency, z.strictObject(fees)).default({}) });
+/** From where a lane is free: so much value (before or after discounts), units or mass, of the whole basket or of the lane's own group. */
+export const freeFromSchema = z.strictObject({
+  value: amount,
+  test: z.enum(['before', 'after']),
   unit: z.enum(['value', 'units', ...massUnits]).default('value'),
   of: z.enum(['basket', 'group']).default('basket'),
   /** The value in other currencies; where it is not given it is converted. */
-  also: z.record(z.string().regex(/^[A-Z]{3}$/), amount).default({}),
+  also: z.record(currency, amount).default({}),
 });
 /** A bound on the lane: at least and at most, both counting. */
 export const boundSchema = z.strictObject({ unit: z.enum(measureUnits), from: figure.nullable(), to: figure.nullable() });
+/** A field of a lane given for a time: of the rows in force the later begun counts, the lane's own field being the earliest. */
+export const laneRowSchema = z.strictObject({
+  id,
+  window,
+  sets: z.discriminatedUnion('is', [
+    z.strictObject({ is: z.literal('rate'), ...priced, kinds }),
+    z.strictObject({ is: z.literal('fees'), fees: feesSchema.nullable() }),
+    z.strictObject({ is: z.literal('free from'), freeFrom: freeFromSchema.nullable() }),
+  ]),
+});
 export const laneSchema = z.strictObject({
-  rate: rateSchema,
-  /** The rate in other currencies; where it is not given it is converted. */
-  also: z.record(z.string().regex(/^[A-Z]{3}$/), rateSchema).default({}),
-  /** Rates of their own for some kinds of goods. */
-  kinds: z.record(id, rateSchema).default({}),
+  ...priced,
+  kinds,
   bounds: z.array(boundSchema).max(8).default([]),
-  /** Lane fees of each order and each item. */
-  fees: z.strictObject({ order: amount, item: amount }).nullable().default(null),
+  fees: feesSchema.nullable().default(null),
   freeFrom: freeFromSchema.nullable(),
   /** Whether value breaks and bounds look at value before or after discounts. */
   values: z.enum(['before', 'after']).default('before'),
@@ -86,6 +108,7 @@ export const laneSchema = z.strictObject({
   names: z.record(z.string().min(2).max(20), name).default({}),
   /** Transit days of its own; null: the service's. */
   days: days.nullable().default(null),
+  dated: z.array(laneRowSchema).max(60).default([]),
 });
 export const templateSchema = z.strictObject({
   id,
@@ -94,11 +117,7 @@ export const templateSchema = z.strictObject({
   /** The selection of goods it is for; null: by hand, or as the default. */
   goods: id.nullable().default(null),
   /** Its currency; null: the first market's. */
-  currency: z
-    .string()
-    .regex(/^[A-Z]{3}$/)
-    .nullable()
-    .default(null),
+  currency: currency.nullable().default(null),
   /** The zones it serves, in order: of equally specific ones the earlier decides. */
   zones: z.array(id),
   /** lanes[zone][service] */
@@ -124,13 +143,14 @@ export const boxSchema = z.strictObject({
 export const mixings = ['sum', 'highest', 'lowest', 'average'] as const;
 export const mixingSchema = z.union([z.enum(mixings), z.strictObject({ highest: z.literal('plus'), further: amount })]);
 /** How the charges of several groups become one: for baskets of only these kinds and on these services (empty: any). */
-export const mixingRuleSchema = z.strictObject({ id, kinds: z.array(id), services: z.array(id), by: mixingSchema, name: name.nullable() });
+export const mixingRuleSchema = z.strictObject({ id, kinds: z.array(id), services: z.array(id), by: mixingSchema });
 
 export type Service = z.infer<typeof serviceSchema>;
 export type LaneBody = z.infer<typeof laneSchema>;
 export type RateBody = z.infer<typeof rateSchema>;
 export type BreakBody = z.infer<typeof breakSchema>;
-export type ThresholdBody = z.infer<typeof thresholdSchema>;
+export type FeesBody = z.infer<typeof feesSchema>;
+export type LaneRowBody = z.infer<typeof laneRowSchema>;
 export type FreeFromBody = z.infer<typeof freeFromSchema>;
 export type BoundBody = z.infer<typeof boundSchema>;
 export type TemplateBody = z.infer<typeof templateSchema>;

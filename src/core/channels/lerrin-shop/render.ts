@@ -1,13 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Currency, decimalText, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
-import { mayAdd } from '../../offers/index.ts';
 import { patternText } from '../../places/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
-import { lanesOf, mostFreed, wholeCountries } from '../reach.ts';
+import { actTogether, freedServices, lanesOf, mostFreed, wholeCountries } from '../reach.ts';
 import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
 import { rulesOf } from './rules.ts';
 
@@ -57,11 +56,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const closed = parts.filter((one) => one.zone === null && one.pattern.is !== 'world').map((one) => patternText(one.pattern));
   const plainly = plainOffers(book, 'lerrin-shop');
   notes.push(...plainly.notes);
-  const letters = lettersOf(plainly.offers);
+  const letters = lettersOf(book, plainly.offers);
   const campaigns = plainly.offers.map((offer): Campaign => {
     const letter = letters.get(offer.id) ?? 'A';
     const { campaign, fidelity } = campaignOf(book, offer, letter);
-    const adding = addingOf(plainly.offers, offer, letters);
+    const adding = addingOf(book, plainly.offers, offer, letters);
     notes.push({ clause: { about: 'offer', offer: offer.id }, reads: readsOf(campaign), fidelity: worstOf([fidelity, adding, offer.lost]) });
     return campaign;
   });
@@ -122,12 +121,12 @@ function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps
   return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end, begins]) };
 }
 
-/** Offers that do not add must share a letter, those that add must not: letters are the groups of offers linked by not adding. */
-function lettersOf(offers: readonly PlainOffer[]): Map<string, string> {
+/** Offers that keep each other out must share a letter, those that act together must not: letters are offers linked by keeping each other out. */
+function lettersOf(book: CompiledBook, offers: readonly PlainOffer[]): Map<string, string> {
   const group = new Map(offers.map((offer, i) => [offer.id, i]));
   for (const a of offers) {
     for (const b of offers) {
-      if (a.order < b.order && !mayAdd(a, b)) {
+      if (a.order < b.order && !actTogether(book, a, b)) {
         const [from, to] = [group.get(b.id), group.get(a.id)];
         for (const [id, at] of group) if (at === from && to !== undefined) group.set(id, to);
       }
@@ -137,12 +136,12 @@ function lettersOf(offers: readonly PlainOffer[]): Map<string, string> {
   return new Map([...group].map(([id, at]) => [id, String.fromCharCode(65 + Math.min(25, order.indexOf(at)))]));
 }
 
-/** Where sharing a letter keeps two offers apart that the book lets add. */
-function addingOf(offers: readonly PlainOffer[], offer: PlainOffer, letters: ReadonlyMap<string, string>): Fidelity {
-  const parted = offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && mayAdd(offer, other));
+/** Where sharing a letter keeps two offers apart that the book lets act together. */
+function addingOf(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer, letters: ReadonlyMap<string, string>): Fidelity {
+  const parted = offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && actTogether(book, offer, other));
   if (parted.length === 0) return exact;
-  const why = `Letters there cannot let it add to ${parted.map((one) => one.id).join(', ')} and still compete with others.`;
-  return { is: 'unsayable', why, remedies: ['let all of them add, or none'] };
+  const why = `Letters there cannot let it act beside ${parted.map((one) => one.id).join(', ')} and still keep others out.`;
+  return { is: 'unsayable', why, remedies: ['let all of them act together, or none'] };
 }
 
 function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
@@ -159,13 +158,14 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
         campaign: { ...head, benefit: { kind: 'order', percent: decimalText(offer.benefit.percent) }, ...tail },
         fidelity: worstOf([wholeOrder(places.fidelity), asks]),
       };
-    case 'free up to':
-      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(offer.benefit.cap) }, ...tail }, fidelity: worstOf([places.fidelity, asks]) };
-    case 'free services': {
-      const { services } = offer.benefit;
+    case 'free services':
+    case 'free cheapest': {
+      const freed = freedServices(book, offer);
+      const meant = new Set(freed.zones.flatMap(({ zone, services }) => services.map((service) => `${zone} ${service}`)));
+      const isMeant = (one: { zone: string; service: string }) => meant.has(`${one.zone} ${one.service}`);
       const lanes = lanesOf(book, offer);
-      const cap = minor(Math.max(0, ...lanes.filter((one) => services.has(one.service)).map((one) => reachOf(one.lane.rate).most)));
-      const caught = lanes.filter((one) => !services.has(one.service) && reachOf(one.lane.rate).least <= cap);
+      const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => reachOf(one.lane.rate).most)));
+      const caught = lanes.filter((one) => !isMeant(one) && reachOf(one.lane.rate).least <= cap);
       const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, reachOf(one.lane.rate).most))));
       const fidelity: Fidelity =
         bound === 0
@@ -174,9 +174,9 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
               is: 'bounded',
               bound,
               why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`,
-              remedies: ['a cap in the book', 'live with it'],
+              remedies: ['name the same services in the book', 'live with it'],
             };
-      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail }, fidelity: worstOf([fidelity, places.fidelity, asks]) };
+      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail }, fidelity: worstOf([fidelity, freed.fidelity, places.fidelity, asks]) };
     }
   }
 }
