@@ -8,7 +8,7 @@ import type { Basket, CheckoutAnswer, Remark, StandIn } from './common/standin.t
 const cash = z.string().regex(/^\d{1,8}\.\d{2}$/, 'money such as 4.90');
 const key = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
 const local = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-23T00:00');
-const entry = z.string().regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2}:[A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
+const entry = z.string().regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2}[ :][A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
 const rising = (rows: readonly { from: string | number }[]) => {
   const edges = rows.map((row) => (typeof row.from === 'string' ? cents(row.from) : row.from));
   return edges[0] === 0 && edges.every((edge, i) => i === 0 || edge > (edges[i - 1] ?? 0));
@@ -80,11 +80,12 @@ function readShop(text: string): ShopFile | readonly Remark[] {
 /** How well an entry fits: 0 not at all, the higher the more specific. */
 function fitness(text: string, address: Address): number {
   if (text === '*') return 1;
-  const [country = '', postcode] = text.split(':');
+  // A colon in place of the space is the older way of writing it.
+  const [country, postcode] = [text.slice(0, 2), /^[A-Z]{2}[ :]/.test(text) ? text.slice(3) : undefined];
   if (postcode !== undefined) {
     if (country !== address.country) return 0;
     if (!postcode.endsWith('*')) return postcode === address.postcode ? 1000 : 0;
-    return begins(address, postcode.slice(0, -1)) ? 100 + postcode.length : 0;
+    return begins(address, postcode.slice(0, -1)) ? 100 + postcode.replace(' ', '').length : 0;
   }
   if (text.includes('-')) return text === partOf(address) ? 3 : 0;
   return text === address.country ? 2 : 0;

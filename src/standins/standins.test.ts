@@ -36,7 +36,7 @@ describe('Lerrin Shop', () => {
         {
           key: 'hi',
           name: 'Highlands',
-          places: ['GB:HS*', 'GB:IV*'],
+          places: ['GB HS*', 'GB:IV*'],
           speeds: {
             standard: {
               label: 'Standard delivery',

@@ -21,7 +21,7 @@ test('a channel’s record is held against the goods, to the cent and to the ste
 
 test('goods that a channel stocks are not told there, and said to be its own', () => {
   const { book, goods } = desk({ post: flat('4.00') }, [item('A'), item('B', { stockedBy: ['harrowmere'] })]).open();
-  expect(listedAt('harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
+  expect(listedAt(book, 'harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
   const { rules, notes } = dialectOf('harrowmere').render(book, goods);
   expect(rules.files()[0]?.text).not.toContain('\tB\t');
   expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({ clause: { items: 1 }, fidelity: { is: 'exact' } });

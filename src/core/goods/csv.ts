@@ -188,7 +188,7 @@ const wants: Record<Column, string> = {
   notListed: 'channels, parted by spaces, such as findlark',
   barred: 'services it does not go by, parted by spaces, or none',
   ownRate: 'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
-  fee: 'an amount such as 1.30, with waived behind it where free delivery waives it; or none',
+  fee: 'an amount such as 0.85, with waived behind it where free delivery waives it; or none',
   dated: 'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
 };
 

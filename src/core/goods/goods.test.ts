@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { demoGoods } from '../../../demo/goods.ts';
 import { item } from '../../../tests/books/desk.ts';
 import type { Currency } from '../exact/index.ts';
-import { bulkChanges, isLacking, itemSchema, overrideText, readGoods, readItem, readSelection, readSkus, type SelectionBody, withParents, writeGoods } from './index.ts';
+import { bulkChanges, isLacking, itemSchema, layersOf, lineOf, ownAt, ownRateText, readGoods, readItem, readSelection, readSkus, type SelectionBody, withParents, writeGoods } from './index.ts';
 
 const eur = 'EUR' as Currency;
 const head = 'sku,name,price,mass,size,tags,kind,template';
@@ -53,10 +53,10 @@ describe('variants', () => {
   const bare = { price: null, mass: null, kind: null };
   test('take from their parents, and of theirs in turn, what they do not state', () => {
     const { items: whole, problems } = withParents(
-      items(['TOP', { cost: '4.00', tags: ['kites'], override: { is: 'ships free' } }], ['MID', { ...bare, parent: 'TOP', price: '12.00' }], ['LOW', { ...bare, parent: 'MID', tags: ['red'] }]),
+      items(['TOP', { cost: '4.00', tags: ['kites'], ownRate: { rate: { is: 'free' }, waived: false } }], ['MID', { ...bare, parent: 'TOP', price: '12.00' }], ['LOW', { ...bare, parent: 'MID', tags: ['red'] }]),
     );
     expect(problems).toEqual([]);
-    expect(whole[2]).toMatchObject({ price: '12.00', cost: '4.00', mass: { value: '1' }, kind: 'parcel', tags: ['red'], override: { is: 'ships free' } });
+    expect(whole[2]).toMatchObject({ price: '12.00', cost: '4.00', mass: { value: '1' }, kind: 'parcel', tags: ['red'], ownRate: { rate: { is: 'free' } } });
     expect(whole[1]?.tags).toEqual(['kites']);
   });
   test('in a circle, or without a parent that is there, are told with the chain', () => {
@@ -68,7 +68,7 @@ describe('variants', () => {
 });
 
 describe('selections', () => {
-  const all = [item('A', { tags: ['kites', 'red'], price: '5.00' }), item('B', { tags: ['kites'], kind: 'tube', mass: { value: '2', unit: 'lb' } }), item('C', { tags: ['red'], mass: null })].map(
+  const all = [item('A', { tags: ['kites', 'red'], price: '5.00' }), item('B', { tags: ['kites'], kind: 'tube', mass: { value: '2', unit: 'lb' } }), item('C', { tags: ['red'], mass: null, kind: null })].map(
     (one) => itemSchema.parse(one),
   );
   const taken = (takes: SelectionBody['takes'], except: string[] = []) => {
@@ -84,6 +84,7 @@ describe('selections', () => {
     ['any tag', { is: 'tags', any: ['red', 'blue'], all: [] }, ['A', 'C']],
     ['all tags', { is: 'tags', any: [], all: ['kites', 'red'] }, ['A']],
     ['a kind', { is: 'kind', kind: 'tube' }, ['B']],
+    ['the kind of what states none', { is: 'kind', kind: 'parcel' }, ['A', 'C']],
     ['prices, both ends counting', { is: 'price', from: '5.00', to: '5.00' }, ['A']],
     ['masses; what has none is in no range', { is: 'mass', from: '900', to: '1000', unit: 'g' }, ['A', 'B']],
     ['a list', { is: 'skus', skus: ['C', 'A'] }, ['A', 'C']],
@@ -105,7 +106,7 @@ describe('changing many at once', () => {
   test('says what would change, what stays, and what cannot be, before anything is made', () => {
     expect(told({ is: 'price by', percent: '-5' })).toEqual({ changes: ['A 9.99 → 9.49', 'B 0.10 → 0.09'], same: 0, wrong: [] });
     expect(told({ is: 'add tag', tag: 'red' })).toEqual({ changes: ['A  → red'], same: 1, wrong: [] });
-    expect(told({ is: 'set', column: 'override', text: 'only standard' })).toEqual({ changes: ['A  → only standard', 'B  → only standard'], same: 0, wrong: [] });
+    expect(told({ is: 'set', column: 'barred', text: 'two-day' })).toEqual({ changes: ['A  → two-day', 'B  → two-day'], same: 0, wrong: [] });
     expect(told({ is: 'set', column: 'mass', text: 'heavy' }).wrong).toEqual(['“heavy” does not go here', '“heavy” does not go here']);
     expect(told({ is: 'price by', percent: 'lots' }).wrong).toHaveLength(2);
   });
@@ -114,24 +115,56 @@ describe('changing many at once', () => {
   });
 });
 
-test('overrides and fees come and go in a file', () => {
+test('own delivery, prices and dated rows come and go in a file', () => {
+  const window = { from: '2026-12-01T00:00', until: null, zone: 'Europe/Dublin' };
   const written = [
     item('A', {
-      override: { is: 'only', services: ['slow', 'fast'] },
-      fee: { each: '1.30', freed: true },
-      prices: { japan: '5200' },
+      barred: ['slow', 'fast'],
+      fee: { each: '0.85', waived: true },
+      prices: [
+        { market: 'japan', channel: null, price: '5200' },
+        { market: null, channel: 'harrowmere', price: '14.00' },
+        { market: 'japan', channel: 'harrowmere', price: '5300' },
+      ],
       hazards: ['lithium'],
       stockedBy: ['harrowmere'],
+      notListed: ['findlark'],
       origin: 'Westport',
       cost: '3.10',
     }),
-    item('B', { override: { is: 'fixed', each: '6.00', freed: false } }),
-    item('C', { override: { is: 'pickup only' }, parent: 'A', price: null, kind: null }),
+    item('B', { ownRate: { rate: { is: 'flat', amount: '6.00' }, waived: false } }),
+    item('C', { ownRate: { rate: { is: 'free' }, waived: false }, parent: 'A', price: null, kind: null, barred: [], fee: 'none' }),
+    item('D', {
+      ownRate: { rate: { is: 'table', unit: 'units', from: null, breaks: [{ to: '3', amount: '4.10' }, { to: null, amount: '9.00' }] }, waived: true },
+      dated: [
+        { id: 'winter', window, sets: { is: 'handling fee', fee: { each: '2.00', waived: true } } },
+        { id: 'spring', window: { ...window, from: null, until: '2027-04-01T00:00' }, sets: { is: 'not by', services: [] } },
+        { id: 'tubes', window, sets: { is: 'template', template: 'tubes' } },
+        { id: 'ends', window, sets: { is: 'own rate', rate: 'none' } },
+      ],
+    }),
   ].map((one) => itemSchema.parse(one));
   const { items, badLines } = readGoods(writeGoods(written), eur, new Set());
   expect(badLines).toEqual([]);
   expect(items).toEqual(written);
-  expect(overrideText({ is: 'ships free' })).toBe('free');
-  const bad = readGoods(`${head},override,fee\r\nA-1,Good,4.90,,,,parcel,,sometimes,1.30 maybe\r\n`, eur, new Set()).badLines[0];
-  expect(bad?.problems.map((one) => one.right)).toEqual(['only or not and services; fixed and an amount; free; pickup', 'an amount such as 1.30, with freed behind it where free delivery drops it']);
+  expect(ownRateText({ rate: { is: 'free' }, waived: false })).toBe('free');
+  const bad = readGoods(`${head},own rate,handling fee,dated\r\nA-1,Good,4.90,,,,parcel,,{oops,0.85 maybe,winter\r\n`, eur, new Set()).badLines[0];
+  expect(bad?.problems.map((one) => one.at[0])).toEqual(['ownRate', 'fee', 'dated']);
+  expect(bad?.problems[1]?.right).toBe('an amount such as 0.85, with waived behind it where free delivery waives it; or none');
+});
+
+describe('own delivery by moment', () => {
+  const window = (from: string | null, until: string | null) => ({ from, until, zone: 'Europe/Dublin' });
+  const all = [
+    item('PARENT', { fee: { each: '1.00', waived: false }, barred: ['fast'] }),
+    item('CHILD', { parent: 'PARENT', dated: [{ id: 'december', window: window('2026-12-01T00:00', '2027-01-01T00:00'), sets: { is: 'handling fee', fee: 'none' } }] }),
+  ].map((one) => itemSchema.parse(one));
+  const at = (day: string) => {
+    const child = all[1] as (typeof all)[number];
+    return ownAt(layersOf(lineOf(child, (sku) => all.find((one) => one.sku === sku)), []), Date.parse(`${day}T12:00:00Z`));
+  };
+  test('each field is taken from the parent by itself; a row of none is none, and where no row is in force nothing is stated', () => {
+    expect(at('2026-11-24')).toMatchObject({ fee: { each: '1.00', waived: false }, barred: ['fast'], ownRate: null });
+    expect(at('2026-12-24')).toMatchObject({ fee: null, barred: ['fast'] });
+  });
 });

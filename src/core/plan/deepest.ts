@@ -98,7 +98,7 @@ export function deepestBaskets(
     .flatMap(({ question }): Deep[] => {
       const answer = quote(book, question);
       const deeps = [...answer.choices, ...answer.hidden.map((one) => one.choice)].map((choice): Deep => {
-        const margin = marginOf(book, question, choice, costOf(question, choice.service), null);
+        const margin = marginOf(book, question, choice, costOf(question, choice.service));
         return { example: exampleOf(question), service: choice.service, used: choice.used, margin };
       });
       return deeps.sort((a, b) => a.margin.left - b.margin.left).slice(0, 1);

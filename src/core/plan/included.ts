@@ -27,15 +27,15 @@ export interface Included {
 export function includedPrices(book: CompiledBook, goods: readonly Ready[], place: Place, units: number, now: Instant, costOf: (question: Question, service: string) => Minor | null): Included[] {
   const plain: CompiledBook = { ...book, offers: [] };
   return goods.flatMap((item): Included[] => {
-    const ask = (price: Minor): Question => ({ lines: [{ item: { ...item, price }, units }], place, codes: [], moment: now, carrier: null, shopper: anybody });
+    const ask = (price: Minor): Question => ({ lines: [{ item: { ...item, price, varies: null }, units }], place, codes: [], moment: now, carrier: null, shopper: anybody });
     const question = ask(item.price);
     const answer = quote(plain, question);
     const [choice] = answer.choices;
     if (!choice) return [];
     const carrier = costOf(question, choice.service);
-    const today = marginOf(plain, question, choice, carrier, null).left;
+    const today = marginOf(plain, question, choice, carrier).left;
     /** What is left at a price with delivery free; it rises with the price. */
-    const leaves = (price: Minor): number => marginOf(plain, ask(price), freed(choice, price, units), carrier, null).left;
+    const leaves = (price: Minor): number => marginOf(plain, ask(price), freed(choice, price, units), carrier).left;
     const needed = leastFor(item.price, item.price * 10, (price) => leaves(minor(price)) >= today);
     const fall = item.template.zoneOf(place);
     const lane = fall && item.template.rows.get(fall.zone)?.lanes[book.services.findIndex((one) => one.id === choice.service)];

@@ -7,7 +7,7 @@ import { marginOf } from './index.ts';
 test('what is left of a basket, part by part, worked by hand', () => {
   const { book, ask } = desk({ post: flat('4.90') }, [item('A', { price: '24.60', cost: '10.00' }), item('B', { price: '12.30', cost: null })], {
     taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
-    costs: { packing: '0.85', payment: { percent: '1.4', amount: '0.25' }, advertising: '4', channels: { fair: { percent: '9', amount: '0.30' } } },
+    costs: { packing: '0.85', payment: { percent: '1.4', amount: '0.25' }, advertising: '4', channels: { harrowmere: { percent: '9', amount: '0.30' } } },
   }).open();
   const question = ask({
     lines: [
@@ -15,10 +15,11 @@ test('what is left of a basket, part by part, worked by hand', () => {
       { sku: 'B', units: 1 },
     ],
     place: 'IE',
+    channel: 'harrowmere',
   });
   const choice = quote(book, question).choices[0];
   if (!choice) throw new Error('no choice');
-  const margin = marginOf(book, question, choice, 380 as Minor, 'fair');
+  const margin = marginOf(book, question, choice, 380 as Minor);
   expect(Object.fromEntries(margin.parts.map((one) => [one.part, one.amount]))).toEqual({
     goods: 3690,
     delivery: 490,
@@ -42,5 +43,5 @@ test('a basket sold below its cost bears no free delivery', () => {
   const { book, ask } = desk({ post: flat('4.90') }, [item('A', { price: '5.00', cost: '9.00' })]).open();
   const question = ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE' });
   const choice = quote(book, question).choices[0];
-  expect(choice && marginOf(book, question, choice, null, null)).toMatchObject({ left: 90, bears: 0 });
+  expect(choice && marginOf(book, question, choice, null)).toMatchObject({ left: 90, bears: 0 });
 });

@@ -1,18 +1,23 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { z } from 'zod';
-import { type Currency, type Length, type Mass, parseMass, sure } from '../exact/index.ts';
-import { fewestBoxes, type Load, laneCharge, laneSchema, pack, readBox, readLane, refusalOf } from './index.ts';
+import { type Currency, good, type Length, type Mass, parseMass, sure } from '../exact/index.ts';
+import { type Box, boxesIn, fewestBoxes, type LaneContext, type LaneEra, type Load, laneCharge, laneSchema, type Piece, pack, readBox, readLane, refusalOf } from './index.ts';
 
 const eur = 'EUR' as Currency;
 type Written = z.input<typeof laneSchema>;
 type Rate = Written['rate'];
 const boxes = new Map([['crate', sure(readBox({ id: 'crate', name: 'Crate', length: '60', width: '40', height: '40', unit: 'cm', limit: { value: '20', unit: 'kg' }, own: null }))]]);
-const read = (lane: Partial<Written> & { rate: Rate }) => readLane(laneSchema.parse({ freeFrom: null, ...lane }), { currency: eur, market: eur, conversion: null, boxes });
+const context: LaneContext = { currency: eur, market: eur, conversion: null, rounding: { is: 'nearest' }, boxes, quotingInto: () => new Map() };
+const read = (lane: Partial<Written> & { rate: Rate }) => {
+  const eras = readLane(laneSchema.parse({ freeFrom: null, ...lane }), context);
+  return eras.ok ? good((eras.value[0] as LaneEra).lane) : eras;
+};
 const lane = (rate: Rate) => read({ rate });
-const load = (part: Partial<Load>): Load => ({ value: 1000, after: 1000, units: 1, mass: 1, long: 1, pieces: [], ...part });
+const load = (part: Partial<Load>): Load => ({ value: 1000, after: 1000, units: 1, mass: 1, bought: 1, long: 1, pieces: [], ...part });
 const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Load>): number | string => {
   const ready = sure(read(body));
-  const charge = laneCharge(ready, ready.rate, load(part), { place: { country: 'IE', part: null, postcode: null }, carrier: null });
+  const charge = laneCharge(ready, ready.price, load(part), { place: { country: 'IE', part: null, postcode: null }, carrier: null });
   return charge < 0 ? refusalOf(charge) : charge;
 };
 const at = (rate: Rate, text: string, unit: 'kg' | 'lb' | 'g' = 'kg') => charged({ rate }, { mass: sure(parseMass(text, unit)) });
@@ -162,7 +167,7 @@ describe('bounds, fees, boxes', () => {
     expect(charged({ rate: { is: 'flat', amount: '4.00' }, fees: { order: '1.00', item: '0.25' } }, { units: 3 })).toBe(575);
   });
   test('an amount a box, with its limit and its places', () => {
-    const rate: Rate = { is: 'box', box: 'crate', amount: '12.00', limit: { value: '10', unit: 'kg' }, places: ['IE'] };
+    const rate: Rate = { is: 'box', sizes: [{ box: 'crate', amount: '12.00' }], limit: { value: '10', unit: 'kg' }, places: ['IE'] };
     const pieces = (units: number, kilograms: number) => [
       { item: { sku: 'A', mass: sure(parseMass(String(kilograms), 'kg')), sides: [500_000, 500_000, 500_000].map((side) => side * 2) as unknown as [Length, Length, Length] }, units },
     ];
@@ -184,9 +189,112 @@ describe('bounds, fees, boxes', () => {
       expect(held.reduce((sum, one) => sum + (one.item?.mass ?? 0) * one.units, 0)).toBeLessThanOrEqual(parcel.box.limit);
       expect(held.reduce((sum, one) => sum + (one.item?.sides ?? []).reduce((a: number, b: number) => a * (b / 50_000), 1) * one.units, 0)).toBeLessThanOrEqual(60 * 40 * 40);
     }
-    expect(packed.parcels.flatMap((parcel) => parcel.contents).reduce((sum, one) => sum + one.units, 0)).toBe(16);
-    expect(packed.parcels.length).toBeGreaterThanOrEqual(fewestBoxes(pieces, [...boxes.values()]));
+    expect(packed.parcels.reduce((sum, parcel) => sum + parcel.count * parcel.contents.reduce((all, one) => all + one.units, 0), 0)).toBe(16);
+    expect(boxesIn(packed.parcels)).toBeGreaterThanOrEqual(fewestBoxes(pieces, [...boxes.values()]));
   });
+});
+
+describe('packing in runs', () => {
+  /** The page's own words, unit by unit. */
+  function byUnits(pieces: readonly Piece[], sizes: readonly Box[]): string[] | null {
+    const units = pieces.flatMap(({ item, units: some }) => {
+      const sides = item.sides as readonly [number, number, number];
+      return Array.from({ length: some }, () => ({ sku: item.sku, sides, mass: item.mass as number, volume: BigInt(sides[0]) * BigInt(sides[1]) * BigInt(sides[2]) }));
+    });
+    units.sort((a, b) => (a.volume === b.volume ? b.sides[0] - a.sides[0] || (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0) : a.volume < b.volume ? 1 : -1));
+    const open: { box: Box; mass: number; volume: bigint; held: string[] }[] = [];
+    for (const unit of units) {
+      const takes = (box: Box, mass: number, volume: bigint) => unit.sides.every((side, i) => side <= (box.sides[i] as number)) && mass + unit.mass <= box.limit && volume + unit.volume <= box.volume;
+      let into = open.find((one) => takes(one.box, one.mass, one.volume));
+      if (!into) {
+        const box = [...sizes].sort((a, b) => (a.volume < b.volume ? -1 : a.volume > b.volume ? 1 : 0)).find((one) => takes(one, 0, 0n));
+        if (!box) return null;
+        into = { box, mass: 0, volume: 0n, held: [] };
+        open.push(into);
+      }
+      into.mass += unit.mass;
+      into.volume += unit.volume;
+      into.held.push(unit.sku);
+    }
+    return open.map((one) => `${one.box.id}: ${one.held.join(' ')}`).sort();
+  }
+  const box = (id: string, sides: readonly [number, number, number], limit: string) =>
+    sure(readBox({ id, name: id, length: String(sides[0]), width: String(sides[1]), height: String(sides[2]), unit: 'cm', limit: { value: limit, unit: 'kg' }, own: null }));
+  const side = fc.integer({ min: 2, max: 30 });
+  const piece = fc.record({ sides: fc.tuple(side, side, side), grams: fc.integer({ min: 20, max: 4000 }), units: fc.integer({ min: 1, max: 30 }) });
+
+  test('comes to the same boxes as unit by unit', () => {
+    fc.assert(
+      fc.property(fc.array(piece, { minLength: 1, maxLength: 5 }), fc.array(fc.tuple(fc.tuple(side, side, side), fc.integer({ min: 1, max: 12 })), { minLength: 1, maxLength: 3 }), (list, sizes) => {
+        const pieces = list.map(({ sides, grams, units }, i) => ({
+          item: { sku: `P${i}`, mass: sure(parseMass(String(grams), 'g')), sides: [...sides].sort((a, b) => b - a).map((one) => one * 50_000) as unknown as [Length, Length, Length] },
+          units,
+        }));
+        const ready = sizes.map(([sides, limit], i) => box(`B${i}`, sides, String(limit)));
+        const packed = pack(pieces, ready);
+        const runs = packed.ok
+          ? packed.parcels.flatMap((parcel) => Array.from({ length: parcel.count }, () => `${parcel.box.id}: ${parcel.contents.flatMap((one) => Array.from({ length: one.units }, () => one.sku)).join(' ')}`)).sort()
+          : null;
+        expect(runs).toEqual(byUnits(pieces, ready));
+      }),
+      { numRuns: 500 },
+    );
+  });
+  test('ten thousand units in as many boxes are no more runs than a hundred', () => {
+    const pieces = (units: number) => [{ item: { sku: 'A', mass: sure(parseMass('100', 'g')), sides: [500_000, 500_000, 500_000] as unknown as [Length, Length, Length] }, units }];
+    const runs = (units: number, limit: string) => {
+      const packed = pack(pieces(units), [box('B', [200, 100, 100], limit)]);
+      return packed.ok ? [packed.parcels.length, boxesIn(packed.parcels)] : null;
+    };
+    expect(runs(100, '1')).toEqual([1, 10]);
+    expect(runs(10_000, '100')).toEqual([1, 10]);
+    expect(runs(10_003, '100')).toEqual([2, 11]);
+  });
+});
+
+describe('boxes of several sizes', () => {
+  const two = new Map([
+    ['small', sure(readBox({ id: 'small', name: 'Small', length: '20', width: '20', height: '20', unit: 'cm', limit: { value: '5', unit: 'kg' }, own: null }))],
+    ['large', sure(readBox({ id: 'large', name: 'Large', length: '40', width: '20', height: '20', unit: 'cm', limit: { value: '30', unit: 'kg' }, own: null }))],
+  ]);
+  const cost = (units: number, small: string, large: string, limit = '30') => {
+    const rate: Rate = { is: 'box', sizes: [{ box: 'small', amount: small }, { box: 'large', amount: large }], limit: { value: limit, unit: 'kg' }, places: ['world'] };
+    const [era] = sure(readLane(laneSchema.parse({ rate, freeFrom: null }), { ...context, boxes: two }));
+    const pieces = [{ item: { sku: 'A', mass: sure(parseMass('2', 'kg')), sides: [1_000_000, 1_000_000, 500_000] as unknown as [Length, Length, Length] }, units }];
+    return era ? laneCharge(era.lane, era.lane.price, load({ pieces }), { place: { country: 'IE', part: null, postcode: null }, carrier: null }) : null;
+  };
+  test('the cheapest way to pack into some of them counts', () => {
+    // Two to a small one, four to a large one. Three: two small 8.00, or one large.
+    expect([cost(3, '4.00', '9.50'), cost(3, '4.00', '7.20'), cost(4, '4.00', '8.00')]).toEqual([800, 720, 800]);
+    // With at most 3 kg a box one unit each: the cheaper size.
+    expect(cost(3, '4.00', '3.50', '3')).toBe(1050);
+  });
+});
+
+describe('dated rows', () => {
+  const zone = 'Europe/Dublin';
+  const dated = (rows: NonNullable<Written['dated']>) => sure(readLane(laneSchema.parse({ rate: { is: 'flat', amount: '5.00' }, freeFrom: null, dated: rows }), context));
+  const row = (id: string, from: string | null, until: string | null, amount: string) => ({ id, window: { from, until, zone }, sets: { is: 'rate' as const, rate: { is: 'flat' as const, amount } } });
+  test('of those in force the later begun counts, of equal starts the later listed; each field by itself', () => {
+    const eras = dated([
+      row('a', '2026-12-01T00:00', '2027-01-01T00:00', '6.00'),
+      row('b', '2026-12-10T00:00', '2026-12-20T00:00', '7.00'),
+      row('c', '2026-12-10T00:00', '2026-12-15T00:00', '8.00'),
+      { id: 'd', window: { from: '2026-12-12T00:00', until: null, zone }, sets: { is: 'fees', fees: { order: '1.00', item: '0' } } },
+    ]);
+    const on = (day: string) => {
+      const at = Date.parse(`${day}T12:00:00Z`);
+      const { lane } = eras.filter((era) => era.from === null || era.from <= at).at(-1) as LaneEra;
+      return laneCharge(lane, lane.price, load({}), { place: { country: 'IE', part: null, postcode: null }, carrier: null });
+    };
+    expect(['2026-11-30', '2026-12-01', '2026-12-10', '2026-12-13', '2026-12-16', '2026-12-21', '2027-01-02'].map(on)).toEqual([500, 600, 800, 900, 800, 700, 600]);
+  });
+});
+
+test('what is beyond what is exact is refused, not a cent off', () => {
+  const dear: Rate = { is: 'built up', order: '0', first: '0', further: '9999999999', weight: null };
+  expect(charged({ rate: dear }, { units: 10_000 })).toBe('too large');
+  expect(charged({ rate: dear }, { units: 5 })).toBe(3_999_999_999_600);
 });
 
 test.each<[string, Partial<Written> & { rate: Rate }, string]>([
@@ -196,7 +304,7 @@ test.each<[string, Partial<Written> & { rate: Rate }, string]>([
   ['an amount for each 0 of weight', { rate: { is: 'built up', order: '1', first: '0', further: '0', weight: { amount: '1', per: '0', unit: 'kg', each: 'started' } } }, 'a weight above 0'],
   ['a step for each started 0', { rate: { is: 'table', unit: 'kg', breaks: [{ to: null, amount: '1', step: '1', per: '0' }] } }, 'a measure above 0'],
   ['half a unit', { rate: { is: 'table', unit: 'units', breaks: [{ to: '1.5', amount: '1' }] } }, 'a whole number'],
-  ['a box that is not there', { rate: { is: 'box', box: 'barrel', amount: '1', limit: { value: '1', unit: 'kg' }, places: ['world'] } }, 'crate'],
+  ['a box that is not there', { rate: { is: 'box', sizes: [{ box: 'barrel', amount: '1' }], limit: { value: '1', unit: 'kg' }, places: ['world'] } }, 'crate'],
 ])('%s is refused with what would be right', (_, body, right) => {
   const result = read(body);
   expect(!result.ok && result.problems.map((one) => one.right)).toContain(right);

@@ -182,7 +182,8 @@ function withinOf({ pattern }: Assigned): Entry['within'] | null {
     case 'part':
       return { is: 'part', part: pattern.part };
     case 'prefix':
-      return { is: 'prefix', prefix: pattern.prefix };
+      // A sector has a space, which prefixes there have not.
+      return pattern.prefix.includes(' ') ? null : { is: 'prefix', prefix: pattern.prefix };
     default:
       return null;
   }

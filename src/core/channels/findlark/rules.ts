@@ -16,7 +16,7 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
 const momentOf = (text: string): Instant | null => (text === '' ? null : Date.parse(text));
 const words = (cell: string) => cell.split(' ').filter(Boolean);
 
-export const entryText = ({ country, within }: Entry): string => (within.is === 'country' ? country : within.is === 'part' ? within.part : `${country}:${within.prefix}*`);
+export const entryText = ({ country, within }: Entry): string => (within.is === 'country' ? country : within.is === 'part' ? within.part : `${country} ${within.prefix}*`);
 const patternOf = ({ country, within }: Entry): Pattern =>
   within.is === 'country' ? { is: 'country', country } : within.is === 'part' ? { is: 'part', country, part: within.part } : { is: 'prefix', country, prefix: within.prefix };
 const rankOf = ({ within }: Entry): number => (within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1);

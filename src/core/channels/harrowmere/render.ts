@@ -151,7 +151,8 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
     for (const part of all) if (part.zone !== main) lose(part, main, `${region} there takes in ${patternText(part.pattern)}, which the book puts elsewhere.`);
     for (const part of inside.filter((one) => !whole.includes(one))) {
       if (part.zone === main || part.pattern.is === 'world' || part.pattern.is === 'country') continue;
-      const prefixes = part.pattern.is === 'prefix' ? [part.pattern.prefix] : part.pattern.is === 'part' ? prefixesOfPart(part.pattern.part) : [];
+      // A sector has a space, by which prefixes are parted there.
+      const prefixes = part.pattern.is === 'prefix' && !part.pattern.prefix.includes(' ') ? [part.pattern.prefix] : part.pattern.is === 'part' ? prefixesOfPart(part.pattern.part) : [];
       const single = (regions.get(region) ?? []).length === 1;
       const known = cuts.find((one) => one.region === region && one.zone === part.zone);
       if (!single || prefixes.length === 0 || (known?.prefixes.length ?? 0) + prefixes.length > limits.prefixes) {

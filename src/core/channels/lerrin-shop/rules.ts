@@ -22,7 +22,8 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rulesOf(shop.value) };
 }
 
-const pattern = (entry: string): Result<Pattern> => (entry === '*' ? { ok: true, value: { is: 'world' } } : parsePattern(entry));
+/** A colon in place of the space is the older way of writing a postcode. */
+const pattern = (entry: string): Result<Pattern> => (entry === '*' ? { ok: true, value: { is: 'world' } } : parsePattern(entry.replace(':', ' ')));
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
