@@ -165,7 +165,7 @@ const classSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('zone'), zone: z.string().nullable(), codes: z.array(z.string()) }),
   z.object({ is: z.literal('edge'), offer: z.string(), edge: z.enum(['start', 'end']), at: z.number() }),
   z.object({ is: z.literal('moment'), at: z.number() }),
-  z.object({ is: z.literal('apart'), by: z.enum(['template', 'override', 'services', 'fee', 'kind']) }),
+  z.object({ is: z.literal('apart'), by: z.enum(['template', 'dated', 'own rate', 'services', 'fee', 'kind']) }),
   z.object({ is: z.literal('offer'), offer: z.string(), state: z.enum(['fresh', 'used up']) }),
 ]);
 export const findingSchema = z.object({

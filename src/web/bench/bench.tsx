@@ -136,7 +136,7 @@ function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; momen
               />
             </>
           )}
-          <ShopperParts book={book} basket={basket} set={set} />
+          <ShopperParts book={book} basket={basket} moment={moment} set={set} />
         </p>
         <Lines book={book} basket={basket} change={(lines) => set('lines', lines)} />
         {sided && 'problems' in sided && (

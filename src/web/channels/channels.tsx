@@ -32,7 +32,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const dialect = dialectOf(id);
   const who = useSeen((state) => state.view.who);
   const unsaved = useSeen((state) => state.draft.edits.length);
-  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
+  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
   const { data: report } = useLastCheckQuery();
   const [send, sending] = useSendMutation();
   // Asked again while something is under way, or a channel does not answer.
@@ -188,7 +188,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             })}
             {id === 'findlark' && (
               <tr>
-                <td>The feed targets</td>
+                <td>This feed is for</td>
                 <td>
                   <ChoicePart
                     label="Target country"

@@ -35,8 +35,11 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
       address: 'home',
       market: null,
       channel: finding.channel,
+      customer: null,
       segment: null,
+      billing: null,
       spent: {},
+      carrier: [],
     };
     book.edit(['pinned', id], pinned);
     go(`/bench/${id}`);

@@ -7,7 +7,7 @@ import { heads } from './columns.ts';
 
 const shownChanges = 12;
 type What = 'add tag' | 'take tag' | 'price by' | Exclude<Column, 'sku'>;
-const whats: readonly What[] = ['price by', 'add tag', 'take tag', 'price', 'mass', 'size', 'kind', 'template', 'override', 'fee', 'hazards', 'origin', 'cost', 'taxClass', 'stockedBy'];
+const whats: readonly What[] = ['price by', 'add tag', 'take tag', 'price', 'mass', 'size', 'kind', 'template', 'barred', 'ownRate', 'fee', 'hazards', 'origin', 'cost', 'taxClass', 'stockedBy'];
 const examples: Partial<Record<What, string>> = {
   'price by': '5',
   'add tag': 'autumn',
@@ -16,7 +16,8 @@ const examples: Partial<Record<What, string>> = {
   mass: '520 g',
   size: '120 x 12 x 8 cm',
   kind: 'parcel',
-  override: 'only standard',
+  barred: 'two-day',
+  ownRate: '6.00',
   fee: '1.30',
   hazards: 'lithium',
   cost: '4.20',

@@ -9,13 +9,16 @@ export const heads: Record<Column, string> = {
   tags: 'Tags',
   kind: 'Kind',
   template: 'Template',
-  override: 'Delivery',
-  fee: 'Fee each',
+  barred: 'Not by',
+  ownRate: 'Own rate',
+  fee: 'Handling fee',
+  dated: 'Dated',
   cost: 'Cost',
   parent: 'Variant of',
   origin: 'Sent from',
   hazards: 'Hazards',
   stockedBy: 'Stocked by',
+  notListed: 'Not listed at',
   taxClass: 'Tax class',
   prices: 'Other prices',
 };
@@ -29,16 +32,19 @@ const sheet: Record<Column, number> = {
   tags: 130,
   kind: 76,
   template: 84,
-  override: 110,
-  fee: 84,
+  barred: 100,
+  ownRate: 92,
+  fee: 100,
   cost: 70,
   parent: 150,
   origin: 90,
   hazards: 90,
   stockedBy: 100,
+  notListed: 100,
   taxClass: 84,
-  prices: 130,
+  prices: 150,
+  dated: 220,
 };
 export const shownColumns = Object.keys(sheet) as Column[];
 export const widths = shownColumns.map((id) => `${sheet[id]}px`).join(' ');
-export const figures: ReadonlySet<Column> = new Set(['price', 'mass', 'cost', 'fee']);
+export const figures: ReadonlySet<Column> = new Set(['price', 'mass', 'cost', 'ownRate', 'fee']);

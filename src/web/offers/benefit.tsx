@@ -11,8 +11,11 @@ interface Part<B> {
 
 const countFault = (text: string): string | null => (/^[1-9]\d{0,2}$/.test(text) ? null : 'a whole number from 1 to 999');
 
-/** The currencies of the book's other markets. */
-export const others = (book: OpenBook): string[] => [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency);
+/** The currency that amounts are written in, and those of the book's other markets. */
+export const others = (book: OpenBook): { home: string; currencies: string[] } => ({
+  home: book.home.currency,
+  currencies: [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency),
+});
 
 /** All goods, or one of the book's selections. */
 export function GoodsPart({ book, label, goods, onCommit }: { book: OpenBook; label: string; goods: string | null; onCommit: (goods: string | null) => void }) {
@@ -79,7 +82,7 @@ function Figures({ book, benefit, onCommit }: Part<BenefitBody>) {
       return (
         <>
           <GoodsPart book={book} label="Goods at a price" goods={benefit.goods} onCommit={(goods) => onCommit({ ...benefit, goods })} /> at{' '}
-          <MoneyPart label="Fixed price" amount={benefit.price} also={benefit.also} currencies={others(book)} onCommit={(price, also) => onCommit({ ...benefit, price, also })} /> each
+          <MoneyPart label="Fixed price" amount={benefit.price} also={benefit.also} {...others(book)} onCommit={(price, also) => onCommit({ ...benefit, price, also })} /> each
         </>
       );
     case 'buy and get':
@@ -117,7 +120,7 @@ function OffPart({ book, off, onCommit }: { book: OpenBook; off: OffBody; onComm
       {off.by === 'percent' ? (
         <TextPart label="Percent" value={off.percent} fault={figureFault} onCommit={(percent) => onCommit({ by: 'percent', percent })} />
       ) : (
-        <MoneyPart label="Amount off" amount={off.amount} also={off.also} currencies={others(book)} onCommit={(amount, also) => onCommit({ ...off, amount, also })} />
+        <MoneyPart label="Amount off" amount={off.amount} also={off.also} {...others(book)} onCommit={(amount, also) => onCommit({ ...off, amount, also })} />
       )}{' '}
       <ChoicePart
         label="Percent or amount"
@@ -186,20 +189,18 @@ function DeliveryPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'del
       />{' '}
       {off.by === 'percent' && <TextPart label="Percent" value={off.percent} fault={figureFault} onCommit={(percent) => onCommit({ ...benefit, off: { by: 'percent', percent } })} />}
       {(off.by === 'amount' || off.by === 'to') && (
-        <MoneyPart label="Amount" amount={off.amount} also={off.also} currencies={others(book)} onCommit={(amount, also) => onCommit({ ...benefit, off: { ...off, amount, also } })} />
+        <MoneyPart label="Amount" amount={off.amount} also={off.also} {...others(book)} onCommit={(amount, also) => onCommit({ ...benefit, off: { ...off, amount, also } })} />
       )}{' '}
       <ChoicePart
         label="What is free"
         value={on.is}
         choices={[
           { value: 'services', label: 'by' },
-          { value: 'up to', label: 'where it costs at most' },
+          { value: 'cheapest', label: 'by the cheapest choice' },
         ]}
-        onCommit={(is) => is !== on.is && onCommit({ ...benefit, on: is === 'up to' ? { is, cap: '5.00', also: {} } : { is, services: [services[0]?.id ?? ''] } })}
+        onCommit={(is) => is !== on.is && onCommit({ ...benefit, on: is === 'cheapest' ? { is } : { is, services: [services[0]?.id ?? ''] } })}
       />{' '}
-      {on.is === 'up to' ? (
-        <MoneyPart label="Cap" amount={on.cap} also={on.also} currencies={others(book)} onCommit={(cap, also) => onCommit({ ...benefit, on: { ...on, cap, also } })} />
-      ) : (
+      {on.is === 'services' && (
         <Several
           label="Services"
           all={services.map((one) => ({ id: one.id, name: one.name.replace(/ delivery$/, '').toLowerCase() }))}

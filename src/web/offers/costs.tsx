@@ -5,7 +5,7 @@ import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { type Currency, minor, parseAmount } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../core/plan/index.ts';
-import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { amountFault, amountIn, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
 import { LineChart } from '../parts/line-chart.tsx';
 import { channelNames, dated, money } from '../parts/words.ts';
 import { useOrdersQuery } from '../store/api.ts';
@@ -65,7 +65,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
 
 type Say = (amount: number) => string;
 
-/** What it would cost with its least value, or its cap, elsewhere: a curve whose line can be moved. */
+/** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
 function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: OfferBody; orders: readonly PastOrder[]; moment: number; say: Say }) {
   const { state, start, stop } = useHeavy((desk, edits, pace) => desk.offerCurve(edits, orders, offer.id, moment, pace));
   const curve = state.is === 'done' ? state.answer : null;
@@ -80,7 +80,7 @@ function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: Of
     <section aria-label="With its threshold elsewhere">
       <h2>With its threshold elsewhere</h2>
       {!curve && state.is !== 'done' && <p className="muted">Each order of the year is answered again for thresholds all along.</p>}
-      {state.is === 'done' && !curve && <p className="muted">It asks for no value, and has no cap: there is nothing to move.</p>}
+      {state.is === 'done' && !curve && <p className="muted">It asks for no value, and has no most that it takes: there is nothing to move.</p>}
       {!curve && state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
       {curve && <Curve book={book} offer={offer} curve={curve} say={say} again={start} />}
     </section>
@@ -90,20 +90,20 @@ function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: Of
 function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: OfferBody; curve: CostCurve; say: Say; again: () => void }) {
   const asked = offer.asks.findIndex((one) => one.over === 'value');
   const ask = offer.asks[asked];
-  const written = curve.over === 'least value' ? (ask?.over === 'value' ? ask.value : '0') : offer.benefit.is === 'delivery' && offer.benefit.on.is === 'up to' ? offer.benefit.on.cap : '0';
+  const written = curve.over === 'least value' ? (ask?.over === 'value' ? ask.value : '0') : (offer.limits.most?.amount ?? '0');
   const standing = parseAmount(written, book.home.currency as Currency);
   const [moving, setMoving] = useState<number | null>(null);
   const at = moving ?? (standing.ok ? standing.value : curve.now);
   // To a half of the unit, as such figures are.
   const rounded = (value: number) => Math.round((value * 100) / 50) * 50;
   const set = (value: number) => {
-    const amount = (value / 100).toFixed(2);
+    const amount = money(value, book.home.currency);
     if (curve.over === 'least value')
       book.edit(
         ['offers', offer.id, 'asks'],
         offer.asks.map((one, i) => (i === asked ? { ...one, value: amount } : one)),
       );
-    else if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'up to') book.edit(['offers', offer.id, 'benefit'], { ...offer.benefit, on: { ...offer.benefit.on, cap: amount } });
+    else book.edit(['offers', offer.id, 'limits'], { ...offer.limits, most: { amount, also: offer.limits.most?.also ?? {} } });
     setMoving(null);
   };
   const here = pointAt(curve, at);
@@ -117,12 +117,12 @@ function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: Offe
         x={`${curve.over}, ${book.home.currency}`}
         y={`cost of a year, ${book.home.currency}`}
         label={`What it costs against its ${curve.over}; its figures follow as a table`}
-        tell={(x, y) => `from ${x.toFixed(2)}: ${y.toFixed(2)} a year`}
+        tell={(x, y) => `from ${say(x * 100)}: ${say(y * 100)} a year`}
         marker={{ at: at / 100, onMove: (value) => setMoving(rounded(value)), onDrop: (value) => set(rounded(value)) }}
       />
       <figcaption>
         <p className="sentence" aria-live="polite">
-          With a {curve.over} of <TextPart label={`Move the ${curve.over}`} value={(at / 100).toFixed(2)} fault={amountFault} onCommit={(text) => set(Math.round(Number(text) * 100))} /> it costs{' '}
+          With a {curve.over} of <TextPart label={`Move the ${curve.over}`} value={money(at, book.home.currency)} fault={amountIn(book.home.currency)} onCommit={(text) => set(Math.round(Number(text) * 100))} /> it costs{' '}
           <strong>{say(here.cost)}</strong> a year over {here.uses.toLocaleString('en')} orders
           {at !== curve.now && `, ${here.cost >= before.cost ? `${say(here.cost - before.cost)} more` : `${say(before.cost - here.cost)} less`} than at ${say(curve.now)}`}.
         </p>
@@ -195,7 +195,7 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
         x="day of the offer"
         y={`spent, ${book.home.currency}`}
         label="What is spent by each day, with its spread; the figures follow as a table"
-        tell={(x, y) => `by day ${x}: ${y.toFixed(2)}`}
+        tell={(x, y) => `by day ${x}: ${say(y * 100)}`}
       />
       <p className="sentence">
         {last && `By the end ${say(last.middle)} is spent, in eight of ten runs between ${say(last.low)} and ${say(last.high)}. `}

@@ -6,6 +6,7 @@ import { CsvButton } from '../parts/csv-button.tsx';
 import { amountFault, TextPart } from '../parts/field.tsx';
 import { money, offerTitle, priced, serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../store/desk.ts';
+import { EitherOr } from './either-or.tsx';
 import { OffersTabs } from './tabs.tsx';
 import { Working } from './working.tsx';
 
@@ -20,7 +21,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const meetings = useDesk((desk, edits) => desk.meets(edits, moment, null), [moment], 'study');
   const surprising = meetings?.filter((one) => one.surprising) ?? [];
   const pairs = meetings?.filter((one) => one.second.is === 'offer') ?? [];
-  const lanes = meetings?.filter((one) => one.second.is === 'lane' && one.relation.is !== 'adds') ?? [];
+  const lanes = meetings?.filter((one) => one.second.is === 'lane' && one.relation.is !== 'together') ?? [];
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="When offers meet">
@@ -50,6 +51,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             </ul>
           </div>
         )}
+        <EitherOr book={book} />
         <Table book={book.book} label="Offers with offers" list={pairs} />
         {lanes.length > 0 && (
           <>
@@ -80,14 +82,15 @@ export function relationWords(book: Book, { relation, first, second }: Meeting):
   switch (relation.is) {
     case 'never':
       return `Never meet: ${apartWords[relation.why]}.`;
-    case 'adds':
+    case 'together':
       return 'Both act.';
     case 'competes': {
       const runs = relation.runs.filter((run) => run.acts !== 'none');
       if (runs.length === 0) return 'At most one acts; none of the baskets tried has either.';
       const names = { first: offerTitle(book, first.offer), second: second.is === 'offer' ? offerTitle(book, second.offer) : 'the lane’s threshold', both: 'both', none: '' };
       const span = (run: Run) => (run.from === run.to ? money(run.from) : `${money(run.from)} to ${money(run.to)}`);
-      return `${second.is === 'offer' ? 'At most one acts' : 'They get in each other’s way'}: ${runs
+      const groups = relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`).join(' and ');
+      return `${second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way'}: ${runs
         .slice(0, 5)
         .map((run) => `${span(run)} ${names[run.acts]}`)
         .join('; ')}${runs.length > 5 ? ' …' : ''}.`;

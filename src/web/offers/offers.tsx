@@ -3,7 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import { localOf } from '../../core/exact/index.ts';
-import { type BenefitBody, levelOf, noLimits, type OfferBody } from '../../core/offers/index.ts';
+import { type BenefitBody, noLimits, type OfferBody } from '../../core/offers/index.ts';
 import type { Deciding } from '../../core/plan/index.ts';
 import { download } from '../parts/download.ts';
 import { AddPart } from '../parts/field.tsx';
@@ -42,10 +42,12 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
 
   const add = (is: BenefitBody['is'], more: Partial<OfferBody>) => {
     const id = freshId('offer', offers);
+    const number = book.book.numbered + 1;
     const benefit = freshBenefit(is, book);
     const title = more.title ?? 'New offer';
     const value: OfferBody = {
       id,
+      number,
       title,
       titles: {},
       state: 'draft',
@@ -56,14 +58,19 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
       markets: null,
       channels: null,
       segments: null,
+      goods: null,
+      stocked: false,
       limits: noLimits,
       window: { from: null, until: null, zone: book.home.timeZone },
-      addsTo: (['goods', 'order', 'delivery'] as const).filter((level) => level !== levelOf(benefit)),
       terms: title,
       note: '',
       ...more,
     };
-    book.edit(['offers', id], value);
+    // A number is given once, and kept for good.
+    book.editAll([
+      { path: ['offers', id], value },
+      { path: ['numbered'], value: number },
+    ]);
     go(`/offers/${id}`);
   };
   const spend = { over: 'value', value: '60.00', also: {}, test: 'before', goods: null } as const;
@@ -78,7 +85,14 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   };
   const copied = (one: OfferBody) => {
     const id = freshId(one.id.replace(/-\d+$/, ''), offers);
-    book.edit(['offers', id], { ...one, id, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } });
+    const number = book.book.numbered + 1;
+    const value = { ...one, id, number, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } };
+    const groups = book.book.eitherOr.filter((group) => group.offers.includes(one.id));
+    book.editAll([
+      { path: ['offers', id], value },
+      { path: ['numbered'], value: number },
+      ...groups.map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: [...group.offers, id] })),
+    ]);
     go(`/offers/${id}`);
   };
 
@@ -112,7 +126,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
         {offer && (
           <>
             <h2 className="mt-4">
-              {offer.title} {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
+              {offer.title} <span className="muted small">no. {offer.number}</span> {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
             </h2>
             <OfferSentence key={offer.id} book={book} offer={offer} />
             <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
@@ -237,8 +251,6 @@ function decidingWords(book: OpenBook, deciding: Deciding): string {
           return `It decides nothing: ${proof.sku} is not among the goods.`;
         case 'lanes':
           return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom)}.`;
-        case 'cap':
-          return `It decides nothing: no lane of its places costs less than ${money(proof.least)}.`;
         case 'no lane':
           return 'It decides nothing: its services have no lane in its places.';
         case 'another':

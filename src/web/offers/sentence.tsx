@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
-import { type AskBody, type CodeBody, type Level, levelOf, levels, type OfferBody } from '../../core/offers/index.ts';
-import { AddPart, amountFault, ChoicePart, keptTime, MoneyPart, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
+import type { AskBody, CodeBody, OfferBody } from '../../core/offers/index.ts';
+import { AddPart, amountIn, ChoicePart, keptTime, MoneyPart, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
 import { channelNames } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { BenefitPart, GoodsPart, others } from './benefit.tsx';
@@ -32,7 +32,8 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
       <CodePart {...part} />
       <Asks {...part} /> has <BenefitPart book={book} benefit={offer.benefit} onCommit={(benefit) => set('benefit', benefit)} />
       <Where {...part} />.
-      <LimitsPart {...part} /> It <AddsPart {...part} />. <Additions {...part} />
+      <LimitsPart {...part} />
+      <GroupsPart book={book} offer={offer} /> <Additions {...part} />
     </p>
   );
 }
@@ -87,7 +88,7 @@ function Asks({ book, offer: { asks, code }, set }: Part) {
         {i > 0 || code !== null ? ' and' : ' who'}{' '}
         {ask.over === 'value' ? (
           <>
-            spends at least <MoneyPart label={`Least value${nth}`} amount={ask.value} also={ask.also} currencies={others(book)} onCommit={(value, also) => change(i, { ...ask, value, also })} /> on{' '}
+            spends at least <MoneyPart label={`Least value${nth}`} amount={ask.value} also={ask.also} {...others(book)} onCommit={(value, also) => change(i, { ...ask, value, also })} /> on{' '}
             <GoodsPart book={book} label={`Goods asked for${nth}`} goods={ask.goods} onCommit={(goods) => change(i, { ...ask, goods })} />{' '}
             <TestPart value={ask.test} onCommit={(test) => change(i, { ...ask, test })} /> discounts
           </>
@@ -109,6 +110,12 @@ function Where({ book, offer, set }: Part) {
   const { zones, markets, channels } = offer;
   return (
     <>
+      {offer.goods !== null && (
+        <>
+          {' '}
+          with <GoodsPart book={book} label="Goods it is for" goods={offer.goods} onCommit={(goods) => set('goods', goods)} /> in the basket
+        </>
+      )}
       {zones === null ? (
         ' in every place'
       ) : (
@@ -151,44 +158,83 @@ function LimitsPart({ book, offer, set }: Part) {
       {most !== null && (
         <>
           {' '}
-          It takes at most <MoneyPart label="Largest discount" amount={most.amount} also={most.also} currencies={others(book)} onCommit={(amount, also) => limit({ most: { amount, also } })} /> an
+          It takes at most <MoneyPart label="Largest discount" amount={most.amount} also={most.also} {...others(book)} onCommit={(amount, also) => limit({ most: { amount, also } })} /> an
           order.
         </>
       )}
-      {budget !== null && (
-        <>
-          {' '}
-          It ends when its budget of <TextPart label="Budget" value={budget} fault={amountFault} onCommit={(text) => limit({ budget: text })} /> is spent.
-        </>
-      )}
+      {budget !== null && <BudgetPart book={book} budget={budget} change={(next) => limit({ budget: next })} />}
+      {offer.stocked && ' Goods that a channel stocks count for it.'}
     </>
   );
 }
 
-/** What it adds to, a level each: adds or competes. */
-function AddsPart({ offer, set }: Part) {
-  const own = levelOf(offer.benefit);
-  const said = levels.filter((level) => !(own === 'delivery' && level === 'delivery'));
-  const turn = (level: Level, adds: boolean) =>
-    set(
-      'addsTo',
-      levels.filter((one) => (one === level ? adds : offer.addsTo.includes(one))),
-    );
-  return said.map((level, i) => (
-    <span key={level}>
-      {i > 0 && (i === said.length - 1 ? ' and ' : ', ')}
+type Budget = NonNullable<OfferBody['limits']['budget']>;
+
+/** What it may cost, in all or each week; one amount for all channels, or a share for each. */
+function BudgetPart({ book, budget, change }: { book: OpenBook; budget: Budget; change: (budget: Budget) => void }) {
+  const { split } = budget;
+  const fault = amountIn(book.home.currency);
+  const shares = split && channelIds.filter((id) => id in split);
+  return (
+    <>
+      {' '}
+      {split === null ? (
+        <>
+          It may cost <TextPart label="Budget" value={budget.amount} fault={fault} onCommit={(amount) => change({ ...budget, amount })} />
+        </>
+      ) : (
+        <>
+          It may cost{' '}
+          {shares?.map((id, i) => (
+            <span key={id}>
+              {i > 0 && ', '}
+              <TextPart label={`Budget at ${channelNames[id]}`} value={split[id] ?? '0'} fault={fault} onCommit={(share) => change({ ...budget, split: { ...split, [id]: share } })} /> at{' '}
+              {channelNames[id]}
+            </span>
+          ))}
+          , nothing elsewhere,
+        </>
+      )}{' '}
       <ChoicePart
-        label={`With ${level} offers`}
-        value={offer.addsTo.includes(level) ? 'adds' : 'competes'}
+        label="Budget for"
+        value={budget.per}
         choices={[
-          { value: 'adds', label: 'adds to' },
-          { value: 'competes', label: 'competes with' },
+          { value: 'all', label: 'in all' },
+          { value: 'week', label: 'a week, from Monday on' },
         ]}
-        onCommit={(next) => turn(level, next === 'adds')}
-      />{' '}
-      {level} offers
-    </span>
-  ));
+        onCommit={(per) => change({ ...budget, per })}
+      />
+      .{' '}
+      <button
+        type="button"
+        className="quiet small"
+        onClick={() => change({ ...budget, split: split === null ? Object.fromEntries(channelIds.map((id) => [id, budget.amount])) : null })}
+      >
+        {split === null ? 'a share for each channel' : 'one budget for all'}
+      </button>
+    </>
+  );
+}
+
+/** The either/or groups it is in: of each at most one acts. */
+function GroupsPart({ book, offer }: { book: OpenBook; offer: OfferBody }) {
+  const groups = book.book.eitherOr;
+  if (groups.length === 0) return null;
+  const mine = groups.filter((group) => group.offers.includes(offer.id)).map((group) => group.id);
+  const turn = (chosen: readonly string[]) =>
+    book.editAll(
+      groups.flatMap((group) => {
+        const [was, is] = [group.offers.includes(offer.id), chosen.includes(group.id)];
+        return was === is ? [] : [{ path: ['eitherOr', group.id, 'offers'], value: is ? [...group.offers, offer.id] : group.offers.filter((id) => id !== offer.id) }];
+      }),
+    );
+  return (
+    <>
+      {' '}
+      {mine.length === 0 ? 'It acts beside any other offer; put it into' : 'Of'} <Several label="Either/or" all={groups} chosen={mine} least={0} onCommit={turn} />{' '}
+      {mine.length === 0 ? 'and only one of those acts.' : 'only one acts.'}
+    </>
+  );
 }
 
 /** What is not said of the offer yet, and what is to be said no longer. */
@@ -215,11 +261,22 @@ function Additions({ book, offer, set }: Part) {
     [limits.each !== null, 'no limit on uses a customer', () => limit({ each: null })],
     [limits.most === null, 'a largest discount an order', () => limit({ most: { amount: '20.00', also: {} } })],
     [limits.most !== null, 'no largest discount', () => limit({ most: null })],
-    [limits.budget === null, 'a budget', () => limit({ budget: '300.00' })],
+    [limits.budget === null, 'a budget', () => limit({ budget: { amount: '300.00', per: 'all', split: null } })],
     [limits.budget !== null, 'no budget', () => limit({ budget: null })],
+    [offer.goods === null && book.book.selections.length > 0 && !namesGoods(offer), 'only with some goods', () => set('goods', book.book.selections[0]?.id ?? null)],
+    [offer.goods !== null, 'with any goods', () => set('goods', null)],
+    [!offer.stocked, 'goods that a channel stocks count', () => set('stocked', true)],
+    [offer.stocked, 'goods that a channel stocks do not count', () => set('stocked', false)],
   ];
   return <AddPart added={Object.fromEntries(said.filter(([wanted]) => wanted).map(([, label, act]) => [label, act]))} />;
 }
+
+/** Edits by which an offer leaves every group it is in. */
+const leavingGroups = (groups: OpenBook['book']['eitherOr'], id: string) =>
+  groups.filter((group) => group.offers.includes(id)).map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: group.offers.filter((one) => one !== id) }));
+
+/** Whether its benefit names its goods itself. */
+const namesGoods = ({ benefit }: OfferBody): boolean => benefit.is === 'off goods' || benefit.is === 'fixed price' || benefit.is === 'buy and get';
 
 /** What is done with an offer as a whole: kept as a draft, meant, paused, copied, taken away. */
 export function OfferActs({ book, offer, copyToNextYear }: { book: OpenBook; offer: OfferBody; copyToNextYear: () => void }) {
@@ -249,7 +306,7 @@ export function OfferActs({ book, offer, copyToNextYear }: { book: OpenBook; off
         type="button"
         className="quiet danger"
         onClick={() => {
-          book.edit(['offers', offer.id], undefined);
+          book.editAll([{ path: ['offers', offer.id] }, ...leavingGroups(book.book.eitherOr, offer.id)]);
           go('/offers');
         }}
       >

@@ -9,7 +9,7 @@ import { momentOf } from './timeline.tsx';
 
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
-  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
+  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const begin = momentOf(offer.window.from, offer.window.zone);
   return (

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
 
 /** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
 interface TextPart {
@@ -188,24 +189,26 @@ export function MoneyPart({
   label,
   amount,
   also,
+  home,
   currencies,
   onCommit,
 }: {
   label: string;
   amount: string;
   also: Record<string, string>;
-  /** The other currencies of the book's markets. */
+  /** The currency it is written in, and the other ones of the book's markets. */
+  home: string;
   currencies: readonly string[];
   onCommit: (amount: string, also: Record<string, string>) => void;
 }) {
   const rest = currencies.filter((one) => !(one in also));
   return (
     <>
-      <TextPart label={label} value={amount} fault={amountFault} onCommit={(next) => onCommit(next, also)} />
+      <TextPart label={label} value={amount} fault={amountIn(home)} onCommit={(next) => onCommit(next, also)} />
       {Object.entries(also).map(([currency, own]) => (
         <span key={currency}>
           {' '}
-          ({currency} <TextPart label={`${label} in ${currency}`} value={own} fault={amountFault} onCommit={(next) => onCommit(amount, { ...also, [currency]: next })} />{' '}
+          ({currency} <TextPart label={`${label} in ${currency}`} value={own} fault={amountIn(currency)} onCommit={(next) => onCommit(amount, { ...also, [currency]: next })} />{' '}
           <button
             type="button"
             className="quiet small"
@@ -240,7 +243,17 @@ export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCom
   );
 }
 
-export const amountFault = (text: string): string | null => (/^\d{1,10}(\.\d{1,2})?$/.test(text) ? null : `“${text}” is no amount; write it like 4.90`);
+/** What is wrong with an amount of a currency, by the decimals it has (ISO 4217); or null. */
+export const amountIn =
+  (currency: string) =>
+  (text: string): string | null => {
+    if (!isCurrency(currency)) return null;
+    const read = /^\d{1,10}(\.\d{1,4})?$/.test(text) ? parseAmount(text, currency) : null;
+    if (read?.ok) return null;
+    return `“${text}” is no amount; write it like ${amountText(minor(490 * 10 ** Math.max(0, currencyDigits(currency) - 2)), currency)}`;
+  };
+/** The same in euros, or whatever other currency has two decimals. */
+export const amountFault = amountIn('EUR');
 export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
 export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00');
 export const nameFault = (text: string): string | null => (text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null);

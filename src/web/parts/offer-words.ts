@@ -76,8 +76,10 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
       return `the gift ${why.sku} is not among the goods`;
     case 'service':
       return 'not for this service';
-    case 'above the cap':
-      return `the charge of ${say(why.charge)} is above its cap of ${say(why.cap)}`;
+    case 'not the cheapest':
+      return 'only on the cheapest choice, which is another';
+    case 'gift costs':
+      return `with the gift the shopper would pay ${say(why.more)} more`;
     case 'nothing to take':
       return 'there is nothing it could take off';
     case 'outweighed':

@@ -3,7 +3,7 @@ import type { Clause, SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { type Currency, decimalText, type Length, lengthWords, type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
-import { type FreeFromBody, type MeasureUnit, mixingWords, type Over, overOf, type RateBody } from '../../core/rates/index.ts';
+import { type FreeFromBody, type MeasureUnit, mixingWords, type Over, overOf, type RateBody, stocked } from '../../core/rates/index.ts';
 import { dated, massOf, money, priced, signed } from './figures.ts';
 import { benefitWords, whyWords } from './offer-words.ts';
 
@@ -13,15 +13,17 @@ export { dated, massOf, money, priced, signed };
 export const channelNames: Readonly<Record<ChannelId, string>> = { 'lerrin-shop': 'Lerrin Shop', harrowmere: 'Harrowmere', findlark: 'Findlark' };
 
 export const zoneName = (book: Book, id: string | null): string => (id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id));
-export const serviceName = (book: Book, id: string): string => (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
+export const serviceName = (book: Book, id: string): string =>
+  id === stocked ? 'Stocked by the channel' : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
 
 /** Goods delivered otherwise than the plain ones. */
 const apartWords: Readonly<Record<(ClassOfBasket & { is: 'apart' })['by'], string>> = {
   template: 'goods of other templates',
-  override: 'goods at charges of their own',
+  dated: 'goods with dated rows',
+  'own rate': 'goods with rates of their own',
   services: 'goods some services bar',
-  fee: 'goods with fees',
+  fee: 'goods with handling fees',
   kind: 'kinds with rates of their own',
 };
 
@@ -103,7 +105,7 @@ export function rateText(rate: RateBody): string {
     case 'carrier quote':
       return `carrier’s ${rate.service}${Number(rate.percent) > 0 ? ` + ${rate.percent} %` : ''}${Number(rate.add) > 0 ? ` + ${rate.add}` : ''}`;
     case 'box':
-      return `${rate.amount} a box`;
+      return rate.sizes.length === 1 ? `${rate.sizes[0]?.amount} a box` : `by the box, ${rate.sizes.length} sizes`;
   }
 }
 
@@ -139,6 +141,12 @@ export function pathWords(book: Book, path: readonly string[]): string {
       return `Mixing rule ${id}${rest.length > 0 ? `, ${field}` : ''}`;
     case 'mixedBy':
       return 'Mixing';
+    case 'eitherOr':
+      return `Either/or “${book.eitherOr.find((one) => one.id === id)?.name ?? id}”${rest.length > 0 ? `, ${field}` : ''}`;
+    case 'numbered':
+      return 'The highest number of an offer';
+    case 'services':
+      return `${serviceName(book, id)}${rest.length > 0 ? `, ${field}` : ''}`;
     case 'selections':
       return `Selection ${book.selections.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
     case 'markets':
@@ -218,9 +226,11 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
       return { words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`, amount: step.amount };
     case 'extra':
       return {
-        words: `${step.units} × ${step.sku}: ${step.why === 'ships free' ? 'ships free' : step.why === 'fixed' ? 'a charge of its own' : 'a fee on top'}${step.dropped ? ', dropped with free delivery' : ''}`,
-        amount: step.dropped ? null : step.amount,
+        words: `${step.units} × ${step.sku}: ${step.is === 'own rate' ? 'a rate of its own' : 'a handling fee'}${step.waived ? ', waived with free delivery' : ''}`,
+        amount: step.waived ? null : step.amount,
       };
+    case 'stocked':
+      return { words: `The channel stocks and delivers ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} of the goods`} itself`, amount: null };
     case 'offer':
       return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
     case 'unused':
@@ -253,9 +263,9 @@ function rateStepWords(step: Extract<Step, { step: 'rate' }>, say: (value: numbe
     case 'carrier quote':
       return step.quoted === null
         ? `The carrier is silent on ${rate.service}: the fallback`
-        : `The carrier asks ${say(step.quoted)} for ${step.parcels} ${step.parcels === 1 ? 'parcel' : 'parcels'} by ${rate.service}, plus ${decimalText(rate.percent)} % and ${say(rate.add)}`;
+        : `The carrier asks ${money(step.quoted.amount, step.quoted.currency)} for ${step.parcels} ${step.parcels === 1 ? 'parcel' : 'parcels'} by ${rate.service}, plus ${decimalText(rate.percent)} % and ${say(rate.add)}`;
     case 'box':
-      return `${say(rate.amount)} a box, ${rate.box.name}`;
+      return `By the box: ${rate.sizes.map((size) => `${say(size.amount)} ${size.box.name}`).join(', ')}${step.parcels === null ? '' : `; ${step.parcels} of them`}`;
   }
 }
 
@@ -276,6 +286,10 @@ export const missingWords = (book: Book, { why, at, sku }: Missing): string => {
       return `the item does not allow it${item}`;
     case 'not delivered to':
       return `not delivered to${lane}`;
+    case 'too large':
+      return `more than can be counted exactly${lane}`;
+    case 'carrier currency':
+      return `no exchange rate for what the carrier asks${lane}`;
     default:
       return `${why}${lane}${item}`;
   }

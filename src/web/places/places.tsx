@@ -4,6 +4,7 @@ import type { Book } from '../../core/book/index.ts';
 import { countriesOf, type Pattern, parsePattern, patternText, placeText, regionName } from '../../core/places/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
+import { placesFault, placesIn } from '../parts/places-list.ts';
 import { serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { PlaceFound, Unanswered } from '../worker/quick.ts';
@@ -43,19 +44,6 @@ function patternWords(pattern: Pattern): string {
       return `One postcode of ${countryName(pattern.country)}`;
   }
 }
-
-const listFault =
-  (least: number) =>
-  (text: string): string | null => {
-    if (split(text).length < least) return 'at least one place: a region (EU), a country (GB), a part (GB-NIR), postcodes (GB:HS*), or world';
-    for (const word of split(text)) {
-      const read = parsePattern(word);
-      if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
-    }
-    return null;
-  };
-/** Places are parted by commas, semicolons or white space; a whole postcode keeps its inner space by a comma around it. */
-const split = (text: string): string[] => (/[,;\n]/.test(text) ? text.split(/[,;\n]+/) : text.split(/\s+/)).map((one) => one.trim()).filter(Boolean);
 
 /** What of the book names a zone: lanes that go with it, and offers; those that hold nowhere else cannot lose it. */
 function usesOf(book: Book, zone: string): { lanes: string[]; offers: Book['offers']; stuck: Book['offers'] } {
@@ -187,23 +175,23 @@ function Places({ book }: { book: OpenBook }) {
               lines
               label="Places taken in"
               value={zone.takes.join(', ')}
-              fault={listFault(1)}
-              onCommit={(text) => book.edit(['zones', zone.id, 'takes'], split(text))}
+              fault={placesFault(1)}
+              onCommit={(text) => book.edit(['zones', zone.id, 'takes'], placesIn(text))}
             />
             and leaves out
             <TextPart
               key={`${zone.id} leaves`}
               lines
               label="Places left out"
-              placeholder="nothing; for example GB:HS*"
+              placeholder="nothing; for example GB HS*"
               value={zone.leaves.join(', ')}
-              fault={listFault(0)}
-              onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], split(text))}
+              fault={placesFault(0)}
+              onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], placesIn(text))}
             />
           </div>
           <p className="muted small mt-2">
-            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB:HS*), a range (GB:AB31..AB38), one postcode (GB:HS1 2AA), or
-            world. Commas between.
+            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB
+            HS1 2AA), or world. Commas between.
           </p>
           {map && (
             <div className="mt-4">

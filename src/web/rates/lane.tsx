@@ -2,11 +2,13 @@ import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
 import { AddPart, amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
+import { freshId } from '../parts/fresh-id.ts';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import { RateTable } from './breaks.tsx';
 import { LaneCurve } from './curve.tsx';
+import { DatedRows } from './dated.tsx';
 import { RatePart } from './rate.tsx';
 import { UnitPart } from './unit.tsx';
 
@@ -21,6 +23,7 @@ export const plainLane = (amount: string): LaneBody => ({
   values: 'before',
   names: {},
   days: null,
+  dated: [],
 });
 
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
@@ -28,7 +31,7 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
   const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id, moment), [template, zone.id, service.id, moment]);
-  const notes = useDesk((desk, edits) => desk.notes(edits), [], 'study');
+  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();
   const heading = (
@@ -96,15 +99,16 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
           <RateTable rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
         </div>
       ))}
-      {Object.entries(lane.kinds).map(([kind, rate]) => (
+      {Object.entries(lane.kinds).map(([kind, priced]) => (
         <div key={kind} className="mt-1">
           <p className="sentence">
-            Goods of kind {kind} pay <RatePart rate={rate} boxes={book.book.boxes} label={kind} change={(next) => set('kinds', { ...lane.kinds, [kind]: next })} />, as a group of their own.{' '}
+            Goods of kind {kind} pay{' '}
+            <RatePart rate={priced.rate} boxes={book.book.boxes} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />, as a group of their own.{' '}
             <button type="button" className="quiet small" onClick={() => set('kinds', without(lane.kinds, kind))}>
               as all others
             </button>
           </p>
-          <RateTable rate={rate} label={kind} change={(next) => set('kinds', { ...lane.kinds, [kind]: next })} />
+          <RateTable rate={priced.rate} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />
         </div>
       ))}
       <p className="mb-2 flex flex-wrap gap-3">
@@ -120,6 +124,7 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       ))}
       {curve && <LaneCurve curve={curve} currency={currency} />}
       <RateTable rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
+      <DatedRows book={book} lane={lane} path={path} />
       {mine.map(({ id, note }) => (
         <div key={`${id} ${note.clause.about}`} className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}>
           <strong>{channelNames[id]}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
@@ -140,7 +145,7 @@ function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   if (!fees) return null;
   return (
     <>
-      , and for handling <TextPart label="Fee an order" value={fees.order} fault={amountFault} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
+      , and lane fees of <TextPart label="Fee an order" value={fees.order} fault={amountFault} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
       <TextPart label="Fee an item" value={fees.item} fault={amountFault} onCommit={(item) => set('fees', { ...fees, item })} /> an item
     </>
   );
@@ -203,6 +208,17 @@ function Bound({ bound, at, change }: { bound: BoundBody; at: number; change: (b
   );
 }
 
+/** A field of the lane given for a time, beginning as it stands. */
+function datedAdditions(lane: LaneBody, zone: string, set: Set): Record<string, () => void> {
+  const window = { from: null, until: null, zone };
+  const add = (sets: LaneBody['dated'][number]['sets']) => set('dated', [...lane.dated, { id: freshId('row', lane.dated), window, sets }]);
+  return {
+    'another rate for a time': () => add({ is: 'rate', rate: lane.rate, also: lane.also, kinds: lane.kinds }),
+    'other lane fees for a time': () => add({ is: 'fees', fees: lane.fees }),
+    'another threshold for a time': () => add({ is: 'free from', freeFrom: lane.freeFrom }),
+  };
+}
+
 /** What is not said of the lane yet, to be added at the end of its sentence. */
 function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBody; service: Service; set: Set }) {
   const free = lane.freeFrom;
@@ -214,20 +230,21 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
     'free from a value': () => set('freeFrom', { value: '60.00', test: 'after', unit: 'value', of: 'basket', also: {} }),
     'never free': () => set('freeFrom', null),
     'a bound on weight': () => set('bounds', [...lane.bounds, { unit: 'kg', from: null, to: '20' }]),
-    'fees for handling': () => set('fees', { order: '1.00', item: '0' }),
+    'lane fees': () => set('fees', { order: '1.00', item: '0', also: {} }),
     'no fees': () => set('fees', null),
+    ...datedAdditions(lane, book.home.timeZone, set),
     'transit days of its own': () => set('days', service.days),
     'the service’s transit days': () => set('days', null),
     'value after discounts in its table and bounds': () => set('values', 'after'),
     'value before discounts in its table and bounds': () => set('values', 'before'),
-    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { is: 'flat', amount: '5.00' } })])),
+    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { rate: { is: 'flat', amount: '5.00' }, also: {} } })])),
     ...Object.fromEntries(locales.map((locale) => [`a shown name in ${locale}`, () => set('names', { ...lane.names, [locale]: service.name })])),
     ...Object.fromEntries(elsewhere.map((currency) => [`the rate in ${currency}`, () => set('also', { ...lane.also, [currency]: { is: 'flat', amount: '5' } })])),
     ...Object.fromEntries(currencies.map((currency) => [`free from in ${currency}`, () => set('freeFrom', { ...free, also: { ...free?.also, [currency]: free?.value ?? '60' } })])),
   };
   const unwanted = new Set([
     free ? 'free from a value' : 'never free',
-    lane.fees ? 'fees for handling' : 'no fees',
+    lane.fees ? 'lane fees' : 'no fees',
     lane.days ? 'transit days of its own' : 'the service’s transit days',
     lane.values === 'after' ? 'value after discounts in its table and bounds' : 'value before discounts in its table and bounds',
   ]);

@@ -1,39 +1,35 @@
 import { useState } from 'react';
-import { massUnits } from '../../core/exact/index.ts';
-import { type Maker, madeTable, type RateBody } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
-import { UnitPart } from './unit.tsx';
+import { madeTable, type RateBody, type Supplier } from '../../core/rates/index.ts';
+import { amountFault, ChoicePart, TextPart } from '../parts/field.tsx';
 
-const blank: Maker = { first: '5.10', further: '1.90', mass: '0.75' };
+const blank: Supplier = { first: '4.30', further: '1.45' };
 
-/** A table made from what makers ask for a first and each further item and what an item weighs. */
+/** A table by units made from what suppliers ask for the first unit and each further one. */
 export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' }) => void }) {
   const [open, setOpen] = useState(false);
-  const [makers, setMakers] = useState<readonly Maker[]>([blank]);
-  const [unit, setUnit] = useState<(typeof massUnits)[number]>('lb');
-  const [by, setBy] = useState<'average' | 'highest'>('highest');
-  const [count, setCount] = useState('5');
+  const [suppliers, setSuppliers] = useState<readonly Supplier[]>([blank]);
+  const [by, setBy] = useState<'mean' | 'dearest'>('dearest');
+  const [count, setCount] = useState('8');
   if (!open) {
     return (
       <button type="button" className="quiet" onClick={() => setOpen(true)}>
-        Make the table from a first and each further item
+        Make the table from a first and each further unit
       </button>
     );
   }
-  const made = madeTable({ makers, unit, by, count: Number(count) });
-  const put = (at: number, next: Partial<Maker>) => setMakers(makers.map((one, i) => (i === at ? { ...one, ...next } : one)));
+  const made = madeTable({ suppliers, by, count: Number(count) });
+  const put = (at: number, next: Partial<Supplier>) => setSuppliers(suppliers.map((one, i) => (i === at ? { ...one, ...next } : one)));
   return (
     <div className="aside-note" role="group" aria-label="Make a table">
-      {makers.map((maker, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a maker is its place in the list
+      {suppliers.map((supplier, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a supplier is its place in the list
         <p key={i}>
-          The first <TextPart label={`First of maker ${i + 1}`} value={maker.first} fault={amountFault} onCommit={(first) => put(i, { first })} />, each further{' '}
-          <TextPart label={`Further of maker ${i + 1}`} value={maker.further} fault={amountFault} onCommit={(further) => put(i, { further })} />, an item weighs{' '}
-          <TextPart label={`Item of maker ${i + 1}`} value={maker.mass} fault={figureFault} onCommit={(mass) => put(i, { mass })} /> {unit}
-          {makers.length > 1 && (
+          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <TextPart label={`First of supplier ${i + 1}`} value={supplier.first} fault={amountFault} onCommit={(first) => put(i, { first })} />
+          , each further <TextPart label={`Further of supplier ${i + 1}`} value={supplier.further} fault={amountFault} onCommit={(further) => put(i, { further })} />
+          {suppliers.length > 1 && (
             <>
               {' '}
-              <button type="button" className="quiet small" onClick={() => setMakers(makers.filter((_, j) => j !== i))}>
+              <button type="button" className="quiet small" onClick={() => setSuppliers(suppliers.filter((_, j) => j !== i))}>
                 Remove
               </button>
             </>
@@ -41,30 +37,30 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
         </p>
       ))}
       <p>
-        Up to <TextPart label="Items the table reaches" value={count} fault={(text) => (/^[1-9]\d?$/.test(text) ? null : 'a count from 1 to 99')} onCommit={setCount} /> items, in{' '}
-        <UnitPart label="Unit of an item" value={unit} units={massUnits} onCommit={(next) => setUnit(next as typeof unit)} />
-        {makers.length > 1 && (
+        Up to{' '}
+        <TextPart label="Units the table reaches" value={count} fault={(text) => (/^([1-9]\d?|100)$/.test(text) ? null : 'a count from 1 to 100')} onCommit={setCount} /> units
+        {suppliers.length > 1 && (
           <>
-            ; where they differ their{' '}
+            ; where they differ{' '}
             <ChoicePart
-              label="Where makers differ"
+              label="Where suppliers differ"
               value={by}
               choices={[
-                { value: 'highest', label: 'highest' },
-                { value: 'average', label: 'average' },
+                { value: 'dearest', label: 'the dearest for each count' },
+                { value: 'mean', label: 'their mean for each count' },
               ]}
               onCommit={setBy}
             />
           </>
         )}
         .{' '}
-        <button type="button" className="quiet small" onClick={() => setMakers([...makers, blank])}>
-          Another maker
+        <button type="button" className="quiet small" onClick={() => setSuppliers([...suppliers, blank])}>
+          Another supplier
         </button>
       </p>
       {made.ok ? (
         <p>
-          {made.value.reach}{' '}
+          It reaches {made.value.reach} {made.value.reach === 1 ? 'unit' : 'units'}; a larger order is not offered.{' '}
           <button
             type="button"
             className="act"
@@ -73,7 +69,7 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
               setOpen(false);
             }}
           >
-            Take these {made.value.rate.breaks.length} breaks
+            Take {made.value.rate.breaks.length === 1 ? 'this break' : `these ${made.value.rate.breaks.length} breaks`}
           </button>
         </p>
       ) : (
@@ -81,7 +77,7 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
           {made.problems[0]?.wrong}; right would be {made.problems[0]?.right}
         </p>
       )}
-      <p className="muted small">For makers that each keep their own charges, give each a template of its own.</p>
+      <p className="muted small">For suppliers that each keep their own charges, give each a template of its own.</p>
     </div>
   );
 }

@@ -1,8 +1,9 @@
 import type { Market } from '../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../core/exact/index.ts';
-import { parsePattern, parsePlace } from '../../core/places/index.ts';
+import { parsePlace } from '../../core/places/index.ts';
 import { amountFault, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
+import { placesFault, placesIn } from '../parts/places-list.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';
 import { UnitPart } from './unit.tsx';
@@ -40,6 +41,7 @@ function Markets({ book }: { book: OpenBook }) {
                   decides: 'delivery',
                   rounding: { is: 'nearest' },
                   hides: 'none',
+                  oneOfAName: false,
                   most: null,
                 };
                 book.edit(['markets', id], market);
@@ -140,6 +142,16 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
         ]}
         onCommit={(hides) => set('hides', hides)}
       />
+      ; of choices under one name{' '}
+      <ChoicePart
+        label="Equal names"
+        value={market.oneOfAName ? 'one' : 'all'}
+        choices={[
+          { value: 'all', label: 'all are shown' },
+          { value: 'one', label: 'the one that costs least is shown' },
+        ]}
+        onCommit={(names) => set('oneOfAName', names === 'one')}
+      />
       ; at most{' '}
       <TextPart
         label="Most choices shown"
@@ -204,15 +216,10 @@ const currencyFault = (text: string) => (/^[A-Z]{3}$/.test(text) ? null : 'a cod
 
 function Taxes({ book }: { book: OpenBook }) {
   const { taxes } = book.book;
-  const fault = (text: string) => {
-    const words = text.split(/[\s,]+/).filter(Boolean);
-    const odd = words.map((word) => parsePattern(word)).find((read) => !read.ok);
-    return words.length === 0 ? 'at least one place' : odd && !odd.ok ? `${odd.problems[0]?.wrong}; right would be ${odd.problems[0]?.right}` : null;
-  };
   return (
     <section aria-label="Taxes">
       <h2>Taxes</h2>
-      <p className="muted small">The most specific place decides; goods and delivery have classes.</p>
+      <p className="muted small">The most specific place decides, of equals the first listed; goods and delivery have classes.</p>
       <table className="ruled">
         <tbody>
           {taxes.map((one) => (
@@ -225,7 +232,7 @@ function Taxes({ book }: { book: OpenBook }) {
                   fault={(text) => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'a class such as standard')}
                   onCommit={(text) => book.edit(['taxes', one.id, 'class'], text)}
                 />{' '}
-                in <TextPart label={`Places, ${one.id}`} value={one.places.join(' ')} fault={fault} onCommit={(text) => book.edit(['taxes', one.id, 'places'], text.split(/[\s,]+/).filter(Boolean))} />
+                in <TextPart label={`Places, ${one.id}`} value={one.places.join(', ')} fault={placesFault(1)} onCommit={(text) => book.edit(['taxes', one.id, 'places'], placesIn(text))} />
               </td>
               <td className="figure">
                 <button type="button" className="quiet small" onClick={() => book.edit(['taxes', one.id], undefined)}>

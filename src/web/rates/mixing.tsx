@@ -1,9 +1,10 @@
 import { type MixingBody, type MixingRuleBody, mixings } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
+import { amountFault, ChoicePart, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
+import { ServicesList } from './services.tsx';
 import { RatesTabs } from './tabs.tsx';
 
 export function MixingStage() {
@@ -17,7 +18,7 @@ function MixingRules({ book }: { book: OpenBook }) {
   const { kinds } = factsOf(book.goods);
   const add = () => {
     const id = freshId('rule', mixing);
-    book.edit(['mixing', id], { id, kinds: kinds.slice(0, 2), services: [], by: 'highest', name: null } satisfies MixingRuleBody);
+    book.edit(['mixing', id], { id, kinds: kinds.slice(0, 2), services: [], by: 'highest' } satisfies MixingRuleBody);
   };
   return (
     <div className="stage">
@@ -39,16 +40,17 @@ function MixingRules({ book }: { book: OpenBook }) {
           {mixing.length > 0 ? 'Where no rule covers a basket, it pays ' : 'A basket of several groups pays '}
           <ByPart label="The book’s own way" by={mixedBy} change={(by) => book.edit(['mixedBy'], by)} />.
         </p>
+        <ServicesList book={book} />
       </section>
       <aside className="meaning" aria-label="What it means">
-        <h2>For two groups at 46.00 and 12.50</h2>
+        <h2>For three groups at 21.40, 9.70 and 30.10</h2>
         <table className="ruled mt-2">
           <tbody>
             {[
-              ['sum', '58.50'],
-              ['highest', '46.00'],
-              ['lowest', '12.50'],
-              ['average', '29.25'],
+              ['sum', '61.20'],
+              ['highest', '30.10'],
+              ['lowest', '9.70'],
+              ['average', '20.40'],
             ].map(([by, amount]) => (
               <tr key={by}>
                 <td>the {by}</td>
@@ -58,7 +60,7 @@ function MixingRules({ book }: { book: OpenBook }) {
           </tbody>
         </table>
         <p className="muted small mt-2">
-          The first rule that covers all kinds in the basket and the service decides. A group freed by its threshold counts as 0.00. Extra fees of single goods come on top.
+          The first rule that covers the kinds of these groups and the service decides. A group that its threshold frees drops out. Handling fees, and rates of goods of their own, come on top.
         </p>
       </aside>
     </div>
@@ -90,17 +92,9 @@ function Rule({ book, rule, at, kinds }: { book: OpenBook; rule: MixingRuleBody;
           onCommit={(id) => book.edit([...path, 'services'], id === '' ? [] : [id])}
         />{' '}
         pay <ByPart label={`Way of rule ${at + 1}`} by={rule.by} change={(by) => book.edit([...path, 'by'], by)} />
-        {rule.name !== null && (
-          <>
-            , shown as “<TextPart label={`Shown name of rule ${at + 1}`} value={rule.name} fault={nameFault} onCommit={(name) => book.edit([...path, 'name'], name)} />”
-          </>
-        )}
         .
       </p>
       <p className="flex gap-3">
-        <button type="button" className="quiet" onClick={() => book.edit([...path, 'name'], rule.name === null ? 'Mixed delivery' : null)}>
-          {rule.name === null ? 'A shown name of its own' : 'No name of its own'}
-        </button>
         <button type="button" className="quiet danger" onClick={() => book.edit(path, undefined)}>
           Remove the rule
         </button>

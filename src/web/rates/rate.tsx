@@ -1,5 +1,7 @@
+import type { ReactNode } from 'react';
 import type { RateBody } from '../../core/rates/index.ts';
 import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { placesFault, placesIn } from '../parts/places-list.ts';
 import { UnitPart } from './unit.tsx';
 
 const kinds: readonly { value: RateBody['is']; label: string }[] = [
@@ -8,12 +10,12 @@ const kinds: readonly { value: RateBody['is']; label: string }[] = [
   { value: 'table', label: 'by a table, as below' },
   { value: 'free', label: 'nothing' },
   { value: 'carrier quote', label: 'what the carrier asks' },
-  { value: 'box', label: 'a box' },
+  { value: 'box', label: 'by the box' },
 ];
 
 /** What a rate becomes when another kind is chosen for it: as much as can be kept is. */
 export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[]): RateBody {
-  const amount = rate.is === 'flat' || rate.is === 'box' ? rate.amount : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
+  const amount = rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? '5.00') : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
   switch (kind) {
     case 'free':
       return { is: 'free' };
@@ -34,7 +36,7 @@ export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly s
     case 'carrier quote':
       return { is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount };
     case 'box':
-      return { is: 'box', box: boxes[0] ?? 'box', amount, limit: { value: '20', unit: 'kg' }, places: ['world'] };
+      return { is: 'box', sizes: [{ box: boxes[0] ?? 'box', amount }], limit: { value: '20', unit: 'kg' }, places: ['world'] };
   }
 }
 
@@ -133,14 +135,51 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
         </>
       );
     case 'box':
-      return (
-        <>
-          <TextPart label={named('Amount a box')} value={rate.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, amount })} /> {kind},{' '}
-          <ChoicePart label={named('Box')} value={rate.box} choices={boxes.map((box) => ({ value: box.id, label: box.name }))} onCommit={(box) => change({ ...rate, box })} />, each up to{' '}
-          <TextPart label={named('Weight limit')} value={rate.limit.value} fault={figureFault} onCommit={(value) => change({ ...rate, limit: { ...rate.limit, value } })} />{' '}
-          <UnitPart label={named('Unit of the limit')} value={rate.limit.unit} units={['g', 'kg', 'oz', 'lb']} onCommit={(unit) => change({ ...rate, limit: { ...rate.limit, unit: unit as 'kg' } })} />
-          , to <TextPart label={named('Places it serves')} value={rate.places.join(' ')} onCommit={(text) => text.trim() !== '' && change({ ...rate, places: text.trim().split(/\s+/) })} />
-        </>
-      );
+      return <BoxPart rate={rate} boxes={boxes} named={named} kind={kind} change={change} />;
   }
+}
+
+type BoxRate = RateBody & { is: 'box' };
+
+/** An amount a box of each of one or several sizes: the cheapest way to pack into some of them is paid. */
+function BoxPart({ rate, boxes, named, kind, change }: { rate: BoxRate; boxes: readonly { id: string; name: string }[]; named: (name: string) => string; kind: ReactNode; change: (rate: RateBody) => void }) {
+  const { sizes } = rate;
+  const rest = boxes.filter((box) => !sizes.some((size) => size.box === box.id));
+  const put = (at: number, size: BoxRate['sizes'][number] | null) => change({ ...rate, sizes: size === null ? sizes.filter((_, i) => i !== at) : sizes.map((one, i) => (i === at ? size : one)) });
+  return (
+    <>
+      {kind}:{' '}
+      {sizes.map((size, i) => {
+        const nth = sizes.length > 1 ? ` ${i + 1}` : '';
+        return (
+          <span key={size.box}>
+            {i > 0 && (i === sizes.length - 1 ? ' or ' : ', ')}
+            <TextPart label={named(`Amount a box${nth}`)} value={size.amount} fault={amountFault} onCommit={(amount) => put(i, { ...size, amount })} /> a{' '}
+            <ChoicePart
+              label={named(`Box${nth}`)}
+              value={size.box}
+              choices={boxes.filter((box) => box.id === size.box || rest.includes(box)).map((box) => ({ value: box.id, label: box.name }))}
+              onCommit={(box) => put(i, { ...size, box })}
+            />
+            {sizes.length > 1 && (
+              <button type="button" className="quiet small" aria-label={named(`Without box${nth}`)} title="without this size" onClick={() => put(i, null)}>
+                ×
+              </button>
+            )}
+          </span>
+        );
+      })}
+      {rest[0] && sizes.length < 6 && (
+        <>
+          {' '}
+          <button type="button" className="quiet small" onClick={() => change({ ...rate, sizes: [...sizes, { box: rest[0]?.id ?? '', amount: sizes.at(-1)?.amount ?? '5.00' }] })}>
+            one more size
+          </button>
+        </>
+      )}
+      , each up to <TextPart label={named('Weight limit')} value={rate.limit.value} fault={figureFault} onCommit={(value) => change({ ...rate, limit: { ...rate.limit, value } })} />{' '}
+      <UnitPart label={named('Unit of the limit')} value={rate.limit.unit} units={['g', 'kg', 'oz', 'lb']} onCommit={(unit) => change({ ...rate, limit: { ...rate.limit, unit: unit as 'kg' } })} />, to{' '}
+      <TextPart label={named('Places it serves')} value={rate.places.join(', ')} fault={placesFault(1)} onCommit={(text) => change({ ...rate, places: placesIn(text) })} />
+    </>
+  );
 }

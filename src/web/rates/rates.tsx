@@ -172,8 +172,9 @@ function firstOf(rate: RateBody): string {
     case 'free':
       return 'Free';
     case 'flat':
-    case 'box':
       return rate.amount;
+    case 'box':
+      return rate.sizes[0]?.amount ?? '';
     case 'built up':
       return (Number(rate.order) + Number(rate.first)).toFixed(2);
     case 'table':

@@ -3,6 +3,7 @@ import type { Service, TemplateBody } from '../../core/rates/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
+import { plainLane } from './lane.tsx';
 import { RatesTabs } from './tabs.tsx';
 
 /** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
@@ -98,7 +99,6 @@ function starter(id: string, book: OpenBook): TemplateBody {
   const home = zones.find((zone) => zone !== rest);
   const served = [home, rest].flatMap((zone) => zone ?? []);
   const service = services.find((one) => !one.pickup)?.id ?? services[0]?.id ?? '';
-  const lane = (amount: string) => ({ rate: { is: 'flat' as const, amount }, also: {}, kinds: {}, bounds: [], fees: null, freeFrom: null, values: 'before' as const, names: {}, days: null });
   return {
     id,
     name: 'New template',
@@ -106,6 +106,6 @@ function starter(id: string, book: OpenBook): TemplateBody {
     goods: null,
     currency: null,
     zones: served.map((zone) => zone.id),
-    lanes: Object.fromEntries(served.map((zone) => [zone.id, { [service]: lane(zone === rest ? '24.00' : '5.00') }])),
+    lanes: Object.fromEntries(served.map((zone) => [zone.id, { [service]: plainLane(zone === rest ? '24.00' : '5.00') }])),
   };
 }

@@ -93,20 +93,23 @@ export function offerCost(edits: readonly Edit[], orders: readonly PastOrder[], 
   const first = past[0]?.at ?? begin - year;
   const from = begin - year < first ? begin - Math.ceil((begin - first - year) / year) * year : begin - year;
   const like = usage.uses.map((use) => ({ ...use, at: use.at < from ? use.at + year : use.at }));
+  // A budget of a week is spent week by week: what the days of the offer have of it in all.
+  const told = offer.limits.budget;
+  const budget = told && minor(told.per === 'week' ? told.amount * Math.ceil(days / 7) : told.amount);
   return {
     usage,
     leftWithout: minor(leftWithout),
     leftWith: minor(leftWith),
     byChannel: [...byChannel].map(([channel, one]) => ({ channel, uses: one.uses, cost: minor(one.cost) })).sort((a, b) => b.cost - a.cost),
-    run: budgetRun(like, from, days, offer.limits.budget),
+    run: budgetRun(like, from, days, budget),
     from,
     days,
     currency: compiled.currency,
-    budget: offer.limits.budget,
+    budget,
   };
 }
 
-/** What an offer would have cost with its least value or its cap elsewhere. */
+/** What an offer would have cost with its least value, or the most it takes, elsewhere. */
 export function offerCurve(edits: readonly Edit[], orders: readonly PastOrder[], id: string, moment: number, pace: Pace): CostCurve | null {
   const { compiled, goods } = draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
@@ -138,7 +141,7 @@ const mostIncluded = 2000;
 function leftOf(book: CompiledBook, question: Question, service: string): number {
   const answer = quote(book, question);
   const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service);
-  return choice ? marginOf(book, question, choice, null, null).left : 0;
+  return choice ? marginOf(book, question, choice, null).left : 0;
 }
 
 const offerOf = (compiled: CompiledBook, id: string): Offer | undefined => compiled.offers.find((one) => one.id === id);

@@ -1,4 +1,4 @@
-import { type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
+import { asOf, type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
 import { type ChannelFile, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
@@ -7,7 +7,7 @@ import type { Item } from '../../core/goods/index.ts';
 import { type Fall, matches, type Place, parsePlace, partsOfMap, patternText } from '../../core/places/index.ts';
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
-import { type Curve, curveOf } from '../../core/rates/index.ts';
+import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
 import { asked, cardsOn, carrierOf, dayOf, draftOf, savedState } from './state.ts';
 
 /** A pinned basket, as saved and as drafted. */
@@ -91,9 +91,11 @@ export function compute(edits: readonly Edit[], moment: number): Computed {
   return { problems: now.problems, pinned };
 }
 
-/** The answer at each channel; null where no offer tells channels apart. */
+/** The answer at each channel; null where nothing tells channels apart. */
 function answersAt(compiled: CompiledBook, question: Question): Record<string, Answer> | null {
-  if (compiled.offers.every((offer) => offer.channels === null)) return null;
+  const offersDo = compiled.offers.some((offer) => offer.channels !== null || offer.limits.budget?.split);
+  const goodsDo = question.lines.some(({ item }) => item.varies !== null || item.stockedBy.length > 0);
+  if (!offersDo && !goodsDo) return null;
   return Object.fromEntries(channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]));
 }
 
@@ -129,7 +131,8 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
   const on = dayOf(question.moment, compiled);
   const card = cardsOn(on)?.card ?? null;
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
-  const services = book.services.map(({ id }) => ({
+  const theirs = everyChoice.some((one) => one.service === stocked) ? [stocked] : [];
+  const services = [...theirs, ...book.services.map((one) => one.id)].map((id) => ({
     service: id,
     margin: marginFor(id),
     meant: meantSteps(compiled, question, id),
@@ -148,7 +151,7 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
     const choice = everyChoice.find((one) => one.service === id);
     if (!choice) return null;
     const carrier = card && carrierCost(compiled, question, id, card, on, basket.address === 'home');
-    return { carrier, margin: marginOf(compiled, question, choice, carrier, null) };
+    return { carrier, margin: marginOf(compiled, question, choice, carrier) };
   }
 }
 
@@ -171,7 +174,8 @@ export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswe
 
 /** A lane's charge along what it charges by. */
 export function curve(edits: readonly Edit[], template: string, zone: string, service: string, moment: number): CostedCurve | null {
-  const { compiled } = draftOf(edits);
+  const { compiled: whole } = draftOf(edits);
+  const compiled = whole && asOf(whole, moment);
   const served = compiled?.templates.find((one) => one.id === template);
   const lane = served?.lanes.get(zone)?.get(service);
   if (!compiled || !lane) return null;

@@ -1,5 +1,5 @@
 import type { PastOrder } from '../../contract/index.ts';
-import type { ChannelId, Edit } from '../../core/book/index.ts';
+import { asOf, type ChannelId, type Edit } from '../../core/book/index.ts';
 import { dialects, type Listing, listedAt, type Note, type RecordFinding, recordFindings } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
 import { type Minor, type Problem, sure } from '../../core/exact/index.ts';
@@ -34,10 +34,11 @@ export interface Records {
 }
 
 /** Every clause of the draft beside what each channel will read. */
-export function notes(edits: readonly Edit[]): Record<ChannelId, readonly Note[]> | null {
-  const { compiled, goods } = draftOf(edits);
-  if (!compiled) return null;
-  const listed = readyFor(compiled, goods).ready.goods;
+export function notes(edits: readonly Edit[], moment: number): Record<ChannelId, readonly Note[]> | null {
+  const { compiled: whole, goods } = draftOf(edits);
+  if (!whole) return null;
+  const compiled = asOf(whole, moment);
+  const listed = readyFor(whole, goods).ready.goods;
   return Object.fromEntries(dialects.map((dialect) => [dialect.id, dialect.render(compiled, listed).notes])) as Record<ChannelId, readonly Note[]>;
 }
 
@@ -112,7 +113,7 @@ export function selected(edits: readonly Edit[], id: string): string[] | null {
 /** Where a channel's own record parts from the goods of the draft. */
 export function recordsThere(edits: readonly Edit[], id: ChannelId, listings: readonly Listing[]): RecordFinding[] | null {
   const { compiled, goods } = draftOf(edits);
-  return compiled && recordFindings(compiled, listedAt(id, readyFor(compiled, goods).ready.goods), listings);
+  return compiled && recordFindings(compiled, listedAt(compiled, id, readyFor(compiled, goods).ready.goods), listings);
 }
 
 /** What keeps goods of the draft from being sold. */
