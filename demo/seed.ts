@@ -27,7 +27,7 @@ const addresses = JSON.parse(process.env.PLEMB_CHANNELS ?? '{}') as Record<Chann
 const database = connect(url);
 await migrate(database);
 if ((await newest(database)) === 0) {
-  const context: Context = { database, ...reaching(addresses), log: pino({ level: 'warn' }) };
+  const context: Context = { database, ...reaching(addresses, null), log: pino({ level: 'warn' }) };
   const setClock = async (moment: string) => {
     for (const id of channelIds) await context.clients[id].setClock(Date.parse(moment));
     await setClockAhead(database, Date.parse(moment) - Date.now());

@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
 
-export function startApplication(options: { root: string; data: string; databaseUrl: string; port: number; ports?: number[]; seed?: boolean }): Promise<{
+export function startApplication(options: { root: string; data: string; databaseUrl: string; port: number; first?: string | null; channels?: Record<string, string> | null }): Promise<{
   address: string;
   channels: Record<string, string>;
   server: ChildProcess;

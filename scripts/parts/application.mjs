@@ -35,22 +35,27 @@ function sentence(errors) {
   return `A part of Plemb did not start:\n  ${errors.trim().split('\n').slice(0, 4).join('\n  ')}`;
 }
 
-/** Starts stand-ins, puts the demo in where there is no book, and starts the server. */
-export async function startApplication({ root, data, databaseUrl, port, ports = [0, 0, 0, 0], seed = true }) {
+/**
+ * Starts the server, with what it begins from: `first` is a program that fills an empty database. Without `channels`
+ * (addresses by channel) the stand-ins are started beside it, and the demo's account at their carrier is told.
+ */
+export async function startApplication({ root, data, databaseUrl, port, first = 'demo/seed.ts', channels = null }) {
   const parts = [];
   const stop = async () => {
     for (const part of parts.reverse()) await part.stop();
   };
   try {
-    const standins = program(root, 'src/standins/start.ts', [join(data, 'standins'), ...ports.map(String)], {});
-    parts.push(standins);
-    const channels = JSON.stringify(await standins.ready);
-    const env = { DATABASE_URL: databaseUrl, PLEMB_CHANNELS: channels, PORT: String(port) };
-    if (seed) run(process.execPath, ['--import', 'tsx', join(root, 'demo', 'seed.ts')], { cwd: root, env, what: 'Putting the demo in' });
+    let env = { DATABASE_URL: databaseUrl, PORT: String(port), PLEMB_CHANNELS: JSON.stringify(channels) };
+    if (!channels) {
+      const standins = program(root, 'src/standins/start.ts', ['--folder', join(data, 'standins')], {});
+      parts.push(standins);
+      env = { ...env, PLEMB_CHANNELS: JSON.stringify(await standins.ready), PLEMB_CARRIER_KEY: 'kites-21', PLEMB_CARRIER_PRICES: 'account' };
+    }
+    if (first) run(process.execPath, ['--import', 'tsx', join(root, first)], { cwd: root, env, what: 'Putting in what it begins with' });
     const server = program(root, 'src/server/main.ts', [], env);
     parts.push(server);
     const { listening } = await server.ready;
-    return { address: listening, channels: JSON.parse(channels), server: server.child, ended: Promise.race(parts.map((part) => part.ended)), stop };
+    return { address: listening, channels: JSON.parse(env.PLEMB_CHANNELS), server: server.child, ended: Promise.race(parts.map((part) => part.ended)), stop };
   } catch (error) {
     await stop();
     throw error;

@@ -1,10 +1,9 @@
 import type { Logger } from 'pino';
-import { type Book, type ChannelId, type CompiledBook, channelIds, compileBook, readyGoods } from '../core/book/index.ts';
+import { asOf, type Book, type ChannelId, type CompiledBook, channelIds, compileBook, readyGoods } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { sure } from '../core/exact/index.ts';
-import { carrierClient } from './carrier-client.ts';
-import type { ChannelClient } from './channel-client.ts';
-import { channelClient } from './channel-client.ts';
+import { type ChannelClient, channelClient } from '../live/index.ts';
+import { type CarrierAccount, carrierClient } from './carrier-client.ts';
 import { type Database, snapshot } from './database.ts';
 import { Refusal } from './problem.ts';
 import { readBook } from './queries/book.ts';
@@ -20,16 +19,13 @@ export interface Context {
   readonly carrier: ReturnType<typeof carrierClient>;
 }
 
-/** The seller's key at the carrier. */
-const carrierKey = process.env.PLEMB_CARRIER_KEY ?? 'live-lerrin-kites';
-
 /** What is needed to talk to channels and carrier at these addresses. */
-export const reaching = (addresses: Readonly<Record<string, string>>): Pick<Context, 'clients' | 'carrier'> => ({
-  clients: clientsAt(addresses as Readonly<Record<ChannelId, string>>),
-  carrier: carrierClient(addresses.ternline, carrierKey),
+export const reaching = (addresses: Readonly<Record<string, string>>, account: CarrierAccount | null): Pick<Context, 'clients' | 'carrier'> => ({
+  clients: clientsAt(addresses),
+  carrier: carrierClient(addresses.ternline, account),
 });
 
-const clientsAt = (addresses: Readonly<Record<ChannelId, string>>): Context['clients'] => Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
+const clientsAt = (addresses: Readonly<Partial<Record<ChannelId, string>>>): Context['clients'] => Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
 
 /** Now, by the demo's clock. */
 export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));
@@ -41,7 +37,7 @@ export interface Standing {
   readonly goods: readonly Listed[];
 }
 
-/** The saved book with its goods, ready to answer. */
+/** The saved book with its goods, ready to answer: dated rows as of now. */
 export async function standing(context: Context): Promise<Standing> {
   const { revision, book, items } = await snapshot(context.database, async (connection) => ({
     revision: await newest(connection),
@@ -49,6 +45,6 @@ export async function standing(context: Context): Promise<Standing> {
     items: await allGoods(connection),
   }));
   if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-  const compiled = sure(compileBook(book));
+  const compiled = asOf(sure(compileBook(book)), await nowOf(context));
   return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
 }

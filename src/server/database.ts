@@ -2,6 +2,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 
+const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
+
 export type Database = pg.Pool;
 /** Something statements can be sent to: the pool, or the one connection of a transaction. */
 export type Connection = Pick<pg.ClientBase, 'query'>;
@@ -35,20 +37,24 @@ async function within<T>(database: Database, begin: string, work: (connection: C
   }
 }
 
-/** Brings the tables up to date: runs each numbered file once, in order, all in one transaction. */
+/** Brings the tables up to date: runs each numbered file once, in order, all in one transaction. A file is of SQL, or a module with `up`. */
 export async function migrate(database: Database): Promise<void> {
-  const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
-  await transaction(database, async (connection) => {
-    await connection.query('select pg_advisory_xact_lock(7315)');
-    await connection.query('create table if not exists migration (name text primary key, at timestamptz not null default now())');
-    const { rows } = await connection.query<{ name: string }>('select name from migration');
-    const done = new Set(rows.map((row) => row.name));
-    for (const name of readdirSync(folder)
-      .filter((one) => one.endsWith('.sql'))
-      .sort()) {
-      if (done.has(name)) continue;
-      await connection.query(readFileSync(`${folder}${name}`, 'utf8'));
-      await connection.query('insert into migration (name) values ($1)', [name]);
-    }
-  });
+  await transaction(database, (connection) => migrateWithin(connection, migrations()));
+}
+
+/** The names of all numbered files, in order. */
+export const migrations = (): string[] => readdirSync(folder).filter((name) => /^\d{3}-.*\.(sql|ts)$/.test(name)).sort();
+
+/** Runs those of the named files that have not run yet. */
+export async function migrateWithin(connection: Connection, names: readonly string[]): Promise<void> {
+  await connection.query('select pg_advisory_xact_lock(7315)');
+  await connection.query('create table if not exists migration (name text primary key, at timestamptz not null default now())');
+  const { rows } = await connection.query<{ name: string }>('select name from migration');
+  const done = new Set(rows.map((row) => row.name));
+  for (const name of names) {
+    if (done.has(name)) continue;
+    if (name.endsWith('.sql')) await connection.query(readFileSync(`${folder}${name}`, 'utf8'));
+    else await ((await import(`${folder}${name}`)) as { up(connection: Connection): Promise<void> }).up(connection);
+    await connection.query('insert into migration (name) values ($1)', [name]);
+  }
 }

@@ -26,12 +26,13 @@ interface State {
   readonly target: string;
   readonly items: readonly Item[];
   readonly promotions: readonly Reviewed<Promotion>[];
-  /** When each country's enrolment ends. */
-  readonly enrolled: Readonly<Record<string, number>>;
+  /** When each country is open. */
+  readonly opened: Readonly<Record<string, number>>;
 }
 
 const speeds = ['economy', 'standard', 'swift'];
-const day = 24 * 3_600_000;
+const hour = 3_600_000;
+const [openingHours, reviewHours] = [10, 30];
 const words = (cell: string) => cell.split(' ').filter(Boolean);
 const parser = new XMLParser({ ignoreAttributes: false, attributeNamePrefix: '@', parseTagValue: false, parseAttributeValue: false, isArray: (name) => name === 'item' || name === 'delivery' });
 
@@ -223,7 +224,7 @@ const writtenPromotions = (list: readonly Promotion[]) => [fields.join('\t'), ..
 /** Findlark, which looks into the shop at the given address. */
 export const findlark = (shop: () => string): StandIn<State> => ({
   name: 'findlark',
-  empty: { itemsText: '', target: '', items: [], promotions: [], enrolled: {} },
+  empty: { itemsText: '', target: '', items: [], promotions: [], opened: {} },
   submit(state, files: readonly ChannelFile[], now) {
     const fileOf = (name: string) => files.find((one) => one.name === name)?.text;
     const [itemsText, promotionsText] = [fileOf('items.xml'), fileOf('promotions.tsv')];
@@ -232,11 +233,11 @@ export const findlark = (shop: () => string): StandIn<State> => ({
     const promotions = readPromotions(promotionsText);
     const remarks = [...items.remarks, ...promotions.remarks];
     if (remarks.length > 0) return { refused: remarks };
-    const enrolled: Record<string, number> = { ...state.enrolled };
-    for (const one of promotions.promotions) for (const country of words(one.countries)) enrolled[country] ??= now + day;
-    const until = (one: Promotion) => Math.max(now, ...words(one.countries).map((country) => enrolled[country] ?? now)) + day;
+    const opened: Record<string, number> = { ...state.opened };
+    for (const one of promotions.promotions) for (const country of words(one.countries)) opened[country] ??= now + openingHours * hour;
+    const until = (one: Promotion) => Math.max(now, ...words(one.countries).map((country) => opened[country] ?? now)) + reviewHours * hour;
     const sent = promotions.promotions.map((value) => ({ key: value.id, value }));
-    return { state: { itemsText, target: items.target, items: items.items, promotions: submitted(state.promotions, sent, now, until, 'open'), enrolled } };
+    return { state: { itemsText, target: items.target, items: items.items, promotions: submitted(state.promotions, sent, now, until, 'open'), opened } };
   },
   async settle(state, moment) {
     if (!state.promotions.some((one) => one.waiting?.verdict === 'open' && one.waiting.until <= moment)) return state;

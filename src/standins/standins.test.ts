@@ -195,14 +195,14 @@ describe('Harrowmere', () => {
     const goods = ['GOODS|TEN|Ten off|Ten off.|10|LK-TAIL-01|TEN||', 'GOODS|THIRD|Third off|Third off.|33|LK-TAIL-01|||'];
     expect(ask(plans(...goods), 'GB LS1 1AA', 1, now + 100 * hour, ['TEN'])).toMatchObject({ choices: [{ discount: '5.21' }], codes: [{ code: 'TEN', used: false, why: 'conditions' }] });
   });
-  test('a new promotion waits 48 hours; sent again unchanged it does not wait anew; left out it ends', () => {
+  test('a new promotion waits 40 hours; sent again unchanged it does not wait anew; left out it ends', () => {
     const state = taken(harrowmere, plans(free));
     const charge = (of: typeof state, at: number) => harrowmere.checkout(of, at)(basket('GB LS1 1AA', [['LK-TAIL-01', 6, '15.80', '520']])).choices[0]?.charge;
-    expect(charge(state, now + 48 * hour - 1)).not.toBe('0.00');
-    expect(charge(state, now + 48 * hour)).toBe('0.00');
+    expect(charge(state, now + 40 * hour - 1)).not.toBe('0.00');
+    expect(charge(state, now + 40 * hour)).toBe('0.00');
     const again = taken(harrowmere, plans(free), now + 24 * hour, state);
-    expect(charge(again, now + 48 * hour)).toBe('0.00');
-    expect(harrowmere.live(again, now + 25 * hour).held).toEqual([{ key: 'FREE-80', until: new Date(now + 48 * hour).toISOString(), state: 'in review', reason: '' }]);
+    expect(charge(again, now + 40 * hour)).toBe('0.00');
+    expect(harrowmere.live(again, now + 25 * hour).held).toEqual([{ key: 'FREE-80', until: new Date(now + 40 * hour).toISOString(), state: 'in review', reason: '' }]);
     const changed = taken(harrowmere, plans(free.replace('80.00||', '70.00||')), now + 60 * hour, state);
     expect(charge(changed, now + 61 * hour)).toBe('0.00');
     expect(charge(taken(harrowmere, plans(), now + 60 * hour, state), now + 61 * hour)).not.toBe('0.00');
@@ -246,11 +246,11 @@ describe('Findlark', () => {
     expect(ask(basket('GB HS1 2AA', [['LK-TAIL-01', 1, '15.80', null]])).choices[0]?.charge).toBe('9.40');
     expect(ask(basket('IE', [['LK-TAIL-01', 1, '15.80', null]])).choices).toEqual([]);
   });
-  test('a first promotion waits for enrolment and review, 48 hours; a later one in the same country 24', async () => {
+  test('a first promotion waits for its country’s opening and the review, 40 hours; a later one in the same country 30', async () => {
     const state = taken(standIn, feed(item('A', '6.90'), [free]));
-    expect(standIn.live(state, now).held[0]?.until).toBe(new Date(now + 48 * hour).toISOString());
+    expect(standIn.live(state, now).held[0]?.until).toBe(new Date(now + 40 * hour).toISOString());
     const later = taken(standIn, feed(item('A', '6.90'), [free, free.replace('free|', 'more|')]), now + 72 * hour, await standIn.settle(state, now + 72 * hour));
-    expect(standIn.live(later, now + 72 * hour).held).toEqual([{ key: 'more', until: new Date(now + 96 * hour).toISOString(), state: 'in review', reason: '' }]);
+    expect(standIn.live(later, now + 72 * hour).held).toEqual([{ key: 'more', until: new Date(now + 102 * hour).toISOString(), state: 'in review', reason: '' }]);
   });
   test('while the shop does not answer, a code stays in review', async () => {
     const state = taken(standIn, feed(item('A', '6.90'), ['code|Ten off|percent|10|||TEN|GB||']));

@@ -107,9 +107,10 @@ export function ternlineApp(): Hono {
   app.use(async (c, next) => {
     if (trouble === 'slow') await pause(8000);
     if (trouble === 'silent') await pause(30_000);
-    const key = /^Bearer (live|test)-/.exec(c.req.header('Authorization') ?? '')?.[1];
-    if (!key) return c.json({ title: 'No such key' }, 401);
-    c.set('prices' as never, (key === 'live' ? account : (price: number) => price) as never);
+    if (!/^Bearer \S+$/.test(c.req.header('Authorization') ?? '')) return c.json({ title: 'No key' }, 401);
+    const sort = c.req.header('Prices') ?? 'list';
+    if (sort !== 'list' && sort !== 'account') return c.json({ title: 'Prices is one of list, account' }, 400);
+    c.set('prices' as never, (sort === 'account' ? account : (price: number) => price) as never);
     await next();
   });
   const pricesOf = (c: { get(key: never): unknown }) => c.get('prices' as never) as (price: number) => number;

@@ -218,7 +218,7 @@ test('channels: clause by clause, sent, read back; sending mends the drift', asy
 
 test('the clock pushed forward ends the reviews, and the glyphs turn straight after the next check', async ({ desk }) => {
   await desk.getByRole('button', { name: /^as of/ }).click();
-  await desk.getByRole('button', { name: '48 hours on' }).click();
+  await desk.getByRole('button', { name: '40 hours on' }).click();
   await expect(desk.getByRole('dialog')).toContainText('It shows Thu 26 Nov');
   await desk.keyboard.press('Escape');
   await checkAgain(desk);

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { transaction } from '../../src/server/database.ts';
-import { readBook } from '../../src/server/queries/book.ts';
+import { offerOf } from '../books/desk.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
 
@@ -63,6 +63,42 @@ describe('single-use codes', () => {
   });
 });
 
+describe('spend', () => {
+  const put = (text: string) => at.call('PUT', '/api/spend', { text });
+  const rows = async () => (await at.call('GET', '/api/spend')).body.rows;
+  beforeEach(async () => {
+    await at.take(smallBook({ numbered: 2, offers: [offerOf('suds', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, limits: { budget: { amount: '100', per: 'week' } } }), offerOf('plain', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } })] }));
+    await at.database.query('delete from spend');
+  });
+  test('is taken by offer, week and channel, and taken again doubles nothing', async () => {
+    const text = 'offer,week,channel,amount\r\nsuds,2026-11-23,lerrin-shop,41.50\r\nsuds,2026-11-23,,3\r\n';
+    expect((await put(text)).body).toEqual({ taken: 2, badLines: [] });
+    expect((await put(text)).body).toEqual({ taken: 2, badLines: [] });
+    await put('amount,offer,week,channel\r\n44.00,suds,2026-11-23,lerrin-shop\r\n');
+    expect(await rows()).toEqual([
+      { offer: 'suds', week: '2026-11-23', channel: null, amount: '3' },
+      { offer: 'suds', week: '2026-11-23', channel: 'lerrin-shop', amount: '44.00' },
+    ]);
+    expect(await file('/api/spend/file')).toEqual([
+      { offer: 'suds', week: '2026-11-23', channel: '', amount: '3' },
+      { offer: 'suds', week: '2026-11-23', channel: 'lerrin-shop', amount: '44.00' },
+    ]);
+  });
+  test('of an offer without a budget, a Tuesday, a strange channel or no amount refuses the file', async () => {
+    const bad = (await put('offer,week,channel,amount\r\nplain,2026-11-23,,1\r\nsuds,2026-11-24,,1\r\nsuds,2026-02-30,,1\r\nsuds,2026-11-23,bazaar,1\r\nsuds,2026-11-23,,1.005\r\nsuds,2026-11-16,,1\r\nsuds,2026-11-16,,2\r\n')).body;
+    expect(bad.taken).toBe(0);
+    expect(bad.badLines.map((line: { line: number; problems: { at: string[] }[] }) => [line.line, line.problems[0]?.at[0]])).toEqual([
+      [2, 'offer'],
+      [3, 'week'],
+      [4, 'week'],
+      [5, 'channel'],
+      [6, 'amount'],
+      [8, 'week'],
+    ]);
+    expect(await rows()).toEqual([]);
+  });
+});
+
 describe('customers', () => {
   test('are put into segments of the book; a strange segment or id refuses the file', async () => {
     expect((await at.call('PUT', '/api/customers', { text: 'customer,segment\r\nC-1,trade\r\nC-2,trade\r\n' })).body).toEqual({ taken: 2, badLines: [] });
@@ -89,10 +125,10 @@ test('offers of an older database are brought to how they are written now', asyn
     for (const [position, body] of old.entries()) await connection.query("insert into book_part (kind, id, position, body) values ('offers', $1, $2, $3)", [body.id, position, JSON.stringify(body)]);
     await connection.query(update);
   });
-  const offers = (await readBook(at.database))?.offers ?? [];
-  expect(offers.map((one) => [one.benefit, one.code, one.asks])).toEqual([
-    [{ is: 'off order', off: { by: 'percent', percent: '10' } }, { is: 'shared', code: 'TEN' }, [{ over: 'value', value: '20.00', test: 'before', also: {}, goods: null }]],
+  const { rows } = await at.database.query("select body from book_part where kind = 'offers' order by position");
+  expect(rows.map(({ body }) => [body.benefit, body.code, body.asks])).toEqual([
+    [{ is: 'off order', off: { by: 'percent', percent: '10' } }, { is: 'shared', code: 'TEN' }, [{ over: 'value', value: '20.00', test: 'before' }]],
     [{ is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, null, []],
-    [{ is: 'delivery', on: { is: 'up to', cap: '5.00', also: {} }, off: { by: 'free' } }, null, [{ over: 'value', value: '60.00', test: 'after', also: {}, goods: null }]],
+    [{ is: 'delivery', on: { is: 'up to', cap: '5.00' }, off: { by: 'free' } }, null, [{ over: 'value', value: '60.00', test: 'after' }]],
   ]);
 });

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { demoBook, demoLaterOffers } from '../../demo/book.ts';
+import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
 import { bookFileSchema } from '../../src/core/book/index.ts';
 import { dialects, type Rules } from '../../src/core/channels/index.ts';
 import { checkChannel, standingOf } from '../../src/core/check/index.ts';
@@ -107,7 +107,7 @@ test('an offer that reaches a place it should not is blamed on the clause of its
 
 test('the demo’s files are taken, and its limits are all known but three at Findlark', async () => {
   const file = demoBook();
-  const { book, goods } = opened(bookFileSchema.parse({ ...file, offers: [...file.offers, ...demoLaterOffers()] }));
+  const { book, goods } = opened(bookFileSchema.parse({ ...file, offers: [...file.offers, ...demoLaterOffers()], numbered: 9, eitherOr: [...file.eitherOr, demoLaterGroup] }));
   const off: string[] = [];
   const apart = new Set<string>();
   for (const dialect of dialects) {

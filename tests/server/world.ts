@@ -23,7 +23,7 @@ export async function world() {
   const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0, ternline: 0 });
   const database = connect(url);
   await migrate(database);
-  const context: Context = { database, ...reaching(standIns.addresses), log: pino({ level: 'silent' }) };
+  const context: Context = { database, ...reaching(standIns.addresses, { key: 'kites-21', prices: 'account' }), log: pino({ level: 'silent' }) };
   let jobs: Jobs = await startJobs(context, url);
   let server = app(context, jobs, '/nowhere');
 

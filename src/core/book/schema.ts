@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { massUnits, written } from '../exact/index.ts';
+import { isMonday, massUnits, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
 import { boxSchema, mixingRuleSchema, mixingSchema, serviceSchema, templateSchema } from '../rates/index.ts';
 
 const { amount, currency, figure, id, name, percent, place } = written;
-const monday = z.iso.date().refine((day) => new Date(`${day}T00:00:00Z`).getUTCDay() === 1, 'the Monday of a week, such as 2026-11-23');
+const monday = z.string().refine(isMonday, 'the Monday of a week, such as 2026-11-23');
 
 /** How far a limited offer is used up: orders in all, the customer's own, and what it has cost, by week and channel, in the first market's currency. */
 export const spentSchema = z.strictObject({
@@ -126,7 +126,7 @@ export const bookSchema = z.strictObject({
   /** The tax class of delivery. */
   deliveryClass: id.default('standard'),
   costs: costsSchema.default({ packing: '0', payment: { percent: '0', amount: '0' }, advertising: '0', channels: {} }),
-  services: z.array(serviceSchema).min(1).max(12),
+  services: z.array(serviceSchema).max(12),
   zones: z.array(zoneSchema),
   selections: z.array(selectionSchema).default([]),
   boxes: z.array(boxSchema).default([]),

@@ -62,6 +62,9 @@ export function inForce<T extends Span>(rows: readonly T[], at: Instant): T | nu
 /** The moments at which rows begin or end, in order, once each. */
 export const turnsOf = (rows: readonly Span[]): Instant[] => [...new Set(rows.flatMap(({ from, until }) => [from, until]).filter((at) => at !== null))].sort((a, b) => a - b);
 
+/** Whether a text is the day, such as 2026-11-23, of a Monday. */
+export const isMonday = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).getUTCDay() === 1 && new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
+
 /** The Monday 00:00, by the clock of a zone, of the week that a moment lies in, as a day. @example mondayOf(Date.parse('2026-11-26T10:00Z'), 'UTC') // '2026-11-23' */
 export function mondayOf(at: Instant, zone: string): string {
   const day = Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(zone).toPlainDate();

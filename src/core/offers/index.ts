@@ -1,6 +1,6 @@
 /** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
-export { readCodes, readCustomers } from './lists.ts';
+export { readCodes, readCustomers, readSpend, type SpendRow } from './lists.ts';
 export {
   type Ask,
   allGoods,

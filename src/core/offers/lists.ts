@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Problem } from '../exact/index.ts';
+import { type Currency, isMonday, parseAmount, type Problem } from '../exact/index.ts';
 import { code as codeSchema } from './schema.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */
@@ -55,4 +55,33 @@ export function readCustomers(text: string, segments: readonly string[]): { cust
     else customers.set(customer, { customer, segment });
   }
   return { customers: [...customers.values()], badLines: bad };
+}
+
+/** What an offer with a budget cost in a week and a channel (null: none said): its week's Monday, an amount in the first market's currency. */
+export interface SpendRow {
+  readonly offer: string;
+  readonly week: string;
+  readonly channel: string | null;
+  readonly amount: string;
+}
+
+/** A file of spend: columns `offer`, `week` (its Monday), `amount` and, if one likes, `channel`. Each offer, week and channel once. */
+export function readSpend(text: string, known: { readonly offers: readonly string[]; readonly channels: readonly string[]; readonly currency: Currency }): { rows: SpendRow[]; badLines: BadLine[] } {
+  const { rows, badLines } = rowsOf(text, ['offer', 'week', 'amount'], ['channel']);
+  const taken = new Map<string, SpendRow>();
+  const bad: BadLine[] = [...badLines];
+  for (const { line, cells } of rows) {
+    const problems: Problem[] = [];
+    const { offer = '', week = '', channel = '', amount = '' } = cells;
+    const key = JSON.stringify([offer, week, channel]);
+    if (!known.offers.includes(offer)) problems.push({ at: ['offer'], wrong: `no offer “${offer}”`, right: known.offers.join(', ') || 'an offer with a budget' });
+    if (!isMonday(week)) problems.push({ at: ['week'], wrong: `“${week}” is no Monday`, right: 'the Monday of the week, such as 2026-11-23' });
+    if (channel !== '' && !known.channels.includes(channel)) problems.push({ at: ['channel'], wrong: `no channel “${channel}”`, right: `${known.channels.join(', ')}, or empty` });
+    const read = parseAmount(amount, known.currency);
+    if (!read.ok) problems.push(...read.problems.map((one) => ({ ...one, at: ['amount'] })));
+    if (taken.has(key)) problems.push({ at: ['week'], wrong: 'this offer, week and channel stand twice', right: 'each once' });
+    if (problems.length > 0) bad.push({ line, problems });
+    else taken.set(key, { offer, week, channel: channel || null, amount });
+  }
+  return { rows: [...taken.values()], badLines: bad };
 }

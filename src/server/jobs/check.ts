@@ -1,7 +1,7 @@
 import type { ChannelId } from '../../core/book/index.ts';
 import { type ChannelFile, dialectOf, dialects, type Rules } from '../../core/channels/index.ts';
 import { type Ask, type ChannelReport, checkChannel, type Live, type Sides, Stopped } from '../../core/check/index.ts';
-import { ChannelDown } from '../channel-client.ts';
+import { asking, ChannelDown, rulesOf } from '../../live/index.ts';
 import { type Context, standing } from '../context.ts';
 import { transaction } from '../database.ts';
 import { addReports, checkById, type Down, markCheck, markProgress } from '../queries/checks.ts';
@@ -33,7 +33,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
           markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
         };
         try {
-          return await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(context, dialect.id) }, run.moment.getTime(), progress);
+          return await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id]) }, run.moment.getTime(), progress);
         } catch (error) {
           if (error instanceof ChannelDown) return { channel: error.channel, why: error.message };
           ended = true;
@@ -57,24 +57,3 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
 }
 
 /** What was sent or is live, read by the channel's dialect; null where it cannot be read. */
-function rulesOf(id: ChannelId, files: readonly ChannelFile[]): Rules | null {
-  const read = dialectOf(id).read(files);
-  return read.ok ? read.value : null;
-}
-
-function asking({ clients }: Context, id: ChannelId): Ask {
-  // What is live is mostly the same from moment to moment: read once.
-  const known = new Map<string, Rules | null>();
-  const read = (files: readonly ChannelFile[]): Rules | null => {
-    const key = files.map((file) => file.text).join('\u0000');
-    if (!known.has(key)) known.set(key, rulesOf(id, files));
-    return known.get(key) ?? null;
-  };
-  return {
-    async live(moment): Promise<Live> {
-      const { files, held } = await clients[id].live(moment);
-      return { rules: read(files), held: new Set(held.map((one) => one.key)), refused: new Set(held.filter((one) => one.state === 'refused').map((one) => one.key)) };
-    },
-    checkout: (moment, baskets) => clients[id].checkout(moment, baskets),
-  };
-}

@@ -1,4 +1,4 @@
-import { ChannelDown } from '../channel-client.ts';
+import { ChannelDown } from '../../live/index.ts';
 import type { Context } from '../context.ts';
 import { markSend, sendById } from '../queries/sends.ts';
 

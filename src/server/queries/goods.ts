@@ -1,7 +1,7 @@
 import type { Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
-const columns = 'sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", hazards, override, fee';
+const columns = 'sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", not_listed as "notListed", hazards, barred, own_rate as "ownRate", fee, dated';
 
 /** A page of goods after a SKU, in the order of SKUs. */
 export async function goodsAfter(connection: Connection, after: string, limit: number): Promise<Item[]> {
@@ -27,15 +27,16 @@ export async function variantsOf(connection: Connection, skus: readonly string[]
 
 export async function putGoods(connection: Connection, items: readonly Item[]): Promise<void> {
   await connection.query(
-    `insert into goods (sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class, origin, stocked_by, hazards, override, fee)
+    `insert into goods (sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class, origin, stocked_by, not_listed, hazards, barred, own_rate, fee, dated)
      select sku, name, price, prices, cost, mass, size, array(select jsonb_array_elements_text(tags)), kind, template, parent, "taxClass", origin,
-       array(select jsonb_array_elements_text("stockedBy")), array(select jsonb_array_elements_text(hazards)), override, fee
+       array(select jsonb_array_elements_text("stockedBy")), array(select jsonb_array_elements_text("notListed")), array(select jsonb_array_elements_text(hazards)),
+       barred, "ownRate", fee, dated
      from jsonb_to_recordset($1) as item (sku text, name text, price text, prices jsonb, cost text, mass jsonb, size jsonb, tags jsonb, kind text, template text,
-       parent text, "taxClass" text, origin text, "stockedBy" jsonb, hazards jsonb, override jsonb, fee jsonb)
+       parent text, "taxClass" text, origin text, "stockedBy" jsonb, "notListed" jsonb, hazards jsonb, barred jsonb, "ownRate" jsonb, fee jsonb, dated jsonb)
      on conflict (sku) do update set name = excluded.name, price = excluded.price, prices = excluded.prices, cost = excluded.cost, mass = excluded.mass,
        size = excluded.size, tags = excluded.tags, kind = excluded.kind, template = excluded.template, parent = excluded.parent,
-       tax_class = excluded.tax_class, origin = excluded.origin, stocked_by = excluded.stocked_by, hazards = excluded.hazards,
-       override = excluded.override, fee = excluded.fee`,
+       tax_class = excluded.tax_class, origin = excluded.origin, stocked_by = excluded.stocked_by, not_listed = excluded.not_listed, hazards = excluded.hazards,
+       barred = excluded.barred, own_rate = excluded.own_rate, fee = excluded.fee, dated = excluded.dated`,
     [JSON.stringify(items, (_, value) => value ?? undefined)],
   );
 }

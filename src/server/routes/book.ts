@@ -1,6 +1,6 @@
 import { Hono } from 'hono';
 import { saveRequest, takeBackRequest } from '../../contract/index.ts';
-import { type BookFile, foldChanges, readBookFile } from '../../core/book/index.ts';
+import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { snapshot } from '../database.ts';
 import { Refusal } from '../problem.ts';
@@ -34,12 +34,14 @@ export function bookRoutes(context: Context): Hono {
       return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, { 'Content-Type': 'application/json', 'Content-Disposition': 'attachment; filename="book.json"' });
     })
     .put('/book/file', async (c) => {
-      const read = readBookFile(await c.req.json().catch(() => null));
+      const data: unknown = await c.req.json().catch(() => null);
+      const read = readBookFile(data);
       if (!read.ok)
         throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', { problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
-      return c.json({ revision: await replaceBook(database, book, goods, who, `Imported the book of ${book.seller}`, await at()) }, 201);
+      const notes = migrationNotes(data).map((one) => `${one.at.join(' ')}: ${one.was} → ${one.now}`);
+      return c.json({ revision: await replaceBook(database, book, goods, who, [`Imported the book of ${book.seller}`, ...notes].join('. '), await at()), notes }, 201);
     })
     .post('/revisions', async (c) => {
       const request = await parsed(c, saveRequest);

@@ -4,7 +4,7 @@ import { type ChannelState, channelId, checkoutRequest, pushRequest, sendRequest
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import { questionOf, soldIn } from '../../core/quote/index.ts';
-import { ChannelDown } from '../channel-client.ts';
+import { ChannelDown } from '../../live/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
 import { Refusal } from '../problem.ts';

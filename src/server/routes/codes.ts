@@ -2,12 +2,15 @@ import { randomInt } from 'node:crypto';
 import { Hono, type Context as Request } from 'hono';
 import { stream } from 'hono/streaming';
 import { codesRequest, type ListReport, listRequest, singlesRequest } from '../../contract/index.ts';
-import { readCodes, readCustomers } from '../../core/offers/index.ts';
+import { readCodes, readCustomers, readSpend } from '../../core/offers/index.ts';
+import { channelIds } from '../../core/book/index.ts';
+import type { Currency } from '../../core/exact/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import { Refusal } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import { addCodes, addFreshCodes, batches, codesAfter, customersAfter, dropBatch, markUsed, putCustomers, segmentCounts, segmentOf, unusedAmong } from '../queries/codes.ts';
+import { allSpend, putSpend } from '../queries/spend.ts';
 import { parsed } from './parsed.ts';
 
 /** Letters and digits that are not taken for one another. */
@@ -20,7 +23,7 @@ const freshCode = () => Array.from({ length: codeLength }, () => alphabet[random
 const listedLines = (badLines: readonly { line: number; problems: readonly { at: readonly (string | number)[]; wrong: string; right: string }[] }[]) =>
   badLines.slice(0, 200).map(({ line, problems }) => ({ line, problems: problems.map((one) => ({ ...one, at: [...one.at] })) }));
 
-/** Single-use codes in batches, and customers in segments. */
+/** What stands beside the book: single-use codes in batches, customers in segments, and what budgets have been spent on. */
 export function codeRoutes(context: Context): Hono {
   const { database } = context;
   const at = async () => new Date(await nowOf(context));
@@ -89,6 +92,20 @@ export function codeRoutes(context: Context): Hono {
       return c.json({ taken: marked, badLines: problems } satisfies ListReport);
     })
     .post('/codes/known', async (c) => c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }))
+    .get('/spend', async (c) => c.json({ rows: await allSpend(database) }))
+    .put('/spend', async (c) => {
+      const book = await readBook(database);
+      const offers = book?.offers.filter((one) => one.limits.budget !== null).map((one) => one.id) ?? [];
+      const { rows, badLines } = readSpend((await parsed(c, listRequest)).text, { offers, channels: channelIds, currency: (book?.markets[0]?.currency ?? 'EUR') as Currency });
+      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      await transaction(database, (connection) => putSpend(connection, rows));
+      return c.json({ taken: rows.length, badLines: [] } satisfies ListReport);
+    })
+    .get('/spend/file', async (c) => {
+      const rows = await allSpend(database);
+      const lines = rows.map((one) => `${one.offer},${one.week},${one.channel ?? ''},${one.amount}\r\n`);
+      return c.text(`offer,week,channel,amount\r\n${lines.join('')}`, 200, { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="spend.csv"' });
+    })
     .get('/segments', async (c) => c.json({ segments: await segmentCounts(database) }))
     .put('/customers', async (c) => {
       const book = await readBook(database);

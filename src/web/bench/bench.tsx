@@ -3,12 +3,13 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
+import type { SpendRow } from '../../core/offers/index.ts';
 import { hangOfCharge } from '../check/hang.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import { linkTo, placeWords } from '../parts/links.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
-import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Sided, Unanswered } from '../worker/quick.ts';
@@ -26,8 +27,21 @@ export function BenchStage() {
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
 
+/** A basket with what offers have cost so far, where it does not say so itself. */
+function withSpend(basket: Basket, spend: readonly SpendRow[]): Basket {
+  const told = new Map<string, Basket['spent'][string]>();
+  for (const { offer, ...row } of spend) {
+    if (offer in basket.spent) continue;
+    const one = told.get(offer) ?? { uses: 0, own: 0, rows: [] };
+    told.set(offer, { ...one, rows: [...one.rows, row] });
+  }
+  return told.size === 0 ? basket : { ...basket, spent: { ...Object.fromEntries(told), ...basket.spent } };
+}
+
 /** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
-function Bench({ book, basket, moment }: { book: OpenBook; basket: Basket; moment: number }) {
+function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
+  const { data: spend } = useSpendQuery();
+  const basket = useMemo(() => withSpend(pinned, spend ?? []), [pinned, spend]);
   const go = useNavigate();
   const zone = book.home.timeZone;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);

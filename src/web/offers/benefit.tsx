@@ -154,7 +154,7 @@ function StepsPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'spend 
       <button
         type="button"
         className="quiet small"
-        onClick={() => onCommit({ ...benefit, steps: [...steps, { from: (Number(last?.from ?? 0) + 40).toFixed(2), off: (Number(last?.off ?? 0) + 6).toFixed(2), also: {} }] })}
+        onClick={() => onCommit({ ...benefit, steps: [...steps, { from: String(Math.floor(Number(last?.from ?? 0)) + 40), off: String(Math.floor(Number(last?.off ?? 0)) + 6), also: {} }] })}
       >
         one more step
       </button>

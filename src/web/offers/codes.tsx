@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import type { ListReport } from '../../contract/index.ts';
+import type { ChannelId } from '../../core/book/index.ts';
 import { failure } from '../parts/failed.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
-import { useBatchesQuery, useDropBatchMutation, useMakeCodesMutation, usePutListMutation, useSegmentsQuery } from '../store/api.ts';
+import { channelNames, offerTitle } from '../parts/words.ts';
+import { useBatchesQuery, useDropBatchMutation, useMakeCodesMutation, usePutListMutation, useSegmentsQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { OffersTabs } from './tabs.tsx';
 
@@ -15,15 +17,16 @@ export function CodesStage() {
 const batchFault = (text: string): string | null => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens');
 const countFault = (text: string): string | null => (/^[1-9]\d{0,5}$/.test(text) && Number(text) <= 100_000 ? null : '1 to 100000');
 
-/** Single-use codes in batches, and the customers of segments. */
+/** What stands beside the book: single-use codes in batches, the customers of segments, and what budgets have been spent on. */
 function Codes({ book }: { book: OpenBook }) {
   return (
     <div className="stage plain">
-      <section className="sheet" aria-label="Codes and customers">
+      <section className="sheet" aria-label="Codes, customers and spend">
         <OffersTabs />
         <div className="grid gap-8 md:grid-cols-2">
           <Batches book={book} />
           <Segments book={book} />
+          <Spend book={book} />
         </div>
       </section>
     </div>
@@ -156,6 +159,46 @@ function Segments({ book }: { book: OpenBook }) {
         </a>
       </p>
       <p className="muted small mt-1">Files have the columns customer and segment: an id and a segment, nothing personal. New segments have to be saved first.</p>
+    </section>
+  );
+}
+
+/** What the offers with a budget have cost, week by week. */
+function Spend({ book }: { book: OpenBook }) {
+  const { data: rows } = useSpendQuery();
+  return (
+    <section aria-label="Spend of budgets">
+      <div className="head">
+        <h1>Spend of budgets</h1>
+      </div>
+      <table className="ruled mt-2" aria-label="Spend by week">
+        <thead>
+          <tr>
+            <th>Offer</th>
+            <th>Week from</th>
+            <th>Channel</th>
+            <th className="figure">Spent, {book.home.currency}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {(rows ?? []).map((row) => (
+            <tr key={`${row.offer} ${row.week} ${row.channel}`}>
+              <td>{offerTitle(book.book, row.offer)}</td>
+              <td>{row.week}</td>
+              <td>{row.channel === null ? <span className="muted">none said</span> : (channelNames[row.channel as ChannelId] ?? row.channel)}</td>
+              <td className="figure">{row.amount}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {rows?.length === 0 && <p className="muted mt-2">Nothing spent so far. Baskets on the desk count from these rows what a budget has left.</p>}
+      <p className="mt-3 space-x-4">
+        <ListFile label="Import spend" to="/spend" method="PUT" />{' '}
+        <a className="quiet" href="/api/spend/file" download>
+          Export spend
+        </a>
+      </p>
+      <p className="muted small mt-1">Files have the columns offer, week (its Monday), amount and, if one likes, channel. A row takes the place of one of the same offer, week and channel.</p>
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastOrder } from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
-import { type Currency, minor, parseAmount } from '../../core/exact/index.ts';
+import { type Currency, currencyDigits, minor, parseAmount } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../core/plan/index.ts';
 import { amountFault, amountIn, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
@@ -87,6 +87,9 @@ function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: Of
   );
 }
 
+/** How many of the least unit make one of the first market's currency. */
+const wholeOf = (book: OpenBook): number => 10 ** currencyDigits(book.home.currency as Currency);
+
 function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: OfferBody; curve: CostCurve; say: Say; again: () => void }) {
   const asked = offer.asks.findIndex((one) => one.over === 'value');
   const ask = offer.asks[asked];
@@ -94,8 +97,9 @@ function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: Offe
   const standing = parseAmount(written, book.home.currency as Currency);
   const [moving, setMoving] = useState<number | null>(null);
   const at = moving ?? (standing.ok ? standing.value : curve.now);
+  const whole = wholeOf(book);
   // To a half of the unit, as such figures are.
-  const rounded = (value: number) => Math.round((value * 100) / 50) * 50;
+  const rounded = (value: number) => Math.round(value * 2) * (whole / 2);
   const set = (value: number) => {
     const amount = money(value, book.home.currency);
     if (curve.over === 'least value')
@@ -113,16 +117,16 @@ function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: Offe
     <figure>
       <LineChart
         tall
-        series={[{ points: shown.map((one) => ({ x: one.at / 100, y: one.cost / 100 })), look: 'main' }]}
+        series={[{ points: shown.map((one) => ({ x: one.at / whole, y: one.cost / whole })), look: 'main' }]}
         x={`${curve.over}, ${book.home.currency}`}
         y={`cost of a year, ${book.home.currency}`}
         label={`What it costs against its ${curve.over}; its figures follow as a table`}
-        tell={(x, y) => `from ${say(x * 100)}: ${say(y * 100)} a year`}
-        marker={{ at: at / 100, onMove: (value) => setMoving(rounded(value)), onDrop: (value) => set(rounded(value)) }}
+        tell={(x, y) => `from ${say(Math.round(x * whole))}: ${say(Math.round(y * whole))} a year`}
+        marker={{ at: at / whole, onMove: (value) => setMoving(rounded(value)), onDrop: (value) => set(rounded(value)) }}
       />
       <figcaption>
         <p className="sentence" aria-live="polite">
-          With a {curve.over} of <TextPart label={`Move the ${curve.over}`} value={money(at, book.home.currency)} fault={amountIn(book.home.currency)} onCommit={(text) => set(Math.round(Number(text) * 100))} /> it costs{' '}
+          With a {curve.over} of <TextPart label={`Move the ${curve.over}`} value={money(at, book.home.currency)} fault={amountIn(book.home.currency)} onCommit={(text) => set(Math.round(Number(text) * whole))} /> it costs{' '}
           <strong>{say(here.cost)}</strong> a year over {here.uses.toLocaleString('en')} orders
           {at !== curve.now && `, ${here.cost >= before.cost ? `${say(here.cost - before.cost)} more` : `${say(before.cost - here.cost)} less`} than at ${say(curve.now)}`}.
         </p>
@@ -167,7 +171,8 @@ function pointAt({ points, exact }: CostCurve, at: number): { uses: number; cost
 /** How the budget may fare: what is spent by each day, with its spread, and the day it may run dry. */
 function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; cost: OfferCost; say: Say }) {
   const { run, days, budget } = cost;
-  const points = (pick: 'low' | 'middle' | 'high') => run.days.map((one) => ({ x: one.day, y: one[pick] / 100 }));
+  const whole = wholeOf(book);
+  const points = (pick: 'low' | 'middle' | 'high') => run.days.map((one) => ({ x: one.day, y: one[pick] / whole }));
   const last = run.days.at(-1);
   const begin = offer.window.from ? Date.parse(`${offer.window.from}:00Z`) : null;
   const dayOf = (day: number) => (begin === null ? `day ${day}` : (dated(begin + (day - 1) * 86_400_000, 'UTC').split(',')[0] ?? ''));
@@ -185,8 +190,8 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
             : [
                 {
                   points: [
-                    { x: 1, y: budget / 100 },
-                    { x: days, y: budget / 100 },
+                    { x: 1, y: budget / whole },
+                    { x: days, y: budget / whole },
                   ],
                   look: 'limit' as const,
                 },
@@ -195,7 +200,7 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
         x="day of the offer"
         y={`spent, ${book.home.currency}`}
         label="What is spent by each day, with its spread; the figures follow as a table"
-        tell={(x, y) => `by day ${x}: ${say(y * 100)}`}
+        tell={(x, y) => `by day ${x}: ${say(Math.round(y * whole))}`}
       />
       <p className="sentence">
         {last && `By the end ${say(last.middle)} is spent, in eight of ten runs between ${say(last.low)} and ${say(last.high)}. `}
@@ -237,7 +242,7 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
   const needed = (channel: string) => cost.byChannel.find((one) => one.channel === channel);
   const parts = channels.map((channel): PartOfBudget => {
     const way = ways[channel] ?? { by: 'need', figure: '' };
-    if (way.by === 'amount') return { channel, by: 'amount', amount: minor(Math.round(Number(way.figure) * 100)) };
+    if (way.by === 'amount') return { channel, by: 'amount', amount: minor(Math.round(Number(way.figure) * wholeOf(book))) };
     if (way.by === 'share') return { channel, by: 'share', weight: Math.round(Number(way.figure) * 1000) };
     return { channel, by: 'need', need: needed(channel)?.cost ?? minor(0) };
   });
@@ -275,7 +280,7 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
                       { value: 'share', label: 'a share of' },
                       { value: 'amount', label: 'an amount of' },
                     ]}
-                    onCommit={(by) => set(channel, by, by === 'share' ? '1' : '100.00')}
+                    onCommit={(by) => set(channel, by, by === 'share' ? '1' : '100')}
                   />{' '}
                   {way.by !== 'need' && (
                     <TextPart label={`Figure of ${channel}`} value={way.figure} fault={way.by === 'share' ? figureFault : amountFault} onCommit={(figure) => set(channel, way.by, figure)} />

@@ -27,6 +27,7 @@ export function LineChart({
   tell,
   marker,
   tall = false,
+  digits = 2,
 }: {
   series: readonly Series[];
   x: string;
@@ -35,6 +36,8 @@ export function LineChart({
   tell: (x: number, y: number) => string;
   marker?: Marker;
   tall?: boolean;
+  /** How many decimals the figures along the y axis have. */
+  digits?: number;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<Chart | null>(null);
@@ -100,7 +103,7 @@ export function LineChart({
             type: 'linear',
             beginAtZero: true,
             ...(y ? { title: { display: true, text: y, color: muted } } : {}),
-            ticks: { color: muted, maxTicksLimit: 5, ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(2) }) },
+            ticks: { color: muted, maxTicksLimit: 5, ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(digits) }) },
             grid: { color: 'rgb(128 128 128 / .2)' },
           },
         },

@@ -1,3 +1,6 @@
+import type { Minor } from '../../core/exact/index.ts';
+import { money } from './figures.ts';
+
 /** How something hangs: the one sign for agreement. */
 export type Hang =
   | { readonly is: 'matches' }
@@ -17,7 +20,7 @@ export function hangWords(hang: Hang, where: string): string {
       return `matches at ${where}`;
     case 'off':
     case 'known limit': {
-      const how = hang.by === null ? 'offered on one side only' : `${(Math.abs(hang.by) / 100).toFixed(2)} too ${hang.by < 0 ? 'little' : 'much'}`;
+      const how = hang.by === null ? 'offered on one side only' : `${money(Math.abs(hang.by) as Minor)} too ${hang.by < 0 ? 'little' : 'much'}`;
       return `${how} at ${where}${hang.is === 'known limit' ? ', a known limit' : ''}`;
     }
     case 'in review':
@@ -29,7 +32,7 @@ export function hangWords(hang: Hang, where: string): string {
   }
 }
 
-/** The plumb glyph: a beam, a line, a bob. It always stands beside a figure or words. */
+/** The plumb glyph: a beam, a line, a wide bob with a blunt foot. It always stands beside a figure or words. */
 export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; size?: number }) {
   const leans = hang.is === 'off' || hang.is === 'known limit' ? lean(hang.by) : 0;
   const colour = hang.is === 'off' ? 'var(--color-error)' : hang.is === 'known limit' ? 'var(--color-warning)' : hang.is === 'matches' ? 'var(--color-primary)' : 'var(--muted)';
@@ -40,9 +43,9 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
       <title>{words}</title>
       <path d="M4 2h12" stroke="var(--muted)" strokeWidth="1.6" strokeLinecap="round" />
       <g style={{ rotate: `${-leans}deg`, transformOrigin: '10px 2px' }}>
-        <path d={dotted ? 'M10 2v13' : 'M10 2v7'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
+        <path d={dotted ? 'M10 2v13' : 'M10 2v6'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
         {!dotted && (
-          <path d="M8.7 8.2h2.6v1.5c2.3.6 2.9 2.7 2 4.5L10 19l-3.3-4.8c-.9-1.8-.3-3.9 2-4.5z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />
+          <path d="M8 7.5h4l4 3.2v4L13.4 18H6.6L4 14.7v-4z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />
         )}
       </g>
     </svg>

@@ -26,7 +26,8 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
         series={[{ points, look: 'main' }, ...(costs ? [{ points: costs, look: 'dashed' as const }] : [])]}
         x={axis.title}
         label={`The charge against ${axis.title}; its figures follow as a table`}
-        tell={(x, y) => `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${y.toFixed(2)}`}
+        tell={(x, y) => `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${money(Math.round(y * whole), currency)}`}
+        digits={currencyDigits(currency as Currency)}
       />
       {costs && <figcaption className="small muted">Dashed: what the carrier asks for one parcel by its weight alone.</figcaption>}
       <details className="small muted">

@@ -166,6 +166,9 @@ function LaneCell({ lane }: { lane: LaneBody | undefined }) {
   );
 }
 
+/** Two amounts as one, with the decimals that they are written with. */
+const sumText = (a: string, b: string): string => (Number(a) + Number(b)).toFixed(Math.max(...[a, b].map((one) => one.split('.')[1]?.length ?? 0)));
+
 /** The first figure of a rate: what the smallest order pays. */
 function firstOf(rate: RateBody): string {
   switch (rate.is) {
@@ -176,7 +179,7 @@ function firstOf(rate: RateBody): string {
     case 'box':
       return rate.sizes[0]?.amount ?? '';
     case 'built up':
-      return (Number(rate.order) + Number(rate.first)).toFixed(2);
+      return sumText(rate.order, rate.first);
     case 'table':
       return rate.breaks[0]?.amount ?? '';
     case 'carrier quote':

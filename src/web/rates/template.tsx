@@ -98,7 +98,7 @@ function starter(id: string, book: OpenBook): TemplateBody {
   const rest = zones.find((zone) => zone.takes.includes('world'));
   const home = zones.find((zone) => zone !== rest);
   const served = [home, rest].flatMap((zone) => zone ?? []);
-  const service = services.find((one) => !one.pickup)?.id ?? services[0]?.id ?? '';
+  const service = services.find((one) => !one.pickup)?.id ?? services[0]?.id;
   return {
     id,
     name: 'New template',
@@ -106,6 +106,6 @@ function starter(id: string, book: OpenBook): TemplateBody {
     goods: null,
     currency: null,
     zones: served.map((zone) => zone.id),
-    lanes: Object.fromEntries(served.map((zone) => [zone.id, { [service]: plainLane(zone === rest ? '24.00' : '5.00') }])),
+    lanes: service === undefined ? {} : Object.fromEntries(served.map((zone) => [zone.id, { [service]: plainLane(zone === rest ? '24.00' : '5.00') }])),
   };
 }

@@ -41,7 +41,7 @@ export function MomentPanel() {
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
       <p>It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at Harrowmere and Findlark run on it; push it forward to see them end.</p>
       <p className="mt-2 flex gap-1">
-        {[1, 24, 48].map((hours) => (
+        {[1, 24, 40].map((hours) => (
           <button key={hours} type="button" className="act" disabled={pushed.isLoading} onClick={() => push(hours)}>
             {hours} {hours === 1 ? 'hour' : 'hours'} on
           </button>

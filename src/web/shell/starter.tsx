@@ -3,7 +3,7 @@ import { failure } from '../parts/failed.ts';
 import { useImportBookMutation } from '../store/api.ts';
 import { useSeen } from '../store/index.ts';
 
-/** Begins an empty Plemb with home and the rest of the world, at the browser's own clock and language. */
+/** Begins an empty Plemb with one market and an empty template, at the browser's own clock and language. */
 export function StarterButton() {
   const [put, { isLoading, error }] = useImportBookMutation();
   const who = useSeen((state) => state.view.who);
@@ -16,7 +16,7 @@ export function StarterButton() {
   return (
     <>
       <button type="button" className="act main" disabled={isLoading} onClick={start}>
-        Begin with home and the rest of the world
+        Begin with an empty template
       </button>
       {error && <span className="fault"> {failure(error).title}</span>}
     </>

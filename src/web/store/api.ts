@@ -1,3 +1,4 @@
+import type { SpendRow } from '../../core/offers/index.ts';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
@@ -35,6 +36,7 @@ import {
   saveAnswer,
   type saveRequest,
   segmentsAnswer,
+  spendAnswer,
   sendSchema,
   singlesAnswer,
   type Visit,
@@ -51,7 +53,7 @@ const read =
 /** All that the server has. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments'],
+  tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'],
   endpoints: (build) => ({
     book: build.query<{ revision: number; book: Book }, void>({ query: () => '/book', transformResponse: read(bookAnswer), providesTags: ['Book'] }),
     goods: build.query<Item[], void>({
@@ -83,9 +85,10 @@ export const api = createApi({
     putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
       query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
       transformResponse: read(listReport),
-      invalidatesTags: ['Codes', 'Segments'],
+      invalidatesTags: ['Codes', 'Segments', 'Spend'],
     }),
     segments: build.query<SegmentCount[], void>({ query: () => '/segments', transformResponse: (answer) => segmentsAnswer.parse(answer).segments, providesTags: ['Segments'] }),
+    spend: build.query<readonly SpendRow[], void>({ query: () => '/spend', transformResponse: (answer) => spendAnswer.parse(answer).rows, providesTags: ['Spend'] }),
     import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
     startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({ query: (body) => ({ url: '/imports', method: 'POST', body }), transformResponse: read(importState) }),
     takeImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }), transformResponse: read(importState) }),
@@ -187,4 +190,5 @@ export const {
   useDropBatchMutation,
   usePutListMutation,
   useSegmentsQuery,
+  useSpendQuery,
 } = api;

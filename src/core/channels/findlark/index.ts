@@ -7,8 +7,8 @@ import { read } from './rules.ts';
 export const findlark: Dialect = {
   id: 'findlark',
   name: 'Findlark',
-  what: 'comparison and adverts · EUR · review and enrolment a day each',
-  reviewHours: 48,
+  what: 'comparison and adverts · EUR · a country opens in 10 h, review 30 h',
+  reviewHours: 40,
   speeds,
   says: [
     { about: 'Zones', how: 'countries, parts, postcode prefixes, 64 entries' },
@@ -19,7 +19,7 @@ export const findlark: Dialect = {
     { about: 'Time', how: 'minute, with offset' },
     { about: 'Title', how: '48 letters; id 32' },
     { about: 'Other offers', how: 'not goods, gifts, steps, amounts, units, single-use codes, segments or limits' },
-    { about: 'Review', how: 'about 24 hours, and enrolment before' },
+    { about: 'Review', how: '30 hours, and 10 before it where a country is opened' },
   ],
   render,
   read,

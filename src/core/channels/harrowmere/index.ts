@@ -7,8 +7,8 @@ import { read } from './rules.ts';
 export const harrowmere: Dialect = {
   id: 'harrowmere',
   name: 'Harrowmere',
-  what: 'marketplace · EUR · up to 48 h review',
-  reviewHours: 48,
+  what: 'marketplace · EUR · 16 to 40 h review',
+  reviewHours: 40,
   speeds,
   says: [
     { about: 'Zones', how: 'own regions, 40 postcode prefixes cut out' },
@@ -19,7 +19,7 @@ export const harrowmere: Dialect = {
     { about: 'Time', how: 'minute, UTC' },
     { about: 'Title', how: '36 letters; key 20' },
     { about: 'Other offers', how: 'not goods, gifts, steps, amounts, units, single-use codes, segments or limits' },
-    { about: 'Review', how: '24 to 48 hours' },
+    { about: 'Review', how: '16 to 40 hours' },
   ],
   render,
   read,

@@ -35,8 +35,9 @@ export interface ChannelClient {
 }
 
 /** Talks to a channel over HTTP: five seconds a try, three tries with a longer pause after each, then {@link ChannelDown}. */
-export function channelClient(id: ChannelId, address: string): ChannelClient {
+export function channelClient(id: ChannelId, address: string | undefined): ChannelClient {
   async function call<T>(method: string, path: string, answer: z.ZodType<T>, body?: object, headers: Record<string, string> = {}): Promise<T> {
+    if (!address) throw new ChannelDown(id, 'no address of it is set');
     let why = '';
     for (let attempt = 0; attempt < tries; attempt += 1) {
       if (attempt > 0) await pause(200 * 4 ** (attempt - 1));

@@ -1,0 +1,69 @@
+import { type ChannelId, channelIds } from '../core/book/index.ts';
+import { dialects } from '../core/channels/index.ts';
+import { checkChannel, type Finding, standingOf } from '../core/check/index.ts';
+import { amountText } from '../core/exact/index.ts';
+import { asking, ChannelDown, channelClient } from '../live/index.ts';
+import { jsonText, openBook, print, Unable } from './open.ts';
+import { table } from './table.ts';
+
+/** The channels that are to be asked live, each said as CHANNEL=URL. */
+function addresses(words: readonly string[]): ReadonlyMap<ChannelId, string> {
+  return new Map(
+    words.map((word): [ChannelId, string] => {
+      const [name = '', ...rest] = word.split('=');
+      const id = channelIds.find((one) => one === name);
+      const url = rest.join('=');
+      if (!id || !/^https?:\/\/[^/]/.test(url)) throw new Unable(`--live “${word}” is no channel and its address; right would be ${channelIds[0]}=http://127.0.0.1:4101`);
+      return [id, url.replace(/\/+$/, '')];
+    }),
+  );
+}
+
+/** Checks every channel by its rendition, and those with an address by what is live and what their checkouts answer. */
+export async function runCheck(path: string, { at, json, live }: { at: number; json: boolean; live: readonly string[] }): Promise<number> {
+  const asked = addresses(live);
+  const { book, file, goods } = openBook(path, at);
+  const reports = [];
+  for (const dialect of dialects) {
+    const address = asked.get(dialect.id);
+    const sides = { rendition: dialect.render(book, goods), sent: null, speeds: file.channels[dialect.id].speeds };
+    const ask = address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address));
+    try {
+      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at, () => undefined));
+    } catch (error) {
+      if (error instanceof ChannelDown) throw new Unable(error.message);
+      throw error;
+    }
+  }
+  const findings = reports.flatMap((report) => report.findings).map((finding) => ({ ...finding, standing: standingOf(finding, new Set()) }));
+  const corners = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
+  if (json) print(jsonText({ corners, asked: [...asked.keys()], findings }, 1));
+  else {
+    const rows = findings.map((one) => [
+      one.channel,
+      classWords(one),
+      one.standing,
+      one.service,
+      one.difference === null ? (one.meant ? 'missing' : 'extra') : amountText(one.difference, book.currency),
+      one.basket ? one.basket.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') : 'no basket of two goods',
+      one.corner.place,
+    ]);
+    print(`${corners} baskets asked${asked.size > 0 ? `, live at ${[...asked.keys()].join(', ')}` : ', of the files that would be sent'}\n${table(['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'], rows)}`);
+  }
+  return findings.some((one) => one.standing === 'off') ? 1 : 0;
+}
+
+function classWords({ class: one }: Finding): string {
+  switch (one.is) {
+    case 'apart':
+      return `goods apart by ${one.by}`;
+    case 'zone':
+      return [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ');
+    case 'edge':
+      return `${one.offer} ${one.edge}`;
+    case 'moment':
+      return new Date(one.at).toISOString();
+    case 'offer':
+      return `${one.offer} ${one.state}`;
+  }
+}

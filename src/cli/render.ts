@@ -1,0 +1,25 @@
+import { channelIds } from '../core/book/index.ts';
+import { dialectOf } from '../core/channels/index.ts';
+import { amountText } from '../core/exact/index.ts';
+import { jsonText, openBook, print, Unable } from './open.ts';
+import { table } from './table.ts';
+
+/** What a channel would be sent: its files, and how far each clause of the book can be said there. */
+export function runRender(path: string, channel: string, { at, json }: { at: number; json: boolean }): number {
+  const id = channelIds.find((one) => one === channel);
+  if (!id) throw new Unable(`There is no channel “${channel}”; there are ${channelIds.join(', ')}`);
+  const { book, goods } = openBook(path, at);
+  const { rules, notes } = dialectOf(id).render(book, goods);
+  if (json) {
+    print(jsonText({ channel: id, files: rules.files(), notes }, 1));
+    return 0;
+  }
+  const rows = notes.map(({ clause, reads, fidelity }) => [
+    Object.values(clause).join(' '),
+    fidelity.is === 'bounded' ? `bounded ${amountText(fidelity.bound, book.currency)}` : fidelity.is,
+    reads ?? '—',
+    fidelity.is === 'exact' ? '' : fidelity.why,
+  ]);
+  print(table(['clause', 'said', 'reads', 'why'], rows));
+  return 0;
+}
