@@ -24,7 +24,7 @@ export function readJson(path: string): unknown {
   }
 }
 
-export const problemText = (one: Problem): string => `${one.at.length === 0 ? '.' : one.at.join(' › ')}: ${one.wrong}; right would be ${one.right}`;
+export const problemText = (one: Problem): string => `${one.at.join(' › ')}: ${one.wrong}; right would be ${one.right}`;
 export const told = (path: string, problems: readonly Problem[]): Unable => new Unable(problems.map((one) => `${path}: ${problemText(one)}`).join('\n'));
 
 /** What had to be changed in meaning to read a book of an earlier format is told beside the answer. */

@@ -65,7 +65,7 @@ function* linesOf(text: string): Generator<Line> {
     try {
       data = JSON.parse(line);
     } catch {
-      yield { number, ok: false, problem: { at: [], wrong: 'this line is not JSON', right: 'a basket as a line of JSON' } };
+      yield { number, ok: false, problem: { at: ['.'], wrong: 'this line is not JSON', right: 'a basket as a line of JSON' } };
       continue;
     }
     yield { number, ok: true, data };

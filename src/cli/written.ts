@@ -112,3 +112,21 @@ function figuresOf(one: Step, currency: Currency): Record<string, unknown> {
       return { inside: one.inside, goods: say(one.goods), delivery: say(one.delivery) };
   }
 }
+
+/** What `plemb goods --json` prints. */
+export const goodsSchema = z.strictObject({
+  items: z.array(z.strictObject({ sku: z.string(), template: z.string().nullable(), kind: z.string().nullable(), grams: z.string().nullable(), prices: z.record(z.string(), amount.nullable()) })),
+  problems: z.array(problem),
+});
+/** What `plemb render --json` prints: the files, and how far each clause can be said. */
+export const renderSchema = z.strictObject({
+  channel: z.string(),
+  files: z.array(z.strictObject({ name: z.string(), text: z.string() })),
+  notes: z.array(z.looseObject({ clause: z.looseObject({ about: z.string() }), reads: z.string().nullable(), fidelity: z.looseObject({ is: z.string() }) })),
+});
+/** What `plemb check --json` prints: how many baskets were asked, the channels asked live, and the findings. */
+export const checkSchema = z.strictObject({
+  corners: z.int().min(0),
+  asked: z.array(z.string()),
+  findings: z.array(z.looseObject({ channel: z.string(), service: z.string(), standing: z.enum(['off', 'in review', 'known limit', 'not sold there']), difference: z.int().nullable() })),
+});

@@ -30,11 +30,11 @@ export const basketSchema = z.strictObject({
   place: z.string().min(2).max(40),
   /** The place of billing, where it is another; it may fix the tax rate, and nothing else. */
   billing: z.string().min(2).max(40).nullable().default(null),
-  codes: z.array(code).max(8),
+  codes: z.array(code).max(8).default([]),
   /** Whether it goes to a home, for which carriers ask more, or to a business. */
   address: z.enum(['home', 'business']).default('home'),
   /** A moment of its own (ISO 8601, UTC); null for the moment everything is computed for. */
-  moment: z.iso.datetime().nullable(),
+  moment: z.iso.datetime().nullable().default(null),
   /** The market it is bought in; null: the first. */
   market: id.nullable().default(null),
   /** The channel it is bought in, for offers that hold in some; null: none of them. */
