@@ -1,258 +1,313 @@
 import { describe, expect, test } from 'vitest';
-import type { BookInput } from '../../src/core/book/index.ts';
+import { cardSchema, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
+import { parseLength, parseMass, sure, type Volume } from '../../src/core/exact/index.ts';
+import { parsePlace } from '../../src/core/places/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
-import { desk, flat, item } from '../books/desk.ts';
+import { desk, either, flat, item, offerOf } from '../books/desk.ts';
 
-/** Rules of the trade: common practice, no source. The figures are our own, worked by hand. */
-const two = { A: 1, B: 1 };
+/** Rules of the trade: common practice, no source. Figures and goods are our own, worked by hand, in the order in which an answer comes about. */
+const percent = (off: string) => ({ is: 'off order' as const, off: { by: 'percent' as const, percent: off } });
+
+describe('mass, and what counts as it', () => {
+  test('two reels of 0.5 lb on a table by pounds, to 1 lb 4.40 and to 2 lb 5.90: they sit on the break', () => {
+    const rate = {
+      is: 'table' as const,
+      unit: 'lb' as const,
+      breaks: [
+        { to: '1', amount: '4.40' },
+        { to: '2', amount: '5.90' },
+      ],
+    };
+    const { pays } = desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '0.5', unit: 'lb' } })]);
+    expect([pays({ REEL: 2 }), pays({ REEL: 3 })]).toEqual(['4.40', '5.90']);
+  });
+  test('a spar tube of 165 × 9 × 9 cm and 1.1 kg at 5000 cm³ a kilogram: 2.673 kg, charged as 3.0', () => {
+    const card = sure(
+      readCard(
+        cardSchema.parse({
+          card: 'one',
+          from: '2026-01-01',
+          until: null,
+          currency: 'EUR',
+          divisor: 5000,
+          lot: 500,
+          fuel: '0',
+          home: '0.00',
+          remote: '0.00',
+          zones: [{ zone: 'A', countries: ['IE'] }],
+          remotes: [],
+          services: [{ service: 'van', name: 'Van', from: '2026-01-01', until: null, days: [1, 2], most: 30_000, prices: { A: { first: '1.00', each: '1.00' } } }],
+          boxes: [],
+        }),
+      ),
+    );
+    const side = (text: string) => BigInt(sure(parseLength(text, 'cm')));
+    const parcel = { mass: sure(parseMass('1.1', 'kg')), volume: (side('165') * side('9') * side('9')) as Volume };
+    expect(parcelCharge(card, 'van', sure(parsePlace('IE')), parcel, '2026-11-24', false)?.lots).toBe(6);
+  });
+});
+
+test('Ireland 5.25, its west by two areas 7.75, one routing key there by freight 14.00, one postcode left out of all three', () => {
+  const leaves = ['IE H91 K0W4'];
+  const { pays } = desk({ post: flat('5.25') }, [item('KITE')], {
+    services: [
+      { id: 'post', name: 'Post', days: [1, 2] },
+      { id: 'van', name: 'Freight', days: [3, 6] },
+    ],
+    zones: [
+      { id: 'ireland', name: 'Ireland', takes: ['IE'], leaves },
+      { id: 'west', name: 'The west', takes: ['IE H*', 'IE F*'], leaves },
+      { id: 'galway', name: 'Galway', takes: ['IE H91*'], leaves },
+    ],
+    templates: [
+      { id: 'main', name: 'Main', origin: 'Here', zones: ['ireland', 'west', 'galway'], lanes: { ireland: { post: flat('5.25') }, west: { post: flat('7.75') }, galway: { van: flat('14.00') } } },
+    ],
+  });
+  expect([pays({ KITE: 1 }, 'post', 'IE D02 AF30'), pays({ KITE: 1 }, 'post', 'IE F28 X2A1'), pays({ KITE: 1 }, 'van', 'IE H91 E2X7')]).toEqual(['5.25', '7.75', '14.00']);
+  expect([pays({ KITE: 1 }, 'post', 'IE H91 E2X7'), pays({ KITE: 1 }, 'post', 'IE H91 K0W4')]).toEqual(['no lane', 'not delivered to']);
+});
 
 describe('rates', () => {
-  test('a service of 4.20 and an extra fee of 1.30 each: one item 5.50, two 6.80', () => {
-    const { pays } = desk({ post: flat('4.20') }, [item('A', { fee: { each: '1.30', freed: false } })]);
-    expect([pays({ A: 1 }), pays({ A: 2 })]).toEqual(['5.50', '6.80']);
+  test('6.35, free from 64.00: 63.99 pays, 64.00 does not', () => {
+    const { pays } = desk({ post: flat('6.35', { value: '64.00', test: 'before' }) }, [item('A', { price: '63.99' }), item('B', { price: '64.00' })]);
+    expect([pays({ A: 1 }), pays({ B: 1 })]).toEqual(['6.35', '0.00']);
   });
-  test('first 5.10, each further 1.90, 0.75 lb each, up to five: 5.10, 7.00, 8.90, 10.80, 12.70', () => {
-    const made = madeTable({ makers: [{ first: '5.10', further: '1.90', mass: '0.75' }], unit: 'lb', by: 'highest', count: 5 });
-    if (!made.ok) throw new Error('no table');
-    expect(made.value.rate.breaks).toEqual([
-      { to: '0.75', amount: '5.10' },
-      { to: '1.5', amount: '7.00' },
-      { to: '2.25', amount: '8.90' },
-      { to: '3', amount: '10.80' },
-      { to: '3.75', amount: '12.70' },
-    ]);
-    expect(made.value.reach).toBe('Reaches 5 items, 3.75 lb; a heavier order is not offered.');
-    const { pays } = desk({ post: { rate: made.value.rate, freeFrom: null } }, [item('A', { mass: { value: '0.75', unit: 'lb' } })]);
-    expect([1, 2, 3, 4, 5, 6].map((units) => pays({ A: units }))).toEqual(['5.10', '7.00', '8.90', '10.80', '12.70', 'beyond the table']);
-  });
-  test('makers that differ: their highest, or their average', () => {
-    const makers = [
-      { first: '5.10', further: '1.90', mass: '0.75' },
-      { first: '4.00', further: '2.50', mass: '1' },
-    ];
-    const edges = (by: 'highest' | 'average') => {
-      const made = madeTable({ makers, unit: 'lb', by, count: 2 });
-      return made.ok ? made.value.rate.breaks : [];
-    };
-    expect(edges('highest')).toEqual([
-      { to: '1', amount: '5.10' },
-      { to: '2', amount: '7.00' },
-    ]);
-    expect(edges('average')).toEqual([
-      { to: '0.875', amount: '4.55' },
-      { to: '1.75', amount: '6.75' },
-    ]);
-  });
-  test('1.40 an order and 0.80 a pound, in proportion: 0.75 lb 2.00, 2.25 lb 3.20', () => {
-    const { pays } = desk({ post: { rate: { is: 'built up', order: '1.40', first: '0', further: '0', weight: { amount: '0.80', per: '1', unit: 'lb', each: 'in proportion' } }, freeFrom: null } }, [
-      item('A', { mass: { value: '0.75', unit: 'lb' } }),
-    ]);
-    expect([pays({ A: 1 }), pays({ A: 3 })]).toEqual(['2.00', '3.20']);
-  });
-  test('1.40 an order and 0.35 an item: four items 2.80', () => {
-    const { pays } = desk({ post: { rate: { is: 'built up', order: '1.40', first: '0.35', further: '0.35', weight: null }, freeFrom: null } }, [item('A')]);
-    expect(pays({ A: 4 })).toBe('2.80');
-  });
-  test('a value table 0.50–15.00 → 3.10, 15.01–30.00 → 4.60: 15.00 first, 15.01 second, 0.49 a gap', () => {
-    const table = {
+  test('a value table to 22.00 3.60, to 48.00 5.20, nothing beyond', () => {
+    const rate = {
       is: 'table' as const,
       unit: 'value' as const,
-      from: '0.50',
       breaks: [
-        { to: '15.00', amount: '3.10' },
-        { to: '30.00', amount: '4.60' },
+        { to: '22.00', amount: '3.60' },
+        { to: '48.00', amount: '5.20' },
       ],
     };
-    const { pays } = desk({ post: { rate: table, freeFrom: null } }, [item('A', { price: '15.00' }), item('B', { price: '15.01' }), item('C', { price: '0.49' }), item('D', { price: '0.50' })]);
-    expect(['A', 'B', 'C', 'D'].map((sku) => pays({ [sku]: 1 }))).toEqual(['3.10', '4.60', 'below the table', '3.10']);
+    const { pays } = desk({ post: { rate, freeFrom: null } }, ['22.00', '22.01', '48.01'].map((price, i) => item(`K${i}`, { price })));
+    expect([0, 1, 2].map((i) => pays({ [`K${i}`]: 1 }))).toEqual(['3.60', '5.20', 'beyond the table']);
   });
-  test('18.40 from 6 kg up: 5.999 kg not offered, 6 kg 18.40', () => {
-    const { pays } = desk({ post: { ...flat('18.40'), bounds: [{ unit: 'kg', from: '6', to: null }] } }, [
-      item('A', { mass: { value: '5.999', unit: 'kg' } }),
-      item('B', { mass: { value: '6', unit: 'kg' } }),
-    ]);
-    expect([pays({ A: 1 }), pays({ B: 1 })]).toEqual(['outside the bounds', '18.40']);
+  test('2.20 an order, 0.45 an item, 0.60 a started 250 g: seven reels of 140 g pay 7.75', () => {
+    const rate = { is: 'built up' as const, order: '2.20', first: '0.45', further: '0.45', weight: { amount: '0.60', per: '250', unit: 'g' as const, each: 'started' as const } };
+    expect(desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({ REEL: 7 })).toBe('7.75');
   });
-  test('free from four units: three pay, four do not', () => {
-    const { pays } = desk({ post: flat('4.20', { value: '4', test: 'before', unit: 'units' }) }, [item('A')]);
-    expect([pays({ A: 3 }), pays({ A: 4 })]).toEqual(['4.20', '0.00']);
+  test('freight by the longest side, to 120 cm 11.00 and to 200 cm 19.50: 165 cm pays 19.50, 201 cm is not taken', () => {
+    const rate = {
+      is: 'table' as const,
+      unit: 'cm' as const,
+      breaks: [
+        { to: '120', amount: '11.00' },
+        { to: '200', amount: '19.50' },
+      ],
+    };
+    const long = (sku: string, height: string) => item(sku, { size: { length: '9', width: '9', height, unit: 'cm' } });
+    const { pays } = desk({ van: { rate, freeFrom: null } }, [long('TUBE', '165'), long('MAST', '201')]);
+    expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
   });
-  test('the carrier silent: the fallback; no fallback: not offered', () => {
+  test('first 4.30, each further 1.45, up to eight', () => {
+    const { rate } = sure(madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }));
+    const { pays } = desk({ post: { rate, freeFrom: null } }, [item('A')]);
+    expect([1, 2, 8, 9].map((units) => pays({ A: units }))).toEqual(['4.30', '5.75', '14.45', 'beyond the table']);
+  });
+  test('suppliers that differ: for each count the mean of what they ask, or the dearest', () => {
+    const suppliers = [
+      { first: '4.30', further: '1.45' },
+      { first: '3.10', further: '2.25' },
+    ];
+    const amounts = (by: 'mean' | 'dearest') => sure(madeTable({ suppliers, by, count: 3 })).rate.breaks.map((one) => one.amount);
+    // 4.30 5.75 7.20 beside 3.10 5.35 7.60.
+    expect(amounts('dearest')).toEqual(['4.30', '5.75', '7.60']);
+    expect(amounts('mean')).toEqual(['3.70', '5.55', '7.40']);
+  });
+  test('a tail with a handling fee of 0.85 on 3.95: one 4.80, three 6.50', () => {
+    const { pays } = desk({ post: flat('3.95') }, [item('TAIL', { fee: { each: '0.85', waived: false } })]);
+    expect([pays({ TAIL: 1 }), pays({ TAIL: 3 })]).toEqual(['4.80', '6.50']);
+  });
+  test('free delivery waives a handling fee where it is said to, and no other', () => {
+    const pays = (waived: boolean) => desk({ post: flat('3.95', { value: '20.00', test: 'before' }) }, [item('TAIL', { fee: { each: '0.85', waived } })]).pays({ TAIL: 2 });
+    expect([pays(true), pays(false)]).toEqual(['0.00', '1.70']);
+  });
+  test('a rate of its own still needs the lane of its template', () => {
+    const own = (first: string) => desk({ post: flat('3.95') }, [item('SHOW', { ownRate: { rate: { is: 'built up', order: '0', first, further: first, weight: null }, waived: false } })]);
+    expect([own('0').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 1 }, 'post', 'FR')]).toEqual(['0.00', '7.80', 'not delivered to']);
+  });
+  test('21.60 from 7 kg on: 6.999 kg is not taken', () => {
+    const { pays } = desk({ van: { ...flat('21.60'), bounds: [{ unit: 'kg', from: '7', to: null }] } }, ['6.999', '7'].map((value, i) => item(`K${i}`, { mass: { value, unit: 'kg' } })));
+    expect([pays({ K0: 1 }), pays({ K1: 1 })]).toEqual(['outside the bounds', '21.60']);
+  });
+  test('the carrier silent: the fallback; no fallback, not offered', () => {
     const quoted = (fallback: string | null) =>
-      desk({ post: { rate: { is: 'carrier quote', service: 'ground', fallback }, freeFrom: null } }, [item('A', { size: { length: '10', width: '10', height: '10', unit: 'cm' } })], {
-        boxes: [{ id: 'box', name: 'Box', length: '20', width: '20', height: '20', unit: 'cm', limit: { value: '5', unit: 'kg' } }],
+      desk({ post: { rate: { is: 'carrier quote', service: 'ground', fallback }, freeFrom: null } }, [item('A', { size: { length: '30', width: '20', height: '8', unit: 'cm' } })], {
+        boxes: [{ id: 'box', name: 'Box', length: '35', width: '25', height: '10', unit: 'cm', limit: { value: '4', unit: 'kg' } }],
       }).pays({ A: 1 });
-    expect([quoted('9.40'), quoted(null)]).toEqual(['9.40', 'carrier silent']);
+    expect([quoted('8.65'), quoted(null)]).toEqual(['8.65', 'carrier silent']);
   });
 });
 
-describe('mixing', () => {
-  test('one item allows only service A, another bars A: no common choice, two orders', () => {
-    const { answer } = desk({ a: flat('4.00'), b: flat('6.00') }, [item('A', { override: { is: 'only', services: ['a'] } }), item('B', { override: { is: 'not', services: ['a'] } })]);
-    const { choices, clash } = answer(two);
-    expect(choices).toEqual([]);
-    expect(clash).toEqual({
-      orders: [
-        { service: 'a', skus: ['A'] },
-        { service: 'b', skus: ['B'] },
+describe('several groups', () => {
+  test('a lit kite that the air service bars, a tube that only it takes: no common choice, two orders', () => {
+    const { answer } = desk({ air: flat('7.20'), road: flat('5.10') }, [item('LIT', { hazards: ['lithium'] }), item('TUBE', { barred: ['road'] })], {
+      services: [
+        { id: 'air', name: 'Air', days: [1, 2], bars: ['lithium'] },
+        { id: 'road', name: 'Road', days: [3, 5] },
       ],
-      never: [],
     });
+    const { choices, clash } = answer({ LIT: 1, TUBE: 1 });
+    expect(choices).toEqual([]);
+    expect([...(clash?.orders ?? [])].sort((a, b) => (a.service < b.service ? -1 : 1))).toEqual([
+      { service: 'air', skus: ['TUBE'] },
+      { service: 'road', skus: ['LIT'] },
+    ]);
+    expect(clash).toMatchObject({ fewest: true, tooLarge: [], never: [] });
   });
   test.each([
-    ['highest', '46.00'],
-    ['lowest', '12.50'],
-    ['average', '29.25'],
-    ['sum', '58.50'],
-  ] as const)('two kinds rated 46.00 and 12.50 in one basket, by the %s: %s', (by, amount) => {
-    const { pays } = desk({ post: { ...flat('12.50'), kinds: { crate: { is: 'flat', amount: '46.00' } } } }, [item('A'), item('B', { kind: 'crate' })], { mixedBy: by });
-    expect(pays(two)).toBe(amount);
+    ['highest', '30.10'],
+    ['lowest', '9.70'],
+    ['average', '20.40'],
+    ['sum', '61.20'],
+  ] as const)('two stock places at 21.40 and 9.70, a third group at 30.10, by the %s: %s', (mixedBy, amount) => {
+    const kinds = { tube: { rate: { is: 'flat' as const, amount: '9.70' } }, show: { rate: { is: 'flat' as const, amount: '30.10' } } };
+    const { pays } = desk({ post: { ...flat('21.40'), kinds } }, [item('A'), item('B', { kind: 'tube', origin: 'Elsewhere' }), item('C', { kind: 'show' })], { mixedBy });
+    expect(pays({ A: 1, B: 1, C: 1 })).toBe(amount);
   });
-  test('the highest plus an amount for each further group', () => {
-    const { pays } = desk(
-      { post: { ...flat('12.50'), kinds: { crate: { is: 'flat', amount: '46.00' }, tube: { is: 'flat', amount: '9.00' } } } },
-      [item('A'), item('B', { kind: 'crate' }), item('C', { kind: 'tube' })],
-      {
-        mixedBy: { highest: 'plus', further: '2.50' },
-      },
-    );
-    expect(pays({ A: 1, B: 1, C: 1 })).toBe('51.00');
-  });
-  test('the first rule that covers the kinds and the service decides, with its own shown name', () => {
-    const { answer } = desk({ post: { ...flat('12.50'), kinds: { crate: { is: 'flat', amount: '46.00' } } } }, [item('A'), item('B', { kind: 'crate' })], {
+  test('the first rule that covers the kinds and the service decides', () => {
+    const { pays } = desk({ post: { ...flat('21.40'), kinds: { show: { rate: { is: 'flat', amount: '30.10' } } } } }, [item('A'), item('C', { kind: 'show' })], {
       mixing: [
-        { id: 'other', kinds: ['parcel', 'tube'], services: [], by: 'lowest', name: null },
-        { id: 'crates', kinds: ['parcel', 'crate'], services: ['post'], by: 'highest', name: 'By van and post' },
+        { id: 'other', kinds: ['parcel', 'tube'], services: [], by: 'lowest' },
+        { id: 'shows', kinds: ['parcel', 'show'], services: ['post'], by: 'highest' },
+        { id: 'late', kinds: ['parcel', 'show'], services: [], by: 'lowest' },
       ],
     });
-    expect(answer(two).choices[0]).toMatchObject({ delivery: 4600, name: 'By van and post' });
-    expect(answer({ A: 1 }).choices[0]).toMatchObject({ delivery: 1250, name: 'Service post' });
+    expect(pays({ A: 1, C: 1 })).toBe('30.10');
   });
-  test('goods from different stock places are groups of their own', () => {
-    const { pays } = desk({ post: flat('4.00') }, [item('A'), item('B', { origin: 'Elsewhere' })]);
-    expect([pays({ A: 1 }), pays(two)]).toEqual(['4.00', '8.00']);
-  });
-});
-
-describe('places', () => {
-  test('rest of world 24.00, country C 16.00, one postcode of country D pickup 3.00', () => {
-    const { pays } = desk({ post: flat('1.00') }, [item('A')], {
-      services: [
-        { id: 'post', name: 'Post', days: [1, 2] },
-        { id: 'fetch', name: 'Pickup', days: [0, 1], pickup: true },
-      ],
-      zones: [
-        { id: 'rest', name: 'Rest of the world', takes: ['world'], leaves: [] },
-        { id: 'c', name: 'C', takes: ['CH'], leaves: [] },
-        { id: 'd', name: 'One postcode of D', takes: ['DK:2100'], leaves: [] },
-      ],
-      templates: [{ id: 'main', name: 'Main', origin: 'Here', zones: ['rest', 'c', 'd'], lanes: { rest: { post: flat('24.00') }, c: { post: flat('16.00') }, d: { fetch: flat('3.00') } } }],
-    });
-    expect([pays({ A: 1 }, 'fetch', 'DK 2100'), pays({ A: 1 }, 'post', 'DK 2200'), pays({ A: 1 }, 'post', 'CH 8001')]).toEqual(['3.00', '24.00', '16.00']);
+  test('free from seven units: six pay', () => {
+    const { pays } = desk({ post: flat('3.95', { value: '7', test: 'before', unit: 'units' }) }, [item('A')]);
+    expect([pays({ A: 6 }), pays({ A: 7 })]).toEqual(['3.95', '0.00']);
   });
 });
 
 describe('what the shopper sees', () => {
-  const free = (hides: 'none' | 'same or slower' | 'all') =>
-    desk({ slow: { ...flat('0.00') }, fast: flat('8.20'), fetch: flat('3.00') }, [item('A')], {
-      services: [
-        { id: 'slow', name: 'Slow', days: [3, 5] },
-        { id: 'fast', name: 'Fast', days: [1, 2] },
-        { id: 'fetch', name: 'Pickup', days: [0, 9], pickup: true },
-      ],
-      markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', hides }],
+  const cheapest = (most: string | null) =>
+    desk({ a: flat('2.80'), b: flat('5.40'), c: flat('9.90') }, [item('A')], {
+      offers: [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } }, limits: { most: most === null ? null : { amount: most } } })],
     })
       .answer({ A: 1 })
-      .choices.map((choice) => choice.service);
-  test('free beside paid: both seen; hidden by the setting; pickup never counts', () => {
-    expect(free('none')).toEqual(['slow', 'fetch', 'fast']);
-    // The paid one is faster than the free one: only hiding all takes it away.
-    expect(free('same or slower')).toEqual(['slow', 'fetch', 'fast']);
-    expect(free('all')).toEqual(['slow', 'fetch']);
+      .choices.map((one) => one.delivery);
+  test('2.80, 5.40, 9.90 and free delivery on the cheapest choice; with at most 2.00 taken', () => {
+    expect(cheapest(null)).toEqual([0, 540, 990]);
+    expect(cheapest('2.00')).toEqual([80, 540, 990]);
   });
-  test('two services under one shown name: the cheaper only', () => {
-    const { answer } = desk({ a: { ...flat('6.00'), names: { 'en-IE': 'Delivery' } }, b: { ...flat('4.00'), names: { 'en-IE': 'Delivery' } } }, [item('A')]);
-    expect(answer({ A: 1 }).choices.map((one) => [one.service, one.delivery])).toEqual([['b', 400]]);
-    expect(answer({ A: 1 }).hidden.map((one) => [one.choice.service, one.why, one.by])).toEqual([['a', 'same name', 'b']]);
-  });
-  test('choices 3.60, 8.20, 8.20 and free delivery capped at 3.60: only the first free; without a cap all three', () => {
-    const offer = (benefit: BookInput['offers'][number]['benefit']) => ({
-      id: 'free',
-      title: 'Free',
-      benefit,
-      code: null,
-      asks: [],
-      zones: null,
-      window: { from: null, until: null, zone: 'Europe/Dublin' },
-      addsTo: [],
-      terms: 'Free',
-      note: '',
-    });
-    const charges = (benefit: Parameters<typeof offer>[0]) =>
-      desk({ a: flat('3.60'), b: flat('8.20'), c: flat('8.20') }, [item('A')], { offers: [offer(benefit)] })
+  test('free beside paid: both seen; hidden by the setting; what stays in sight stays', () => {
+    const seen = (hides: 'none' | 'same or slower' | 'all') =>
+      desk({ slow: flat('0.00'), fast: flat('6.45'), fetch: flat('1.20'), crate: flat('7.10') }, [item('A')], {
+        services: [
+          { id: 'slow', name: 'Slow', days: [4, 6] },
+          { id: 'fast', name: 'Fast', days: [1, 2] },
+          { id: 'fetch', name: 'Fetched', days: [0, 9], pickup: true },
+          { id: 'crate', name: 'Crate', days: [5, 9], inSight: true },
+        ],
+        markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', hides }],
+      })
         .answer({ A: 1 })
-        .choices.map((one) => one.delivery);
-    expect(charges({ is: 'delivery', on: { is: 'up to', cap: '3.60' }, off: { by: 'free' } })).toEqual([0, 820, 820]);
-    expect(charges({ is: 'delivery', on: { is: 'services', services: ['a', 'b', 'c'] }, off: { by: 'free' } })).toEqual([0, 0, 0]);
+        .choices.map((choice) => choice.service);
+    expect(seen('none')).toEqual(['slow', 'fetch', 'fast', 'crate']);
+    expect(seen('same or slower')).toEqual(['slow', 'fetch', 'fast', 'crate']);
+    expect(seen('all')).toEqual(['slow', 'fetch', 'crate']);
   });
-  test('a fee each that free delivery drops, and one that stays', () => {
-    const pays = (freed: boolean) => desk({ post: flat('4.20', { value: '20.00', test: 'before' }) }, [item('A', { fee: { each: '1.30', freed } })]).pays({ A: 2 });
-    expect([pays(true), pays(false)]).toEqual(['0.00', '2.60']);
+  test('two services under one shown name: both seen, or the one that costs less, as the market has it', () => {
+    const named = (oneOfAName: boolean) =>
+      desk({ a: { ...flat('5.60'), names: { 'en-IE': 'Delivery' } }, b: { ...flat('3.30'), names: { 'en-IE': 'Delivery' } } }, [item('A')], {
+        markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', oneOfAName }],
+      }).answer({ A: 1 });
+    expect(named(false).choices.map((one) => one.service)).toEqual(['b', 'a']);
+    expect(named(true).choices.map((one) => one.service)).toEqual(['b']);
+    expect(named(true).hidden.map((one) => [one.choice.service, one.why, one.by])).toEqual([['a', 'same name', 'b']]);
   });
-  test('ships free, and a charge of its own, still need the lane of their template', () => {
-    const lines = (override: Parameters<typeof item>[1]) => desk({ post: flat('4.20') }, [item('A', override)], {}).pays({ A: 2 });
-    expect(lines({ override: { is: 'ships free' } })).toBe('0.00');
-    expect(lines({ override: { is: 'fixed', each: '2.10', freed: false } })).toBe('4.20');
-    expect(desk({ post: flat('4.20') }, [item('A', { override: { is: 'ships free' } })]).pays({ A: 1 }, 'post', 'FR')).toBe('not delivered to');
+});
+
+describe('offers', () => {
+  test('two of one either/or: the one that leaves the shopper paying less, whatever their order', () => {
+    const free = offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } } });
+    const ten = offerOf('ten', 2, { benefit: percent('10') });
+    for (const offers of [
+      [free, ten],
+      [ten, free],
+    ]) {
+      const choice = (units: number) => desk({ post: flat('5.25') }, [item('A')], { offers, eitherOr: [either('one', ['free', 'ten'])] }).answer({ A: units }).choices[0];
+      expect([choice(5), choice(6)].map((one) => [one?.discount, one?.delivery, one?.used])).toEqual([
+        [0, 0, ['free']],
+        [600, 525, ['ten']],
+      ]);
+    }
+  });
+  test('from 65 take 9 off: 64.99 nothing, 65.00 nine', () => {
+    const steps = [offerOf('saver', 1, { benefit: { is: 'spend steps', test: 'before', steps: [{ from: '65.00', off: '9.00' }] } })];
+    const off = (price: string) => desk({ post: flat('5.25') }, [item('A', { price })], { offers: steps }).answer({ A: 1 }).choices[0]?.discount;
+    expect([off('64.99'), off('65.00')]).toEqual([0, 900]);
+  });
+  test('1.00 off an order of 3.33, 3.33 and 3.34 is 0.33, 0.33 and 0.34', () => {
+    const offers = [offerOf('one', 1, { benefit: { is: 'off order', off: { by: 'amount', amount: '1.00' } } })];
+    const goods = [item('A', { price: '3.33' }), item('B', { price: '3.33' }), item('C', { price: '3.34' })];
+    expect(desk({ post: flat('5.25') }, goods, { offers }).answer({ A: 1, B: 1, C: 1 }).choices[0]?.off).toEqual([33, 33, 34]);
+  });
+  test('1,250 yen at 12 % off: 150 off, 1,100 left', () => {
+    const choice = desk({ post: flat('0') }, [item('A', { price: '1250' })], {
+      markets: [{ id: 'home', name: 'Home', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo' }],
+      offers: [offerOf('gust', 1, { benefit: percent('12') })],
+    }).answer({ A: 1 }).choices[0];
+    expect([choice?.discount, choice?.total]).toEqual([150, 1100]);
   });
 });
 
 describe('markets', () => {
-  const markets = (rounding: object, currency = 'GBP') => ({
+  const markets = (rounding: object, currency = 'GBP', rate = '0.86') => ({
     markets: [
       { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
       { id: 'there', name: 'There', currency, locale: 'en-GB', timeZone: 'Europe/London', rounding: rounding as { is: 'nearest' } },
     ],
-    exchange: [{ id: 'way', from: 'EUR', to: currency, rate: currency === 'JPY' ? '172.4' : '0.86' }],
+    exchange: [{ id: 'way', from: 'EUR', to: currency, rate }],
   });
-  // 4.90 at 0.86 is 4.214; at 172.4 it is 844.76 yen.
+  // 6.35 at 0.86 is 5.461; at 168.5 it is 1069.975 yen; at 0.3375 it is 2.143125 dinars.
   test.each([
-    ['to the nearest', { is: 'nearest' }, 'GBP', '4.21'],
-    ['up to a step of 0.05', { is: 'step', step: '0.05' }, 'GBP', '4.25'],
-    ['up to an ending of .99', { is: 'ending', ending: '0.99' }, 'GBP', '4.99'],
-    ['in yen, without decimals', { is: 'nearest' }, 'JPY', '845'],
-  ] as const)('a flat 4.90 %s', (_, rounding, currency, amount) => {
-    expect(desk({ post: flat('4.90') }, [item('A')], markets(rounding, currency)).pays({ A: 1 }, 'post', 'IE', 'there')).toBe(amount);
+    ['to the nearest', { is: 'nearest' }, 'GBP', '0.86', '5.46'],
+    ['up to a step of 0.05', { is: 'step', step: '0.05' }, 'GBP', '0.86', '5.50'],
+    ['up to an ending of .95', { is: 'ending', ending: '0.95' }, 'GBP', '0.86', '5.95'],
+    ['in yen, without decimals', { is: 'nearest' }, 'JPY', '168.5', '1070'],
+    ['in dinars, with three', { is: 'nearest' }, 'KWD', '0.3375', '2.143'],
+  ] as const)('a flat 6.35 %s', (_, rounding, currency, rate, amount) => {
+    expect(desk({ post: flat('6.35') }, [item('A')], markets(rounding, currency, rate)).pays({ A: 1 }, 'post', 'IE', 'there')).toBe(amount);
   });
   test('a rate is worked exactly, converted, rounded once', () => {
-    // 0.33 for each pound in proportion: 0.5 lb is 0.165, at 0.86 0.1419. Rounded before it would be 0.17 and 0.15.
-    const rate = { is: 'built up' as const, order: '0', first: '0', further: '0', weight: { amount: '0.33', per: '1', unit: 'lb' as const, each: 'in proportion' as const } };
-    expect(desk({ post: { rate, freeFrom: null } }, [item('A', { mass: { value: '0.5', unit: 'lb' } })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there')).toBe('0.14');
+    // 0.35 a kilogram in proportion: 0.7 kg is 0.245, at 0.86 0.2107. Rounded before it would be 0.25 and 0.22.
+    const rate = { is: 'built up' as const, order: '0', first: '0', further: '0', weight: { amount: '0.35', per: '1', unit: 'kg' as const, each: 'in proportion' as const } };
+    expect(desk({ post: { rate, freeFrom: null } }, [item('A', { mass: { value: '0.7', unit: 'kg' } })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there')).toBe('0.21');
   });
-  test('a threshold given in the market’s own currency decides; else it is converted alone', () => {
+  test('a threshold in the market’s own currency decides; else it is converted alone', () => {
     const at = (also: Record<string, string>, price: string) =>
-      desk({ post: flat('4.90', { value: '60.00', test: 'before', also }) }, [item('A', { prices: { there: price } })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there');
-    expect([at({}, '51.59'), at({}, '51.60'), at({ GBP: '50.00' }, '49.99'), at({ GBP: '50.00' }, '50.00')]).toEqual(['4.21', '0.00', '4.21', '0.00']);
+      desk({ post: flat('6.35', { value: '64.00', test: 'before', also }) }, [item('A', { prices: [{ market: 'there', channel: null, price }] })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there');
+    // 64.00 at 0.86 is 55.04.
+    expect([at({}, '55.03'), at({}, '55.04'), at({ GBP: '58.00' }, '57.99'), at({ GBP: '58.00' }, '58.00')]).toEqual(['5.46', '0.00', '5.46', '0.00']);
   });
   test('two currencies never meet without a rate listed for that way', () => {
     const { exchange: _, ...alone } = markets({ is: 'nearest' });
-    expect(() => desk({ post: flat('4.90') }, [item('A')], { ...alone, exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }] }).open('there')).toThrow('no rate from EUR to GBP for There');
+    expect(() => desk({ post: flat('6.35') }, [item('A')], { ...alone, exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }] }).open('there')).toThrow('no rate from EUR to GBP for There');
   });
-  test('tax inside: gross less gross / (1 + r); tax added on top, line by line, delivery one line', () => {
+  test('net 8.40 in two places of 13.5 % and 23 %: 9.53 and 10.33 with the tax', () => {
+    const { answer } = desk({ post: flat('0.00') }, [item('A', { price: '8.40' })], {
+      markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' }],
+      zones: [{ id: 'home', name: 'Home', takes: ['IE', 'FR'], leaves: [] }],
+      taxes: [
+        { id: 'low', class: 'standard', places: ['FR'], percent: '13.5' },
+        { id: 'high', class: 'standard', places: ['IE'], percent: '23' },
+      ],
+    });
+    expect(['FR', 'IE'].map((place) => answer({ A: 1 }, place).choices[0]?.pays)).toEqual([953, 1033]);
+  });
+  test('tax inside is what is over without it; added, it is a line’s own, delivery one line', () => {
     const taxed = (tax: 'inside' | 'added') =>
-      desk({ post: flat('4.90') }, [item('A', { price: '9.99' }), item('B', { price: '0.33' })], {
+      desk({ post: flat('5.25') }, [item('A', { price: '12.49' }), item('B', { price: '0.37' })], {
         markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax }],
         taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
-      }).answer(two).choices[0];
-    // Inside: 9.99 → 1.87, 0.33 → 0.06, 4.90 → 0.92. Added: 2.30, 0.08, 1.13.
-    expect(taxed('inside')).toMatchObject({ tax: 285, total: 1522, pays: 1522 });
-    expect(taxed('added')).toMatchObject({ tax: 351, total: 1522, pays: 1873 });
-  });
-  test('net 12.00 and 15 % tax: 13.80 with the tax inside', () => {
-    const choice = desk({ post: flat('0.00') }, [item('A', { price: '12.00' })], {
-      markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' }],
-      taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '15' }],
-    }).answer({ A: 1 }).choices[0];
-    expect(choice?.pays).toBe(1380);
+      }).answer({ A: 1, B: 1 }).choices[0];
+    // Inside: 12.49 → 2.34, 0.37 → 0.07, 5.25 → 0.98. Added: 2.87, 0.09, 1.21.
+    expect(taxed('inside')).toMatchObject({ tax: 339, total: 1811, pays: 1811 });
+    expect(taxed('added')).toMatchObject({ tax: 417, total: 1811, pays: 2228 });
   });
 });
