@@ -2,7 +2,7 @@ import { type BookInput, bookFileSchema } from '../src/core/book/index.ts';
 import { countries } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 
-/** A book far larger than the demo's: so many goods, zones and templates, with tables, thresholds, variants and overrides. Seeded. */
+/** A book far larger than the demo's: so many goods, zones and templates, with tables, thresholds, and variants. Seeded. */
 export function largeBook(goods: number, zones: number, templates: number) {
   const random = seeded(7);
   const whole = (most: number) => Math.floor(random() * most);
@@ -10,7 +10,7 @@ export function largeBook(goods: number, zones: number, templates: number) {
   const zoneList = Array.from({ length: zones }, (_, i) => ({
     id: `zone-${i}`,
     name: `Zone ${i}`,
-    takes: i === 0 ? ['world'] : i < 60 ? [`GB:${'ABCDEFGHIJKLMNOPRSTUWY'[i % 22]}${'BDGLNRTX'[i % 8]}${1 + Math.floor(i / 22)}*`] : [codes[i % codes.length] ?? 'IE'],
+    takes: i === 0 ? ['world'] : i < 60 ? [`GB ${'ABCDEFGHIJKLMNOPRSTUWY'[i % 22]}${'BDGLNRTX'[i % 8]}${1 + Math.floor(i / 22)}*`] : [codes[i % codes.length] ?? 'IE'],
     leaves: [],
   }));
   const rate = () =>
@@ -22,7 +22,7 @@ export function largeBook(goods: number, zones: number, templates: number) {
           breaks: [...['0.5', '1', '2', '5', '10', '20'].map((to, i) => ({ to, amount: (4 + i * 2 + random()).toFixed(2) })), { to: null, amount: '39.00' }],
         };
   const input: BookInput = {
-    format: 'plemb-book/2',
+    format: 'plemb-book/3',
     seller: 'Benchmark',
     markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
     services: ['slow', 'fast', 'van'].map((id, i) => ({ id, name: id, days: [i + 1, i + 3] as [number, number] })),
