@@ -80,7 +80,11 @@ function sixty(): Offer[] {
 function groupsOf(offers: readonly Offer[], count: number, seed: number): NonNullable<BookInput['eitherOr']> {
   const random = seeded(seed);
   const ids = offers.map((_, i) => `offer-${i}`);
-  const some = Array.from({ length: count }, (_, i) => ({ id: `group-${i}`, name: `Group ${i}`, offers: [...new Set(Array.from({ length: 5 }, () => ids[Math.floor(random() * ids.length)] as string))] }));
+  const some = Array.from({ length: count }, (_, i) => ({
+    id: `group-${i}`,
+    name: `Group ${i}`,
+    offers: [...new Set(Array.from({ length: 5 }, () => ids[Math.floor(random() * ids.length)] as string))],
+  }));
   const deliveries = offers.flatMap((offer, i) => (offer.benefit.is === 'delivery' ? [`offer-${i}`] : []));
   return [...some, { id: 'delivery', name: 'One delivery offer', offers: deliveries }];
 }
@@ -173,16 +177,19 @@ export async function benchOffers(): Promise<void> {
     });
     return [{ question: asking(plain.goods, lines, order.place), service: order.service, at: Date.parse(order.at), channel: order.channel }];
   });
-  const free = opened([
-    {
-      ...blank,
-      id: 'free',
-      title: 'Free',
-      benefit: { is: 'delivery', on: { is: 'services', services: ['standard', 'economy'] }, off: { by: 'free' } },
-      asks: [{ over: 'value', value: '75.00', test: 'after' }],
-    },
-    ...(demo.offers as Offer[]),
-  ], { eitherOr: demo.eitherOr });
+  const free = opened(
+    [
+      {
+        ...blank,
+        id: 'free',
+        title: 'Free',
+        benefit: { is: 'delivery', on: { is: 'services', services: ['standard', 'economy'] }, off: { by: 'free' } },
+        asks: [{ over: 'value', value: '75.00', test: 'after' }],
+      },
+      ...(demo.offers as Offer[]),
+    ],
+    { eitherOr: demo.eitherOr },
+  );
   const [offer] = free.book.offers;
   const freed = orders.map((one) => ({
     ...one,

@@ -127,6 +127,14 @@ function compileOnly(zone: string, service: string) {
   const [template] = body.templates;
   if (!template || !lane) throw new Error('The demo has no such lane');
   return sure(
-    compileBook({ ...body, services: body.services.filter((one) => one.id === service), templates: [{ ...template, zones: [zone], lanes: { [zone]: { [service]: lane } } }], mixing: [], offers: [], eitherOr: [], pinned: [] }),
+    compileBook({
+      ...body,
+      services: body.services.filter((one) => one.id === service),
+      templates: [{ ...template, zones: [zone], lanes: { [zone]: { [service]: lane } } }],
+      mixing: [],
+      offers: [],
+      eitherOr: [],
+      pinned: [],
+    }),
   );
 }

@@ -1,8 +1,8 @@
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { z } from 'zod';
-import { basketSchema, bookFileSchema } from '../src/core/book/index.ts';
 import { answerLineSchema, checkSchema, goodsSchema, renderSchema } from '../src/cli/written.ts';
+import { basketSchema, bookFileSchema } from '../src/core/book/index.ts';
 import { shopSchema } from '../src/core/channels/index.ts';
 
 /** The JSON Schemas of the open formats, made from what the core reads by. Run as a program it writes them down. */

@@ -48,7 +48,9 @@ export async function runCheck(path: string, { at, json, live }: { at: number; j
       one.basket ? one.basket.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') : 'no basket of two goods',
       one.corner.place,
     ]);
-    print(`${corners} baskets asked${asked.size > 0 ? `, live at ${[...asked.keys()].join(', ')}` : ', of the files that would be sent'}\n${table(['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'], rows)}`);
+    print(
+      `${corners} baskets asked${asked.size > 0 ? `, live at ${[...asked.keys()].join(', ')}` : ', of the files that would be sent'}\n${table(['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'], rows)}`,
+    );
   }
   return findings.some((one) => one.standing === 'off') ? 1 : 0;
 }

@@ -1,4 +1,4 @@
-import { bookProblems, bookFileSchema, channelIds, compileBook, migrated, readyGoods, shaped } from '../core/book/index.ts';
+import { bookFileSchema, bookProblems, channelIds, compileBook, migrated, readyGoods, shaped } from '../core/book/index.ts';
 import { amountText, gramsText, sure } from '../core/exact/index.ts';
 import { jsonText, print, problemText, readJson, tellMigration, told } from './open.ts';
 import { table } from './table.ts';
@@ -37,7 +37,12 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
     });
   if (json) print(jsonText({ items, problems }, 1));
   else {
-    print(table(['sku', 'template', 'kind', 'grams', ...markets.map(({ id, currency }) => `${id}, ${currency}`)], items.map((item) => [item.sku, item.template ?? '–', item.kind ?? '–', item.grams ?? '–', ...markets.map(({ id }) => item.prices[id] ?? '–')])));
+    print(
+      table(
+        ['sku', 'template', 'kind', 'grams', ...markets.map(({ id, currency }) => `${id}, ${currency}`)],
+        items.map((item) => [item.sku, item.template ?? '–', item.kind ?? '–', item.grams ?? '–', ...markets.map(({ id }) => item.prices[id] ?? '–')]),
+      ),
+    );
     for (const one of problems) print(problemText(one));
     print(`${items.length} items, ${problems.length} problems`);
   }

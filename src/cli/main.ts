@@ -62,7 +62,8 @@ async function main(): Promise<number> {
   const given = (Object.keys(flags) as Flag[]).filter((flag) => (Array.isArray(values[flag]) ? values[flag].length > 0 : values[flag] !== undefined && values[flag] !== false));
   const strange = given.find((flag) => !verb.flags.includes(flag));
   if (strange) throw new Unable(`${name} does not take --${strange}\n\n${usage}`);
-  if (words.length !== verb.words.length) throw new Unable(`${name} takes ${verb.words.join(' and ')}${words.length > verb.words.length ? `; “${words[verb.words.length]}” is one word too many` : ''}\n\n${usage}`);
+  if (words.length !== verb.words.length)
+    throw new Unable(`${name} takes ${verb.words.join(' and ')}${words.length > verb.words.length ? `; “${words[verb.words.length]}” is one word too many` : ''}\n\n${usage}`);
   if (values.steps && !values.json) throw new Unable(`--steps stands beside --json\n\n${usage}`);
   const [first = '', second = ''] = words;
   const at = momentOf(values.at);

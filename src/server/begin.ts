@@ -7,5 +7,6 @@ import { replaceBook } from './save.ts';
 const database = connect(process.env.DATABASE_URL ?? '');
 await migrate(database);
 const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
-if ((await newest(database)) === 0) await replaceBook(database, starterBook({ country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone }), [], 'Plemb', 'A book to begin with', new Date());
+if ((await newest(database)) === 0)
+  await replaceBook(database, starterBook({ country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone }), [], 'Plemb', 'A book to begin with', new Date());
 await database.end();

@@ -25,7 +25,8 @@ export const reaching = (addresses: Readonly<Record<string, string>>, account: C
   carrier: carrierClient(addresses.ternline, account),
 });
 
-const clientsAt = (addresses: Readonly<Partial<Record<ChannelId, string>>>): Context['clients'] => Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
+const clientsAt = (addresses: Readonly<Partial<Record<ChannelId, string>>>): Context['clients'] =>
+  Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
 
 /** Now, by the demo's clock. */
 export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));

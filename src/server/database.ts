@@ -43,7 +43,10 @@ export async function migrate(database: Database): Promise<void> {
 }
 
 /** The names of all numbered files, in order. */
-export const migrations = (): string[] => readdirSync(folder).filter((name) => /^\d{3}-.*\.(sql|ts)$/.test(name)).sort();
+export const migrations = (): string[] =>
+  readdirSync(folder)
+    .filter((name) => /^\d{3}-.*\.(sql|ts)$/.test(name))
+    .sort();
 
 /** Runs those of the named files that have not run yet. */
 export async function migrateWithin(connection: Connection, names: readonly string[]): Promise<void> {

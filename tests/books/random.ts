@@ -33,7 +33,19 @@ const zones = [
 const zoneIds = zones.map((zone) => zone.id);
 const someZones = fc.option(fc.subarray(zoneIds, { minLength: 1 }), { nil: null });
 /** Which pairs of offers keep each other out: none, all, those of each level, or some. */
-const groups = fc.constantFrom<readonly (readonly string[])[]>([], [['tenner', 'other', 'gale', 'calm']], [['tenner', 'other'], ['gale', 'calm']], [['tenner', 'gale']], [['tenner', 'other'], ['other', 'calm']]);
+const groups = fc.constantFrom<readonly (readonly string[])[]>(
+  [],
+  [['tenner', 'other', 'gale', 'calm']],
+  [
+    ['tenner', 'other'],
+    ['gale', 'calm'],
+  ],
+  [['tenner', 'gale']],
+  [
+    ['tenner', 'other'],
+    ['other', 'calm'],
+  ],
+);
 const window = fc.constantFrom(
   { from: null, until: null, zone: 'Europe/Dublin' },
   { from: '2026-11-01T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },

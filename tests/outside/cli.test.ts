@@ -32,9 +32,18 @@ const at = ['--at', '2026-11-24T09:10:00Z'];
 
 describe('plemb quote', () => {
   test('answers a line a basket, in order, each in its market; a bad line has its problems in its place', () => {
-    const lines = [JSON.stringify(basket()), '{oops', JSON.stringify(basket({ id: 'two', market: 'japan', place: 'JP' })), JSON.stringify(basket({ market: 'moon' })), JSON.stringify(basket({ colour: 'red' }))];
+    const lines = [
+      JSON.stringify(basket()),
+      '{oops',
+      JSON.stringify(basket({ id: 'two', market: 'japan', place: 'JP' })),
+      JSON.stringify(basket({ market: 'moon' })),
+      JSON.stringify(basket({ colour: 'red' })),
+    ];
     const done = plemb('quote', book, put('baskets.jsonl', `\uFEFF${lines.join('\r\n')}\r\n\r\n`), '--json', ...at);
-    const answers = done.stdout.trim().split('\n').map((line) => JSON.parse(line));
+    const answers = done.stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
     for (const one of answers) valid('answer', one);
     expect(answers.map((one) => one.currency ?? one.problems[0].at)).toEqual(['EUR', ['.'], 'JPY', ['market'], ['.']]);
     expect(answers[2].choices[0].pays).toMatch(/^\d+$/);

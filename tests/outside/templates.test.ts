@@ -95,7 +95,9 @@ describe('fewest orders for clashing items against a general MIP solver (HiGHS)'
         const covered = lines.map((line, i) => ` c${i}: ${named.filter((_, service) => line & (1 << service)).join(' + ')} >= 1`);
         const solved = highs.solve(`Minimize\n obj: ${named.join(' + ')}\nSubject To\n${covered.join('\n')}\nBinary\n ${named.join(' ')}\nEnd`);
         const goods = lines.map((line, i) => item(`L${i}`, { barred: named.filter((_, service) => !(line & (1 << service))) }));
-        const { clash, choices } = desk(Object.fromEntries(named.map((id) => [id, { rate: { is: 'flat', amount: '4.00' }, freeFrom: null }])), goods).answer(Object.fromEntries(goods.map(({ sku }) => [sku, 1])));
+        const { clash, choices } = desk(Object.fromEntries(named.map((id) => [id, { rate: { is: 'flat', amount: '4.00' }, freeFrom: null }])), goods).answer(
+          Object.fromEntries(goods.map(({ sku }) => [sku, 1])),
+        );
         const orders = choices.length > 0 ? 1 : (clash?.orders.length ?? 0);
         expect(orders).toBe(Math.round(solved.ObjectiveValue));
         expect(clash?.orders.flatMap((order) => order.skus).sort() ?? goods.map(({ sku }) => sku)).toEqual(goods.map(({ sku }) => sku));

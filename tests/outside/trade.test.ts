@@ -81,7 +81,10 @@ describe('rates', () => {
         { to: '48.00', amount: '5.20' },
       ],
     };
-    const { pays } = desk({ post: { rate, freeFrom: null } }, ['22.00', '22.01', '48.01'].map((price, i) => item(`K${i}`, { price })));
+    const { pays } = desk(
+      { post: { rate, freeFrom: null } },
+      ['22.00', '22.01', '48.01'].map((price, i) => item(`K${i}`, { price })),
+    );
     expect([0, 1, 2].map((i) => pays({ [`K${i}`]: 1 }))).toEqual(['3.60', '5.20', 'beyond the table']);
   });
   test('2.20 an order, 0.45 an item, 0.60 a started 250 g: seven reels of 140 g pay 7.75', () => {
@@ -129,7 +132,10 @@ describe('rates', () => {
     expect([own('0').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 1 }, 'post', 'FR')]).toEqual(['0.00', '7.80', 'not delivered to']);
   });
   test('21.60 from 7 kg on: 6.999 kg is not taken', () => {
-    const { pays } = desk({ van: { ...flat('21.60'), bounds: [{ unit: 'kg', from: '7', to: null }] } }, ['6.999', '7'].map((value, i) => item(`K${i}`, { mass: { value, unit: 'kg' } })));
+    const { pays } = desk(
+      { van: { ...flat('21.60'), bounds: [{ unit: 'kg', from: '7', to: null }] } },
+      ['6.999', '7'].map((value, i) => item(`K${i}`, { mass: { value, unit: 'kg' } })),
+    );
     expect([pays({ K0: 1 }), pays({ K1: 1 })]).toEqual(['outside the bounds', '21.60']);
   });
   test('the carrier silent: the fallback; no fallback, not offered', () => {
@@ -281,7 +287,12 @@ describe('markets', () => {
   });
   test('a threshold in the market’s own currency decides; else it is converted alone', () => {
     const at = (also: Record<string, string>, price: string) =>
-      desk({ post: flat('6.35', { value: '64.00', test: 'before', also }) }, [item('A', { prices: [{ market: 'there', channel: null, price }] })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there');
+      desk({ post: flat('6.35', { value: '64.00', test: 'before', also }) }, [item('A', { prices: [{ market: 'there', channel: null, price }] })], markets({ is: 'nearest' })).pays(
+        { A: 1 },
+        'post',
+        'IE',
+        'there',
+      );
     // 64.00 at 0.86 is 55.04.
     expect([at({}, '55.03'), at({}, '55.04'), at({ GBP: '58.00' }, '57.99'), at({ GBP: '58.00' }, '58.00')]).toEqual(['5.46', '0.00', '5.46', '0.00']);
   });

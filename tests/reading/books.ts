@@ -22,7 +22,27 @@ const zones = [
   { id: 'france', name: 'France', takes: ['FR'], leaves: [] },
   { id: 'rest', name: 'Rest', takes: ['world'], leaves: ['US-PR'] },
 ];
-const places = ['IE', 'IE H91 E2K3', 'GB M1 1AA', 'GB HS1 1AA', 'GB HS1 2AA', 'GB HS12 1AA', 'GB HS2 0AA', 'GB EC1M 3AA', 'GB ZE2 9AA', 'GB AB31 5AA', 'GB AB3 1AA', 'GB BT9 5EE', 'FR 69001', 'DE 10115', 'US 99511', 'US 10001', 'PR', 'JP 1000001', 'NZ'];
+const places = [
+  'IE',
+  'IE H91 E2K3',
+  'GB M1 1AA',
+  'GB HS1 1AA',
+  'GB HS1 2AA',
+  'GB HS12 1AA',
+  'GB HS2 0AA',
+  'GB EC1M 3AA',
+  'GB ZE2 9AA',
+  'GB AB31 5AA',
+  'GB AB3 1AA',
+  'GB BT9 5EE',
+  'FR 69001',
+  'DE 10115',
+  'US 99511',
+  'US 10001',
+  'PR',
+  'JP 1000001',
+  'NZ',
+];
 export const moments = ['2026-11-24T09:10:00Z', '2026-11-29T23:59:00Z', '2026-11-30T00:00:00Z', '2026-12-07T12:00:00Z', '2027-03-28T01:30:00Z'];
 const windows: Window[] = [
   { from: null, until: null, zone: 'Europe/Dublin' },
@@ -69,7 +89,8 @@ export function worldOf(seed: number): World {
   function table(currency: string): Rate {
     const unit = pick(['value', 'units', 'kg', 'lb', 'cm', 'l'] as const);
     const scale = { value: () => 1 + under(3000) / 100, units: () => 1 + under(3), kg: () => (1 + under(8)) / 4, lb: () => (1 + under(6)) / 2, cm: () => 10 + under(40), l: () => 1 + under(12) }[unit];
-    const text = (value: number) => (unit === 'value' ? (currency === 'JPY' ? String(Math.round(value * 170)) : value.toFixed(2)) : unit === 'units' ? String(value) : String(Number(value.toFixed(3))));
+    const text = (value: number) =>
+      unit === 'value' ? (currency === 'JPY' ? String(Math.round(value * 170)) : value.toFixed(2)) : unit === 'units' ? String(value) : String(Number(value.toFixed(3)));
     const edges = rising(1 + under(4), scale);
     const from = chance(0.25) ? text((edges[0] as number) / (unit === 'units' ? 1 : 2)) : null;
     const breaks = edges.map((edge) => ({
@@ -192,7 +213,9 @@ export function worldOf(seed: number): World {
     { sku: 'PIN', price: '1.20', mass: chance(0.7) ? { value: '0.5', unit: 'oz' } : null, size: size('4', '3', '1'), tags: ['gifts', 'small'], kind: null, origin: 'Westport' },
   ];
   const goods: Item[] = [
-    ...base.map((one): Item => ({ name: one.sku, template: chance(0.15) ? pick(templateIds) : null, taxClass: chance(0.2) ? 'reduced' : null, ...one, prices: prices(), ...delivery(0.15), ...stocking() })),
+    ...base.map(
+      (one): Item => ({ name: one.sku, template: chance(0.15) ? pick(templateIds) : null, taxClass: chance(0.2) ? 'reduced' : null, ...one, prices: prices(), ...delivery(0.15), ...stocking() }),
+    ),
     {
       sku: 'REEL-L',
       name: 'REEL-L',
@@ -217,7 +240,8 @@ export function worldOf(seed: number): World {
   ];
   const part = () => (chance(0.4) ? null : pick(selections).id);
 
-  const off = () => (chance(0.5) ? { by: 'percent' as const, percent: pick(['5', '12', '12.5', '33.333', '50', '100']) } : { by: 'amount' as const, amount: cents(9), also: also((currency) => money(9, currency)) });
+  const off = () =>
+    chance(0.5) ? { by: 'percent' as const, percent: pick(['5', '12', '12.5', '33.333', '50', '100']) } : { by: 'amount' as const, amount: cents(9), also: also((currency) => money(9, currency)) };
   function benefit(): Offer['benefit'] {
     switch (under(8)) {
       case 0:
@@ -235,7 +259,11 @@ export function worldOf(seed: number): World {
           is: 'spend steps',
           goods: part(),
           test: pick(['before', 'after'] as const),
-          steps: rising(1 + under(3), () => 5 + under(40)).map((from) => ({ from: `${from}.00`, off: cents(12), also: also((currency) => ({ from: currency === 'JPY' ? String(from * 170) : `${from}.00`, off: money(12, currency) })) })),
+          steps: rising(1 + under(3), () => 5 + under(40)).map((from) => ({
+            from: `${from}.00`,
+            off: cents(12),
+            also: also((currency) => ({ from: currency === 'JPY' ? String(from * 170) : `${from}.00`, off: money(12, currency) })),
+          })),
         };
       default:
         return {
@@ -270,9 +298,7 @@ export function worldOf(seed: number): World {
         uses: chance(0.05) ? 3 : null,
         each: chance(0.05) ? 1 : null,
         most: chance(0.2) ? { amount: cents(9), also: also((currency) => money(9, currency)) } : null,
-        budget: chance(0.25)
-          ? { amount: cents(30), per: pick(['all', 'week'] as const), split: chance(0.4) ? Object.fromEntries(some(channels).map((id) => [id, cents(20)])) : null }
-          : null,
+        budget: chance(0.25) ? { amount: cents(30), per: pick(['all', 'week'] as const), split: chance(0.4) ? Object.fromEntries(some(channels).map((id) => [id, cents(20)])) : null } : null,
       },
       window: chance(0.75) ? (windows[0] as Window) : pick(windows),
       terms: 'Terms',
@@ -284,7 +310,16 @@ export function worldOf(seed: number): World {
     seller: 'Anybody',
     markets: [
       { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: pick(['inside', 'inside', 'added']), decides: pick(['delivery', 'billing']), ...shows() },
-      { id: 'britain', name: 'Britain', currency: 'GBP', locale: 'en-GB', timeZone: 'Europe/London', tax: pick(['inside', 'added']), rounding: pick([{ is: 'nearest' }, { is: 'step', step: '0.05' }, { is: 'ending', ending: '0.99' }]), ...shows() },
+      {
+        id: 'britain',
+        name: 'Britain',
+        currency: 'GBP',
+        locale: 'en-GB',
+        timeZone: 'Europe/London',
+        tax: pick(['inside', 'added']),
+        rounding: pick([{ is: 'nearest' }, { is: 'step', step: '0.05' }, { is: 'ending', ending: '0.99' }]),
+        ...shows(),
+      },
       { id: 'japan', name: 'Japan', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo', ...shows() },
       { id: 'kuwait', name: 'Kuwait', currency: 'KWD', locale: 'en-IE', timeZone: 'Asia/Kuwait', rounding: pick([{ is: 'nearest' }, { is: 'step', step: '0.25' }]), ...shows() },
     ],

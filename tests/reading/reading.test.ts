@@ -3,7 +3,7 @@ import { type BookFile, basketSchema, type CompiledBook, compileBook, type Ready
 import { sure } from '../../src/core/exact/index.ts';
 import { questionOf, quote } from '../../src/core/quote/index.ts';
 import { worldOf } from './books.ts';
-import { type Choice, readAnswer, reached } from './reading.ts';
+import { type Choice, reached, readAnswer } from './reading.ts';
 
 /** The core held against a second reading of the same page, over random books in which every clause turns up. */
 const seeds = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_RUNS ?? 400), baskets: 12 };
@@ -97,7 +97,8 @@ function opened(file: BookFile, market: string): Opened {
   return { book, goods: new Map(ready.goods.map((item) => [item.sku, item])) };
 }
 
-const said = (choice: Choice) => [choice.service, choice.name, choice.days.join('-'), choice.discount, choice.delivery, choice.tax, choice.pays, choice.used.join(' '), choice.off.join(' ')].map(String).join(' | ');
+const said = (choice: Choice) =>
+  [choice.service, choice.name, choice.days.join('-'), choice.discount, choice.delivery, choice.tax, choice.pays, choice.used.join(' '), choice.off.join(' ')].map(String).join(' | ');
 
 test('the core answers as the second reading does', () => {
   let answers = 0;
@@ -118,10 +119,16 @@ test('the core answers as the second reading does', () => {
       const core = (choice: (typeof answer.choices)[number]) =>
         said({ ...choice, discount: BigInt(choice.discount), delivery: BigInt(choice.delivery), tax: BigInt(choice.tax), pays: BigInt(choice.pays), off: choice.off.map(BigInt) });
       const where = `book ${seed}, basket ${i}: ${JSON.stringify(basket)}`;
-      expect(answer.choices.every((choice) => choice.notProved === null), where).toBe(true);
+      expect(
+        answer.choices.every((choice) => choice.notProved === null),
+        where,
+      ).toBe(true);
       expect(answer.choices.map(core), where).toEqual(read.shown.map(said));
       expect(answer.hidden.map((one) => one.choice.service).sort(), where).toEqual([...read.hidden].sort());
-      expect(answer.missing.map((one) => one.service), where).toEqual(read.missing);
+      expect(
+        answer.missing.map((one) => one.service),
+        where,
+      ).toEqual(read.missing);
       answers += 1;
     }
   }

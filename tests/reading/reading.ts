@@ -1,6 +1,6 @@
 import type { Basket, BookFile } from '../../src/core/book/index.ts';
 import { compare, digitsOf, type Fraction, fraction, isLength, isMass, lengthOf, massOf, nearest, over, parts, percentOf, plus, times, units, up, volumeOf, whole } from './figures.ts';
-import { type Spot, spot, zoneOf } from './places.ts';
+import { spot, zoneOf } from './places.ts';
 
 /**
  * A second reading of what is meant, written from the page of its rules and from nothing else: plain, slow, every set of
@@ -185,7 +185,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
         return (what.from === null || ownPrice(item) >= units(what.from, home)) && (what.to === null || ownPrice(item) <= units(what.to, home));
       case 'mass': {
         const own = mass(item);
-        return own !== null && (what.from === null || compare(own, massOf({ value: what.from, unit: what.unit })) >= 0) && (what.to === null || compare(own, massOf({ value: what.to, unit: what.unit })) <= 0);
+        return (
+          own !== null &&
+          (what.from === null || compare(own, massOf({ value: what.from, unit: what.unit })) >= 0) &&
+          (what.to === null || compare(own, massOf({ value: what.to, unit: what.unit })) <= 0)
+        );
       }
       case 'skus':
         return what.skus.includes(item.sku);
@@ -280,7 +284,17 @@ export function readAnswer(book: Book, basket: Basket): Read {
     const all = group.lines.map((line) => ({ sides: sides(line.item), units: line.units }));
     if (all.some((one) => one.sides === null)) return null;
     if (isLength(unit)) return all.reduce<Fraction>((long, one) => (compare(one.sides?.[0] as Fraction, long) > 0 ? (one.sides?.[0] as Fraction) : long), whole(0));
-    return all.reduce<Fraction>((sum, one) => plus(sum, times((one.sides ?? []).reduce((v, side) => times(v, side), whole(1)), whole(one.units))), whole(0));
+    return all.reduce<Fraction>(
+      (sum, one) =>
+        plus(
+          sum,
+          times(
+            (one.sides ?? []).reduce((v, side) => times(v, side), whole(1)),
+            whole(one.units),
+          ),
+        ),
+      whole(0),
+    );
   }
   /** A figure of a table or bound in its unit; values in the market's currency. */
   const figure = (text: string, unit: string, from: string): Fraction => {
@@ -473,11 +487,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
     const found = charge(ownRateHere ?? priced.rate, group, ownRateHere ? currency : from, after);
     if (found === null) return null;
     const rate = ownRateHere ? (found.converted ? round(found.exact) : nearest(found.exact)) : round(exactly(found.exact, from));
-    const fees = ownFees
-      ? units(ownFees.order, currency) + units(ownFees.item, currency) * n
-      : now.fees
-        ? alone(now.fees.order, from) + alone(now.fees.item, from) * n
-        : 0n;
+    const fees = ownFees ? units(ownFees.order, currency) + units(ownFees.item, currency) * n : now.fees ? alone(now.fees.order, from) + alone(now.fees.item, from) * n : 0n;
     return rate + fees;
   }
 
@@ -561,10 +571,12 @@ export function readAnswer(book: Book, basket: Basket): Read {
       const way = rule ? rule.by : book.mixedBy;
       reach(`mixing ${typeof way === 'string' ? way : 'highest plus'}${rule ? ', by a rule' : ''}`);
       const amounts = charges.map((one) => one.amount);
+      // biome-ignore lint/complexity/useMathMinMax: they are big integers
       const highest = amounts.reduce((a, b) => (b > a ? b : a));
       const sum = amounts.reduce((a, b) => a + b, 0n);
       if (way === 'sum') rate = sum;
       else if (way === 'highest') rate = highest;
+      // biome-ignore lint/complexity/useMathMinMax: they are big integers
       else if (way === 'lowest') rate = amounts.reduce((a, b) => (b < a ? b : a));
       else if (way === 'average') rate = nearest({ n: sum, d: BigInt(amounts.length) });
       else {
@@ -609,7 +621,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
   const level = (offer: Offer) => (offer.benefit.is === 'delivery' ? 'delivery' : offer.benefit.is === 'off order' || offer.benefit.is === 'spend steps' ? 'order' : 'goods');
   const goodsOf = (offer: Offer): string | null | undefined => (level(offer) === 'goods' && 'goods' in offer.benefit ? offer.benefit.goods : undefined);
   const counts = (offer: Offer) => lines.map((line) => offer.stocked || !stocks(line.item));
-  const valueOf = (offer: Offer, amounts: readonly bigint[], selection: string | null) =>
+  const worthOf = (offer: Offer, amounts: readonly bigint[], selection: string | null) =>
     lines.reduce((sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + (amounts[i] as bigint) : sum), 0n);
   const unitsOf = (offer: Offer, selection: string | null) => lines.reduce((sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + line.units : sum), 0);
   const mondayOf = (zone: string) => {
@@ -693,7 +705,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
     return fixed < amount ? fixed : amount;
   };
   const asksMet = (offer: Offer, amounts: readonly bigint[]) =>
-    offer.asks.every((ask) => (ask.over === 'units' ? unitsOf(offer, ask.goods) >= ask.units : valueOf(offer, ask.test === 'before' ? listValue : amounts, ask.goods) >= edge(ask.value, ask.also)));
+    offer.asks.every((ask) => (ask.over === 'units' ? unitsOf(offer, ask.goods) >= ask.units : worthOf(offer, ask.test === 'before' ? listValue : amounts, ask.goods) >= edge(ask.value, ask.also)));
 
   /** A set of offers worked through the levels for a service; null where it cannot be used so. */
   function work(set: readonly Offer[], service: string | null, cheapest: string | null): Worked | null {
@@ -753,7 +765,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
       let want = 0n;
       if (benefit.is === 'off order') want = off(benefit.off, begun);
       if (benefit.is === 'spend steps') {
-        const value = valueOf(offer, benefit.test === 'before' ? listValue : left, benefit.goods);
+        const value = worthOf(offer, benefit.test === 'before' ? listValue : left, benefit.goods);
         for (const step of benefit.steps) {
           const own = step.also[currency];
           const at_ = home !== currency && own ? units(own.from, currency) : edge(step.from, {});

@@ -21,7 +21,11 @@ afterAll(() => new Promise((done) => server.close(done)));
 
 const account = { key: 'kites-21', prices: 'account' } as const;
 const ask = (path: string, body: object | null, prices = 'account', authorization = 'Bearer kites-21') =>
-  fetch(`${address}${path}`, { method: body ? 'POST' : 'GET', headers: { Authorization: authorization, Prices: prices, 'Content-Type': 'application/json' }, ...(body ? { body: JSON.stringify(body) } : {}) });
+  fetch(`${address}${path}`, {
+    method: body ? 'POST' : 'GET',
+    headers: { Authorization: authorization, Prices: prices, 'Content-Type': 'application/json' },
+    ...(body ? { body: JSON.stringify(body) } : {}),
+  });
 const cardsOf = async (prices: string) => {
   const { cards } = (await ask('/cards', null, prices).then((answer) => answer.json())) as { cards: { card: string }[] };
   return Promise.all(cards.map(async ({ card }) => sure(readCard(cardSchema.parse(await ask(`/cards/${card}`, null, prices).then((answer) => answer.json()))))));

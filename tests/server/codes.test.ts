@@ -67,7 +67,15 @@ describe('spend', () => {
   const put = (text: string) => at.call('PUT', '/api/spend', { text });
   const rows = async () => (await at.call('GET', '/api/spend')).body.rows;
   beforeEach(async () => {
-    await at.take(smallBook({ numbered: 2, offers: [offerOf('suds', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, limits: { budget: { amount: '100', per: 'week' } } }), offerOf('plain', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } })] }));
+    await at.take(
+      smallBook({
+        numbered: 2,
+        offers: [
+          offerOf('suds', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, limits: { budget: { amount: '100', per: 'week' } } }),
+          offerOf('plain', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } }),
+        ],
+      }),
+    );
     await at.database.query('delete from spend');
   });
   test('is taken by offer, week and channel, and taken again doubles nothing', async () => {
@@ -85,7 +93,11 @@ describe('spend', () => {
     ]);
   });
   test('of an offer without a budget, a Tuesday, a strange channel or no amount refuses the file', async () => {
-    const bad = (await put('offer,week,channel,amount\r\nplain,2026-11-23,,1\r\nsuds,2026-11-24,,1\r\nsuds,2026-02-30,,1\r\nsuds,2026-11-23,bazaar,1\r\nsuds,2026-11-23,,1.005\r\nsuds,2026-11-16,,1\r\nsuds,2026-11-16,,2\r\n')).body;
+    const bad = (
+      await put(
+        'offer,week,channel,amount\r\nplain,2026-11-23,,1\r\nsuds,2026-11-24,,1\r\nsuds,2026-02-30,,1\r\nsuds,2026-11-23,bazaar,1\r\nsuds,2026-11-23,,1.005\r\nsuds,2026-11-16,,1\r\nsuds,2026-11-16,,2\r\n',
+      )
+    ).body;
     expect(bad.taken).toBe(0);
     expect(bad.badLines.map((line: { line: number; problems: { at: string[] }[] }) => [line.line, line.problems[0]?.at[0]])).toEqual([
       [2, 'offer'],

@@ -35,7 +35,10 @@ async function fill() {
     ...Object.entries(channels).map(([id, body], position) => ({ kind: 'channels', id, position, body })),
   ];
   await transaction(database, async (connection) => {
-    await migrateWithin(connection, migrations().filter((one) => one < '006'));
+    await migrateWithin(
+      connection,
+      migrations().filter((one) => one < '006'),
+    );
     await connection.query('insert into book_part select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)', [JSON.stringify(parts)]);
     await connection.query(
       `insert into goods (sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class, origin, stocked_by, hazards, override, fee)

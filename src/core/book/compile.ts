@@ -243,7 +243,8 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services') named('benefit', offer.benefit.on.services, services, 'service');
   });
   const offerIds = new Set(body.offers.map((one) => one.id));
-  for (const group of body.eitherOr) for (const id of group.offers) if (!offerIds.has(id)) note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
+  for (const group of body.eitherOr)
+    for (const id of group.offers) if (!offerIds.has(id)) note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
   const mixedBy = readMixing(body.mixedBy, first.currency, own, ['mixedBy'], problems);
   const bits = kindBits(body.mixing, problems);
   const serviceBits = new Map(body.services.map((service, i) => [service.id, 1 << i]));

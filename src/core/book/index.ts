@@ -4,7 +4,7 @@ export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, val
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile } from './read.ts';
-export { shaped } from './shaped.ts';
 export { defaultClass, type Handling, itemFor, type OwnCharge, type Ready, type ReadyGoods, readyFinder, readyGoods } from './ready.ts';
 export { type Basket, type BasketInput, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';
+export { shaped } from './shaped.ts';
 export { starterBook } from './starter.ts';

@@ -215,8 +215,7 @@ function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, pr
     function readyAt(own: OwnDelivery, varies: Varies | null): Ready | null {
       if (!figures.ok) return null;
       const key = JSON.stringify(own.ownRate);
-      if (!made.has(key))
-        made.set(key, own.ownRate && { rate: readRate(own.ownRate.rate, rates, [item.sku, 'ownRate', 'rate'], problems), waivable: own.ownRate.waived });
+      if (!made.has(key)) made.set(key, own.ownRate && { rate: readRate(own.ownRate.rate, rates, [item.sku, 'ownRate', 'rate'], problems), waivable: own.ownRate.waived });
       const handling = own.fee && { each: inMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')), waivable: own.fee.waived };
       const template = (own.template === null ? undefined : byId.get(own.template)) ?? selected.find((other) => other.selection?.takes(item, figures.value)) ?? main;
       return {

@@ -5,10 +5,7 @@ import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
 /** A benefit as plain as the channels' formats of today. */
-type PlainBenefit =
-  | { readonly is: 'percent off order'; readonly percent: Decimal }
-  | { readonly is: 'free services'; readonly services: ReadonlySet<string> }
-  | { readonly is: 'free cheapest' };
+type PlainBenefit = { readonly is: 'percent off order'; readonly percent: Decimal } | { readonly is: 'free services'; readonly services: ReadonlySet<string> } | { readonly is: 'free cheapest' };
 
 /** An offer as plain as channels can take it. */
 export interface PlainOffer extends Pick<Offer, 'id' | 'order' | 'number' | 'level' | 'zones' | 'from' | 'until'> {

@@ -67,7 +67,12 @@ export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: {
   if (bound === 0) return { zones: freed, fidelity: exact };
   return {
     zones: freed,
-    fidelity: { is: 'bounded', bound: minor(bound), why: 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.', remedies: ['name services in the book', 'live with it'] },
+    fidelity: {
+      is: 'bounded',
+      bound: minor(bound),
+      why: 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.',
+      remedies: ['name services in the book', 'live with it'],
+    },
   };
 }
 

@@ -75,7 +75,8 @@ const placesOf = (book: CompiledBook): Spot[] =>
   partsOfMap(book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]))).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
 
 const small: Load = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
-const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load => (over === 'mass' ? { ...small, mass: at, bought: at } : over === 'value' ? { ...small, value: at, after: at } : { ...small, units: at });
+const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load =>
+  over === 'mass' ? { ...small, mass: at, bought: at } : over === 'value' ? { ...small, value: at, after: at } : { ...small, units: at };
 const most: Record<'mass' | 'value' | 'units', number> = { mass: stated.mass, value: stated.value, units: stated.units };
 
 function ofTemplate(book: CompiledBook, template: Template, goods: readonly Ready[], places: readonly Spot[]): CoverageFinding[] {

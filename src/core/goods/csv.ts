@@ -146,8 +146,7 @@ function ownRateOf(cell: string): unknown {
 const windowWords = / from (\S+) until (\S+) in (\S+)$/;
 /** A row given for a time, in a cell: `winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin`. */
 export function rowText({ id, window, sets }: ItemRow): string {
-  const value =
-    sets.is === 'template' ? (sets.template ?? 'none') : sets.is === 'not by' ? servicesText(sets.services) : sets.is === 'own rate' ? ownRateText(sets.rate) : feeText(sets.fee);
+  const value = sets.is === 'template' ? (sets.template ?? 'none') : sets.is === 'not by' ? servicesText(sets.services) : sets.is === 'own rate' ? ownRateText(sets.rate) : feeText(sets.fee);
   return `${id}: ${sets.is} ${value} from ${window.from ?? 'open'} until ${window.until ?? 'open'} in ${window.zone}`;
 }
 function rowOf(text: string): unknown {

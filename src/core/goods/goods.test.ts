@@ -53,7 +53,11 @@ describe('variants', () => {
   const bare = { price: null, mass: null, kind: null };
   test('take from their parents, and of theirs in turn, what they do not state', () => {
     const { items: whole, problems } = withParents(
-      items(['TOP', { cost: '4.00', tags: ['kites'], ownRate: { rate: { is: 'free' }, waived: false } }], ['MID', { ...bare, parent: 'TOP', price: '12.00' }], ['LOW', { ...bare, parent: 'MID', tags: ['red'] }]),
+      items(
+        ['TOP', { cost: '4.00', tags: ['kites'], ownRate: { rate: { is: 'free' }, waived: false } }],
+        ['MID', { ...bare, parent: 'TOP', price: '12.00' }],
+        ['LOW', { ...bare, parent: 'MID', tags: ['red'] }],
+      ),
     );
     expect(problems).toEqual([]);
     expect(whole[2]).toMatchObject({ price: '12.00', cost: '4.00', mass: { value: '1' }, kind: 'parcel', tags: ['red'], ownRate: { rate: { is: 'free' } } });
@@ -68,9 +72,11 @@ describe('variants', () => {
 });
 
 describe('selections', () => {
-  const all = [item('A', { tags: ['kites', 'red'], price: '5.00' }), item('B', { tags: ['kites'], kind: 'tube', mass: { value: '2', unit: 'lb' } }), item('C', { tags: ['red'], mass: null, kind: null })].map(
-    (one) => itemSchema.parse(one),
-  );
+  const all = [
+    item('A', { tags: ['kites', 'red'], price: '5.00' }),
+    item('B', { tags: ['kites'], kind: 'tube', mass: { value: '2', unit: 'lb' } }),
+    item('C', { tags: ['red'], mass: null, kind: null }),
+  ].map((one) => itemSchema.parse(one));
   const taken = (takes: SelectionBody['takes'], except: string[] = []) => {
     const read = readSelection({ id: 's', name: 's', takes, except }, eur);
     if (!read.ok) return read.problems[0]?.right;
@@ -135,7 +141,18 @@ test('own delivery, prices and dated rows come and go in a file', () => {
     item('B', { ownRate: { rate: { is: 'flat', amount: '6.00' }, waived: false } }),
     item('C', { ownRate: { rate: { is: 'free' }, waived: false }, parent: 'A', price: null, kind: null, barred: [], fee: 'none' }),
     item('D', {
-      ownRate: { rate: { is: 'table', unit: 'units', from: null, breaks: [{ to: '3', amount: '4.10' }, { to: null, amount: '9.00' }] }, waived: true },
+      ownRate: {
+        rate: {
+          is: 'table',
+          unit: 'units',
+          from: null,
+          breaks: [
+            { to: '3', amount: '4.10' },
+            { to: null, amount: '9.00' },
+          ],
+        },
+        waived: true,
+      },
       dated: [
         { id: 'winter', window, sets: { is: 'handling fee', fee: { each: '2.00', waived: true } } },
         { id: 'spring', window: { ...window, from: null, until: '2027-04-01T00:00' }, sets: { is: 'not by', services: [] } },
@@ -161,7 +178,13 @@ describe('own delivery by moment', () => {
   ].map((one) => itemSchema.parse(one));
   const at = (day: string) => {
     const child = all[1] as (typeof all)[number];
-    return ownAt(layersOf(lineOf(child, (sku) => all.find((one) => one.sku === sku)), []), Date.parse(`${day}T12:00:00Z`));
+    return ownAt(
+      layersOf(
+        lineOf(child, (sku) => all.find((one) => one.sku === sku)),
+        [],
+      ),
+      Date.parse(`${day}T12:00:00Z`),
+    );
   };
   test('each field is taken from the parent by itself; a row of none is none, and where no row is in force nothing is stated', () => {
     expect(at('2026-11-24')).toMatchObject({ fee: { each: '1.00', waived: false }, barred: ['fast'], ownRate: null });

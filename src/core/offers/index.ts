@@ -1,5 +1,6 @@
 /** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
+export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
 export { readCodes, readCustomers, readSpend, type SpendRow } from './lists.ts';
 export {
   type Ask,
@@ -18,6 +19,19 @@ export {
   soleValueAsk,
   type WhyNot,
 } from './offer.ts';
-export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
 export { readOffer } from './read-offer.ts';
-export { type AskBody, type BenefitBody, type CodeBody, code, type EitherOrBody, eitherOrSchema, type Level, levels, noLimits, type OffBody, type OfferBody, offerSchema, segmentSchema } from './schema.ts';
+export {
+  type AskBody,
+  type BenefitBody,
+  type CodeBody,
+  code,
+  type EitherOrBody,
+  eitherOrSchema,
+  type Level,
+  levels,
+  noLimits,
+  type OffBody,
+  type OfferBody,
+  offerSchema,
+  segmentSchema,
+} from './schema.ts';

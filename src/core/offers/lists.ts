@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { type Currency, isMonday, parseAmount, type Problem } from '../exact/index.ts';
+import { type Currency, isMonday, type Problem, parseAmount } from '../exact/index.ts';
 import { code as codeSchema } from './schema.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */

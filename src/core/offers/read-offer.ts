@@ -126,7 +126,8 @@ function readerFor(context: OfferContext, problems: Problem[]) {
           steps.forEach((_, i) => {
             const [before, own] = [body.steps[i - 1], body.steps[i]];
             // As written: in another currency two steps may come to one, and the later counts.
-            if (before && own && Number(own.from) <= Number(before.from)) problems.push({ at: [...at, 'steps', i, 'from'], wrong: `${body.steps[i]?.from} does not lie above the step before it`, right: 'steps that rise' });
+            if (before && own && Number(own.from) <= Number(before.from))
+              problems.push({ at: [...at, 'steps', i, 'from'], wrong: `${body.steps[i]?.from} does not lie above the step before it`, right: 'steps that rise' });
           });
           return { is: body.is, goods: part(body.goods, [...at, 'goods']), test: body.test, steps };
         }

@@ -21,18 +21,14 @@ export const isPart = (code: string): boolean => parts.has(code);
  * a place of the country: PR is US-PR and lies in US. Hong Kong, Macao and Taiwan stand as countries of their own.
  */
 const territories: ReadonlyMap<string, string> = new Map(
-  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(([country, codes]) =>
-    codes.split(' ').map((code) => [code, country] as const),
-  ),
+  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(([country, codes]) => codes.split(' ').map((code) => [code, country] as const)),
 );
 
 /** Whether a code of ISO 3166-1 is only a territory of another country here. @example isTerritory('PR') // true */
 export const isTerritory = (code: string): boolean => territories.has(code);
 
 /** The larger part that a part lies in, for those that do. */
-const largerPart: ReadonlyMap<string, string> = new Map(
-  Object.entries(partsInParts).flatMap(([larger, codes]) => codes.split(' ').map((code) => [`${larger.slice(0, 2)}-${code}`, larger] as const)),
-);
+const largerPart: ReadonlyMap<string, string> = new Map(Object.entries(partsInParts).flatMap(([larger, codes]) => codes.split(' ').map((code) => [`${larger.slice(0, 2)}-${code}`, larger] as const)));
 
 /** Whether a part is another, or lies in it, however deep. @example liesIn('GB-LND', 'GB-ENG') // true */
 export function liesIn(part: string, larger: string): boolean {

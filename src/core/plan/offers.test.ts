@@ -11,9 +11,13 @@ import { brokenPromises, costCurve, curveAt, type Dated, decidingOf, deepestBask
 type Offers = NonNullable<BookInput['offers']>;
 const now = Date.parse('2026-11-24T09:10:00Z');
 let given = 0;
+const fresh = (): number => {
+  given += 1;
+  return given;
+};
 const offerOf = (id: string, benefit: Offers[number]['benefit'], more: Partial<Offers[number]> = {}): Offers[number] => ({
   id,
-  number: ((given += 1), given),
+  number: fresh(),
   title: id,
   benefit,
   code: null,
@@ -140,10 +144,7 @@ describe('what it costs over past orders', () => {
 
 test('the deepest basket is as deep as any of one item, by trying them all', () => {
   const at = open(
-    [
-      offerOf('half', { is: 'off goods', goods: 'big', off: { by: 'percent', percent: '50' } }, { code: { is: 'shared', code: 'HALF' } }),
-      offerOf('free', free, { asks: from('80.00') }),
-    ],
+    [offerOf('half', { is: 'off goods', goods: 'big', off: { by: 'percent', percent: '50' } }, { code: { is: 'shared', code: 'HALF' } }), offerOf('free', free, { asks: from('80.00') })],
     { eitherOr: [either('one', ['half', 'free'])] },
   );
   const found = deepestBaskets(

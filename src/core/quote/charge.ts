@@ -51,7 +51,7 @@ export const newWitness = (): Witness => ({ groups: [], extras: [], rule: null, 
 const [noLane, notDelivered, barred, tooLarge] = (['no lane', 'not delivered to', 'barred', 'too large'] as const).map(refused) as [number, number, number, number];
 
 /** Charges a basket for a service (its place in the book), writing into `out`. */
-export function charge(book: CompiledBook, basket: Sorted, service: number, out: Charged, witness: Witness | null): void {
+export function charge(book: CompiledBook, basket: Sorted, service: number, out: Charged, witness: Witness | null): undefined {
   out.waivable = 0;
   out.stays = 0;
   if ((basket.serves & (1 << service)) === 0) return refuse(out, witness, barred, null);
@@ -96,7 +96,7 @@ export function charge(book: CompiledBook, basket: Sorted, service: number, out:
   if (out.rate + out.waivable + out.stays > Number.MAX_SAFE_INTEGER) refuse(out, witness, tooLarge, null);
 }
 
-function refuse(out: Charged, witness: Witness | null, why: Refused, by: Bundle | Alone | null): void {
+function refuse(out: Charged, witness: Witness | null, why: Refused, by: Bundle | Alone | null): undefined {
   out.rate = why;
   if (witness) witness.refusedBy = by;
 }

@@ -156,7 +156,8 @@ function chargedPlainly(deal: Deal, service: number): number {
  */
 function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Found | null {
   const { field, left, before } = deal;
-  deal.relaxed ??= before.length === 0 ? { found: nobody, open: Number.POSITIVE_INFINITY } : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? greedy(deal, before, goodsAlone(deal)) : null);
+  deal.relaxed ??=
+    before.length === 0 ? { found: nobody, open: Number.POSITIVE_INFINITY } : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? greedy(deal, before, goodsAlone(deal)) : null);
   const { found, open } = deal.relaxed;
   if (!found || open < found.cost) return null;
   const fixed = costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
@@ -387,7 +388,14 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
     if (saving === 0) return { why: 'nothing to take' };
     return saving > candidate.left ? { why: 'budget', left: minor(candidate.left), saving } : outweighed;
   }
-  if (candidate.gift && offer.code === null && joined(deal.field, [...best.used, at].sort((a, b) => a - b))) {
+  if (
+    candidate.gift &&
+    offer.code === null &&
+    joined(
+      deal.field,
+      [...best.used, at].sort((a, b) => a - b),
+    )
+  ) {
     const paid = (used: readonly number[]) => within(deal, used, () => paidFor(deal, deal.left, delivered(deal, service, deal.left)));
     const more = paid([...best.used, at].sort((a, b) => a - b)) - paid(best.used);
     if (more > 0) return { why: 'gift costs', more: minor(more) };

@@ -121,4 +121,3 @@ function breakOf(rate: Rate, load: Group['load'], after: boolean): number | null
   if (rate.is !== 'table' || rate.over === 'volume') return null;
   return breakAt(rate.edges, measureOf(rate.over, load, after));
 }
-

@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { type BookFile, basketSchema, compileBook, readyGoods } from '../book/index.ts';
 import { sure } from '../exact/index.ts';
-import { settingOf, candidatesFor } from './live.ts';
 import { fieldOf, untouched } from './field.ts';
 import { charges, explain, type Question, questionOf, quote } from './index.ts';
+import { candidatesFor, settingOf } from './live.ts';
 import { bestOf, type Costing } from './search.ts';
 
 /** Laws that hold whatever a book says, over random books with every clause. */
@@ -86,7 +86,10 @@ describe('answers', () => {
     for (const { file, book, question, basket } of asked(9600, 200)) {
       const [last] = file.offers.slice(-1);
       if (!last || file.offers.some((one) => one.benefit.is === 'gift')) continue;
-      const fewer = opened({ ...file, offers: file.offers.slice(0, -1), eitherOr: file.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => id !== last.id) })) }, basket.market ?? 'home');
+      const fewer = opened(
+        { ...file, offers: file.offers.slice(0, -1), eitherOr: file.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => id !== last.id) })) },
+        basket.market ?? 'home',
+      );
       const { [last.id]: _, ...spent } = basket.spent;
       const before = new Map(everyChoice(quote(fewer.book, fewer.ask({ ...basket, spent }))).map((choice) => [choice.service, choice.pays]));
       for (const choice of everyChoice(quote(book, question))) expect(choice.pays).toBeLessThanOrEqual(before.get(choice.service) ?? Number.POSITIVE_INFINITY);

@@ -77,7 +77,8 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
   for (const { sku, units } of basket.lines) {
     const item = ready(sku);
     if (!item) problems.push({ at: ['lines', sku], wrong: `no item “${sku}” that can be sold`, right: 'a SKU of the goods, with a price' });
-    else if (basket.channel !== null && item.notListed.includes(basket.channel)) problems.push({ at: ['lines', sku], wrong: `“${sku}” is not sold there`, right: `an item that ${basket.channel} lists` });
+    else if (basket.channel !== null && item.notListed.includes(basket.channel))
+      problems.push({ at: ['lines', sku], wrong: `“${sku}” is not sold there`, right: `an item that ${basket.channel} lists` });
     else lines.set(sku, { item, units: units + (lines.get(sku)?.units ?? 0) });
   }
   problems.push(...sizeProblems([...lines.values()], basket.channel, moment));
@@ -113,10 +114,9 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
 
 function sizeProblems(lines: readonly Line[], channel: string | null, moment: Instant): Problem[] {
   const problems: Problem[] = [];
-  const [units, value, mass] = lines.reduce(
-    ([u, v, m], { item, units: some }) => [u + some, v + itemFor(item, channel, moment).price * some, m + (item.mass ?? 0) * some] as const,
-    [0, 0, 0] as readonly [number, number, number],
-  );
+  const [units, value, mass] = lines.reduce(([u, v, m], { item, units: some }) => [u + some, v + itemFor(item, channel, moment).price * some, m + (item.mass ?? 0) * some] as const, [
+    0, 0, 0,
+  ] as readonly [number, number, number]);
   if (lines.length > most.lines) problems.push({ at: ['lines'], wrong: `${lines.length} different items`, right: `at most ${most.lines}` });
   if (units > most.units) problems.push({ at: ['lines'], wrong: `${units} units`, right: `at most ${most.units} in all` });
   if (value > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], wrong: 'worth more than can be counted exactly', right: 'fewer units, or smaller prices' });

@@ -219,9 +219,16 @@ function boundsFor(field: Field, costing: Costing): (rest: readonly number[], le
       const slack = cuts ? orders.length / 2 : 0;
       most[k] = ((most[k] as number) + slack) * addedMost + (slackTax > 0 ? slackTax * 2 : 0);
       const goods = left.goods - Math.min(byLine, byLot);
-      const remains = Math.max(0, goods - left.order - ordersOff(field, orders, left, goods, cuts) - slack);
-      const paid = remains * (1 + least) - (costing.tax ? Math.min(slackTax, remains * (1 + least)) : 0);
-      floors[k] = Math.ceil(paid - left.worth - worth + delivered(gifts, cuts || orders.length > 0, deliveries) - hair);
+      const remains = Math.max(0, leastBeside(field, orders, left, goods, cuts) - left.order - slack);
+      const discounted = cuts || orders.length > 0;
+      let floor = Number.POSITIVE_INFINITY;
+      // What is left may be more than the least, and lets more delivery offers act.
+      for (const level of levelsOf(deliveries, remains, left.goods, askedOf)) {
+        const paid = level * (1 + least) - (costing.tax ? Math.min(slackTax, level * (1 + least)) : 0);
+        const reached = deliveries.filter((one) => askedOf(one) <= level);
+        floor = Math.min(floor, paid + delivered(gifts, discounted, reached));
+      }
+      floors[k] = Math.ceil(floor - left.worth - worth - hair);
     }
     const bounded = costing.discounts !== 'any' && (costing.gifts !== 'any' || !gifts);
     return { floors, most: bounded ? most : null };
@@ -236,6 +243,39 @@ function raised(entries: Float64Array, at: number, value: number): number {
   return value - before;
 }
 
+/** The value after discounts that an offer asks for, of the whole or of a part of it: what is left has to be no less. */
+function askedOf({ offer }: Candidate): number {
+  let most = 0;
+  for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after') most = Math.max(most, ask.value);
+  return most;
+}
+
+/** What may be left, from the least that it can be: that, and each value above it from which one more of some offers may act. */
+function levelsOf<T>(offers: readonly T[], least: number, most: number, asked: (one: T) => number): readonly number[] {
+  const levels = [least];
+  for (const one of offers) {
+    const value = asked(one);
+    if (value > least && value <= most && !levels.includes(value)) levels.push(value);
+  }
+  return levels;
+}
+
+/**
+ * The least that order offers of a list can leave of goods of at least `base`. An offer that asks for more acts only where
+ * goods offers leave as much: the more of such offers act, the more is left to begin with. Between two such values an order
+ * leaves the more the more there is.
+ */
+function leastBeside(field: Field, orders: readonly number[], left: Left, base: number, mayGrow: boolean): number {
+  if (!mayGrow) return base - ordersOff(field, orders, left, base, mayGrow);
+  const asked = (i: number) => askedOf(field.candidates[i] as Candidate);
+  let least = Number.POSITIVE_INFINITY;
+  for (const level of levelsOf(orders, base, left.goods, asked)) {
+    const reached = orders.filter((i) => asked(i) <= level);
+    least = Math.min(least, level - ordersOff(field, reached, left, level, mayGrow));
+  }
+  return least;
+}
+
 /** What order offers of a list can take off together at the most, of each lot only the largest, beside goods of at least `base`. */
 function ordersOff(field: Field, orders: readonly number[], left: Left, base: number, mayGrow: boolean): number {
   if (orders.length === 0) return 0;
@@ -246,7 +286,8 @@ function ordersOff(field: Field, orders: readonly number[], left: Left, base: nu
     const { benefit, limits } = offer;
     // Where goods offers may still act, the base is not known: a share is bounded by itself, steps by what they reach now.
     const most = limits.most ?? Number.POSITIVE_INFINITY;
-    const off = mayGrow && benefit.is === 'off order' ? Math.min(benefit.off.by === 'percent' ? shareOf(benefit.off.percent, base) : offOf(benefit.off, base), most) : orderOff(field, offer, left, base);
+    const off =
+      mayGrow && benefit.is === 'off order' ? Math.min(benefit.off.by === 'percent' ? shareOf(benefit.off.percent, base) : offOf(benefit.off, base), most) : orderOff(field, offer, left, base);
     const lot = field.lotOf[i] as number;
     const before = lots.get(lot) ?? 0;
     if (off > before) {

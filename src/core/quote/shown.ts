@@ -11,7 +11,12 @@ import { faster } from './cheapest.ts';
  */
 export function shown(offered: readonly Choice[], services: readonly Service[], market: Market): { choices: Choice[]; hidden: Hidden[] } {
   const order = new Map(services.map((service, i) => [service.id, i]));
-  const inSight = new Set(services.filter((service) => service.inSight ?? service.pickup).map((service) => service.id).concat(stocked));
+  const inSight = new Set(
+    services
+      .filter((service) => service.inSight ?? service.pickup)
+      .map((service) => service.id)
+      .concat(stocked),
+  );
   const before = (a: Choice, b: Choice): number => a.pays - b.pays || a.delivery - b.delivery || a.days[1] - b.days[1] || (order.get(a.service) ?? 0) - (order.get(b.service) ?? 0);
   const hidden: Hidden[] = [];
   const named = market.oneOfAName ? oneOfEachName(offered, hidden) : offered;

@@ -5,7 +5,24 @@ export type { Asked, Carrier, Load, Quoted } from './load.ts';
 export { type Making, madeTable, type Supplier } from './make-table.ts';
 export { type KindBits, kindBits, type Mixing, type MixingRule, mixed, mixingWords, readMixing, readMixingRule, type Tally } from './mixing.ts';
 export { type Box, boxesIn, fewestBoxes, type Packed, type Parcel, type Piece, pack } from './packing.ts';
-export { boxedFor, breakAt, chargeOf, isRising, measureOf, type Quoting, quotedFor, type Rate, type Refusal, type Refused, reachOf, refusalOf, refusals, refused, started, type Table } from './rate.ts';
+export {
+  boxedFor,
+  breakAt,
+  chargeOf,
+  isRising,
+  measureOf,
+  type Quoting,
+  quotedFor,
+  type Rate,
+  type Refusal,
+  type Refused,
+  reachOf,
+  refusalOf,
+  refusals,
+  refused,
+  started,
+  type Table,
+} from './rate.ts';
 export {
   type BoundBody,
   type BoxBody,
@@ -30,7 +47,7 @@ export {
   rateSchema,
   type Service,
   serviceSchema,
-  type TemplateBody,
   stocked,
+  type TemplateBody,
   templateSchema,
 } from './schema.ts';

@@ -38,6 +38,7 @@ export function madeTable({ suppliers, by, count }: Making): Result<{ rate: Rate
   const breaks = Array.from({ length: count }, (_, i) => {
     const charges = asks.map((one) => one.first + one.further * BigInt(i));
     const size = BigInt(charges.length);
+    // biome-ignore lint/complexity/useMathMinMax: they are big integers
     const amount = by === 'dearest' ? charges.reduce((a, b) => (b > a ? b : a)) : (2n * charges.reduce((a, b) => a + b, 0n) + size) / (2n * size);
     return { to: String(i + 1), amount: `${amount / 100n}.${String(amount % 100n).padStart(2, '0')}` };
   });

@@ -233,7 +233,9 @@ describe('packing in runs', () => {
         const ready = sizes.map(([sides, limit], i) => box(`B${i}`, sides, String(limit)));
         const packed = pack(pieces, ready);
         const runs = packed.ok
-          ? packed.parcels.flatMap((parcel) => Array.from({ length: parcel.count }, () => `${parcel.box.id}: ${parcel.contents.flatMap((one) => Array.from({ length: one.units }, () => one.sku)).join(' ')}`)).sort()
+          ? packed.parcels
+              .flatMap((parcel) => Array.from({ length: parcel.count }, () => `${parcel.box.id}: ${parcel.contents.flatMap((one) => Array.from({ length: one.units }, () => one.sku)).join(' ')}`))
+              .sort()
           : null;
         expect(runs).toEqual(byUnits(pieces, ready));
       }),
@@ -258,7 +260,15 @@ describe('boxes of several sizes', () => {
     ['large', sure(readBox({ id: 'large', name: 'Large', length: '40', width: '20', height: '20', unit: 'cm', limit: { value: '30', unit: 'kg' }, own: null }))],
   ]);
   const cost = (units: number, small: string, large: string, limit = '30') => {
-    const rate: Rate = { is: 'box', sizes: [{ box: 'small', amount: small }, { box: 'large', amount: large }], limit: { value: limit, unit: 'kg' }, places: ['world'] };
+    const rate: Rate = {
+      is: 'box',
+      sizes: [
+        { box: 'small', amount: small },
+        { box: 'large', amount: large },
+      ],
+      limit: { value: limit, unit: 'kg' },
+      places: ['world'],
+    };
     const [era] = sure(readLane(laneSchema.parse({ rate, freeFrom: null }), { ...context, boxes: two }));
     const pieces = [{ item: { sku: 'A', mass: sure(parseMass('2', 'kg')), sides: [1_000_000, 1_000_000, 500_000] as unknown as [Length, Length, Length] }, units }];
     return era ? laneCharge(era.lane, era.lane.price, load({ pieces }), { place: { country: 'IE', part: null, postcode: null }, carrier: null }) : null;

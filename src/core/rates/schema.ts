@@ -59,7 +59,10 @@ export const rateSchema = z.discriminatedUnion('is', [
   z.strictObject({
     is: z.literal('box'),
     /** An amount a box of each size; the cheapest way to pack into some of them counts. */
-    sizes: z.array(z.strictObject({ box: id, amount })).min(1).max(6),
+    sizes: z
+      .array(z.strictObject({ box: id, amount }))
+      .min(1)
+      .max(6),
     /** The most a box may weigh, contents alone, where that is less than its own limit. */
     limit: z.strictObject({ value: figure, unit: z.enum(massUnits) }),
     /** Places it serves: patterns of places. */

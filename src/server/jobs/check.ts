@@ -1,6 +1,6 @@
 import type { ChannelId } from '../../core/book/index.ts';
-import { type ChannelFile, dialectOf, dialects, type Rules } from '../../core/channels/index.ts';
-import { type Ask, type ChannelReport, checkChannel, type Live, type Sides, Stopped } from '../../core/check/index.ts';
+import { dialects } from '../../core/channels/index.ts';
+import { type ChannelReport, checkChannel, type Sides, Stopped } from '../../core/check/index.ts';
 import { asking, ChannelDown, rulesOf } from '../../live/index.ts';
 import { type Context, standing } from '../context.ts';
 import { transaction } from '../database.ts';

@@ -1,5 +1,4 @@
-import { channelIds } from '../../core/book/index.ts';
-import { type MigrationNote, migrated } from '../../core/book/migrate/index.ts';
+import { channelIds, type MigrationNote, migrated } from '../../core/book/index.ts';
 import type { Connection } from '../database.ts';
 
 type Row = { kind: string; id: string; position: number; body: Record<string, unknown> };

@@ -2,7 +2,22 @@ import { type Book, bookSchema } from '../../core/book/index.ts';
 import type { Connection } from '../database.ts';
 
 /** The lists of the book whose elements are rows of their own. */
-const lists = ['markets', 'exchange', 'taxes', 'services', 'zones', 'selections', 'boxes', 'templates', 'mixing', 'events', 'segments', 'offers', 'eitherOr', 'pinned'] as const satisfies readonly (keyof Book)[];
+const lists = [
+  'markets',
+  'exchange',
+  'taxes',
+  'services',
+  'zones',
+  'selections',
+  'boxes',
+  'templates',
+  'mixing',
+  'events',
+  'segments',
+  'offers',
+  'eitherOr',
+  'pinned',
+] as const satisfies readonly (keyof Book)[];
 
 interface PartRow {
   readonly kind: string;

@@ -1,7 +1,8 @@
 import type { Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
-const columns = 'sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", not_listed as "notListed", hazards, barred, own_rate as "ownRate", fee, dated';
+const columns =
+  'sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", not_listed as "notListed", hazards, barred, own_rate as "ownRate", fee, dated';
 
 /** A page of goods after a SKU, in the order of SKUs. */
 export async function goodsAfter(connection: Connection, after: string, limit: number): Promise<Item[]> {

@@ -16,7 +16,17 @@ const billingFault = (text: string): string | null => {
 const spentThere = (rows: Basket['spent'][string]['rows'], week: string, channel: string | null): string => rows.find((row) => row.week === week && row.channel === channel)?.amount ?? '0';
 
 /** What offers know of the shopper: the channel, the customer's segment, and how far limited offers are used up before. */
-export function ShopperParts({ book, basket, moment, set }: { book: OpenBook; basket: Basket; moment: number; set: (field: 'channel' | 'customer' | 'segment' | 'billing' | 'spent', value: unknown) => void }) {
+export function ShopperParts({
+  book,
+  basket,
+  moment,
+  set,
+}: {
+  book: OpenBook;
+  basket: Basket;
+  moment: number;
+  set: (field: 'channel' | 'customer' | 'segment' | 'billing' | 'spent', value: unknown) => void;
+}) {
   const { segments, offers, markets } = book.book;
   const billed = (markets.find((one) => one.id === basket.market) ?? markets[0])?.decides === 'billing' || basket.billing !== null;
   const limited = offers.filter(({ limits }) => limits.uses !== null || limits.each !== null || limits.budget !== null);
@@ -29,11 +39,10 @@ export function ShopperParts({ book, basket, moment, set }: { book: OpenBook; ba
         choices={[{ value: '', label: 'no channel in particular' }, ...channelIds.map((id) => ({ value: id as string, label: channelNames[id] }))]}
         onCommit={(id) => set('channel', id || null)}
       />
-      , by customer{' '}
-      <TextPart label="Customer’s id" value={basket.customer ?? ''} placeholder="not known" fault={customerFault} onCommit={(id) => set('customer', id || null)} />
+      , by customer <TextPart label="Customer’s id" value={basket.customer ?? ''} placeholder="not known" fault={customerFault} onCommit={(id) => set('customer', id || null)} />
       {segments.length > 0 && (
         <>
-          , {' '}
+          ,{' '}
           <ChoicePart
             label="Customer"
             value={basket.segment ?? ''}
@@ -60,13 +69,14 @@ export function ShopperParts({ book, basket, moment, set }: { book: OpenBook; ba
             <TextPart label={`Own uses of ${offer.id}`} value={String(spent.own)} fault={countFault} onCommit={(text) => change({ own: Number(text) })} /> of them the customer’s own
             {offer.limits.budget !== null && (
               <>
-                , and{' '}
-                {offer.limits.budget.per === 'week' ? 'this week ' : ''}it has cost{' '}
+                , and {offer.limits.budget.per === 'week' ? 'this week ' : ''}it has cost{' '}
                 <TextPart
                   label={`Spent by ${offer.id}`}
                   value={spentThere(spent.rows, week, basket.channel)}
                   fault={amountIn(book.home.currency)}
-                  onCommit={(amount) => change({ rows: [...spent.rows.filter((row) => row.week !== week || row.channel !== basket.channel), ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : [])] })}
+                  onCommit={(amount) =>
+                    change({ rows: [...spent.rows.filter((row) => row.week !== week || row.channel !== basket.channel), ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : [])] })
+                  }
                 />{' '}
                 of {offer.limits.budget.split === null ? offer.limits.budget.amount : (offer.limits.budget.split[basket.channel ?? ''] ?? '0')}
               </>

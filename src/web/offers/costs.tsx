@@ -126,7 +126,8 @@ function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: Offe
       />
       <figcaption>
         <p className="sentence" aria-live="polite">
-          With a {curve.over} of <TextPart label={`Move the ${curve.over}`} value={money(at, book.home.currency)} fault={amountIn(book.home.currency)} onCommit={(text) => set(Math.round(Number(text) * whole))} /> it costs{' '}
+          With a {curve.over} of{' '}
+          <TextPart label={`Move the ${curve.over}`} value={money(at, book.home.currency)} fault={amountIn(book.home.currency)} onCommit={(text) => set(Math.round(Number(text) * whole))} /> it costs{' '}
           <strong>{say(here.cost)}</strong> a year over {here.uses.toLocaleString('en')} orders
           {at !== curve.now && `, ${here.cost >= before.cost ? `${say(here.cost - before.cost)} more` : `${say(before.cost - here.cost)} less`} than at ${say(curve.now)}`}.
         </p>

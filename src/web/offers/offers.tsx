@@ -88,11 +88,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
     const number = book.book.numbered + 1;
     const value = { ...one, id, number, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } };
     const groups = book.book.eitherOr.filter((group) => group.offers.includes(one.id));
-    book.editAll([
-      { path: ['offers', id], value },
-      { path: ['numbered'], value: number },
-      ...groups.map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: [...group.offers, id] })),
-    ]);
+    book.editAll([{ path: ['offers', id], value }, { path: ['numbered'], value: number }, ...groups.map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: [...group.offers, id] }))]);
     go(`/offers/${id}`);
   };
 
@@ -126,7 +122,8 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
         {offer && (
           <>
             <h2 className="mt-4">
-              {offer.title} <span className="muted small">no. {offer.number}</span> {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
+              {offer.title} <span className="muted small">no. {offer.number}</span>{' '}
+              {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
             </h2>
             <OfferSentence key={offer.id} book={book} offer={offer} />
             <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />

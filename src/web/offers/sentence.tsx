@@ -158,8 +158,7 @@ function LimitsPart({ book, offer, set }: Part) {
       {most !== null && (
         <>
           {' '}
-          It takes at most <MoneyPart label="Largest discount" amount={most.amount} also={most.also} {...others(book)} onCommit={(amount, also) => limit({ most: { amount, also } })} /> an
-          order.
+          It takes at most <MoneyPart label="Largest discount" amount={most.amount} also={most.also} {...others(book)} onCommit={(amount, also) => limit({ most: { amount, also } })} /> an order.
         </>
       )}
       {budget !== null && <BudgetPart book={book} budget={budget} change={(next) => limit({ budget: next })} />}
@@ -205,11 +204,7 @@ function BudgetPart({ book, budget, change }: { book: OpenBook; budget: Budget; 
         onCommit={(per) => change({ ...budget, per })}
       />
       .{' '}
-      <button
-        type="button"
-        className="quiet small"
-        onClick={() => change({ ...budget, split: split === null ? Object.fromEntries(channelIds.map((id) => [id, budget.amount])) : null })}
-      >
+      <button type="button" className="quiet small" onClick={() => change({ ...budget, split: split === null ? Object.fromEntries(channelIds.map((id) => [id, budget.amount])) : null })}>
         {split === null ? 'a share for each channel' : 'one budget for all'}
       </button>
     </>

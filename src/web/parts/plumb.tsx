@@ -43,10 +43,8 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
       <title>{words}</title>
       <path d="M4 2h12" stroke="var(--muted)" strokeWidth="1.6" strokeLinecap="round" />
       <g style={{ rotate: `${-leans}deg`, transformOrigin: '10px 2px' }}>
-        <path d={dotted ? 'M10 2v13' : 'M10 2v6'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
-        {!dotted && (
-          <path d="M8 7.5h4l4 3.2v4L13.4 18H6.6L4 14.7v-4z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />
-        )}
+        <path d={dotted ? 'M10 2v13' : 'M10 2v8'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
+        {!dotted && <path d="M7.9 9h4.2l3.6 2.6v2.8l-2.5 3.1H6.8l-2.5-3.1v-2.8z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />}
       </g>
     </svg>
   );

@@ -13,8 +13,7 @@ export { dated, massOf, money, priced, signed };
 export const channelNames: Readonly<Record<ChannelId, string>> = { 'lerrin-shop': 'Lerrin Shop', harrowmere: 'Harrowmere', findlark: 'Findlark' };
 
 export const zoneName = (book: Book, id: string | null): string => (id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id));
-export const serviceName = (book: Book, id: string): string =>
-  id === stocked ? 'Stocked by the channel' : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
+export const serviceName = (book: Book, id: string): string => (id === stocked ? 'Stocked by the channel' : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, ''));
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
 
 /** Goods delivered otherwise than the plain ones. */

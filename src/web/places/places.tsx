@@ -190,8 +190,8 @@ function Places({ book }: { book: OpenBook }) {
             />
           </div>
           <p className="muted small mt-2">
-            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB
-            HS1 2AA), or world. Commas between.
+            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB HS1
+            2AA), or world. Commas between.
           </p>
           {map && (
             <div className="mt-4">

@@ -24,10 +24,17 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
   return (
     <>
       <p className="sentence">
-        From <TextPart label={`Start of ${row.id}`} placeholder="always" value={shownTime(window.from)} fault={timeFault} onCommit={(from) => change('window', { ...window, from: keptTime(from) })} /> until{' '}
-        <TextPart label={`End of ${row.id}`} placeholder="further notice" value={shownTime(window.until)} fault={timeFault} onCommit={(until) => change('window', { ...window, until: keptTime(until) })} />{' '}
-        <TextPart label={`Time zone of ${row.id}`} value={window.zone} onCommit={(zone) => zone !== '' && change('window', { ...window, zone })} /> time <Sets book={book} row={row} change={(next) => change('sets', next)} />
-        .{' '}
+        From <TextPart label={`Start of ${row.id}`} placeholder="always" value={shownTime(window.from)} fault={timeFault} onCommit={(from) => change('window', { ...window, from: keptTime(from) })} />{' '}
+        until{' '}
+        <TextPart
+          label={`End of ${row.id}`}
+          placeholder="further notice"
+          value={shownTime(window.until)}
+          fault={timeFault}
+          onCommit={(until) => change('window', { ...window, until: keptTime(until) })}
+        />{' '}
+        <TextPart label={`Time zone of ${row.id}`} value={window.zone} onCommit={(zone) => zone !== '' && change('window', { ...window, zone })} /> time{' '}
+        <Sets book={book} row={row} change={(next) => change('sets', next)} />.{' '}
         <button type="button" className="quiet danger small" onClick={() => book.edit(path, undefined)}>
           Remove the row
         </button>
@@ -84,7 +91,8 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
         );
       return (
         <>
-          it is {freeText(free, book.home.currency).replace(free.value, '').trim()} <TextPart label={`Free from, ${id}`} value={free.value} onCommit={(value) => change({ ...sets, freeFrom: { ...free, value } })} />{' '}
+          it is {freeText(free, book.home.currency).replace(free.value, '').trim()}{' '}
+          <TextPart label={`Free from, ${id}`} value={free.value} onCommit={(value) => change({ ...sets, freeFrom: { ...free, value } })} />{' '}
           <button type="button" className="quiet small" onClick={() => change({ ...sets, freeFrom: null })}>
             never free then
           </button>

@@ -102,8 +102,8 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       {Object.entries(lane.kinds).map(([kind, priced]) => (
         <div key={kind} className="mt-1">
           <p className="sentence">
-            Goods of kind {kind} pay{' '}
-            <RatePart rate={priced.rate} boxes={book.book.boxes} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />, as a group of their own.{' '}
+            Goods of kind {kind} pay <RatePart rate={priced.rate} boxes={book.book.boxes} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />, as a group of
+            their own.{' '}
             <button type="button" className="quiet small" onClick={() => set('kinds', without(lane.kinds, kind))}>
               as all others
             </button>

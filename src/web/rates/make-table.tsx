@@ -24,8 +24,8 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
       {suppliers.map((supplier, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a supplier is its place in the list
         <p key={i}>
-          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <TextPart label={`First of supplier ${i + 1}`} value={supplier.first} fault={amountFault} onCommit={(first) => put(i, { first })} />
-          , each further <TextPart label={`Further of supplier ${i + 1}`} value={supplier.further} fault={amountFault} onCommit={(further) => put(i, { further })} />
+          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <TextPart label={`First of supplier ${i + 1}`} value={supplier.first} fault={amountFault} onCommit={(first) => put(i, { first })} />,
+          each further <TextPart label={`Further of supplier ${i + 1}`} value={supplier.further} fault={amountFault} onCommit={(further) => put(i, { further })} />
           {suppliers.length > 1 && (
             <>
               {' '}
@@ -37,8 +37,7 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
         </p>
       ))}
       <p>
-        Up to{' '}
-        <TextPart label="Units the table reaches" value={count} fault={(text) => (/^([1-9]\d?|100)$/.test(text) ? null : 'a count from 1 to 100')} onCommit={setCount} /> units
+        Up to <TextPart label="Units the table reaches" value={count} fault={(text) => (/^([1-9]\d?|100)$/.test(text) ? null : 'a count from 1 to 100')} onCommit={setCount} /> units
         {suppliers.length > 1 && (
           <>
             ; where they differ{' '}

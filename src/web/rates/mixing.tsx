@@ -91,8 +91,7 @@ function Rule({ book, rule, at, kinds }: { book: OpenBook; rule: MixingRuleBody;
           choices={[{ value: '', label: 'any service' }, ...services.map((one) => ({ value: one.id, label: serviceName(book.book, one.id).toLowerCase() }))]}
           onCommit={(id) => book.edit([...path, 'services'], id === '' ? [] : [id])}
         />{' '}
-        pay <ByPart label={`Way of rule ${at + 1}`} by={rule.by} change={(by) => book.edit([...path, 'by'], by)} />
-        .
+        pay <ByPart label={`Way of rule ${at + 1}`} by={rule.by} change={(by) => book.edit([...path, 'by'], by)} />.
       </p>
       <p className="flex gap-3">
         <button type="button" className="quiet danger" onClick={() => book.edit(path, undefined)}>

@@ -15,7 +15,8 @@ const kinds: readonly { value: RateBody['is']; label: string }[] = [
 
 /** What a rate becomes when another kind is chosen for it: as much as can be kept is. */
 export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[]): RateBody {
-  const amount = rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? '5.00') : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
+  const amount =
+    rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? '5.00') : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
   switch (kind) {
     case 'free':
       return { is: 'free' };
@@ -142,7 +143,19 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
 type BoxRate = RateBody & { is: 'box' };
 
 /** An amount a box of each of one or several sizes: the cheapest way to pack into some of them is paid. */
-function BoxPart({ rate, boxes, named, kind, change }: { rate: BoxRate; boxes: readonly { id: string; name: string }[]; named: (name: string) => string; kind: ReactNode; change: (rate: RateBody) => void }) {
+function BoxPart({
+  rate,
+  boxes,
+  named,
+  kind,
+  change,
+}: {
+  rate: BoxRate;
+  boxes: readonly { id: string; name: string }[];
+  named: (name: string) => string;
+  kind: ReactNode;
+  change: (rate: RateBody) => void;
+}) {
   const { sizes } = rate;
   const rest = boxes.filter((box) => !sizes.some((size) => size.box === box.id));
   const put = (at: number, size: BoxRate['sizes'][number] | null) => change({ ...rate, sizes: size === null ? sizes.filter((_, i) => i !== at) : sizes.map((one, i) => (i === at ? size : one)) });

@@ -28,7 +28,8 @@ function ServiceSentence({ book, service, kinds }: { book: OpenBook; service: Se
     <p className="sentence mt-1 bg-base-100 px-3 py-1">
       <strong>{service.name}</strong> takes goods of{' '}
       <TextPart label={`Kinds that ${service.id} takes`} value={service.kinds.join(' ')} placeholder="any kind" fault={unknownKind} onCommit={(text) => set('kinds', words(text))} />, bars{' '}
-      <TextPart label={`Hazards that ${service.id} bars`} value={service.bars.join(' ')} placeholder="no hazard" fault={badHazard} onCommit={(text) => set('bars', words(text))} />, and beside a free choice{' '}
+      <TextPart label={`Hazards that ${service.id} bars`} value={service.bars.join(' ')} placeholder="no hazard" fault={badHazard} onCommit={(text) => set('bars', words(text))} />, and beside a free
+      choice{' '}
       <ChoicePart
         label={`${service.id} beside a free choice`}
         value={(service.inSight ?? service.pickup) ? 'stays' : 'hidden'}

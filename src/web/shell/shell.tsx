@@ -37,9 +37,9 @@ export function Shell() {
     <div className="shell">
       <header className="bar">
         <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
-          <path d="M6 3h12" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
-          <path d="M12 3v10" stroke="#f2efe6" strokeWidth="1.5" />
-          <path d="M9.6 13h4.8l.6 2.6L12 22l-3-6.4z" fill="#d9a441" />
+          <path d="M5 2.5h14" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
+          <path d="M12 3v8" stroke="#f2efe6" strokeWidth="1.6" />
+          <path d="M9.5 11h5l4.3 3.1v3.4L15.8 21H8.2l-3-3.5v-3.4z" fill="#d9a441" />
         </svg>
         <strong className="mr-4 text-[17px]">Plemb</strong>
         <nav aria-label="Stages" className="flex">

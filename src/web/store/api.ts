@@ -1,4 +1,3 @@
-import type { SpendRow } from '../../core/offers/index.ts';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
@@ -36,14 +35,15 @@ import {
   saveAnswer,
   type saveRequest,
   segmentsAnswer,
-  spendAnswer,
   sendSchema,
   singlesAnswer,
+  spendAnswer,
   type Visit,
   visitsAnswer,
 } from '../../contract/index.ts';
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import type { SpendRow } from '../../core/offers/index.ts';
 
 const read =
   <T>(schema: z.ZodType<T>) =>

@@ -85,7 +85,8 @@ export function offerFrom2(offer: Json, i: number, book: Json, notes: MigrationN
   const { always, sometimes } = withinCap(book, texts(offer.zones), Number(on.cap));
   const at = ['offers', text(offer.id), 'benefit', 'on'];
   const was = `any service that costs at most ${text(on.cap)}`;
-  if (sometimes.length > 0 || always.length === 0) notes.push({ at, was, now: always.length === 0 ? 'paused: no service always costs so little' : `${always.join(', ')}; ${sometimes.join(', ')} only now and then cost so little` });
+  if (sometimes.length > 0 || always.length === 0)
+    notes.push({ at, was, now: always.length === 0 ? 'paused: no service always costs so little' : `${always.join(', ')}; ${sometimes.join(', ')} only now and then cost so little` });
   const services = always.length > 0 ? always : list(book.services).map((service) => text(service.id));
   return { ...made, benefit: { ...object(benefit), on: { is: 'services', services } }, ...(always.length === 0 && (offer.state ?? 'meant') === 'meant' ? { state: 'paused' } : {}) };
 }

@@ -1,13 +1,13 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { sure } from '../../exact/index.ts';
-import { questionOf, quote } from '../../quote/index.ts';
-import { type Basket, basketSchema, compileBook, groupsFrom2, migrationNotes, readBasket, readBookFile, readyGoods } from '../index.ts';
-import { fewestGroups } from './groups.ts';
-import { patternFrom2 } from './patterns.ts';
+import { type Basket, basketSchema, compileBook, groupsFrom2, migrationNotes, readBasket, readBookFile, readyGoods } from '../../src/core/book/index.ts';
+import { fewestGroups } from '../../src/core/book/migrate/groups.ts';
+import { patternFrom2 } from '../../src/core/book/migrate/patterns.ts';
+import { sure } from '../../src/core/exact/index.ts';
+import { questionOf, quote } from '../../src/core/quote/index.ts';
 
-const kept = (name: string): unknown => JSON.parse(readFileSync(new URL(`../../../../tests/books/format-2/${name}.json`, import.meta.url), 'utf8'));
+const kept = (name: string): unknown => JSON.parse(readFileSync(new URL(`../books/format-2/${name}.json`, import.meta.url), 'utf8'));
 
 interface OldAnswer {
   readonly basket: Basket;
@@ -63,7 +63,15 @@ describe('the demo’s old book', () => {
 
 describe('baskets of the second format', () => {
   test('what offers had cost stands in the first week of all', () => {
-    const read = readBasket({ id: 'a', name: 'A', lines: [{ sku: 'X', units: 1 }], place: 'IE', codes: [], moment: null, spent: { gale: { uses: 3, own: 1, spent: '12.50' }, calm: { uses: 0, own: 0, spent: '0' } } });
+    const read = readBasket({
+      id: 'a',
+      name: 'A',
+      lines: [{ sku: 'X', units: 1 }],
+      place: 'IE',
+      codes: [],
+      moment: null,
+      spent: { gale: { uses: 3, own: 1, spent: '12.50' }, calm: { uses: 0, own: 0, spent: '0' } },
+    });
     expect(sure(read).spent).toEqual({ gale: { uses: 3, own: 1, rows: [{ week: '1970-01-05', channel: null, amount: '12.50' }] }, calm: { uses: 0, own: 0, rows: [] } });
   });
 });
