@@ -13,6 +13,7 @@ import { putHistory } from '../src/server/queries/history.ts';
 import { newest } from '../src/server/queries/revisions.ts';
 import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
+import { putSpend } from '../src/server/queries/spend.ts';
 import { replaceBook, save } from '../src/server/save.ts';
 import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.ts';
 import { demoCodes, demoOrders, demoVisits } from './orders.ts';
@@ -60,6 +61,7 @@ if ((await newest(database)) === 0) {
     database,
     Array.from({ length: 24 }, (_, i) => ({ customer: `C-${1001 + i}`, segment: 'clubs' })),
   );
+  await putSpend(database, [{ offer: 'three-spars', week: '2026-11-16', channel: 'lerrin-shop', amount: '46.00' }]);
   await setClock(demoMoments.laterSent);
   const edits = [
     ...demoLaterOffers().map((offer) => ({ path: ['offers', offer.id], value: offer })),

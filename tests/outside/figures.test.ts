@@ -143,18 +143,18 @@ describe('rules of the trade (common practice, no source; figures of our own wor
       ),
     ).toBe('0.00');
   });
-  test('5.10, 7.00, 8.90 by the pound: goods of half a pound sit on the break, not beside it', () => {
+  test('5.35, 6.95, 8.75 by the pound: goods of half a pound sit on the break, not beside it', () => {
     const bars = (units: number) => delivery(() => undefined, [{ sku: 'BAR-OAT', units }], 'GB BT1 1AA');
-    expect([1, 2, 3, 6, 7].map(bars)).toEqual(['5.10', '5.10', '7.00', '7.00', '8.90']);
+    expect([1, 2, 3, 6, 7].map(bars)).toEqual(['5.35', '5.35', '6.95', '6.95', '8.75']);
   });
-  test('18.40 beyond the table: not offered', () => {
+  test('21.60 to a pound, and not offered beyond', () => {
     const closed = (units: number) =>
       delivery(
         (lanes) => {
-          lanes.home = { post: laneOf({ rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '18.40' }] }, freeFrom: null }) };
+          lanes.home = { post: laneOf({ rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '21.60' }] }, freeFrom: null }) };
         },
         [{ sku: 'BAR-OAT', units }],
       );
-    expect([2, 3].map(closed)).toEqual(['18.40', 'not offered']);
+    expect([2, 3].map(closed)).toEqual(['21.60', 'not offered']);
   });
 });

@@ -6,7 +6,7 @@ import { worldOf } from './books.ts';
 import { type Choice, reached, readAnswer } from './reading.ts';
 
 /** The core held against a second reading of the same page, over random books in which every clause turns up. */
-const seeds = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_RUNS ?? 400), baskets: 12 };
+const seeds = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_RUNS ?? 1000), baskets: 20 };
 
 /** Every clause that has to have taken effect in some answer. */
 const clauses = [

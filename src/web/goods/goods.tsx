@@ -233,7 +233,7 @@ function Goods({ book }: { book: OpenBook }) {
           <div className="aside-note off" role="alert">
             {problems.slice(0, 5).map((one) => (
               <p key={`${one.at.join()} ${one.wrong}`}>
-                {one.at.join(', ')}: {one.wrong}; right would be {one.right}
+                {one.at.map((step) => heads[step as Column]?.toLowerCase() ?? step).join(', ')}: {one.wrong}; right would be {one.right}
               </p>
             ))}
             {problems.length > 5 && <p className="muted">and {problems.length - 5} more</p>}
