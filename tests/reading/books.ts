@@ -55,11 +55,11 @@ const windows: Window[] = [
 
 export interface World {
   readonly book: BookFile;
-  readonly basket: () => BasketInput;
+  readonly basket: (most?: number) => BasketInput;
 }
 
 /** A random book, and baskets for it without end. */
-export function worldOf(seed: number): World {
+export function worldOf(seed: number, count: number | null = null): World {
   const random = seeded(seed);
   const under = (n: number) => Math.floor(random() * n);
   const pick = <T>(all: readonly T[]): T => all[under(all.length)] as T;
@@ -277,7 +277,7 @@ export function worldOf(seed: number): World {
     chance(0.7)
       ? { over: 'value', value: cents(90), also: also((currency) => money(90, currency)), test: pick(['before', 'after'] as const), goods: part() }
       : { over: 'units', units: 1 + under(5), goods: part() };
-  const offers = Array.from({ length: under(6) }, (_, i): Offer => {
+  const offers = Array.from({ length: count ?? under(6) }, (_, i): Offer => {
     const what = benefit();
     const named = 'goods' in what && what.is !== 'spend steps';
     return {
@@ -376,7 +376,7 @@ export function worldOf(seed: number): World {
       : [],
     segments: [{ id: 'clubs', name: 'Clubs' }],
     offers,
-    numbered: 9,
+    numbered: 99,
     eitherOr:
       offers.length > 1 && chance(0.7)
         ? Array.from({ length: 1 + under(2) }, (_, i) => ({ id: `group-${i}`, name: `Group ${i}`, of: pick(['order', 'line'] as const), offers: some(offers.map((one) => one.id)) }))
@@ -395,10 +395,10 @@ export function worldOf(seed: number): World {
 
   return {
     book,
-    basket: () => {
+    basket: (most = 4) => {
       const channel = chance(0.5) ? pick(channels) : null;
       const sold = book.goods.filter((item) => channel === null || !(item.notListed.length > 0 ? item : (book.goods.find((one) => one.sku === item.parent) ?? item)).notListed.includes(channel));
-      const used = some(sold.map((item) => item.sku)).slice(0, 4);
+      const used = some(sold.map((item) => item.sku)).slice(0, most);
       const skus = used.length > 0 ? used : [sold[0]?.sku ?? 'TAIL'];
       const spent = Object.fromEntries(
         book.offers.flatMap((offer) =>
