@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
-import { changesOf, type Edit, foldChanges, readBookFile, takenBack, touches, valueAt, withEdit } from './index.ts';
+import { sure } from '../exact/index.ts';
+import { bookFindings, changesOf, compileBook, type Edit, foldChanges, readBookFile, takenBack, touches, valueAt, withEdit } from './index.ts';
 
 const path = (text: string) => text.split('/');
 
@@ -191,5 +192,51 @@ describe('reading a book', () => {
     ],
   ])('%s is refused, with its place and what would be right', (_, change, expected) => {
     expect(broken(change as never)).toContain(expected);
+  });
+});
+
+describe('what a sound book may not mean', () => {
+  const found = (changes: Parameters<typeof smallBook>[0], market?: string) => {
+    const { goods: _, ...body } = smallBook(changes);
+    return bookFindings(sure(compileBook(body, market))).map((one) => [one.market, one.at.join(' '), one.what]);
+  };
+  const lanes = (names: Record<string, string>) => ({
+    services: ['post', 'van'].map((id, i) => ({ id, name: id, days: [i + 1, i + 2] as [number, number] })),
+    zones: [{ id: 'home', name: 'Home', takes: ['IE'], leaves: [] }],
+    templates: [
+      {
+        id: 'soaps',
+        name: 'Soaps',
+        origin: 'Here',
+        zones: ['home'],
+        lanes: {
+          home: {
+            post: { rate: { is: 'table' as const, unit: 'value' as const, breaks: ['0.40', '0.42', '9.00'].map((to) => ({ to, amount: '1.00' })) }, freeFrom: null, names },
+            van: { rate: { is: 'flat' as const, amount: '2.00' }, freeFrom: null, names },
+          },
+        },
+      },
+    ],
+  });
+  const yen = {
+    markets: [
+      { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
+      { id: 'japan', name: 'Japan', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo' },
+    ],
+    exchange: [{ id: 'way', from: 'EUR', to: 'JPY', rate: '0.5' }],
+  };
+  test('edges that meet once converted leave a break no room, in that market alone, and the book stays sound', () => {
+    expect(found({ ...lanes({}), ...yen })).toEqual([]);
+    // At half a yen a euro 0.40 and 0.42 both come to no yen, 9.00 to five.
+    expect(found({ ...lanes({}), ...yen }, 'japan')).toEqual([['japan', 'templates soaps lanes home post', 'break 2 has no room: converted, its edges meet']]);
+  });
+  test('two services under one shown name, unless the market shows one of a name', () => {
+    expect(found(lanes({ 'en-IE': 'Delivery' }))).toEqual([['home', 'templates soaps lanes home', 'post and van are both seen as “Delivery”']]);
+    const [home] = yen.markets;
+    expect(found({ ...lanes({ 'en-IE': 'Delivery' }), markets: [{ ...(home as (typeof yen.markets)[number]), oneOfAName: true }] })).toEqual([]);
+  });
+  test('two tax rows of a class for one place', () => {
+    const taxes = ['a', 'b'].map((id) => ({ id, class: 'standard', places: ['IE'], percent: '23' }));
+    expect(found({ taxes })).toEqual([['home', 'taxes b', 'IE stands in a already, which counts']]);
   });
 });

@@ -1,6 +1,7 @@
 /** The book: its schema, reading and compiling it, edits and revisions. */
 export { asOf, basketProblems, type CompiledBook, compileBook, inMarket, orderPercents, type Row, rowAt, say, type Template } from './compile.ts';
 export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, valueAt, withEdit } from './edits.ts';
+export { type BookFinding, bookFindings } from './findings.ts';
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile } from './read.ts';

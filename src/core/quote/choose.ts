@@ -269,7 +269,9 @@ function raisedByGift(deal: Deal, service: number, left: Left, cost: number): bo
     const candidate = deal.field.candidates.find((one) => one.gift === gift);
     if (candidate?.offer.code !== null) continue;
     const others = { ...left, gifts: left.gifts.filter((one) => one !== gift), worth: left.worth - candidate.most };
-    const paid = delivered(deal, service, others);
+    chargeLeft(deal, service, others);
+    // What takes only of the dearer delivery that the gift brings would not act without it.
+    const paid = paidBy(deal, { ...others, delivering: acting(left.delivering, scratch) }, scratch);
     if (!(paid >= 0)) continue;
     if (paidFor(deal, others, paid) < cost) return true;
   }
@@ -313,6 +315,18 @@ function takenOff(deal: Deal, left: Left, rate: number, waivable: number): Taken
     each.push(saved);
   }
   return { off, waives, each };
+}
+
+/** Those of some delivery offers, in order, that take something of a charge. */
+function acting(delivering: readonly Candidate[], { rate, waivable }: Charged): Candidate[] {
+  let [off, waives] = [0, false];
+  return delivering.filter(({ offer }) => {
+    const want = deliveryWant(offer, rate);
+    const took = Math.min(want.off, rate - off);
+    const saves = took > 0 || (want.waives && !waives && waivable > 0);
+    if (saves) [off, waives] = [off + took, waives || want.waives];
+    return saves;
+  });
 }
 
 /** Charges the basket for a service with what a set leaves of it, into the scratch; gives the basket as it is delivered. */

@@ -4,6 +4,7 @@ import { parsePlace } from '../../core/places/index.ts';
 import { amountFault, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
+import { pathWords } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';
 import { UnitPart } from './unit.tsx';
@@ -16,6 +17,7 @@ export function MarketsStage() {
 /** What shoppers of each market see, the listed exchange rates, taxes by place, what an order costs, and the seller's boxes. */
 function Markets({ book }: { book: OpenBook }) {
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
+  const amiss = useDesk((desk, edits) => desk.amiss(edits), [], 'study');
   const problems = (computed?.problems ?? []).filter((one) => ['markets', 'exchange', 'taxes', 'boxes', 'costs'].includes(String(one.at[0])));
   return (
     <div className="stage plain">
@@ -56,6 +58,16 @@ function Markets({ book }: { book: OpenBook }) {
             {one.at.slice(1).join(' › ')}: {one.wrong}; right would be {one.right}
           </p>
         ))}
+        {amiss !== null && amiss.length > 0 && (
+          <section className="aside-note" aria-label="Amiss in the markets">
+            {amiss.slice(0, 8).map((one) => (
+              <p key={`${one.at.join()} ${one.what}`}>
+                <strong>{book.book.markets.find((market) => market.id === one.market)?.name}</strong>, {pathWords(book.book, one.at)}: {one.what}.
+              </p>
+            ))}
+            {amiss.length > 8 && <p className="muted">and {amiss.length - 8} more</p>}
+          </section>
+        )}
         {book.book.markets.map((market, i) => (
           <MarketSentence key={market.id} book={book} market={market} first={i === 0} />
         ))}

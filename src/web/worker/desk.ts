@@ -2,12 +2,34 @@ import { expose } from 'comlink';
 import { aboutOffer, deepest, included, meets, offerCost, offerCurve } from './offers.ts';
 import { bench, compute, curve, find } from './quick.ts';
 import { load } from './state.ts';
-import { counts, coverage, goodsProblems, map, notes, records, recordsThere, selected, without } from './study.ts';
+import { amiss, counts, coverage, goodsProblems, map, notes, records, recordsThere, selected, without } from './study.ts';
 
 /**
  * The core at the desk: keeps the saved book and goods, makes the draft's edits on them, and answers. Everything that
  * computes on the screen goes through here.
  */
-const desk = { load, compute, bench, find, curve, notes, map, without, counts, selected, coverage, records, recordsThere, goodsProblems, meets, aboutOffer, offerCost, offerCurve, deepest, included };
+const desk = {
+  load,
+  compute,
+  bench,
+  find,
+  curve,
+  notes,
+  map,
+  without,
+  counts,
+  selected,
+  coverage,
+  records,
+  recordsThere,
+  goodsProblems,
+  amiss,
+  meets,
+  aboutOffer,
+  offerCost,
+  offerCurve,
+  deepest,
+  included,
+};
 export type Desk = typeof desk;
 expose(desk);

@@ -1,5 +1,5 @@
 import type { PastOrder } from '../../contract/index.ts';
-import { asOf, type ChannelId, type Edit } from '../../core/book/index.ts';
+import { asOf, type BookFinding, bookFindings, type ChannelId, compileBook, type Edit } from '../../core/book/index.ts';
 import { dialects, type Listing, listedAt, type Note, type RecordFinding, recordFindings } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
 import { type Minor, type Problem, sure } from '../../core/exact/index.ts';
@@ -120,6 +120,21 @@ export function recordsThere(edits: readonly Edit[], id: ChannelId, listings: re
 export function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
   const { compiled, goods } = draftOf(edits);
   return compiled ? readyFor(compiled, goods).ready.problems : [];
+}
+
+/** What stands in the draft of the book, in any of its markets, and may not be meant; each once, in the first market that has it. */
+export function amiss(edits: readonly Edit[]): readonly BookFinding[] {
+  const { compiled } = draftOf(edits);
+  if (!compiled) return [];
+  const seen = new Set<string>();
+  return compiled.body.markets.flatMap(({ id }) => {
+    const made = compileBook(compiled.body, id);
+    if (!made.ok) return [];
+    return bookFindings(made.value).filter((one) => {
+      const key = JSON.stringify([one.at, one.what]);
+      return !seen.has(key) && seen.add(key);
+    });
+  });
 }
 
 /** How many goods each template and each selection takes. */
