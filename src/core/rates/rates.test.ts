@@ -161,7 +161,7 @@ describe('bounds, fees, boxes', () => {
   test('both ends of a bound count', () => {
     const body = { rate: { is: 'flat', amount: '21.60' }, bounds: [{ unit: 'kg', from: '6', to: '30' }] } satisfies Partial<Written>;
     const mass = (text: string) => charged({ ...body, rate: { is: 'flat', amount: '21.60' } }, { mass: sure(parseMass(text, 'kg')) });
-    expect(['5.999', '6', '30', '30.001'].map(mass)).toEqual(['outside the bounds', 1840, 1840, 'outside the bounds']);
+    expect(['5.999', '6', '30', '30.001'].map(mass)).toEqual(['outside the bounds', 2160, 2160, 'outside the bounds']);
   });
   test('fees of the order and of each item', () => {
     expect(charged({ rate: { is: 'flat', amount: '4.00' }, fees: { order: '1.00', item: '0.25' } }, { units: 3 })).toBe(575);
