@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { desk, either, flat, item } from '../../../tests/books/desk.ts';
+import { desk, either, flat, item, offerOf as numberedOffer } from '../../../tests/books/desk.ts';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { type BookInput, basketSchema, compileBook, readyGoods } from '../book/index.ts';
 import { minor, sure } from '../exact/index.ts';
@@ -15,19 +15,7 @@ const fresh = (): number => {
   given += 1;
   return given;
 };
-const offerOf = (id: string, benefit: Offers[number]['benefit'], more: Partial<Offers[number]> = {}): Offers[number] => ({
-  id,
-  number: fresh(),
-  title: id,
-  benefit,
-  code: null,
-  asks: [],
-  zones: null,
-  window: { from: null, until: null, zone: 'Europe/Dublin' },
-  terms: id,
-  note: '',
-  ...more,
-});
+const offerOf = (id: string, benefit: Offers[number]['benefit'], more: Partial<Offers[number]> = {}): Offers[number] => numberedOffer(id, fresh(), { benefit, ...more });
 const percent = (figure: string) => ({ is: 'off order' as const, off: { by: 'percent' as const, percent: figure } });
 const free = { is: 'delivery' as const, on: { is: 'services' as const, services: ['post'] }, off: { by: 'free' as const } };
 const from = (value: string, test: 'before' | 'after' = 'before') => [{ over: 'value' as const, value, test }];

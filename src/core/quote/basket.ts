@@ -4,7 +4,7 @@ import type { Asked, Load, Piece } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
 import { sharesOf } from './shares.ts';
 
-/** Lines that are one group on every lane: of one stock place, one template, and one kind where some lane has a rate of its own for it. */
+/** Lines that are one group on every lane: of the same stock place, the same template, and the same kind where some lane has a rate of its own for it. */
 export interface Bundle {
   template: Template;
   origin: string;

@@ -59,8 +59,6 @@ export interface Asking {
   /** The carrier, where the basket does not say itself what it answers. */
   readonly carrier?: Carrier | null;
   readonly singles?: ReadonlyMap<string, string>;
-  /** The segments of the customers that are known, by id; undefined where nobody can tell, and each is taken as known. */
-  readonly customers?: ReadonlyMap<string, string>;
 }
 
 /** The most that a basket holds, double lines merged. */
@@ -70,7 +68,7 @@ const most = { lines: 100, units: 10_000 } as const;
  * Turns a basket of SKUs into a question to a book: goods looked up, double lines merged at the first of them, places read.
  * What the book does not know is refused, as is what a channel does not list, and more than can be counted exactly.
  */
-export function questionOf(book: CompiledBook, basket: Basket, { ready, now, carrier = null, singles = anybody.singles, customers }: Asking): Result<Question> {
+export function questionOf(book: CompiledBook, basket: Basket, { ready, now, carrier = null, singles = anybody.singles }: Asking): Result<Question> {
   const problems = basketProblems(book.body, basket);
   const moment = basket.moment === null ? now : Date.parse(basket.moment);
   const lines = new Map<string, Line>();
@@ -94,10 +92,8 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
   );
   const told = basket.carrier.length > 0 ? carrierOf(book, basket, problems) : carrier;
   if (problems.length > 0) return { ok: false, problems };
-  const knownById = basket.customer !== null && (customers === undefined || customers.has(basket.customer));
-  const segment = basket.segment ?? (basket.customer === null ? null : (customers?.get(basket.customer) ?? null));
   // Nobody knows what an unknown customer has used.
-  const own = knownById || basket.segment !== null ? spent : new Map([...spent].map(([offer, one]) => [offer, { ...one, own: 0 }]));
+  const own = basket.customer !== null || basket.segment !== null ? spent : new Map([...spent].map(([offer, one]) => [offer, { ...one, own: 0 }]));
   return {
     ok: true,
     value: {
@@ -107,7 +103,7 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
       codes: basket.codes,
       moment,
       carrier: told,
-      shopper: { channel: basket.channel, segment, spent: own, singles, itemOf: ready },
+      shopper: { channel: basket.channel, segment: basket.segment, spent: own, singles, itemOf: ready },
     },
   };
 }
