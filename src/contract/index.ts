@@ -72,6 +72,8 @@ export const listRequest = z.strictObject({ text: z.string().max(32 << 20) });
 export const listReport = z.object({ taken: z.int(), badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })) });
 export const batchesAnswer = z.object({ batches: z.array(z.object({ batch: z.string(), codes: z.int(), used: z.int() })) });
 export const segmentsAnswer = z.object({ segments: z.array(z.object({ segment: z.string(), customers: z.int() })) });
+/** A customer by id, and the segment that the list of customers puts it into; null where the list does not have it. */
+export const customerAnswer = z.object({ customer: z.string(), segment: z.string().nullable() });
 /** What offers with a budget have cost so far. */
 export const spendAnswer = z.object({ rows: z.array(z.object({ offer: z.string(), week: z.string(), channel: z.string().nullable(), amount: z.string() })) });
 /** Codes asked about, and the batches of those among them that are single-use and not used yet. */

@@ -9,7 +9,7 @@ import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from 
 import { linkTo, placeWords } from '../parts/links.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
-import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery, useSpendQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Sided, Unanswered } from '../worker/quick.ts';
@@ -38,10 +38,18 @@ function withSpend(basket: Basket, spend: readonly SpendRow[]): Basket {
   return told.size === 0 ? basket : { ...basket, spent: { ...Object.fromEntries(told), ...basket.spent } };
 }
 
+/** A basket with the segment that the list of customers has for its customer; one whose id the list does not have is nobody known. */
+function withCustomer(basket: Basket, segment: string | null | undefined): Basket {
+  if (basket.customer === null || segment === undefined) return basket;
+  return segment === null ? { ...basket, customer: null } : { ...basket, segment: basket.segment ?? segment };
+}
+
 /** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
 function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
   const { data: spend } = useSpendQuery();
+  const { data: segment } = useSegmentOfQuery(pinned.customer ?? '', { skip: pinned.customer === null });
   const basket = useMemo(() => withSpend(pinned, spend ?? []), [pinned, spend]);
+  const asking = useMemo(() => withCustomer(basket, segment), [basket, segment]);
   const go = useNavigate();
   const zone = book.home.timeZone;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
@@ -50,11 +58,11 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
   const { data: market } = useFilesQuery({ id: 'harrowmere', moment: at });
   const { data: feed } = useFilesQuery({ id: 'findlark', moment: at });
   const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
-  const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, basket, moment, live) as Promise<Sided | Unanswered>, [basket, moment, live]);
+  const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>, [asking, moment, live]);
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
   const assumed = book.book.markets.find((one) => one.id === (basket.market ?? book.home.id))?.assumed ?? null;
   const elsewhere = basket.market !== null && basket.market !== book.home.id;
-  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [basket] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });
+  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [asking] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });
   const { data: report } = useLastCheckQuery();
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
@@ -74,7 +82,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
               className="act"
               onClick={() => {
                 const id = `${basket.id.slice(0, 28)}-${Date.now().toString(36).slice(-4)}`;
-                book.edit(['pinned', id], { ...basket, id, name: `${basket.name}, again` });
+                book.edit(['pinned', id], { ...pinned, id, name: `${basket.name}, again` });
                 go(`/bench/${id}`);
               }}
             >
@@ -150,7 +158,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
               />
             </>
           )}
-          <ShopperParts book={book} basket={basket} moment={moment} set={set} />
+          <ShopperParts book={book} basket={basket} own={pinned.spent} moment={moment} set={set} />
         </p>
         <Lines book={book} basket={basket} change={(lines) => set('lines', lines)} />
         {sided && 'problems' in sided && (

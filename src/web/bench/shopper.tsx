@@ -19,11 +19,14 @@ const spentThere = (rows: Basket['spent'][string]['rows'], week: string, channel
 export function ShopperParts({
   book,
   basket,
+  own,
   moment,
   set,
 }: {
   book: OpenBook;
   basket: Basket;
+  /** What the basket itself says was spent; the rest of what it has is from the list of spend. */
+  own: Basket['spent'];
   moment: number;
   set: (field: 'channel' | 'customer' | 'segment' | 'billing' | 'spent', value: unknown) => void;
 }) {
@@ -60,7 +63,7 @@ export function ShopperParts({
       {limited.map((offer) => {
         const spent = basket.spent[offer.id] ?? { uses: 0, own: 0, rows: [] };
         const week = mondayOf(basket.moment === null ? moment : Date.parse(basket.moment), offer.window.zone);
-        const change = (more: Partial<typeof spent>) => set('spent', { ...basket.spent, [offer.id]: { ...spent, ...more } });
+        const change = (more: Partial<typeof spent>) => set('spent', { ...own, [offer.id]: { ...spent, ...more } });
         return (
           <span key={offer.id}>
             {' '}

@@ -20,6 +20,7 @@ import {
   checkReport,
   checkState,
   clockAnswer,
+  customerAnswer,
   goodsPage,
   type ImportState,
   importState,
@@ -88,6 +89,12 @@ export const api = createApi({
       invalidatesTags: ['Codes', 'Segments', 'Spend'],
     }),
     segments: build.query<SegmentCount[], void>({ query: () => '/segments', transformResponse: (answer) => segmentsAnswer.parse(answer).segments, providesTags: ['Segments'] }),
+    /** The segment of a customer; null where the id is not known. */
+    segmentOf: build.query<string | null, string>({
+      query: (id) => `/customers/${encodeURIComponent(id)}`,
+      transformResponse: (answer) => customerAnswer.parse(answer).segment,
+      providesTags: ['Segments'],
+    }),
     spend: build.query<readonly SpendRow[], void>({ query: () => '/spend', transformResponse: (answer) => spendAnswer.parse(answer).rows, providesTags: ['Spend'] }),
     import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
     startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({ query: (body) => ({ url: '/imports', method: 'POST', body }), transformResponse: read(importState) }),
@@ -189,6 +196,7 @@ export const {
   useMakeCodesMutation,
   useDropBatchMutation,
   usePutListMutation,
+  useSegmentOfQuery,
   useSegmentsQuery,
   useSpendQuery,
 } = api;
