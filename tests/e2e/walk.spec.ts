@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
+import { starterBook } from '../../src/core/book/index.ts';
 import { smallBook } from '../books/small.ts';
 import { accessible, expect, test } from './desk.ts';
 
@@ -505,6 +506,17 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   await desk.goto(`${application.address}/offers/codes`);
   await desk.getByLabel('Import customers').setInputFiles({ name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from('customer,segment\r\nC-9001,clubs\r\n') });
   await expect(desk.getByRole('table', { name: 'Segments' })).toContainText('25');
+  // By id: one on the list is of its segment, one that is not is nobody known.
+  await desk.goto(`${application.address}/bench/gust-galway`);
+  const way = desk.getByRole('complementary', { name: 'How the intended answer comes about' });
+  await typed(desk, 'Customer’s id', 'C-0000');
+  await desk.keyboard.press('Enter');
+  await expect(way).toContainText('only for some customers');
+  await typed(desk, 'Customer’s id', 'C-9001');
+  await desk.keyboard.press('Enter');
+  await expect(way).not.toContainText('only for some customers');
+  await desk.keyboard.press('Escape');
+  await desk.evaluate(() => localStorage.clear());
   // A code of the demo's cards acts on a basket, once; a club's discount where the customer is one.
   const cards = await (await context.request.get(`${application.address}/api/codes/batches/cards/file`)).text();
   const fresh = cards.split('\r\n').find((line) => line.endsWith(',') && line !== 'code,used');
@@ -539,6 +551,33 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await panel.getByRole('button', { name: 'Take 19,999 goods' }).click({ timeout: 60_000 });
   await expect(panel).toContainText('taken, as revision', { timeout: 60_000 });
   await expect(desk.getByText(`${before + 19_999} goods`)).toBeVisible({ timeout: 60_000 });
+});
+
+test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({ desk, application, context }) => {
+  const begun = { ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }), goods: smallBook().goods.slice(0, 1) };
+  expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);
+  await desk.goto(`${application.address}/rates`);
+  await expect(desk.getByText('No service yet: services are added on the sheet Mixing')).toBeVisible();
+  await desk.goto(`${application.address}/rates/mixing`);
+  await desk.getByRole('button', { name: 'Add a service' }).click();
+  await desk.getByLabel('Name of service-1').fill('By van');
+  await desk.goto(`${application.address}/places`);
+  await desk.getByRole('button', { name: '+ New' }).click();
+  await desk.getByLabel('Places taken in').fill('IE');
+  await desk.goto(`${application.address}/rates`);
+  await desk.getByLabel('Offer another service').selectOption({ index: 1 });
+  await desk.locator('[data-lane$="/service-1"]').focus();
+  await desk.keyboard.press('Enter');
+  await expect(desk.getByRole('button', { name: 'Offer it at a flat 5.00' })).toBeFocused();
+  await desk.keyboard.press('Enter');
+  await desk.getByLabel('Flat amount').fill('6.35');
+  await save(desk, 'A first lane');
+  const { book } = await context.request.get(`${application.address}/api/book`).then((answer) => answer.json());
+  expect(Object.values(book.templates[0].lanes)).toMatchObject([{ 'service-1': { rate: { is: 'flat', amount: '6.35' } } }]);
+  expect(book.services).toMatchObject([{ id: 'service-1', name: 'By van', days: [2, 4] }]);
+  await desk.goto(`${application.address}/rates/mixing`);
+  await expect(desk.getByRole('region', { name: 'Services' }).getByRole('button', { name: 'Take away' })).toBeHidden();
+  await accessible(desk);
 });
 
 test('a small book that is not the demo’s: from import to a finding, and the command line says the same', async ({ desk, application, context }, info) => {

@@ -138,7 +138,7 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
 const without = <T,>(record: Readonly<Record<string, T>>, key: string): Record<string, T> => Object.fromEntries(Object.entries(record).filter(([one]) => one !== key));
 
 type Set = (field: keyof LaneBody, value: unknown) => void;
-const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a count of days');
+export const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a count of days');
 
 function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   const { fees } = lane;

@@ -87,7 +87,8 @@ export function TemplateHead({ book, template, others, offer }: { book: OpenBook
           )}
         </span>
       </div>
-      {services.length === others.length && <p className="muted mb-2">No lane yet: choose a service to offer, then a zone’s cell, and press Enter.</p>}
+      {services.length === 0 && <p className="muted mb-2">No service yet: services are added on the sheet Mixing, zones at Places; then lanes are set here.</p>}
+      {services.length > 0 && services.length === others.length && <p className="muted mb-2">No lane yet: choose a service to offer, then a zone’s cell, and press Enter.</p>}
     </>
   );
 }

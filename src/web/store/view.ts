@@ -12,7 +12,7 @@ export interface ViewState {
   readonly checking: number | null;
 }
 
-const start: ViewState = { asOf: null, strip: true, theme: 'system', who: 'Nuala Lerrin', open: null, checking: null };
+const start: ViewState = { asOf: null, strip: true, theme: 'system', who: 'Somebody', open: null, checking: null };
 
 export const view = createSlice({
   name: 'view',
