@@ -6,18 +6,13 @@ import { madeTable } from '../../src/core/rates/index.ts';
 import { desk, either, flat, item, offerOf } from '../books/desk.ts';
 
 /** Rules of the trade: common practice, no source. Figures and goods are our own, worked by hand, in the order in which an answer comes about. */
+/** A table by a unit: up to each edge an amount. */
+const table = (unit: 'lb' | 'value' | 'cm', ...breaks: readonly (readonly [to: string, amount: string])[]) => ({ is: 'table' as const, unit, breaks: breaks.map(([to, amount]) => ({ to, amount })) });
 const percent = (off: string) => ({ is: 'off order' as const, off: { by: 'percent' as const, percent: off } });
 
 describe('mass, and what counts as it', () => {
   test('two reels of 0.5 lb on a table by pounds, to 1 lb 4.40 and to 2 lb 5.90: they sit on the break', () => {
-    const rate = {
-      is: 'table' as const,
-      unit: 'lb' as const,
-      breaks: [
-        { to: '1', amount: '4.40' },
-        { to: '2', amount: '5.90' },
-      ],
-    };
+    const rate = table('lb', ['1', '4.40'], ['2', '5.90']);
     const { pays } = desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '0.5', unit: 'lb' } })]);
     expect([pays({ REEL: 2 }), pays({ REEL: 3 })]).toEqual(['4.40', '5.90']);
   });
@@ -73,14 +68,7 @@ describe('rates', () => {
     expect([pays({ A: 1 }), pays({ B: 1 })]).toEqual(['6.35', '0.00']);
   });
   test('a value table to 22.00 3.60, to 48.00 5.20, nothing beyond', () => {
-    const rate = {
-      is: 'table' as const,
-      unit: 'value' as const,
-      breaks: [
-        { to: '22.00', amount: '3.60' },
-        { to: '48.00', amount: '5.20' },
-      ],
-    };
+    const rate = table('value', ['22.00', '3.60'], ['48.00', '5.20']);
     const { pays } = desk(
       { post: { rate, freeFrom: null } },
       ['22.00', '22.01', '48.01'].map((price, i) => item(`K${i}`, { price })),
@@ -92,14 +80,7 @@ describe('rates', () => {
     expect(desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({ REEL: 7 })).toBe('7.75');
   });
   test('freight by the longest side, to 120 cm 11.00 and to 200 cm 19.50: 165 cm pays 19.50, 201 cm is not taken', () => {
-    const rate = {
-      is: 'table' as const,
-      unit: 'cm' as const,
-      breaks: [
-        { to: '120', amount: '11.00' },
-        { to: '200', amount: '19.50' },
-      ],
-    };
+    const rate = table('cm', ['120', '11.00'], ['200', '19.50']);
     const long = (sku: string, height: string) => item(sku, { size: { length: '9', width: '9', height, unit: 'cm' } });
     const { pays } = desk({ van: { rate, freeFrom: null } }, [long('TUBE', '165'), long('MAST', '201')]);
     expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
