@@ -503,6 +503,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   // What is left of it does not cover a whole tube.
   await desk.goto(`${application.address}/bench/spars-shop`);
   await expect(desk.getByRole('main')).toContainText('5.00 of its budget is left');
+  await expect(desk.getByLabel('Spent by three-spars')).toHaveValue('295.00');
   await desk.goto(`${application.address}/offers/codes`);
   await desk.getByLabel('Import customers').setInputFiles({ name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from('customer,segment\r\nC-9001,clubs\r\n') });
   await expect(desk.getByRole('table', { name: 'Segments' })).toContainText('25');

@@ -1,5 +1,6 @@
 import { type Basket, channelIds } from '../../core/book/index.ts';
-import { mondayOf } from '../../core/exact/index.ts';
+import { amountText, type Currency, minor, mondayOf, parseAmount, sure } from '../../core/exact/index.ts';
+import type { OfferBody } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import { amountIn, ChoicePart, TextPart } from '../parts/field.tsx';
 import { channelNames, offerTitle } from '../parts/words.ts';
@@ -12,8 +13,15 @@ const billingFault = (text: string): string | null => {
   const read = text.trim() === '' ? null : parsePlace(text);
   return read && !read.ok ? `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}` : null;
 };
-/** What the rows say of one week and channel. */
-const spentThere = (rows: Basket['spent'][string]['rows'], week: string, channel: string | null): string => rows.find((row) => row.week === week && row.channel === channel)?.amount ?? '0';
+type Spent = Basket['spent'][string];
+type Budget = NonNullable<OfferBody['limits']['budget']>;
+
+/** Whether a row of spend counts against a budget in a week and channel: all of them, or those of the week, or of the channel's share. */
+const counts =
+  ({ per, split }: Budget, week: string, channel: string | null) =>
+  (row: Spent['rows'][number]) =>
+    (per === 'all' || row.week === week) && (split === null || row.channel === channel);
+const sumOf = (rows: Spent['rows'], currency: Currency): string => amountText(minor(rows.reduce((sum, row) => sum + sure(parseAmount(row.amount, currency)), 0)), currency);
 
 /** What offers know of the shopper: the channel, the customer's segment, and how far limited offers are used up before. */
 export function ShopperParts({
@@ -63,6 +71,8 @@ export function ShopperParts({
       {limited.map((offer) => {
         const spent = basket.spent[offer.id] ?? { uses: 0, own: 0, rows: [] };
         const week = mondayOf(basket.moment === null ? moment : Date.parse(basket.moment), offer.window.zone);
+        const { budget } = offer.limits;
+        const isCounted = budget && counts(budget, week, basket.channel);
         const change = (more: Partial<typeof spent>) => set('spent', { ...own, [offer.id]: { ...spent, ...more } });
         return (
           <span key={offer.id}>
@@ -70,18 +80,16 @@ export function ShopperParts({
             Before it, {offerTitle(book.book, offer.id)} was used in{' '}
             <TextPart label={`Uses of ${offer.id}`} value={String(spent.uses)} fault={countFault} onCommit={(text) => change({ uses: Number(text), own: Math.min(spent.own, Number(text)) })} /> orders,{' '}
             <TextPart label={`Own uses of ${offer.id}`} value={String(spent.own)} fault={countFault} onCommit={(text) => change({ own: Number(text) })} /> of them the customer’s own
-            {offer.limits.budget !== null && (
+            {budget && isCounted && (
               <>
-                , and {offer.limits.budget.per === 'week' ? 'this week ' : ''}it has cost{' '}
+                , and {budget.per === 'week' ? 'this week ' : ''}it has cost{' '}
                 <TextPart
                   label={`Spent by ${offer.id}`}
-                  value={spentThere(spent.rows, week, basket.channel)}
+                  value={sumOf(spent.rows.filter(isCounted), book.home.currency as Currency)}
                   fault={amountIn(book.home.currency)}
-                  onCommit={(amount) =>
-                    change({ rows: [...spent.rows.filter((row) => row.week !== week || row.channel !== basket.channel), ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : [])] })
-                  }
+                  onCommit={(amount) => change({ rows: [...spent.rows.filter((row) => !isCounted(row)), ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : [])] })}
                 />{' '}
-                of {offer.limits.budget.split === null ? offer.limits.budget.amount : (offer.limits.budget.split[basket.channel ?? ''] ?? '0')}
+                of {budget.split === null ? budget.amount : (budget.split[basket.channel ?? ''] ?? '0')}
               </>
             )}
             .
