@@ -1,7 +1,7 @@
 import { Engine, type RuleProperties } from 'json-rules-engine';
 import { demoBook } from '../demo/book.ts';
 import { demoOrders } from '../demo/orders.ts';
-import { type BookInput, bookFileSchema, compileBook, type Ready, readyGoods } from '../src/core/book/index.ts';
+import { type BookInput, bookFileSchema, type CompiledBook, compileBook, type Ready, readyGoods } from '../src/core/book/index.ts';
 import { sure } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { type Dated, seeded, usageOf } from '../src/core/plan/index.ts';
@@ -117,28 +117,34 @@ function benefitOf(random: () => number, i: number): Offer['benefit'] {
 }
 const parts = Array.from({ length: 6 }, (_, i) => ({ id: `part-${i}`, name: `Part ${i}`, takes: { is: 'price' as const, from: String(4 + i * 6), to: String(40 + i * 25) }, except: [] }));
 
-/** Books of one shape and size: the median and the worst time of a basket of 20 lines, and how many choices are not proved the best. */
-function benchTogether(name: string, count: number): void {
+/** A book of one shape and size, by its seed, and a basket of 20 lines in it. */
+export function hardQuestion(name: string, count: number, seed: number): { readonly book: CompiledBook; readonly question: Question } {
   const shape = shapes[name];
   if (!shape) throw new Error(`No shape ${name}`);
+  const random = seeded(seed * 1000 + count);
+  const offers = Array.from({ length: count }, (_, i): Offer => ({ ...blank, id: `offer-${i}`, title: `Offer ${i}`, ...shape(random, i) }));
+  const { book, goods } = opened(offers, { selections: parts });
+  const items = goods.filter((item) => item.template === book.templates[0] && item.kind !== 'freight').filter((_, i) => i % 9 === seed % 9);
+  const lines = items.slice(0, 20).map((item, i) => ({ item, units: 1 + (i % 3) }));
+  return { book, question: asking(goods, lines, 'GB M1 1AA') };
+}
+
+/** Books of one shape and size: the median and the worst time of a basket of 20 lines, and how many choices are not proved the best. */
+export function benchTogether(name: string, count: number): void {
   const times: number[] = [];
   let [unproved, choices] = [0, 0];
   for (let seed = 1; seed <= 20; seed += 1) {
-    const random = seeded(seed * 1000 + count);
-    const offers = Array.from({ length: count }, (_, i): Offer => ({ ...blank, id: `offer-${i}`, title: `Offer ${i}`, ...shape(random, i) }));
-    const hard = opened(offers, { selections: parts });
-    const items = hard.goods.filter((item) => item.template === hard.book.templates[0] && item.kind !== 'freight').filter((_, i) => i % 9 === seed % 9);
-    const lines = items.slice(0, 20).map((item, i) => ({ item, units: 1 + (i % 3) }));
-    const question = asking(hard.goods, lines, 'GB M1 1AA');
-    const answers = new Float64Array(2 * hard.book.services.length);
-    times.push(best(2, () => charges(hard.book, question, answers)));
-    for (const choice of quote(hard.book, question).choices) {
+    const { book, question } = hardQuestion(name, count, seed);
+    const answers = new Float64Array(2 * book.services.length);
+    times.push(best(2, () => charges(book, question, answers)));
+    for (const choice of quote(book, question).choices) {
       choices += 1;
       if (choice.notProved !== null) unproved += 1;
     }
   }
   times.sort((a, b) => a - b);
   row(`${count} that may all act: ${name}`, `median ${(times[10] ?? 0).toFixed(1)} ms, worst ${(times.at(-1) ?? 0).toFixed(1)} ms; ${unproved} of ${choices} choices not proved`);
+  if (process.env.EACH) console.log(times.map((t) => t.toFixed(0)).join(' '));
 }
 
 export async function benchOffers(): Promise<void> {

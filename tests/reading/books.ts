@@ -440,3 +440,45 @@ export function worldOf(seed: number, count: number | null = null): World {
     },
   };
 }
+
+/**
+ * The same world where offers get in each other's way: open to anybody, most asking for a value after discounts, some of them
+ * either/or; goods in several stock places, on lanes that turn free from a value after discounts, of the whole basket or of
+ * a group; groups put together by any way.
+ */
+export function crowdedWorldOf(seed: number, count: number): World {
+  const { book, basket } = worldOf(seed, count);
+  const random = seeded(seed + 77);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const figure = (least: number, most: number) => (least + random() * (most - least)).toFixed(2);
+  const offers = book.offers.map((offer): BookFile['offers'][number] => ({
+    ...offer,
+    code: null,
+    asks: random() < 0.5 ? [{ over: 'value', value: figure(3, 60), test: 'after', goods: null, also: {} }] : [],
+    zones: null,
+    markets: null,
+    channels: null,
+    segments: null,
+    goods: null,
+    window: windows[0] as BookFile['offers'][number]['window'],
+    limits: random() < 0.7 ? { ...offer.limits, uses: null, each: null, budget: null } : offer.limits,
+  }));
+  const lane = (): Lane => ({
+    rate: { is: 'flat', amount: figure(1, 12) },
+    freeFrom: random() < 0.7 ? { value: figure(3, 50), test: 'after', unit: 'value', of: pick(['basket', 'group', 'group'] as const) } : null,
+    kinds: random() < 0.3 ? { [pick(kinds)]: { rate: { is: 'flat', amount: figure(1, 12) } } } : {},
+  });
+  const everywhere = () => Object.fromEntries(['slow', 'fast'].map((service) => [service, lane()]));
+  const mixing = ['one', 'two'].map((id) => ({ id, kinds: kinds.filter(() => random() < 0.6), services: [], by: pick(['sum', 'highest', 'lowest', 'average'] as const) }));
+  const crowded = bookFileSchema.parse({
+    ...book,
+    services: book.services.map((service) => ({ ...service, kinds: [], bars: [] })),
+    templates: book.templates.map((template) => ({ ...template, lanes: Object.fromEntries(template.zones.map((zone) => [zone, everywhere()])) })),
+    goods: book.goods.map((item) => ({ ...item, origin: pick(['Here', 'There', null]) })),
+    offers,
+    eitherOr: [{ id: 'some', name: 'Some', of: 'order', offers: offers.filter((_, i) => i % 2 === seed % 2).map((offer) => offer.id) }],
+    mixing,
+    mixedBy: pick(['sum', 'highest', 'lowest', 'average'] as const),
+  });
+  return { book: crowded, basket };
+}

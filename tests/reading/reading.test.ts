@@ -2,11 +2,12 @@ import { expect, test } from 'vitest';
 import { type Basket, type BookFile, basketSchema, type CompiledBook, compileBook, type Ready, readBookFile, readyGoods } from '../../src/core/book/index.ts';
 import { sure } from '../../src/core/exact/index.ts';
 import { type Answer, questionOf, quote } from '../../src/core/quote/index.ts';
-import { type World, worldOf } from './books.ts';
+import { crowdedWorldOf, type World, worldOf } from './books.ts';
 import { type Choice, reached, readAnswer } from './reading.ts';
 
 /** The core held against a second reading of the same page, over random books in which every clause turns up. */
 const seeds = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_RUNS ?? 1000), baskets: 20 };
+const crowded = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_CROWDED ?? 200) };
 
 /** Every clause that has to have taken effect in some answer. */
 const clauses = [
@@ -126,12 +127,12 @@ function held(world: World, open: Map<string, Opened>, asked: unknown, where: st
   return { basket, answer };
 }
 
-function soundWorld(seed: number, offers: number | null = null): World {
-  const world = worldOf(seed, offers);
-  const sound = readBookFile(world.book);
-  if (!sound.ok) throw new Error(`book ${seed}: ${JSON.stringify(sound.problems)}`);
+function sound(world: World, name: string): World {
+  const read = readBookFile(world.book);
+  if (!read.ok) throw new Error(`${name}: ${JSON.stringify(read.problems)}`);
   return world;
 }
+const soundWorld = (seed: number, offers: number | null = null): World => sound(worldOf(seed, offers), `book ${seed}`);
 
 test('the core answers as the second reading does', () => {
   let answers = 0;
@@ -154,6 +155,16 @@ test('of ten offers the best set is the one that trying every set finds', () => 
     for (let i = 0; i < 5; i += 1) held(world, open, world.basket(), `book ${9000 + seed}, basket ${i}`);
   }
 }, 600_000);
+
+test('nor does it matter how they get in each other’s way: by what is left after discounts, by gifts, by how groups are put together', () => {
+  let used = 0;
+  for (let seed = crowded.from; seed < crowded.from + crowded.books; seed += 1) {
+    const world = sound(crowdedWorldOf(seed, 6), `crowded book ${seed}`);
+    const open = new Map<string, Opened>();
+    for (let i = 0; i < 6; i += 1) used += held(world, open, world.basket(), `crowded book ${seed}, basket ${i}`).answer.choices.reduce((sum, choice) => sum + choice.used.length, 0);
+  }
+  expect(used).toBeGreaterThan(crowded.books * 6);
+}, 1_200_000);
 
 /** The most lines of a basket that orders can take, none twice, and the fewest orders for as many: by every way to part them. */
 function bestParting(takes: (lines: readonly number[]) => boolean, lines: number): { taken: number; orders: number } {

@@ -259,7 +259,6 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   if (problems.length > 0 || !main) return { ok: false, problems };
   const eras = templates.flatMap((template) => [...template.eras.values()].flatMap((row) => [...row.values()].flat()));
   const all = eras.map((era) => era.lane);
-  const ways = [mixedBy, ...mixing.map((rule) => rule.by)];
   return {
     ok: true,
     value: {
@@ -288,7 +287,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       splits: all.some((lane) => lane.after || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after')),
       minds: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
       steady: !all.some((lane) => lane.after),
-      monotonic: all.every(isMonotonic) && ways.every((way) => way.is !== 'lowest' && way.is !== 'average'),
+      monotonic: all.every(isMonotonic),
     },
   };
 }

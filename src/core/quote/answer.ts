@@ -39,7 +39,7 @@ export interface Choice {
   /** What is off each line of the basket, its share of order offers in it. */
   readonly off: readonly Minor[];
   readonly gifts: readonly { readonly sku: string; readonly units: number }[];
-  /** Where the search for the best set was broken off: no set saves more than this beyond it. Null where it is proved the best. */
+  /** Where the search for the best set was broken off: no set saves more than this beyond it; at 0 another may save as much with fewer offers, or earlier ones. Null where it is proved the best. */
   readonly notProved: Minor | null;
 }
 

@@ -4,11 +4,14 @@ import type { Offer, WhyNot } from '../offers/index.ts';
 import { type Sorted, sorted, takeOff } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
 import { cheapestOf } from './cheapest.ts';
-import { afterOrder, applyOffer, type Field, fieldOf, type Left, missedAfter, type Took, untouched } from './field.ts';
+import type { Costing } from './costing.ts';
+import { afterOrder, applyOffer, type Field, fieldOf, type Left, missedAfter, untouched } from './field.ts';
 import { type Candidate, candidatesFor, deliveryWant, type Setting, settingOf, taxRateOf } from './live.ts';
 import type { Line, Question } from './question.ts';
-import { bestOf, type Costing, type Found, type Searched } from './search.ts';
+import { bestOf, type Found, type Searched } from './search.ts';
 import { sharesOf } from './shares.ts';
+import { chargedFrom, slopeOfDiscounts, slopeOfGifts, turnsOf } from './slope.ts';
+import { joined, startOf, within } from './start.ts';
 
 /** All that offers need of one basket; used for one service after the other. */
 export interface Deal {
@@ -42,7 +45,7 @@ export interface BestSet {
   readonly discount: Minor;
   /** What is paid for delivery; below 0 the service is not offered. */
   readonly delivery: number;
-  /** False where the search was broken off: some set may save up to `gap` more. */
+  /** False where the search was broken off: some set may save up to `gap` more, or as much with fewer offers. */
   readonly proved: boolean;
   readonly gap: Minor;
 }
@@ -122,8 +125,7 @@ export function bestSet(deal: Deal, service: number): BestSet {
   const costing = costingFor(deal, service);
   const plain = costing.cost(left);
   if (before.length + acting.length === 0) return ofUse(deal, service, { used: [], cost: plain }, Number.POSITIVE_INFINITY);
-  const giving = (field.candidates[0] as Candidate).sort === 'gift';
-  const bounded = costing.discounts !== 'any' && (!giving || costing.gifts !== 'any');
+  const bounded = costing.discounts !== 'any' && costing.gifts !== 'any';
   // Where more offers never make delivery cheaper, what is refused without any is refused with them.
   if (Number.isNaN(plain) && bounded) return refusedBy(costing.carriage.rate);
   if (bounded) {
@@ -131,15 +133,16 @@ export function bestSet(deal: Deal, service: number): BestSet {
     if (quick) return ofUse(deal, service, quick, Number.POSITIVE_INFINITY);
   }
   const all = [...before, ...acting];
-  const searched = bestOf(field, left, all, costing, all.length > 6 ? greedy(deal, all, costing) : null);
+  const searched = bestOf(field, left, all, costing, all.length > 6 ? startOf(field, left, all, costing, deal.relaxed?.found?.used ?? []) : null);
   return searched.found ? ofUse(deal, service, searched.found, searched.open) : refusedBy(chargedPlainly(deal, service));
 }
 
 function ofUse(deal: Deal, service: number, found: Found, open: number): BestSet {
   if (Number.isNaN(found.cost)) return refusedBy(chargedPlainly(deal, service));
-  const discount = within(deal, found.used, () => minor(deal.setting.goods - deal.left.goods + deal.left.order));
-  const delivery = within(deal, found.used, () => delivered(deal, service, deal.left));
-  const proved = open >= found.cost;
+  const discount = within(deal.field, deal.left, found.used, () => minor(deal.setting.goods - deal.left.goods + deal.left.order));
+  const delivery = within(deal.field, deal.left, found.used, () => delivered(deal, service, deal.left));
+  // A set left open that costs the same may go before it.
+  const proved = open > found.cost;
   return { used: found.used, discount, delivery, proved, gap: proved ? nothing : minor(found.cost - open) };
 }
 
@@ -157,7 +160,9 @@ function chargedPlainly(deal: Deal, service: number): number {
 function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Found | null {
   const { field, left, before } = deal;
   deal.relaxed ??=
-    before.length === 0 ? { found: nobody, open: Number.POSITIVE_INFINITY } : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? greedy(deal, before, goodsAlone(deal)) : null);
+    before.length === 0
+      ? { found: nobody, open: Number.POSITIVE_INFINITY }
+      : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? startOf(field, left, before, goodsAlone(deal), []) : null);
   const { found, open } = deal.relaxed;
   if (!found || open < found.cost) return null;
   const fixed = costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
@@ -165,10 +170,10 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
   if (acting.length > 0 && !fixed && !settles) return null;
   const delivery = acting.length === 0 ? { found: { used: [], cost: costing.cost(left) }, open: Number.POSITIVE_INFINITY } : bestOf(field, left, acting, costing, null);
   if (!delivery.found || delivery.open < delivery.found.cost) return null;
-  const least = within(deal, delivery.found.used, () => paidBy(deal, left, costing.carriage));
+  const least = within(deal.field, deal.left, delivery.found.used, () => paidBy(deal, left, costing.carriage));
   const used = [...found.used, ...delivery.found.used];
   if (!joined(field, used)) return null;
-  return within(deal, used, () => {
+  return within(deal.field, deal.left, used, () => {
     const cost = costing.cost(left);
     const paid = Number.isNaN(cost) ? Number.NaN : paidBy(deal, left, costing.carriage);
     return paid === least ? { used, cost } : null;
@@ -178,48 +183,19 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
 const nobody: Found = { used: [], cost: 0 };
 const downTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';
 
-function joined({ joins, candidates }: Field, used: readonly number[]): boolean {
-  for (const a of used) for (const b of used) if (a < b && joins[a * candidates.length + b] === 0) return false;
-  return true;
-}
-
-/** A good set to begin a search with: one offer after the other that saves most beside those before. */
-function greedy(deal: Deal, list: readonly number[], costing: Costing): Found | null {
-  const { field, left } = deal;
-  let used: number[] = [];
-  let cost = costing.cost(left);
-  for (;;) {
-    let best: { readonly i: number; readonly cost: number } | null = null;
-    for (const i of list) {
-      const set = [...used, i].sort((a, b) => a - b);
-      if (used.includes(i) || !joined(field, set)) continue;
-      const with_ = within(deal, set, (took) => (took.length === set.length ? costing.cost(left) : Number.NaN));
-      if (with_ < (best?.cost ?? cost) || (Number.isNaN(cost) && !best && !Number.isNaN(with_))) best = { i, cost: with_ };
-    }
-    if (!best) return Number.isNaN(cost) ? null : { used, cost };
-    used = [...used, best.i].sort((a, b) => a - b);
-    cost = best.cost;
-  }
-}
-
-/** Does something with a set in use, and takes it back. */
-function within<T>(deal: Deal, used: readonly number[], work: (took: readonly Took[]) => T): T {
-  const took = used.flatMap((i) => applyOffer(deal.field, deal.field.candidates[i] as Candidate, deal.left) ?? []);
-  const done = work(took);
-  for (let k = took.length - 1; k >= 0; k -= 1) took[k]?.back();
-  return done;
-}
-
 /** What sets cost by a service. */
 function costingFor(deal: Deal, service: number): Costing {
-  const { book } = deal;
+  const { book, basket, field } = deal;
   const carriage = { rate: 0, waivable: 0, stays: 0 };
+  const gifts = field.candidates.flatMap((one) => one.gift ?? []);
+  const theirs = service === ofTheChannel;
+  const discounts = theirs ? 'no matter' : slopeOfDiscounts(book, basket, service, gifts);
   let known = false;
   return {
     carriage,
     cost(left) {
       // Where no lane minds discounts, one look at the charge does for all sets without gifts.
-      if (!known || book.minds || left.gifts.length > 0) {
+      if (!known || discounts !== 'no matter' || left.gifts.length > 0) {
         chargeLeft(deal, service, left);
         carriage.rate = scratch.rate;
         carriage.waivable = scratch.waivable;
@@ -231,15 +207,18 @@ function costingFor(deal: Deal, service: number): Costing {
       const cost = paidFor(deal, left, paid);
       return raisedByGift(deal, service, left, cost) ? Number.NaN : cost - left.worth;
     },
-    discounts: service === ofTheChannel || !book.minds ? 'no matter' : book.steady ? 'only dearer' : 'any',
-    gifts: service === ofTheChannel ? 'no matter' : book.monotonic ? 'only dearer' : 'any',
+    turns: theirs ? [] : turnsOf(basket, service),
+    carriageFrom: (value) => (discounts === 'no matter' ? carriage : chargedFrom(book, basket, service, value)),
+    discounts,
+    gifts: theirs ? 'no matter' : slopeOfGifts(book, basket, service, gifts),
     tax: taxBounds(deal),
   };
 }
 
 /** What sets cost where delivery is left out of it. */
 function goodsAlone(deal: Deal): Costing {
-  return { carriage: { rate: 0, waivable: 0, stays: 0 }, cost: (left) => paidFor(deal, left, 0) - left.worth, discounts: 'no matter', gifts: 'no matter', tax: taxBounds(deal) };
+  const carriage = { rate: 0, waivable: 0, stays: 0 };
+  return { carriage, cost: (left) => paidFor(deal, left, 0) - left.worth, turns: [], carriageFrom: () => carriage, discounts: 'no matter', gifts: 'no matter', tax: taxBounds(deal) };
 }
 
 function taxBounds({ added }: Deal): Costing['tax'] {
@@ -391,7 +370,7 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
   if (!candidate) return { why: 'nothing to take' };
   const { benefit } = offer;
   if (candidate.most > candidate.left) return { why: 'budget', left: minor(candidate.left), saving: candidate.most };
-  const missed = within(deal, best.used, () => missedAfter(deal.field, offer, deal.left));
+  const missed = within(deal.field, deal.left, best.used, () => missedAfter(deal.field, offer, deal.left));
   if (missed !== null) return { why: 'missed', by: missed };
   if (benefit.is === 'delivery') {
     const id = deal.book.services[service]?.id ?? '';
@@ -410,7 +389,7 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
       [...best.used, at].sort((a, b) => a - b),
     )
   ) {
-    const paid = (used: readonly number[]) => within(deal, used, () => paidFor(deal, deal.left, delivered(deal, service, deal.left)));
+    const paid = (used: readonly number[]) => within(deal.field, deal.left, used, () => paidFor(deal, deal.left, delivered(deal, service, deal.left)));
     const more = paid([...best.used, at].sort((a, b) => a - b)) - paid(best.used);
     if (more > 0) return { why: 'gift costs', more: minor(more) };
   }

@@ -2,10 +2,11 @@ import { describe, expect, test } from 'vitest';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { type BookFile, basketSchema, compileBook, readyGoods } from '../book/index.ts';
 import { sure } from '../exact/index.ts';
+import type { Costing } from './costing.ts';
 import { fieldOf, untouched } from './field.ts';
 import { charges, explain, type Question, questionOf, quote } from './index.ts';
 import { candidatesFor, settingOf } from './live.ts';
-import { bestOf, type Costing } from './search.ts';
+import { bestOf } from './search.ts';
 
 /** Laws that hold whatever a book says, over random books with every clause. */
 const singles = new Map([['ONCE1', 'cards']]);
@@ -118,7 +119,16 @@ test('a search that is broken off says so, and by how much at the most it could 
     const setting = settingOf(book, question, goods, 'none');
     const field = fieldOf(setting, candidatesFor(setting));
     const list = field.candidates.flatMap((one, i) => (one.sort === 'delivery' ? [] : [i]));
-    const plain: Costing = { carriage: { rate: 0, waivable: 0, stays: 0 }, cost: (left) => left.goods - left.order - left.worth, discounts: 'no matter', gifts: 'no matter', tax: null };
+    const carriage = { rate: 0, waivable: 0, stays: 0 };
+    const plain: Costing = {
+      carriage,
+      cost: (left) => left.goods - left.order - left.worth,
+      discounts: 'no matter',
+      gifts: 'no matter',
+      carriageFrom: () => carriage,
+      turns: [],
+      tax: null,
+    };
     const whole = bestOf(field, untouched(setting), list, plain, null);
     const cut = bestOf(field, untouched(setting), list, plain, null, Number.POSITIVE_INFINITY, 1);
     expect(whole.open).toBe(Number.POSITIVE_INFINITY);

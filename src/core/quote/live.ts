@@ -84,7 +84,8 @@ export function candidatesFor(setting: Setting): Candidate[] {
   return found === null ? none : found.length === 1 ? found : found.sort((a, b) => ranks[a.sort] - ranks[b.sort] || a.offer.order - b.offer.order);
 }
 const none: Candidate[] = [];
-const ranks: Record<Candidate['sort'], number> = { gift: 0, goods: 1, order: 2, delivery: 3 };
+/** The order in which sorts of candidates stand and act. */
+export const ranks: Record<Candidate['sort'], number> = { gift: 0, goods: 1, order: 2, delivery: 3 };
 
 export const lies = (item: Ready, part: Part): boolean => part < 0 || ((item.inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
 
@@ -270,3 +271,10 @@ export function deliveryWant({ benefit, limits }: Offer, rate: number): { readon
   return { off: Math.min(off.by === 'to' ? Math.max(0, rate - off.amount) : offOf(off, rate), cap), waives: false };
 }
 const nothingWanted = { off: 0, waives: false };
+
+/** The value after discounts that an offer asks for, of the whole or of a part of it: what is left has to be no less. */
+export function askedOf({ offer }: Candidate): number {
+  let most = 0;
+  for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after') most = Math.max(most, ask.value);
+  return most;
+}

@@ -1,0 +1,221 @@
+import type { Costing } from './costing.ts';
+import { deliveryFloor } from './delivery-floor.ts';
+import type { Field, Left } from './field.ts';
+import { askedOf, type Candidate, offOf } from './live.ts';
+
+/** It is worked with fractions of a smallest unit; this much is forgiven. */
+const hair = 1e-6;
+
+/** So many order offers are put together in every way. */
+const mostOrders = 12;
+
+/** Values from one on, to before another. */
+export interface Window {
+  readonly from: number;
+  readonly before: number;
+}
+
+/** What order and delivery offers can make of goods that others left. */
+export interface Outlook {
+  /** Goods left at so much come to no less; looked at closely only where a rough look stays within `bar`. */
+  at(goods: number, bar: number): number;
+  /** How many offers it takes at the least for goods left at so much to come to no more than `bar`. */
+  offersFor(goods: number, bar: number): number;
+  /** Goods left at so much or more come to no less. */
+  from(goods: number): number;
+  /** Where goods have to be left to come to no more than `bar`; outside they come to more. Rising, apart. */
+  windows(bar: number): readonly Window[];
+  /** Whether less left may be more paid: some offer asks for a value after discounts, or some lane turns free by it. */
+  readonly bends: boolean;
+}
+
+/**
+ * The outlook beside a set in hand that has no order or delivery offers, by the list of those that may still be used. An ask
+ * of a part of the basket is taken as one of the whole, and of either/or only what lots say: so it is never above what a set
+ * costs.
+ */
+export function outlookOn(field: Field, list: readonly number[], left: Left, costing: Costing, moreGifts: boolean): Outlook {
+  const lots = new Map<number, Candidate[]>();
+  const deliveries: Candidate[] = [];
+  for (const i of list) {
+    const candidate = field.candidates[i] as Candidate;
+    if (candidate.sort === 'delivery') deliveries.push(candidate);
+    else lots.set(field.lotOf[i] as number, [...(lots.get(field.lotOf[i] as number) ?? []), candidate]);
+  }
+  const orders = [...lots.values()];
+  /** From each of these on more order offers act. */
+  const edges = [...new Set([0, ...orders.flat().flatMap(turnsOfOrder)])].sort((a, b) => a - b);
+
+  const least = costing.tax?.least ?? 0;
+  const slack = costing.tax ? field.lines.length / 2 : 0;
+  const inHand = deliveryFloor(costing, costing.carriage, left);
+  const alike = costing.gifts !== 'any' || left.gifts.length === 0;
+  /** From so much left in all, delivery costs no less than this: more of its offers act, more lanes turn free. */
+  const levels = [...new Set([0, ...deliveries.map(askedOf), ...costing.turns])]
+    .sort((a, b) => a - b)
+    .map((from) => {
+      const acting = deliveries.filter((one) => askedOf(one) <= from);
+      const floorWith = (some: readonly Candidate[]) => Math.max(alike ? deliveryFloor(costing, costing.carriageFrom(from), left)(moreGifts, true, some) : 0, inHand(moreGifts, true, some));
+      const [delivery, bare] = [floorWith(acting), floorWith([])];
+      const wants = acting.map((one) => bare - floorWith([one])).sort((a, b) => b - a);
+      return { from, delivery, bare, wants };
+    });
+  const leastDelivery = Math.min(...levels.map((level) => level.delivery));
+
+  function levelAt(value: number): (typeof levels)[number] {
+    let k = levels.length - 1;
+    while (k > 0 && (levels[k] as (typeof levels)[number]).from > value) k -= 1;
+    return levels[k] as (typeof levels)[number];
+  }
+  /** What is paid where so much is left in all. */
+  const paid = (value: number): number => value + Math.max(0, value * least - slack) + levelAt(value).delivery - hair;
+  /** The least of it where so much is left, or up to `most`. */
+  function paidFrom(value: number, most: number): number {
+    let lowest = paid(value);
+    for (const { from } of levels) if (from > value && from <= most) lowest = Math.min(lowest, paid(from));
+    return lowest;
+  }
+
+  /** The least that order offers leave, by what each takes. */
+  function leastLeft(goods: number, offOf: (one: Candidate) => number): number {
+    let most = 0;
+    for (const lot of orders) {
+      let dearest = 0;
+      for (const one of lot) dearest = Math.max(dearest, offOf(one));
+      most += dearest;
+    }
+    return Math.max(0, goods - most);
+  }
+
+  const offsAt = (goods: number): readonly (readonly number[])[] =>
+    orders.map((lot) =>
+      lot
+        .map((one) => orderOffAt(one, goods))
+        .filter((off) => off > 0)
+        .sort((a, b) => b - a),
+    );
+  /** What lots take at the most from each on. */
+  const sumsAfter = (offs: readonly (readonly number[])[]) => offs.map((_, k) => offs.slice(k).reduce((sum, lot) => sum + (lot[0] ?? 0), 0));
+
+  /** The least paid by every way to put order offers together, each lot's largest tried first. */
+  function closely(goods: number): number {
+    const offs = offsAt(goods);
+    const after = sumsAfter(offs);
+    let lowest = Number.POSITIVE_INFINITY;
+    function take(k: number, remains: number): void {
+      if (Math.max(0, remains - (after[k] ?? 0)) + leastDelivery >= lowest) return;
+      const lot = offs[k];
+      if (!lot) lowest = Math.min(lowest, paid(Math.max(0, remains)));
+      else for (const off of [...lot, 0]) take(k + 1, remains - off);
+    }
+    take(0, goods);
+    return lowest;
+  }
+
+  /** The same for the fewest offers within a bar. */
+  function fewest(goods: number, bar: number): number {
+    const offs = offsAt(goods);
+    const after = sumsAfter(offs);
+    let count = Number.POSITIVE_INFINITY;
+    function take(k: number, remains: number, used: number): void {
+      if (used >= count || Math.max(0, remains - (after[k] ?? 0)) + leastDelivery > bar) return;
+      const lot = offs[k];
+      if (lot) for (const off of [...lot, 0]) take(k + 1, remains - off, off > 0 ? used + 1 : used);
+      else if (paid(Math.max(0, remains)) <= bar) count = Math.min(count, used + deliveriesFor(Math.max(0, remains), bar));
+    }
+    take(0, goods, 0);
+    return count;
+  }
+
+  /** How many delivery offers it takes at the least to stay within a bar with so much left in all. */
+  function deliveriesFor(value: number, bar: number): number {
+    const { bare, wants } = levelAt(value);
+    let missing = value + bare - bar;
+    let count = 0;
+    while (missing > 0 && count < wants.length) {
+      missing -= wants[count] as number;
+      count += 1;
+    }
+    return count;
+  }
+
+  const rough = new Map<number, number>();
+  const close = new Map<number, number>();
+  let counts = { bar: Number.NaN, known: new Map<number, number>() };
+  return {
+    bends: edges.length > 1 || levels.length > 1,
+    at(goods, bar) {
+      const cost = remembered(rough, goods, () =>
+        paidFrom(
+          leastLeft(goods, (one) => orderOffAt(one, goods)),
+          goods,
+        ),
+      );
+      return cost > bar || orders.length > mostOrders ? cost : remembered(close, goods, () => closely(goods));
+    },
+    offersFor(goods, bar) {
+      if (orders.length > mostOrders) return 0;
+      if (counts.bar !== bar) counts = { bar, known: new Map() };
+      return remembered(counts.known, goods, () => fewest(goods, bar));
+    },
+    from(goods) {
+      let lowest = atLeast(goods);
+      for (const turn of edges) if (turn > goods) lowest = Math.min(lowest, atLeast(turn));
+      return lowest;
+    },
+    windows(bar) {
+      return edges.flatMap((from, k) => windowWithin(bar, from, edges[k + 1] ?? field.setting.goods + 1));
+    },
+  };
+
+  /** Between two edges goods come to the more the more they are, but for the rounding of shares, half a unit each way. */
+  function atLeast(goods: number): number {
+    const remains = leastLeft(goods, (one) => unroundedOffAt(one, goods));
+    return paidFrom(Math.max(0, remains - orders.length / 2), Number.POSITIVE_INFINITY);
+  }
+
+  function windowWithin(bar: number, from: number, to: number): Window[] {
+    if (from >= to || atLeast(from) > bar) return [];
+    let [within, beyond] = [from, to];
+    while (beyond - within > 1) {
+      const middle = Math.floor((within + beyond) / 2);
+      if (atLeast(middle) > bar) beyond = middle;
+      else within = middle;
+    }
+    return [{ from, before: beyond }];
+  }
+}
+
+function remembered(known: Map<number, number>, key: number, work: () => number): number {
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const value = work();
+  known.set(key, value);
+  return value;
+}
+
+/** The values of goods left from which an order offer takes more at a stroke. */
+function turnsOfOrder(candidate: Candidate): readonly number[] {
+  const { benefit } = candidate.offer;
+  const steps = benefit.is === 'spend steps' && benefit.test === 'after' ? benefit.steps.map((step) => step.from) : [];
+  return [askedOf(candidate), ...steps].filter((value) => value > 0);
+}
+
+/** What an order offer takes at the most where goods offers left exactly so much. */
+function orderOffAt(candidate: Candidate, goods: number): number {
+  const { benefit, limits } = candidate.offer;
+  if (askedOf(candidate) > goods) return 0;
+  if (benefit.is === 'off order') return Math.min(offOf(benefit.off, goods), limits.most ?? Number.POSITIVE_INFINITY);
+  if (benefit.is !== 'spend steps' || benefit.test === 'before') return candidate.most;
+  let off = 0;
+  for (const step of benefit.steps) if (step.from <= goods) off = Math.max(off, step.off);
+  return Math.min(off, candidate.most);
+}
+
+/** The same, a share of the order not rounded. */
+function unroundedOffAt(candidate: Candidate, goods: number): number {
+  const { benefit, limits } = candidate.offer;
+  if (benefit.is !== 'off order' || benefit.off.by !== 'percent') return orderOffAt(candidate, goods);
+  const { digits, scale } = benefit.off.percent;
+  return askedOf(candidate) > goods ? 0 : Math.min((goods * Number(digits)) / (100 * 10 ** scale), limits.most ?? Number.POSITIVE_INFINITY);
+}
