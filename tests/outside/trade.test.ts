@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { cardSchema, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
-import { parseLength, parseMass, sure, type Volume } from '../../src/core/exact/index.ts';
+import { type Currency, parseLength, parseMass, sure, type Volume } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
 import { desk, either, flat, item, offerOf } from '../books/desk.ts';
@@ -86,7 +86,7 @@ describe('rates', () => {
     expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
   });
   test('first 4.30, each further 1.45, up to eight', () => {
-    const { rate } = sure(madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }));
+    const { rate } = sure(madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }, 'EUR' as Currency));
     const { pays } = desk({ post: { rate, freeFrom: null } }, [item('A')]);
     expect([1, 2, 8, 9].map((units) => pays({ A: units }))).toEqual(['4.30', '5.75', '14.45', 'beyond the table']);
   });
@@ -95,10 +95,28 @@ describe('rates', () => {
       { first: '4.30', further: '1.45' },
       { first: '3.10', further: '2.25' },
     ];
-    const amounts = (by: 'mean' | 'dearest') => sure(madeTable({ suppliers, by, count: 3 })).rate.breaks.map((one) => one.amount);
+    const amounts = (by: 'mean' | 'dearest') => sure(madeTable({ suppliers, by, count: 3 }, 'EUR' as Currency)).rate.breaks.map((one) => one.amount);
     // 4.30 5.75 7.20 beside 3.10 5.35 7.60.
     expect(amounts('dearest')).toEqual(['4.30', '5.75', '7.60']);
     expect(amounts('mean')).toEqual(['3.70', '5.55', '7.40']);
+  });
+  test('in dinars with three decimals, in yen with none', () => {
+    const first = (first: string, further: string, currency: string) =>
+      madeTable(
+        {
+          suppliers: [
+            { first, further },
+            { first: '0', further },
+          ],
+          by: 'mean',
+          count: 2,
+        },
+        currency as Currency,
+      );
+    // The mean of 1.305 and 0 is 0.6525, of 1.710 and 0.405 is 1.0575: rounded once, half up.
+    expect(sure(first('1.305', '0.405', 'KWD')).rate.breaks.map((one) => one.amount)).toEqual(['0.653', '1.058']);
+    expect(sure(first('431', '145', 'JPY')).rate.breaks.map((one) => one.amount)).toEqual(['216', '361']);
+    expect(first('4.30', '145', 'JPY').ok).toBe(false);
   });
   test('a tail with a handling fee of 0.85 on 3.95: one 4.80, three 6.50', () => {
     const { pays } = desk({ post: flat('3.95') }, [item('TAIL', { fee: { each: '0.85', waived: false } })]);

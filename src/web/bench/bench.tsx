@@ -199,7 +199,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                   return (
                     <tr key={step}>
                       <td>{stepNames[step]}</td>
-                      <td>{sideWords(meant)}</td>
+                      <td>{sideWords(meant, book.home.currency)}</td>
                       {channelIds.map((id) => {
                         const side = service.channels[id];
                         const there = side?.steps.filter((one) => one.step === step) ?? [];
@@ -209,7 +209,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                         const parts = step !== 'place' && (side?.steps.length ?? 0) > 0 && service.meant.length > 0 && total(meant) !== total(there) && !earlier;
                         return (
                           <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
-                            {sideWords(there)}
+                            {sideWords(there, book.home.currency)}
                           </td>
                         );
                       })}
@@ -238,7 +238,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                     return (
                       <td key={id}>
                         <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
-                          {elsewhere ? 'not sold there' : channel?.down ? 'no answer' : there ? money(there.charge) : asked ? 'not offered' : '…'}
+                          {elsewhere ? 'not sold there' : channel?.down ? 'no answer' : there ? money(there.charge, book.home.currency) : asked ? 'not offered' : '…'}
                           <Plumb hang={hang} where={channelNames[id]} />
                         </span>
                       </td>
@@ -270,14 +270,14 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                         text
                       )}
                     </td>
-                    <td className="figure">{amount !== null && money(amount, answer?.currency)}</td>
+                    <td className="figure">{amount !== null && money(amount, answer?.currency ?? '')}</td>
                   </tr>
                 );
               })}
               {choice && (
                 <tr className="font-semibold">
                   <td>Goods and delivery, in all</td>
-                  <td className="figure">{money(choice.pays, answer?.currency)}</td>
+                  <td className="figure">{money(choice.pays, answer?.currency ?? '')}</td>
                 </tr>
               )}
             </tbody>

@@ -144,7 +144,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                   <code className="break-words">{note.reads ?? '—'}</code>
                   {note.fidelity.is !== 'exact' && (
                     <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
-                      {note.fidelity.is === 'bounded' && note.fidelity.bound > 0 && `At most ${money(note.fidelity.bound)} an order. `}
+                      {note.fidelity.is === 'bounded' && note.fidelity.bound > 0 && `At most ${money(note.fidelity.bound, book.home.currency)} an order. `}
                       {note.fidelity.why} {note.fidelity.remedies.length > 0 && `Choose: ${note.fidelity.remedies.join(' · ')}.`}
                     </p>
                   )}

@@ -72,8 +72,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           one.standing,
           one.cause,
           serviceName(book.book, one.service),
-          one.difference === null ? '' : money(one.difference),
-          one.largest === null ? '' : money(one.largest),
+          one.difference === null ? '' : money(one.difference, book.home.currency),
+          one.largest === null ? '' : money(one.largest, book.home.currency),
           one.basket?.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') ?? '',
           one.corner.place,
           one.corner.codes.join(' '),
@@ -88,7 +88,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           <h1>Check</h1>
           {check && (
             <span className="muted">
-              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)}, {priced(stated.value)}, {stated.codes} codes · as of {dated(check.moment)}
+              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)}, {priced(stated.value, book.home.currency)}, {stated.codes} codes · as of {dated(check.moment)}
             </span>
           )}
           <span className="acts">
@@ -200,7 +200,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                                 'missing'
                               )
                             ) : (
-                              signed(by)
+                              signed(by, book.home.currency)
                             )}
                             <Plumb hang={hang} where={channelNames[id]} />
                           </button>

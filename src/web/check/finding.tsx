@@ -18,6 +18,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const where = channelNames[finding.channel];
   const basket = finding.basket ?? finding.corner;
+  const say = (amount: number) => money(amount, book.home.currency);
   const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
   const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
 
@@ -51,27 +52,27 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         {className(book.book, finding.class)} at {where}
       </h2>
       <p className="mt-1 text-[15px]">
-        <strong className={tone}>{said(finding)}</strong>{' '}
+        <strong className={tone}>{said(finding, say)}</strong>{' '}
         {finding.largest !== null && finding.difference !== null && Math.abs(finding.largest) > Math.abs(finding.difference) && (
-          <span className="muted">Up to {money(Math.abs(finding.largest))} in this class.</span>
+          <span className="muted">Up to {say(Math.abs(finding.largest))} in this class.</span>
         )}
       </p>
       <table className="ruled mt-2" aria-label="Three answers">
         <tbody>
           <tr>
             <td className="muted">Meant</td>
-            <td className="figure">{chargedWords(finding.meant)}</td>
+            <td className="figure">{chargedWords(finding.meant, say)}</td>
             <td className="muted">Told</td>
-            <td className="figure">{chargedWords(finding.told)}</td>
+            <td className="figure">{chargedWords(finding.told, say)}</td>
             <td className="muted">Charged</td>
-            <td className={`figure ${tone} font-semibold`}>{chargedWords(finding.charged)}</td>
+            <td className={`figure ${tone} font-semibold`}>{chargedWords(finding.charged, say)}</td>
           </tr>
         </tbody>
       </table>
       <p className="muted small mt-2">{finding.basket ? 'Smallest basket that shows it' : 'No basket of up to two different goods shows it; any such basket would'}</p>
       <p className="font-semibold">
         {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)},{' '}
-        {priced(basket.value)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {priced(basket.value, book.home.currency)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
         {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
         {finding.class.is !== 'zone' && `, ${dated(basket.moment)}`}
       </p>
@@ -90,15 +91,15 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
             return (
               <tr key={step} className={step === finding.differs ? 'differs' : ''}>
                 <td>{stepNames[step]}</td>
-                <td>{sideWords(ours ?? [])}</td>
-                <td>{step === 'pays' && finding.charged ? money(finding.charged.delivery) : sideWords(theirs ?? [])}</td>
+                <td>{sideWords(ours ?? [], book.home.currency)}</td>
+                <td>{step === 'pays' && finding.charged ? say(finding.charged.delivery) : sideWords(theirs ?? [], book.home.currency)}</td>
               </tr>
             );
           })}
         </tbody>
       </table>
       <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
-        <strong>Why.</strong> {why(finding, where)}
+        <strong>Why.</strong> {why(finding, where, say)}
         {finding.cause === 'in review' && held.length > 0 && ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
         {finding.cause === 'refused' && held.length > 0 && ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
       </div>
@@ -144,22 +145,23 @@ function theirRate(book: OpenBook, finding: FindingView): { path: string[]; amou
   const template = book.book.templates[0];
   if (finding.cause !== 'drift' || finding.differs !== 'rate' || finding.class.is !== 'zone' || finding.class.zone === null || !template || typeof there !== 'number') return null;
   if (template.lanes[finding.class.zone]?.[finding.service]?.rate.is !== 'flat') return null;
-  return { path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'], amount: money(there) };
+  return { path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'], amount: money(there, template.currency ?? book.home.currency) };
 }
 
-function said(finding: FindingView): string {
+function said(finding: FindingView, say: (amount: number) => string): string {
   if (finding.cause === 'not sold there') return 'Not sold there.';
   if (finding.difference === null)
     return finding.meant === null
-      ? `Shoppers there are offered it at ${money(finding.charged?.delivery ?? 0)}, though it is not meant to be.`
+      ? `Shoppers there are offered it at ${say(finding.charged?.delivery ?? 0)}, though it is not meant to be.`
       : 'Shoppers there are not offered it, though it is meant to be.';
-  return `Shoppers there pay ${money(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
+  return `Shoppers there pay ${say(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
 }
 
 /** A side's delivery, and what it takes off the goods. */
-const chargedWords = (charged: FindingView['charged']): string => (charged === null ? '—' : `${money(charged.delivery)}${charged.discount > 0 ? ` −${money(charged.discount)}` : ''}`);
+const chargedWords = (charged: FindingView['charged'], say: (amount: number) => string): string =>
+  charged === null ? '—' : `${say(charged.delivery)}${charged.discount > 0 ? ` −${say(charged.discount)}` : ''}`;
 
-function why(finding: FindingView, where: string): string {
+function why(finding: FindingView, where: string, say: (amount: number) => string): string {
   switch (finding.cause) {
     case 'limit':
       return `A limit of translation. ${finding.note?.fidelity.why ?? `${where} was told what was meant, and charges otherwise by its own rules.`}`;
@@ -170,7 +172,7 @@ function why(finding: FindingView, where: string): string {
     case 'refused':
       return `${where} has refused it.`;
     case 'drift':
-      return `Drift over there: what is live at ${where} is not what Plemb sent. Sent, it would charge ${finding.told ? money(finding.told.delivery) : 'nothing: not offered'}; it charges ${finding.charged ? money(finding.charged.delivery) : 'nothing: not offered'}.`;
+      return `Drift over there: what is live at ${where} is not what Plemb sent. Sent, it would charge ${finding.told ? say(finding.told.delivery) : 'nothing: not offered'}; it charges ${finding.charged ? say(finding.charged.delivery) : 'nothing: not offered'}.`;
     case 'not sold there':
       return finding.note?.fidelity.why ?? `${where} does not sell to this place.`;
   }

@@ -2,26 +2,27 @@ import { useState } from 'react';
 import type { Currency } from '../../core/exact/index.ts';
 import { type Bulk, bulkChanges, type Column, type Item } from '../../core/goods/index.ts';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { heads } from './columns.ts';
 
 const shownChanges = 12;
 type What = 'add tag' | 'take tag' | 'price by' | Exclude<Column, 'sku'>;
 const whats: readonly What[] = ['price by', 'add tag', 'take tag', 'price', 'mass', 'size', 'kind', 'template', 'barred', 'ownRate', 'fee', 'hazards', 'origin', 'cost', 'taxClass', 'stockedBy'];
-const examples: Partial<Record<What, string>> = {
+const examplesIn = (currency: string): Partial<Record<What, string>> => ({
   'price by': '5',
   'add tag': 'autumn',
   'take tag': 'autumn',
-  price: '9.90',
   mass: '520 g',
   size: '120 x 12 x 8 cm',
   kind: 'parcel',
   barred: 'two-day',
-  ownRate: '6.00',
-  fee: '1.30',
   hazards: 'lithium',
-  cost: '4.20',
-};
+  price: amountOf(9.9, currency),
+  ownRate: amountOf(6, currency),
+  fee: amountOf(1.3, currency),
+  cost: amountOf(4.2, currency),
+});
 const words = (what: What): string =>
   what === 'price by' ? 'raise the price by percent' : what === 'add tag' ? 'add the tag' : what === 'take tag' ? 'take away the tag' : `set ${heads[what].toLowerCase()} to`;
 
@@ -45,7 +46,7 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
             setText('');
           }}
         />{' '}
-        <TextPart key={what} label="To what" placeholder={examples[what] ?? 'nothing'} value={text} onCommit={setText} />.
+        <TextPart key={what} label="To what" placeholder={examplesIn(book.home.currency)[what] ?? 'nothing'} value={text} onCommit={setText} />.
       </p>
       {changes.length > 0 && (
         <table className="ruled mt-2" aria-label="What would change">

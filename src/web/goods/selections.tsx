@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../core/goods/index.ts';
-import { amountFault, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
+import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { UnitPart } from '../rates/unit.tsx';
 import type { OpenBook } from '../store/desk.ts';
 
@@ -13,14 +14,14 @@ const kinds: readonly { value: Takes['is']; label: string }[] = [
   { value: 'mass', label: 'goods by weight' },
   { value: 'skus', label: 'a list of SKUs' },
 ];
-const begun: Record<Takes['is'], Takes> = {
+const begun = (currency: string): Record<Takes['is'], Takes> => ({
   all: { is: 'all' },
   tags: { is: 'tags', any: ['kites'], all: [] },
   kind: { is: 'kind', kind: 'parcel' },
-  price: { is: 'price', from: '10.00', to: null },
+  price: { is: 'price', from: amountOf(10, currency), to: null },
   mass: { is: 'mass', from: '1', to: null, unit: 'kg' },
   skus: { is: 'skus', skus: [] },
-};
+});
 const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
 const tagsFault = (text: string) => (words(text).every((tag) => /^[a-z0-9-]{1,40}$/.test(tag)) ? null : 'tags are small letters, digits and hyphens');
 const orNothing = (fault: (text: string) => string | null) => (text: string) => (text.trim() === '' ? null : fault(text));
@@ -35,7 +36,7 @@ export function SelectionSentence({ book, selection, count, removed }: { book: O
     <div className="mb-3 bg-base-100 p-3">
       <p className="sentence">
         <TextPart key={selection.id} label="Name of the selection" value={selection.name} fault={nameFault} onCommit={(name) => book.edit([...at, 'name'], name)} /> takes{' '}
-        <ChoicePart label="What it takes" value={takes.is} choices={kinds} onCommit={(is) => is !== takes.is && put(begun[is])} />
+        <ChoicePart label="What it takes" value={takes.is} choices={kinds} onCommit={(is) => is !== takes.is && put(begun(book.home.currency)[is])} />
         {takes.is === 'tags' && (
           <>
             : any of <TextPart label="Any of these tags" value={takes.any.join(' ')} placeholder="any" fault={tagsFault} onCommit={(text) => put({ ...takes, any: words(text) })} /> and all of{' '}
@@ -56,7 +57,7 @@ export function SelectionSentence({ book, selection, count, removed }: { book: O
               label="From"
               value={takes.from ?? ''}
               placeholder="0"
-              fault={orNothing(takes.is === 'price' ? amountFault : figureFault)}
+              fault={orNothing(takes.is === 'price' ? amountIn(book.home.currency) : figureFault)}
               onCommit={(text) => put({ ...takes, from: text.trim() || null })}
             />{' '}
             to{' '}
@@ -64,7 +65,7 @@ export function SelectionSentence({ book, selection, count, removed }: { book: O
               label="To"
               value={takes.to ?? ''}
               placeholder="any"
-              fault={orNothing(takes.is === 'price' ? amountFault : figureFault)}
+              fault={orNothing(takes.is === 'price' ? amountIn(book.home.currency) : figureFault)}
               onCommit={(text) => put({ ...takes, to: text.trim() || null })}
             />{' '}
             {takes.is === 'mass' && <UnitPart label="Unit of weight" value={takes.unit} units={['g', 'kg', 'oz', 'lb']} onCommit={(unit) => put({ ...takes, unit: unit as typeof takes.unit })} />}

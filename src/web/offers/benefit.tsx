@@ -1,5 +1,6 @@
 import type { BenefitBody, OffBody } from '../../core/offers/index.ts';
-import { amountFault, ChoicePart, figureFault, MoneyPart, Several, TestPart, TextPart } from '../parts/field.tsx';
+import { AmountPart, ChoicePart, figureFault, MoneyPart, Several, TestPart, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 
@@ -45,7 +46,7 @@ export function freshBenefit(is: BenefitBody['is'], book: OpenBook): BenefitBody
     case 'off goods':
       return { is, goods: null, off: { by: 'percent', percent: '10' } };
     case 'fixed price':
-      return { is, goods: null, price: '10.00', also: {} };
+      return { is, goods: null, price: amountOf(10, book.home.currency), also: {} };
     case 'buy and get':
       return { is, goods: null, buy: 2, get: 1, percent: '100' };
     case 'gift':
@@ -53,7 +54,7 @@ export function freshBenefit(is: BenefitBody['is'], book: OpenBook): BenefitBody
     case 'off order':
       return { is, off: { by: 'percent', percent: '10' } };
     case 'spend steps':
-      return { is, goods: null, test: 'after', steps: [{ from: '65.00', off: '9.00', also: {} }] };
+      return { is, goods: null, test: 'after', steps: [{ from: amountOf(65, book.home.currency), off: amountOf(9, book.home.currency), also: {} }] };
     case 'delivery':
       return { is, on: { is: 'services', services: [book.book.services[0]?.id ?? ''] }, off: { by: 'free' } };
   }
@@ -129,7 +130,7 @@ function OffPart({ book, off, onCommit }: { book: OpenBook; off: OffBody; onComm
           { value: 'percent', label: '%' },
           { value: 'amount', label: 'in money' },
         ]}
-        onCommit={(by) => by !== off.by && onCommit(by === 'percent' ? { by, percent: '10' } : { by, amount: '5.00', also: {} })}
+        onCommit={(by) => by !== off.by && onCommit(by === 'percent' ? { by, percent: '10' } : { by, amount: amountOf(5, book.home.currency), also: {} })}
       />
     </>
   );
@@ -146,8 +147,8 @@ function StepsPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'spend 
       {steps.map((step, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: steps have no names, and stay in their places
         <span key={i}>
-          {i > 0 ? ', ' : ' '}from <TextPart label={`From, step ${i + 1}`} value={step.from} fault={amountFault} onCommit={(text) => change(i, 'from', text)} /> take{' '}
-          <TextPart label={`Off, step ${i + 1}`} value={step.off} fault={amountFault} onCommit={(text) => change(i, 'off', text)} />
+          {i > 0 ? ', ' : ' '}from <AmountPart label={`From, step ${i + 1}`} value={step.from} onCommit={(text) => change(i, 'from', text)} /> take{' '}
+          <AmountPart label={`Off, step ${i + 1}`} value={step.off} onCommit={(text) => change(i, 'off', text)} />
         </span>
       ))}{' '}
       off the order{' '}
@@ -173,7 +174,7 @@ function StepsPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'spend 
 function DeliveryPart({ book, benefit, onCommit }: Part<BenefitBody & { is: 'delivery' }>) {
   const { on, off } = benefit;
   const { services } = book.book;
-  const change = (by: typeof off.by): typeof off => (by === 'free' ? { by } : by === 'percent' ? { by, percent: '50' } : { by, amount: '3.00', also: {} });
+  const change = (by: typeof off.by): typeof off => (by === 'free' ? { by } : by === 'percent' ? { by, percent: '50' } : { by, amount: amountOf(3, book.home.currency), also: {} });
   return (
     <>
       <ChoicePart

@@ -2,10 +2,11 @@ import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastOrder } from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
-import { type Currency, currencyDigits, minor, parseAmount } from '../../core/exact/index.ts';
+import { type Currency, minor, parseAmount } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../core/plan/index.ts';
-import { amountFault, amountIn, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { amountIn, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { wholeOf } from '../parts/figures.ts';
 import { LineChart } from '../parts/line-chart.tsx';
 import { channelNames, dated, money } from '../parts/words.ts';
 import { useOrdersQuery } from '../store/api.ts';
@@ -88,7 +89,6 @@ function Moved({ book, offer, orders, moment, say }: { book: OpenBook; offer: Of
 }
 
 /** How many of the least unit make one of the first market's currency. */
-const wholeOf = (book: OpenBook): number => 10 ** currencyDigits(book.home.currency as Currency);
 
 function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: OfferBody; curve: CostCurve; say: Say; again: () => void }) {
   const asked = offer.asks.findIndex((one) => one.over === 'value');
@@ -97,7 +97,7 @@ function Curve({ book, offer, curve, say, again }: { book: OpenBook; offer: Offe
   const standing = parseAmount(written, book.home.currency as Currency);
   const [moving, setMoving] = useState<number | null>(null);
   const at = moving ?? (standing.ok ? standing.value : curve.now);
-  const whole = wholeOf(book);
+  const whole = wholeOf(book.home.currency);
   // To a half of the unit, as such figures are.
   const rounded = (value: number) => Math.round(value * 2) * (whole / 2);
   const set = (value: number) => {
@@ -172,7 +172,7 @@ function pointAt({ points, exact }: CostCurve, at: number): { uses: number; cost
 /** How the budget may fare: what is spent by each day, with its spread, and the day it may run dry. */
 function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; cost: OfferCost; say: Say }) {
   const { run, days, budget } = cost;
-  const whole = wholeOf(book);
+  const whole = wholeOf(book.home.currency);
   const points = (pick: 'low' | 'middle' | 'high') => run.days.map((one) => ({ x: one.day, y: one[pick] / whole }));
   const last = run.days.at(-1);
   const begin = offer.window.from ? Date.parse(`${offer.window.from}:00Z`) : null;
@@ -243,7 +243,7 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
   const needed = (channel: string) => cost.byChannel.find((one) => one.channel === channel);
   const parts = channels.map((channel): PartOfBudget => {
     const way = ways[channel] ?? { by: 'need', figure: '' };
-    if (way.by === 'amount') return { channel, by: 'amount', amount: minor(Math.round(Number(way.figure) * wholeOf(book))) };
+    if (way.by === 'amount') return { channel, by: 'amount', amount: minor(Math.round(Number(way.figure) * wholeOf(book.home.currency))) };
     if (way.by === 'share') return { channel, by: 'share', weight: Math.round(Number(way.figure) * 1000) };
     return { channel, by: 'need', need: needed(channel)?.cost ?? minor(0) };
   });
@@ -284,7 +284,12 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
                     onCommit={(by) => set(channel, by, by === 'share' ? '1' : '100')}
                   />{' '}
                   {way.by !== 'need' && (
-                    <TextPart label={`Figure of ${channel}`} value={way.figure} fault={way.by === 'share' ? figureFault : amountFault} onCommit={(figure) => set(channel, way.by, figure)} />
+                    <TextPart
+                      label={`Figure of ${channel}`}
+                      value={way.figure}
+                      fault={way.by === 'share' ? figureFault : amountIn(book.home.currency)}
+                      onCommit={(figure) => set(channel, way.by, figure)}
+                    />
                   )}
                 </td>
                 <td className="figure">{say(split.parts[i]?.amount ?? 0)}</td>

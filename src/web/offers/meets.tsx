@@ -3,7 +3,9 @@ import { Link } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
 import type { Meeting, Run } from '../../core/plan/index.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
-import { amountFault, TextPart } from '../parts/field.tsx';
+import { useCurrency } from '../parts/currency.ts';
+import { AmountPart, TextPart } from '../parts/field.tsx';
+import { amountOf, wholeOf } from '../parts/figures.ts';
 import { money, offerTitle, priced, serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../store/desk.ts';
 import { EitherOr } from './either-or.tsx';
@@ -18,6 +20,7 @@ export function MeetsStage() {
 
 /** Every pair of offers, the lanes' own thresholds among them: what happens when they meet; and the baskets that leave least. */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
+  const currency = useCurrency();
   const meetings = useDesk((desk, edits) => desk.meets(edits, moment, null), [moment], 'study');
   const surprising = meetings?.filter((one) => one.surprising) ?? [];
   const pairs = meetings?.filter((one) => one.second.is === 'offer') ?? [];
@@ -33,7 +36,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             <CsvButton
               file="meetings.csv"
               head={['offer', 'with', 'what happens']}
-              rows={() => (meetings ?? []).map((one) => [one.first.offer, secondName(book.book, one), relationWords(book.book, one)])}
+              rows={() => (meetings ?? []).map((one) => [one.first.offer, secondName(book.book, one, currency), relationWords(book.book, one, currency)])}
             >
               Take away as CSV
             </CsvButton>
@@ -45,7 +48,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             <ul>
               {surprising.slice(0, 8).map((one) => (
                 <li key={keyOf(one)}>
-                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one)}. {relationWords(book.book, one)}
+                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one, currency)}. {relationWords(book.book, one, currency)}
                 </li>
               ))}
             </ul>
@@ -66,8 +69,8 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
 }
 
 const keyOf = (one: Meeting) => `${one.first.offer} ${one.second.is === 'offer' ? one.second.offer : `${one.second.zone} ${one.second.service}`}`;
-const secondName = (book: Book, { second }: Meeting): string =>
-  second.is === 'offer' ? offerTitle(book, second.offer) : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom)} by itself`;
+const secondName = (book: Book, { second }: Meeting, currency: string): string =>
+  second.is === 'offer' ? offerTitle(book, second.offer) : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, currency)} by itself`;
 
 const apartWords = {
   times: 'they never run at the same time',
@@ -78,7 +81,7 @@ const apartWords = {
   services: 'no service has both',
 } as const;
 
-export function relationWords(book: Book, { relation, first, second }: Meeting): string {
+export function relationWords(book: Book, { relation, first, second }: Meeting, currency: string): string {
   switch (relation.is) {
     case 'never':
       return `Never meet: ${apartWords[relation.why]}.`;
@@ -88,7 +91,8 @@ export function relationWords(book: Book, { relation, first, second }: Meeting):
       const runs = relation.runs.filter((run) => run.acts !== 'none');
       if (runs.length === 0) return 'At most one acts; none of the baskets tried has either.';
       const names = { first: offerTitle(book, first.offer), second: second.is === 'offer' ? offerTitle(book, second.offer) : 'the lane’s threshold', both: 'both', none: '' };
-      const span = (run: Run) => (run.from === run.to ? money(run.from) : `${money(run.from)} to ${money(run.to)}`);
+      const say = (amount: number) => money(amount, currency);
+      const span = (run: Run) => (run.from === run.to ? say(run.from) : `${say(run.from)} to ${say(run.to)}`);
       const groups = relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`).join(' and ');
       return `${second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way'}: ${runs
         .slice(0, 5)
@@ -99,6 +103,7 @@ export function relationWords(book: Book, { relation, first, second }: Meeting):
 }
 
 function Table({ book, label, list }: { book: Book; label: string; list: readonly Meeting[] }) {
+  const currency = useCurrency();
   if (list.length === 0) return <p className="muted mt-2">Nothing to meet.</p>;
   return (
     <table className="ruled mt-2" aria-label={label}>
@@ -116,9 +121,9 @@ function Table({ book, label, list }: { book: Book; label: string; list: readonl
             <td>
               <Link to={`/offers/${one.first.offer}`}>{offerTitle(book, one.first.offer)}</Link>
             </td>
-            <td>{secondName(book, one)}</td>
-            <td className={one.surprising ? 'text-off' : ''}>{relationWords(book, one)}</td>
-            <td className="muted">{one.relation.is === 'competes' && one.relation.example ? basketWords(one.relation.example) : ''}</td>
+            <td>{secondName(book, one, currency)}</td>
+            <td className={one.surprising ? 'text-off' : ''}>{relationWords(book, one, currency)}</td>
+            <td className="muted">{one.relation.is === 'competes' && one.relation.example ? basketWords(one.relation.example, currency) : ''}</td>
           </tr>
         ))}
       </tbody>
@@ -136,21 +141,21 @@ function Table({ book, label, list }: { book: Book; label: string; list: readonl
 }
 const mostShown = 300;
 
-export const basketWords = (one: { lines: readonly { sku: string; units: number }[]; place: string; codes: readonly string[]; value: number }): string =>
-  `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${one.codes.join(' and ')}` : ''}, worth ${money(one.value)}`;
+export const basketWords = (one: { lines: readonly { sku: string; units: number }[]; place: string; codes: readonly string[]; value: number }, currency: string): string =>
+  `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${one.codes.join(' and ')}` : ''}, worth ${money(one.value, currency)}`;
 
 /** The baskets that leave the seller least, within units and value. */
 function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
-  const [value, setValue] = useState('500.00');
-  const { state, start, stop } = useHeavy((desk, edits, pace) => desk.deepest(edits, moment, Number(units), Math.round(Number(value) * 100), pace));
+  const [value, setValue] = useState(amountOf(500, book.home.currency));
+  const { state, start, stop } = useHeavy((desk, edits, pace) => desk.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace));
   const answer = state.is === 'done' ? state.answer : null;
   return (
     <section className="mt-6" aria-label="The baskets that leave least">
       <h2>The baskets that leave least</h2>
       <p className="sentence">
         Among baskets of one item or two, up to <TextPart label="Units at most" value={units} fault={(text) => (/^[1-9]\d?$/.test(text) ? null : '1 to 99')} onCommit={setUnits} /> units worth at most{' '}
-        <TextPart label="Value at most" value={value} fault={amountFault} onCommit={setValue} /> {book.home.currency}, to a place in each zone, with every code and every two.
+        <AmountPart label="Value at most" value={value} onCommit={setValue} /> {book.home.currency}, to a place in each zone, with every code and every two.
       </p>
       <Working state={state} start={start} stop={stop} what="Look for them" />
       {answer && (
@@ -159,7 +164,7 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
             <CsvButton
               file="deepest.csv"
               head={['basket', 'service', 'offers', 'left']}
-              rows={() => answer.baskets.map((one) => [basketWords(one.example), one.service, one.used.join(' '), money(one.margin.left)])}
+              rows={() => answer.baskets.map((one) => [basketWords(one.example, book.home.currency), one.service, one.used.join(' '), money(one.margin.left, book.home.currency)])}
             >
               Take away as CSV
             </CsvButton>{' '}
@@ -177,8 +182,8 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
             </thead>
             <tbody>
               {answer.baskets.map((one) => (
-                <tr key={`${basketWords(one.example)} ${one.service}`}>
-                  <td>{basketWords(one.example)}</td>
+                <tr key={`${basketWords(one.example, book.home.currency)} ${one.service}`}>
+                  <td>{basketWords(one.example, book.home.currency)}</td>
                   <td>{serviceName(book.book, one.service)}</td>
                   <td>{one.used.map((id) => offerTitle(book.book, id)).join(', ') || 'none'}</td>
                   <td className={`figure ${one.margin.left < 0 ? 'text-off' : ''}`}>{priced(one.margin.left, '').trim()}</td>

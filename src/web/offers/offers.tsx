@@ -192,7 +192,7 @@ function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: Off
             return (
               <tr key={basket.id}>
                 <td>{basket.name}</td>
-                <td className="figure">{choice ? (took > 0 ? `takes ${money(took, answer?.currency)}` : 'a gift') : 'not used'}</td>
+                <td className="figure">{choice ? (took > 0 ? `takes ${money(took, answer?.currency ?? '')}` : 'a gift') : 'not used'}</td>
               </tr>
             );
           })}
@@ -207,14 +207,14 @@ function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: Off
             const other = one.first.offer === offer.id && one.second.is === 'offer' ? one.second.offer : one.first.offer;
             return (
               <p key={other} className="border-t border-base-300 py-1">
-                <strong>{offerTitle(book.book, other)}</strong>: <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one)}</span>
+                <strong>{offerTitle(book.book, other)}</strong>: <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home.currency)}</span>
               </p>
             );
           })}
           {lanes.slice(0, 3).map((one) => (
             <p key={JSON.stringify(one.second)} className="border-t border-base-300 py-1">
-              {one.second.is === 'lane' && `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom)} by itself: `}
-              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one)}</span>
+              {one.second.is === 'lane' && `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home.currency)} by itself: `}
+              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home.currency)}</span>
             </p>
           ))}
           {met.length === 0 && meetings && <p className="muted">Nothing else is meant.</p>}
@@ -232,7 +232,7 @@ function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: Off
 function decidingWords(book: OpenBook, deciding: Deciding): string {
   switch (deciding.is) {
     case 'decides':
-      return `${basketWords(deciding.example)}: ${deciding.saves > 0 ? `${money(deciding.saves)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
+      return `${basketWords(deciding.example, book.home.currency)}: ${deciding.saves > 0 ? `${money(deciding.saves, book.home.currency)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
     case 'not found':
       return `None of ${deciding.tried} baskets of real goods shows it; its conditions do not prove that there is none.`;
     case 'never': {
@@ -247,7 +247,7 @@ function decidingWords(book: OpenBook, deciding: Deciding): string {
         case 'gift not sold':
           return `It decides nothing: ${proof.sku} is not among the goods.`;
         case 'lanes':
-          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom)}.`;
+          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom, book.home.currency)}.`;
         case 'no lane':
           return 'It decides nothing: its services have no lane in its places.';
         case 'another':

@@ -2,6 +2,7 @@ import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import type { AskBody, CodeBody, OfferBody } from '../../core/offers/index.ts';
 import { AddPart, amountIn, ChoicePart, keptTime, MoneyPart, Several, shownTime, TestPart, TextPart, timeFault } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { channelNames } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { BenefitPart, GoodsPart, others } from './benefit.tsx';
@@ -254,9 +255,9 @@ function Additions({ book, offer, set }: Part) {
     [limits.uses !== null, 'no limit on uses in all', () => limit({ uses: null })],
     [limits.each === null, 'a limit on uses a customer', () => limit({ each: 1 })],
     [limits.each !== null, 'no limit on uses a customer', () => limit({ each: null })],
-    [limits.most === null, 'a largest discount an order', () => limit({ most: { amount: '20.00', also: {} } })],
+    [limits.most === null, 'a largest discount an order', () => limit({ most: { amount: amountOf(20, book.home.currency), also: {} } })],
     [limits.most !== null, 'no largest discount', () => limit({ most: null })],
-    [limits.budget === null, 'a budget', () => limit({ budget: { amount: '300.00', per: 'all', split: null } })],
+    [limits.budget === null, 'a budget', () => limit({ budget: { amount: amountOf(300, book.home.currency), per: 'all', split: null } })],
     [limits.budget !== null, 'no budget', () => limit({ budget: null })],
     [offer.goods === null && book.book.selections.length > 0 && !namesGoods(offer), 'only with some goods', () => set('goods', book.book.selections[0]?.id ?? null)],
     [offer.goods !== null, 'with any goods', () => set('goods', null)],

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
+import { useCurrency } from './currency.ts';
 
 /** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
 interface TextPart {
@@ -228,6 +229,11 @@ export function MoneyPart({
   );
 }
 
+/** An amount in the currency at hand. */
+export function AmountPart(part: Omit<Parameters<typeof TextPart>[0], 'fault'>) {
+  return <TextPart {...part} fault={amountIn(useCurrency())} />;
+}
+
 /** Whether a value is taken before or after discounts. */
 export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCommit: (value: 'before' | 'after') => void }) {
   return (
@@ -252,8 +258,6 @@ export const amountIn =
     if (read?.ok) return null;
     return `“${text}” is no amount; write it like ${amountText(minor(490 * 10 ** Math.max(0, currencyDigits(currency) - 2)), currency)}`;
   };
-/** The same in euros, or whatever other currency has two decimals. */
-export const amountFault = amountIn('EUR');
 export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
 export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00');
 export const nameFault = (text: string): string | null => (text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null);

@@ -1,4 +1,4 @@
-import type { Minor } from '../../core/exact/index.ts';
+import { useCurrency } from './currency.ts';
 import { money } from './figures.ts';
 
 /** How something hangs: the one sign for agreement. */
@@ -14,13 +14,13 @@ export type Hang =
 const lean = (by: number | null): number => (by === null ? 22 : Math.sign(by) * Math.min(32, 10 + 6 * Math.log2(1 + Math.abs(by) / 100)));
 
 /** What a hang says, for those who hear it. */
-export function hangWords(hang: Hang, where: string): string {
+export function hangWords(hang: Hang, where: string, currency: string): string {
   switch (hang.is) {
     case 'matches':
       return `matches at ${where}`;
     case 'off':
     case 'known limit': {
-      const how = hang.by === null ? 'offered on one side only' : `${money(Math.abs(hang.by) as Minor)} too ${hang.by < 0 ? 'little' : 'much'}`;
+      const how = hang.by === null ? 'offered on one side only' : `${money(Math.abs(hang.by), currency)} too ${hang.by < 0 ? 'little' : 'much'}`;
       return `${how} at ${where}${hang.is === 'known limit' ? ', a known limit' : ''}`;
     }
     case 'in review':
@@ -37,7 +37,7 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
   const leans = hang.is === 'off' || hang.is === 'known limit' ? lean(hang.by) : 0;
   const colour = hang.is === 'off' ? 'var(--color-error)' : hang.is === 'known limit' ? 'var(--color-warning)' : hang.is === 'matches' ? 'var(--color-primary)' : 'var(--muted)';
   const dotted = hang.is === 'not sold there' || hang.is === 'no answer';
-  const words = hangWords(hang, where);
+  const words = hangWords(hang, where, useCurrency());
   return (
     <svg className="plumb" role="img" aria-label={words} width={size} height={size} viewBox="0 0 20 20">
       <title>{words}</title>

@@ -186,8 +186,8 @@ export function valueWords(value: unknown): string {
 
 /** The steps in which sides are compared, and what one side says of one. */
 export const stepNames: Record<SideStep['step'], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Shopper pays' };
-export const sideWords = (steps: readonly { readonly amount: number | null; readonly words: string }[]): string =>
-  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount), one.words].filter(Boolean).join(', ')).join('; ');
+export const sideWords = (steps: readonly { readonly amount: number | null; readonly words: string }[], currency: string): string =>
+  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount, currency), one.words].filter(Boolean).join(', ')).join('; ');
 
 /** A step of an intended answer as a sentence, amounts in the market's currency. */
 export function stepWords(book: Book, step: Step, currency: string): { words: string; amount: Minor | null } {
@@ -235,7 +235,7 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
     case 'unused':
       return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
     case 'not proved':
-      return { words: `The search for the best set of offers was broken off: some set may save up to ${say(step.gap)} more`, amount: null };
+      return { words: `The search for the best set of offers was broken off: some set may save ${step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers'}`, amount: null };
     case 'pays':
       return { words: 'The shopper pays for delivery', amount: step.delivery };
     case 'tax':

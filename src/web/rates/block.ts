@@ -1,5 +1,5 @@
 import type { RateBody } from '../../core/rates/index.ts';
-import { amountFault, figureFault } from '../parts/field.tsx';
+import { amountIn, figureFault } from '../parts/field.tsx';
 
 type Table = RateBody & { is: 'table' };
 const units = /\s*(kg|g|lb|oz|mm|cm|in|l|cm3|in3|units|value)$/;
@@ -8,7 +8,8 @@ const units = /\s*(kg|g|lb|oz|mm|cm|in|l|cm3|in3|units|value)$/;
  * A block copied from a spreadsheet, or a CSV file of breaks: upper edge and amount a line, perhaps with a head line, a unit
  * between, and a step with its size behind. Null where it is none.
  */
-export function readBlock(text: string): Table['breaks'] | null {
+export function readBlock(text: string, currency: string): Table['breaks'] | null {
+  const amountFault = amountIn(currency);
   const rows = text
     .trim()
     .split(/\r?\n/)

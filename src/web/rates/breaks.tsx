@@ -1,7 +1,9 @@
 import { csvOf } from '../../core/goods/index.ts';
 import { type BreakBody, measureUnits, type RateBody } from '../../core/rates/index.ts';
+import { useCurrency } from '../parts/currency.ts';
 import { download } from '../parts/download.ts';
-import { amountFault, figureFault, TextPart } from '../parts/field.tsx';
+import { AmountPart, figureFault, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { blockOf, readBlock } from './block.ts';
 import { MakeTable } from './make-table.tsx';
 import { UnitPart } from './unit.tsx';
@@ -10,6 +12,7 @@ type Table = RateBody & { is: 'table' };
 
 /** The breaks of a table over weight, value, units, size or volume; a block pasted from a spreadsheet takes their place. */
 function Breaks({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
+  const currency = useCurrency();
   const { breaks } = rate;
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
   const put = (at: number, next: BreakBody) => change({ ...rate, breaks: breaks.map((one, i) => (i === at ? next : one)) });
@@ -18,7 +21,7 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
   return (
     <div
       onPaste={(event) => {
-        const block = readBlock(event.clipboardData.getData('text'));
+        const block = readBlock(event.clipboardData.getData('text'), currency);
         if (!block || block.length < 2) return;
         event.preventDefault();
         change({ ...rate, breaks: block });
@@ -41,17 +44,17 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
             <tr key={i}>
               <td>{one.to === null ? 'and on' : <TextPart label={named(`Upper edge ${i + 1}`)} value={one.to} fault={figureFault} onCommit={(to) => put(i, { ...one, to })} />}</td>
               <td className="figure">
-                <TextPart label={named(`Charge ${i + 1}`)} value={one.amount} fault={amountFault} onCommit={(amount) => put(i, { ...one, amount })} />
+                <AmountPart label={named(`Charge ${i + 1}`)} value={one.amount} onCommit={(amount) => put(i, { ...one, amount })} />
               </td>
               {stepped && (
                 <td>
                   {'step' in one ? (
                     <>
                       <TextPart label={named(`Size of a step ${i + 1}`)} value={one.per} fault={figureFault} onCommit={(per) => put(i, { ...one, per })} />:{' '}
-                      <TextPart label={named(`Step ${i + 1}`)} value={one.step} fault={amountFault} onCommit={(step) => put(i, { ...one, step })} />
+                      <AmountPart label={named(`Step ${i + 1}`)} value={one.step} onCommit={(step) => put(i, { ...one, step })} />
                     </>
                   ) : (
-                    <button type="button" className="quiet small" onClick={() => put(i, { ...one, step: '1.00', per: '1' })}>
+                    <button type="button" className="quiet small" onClick={() => put(i, { ...one, step: amountOf(1, currency), per: '1' })}>
                       add a step
                     </button>
                   )}
@@ -74,17 +77,21 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
           className="quiet"
           onClick={() => {
             const edge = Number([...breaks].reverse().find((one) => one.to !== null)?.to ?? 0);
-            const added = { to: String(edge * 2 || 1), amount: last?.amount ?? '5.00' };
+            const added = { to: String(edge * 2 || 1), amount: last?.amount ?? amountOf(5, currency) };
             change({ ...rate, breaks: last?.to === null ? [...breaks.slice(0, -1), added, last] : [...breaks, added] });
           }}
         >
           Add a break
         </button>
-        <button type="button" className="quiet" onClick={() => change({ ...rate, breaks: last?.to === null ? breaks.slice(0, -1) : [...breaks, { to: null, amount: last?.amount ?? '5.00' }] })}>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => change({ ...rate, breaks: last?.to === null ? breaks.slice(0, -1) : [...breaks, { to: null, amount: last?.amount ?? amountOf(5, currency) }] })}
+        >
           {last?.to === null ? 'End with the last edge' : 'Go on without end'}
         </button>
         {!stepped && last && (
-          <button type="button" className="quiet" onClick={() => put(breaks.length - 1, { ...last, step: '1.00', per: '1' })}>
+          <button type="button" className="quiet" onClick={() => put(breaks.length - 1, { ...last, step: amountOf(1, currency), per: '1' })}>
             Step within the last
           </button>
         )}
@@ -98,7 +105,7 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
             className="sr-only"
             accept=".csv,text/csv"
             onChange={async (event) => {
-              const block = readBlock((await event.target.files?.[0]?.text()) ?? '');
+              const block = readBlock((await event.target.files?.[0]?.text()) ?? '', currency);
               if (block) change({ ...rate, breaks: block });
               event.target.value = '';
             }}

@@ -1,5 +1,6 @@
 import type { LaneBody, LaneRowBody } from '../../core/rates/index.ts';
 import { amountIn, keptTime, shownTime, TextPart, timeFault } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { freeText, rateText } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { RateTable } from './breaks.tsx';
@@ -63,7 +64,7 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
         return (
           <>
             there are no lane fees{' '}
-            <button type="button" className="quiet small" onClick={() => change({ ...sets, fees: { order: '1.00', item: '0', also: {} } })}>
+            <button type="button" className="quiet small" onClick={() => change({ ...sets, fees: { order: amountOf(1, book.home.currency), item: '0', also: {} } })}>
               give some
             </button>
           </>
@@ -84,7 +85,11 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
         return (
           <>
             it is never free{' '}
-            <button type="button" className="quiet small" onClick={() => change({ ...sets, freeFrom: { value: '64.00', test: 'after', unit: 'value', of: 'basket', also: {} } })}>
+            <button
+              type="button"
+              className="quiet small"
+              onClick={() => change({ ...sets, freeFrom: { value: amountOf(64, book.home.currency), test: 'after', unit: 'value', of: 'basket', also: {} } })}
+            >
               give a threshold
             </button>
           </>

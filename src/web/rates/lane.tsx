@@ -1,7 +1,9 @@
 import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
-import { AddPart, amountFault, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
+import { CurrencyContext, useCurrency } from '../parts/currency.ts';
+import { AddPart, AmountPart, amountIn, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { channelNames } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
@@ -44,7 +46,7 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       <>
         {heading}
         <p className="my-3">Not offered: shoppers in this zone do not see it.</p>
-        <button type="button" className="act main" onClick={() => book.edit(path, plainLane('5.00'))}>
+        <button type="button" className="act main" onClick={() => book.edit(path, plainLane(amountOf(5, currency)))}>
           Offer it at a flat 5.00
         </button>
       </>
@@ -89,15 +91,17 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
         ))}
       </p>
       {Object.entries(lane.also).map(([also, rate]) => (
-        <div key={also} className="mt-1">
-          <p className="sentence">
-            In {also} they pay <RatePart rate={rate} boxes={book.book.boxes} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />, not converted.{' '}
-            <button type="button" className="quiet small" onClick={() => set('also', without(lane.also, also))}>
-              as converted
-            </button>
-          </p>
-          <RateTable rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
-        </div>
+        <CurrencyContext key={also} value={also}>
+          <div className="mt-1">
+            <p className="sentence">
+              In {also} they pay <RatePart rate={rate} boxes={book.book.boxes} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />, not converted.{' '}
+              <button type="button" className="quiet small" onClick={() => set('also', without(lane.also, also))}>
+                as converted
+              </button>
+            </p>
+            <RateTable rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
+          </div>
+        </CurrencyContext>
       ))}
       {Object.entries(lane.kinds).map(([kind, priced]) => (
         <div key={kind} className="mt-1">
@@ -145,13 +149,14 @@ function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   if (!fees) return null;
   return (
     <>
-      , and lane fees of <TextPart label="Fee an order" value={fees.order} fault={amountFault} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
-      <TextPart label="Fee an item" value={fees.item} fault={amountFault} onCommit={(item) => set('fees', { ...fees, item })} /> an item
+      , and lane fees of <AmountPart label="Fee an order" value={fees.order} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
+      <AmountPart label="Fee an item" value={fees.item} onCommit={(item) => set('fees', { ...fees, item })} /> an item
     </>
   );
 }
 
 function FreeFrom({ lane, set }: { lane: LaneBody; set: Set }) {
+  const currency = useCurrency();
   const free = lane.freeFrom;
   if (!free) return null;
   return (
@@ -166,23 +171,17 @@ function FreeFrom({ lane, set }: { lane: LaneBody; set: Set }) {
         ]}
         onCommit={(of) => set('freeFrom', { ...free, of })}
       />{' '}
-      come to <TextPart label="Free from" value={free.value} fault={free.unit === 'value' ? amountFault : figureFault} onCommit={(value) => set('freeFrom', { ...free, value })} />{' '}
+      come to <TextPart label="Free from" value={free.value} fault={free.unit === 'value' ? amountIn(currency) : figureFault} onCommit={(value) => set('freeFrom', { ...free, value })} />{' '}
       <UnitPart label="Free from counts" value={free.unit} units={['value', 'units', 'g', 'kg', 'oz', 'lb']} onCommit={(unit) => set('freeFrom', { ...free, unit })} />
       {free.unit === 'value' && (
         <>
           {' '}
           <TestPart value={free.test} onCommit={(test) => set('freeFrom', { ...free, test })} /> discounts
-          {Object.entries(free.also).map(([currency, value]) => (
-            <span key={currency}>
+          {Object.entries(free.also).map(([own, value]) => (
+            <span key={own}>
               {' '}
               (
-              <TextPart
-                label={`Free from in ${currency}`}
-                value={value}
-                fault={(text) => (/^\d{1,10}(\.\d{1,4})?$/.test(text) ? null : 'an amount')}
-                onCommit={(next) => set('freeFrom', { ...free, also: { ...free.also, [currency]: next } })}
-              />{' '}
-              {currency})
+              <TextPart label={`Free from in ${own}`} value={value} fault={amountIn(own)} onCommit={(next) => set('freeFrom', { ...free, also: { ...free.also, [own]: next } })} /> {own})
             </span>
           ))}
         </>
@@ -221,26 +220,27 @@ function datedAdditions(lane: LaneBody, zone: string, set: Set): Record<string, 
 
 /** What is not said of the lane yet, to be added at the end of its sentence. */
 function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBody; service: Service; set: Set }) {
+  const currency = useCurrency();
   const free = lane.freeFrom;
   const kinds = factsOf(book.goods).kinds.filter((kind) => !(kind in lane.kinds));
   const locales = book.book.markets.map((market) => market.locale).filter((locale) => !(locale in lane.names));
-  const currencies = book.book.markets.map((market) => market.currency).filter((currency) => currency !== book.home.currency && free && !(currency in free.also));
-  const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter((currency) => currency !== book.home.currency && !(currency in lane.also));
+  const currencies = book.book.markets.map((market) => market.currency).filter((one) => one !== book.home.currency && free && !(one in free.also));
+  const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter((one) => one !== book.home.currency && !(one in lane.also));
   const added: Record<string, () => void> = {
-    'free from a value': () => set('freeFrom', { value: '60.00', test: 'after', unit: 'value', of: 'basket', also: {} }),
+    'free from a value': () => set('freeFrom', { value: amountOf(60, currency), test: 'after', unit: 'value', of: 'basket', also: {} }),
     'never free': () => set('freeFrom', null),
     'a bound on weight': () => set('bounds', [...lane.bounds, { unit: 'kg', from: null, to: '20' }]),
-    'lane fees': () => set('fees', { order: '1.00', item: '0', also: {} }),
+    'lane fees': () => set('fees', { order: amountOf(1, currency), item: '0', also: {} }),
     'no fees': () => set('fees', null),
     ...datedAdditions(lane, book.home.timeZone, set),
     'transit days of its own': () => set('days', service.days),
     'the service’s transit days': () => set('days', null),
     'value after discounts in its table and bounds': () => set('values', 'after'),
     'value before discounts in its table and bounds': () => set('values', 'before'),
-    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { rate: { is: 'flat', amount: '5.00' }, also: {} } })])),
+    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { rate: { is: 'flat', amount: amountOf(5, currency) }, also: {} } })])),
     ...Object.fromEntries(locales.map((locale) => [`a shown name in ${locale}`, () => set('names', { ...lane.names, [locale]: service.name })])),
-    ...Object.fromEntries(elsewhere.map((currency) => [`the rate in ${currency}`, () => set('also', { ...lane.also, [currency]: { is: 'flat', amount: '5' } })])),
-    ...Object.fromEntries(currencies.map((currency) => [`free from in ${currency}`, () => set('freeFrom', { ...free, also: { ...free?.also, [currency]: free?.value ?? '60' } })])),
+    ...Object.fromEntries(elsewhere.map((own) => [`the rate in ${own}`, () => set('also', { ...lane.also, [own]: { is: 'flat', amount: amountOf(5, own) } })])),
+    ...Object.fromEntries(currencies.map((own) => [`free from in ${own}`, () => set('freeFrom', { ...free, also: { ...free?.also, [own]: amountOf(Number(free?.value ?? 60), own) } })])),
   };
   const unwanted = new Set([
     free ? 'free from a value' : 'never free',

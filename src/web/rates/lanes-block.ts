@@ -1,5 +1,5 @@
 import { type LaneBody, laneSchema } from '../../core/rates/index.ts';
-import { amountFault } from '../parts/field.tsx';
+import { amountIn } from '../parts/field.tsx';
 import { plainLane } from './lane.tsx';
 
 /** What is copied of a block of lanes: rows of lanes, null where there is none. */
@@ -12,7 +12,7 @@ export const textOf = (lanes: Lanes): string => `${head}${JSON.stringify(lanes)}
  * What a pasted text makes of lanes: a block copied here, or figures from a spreadsheet, each a flat amount for the lane
  * (an empty cell leaves it as it is: undefined). Null where it is neither.
  */
-export function lanesIn(text: string, now: (row: number, column: number) => LaneBody | undefined): readonly (readonly (LaneBody | null | undefined)[])[] | null {
+export function lanesIn(text: string, currency: string, now: (row: number, column: number) => LaneBody | undefined): readonly (readonly (LaneBody | null | undefined)[])[] | null {
   if (text.startsWith(head)) {
     try {
       const read = laneSchema
@@ -36,7 +36,7 @@ export function lanesIn(text: string, now: (row: number, column: number) => Lane
           .replace(',', '.'),
       ),
     );
-  if (!cells.flat().some(Boolean) || !cells.flat().every((cell) => cell === '' || amountFault(cell) === null)) return null;
+  if (!cells.flat().some(Boolean) || !cells.flat().every((cell) => cell === '' || amountIn(currency)(cell) === null)) return null;
   return cells.map((row, r) =>
     row.map((amount, c) => {
       if (amount === '') return undefined;

@@ -1,11 +1,16 @@
 import { useState } from 'react';
+import type { Currency } from '../../core/exact/index.ts';
 import { madeTable, type RateBody, type Supplier } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, TextPart } from '../parts/field.tsx';
+import { useCurrency } from '../parts/currency.ts';
+import { AmountPart, ChoicePart, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 
-const blank: Supplier = { first: '4.30', further: '1.45' };
+const blankIn = (currency: string): Supplier => ({ first: amountOf(4.3, currency), further: amountOf(1.45, currency) });
 
 /** A table by units made from what suppliers ask for the first unit and each further one. */
 export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' }) => void }) {
+  const currency = useCurrency();
+  const blank = blankIn(currency);
   const [open, setOpen] = useState(false);
   const [suppliers, setSuppliers] = useState<readonly Supplier[]>([blank]);
   const [by, setBy] = useState<'mean' | 'dearest'>('dearest');
@@ -17,15 +22,15 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
       </button>
     );
   }
-  const made = madeTable({ suppliers, by, count: Number(count) });
+  const made = madeTable({ suppliers, by, count: Number(count) }, currency as Currency);
   const put = (at: number, next: Partial<Supplier>) => setSuppliers(suppliers.map((one, i) => (i === at ? { ...one, ...next } : one)));
   return (
     <div className="aside-note" role="group" aria-label="Make a table">
       {suppliers.map((supplier, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a supplier is its place in the list
         <p key={i}>
-          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <TextPart label={`First of supplier ${i + 1}`} value={supplier.first} fault={amountFault} onCommit={(first) => put(i, { first })} />,
-          each further <TextPart label={`Further of supplier ${i + 1}`} value={supplier.further} fault={amountFault} onCommit={(further) => put(i, { further })} />
+          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <AmountPart label={`First of supplier ${i + 1}`} value={supplier.first} onCommit={(first) => put(i, { first })} />, each further{' '}
+          <AmountPart label={`Further of supplier ${i + 1}`} value={supplier.further} onCommit={(further) => put(i, { further })} />
           {suppliers.length > 1 && (
             <>
               {' '}

@@ -1,7 +1,8 @@
 import type { Market } from '../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../core/exact/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
-import { amountFault, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
+import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
+import { money, wholeOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
 import { pathWords } from '../parts/words.ts';
@@ -128,19 +129,19 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
             { value: 'step', label: 'up to a step of' },
             { value: 'ending', label: 'up to an ending of' },
           ]}
-          onCommit={(is) => set('rounding', is === 'nearest' ? { is } : is === 'step' ? { is, step: '0.05' } : { is, ending: '0.99' })}
+          onCommit={(is) => set('rounding', is === 'nearest' ? { is } : is === 'step' ? { is, step: money(5, market.currency) } : { is, ending: money(wholeOf(market.currency) - 1, market.currency) })}
         />
       )}
       {!first && rounding.is === 'step' && (
         <>
           {' '}
-          <TextPart label="Step" value={rounding.step} fault={amountFault} onCommit={(step) => set('rounding', { is: 'step', step })} />
+          <TextPart label="Step" value={rounding.step} fault={amountIn(market.currency)} onCommit={(step) => set('rounding', { is: 'step', step })} />
         </>
       )}
       {!first && rounding.is === 'ending' && (
         <>
           {' '}
-          <TextPart label="Ending" value={rounding.ending} fault={amountFault} onCommit={(ending) => set('rounding', { is: 'ending', ending })} />
+          <TextPart label="Ending" value={rounding.ending} fault={amountIn(market.currency)} onCommit={(ending) => set('rounding', { is: 'ending', ending })} />
         </>
       )}
       {!first && '. '}Beside a free choice{' '}
@@ -276,9 +277,9 @@ function Costs({ book }: { book: OpenBook }) {
     <section className="mt-4" aria-label="What an order costs">
       <h2>What an order costs besides goods and carrier</h2>
       <p className="sentence bg-base-100 p-3">
-        Packing <TextPart label="Packing" value={costs.packing} fault={amountFault} onCommit={(packing) => set({ packing })} />; payment{' '}
+        Packing <AmountPart label="Packing" value={costs.packing} onCommit={(packing) => set({ packing })} />; payment{' '}
         <TextPart label="Payment percent" value={costs.payment.percent} fault={figureFault} onCommit={(percent) => set({ payment: { ...costs.payment, percent } })} /> % and{' '}
-        <TextPart label="Payment amount" value={costs.payment.amount} fault={amountFault} onCommit={(amount) => set({ payment: { ...costs.payment, amount } })} />; advertising{' '}
+        <AmountPart label="Payment amount" value={costs.payment.amount} onCommit={(amount) => set({ payment: { ...costs.payment, amount } })} />; advertising{' '}
         <TextPart label="Advertising percent" value={costs.advertising} fault={figureFault} onCommit={(advertising) => set({ advertising })} /> % of the goods.
       </p>
     </section>

@@ -1,5 +1,7 @@
 import { type MixingBody, type MixingRuleBody, mixings } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, TextPart } from '../parts/field.tsx';
+import { useCurrency } from '../parts/currency.ts';
+import { AmountPart, ChoicePart, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
@@ -105,6 +107,7 @@ function Rule({ book, rule, at, kinds }: { book: OpenBook; rule: MixingRuleBody;
 type Way = (typeof mixings)[number] | 'highest plus';
 
 function ByPart({ label, by, change }: { label: string; by: MixingBody; change: (by: MixingBody) => void }) {
+  const currency = useCurrency();
   const way: Way = typeof by === 'string' ? by : 'highest plus';
   return (
     <>
@@ -112,12 +115,12 @@ function ByPart({ label, by, change }: { label: string; by: MixingBody; change: 
         label={label}
         value={way}
         choices={[...mixings.map((one) => ({ value: one as Way, label: `the ${one}` })), { value: 'highest plus', label: 'the highest, and for each further' }]}
-        onCommit={(next) => change(next === 'highest plus' ? { highest: 'plus', further: '2.50' } : next)}
+        onCommit={(next) => change(next === 'highest plus' ? { highest: 'plus', further: amountOf(2.5, currency) } : next)}
       />
       {typeof by !== 'string' && (
         <>
           {' '}
-          <TextPart label={`${label}: each further`} value={by.further} fault={amountFault} onCommit={(further) => change({ ...by, further })} />
+          <AmountPart label={`${label}: each further`} value={by.further} onCommit={(further) => change({ ...by, further })} />
         </>
       )}
     </>

@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react';
 import type { RateBody } from '../../core/rates/index.ts';
-import { amountFault, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { useCurrency } from '../parts/currency.ts';
+import { AmountPart, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
 import { UnitPart } from './unit.tsx';
 
@@ -14,9 +16,10 @@ const kinds: readonly { value: RateBody['is']; label: string }[] = [
 ];
 
 /** What a rate becomes when another kind is chosen for it: as much as can be kept is. */
-export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[]): RateBody {
+export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[], currency: string): RateBody {
+  const five = amountOf(5, currency);
   const amount =
-    rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? '5.00') : rate.is === 'table' ? (rate.breaks[0]?.amount ?? '5.00') : rate.is === 'built up' ? rate.order : '5.00';
+    rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? five) : rate.is === 'table' ? (rate.breaks[0]?.amount ?? five) : rate.is === 'built up' ? rate.order : five;
   switch (kind) {
     case 'free':
       return { is: 'free' };
@@ -43,6 +46,7 @@ export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly s
 
 /** A rate as the part of a sentence that says it; a table's breaks follow it. `label` tells one rate of a lane from another. */
 export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes: readonly { id: string; name: string }[]; label: string; change: (rate: RateBody) => void }) {
+  const currency = useCurrency();
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
   const kind = (
     <ChoicePart
@@ -56,6 +60,7 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
             is,
             rate,
             boxes.map((box) => box.id),
+            currency,
           ),
         )
       }
@@ -68,19 +73,19 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
     case 'flat':
       return (
         <>
-          <TextPart label={named('Flat amount')} value={rate.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, amount })} /> {kind}
+          <AmountPart label={named('Flat amount')} value={rate.amount} onCommit={(amount) => change({ ...rate, amount })} /> {kind}
         </>
       );
     case 'built up': {
       const { weight } = rate;
       return (
         <>
-          {kind}: <TextPart label={named('An order')} value={rate.order} fault={amountFault} onCommit={(order) => change({ ...rate, order })} /> an order,{' '}
-          <TextPart label={named('The first item')} value={rate.first} fault={amountFault} onCommit={(first) => change({ ...rate, first })} /> the first item,{' '}
-          <TextPart label={named('Each further item')} value={rate.further} fault={amountFault} onCommit={(further) => change({ ...rate, further })} /> each further
+          {kind}: <AmountPart label={named('An order')} value={rate.order} onCommit={(order) => change({ ...rate, order })} /> an order,{' '}
+          <AmountPart label={named('The first item')} value={rate.first} onCommit={(first) => change({ ...rate, first })} /> the first item,{' '}
+          <AmountPart label={named('Each further item')} value={rate.further} onCommit={(further) => change({ ...rate, further })} /> each further
           {weight ? (
             <>
-              , and <TextPart label={named('Amount by weight')} value={weight.amount} fault={amountFault} onCommit={(amount) => change({ ...rate, weight: { ...weight, amount } })} />{' '}
+              , and <AmountPart label={named('Amount by weight')} value={weight.amount} onCommit={(amount) => change({ ...rate, weight: { ...weight, amount } })} />{' '}
               <ChoicePart
                 label={named('In proportion or started')}
                 value={weight.each}
@@ -104,7 +109,7 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
           ) : (
             <>
               {' '}
-              <button type="button" className="quiet small" onClick={() => change({ ...rate, weight: { amount: '1.00', per: '1', unit: 'kg', each: 'started' } })}>
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, weight: { amount: amountOf(1, currency), per: '1', unit: 'kg', each: 'started' } })}>
                 and by weight
               </button>
             </>
@@ -117,17 +122,17 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
         <>
           {kind} for <TextPart label={named('Carrier’s service')} value={rate.service} onCommit={(service) => service.trim() !== '' && change({ ...rate, service })} /> plus{' '}
           <TextPart label={named('Percentage on top')} value={rate.percent} fault={figureFault} onCommit={(percent) => change({ ...rate, percent })} /> % and{' '}
-          <TextPart label={named('Amount on top')} value={rate.add} fault={amountFault} onCommit={(add) => change({ ...rate, add })} />,{' '}
+          <AmountPart label={named('Amount on top')} value={rate.add} onCommit={(add) => change({ ...rate, add })} />,{' '}
           {rate.fallback === null ? (
             <>
               not offered where it is silent{' '}
-              <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: '10.00' })}>
+              <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: amountOf(10, currency) })}>
                 charge a fallback
               </button>
             </>
           ) : (
             <>
-              or <TextPart label={named('Fallback')} value={rate.fallback} fault={amountFault} onCommit={(fallback) => change({ ...rate, fallback })} /> where it is silent{' '}
+              or <AmountPart label={named('Fallback')} value={rate.fallback} onCommit={(fallback) => change({ ...rate, fallback })} /> where it is silent{' '}
               <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: null })}>
                 not offered then
               </button>
@@ -156,6 +161,7 @@ function BoxPart({
   kind: ReactNode;
   change: (rate: RateBody) => void;
 }) {
+  const currency = useCurrency();
   const { sizes } = rate;
   const rest = boxes.filter((box) => !sizes.some((size) => size.box === box.id));
   const put = (at: number, size: BoxRate['sizes'][number] | null) => change({ ...rate, sizes: size === null ? sizes.filter((_, i) => i !== at) : sizes.map((one, i) => (i === at ? size : one)) });
@@ -167,7 +173,7 @@ function BoxPart({
         return (
           <span key={size.box}>
             {i > 0 && (i === sizes.length - 1 ? ' or ' : ', ')}
-            <TextPart label={named(`Amount a box${nth}`)} value={size.amount} fault={amountFault} onCommit={(amount) => put(i, { ...size, amount })} /> a{' '}
+            <AmountPart label={named(`Amount a box${nth}`)} value={size.amount} onCommit={(amount) => put(i, { ...size, amount })} /> a{' '}
             <ChoicePart
               label={named(`Box${nth}`)}
               value={size.box}
@@ -185,7 +191,7 @@ function BoxPart({
       {rest[0] && sizes.length < 6 && (
         <>
           {' '}
-          <button type="button" className="quiet small" onClick={() => change({ ...rate, sizes: [...sizes, { box: rest[0]?.id ?? '', amount: sizes.at(-1)?.amount ?? '5.00' }] })}>
+          <button type="button" className="quiet small" onClick={() => change({ ...rate, sizes: [...sizes, { box: rest[0]?.id ?? '', amount: sizes.at(-1)?.amount ?? amountOf(5, currency) }] })}>
             one more size
           </button>
         </>

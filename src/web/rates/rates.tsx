@@ -1,6 +1,7 @@
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { LaneBody, RateBody } from '../../core/rates/index.ts';
+import { CurrencyContext } from '../parts/currency.ts';
 import { freeText, rateText } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
@@ -24,6 +25,7 @@ function Rates({ book }: { book: OpenBook }) {
   const [added, setAdded] = useState<readonly string[]>([]);
   const [anchor, setAnchor] = useState<{ row: number; at: number } | null>(null);
   if (!template) return null;
+  const currency = template.currency ?? book.home.currency;
   const query = template === templates[0] ? '' : `?template=${template.id}`;
   // Services that some lane of the template has, and those just added to the sheet.
   const services = book.book.services.filter((one) => added.includes(one.id) || template.zones.some((id) => template.lanes[id]?.[one.id]));
@@ -68,7 +70,7 @@ function Rates({ book }: { book: OpenBook }) {
     event.preventDefault();
   };
   const pasted = (text: string, row: number, at: number) => {
-    const lanes = lanesIn(text, (r, c) => laneAt(row + r, at + c));
+    const lanes = lanesIn(text, currency, (r, c) => laneAt(row + r, at + c));
     if (!lanes) return;
     book.editAll(
       lanes.flatMap((line, r) =>
@@ -82,72 +84,74 @@ function Rates({ book }: { book: OpenBook }) {
   };
 
   return (
-    <div className="stage">
-      <section className="sheet" aria-label={template.name}>
-        <TemplateHead book={book} template={template} others={others} offer={(id) => setAdded([...added, id])} />
-        <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
-          <thead>
-            <tr>
-              <th>Zone</th>
-              {services.map((one) => (
-                <th key={one.id}>
-                  {one.name}
-                  <div className="small">{one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days</div>
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, rowAt) => (
-              <tr key={row.id}>
-                <td>
-                  <strong>{row.name}</strong>
-                  <div className="muted small">
-                    {row.takes.slice(0, 4).join(' ')}
-                    {row.takes.length > 4 && ` +${row.takes.length - 4}`}
-                    {row.leaves.length > 0 && ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
-                  </div>
-                </td>
-                {services.map((one, at) => {
-                  const lane = template.lanes[row.id]?.[one.id];
-                  const selected = row.id === zone?.id && one.id === service?.id;
-                  return (
-                    <td key={one.id} className="!p-0">
-                      <button
-                        type="button"
-                        data-lane={`${row.id}/${one.id}`}
-                        aria-pressed={selected}
-                        tabIndex={selected ? 0 : -1}
-                        className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''} ${anchor && between(rowAt, block.rows) && between(at, block.columns) ? 'in-block' : ''}`}
-                        onClick={() => {
-                          setAnchor(null);
-                          go(`/rates/${row.id}/${one.id}${query}`);
-                        }}
-                        onKeyDown={(event) => keyed(event, rowAt, at)}
-                        onCopy={(event) => copied(event, rowAt, at)}
-                        onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
-                      >
-                        <LaneCell lane={lane} />
-                      </button>
-                    </td>
-                  );
-                })}
+    <CurrencyContext value={currency}>
+      <div className="stage">
+        <section className="sheet" aria-label={template.name}>
+          <TemplateHead book={book} template={template} others={others} offer={(id) => setAdded([...added, id])} />
+          <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
+            <thead>
+              <tr>
+                <th>Zone</th>
+                {services.map((one) => (
+                  <th key={one.id}>
+                    {one.name}
+                    <div className="small">{one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days</div>
+                  </th>
+                ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
-        <p id="lanes-hint" className="muted small mt-2">
-          Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a block of figures from a spreadsheet.
-        </p>
-        {unweighed > 0 && <p className="text-off mt-2">{unweighed} goods have no mass: lanes with a table by weight are not offered for them.</p>}
-        {empty.length > 0 && <p className="text-limit mt-1">No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.</p>}
-      </section>
-      <aside className="meaning" aria-label="The lane">
-        {zone && service && (
-          <LaneMeaning key={`${template.id} ${zone.id} ${service.id}`} book={book} zone={zone} service={service} template={template.id} lane={template.lanes[zone.id]?.[service.id]} />
-        )}
-      </aside>
-    </div>
+            </thead>
+            <tbody>
+              {rows.map((row, rowAt) => (
+                <tr key={row.id}>
+                  <td>
+                    <strong>{row.name}</strong>
+                    <div className="muted small">
+                      {row.takes.slice(0, 4).join(' ')}
+                      {row.takes.length > 4 && ` +${row.takes.length - 4}`}
+                      {row.leaves.length > 0 && ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
+                    </div>
+                  </td>
+                  {services.map((one, at) => {
+                    const lane = template.lanes[row.id]?.[one.id];
+                    const selected = row.id === zone?.id && one.id === service?.id;
+                    return (
+                      <td key={one.id} className="!p-0">
+                        <button
+                          type="button"
+                          data-lane={`${row.id}/${one.id}`}
+                          aria-pressed={selected}
+                          tabIndex={selected ? 0 : -1}
+                          className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''} ${anchor && between(rowAt, block.rows) && between(at, block.columns) ? 'in-block' : ''}`}
+                          onClick={() => {
+                            setAnchor(null);
+                            go(`/rates/${row.id}/${one.id}${query}`);
+                          }}
+                          onKeyDown={(event) => keyed(event, rowAt, at)}
+                          onCopy={(event) => copied(event, rowAt, at)}
+                          onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
+                        >
+                          <LaneCell lane={lane} />
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p id="lanes-hint" className="muted small mt-2">
+            Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a block of figures from a spreadsheet.
+          </p>
+          {unweighed > 0 && <p className="text-off mt-2">{unweighed} goods have no mass: lanes with a table by weight are not offered for them.</p>}
+          {empty.length > 0 && <p className="text-limit mt-1">No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.</p>}
+        </section>
+        <aside className="meaning" aria-label="The lane">
+          {zone && service && (
+            <LaneMeaning key={`${template.id} ${zone.id} ${service.id}`} book={book} zone={zone} service={service} template={template.id} lane={template.lanes[zone.id]?.[service.id]} />
+          )}
+        </aside>
+      </div>
+    </CurrencyContext>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { Service, TemplateBody } from '../../core/rates/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
+import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { plainLane } from './lane.tsx';
@@ -107,6 +108,6 @@ function starter(id: string, book: OpenBook): TemplateBody {
     goods: null,
     currency: null,
     zones: served.map((zone) => zone.id),
-    lanes: service === undefined ? {} : Object.fromEntries(served.map((zone) => [zone.id, { [service]: plainLane(zone === rest ? '24.00' : '5.00') }])),
+    lanes: service === undefined ? {} : Object.fromEntries(served.map((zone) => [zone.id, { [service]: plainLane(amountOf(zone === rest ? 24 : 5, book.home.currency)) }])),
   };
 }

@@ -92,7 +92,7 @@ export function Strip() {
                   return (
                     <td key={id} title={there?.down ?? undefined}>
                       <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
-                        {hang.is === 'no answer' ? (asked ? 'no answer' : '…') : choice ? money(choice.charge) : '–'} <Plumb hang={hang} where={channelNames[id]} />
+                        {hang.is === 'no answer' ? (asked ? 'no answer' : '…') : choice ? money(choice.charge, book.home.currency) : '–'} <Plumb hang={hang} where={channelNames[id]} />
                       </span>
                     </td>
                   );

@@ -65,7 +65,15 @@ describe('a block from a spreadsheet', () => {
     ['words', 'hello', null],
     ['a negative amount', '1\t-4.00', null],
   ])('%s', (_, text, breaks) => {
-    expect(readBlock(text)).toEqual(breaks);
+    expect(readBlock(text, 'EUR')).toEqual(breaks);
+  });
+  test('amounts have the decimals of their currency', () => {
+    const read = (amount: string) => ['KWD', 'EUR', 'JPY'].map((currency) => readBlock(`open\t${amount}`, currency)?.[0]?.amount ?? null);
+    expect(['1.305', '1.30', '130'].map(read)).toEqual([
+      ['1.305', null, null],
+      ['1.30', '1.30', null],
+      ['130', '130', '130'],
+    ]);
   });
 });
 
@@ -84,8 +92,8 @@ describe('how things hang', () => {
     expect(hangOfCharge([], at, 0)).toEqual({ is: 'matches' });
   });
   test('is said in words for those who hear it', () => {
-    expect(hangWords({ is: 'off', by: -250 }, 'Harrowmere')).toBe('2.50 too little at Harrowmere');
-    expect(hangWords({ is: 'known limit', by: 5 }, 'Findlark')).toBe('0.05 too much at Findlark, a known limit');
-    expect(hangWords({ is: 'off', by: null }, 'Findlark')).toBe('offered on one side only at Findlark');
+    expect(hangWords({ is: 'off', by: -250 }, 'Harrowmere', 'EUR')).toBe('2.50 too little at Harrowmere');
+    expect(hangWords({ is: 'known limit', by: 5 }, 'Findlark', 'EUR')).toBe('0.05 too much at Findlark, a known limit');
+    expect(hangWords({ is: 'off', by: null }, 'Findlark', 'EUR')).toBe('offered on one side only at Findlark');
   });
 });
