@@ -42,6 +42,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
     if (!loopback.has(host)) return c.json({ type: '/problems/host', title: 'Plemb answers on loopback only', status: 421 }, 421, problemType);
     return next();
   });
+  server.use(async (c, next) => (/%00/.test(c.req.url) ? c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType) : next()));
   const limit = (maxSize: number) =>
     bodyLimit({ maxSize, onError: (c) => c.json({ type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 }, 413, problemType) });
   server.use('/api/*', limit(64 << 20));

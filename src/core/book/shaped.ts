@@ -3,9 +3,21 @@ import type { Problem, Result } from '../exact/index.ts';
 
 /** Data held against a schema; problems in words of our own with their place, lists of things with an id named by it. */
 export function shaped<T>(schema: z.ZodType<T>, data: unknown): Result<T> {
+  const noText = pathsOfNoText(data, []).map((path): Problem => ({ at: named(data, path), wrong: 'a character that is no text', right: 'text without NUL, and without half of a character' }));
+  if (noText.length > 0) return { ok: false, problems: noText };
   const read = schema.safeParse(data, { error: rightFor });
   if (read.success) return { ok: true, value: read.data };
   return { ok: false, problems: read.error.issues.flatMap((issue) => problemsOf(issue, data, [])) };
+}
+
+/** Where NUL stands, or a surrogate alone: no file of UTF-8 has the one, and no database keeps the other. */
+function pathsOfNoText(value: unknown, path: readonly PropertyKey[]): (readonly PropertyKey[])[] {
+  if (typeof value === 'string') return value.includes('\0') || /\p{Surrogate}/u.test(value) ? [path] : [];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, one]) => {
+    const step = Array.isArray(value) ? Number(key) : key;
+    return [...pathsOfNoText(key, path), ...pathsOfNoText(one, [...path, step])];
+  });
 }
 
 type Issue = z.core.$ZodIssue;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { desk, either, flat, item, offerOf } from '../../../tests/books/desk.ts';
+import { explain, quote } from './index.ts';
 
 /** Where an offer makes delivery cheaper by what it does to the groups, what saves most on the goods is not the best. */
 describe('offers that change how groups are put together', () => {
@@ -66,4 +67,24 @@ describe('offers that change how groups are put together', () => {
     }).answer({ A: 1 });
     expect(answer.choices.map((choice) => [choice.pays, choice.used])).toEqual([[7357, ['steps']]]);
   });
+});
+
+test('a gift that keeps a service off is told as not used there, tax added or not', () => {
+  const services = [
+    { id: 'post', name: 'Post', days: [1, 2] as [number, number], bars: ['lithium'] },
+    { id: 'van', name: 'Van', days: [2, 3] as [number, number] },
+  ];
+  const at = desk({}, [item('A'), item('LAMP', { price: '4.00', hazards: ['lithium'] })], {
+    markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' }],
+    taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
+    services,
+    templates: [{ id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: flat('5.00'), van: flat('6.00') } } }],
+    offers: [offerOf('lamp', 1, { benefit: { is: 'gift', sku: 'LAMP', units: 1 } })],
+  }).open();
+  const question = at.ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE' });
+  expect(quote(at.book, question).choices.map((choice) => [choice.service, choice.used])).toEqual([
+    ['post', []],
+    ['van', ['lamp']],
+  ]);
+  expect(explain(at.book, question, 'post').filter((step) => step.step === 'unused')).toMatchObject([{ offer: 'lamp' }]);
 });

@@ -389,7 +389,11 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
       [...best.used, at].sort((a, b) => a - b),
     )
   ) {
-    const paid = (used: readonly number[]) => within(deal.field, deal.left, used, () => paidFor(deal, deal.left, delivered(deal, service, deal.left)));
+    const paid = (used: readonly number[]) =>
+      within(deal.field, deal.left, used, () => {
+        const delivery = delivered(deal, service, deal.left);
+        return Number.isNaN(delivery) ? delivery : paidFor(deal, deal.left, delivery);
+      });
     const more = paid([...best.used, at].sort((a, b) => a - b)) - paid(best.used);
     if (more > 0) return { why: 'gift costs', more: minor(more) };
   }

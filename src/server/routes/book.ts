@@ -8,7 +8,7 @@ import { readBook } from '../queries/book.ts';
 import { allGoods, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { parsed } from './parsed.ts';
+import { parsed, rowNumber } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
@@ -49,18 +49,19 @@ export function bookRoutes(context: Context): Hono {
       return c.json({ revision: await save(database, { ...request, edits, at: await at() }) }, 201);
     })
     .get('/revisions', async (c) => {
-      const before = Number(c.req.query('before') ?? 2 ** 31 - 1);
-      const rows = await revisionsBefore(database, Number.isSafeInteger(before) ? before : 0, pageOfRevisions);
+      const before = rowNumber(c.req.query('before') ?? String(2 ** 31 - 1));
+      const rows = await revisionsBefore(database, before, pageOfRevisions);
       return c.json({ revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })), next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null });
     })
     .get('/revisions/:from/to/:to', async (c) => {
-      const [from, to] = [Number(c.req.param('from')), Number(c.req.param('to'))];
-      if (!Number.isInteger(from) || !Number.isInteger(to) || from > to) throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
+      const [from, to] = [rowNumber(c.req.param('from')), rowNumber(c.req.param('to'))];
+      // Revision 0 is the book before its first.
+      if (to === 0 || from > to || (from === 0 && c.req.param('from') !== '0')) throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
       const changes = foldChanges((await changesBetween(database, from, to)).flatMap((row) => row.changes));
       return c.json({ from, to, changes });
     })
     .post('/revisions/:number/taken-back', async (c) => {
       const { who } = await parsed(c, takeBackRequest);
-      return c.json({ revision: await takeBack(database, Number(c.req.param('number')), who, await at()) }, 201);
+      return c.json({ revision: await takeBack(database, rowNumber(c.req.param('number')), who, await at()) }, 201);
     });
 }

@@ -6,7 +6,7 @@ import type { Jobs } from '../jobs/boss.ts';
 import { Refusal } from '../problem.ts';
 import { accept, acceptedKeys, addCheck, type CheckRow, checkById, classesOf, doneChecks, findingsOf, unaccept } from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
-import { parsed } from './parsed.ts';
+import { parsed, rowNumber } from './parsed.ts';
 
 const view = (row: CheckRow): CheckState => ({
   id: row.id,
@@ -24,7 +24,7 @@ const view = (row: CheckRow): CheckState => ({
 export function checkRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
   const byId = async (text: string): Promise<CheckRow> => {
-    const row = await checkById(database, Number(text) || 0);
+    const row = await checkById(database, rowNumber(text));
     if (!row) throw new Refusal(404, 'check', 'There is no such check');
     return row;
   };

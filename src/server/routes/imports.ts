@@ -4,7 +4,7 @@ import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
 import { Refusal } from '../problem.ts';
 import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
-import { parsed } from './parsed.ts';
+import { parsed, rowNumber } from './parsed.ts';
 
 const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({ id, state, name, done, all: total, report, revision, error });
 
@@ -12,7 +12,7 @@ const view = ({ id, state, name, done, total, report, revision, error }: ImportR
 export function importRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
   const byId = async (text: string): Promise<ImportRow> => {
-    const row = await importById(database, Number(text) || 0);
+    const row = await importById(database, rowNumber(text));
     if (!row) throw new Refusal(404, 'import', 'There is no such import');
     return row;
   };

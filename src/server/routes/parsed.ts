@@ -1,5 +1,6 @@
 import type { Context as Request } from 'hono';
 import type { z } from 'zod';
+import { shaped } from '../../core/book/index.ts';
 import { Refusal } from '../problem.ts';
 
 /** The body of a request as the contract has it, or a refusal with every place that is not. */
@@ -10,8 +11,13 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
   } catch {
     throw new Refusal(400, 'json', 'The request is not JSON');
   }
-  const read = schema.safeParse(body);
-  if (read.success) return read.data;
-  const problems = read.error.issues.map((issue) => ({ at: issue.path.map((step) => (typeof step === 'number' ? step : String(step))), wrong: 'not as the contract says', right: issue.message }));
-  throw new Refusal(400, 'request', 'The request is not as the contract says', { problems });
+  const read = shaped(schema, body);
+  if (read.ok) return read.value;
+  throw new Refusal(400, 'request', 'The request is not as the contract says', { problems: read.problems.map((one) => ({ ...one, at: [...one.at] })) });
+}
+
+/** The number of a row as an address says it; 0, which no row has, where it says none. */
+export function rowNumber(text: string): number {
+  const number = Number(text);
+  return Number.isInteger(number) && number > 0 && number < 2 ** 31 ? number : 0;
 }
