@@ -52,15 +52,13 @@ function usedEverywhere(file: BookFile, baskets: readonly unknown[], where: stri
       }
     }
     const first = book.offers[0];
+    for (const dialect of dialects) dialect.render(book, goods).rules.files();
     if (first && market === body.markets[0]) decidingOf(book, goods.slice(0, 12), first, now);
   }
   for (const offer of body.offers) {
     brokenPromises(body, offer);
     proposedTerms(body, offer);
   }
-  const home = sure(compileBook(body));
-  const { goods } = readyGoods(home, items);
-  for (const dialect of dialects) dialect.render(home, goods).rules.files();
 }
 
 test('damaged books are refused in words, or read and answered', () => {

@@ -3,7 +3,9 @@ import { opened } from '../../../tests/books/opened.ts';
 import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
+import { sure } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
+import { parsePlace } from '../places/index.ts';
 import { fitLots } from './harrowmere/fit.ts';
 import { dialectOf, leastBefore, type Note } from './index.ts';
 import { plainLanes } from './plain.ts';
@@ -122,6 +124,16 @@ describe('a weight table', () => {
     });
     expect(said(find(notes, 'rate', 'north'))).toEqual(['bounded', 340]);
   });
+});
+
+test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)('a book in another currency is not told to %s, and the note says so', (channel) => {
+  const file = smallBook({ markets: [{ id: 'home', name: 'Home', currency: 'KWD', locale: 'en-KW', timeZone: 'Asia/Kuwait' }] });
+  const { book, goods } = opened(file);
+  const rendition = dialectOf(channel).render(book, goods);
+  expect(rendition.notes).toMatchObject([{ clause: { about: 'currency' }, reads: null, fidelity: { is: 'unsayable', why: expect.stringContaining('counts in EUR, the book in KWD') } }]);
+  const place = sure(parsePlace('IE'));
+  expect(rendition.rules.charges({ lines: [], place, codes: [] }, Date.parse('2026-11-24T09:10:00Z'))).toEqual([]);
+  expect(dialectOf(channel).read(rendition.rules.files()).ok).toBe(true);
 });
 
 describe('places', () => {

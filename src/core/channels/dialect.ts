@@ -22,6 +22,8 @@ export type Clause =
   | { readonly about: 'apart'; readonly by: 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind'; readonly items: number }
   /** Goods that the channel stocks and delivers itself. */
   | { readonly about: 'stocked'; readonly items: number }
+  /** The currency the book is written in, where the channel does not count in it. */
+  | { readonly about: 'currency' }
   | { readonly about: 'mixing' }
   | { readonly about: 'shown' };
 

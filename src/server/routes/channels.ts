@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Hono } from 'hono';
 import { type ChannelState, channelId, checkoutRequest, pushRequest, sendRequest } from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
-import { dialectOf } from '../../core/channels/index.ts';
+import { countedAlike, dialectOf } from '../../core/channels/index.ts';
 import { questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
@@ -98,7 +98,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const channels = await Promise.all(
         channelIds.map(async (id) => {
           try {
-            const answers = await Promise.all(questions.map(async (question) => (await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []));
+            const answers = await Promise.all(questions.map(async (question) => (!countedAlike(compiled) ? [] : ((await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []))));
             return { id, down: null, answers };
           } catch (error) {
             if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };

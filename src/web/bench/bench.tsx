@@ -3,7 +3,6 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import type { SpendRow } from '../../core/offers/index.ts';
 import { hangOfCharge } from '../check/hang.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import { linkTo, placeWords } from '../parts/links.ts';
@@ -16,6 +15,7 @@ import type { Sided, Unanswered } from '../worker/quick.ts';
 import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
 import { ShopperParts } from './shopper.tsx';
+import { withCustomer, withSpend } from './told.ts';
 
 export function BenchStage() {
   const book = useBook();
@@ -27,28 +27,11 @@ export function BenchStage() {
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
 
-/** A basket with what offers have cost so far, where it does not say so itself. */
-function withSpend(basket: Basket, spend: readonly SpendRow[]): Basket {
-  const told = new Map<string, Basket['spent'][string]>();
-  for (const { offer, ...row } of spend) {
-    if (offer in basket.spent) continue;
-    const one = told.get(offer) ?? { uses: 0, own: 0, rows: [] };
-    told.set(offer, { ...one, rows: [...one.rows, row] });
-  }
-  return told.size === 0 ? basket : { ...basket, spent: { ...Object.fromEntries(told), ...basket.spent } };
-}
-
-/** A basket with the segment that the list of customers has for its customer; one whose id the list does not have is nobody known. */
-function withCustomer(basket: Basket, segment: string | null | undefined): Basket {
-  if (basket.customer === null || segment === undefined) return basket;
-  return segment === null ? { ...basket, customer: null } : { ...basket, segment: basket.segment ?? segment };
-}
-
 /** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
 function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
   const { data: spend } = useSpendQuery();
   const { data: segment } = useSegmentOfQuery(pinned.customer ?? '', { skip: pinned.customer === null });
-  const basket = useMemo(() => withSpend(pinned, spend ?? []), [pinned, spend]);
+  const basket = useMemo(() => withSpend(pinned, spend ?? [], book.book), [pinned, spend, book.book]);
   const asking = useMemo(() => withCustomer(basket, segment), [basket, segment]);
   const go = useNavigate();
   const zone = book.home.timeZone;

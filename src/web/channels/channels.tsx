@@ -3,10 +3,11 @@ import { NavLink, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, type Note } from '../../core/channels/index.ts';
 import { hangOf } from '../check/hang.ts';
+import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
 import { ChoicePart } from '../parts/field.tsx';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, clauseName, dated, money, serviceName } from '../parts/words.ts';
+import { channelNames, clauseName, money, serviceName } from '../parts/words.ts';
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
@@ -29,6 +30,7 @@ const fidelityHang = (note: Note): Hang => {
 
 /** The clauses of the book beside what a channel will read; its files; sending; reading back. */
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
+  const dated = useDated();
   const dialect = dialectOf(id);
   const who = useSeen((state) => state.view.who);
   const unsaved = useSeen((state) => state.draft.edits.length);

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { ChannelState } from '../../contract/index.ts';
 import type { ChannelId } from '../../core/book/index.ts';
-import { channelNames, dated } from '../parts/words.ts';
+import { useDated } from '../parts/clock.ts';
+import { channelNames } from '../parts/words.ts';
 import { useFilesQuery } from '../store/api.ts';
 
 interface Differing {
@@ -25,6 +26,7 @@ function differing(told: readonly { name: string; text: string }[], live: readon
 
 /** What the channel says is live, beside what it was told. */
 export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelState | undefined; moment: number }) {
+  const dated = useDated();
   const [shown, setShown] = useState(false);
   const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
   if (!state || !data) return <p className="muted">Asking {channelNames[id]} …</p>;
@@ -41,7 +43,7 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
       <p className="border-t border-base-300 py-1.5">
         {rows.length === 0
           ? 'What is live is what was told, line for line.'
-          : `${rows.length} lines differ from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`}{' '}
+          : `${rows.length} ${rows.length === 1 ? 'line differs' : 'lines differ'} from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`}{' '}
         {rows.length > 0 && (
           <button type="button" className="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
             {shown ? 'Hide them' : 'Show them'}

@@ -5,10 +5,11 @@ import { channelIds } from '../../core/book/index.ts';
 import { stated } from '../../core/channels/index.ts';
 import { classKey } from '../../core/check/index.ts';
 import { csvOf } from '../../core/goods/index.ts';
+import { placeOfZone, useDated } from '../parts/clock.ts';
 import { download } from '../parts/download.ts';
 import { failure } from '../parts/failed.ts';
 import { Plumb } from '../parts/plumb.tsx';
-import { channelNames, className, dated, massOf, money, offerTitle, priced, serviceName, signed } from '../parts/words.ts';
+import { channelNames, className, massOf, money, offerTitle, priced, serviceName, signed } from '../parts/words.ts';
 import { api, useCheckQuery, useLastCheckQuery, useStartCheckMutation, useStopCheckMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
@@ -27,6 +28,7 @@ type Row = CheckReport['classes'][number];
 
 /** Classes of baskets by channel, each cell as it hangs; the chosen finding beside it. */
 function Check({ book, moment, report }: { book: OpenBook; moment: number; report: CheckReport | null }) {
+  const dated = useDated();
   const { channel, key } = useParams();
   const go = useNavigate();
   const act = useAct();
@@ -160,7 +162,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                     {row.class.is === 'offer' || row.class.is === 'apart'
                       ? 'real baskets'
                       : row.class.is === 'edge'
-                        ? `${dated(row.class.at)} Dublin`
+                        ? `${dated(row.class.at)} ${placeOfZone(book.home.timeZone)}`
                         : row.class.is === 'zone' && row.class.codes.length > 0
                           ? 'what the code changes'
                           : row.class.is === 'zone' && row.class.zone === null

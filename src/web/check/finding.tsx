@@ -2,14 +2,16 @@ import { useNavigate } from 'react-router';
 import type { FindingView } from '../../contract/index.ts';
 import type { Basket } from '../../core/book/index.ts';
 import { sideSteps } from '../../core/channels/index.ts';
+import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
-import { channelNames, className, dated, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
+import { channelNames, className, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
 import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../store/api.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';
 
 /** One difference: how much, the smallest basket that shows it, both sides' steps, why, and what can be done. */
 export function FindingPanel({ book, finding, moment }: { book: OpenBook; finding: FindingView; moment: number }) {
+  const dated = useDated();
   const go = useNavigate();
   const who = useSeen((state) => state.view.who);
   const unsaved = useSeen((state) => state.draft.edits.length);

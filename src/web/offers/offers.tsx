@@ -239,7 +239,7 @@ function decidingWords(book: OpenBook, deciding: Deciding): string {
       const { proof } = deciding;
       switch (proof.why) {
         case 'ended':
-          return `It decides nothing: it ended ${dated(proof.until)}.`;
+          return `It decides nothing: it ended ${dated(proof.until, book.home.timeZone)}.`;
         case 'no place':
           return 'It decides nothing: no place falls in its zones.';
         case 'no goods':

@@ -1,8 +1,8 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { instantOf, localOf } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
+import { useDated } from '../parts/clock.ts';
 import { ChoicePart } from '../parts/field.tsx';
-import { dated } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { kindWord } from './benefit.tsx';
 
@@ -36,6 +36,7 @@ export function TimeLine({
   onChoose: (id: string) => void;
   onPick: (id: string) => void;
 }) {
+  const dated = useDated();
   const [span, setSpan] = useState<Span>('five weeks');
   const days = spans[span];
   const [left, right] = [moment - (days / 4) * day, moment + days * 0.75 * day];
@@ -103,6 +104,7 @@ export function TimeLine({
 
 /** An end of a bar: dragged, or moved by arrows, a day at a time; with Shift a week. */
 function Grip({ label, at, left, scale, onMove }: { label: string; at: number; left: string; scale: number; onMove: (to: number) => void }) {
+  const dated = useDated();
   const from = useRef<{ x: number; at: number; width: number } | null>(null);
   const keyed = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -day, ArrowRight: day }[event.key];

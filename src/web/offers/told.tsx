@@ -1,14 +1,16 @@
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
+import { useDated } from '../parts/clock.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, dated } from '../parts/words.ts';
+import { channelNames } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { momentOf } from './timeline.tsx';
 
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
+  const dated = useDated();
   const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const begin = momentOf(offer.window.from, offer.window.zone);

@@ -13,7 +13,7 @@ export const massOf = (mass: number | null): string => (mass === null ? 'mass no
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 /** A moment on the wall of a zone: Tue 24 Nov, 09:10. */
-export function dated(at: number | string, zone = 'Europe/Dublin'): string {
+export function dated(at: number | string, zone: string): string {
   const local = localOf(typeof at === 'string' ? Date.parse(at) : at, zone);
   const [date = '', time = ''] = local.split('T');
   const [year = '', month = '1', day = '1'] = date.split('-');

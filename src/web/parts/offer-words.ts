@@ -47,9 +47,9 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'paused':
       return 'paused';
     case 'not begun':
-      return `begins ${dated(why.from)}`;
+      return `begins ${dated(why.from, book.markets[0]?.timeZone ?? 'UTC')}`;
     case 'ended':
-      return `ended ${dated(why.until)}`;
+      return `ended ${dated(why.until, book.markets[0]?.timeZone ?? 'UTC')}`;
     case 'code not entered':
       return why.code.is === 'single use' ? `no unused code of the batch ${why.code.batch} is entered` : `the code ${why.code.code} is not entered`;
     case 'place':

@@ -33,7 +33,7 @@ export function className(book: Book, one: ClassOfBasket): string {
     case 'edge':
       return `${offerTitle(book, one.offer)}, minute of ${one.edge}`;
     case 'moment':
-      return `A change over there, ${dated(one.at)}`;
+      return `A change over there, ${dated(one.at, book.markets[0]?.timeZone ?? 'UTC')}`;
     case 'apart':
       return apartWords[one.by].replace(/^g|^k/, (letter) => letter.toUpperCase());
     case 'offer':
@@ -55,6 +55,8 @@ export function clauseName(book: Book, clause: Clause): string {
     }
     case 'offer':
       return offerTitle(book, clause.offer);
+    case 'currency':
+      return 'The currency';
     case 'apart':
       return `${clause.items} ${clause.items === 1 ? apartWords[clause.by].replace('goods', 'item') : apartWords[clause.by]}`;
     case 'stocked':

@@ -1,6 +1,7 @@
 import { useState } from 'react';
+import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
-import { dated, pathWords, valueWords } from '../parts/words.ts';
+import { pathWords, valueWords } from '../parts/words.ts';
 import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../store/api.ts';
 import { useBook } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';
@@ -9,6 +10,7 @@ const most = 300;
 
 /** Every save, with who, when and what; two compared; one taken back. */
 export function RevisionsStage() {
+  const dated = useDated();
   const book = useBook();
   const who = useSeen((state) => state.view.who);
   const { data } = useRevisionsQuery();

@@ -12,7 +12,7 @@ import { Panel } from './panel.tsx';
 export function MomentPanel() {
   const act = useAct();
   const moment = useMoment();
-  const zone = useBook()?.home.timeZone ?? 'Europe/Dublin';
+  const zone = useBook()?.home.timeZone ?? 'UTC';
   const { data: clock } = useClockQuery();
   const [text, setText] = useState(moment === null ? '' : localOf(moment, zone));
   const [push, pushed] = usePushClockMutation();

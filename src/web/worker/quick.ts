@@ -1,6 +1,6 @@
 import { asOf, type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
-import { type ChannelFile, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
+import { type ChannelFile, countedAlike, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -126,7 +126,7 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
   const answer = quote(compiled, question);
   const at = answersAt(compiled, question);
   // Channels count in the seller's own currency: baskets of other markets are not asked there.
-  const there = compiled.market.body.id === book.markets[0]?.id;
+  const there = compiled.market.body.id === book.markets[0]?.id && countedAlike(compiled);
   const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
   const on = dayOf(question.moment, compiled);
   const card = cardsOn(on)?.card ?? null;
