@@ -118,7 +118,7 @@ function benefitOf(random: () => number, i: number): Offer['benefit'] {
 const parts = Array.from({ length: 6 }, (_, i) => ({ id: `part-${i}`, name: `Part ${i}`, takes: { is: 'price' as const, from: String(4 + i * 6), to: String(40 + i * 25) }, except: [] }));
 
 /** A book of one shape and size, by its seed, and a basket of 20 lines in it. */
-export function hardQuestion(name: string, count: number, seed: number): { readonly book: CompiledBook; readonly question: Question } {
+function hardQuestion(name: string, count: number, seed: number): { readonly book: CompiledBook; readonly question: Question } {
   const shape = shapes[name];
   if (!shape) throw new Error(`No shape ${name}`);
   const random = seeded(seed * 1000 + count);
@@ -130,7 +130,7 @@ export function hardQuestion(name: string, count: number, seed: number): { reado
 }
 
 /** Books of one shape and size: the median and the worst time of a basket of 20 lines, and how many choices are not proved the best. */
-export function benchTogether(name: string, count: number): void {
+function benchTogether(name: string, count: number): void {
   const times: number[] = [];
   let [unproved, choices] = [0, 0];
   for (let seed = 1; seed <= 20; seed += 1) {
@@ -144,7 +144,6 @@ export function benchTogether(name: string, count: number): void {
   }
   times.sort((a, b) => a - b);
   row(`${count} that may all act: ${name}`, `median ${(times[10] ?? 0).toFixed(1)} ms, worst ${(times.at(-1) ?? 0).toFixed(1)} ms; ${unproved} of ${choices} choices not proved`);
-  if (process.env.EACH) console.log(times.map((t) => t.toFixed(0)).join(' '));
 }
 
 export async function benchOffers(): Promise<void> {

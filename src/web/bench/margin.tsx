@@ -17,7 +17,7 @@ const partWords: Record<MarginPart, string> = {
 
 /** What is left of the basket, part by part and line by line, and the largest free delivery it can bear. */
 export function MarginTable({ book, margin: { carrier, margin }, currency }: { book: OpenBook; margin: SidedMargin; currency: string }) {
-  const say = (amount: number) => (amount < 0 ? `−${money(-amount, currency)}` : money(amount, currency));
+  const say = (amount: number) => money(amount, currency);
   const name = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
   return (
     <section aria-label="What is left">

@@ -118,7 +118,9 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
             The check did not end: {run.error}
           </p>
         )}
-        {check && check.revision < book.revision && <p className="text-limit">The book has been saved since ({book.revision - check.revision} revisions); check again to see it.</p>}
+        {check && check.revision < book.revision && (
+          <p className="text-limit">The book has been saved since ({book.revision - check.revision === 1 ? '1 revision' : `${book.revision - check.revision} revisions`}); check again to see it.</p>
+        )}
         {report?.down.map((one) => (
           <p key={one.channel} className="aside-note off" role="alert">
             {one.why}. It was left out of the check.

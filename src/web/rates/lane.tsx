@@ -30,6 +30,7 @@ export const plainLane = (amount: string): LaneBody => ({
 
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
 export function LaneMeaning({ book, zone, service, template, lane }: { book: OpenBook; zone: ZoneBody; service: Service; template: string; lane: LaneBody | undefined }) {
+  const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
   const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id, moment), [template, zone.id, service.id, moment]);
@@ -62,7 +63,6 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       )
     : [];
   const problems = computed?.problems.filter((one) => path.every((step, i) => one.at[i] === step)) ?? [];
-  const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
 
   return (
     <>
