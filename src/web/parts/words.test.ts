@@ -1,0 +1,36 @@
+import { expect, test } from 'vitest';
+import { worldOf } from '../../../tests/reading/books.ts';
+import { basketSchema, compileBook, readyGoods } from '../../core/book/index.ts';
+import { sure } from '../../core/exact/index.ts';
+import { explain, questionOf, quote } from '../../core/quote/index.ts';
+import { money, stepWords } from './words.ts';
+
+/** Nothing that a reader could not make out: a value that is none, a list of code, an empty gap. */
+const unreadable = /undefined|NaN|null|\[object|Infinity| {2}| ,|\(\)/;
+
+test('every step of an answer is a sentence, its amounts in the market’s currency', () => {
+  const steps = new Map<string, number>();
+  for (let seed = 1; seed <= 120; seed += 1) {
+    const { book: file, basket } = worldOf(seed);
+    const { goods: items, ...body } = file;
+    for (let i = 0; i < 4; i += 1) {
+      const asked = basketSchema.parse(basket());
+      const book = sure(compileBook(body, asked.market ?? undefined));
+      const bySku = new Map(readyGoods(book, items).goods.map((item) => [item.sku, item]));
+      const question = questionOf(book, asked, { ready: (sku) => bySku.get(sku), now: 0, singles: new Map([['ONCE1', 'cards']]) });
+      if (!question.ok) continue;
+      for (const choice of quote(book, question.value).choices) {
+        for (const step of explain(book, question.value, choice.service)) {
+          const { words, amount } = stepWords(body, step, book.currency);
+          expect(words, `book ${seed}: ${JSON.stringify(step, (_, one) => (typeof one === 'bigint' ? String(one) : one))}`).toMatch(/^\S.*\S$/s);
+          expect(words).not.toMatch(unreadable);
+          if (step.step === 'pays') expect(amount).toBe(choice.delivery);
+          if (amount !== null) expect(money(amount, book.currency)).not.toMatch(unreadable);
+          steps.set(step.step, (steps.get(step.step) ?? 0) + 1);
+        }
+      }
+    }
+  }
+  // Steps of every sort were among them.
+  expect(steps.size).toBeGreaterThan(15);
+});
