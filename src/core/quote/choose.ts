@@ -4,13 +4,13 @@ import type { Offer, WhyNot } from '../offers/index.ts';
 import { type Sorted, sorted, takeOff } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
 import { cheapestOf } from './cheapest.ts';
-import type { Costing } from './costing.ts';
+import type { Carriage, Costing } from './costing.ts';
 import { afterOrder, applyOffer, type Field, fieldOf, type Left, missedAfter, untouched } from './field.ts';
 import { type Candidate, candidatesFor, deliveryWant, type Setting, settingOf, taxRateOf } from './live.ts';
 import type { Line, Question } from './question.ts';
 import { bestOf, type Found, type Searched } from './search.ts';
 import { sharesOf } from './shares.ts';
-import { chargedFrom, slopeOfDiscounts, slopeOfGifts, turnsOf } from './slope.ts';
+import { chargedFrom, type Slope, slopeOfDiscounts, slopeOfGifts, turnsOf } from './slope.ts';
 import { joined, startOf, within } from './start.ts';
 
 /** All that offers need of one basket; used for one service after the other. */
@@ -122,7 +122,7 @@ function reaches(deal: Deal, { benefit }: Offer, service: number, id: string): b
 export function bestSet(deal: Deal, service: number): BestSet {
   const { field, left, before } = deal;
   const acting = actingOn(deal, service);
-  const costing = costingFor(deal, service);
+  const costing = new ServiceCosting(deal, service);
   const plain = costing.cost(left);
   if (before.length + acting.length === 0) return ofUse(deal, service, { used: [], cost: plain }, Number.POSITIVE_INFINITY);
   const bounded = costing.discounts !== 'any' && costing.gifts !== 'any';
@@ -183,37 +183,63 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
 const nobody: Found = { used: [], cost: 0 };
 const downTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';
 
-/** What sets cost by a service. */
-function costingFor(deal: Deal, service: number): Costing {
-  const { book, basket, field } = deal;
-  const carriage = { rate: 0, waivable: 0, stays: 0 };
-  const gifts = field.candidates.flatMap((one) => one.gift ?? []);
-  const theirs = service === ofTheChannel;
-  const discounts = theirs ? 'no matter' : slopeOfDiscounts(book, basket, service, gifts);
-  let known = false;
-  return {
-    carriage,
-    cost(left) {
-      // Where no lane minds discounts, one look at the charge does for all sets without gifts.
-      if (!known || discounts !== 'no matter' || left.gifts.length > 0) {
-        chargeLeft(deal, service, left);
-        carriage.rate = scratch.rate;
-        carriage.waivable = scratch.waivable;
-        carriage.stays = scratch.stays;
-        known = left.gifts.length === 0;
-      }
-      const paid = paidBy(deal, left, carriage);
-      if (Number.isNaN(paid)) return paid;
-      const cost = paidFor(deal, left, paid);
-      return raisedByGift(deal, service, left, cost) ? Number.NaN : cost - left.worth;
-    },
-    turns: theirs ? [] : turnsOf(basket, service),
-    carriageFrom: (value) => (discounts === 'no matter' ? carriage : chargedFrom(book, basket, service, value)),
-    discounts,
-    gifts: theirs ? 'no matter' : slopeOfGifts(book, basket, service, gifts),
-    tax: taxBounds(deal),
-  };
+/** What sets cost by a service; how delivery goes with more than one is worked out when it is asked. */
+class ServiceCosting implements Costing {
+  readonly carriage = { rate: 0, waivable: 0, stays: 0 };
+  readonly #deal: Deal;
+  readonly #service: number;
+  #known = false;
+  #discounts: Slope | null = null;
+
+  constructor(deal: Deal, service: number) {
+    this.#deal = deal;
+    this.#service = service;
+  }
+
+  cost(left: Left): number {
+    const deal = this.#deal;
+    const service = this.#service;
+    // Where no lane minds discounts, one look at the charge does for all sets without gifts.
+    if (!this.#known || left.gifts.length > 0 || this.discounts !== 'no matter') {
+      chargeLeft(deal, service, left);
+      this.carriage.rate = scratch.rate;
+      this.carriage.waivable = scratch.waivable;
+      this.carriage.stays = scratch.stays;
+      this.#known = left.gifts.length === 0;
+    }
+    const paid = paidBy(deal, left, this.carriage);
+    if (Number.isNaN(paid)) return paid;
+    const cost = paidFor(deal, left, paid);
+    return raisedByGift(deal, service, left, cost) ? Number.NaN : cost - left.worth;
+  }
+
+  get discounts(): Slope {
+    const { book, basket } = this.#deal;
+    this.#discounts ??= this.#service === ofTheChannel ? 'no matter' : slopeOfDiscounts(book, basket, this.#service, giftsOf(this.#deal));
+    return this.#discounts;
+  }
+
+  get gifts(): Slope {
+    const { book, basket } = this.#deal;
+    return this.#service === ofTheChannel ? 'no matter' : slopeOfGifts(book, basket, this.#service, giftsOf(this.#deal));
+  }
+
+  get turns(): readonly number[] {
+    return this.#service === ofTheChannel ? [] : turnsOf(this.#deal.basket, this.#service);
+  }
+
+  carriageFrom(value: number): Readonly<Carriage> {
+    return this.discounts === 'no matter' ? this.carriage : chargedFrom(this.#deal.book, this.#deal.basket, this.#service, value);
+  }
+
+  get tax(): Costing['tax'] {
+    return taxBounds(this.#deal);
+  }
 }
+
+const noGifts: readonly Line[] = [];
+/** The gifts that may be used; they stand first in the field. */
+const giftsOf = ({ field: { candidates } }: Deal): readonly Line[] => (candidates[0]?.gift ? candidates.flatMap((one) => one.gift ?? []) : noGifts);
 
 /** What sets cost where delivery is left out of it. */
 function goodsAlone(deal: Deal): Costing {

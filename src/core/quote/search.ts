@@ -20,6 +20,8 @@ export interface Searched {
 
 /** Nodes looked at before a search is broken off: a count, never a clock, so that the same question always has the same answer. */
 export const patience = 20_000;
+/** So few candidates are tried in every way: that is less work than bounding what they could save. */
+const few = 6;
 /** Ways to put goods offers together that a search looks at, where less left is not always less paid; likewise. */
 const mostWays = 1_000_000;
 
@@ -33,7 +35,8 @@ const mostWays = 1_000_000;
 export function bestOf(field: Field, left: Left, list: readonly number[], costing: Costing, known: Found | null, bar = Number.POSITIVE_INFINITY, nodes = patience): Searched {
   const { candidates, joins } = field;
   const n = candidates.length;
-  const bounding = boundsFor(field, costing);
+  let bounding: ReturnType<typeof boundsFor> | null = null;
+  const small = list.length <= few;
   const used: number[] = [];
   let best = known;
   let bestCost = known?.cost ?? bar;
@@ -48,14 +51,20 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
     bestCost = cost;
   }
 
-  function visit(rest: readonly number[]): void {
+  /** Looks at the set in hand, and at what goes on from it; none of that costs less than `above`. */
+  function visit(rest: readonly number[], above: number): void {
     const cost = costing.cost(left);
     consider(cost);
     if (rest.length === 0) return;
+    if (small) {
+      tryAll(rest, above);
+      return;
+    }
+    bounding ??= boundsFor(field, costing);
     const bounds = bounding(rest, left, bestCost);
     const { floors, goodsAt, orderAt, outlook } = bounds;
     for (let k = 0; k < rest.length; k += 1) {
-      const floor = floors[k] as number;
+      const floor = Math.max(above, floors[k] as number);
       // The later in the list, the fewer candidates are left: floors only rise.
       if (floor > bestCost) return;
       if (k === goodsAt && k < orderAt && outlook?.bends) {
@@ -65,8 +74,12 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
       }
       if (floor === bestCost && best && !mayTie(best, cost, rest, k, bounds)) continue;
       if (patienceEnds(floor)) return;
-      step([rest[k] as number], rest.slice(k + 1));
+      step([rest[k] as number], rest.slice(k + 1), floor);
     }
+  }
+
+  function tryAll(rest: readonly number[], above: number): void {
+    for (let k = 0; k < rest.length && above <= bestCost; k += 1) if (!patienceEnds(above)) step([rest[k] as number], rest.slice(k + 1), above);
   }
 
   /** Goods offers put together in every way, where less left is not always less paid, and what goes on from each. */
@@ -75,7 +88,8 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
       bar: () => bestCost + left.worth,
       count: () => (best?.used.length ?? Number.POSITIVE_INFINITY) - used.length,
       take: (set, least) => {
-        if (!patienceEnds(Math.ceil(least - left.worth))) step(set, later);
+        const floor = Math.ceil(least - left.worth);
+        if (!patienceEnds(floor)) step(set, later, floor);
       },
     });
     ways += beyond.looked;
@@ -83,7 +97,7 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
   }
 
   /** Goes on from the set in hand with some more, where they can all be used, and with any of the rest. */
-  function step(more: readonly number[], rest: readonly number[]): void {
+  function step(more: readonly number[], rest: readonly number[], above: number): void {
     const took: Took[] = [];
     for (const i of more) {
       const one = applyOffer(field, candidates[i] as Candidate, left);
@@ -92,7 +106,10 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
     }
     if (took.length === more.length) {
       used.push(...more);
-      visit(rest.filter((m) => more.every((i) => joins[i * n + m] === 1)));
+      visit(
+        rest.filter((m) => more.every((i) => joins[i * n + m] === 1)),
+        above,
+      );
       used.length -= more.length;
     }
     for (let k = took.length - 1; k >= 0; k -= 1) took[k]?.back();
@@ -130,7 +147,7 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
     return ours < theirs || (theirs === Number.POSITIVE_INFINITY && ours < Number.POSITIVE_INFINITY);
   }
 
-  visit(list);
+  visit(list, Number.NEGATIVE_INFINITY);
   return { found: best, open };
 }
 

@@ -12,13 +12,20 @@ export function slopeOfDiscounts(book: CompiledBook, basket: Sorted, service: nu
   if (!book.minds) return 'no matter';
   // A gift may bring a group, and lanes, of its own.
   if (gifts.length > 0) return book.steady && oneWayUp(book, kindsOf(basket, gifts), service) ? 'only dearer' : 'any';
-  const lanes = lanesOf(basket, service);
-  if (lanes.some((lane) => lane.after)) return 'any';
-  const thresholds = lanes.flatMap((lane) => thresholdAfter(lane) ?? []);
-  if (thresholds.length === 0) return 'no matter';
+  let thresholds = 0;
+  let ofGroups = 0;
+  for (let i = 0; i < basket.bundles.length + basket.alone.length; i += 1) {
+    const row = (basket.bundles[i] ?? basket.alone[i - basket.bundles.length])?.row;
+    const lane = row?.lanes[service];
+    if (lane?.after) return 'any';
+    const free = lane ? thresholdAfter(lane) : null;
+    if (free) thresholds += 1;
+    if (free?.of === 'group') ofGroups += 1;
+  }
+  if (thresholds === 0) return 'no matter';
   if (basket.bundles.length < 2) return 'only dearer';
   // What is free no longer is put together with others: that may cost less.
-  if (thresholds.every((free) => free.of === 'basket') && onlyFalls(book, basket, service)) return 'only dearer';
+  if (ofGroups === 0 && onlyFalls(book, basket, service)) return 'only dearer';
   return oneWayUp(book, kindsOf(basket, gifts), service) ? 'only dearer' : 'any';
 }
 
