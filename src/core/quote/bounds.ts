@@ -1,4 +1,4 @@
-import type { Costing } from './costing.ts';
+import { type Costing, hair } from './costing.ts';
 import { deliveryFloor } from './delivery-floor.ts';
 import { type Field, type Left, orderOff } from './field.ts';
 import { askedOf, type Candidate, deliveryWant, ranks } from './live.ts';
@@ -19,12 +19,10 @@ export interface Bounds {
   most(): Float64Array | null;
 }
 
-/** Bounds are worked with fractions of a smallest unit; this much is forgiven. */
-const hair = 1e-6;
-
 /**
  * Makes the function that bounds what candidates of a list may save beside a set in hand. Goods: line by line, of each lot
- * only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then by what is left in fact.
+ * only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then by what is
+ * left in fact.
  */
 export function boundsFor(field: Field, costing: Costing): (rest: readonly number[], left: Left, bar: number) => Bounds {
   const { candidates, lotOf, lines } = field;

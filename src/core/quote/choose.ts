@@ -6,7 +6,7 @@ import { type Charged, charge } from './charge.ts';
 import { cheapestOf } from './cheapest.ts';
 import type { Carriage, Costing } from './costing.ts';
 import { afterOrder, applyOffer, type Field, fieldOf, type Left, missedAfter, untouched } from './field.ts';
-import { type Candidate, candidatesFor, deliveryWant, type Setting, settingOf, taxRateOf } from './live.ts';
+import { type Candidate, candidatesFor, deliveryWant, goesDownTo, type Setting, settingOf, taxRateOf } from './live.ts';
 import type { Line, Question } from './question.ts';
 import { bestOf, type Found, type Searched } from './search.ts';
 import { sharesOf } from './shares.ts';
@@ -166,7 +166,7 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
   const { found, open } = deal.relaxed;
   if (!found || open < found.cost) return null;
   const fixed = costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
-  const settles = acting.every((i) => !downTo((field.candidates[i] as Candidate).offer));
+  const settles = acting.every((i) => !goesDownTo((field.candidates[i] as Candidate).offer));
   if (acting.length > 0 && !fixed && !settles) return null;
   const delivery = acting.length === 0 ? { found: { used: [], cost: costing.cost(left) }, open: Number.POSITIVE_INFINITY } : bestOf(field, left, acting, costing, null);
   if (!delivery.found || delivery.open < delivery.found.cost) return null;
@@ -181,11 +181,11 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
 }
 
 const nobody: Found = { used: [], cost: 0 };
-const downTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';
 
 /** What sets cost by a service; how delivery goes with more than one is worked out when it is asked. */
 class ServiceCosting implements Costing {
   readonly carriage = { rate: 0, waivable: 0, stays: 0 };
+  readonly tax: Costing['tax'];
   readonly #deal: Deal;
   readonly #service: number;
   #known = false;
@@ -194,6 +194,7 @@ class ServiceCosting implements Costing {
   constructor(deal: Deal, service: number) {
     this.#deal = deal;
     this.#service = service;
+    this.tax = taxBounds(deal);
   }
 
   cost(left: Left): number {
@@ -230,10 +231,6 @@ class ServiceCosting implements Costing {
 
   carriageFrom(value: number): Readonly<Carriage> {
     return this.discounts === 'no matter' ? this.carriage : chargedFrom(this.#deal.book, this.#deal.basket, this.#service, value);
-  }
-
-  get tax(): Costing['tax'] {
-    return taxBounds(this.#deal);
   }
 }
 

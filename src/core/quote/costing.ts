@@ -1,6 +1,9 @@
 import type { Left } from './field.ts';
 import type { Slope } from './slope.ts';
 
+/** Bounds are worked with fractions of a smallest unit; this much is forgiven. */
+export const hair = 1e-6;
+
 /** Delivery beside the set in hand: its charge after step 4, what free delivery waives, what stays; a charge below 0 is refused. */
 export interface Carriage {
   rate: number;

@@ -1,6 +1,6 @@
 import type { Carriage, Costing } from './costing.ts';
 import type { Left } from './field.ts';
-import { type Candidate, deliveryWant } from './live.ts';
+import { type Candidate, deliveryWant, goesDownTo } from './live.ts';
 
 /** Makes the function that bounds what delivery costs beside sets that go on from the one in hand, whose carriage is given. */
 export function deliveryFloor(costing: Costing, { rate, waivable, stays }: Readonly<Carriage>, left: Left): (gifts: boolean, discounts: boolean, deliveries: readonly Candidate[]) => number {
@@ -16,7 +16,7 @@ export function deliveryFloor(costing: Costing, { rate, waivable, stays }: Reado
       off += want.off;
       waives ||= fixed ? want.waives : offer.benefit.is === 'delivery' && offer.benefit.off.by === 'free';
       // At a higher charge, one that goes down to a price takes all the more.
-      settles &&= !(offer.benefit.is === 'delivery' && offer.benefit.off.by === 'to');
+      settles &&= !goesDownTo(offer);
     }
     const charge = fixed || settles || off === 0 ? Math.max(0, rate - off) : 0;
     const paid = charge + (waives ? 0 : waivable) + stays;

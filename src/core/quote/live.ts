@@ -278,3 +278,6 @@ export function askedOf({ offer }: Candidate): number {
   for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after') most = Math.max(most, ask.value);
   return most;
 }
+
+/** Whether a delivery offer goes down to a price: the dearer delivery is, the more it takes. */
+export const goesDownTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';

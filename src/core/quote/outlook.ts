@@ -1,10 +1,7 @@
-import type { Costing } from './costing.ts';
+import { type Costing, hair } from './costing.ts';
 import { deliveryFloor } from './delivery-floor.ts';
 import type { Field, Left } from './field.ts';
-import { askedOf, type Candidate, offOf } from './live.ts';
-
-/** It is worked with fractions of a smallest unit; this much is forgiven. */
-const hair = 1e-6;
+import { askedOf, type Candidate, goesDownTo, offOf } from './live.ts';
 
 /** So many order offers are put together in every way. */
 const mostOrders = 12;
@@ -55,10 +52,12 @@ export function outlookOn(field: Field, list: readonly number[], left: Left, cos
     .sort((a, b) => a - b)
     .map((from) => {
       const acting = deliveries.filter((one) => askedOf(one) <= from);
-      const floorWith = (some: readonly Candidate[]) => Math.max(alike ? deliveryFloor(costing, costing.carriageFrom(from), left)(moreGifts, true, some) : 0, inHand(moreGifts, true, some));
-      const [delivery, bare] = [floorWith(acting), floorWith([])];
-      const wants = acting.map((one) => bare - floorWith([one])).sort((a, b) => b - a);
-      return { from, delivery, bare, wants };
+      const floors = alike ? [inHand, deliveryFloor(costing, costing.carriageFrom(from), left)] : [inHand];
+      const floorWith = (some: readonly Candidate[]) => Math.max(...floors.map((floor) => floor(moreGifts, true, some)));
+      const bare = floorWith([]);
+      // What one saves at the most beside any others: one that goes down to a price may save all that they leave.
+      const wants = acting.map((one) => (goesDownTo(one.offer) ? bare : Math.max(...floors.map((floor) => floor(moreGifts, true, []) - floor(moreGifts, true, [one]))))).sort((a, b) => b - a);
+      return { from, delivery: floorWith(acting), bare, wants };
     });
   const leastDelivery = Math.min(...levels.map((level) => level.delivery));
 
