@@ -2,7 +2,9 @@ import { type BookInput, bookFileSchema } from '../src/core/book/index.ts';
 import { countries } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 
-/** A book far larger than the demo's: so many goods, zones and templates, with tables, thresholds, and variants. Seeded. */
+/**
+ * A book far larger than the demo's: so many goods, zones and templates, with tables, thresholds, and variants. Seeded.
+ */
 export function largeBook(goods: number, zones: number, templates: number) {
   const random = seeded(7);
   const whole = (most: number) => Math.floor(random() * most);
@@ -10,7 +12,12 @@ export function largeBook(goods: number, zones: number, templates: number) {
   const zoneList = Array.from({ length: zones }, (_, i) => ({
     id: `zone-${i}`,
     name: `Zone ${i}`,
-    takes: i === 0 ? ['world'] : i < 60 ? [`GB ${'ABCDEFGHIJKLMNOPRSTUWY'[i % 22]}${'BDGLNRTX'[i % 8]}${1 + Math.floor(i / 22)}*`] : [codes[i % codes.length] ?? 'IE'],
+    takes:
+      i === 0
+        ? ['world']
+        : i < 60
+          ? [`GB ${'ABCDEFGHIJKLMNOPRSTUWY'[i % 22]}${'BDGLNRTX'[i % 8]}${1 + Math.floor(i / 22)}*`]
+          : [codes[i % codes.length] ?? 'IE'],
     leaves: [],
   }));
   const rate = () =>
@@ -19,7 +26,10 @@ export function largeBook(goods: number, zones: number, templates: number) {
       : {
           is: 'table' as const,
           unit: 'kg' as const,
-          breaks: [...['0.5', '1', '2', '5', '10', '20'].map((to, i) => ({ to, amount: (4 + i * 2 + random()).toFixed(2) })), { to: null, amount: '39.00' }],
+          breaks: [
+            ...['0.5', '1', '2', '5', '10', '20'].map((to, i) => ({ to, amount: (4 + i * 2 + random()).toFixed(2) })),
+            { to: null, amount: '39.00' },
+          ],
         };
   const input: BookInput = {
     format: 'plemb-book/3',
@@ -27,7 +37,12 @@ export function largeBook(goods: number, zones: number, templates: number) {
     markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
     services: ['slow', 'fast', 'van'].map((id, i) => ({ id, name: id, days: [i + 1, i + 3] as [number, number] })),
     zones: zoneList,
-    selections: Array.from({ length: templates - 1 }, (_, i) => ({ id: `sel-${i}`, name: `Selection ${i}`, takes: { is: 'tags' as const, any: [`tag-${i}`], all: [] }, except: [] })),
+    selections: Array.from({ length: templates - 1 }, (_, i) => ({
+      id: `sel-${i}`,
+      name: `Selection ${i}`,
+      takes: { is: 'tags' as const, any: [`tag-${i}`], all: [] },
+      except: [],
+    })),
     templates: Array.from({ length: templates }, (_, i) => ({
       id: `template-${i}`,
       name: `Template ${i}`,
@@ -35,11 +50,23 @@ export function largeBook(goods: number, zones: number, templates: number) {
       goods: i === 0 ? null : `sel-${i - 1}`,
       zones: zoneList.map((zone) => zone.id),
       lanes: Object.fromEntries(
-        zoneList.map((zone) => [zone.id, Object.fromEntries(['slow', 'fast'].map((id) => [id, { rate: rate(), freeFrom: whole(3) === 0 ? { value: '80.00', test: 'after' as const } : null }]))]),
+        zoneList.map((zone) => [
+          zone.id,
+          Object.fromEntries(
+            ['slow', 'fast'].map((id) => [
+              id,
+              { rate: rate(), freeFrom: whole(3) === 0 ? { value: '80.00', test: 'after' as const } : null },
+            ]),
+          ),
+        ]),
       ),
     })),
     offers: [],
-    channels: { 'lerrin-shop': { speeds: {}, target: 'all' }, harrowmere: { speeds: {}, target: 'all' }, findlark: { speeds: {}, target: 'all' } },
+    channels: {
+      'lerrin-shop': { speeds: {}, target: 'all' },
+      harrowmere: { speeds: {}, target: 'all' },
+      findlark: { speeds: {}, target: 'all' },
+    },
     pinned: [],
     goods: Array.from({ length: goods }, (_, i) => ({
       sku: `ITEM-${i}`,

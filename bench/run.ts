@@ -8,9 +8,17 @@ import { anybody, charges, explain, type Question, quote } from '../src/core/quo
 import { largeBook } from './large.ts';
 import { benchOffers } from './offers.ts';
 
-/** Intended answers a second, compiled and with their steps, beside the same rate table as formulas in a spreadsheet engine. */
+/**
+ * Intended answers a second, compiled and with their steps, beside the same rate table as formulas in a spreadsheet
+ * engine.
+ */
 const demo = demoBook();
-const { goods: items, ...body } = bookFileSchema.parse({ ...demo, offers: [...demo.offers, ...demoLaterOffers()], numbered: 9, eitherOr: [...demo.eitherOr, demoLaterGroup] });
+const { goods: items, ...body } = bookFileSchema.parse({
+  ...demo,
+  offers: [...demo.offers, ...demoLaterOffers()],
+  numbered: 9,
+  eitherOr: [...demo.eitherOr, demoLaterGroup],
+});
 
 /** The best of several runs, in seconds: the machine's other work only ever adds. */
 function best(runs: number, work: () => void): number {
@@ -38,11 +46,18 @@ const out = new Float64Array(2 * body.services.length);
 const lane = body.templates[0]?.lanes.gb?.standard;
 const breaks = lane?.rate.is === 'table' ? lane.rate.breaks : [];
 const count = 5000;
-const plain = Array.from({ length: count }, () => ({ grams: 1 + Math.floor(random() * 30_000), cents: 1 + Math.floor(random() * 16_000) }));
+const plain = Array.from({ length: count }, () => ({
+  grams: 1 + Math.floor(random() * 30_000),
+  cents: 1 + Math.floor(random() * 16_000),
+}));
 const sheet = HyperFormula.buildFromSheets(
   {
     Edges: breaks.map((one) => [Number(one.to) * 1000, Math.round(Number(one.amount) * 100)]),
-    Baskets: plain.map(({ grams, cents }, i) => [grams, cents, `=IF(B${i + 1}>=8000,0,INDEX(Edges!$B$1:$B$${breaks.length},MATCH(TRUE(),ARRAYFORMULA(A${i + 1}<=Edges!$A$1:$A$${breaks.length}),0)))`]),
+    Baskets: plain.map(({ grams, cents }, i) => [
+      grams,
+      cents,
+      `=IF(B${i + 1}>=8000,0,INDEX(Edges!$B$1:$B$${breaks.length},MATCH(TRUE(),ARRAYFORMULA(A${i + 1}<=Edges!$A$1:$A$${breaks.length}),0)))`,
+    ]),
   },
   { licenseKey: 'gpl-v3' },
 );
@@ -55,7 +70,18 @@ if (!any) throw new Error('The demo has no goods');
 const single = compileOnly('gb', 'standard');
 const asked = plain.map(
   ({ grams, cents }): Question => ({
-    lines: [{ item: { ...any, template: single.templates[0] as Ready['template'], serves: 1, price: cents as Minor, mass: (grams * 1_600_000_000) as Mass }, units: 1 }],
+    lines: [
+      {
+        item: {
+          ...any,
+          template: single.templates[0] as Ready['template'],
+          serves: 1,
+          price: cents as Minor,
+          mass: (grams * 1_600_000_000) as Mass,
+        },
+        units: 1,
+      },
+    ],
     place,
     codes: [],
     moment,
@@ -76,10 +102,26 @@ row('the core is faster', `${(formulas / ours).toFixed(0)} times`);
 row('cells that differ between the two', String(differ));
 if (differ > 0) process.exitCode = 1;
 
-const places = ['IE', 'IE H91 A0A0', 'GB M1 1AA', 'GB HS1 2AA', 'GB BT1 1AA', 'FR 69001', 'DE', 'US 10001', 'US 99511', 'JP', 'NZ', 'BR'].map((text) => sure(parsePlace(text)));
+const places = [
+  'IE',
+  'IE H91 A0A0',
+  'GB M1 1AA',
+  'GB HS1 2AA',
+  'GB BT1 1AA',
+  'FR 69001',
+  'DE',
+  'US 10001',
+  'US 99511',
+  'JP',
+  'NZ',
+  'BR',
+].map((text) => sure(parsePlace(text)));
 const baskets = (from: readonly Ready[], lines: number, codes: boolean): Question[] =>
   Array.from({ length: 20_000 }, () => ({
-    lines: Array.from({ length: 1 + Math.floor(random() * lines) }, () => ({ item: pick(from), units: 1 + Math.floor(random() * 4) })),
+    lines: Array.from({ length: 1 + Math.floor(random() * lines) }, () => ({
+      item: pick(from),
+      units: 1 + Math.floor(random() * 4),
+    })),
     place: pick(places),
     codes: codes && random() < 0.3 ? ['GUST12'] : [],
     moment,
@@ -109,7 +151,8 @@ const whole = best(5, () => {
 row('whole answers: names, days, tax, what is hidden, why not', `${rate(all.length, whole)} a second`);
 const some = all.slice(0, 4000);
 const traced = best(5, () => {
-  for (const question of some) for (const choice of quote(book, question).choices) explain(book, question, choice.service);
+  for (const question of some)
+    for (const choice of quote(book, question).choices) explain(book, question, choice.service);
 });
 row('whole answers with the steps of every choice', `${rate(some.length, traced)} a second`);
 
@@ -117,8 +160,14 @@ const { goods: many, ...large } = largeBook(100_000, 200, 40);
 const began = performance.now();
 const made = sure(compileBook(large));
 const ready = readyGoods(made, many);
-row('a book of 100,000 goods, 200 zones, 40 templates made ready', `${((performance.now() - began) / 1000).toFixed(2)} s`);
-row('the whole program’s heap with it', `${Math.round(process.memoryUsage().heapUsed / 2 ** 20)} MB, ${ready.goods.length.toLocaleString('en')} goods`);
+row(
+  'a book of 100,000 goods, 200 zones, 40 templates made ready',
+  `${((performance.now() - began) / 1000).toFixed(2)} s`,
+);
+row(
+  'the whole program’s heap with it',
+  `${Math.round(process.memoryUsage().heapUsed / 2 ** 20)} MB, ${ready.goods.length.toLocaleString('en')} goods`,
+);
 
 await benchOffers();
 

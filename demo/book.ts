@@ -1,11 +1,39 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../src/core/book/index.ts';
 import { demoGoods } from './goods.ts';
 
-const euroCountries = ['AT', 'BE', 'BG', 'CY', 'DE', 'EE', 'ES', 'FI', 'FR', 'GR', 'HR', 'IT', 'LT', 'LU', 'LV', 'MT', 'NL', 'PT', 'SI', 'SK'];
+const euroCountries = [
+  'AT',
+  'BE',
+  'BG',
+  'CY',
+  'DE',
+  'EE',
+  'ES',
+  'FI',
+  'FR',
+  'GR',
+  'HR',
+  'IT',
+  'LT',
+  'LU',
+  'LV',
+  'MT',
+  'NL',
+  'PT',
+  'SI',
+  'SK',
+];
 const highlands = ['GB HS*', 'GB IV*', 'GB KW*', 'GB ZE*', 'GB PA41*', 'GB PA42*', 'GB PA43*', 'GB PA44*', 'GB PA45*'];
-const flat = (amount: string, from?: string, test: 'before' | 'after' = 'after') => ({ rate: { is: 'flat' as const, amount }, freeFrom: from ? { value: from, test } : null });
+const flat = (amount: string, from?: string, test: 'before' | 'after' = 'after') => ({
+  rate: { is: 'flat' as const, amount },
+  freeFrom: from ? { value: from, test } : null,
+});
 const table = (amounts: readonly string[], from?: string) => ({
-  rate: { is: 'table' as const, unit: 'kg' as const, breaks: amounts.map((amount, i) => ({ to: ['0.5', '1', '2', '5', '10', '20', '30'][i] ?? null, amount })) },
+  rate: {
+    is: 'table' as const,
+    unit: 'kg' as const,
+    breaks: amounts.map((amount, i) => ({ to: ['0.5', '1', '2', '5', '10', '20', '30'][i] ?? null, amount })),
+  },
   freeFrom: from ? { value: from, test: 'after' as const } : null,
 });
 
@@ -18,8 +46,24 @@ function written(): BookInput {
     seller: 'Lerrin Kites',
     markets: [
       { id: 'home', name: 'Euro', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', assumed: 'IE' },
-      { id: 'britain', name: 'Britain', currency: 'GBP', locale: 'en-GB', timeZone: 'Europe/London', assumed: 'GB', rounding: { is: 'step', step: '0.05' } },
-      { id: 'japan', name: 'Japan', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo', assumed: 'JP', hides: 'same or slower' },
+      {
+        id: 'britain',
+        name: 'Britain',
+        currency: 'GBP',
+        locale: 'en-GB',
+        timeZone: 'Europe/London',
+        assumed: 'GB',
+        rounding: { is: 'step', step: '0.05' },
+      },
+      {
+        id: 'japan',
+        name: 'Japan',
+        currency: 'JPY',
+        locale: 'ja-JP',
+        timeZone: 'Asia/Tokyo',
+        assumed: 'JP',
+        hides: 'same or slower',
+      },
     ],
     exchange: [
       { id: 'eur-gbp', from: 'EUR', to: 'GBP', rate: '0.86' },
@@ -40,7 +84,14 @@ function written(): BookInput {
     services: [
       { id: 'economy', name: 'Economy delivery', days: [4, 7], carrier: 'ground' },
       { id: 'standard', name: 'Standard delivery', days: [2, 3], carrier: 'ground' },
-      { id: 'two-day', name: 'Two-day delivery', days: [2, 2], kinds: ['parcel', 'tube', 'battery'], bars: ['lithium'], carrier: 'swift' },
+      {
+        id: 'two-day',
+        name: 'Two-day delivery',
+        days: [2, 2],
+        kinds: ['parcel', 'tube', 'battery'],
+        bars: ['lithium'],
+        carrier: 'swift',
+      },
       { id: 'freight', name: 'Freight to the kerb', days: [5, 10], carrier: 'ground' },
       { id: 'pickup', name: 'Pickup in Galway', days: [0, 1], pickup: true },
     ],
@@ -51,10 +102,46 @@ function written(): BookInput {
       { id: 'heavy', name: 'From two kilograms', takes: { is: 'mass', from: '2', to: null, unit: 'kg' }, except: [] },
     ],
     boxes: [
-      { id: 'mailer', name: 'Mailer', length: '34', width: '24', height: '8', unit: 'cm', limit: { value: '2', unit: 'kg' }, own: { value: '90', unit: 'g' } },
-      { id: 'kite-box', name: 'Kite box', length: '116', width: '16', height: '14', unit: 'cm', limit: { value: '8', unit: 'kg' }, own: { value: '420', unit: 'g' } },
-      { id: 'tube', name: 'Tube', length: '172', width: '12', height: '12', unit: 'cm', limit: { value: '12', unit: 'kg' }, own: { value: '640', unit: 'g' } },
-      { id: 'crate', name: 'Crate', length: '190', width: '70', height: '60', unit: 'cm', limit: { value: '60', unit: 'kg' }, own: { value: '6', unit: 'kg' } },
+      {
+        id: 'mailer',
+        name: 'Mailer',
+        length: '34',
+        width: '24',
+        height: '8',
+        unit: 'cm',
+        limit: { value: '2', unit: 'kg' },
+        own: { value: '90', unit: 'g' },
+      },
+      {
+        id: 'kite-box',
+        name: 'Kite box',
+        length: '116',
+        width: '16',
+        height: '14',
+        unit: 'cm',
+        limit: { value: '8', unit: 'kg' },
+        own: { value: '420', unit: 'g' },
+      },
+      {
+        id: 'tube',
+        name: 'Tube',
+        length: '172',
+        width: '12',
+        height: '12',
+        unit: 'cm',
+        limit: { value: '12', unit: 'kg' },
+        own: { value: '640', unit: 'g' },
+      },
+      {
+        id: 'crate',
+        name: 'Crate',
+        length: '190',
+        width: '70',
+        height: '60',
+        unit: 'cm',
+        limit: { value: '60', unit: 'kg' },
+        own: { value: '6', unit: 'kg' },
+      },
     ],
     mixedBy: 'sum',
     mixing: [
@@ -85,7 +172,10 @@ function written(): BookInput {
             standard: table(['6.90', '7.50', '8.60', '10.90', '13.90', '18.60', '23.20'], '80.00'),
             'two-day': flat('13.20'),
           },
-          hi: { economy: table(['7.90', '8.40', '9.40', '11.40', '13.90', '17.90', '21.90']), standard: table(['9.40', '10.00', '11.10', '13.40', '16.40', '21.10', '25.70']) },
+          hi: {
+            economy: table(['7.90', '8.40', '9.40', '11.40', '13.90', '17.90', '21.90']),
+            standard: table(['9.40', '10.00', '11.10', '13.40', '16.40', '21.10', '25.70']),
+          },
           euro: { economy: flat('8.50'), standard: flat('12.00') },
           us48: { economy: flat('14.00'), standard: flat('19.00') },
           jp: { standard: flat('21.00') },
@@ -99,9 +189,25 @@ function written(): BookInput {
         goods: 'long',
         zones: ['ie', 'ni', 'gb', 'euro'],
         lanes: {
-          ie: { standard: { rate: { is: 'built up', order: '3.20', first: '4.10', further: '1.60', weight: null }, freeFrom: { value: '110.00', test: 'after' } } },
-          ni: { standard: { rate: { is: 'built up', order: '3.20', first: '5.40', further: '1.90', weight: null }, freeFrom: null } },
-          gb: { standard: { rate: { is: 'built up', order: '4.40', first: '5.50', further: '2.10', weight: null }, freeFrom: null, bounds: [{ unit: 'kg', from: null, to: '20' }] } },
+          ie: {
+            standard: {
+              rate: { is: 'built up', order: '3.20', first: '4.10', further: '1.60', weight: null },
+              freeFrom: { value: '110.00', test: 'after' },
+            },
+          },
+          ni: {
+            standard: {
+              rate: { is: 'built up', order: '3.20', first: '5.40', further: '1.90', weight: null },
+              freeFrom: null,
+            },
+          },
+          gb: {
+            standard: {
+              rate: { is: 'built up', order: '4.40', first: '5.50', further: '2.10', weight: null },
+              freeFrom: null,
+              bounds: [{ unit: 'kg', from: null, to: '20' }],
+            },
+          },
           euro: {
             standard: {
               rate: {
@@ -128,20 +234,52 @@ function written(): BookInput {
         lanes: {
           ie: {
             freight: {
-              rate: { is: 'built up', order: '22.00', first: '0', further: '0', weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' } },
+              rate: {
+                is: 'built up',
+                order: '22.00',
+                first: '0',
+                further: '0',
+                weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' },
+              },
               freeFrom: { value: '2', test: 'before', unit: 'units', of: 'group' },
               dated: [
                 {
                   id: 'december',
                   window: { from: '2026-12-01T00:00', until: '2027-01-01T00:00', zone: 'Europe/Dublin' },
-                  sets: { is: 'rate', rate: { is: 'built up', order: '26.00', first: '0', further: '0', weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' } } },
+                  sets: {
+                    is: 'rate',
+                    rate: {
+                      is: 'built up',
+                      order: '26.00',
+                      first: '0',
+                      further: '0',
+                      weight: { amount: '0.90', per: '1', unit: 'kg', each: 'started' },
+                    },
+                  },
                 },
               ],
             },
             pickup: { rate: { is: 'free' }, freeFrom: null },
           },
-          gb: { freight: { rate: { is: 'built up', order: '38.00', first: '0', further: '0', weight: { amount: '1.40', per: '1', unit: 'kg', each: 'started' } }, freeFrom: null } },
-          euro: { freight: { rate: { is: 'carrier quote', service: 'ground', percent: '8', add: '2.50', fallback: '64.00' }, freeFrom: null, bounds: [{ unit: 'kg', from: null, to: '60' }] } },
+          gb: {
+            freight: {
+              rate: {
+                is: 'built up',
+                order: '38.00',
+                first: '0',
+                further: '0',
+                weight: { amount: '1.40', per: '1', unit: 'kg', each: 'started' },
+              },
+              freeFrom: null,
+            },
+          },
+          euro: {
+            freight: {
+              rate: { is: 'carrier quote', service: 'ground', percent: '8', add: '2.50', fallback: '64.00' },
+              freeFrom: null,
+              bounds: [{ unit: 'kg', from: null, to: '60' }],
+            },
+          },
         },
       },
     ],
@@ -258,9 +396,18 @@ function written(): BookInput {
       { id: 'christmas', name: 'Last post before Christmas', from: '2026-12-18', until: '2026-12-21' },
     ],
     channels: {
-      'lerrin-shop': { speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day', freight: null, pickup: null }, target: 'all' },
-      harrowmere: { speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS', freight: null, pickup: null }, target: 'all' },
-      findlark: { speeds: { economy: null, standard: 'standard', 'two-day': 'swift', freight: null, pickup: null }, target: 'all' },
+      'lerrin-shop': {
+        speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day', freight: null, pickup: null },
+        target: 'all',
+      },
+      harrowmere: {
+        speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS', freight: null, pickup: null },
+        target: 'all',
+      },
+      findlark: {
+        speeds: { economy: null, standard: 'standard', 'two-day': 'swift', freight: null, pickup: null },
+        target: 'all',
+      },
     },
     pinned: [
       {
@@ -274,9 +421,30 @@ function written(): BookInput {
         codes: [],
         moment: null,
       },
-      { id: 'reels-stornoway', name: '3 line reels to Stornoway', lines: [{ sku: 'LK-REEL-60-80', units: 3 }], place: 'GB HS1 2AA', codes: [], moment: null },
-      { id: 'stunt-lyon', name: 'Stunt kite 2 m to Lyon', lines: [{ sku: 'LK-STU-20-MOS', units: 1 }], place: 'FR 69001', codes: [], moment: null },
-      { id: 'gust-galway', name: 'Foil kite to Galway, GUST12', lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }], place: 'IE H91 A0A0', codes: ['GUST12'], moment: null },
+      {
+        id: 'reels-stornoway',
+        name: '3 line reels to Stornoway',
+        lines: [{ sku: 'LK-REEL-60-80', units: 3 }],
+        place: 'GB HS1 2AA',
+        codes: [],
+        moment: null,
+      },
+      {
+        id: 'stunt-lyon',
+        name: 'Stunt kite 2 m to Lyon',
+        lines: [{ sku: 'LK-STU-20-MOS', units: 1 }],
+        place: 'FR 69001',
+        codes: [],
+        moment: null,
+      },
+      {
+        id: 'gust-galway',
+        name: 'Foil kite to Galway, GUST12',
+        lines: [{ sku: 'LK-FOI-10-MOS', units: 1 }],
+        place: 'IE H91 A0A0',
+        codes: ['GUST12'],
+        moment: null,
+      },
       {
         id: 'show-clash',
         name: 'Show kite and two tubes to Cork',
@@ -300,7 +468,15 @@ function written(): BookInput {
         moment: null,
         channel: 'lerrin-shop',
       },
-      { id: 'foil-tokyo', name: 'Foil kite to Tokyo, in yen', lines: [{ sku: 'LK-FOI-15-MOS', units: 1 }], place: 'JP 1000001', codes: [], moment: null, market: 'japan' },
+      {
+        id: 'foil-tokyo',
+        name: 'Foil kite to Tokyo, in yen',
+        lines: [{ sku: 'LK-FOI-15-MOS', units: 1 }],
+        place: 'JP 1000001',
+        codes: [],
+        moment: null,
+        market: 'japan',
+      },
     ],
     goods: demoGoods(),
   };
@@ -329,13 +505,22 @@ export const demoLaterOffers = (): BookInput['offers'] => [
     asks: [{ over: 'value', value: '120.00', test: 'before' }],
     zones: ['euro'],
     window: { from: '2026-11-29T00:00', until: '2026-12-07T00:00', zone: 'Europe/Dublin' },
-    terms: 'Free delivery by the cheapest choice to the euro area on orders from 120.00, from 29 November to 6 December 2026.',
+    terms:
+      'Free delivery by the cheapest choice to the euro area on orders from 120.00, from 29 November to 6 December 2026.',
     note: '',
   },
 ];
 
 /** The group that came with them. */
-export const demoLaterGroup: NonNullable<BookInput['eitherOr']>[number] = { id: 'one-delivery', name: 'one delivery offer', offers: ['gale-week', 'first-advent'] };
+export const demoLaterGroup: NonNullable<BookInput['eitherOr']>[number] = {
+  id: 'one-delivery',
+  name: 'one delivery offer',
+  offers: ['gale-week', 'first-advent'],
+};
 
 /** When the demo begins: the book was sent ten days before, the later offers in the morning of that day. */
-export const demoMoments = { firstSent: '2026-11-14T09:00:00Z', laterSent: '2026-11-24T08:40:00Z', begins: '2026-11-24T09:10:00Z' } as const;
+export const demoMoments = {
+  firstSent: '2026-11-14T09:00:00Z',
+  laterSent: '2026-11-24T08:40:00Z',
+  begins: '2026-11-24T09:10:00Z',
+} as const;

@@ -14,9 +14,18 @@ function written(): Written[] {
   const grams = (value: number) => String(Math.round(value / 5) * 5);
   const colours = ['moss', 'brick', 'slate', 'ochre', 'foam', 'heather', 'rust', 'chalk'];
   /** What it costs the seller: between two fifths and half of the price. */
-  const cost = (price: string) => (Math.round(Number(price) * (40 + (Number(price.replace('.', '')) % 11))) / 100).toFixed(2);
+  const cost = (price: string) =>
+    (Math.round(Number(price) * (40 + (Number(price.replace('.', '')) % 11))) / 100).toFixed(2);
   const items: Written[] = [];
-  const add = (sku: string, name: string, price: string, mass: string, sides: [number, number, number], tags: string[], kind: string) =>
+  const add = (
+    sku: string,
+    name: string,
+    price: string,
+    mass: string,
+    sides: [number, number, number],
+    tags: string[],
+    kind: string,
+  ) =>
     items.push({
       sku,
       name,
@@ -72,7 +81,15 @@ function written(): Written[] {
     [180, 860],
   ] as const) {
     for (const length of [30, 50, 80, 120])
-      add(`LK-REEL-${pull}-${length}`, `Line reel ${pull} kg, ${length} m`, cents(between(7, 9) + pull * 0.06 + length * 0.05), grams(mass + length * 1.5), [22, 16, 9], ['reels', 'lines'], 'parcel');
+      add(
+        `LK-REEL-${pull}-${length}`,
+        `Line reel ${pull} kg, ${length} m`,
+        cents(between(7, 9) + pull * 0.06 + length * 0.05),
+        grams(mass + length * 1.5),
+        [22, 16, 9],
+        ['reels', 'lines'],
+        'parcel',
+      );
   }
   for (const thick of [4, 5, 6, 8, 10])
     for (const length of [120, 140, 160, 165])
@@ -152,6 +169,7 @@ function written(): Written[] {
   change('LK-PART-CARRYBAG16', { parent: 'LK-PART-CARRYBAG', kind: null, tags: [] });
   change('LK-PART-REPAIRTA', { ownRate: { rate: { is: 'free' }, waived: false } });
   change('LK-PART-WINDGAUG', { fee: { each: '0.85', waived: false } });
-  for (const sku of ['LK-SHOW-4-A', 'LK-SHOW-5-B', 'LK-SHOW-6-C']) change(sku, { fee: { each: '6.00', waived: false } });
+  for (const sku of ['LK-SHOW-4-A', 'LK-SHOW-5-B', 'LK-SHOW-6-C'])
+    change(sku, { fee: { each: '6.00', waived: false } });
   return items;
 }

@@ -34,7 +34,8 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
     return reached ?? (places[0] as (typeof places)[number]);
   };
   const begins = Date.parse('2025-11-24T00:00:00Z');
-  const season = (day: number) => 0.6 + 0.5 * Math.exp(-(((day - 22) / 14) ** 2)) + 0.4 * Math.exp(-(((day - 150) / 30) ** 2));
+  const season = (day: number) =>
+    0.6 + 0.5 * Math.exp(-(((day - 22) / 14) ** 2)) + 0.4 * Math.exp(-(((day - 150) / 30) ** 2));
   const days: number[] = [];
   while (days.length < count) {
     const day = random() * 365;
@@ -60,13 +61,29 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
 
 /** Visits to the shop by country, the same year. */
 export const demoVisits = (): Visit[] =>
-  Object.entries({ IE: 41_200, GB: 52_800, FR: 9_300, DE: 12_100, NL: 4_700, US: 18_400, JP: 2_900, CH: 3_100, NO: 1_900, AU: 2_600, CA: 2_200, PL: 1_400, SE: 1_700, NZ: 800 }).map(
-    ([country, visits]) => ({ country, visits }),
-  );
+  Object.entries({
+    IE: 41_200,
+    GB: 52_800,
+    FR: 9_300,
+    DE: 12_100,
+    NL: 4_700,
+    US: 18_400,
+    JP: 2_900,
+    CH: 3_100,
+    NO: 1_900,
+    AU: 2_600,
+    CA: 2_200,
+    PL: 1_400,
+    SE: 1_700,
+    NZ: 800,
+  }).map(([country, visits]) => ({ country, visits }));
 
 /** Single-use codes as printed on cards; a few are used already. */
 export function demoCodes(count: number): { code: string; used: Date | null }[] {
   const random = seeded(77);
   const letter = () => 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'[Math.floor(random() * 32)];
-  return Array.from({ length: count }, (_, i) => ({ code: Array.from({ length: 10 }, letter).join(''), used: i % 9 === 0 ? new Date('2026-11-10T10:00:00Z') : null }));
+  return Array.from({ length: count }, (_, i) => ({
+    code: Array.from({ length: 10 }, letter).join(''),
+    used: i % 9 === 0 ? new Date('2026-11-10T10:00:00Z') : null,
+  }));
 }

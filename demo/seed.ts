@@ -19,8 +19,10 @@ import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.t
 import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 
 /**
- * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two offers
- * added and sent this morning, one of them too late; and a rate that somebody has edited at Lerrin Shop since. Does nothing
+ * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two
+ * offers
+ * added and sent this morning, one of them too late; and a rate that somebody has edited at Lerrin Shop since. Does
+ * nothing
  * where there is a book.
  */
 const url = process.env.DATABASE_URL ?? '';
@@ -47,7 +49,8 @@ if ((await newest(database)) === 0) {
       if (!send) continue;
       await runSend(context, send.id);
       const done = await sendById(database, send.id);
-      if (done?.state !== 'accepted') throw new Error(`The demo's files were not taken by ${id}: ${JSON.stringify(done?.report ?? done?.error)}`);
+      if (done?.state !== 'accepted')
+        throw new Error(`The demo's files were not taken by ${id}: ${JSON.stringify(done?.report ?? done?.error)}`);
     }
   };
 
@@ -68,7 +71,13 @@ if ((await newest(database)) === 0) {
     { path: ['numbered'], value: Math.max(...demoLaterOffers().map((offer) => offer.number)) },
     { path: ['eitherOr', demoLaterGroup.id], value: demoLaterGroup },
   ];
-  await save(database, { base: 1, who: 'Nuala Lerrin', note: 'Gale week and First Advent', edits, at: new Date(demoMoments.laterSent) });
+  await save(database, {
+    base: 1,
+    who: 'Nuala Lerrin',
+    note: 'Gale week and First Advent',
+    edits,
+    at: new Date(demoMoments.laterSent),
+  });
   await sendAll(demoMoments.laterSent);
   const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, {
     method: 'POST',
@@ -77,7 +86,12 @@ if ((await newest(database)) === 0) {
   });
   if (!edited.ok) throw new Error('The demo could not edit a rate at Lerrin Shop');
   await setClock(demoMoments.begins);
-  const check = await addCheck(database, new Date(demoMoments.begins), await newest(database), new Date(demoMoments.begins));
+  const check = await addCheck(
+    database,
+    new Date(demoMoments.begins),
+    await newest(database),
+    new Date(demoMoments.begins),
+  );
   await runCheck(context, check.id, () => false);
 }
 await database.end();

@@ -1,4 +1,5 @@
-// npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a lane reaches the pinned basket.
+// npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a
+// lane reaches the pinned basket.
 import { createHash } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -20,13 +21,22 @@ try {
   nodePackages(root);
   needChromium();
   build(root);
-  cluster = await startCluster(join('/var/tmp', `plemb-bench-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`));
+  cluster = await startCluster(
+    join('/var/tmp', `plemb-bench-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`),
+  );
   cluster.createDatabase('bench');
   application = await startApplication({ root, data, databaseUrl: cluster.url('bench'), port: 0 });
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch({
     executablePath: chromiumPath,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
@@ -38,15 +48,27 @@ try {
   };
 
   const head = 'sku,name,price,mass,size,tags,kind,template';
-  const lines = Array.from({ length: more }, (_, i) => `BIG-${i},Big thing ${i},${((i % 900) / 10 + 1).toFixed(2)},${(i % 4000) + 20} g,${(i % 90) + 8} x 12 x 8 cm,big,parcel,`);
+  const lines = Array.from(
+    { length: more },
+    (_, i) =>
+      `BIG-${i},Big thing ${i},${((i % 900) / 10 + 1).toFixed(2)},${(i % 4000) + 20} g,${(i % 90) + 8} x 12 x 8 cm,big,parcel,`,
+  );
   await page.goto(`${application.address}/goods`);
   await page.getByRole('heading', { name: 'Goods' }).waitFor();
-  await page.getByLabel('Import CSV').setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...lines].join('\r\n')) });
+  await page
+    .getByLabel('Import CSV')
+    .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...lines].join('\r\n')) });
   const take = page.getByRole('button', { name: /^Take / });
   const patience = { timeout: 300_000 };
-  row(`reading a file of ${more.toLocaleString('en')} goods until its report`, `${((await timed(() => take.waitFor(patience))) / 1000).toFixed(1)} s`);
+  row(
+    `reading a file of ${more.toLocaleString('en')} goods until its report`,
+    `${((await timed(() => take.waitFor(patience))) / 1000).toFixed(1)} s`,
+  );
   await take.click();
-  row('taking them as one revision', `${((await timed(() => page.getByText('taken, as revision').waitFor(patience))) / 1000).toFixed(1)} s`);
+  row(
+    'taking them as one revision',
+    `${((await timed(() => page.getByText('taken, as revision').waitFor(patience))) / 1000).toFixed(1)} s`,
+  );
   await page.goto(`${application.address}/goods`);
   const cold = await timed(async () => {
     await page.reload();
@@ -76,7 +98,11 @@ try {
 
   await page.goto(`${application.address}/rates/euro/economy`);
   await page.getByLabel('Flat amount').waitFor();
-  await page.waitForFunction(() => document.querySelector('[data-testid="intended-stunt-lyon"]')?.textContent === '8.50', null, patience);
+  await page.waitForFunction(
+    () => document.querySelector('[data-testid="intended-stunt-lyon"]')?.textContent === '8.50',
+    null,
+    patience,
+  );
   await page.waitForTimeout(15_000);
   await context.tracing.start({ screenshots: false });
   const waits = await page.evaluate(async () => {

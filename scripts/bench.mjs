@@ -14,7 +14,15 @@ try {
   // Within the project, so that packages left outside the bundle are found.
   folder = mkdtempSync(join(root, 'node_modules', '.plemb-bench-'));
   const outfile = join(folder, 'run.mjs');
-  await build({ entryPoints: [join(root, 'bench', 'run.ts')], outfile, bundle: true, platform: 'node', format: 'esm', external: ['hyperformula', 'json-rules-engine'], logLevel: 'error' });
+  await build({
+    entryPoints: [join(root, 'bench', 'run.ts')],
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    external: ['hyperformula', 'json-rules-engine'],
+    logLevel: 'error',
+  });
   process.exitCode = spawnSync(process.execPath, [outfile], { stdio: 'inherit', cwd: root }).status ?? 1;
 } catch (error) {
   console.error(explain(error));

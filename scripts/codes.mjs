@@ -5,7 +5,14 @@ const list = (name) => JSON.parse(readFileSync(`/usr/share/iso-codes/json/iso_${
 const packed = (codes) => `'${[...new Set(codes)].sort().join(' ')}'`;
 const wrap = (name, doc, body) => `/** ${doc} Written by scripts/codes.mjs. */\nexport const ${name} = ${body};\n`;
 
-writeFileSync(new URL('../src/core/exact/iso4217.ts', import.meta.url), wrap('currencyCodes', 'The alphabetic codes of ISO 4217, from iso-codes.', packed(list('4217').map((one) => one.alpha_3))));
+writeFileSync(
+  new URL('../src/core/exact/iso4217.ts', import.meta.url),
+  wrap(
+    'currencyCodes',
+    'The alphabetic codes of ISO 4217, from iso-codes.',
+    packed(list('4217').map((one) => one.alpha_3)),
+  ),
+);
 
 const parts = new Map();
 for (const { code } of list('3166-2')) {
@@ -25,13 +32,27 @@ const insideLines = [...inside].sort().map(([larger, codes]) => `  '${larger}': 
 const alsoCountries = ['XK'];
 writeFileSync(
   new URL('../src/core/places/iso3166.ts', import.meta.url),
-  wrap('countryCodes', 'The two-letter codes of ISO 3166-1, from iso-codes, and XK.', packed([...list('3166-1').map((one) => one.alpha_2), ...alsoCountries])) +
-    wrap('partCodes', 'The codes of ISO 3166-2 after the hyphen, by country, from iso-codes.', `{\n${lines.join('\n')}\n} as const`) +
-    wrap('partsInParts', 'The parts of ISO 3166-2 that lie directly in a larger part, from iso-codes.', `{\n${insideLines.join('\n')}\n} as const`),
+  wrap(
+    'countryCodes',
+    'The two-letter codes of ISO 3166-1, from iso-codes, and XK.',
+    packed([...list('3166-1').map((one) => one.alpha_2), ...alsoCountries]),
+  ) +
+    wrap(
+      'partCodes',
+      'The codes of ISO 3166-2 after the hyphen, by country, from iso-codes.',
+      `{\n${lines.join('\n')}\n} as const`,
+    ) +
+    wrap(
+      'partsInParts',
+      'The parts of ISO 3166-2 that lie directly in a larger part, from iso-codes.',
+      `{\n${insideLines.join('\n')}\n} as const`,
+    ),
 );
 
 // The regions of CLDR (UN M49 codes, the EU, the euro area, the UN) as the countries they hold, however deep.
-const cldr = JSON.parse(readFileSync(new URL('../node_modules/cldr-core/supplemental/territoryContainment.json', import.meta.url), 'utf8')).supplemental.territoryContainment;
+const cldr = JSON.parse(
+  readFileSync(new URL('../node_modules/cldr-core/supplemental/territoryContainment.json', import.meta.url), 'utf8'),
+).supplemental.territoryContainment;
 const iso = new Set([...list('3166-1').map((one) => one.alpha_2), ...alsoCountries]);
 const heldBy = (code) => (iso.has(code) ? [code] : (cldr[code]?._contains ?? []).flatMap(heldBy));
 // Those with a suffix are deprecated or subsumed; the whole world is a pattern of its own.
@@ -43,15 +64,24 @@ const regionLines = Object.keys(cldr)
   .map(([code, held]) => `  '${code}': ${packed(held)},`);
 // Browsers ship no names of regions; Node's ICU has CLDR's.
 const names = new Intl.DisplayNames('en', { type: 'region' });
-const nameLines = regionLines.map((line) => line.slice(3, line.indexOf("'", 3))).map((code) => `  '${code}': '${names.of(code)}',`);
+const nameLines = regionLines
+  .map((line) => line.slice(3, line.indexOf("'", 3)))
+  .map((code) => `  '${code}': '${names.of(code)}',`);
 writeFileSync(
   new URL('../src/core/places/regions.ts', import.meta.url),
-  wrap('regionCountries', 'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.', `{\n${regionLines.join('\n')}\n} as const`) +
-    wrap('regionNames', 'What CLDR calls these regions in English.', `{\n${nameLines.join('\n')}\n} as const`),
+  wrap(
+    'regionCountries',
+    'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.',
+    `{\n${regionLines.join('\n')}\n} as const`,
+  ) + wrap('regionNames', 'What CLDR calls these regions in English.', `{\n${nameLines.join('\n')}\n} as const`),
 );
 
 // The numbers of ISO 3166-1, by which maps know countries.
 writeFileSync(
   new URL('../src/web/places/country-numbers.ts', import.meta.url),
-  wrap('countryNumbers', 'The three-digit codes of ISO 3166-1 and the two-letter codes they stand for, from iso-codes.', packed(list('3166-1').map((one) => `${one.numeric}${one.alpha_2}`))),
+  wrap(
+    'countryNumbers',
+    'The three-digit codes of ISO 3166-1 and the two-letter codes they stand for, from iso-codes.',
+    packed(list('3166-1').map((one) => `${one.numeric}${one.alpha_2}`)),
+  ),
 );

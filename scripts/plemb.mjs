@@ -11,8 +11,17 @@ try {
   console.error(explain(error));
   process.exit(2);
 }
-const done = spawnSync(process.execPath, ['--import', fileURLToPath(import.meta.resolve('tsx')), fileURLToPath(new URL('../src/cli/main.ts', import.meta.url)), ...process.argv.slice(2)], {
-  stdio: 'inherit',
-  cwd: process.env.INIT_CWD ?? process.cwd(),
-});
+const done = spawnSync(
+  process.execPath,
+  [
+    '--import',
+    fileURLToPath(import.meta.resolve('tsx')),
+    fileURLToPath(new URL('../src/cli/main.ts', import.meta.url)),
+    ...process.argv.slice(2),
+  ],
+  {
+    stdio: 'inherit',
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+  },
+);
 process.exit(done.status ?? 2);

@@ -13,9 +13,17 @@ export const schemas = () => ({
   goods: { $id: 'plemb-goods-1', title: 'What plemb goods --json prints', ...z.toJSONSchema(goodsSchema) },
   render: { $id: 'plemb-render-1', title: 'What plemb render --json prints', ...z.toJSONSchema(renderSchema) },
   check: { $id: 'plemb-check-1', title: 'What plemb check --json prints', ...z.toJSONSchema(checkSchema) },
-  'lerrin-shop': { $id: 'lerrin-shop-1', title: 'The file of Lerrin Shop', ...z.toJSONSchema(shopSchema, { io: 'input' }) },
+  'lerrin-shop': {
+    $id: 'lerrin-shop-1',
+    title: 'The file of Lerrin Shop',
+    ...z.toJSONSchema(shopSchema, { io: 'input' }),
+  },
 });
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  for (const [name, schema] of Object.entries(schemas())) writeFileSync(new URL(`../docs/formats/${name}.schema.json`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+  for (const [name, schema] of Object.entries(schemas()))
+    writeFileSync(
+      new URL(`../docs/formats/${name}.schema.json`, import.meta.url),
+      `${JSON.stringify(schema, null, 2)}\n`,
+    );
 }

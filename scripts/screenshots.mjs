@@ -35,13 +35,22 @@ try {
   nodePackages(root);
   needChromium();
   build(root);
-  cluster = await startCluster(join('/var/tmp', `plemb-shots-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`));
+  cluster = await startCluster(
+    join('/var/tmp', `plemb-shots-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`),
+  );
   cluster.createDatabase('shots');
   application = await startApplication({ root, data, databaseUrl: cluster.url('shots'), port: 0 });
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch({
     executablePath: chromiumPath,
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });

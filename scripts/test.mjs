@@ -1,4 +1,5 @@
-// npm test: sets everything up on a fresh machine, then types, lint, floors, unused things, and all tests. Leaves no process behind.
+// npm test: sets everything up on a fresh machine, then types, lint, floors, unused things, and all tests. Leaves no
+// process behind.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -23,7 +24,11 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => undefined);
 function step(name, program, args, env = {}) {
   console.log(`\n— ${name}`);
   const began = Date.now();
-  const done = spawnSync(join(root, 'node_modules', '.bin', program), args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  const done = spawnSync(join(root, 'node_modules', '.bin', program), args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  });
   if (done.signal || done.status === 130) throw new Plain('Stopped.');
   console.log(`  ${name}: ${done.status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
   return done.status === 0;
@@ -47,7 +52,9 @@ try {
   debianPackages(['iso-codes'], () => existsSync('/usr/share/iso-codes/json/iso_3166-2.json'), 'iso-codes');
   debianPackages(['libxml2-utils'], () => existsSync('/usr/bin/xmllint'), 'xmllint');
   chromium();
-  cluster = await startCluster(process.getuid?.() === 0 ? mkdtempSync('/var/tmp/plemb-test-') : join(folder, 'cluster'));
+  cluster = await startCluster(
+    process.getuid?.() === 0 ? mkdtempSync('/var/tmp/plemb-test-') : join(folder, 'cluster'),
+  );
   cluster.createDatabase('tests');
   const database = { TEST_DATABASE_URL: cluster.url('tests') };
 

@@ -1,6 +1,13 @@
 import type { ChildProcess } from 'node:child_process';
 
-export function startApplication(options: { root: string; data: string; databaseUrl: string; port: number; first?: string | null; channels?: Record<string, string> | null }): Promise<{
+export function startApplication(options: {
+  root: string;
+  data: string;
+  databaseUrl: string;
+  port: number;
+  first?: string | null;
+  channels?: Record<string, string> | null;
+}): Promise<{
   address: string;
   channels: Record<string, string>;
   server: ChildProcess;

@@ -5,7 +5,11 @@ import { Plain, run } from './say.mjs';
 
 /** Starts a TypeScript program and waits for the line of JSON by which it says that it is ready. */
 function program(root, path, args, env) {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, path), ...args], { cwd: root, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe', 'ipc'] });
+  const child = spawn(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
+    cwd: root,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
+  });
   let errors = '';
   child.stderr.on('data', (chunk) => {
     errors = (errors + chunk).slice(-4000);
@@ -49,13 +53,29 @@ export async function startApplication({ root, data, databaseUrl, port, first = 
     if (!channels) {
       const standins = program(root, 'src/standins/start.ts', ['--folder', join(data, 'standins')], {});
       parts.push(standins);
-      env = { ...env, PLEMB_CHANNELS: JSON.stringify(await standins.ready), PLEMB_CARRIER_KEY: 'kites-21', PLEMB_CARRIER_PRICES: 'account' };
+      env = {
+        ...env,
+        PLEMB_CHANNELS: JSON.stringify(await standins.ready),
+        PLEMB_CARRIER_KEY: 'kites-21',
+        PLEMB_CARRIER_PRICES: 'account',
+      };
     }
-    if (first) run(process.execPath, ['--import', 'tsx', join(root, first)], { cwd: root, env, what: 'Putting in what it begins with' });
+    if (first)
+      run(process.execPath, ['--import', 'tsx', join(root, first)], {
+        cwd: root,
+        env,
+        what: 'Putting in what it begins with',
+      });
     const server = program(root, 'src/server/main.ts', [], env);
     parts.push(server);
     const { listening } = await server.ready;
-    return { address: listening, channels: JSON.parse(env.PLEMB_CHANNELS), server: server.child, ended: Promise.race(parts.map((part) => part.ended)), stop };
+    return {
+      address: listening,
+      channels: JSON.parse(env.PLEMB_CHANNELS),
+      server: server.child,
+      ended: Promise.race(parts.map((part) => part.ended)),
+      stop,
+    };
   } catch (error) {
     await stop();
     throw error;

@@ -14,12 +14,20 @@ function* files(folder) {
 
 export function build(root) {
   const hash = createHash('sha256');
-  for (const path of [...['web', 'core', 'contract'].flatMap((one) => [...files(join(root, 'src', one))]), join(root, 'index.html'), join(root, 'vite.config.ts'), join(root, 'package-lock.json')])
+  for (const path of [
+    ...['web', 'core', 'contract'].flatMap((one) => [...files(join(root, 'src', one))]),
+    join(root, 'index.html'),
+    join(root, 'vite.config.ts'),
+    join(root, 'package-lock.json'),
+  ])
     hash.update(path).update(readFileSync(path));
   const wanted = hash.digest('hex');
   const mark = join(root, 'dist', '.built-from');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   console.log('Building the interface');
-  run(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], { cwd: root, what: 'Building the interface' });
+  run(process.execPath, [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'], {
+    cwd: root,
+    what: 'Building the interface',
+  });
   writeFileSync(mark, wanted);
 }

@@ -27,6 +27,9 @@ export function debianPackages(names, present, why) {
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   if (!listed) run('apt-get', ['update', '-q'], { env, what: 'Reading the list of packages' });
   listed = true;
-  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...names], { env, what: `Installing ${names.join(', ')}` });
+  run('apt-get', ['install', '-y', '-q', '--no-install-recommends', ...names], {
+    env,
+    what: `Installing ${names.join(', ')}`,
+  });
   if (!present()) throw new Plain(`${why} is still missing after: ${command}`);
 }

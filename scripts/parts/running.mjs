@@ -16,19 +16,30 @@ const root = fileURLToPath(new URL('../..', import.meta.url));
 const freePort = (port, command) =>
   new Promise((resolve, reject) => {
     const probe = createServer();
-    probe.once('error', (error) => reject(error.code === 'EADDRINUSE' ? new Plain(`Port ${port} is taken by another program. Choose another: PORT=7400 npm ${command}`) : error));
+    probe.once('error', (error) =>
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new Plain(`Port ${port} is taken by another program. Choose another: PORT=7400 npm ${command}`)
+          : error,
+      ),
+    );
     probe.listen(port, '127.0.0.1', () => probe.close(resolve));
   });
 
 /**
- * Runs until it is told to end. `command` is what was typed after npm, `folder` where its data lies, `first` the program that
+ * Runs until it is told to end. `command` is what was typed after npm, `folder` where its data lies, `first` the
+ * program that
  * fills an empty database, `channels` the addresses of channels, or null for the stand-ins.
  */
 export async function runPlemb({ command, folder, first, channels }) {
   const data = process.env.PLEMB_DATA ?? join(root, folder);
   // The postgres user must be able to reach its cluster: as root it lies where everybody may pass.
-  const clusterFolder = process.getuid?.() === 0 ? join('/var/tmp', `plemb-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`) : join(data, 'cluster');
-  // While what it begins with is being put in a mark stands; found at a start, the last one broke off and what there is is not whole.
+  const clusterFolder =
+    process.getuid?.() === 0
+      ? join('/var/tmp', `plemb-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`)
+      : join(data, 'cluster');
+  // While what it begins with is being put in a mark stands; found at a start, the last one broke off and what there is
+  // is not whole.
   const seeding = join(data, 'seeding');
   const seeded = join(data, 'seeded');
   const brokenOff = existsSync(seeding);
@@ -56,7 +67,8 @@ export async function runPlemb({ command, folder, first, channels }) {
     nodePackages(root);
     build(root);
     let databaseUrl = process.env.DATABASE_URL;
-    if (databaseUrl && fresh) console.log('The database is your own: --fresh clears the stand-ins only; empty the database yourself.');
+    if (databaseUrl && fresh)
+      console.log('The database is your own: --fresh clears the stand-ins only; empty the database yourself.');
     if (!databaseUrl) {
       if (fresh) {
         const old = await startCluster(clusterFolder).catch(() => null);
@@ -67,7 +79,8 @@ export async function runPlemb({ command, folder, first, channels }) {
       if (!cluster.has('plemb')) cluster.createDatabase('plemb');
       databaseUrl = cluster.url('plemb');
     }
-    if (fresh) for (const one of ['standins', 'seeded', 'seeding']) rmSync(join(data, one), { recursive: true, force: true });
+    if (fresh)
+      for (const one of ['standins', 'seeded', 'seeding']) rmSync(join(data, one), { recursive: true, force: true });
     mkdirSync(data, { recursive: true });
     const seed = !existsSync(seeded);
     if (seed) writeFileSync(seeding, '');
@@ -76,9 +89,14 @@ export async function runPlemb({ command, folder, first, channels }) {
       writeFileSync(seeded, '');
       rmSync(seeding);
     }
-    console.log(`Plemb is ready after ${((Date.now() - before) / 1000).toFixed(1)} s: ${application.address}\nCtrl-C ends it; what you save is kept.`);
+    console.log(
+      `Plemb is ready after ${((Date.now() - before) / 1000).toFixed(1)} s: ${application.address}\nCtrl-C ends it; what you save is kept.`,
+    );
     application.ended.then(() => {
-      if (!ending) console.error('A part of Plemb has ended by itself; the rest is stopped. Start it again: nothing saved is lost.');
+      if (!ending)
+        console.error(
+          'A part of Plemb has ended by itself; the rest is stopped. Start it again: nothing saved is lost.',
+        );
       return end(1);
     });
   } catch (error) {

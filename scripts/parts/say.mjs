@@ -13,11 +13,19 @@ export function explain(error) {
 
 /** Runs a command to its end; its output is shown only if it fails. */
 export function run(command, args, { cwd, env, what, input } = {}) {
-  const done = spawnSync(command, args, { cwd, env: { ...process.env, ...env }, encoding: 'utf8', input, maxBuffer: 1 << 26 });
-  if (done.error?.code === 'ENOENT') throw new Plain(`${what ?? command}: the program ${command} is not on this machine.`);
+  const done = spawnSync(command, args, {
+    cwd,
+    env: { ...process.env, ...env },
+    encoding: 'utf8',
+    input,
+    maxBuffer: 1 << 26,
+  });
+  if (done.error?.code === 'ENOENT')
+    throw new Plain(`${what ?? command}: the program ${command} is not on this machine.`);
   if (done.status !== 0) {
     const said = `${done.stderr ?? ''}${done.stdout ?? ''}`.trim();
-    if (/No space left on device|ENOSPC/.test(said)) throw new Plain('The disk is full. Make room and start again; nothing was lost.');
+    if (/No space left on device|ENOSPC/.test(said))
+      throw new Plain('The disk is full. Make room and start again; nothing was lost.');
     throw new Plain(`${what ?? command} failed:\n  ${said.split('\n').slice(-6).join('\n  ')}`);
   }
   return done.stdout;

@@ -13,14 +13,20 @@ function addresses(words: readonly string[]): ReadonlyMap<ChannelId, string> {
       const [name = '', ...rest] = word.split('=');
       const id = channelIds.find((one) => one === name);
       const url = rest.join('=');
-      if (!id || !/^https?:\/\/[^/]/.test(url)) throw new Unable(`--live “${word}” is no channel and its address; right would be ${channelIds[0]}=http://127.0.0.1:4101`);
+      if (!id || !/^https?:\/\/[^/]/.test(url))
+        throw new Unable(
+          `--live “${word}” is no channel and its address; right would be ${channelIds[0]}=http://127.0.0.1:4101`,
+        );
       return [id, url.replace(/\/+$/, '')];
     }),
   );
 }
 
 /** Checks every channel by its rendition, and those with an address by what is live and what their checkouts answer. */
-export async function runCheck(path: string, { at, json, live }: { at: number; json: boolean; live: readonly string[] }): Promise<number> {
+export async function runCheck(
+  path: string,
+  { at, json, live }: { at: number; json: boolean; live: readonly string[] },
+): Promise<number> {
   const asked = addresses(live);
   const { book, file, goods } = openBook(path, at);
   const reports = [];
@@ -35,7 +41,9 @@ export async function runCheck(path: string, { at, json, live }: { at: number; j
       throw error;
     }
   }
-  const findings = reports.flatMap((report) => report.findings).map((finding) => ({ ...finding, standing: standingOf(finding, new Set()) }));
+  const findings = reports
+    .flatMap((report) => report.findings)
+    .map((finding) => ({ ...finding, standing: standingOf(finding, new Set()) }));
   const corners = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
   if (json) print(jsonText({ corners, asked: [...asked.keys()], findings }, 1));
   else {

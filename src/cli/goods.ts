@@ -1,9 +1,20 @@
-import { bookFileSchema, bookProblems, channelIds, compileBook, migrated, readyGoods, shaped } from '../core/book/index.ts';
+import {
+  bookFileSchema,
+  bookProblems,
+  channelIds,
+  compileBook,
+  migrated,
+  readyGoods,
+  shaped,
+} from '../core/book/index.ts';
 import { amountText, gramsText, sure } from '../core/exact/index.ts';
 import { jsonText, print, problemText, readJson, tellMigration, told } from './open.ts';
 import { table } from './table.ts';
 
-/** How each item stands in the book: a row an item, and what is wrong by SKU; with `check` the status is 1 where anything is. */
+/**
+ * How each item stands in the book: a row an item, and what is wrong by SKU; with `check` the status is 1 where
+ * anything is.
+ */
 export function runGoods(path: string, { check, json }: { check: boolean; json: boolean }): number {
   const data = readJson(path);
   const read = shaped(bookFileSchema, migrated(data, channelIds).data);
@@ -15,7 +26,12 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
   const markets = body.markets.map(({ id }) => {
     const book = sure(compileBook(body, id));
     const ready = readyGoods(book, goods);
-    return { id, currency: book.currency, problems: ready.problems, bySku: new Map(ready.goods.map((item) => [item.sku, item])) };
+    return {
+      id,
+      currency: book.currency,
+      problems: ready.problems,
+      bySku: new Map(ready.goods.map((item) => [item.sku, item])),
+    };
   });
   const home = markets[0];
   const items = goods.map(({ sku }) => {
@@ -26,7 +42,13 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
         return [id, there ? amountText(there.price, currency) : null];
       }),
     );
-    return { sku, template: item?.template.id ?? null, kind: item?.kind ?? null, grams: item?.mass == null ? null : gramsText(item.mass), prices };
+    return {
+      sku,
+      template: item?.template.id ?? null,
+      kind: item?.kind ?? null,
+      grams: item?.mass == null ? null : gramsText(item.mass),
+      prices,
+    };
   });
   const seen = new Set<string>();
   const problems = markets
@@ -40,7 +62,13 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
     print(
       table(
         ['sku', 'template', 'kind', 'grams', ...markets.map(({ id, currency }) => `${id}, ${currency}`)],
-        items.map((item) => [item.sku, item.template ?? '–', item.kind ?? '–', item.grams ?? '–', ...markets.map(({ id }) => item.prices[id] ?? '–')]),
+        items.map((item) => [
+          item.sku,
+          item.template ?? '–',
+          item.kind ?? '–',
+          item.grams ?? '–',
+          ...markets.map(({ id }) => item.prices[id] ?? '–'),
+        ]),
       ),
     );
     for (const one of problems) print(problemText(one));

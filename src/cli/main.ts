@@ -6,7 +6,10 @@ import { Unable } from './open.ts';
 import { runQuote } from './quote.ts';
 import { runRender } from './render.ts';
 
-/** The core without a screen. Ends with 0 where all is well, 1 where a check finds something off, 2 where something could not be done. */
+/**
+ * The core without a screen. Ends with 0 where all is well, 1 where a check finds something off, 2 where something
+ * could not be done.
+ */
 const usage = `plemb quote BOOK BASKETS [--market MARKET] [--at MOMENT] [--json [--steps]]
 plemb goods BOOK [--check] [--json]
 plemb render BOOK CHANNEL [--at MOMENT] [--json]
@@ -59,11 +62,15 @@ async function main(): Promise<number> {
   const [name = '', ...words] = positionals;
   const verb = verbs[name];
   if (!verb) throw new Unable(`${name === '' ? 'No command' : `“${name}” is no command`}\n\n${usage}`);
-  const given = (Object.keys(flags) as Flag[]).filter((flag) => (Array.isArray(values[flag]) ? values[flag].length > 0 : values[flag] !== undefined && values[flag] !== false));
+  const given = (Object.keys(flags) as Flag[]).filter((flag) =>
+    Array.isArray(values[flag]) ? values[flag].length > 0 : values[flag] !== undefined && values[flag] !== false,
+  );
   const strange = given.find((flag) => !verb.flags.includes(flag));
   if (strange) throw new Unable(`${name} does not take --${strange}\n\n${usage}`);
   if (words.length !== verb.words.length)
-    throw new Unable(`${name} takes ${verb.words.join(' and ')}${words.length > verb.words.length ? `; “${words[verb.words.length]}” is one word too many` : ''}\n\n${usage}`);
+    throw new Unable(
+      `${name} takes ${verb.words.join(' and ')}${words.length > verb.words.length ? `; “${words[verb.words.length]}” is one word too many` : ''}\n\n${usage}`,
+    );
   if (values.steps && !values.json) throw new Unable(`--steps stands beside --json\n\n${usage}`);
   const [first = '', second = ''] = words;
   const at = momentOf(values.at);
@@ -85,7 +92,9 @@ main().then(
     process.exitCode = status;
   },
   (error: unknown) => {
-    process.stderr.write(`${error instanceof Unable ? error.message : `Something failed that should not have: ${(error as Error).message}`}\n`);
+    process.stderr.write(
+      `${error instanceof Unable ? error.message : `Something failed that should not have: ${(error as Error).message}`}\n`,
+    );
     process.exitCode = 2;
   },
 );

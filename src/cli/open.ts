@@ -1,5 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { asOf, type BookFile, type CompiledBook, compileBook, migrationNotes, readBookFile, readyGoods } from '../core/book/index.ts';
+import {
+  asOf,
+  type BookFile,
+  type CompiledBook,
+  compileBook,
+  migrationNotes,
+  readBookFile,
+  readyGoods,
+} from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { type Problem, sure } from '../core/exact/index.ts';
 
@@ -25,11 +33,13 @@ export function readJson(path: string): unknown {
 }
 
 export const problemText = (one: Problem): string => `${one.at.join(' › ')}: ${one.wrong}; right would be ${one.right}`;
-export const told = (path: string, problems: readonly Problem[]): Unable => new Unable(problems.map((one) => `${path}: ${problemText(one)}`).join('\n'));
+export const told = (path: string, problems: readonly Problem[]): Unable =>
+  new Unable(problems.map((one) => `${path}: ${problemText(one)}`).join('\n'));
 
 /** What had to be changed in meaning to read a book of an earlier format is told beside the answer. */
 export function tellMigration(path: string, data: unknown): void {
-  for (const note of migrationNotes(data)) process.stderr.write(`${path}: ${note.at.join(' › ')}: ${note.was} → ${note.now}\n`);
+  for (const note of migrationNotes(data))
+    process.stderr.write(`${path}: ${note.at.join(' › ')}: ${note.was} → ${note.now}\n`);
 }
 
 export interface Opened {
@@ -50,4 +60,5 @@ export function openBook(path: string, at: number): Opened {
 }
 
 export const print = (text: string): boolean => process.stdout.write(`${text}\n`);
-export const jsonText = (value: unknown, indent?: number): string => JSON.stringify(value, (_, one: unknown) => (typeof one === 'bigint' ? Number(one) : one), indent);
+export const jsonText = (value: unknown, indent?: number): string =>
+  JSON.stringify(value, (_, one: unknown) => (typeof one === 'bigint' ? Number(one) : one), indent);

@@ -1,4 +1,12 @@
-import { type Basket, type BookFile, type CompiledBook, compileBook, type Ready, readBasket, readyGoods } from '../core/book/index.ts';
+import {
+  type Basket,
+  type BookFile,
+  type CompiledBook,
+  compileBook,
+  type Ready,
+  readBasket,
+  readyGoods,
+} from '../core/book/index.ts';
 import { amountText, type Minor, type Problem, sure } from '../core/exact/index.ts';
 import { type Answer, explain, questionOf, quote } from '../core/quote/index.ts';
 import { jsonText, openBook, print, problemText, readText } from './open.ts';
@@ -36,16 +44,24 @@ export function runQuote(bookPath: string, basketsPath: string, how: How): numbe
   const home = how.market ?? file.markets[0]?.id ?? '';
   let status = 0;
   for (const line of basketsOf(readText(basketsPath))) {
-    const answered = line.ok ? answerTo(line.data, home, inMarket, how) : { ok: false as const, problems: [line.problem] };
+    const answered = line.ok
+      ? answerTo(line.data, home, inMarket, how)
+      : { ok: false as const, problems: [line.problem] };
     if (!answered.ok) status = 2;
     if (how.json) print(jsonText(answered.ok ? answered.value.json : { problems: answered.problems }));
     else if (answered.ok) print(answered.value.text());
-    else process.stderr.write(`${answered.problems.map((one) => `${basketsPath}, basket ${line.number}: ${problemText(one)}`).join('\n')}\n`);
+    else
+      process.stderr.write(
+        `${answered.problems.map((one) => `${basketsPath}, basket ${line.number}: ${problemText(one)}`).join('\n')}\n`,
+      );
   }
   return status;
 }
 
-type Line = { readonly number: number } & ({ readonly ok: true; readonly data: unknown } | { readonly ok: false; readonly problem: Problem });
+type Line = { readonly number: number } & (
+  | { readonly ok: true; readonly data: unknown }
+  | { readonly ok: false; readonly problem: Problem }
+);
 
 /** A file is one basket, over as many lines as one likes, or a basket a line; empty lines are none. */
 function basketsOf(text: string): Iterable<Line> {
@@ -65,34 +81,54 @@ function* linesOf(text: string): Generator<Line> {
     try {
       data = JSON.parse(line);
     } catch {
-      yield { number, ok: false, problem: { at: ['.'], wrong: 'this line is not JSON', right: 'a basket as a line of JSON' } };
+      yield {
+        number,
+        ok: false,
+        problem: { at: ['.'], wrong: 'this line is not JSON', right: 'a basket as a line of JSON' },
+      };
       continue;
     }
     yield { number, ok: true, data };
   }
 }
 
-type Answered = { readonly ok: true; readonly value: { readonly json: WrittenAnswer; readonly text: () => string } } | { readonly ok: false; readonly problems: readonly Problem[] };
+type Answered =
+  | { readonly ok: true; readonly value: { readonly json: WrittenAnswer; readonly text: () => string } }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 function answerTo(data: unknown, home: string, inMarket: ReturnType<typeof markets>, how: How): Answered {
   const basket = readBasket(data);
   if (!basket.ok) return basket;
   const market = basket.value.market ?? home;
   const there = inMarket(market);
-  if (!there) return { ok: false, problems: [{ at: ['market'], wrong: `no market “${market}”`, right: 'a market of the book' }] };
+  if (!there)
+    return { ok: false, problems: [{ at: ['market'], wrong: `no market “${market}”`, right: 'a market of the book' }] };
   const { book, bySku } = there;
   const question = questionOf(book, basket.value, { ready: (sku) => bySku.get(sku), now: how.at });
   if (!question.ok) return question;
   const answer = quote(book, question.value);
   const json = written(answer, { basket: basket.value.id, market, currency: book.currency });
-  if (how.steps) json.steps = Object.fromEntries(answer.choices.map((one) => [one.service, writtenSteps(explain(book, question.value, one.service), book.currency)]));
+  if (how.steps)
+    json.steps = Object.fromEntries(
+      answer.choices.map((one) => [
+        one.service,
+        writtenSteps(explain(book, question.value, one.service), book.currency),
+      ]),
+    );
   return { ok: true, value: { json, text: () => textOf(book, basket.value, answer) } };
 }
 
 function textOf(book: CompiledBook, basket: Basket, answer: Answer): string {
   const say = (value: Minor) => amountText(value, book.currency);
   const zone = book.zones.find((one) => one.id === answer.zone)?.name ?? 'no zone: not delivered to';
-  const rows = answer.choices.map((one) => [one.service, say(one.discount), say(one.delivery), say(one.total), one.used.join(' ')]);
-  const clash = answer.clash?.orders.map((order) => `\napart: ${order.skus.join(', ')} by ${order.service}`).join('') ?? '';
+  const rows = answer.choices.map((one) => [
+    one.service,
+    say(one.discount),
+    say(one.delivery),
+    say(one.total),
+    one.used.join(' '),
+  ]);
+  const clash =
+    answer.clash?.orders.map((order) => `\napart: ${order.skus.join(', ')} by ${order.service}`).join('') ?? '';
   return `${basket.name}: goods ${say(answer.goods)} ${book.currency} to ${zone}\n${table(['service', 'discount', 'delivery', 'in all', 'offers used'], rows)}${answer.missing.map((one) => `\n${one.service}: ${one.why}`).join('')}${clash}\n`;
 }

@@ -19,7 +19,9 @@ const choice = z.strictObject({
   gifts: z.array(z.strictObject({ sku: z.string(), units: z.int() })),
   notProved: amount.nullable(),
 });
-/** A step of an answer: which, the path in the book to what it was read from, and its figures; amounts are decimal text. */
+/**
+ * A step of an answer: which, the path in the book to what it was read from, and its figures; amounts are decimal text.
+ */
 const step = z.looseObject({ step: z.string(), at: z.array(z.string()) });
 
 /** The answer to one basket. */
@@ -31,8 +33,12 @@ export const answerSchema = z.strictObject({
   goods: amount,
   grams: z.string().nullable(),
   choices: z.array(choice),
-  hidden: z.array(z.strictObject({ choice, why: z.enum(['same name', 'beside free', 'beyond the most']), by: z.string() })),
-  missing: z.array(z.strictObject({ service: z.string(), why: z.string(), at: z.array(z.string()), sku: z.string().nullable() })),
+  hidden: z.array(
+    z.strictObject({ choice, why: z.enum(['same name', 'beside free', 'beyond the most']), by: z.string() }),
+  ),
+  missing: z.array(
+    z.strictObject({ service: z.string(), why: z.string(), at: z.array(z.string()), sku: z.string().nullable() }),
+  ),
   clash: z.unknown(),
   steps: z.record(z.string(), z.array(step)).optional(),
 });
@@ -41,7 +47,10 @@ export const answerLineSchema = z.union([answerSchema, z.strictObject({ problems
 export type WrittenAnswer = z.infer<typeof answerSchema>;
 
 /** An answer with amounts as decimal text. */
-export function written(answer: Answer, of: { readonly basket: string; readonly market: string; readonly currency: Currency }): WrittenAnswer {
+export function written(
+  answer: Answer,
+  of: { readonly basket: string; readonly market: string; readonly currency: Currency },
+): WrittenAnswer {
   const say = (value: Minor) => amountText(value, of.currency);
   const amounts = (one: Choice) => ({
     ...one,
@@ -70,7 +79,8 @@ export function written(answer: Answer, of: { readonly basket: string; readonly 
 }
 
 /** The steps to a choice in plain figures. */
-export const writtenSteps = (steps: readonly Step[], currency: Currency): z.infer<typeof step>[] => steps.map((one) => ({ step: one.step, at: [...one.at], ...figuresOf(one, currency) }));
+export const writtenSteps = (steps: readonly Step[], currency: Currency): z.infer<typeof step>[] =>
+  steps.map((one) => ({ step: one.step, at: [...one.at], ...figuresOf(one, currency) }));
 
 function figuresOf(one: Step, currency: Currency): Record<string, unknown> {
   const say = (value: Minor) => amountText(value, currency);
@@ -85,9 +95,25 @@ function figuresOf(one: Step, currency: Currency): Record<string, unknown> {
     case 'gift':
       return { offer: one.offer, sku: one.sku, units: one.units };
     case 'group':
-      return { origin: one.origin, template: one.template, kinds: one.kinds, skus: one.skus, value: say(one.value), grams: grams(one.mass), units: one.units };
+      return {
+        origin: one.origin,
+        template: one.template,
+        kinds: one.kinds,
+        skus: one.skus,
+        value: say(one.value),
+        grams: grams(one.mass),
+        units: one.units,
+      };
     case 'rate':
-      return { rate: one.rate.is, kind: one.kind, parcels: one.parcels, quoted: one.quoted && { amount: amountText(one.quoted.amount, one.quoted.currency), currency: one.quoted.currency } };
+      return {
+        rate: one.rate.is,
+        kind: one.kind,
+        parcels: one.parcels,
+        quoted: one.quoted && {
+          amount: amountText(one.quoted.amount, one.quoted.currency),
+          currency: one.quoted.currency,
+        },
+      };
     case 'fees':
       return { order: say(one.order), items: say(one.items) };
     case 'charge':
@@ -115,18 +141,39 @@ function figuresOf(one: Step, currency: Currency): Record<string, unknown> {
 
 /** What `plemb goods --json` prints. */
 export const goodsSchema = z.strictObject({
-  items: z.array(z.strictObject({ sku: z.string(), template: z.string().nullable(), kind: z.string().nullable(), grams: z.string().nullable(), prices: z.record(z.string(), amount.nullable()) })),
+  items: z.array(
+    z.strictObject({
+      sku: z.string(),
+      template: z.string().nullable(),
+      kind: z.string().nullable(),
+      grams: z.string().nullable(),
+      prices: z.record(z.string(), amount.nullable()),
+    }),
+  ),
   problems: z.array(problem),
 });
 /** What `plemb render --json` prints: the files, and how far each clause can be said. */
 export const renderSchema = z.strictObject({
   channel: z.string(),
   files: z.array(z.strictObject({ name: z.string(), text: z.string() })),
-  notes: z.array(z.looseObject({ clause: z.looseObject({ about: z.string() }), reads: z.string().nullable(), fidelity: z.looseObject({ is: z.string() }) })),
+  notes: z.array(
+    z.looseObject({
+      clause: z.looseObject({ about: z.string() }),
+      reads: z.string().nullable(),
+      fidelity: z.looseObject({ is: z.string() }),
+    }),
+  ),
 });
 /** What `plemb check --json` prints: how many baskets were asked, the channels asked live, and the findings. */
 export const checkSchema = z.strictObject({
   corners: z.int().min(0),
   asked: z.array(z.string()),
-  findings: z.array(z.looseObject({ channel: z.string(), service: z.string(), standing: z.enum(['off', 'in review', 'known limit', 'not sold there']), difference: z.int().nullable() })),
+  findings: z.array(
+    z.looseObject({
+      channel: z.string(),
+      service: z.string(),
+      standing: z.enum(['off', 'in review', 'known limit', 'not sold there']),
+      difference: z.int().nullable(),
+    }),
+  ),
 });

@@ -8,10 +8,24 @@ import { itemSchema } from '../core/goods/index.ts';
 export const channelId = z.enum(channelIds);
 export const moment = z.iso.datetime();
 
-export const problemSchema = z.object({ at: z.array(z.union([z.string(), z.number()])), wrong: z.string(), right: z.string() });
-export const changeSchema = z.object({ path: z.array(z.string()), before: z.unknown().optional(), after: z.unknown().optional() });
+export const problemSchema = z.object({
+  at: z.array(z.union([z.string(), z.number()])),
+  wrong: z.string(),
+  right: z.string(),
+});
+export const changeSchema = z.object({
+  path: z.array(z.string()),
+  before: z.unknown().optional(),
+  after: z.unknown().optional(),
+});
 /** What two people want at one place: what stood there, what stands now, what was to be saved. */
-export const conflictSchema = z.object({ path: z.array(z.string()), mine: z.unknown().optional(), theirs: z.unknown().optional(), who: z.string(), revision: z.int() });
+export const conflictSchema = z.object({
+  path: z.array(z.string()),
+  mine: z.unknown().optional(),
+  theirs: z.unknown().optional(),
+  who: z.string(),
+  revision: z.int(),
+});
 
 /** A problem document (RFC 9457), with the places of what was wrong and both versions of what was changed by two. */
 export const problemDocument = z.object({
@@ -29,10 +43,24 @@ export const bookAnswer = z.object({ revision: z.int(), book: bookSchema });
 export const goodsPage = z.object({ items: z.array(itemSchema), next: z.string().nullable() });
 
 const who = z.string().trim().min(1).max(60);
-export const editSchema = z.strictObject({ path: z.array(z.string().max(200)).min(1).max(8), value: z.unknown().optional() });
-export const saveRequest = z.strictObject({ base: z.int().min(0), who, note: z.string().max(200), edits: z.array(editSchema).min(1).max(200_000) });
+export const editSchema = z.strictObject({
+  path: z.array(z.string().max(200)).min(1).max(8),
+  value: z.unknown().optional(),
+});
+export const saveRequest = z.strictObject({
+  base: z.int().min(0),
+  who,
+  note: z.string().max(200),
+  edits: z.array(editSchema).min(1).max(200_000),
+});
 export const saveAnswer = z.object({ revision: z.int() });
-export const revisionSchema = z.object({ number: z.int(), at: moment, who: z.string(), note: z.string(), count: z.int() });
+export const revisionSchema = z.object({
+  number: z.int(),
+  at: moment,
+  who: z.string(),
+  note: z.string(),
+  count: z.int(),
+});
 export const revisionsPage = z.object({ revisions: z.array(revisionSchema), next: z.int().nullable() });
 export const changesAnswer = z.object({ from: z.int(), to: z.int(), changes: z.array(changeSchema) });
 export const takeBackRequest = z.strictObject({ who });
@@ -69,13 +97,20 @@ export type CarrierAnswer = z.infer<typeof carrierAnswer>;
 export const codesRequest = z.strictObject({ count: z.int().min(1).max(100_000) });
 export const listRequest = z.strictObject({ text: z.string().max(32 << 20) });
 /** What became of a list: all its lines were taken, or none where any is bad. */
-export const listReport = z.object({ taken: z.int(), badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })) });
-export const batchesAnswer = z.object({ batches: z.array(z.object({ batch: z.string(), codes: z.int(), used: z.int() })) });
+export const listReport = z.object({
+  taken: z.int(),
+  badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })),
+});
+export const batchesAnswer = z.object({
+  batches: z.array(z.object({ batch: z.string(), codes: z.int(), used: z.int() })),
+});
 export const segmentsAnswer = z.object({ segments: z.array(z.object({ segment: z.string(), customers: z.int() })) });
 /** A customer by id, and the segment that the list of customers puts it into; null where the list does not have it. */
 export const customerAnswer = z.object({ customer: z.string(), segment: z.string().nullable() });
 /** What offers with a budget have cost so far. */
-export const spendAnswer = z.object({ rows: z.array(z.object({ offer: z.string(), week: z.string(), channel: z.string().nullable(), amount: z.string() })) });
+export const spendAnswer = z.object({
+  rows: z.array(z.object({ offer: z.string(), week: z.string(), channel: z.string().nullable(), amount: z.string() })),
+});
 /** Codes asked about, and the batches of those among them that are single-use and not used yet. */
 export const singlesRequest = z.strictObject({ codes: z.array(z.string().max(20)).max(500) });
 export const singlesAnswer = z.object({ singles: z.record(z.string(), z.string()) });
@@ -108,8 +143,18 @@ export type ImportReport = z.infer<typeof importReport>;
 export type ImportState = z.infer<typeof importState>;
 
 export const fileSchema = z.object({ name: z.string(), text: z.string() });
-export const remarkSchema = z.object({ file: z.string(), line: z.int().nullable(), field: z.string(), reason: z.string() });
-export const heldSchema = z.object({ key: z.string(), until: z.string(), state: z.enum(['in review', 'refused']), reason: z.string() });
+export const remarkSchema = z.object({
+  file: z.string(),
+  line: z.int().nullable(),
+  field: z.string(),
+  reason: z.string(),
+});
+export const heldSchema = z.object({
+  key: z.string(),
+  until: z.string(),
+  state: z.enum(['in review', 'refused']),
+  reason: z.string(),
+});
 export const sendSchema = z.object({
   id: z.int(),
   channel: channelId,
@@ -120,7 +165,10 @@ export const sendSchema = z.object({
   report: z.array(remarkSchema),
   error: z.string().nullable(),
 });
-/** What is known of a channel: its last send, what it last took, and what it says it holds back; `down` says why it does not answer. */
+/**
+ * What is known of a channel: its last send, what it last took, and what it says it holds back; `down` says why it does
+ * not answer.
+ */
 export const channelState = z.object({
   id: channelId,
   lastSend: sendSchema.nullable(),
@@ -129,17 +177,25 @@ export const channelState = z.object({
   down: z.string().nullable(),
 });
 export const channelsAnswer = z.object({ channels: z.array(channelState) });
-/** A channel's files: those it last took, and those it says are live; null where there are none, or it does not answer. */
+/**
+ * A channel's files: those it last took, and those it says are live; null where there are none, or it does not answer.
+ */
 export const channelFiles = z.object({ told: z.array(fileSchema).nullable(), live: z.array(fileSchema).nullable() });
 export type ChannelFiles = z.infer<typeof channelFiles>;
-export const listingsAnswer = z.object({ listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })) });
+export const listingsAnswer = z.object({
+  listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })),
+});
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;
 export type ChannelState = z.infer<typeof channelState>;
 
 export const checkoutRequest = z.strictObject({ moment, baskets: z.array(basketSchema).min(1).max(50) });
 const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int() });
-export const checkoutAnswer = z.object({ channels: z.array(z.object({ id: channelId, down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) })) });
+export const checkoutAnswer = z.object({
+  channels: z.array(
+    z.object({ id: channelId, down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) }),
+  ),
+});
 export type CheckoutAnswer = z.infer<typeof checkoutAnswer>;
 
 export const checkRequest = z.strictObject({ moment });
@@ -156,7 +212,11 @@ export const checkState = z.object({
 });
 export type CheckState = z.infer<typeof checkState>;
 const charged = z.object({ delivery: z.int(), discount: z.int() }).nullable();
-const stepSchema = z.object({ step: z.enum(['place', 'discount', 'rate', 'threshold', 'offer', 'pays']), amount: z.int().nullable(), words: z.string() });
+const stepSchema = z.object({
+  step: z.enum(['place', 'discount', 'rate', 'threshold', 'offer', 'pays']),
+  amount: z.int().nullable(),
+  words: z.string(),
+});
 const shownSchema = z.object({
   lines: z.array(z.object({ sku: z.string(), units: z.int() })),
   value: z.int(),
@@ -190,11 +250,23 @@ export const findingSchema = z.object({
   charged,
   steps: z.object({ meant: z.array(stepSchema), there: z.array(stepSchema) }),
   differs: stepSchema.shape.step,
-  note: z.object({ reads: z.string().nullable(), fidelity: z.object({ is: z.string(), bound: z.int().optional(), why: z.string().optional(), remedies: z.array(z.string()).optional() }) }).nullable(),
+  note: z
+    .object({
+      reads: z.string().nullable(),
+      fidelity: z.object({
+        is: z.string(),
+        bound: z.int().optional(),
+        why: z.string().optional(),
+        remedies: z.array(z.string()).optional(),
+      }),
+    })
+    .nullable(),
 });
 export const checkReport = z.object({
   check: checkState.nullable(),
-  classes: z.array(z.object({ channel: channelId, class: classSchema, key: z.string(), corners: z.int(), toldAbove: z.int() })),
+  classes: z.array(
+    z.object({ channel: channelId, class: classSchema, key: z.string(), corners: z.int(), toldAbove: z.int() }),
+  ),
   findings: z.array(findingSchema),
   /** Channels that did not answer, and why. */
   down: z.array(z.object({ channel: channelId, why: z.string() })),

@@ -21,7 +21,11 @@ export function asking(id: ChannelId, client: ChannelClient): Ask {
   return {
     async live(moment): Promise<Live> {
       const { files, held } = await client.live(moment);
-      return { rules: read(files), held: new Set(held.map((one) => one.key)), refused: new Set(held.filter((one) => one.state === 'refused').map((one) => one.key)) };
+      return {
+        rules: read(files),
+        held: new Set(held.map((one) => one.key)),
+        refused: new Set(held.filter((one) => one.state === 'refused').map((one) => one.key)),
+      };
     },
     checkout: (moment, baskets) => client.checkout(moment, baskets),
   };

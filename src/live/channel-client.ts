@@ -22,7 +22,9 @@ const money = z.string().regex(/^\d+\.\d{2}$/);
 const liveSchema = z.object({ files: z.array(fileSchema), held: z.array(heldSchema) });
 const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
 const listingSchema = z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() });
-const checkoutSchema = z.object({ answers: z.array(z.object({ choices: z.array(z.object({ speed: z.string(), charge: money, discount: money })) })) });
+const checkoutSchema = z.object({
+  answers: z.array(z.object({ choices: z.array(z.object({ speed: z.string(), charge: money, discount: money })) })),
+});
 export type LiveAnswer = z.infer<typeof liveSchema>;
 
 export interface ChannelClient {
@@ -34,9 +36,18 @@ export interface ChannelClient {
   setClock(now: number): Promise<void>;
 }
 
-/** Talks to a channel over HTTP: five seconds a try, three tries with a longer pause after each, then {@link ChannelDown}. */
+/**
+ * Talks to a channel over HTTP: five seconds a try, three tries with a longer pause after each, then {@link
+ * ChannelDown}.
+ */
 export function channelClient(id: ChannelId, address: string | undefined): ChannelClient {
-  async function call<T>(method: string, path: string, answer: z.ZodType<T>, body?: object, headers: Record<string, string> = {}): Promise<T> {
+  async function call<T>(
+    method: string,
+    path: string,
+    answer: z.ZodType<T>,
+    body?: object,
+    headers: Record<string, string> = {},
+  ): Promise<T> {
     if (!address) throw new ChannelDown(id, 'no address of it is set');
     let why = '';
     for (let attempt = 0; attempt < tries; attempt += 1) {
@@ -68,12 +79,22 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
   }
 
   return {
-    submit: (files, idempotencyKey) => call('PUT', '/submission', submissionSchema, { files }, { 'Idempotency-Key': idempotencyKey }),
+    submit: (files, idempotencyKey) =>
+      call('PUT', '/submission', submissionSchema, { files }, { 'Idempotency-Key': idempotencyKey }),
     live: (moment) => call('GET', `/live?moment=${new Date(moment).toISOString()}`, liveSchema),
     async checkout(moment, baskets) {
-      const { answers } = await call('POST', '/checkout', checkoutSchema, { moment: new Date(moment).toISOString(), baskets: baskets.map(written) });
+      const { answers } = await call('POST', '/checkout', checkoutSchema, {
+        moment: new Date(moment).toISOString(),
+        baskets: baskets.map(written),
+      });
       if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense');
-      return answers.map((one) => one.choices.map((choice) => ({ speed: choice.speed, charge: sure(parseAmount(choice.charge, euro)), discount: sure(parseAmount(choice.discount, euro)) })));
+      return answers.map((one) =>
+        one.choices.map((choice) => ({
+          speed: choice.speed,
+          charge: sure(parseAmount(choice.charge, euro)),
+          discount: sure(parseAmount(choice.discount, euro)),
+        })),
+      );
     },
     listings: () => call('GET', '/listings', z.array(listingSchema)),
     async setClock(now) {
@@ -83,13 +104,19 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
 }
 
 const written = (basket: ChannelBasket) => ({
-  lines: basket.lines.map((line) => ({ listing: line.sku, units: line.units, price: amountText(line.price as Minor, euro), grams: line.mass === null ? null : gramsText(line.mass) })),
+  lines: basket.lines.map((line) => ({
+    listing: line.sku,
+    units: line.units,
+    price: amountText(line.price as Minor, euro),
+    grams: line.mass === null ? null : gramsText(line.mass),
+  })),
   place: basket.place,
   codes: basket.codes,
 });
 
 function reasonOf(error: unknown): string {
-  if (error instanceof DOMException && error.name === 'TimeoutError') return `nothing came within ${timeout / 1000} seconds`;
+  if (error instanceof DOMException && error.name === 'TimeoutError')
+    return `nothing came within ${timeout / 1000} seconds`;
   if (error instanceof SyntaxError) return 'its answer makes no sense';
   const code = (error as { cause?: { code?: string } }).cause?.code;
   return code === 'ECONNREFUSED' ? 'nothing listens there' : 'the connection broke';

@@ -16,7 +16,9 @@ import { importRoutes } from './routes/imports.ts';
 const problemType = { 'Content-Type': 'application/problem+json' };
 const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
-/** The whole server: the interface's files, and the API under /api. Only callers that name a loopback host are answered. */
+/**
+ * The whole server: the interface's files, and the API under /api. Only callers that name a loopback host are answered.
+ */
 export function app(context: Context, jobs: Jobs, pages: string): Hono {
   const server = new Hono();
   server.use(
@@ -39,12 +41,25 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   );
   server.use(async (c, next) => {
     const host = (c.req.header('Host') ?? '').replace(/:\d+$/, '');
-    if (!loopback.has(host)) return c.json({ type: '/problems/host', title: 'Plemb answers on loopback only', status: 421 }, 421, problemType);
+    if (!loopback.has(host))
+      return c.json({ type: '/problems/host', title: 'Plemb answers on loopback only', status: 421 }, 421, problemType);
     return next();
   });
-  server.use(async (c, next) => (/%00/.test(c.req.url) ? c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType) : next()));
+  server.use(async (c, next) =>
+    /%00/.test(c.req.url)
+      ? c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType)
+      : next(),
+  );
   const limit = (maxSize: number) =>
-    bodyLimit({ maxSize, onError: (c) => c.json({ type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 }, 413, problemType) });
+    bodyLimit({
+      maxSize,
+      onError: (c) =>
+        c.json(
+          { type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 },
+          413,
+          problemType,
+        ),
+    });
   server.use('/api/*', limit(64 << 20));
   server.use('/api/*', async (c, next) => {
     await next();
@@ -56,7 +71,9 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.route('/api', codeRoutes(context));
   server.route('/api', historyRoutes(context));
   server.route('/api', importRoutes(context, jobs));
-  server.all('/api/*', (c) => c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType));
+  server.all('/api/*', (c) =>
+    c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType),
+  );
   if (existsSync(pages)) {
     server.use('/assets/*', serveStatic({ root: pages }));
     server.get('*', serveStatic({ root: pages, rewriteRequestPath: () => '/index.html' }));
@@ -64,7 +81,15 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.onError((error, c) => {
     if (error instanceof Refusal) return c.json(error.document, error.document.status as 400, problemType);
     context.log.error(error, c.req.path);
-    return c.json({ type: '/problems/fault', title: 'Something failed here that should not have; nothing was changed', status: 500 }, 500, problemType);
+    return c.json(
+      {
+        type: '/problems/fault',
+        title: 'Something failed here that should not have; nothing was changed',
+        status: 500,
+      },
+      500,
+      problemType,
+    );
   });
   return server;
 }

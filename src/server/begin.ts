@@ -3,10 +3,20 @@ import { connect, migrate } from './database.ts';
 import { newest } from './queries/revisions.ts';
 import { replaceBook } from './save.ts';
 
-/** Puts a book to begin with into an empty database: one market, an empty default template. Does nothing where there is a book. */
+/**
+ * Puts a book to begin with into an empty database: one market, an empty default template. Does nothing where there is
+ * a book.
+ */
 const database = connect(process.env.DATABASE_URL ?? '');
 await migrate(database);
 const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
 if ((await newest(database)) === 0)
-  await replaceBook(database, starterBook({ country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone }), [], 'Plemb', 'A book to begin with', new Date());
+  await replaceBook(
+    database,
+    starterBook({ country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone }),
+    [],
+    'Plemb',
+    'A book to begin with',
+    new Date(),
+  );
 await database.end();

@@ -1,5 +1,13 @@
 import type { Logger } from 'pino';
-import { asOf, type Book, type ChannelId, type CompiledBook, channelIds, compileBook, readyGoods } from '../core/book/index.ts';
+import {
+  asOf,
+  type Book,
+  type ChannelId,
+  type CompiledBook,
+  channelIds,
+  compileBook,
+  readyGoods,
+} from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { sure } from '../core/exact/index.ts';
 import { type ChannelClient, channelClient } from '../live/index.ts';
@@ -20,7 +28,10 @@ export interface Context {
 }
 
 /** What is needed to talk to channels and carrier at these addresses. */
-export const reaching = (addresses: Readonly<Record<string, string>>, account: CarrierAccount | null): Pick<Context, 'clients' | 'carrier'> => ({
+export const reaching = (
+  addresses: Readonly<Record<string, string>>,
+  account: CarrierAccount | null,
+): Pick<Context, 'clients' | 'carrier'> => ({
   clients: clientsAt(addresses),
   carrier: carrierClient(addresses.ternline, account),
 });

@@ -17,10 +17,12 @@ export function connect(url: string): Database {
 }
 
 /** Runs work in one transaction: all of it counts or none. */
-export const transaction = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> => within(database, 'begin', work);
+export const transaction = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> =>
+  within(database, 'begin', work);
 
 /** Runs reads that must all see the same state, whatever is saved meanwhile. */
-export const snapshot = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> => within(database, 'begin isolation level repeatable read read only', work);
+export const snapshot = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> =>
+  within(database, 'begin isolation level repeatable read read only', work);
 
 async function within<T>(database: Database, begin: string, work: (connection: Connection) => Promise<T>): Promise<T> {
   const client = await database.connect();
@@ -37,7 +39,10 @@ async function within<T>(database: Database, begin: string, work: (connection: C
   }
 }
 
-/** Brings the tables up to date: runs each numbered file once, in order, all in one transaction. A file is of SQL, or a module with `up`. */
+/**
+ * Brings the tables up to date: runs each numbered file once, in order, all in one transaction. A file is of SQL, or a
+ * module with `up`.
+ */
 export async function migrate(database: Database): Promise<void> {
   await transaction(database, (connection) => migrateWithin(connection, migrations()));
 }
@@ -51,7 +56,9 @@ export const migrations = (): string[] =>
 /** Runs those of the named files that have not run yet. */
 export async function migrateWithin(connection: Connection, names: readonly string[]): Promise<void> {
   await connection.query('select pg_advisory_xact_lock(7315)');
-  await connection.query('create table if not exists migration (name text primary key, at timestamptz not null default now())');
+  await connection.query(
+    'create table if not exists migration (name text primary key, at timestamptz not null default now())',
+  );
   const { rows } = await connection.query<{ name: string }>('select name from migration');
   const done = new Set(rows.map((row) => row.name));
   for (const name of names) {

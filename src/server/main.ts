@@ -8,12 +8,25 @@ import { type Context, reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { startJobs } from './jobs/boss.ts';
 
-/** Starts the server. DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel) and PORT say with what and where; HOST is loopback unless told. PLEMB_CARRIER_KEY and PLEMB_CARRIER_PRICES (list or account) are the account at the carrier. */
-const { DATABASE_URL: url = '', PLEMB_CHANNELS: channels = '{}', PORT: port = '7310', HOST: host = '127.0.0.1', LOG_LEVEL: level = 'warn' } = process.env;
+/**
+ * Starts the server. DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel) and PORT say with what and where; HOST is
+ * loopback unless told. PLEMB_CARRIER_KEY and PLEMB_CARRIER_PRICES (list or account) are the account at the carrier.
+ */
+const {
+  DATABASE_URL: url = '',
+  PLEMB_CHANNELS: channels = '{}',
+  PORT: port = '7310',
+  HOST: host = '127.0.0.1',
+  LOG_LEVEL: level = 'warn',
+} = process.env;
 const log = pino({ level });
 const database = connect(url);
 await migrate(database);
-const context: Context = { database, ...reaching(JSON.parse(channels) as Record<string, string>, carrierAccount(process.env)), log };
+const context: Context = {
+  database,
+  ...reaching(JSON.parse(channels) as Record<string, string>, carrierAccount(process.env)),
+  log,
+};
 const jobs = await startJobs(context, url);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));
 const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) =>

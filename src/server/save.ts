@@ -1,5 +1,18 @@
 import type { Conflict } from '../contract/index.ts';
-import { type Book, bookProblems, bookSchema, type Change, changesOf, compileBook, type Edit, missingGoods, readyGoods, shaped, takenBack, touches } from '../core/book/index.ts';
+import {
+  type Book,
+  bookProblems,
+  bookSchema,
+  type Change,
+  changesOf,
+  compileBook,
+  type Edit,
+  missingGoods,
+  readyGoods,
+  shaped,
+  takenBack,
+  touches,
+} from '../core/book/index.ts';
 import { type Problem, sure } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
@@ -17,27 +30,46 @@ export interface Save {
 }
 
 /**
- * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same since
+ * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same
+ * since
  * the base, and with 422 and every problem where the book would not hold together.
  */
-export const save = (database: Database, request: Save): Promise<number> => transaction(database, (connection) => saveWithin(connection, request));
+export const save = (database: Database, request: Save): Promise<number> =>
+  transaction(database, (connection) => saveWithin(connection, request));
 
 async function saveWithin(connection: Connection, { base, who, note, edits, at }: Save): Promise<number> {
   const newest = await lockNewest(connection);
   if (base > newest) throw new Refusal(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
   const conflicts = conflictsOf(edits, await changesBetween(connection, base, newest));
-  if (conflicts.length > 0) throw new Refusal(409, 'conflict', 'Somebody else has saved the same meanwhile', { detail: 'Choose for each which version is to stand.', conflicts });
+  if (conflicts.length > 0)
+    throw new Refusal(409, 'conflict', 'Somebody else has saved the same meanwhile', {
+      detail: 'Choose for each which version is to stand.',
+      conflicts,
+    });
   const changes = await apply(connection, edits);
   await addRevision(connection, { number: newest + 1, at, who, note, changes });
   return newest + 1;
 }
 
-function conflictsOf(edits: readonly Edit[], meanwhile: readonly { number: number; who: string; changes: Change[] }[]): Conflict[] {
+function conflictsOf(
+  edits: readonly Edit[],
+  meanwhile: readonly { number: number; who: string; changes: Change[] }[],
+): Conflict[] {
   return edits.flatMap((edit): Conflict[] => {
-    const clashes = meanwhile.flatMap((revision) => revision.changes.filter((change) => touches(change.path, edit.path)).map((change) => ({ revision, change })));
+    const clashes = meanwhile.flatMap((revision) =>
+      revision.changes.filter((change) => touches(change.path, edit.path)).map((change) => ({ revision, change })),
+    );
     const last = clashes.at(-1);
     if (!last || JSON.stringify(last.change.after) === JSON.stringify(edit.value)) return [];
-    return [{ path: [...edit.path], mine: edit.value, theirs: last.change.after, who: last.revision.who, revision: last.revision.number }];
+    return [
+      {
+        path: [...edit.path],
+        mine: edit.value,
+        theirs: last.change.after,
+        who: last.revision.who,
+        revision: last.revision.number,
+      },
+    ];
   });
 }
 
@@ -59,7 +91,8 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   const items = goods.flatMap((candidate): Item[] => {
     const read = shaped(itemSchema, candidate);
     const sku = String((candidate as Partial<Item> | null)?.sku ?? '');
-    const note = (list: readonly Problem[]) => problems.push(...list.map((one) => ({ ...one, at: ['goods', sku, ...one.at] })));
+    const note = (list: readonly Problem[]) =>
+      problems.push(...list.map((one) => ({ ...one, at: ['goods', sku, ...one.at] })));
     if (!read.ok) {
       note(read.problems);
       return [];
@@ -84,15 +117,21 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
 
 /** The SKUs that a book names. */
 const namedSkus = ({ pinned, offers }: Book): string[] => [
-  ...new Set([...pinned.flatMap((basket) => basket.lines.map((line) => line.sku)), ...offers.flatMap(({ benefit }) => (benefit.is === 'gift' ? [benefit.sku] : []))]),
+  ...new Set([
+    ...pinned.flatMap((basket) => basket.lines.map((line) => line.sku)),
+    ...offers.flatMap(({ benefit }) => (benefit.is === 'gift' ? [benefit.sku] : [])),
+  ]),
 ];
 
 /** Items with the parents they take from, and the variants that take from them. */
 async function familyOf(connection: Connection, items: readonly Item[]): Promise<Item[]> {
   const family = new Map(items.map((item) => [item.sku, item]));
-  for (const item of await variantsOf(connection, [...family.keys()])) if (!family.has(item.sku)) family.set(item.sku, item);
+  for (const item of await variantsOf(connection, [...family.keys()]))
+    if (!family.has(item.sku)) family.set(item.sku, item);
   for (;;) {
-    const missing = [...family.values()].flatMap((item) => (item.parent !== null && !family.has(item.parent) ? [item.parent] : []));
+    const missing = [...family.values()].flatMap((item) =>
+      item.parent !== null && !family.has(item.parent) ? [item.parent] : [],
+    );
     const found = missing.length > 0 ? await goodsBySku(connection, missing) : [];
     if (found.length === 0) return [...family.values()];
     for (const item of found) family.set(item.sku, item);
@@ -103,12 +142,16 @@ function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: C
   try {
     return changesOf(tree, edits);
   } catch (error) {
-    if (error instanceof RangeError) throw new Refusal(422, 'path', error.message, { detail: 'What the edit belongs to has been removed.' });
+    if (error instanceof RangeError)
+      throw new Refusal(422, 'path', error.message, { detail: 'What the edit belongs to has been removed.' });
     throw error;
   }
 }
 
-const unsound = (problems: readonly Problem[]) => new Refusal(422, 'unsound', 'The book would not hold together', { problems: problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
+const unsound = (problems: readonly Problem[]) =>
+  new Refusal(422, 'unsound', 'The book would not hold together', {
+    problems: problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })),
+  });
 
 /** Takes one revision back as a new revision; refused with 409 where a later one has changed the same. */
 export function takeBack(database: Database, number: number, who: string, at: Date): Promise<number> {
@@ -118,7 +161,8 @@ export function takeBack(database: Database, number: number, who: string, at: Da
     if (!revision || number === 0) throw new Refusal(404, 'revision', `There is no revision ${number} to take back`);
     const edits = takenBack(revision.changes);
     const conflicts = conflictsOf(edits, await changesBetween(connection, number, newest));
-    if (conflicts.length > 0) throw new Refusal(409, 'conflict', `A later revision has changed the same as revision ${number}`, { conflicts });
+    if (conflicts.length > 0)
+      throw new Refusal(409, 'conflict', `A later revision has changed the same as revision ${number}`, { conflicts });
     const changes = await apply(connection, edits);
     await addRevision(connection, { number: newest + 1, at, who, note: `Took back revision ${number}`, changes });
     return newest + 1;
@@ -126,7 +170,14 @@ export function takeBack(database: Database, number: number, who: string, at: Da
 }
 
 /** Puts a whole book with goods in place of what stands, as one revision. */
-export function replaceBook(database: Database, book: Book, goods: readonly Item[], who: string, note: string, at: Date): Promise<number> {
+export function replaceBook(
+  database: Database,
+  book: Book,
+  goods: readonly Item[],
+  who: string,
+  note: string,
+  at: Date,
+): Promise<number> {
   return transaction(database, async (connection) => {
     const newest = await lockNewest(connection);
     const standing: Record<string, unknown> = { ...(await readBook(connection)) };
@@ -137,7 +188,13 @@ export function replaceBook(database: Database, book: Book, goods: readonly Item
     const changes: Change[] = [
       ...Object.keys({ ...standing, ...wanted })
         .filter((key) => changed(standing[key], wanted[key]))
-        .map((key): Change => ({ path: [key], ...(key in standing ? { before: standing[key] } : {}), ...(key in wanted ? { after: wanted[key] } : {}) })),
+        .map(
+          (key): Change => ({
+            path: [key],
+            ...(key in standing ? { before: standing[key] } : {}),
+            ...(key in wanted ? { after: wanted[key] } : {}),
+          }),
+        ),
       ...[...new Set([...old.keys(), ...fresh.keys()])]
         .filter((sku) => changed(old.get(sku), fresh.get(sku)))
         .map((sku): Change => {

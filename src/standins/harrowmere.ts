@@ -37,7 +37,8 @@ interface State {
 
 const words = (cell: string | undefined) => (cell ?? '').split(' ').filter(Boolean);
 const isKey = (text: string) => /^[A-Z0-9-]{1,20}$/.test(text);
-const isTime = (text: string) => text === '' || (/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}Z$/.test(text) && !Number.isNaN(Date.parse(text)));
+const isTime = (text: string) =>
+  text === '' || (/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}Z$/.test(text) && !Number.isNaN(Date.parse(text)));
 
 /** What is wrong with a cell, or null. `known` holds the names defined so far. */
 function fault(kind: Kind, field: string, cell: string, known: ReadonlySet<string>): string | null {
@@ -54,9 +55,15 @@ function fault(kind: Kind, field: string, cell: string, known: ReadonlySet<strin
     case 'grams':
       return say(cell === '' || pico(cell) !== null, 'grams, or empty');
     case 'listing':
-      return say(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/.test(cell) && !known.has(`listing ${cell}`), 'a listing of its own');
+      return say(
+        /^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/.test(cell) && !known.has(`listing ${cell}`),
+        'a listing of its own',
+      );
     case 'key':
-      return say(isKey(cell) && !known.has(`${kind} ${cell}`), 'a key of its own, at most 20 capital letters, digits and hyphens');
+      return say(
+        isKey(cell) && !known.has(`${kind} ${cell}`),
+        'a key of its own, at most 20 capital letters, digits and hyphens',
+      );
     case 'name':
     case 'title':
       return say(cell.length >= 1 && cell.length <= 36, '1 to 36 letters');
@@ -65,9 +72,15 @@ function fault(kind: Kind, field: string, cell: string, known: ReadonlySet<strin
     case 'plan':
       return say(known.has(`PLAN ${cell}`), 'a plan defined above');
     case 'region':
-      return say(cell in countriesOf || (kind === 'RATE' && known.has(`CUT ${cell}`)), 'a region of the page, or a cut defined above');
+      return say(
+        cell in countriesOf || (kind === 'RATE' && known.has(`CUT ${cell}`)),
+        'a region of the page, or a cut defined above',
+      );
     case 'places':
-      return say(cell === 'ALL' || (cell !== '' && words(cell).every((one) => one in countriesOf || known.has(`CUT ${one}`))), 'ALL, or regions and cuts defined above');
+      return say(
+        cell === 'ALL' || (cell !== '' && words(cell).every((one) => one in countriesOf || known.has(`CUT ${one}`))),
+        'ALL, or regions and cuts defined above',
+      );
     case 'speed':
       return say(speeds.includes(cell), 'ECONOMY, STANDARD or EXPRESS');
     case 'speeds':
@@ -76,11 +89,16 @@ function fault(kind: Kind, field: string, cell: string, known: ReadonlySet<strin
       return say(cell === 'ITEM' || cell === '250G', 'ITEM or 250G');
     case 'prefixes':
       return say(
-        words(cell).length >= 1 && words(cell).length <= 40 && words(cell).every((one) => /^[A-Z0-9]{1,9}$/.test(one) && !known.has(`prefix ${one}`)),
+        words(cell).length >= 1 &&
+          words(cell).length <= 40 &&
+          words(cell).every((one) => /^[A-Z0-9]{1,9}$/.test(one) && !known.has(`prefix ${one}`)),
         '1 to 40 prefixes, each in one cut only',
       );
     case 'listings':
-      return say(words(cell).length >= 1 && words(cell).length <= 400 && words(cell).every((one) => known.has(`listing ${one}`)), '1 to 400 listings defined above');
+      return say(
+        words(cell).length >= 1 && words(cell).length <= 400 && words(cell).every((one) => known.has(`listing ${one}`)),
+        '1 to 400 listings defined above',
+      );
     case 'percent':
       return say(isPercent(cell), 'above 0 up to 100');
     case 'code':
@@ -117,9 +135,13 @@ function readPlans(text: string): { lines: State['lines']; remarks: Remark[] } {
       if (reason) note(field, reason);
       named[field] = cell;
     });
-    if (kind === 'RATE' && known.has(`RATE ${named.plan} ${named.region} ${named.speed}`)) note('speed', 'this rate stands above already');
+    if (kind === 'RATE' && known.has(`RATE ${named.plan} ${named.region} ${named.speed}`))
+      note('speed', 'this rate stands above already');
     if (kind === 'RATE') known.add(`RATE ${named.plan} ${named.region} ${named.speed}`);
-    if (named.key) known.add(`${kind} ${named.key}`).add(kind === 'DELIVERY' ? `GOODS ${named.key}` : kind === 'GOODS' ? `DELIVERY ${named.key}` : '');
+    if (named.key)
+      known
+        .add(`${kind} ${named.key}`)
+        .add(kind === 'DELIVERY' ? `GOODS ${named.key}` : kind === 'GOODS' ? `DELIVERY ${named.key}` : '');
     if (named.listing) known.add(`listing ${named.listing}`);
     for (const prefix of words(named.prefixes)) known.add(`prefix ${prefix}`);
     return [{ kind: kind as Kind, cells: named }];
@@ -133,7 +155,11 @@ const ended = (cells: Cells, moment: number) => Boolean(cells.until) && Date.par
 
 function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutAnswer {
   const cuts = state.lines.filter((line) => line.kind === 'CUT').map((line) => line.cells);
-  const rates = new Map(state.lines.filter((line) => line.kind === 'RATE').map((line) => [`${line.cells.region} ${line.cells.speed}`, line.cells]));
+  const rates = new Map(
+    state.lines
+      .filter((line) => line.kind === 'RATE')
+      .map((line) => [`${line.cells.region} ${line.cells.speed}`, line.cells]),
+  );
   const inForce = state.offers.flatMap((one) => valueAt(one, moment) ?? []);
   const listed = new Map(inForce.map((line) => [line, new Set(words(line.cells.listings))]));
   const sold = new Set(state.lines.filter((line) => line.kind === 'LISTING').map((line) => line.cells.listing));
@@ -141,7 +167,8 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
   return (basket) => {
     const used = new Set<string>();
     const { place } = basket;
-    const region = Object.keys(countriesOf).find((one) => words(countriesOf[one]).includes(place.country)) ?? 'ELSEWHERE';
+    const region =
+      Object.keys(countriesOf).find((one) => words(countriesOf[one]).includes(place.country)) ?? 'ELSEWHERE';
     const cut = cuts
       .filter((one) => one.region === region)
       .flatMap((one) =>
@@ -152,15 +179,26 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
       .sort((a, b) => b.prefix.length - a.prefix.length)[0];
     const where = cut?.key ?? region;
     const units = basket.lines.reduce((sum, line) => sum + line.units, 0);
-    const masses = basket.lines.map((line) => (line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units)));
+    const masses = basket.lines.map((line) =>
+      line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units),
+    );
     const mass = masses.includes(null) ? null : (masses as bigint[]).reduce((a, b) => a + b, 0n);
-    const running = inForce.filter((line) => begun(line.cells, moment) && !ended(line.cells, moment) && (!line.cells.code || basket.codes.includes(line.cells.code)));
-    const linesOf = (line: { kind: Kind; cells: Cells }) => basket.lines.filter((one) => listed.get(line)?.has(one.listing));
+    const running = inForce.filter(
+      (line) =>
+        begun(line.cells, moment) &&
+        !ended(line.cells, moment) &&
+        (!line.cells.code || basket.codes.includes(line.cells.code)),
+    );
+    const linesOf = (line: { kind: Kind; cells: Cells }) =>
+      basket.lines.filter((one) => listed.get(line)?.has(one.listing));
 
     let discount = 0;
     let discounting: Cells | null = null;
     for (const line of running.filter((one) => one.kind === 'GOODS')) {
-      const takes = linesOf(line).reduce((sum, one) => sum + share(one.units * cents(one.price), line.cells.percent ?? '0'), 0);
+      const takes = linesOf(line).reduce(
+        (sum, one) => sum + share(one.units * cents(one.price), line.cells.percent ?? '0'),
+        0,
+      );
       if (takes > discount) [discount, discounting] = [takes, line.cells];
     }
     if (discounting?.code) used.add(discounting.code);
@@ -176,7 +214,8 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
             line.kind === 'DELIVERY' &&
             words(line.cells.speeds).includes(speed) &&
             (line.cells.places === 'ALL' || words(line.cells.places).includes(where)) &&
-            linesOf(line).reduce((sum, one) => sum + one.units * cents(one.price), 0) >= cents(line.cells['least spend'] || '0.00') &&
+            linesOf(line).reduce((sum, one) => sum + one.units * cents(one.price), 0) >=
+              cents(line.cells['least spend'] || '0.00') &&
             linesOf(line).length > 0,
         );
         if (freeing) {
@@ -184,7 +223,14 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
           if (freeing.cells.code) used.add(freeing.cells.code);
         }
       }
-      return [{ speed, name: speed.charAt(0) + speed.slice(1).toLowerCase(), charge: money(charge), discount: money(discount) }];
+      return [
+        {
+          speed,
+          name: speed.charAt(0) + speed.slice(1).toLowerCase(),
+          charge: money(charge),
+          discount: money(discount),
+        },
+      ];
     });
     const codes = basket.codes.map((code) => {
       if (used.has(code)) return { code, used: true, why: null };
@@ -206,25 +252,43 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
   };
 }
 
-const written = (line: { kind: Kind; cells: Cells }) => [line.kind, ...columns[line.kind].map((name) => line.cells[name] ?? '')].join('\t');
+const written = (line: { kind: Kind; cells: Cells }) =>
+  [line.kind, ...columns[line.kind].map((name) => line.cells[name] ?? '')].join('\t');
 
 export const harrowmere: StandIn<State> = {
   name: 'harrowmere',
   empty: { lines: [], offers: [] },
   submit(state, files, now) {
     const file = files.find((one) => one.name === 'plans.tsv');
-    if (!file || files.length > 1) return { refused: [{ file: '', line: null, field: 'files', reason: 'exactly one file, plans.tsv, is taken' }] };
+    if (!file || files.length > 1)
+      return { refused: [{ file: '', line: null, field: 'files', reason: 'exactly one file, plans.tsv, is taken' }] };
     const { lines, remarks } = readPlans(file.text);
     if (remarks.length > 0) return { refused: remarks };
     const until = now + reviewHours * 3_600_000;
     const sent = lines.filter(isOffer).map((line) => ({ key: line.cells.key ?? '', value: line }));
-    return { state: { lines: lines.filter((line) => !isOffer(line)), offers: submitted(state.offers, sent, now, () => until, 'passed') } };
+    return {
+      state: {
+        lines: lines.filter((line) => !isOffer(line)),
+        offers: submitted(state.offers, sent, now, () => until, 'passed'),
+      },
+    };
   },
   settle: async (state) => state,
   live: (state, moment) => ({
-    files: state.lines.length === 0 ? [] : [{ name: 'plans.tsv', text: `${[...state.lines, ...state.offers.flatMap((one) => valueAt(one, moment) ?? [])].map(written).join('\n')}\n` }],
+    files:
+      state.lines.length === 0
+        ? []
+        : [
+            {
+              name: 'plans.tsv',
+              text: `${[...state.lines, ...state.offers.flatMap((one) => valueAt(one, moment) ?? [])].map(written).join('\n')}\n`,
+            },
+          ],
     held: heldAt(state.offers, moment),
   }),
-  listings: (state) => state.lines.filter((line) => line.kind === 'LISTING').map(({ cells }) => ({ listing: cells.listing ?? '', price: cells.price ?? '', grams: cells.grams || null })),
+  listings: (state) =>
+    state.lines
+      .filter((line) => line.kind === 'LISTING')
+      .map(({ cells }) => ({ listing: cells.listing ?? '', price: cells.price ?? '', grams: cells.grams || null })),
   checkout: checkoutAt,
 };

@@ -8,7 +8,9 @@ import type { Basket, CheckoutAnswer, Remark, StandIn } from './common/standin.t
 const cash = z.string().regex(/^\d{1,8}\.\d{2}$/, 'money such as 4.90');
 const key = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
 const local = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-23T00:00');
-const entry = z.string().regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2}[ :][A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
+const entry = z
+  .string()
+  .regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2}[ :][A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
 const rising = (rows: readonly { from: string | number }[]) => {
   const edges = rows.map((row) => (typeof row.from === 'string' ? cents(row.from) : row.from));
   return edges[0] === 0 && edges.every((edge, i) => i === 0 || edge > (edges[i - 1] ?? 0));
@@ -29,13 +31,21 @@ const steps = z.discriminatedUnion('by', [
       .refine(rising, 'rows that begin at 0 and rise'),
   }),
 ]);
-const speed = z.strictObject({ label: z.string().min(1).max(60), days: z.tuple([z.int(), z.int()]), steps, freeFrom: cash.nullable() });
+const speed = z.strictObject({
+  label: z.string().min(1).max(60),
+  days: z.tuple([z.int(), z.int()]),
+  steps,
+  freeFrom: cash.nullable(),
+});
 const campaign = z.strictObject({
   key,
   title: z.string().min(1).max(120),
   letter: z.string().regex(/^[A-Z]$/, 'a letter A to Z'),
   benefit: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('order'), percent: z.string().refine(isPercent, 'a percentage above 0 up to 100') }),
+    z.strictObject({
+      kind: z.literal('order'),
+      percent: z.string().refine(isPercent, 'a percentage above 0 up to 100'),
+    }),
     z.strictObject({ kind: z.literal('delivery'), rateAtMost: cash }),
   ]),
   code: z
@@ -50,7 +60,14 @@ const campaign = z.strictObject({
 const fileSchema = z.strictObject({
   format: z.literal('lerrin-shop/1'),
   closed: z.array(entry),
-  zones: z.array(z.strictObject({ key, name: z.string().min(1), places: z.array(entry), speeds: z.record(z.string().regex(/^[a-z0-9-]{1,20}$/), speed) })),
+  zones: z.array(
+    z.strictObject({
+      key,
+      name: z.string().min(1),
+      places: z.array(entry),
+      speeds: z.record(z.string().regex(/^[a-z0-9-]{1,20}$/), speed),
+    }),
+  ),
   campaigns: z.array(campaign),
 });
 type ShopFile = z.infer<typeof fileSchema>;
@@ -70,7 +87,9 @@ function readShop(text: string): ShopFile | readonly Remark[] {
   if (!read.success) return read.error.issues.map((issue) => refuse(issue.path.join('.'), issue.message));
   const twice = (list: readonly string[]) => list.filter((one, i) => list.indexOf(one) < i);
   const doubles = [
-    ...twice([...read.data.closed, ...read.data.zones.flatMap((zone) => zone.places)]).map((one) => refuse('zones', `${one} stands twice`)),
+    ...twice([...read.data.closed, ...read.data.zones.flatMap((zone) => zone.places)]).map((one) =>
+      refuse('zones', `${one} stands twice`),
+    ),
     ...twice(read.data.zones.map((zone) => zone.key)).map((one) => refuse('zones', `key ${one} stands twice`)),
     ...twice(read.data.campaigns.map((one) => one.key)).map((one) => refuse('campaigns', `key ${one} stands twice`)),
   ];
@@ -115,7 +134,9 @@ function rateOf(by: z.infer<typeof steps>, value: number, grams: number | null):
 
 function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswer {
   const value = basket.lines.reduce((sum, line) => sum + line.units * cents(line.price), 0);
-  const masses = basket.lines.map((line) => (line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units)));
+  const masses = basket.lines.map((line) =>
+    line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units),
+  );
   const grams = masses.includes(null)
     ? null
     : startedLots(
@@ -124,8 +145,14 @@ function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswe
       );
   const zone = zoneOf(shop, basket.place);
   const used = new Set<string>();
-  const running = shop.campaigns.filter((one) => begun(one, moment) && !ended(one, moment) && (one.code === null || basket.codes.includes(one.code)));
-  const fitting = running.filter((one) => (one.countries === null || one.countries.includes(basket.place.country)) && (one.leastValue === null || value >= cents(one.leastValue)));
+  const running = shop.campaigns.filter(
+    (one) => begun(one, moment) && !ended(one, moment) && (one.code === null || basket.codes.includes(one.code)),
+  );
+  const fitting = running.filter(
+    (one) =>
+      (one.countries === null || one.countries.includes(basket.place.country)) &&
+      (one.leastValue === null || value >= cents(one.leastValue)),
+  );
 
   const choices = Object.entries(zone?.speeds ?? {}).flatMap(([name, terms]) => {
     let rate = rateOf(terms.steps, value, grams);
@@ -154,7 +181,14 @@ function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswe
   const codes = basket.codes.map((code) => {
     const known = shop.campaigns.filter((one) => one.code === code);
     if (known.some((one) => used.has(one.key))) return { code, used: true, why: null };
-    const why = known.length === 0 ? 'unknown' : known.every((one) => !begun(one, moment)) ? 'not begun' : known.every((one) => ended(one, moment)) ? 'ended' : 'conditions';
+    const why =
+      known.length === 0
+        ? 'unknown'
+        : known.every((one) => !begun(one, moment))
+          ? 'not begun'
+          : known.every((one) => ended(one, moment))
+            ? 'ended'
+            : 'conditions';
     return { code, used: false, why };
   });
   return { choices, codes };
@@ -172,15 +206,23 @@ export const lerrinShop: StandIn<State> = {
     return Array.isArray(read) ? { refused: read } : { state: read as ShopFile };
   },
   settle: async (state) => state,
-  live: (shop) => ({ files: shop ? [{ name: 'shop.json', text: `${JSON.stringify(shop, null, 2)}\n` }] : [], held: [] }),
+  live: (shop) => ({
+    files: shop ? [{ name: 'shop.json', text: `${JSON.stringify(shop, null, 2)}\n` }] : [],
+    held: [],
+  }),
   listings: () => [],
-  checkout: (shop, moment) => (basket) => (shop ? checkout(shop, moment, basket) : { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) }),
+  checkout: (shop, moment) => (basket) =>
+    shop
+      ? checkout(shop, moment, basket)
+      : { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) },
   desk(routes, keep) {
     routes.post('/desk/edit', async (c) => {
       const edit = editSchema.safeParse(await c.req.json().catch(() => null));
       if (!edit.success) return c.json({ title: 'Say {"zone", "speed", "row", "charge"}' }, 400);
       const shop = structuredClone(keep.read());
-      const row = shop?.zones.find((zone) => zone.key === edit.data.zone)?.speeds[edit.data.speed]?.steps.rows[edit.data.row];
+      const row = shop?.zones.find((zone) => zone.key === edit.data.zone)?.speeds[edit.data.speed]?.steps.rows[
+        edit.data.row
+      ];
       if (!shop || !row) return c.json({ title: 'No such step' }, 404);
       row.charge = edit.data.charge;
       keep.write(shop);

@@ -7,9 +7,17 @@ import { lerrinShop } from './lerrin-shop.ts';
 /** The stand-ins held against their format pages: worked examples, what is refused and where, reviews. */
 const hour = 3_600_000;
 const now = Date.parse('2026-11-24T09:00:00Z');
-const basket = (place: string, lines: [listing: string, units: number, price: string, grams: string | null][], codes: string[] = []) => {
+const basket = (
+  place: string,
+  lines: [listing: string, units: number, price: string, grams: string | null][],
+  codes: string[] = [],
+) => {
   const [country = '', ...rest] = place.split(' ');
-  return { lines: lines.map(([listing, units, price, grams]) => ({ listing, units, price, grams })), place: { country, part: null, postcode: rest.join(' ') || null }, codes };
+  return {
+    lines: lines.map(([listing, units, price, grams]) => ({ listing, units, price, grams })),
+    place: { country, part: null, postcode: rest.join(' ') || null },
+    codes,
+  };
 };
 function taken<S>(standIn: StandIn<S>, files: { name: string; text: string }[], at = now, state: S = standIn.empty): S {
   const outcome = standIn.submit(state, files, at);
@@ -31,7 +39,14 @@ describe('Lerrin Shop', () => {
           key: 'ie',
           name: 'Ireland',
           places: ['IE'],
-          speeds: { standard: { label: 'Standard delivery', days: [2, 3], steps: { by: 'value', rows: [{ from: '0.00', charge: '4.90' }] }, freeFrom: '60.00' } },
+          speeds: {
+            standard: {
+              label: 'Standard delivery',
+              days: [2, 3],
+              steps: { by: 'value', rows: [{ from: '0.00', charge: '4.90' }] },
+              freeFrom: '60.00',
+            },
+          },
         },
         {
           key: 'hi',
@@ -74,7 +89,17 @@ describe('Lerrin Shop', () => {
         },
       ],
       campaigns: [
-        { key: 'gust12', title: '12 % off', letter: 'A', benefit: { kind: 'order', percent: '12' }, code: 'GUST12', leastValue: null, countries: null, from: '2026-11-16T00:00', until: null },
+        {
+          key: 'gust12',
+          title: '12 % off',
+          letter: 'A',
+          benefit: { kind: 'order', percent: '12' },
+          code: 'GUST12',
+          leastValue: null,
+          countries: null,
+          from: '2026-11-16T00:00',
+          until: null,
+        },
         {
           key: 'gale',
           title: 'Free',
@@ -91,7 +116,8 @@ describe('Lerrin Shop', () => {
     change(file);
     return [{ name: 'shop.json', text: JSON.stringify(file) }];
   };
-  const ask = (place: string, lines: Parameters<typeof basket>[1], codes: string[] = [], at = now) => lerrinShop.checkout(taken(lerrinShop, shop()), at)(basket(place, lines, codes));
+  const ask = (place: string, lines: Parameters<typeof basket>[1], codes: string[] = [], at = now) =>
+    lerrinShop.checkout(taken(lerrinShop, shop()), at)(basket(place, lines, codes));
 
   test('the page’s example: Ireland, 64.00, 900 g, GUST12', () => {
     expect(ask('IE', [['A', 1, '64.00', '900']], ['GUST12'])).toEqual({
@@ -166,12 +192,20 @@ describe('Harrowmere', () => {
       text: `${['SITE|EUR', 'LISTING|LK-TAIL-01|15.80|520', 'LISTING|OTHER|99.00|', 'PLAN|SMALL|Small parcels', 'CUT|HI|BRITAIN|HS IV', 'RATE|SMALL|BRITAIN|STANDARD|6.40|250G|0.25', 'RATE|SMALL|HI|STANDARD|9.40|ITEM|0.00', ...more].map((line) => line.replaceAll('|', '\t')).join('\n')}\n`,
     },
   ];
-  const free = 'DELIVERY|FREE-80|Free standard from 80.00|Free from 80.00.|STANDARD|BRITAIN|LK-TAIL-01|80.00||2026-11-01T00:00Z|';
-  const ask = (files: ReturnType<typeof plans>, place: string, units: number, at = now + 100 * hour, codes: string[] = []) =>
-    harrowmere.checkout(taken(harrowmere, files), at)(basket(place, [['LK-TAIL-01', units, '15.80', '520']], codes));
+  const free =
+    'DELIVERY|FREE-80|Free standard from 80.00|Free from 80.00.|STANDARD|BRITAIN|LK-TAIL-01|80.00||2026-11-01T00:00Z|';
+  const ask = (
+    files: ReturnType<typeof plans>,
+    place: string,
+    units: number,
+    at = now + 100 * hour,
+    codes: string[] = [],
+  ) => harrowmere.checkout(taken(harrowmere, files), at)(basket(place, [['LK-TAIL-01', units, '15.80', '520']], codes));
 
   test('the page’s example: 520 g is three started 250 g; the cut has its own rate; six are free', () => {
-    expect(ask(plans(free), 'GB LS1 1AA', 1).choices).toEqual([{ speed: 'STANDARD', name: 'Standard', charge: '7.15', discount: '0.00' }]);
+    expect(ask(plans(free), 'GB LS1 1AA', 1).choices).toEqual([
+      { speed: 'STANDARD', name: 'Standard', charge: '7.15', discount: '0.00' },
+    ]);
     expect(ask(plans(free), 'GB HS1 2AA', 1).choices[0]?.charge).toBe('9.40');
     expect(ask(plans(free), 'GB LS1 1AA', 6).choices[0]?.charge).toBe('0.00');
     expect(ask(plans(free), 'IE', 1).choices).toEqual([]);
@@ -192,17 +226,26 @@ describe('Harrowmere', () => {
     expect(other(6)).toBe('0.00');
   });
   test('of several goods offers the best one, rounded line by line', () => {
-    const goods = ['GOODS|TEN|Ten off|Ten off.|10|LK-TAIL-01|TEN||', 'GOODS|THIRD|Third off|Third off.|33|LK-TAIL-01|||'];
-    expect(ask(plans(...goods), 'GB LS1 1AA', 1, now + 100 * hour, ['TEN'])).toMatchObject({ choices: [{ discount: '5.21' }], codes: [{ code: 'TEN', used: false, why: 'conditions' }] });
+    const goods = [
+      'GOODS|TEN|Ten off|Ten off.|10|LK-TAIL-01|TEN||',
+      'GOODS|THIRD|Third off|Third off.|33|LK-TAIL-01|||',
+    ];
+    expect(ask(plans(...goods), 'GB LS1 1AA', 1, now + 100 * hour, ['TEN'])).toMatchObject({
+      choices: [{ discount: '5.21' }],
+      codes: [{ code: 'TEN', used: false, why: 'conditions' }],
+    });
   });
   test('a new promotion waits 40 hours; sent again unchanged it does not wait anew; left out it ends', () => {
     const state = taken(harrowmere, plans(free));
-    const charge = (of: typeof state, at: number) => harrowmere.checkout(of, at)(basket('GB LS1 1AA', [['LK-TAIL-01', 6, '15.80', '520']])).choices[0]?.charge;
+    const charge = (of: typeof state, at: number) =>
+      harrowmere.checkout(of, at)(basket('GB LS1 1AA', [['LK-TAIL-01', 6, '15.80', '520']])).choices[0]?.charge;
     expect(charge(state, now + 40 * hour - 1)).not.toBe('0.00');
     expect(charge(state, now + 40 * hour)).toBe('0.00');
     const again = taken(harrowmere, plans(free), now + 24 * hour, state);
     expect(charge(again, now + 40 * hour)).toBe('0.00');
-    expect(harrowmere.live(again, now + 25 * hour).held).toEqual([{ key: 'FREE-80', until: new Date(now + 40 * hour).toISOString(), state: 'in review', reason: '' }]);
+    expect(harrowmere.live(again, now + 25 * hour).held).toEqual([
+      { key: 'FREE-80', until: new Date(now + 40 * hour).toISOString(), state: 'in review', reason: '' },
+    ]);
     const changed = taken(harrowmere, plans(free.replace('80.00||', '70.00||')), now + 60 * hour, state);
     expect(charge(changed, now + 61 * hour)).toBe('0.00');
     expect(charge(taken(harrowmere, plans(), now + 60 * hour, state), now + 61 * hour)).not.toBe('0.00');
@@ -227,7 +270,10 @@ describe('Findlark', () => {
     `<item id="${id}"><title>${id}</title><price>15.80</price><grams>520</grams>${more}<delivery country="GB" postcode="HS" speed="standard" price="9.40"/><delivery country="GB" speed="standard" price="${standard}"/></item>`;
   const head = 'id\ttitle\tkind\tpercent\tspeeds\tleast_value\tcode\tcountries\tfrom\tuntil';
   const feed = (items: string, promotions: string[] = [], target = 'GB') => [
-    { name: 'items.xml', text: `<?xml version="1.0"?><items xmlns="urn:findlark:items:1" target="${target}" currency="EUR">${items}</items>` },
+    {
+      name: 'items.xml',
+      text: `<?xml version="1.0"?><items xmlns="urn:findlark:items:1" target="${target}" currency="EUR">${items}</items>`,
+    },
     { name: 'promotions.tsv', text: `${[head, ...promotions.map((line) => line.replaceAll('|', '\t'))].join('\n')}\n` },
   ];
   const standIn = findlark(() => 'http://127.0.0.1:1');
@@ -249,18 +295,44 @@ describe('Findlark', () => {
   test('a first promotion waits for its country’s opening and the review, 40 hours; a later one in the same country 30', async () => {
     const state = taken(standIn, feed(item('A', '6.90'), [free]));
     expect(standIn.live(state, now).held[0]?.until).toBe(new Date(now + 40 * hour).toISOString());
-    const later = taken(standIn, feed(item('A', '6.90'), [free, free.replace('free|', 'more|')]), now + 72 * hour, await standIn.settle(state, now + 72 * hour));
-    expect(standIn.live(later, now + 72 * hour).held).toEqual([{ key: 'more', until: new Date(now + 102 * hour).toISOString(), state: 'in review', reason: '' }]);
+    const later = taken(
+      standIn,
+      feed(item('A', '6.90'), [free, free.replace('free|', 'more|')]),
+      now + 72 * hour,
+      await standIn.settle(state, now + 72 * hour),
+    );
+    expect(standIn.live(later, now + 72 * hour).held).toEqual([
+      { key: 'more', until: new Date(now + 102 * hour).toISOString(), state: 'in review', reason: '' },
+    ]);
   });
   test('while the shop does not answer, a code stays in review', async () => {
     const state = taken(standIn, feed(item('A', '6.90'), ['code|Ten off|percent|10|||TEN|GB||']));
-    expect(standIn.live(await standIn.settle(state, now + 100 * hour), now + 100 * hour).held[0]?.state).toBe('in review');
+    expect(standIn.live(await standIn.settle(state, now + 100 * hour), now + 100 * hour).held[0]?.state).toBe(
+      'in review',
+    );
   });
   test.each<[string, ReturnType<typeof feed>, string]>([
     ['broken XML', feed('<item id="A">'), '1'],
     ['an entry of another country than the target', feed(item('A', '6.90'), [], 'IE'), 'item A delivery 1'],
-    ['the same place and speed twice', feed(item('A', '6.90', '<delivery country="GB" speed="standard" price="1.00"/>')), 'item A delivery 3'],
-    ['65 entries', feed(item('A', '6.90', Array.from({ length: 63 }, (_, i) => `<delivery country="GB" postcode="A${i}" speed="swift" price="1.00"/>`).join(''))), 'item A'],
+    [
+      'the same place and speed twice',
+      feed(item('A', '6.90', '<delivery country="GB" speed="standard" price="1.00"/>')),
+      'item A delivery 3',
+    ],
+    [
+      '65 entries',
+      feed(
+        item(
+          'A',
+          '6.90',
+          Array.from(
+            { length: 63 },
+            (_, i) => `<delivery country="GB" postcode="A${i}" speed="swift" price="1.00"/>`,
+          ).join(''),
+        ),
+      ),
+      'item A',
+    ],
     ['an id twice', feed(item('A', '6.90') + item('A', '6.90')), 'item A'],
     ['a price that is no money', feed(item('A', '6.9')), 'item A delivery 2'],
     ['a promotion without a country', feed(item('A', '6.90'), [free.replace('GB', '')]), '2 countries'],

@@ -23,14 +23,43 @@ interface Card {
     readonly most: number;
     readonly list: Readonly<Record<string, Price>>;
   }[];
-  readonly boxes: readonly { readonly box: string; readonly name: string; readonly price: number; readonly most: number }[];
+  readonly boxes: readonly {
+    readonly box: string;
+    readonly name: string;
+    readonly price: number;
+    readonly most: number;
+  }[];
 }
 
 const [divisor, lot] = [5000, 500];
 const zones = [
   { zone: 'A', countries: ['IE'] },
   { zone: 'B', countries: ['GB'] },
-  { zone: 'C', countries: ['AT', 'BE', 'BG', 'CY', 'DE', 'EE', 'ES', 'FI', 'FR', 'GR', 'HR', 'IT', 'LT', 'LU', 'LV', 'MT', 'NL', 'PT', 'SI', 'SK'] },
+  {
+    zone: 'C',
+    countries: [
+      'AT',
+      'BE',
+      'BG',
+      'CY',
+      'DE',
+      'EE',
+      'ES',
+      'FI',
+      'FR',
+      'GR',
+      'HR',
+      'IT',
+      'LT',
+      'LU',
+      'LV',
+      'MT',
+      'NL',
+      'PT',
+      'SI',
+      'SK',
+    ],
+  },
   { zone: 'D', countries: ['US', 'CA'] },
   { zone: 'E', countries: ['*'] },
 ];
@@ -60,7 +89,15 @@ function cardOf(card: string, from: string, until: string | null, by: number, fu
         most: 31_500,
         list: { A: price(344, 18), B: price(460, 24), C: price(690, 36), D: price(1240, 90), E: price(1480, 130) },
       },
-      { service: 'swift', name: 'Ternline Swift', from, until, days: [1, 2], most: 20_000, list: { A: price(620, 32), B: price(890, 48), C: price(1390, 90) } },
+      {
+        service: 'swift',
+        name: 'Ternline Swift',
+        from,
+        until,
+        days: [1, 2],
+        most: 20_000,
+        list: { A: price(620, 32), B: price(890, 48), C: price(1390, 90) },
+      },
       // Renamed from one card to the next: the old one ends with its card.
       {
         service: card === '2026-autumn' ? 'letterbox' : 'flatpack',
@@ -78,11 +115,15 @@ function cardOf(card: string, from: string, until: string | null, by: number, fu
     ],
   };
 }
-const cards: readonly Card[] = [cardOf('2026-autumn', '2026-09-01', '2027-01-01', 1, 8), cardOf('2027-winter', '2027-01-01', null, 1.09, 9.5)];
+const cards: readonly Card[] = [
+  cardOf('2026-autumn', '2026-09-01', '2027-01-01', 1, 8),
+  cardOf('2027-winter', '2027-01-01', null, 1.09, 9.5),
+];
 
 const account = (price: number) => Math.floor((price * 9 + 5) / 10);
 const money = (cents: number) => `${Math.floor(cents / 100)}.${String(cents % 100).padStart(2, '0')}`;
-const sold = (one: { from: string; until: string | null }, on: string) => one.from <= on && (one.until === null || on < one.until);
+const sold = (one: { from: string; until: string | null }, on: string) =>
+  one.from <= on && (one.until === null || on < one.until);
 
 const quoteSchema = z.strictObject({
   on: z.iso.date(),
@@ -99,7 +140,9 @@ export function ternlineApp(): Hono {
   let trouble: 'none' | 'slow' | 'silent' = 'none';
   const app = new Hono();
   app.post('/desk/trouble', async (c) => {
-    const body = z.strictObject({ mode: z.enum(['none', 'slow', 'silent']) }).safeParse(await c.req.json().catch(() => null));
+    const body = z
+      .strictObject({ mode: z.enum(['none', 'slow', 'silent']) })
+      .safeParse(await c.req.json().catch(() => null));
     if (!body.success) return c.json({ title: 'Say {"mode": one of none, slow, silent}' }, 400);
     trouble = body.data.mode;
     return c.json(body.data);
@@ -133,43 +176,68 @@ export function ternlineApp(): Hono {
       remotes,
       services: card.services.map(({ list, ...one }) => ({
         ...one,
-        prices: Object.fromEntries(Object.entries(list).map(([zone, { first, each }]) => [zone, { first: money(own(first)), each: money(own(each)) }])),
+        prices: Object.fromEntries(
+          Object.entries(list).map(([zone, { first, each }]) => [
+            zone,
+            { first: money(own(first)), each: money(own(each)) },
+          ]),
+        ),
       })),
       boxes: card.boxes.map((one) => ({ ...one, price: money(own(one.price)) })),
     });
   });
   app.post('/quote', async (c) => {
     const body = quoteSchema.safeParse(await c.req.json().catch(() => null));
-    if (!body.success) return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
+    if (!body.success)
+      return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
     const { on, service: name, box: boxName, to, parcels } = body.data;
     const own = pricesOf(c);
     const card = cards.find((one) => sold(one, on));
     if (!card) return c.json({ title: `No card on ${on}` }, 404);
     const told = (charges: readonly { lots: number; base: number; fuel: number; home: number; remote: number }[]) => {
       const sums = charges.map((one) => ({ ...one, charge: one.base + one.fuel + one.home + one.remote }));
-      const text = ({ lots, ...amounts }: (typeof sums)[number]) => ({ lots, ...Object.fromEntries(Object.entries(amounts).map(([part, cents]) => [part, money(cents)])) });
-      return c.json({ card: card.card, charge: money(sums.reduce((sum, one) => sum + one.charge, 0)), parcels: sums.map(text) });
+      const text = ({ lots, ...amounts }: (typeof sums)[number]) => ({
+        lots,
+        ...Object.fromEntries(Object.entries(amounts).map(([part, cents]) => [part, money(cents)])),
+      });
+      return c.json({
+        card: card.card,
+        charge: money(sums.reduce((sum, one) => sum + one.charge, 0)),
+        parcels: sums.map(text),
+      });
     };
     if (boxName !== undefined) {
       const box = card.boxes.find((one) => one.box === boxName);
       if (!box) return c.json({ title: `No box ${boxName}` }, 404);
       if (to.country !== 'IE') return c.json({ title: 'Boxes are sent within IE alone' }, 422);
-      if (parcels.some((one) => one.grams > box.most)) return c.json({ title: `A parcel is heavier than ${box.most} g` }, 422);
+      if (parcels.some((one) => one.grams > box.most))
+        return c.json({ title: `A parcel is heavier than ${box.most} g` }, 422);
       return told(parcels.map(() => ({ lots: 0, base: own(box.price), fuel: 0, home: 0, remote: 0 })));
     }
     const service = card.services.find((one) => one.service === name && sold(one, on));
     if (!service) return c.json({ title: `${name} is not sold on ${on}` }, 404);
-    const zone = (zones.find((one) => one.countries.includes(to.country)) ?? zones.find((one) => one.countries.includes('*')))?.zone ?? '';
+    const zone =
+      (zones.find((one) => one.countries.includes(to.country)) ?? zones.find((one) => one.countries.includes('*')))
+        ?.zone ?? '';
     const price = service.list[zone];
     if (!price) return c.json({ title: `${service.name} does not serve ${to.country}` }, 422);
-    if (parcels.some((one) => one.grams > service.most)) return c.json({ title: `A parcel is heavier than ${service.most} g` }, 422);
+    if (parcels.some((one) => one.grams > service.most))
+      return c.json({ title: `A parcel is heavier than ${service.most} g` }, 422);
     const postcode = (to.postcode ?? '').replace(/\s/g, '').toUpperCase();
-    const far = remotes.some((one) => one.country === to.country && one.prefixes.some((prefix) => postcode.startsWith(prefix)));
+    const far = remotes.some(
+      (one) => one.country === to.country && one.prefixes.some((prefix) => postcode.startsWith(prefix)),
+    );
     return told(
       parcels.map(({ grams, volume = 1 }) => {
         const lots = Math.max(1, Math.ceil(grams / lot), Math.ceil((volume * 1000) / divisor / lot));
         const base = own(price.first) + own(price.each) * (lots - 1);
-        return { lots, base, fuel: Math.floor((base * card.fuel * 10 + 500) / 1000), home: to.home ? card.home : 0, remote: far ? card.remote : 0 };
+        return {
+          lots,
+          base,
+          fuel: Math.floor((base * card.fuel * 10 + 500) / 1000),
+          home: to.home ? card.home : 0,
+          remote: far ? card.remote : 0,
+        };
       }),
     );
   });

@@ -26,7 +26,24 @@ export const nasty: readonly Json[] = [
     'toString',
     'x'.repeat(3000),
   ],
-  ...['EUR', 'JPY', 'KWD', 'XXX', 'GB HS*', 'GB HS1 2*', 'US-PR', 'world', 'IE', '2026-11-29T23:59', '2026-02-30T00:00', '9999-12-31T23:59', 'Europe/Nowhere', 'before', 'kg', 'basket'],
+  ...[
+    'EUR',
+    'JPY',
+    'KWD',
+    'XXX',
+    'GB HS*',
+    'GB HS1 2*',
+    'US-PR',
+    'world',
+    'IE',
+    '2026-11-29T23:59',
+    '2026-02-30T00:00',
+    '9999-12-31T23:59',
+    'Europe/Nowhere',
+    'before',
+    'kg',
+    'basket',
+  ],
   ...[[], {}, [null], [[]], { is: 'free' }, { is: 'delivery' }, { value: '1', unit: 'kg' }],
 ];
 
@@ -44,11 +61,13 @@ function damage(root: Json, random: () => number): void {
   gather(root);
   const holder = pick(holders);
   const copy = (value: Json): Json => JSON.parse(JSON.stringify(value)) as Json;
-  const put = (key: string, value: Json) => Object.defineProperty(holder, key, { value, enumerable: true, configurable: true, writable: true });
+  const put = (key: string, value: Json) =>
+    Object.defineProperty(holder, key, { value, enumerable: true, configurable: true, writable: true });
   const keys = Object.keys(holder);
   const key = keys.length > 0 ? pick(keys) : null;
   const way = random();
-  if (key === null || way < 0.05) put(Array.isArray(holder) ? String(holder.length) : pick(['colour', '__proto__', 'is', 'id']), copy(pick(nasty)));
+  if (key === null || way < 0.05)
+    put(Array.isArray(holder) ? String(holder.length) : pick(['colour', '__proto__', 'is', 'id']), copy(pick(nasty)));
   else if (way < 0.11) Array.isArray(holder) ? holder.splice(Number(key), 1) : delete holder[key];
   else if (way < 0.18 && Array.isArray(holder)) holder.push(copy(pick(holder)));
   else if (way < 0.28 && Array.isArray(holder)) holder.reverse();
@@ -58,7 +77,18 @@ function damage(root: Json, random: () => number): void {
     put(key, copy(pick(others.length > 0 && random() < 0.8 ? others : values)));
   } else if (way < 0.8 && typeof (holder as { [key: string]: Json })[key] === 'string') {
     const text = (holder as { [key: string]: string })[key] as string;
-    put(key, pick([text.slice(1), `${text} `, text.toUpperCase(), `${text}0`, `0${text}`, text.replace('.', ','), text.replace(/\d/g, '9')]));
+    put(
+      key,
+      pick([
+        text.slice(1),
+        `${text} `,
+        text.toUpperCase(),
+        `${text}0`,
+        `0${text}`,
+        text.replace('.', ','),
+        text.replace(/\d/g, '9'),
+      ]),
+    );
   } else put(key, copy(pick(nasty)));
 }
 

@@ -22,9 +22,16 @@ export const item = (sku: string, more: Partial<Item> = {}): Item => ({
   ...more,
 });
 
-/** A small book made for one question: services, one home zone (Ireland) with these lanes, these goods; anything else on top. */
+/**
+ * A small book made for one question: services, one home zone (Ireland) with these lanes, these goods; anything else on
+ * top.
+ */
 export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item[], more: Partial<BookInput> = {}) {
-  const services = Object.keys(lanes).map((id, i) => ({ id, name: `Service ${id}`, days: [i + 1, i + 2] as [number, number] }));
+  const services = Object.keys(lanes).map((id, i) => ({
+    id,
+    name: `Service ${id}`,
+    days: [i + 1, i + 2] as [number, number],
+  }));
   const input: BookInput = {
     format: 'plemb-book/3',
     seller: 'Anybody',
@@ -33,28 +40,50 @@ export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item
     zones: [{ id: 'home', name: 'Home', takes: ['IE'], leaves: [] }],
     templates: [{ id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { ...lanes } } }],
     offers: [],
-    channels: { 'lerrin-shop': { speeds: {}, target: 'all' }, harrowmere: { speeds: {}, target: 'all' }, findlark: { speeds: {}, target: 'all' } },
+    channels: {
+      'lerrin-shop': { speeds: {}, target: 'all' },
+      harrowmere: { speeds: {}, target: 'all' },
+      findlark: { speeds: {}, target: 'all' },
+    },
     pinned: [],
     goods: [...goods],
     ...more,
     numbered: 9999,
   };
   const open = (market?: string) => opened(bookFileSchema.parse(input), market);
-  const answer = (lines: Readonly<Record<string, number>>, place = 'IE', codes: readonly string[] = [], market?: string): Answer => {
+  const answer = (
+    lines: Readonly<Record<string, number>>,
+    place = 'IE',
+    codes: readonly string[] = [],
+    market?: string,
+  ): Answer => {
     const at = open(market);
-    return quote(at.book, at.ask({ lines: Object.entries(lines).map(([sku, units]) => ({ sku, units })), place, codes: [...codes] }));
+    return quote(
+      at.book,
+      at.ask({ lines: Object.entries(lines).map(([sku, units]) => ({ sku, units })), place, codes: [...codes] }),
+    );
   };
   /** What a service costs as text, or why it is missing. */
-  const pays = (lines: Readonly<Record<string, number>>, service = services[0]?.id ?? '', place = 'IE', market?: string): string => {
+  const pays = (
+    lines: Readonly<Record<string, number>>,
+    service = services[0]?.id ?? '',
+    place = 'IE',
+    market?: string,
+  ): string => {
     const at = open(market);
     const found = answer(lines, place, [], market);
     const choice = [...found.choices, ...found.hidden.map((one) => one.choice)].find((one) => one.service === service);
-    return choice ? amountText(choice.delivery, at.book.currency) : (found.missing.find((one) => one.service === service)?.why ?? 'unknown');
+    return choice
+      ? amountText(choice.delivery, at.book.currency)
+      : (found.missing.find((one) => one.service === service)?.why ?? 'unknown');
   };
   return { open, answer, pays };
 }
 
-export const flat = (amount: string, freeFrom: Lane['freeFrom'] = null): Lane => ({ rate: { is: 'flat', amount }, freeFrom });
+export const flat = (amount: string, freeFrom: Lane['freeFrom'] = null): Lane => ({
+  rate: { is: 'flat', amount },
+  freeFrom,
+});
 
 type Offer = BookInput['offers'][number];
 
@@ -73,4 +102,9 @@ export const offerOf = (id: string, number: number, more: Pick<Offer, 'benefit'>
 });
 
 /** Offers of which at most one acts. */
-export const either = (id: string, offers: readonly string[], of: 'order' | 'line' = 'order') => ({ id, name: id, of, offers: [...offers] });
+export const either = (id: string, offers: readonly string[], of: 'order' | 'line' = 'order') => ({
+  id,
+  name: id,
+  of,
+  offers: [...offers],
+});

@@ -14,7 +14,10 @@ export function opened(file: BookFile, market?: string) {
   const bySku = new Map(goods.map((item) => [item.sku, item]));
   const ask = ({ moment, ...basket }: Asked): Question =>
     sure(
-      questionOf(book, basketSchema.parse({ id: 'basket', name: 'Basket', codes: [], moment: null, ...basket }), { ready: (sku) => bySku.get(sku), now: moment ?? Date.parse('2026-11-24T09:10:00Z') }),
+      questionOf(book, basketSchema.parse({ id: 'basket', name: 'Basket', codes: [], moment: null, ...basket }), {
+        ready: (sku) => bySku.get(sku),
+        now: moment ?? Date.parse('2026-11-24T09:10:00Z'),
+      }),
     );
   return { file, book, goods, ask };
 }

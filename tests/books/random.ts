@@ -16,8 +16,14 @@ const rate = fc.oneof(
     })
     .map(({ unit, edges, amounts, open }) => {
       const scale = unit === 'g' ? 125 : 0.25;
-      const closed = [...edges].sort((a, b) => a - b).map((edge, i) => ({ to: String(edge * scale) as string | null, amount: amounts[i] ?? '1.00' }));
-      return { is: 'table' as const, unit, breaks: open ? [...closed, { to: null, amount: amounts[4] ?? '1.00' }] : closed };
+      const closed = [...edges]
+        .sort((a, b) => a - b)
+        .map((edge, i) => ({ to: String(edge * scale) as string | null, amount: amounts[i] ?? '1.00' }));
+      return {
+        is: 'table' as const,
+        unit,
+        breaks: open ? [...closed, { to: null, amount: amounts[4] ?? '1.00' }] : closed,
+      };
     }),
 );
 const lane = fc.record({ rate, freeFrom: fc.option(threshold, { nil: null }) });
@@ -52,25 +58,37 @@ const window = fc.constantFrom(
   { from: '2026-11-26T08:30', until: null, zone: 'America/New_York' },
 );
 /** A threshold as an offer asks it. */
-const asked = (one: { value: string; test: 'before' | 'after' } | null) => (one ? [{ over: 'value' as const, ...one }] : []);
+const asked = (one: { value: string; test: 'before' | 'after' } | null) =>
+  one ? [{ over: 'value' as const, ...one }] : [];
 const orderOffer = (code: string) =>
-  fc.record({ percent: fc.constantFrom('10', '12.5', '33', '50'), asks: fc.option(threshold, { nil: null }), zones: someZones, window }).map((one) => ({
-    id: code.toLowerCase(),
-    number: code === 'TENNER' ? 1 : 2,
-    title: `${code} off`,
-    benefit: { is: 'off order' as const, off: { by: 'percent' as const, percent: one.percent } },
-    code: { is: 'shared' as const, code },
-    asks: asked(one.asks),
-    zones: one.zones,
-    window: one.window,
-    terms: `Off with ${code}`,
-    note: '',
-  }));
+  fc
+    .record({
+      percent: fc.constantFrom('10', '12.5', '33', '50'),
+      asks: fc.option(threshold, { nil: null }),
+      zones: someZones,
+      window,
+    })
+    .map((one) => ({
+      id: code.toLowerCase(),
+      number: code === 'TENNER' ? 1 : 2,
+      title: `${code} off`,
+      benefit: { is: 'off order' as const, off: { by: 'percent' as const, percent: one.percent } },
+      code: { is: 'shared' as const, code },
+      asks: asked(one.asks),
+      zones: one.zones,
+      window: one.window,
+      terms: `Off with ${code}`,
+      note: '',
+    }));
 const deliveryOffer = (id: string) =>
   fc
     .record({
       benefit: fc.oneof(
-        fc.subarray([...services], { minLength: 1 }).map((list) => ({ is: 'delivery' as const, on: { is: 'services' as const, services: list as string[] }, off: { by: 'free' as const } })),
+        fc.subarray([...services], { minLength: 1 }).map((list) => ({
+          is: 'delivery' as const,
+          on: { is: 'services' as const, services: list as string[] },
+          off: { by: 'free' as const },
+        })),
         fc.constant({ is: 'delivery' as const, on: { is: 'cheapest' as const }, off: { by: 'free' as const } }),
       ),
       code: fc.constantFrom(null, { is: 'shared' as const, code: 'FREEBIE' }),
@@ -78,12 +96,23 @@ const deliveryOffer = (id: string) =>
       zones: someZones,
       window,
     })
-    .map((one) => ({ id, number: id === 'gale' ? 3 : 4, title: `Free ${id}`, ...one, asks: asked(one.asks), terms: `Free ${id}`, note: '' }));
+    .map((one) => ({
+      id,
+      number: id === 'gale' ? 3 : 4,
+      title: `Free ${id}`,
+      ...one,
+      asks: asked(one.asks),
+      terms: `Free ${id}`,
+      note: '',
+    }));
 
 export const randomBook: fc.Arbitrary<BookFile> = fc
   .record({
     served: fc.shuffledSubarray(zoneIds, { minLength: 1 }),
-    lanes: fc.array(fc.array(fc.option(lane, { nil: undefined }), { minLength: 2, maxLength: 2 }), { minLength: 6, maxLength: 6 }),
+    lanes: fc.array(fc.array(fc.option(lane, { nil: undefined }), { minLength: 2, maxLength: 2 }), {
+      minLength: 6,
+      maxLength: 6,
+    }),
     offers: fc.tuple(
       fc.option(orderOffer('TENNER'), { nil: null }),
       fc.option(orderOffer('OTHER'), { nil: null }),
@@ -95,17 +124,32 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
     groups,
   })
   .map(({ served, lanes, offers, target, weighed, groups: apart }): BookFile => {
-    const rows = served.map((zone) => [zone, Object.fromEntries(services.flatMap((service, i) => (lanes[zoneIds.indexOf(zone)]?.[i] ? [[service, lanes[zoneIds.indexOf(zone)]?.[i]]] : [])))]);
+    const rows = served.map((zone) => [
+      zone,
+      Object.fromEntries(
+        services.flatMap((service, i) =>
+          lanes[zoneIds.indexOf(zone)]?.[i] ? [[service, lanes[zoneIds.indexOf(zone)]?.[i]]] : [],
+        ),
+      ),
+    ]);
     return bookFileSchema.parse({
       format: 'plemb-book/3',
       seller: 'Anybody',
       markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
-      services: services.map((id, i) => ({ id, name: id === 'slow' ? 'Slow delivery' : 'Fast delivery', days: [i + 1, i + 2] })),
+      services: services.map((id, i) => ({
+        id,
+        name: id === 'slow' ? 'Slow delivery' : 'Fast delivery',
+        days: [i + 1, i + 2],
+      })),
       zones,
       templates: [{ id: 'all', name: 'All', origin: 'Here', zones: served, lanes: Object.fromEntries(rows) }],
       offers: offers.filter((offer) => offer !== null),
       numbered: 4,
-      eitherOr: apart.map((list, i) => ({ id: `group-${i}`, name: `Group ${i}`, offers: list.filter((id) => offers.some((offer) => offer?.id === id)) })),
+      eitherOr: apart.map((list, i) => ({
+        id: `group-${i}`,
+        name: `Group ${i}`,
+        offers: list.filter((id) => offers.some((offer) => offer?.id === id)),
+      })),
       channels: {
         'lerrin-shop': { speeds: { slow: 'slow', fast: 'fast' }, target: 'all' },
         harrowmere: { speeds: { slow: 'STANDARD', fast: 'EXPRESS' }, target: 'all' },
@@ -113,9 +157,36 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
       },
       pinned: [],
       goods: [
-        { sku: 'LIGHT', name: 'Light', price: '3.35', mass: { value: '90', unit: 'g' }, size: null, tags: [], kind: 'parcel', template: null },
-        { sku: 'MIDDLE', name: 'Middle', price: '24.99', mass: { value: '0.5', unit: 'lb' }, size: null, tags: [], kind: 'parcel', template: null },
-        { sku: 'HEAVY', name: 'Heavy', price: '61.00', mass: weighed ? { value: '4.2', unit: 'kg' } : null, size: null, tags: [], kind: 'parcel', template: null },
+        {
+          sku: 'LIGHT',
+          name: 'Light',
+          price: '3.35',
+          mass: { value: '90', unit: 'g' },
+          size: null,
+          tags: [],
+          kind: 'parcel',
+          template: null,
+        },
+        {
+          sku: 'MIDDLE',
+          name: 'Middle',
+          price: '24.99',
+          mass: { value: '0.5', unit: 'lb' },
+          size: null,
+          tags: [],
+          kind: 'parcel',
+          template: null,
+        },
+        {
+          sku: 'HEAVY',
+          name: 'Heavy',
+          price: '61.00',
+          mass: weighed ? { value: '4.2', unit: 'kg' } : null,
+          size: null,
+          tags: [],
+          kind: 'parcel',
+          template: null,
+        },
       ],
     } satisfies BookInput);
   });
@@ -123,8 +194,30 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
 export const moment = Date.parse('2026-11-24T09:10:00Z');
 
 export const randomBasket = fc.record({
-  lines: fc.uniqueArray(fc.record({ sku: fc.constantFrom('LIGHT', 'MIDDLE', 'HEAVY'), units: fc.integer({ min: 1, max: 9 }) }), { minLength: 1, maxLength: 3, selector: (line) => line.sku }),
-  place: fc.constantFrom('IE', 'IE H91 K8XY', 'GB M1 1AA', 'GB HS1 2AA', 'GB ZE2 9AA', 'GB KW1 4YT', 'GB BT9 5EE', 'FR 69001', 'US 99511', 'US', 'NZ', 'JP', 'PR'),
+  lines: fc.uniqueArray(
+    fc.record({ sku: fc.constantFrom('LIGHT', 'MIDDLE', 'HEAVY'), units: fc.integer({ min: 1, max: 9 }) }),
+    { minLength: 1, maxLength: 3, selector: (line) => line.sku },
+  ),
+  place: fc.constantFrom(
+    'IE',
+    'IE H91 K8XY',
+    'GB M1 1AA',
+    'GB HS1 2AA',
+    'GB ZE2 9AA',
+    'GB KW1 4YT',
+    'GB BT9 5EE',
+    'FR 69001',
+    'US 99511',
+    'US',
+    'NZ',
+    'JP',
+    'PR',
+  ),
   codes: fc.subarray(['TENNER', 'OTHER', 'FREEBIE', 'NOSUCH']),
-  moment: fc.constantFrom(moment, Date.parse('2026-11-26T14:00:00Z'), Date.parse('2026-11-29T23:59:59Z'), Date.parse('2026-11-30T00:00:00Z')),
+  moment: fc.constantFrom(
+    moment,
+    Date.parse('2026-11-26T14:00:00Z'),
+    Date.parse('2026-11-29T23:59:59Z'),
+    Date.parse('2026-11-30T00:00:00Z'),
+  ),
 });

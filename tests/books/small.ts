@@ -1,7 +1,8 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 
 /** A small book that is not the demo's: a soap maker with two zones, one service, one offer. All invented. */
-export const smallBook = (changes: Partial<BookInput> = {}): BookFile => bookFileSchema.parse({ ...written(), ...changes });
+export const smallBook = (changes: Partial<BookInput> = {}): BookFile =>
+  bookFileSchema.parse({ ...written(), ...changes });
 
 const written = (): BookInput => ({
   format: 'plemb-book/3',
@@ -57,10 +58,37 @@ const written = (): BookInput => ({
     harrowmere: { speeds: { post: 'STANDARD' }, target: 'all' },
     findlark: { speeds: { post: 'standard' }, target: 'IE' },
   },
-  pinned: [{ id: 'two-bars', name: 'Two bars to Sligo', lines: [{ sku: 'BAR-OAT', units: 2 }], place: 'IE', codes: [], moment: null }],
+  pinned: [
+    {
+      id: 'two-bars',
+      name: 'Two bars to Sligo',
+      lines: [{ sku: 'BAR-OAT', units: 2 }],
+      place: 'IE',
+      codes: [],
+      moment: null,
+    },
+  ],
   goods: [
-    { sku: 'BAR-OAT', name: 'Oat bar', price: '6.50', mass: { value: '0.5', unit: 'lb' }, size: null, tags: ['bars'], kind: 'parcel', template: null },
-    { sku: 'BAR-SEA', name: 'Seaweed bar', price: '7.25', mass: { value: '110', unit: 'g' }, size: null, tags: ['bars'], kind: 'parcel', template: 'soaps' },
+    {
+      sku: 'BAR-OAT',
+      name: 'Oat bar',
+      price: '6.50',
+      mass: { value: '0.5', unit: 'lb' },
+      size: null,
+      tags: ['bars'],
+      kind: 'parcel',
+      template: null,
+    },
+    {
+      sku: 'BAR-SEA',
+      name: 'Seaweed bar',
+      price: '7.25',
+      mass: { value: '110', unit: 'g' },
+      size: null,
+      tags: ['bars'],
+      kind: 'parcel',
+      template: 'soaps',
+    },
     {
       sku: 'SET-GIFT',
       name: 'Gift set, "six"',

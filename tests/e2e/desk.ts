@@ -15,7 +15,10 @@ interface Application {
   restart(): Promise<void>;
 }
 
-/** The running application with the demo's data, in a database and folder of its own; and a page whose console must stay quiet. */
+/**
+ * The running application with the demo's data, in a database and folder of its own; and a page whose console must stay
+ * quiet.
+ */
 export const test = base.extend<{ desk: Page; quiet: undefined }, { application: Application }>({
   application: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads the fixtures a fixture needs from its pattern
@@ -28,7 +31,8 @@ export const test = base.extend<{ desk: Page; quiet: undefined }, { application:
       await admin.connect();
       await admin.query(`create database ${name}`);
       const data = mkdtempSync(join(tmpdir(), 'plemb-e2e-'));
-      const start = (port: number) => startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port });
+      const start = (port: number) =>
+        startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port });
       let running = await start(0);
       const port = Number(new URL(running.address).port);
       await use({
@@ -56,13 +60,17 @@ export const test = base.extend<{ desk: Page; quiet: undefined }, { application:
     await page.goto(application.address);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await use(page);
-    expect(faults.filter((fault) => !/status of (409|422|503)|ERR_CONNECTION|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE/.test(fault))).toEqual([]);
+    expect(
+      faults.filter((fault) => !/status of (409|422|503)|ERR_CONNECTION|ERR_EMPTY_RESPONSE|ERR_INCOMPLETE/.test(fault)),
+    ).toEqual([]);
   },
 });
 
 /** axe (WCAG 2.2 AA) finds nothing on the page as it stands. */
 export async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
   expect(
     violations.map(
       (one) =>

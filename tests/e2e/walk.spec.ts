@@ -7,7 +7,8 @@ import { smallBook } from '../books/small.ts';
 import { accessible, expect, test } from './desk.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-const cell = (page: Page, row: string, channel: string) => page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('button', { name: new RegExp(channel) });
+const cell = (page: Page, row: string, channel: string) =>
+  page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('button', { name: new RegExp(channel) });
 
 async function save(page: Page, note: string) {
   await page.keyboard.press('Control+s');
@@ -87,7 +88,9 @@ test('goods: filter, sort, edit by keyboard, import with a report, export', asyn
   await desk.getByLabel('Import CSV').setInputFiles({
     name: 'new.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from(`${head}\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,\r\nLK-NEW-2,Broken,cheap,310 g,,parts,parcel,\r\n`),
+    buffer: Buffer.from(
+      `${head}\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,\r\nLK-NEW-2,Broken,cheap,310 g,,parts,parcel,\r\n`,
+    ),
   });
   const report = desk.getByRole('status', { name: 'What the file holds' });
   await expect(report).toContainText('1 new, 0 changed, 0 as they are, 1 bad lines');
@@ -109,14 +112,18 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await asked.fill('GB BT9 5EE');
   await expect(desk.getByText('Northern Ireland, because of GB-NIR.')).toBeVisible();
   await asked.fill('GB 75001');
-  await expect(desk.getByText('“75001” is no British postcode. Right would be outward and inward part, such as HS1 2AA.')).toBeVisible();
+  await expect(
+    desk.getByText('“75001” is no British postcode. Right would be outward and inward part, such as HS1 2AA.'),
+  ).toBeVisible();
   await asked.fill('US 99511');
   await expect(desk.getByText('No zone: not delivered to.')).toBeVisible();
   await desk.getByRole('button', { name: /^Northern Ireland/ }).click();
   // A zone in use shows by what, and where its places would fall, before it goes.
   await desk.getByRole('button', { name: 'Remove the zone …' }).click();
   const removal = desk.getByRole('region', { name: 'What removing it would do' });
-  await expect(removal).toContainText('its lanes go (Parcels from Galway: standard; Parcels from Galway: two-day; Long tubes: standard)');
+  await expect(removal).toContainText(
+    'its lanes go (Parcels from Galway: standard; Parcels from Galway: two-day; Long tubes: standard)',
+  );
   await expect(removal).toContainText('GB-NIR → Rest of the world in Parcels from Galway');
   await expect(removal).toContainText('GB-NIR → nowhere: not delivered to in Long tubes');
   await removal.getByRole('button', { name: 'Leave it' }).click();
@@ -128,8 +135,12 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await desk.getByLabel('Places taken in').fill('GB HS9 to HS1');
   await expect(desk.getByRole('alert')).toContainText('HS9 to HS1 runs backwards; right would be the lower end first');
   await desk.getByLabel('Places taken in').fill('GB-NIR');
-  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText('Northern Ireland and New zone overlap');
-  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText('New zone is hidden: Northern Ireland take all of its places');
+  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText(
+    'Northern Ireland and New zone overlap',
+  );
+  await expect(desk.getByRole('region', { name: 'Amiss among the zones' })).toContainText(
+    'New zone is hidden: Northern Ireland take all of its places',
+  );
   await desk.getByLabel('Coloured by').selectOption('charge');
   await expect(desk.getByRole('figure', { name: 'The world by charge' })).toContainText('the cheapest choice');
   await desk.keyboard.press('Escape');
@@ -137,7 +148,10 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await desk.reload();
 });
 
-test('rates: typing in a lane moves the pinned baskets before saving; a block is pasted, a lane copied', async ({ desk, context }) => {
+test('rates: typing in a lane moves the pinned baskets before saving; a block is pasted, a lane copied', async ({
+  desk,
+  context,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await desk.goto(`${new URL(desk.url()).origin}/rates/euro/economy`);
   await desk.getByLabel('Flat amount').fill('8.75');
@@ -178,7 +192,9 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   await desk.keyboard.press('Control+v');
   await expect(desk.getByLabel('Charge 3')).toHaveValue('12.00');
   await desk.getByLabel('Upper edge 2').fill('0.4');
-  await expect(desk.getByText('0.4 kg does not lie above the edge before it; right would be edges that rise from break to break')).toBeVisible();
+  await expect(
+    desk.getByText('0.4 kg does not lie above the edge before it; right would be edges that rise from break to break'),
+  ).toBeVisible();
   await desk.getByLabel('Upper edge 2').fill('3');
   await expect(desk.getByText('does not lie above')).toBeHidden();
   await save(desk, 'Economy to Japan');
@@ -191,14 +207,18 @@ test('offers: read and edited as a sentence', async ({ desk }) => {
   await desk.getByLabel('What is free').selectOption('services');
   await expect(desk.getByRole('row', { name: /^Lerrin Shop delivery · letter B .*· from 110.00/ })).toBeVisible();
   await desk.getByLabel('End', { exact: true }).fill('2026-11-01T00:00');
-  await expect(desk.getByText('the end does not come after the start; right would be a time after 2026-11-29T00:00')).toBeVisible();
+  await expect(
+    desk.getByText('the end does not come after the start; right would be a time after 2026-11-29T00:00'),
+  ).toBeVisible();
   await desk.getByLabel('End', { exact: true }).fill('2026-12-07T00:00');
   await save(desk, 'Advent from 110');
 });
 
 test('channels: clause by clause, sent, read back; sending mends the drift', async ({ desk }) => {
   await desk.keyboard.press('5');
-  await expect(desk.getByRole('row', { name: /Ireland, standard: free from 60.00 after discounts/ })).toContainText('baskets of 60.00 to 68.17 with GUST12');
+  await expect(desk.getByRole('row', { name: /Ireland, standard: free from 60.00 after discounts/ })).toContainText(
+    'baskets of 60.00 to 68.17 with GUST12',
+  );
   await desk.getByRole('button', { name: 'Show them' }).click();
   await expect(desk.getByText(/live.*"charge": "9.50"/).first()).toBeVisible();
   const download = desk.waitForEvent('download');
@@ -213,11 +233,15 @@ test('channels: clause by clause, sent, read back; sending mends the drift', asy
   await desk.getByRole('navigation', { name: 'Channels' }).getByRole('link', { name: 'Lerrin Shop' }).click();
   await expect(desk.getByText('What is live is what was told, line for line.')).toBeVisible();
   await checkAgain(desk);
-  await expect(cell(desk, 'Euro area all', 'Lerrin Shop').getByRole('img')).toHaveAccessibleName('matches at Lerrin Shop');
+  await expect(cell(desk, 'Euro area all', 'Lerrin Shop').getByRole('img')).toHaveAccessibleName(
+    'matches at Lerrin Shop',
+  );
   await expect(desk.getByText('gone · Lerrin Shop, Euro area: drift')).toBeVisible();
 });
 
-test('the clock pushed forward ends the reviews, and the glyphs turn straight after the next check', async ({ desk }) => {
+test('the clock pushed forward ends the reviews, and the glyphs turn straight after the next check', async ({
+  desk,
+}) => {
   await desk.getByRole('button', { name: /^as of/ }).click();
   await desk.getByRole('button', { name: '40 hours on' }).click();
   await expect(desk.getByRole('dialog')).toContainText('It shows Thu 26 Nov');
@@ -244,7 +268,12 @@ test('what two people change: the second gets both versions and a choice', async
   await desk.getByLabel('Flat amount').fill('22.00');
   const other = await context.request.get(`${application.address}/api/book`).then((answer) => answer.json());
   await context.request.post(`${application.address}/api/revisions`, {
-    data: { base: other.revision, who: 'Oisín', note: '', edits: [{ path: ['templates', 'parcels', 'lanes', 'jp', 'standard', 'rate', 'amount'], value: '20.00' }] },
+    data: {
+      base: other.revision,
+      who: 'Oisín',
+      note: '',
+      edits: [{ path: ['templates', 'parcels', 'lanes', 'jp', 'standard', 'rate', 'amount'], value: '20.00' }],
+    },
   });
   await desk.keyboard.press('Escape');
   await desk.keyboard.press('Control+s');
@@ -273,17 +302,36 @@ test('a killed server: the draft and all that was saved are there again', async 
   await desk.getByRole('button', { name: /^Drop the change of Ireland, two-day/ }).click();
 });
 
-test('a channel that is down is told of on the screen, and works again afterwards', async ({ desk, application, context }) => {
-  const trouble = (mode: string) => context.request.post(`${application.channels.harrowmere}/desk/trouble`, { data: { mode } });
+test('a channel that is down is told of on the screen, and works again afterwards', async ({
+  desk,
+  application,
+  context,
+}) => {
+  const trouble = (mode: string) =>
+    context.request.post(`${application.channels.harrowmere}/desk/trouble`, { data: { mode } });
   await trouble('nonsense');
   await desk.goto(`${application.address}/channels/harrowmere`);
-  await expect(desk.getByRole('alert')).toContainText('Harrowmere does not answer: its answer makes no sense, tried 3 times');
+  await expect(desk.getByRole('alert')).toContainText(
+    'Harrowmere does not answer: its answer makes no sense, tried 3 times',
+  );
   await trouble('none');
   await expect(desk.getByRole('alert')).toBeHidden({ timeout: 20_000 });
 });
 
-test('keys, the palette, looks: everything by keyboard, and axe finds nothing in any main view', async ({ desk, application }) => {
-  for (const path of ['goods', 'places', 'rates', 'offers', 'channels/harrowmere', 'check', 'bench/gust-galway', 'revisions']) {
+test('keys, the palette, looks: everything by keyboard, and axe finds nothing in any main view', async ({
+  desk,
+  application,
+}) => {
+  for (const path of [
+    'goods',
+    'places',
+    'rates',
+    'offers',
+    'channels/harrowmere',
+    'check',
+    'bench/gust-galway',
+    'revisions',
+  ]) {
     await desk.goto(`${application.address}/${path}`);
     await expect(desk.getByRole('heading').first()).toBeVisible();
     await desk.waitForTimeout(500);
@@ -310,7 +358,11 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
   }
 });
 
-test('delivery charges from nothing: a template by keyboard, a pasted table, a service it does not go by, a clash, the carrier, coverage', async ({ desk, application, context }) => {
+test('delivery charges from nothing: a template by keyboard, a pasted table, a service it does not go by, a clash, the carrier, coverage', async ({
+  desk,
+  application,
+  context,
+}) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await desk.goto(`${application.address}/rates`);
   await desk.getByLabel('Another template').selectOption('new');
@@ -329,7 +381,9 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.getByLabel('Least of bound 1').fill('');
   await desk.getByLabel('Kind of rate').selectOption('table');
   await desk.getByRole('button', { name: 'Make the table from a first and each further unit' }).click();
-  await expect(desk.getByRole('group', { name: 'Make a table' })).toContainText('It reaches 8 units; a larger order is not offered.');
+  await expect(desk.getByRole('group', { name: 'Make a table' })).toContainText(
+    'It reaches 8 units; a larger order is not offered.',
+  );
   await desk.getByRole('button', { name: 'Take these 8 breaks' }).click();
   await expect(desk.getByLabel('Charge 8')).toHaveValue('14.45');
   await desk.evaluate(() => navigator.clipboard.writeText('1\t6.10\n5\t9.40\n10\t12.00'));
@@ -345,7 +399,9 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.keyboard.press('Enter');
   await desk.keyboard.type('sometimes');
   await desk.keyboard.press('Enter');
-  await expect(desk.getByRole('alert')).toContainText('LK-FOI-10-MOS, not by: no service “sometimes”; right would be economy, standard, two-day, freight, pickup');
+  await expect(desk.getByRole('alert')).toContainText(
+    'LK-FOI-10-MOS, not by: no service “sometimes”; right would be economy, standard, two-day, freight, pickup',
+  );
   await delivery.focus();
   await desk.keyboard.press('Enter');
   await desk.keyboard.press('Control+a');
@@ -353,13 +409,17 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.keyboard.press('Enter');
   await expect(delivery).toHaveText('economy standard two-day freight');
   await desk.goto(`${application.address}/bench/gust-galway`);
-  await expect(desk.getByRole('complementary', { name: 'How the intended answer comes about' })).toContainText('the item does not allow it (LK-FOI-10-MOS)');
+  await expect(desk.getByRole('complementary', { name: 'How the intended answer comes about' })).toContainText(
+    'the item does not allow it (LK-FOI-10-MOS)',
+  );
   await desk.goto(`${application.address}/bench/show-clash`);
   const clash = desk.getByRole('region', { name: 'Items that clash' });
   await expect(clash).toContainText('No one service takes all of this basket. 2 orders would do:');
   await expect(clash).toContainText('Standard: Spar tube 6 mm, 165 cm, 2');
   await desk.goto(`${application.address}/bench/delta-cork`);
-  await expect(desk.getByRole('region', { name: 'What is left' })).toContainText('The dearest delivery it could give free');
+  await expect(desk.getByRole('region', { name: 'What is left' })).toContainText(
+    'The dearest delivery it could give free',
+  );
   await expect(desk.getByRole('region', { name: 'What the shopper sees' })).toContainText('free');
 
   // A pasted list, and one change on all it takes, seen before it is made.
@@ -383,10 +443,20 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.getByLabel('Looked at parcels/ie/standard').check();
   await expect(desk.getByText(/^1 of \d+ ticked off$/)).toBeVisible();
   await desk.goto(`${application.address}/rates/coverage`);
-  await expect(desk.getByRole('table', { name: 'Where shoppers see nothing' })).toContainText('cannot be bought in one order');
+  await expect(desk.getByRole('table', { name: 'Where shoppers see nothing' })).toContainText(
+    'cannot be bought in one order',
+  );
   await desk.goto(`${application.address}/rates/mixing`);
   await desk.getByLabel('The book’s own way').selectOption('average');
-  for (const path of ['rates/carrier', 'rates/coverage', 'rates/mixing', 'rates/markets', 'goods?selection=long', 'places/gb', 'bench/show-clash']) {
+  for (const path of [
+    'rates/carrier',
+    'rates/coverage',
+    'rates/mixing',
+    'rates/markets',
+    'goods?selection=long',
+    'places/gb',
+    'bench/show-clash',
+  ]) {
     await desk.goto(`${application.address}/${path}`);
     await expect(desk.getByRole('heading').first()).toBeVisible();
     await desk.waitForTimeout(700);
@@ -394,7 +464,10 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   }
 });
 
-test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a clash, a lying title, the curve; taken back', async ({ desk, application }) => {
+test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a clash, a lying title, the curve; taken back', async ({
+  desk,
+  application,
+}) => {
   await desk.goto(`${application.address}/offers`);
   await expect(desk.getByRole('button', { name: 'New offer', exact: true })).toBeVisible();
   await add(desk, 'free', 'New offer');
@@ -490,22 +563,40 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   }
 });
 
-test('codes by the batch, customers of a segment: on screen, from files, and in a basket', async ({ desk, application, context }) => {
+test('codes by the batch, customers of a segment: on screen, from files, and in a basket', async ({
+  desk,
+  application,
+  context,
+}) => {
   await desk.goto(`${application.address}/offers/codes`);
   await typed(desk, 'Name of the batch', 'spring');
   await typed(desk, 'How many codes', '250');
   await desk.getByRole('button', { name: 'Make 250 codes' }).click();
-  await expect(desk.getByRole('table', { name: 'Batches of codes' }).getByRole('row', { name: /^spring 250/ })).toContainText('no offer yet');
-  await desk.getByLabel('Import uses').setInputFiles({ name: 'uses.csv', mimeType: 'text/csv', buffer: Buffer.from('code\r\nNOTACODE9\r\n') });
+  await expect(
+    desk.getByRole('table', { name: 'Batches of codes' }).getByRole('row', { name: /^spring 250/ }),
+  ).toContainText('no offer yet');
+  await desk
+    .getByLabel('Import uses')
+    .setInputFiles({ name: 'uses.csv', mimeType: 'text/csv', buffer: Buffer.from('code\r\nNOTACODE9\r\n') });
   await expect(desk.getByRole('status')).toContainText('Line 2: code: no batch has “NOTACODE9”');
-  await desk.getByLabel('Import spend').setInputFiles({ name: 'spend.csv', mimeType: 'text/csv', buffer: Buffer.from('offer,week,amount\r\nthree-spars,2026-11-23,249.00\r\n') });
-  await expect(desk.getByRole('table', { name: 'Spend by week' }).getByRole('row', { name: /Three spars for two 2026-11-23/ })).toContainText('249.00');
+  await desk.getByLabel('Import spend').setInputFiles({
+    name: 'spend.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('offer,week,amount\r\nthree-spars,2026-11-23,249.00\r\n'),
+  });
+  await expect(
+    desk.getByRole('table', { name: 'Spend by week' }).getByRole('row', { name: /Three spars for two 2026-11-23/ }),
+  ).toContainText('249.00');
   // What is left of it does not cover a whole tube.
   await desk.goto(`${application.address}/bench/spars-shop`);
   await expect(desk.getByRole('main')).toContainText('5.00 of its budget is left');
   await expect(desk.getByLabel('Spent by three-spars')).toHaveValue('295.00');
   await desk.goto(`${application.address}/offers/codes`);
-  await desk.getByLabel('Import customers').setInputFiles({ name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from('customer,segment\r\nC-9001,clubs\r\n') });
+  await desk.getByLabel('Import customers').setInputFiles({
+    name: 'customers.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('customer,segment\r\nC-9001,clubs\r\n'),
+  });
   await expect(desk.getByRole('table', { name: 'Segments' })).toContainText('25');
   // By id: one on the list is of its segment, one that is not is nobody known.
   await desk.goto(`${application.address}/bench/gust-galway`);
@@ -528,9 +619,16 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   await expect(desk.getByRole('table', { name: 'Prices with delivery in them' })).toContainText('LK-');
 });
 
-test('a large file of goods is read with a count, and stopped leaves nothing behind; taken it is one revision', async ({ desk, application, context }) => {
+test('a large file of goods is read with a count, and stopped leaves nothing behind; taken it is one revision', async ({
+  desk,
+  application,
+  context,
+}) => {
   const head = 'sku,name,price,mass,size,tags,kind,template';
-  const rows = Array.from({ length: 20_000 }, (_, i) => `BIG-${i},Big ${i},${i === 7 ? 'dear' : '4.90'},310 g,40 x 20 x 5 cm,parts,parcel,`);
+  const rows = Array.from(
+    { length: 20_000 },
+    (_, i) => `BIG-${i},Big ${i},${i === 7 ? 'dear' : '4.90'},310 g,40 x 20 x 5 cm,parts,parcel,`,
+  );
   const file = { name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\r\n')) };
   await desk.goto(`${application.address}/goods`);
   const goods = desk.getByText(/^\d+ goods/).first();
@@ -544,8 +642,11 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await panel.getByRole('button', { name: 'Stop' }).click();
   await expect(panel).toContainText('stopped; nothing was taken', { timeout: 60_000 });
   const count = async () =>
-    ((await context.request.get(`${application.address}/api/goods?after=BIG-`).then((answer) => answer.json())) as { items: { sku: string }[] }).items.filter((item) => item.sku.startsWith('BIG-'))
-      .length;
+    (
+      (await context.request.get(`${application.address}/api/goods?after=BIG-`).then((answer) => answer.json())) as {
+        items: { sku: string }[];
+      }
+    ).items.filter((item) => item.sku.startsWith('BIG-')).length;
   expect(await count()).toBe(0);
   await panel.getByRole('button', { name: 'Close' }).click();
   await desk.getByLabel('Import CSV').setInputFiles(file);
@@ -554,8 +655,15 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await expect(desk.getByText(`${before + 19_999} goods`)).toBeVisible({ timeout: 60_000 });
 });
 
-test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({ desk, application, context }) => {
-  const begun = { ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }), goods: smallBook().goods.slice(0, 1) };
+test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({
+  desk,
+  application,
+  context,
+}) => {
+  const begun = {
+    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }),
+    goods: smallBook().goods.slice(0, 1),
+  };
   expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);
   await desk.goto(`${application.address}/rates`);
   await expect(desk.getByText('No service yet: services are added on the sheet Mixing')).toBeVisible();
@@ -574,22 +682,32 @@ test('a book to begin with, filled on screen: a service, a zone, a lane, saved',
   await desk.getByLabel('Flat amount').fill('6.35');
   await save(desk, 'A first lane');
   const { book } = await context.request.get(`${application.address}/api/book`).then((answer) => answer.json());
-  expect(Object.values(book.templates[0].lanes)).toMatchObject([{ 'service-1': { rate: { is: 'flat', amount: '6.35' } } }]);
+  expect(Object.values(book.templates[0].lanes)).toMatchObject([
+    { 'service-1': { rate: { is: 'flat', amount: '6.35' } } },
+  ]);
   expect(book.services).toMatchObject([{ id: 'service-1', name: 'By van', days: [2, 4] }]);
   await desk.goto(`${application.address}/rates/mixing`);
   await expect(desk.getByRole('region', { name: 'Services' }).getByRole('button', { name: 'Take away' })).toBeHidden();
   await accessible(desk);
 });
 
-test('a small book that is not the demo’s: from import to a finding, and the command line says the same', async ({ desk, application, context }, info) => {
+test('a small book that is not the demo’s: from import to a finding, and the command line says the same', async ({
+  desk,
+  application,
+  context,
+}, info) => {
   const file = smallBook();
   await desk.keyboard.press('Control+k');
   await desk.keyboard.type('import');
   await desk.keyboard.press('Enter');
   const broken = { ...file, markets: file.markets.map((market) => ({ ...market, currency: 'ZZZ' })) };
-  await desk.getByLabel('Import a book').setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
+  await desk
+    .getByLabel('Import a book')
+    .setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
   await expect(desk.getByRole('alert')).toContainText('a code of ISO 4217, such as EUR');
-  await desk.getByLabel('Import a book').setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+  await desk
+    .getByLabel('Import a book')
+    .setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
   await expect(desk.getByText('soap.json is the book now')).toBeVisible();
   await desk.keyboard.press('Escape');
   await expect(desk.getByTestId('intended-two-bars')).toHaveText('7.30');
@@ -598,7 +716,9 @@ test('a small book that is not the demo’s: from import to a finding, and the c
     await desk.getByRole('button', { name: /^Send 1 template/ }).click();
     await expect(desk.getByRole('status')).toContainText('and taken');
   }
-  await context.request.post(`${application.channels['lerrin-shop']}/desk/edit`, { data: { zone: 'home', speed: 'post', row: 0, charge: '6.00' } });
+  await context.request.post(`${application.channels['lerrin-shop']}/desk/edit`, {
+    data: { zone: 'home', speed: 'post', row: 0, charge: '6.00' },
+  });
   await checkAgain(desk);
   await cell(desk, 'Home all', 'Lerrin Shop').click();
   const finding = desk.getByRole('complementary', { name: 'The finding' });
@@ -611,11 +731,17 @@ test('a small book that is not the demo’s: from import to a finding, and the c
 
   const [bookPath, basketPath] = [info.outputPath('book.json'), info.outputPath('basket.json')];
   const { writeFileSync } = await import('node:fs');
-  writeFileSync(bookPath, await context.request.get(`${application.address}/api/book/file`).then((answer) => answer.text()));
+  writeFileSync(
+    bookPath,
+    await context.request.get(`${application.address}/api/book/file`).then((answer) => answer.text()),
+  );
   writeFileSync(basketPath, JSON.stringify(file.pinned[0]));
   const plemb = (...words: string[]) => {
     try {
-      return { status: 0, text: execFileSync(process.execPath, [`${root}scripts/plemb.mjs`, ...words], { encoding: 'utf8' }) };
+      return {
+        status: 0,
+        text: execFileSync(process.execPath, [`${root}scripts/plemb.mjs`, ...words], { encoding: 'utf8' }),
+      };
     } catch (error) {
       const { status, stdout, stderr } = error as { status: number; stdout: string; stderr: string };
       return { status, text: `${stdout}${stderr}` };
@@ -623,7 +749,21 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   };
   const quoted = plemb('quote', bookPath, basketPath, '--json', '--at', '2026-11-24T09:10:00Z');
   expect(JSON.parse(quoted.text).choices).toEqual([
-    { service: 'post', name: 'Post', days: [3, 5], discount: '0.00', delivery: '7.30', total: '20.30', tax: '0.00', pays: '20.30', used: [], took: {}, off: ['0.00'], gifts: [], notProved: null },
+    {
+      service: 'post',
+      name: 'Post',
+      days: [3, 5],
+      discount: '0.00',
+      delivery: '7.30',
+      total: '20.30',
+      tax: '0.00',
+      pays: '20.30',
+      used: [],
+      took: {},
+      off: ['0.00'],
+      gifts: [],
+      notProved: null,
+    },
   ]);
   expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once a plan');
   const checked = plemb('check', bookPath, '--at', '2026-11-24T09:10:00Z');

@@ -15,9 +15,16 @@ const put = (name: string, text: string): string => {
   writeFileSync(join(folder, name), text);
   return join(folder, name);
 };
-const plemb = (...words: string[]) => spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/main.ts'), ...words], { cwd: root, encoding: 'utf8', maxBuffer: 1 << 28 });
+const plemb = (...words: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', join(root, 'src/cli/main.ts'), ...words], {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+  });
 const valid = (name: string, data: unknown) => {
-  const check = new Ajv2020({ allErrors: true }).compile(JSON.parse(readFileSync(`${root}docs/formats/${name}.schema.json`, 'utf8')) as object);
+  const check = new Ajv2020({ allErrors: true }).compile(
+    JSON.parse(readFileSync(`${root}docs/formats/${name}.schema.json`, 'utf8')) as object,
+  );
   expect(check(data), JSON.stringify(check.errors?.slice(0, 3))).toBe(true);
 };
 
@@ -47,21 +54,46 @@ describe('plemb quote', () => {
     for (const one of answers) valid('answer', one);
     expect(answers.map((one) => one.currency ?? one.problems[0].at)).toEqual(['EUR', ['.'], 'JPY', ['market'], ['.']]);
     expect(answers[2].choices[0].pays).toMatch(/^\d+$/);
-    expect(answers[4].problems).toEqual([{ at: ['.'], wrong: '“colour” is no word of the format here', right: 'the words that the format names, and no others' }]);
+    expect(answers[4].problems).toEqual([
+      {
+        at: ['.'],
+        wrong: '“colour” is no word of the format here',
+        right: 'the words that the format names, and no others',
+      },
+    ]);
     expect(answers.every((one) => one.steps === undefined)).toBe(true);
     expect(done.status).toBe(2);
   });
   test('tells the steps where they are asked for, and answers in the market that is said', () => {
-    const done = plemb('quote', book, put('one.json', JSON.stringify(basket({ place: 'GB LS1 1AA' }), null, 2)), '--json', '--steps', '--market', 'britain', ...at);
+    const done = plemb(
+      'quote',
+      book,
+      put('one.json', JSON.stringify(basket({ place: 'GB LS1 1AA' }), null, 2)),
+      '--json',
+      '--steps',
+      '--market',
+      'britain',
+      ...at,
+    );
     expect(done.status).toBe(0);
     const answer = JSON.parse(done.stdout);
     valid('answer', answer);
     expect(answer).toMatchObject({ market: 'britain', currency: 'GBP' });
     expect(Object.keys(answer.steps)).toEqual(answer.choices.map((one: { service: string }) => one.service));
-    for (const one of answer.choices) expect(answer.steps[one.service].find((step: { step: string }) => step.step === 'pays')).toMatchObject({ total: one.total, delivery: one.delivery });
+    for (const one of answer.choices)
+      expect(answer.steps[one.service].find((step: { step: string }) => step.step === 'pays')).toMatchObject({
+        total: one.total,
+        delivery: one.delivery,
+      });
   });
   test('a book of the second format is brought along, and what changed in meaning is told', () => {
-    const done = plemb('quote', 'tests/books/format-2/demo.json', put('plain.json', JSON.stringify(basket())), '--json', ...at);
+    const done = plemb(
+      'quote',
+      'tests/books/format-2/demo.json',
+      put('plain.json', JSON.stringify(basket())),
+      '--json',
+      ...at,
+    );
     expect(done.stderr).toContain('first-advent');
     expect(done.status).toBe(0);
   });
@@ -75,7 +107,10 @@ describe('plemb goods, render and check', () => {
     valid('goods', { items, problems });
     expect(items.map((one: { sku: string }) => one.sku)).toEqual(demo.goods.map((item) => item.sku));
     expect(problems).toEqual([]);
-    const broken = { ...demo, goods: demo.goods.map((item) => (item.sku === sku ? { ...item, template: 'crates', price: '1.005' } : item)) };
+    const broken = {
+      ...demo,
+      goods: demo.goods.map((item) => (item.sku === sku ? { ...item, template: 'crates', price: '1.005' } : item)),
+    };
     const bad = plemb('goods', put('broken.json', JSON.stringify(broken)), '--check');
     expect(bad.status).toBe(1);
     expect(bad.stdout).toContain(`${sku} › price`);
@@ -89,11 +124,31 @@ describe('plemb goods, render and check', () => {
     expect(checked.status).toBe(report.findings.some((one: { standing: string }) => one.standing === 'off') ? 1 : 0);
   }, 60_000);
   test('check asks a live channel, and finds what its checkout lacks; one that is silent ends it', async () => {
-    const { addresses, stop } = await startStandIns(join(folder, 'standins'), { 'lerrin-shop': 0, harrowmere: 0, findlark: 0, ternline: 0 });
+    const { addresses, stop } = await startStandIns(join(folder, 'standins'), {
+      'lerrin-shop': 0,
+      harrowmere: 0,
+      findlark: 0,
+      ternline: 0,
+    });
     try {
-      // Nothing was ever sent there: its checkout offers nothing that the book means. The stand-in answers from this process.
+      // Nothing was ever sent there: its checkout offers nothing that the book means. The stand-in answers from this
+      // process.
       const { spawn } = await import('node:child_process');
-      const child = spawn(process.execPath, ['--import', 'tsx', join(root, 'src/cli/main.ts'), 'check', book, '--json', '--live', `lerrin-shop=${addresses['lerrin-shop']}`, ...at], { cwd: root });
+      const child = spawn(
+        process.execPath,
+        [
+          '--import',
+          'tsx',
+          join(root, 'src/cli/main.ts'),
+          'check',
+          book,
+          '--json',
+          '--live',
+          `lerrin-shop=${addresses['lerrin-shop']}`,
+          ...at,
+        ],
+        { cwd: root },
+      );
       let text = '';
       child.stdout.on('data', (chunk) => {
         text += chunk;
@@ -101,7 +156,11 @@ describe('plemb goods, render and check', () => {
       const status = await new Promise((done) => child.on('exit', done));
       const report = JSON.parse(text);
       expect(report.asked).toEqual(['lerrin-shop']);
-      expect(report.findings.filter((one: { channel: string; standing: string }) => one.channel === 'lerrin-shop' && one.standing === 'off').length).toBeGreaterThan(5);
+      expect(
+        report.findings.filter(
+          (one: { channel: string; standing: string }) => one.channel === 'lerrin-shop' && one.standing === 'off',
+        ).length,
+      ).toBeGreaterThan(5);
       expect(status).toBe(1);
     } finally {
       await stop();
@@ -130,6 +189,8 @@ describe('words', () => {
     if (status === 0) expect(done.stdout).toContain('plemb quote BOOK BASKETS');
   });
   test('a root that is no object has its place', () => {
-    expect(plemb('quote', put('list.json', '[]'), put('b.json', '{}')).stderr).toContain('list.json: .: a list of 0; right would be an object');
+    expect(plemb('quote', put('list.json', '[]'), put('b.json', '{}')).stderr).toContain(
+      'list.json: .: a list of 0; right would be an object',
+    );
   });
 });

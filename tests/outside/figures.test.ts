@@ -4,7 +4,19 @@ import { EUR } from 'dinero.js/currencies';
 import fc from 'fast-check';
 import { HyperFormula } from 'hyperformula';
 import { describe, expect, test } from 'vitest';
-import { amountText, type Currency, gramsText, instantOf, localOf, minor, parseDecimal, parseMass, percentOf, splitByLargestRemainder, sure } from '../../src/core/exact/index.ts';
+import {
+  amountText,
+  type Currency,
+  gramsText,
+  instantOf,
+  localOf,
+  minor,
+  parseDecimal,
+  parseMass,
+  percentOf,
+  splitByLargestRemainder,
+  sure,
+} from '../../src/core/exact/index.ts';
 import { anybody, quote } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import { laneOf } from '../books/parts.ts';
@@ -13,7 +25,8 @@ import { smallBook } from '../books/small.ts';
 const eur = 'EUR' as Currency;
 
 describe('pounds, ounces and kilograms', () => {
-  // International yard and pound agreement of 1959: 1 lb = 0.45359237 kg. NIST Handbook 44 (2024), appendix C: 1 oz = 28.349523125 g.
+  // International yard and pound agreement of 1959: 1 lb = 0.45359237 kg. NIST Handbook 44 (2024), appendix C: 1 oz =
+  // 28.349523125 g.
   test('the pound and the ounce are what the agreement says, to the last digit', () => {
     expect(gramsText(sure(parseMass('1', 'lb')))).toBe('453.59237');
     expect(gramsText(sure(parseMass('1', 'oz')))).toBe('28.349523125');
@@ -36,7 +49,9 @@ describe('percentages and splits', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 10 ** 7 }), fc.integer({ min: 1, max: 9 }), (total, parts) => {
         const weights = Array.from({ length: parts }, () => 1);
-        const expected = allocate(dinero({ amount: total, currency: EUR }), weights).map((part) => toSnapshot(part).amount);
+        const expected = allocate(dinero({ amount: total, currency: EUR }), weights).map(
+          (part) => toSnapshot(part).amount,
+        );
         expect(splitByLargestRemainder(minor(total), weights)).toEqual(expected);
       }),
     );
@@ -44,14 +59,20 @@ describe('percentages and splits', () => {
 
   test('uneven parts add up as dinero.js’s do, each within a cent of its own', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 10 ** 7 }), fc.array(fc.integer({ min: 1, max: 999 }), { minLength: 1, maxLength: 8 }), (total, weights) => {
-        const theirs = allocate(dinero({ amount: total, currency: EUR }), weights).map((part) => toSnapshot(part).amount);
-        const ours = splitByLargestRemainder(minor(total), weights);
-        expect(ours.reduce((a, b) => a + b, 0)).toBe(theirs.reduce((a, b) => a + b, 0));
-        ours.forEach((part, i) => {
-          expect(Math.abs(part - (theirs[i] ?? 0))).toBeLessThanOrEqual(1);
-        });
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 10 ** 7 }),
+        fc.array(fc.integer({ min: 1, max: 999 }), { minLength: 1, maxLength: 8 }),
+        (total, weights) => {
+          const theirs = allocate(dinero({ amount: total, currency: EUR }), weights).map(
+            (part) => toSnapshot(part).amount,
+          );
+          const ours = splitByLargestRemainder(minor(total), weights);
+          expect(ours.reduce((a, b) => a + b, 0)).toBe(theirs.reduce((a, b) => a + b, 0));
+          ours.forEach((part, i) => {
+            expect(Math.abs(part - (theirs[i] ?? 0))).toBeLessThanOrEqual(1);
+          });
+        },
+      ),
     );
   });
 });
@@ -63,28 +84,58 @@ describe('a weight table and a threshold, against a spreadsheet engine (HyperFor
     const file = smallBook();
     const template = file.templates[0];
     if (template)
-      template.lanes = { home: { post: laneOf({ rate: { is: 'table', unit: 'kg', breaks: edges.map((to, i) => ({ to, amount: amounts[i] ?? '' })) }, freeFrom: { value: '80.00', test: 'after' } }) } };
+      template.lanes = {
+        home: {
+          post: laneOf({
+            rate: { is: 'table', unit: 'kg', breaks: edges.map((to, i) => ({ to, amount: amounts[i] ?? '' })) },
+            freeFrom: { value: '80.00', test: 'after' },
+          }),
+        },
+      };
     const { book, goods } = opened(file);
     const [any] = goods;
     if (!any) throw new Error('no goods');
-    const masses = fc.sample(fc.integer({ min: 1, max: 31_000 }), { numRuns: 1500, seed: 11 }).concat([500, 501, 1000, 1001, 2000, 5000, 5001, 30_000, 30_001]);
-    const values = fc.sample(fc.integer({ min: 1, max: 20_000 }), { numRuns: masses.length, seed: 12 }).map((value, i) => (i % 50 === 0 ? 8000 : i % 50 === 1 ? 9411 : i % 50 === 2 ? 9412 : value));
-    // A grams, B value in cents, C whether a code of 15 % is entered, D the rate, E the discount, F the delivery: the code is
+    const masses = fc
+      .sample(fc.integer({ min: 1, max: 31_000 }), { numRuns: 1500, seed: 11 })
+      .concat([500, 501, 1000, 1001, 2000, 5000, 5001, 30_000, 30_001]);
+    const values = fc
+      .sample(fc.integer({ min: 1, max: 20_000 }), { numRuns: masses.length, seed: 12 })
+      .map((value, i) => (i % 50 === 0 ? 8000 : i % 50 === 1 ? 9411 : i % 50 === 2 ? 9412 : value));
+    // A grams, B value in cents, C whether a code of 15 % is entered, D the rate, E the discount, F the delivery: the
+    // code is
     // used where the shopper pays less with it, free delivery after discounts included.
     const rows = masses.map((grams, i) => {
       const row = i + 1;
       const rate = `=IF(A${row}>30000,"none",INDEX(Edges!$B$1:$B$5,MATCH(TRUE(),ARRAYFORMULA(A${row}<=Edges!$A$1:$A$5),0)))`;
       const [used, unused] = [`IF(B${row}-E${row}>=8000,0,D${row})`, `IF(B${row}>=8000,0,D${row})`];
-      return [grams, values[i] ?? 1, i % 2, rate, `=C${row}*ROUND(B${row}*0.15,0)`, `=IF(D${row}="none","none",IF(B${row}-E${row}+${used}<B${row}+${unused},${used},${unused}))`];
+      return [
+        grams,
+        values[i] ?? 1,
+        i % 2,
+        rate,
+        `=C${row}*ROUND(B${row}*0.15,0)`,
+        `=IF(D${row}="none","none",IF(B${row}-E${row}+${used}<B${row}+${unused},${used},${unused}))`,
+      ];
     });
-    const sheet = HyperFormula.buildFromSheets({ Edges: edges.map((edge, i) => [Number(edge) * 1000, Math.round(Number(amounts[i]) * 100)]), Baskets: rows }, { licenseKey: 'gpl-v3' });
+    const sheet = HyperFormula.buildFromSheets(
+      { Edges: edges.map((edge, i) => [Number(edge) * 1000, Math.round(Number(amounts[i]) * 100)]), Baskets: rows },
+      { licenseKey: 'gpl-v3' },
+    );
     const id = sheet.getSheetId('Baskets') ?? 1;
     masses.forEach((grams, i) => {
       const theirs = sheet.getCellValue({ sheet: id, row: i, col: 5 });
-      const lines = [{ item: { ...any, price: minor(values[i] ?? 1), mass: sure(parseMass(String(grams), 'g')) }, units: 1 }];
+      const lines = [
+        { item: { ...any, price: minor(values[i] ?? 1), mass: sure(parseMass(String(grams), 'g')) }, units: 1 },
+      ];
       const ours =
-        quote(book, { lines, place: { country: 'IE', part: null, postcode: null }, codes: i % 2 ? ['SUDS'] : [], moment: Date.parse('2026-11-24T09:10:00Z'), carrier: null, shopper: anybody })
-          .choices[0]?.delivery ?? 'none';
+        quote(book, {
+          lines,
+          place: { country: 'IE', part: null, postcode: null },
+          codes: i % 2 ? ['SUDS'] : [],
+          moment: Date.parse('2026-11-24T09:10:00Z'),
+          carrier: null,
+          shopper: anybody,
+        }).choices[0]?.delivery ?? 'none';
       expect(ours, `${grams} g, ${values[i]}`).toBe(theirs);
     });
   });
@@ -105,25 +156,41 @@ describe('clocks', () => {
 
   test('local times come from IANA zone data as Node’s ICU has it', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 525_599 * 3 }), fc.constantFrom('Europe/Dublin', 'America/New_York', 'Asia/Tokyo', 'Australia/Lord_Howe', 'Europe/Lisbon'), (minutes, zone) => {
-        const at = Date.parse('2025-01-01T00:00:00Z') + minutes * 60_000;
-        const parts = Object.fromEntries(
-          new Intl.DateTimeFormat('en-GB', { timeZone: zone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' })
-            .formatToParts(at)
-            .map((part) => [part.type, part.value]),
-        );
-        const local = `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
-        expect(localOf(at, zone)).toBe(local);
-        // Back again it is the same moment, or the first of two that the clock shows so.
-        expect(at - sure(instantOf(local, zone))).toBeOneOf([0, 3_600_000, 1_800_000]);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 525_599 * 3 }),
+        fc.constantFrom('Europe/Dublin', 'America/New_York', 'Asia/Tokyo', 'Australia/Lord_Howe', 'Europe/Lisbon'),
+        (minutes, zone) => {
+          const at = Date.parse('2025-01-01T00:00:00Z') + minutes * 60_000;
+          const parts = Object.fromEntries(
+            new Intl.DateTimeFormat('en-GB', {
+              timeZone: zone,
+              hourCycle: 'h23',
+              year: 'numeric',
+              month: '2-digit',
+              day: '2-digit',
+              hour: '2-digit',
+              minute: '2-digit',
+            })
+              .formatToParts(at)
+              .map((part) => [part.type, part.value]),
+          );
+          const local = `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+          expect(localOf(at, zone)).toBe(local);
+          // Back again it is the same moment, or the first of two that the clock shows so.
+          expect(at - sure(instantOf(local, zone))).toBeOneOf([0, 3_600_000, 1_800_000]);
+        },
+      ),
       { numRuns: 300 },
     );
   });
 });
 
 describe('rules of the trade (common practice, no source; figures of our own worked by hand)', () => {
-  const delivery = (change: (lane: NonNullable<ReturnType<typeof smallBook>['templates'][0]>['lanes']) => void, lines: { sku: string; units: number }[], place = 'IE') => {
+  const delivery = (
+    change: (lane: NonNullable<ReturnType<typeof smallBook>['templates'][0]>['lanes']) => void,
+    lines: { sku: string; units: number }[],
+    place = 'IE',
+  ) => {
     const file = smallBook();
     const lanes = file.templates[0]?.lanes;
     if (lanes) change(lanes);
@@ -151,7 +218,9 @@ describe('rules of the trade (common practice, no source; figures of our own wor
     const closed = (units: number) =>
       delivery(
         (lanes) => {
-          lanes.home = { post: laneOf({ rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '21.60' }] }, freeFrom: null }) };
+          lanes.home = {
+            post: laneOf({ rate: { is: 'table', unit: 'lb', breaks: [{ to: '1', amount: '21.60' }] }, freeFrom: null }),
+          };
         },
         [{ sku: 'BAR-OAT', units }],
       );

@@ -18,16 +18,26 @@ import { smallBook } from '../books/small.ts';
 const formats = fileURLToPath(new URL('../../docs/formats/', import.meta.url));
 
 describe('JSON files, against their JSON Schemas (draft 2020-12) with ajv 8', () => {
-  const reader = () => new Ajv2020({ allErrors: true, formats: { date: /^\d{4}-\d{2}-\d{2}$/, 'date-time': (text: string) => !Number.isNaN(Date.parse(text)) } });
+  const reader = () =>
+    new Ajv2020({
+      allErrors: true,
+      formats: { date: /^\d{4}-\d{2}-\d{2}$/, 'date-time': (text: string) => !Number.isNaN(Date.parse(text)) },
+    });
   const schema = (name: string) => JSON.parse(readFileSync(`${formats}${name}.schema.json`, 'utf8')) as object;
 
   test('the schemas written down are those the core reads by', () => {
-    for (const [name, made] of Object.entries(schemas())) expect(schema(name), `${name}: run npm run schemas`).toEqual(JSON.parse(JSON.stringify(made)));
+    for (const [name, made] of Object.entries(schemas()))
+      expect(schema(name), `${name}: run npm run schemas`).toEqual(JSON.parse(JSON.stringify(made)));
   });
   test('the demo’s book, its baskets and other books are valid', () => {
     const demo = demoBook();
     const valid = reader().compile(schema('book'));
-    for (const book of [demo, { ...demo, offers: [...demo.offers, ...demoLaterOffers()] }, smallBook(), ...fc.sample(randomBook, 20)])
+    for (const book of [
+      demo,
+      { ...demo, offers: [...demo.offers, ...demoLaterOffers()] },
+      smallBook(),
+      ...fc.sample(randomBook, 20),
+    ])
       expect(valid(JSON.parse(JSON.stringify(book))), JSON.stringify(valid.errors)).toBe(true);
     const basket = reader().compile(schema('basket'));
     for (const one of demo.pinned) expect(basket(one), JSON.stringify(basket.errors)).toBe(true);
@@ -54,15 +64,27 @@ describe('JSON files, against their JSON Schemas (draft 2020-12) with ajv 8', ()
 describe('CSV (RFC 4180), read back by csv-parse 7', () => {
   test('the demo’s goods come back cell by cell', () => {
     const rows = parse(writeGoods(demoBook().goods), { columns: true }) as Record<string, string>[];
-    expect(rows.map((row) => [row.sku, row.name, row.price])).toEqual(demoBook().goods.map((item) => [item.sku, item.name, item.price]));
+    expect(rows.map((row) => [row.sku, row.name, row.price])).toEqual(
+      demoBook().goods.map((item) => [item.sku, item.name, item.price]),
+    );
   });
   test('any text survives, but for the apostrophe before what a spreadsheet would run', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.string(), fc.string({ unit: 'grapheme' }), fc.constantFrom('=SUM(A1)', '+1', '-2', '@x', 'a,"b"\r\nc')), { minLength: 1 }), (cells) => {
-        const back = parse(csvOf(['a', 'b', 'c'], cells), { relax_column_count: false }) as string[][];
-        const harmless = (cell: string) => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
-        expect(back.slice(1)).toEqual(cells.map((row) => row.map(harmless)));
-      }),
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.string(),
+            fc.string({ unit: 'grapheme' }),
+            fc.constantFrom('=SUM(A1)', '+1', '-2', '@x', 'a,"b"\r\nc'),
+          ),
+          { minLength: 1 },
+        ),
+        (cells) => {
+          const back = parse(csvOf(['a', 'b', 'c'], cells), { relax_column_count: false }) as string[][];
+          const harmless = (cell: string) => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+          expect(back.slice(1)).toEqual(cells.map((row) => row.map(harmless)));
+        },
+      ),
     );
   });
 });
@@ -72,7 +94,9 @@ describe('Findlark’s items, against their XML Schema with xmllint (libxml2)', 
     const folder = mkdtempSync(join(tmpdir(), 'plemb-xml-'));
     try {
       writeFileSync(join(folder, 'items.xml'), text);
-      execFileSync('xmllint', ['--noout', '--schema', `${formats}findlark-items.xsd`, join(folder, 'items.xml')], { stdio: 'pipe' });
+      execFileSync('xmllint', ['--noout', '--schema', `${formats}findlark-items.xsd`, join(folder, 'items.xml')], {
+        stdio: 'pipe',
+      });
       return 'valid';
     } catch (error) {
       return String((error as { stderr?: Buffer }).stderr);

@@ -1,6 +1,13 @@
 import { expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
-import { type BookFile, bookFindings, compileBook, readBasket, readBookFile, readyGoods } from '../../src/core/book/index.ts';
+import {
+  type BookFile,
+  bookFindings,
+  compileBook,
+  readBasket,
+  readBookFile,
+  readyGoods,
+} from '../../src/core/book/index.ts';
 import { dialects } from '../../src/core/channels/index.ts';
 import { type Problem, sure } from '../../src/core/exact/index.ts';
 import { brokenPromises, decidingOf, proposedTerms, seeded } from '../../src/core/plan/index.ts';
@@ -16,13 +23,17 @@ const runs = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.
 const now = Date.parse('2026-11-24T09:10:00Z');
 
 /** Wording of libraries, and of values that are none. */
-const foreign = /unrecognized|invalid|too (small|big)|expected|received|undefined|NaN|\[object|cannot read|is not a function|zod/i;
+const foreign =
+  /unrecognized|invalid|too (small|big)|expected|received|undefined|NaN|\[object|cannot read|is not a function|zod/i;
 function refusedInWords(problems: readonly Problem[], where: string): void {
   expect(problems.length, where).toBeGreaterThan(0);
   for (const one of problems) {
     expect(one.at.length, `${where} ${JSON.stringify(one)}`).toBeGreaterThan(0);
     expect(one.wrong.trim() !== '' && one.right.trim() !== '', `${where} ${JSON.stringify(one)}`).toBe(true);
-    expect(`${one.wrong} ${one.right}`.replace(/“[^”]*”/gs, ''), `${where} ${JSON.stringify(one).slice(0, 300)}`).not.toMatch(foreign);
+    expect(
+      `${one.wrong} ${one.right}`.replace(/“[^”]*”/gs, ''),
+      `${where} ${JSON.stringify(one).slice(0, 300)}`,
+    ).not.toMatch(foreign);
   }
 }
 
@@ -47,7 +58,10 @@ function usedEverywhere(file: BookFile, baskets: readonly unknown[], where: stri
       }
       const answer = quote(book, question.value);
       for (const choice of answer.choices) {
-        expect(Number.isSafeInteger(choice.pays) && choice.pays >= 0 && choice.delivery >= 0, `${where} ${JSON.stringify(choice)}`).toBe(true);
+        expect(
+          Number.isSafeInteger(choice.pays) && choice.pays >= 0 && choice.delivery >= 0,
+          `${where} ${JSON.stringify(choice)}`,
+        ).toBe(true);
         explain(book, question.value, choice.service);
       }
     }

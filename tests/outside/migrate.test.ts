@@ -1,17 +1,33 @@
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Basket, basketSchema, compileBook, groupsFrom2, migrationNotes, readBasket, readBookFile, readyGoods } from '../../src/core/book/index.ts';
+import {
+  type Basket,
+  basketSchema,
+  compileBook,
+  groupsFrom2,
+  migrationNotes,
+  readBasket,
+  readBookFile,
+  readyGoods,
+} from '../../src/core/book/index.ts';
 import { fewestGroups } from '../../src/core/book/migrate/groups.ts';
 import { patternFrom2 } from '../../src/core/book/migrate/patterns.ts';
 import { sure } from '../../src/core/exact/index.ts';
 import { questionOf, quote } from '../../src/core/quote/index.ts';
 
-const kept = (name: string): unknown => JSON.parse(readFileSync(new URL(`../books/format-2/${name}.json`, import.meta.url), 'utf8'));
+const kept = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`../books/format-2/${name}.json`, import.meta.url), 'utf8'));
 
 interface OldAnswer {
   readonly basket: Basket;
-  readonly choices: readonly (readonly [service: string, discount: number, delivery: number, tax: number, used: string])[];
+  readonly choices: readonly (readonly [
+    service: string,
+    discount: number,
+    delivery: number,
+    tax: number,
+    used: string,
+  ])[];
 }
 
 describe('the demo’s old book', () => {
@@ -20,7 +36,11 @@ describe('the demo’s old book', () => {
   test('is sound after the migration; the cap on a charge has become the service it meant, and that is told', () => {
     expect(read.ok ? [] : read.problems).toEqual([]);
     expect(migrationNotes(kept('demo'))).toEqual([
-      { at: ['offers', 'first-advent', 'benefit', 'on'], was: 'any service that costs at most 8.50', now: 'economy; freight only now and then cost so little' },
+      {
+        at: ['offers', 'first-advent', 'benefit', 'on'],
+        was: 'any service that costs at most 8.50',
+        now: 'economy; freight only now and then cost so little',
+      },
     ]);
   });
 
@@ -37,20 +57,29 @@ describe('the demo’s old book', () => {
     for (const { basket, choices } of kept('answers') as OldAnswer[]) {
       const at = markets.get(basket.market ?? 'home');
       if (!at) throw new Error('no such market');
-      const question = sure(questionOf(at.book, basketSchema.parse(basket), { ready: (sku) => at.goods.get(sku), now: 0 }));
+      const question = sure(
+        questionOf(at.book, basketSchema.parse(basket), { ready: (sku) => at.goods.get(sku), now: 0 }),
+      );
       const answer = quote(at.book, question);
-      const now = [...answer.choices, ...answer.hidden.map((one) => one.choice)].map((one) => [one.service, one.discount, one.delivery, one.tax, one.used.join(' ')] as const).sort();
+      const now = [...answer.choices, ...answer.hidden.map((one) => one.choice)]
+        .map((one) => [one.service, one.discount, one.delivery, one.tax, one.used.join(' ')] as const)
+        .sort();
       for (const old of choices) {
         const one = now.find(([service]) => service === old[0]);
         if (JSON.stringify(one) === JSON.stringify(old)) {
           same += 1;
           continue;
         }
-        // A gift from another stock place is a group of its own, and is not used where that costs more than it would without.
+        // A gift from another stock place is a group of its own, and is not used where that costs more than it would
+        // without.
         const gift = old[4].includes('ribbon') || one?.[4].includes('ribbon');
         // Several groups, one of them freed: it drops out of what puts them together.
         const groups = new Set(question.lines.map(({ item }) => `${item.template.id} ${item.origin}`)).size;
-        const why = gift ? 'a gift that costs is not used' : groups > 1 && one && one[1] === old[1] ? 'freed groups drop out of mixing' : 'not explained';
+        const why = gift
+          ? 'a gift that costs is not used'
+          : groups > 1 && one && one[1] === old[1]
+            ? 'freed groups drop out of mixing'
+            : 'not explained';
         changed.set(why, (changed.get(why) ?? 0) + 1);
       }
       expect(now.length).toBe(choices.length);
@@ -72,7 +101,10 @@ describe('baskets of the second format', () => {
       moment: null,
       spent: { gale: { uses: 3, own: 1, spent: '12.50' }, calm: { uses: 0, own: 0, spent: '0' } },
     });
-    expect(sure(read).spent).toEqual({ gale: { uses: 3, own: 1, rows: [{ week: '1970-01-05', channel: null, amount: '12.50' }] }, calm: { uses: 0, own: 0, rows: [] } });
+    expect(sure(read).spent).toEqual({
+      gale: { uses: 3, own: 1, rows: [{ week: '1970-01-05', channel: null, amount: '12.50' }] },
+      calm: { uses: 0, own: 0, rows: [] },
+    });
   });
 });
 
@@ -96,7 +128,12 @@ describe('the consent of each offer, level by level, as groups', () => {
   const levels = ['goods', 'order', 'delivery'] as const;
   const offer = fc.record({ level: fc.constantFrom(...levels, 'gift' as const), addsTo: fc.subarray([...levels]) });
   const offers = fc.array(offer, { maxLength: 7 });
-  const benefits = { goods: { is: 'off goods' }, gift: { is: 'gift' }, order: { is: 'off order' }, delivery: { is: 'delivery' } };
+  const benefits = {
+    goods: { is: 'off goods' },
+    gift: { is: 'gift' },
+    order: { is: 'off order' },
+    delivery: { is: 'delivery' },
+  };
   const levelOf = (level: string) => (level === 'gift' ? 'goods' : level);
 
   test('say the same pairs, and no fewer groups do', () => {
@@ -108,28 +145,45 @@ describe('the consent of each offer, level by level, as groups', () => {
           const [one, other] = [list[a], list[b]];
           if (!one || !other) return 'none';
           const [x, y] = [levelOf(one.level), levelOf(other.level)];
-          if (!(x === 'delivery' && y === 'delivery') && one.addsTo.includes(y as never) && other.addsTo.includes(x as never)) return 'none';
+          if (
+            !(x === 'delivery' && y === 'delivery') &&
+            one.addsTo.includes(y as never) &&
+            other.addsTo.includes(x as never)
+          )
+            return 'none';
           if (x !== 'goods' || y !== 'goods') return 'order';
           return one.level === 'gift' || other.level === 'gift' ? 'none' : 'line';
         };
         const said = (a: number, b: number, by = groups): string => {
           const both = by.filter((group) => group.offers.includes(`o${a}`) && group.offers.includes(`o${b}`));
           if (both.some((group) => group.of === 'order')) return 'order';
-          if (!both.some((group) => group.of === 'line') || list[a]?.level === 'gift' || list[b]?.level === 'gift') return 'none';
+          if (!both.some((group) => group.of === 'line') || list[a]?.level === 'gift' || list[b]?.level === 'gift')
+            return 'none';
           return list[a]?.level === 'goods' && list[b]?.level === 'goods' ? 'line' : 'order';
         };
         const pairs = list.flatMap((_, a) => list.slice(a + 1).map((__, k) => [a, a + 1 + k] as const));
         for (const [a, b] of pairs) expect(said(a, b)).toBe(meant(a, b));
         if (list.length > 5 || groups.length < 2) return;
         // Brute force: no one fewer groups, of any members and either sort, say all pairs.
-        const subsets = Array.from({ length: 2 ** list.length }, (_, set) => list.flatMap((__, i) => (set & (1 << i) ? [`o${i}`] : []))).filter((one) => one.length > 1);
+        const subsets = Array.from({ length: 2 ** list.length }, (_, set) =>
+          list.flatMap((__, i) => (set & (1 << i) ? [`o${i}`] : [])),
+        ).filter((one) => one.length > 1);
         const sorts = subsets.flatMap((members) => ['order', 'line'].map((of) => ({ of, offers: members })));
-        const sound = sorts.filter((group) => pairs.every(([a, b]) => said(a, b, [group]) === 'none' || said(a, b, [group]) === meant(a, b)));
-        const open = (chosen: typeof sound) => pairs.find(([a, b]) => meant(a, b) !== 'none' && said(a, b, chosen) !== meant(a, b));
+        const sound = sorts.filter((group) =>
+          pairs.every(([a, b]) => said(a, b, [group]) === 'none' || said(a, b, [group]) === meant(a, b)),
+        );
+        const open = (chosen: typeof sound) =>
+          pairs.find(([a, b]) => meant(a, b) !== 'none' && said(a, b, chosen) !== meant(a, b));
         const within = (chosen: typeof sound, most: number): boolean => {
           const pair = open(chosen);
           if (!pair) return true;
-          return most > 0 && sound.some((group) => said(pair[0], pair[1], [group]) === meant(pair[0], pair[1]) && within([...chosen, group], most - 1));
+          return (
+            most > 0 &&
+            sound.some(
+              (group) =>
+                said(pair[0], pair[1], [group]) === meant(pair[0], pair[1]) && within([...chosen, group], most - 1),
+            )
+          );
         };
         expect(within([], groups.length - 1)).toBe(false);
       }),

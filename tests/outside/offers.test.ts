@@ -14,16 +14,26 @@ import { opened } from '../books/opened.ts';
 
 type Offers = NonNullable<BookInput['offers']>;
 describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
-  // What can be written as a linear program: goods offers line by line, amounts off the order, flat delivery; sums cut to what remains.
+  // What can be written as a linear program: goods offers line by line, amounts off the order, flat delivery; sums cut
+  // to what remains.
   const skus = ['A', 'B', 'C', 'D'] as const;
   const prices = [450, 1299, 2380, 75];
   const parts = { ab: ['A', 'B'], bc: ['B', 'C'], d: ['D'], all: skus as readonly string[] } as const;
-  const goodsOffer = fc.record({ part: fc.constantFrom('ab' as const, 'bc' as const, 'd' as const, 'all' as const), off: fc.integer({ min: 20, max: 900 }) });
+  const goodsOffer = fc.record({
+    part: fc.constantFrom('ab' as const, 'bc' as const, 'd' as const, 'all' as const),
+    off: fc.integer({ min: 20, max: 900 }),
+  });
   const book = fc.record({
     goods: fc.array(goodsOffer, { maxLength: 5 }),
     orders: fc.array(fc.integer({ min: 50, max: 2500 }), { maxLength: 4 }),
     deliveries: fc.array(fc.integer({ min: 100, max: 700 }), { maxLength: 3 }),
-    groups: fc.array(fc.record({ of: fc.constantFrom('order' as const, 'line' as const), members: fc.subarray([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], { minLength: 2 }) }), { maxLength: 5 }),
+    groups: fc.array(
+      fc.record({
+        of: fc.constantFrom('order' as const, 'line' as const),
+        members: fc.subarray([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], { minLength: 2 }),
+      }),
+      { maxLength: 5 },
+    ),
     units: fc.array(fc.integer({ min: 1, max: 4 }), { minLength: 4, maxLength: 4 }),
   });
   const euros = (cents: number) => (cents / 100).toFixed(2);
@@ -33,13 +43,40 @@ describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
     for (const one of fc.sample(book, { numRuns: 2000, seed: 41 })) {
       const [g, o] = [one.goods.length, one.orders.length];
       const offers: Offers = [
-        ...one.goods.map(({ part, off }, i) => offerOf(`g${i}`, i + 1, { benefit: { is: 'off goods', goods: part === 'all' ? null : part, off: { by: 'amount', amount: euros(off) } } })),
-        ...one.orders.map((off, i) => offerOf(`o${i}`, g + i + 1, { benefit: { is: 'off order', off: { by: 'amount', amount: euros(off) } } })),
-        ...one.deliveries.map((off, i) => offerOf(`d${i}`, g + o + i + 1, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'amount', amount: euros(off) } } })),
+        ...one.goods.map(({ part, off }, i) =>
+          offerOf(`g${i}`, i + 1, {
+            benefit: {
+              is: 'off goods',
+              goods: part === 'all' ? null : part,
+              off: { by: 'amount', amount: euros(off) },
+            },
+          }),
+        ),
+        ...one.orders.map((off, i) =>
+          offerOf(`o${i}`, g + i + 1, { benefit: { is: 'off order', off: { by: 'amount', amount: euros(off) } } }),
+        ),
+        ...one.deliveries.map((off, i) =>
+          offerOf(`d${i}`, g + o + i + 1, {
+            benefit: {
+              is: 'delivery',
+              on: { is: 'services', services: ['post'] },
+              off: { by: 'amount', amount: euros(off) },
+            },
+          }),
+        ),
       ];
-      const groups = one.groups.map(({ of, members }, i) => ({ of, ids: members.flatMap((at) => offers[at]?.id ?? []), id: `group-${i}` }));
+      const groups = one.groups.map(({ of, members }, i) => ({
+        of,
+        ids: members.flatMap((at) => offers[at]?.id ?? []),
+        id: `group-${i}`,
+      }));
       const eitherOr = groups.map(({ id, ids, of }) => either(id, ids, of));
-      const selections = Object.entries(parts).map(([id, list]) => ({ id, name: id, takes: { is: 'skus' as const, skus: [...list] }, except: [] }));
+      const selections = Object.entries(parts).map(([id, list]) => ({
+        id,
+        name: id,
+        takes: { is: 'skus' as const, skus: [...list] },
+        except: [],
+      }));
       const made = desk(
         { post: flat('6.00') },
         skus.map((sku, i) => item(sku, { price: euros(prices[i] ?? 0) })),
@@ -55,24 +92,35 @@ describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
       }
 
       // x: an offer is used; z: taken off a line; w: taken off the order; s: taken off delivery.
-      const touches = (id: string): readonly string[] | null => (id.startsWith('g') ? parts[one.goods[Number(id.slice(1))]?.part ?? 'all'] : null);
+      const touches = (id: string): readonly string[] | null =>
+        id.startsWith('g') ? parts[one.goods[Number(id.slice(1))]?.part ?? 'all'] : null;
       const rules: string[] = [];
       for (const { of, ids } of groups)
         for (const a of ids)
           for (const b of ids) {
             const [mine, theirs] = [touches(a), touches(b)];
-            const besides = of === 'line' && mine !== null && theirs !== null && !mine.some((sku) => theirs.includes(sku));
+            const besides =
+              of === 'line' && mine !== null && theirs !== null && !mine.some((sku) => theirs.includes(sku));
             if (a < b && !besides) rules.push(`x_${a} + x_${b} <= 1`);
           }
       skus.forEach((sku, l) => {
         const units = one.units[l] ?? 1;
-        const cuts = one.goods.flatMap(({ part, off }, i) => ((parts[part] as readonly string[]).includes(sku) ? [`- ${Math.min(off, prices[l] ?? 0) * units} x_g${i}`] : []));
+        const cuts = one.goods.flatMap(({ part, off }, i) =>
+          (parts[part] as readonly string[]).includes(sku)
+            ? [`- ${Math.min(off, prices[l] ?? 0) * units} x_g${i}`]
+            : [],
+        );
         rules.push(`z_${sku} ${cuts.join(' ')} <= 0`, `z_${sku} <= ${list[l]}`);
       });
-      rules.push(`w ${one.orders.map((off, i) => `- ${off} x_o${i}`).join(' ')} <= 0`, `w + ${skus.map((sku) => `z_${sku}`).join(' + ')} <= ${whole}`);
+      rules.push(
+        `w ${one.orders.map((off, i) => `- ${off} x_o${i}`).join(' ')} <= 0`,
+        `w + ${skus.map((sku) => `z_${sku}`).join(' + ')} <= ${whole}`,
+      );
       rules.push(`s ${one.deliveries.map((off, i) => `- ${Math.min(600, off)} x_d${i}`).join(' ')} <= 0`, 's <= 600');
       const names = offers.map((offer) => `x_${offer.id}`);
-      const solved = highs.solve(`Maximize\n obj: w + s + ${skus.map((sku) => `z_${sku}`).join(' + ')}\nSubject To\n ${rules.join('\n ')}\nBinary\n ${names.join(' ')}\nEnd`);
+      const solved = highs.solve(
+        `Maximize\n obj: w + s + ${skus.map((sku) => `z_${sku}`).join(' + ')}\nSubject To\n ${rules.join('\n ')}\nBinary\n ${names.join(' ')}\nEnd`,
+      );
       expect(saved, JSON.stringify(one)).toBe(Math.round(solved.ObjectiveValue));
     }
   }, 240_000);
@@ -81,7 +129,13 @@ describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
 describe('budgets against closed forms, and simple-statistics 7 on the same sample', () => {
   const day = 86_400_000;
   const uses = (saves: (i: number) => number, count: number, days: number): Use[] =>
-    Array.from({ length: count }, (_, i) => ({ at: Math.floor((i / count) * days) * day, channel: null, order: i, saves: minor(saves(i)), value: minor(5000) }));
+    Array.from({ length: count }, (_, i) => ({
+      at: Math.floor((i / count) * days) * day,
+      channel: null,
+      order: i,
+      saves: minor(saves(i)),
+      value: minor(5000),
+    }));
 
   test('one saving for all: it grants the whole ones that fit, and no more', () => {
     const run = budgetRun(
@@ -102,7 +156,8 @@ describe('budgets against closed forms, and simple-statistics 7 on the same samp
       minor(225_000),
       800,
     );
-    // Ten orders of 5.00 a day: 450 orders on 45 days, spread by the binomial: sd of the count by then is sqrt(900 · ½ · ½) = 15, a day and a half.
+    // Ten orders of 5.00 a day: 450 orders on 45 days, spread by the binomial: sd of the count by then is sqrt(900 · ½
+    // · ½) = 15, a day and a half.
     expect(run.dry?.middle).toBeGreaterThanOrEqual(44);
     expect(run.dry?.middle).toBeLessThanOrEqual(47);
     expect((run.dry?.late ?? 0) - (run.dry?.early ?? 0)).toBeLessThanOrEqual(6);
@@ -130,14 +185,18 @@ describe('budgets against closed forms, and simple-statistics 7 on the same samp
       fc.integer({ min: 0, max: 90_000 }).map((need) => ({ by: 'need' as const, need: minor(need) })),
     );
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 100_000 }), fc.array(part, { minLength: 1, maxLength: 6 }), (budget, ways) => {
-        const split = splitBudget(
-          minor(budget),
-          ways.map((way, i) => ({ channel: String(i), ...way })),
-        );
-        expect(split.parts.reduce((sum, one) => sum + one.amount, 0) + split.left).toBe(budget);
-        for (const one of split.parts) expect(one.amount).toBeGreaterThanOrEqual(0);
-      }),
+      fc.property(
+        fc.integer({ min: 1, max: 100_000 }),
+        fc.array(part, { minLength: 1, maxLength: 6 }),
+        (budget, ways) => {
+          const split = splitBudget(
+            minor(budget),
+            ways.map((way, i) => ({ channel: String(i), ...way })),
+          );
+          expect(split.parts.reduce((sum, one) => sum + one.amount, 0) + split.left).toBe(budget);
+          for (const one of split.parts) expect(one.amount).toBeGreaterThanOrEqual(0);
+        },
+      ),
     );
     const thirds = splitBudget(
       minor(10_000),
@@ -156,13 +215,22 @@ describe('the calendar file (RFC 5545), read back by ical.js 2', () => {
         terms: 'Line, with comma; semicolon\\ and a long tail '.repeat(4).trim(),
         window: { from: '2027-03-28T02:30', until: '2027-10-31T01:30', zone: 'Europe/Dublin' },
       }),
-      offerOf('open', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, window: { from: '2026-12-01T00:00', until: null, zone: 'Asia/Tokyo' } }),
-      offerOf('ends', 3, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, state: 'draft', window: { from: null, until: '2027-01-01T00:00', zone: 'America/New_York' } }),
+      offerOf('open', 2, {
+        benefit: { is: 'off order', off: { by: 'percent', percent: '5' } },
+        window: { from: '2026-12-01T00:00', until: null, zone: 'Asia/Tokyo' },
+      }),
+      offerOf('ends', 3, {
+        benefit: { is: 'off order', off: { by: 'percent', percent: '5' } },
+        state: 'draft',
+        window: { from: null, until: '2027-01-01T00:00', zone: 'America/New_York' },
+      }),
       offerOf('ever', 4, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } }),
     ].map((one) => offerSchema.parse(one));
     const text = calendarOf('Quillmoor Soaps', offers);
     for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
-    const read = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((event) => new ICAL.Event(event));
+    const read = new ICAL.Component(ICAL.parse(text))
+      .getAllSubcomponents('vevent')
+      .map((event) => new ICAL.Event(event));
     expect(read.map((event) => event.uid)).toEqual(['spring@offers', 'open@offers', 'ends@offers']);
     const [spring, open, ends] = read;
     expect(spring?.summary).toBe('Spring; 5 % off, "all" goods');
@@ -176,7 +244,12 @@ describe('the calendar file (RFC 5545), read back by ical.js 2', () => {
 });
 
 describe('rules of the trade on offers (common practice, no source; figures of our own worked by hand)', () => {
-  const total = (offers: Offers, lines: Readonly<Record<string, number>>, goods = [item('A')], codes: readonly string[] = []) => {
+  const total = (
+    offers: Offers,
+    lines: Readonly<Record<string, number>>,
+    goods = [item('A')],
+    codes: readonly string[] = [],
+  ) => {
     const choice = desk({ post: flat('7.45') }, goods, { offers }).answer(lines, 'IE', codes).choices[0];
     return choice ? [choice.discount, choice.delivery] : null;
   };
@@ -196,16 +269,36 @@ describe('rules of the trade on offers (common practice, no source; figures of o
     expect([3, 4, 8, 9].map((units) => total(steps, { A: units })?.[0])).toEqual([0, 300, 300, 900]);
   });
   test('free from four units: three pay, four do not', () => {
-    const free = [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, asks: [{ over: 'units', units: 4 }] })];
+    const free = [
+      offerOf('free', 1, {
+        benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+        asks: [{ over: 'units', units: 4 }],
+      }),
+    ];
     expect([3, 4].map((units) => total(free, { A: units })?.[1])).toEqual([745, 0]);
   });
   test('300.00 a week at 7.45 an order: forty orders in full, nothing for the forty-first; on Monday all again', () => {
-    const free = [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, limits: { budget: { amount: '300.00', per: 'week' } } })];
-    const { book, ask } = opened(bookFileSchema.parse({ ...opened(desk({ post: flat('7.45') }, [item('A')], { offers: free }).open().file).file }));
+    const free = [
+      offerOf('free', 1, {
+        benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+        limits: { budget: { amount: '300.00', per: 'week' } },
+      }),
+    ];
+    const { book, ask } = opened(
+      bookFileSchema.parse({ ...opened(desk({ post: flat('7.45') }, [item('A')], { offers: free }).open().file).file }),
+    );
     let spent = 0;
     const pays = (uses: number, moment: string) => {
       const rows = [{ week: '2026-11-23', channel: null, amount: (spent / 100).toFixed(2) }];
-      return quote(book, ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE', moment: Date.parse(moment), spent: { free: { uses, own: 0, rows } } })).choices[0]?.delivery;
+      return quote(
+        book,
+        ask({
+          lines: [{ sku: 'A', units: 1 }],
+          place: 'IE',
+          moment: Date.parse(moment),
+          spent: { free: { uses, own: 0, rows } },
+        }),
+      ).choices[0]?.delivery;
     };
     const paid = Array.from({ length: 41 }, (_, i) => {
       const delivery = pays(i, '2026-11-26T10:00:00Z');
@@ -226,10 +319,14 @@ describe('rules of the trade on offers (common practice, no source; figures of o
     expect(total(offers, { A: 5, B: 1 }, goods)?.[0]).toBe(2100);
   });
   test('a gift weighs, and counts for nothing else', () => {
-    const goods = [item('A', { price: '20.00', mass: { value: '0.9', unit: 'kg' } }), item('PIN', { price: '2.00', mass: { value: '0.2', unit: 'kg' } })];
+    const goods = [
+      item('A', { price: '20.00', mass: { value: '0.9', unit: 'kg' } }),
+      item('PIN', { price: '2.00', mass: { value: '0.2', unit: 'kg' } }),
+    ];
     const offers = [offerOf('pin', 1, { benefit: { is: 'gift', sku: 'PIN' }, code: { is: 'shared', code: 'PIN' } })];
     const unasked = [offerOf('pin', 1, { benefit: { is: 'gift', sku: 'PIN' } })];
-    const by = (rate: Parameters<typeof desk>[0][string], own = offers) => desk({ post: rate }, goods, { offers: own }).answer({ A: 1 }, 'IE', ['PIN']).choices[0];
+    const by = (rate: Parameters<typeof desk>[0][string], own = offers) =>
+      desk({ post: rate }, goods, { offers: own }).answer({ A: 1 }, 'IE', ['PIN']).choices[0];
     const heavier: Parameters<typeof desk>[0][string] = {
       rate: {
         is: 'table',
@@ -258,7 +355,10 @@ describe('rules of the trade on offers (common practice, no source; figures of o
       freeFrom: null,
     });
     expect([dear?.delivery, dear?.gifts]).toEqual([400, []]);
-    expect(by({ rate: { is: 'built up', order: '2.20', first: '0.45', further: '0.45', weight: null }, freeFrom: null })?.delivery).toBe(265);
+    expect(
+      by({ rate: { is: 'built up', order: '2.20', first: '0.45', further: '0.45', weight: null }, freeFrom: null })
+        ?.delivery,
+    ).toBe(265);
   });
   test('tax inside: a discount is split over lines before their tax is taken out', () => {
     const goods = [item('A', { price: '10.00' }), item('B', { price: '20.00', taxClass: 'low' })];

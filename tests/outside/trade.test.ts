@@ -5,9 +5,16 @@ import { parsePlace } from '../../src/core/places/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
 import { desk, either, flat, item, offerOf } from '../books/desk.ts';
 
-/** Rules of the trade: common practice, no source. Figures and goods are our own, worked by hand, in the order in which an answer comes about. */
+/**
+ * Rules of the trade: common practice, no source. Figures and goods are our own, worked by hand, in the order in which
+ * an answer comes about.
+ */
 /** A table by a unit: up to each edge an amount. */
-const table = (unit: 'lb' | 'value' | 'cm', ...breaks: readonly (readonly [to: string, amount: string])[]) => ({ is: 'table' as const, unit, breaks: breaks.map(([to, amount]) => ({ to, amount })) });
+const table = (unit: 'lb' | 'value' | 'cm', ...breaks: readonly (readonly [to: string, amount: string])[]) => ({
+  is: 'table' as const,
+  unit,
+  breaks: breaks.map(([to, amount]) => ({ to, amount })),
+});
 const percent = (off: string) => ({ is: 'off order' as const, off: { by: 'percent' as const, percent: off } });
 
 describe('mass, and what counts as it', () => {
@@ -31,7 +38,17 @@ describe('mass, and what counts as it', () => {
           remote: '0.00',
           zones: [{ zone: 'A', countries: ['IE'] }],
           remotes: [],
-          services: [{ service: 'van', name: 'Van', from: '2026-01-01', until: null, days: [1, 2], most: 30_000, prices: { A: { first: '1.00', each: '1.00' } } }],
+          services: [
+            {
+              service: 'van',
+              name: 'Van',
+              from: '2026-01-01',
+              until: null,
+              days: [1, 2],
+              most: 30_000,
+              prices: { A: { first: '1.00', each: '1.00' } },
+            },
+          ],
           boxes: [],
         }),
       ),
@@ -55,16 +72,32 @@ test('Ireland 5.25, its west by two areas 7.75, one routing key there by freight
       { id: 'galway', name: 'Galway', takes: ['IE H91*'], leaves },
     ],
     templates: [
-      { id: 'main', name: 'Main', origin: 'Here', zones: ['ireland', 'west', 'galway'], lanes: { ireland: { post: flat('5.25') }, west: { post: flat('7.75') }, galway: { van: flat('14.00') } } },
+      {
+        id: 'main',
+        name: 'Main',
+        origin: 'Here',
+        zones: ['ireland', 'west', 'galway'],
+        lanes: { ireland: { post: flat('5.25') }, west: { post: flat('7.75') }, galway: { van: flat('14.00') } },
+      },
     ],
   });
-  expect([pays({ KITE: 1 }, 'post', 'IE D02 AF30'), pays({ KITE: 1 }, 'post', 'IE F28 X2A1'), pays({ KITE: 1 }, 'van', 'IE H91 E2X7')]).toEqual(['5.25', '7.75', '14.00']);
-  expect([pays({ KITE: 1 }, 'post', 'IE H91 E2X7'), pays({ KITE: 1 }, 'post', 'IE H91 K0W4')]).toEqual(['no lane', 'not delivered to']);
+  expect([
+    pays({ KITE: 1 }, 'post', 'IE D02 AF30'),
+    pays({ KITE: 1 }, 'post', 'IE F28 X2A1'),
+    pays({ KITE: 1 }, 'van', 'IE H91 E2X7'),
+  ]).toEqual(['5.25', '7.75', '14.00']);
+  expect([pays({ KITE: 1 }, 'post', 'IE H91 E2X7'), pays({ KITE: 1 }, 'post', 'IE H91 K0W4')]).toEqual([
+    'no lane',
+    'not delivered to',
+  ]);
 });
 
 describe('rates', () => {
   test('6.35, free from 64.00: 63.99 pays, 64.00 does not', () => {
-    const { pays } = desk({ post: flat('6.35', { value: '64.00', test: 'before' }) }, [item('A', { price: '63.99' }), item('B', { price: '64.00' })]);
+    const { pays } = desk({ post: flat('6.35', { value: '64.00', test: 'before' }) }, [
+      item('A', { price: '63.99' }),
+      item('B', { price: '64.00' }),
+    ]);
     expect([pays({ A: 1 }), pays({ B: 1 })]).toEqual(['6.35', '0.00']);
   });
   test('a value table to 22.00 3.60, to 48.00 5.20, nothing beyond', () => {
@@ -76,8 +109,16 @@ describe('rates', () => {
     expect([0, 1, 2].map((i) => pays({ [`K${i}`]: 1 }))).toEqual(['3.60', '5.20', 'beyond the table']);
   });
   test('2.20 an order, 0.45 an item, 0.60 a started 250 g: seven reels of 140 g pay 7.75', () => {
-    const rate = { is: 'built up' as const, order: '2.20', first: '0.45', further: '0.45', weight: { amount: '0.60', per: '250', unit: 'g' as const, each: 'started' as const } };
-    expect(desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({ REEL: 7 })).toBe('7.75');
+    const rate = {
+      is: 'built up' as const,
+      order: '2.20',
+      first: '0.45',
+      further: '0.45',
+      weight: { amount: '0.60', per: '250', unit: 'g' as const, each: 'started' as const },
+    };
+    expect(
+      desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({ REEL: 7 }),
+    ).toBe('7.75');
   });
   test('freight by the longest side, to 120 cm 11.00 and to 200 cm 19.50: 165 cm pays 19.50, 201 cm is not taken', () => {
     const rate = table('cm', ['120', '11.00'], ['200', '19.50']);
@@ -86,7 +127,9 @@ describe('rates', () => {
     expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
   });
   test('first 4.30, each further 1.45, up to eight', () => {
-    const { rate } = sure(madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }, 'EUR' as Currency));
+    const { rate } = sure(
+      madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }, 'EUR' as Currency),
+    );
     const { pays } = desk({ post: { rate, freeFrom: null } }, [item('A')]);
     expect([1, 2, 8, 9].map((units) => pays({ A: units }))).toEqual(['4.30', '5.75', '14.45', 'beyond the table']);
   });
@@ -95,7 +138,8 @@ describe('rates', () => {
       { first: '4.30', further: '1.45' },
       { first: '3.10', further: '2.25' },
     ];
-    const amounts = (by: 'mean' | 'dearest') => sure(madeTable({ suppliers, by, count: 3 }, 'EUR' as Currency)).rate.breaks.map((one) => one.amount);
+    const amounts = (by: 'mean' | 'dearest') =>
+      sure(madeTable({ suppliers, by, count: 3 }, 'EUR' as Currency)).rate.breaks.map((one) => one.amount);
     // 4.30 5.75 7.20 beside 3.10 5.35 7.60.
     expect(amounts('dearest')).toEqual(['4.30', '5.75', '7.60']);
     expect(amounts('mean')).toEqual(['3.70', '5.55', '7.40']);
@@ -123,12 +167,24 @@ describe('rates', () => {
     expect([pays({ TAIL: 1 }), pays({ TAIL: 3 })]).toEqual(['4.80', '6.50']);
   });
   test('free delivery waives a handling fee where it is said to, and no other', () => {
-    const pays = (waived: boolean) => desk({ post: flat('3.95', { value: '20.00', test: 'before' }) }, [item('TAIL', { fee: { each: '0.85', waived } })]).pays({ TAIL: 2 });
+    const pays = (waived: boolean) =>
+      desk({ post: flat('3.95', { value: '20.00', test: 'before' }) }, [
+        item('TAIL', { fee: { each: '0.85', waived } }),
+      ]).pays({ TAIL: 2 });
     expect([pays(true), pays(false)]).toEqual(['0.00', '1.70']);
   });
   test('a rate of its own still needs the lane of its template', () => {
-    const own = (first: string) => desk({ post: flat('3.95') }, [item('SHOW', { ownRate: { rate: { is: 'built up', order: '0', first, further: first, weight: null }, waived: false } })]);
-    expect([own('0').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 3 }), own('2.60').pays({ SHOW: 1 }, 'post', 'FR')]).toEqual(['0.00', '7.80', 'not delivered to']);
+    const own = (first: string) =>
+      desk({ post: flat('3.95') }, [
+        item('SHOW', {
+          ownRate: { rate: { is: 'built up', order: '0', first, further: first, weight: null }, waived: false },
+        }),
+      ]);
+    expect([
+      own('0').pays({ SHOW: 3 }),
+      own('2.60').pays({ SHOW: 3 }),
+      own('2.60').pays({ SHOW: 1 }, 'post', 'FR'),
+    ]).toEqual(['0.00', '7.80', 'not delivered to']);
   });
   test('21.60 from 7 kg on: 6.999 kg is not taken', () => {
     const { pays } = desk(
@@ -139,21 +195,39 @@ describe('rates', () => {
   });
   test('the carrier silent: the fallback; no fallback, not offered', () => {
     const quoted = (fallback: string | null) =>
-      desk({ post: { rate: { is: 'carrier quote', service: 'ground', fallback }, freeFrom: null } }, [item('A', { size: { length: '30', width: '20', height: '8', unit: 'cm' } })], {
-        boxes: [{ id: 'box', name: 'Box', length: '35', width: '25', height: '10', unit: 'cm', limit: { value: '4', unit: 'kg' } }],
-      }).pays({ A: 1 });
+      desk(
+        { post: { rate: { is: 'carrier quote', service: 'ground', fallback }, freeFrom: null } },
+        [item('A', { size: { length: '30', width: '20', height: '8', unit: 'cm' } })],
+        {
+          boxes: [
+            {
+              id: 'box',
+              name: 'Box',
+              length: '35',
+              width: '25',
+              height: '10',
+              unit: 'cm',
+              limit: { value: '4', unit: 'kg' },
+            },
+          ],
+        },
+      ).pays({ A: 1 });
     expect([quoted('8.65'), quoted(null)]).toEqual(['8.65', 'carrier silent']);
   });
 });
 
 describe('several groups', () => {
   test('a lit kite that the air service bars, a tube that only it takes: no common choice, two orders', () => {
-    const { answer } = desk({ air: flat('7.20'), road: flat('5.10') }, [item('LIT', { hazards: ['lithium'] }), item('TUBE', { barred: ['road'] })], {
-      services: [
-        { id: 'air', name: 'Air', days: [1, 2], bars: ['lithium'] },
-        { id: 'road', name: 'Road', days: [3, 5] },
-      ],
-    });
+    const { answer } = desk(
+      { air: flat('7.20'), road: flat('5.10') },
+      [item('LIT', { hazards: ['lithium'] }), item('TUBE', { barred: ['road'] })],
+      {
+        services: [
+          { id: 'air', name: 'Air', days: [1, 2], bars: ['lithium'] },
+          { id: 'road', name: 'Road', days: [3, 5] },
+        ],
+      },
+    );
     const { choices, clash } = answer({ LIT: 1, TUBE: 1 });
     expect(choices).toEqual([]);
     expect([...(clash?.orders ?? [])].sort((a, b) => (a.service < b.service ? -1 : 1))).toEqual([
@@ -168,18 +242,29 @@ describe('several groups', () => {
     ['average', '20.40'],
     ['sum', '61.20'],
   ] as const)('two stock places at 21.40 and 9.70, a third group at 30.10, by the %s: %s', (mixedBy, amount) => {
-    const kinds = { tube: { rate: { is: 'flat' as const, amount: '9.70' } }, show: { rate: { is: 'flat' as const, amount: '30.10' } } };
-    const { pays } = desk({ post: { ...flat('21.40'), kinds } }, [item('A'), item('B', { kind: 'tube', origin: 'Elsewhere' }), item('C', { kind: 'show' })], { mixedBy });
+    const kinds = {
+      tube: { rate: { is: 'flat' as const, amount: '9.70' } },
+      show: { rate: { is: 'flat' as const, amount: '30.10' } },
+    };
+    const { pays } = desk(
+      { post: { ...flat('21.40'), kinds } },
+      [item('A'), item('B', { kind: 'tube', origin: 'Elsewhere' }), item('C', { kind: 'show' })],
+      { mixedBy },
+    );
     expect(pays({ A: 1, B: 1, C: 1 })).toBe(amount);
   });
   test('the first rule that covers the kinds and the service decides', () => {
-    const { pays } = desk({ post: { ...flat('21.40'), kinds: { show: { rate: { is: 'flat', amount: '30.10' } } } } }, [item('A'), item('C', { kind: 'show' })], {
-      mixing: [
-        { id: 'other', kinds: ['parcel', 'tube'], services: [], by: 'lowest' },
-        { id: 'shows', kinds: ['parcel', 'show'], services: ['post'], by: 'highest' },
-        { id: 'late', kinds: ['parcel', 'show'], services: [], by: 'lowest' },
-      ],
-    });
+    const { pays } = desk(
+      { post: { ...flat('21.40'), kinds: { show: { rate: { is: 'flat', amount: '30.10' } } } } },
+      [item('A'), item('C', { kind: 'show' })],
+      {
+        mixing: [
+          { id: 'other', kinds: ['parcel', 'tube'], services: [], by: 'lowest' },
+          { id: 'shows', kinds: ['parcel', 'show'], services: ['post'], by: 'highest' },
+          { id: 'late', kinds: ['parcel', 'show'], services: [], by: 'lowest' },
+        ],
+      },
+    );
     expect(pays({ A: 1, C: 1 })).toBe('30.10');
   });
   test('free from seven units: six pay', () => {
@@ -191,7 +276,12 @@ describe('several groups', () => {
 describe('what the shopper sees', () => {
   const cheapest = (most: string | null) =>
     desk({ a: flat('2.80'), b: flat('5.40'), c: flat('9.90') }, [item('A')], {
-      offers: [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } }, limits: { most: most === null ? null : { amount: most } } })],
+      offers: [
+        offerOf('free', 1, {
+          benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } },
+          limits: { most: most === null ? null : { amount: most } },
+        }),
+      ],
     })
       .answer({ A: 1 })
       .choices.map((one) => one.delivery);
@@ -218,9 +308,18 @@ describe('what the shopper sees', () => {
   });
   test('two services under one shown name: both seen, or the one that costs less, as the market has it', () => {
     const named = (oneOfAName: boolean) =>
-      desk({ a: { ...flat('5.60'), names: { 'en-IE': 'Delivery' } }, b: { ...flat('3.30'), names: { 'en-IE': 'Delivery' } } }, [item('A')], {
-        markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', oneOfAName }],
-      }).answer({ A: 1 });
+      desk(
+        {
+          a: { ...flat('5.60'), names: { 'en-IE': 'Delivery' } },
+          b: { ...flat('3.30'), names: { 'en-IE': 'Delivery' } },
+        },
+        [item('A')],
+        {
+          markets: [
+            { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', oneOfAName },
+          ],
+        },
+      ).answer({ A: 1 });
     expect(named(false).choices.map((one) => one.service)).toEqual(['b', 'a']);
     expect(named(true).choices.map((one) => one.service)).toEqual(['b']);
     expect(named(true).hidden.map((one) => [one.choice.service, one.why, one.by])).toEqual([['a', 'same name', 'b']]);
@@ -229,13 +328,18 @@ describe('what the shopper sees', () => {
 
 describe('offers', () => {
   test('two of one either/or: the one that leaves the shopper paying less, whatever their order', () => {
-    const free = offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } } });
+    const free = offerOf('free', 1, {
+      benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+    });
     const ten = offerOf('ten', 2, { benefit: percent('10') });
     for (const offers of [
       [free, ten],
       [ten, free],
     ]) {
-      const choice = (units: number) => desk({ post: flat('5.25') }, [item('A')], { offers, eitherOr: [either('one', ['free', 'ten'])] }).answer({ A: units }).choices[0];
+      const choice = (units: number) =>
+        desk({ post: flat('5.25') }, [item('A')], { offers, eitherOr: [either('one', ['free', 'ten'])] }).answer({
+          A: units,
+        }).choices[0];
       expect([choice(5), choice(6)].map((one) => [one?.discount, one?.delivery, one?.used])).toEqual([
         [0, 0, ['free']],
         [600, 525, ['ten']],
@@ -243,14 +347,19 @@ describe('offers', () => {
     }
   });
   test('from 65 take 9 off: 64.99 nothing, 65.00 nine', () => {
-    const steps = [offerOf('saver', 1, { benefit: { is: 'spend steps', test: 'before', steps: [{ from: '65.00', off: '9.00' }] } })];
-    const off = (price: string) => desk({ post: flat('5.25') }, [item('A', { price })], { offers: steps }).answer({ A: 1 }).choices[0]?.discount;
+    const steps = [
+      offerOf('saver', 1, { benefit: { is: 'spend steps', test: 'before', steps: [{ from: '65.00', off: '9.00' }] } }),
+    ];
+    const off = (price: string) =>
+      desk({ post: flat('5.25') }, [item('A', { price })], { offers: steps }).answer({ A: 1 }).choices[0]?.discount;
     expect([off('64.99'), off('65.00')]).toEqual([0, 900]);
   });
   test('1.00 off an order of 3.33, 3.33 and 3.34 is 0.33, 0.33 and 0.34', () => {
     const offers = [offerOf('one', 1, { benefit: { is: 'off order', off: { by: 'amount', amount: '1.00' } } })];
     const goods = [item('A', { price: '3.33' }), item('B', { price: '3.33' }), item('C', { price: '3.34' })];
-    expect(desk({ post: flat('5.25') }, goods, { offers }).answer({ A: 1, B: 1, C: 1 }).choices[0]?.off).toEqual([33, 33, 34]);
+    expect(desk({ post: flat('5.25') }, goods, { offers }).answer({ A: 1, B: 1, C: 1 }).choices[0]?.off).toEqual([
+      33, 33, 34,
+    ]);
   });
   test('1,250 yen at 12 % off: 150 off, 1,100 left', () => {
     const choice = desk({ post: flat('0') }, [item('A', { price: '1250' })], {
@@ -265,7 +374,14 @@ describe('markets', () => {
   const markets = (rounding: object, currency = 'GBP', rate = '0.86') => ({
     markets: [
       { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' },
-      { id: 'there', name: 'There', currency, locale: 'en-GB', timeZone: 'Europe/London', rounding: rounding as { is: 'nearest' } },
+      {
+        id: 'there',
+        name: 'There',
+        currency,
+        locale: 'en-GB',
+        timeZone: 'Europe/London',
+        rounding: rounding as { is: 'nearest' },
+      },
     ],
     exchange: [{ id: 'way', from: 'EUR', to: currency, rate }],
   });
@@ -277,31 +393,61 @@ describe('markets', () => {
     ['in yen, without decimals', { is: 'nearest' }, 'JPY', '168.5', '1070'],
     ['in dinars, with three', { is: 'nearest' }, 'KWD', '0.3375', '2.143'],
   ] as const)('a flat 6.35 %s', (_, rounding, currency, rate, amount) => {
-    expect(desk({ post: flat('6.35') }, [item('A')], markets(rounding, currency, rate)).pays({ A: 1 }, 'post', 'IE', 'there')).toBe(amount);
-  });
-  test('a rate is worked exactly, converted, rounded once', () => {
-    // 0.35 a kilogram in proportion: 0.7 kg is 0.245, at 0.86 0.2107. Rounded before it would be 0.25 and 0.22.
-    const rate = { is: 'built up' as const, order: '0', first: '0', further: '0', weight: { amount: '0.35', per: '1', unit: 'kg' as const, each: 'in proportion' as const } };
-    expect(desk({ post: { rate, freeFrom: null } }, [item('A', { mass: { value: '0.7', unit: 'kg' } })], markets({ is: 'nearest' })).pays({ A: 1 }, 'post', 'IE', 'there')).toBe('0.21');
-  });
-  test('a threshold in the market’s own currency decides; else it is converted alone', () => {
-    const at = (also: Record<string, string>, price: string) =>
-      desk({ post: flat('6.35', { value: '64.00', test: 'before', also }) }, [item('A', { prices: [{ market: 'there', channel: null, price }] })], markets({ is: 'nearest' })).pays(
+    expect(
+      desk({ post: flat('6.35') }, [item('A')], markets(rounding, currency, rate)).pays(
         { A: 1 },
         'post',
         'IE',
         'there',
-      );
+      ),
+    ).toBe(amount);
+  });
+  test('a rate is worked exactly, converted, rounded once', () => {
+    // 0.35 a kilogram in proportion: 0.7 kg is 0.245, at 0.86 0.2107. Rounded before it would be 0.25 and 0.22.
+    const rate = {
+      is: 'built up' as const,
+      order: '0',
+      first: '0',
+      further: '0',
+      weight: { amount: '0.35', per: '1', unit: 'kg' as const, each: 'in proportion' as const },
+    };
+    expect(
+      desk(
+        { post: { rate, freeFrom: null } },
+        [item('A', { mass: { value: '0.7', unit: 'kg' } })],
+        markets({ is: 'nearest' }),
+      ).pays({ A: 1 }, 'post', 'IE', 'there'),
+    ).toBe('0.21');
+  });
+  test('a threshold in the market’s own currency decides; else it is converted alone', () => {
+    const at = (also: Record<string, string>, price: string) =>
+      desk(
+        { post: flat('6.35', { value: '64.00', test: 'before', also }) },
+        [item('A', { prices: [{ market: 'there', channel: null, price }] })],
+        markets({ is: 'nearest' }),
+      ).pays({ A: 1 }, 'post', 'IE', 'there');
     // 64.00 at 0.86 is 55.04.
-    expect([at({}, '55.03'), at({}, '55.04'), at({ GBP: '58.00' }, '57.99'), at({ GBP: '58.00' }, '58.00')]).toEqual(['5.46', '0.00', '5.46', '0.00']);
+    expect([at({}, '55.03'), at({}, '55.04'), at({ GBP: '58.00' }, '57.99'), at({ GBP: '58.00' }, '58.00')]).toEqual([
+      '5.46',
+      '0.00',
+      '5.46',
+      '0.00',
+    ]);
   });
   test('two currencies never meet without a rate listed for that way', () => {
     const { exchange: _, ...alone } = markets({ is: 'nearest' });
-    expect(() => desk({ post: flat('6.35') }, [item('A')], { ...alone, exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }] }).open('there')).toThrow('no rate from EUR to GBP for There');
+    expect(() =>
+      desk({ post: flat('6.35') }, [item('A')], {
+        ...alone,
+        exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }],
+      }).open('there'),
+    ).toThrow('no rate from EUR to GBP for There');
   });
   test('net 8.40 in two places of 13.5 % and 23 %: 9.53 and 10.33 with the tax', () => {
     const { answer } = desk({ post: flat('0.00') }, [item('A', { price: '8.40' })], {
-      markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' }],
+      markets: [
+        { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' },
+      ],
       zones: [{ id: 'home', name: 'Home', takes: ['IE', 'FR'], leaves: [] }],
       taxes: [
         { id: 'low', class: 'standard', places: ['FR'], percent: '13.5' },

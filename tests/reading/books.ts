@@ -43,7 +43,13 @@ const places = [
   'JP 1000001',
   'NZ',
 ];
-export const moments = ['2026-11-24T09:10:00Z', '2026-11-29T23:59:00Z', '2026-11-30T00:00:00Z', '2026-12-07T12:00:00Z', '2027-03-28T01:30:00Z'];
+export const moments = [
+  '2026-11-24T09:10:00Z',
+  '2026-11-29T23:59:00Z',
+  '2026-11-30T00:00:00Z',
+  '2026-12-07T12:00:00Z',
+  '2027-03-28T01:30:00Z',
+];
 const windows: Window[] = [
   { from: null, until: null, zone: 'Europe/Dublin' },
   { from: '2026-11-01T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
@@ -69,14 +75,42 @@ export function worldOf(seed: number, count: number | null = null): World {
     return found.length >= least ? found : [pick(all)];
   };
   const cents = (most: number, digits = 2) => (under(most * 10 ** digits + 1) / 10 ** digits).toFixed(digits);
-  const money = (most: number, currency = 'EUR') => (currency === 'JPY' ? String(under(most * 170)) : currency === 'KWD' ? cents(most / 3, 3) : cents(most));
+  const money = (most: number, currency = 'EUR') =>
+    currency === 'JPY' ? String(under(most * 170)) : currency === 'KWD' ? cents(most / 3, 3) : cents(most);
   const maybe = <T>(share: number, make: () => T): T | undefined => (chance(share) ? make() : undefined);
-  const also = <T>(make: (currency: string) => T): Record<string, T> => Object.fromEntries(['GBP', 'JPY', 'KWD'].flatMap((currency) => (chance(0.12) ? [[currency, make(currency)]] : [])));
+  const also = <T>(make: (currency: string) => T): Record<string, T> =>
+    Object.fromEntries(['GBP', 'JPY', 'KWD'].flatMap((currency) => (chance(0.12) ? [[currency, make(currency)]] : [])));
 
   const boxes = [
-    { id: 'small', name: 'Small', length: '25', width: '18', height: '9', unit: 'cm' as const, limit: { value: '2', unit: 'kg' as const }, own: { value: '80', unit: 'g' as const } },
-    { id: 'long', name: 'Long', length: '120', width: '14', height: '12', unit: 'cm' as const, limit: { value: '9', unit: 'kg' as const } },
-    { id: 'big', name: 'Big', length: '24', width: '20', height: '20', unit: 'in' as const, limit: { value: '40', unit: 'lb' as const }, own: { value: '1', unit: 'lb' as const } },
+    {
+      id: 'small',
+      name: 'Small',
+      length: '25',
+      width: '18',
+      height: '9',
+      unit: 'cm' as const,
+      limit: { value: '2', unit: 'kg' as const },
+      own: { value: '80', unit: 'g' as const },
+    },
+    {
+      id: 'long',
+      name: 'Long',
+      length: '120',
+      width: '14',
+      height: '12',
+      unit: 'cm' as const,
+      limit: { value: '9', unit: 'kg' as const },
+    },
+    {
+      id: 'big',
+      name: 'Big',
+      length: '24',
+      width: '20',
+      height: '20',
+      unit: 'in' as const,
+      limit: { value: '40', unit: 'lb' as const },
+      own: { value: '1', unit: 'lb' as const },
+    },
   ];
 
   const rising = (count: number, step: () => number): number[] => {
@@ -88,15 +122,33 @@ export function worldOf(seed: number, count: number | null = null): World {
   };
   function table(currency: string): Rate {
     const unit = pick(['value', 'units', 'kg', 'lb', 'cm', 'l'] as const);
-    const scale = { value: () => 1 + under(3000) / 100, units: () => 1 + under(3), kg: () => (1 + under(8)) / 4, lb: () => (1 + under(6)) / 2, cm: () => 10 + under(40), l: () => 1 + under(12) }[unit];
+    const scale = {
+      value: () => 1 + under(3000) / 100,
+      units: () => 1 + under(3),
+      kg: () => (1 + under(8)) / 4,
+      lb: () => (1 + under(6)) / 2,
+      cm: () => 10 + under(40),
+      l: () => 1 + under(12),
+    }[unit];
     const text = (value: number) =>
-      unit === 'value' ? (currency === 'JPY' ? String(Math.round(value * 170)) : value.toFixed(2)) : unit === 'units' ? String(value) : String(Number(value.toFixed(3)));
+      unit === 'value'
+        ? currency === 'JPY'
+          ? String(Math.round(value * 170))
+          : value.toFixed(2)
+        : unit === 'units'
+          ? String(value)
+          : String(Number(value.toFixed(3)));
     const edges = rising(1 + under(4), scale);
     const from = chance(0.25) ? text((edges[0] as number) / (unit === 'units' ? 1 : 2)) : null;
     const breaks = edges.map((edge) => ({
       to: text(edge) as string | null,
       amount: money(30, currency),
-      ...(chance(0.2) ? { step: money(3, currency), per: unit === 'value' ? (currency === 'JPY' ? '700' : '4.00') : unit === 'units' ? '2' : '0.5' } : {}),
+      ...(chance(0.2)
+        ? {
+            step: money(3, currency),
+            per: unit === 'value' ? (currency === 'JPY' ? '700' : '4.00') : unit === 'units' ? '2' : '0.5',
+          }
+        : {}),
     }));
     if (chance(0.7)) breaks.push({ to: null, amount: money(40, currency) });
     return { is: 'table', unit, from, breaks } as Rate;
@@ -114,10 +166,23 @@ export function worldOf(seed: number, count: number | null = null): World {
           order: money(8, currency),
           first: money(4, currency),
           further: money(2, currency),
-          weight: chance(0.6) ? { amount: money(2, currency), per: pick(['0.25', '0.5', '1']), unit: pick(['kg', 'lb'] as const), each: pick(['in proportion', 'started'] as const) } : null,
+          weight: chance(0.6)
+            ? {
+                amount: money(2, currency),
+                per: pick(['0.25', '0.5', '1']),
+                unit: pick(['kg', 'lb'] as const),
+                each: pick(['in proportion', 'started'] as const),
+              }
+            : null,
         };
       case 4:
-        return { is: 'carrier quote', service: pick(['ground', 'swift']), percent: pick(['0', '7.5', '12']), add: money(2, currency), fallback: chance(0.6) ? money(25, currency) : null };
+        return {
+          is: 'carrier quote',
+          service: pick(['ground', 'swift']),
+          percent: pick(['0', '7.5', '12']),
+          add: money(2, currency),
+          fallback: chance(0.6) ? money(25, currency) : null,
+        };
       case 5:
         return {
           is: 'box',
@@ -129,7 +194,10 @@ export function worldOf(seed: number, count: number | null = null): World {
         return table(currency);
     }
   }
-  const kindRates = () => Object.fromEntries(['tube', 'battery'].flatMap((kind) => (chance(0.25) ? [[kind, { rate: rate(), also: also(rate) }]] : [])));
+  const kindRates = () =>
+    Object.fromEntries(
+      ['tube', 'battery'].flatMap((kind) => (chance(0.25) ? [[kind, { rate: rate(), also: also(rate) }]] : [])),
+    );
   const freeFrom = (): NonNullable<Lane['freeFrom']> => {
     const unit = pick(['value', 'value', 'value', 'units', 'kg'] as const);
     return {
@@ -140,9 +208,15 @@ export function worldOf(seed: number, count: number | null = null): World {
       also: unit === 'value' ? also((currency) => money(90, currency)) : {},
     };
   };
-  const fees = () => ({ order: money(2), item: money(1), also: also((currency) => ({ order: money(2, currency), item: money(1, currency) })) });
+  const fees = () => ({
+    order: money(2),
+    item: money(1),
+    also: also((currency) => ({ order: money(2, currency), item: money(1, currency) })),
+  });
   const dated = (make: () => NonNullable<Lane['dated']>[number]['sets']): NonNullable<Lane['dated']> =>
-    chance(0.2) ? Array.from({ length: 1 + under(2) }, (_, i) => ({ id: `row-${i}`, window: pick(windows), sets: make() })) : [];
+    chance(0.2)
+      ? Array.from({ length: 1 + under(2) }, (_, i) => ({ id: `row-${i}`, window: pick(windows), sets: make() }))
+      : [];
   const lane = (): Lane => ({
     rate: rate(),
     also: also(rate),
@@ -202,19 +276,79 @@ export function worldOf(seed: number, count: number | null = null): World {
       { market: 'britain', channel: 'harrowmere', price: cents(40) },
       { market: 'home', channel: 'lerrin-shop', price: cents(40) },
     ].filter(() => chance(0.15));
-  const stocking = (): Partial<Item> => ({ stockedBy: chance(0.15) ? some(channels, 1) : [], notListed: chance(0.08) ? [pick(channels)] : [] });
-  const size = (...[length, width, height]: [string, string, string]) => ({ length, width, height, unit: 'cm' as const });
+  const stocking = (): Partial<Item> => ({
+    stockedBy: chance(0.15) ? some(channels, 1) : [],
+    notListed: chance(0.08) ? [pick(channels)] : [],
+  });
+  const size = (...[length, width, height]: [string, string, string]) => ({
+    length,
+    width,
+    height,
+    unit: 'cm' as const,
+  });
   const base: (Pick<Item, 'sku' | 'price' | 'mass' | 'size' | 'tags' | 'kind'> & Partial<Item>)[] = [
-    { sku: 'TAIL', price: '6.35', mass: { value: '90', unit: 'g' }, size: size('22', '12', '3'), tags: ['tails', 'small'], kind: null },
-    { sku: 'REEL', price: '14.90', mass: { value: '0.5', unit: 'lb' }, size: size('18', '14', '9'), tags: ['reels', 'small'], kind: 'parcel' },
-    { sku: 'KITE', price: '48.20', mass: { value: '780', unit: 'g' }, size: size('95', '12', '8'), tags: ['kites'], kind: 'parcel' },
-    { sku: 'SPAR', price: '23.15', mass: { value: '1.1', unit: 'kg' }, size: size('110', '9', '9'), tags: ['long'], kind: 'tube' },
-    { sku: 'LAMP', price: '71.40', mass: { value: '1.4', unit: 'kg' }, size: null, tags: ['kites', 'lit'], kind: 'battery', hazards: ['lithium'] },
-    { sku: 'PIN', price: '1.20', mass: chance(0.7) ? { value: '0.5', unit: 'oz' } : null, size: size('4', '3', '1'), tags: ['gifts', 'small'], kind: null, origin: 'Westport' },
+    {
+      sku: 'TAIL',
+      price: '6.35',
+      mass: { value: '90', unit: 'g' },
+      size: size('22', '12', '3'),
+      tags: ['tails', 'small'],
+      kind: null,
+    },
+    {
+      sku: 'REEL',
+      price: '14.90',
+      mass: { value: '0.5', unit: 'lb' },
+      size: size('18', '14', '9'),
+      tags: ['reels', 'small'],
+      kind: 'parcel',
+    },
+    {
+      sku: 'KITE',
+      price: '48.20',
+      mass: { value: '780', unit: 'g' },
+      size: size('95', '12', '8'),
+      tags: ['kites'],
+      kind: 'parcel',
+    },
+    {
+      sku: 'SPAR',
+      price: '23.15',
+      mass: { value: '1.1', unit: 'kg' },
+      size: size('110', '9', '9'),
+      tags: ['long'],
+      kind: 'tube',
+    },
+    {
+      sku: 'LAMP',
+      price: '71.40',
+      mass: { value: '1.4', unit: 'kg' },
+      size: null,
+      tags: ['kites', 'lit'],
+      kind: 'battery',
+      hazards: ['lithium'],
+    },
+    {
+      sku: 'PIN',
+      price: '1.20',
+      mass: chance(0.7) ? { value: '0.5', unit: 'oz' } : null,
+      size: size('4', '3', '1'),
+      tags: ['gifts', 'small'],
+      kind: null,
+      origin: 'Westport',
+    },
   ];
   const goods: Item[] = [
     ...base.map(
-      (one): Item => ({ name: one.sku, template: chance(0.15) ? pick(templateIds) : null, taxClass: chance(0.2) ? 'reduced' : null, ...one, prices: prices(), ...delivery(0.15), ...stocking() }),
+      (one): Item => ({
+        name: one.sku,
+        template: chance(0.15) ? pick(templateIds) : null,
+        taxClass: chance(0.2) ? 'reduced' : null,
+        ...one,
+        prices: prices(),
+        ...delivery(0.15),
+        ...stocking(),
+      }),
     ),
     {
       sku: 'REEL-L',
@@ -235,13 +369,20 @@ export function worldOf(seed: number, count: number | null = null): World {
     { id: 'tubes', name: 'Tubes', takes: { is: 'kind' as const, kind: 'tube' }, except: [] },
     { id: 'parcels', name: 'Parcels', takes: { is: 'kind' as const, kind: 'parcel' }, except: ['REEL'] },
     { id: 'dear', name: 'Dear', takes: { is: 'price' as const, from: '20.00', to: null }, except: [] },
-    { id: 'light', name: 'Light', takes: { is: 'mass' as const, from: null, to: '0.5', unit: 'lb' as const }, except: [] },
+    {
+      id: 'light',
+      name: 'Light',
+      takes: { is: 'mass' as const, from: null, to: '0.5', unit: 'lb' as const },
+      except: [],
+    },
     { id: 'named', name: 'Named', takes: { is: 'skus' as const, skus: ['KITE', 'SPAR'] }, except: [] },
   ];
   const part = () => (chance(0.4) ? null : pick(selections).id);
 
   const off = () =>
-    chance(0.5) ? { by: 'percent' as const, percent: pick(['5', '12', '12.5', '33.333', '50', '100']) } : { by: 'amount' as const, amount: cents(9), also: also((currency) => money(9, currency)) };
+    chance(0.5)
+      ? { by: 'percent' as const, percent: pick(['5', '12', '12.5', '33.333', '50', '100']) }
+      : { by: 'amount' as const, amount: cents(9), also: also((currency) => money(9, currency)) };
   function benefit(): Offer['benefit'] {
     switch (under(8)) {
       case 0:
@@ -262,20 +403,34 @@ export function worldOf(seed: number, count: number | null = null): World {
           steps: rising(1 + under(3), () => 5 + under(40)).map((from) => ({
             from: `${from}.00`,
             off: cents(12),
-            also: also((currency) => ({ from: currency === 'JPY' ? String(from * 170) : `${from}.00`, off: money(12, currency) })),
+            also: also((currency) => ({
+              from: currency === 'JPY' ? String(from * 170) : `${from}.00`,
+              off: money(12, currency),
+            })),
           })),
         };
       default:
         return {
           is: 'delivery',
           on: chance(0.5) ? { is: 'cheapest' } : { is: 'services', services: some(services, 1) },
-          off: pick([() => ({ by: 'free' as const }), () => ({ by: 'free' as const }), off, () => ({ by: 'to' as const, amount: cents(6), also: also((currency) => money(6, currency)) })])(),
+          off: pick([
+            () => ({ by: 'free' as const }),
+            () => ({ by: 'free' as const }),
+            off,
+            () => ({ by: 'to' as const, amount: cents(6), also: also((currency) => money(6, currency)) }),
+          ])(),
         };
     }
   }
   const ask = (): NonNullable<Offer['asks']>[number] =>
     chance(0.7)
-      ? { over: 'value', value: cents(90), also: also((currency) => money(90, currency)), test: pick(['before', 'after'] as const), goods: part() }
+      ? {
+          over: 'value',
+          value: cents(90),
+          also: also((currency) => money(90, currency)),
+          test: pick(['before', 'after'] as const),
+          goods: part(),
+        }
       : { over: 'units', units: 1 + under(5), goods: part() };
   const offers = Array.from({ length: count ?? under(6) }, (_, i): Offer => {
     const what = benefit();
@@ -286,7 +441,13 @@ export function worldOf(seed: number, count: number | null = null): World {
       title: `Offer ${i}`,
       state: chance(0.95) ? 'meant' : pick(['draft', 'paused'] as const),
       benefit: what,
-      code: chance(0.7) ? null : pick([{ is: 'shared', code: 'GUST' } as const, { is: 'link', code: 'FROMLINK' } as const, { is: 'single use', batch: 'cards' } as const]),
+      code: chance(0.7)
+        ? null
+        : pick([
+            { is: 'shared', code: 'GUST' } as const,
+            { is: 'link', code: 'FROMLINK' } as const,
+            { is: 'single use', batch: 'cards' } as const,
+          ]),
       asks: Array.from({ length: pick([0, 0, 1, 1, 2]) }, ask),
       zones: chance(0.15) ? some(zones, 1).map((zone) => zone.id) : null,
       markets: chance(0.05) ? ['home'] : null,
@@ -298,7 +459,13 @@ export function worldOf(seed: number, count: number | null = null): World {
         uses: chance(0.05) ? 3 : null,
         each: chance(0.05) ? 1 : null,
         most: chance(0.2) ? { amount: cents(9), also: also((currency) => money(9, currency)) } : null,
-        budget: chance(0.25) ? { amount: cents(30), per: pick(['all', 'week'] as const), split: chance(0.4) ? Object.fromEntries(some(channels).map((id) => [id, cents(20)])) : null } : null,
+        budget: chance(0.25)
+          ? {
+              amount: cents(30),
+              per: pick(['all', 'week'] as const),
+              split: chance(0.4) ? Object.fromEntries(some(channels).map((id) => [id, cents(20)])) : null,
+            }
+          : null,
       },
       window: chance(0.75) ? (windows[0] as Window) : pick(windows),
       terms: 'Terms',
@@ -309,7 +476,16 @@ export function worldOf(seed: number, count: number | null = null): World {
     format: 'plemb-book/3',
     seller: 'Anybody',
     markets: [
-      { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: pick(['inside', 'inside', 'added']), decides: pick(['delivery', 'billing']), ...shows() },
+      {
+        id: 'home',
+        name: 'Home',
+        currency: 'EUR',
+        locale: 'en-IE',
+        timeZone: 'Europe/Dublin',
+        tax: pick(['inside', 'inside', 'added']),
+        decides: pick(['delivery', 'billing']),
+        ...shows(),
+      },
       {
         id: 'britain',
         name: 'Britain',
@@ -321,7 +497,15 @@ export function worldOf(seed: number, count: number | null = null): World {
         ...shows(),
       },
       { id: 'japan', name: 'Japan', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo', ...shows() },
-      { id: 'kuwait', name: 'Kuwait', currency: 'KWD', locale: 'en-IE', timeZone: 'Asia/Kuwait', rounding: pick([{ is: 'nearest' }, { is: 'step', step: '0.25' }]), ...shows() },
+      {
+        id: 'kuwait',
+        name: 'Kuwait',
+        currency: 'KWD',
+        locale: 'en-IE',
+        timeZone: 'Asia/Kuwait',
+        rounding: pick([{ is: 'nearest' }, { is: 'step', step: '0.25' }]),
+        ...shows(),
+      },
     ],
     exchange: [
       { id: 'a', from: 'EUR', to: 'GBP', rate: '0.86' },
@@ -364,7 +548,14 @@ export function worldOf(seed: number, count: number | null = null): World {
         goods: i === 0 ? null : pick([null, 'tubes', 'small', 'dear']),
         currency: chance(0.12) ? 'GBP' : null,
         zones: served.map((zone) => zone.id),
-        lanes: Object.fromEntries(served.map((zone) => [zone.id, Object.fromEntries(services.flatMap((service) => (chance(service === 'slow' ? 0.9 : 0.6) ? [[service, lane()]] : [])))])),
+        lanes: Object.fromEntries(
+          served.map((zone) => [
+            zone.id,
+            Object.fromEntries(
+              services.flatMap((service) => (chance(service === 'slow' ? 0.9 : 0.6) ? [[service, lane()]] : [])),
+            ),
+          ]),
+        ),
       };
     }),
     mixedBy: mixedBy(),
@@ -379,7 +570,12 @@ export function worldOf(seed: number, count: number | null = null): World {
     numbered: 99,
     eitherOr:
       offers.length > 1 && chance(0.7)
-        ? Array.from({ length: 1 + under(2) }, (_, i) => ({ id: `group-${i}`, name: `Group ${i}`, of: pick(['order', 'line'] as const), offers: some(offers.map((one) => one.id)) }))
+        ? Array.from({ length: 1 + under(2) }, (_, i) => ({
+            id: `group-${i}`,
+            name: `Group ${i}`,
+            of: pick(['order', 'line'] as const),
+            offers: some(offers.map((one) => one.id)),
+          }))
         : [],
     channels: Object.fromEntries(channels.map((id) => [id, { speeds: {}, target: 'all' }])),
     pinned: [],
@@ -387,7 +583,11 @@ export function worldOf(seed: number, count: number | null = null): World {
   });
 
   function shows(): object {
-    return { hides: pick(['none', 'none', 'same or slower', 'all']), oneOfAName: chance(0.3), most: chance(0.25) ? 1 + under(2) : null };
+    return {
+      hides: pick(['none', 'none', 'same or slower', 'all']),
+      oneOfAName: chance(0.3),
+      most: chance(0.25) ? 1 + under(2) : null,
+    };
   }
   function mixedBy(): NonNullable<BookInput['mixedBy']> {
     return pick(['sum', 'highest', 'lowest', 'average', { highest: 'plus' as const, further: cents(4) }] as const);
@@ -397,7 +597,13 @@ export function worldOf(seed: number, count: number | null = null): World {
     book,
     basket: (most = 4) => {
       const channel = chance(0.5) ? pick(channels) : null;
-      const sold = book.goods.filter((item) => channel === null || !(item.notListed.length > 0 ? item : (book.goods.find((one) => one.sku === item.parent) ?? item)).notListed.includes(channel));
+      const sold = book.goods.filter(
+        (item) =>
+          channel === null ||
+          !(
+            item.notListed.length > 0 ? item : (book.goods.find((one) => one.sku === item.parent) ?? item)
+          ).notListed.includes(channel),
+      );
       const used = some(sold.map((item) => item.sku)).slice(0, most);
       const skus = used.length > 0 ? used : [sold[0]?.sku ?? 'TAIL'];
       const spent = Object.fromEntries(
@@ -409,7 +615,9 @@ export function worldOf(seed: number, count: number | null = null): World {
                   {
                     uses: under(5),
                     own: under(2),
-                    rows: ['2026-11-16', '2026-11-23', '2026-11-30'].flatMap((week) => (chance(0.5) ? [{ week, channel: chance(0.2) ? null : pick(channels), amount: cents(12) }] : [])),
+                    rows: ['2026-11-16', '2026-11-23', '2026-11-30'].flatMap((week) =>
+                      chance(0.5) ? [{ week, channel: chance(0.2) ? null : pick(channels), amount: cents(12) }] : [],
+                    ),
                   },
                 ],
               ]
@@ -431,9 +639,21 @@ export function worldOf(seed: number, count: number | null = null): World {
         spent,
         carrier: chance(0.7)
           ? [
-              { service: 'ground', box: 'small', most: { value: '1', unit: 'kg' as const }, amount: cents(9), currency: null },
+              {
+                service: 'ground',
+                box: 'small',
+                most: { value: '1', unit: 'kg' as const },
+                amount: cents(9),
+                currency: null,
+              },
               { service: 'ground', box: null, most: null, amount: chance(0.85) ? cents(19) : null, currency: null },
-              { service: 'swift', box: null, most: { value: '5', unit: 'kg' as const }, amount: cents(29), currency: pick(['USD', 'GBP', null]) },
+              {
+                service: 'swift',
+                box: null,
+                most: { value: '5', unit: 'kg' as const },
+                amount: cents(29),
+                currency: pick(['USD', 'GBP', null]),
+              },
             ]
           : [],
       };
@@ -442,8 +662,10 @@ export function worldOf(seed: number, count: number | null = null): World {
 }
 
 /**
- * The same world where offers get in each other's way: open to anybody, most asking for a value after discounts, some of them
- * either/or; goods in several stock places, on lanes that turn free from a value after discounts, of the whole basket or of
+ * The same world where offers get in each other's way: open to anybody, most asking for a value after discounts, some
+ * of them
+ * either/or; goods in several stock places, on lanes that turn free from a value after discounts, of the whole basket
+ * or of
  * a group; groups put together by any way.
  */
 export function crowdedWorldOf(seed: number, count: number): World {
@@ -465,18 +687,36 @@ export function crowdedWorldOf(seed: number, count: number): World {
   }));
   const lane = (): Lane => ({
     rate: { is: 'flat', amount: figure(1, 12) },
-    freeFrom: random() < 0.7 ? { value: figure(3, 50), test: 'after', unit: 'value', of: pick(['basket', 'group', 'group'] as const) } : null,
+    freeFrom:
+      random() < 0.7
+        ? { value: figure(3, 50), test: 'after', unit: 'value', of: pick(['basket', 'group', 'group'] as const) }
+        : null,
     kinds: random() < 0.3 ? { [pick(kinds)]: { rate: { is: 'flat', amount: figure(1, 12) } } } : {},
   });
   const everywhere = () => Object.fromEntries(['slow', 'fast'].map((service) => [service, lane()]));
-  const mixing = ['one', 'two'].map((id) => ({ id, kinds: kinds.filter(() => random() < 0.6), services: [], by: pick(['sum', 'highest', 'lowest', 'average'] as const) }));
+  const mixing = ['one', 'two'].map((id) => ({
+    id,
+    kinds: kinds.filter(() => random() < 0.6),
+    services: [],
+    by: pick(['sum', 'highest', 'lowest', 'average'] as const),
+  }));
   const crowded = bookFileSchema.parse({
     ...book,
     services: book.services.map((service) => ({ ...service, kinds: [], bars: [] })),
-    templates: book.templates.map((template) => ({ ...template, lanes: Object.fromEntries(template.zones.map((zone) => [zone, everywhere()])) })),
+    templates: book.templates.map((template) => ({
+      ...template,
+      lanes: Object.fromEntries(template.zones.map((zone) => [zone, everywhere()])),
+    })),
     goods: book.goods.map((item) => ({ ...item, origin: pick(['Here', 'There', null]) })),
     offers,
-    eitherOr: [{ id: 'some', name: 'Some', of: 'order', offers: offers.filter((_, i) => i % 2 === seed % 2).map((offer) => offer.id) }],
+    eitherOr: [
+      {
+        id: 'some',
+        name: 'Some',
+        of: 'order',
+        offers: offers.filter((_, i) => i % 2 === seed % 2).map((offer) => offer.id),
+      },
+    ],
     mixing,
     mixedBy: pick(['sum', 'highest', 'lowest', 'average'] as const),
   });

@@ -8,7 +8,8 @@ export const whole = (n: bigint | number): Fraction => ({ n: BigInt(n), d: 1n })
 export const plus = (a: Fraction, b: Fraction): Fraction => ({ n: a.n * b.d + b.n * a.d, d: a.d * b.d });
 export const times = (a: Fraction, b: Fraction): Fraction => ({ n: a.n * b.n, d: a.d * b.d });
 export const over = (a: Fraction, b: Fraction): Fraction => ({ n: a.n * b.d, d: a.d * b.n });
-export const compare = (a: Fraction, b: Fraction): number => (a.n * b.d < b.n * a.d ? -1 : a.n * b.d > b.n * a.d ? 1 : 0);
+export const compare = (a: Fraction, b: Fraction): number =>
+  a.n * b.d < b.n * a.d ? -1 : a.n * b.d > b.n * a.d ? 1 : 0;
 
 /** A figure as text. */
 export function fraction(text: string): Fraction {
@@ -30,7 +31,8 @@ export function units(text: string, currency: string): bigint {
   return n / d;
 }
 
-export const percentOf = (amount: bigint, percent: string): Fraction => times(whole(amount), over(fraction(percent), whole(100)));
+export const percentOf = (amount: bigint, percent: string): Fraction =>
+  times(whole(amount), over(fraction(percent), whole(100)));
 
 /** Parts of a sum by weights, by largest remainder; of equal remainders the earlier part gets the unit. */
 export function parts(sum: bigint, weights: readonly bigint[]): bigint[] {
@@ -52,9 +54,11 @@ export function parts(sum: bigint, weights: readonly bigint[]): bigint[] {
 }
 
 const grams: Record<string, string> = { g: '1', kg: '1000', lb: '453.59237', oz: '28.349523125' };
-export const massOf = (mass: { value: string; unit: string }): Fraction => times(fraction(mass.value), fraction(grams[mass.unit] ?? '0'));
+export const massOf = (mass: { value: string; unit: string }): Fraction =>
+  times(fraction(mass.value), fraction(grams[mass.unit] ?? '0'));
 const millimetres: Record<string, string> = { mm: '1', cm: '10', in: '25.4' };
-export const lengthOf = (value: string, unit: string): Fraction => times(fraction(value), fraction(millimetres[unit] ?? '0'));
+export const lengthOf = (value: string, unit: string): Fraction =>
+  times(fraction(value), fraction(millimetres[unit] ?? '0'));
 const cubic: Record<string, string> = { cm3: '1000', l: '1000000', in3: '16387.064' };
 export const volumeOf = (value: string, unit: string): Fraction => times(fraction(value), fraction(cubic[unit] ?? '0'));
 export const isMass = (unit: string): boolean => unit in grams;

@@ -27,21 +27,28 @@ interface British {
 }
 function british(postcode: string): British | null {
   const found = /^([A-Z]{1,2})(\d{1,2})([A-Z]?)(\d[A-Z]{2})$/.exec(postcode);
-  return found ? { letters: found[1] ?? '', number: Number(found[2]), form: found[3] ?? '', inward: found[4] ?? '' } : null;
+  return found
+    ? { letters: found[1] ?? '', number: Number(found[2]), form: found[3] ?? '', inward: found[4] ?? '' }
+    : null;
 }
 
-/** How specific a pattern is where it takes a place in: single postcode, longer prefix, range, part, country, region, world; null where it does not. */
+/**
+ * How specific a pattern is where it takes a place in: single postcode, longer prefix, range, part, country, region,
+ * world; null where it does not.
+ */
 export function takes(pattern: string, place: Spot): number | null {
   if (pattern === 'world') return 1;
   if (pattern === 'EU') return european.includes(place.country) ? 2 : null;
   const [head = '', ...rest] = pattern.split(' ');
-  if (rest.length === 0) return head.includes('-') ? (place.part === head ? 4 : null) : place.country === head ? 3 : null;
+  if (rest.length === 0)
+    return head.includes('-') ? (place.part === head ? 4 : null) : place.country === head ? 3 : null;
   if (place.country !== head || place.postcode === '') return null;
   const code = rest.join(' ');
   const at = head === 'GB' ? british(place.postcode) : null;
   if (code.includes(' to ')) {
     const [from = '', to = ''] = code.split(' to ');
-    if (head !== 'GB') return place.postcode.slice(0, from.length) >= from && place.postcode.slice(0, from.length) <= to ? 5 : null;
+    if (head !== 'GB')
+      return place.postcode.slice(0, from.length) >= from && place.postcode.slice(0, from.length) <= to ? 5 : null;
     const [a, b] = [from, to].map((end) => /^([A-Z]+)(\d+)$/.exec(end));
     return at && at.letters === a?.[1] && at.number >= Number(a?.[2]) && at.number <= Number(b?.[2]) ? 5 : null;
   }

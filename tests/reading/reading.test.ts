@@ -1,5 +1,14 @@
 import { expect, test } from 'vitest';
-import { type Basket, type BookFile, basketSchema, type CompiledBook, compileBook, type Ready, readBookFile, readyGoods } from '../../src/core/book/index.ts';
+import {
+  type Basket,
+  type BookFile,
+  basketSchema,
+  type CompiledBook,
+  compileBook,
+  type Ready,
+  readBookFile,
+  readyGoods,
+} from '../../src/core/book/index.ts';
 import { sure } from '../../src/core/exact/index.ts';
 import { type Answer, questionOf, quote } from '../../src/core/quote/index.ts';
 import { crowdedWorldOf, type World, worldOf } from './books.ts';
@@ -99,21 +108,49 @@ function opened(file: BookFile, market: string): Opened {
 }
 
 const said = (choice: Choice) =>
-  [choice.service, choice.name, choice.days.join('-'), choice.discount, choice.delivery, choice.tax, choice.pays, choice.used.join(' '), choice.off.join(' ')].map(String).join(' | ');
+  [
+    choice.service,
+    choice.name,
+    choice.days.join('-'),
+    choice.discount,
+    choice.delivery,
+    choice.tax,
+    choice.pays,
+    choice.used.join(' '),
+    choice.off.join(' '),
+  ]
+    .map(String)
+    .join(' | ');
 
 /** Holds the answer to one basket against the second reading; the answer. */
-function held(world: World, open: Map<string, Opened>, asked: unknown, where: string): { basket: Basket; answer: Answer } {
+function held(
+  world: World,
+  open: Map<string, Opened>,
+  asked: unknown,
+  where: string,
+): { basket: Basket; answer: Answer } {
   const basket = basketSchema.parse(asked);
   const market = basket.market ?? 'home';
   const at = open.get(market) ?? opened(world.book, market);
   open.set(market, at);
-  const question = questionOf(at.book, basket, { ready: (sku) => at.goods.get(sku), now: 0, singles: new Map([['ONCE1', 'cards']]) });
+  const question = questionOf(at.book, basket, {
+    ready: (sku) => at.goods.get(sku),
+    now: 0,
+    singles: new Map([['ONCE1', 'cards']]),
+  });
   const told = `${where}: ${JSON.stringify(basket)}`;
   if (!question.ok) throw new Error(`${told} ${JSON.stringify(question.problems)}`);
   const answer = quote(at.book, question.value);
   const read = readAnswer(world.book, basket);
   const core = (choice: Answer['choices'][number]) =>
-    said({ ...choice, discount: BigInt(choice.discount), delivery: BigInt(choice.delivery), tax: BigInt(choice.tax), pays: BigInt(choice.pays), off: choice.off.map(BigInt) });
+    said({
+      ...choice,
+      discount: BigInt(choice.discount),
+      delivery: BigInt(choice.delivery),
+      tax: BigInt(choice.tax),
+      pays: BigInt(choice.pays),
+      off: choice.off.map(BigInt),
+    });
   expect(
     answer.choices.every((choice) => choice.notProved === null),
     told,
@@ -161,12 +198,19 @@ test('nor does it matter how they get in each other’s way: by what is left aft
   for (let seed = crowded.from; seed < crowded.from + crowded.books; seed += 1) {
     const world = sound(crowdedWorldOf(seed, 6), `crowded book ${seed}`);
     const open = new Map<string, Opened>();
-    for (let i = 0; i < 6; i += 1) used += held(world, open, world.basket(), `crowded book ${seed}, basket ${i}`).answer.choices.reduce((sum, choice) => sum + choice.used.length, 0);
+    for (let i = 0; i < 6; i += 1)
+      used += held(world, open, world.basket(), `crowded book ${seed}, basket ${i}`).answer.choices.reduce(
+        (sum, choice) => sum + choice.used.length,
+        0,
+      );
   }
   expect(used).toBeGreaterThan(crowded.books * 6);
 }, 1_200_000);
 
-/** The most lines of a basket that orders can take, none twice, and the fewest orders for as many: by every way to part them. */
+/**
+ * The most lines of a basket that orders can take, none twice, and the fewest orders for as many: by every way to part
+ * them.
+ */
 function bestParting(takes: (lines: readonly number[]) => boolean, lines: number): { taken: number; orders: number } {
   let best = { taken: 0, orders: 0 };
   const known = new Map<string, boolean>();
@@ -180,7 +224,8 @@ function bestParting(takes: (lines: readonly number[]) => boolean, lines: number
     if (line === lines) {
       const good = parts.filter(taken);
       const count = good.reduce((sum, part) => sum + part.length, 0);
-      if (count > best.taken || (count === best.taken && good.length < best.orders)) best = { taken: count, orders: good.length };
+      if (count > best.taken || (count === best.taken && good.length < best.orders))
+        best = { taken: count, orders: good.length };
       return;
     }
     for (let i = 0; i < parts.length; i += 1)
@@ -215,7 +260,10 @@ test('a basket that no service takes is parted into the fewest orders there are,
       const where = `book ${20_000 + seed}, basket ${i}: ${JSON.stringify(basket)}`;
       expect(answer.clash, where).not.toBeNull();
       expect(answer.clash?.fewest, where).toBe(true);
-      expect({ taken: answer.clash?.orders.flatMap((order) => order.skus).length, orders: answer.clash?.orders.length }, where).toEqual(best);
+      expect(
+        { taken: answer.clash?.orders.flatMap((order) => order.skus).length, orders: answer.clash?.orders.length },
+        where,
+      ).toEqual(best);
       clashes.of += 1;
       if (best.orders > 1) clashes.several += 1;
     }

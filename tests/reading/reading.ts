@@ -1,9 +1,29 @@
 import type { Basket, BookFile } from '../../src/core/book/index.ts';
-import { compare, digitsOf, type Fraction, fraction, isLength, isMass, lengthOf, massOf, nearest, over, parts, percentOf, plus, times, units, up, volumeOf, whole } from './figures.ts';
+import {
+  compare,
+  digitsOf,
+  type Fraction,
+  fraction,
+  isLength,
+  isMass,
+  lengthOf,
+  massOf,
+  nearest,
+  over,
+  parts,
+  percentOf,
+  plus,
+  times,
+  units,
+  up,
+  volumeOf,
+  whole,
+} from './figures.ts';
 import { spot, zoneOf } from './places.ts';
 
 /**
- * A second reading of what is meant, written from the page of its rules and from nothing else: plain, slow, every set of
+ * A second reading of what is meant, written from the page of its rules and from nothing else: plain, slow, every set
+ * of
  * offers tried. Only types are shared with the first.
  */
 type Book = BookFile;
@@ -77,7 +97,8 @@ export function readAnswer(book: Book, basket: Basket): Read {
     if (rate === undefined) throw new Error(`no rate from ${from} to ${to}`);
     return times(times(amount, fraction(rate)), { n: 10n ** BigInt(digitsOf(to)), d: 10n ** BigInt(digitsOf(from)) });
   };
-  const alone = (text: string, from: string): bigint => (from === currency ? units(text, from) : round(exactly(whole(units(text, from)), from)));
+  const alone = (text: string, from: string): bigint =>
+    from === currency ? units(text, from) : round(exactly(whole(units(text, from)), from));
   /** An amount that may be given in the market's currency. */
   const given = (text: string, also: Readonly<Record<string, string>>, from = home): bigint => {
     const own = from === currency ? undefined : also[currency];
@@ -95,12 +116,16 @@ export function readAnswer(book: Book, basket: Basket): Read {
     if (local === null) return null;
     const utc = Date.parse(`${local}:00Z`);
     const shownAt = (moment: number) => {
-      const found = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' }).format(moment);
+      const found = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short', timeStyle: 'short' }).format(
+        moment,
+      );
       return Date.parse(`${found.replace(' ', 'T')}:00Z`);
     };
     // Every quarter of an hour around: the first that shows this time, else the one after the gap.
-    for (let moment = utc - 14 * 3_600_000; moment <= utc + 14 * 3_600_000; moment += 900_000) if (shownAt(moment) === utc) return moment;
-    for (let moment = utc - 14 * 3_600_000; moment <= utc + 14 * 3_600_000; moment += 900_000) if (shownAt(moment) > utc) return moment + (utc - shownAt(moment - 900_000)) - 900_000;
+    for (let moment = utc - 14 * 3_600_000; moment <= utc + 14 * 3_600_000; moment += 900_000)
+      if (shownAt(moment) === utc) return moment;
+    for (let moment = utc - 14 * 3_600_000; moment <= utc + 14 * 3_600_000; moment += 900_000)
+      if (shownAt(moment) > utc) return moment + (utc - shownAt(moment - 900_000)) - 900_000;
     throw new Error('no such time');
   };
   const known = new Map<string, number | null>();
@@ -116,8 +141,12 @@ export function readAnswer(book: Book, basket: Basket): Read {
     return (from === null || at >= from) && (until === null || at < until);
   };
   /** Of rows given for one field, the later begun of those in force; the field's own value began first of all. */
-  function inForce<T>(base: T | undefined, rows: readonly { readonly window: Window; readonly value: T }[]): { readonly value: T } | null {
-    let best: { value: T; from: number } | null = base === undefined ? null : { value: base, from: Number.NEGATIVE_INFINITY };
+  function inForce<T>(
+    base: T | undefined,
+    rows: readonly { readonly window: Window; readonly value: T }[],
+  ): { readonly value: T } | null {
+    let best: { value: T; from: number } | null =
+      base === undefined ? null : { value: base, from: Number.NEGATIVE_INFINITY };
     for (const row of rows) {
       if (!running(row.window)) continue;
       const from = momentOf(row.window.from, row.window.zone) ?? Number.NEGATIVE_INFINITY;
@@ -143,7 +172,8 @@ export function readAnswer(book: Book, basket: Basket): Read {
     }
     return null;
   }
-  const list = <T>(item: Item, field: (one: Item) => readonly T[]): readonly T[] => stated(item, (one) => (field(one).length > 0 ? field(one) : null)) ?? [];
+  const list = <T>(item: Item, field: (one: Item) => readonly T[]): readonly T[] =>
+    stated(item, (one) => (field(one).length > 0 ? field(one) : null)) ?? [];
   const kindOf = (item: Item) => stated(item, (one) => one.kind) ?? 'parcel';
   const ownPrice = (item: Item) => units(stated(item, (one) => one.price) ?? '0', home);
   function priceOf(item: Item): bigint {
@@ -166,7 +196,10 @@ export function readAnswer(book: Book, basket: Basket): Read {
   };
   const sides = (item: Item): Fraction[] | null => {
     const found = stated(item, (one) => one.size);
-    return found && [found.length, found.width, found.height].map((side) => lengthOf(side, found.unit)).sort((a, b) => compare(b, a));
+    return (
+      found &&
+      [found.length, found.width, found.height].map((side) => lengthOf(side, found.unit)).sort((a, b) => compare(b, a))
+    );
   };
   function selects(id: string | null, item: Item): boolean {
     if (id === null) return true;
@@ -178,11 +211,17 @@ export function readAnswer(book: Book, basket: Basket): Read {
       case 'all':
         return true;
       case 'tags':
-        return (what.any.length === 0 || what.any.some((tag) => tags.includes(tag))) && what.all.every((tag) => tags.includes(tag));
+        return (
+          (what.any.length === 0 || what.any.some((tag) => tags.includes(tag))) &&
+          what.all.every((tag) => tags.includes(tag))
+        );
       case 'kind':
         return kindOf(item) === what.kind;
       case 'price':
-        return (what.from === null || ownPrice(item) >= units(what.from, home)) && (what.to === null || ownPrice(item) <= units(what.to, home));
+        return (
+          (what.from === null || ownPrice(item) >= units(what.from, home)) &&
+          (what.to === null || ownPrice(item) <= units(what.to, home))
+        );
       case 'mass': {
         const own = mass(item);
         return (
@@ -196,7 +235,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
     }
   }
   /** One field of own delivery, or the template, in force: its rows, else the parent's; none counts as none. */
-  function own<T>(item: Item, base: (one: Item) => T | 'none' | null, rows: (one: Item) => { window: Window; value: T | 'none' | null }[]): T | null {
+  function own<T>(
+    item: Item,
+    base: (one: Item) => T | 'none' | null,
+    rows: (one: Item) => { window: Window; value: T | 'none' | null }[],
+  ): T | null {
     for (let one: Item | null = item; one; one = parentOf(one)) {
       const value = base(one);
       const found = inForce<T | 'none' | null>(value === null ? undefined : value, rows(one));
@@ -208,7 +251,8 @@ export function readAnswer(book: Book, basket: Basket): Read {
     own<readonly string[]>(
       item,
       (one) => one.barred,
-      (one) => one.dated.flatMap(({ window, sets }) => (sets.is === 'not by' ? [{ window, value: sets.services }] : [])),
+      (one) =>
+        one.dated.flatMap(({ window, sets }) => (sets.is === 'not by' ? [{ window, value: sets.services }] : [])),
     ) ?? [];
   const ownRate = (item: Item) =>
     own<{ rate: Rate; waived: boolean }>(
@@ -220,15 +264,21 @@ export function readAnswer(book: Book, basket: Basket): Read {
     own<{ each: string; waived: boolean }>(
       item,
       (one) => one.fee,
-      (one) => one.dated.flatMap(({ window, sets }) => (sets.is === 'handling fee' ? [{ window, value: sets.fee }] : [])),
+      (one) =>
+        one.dated.flatMap(({ window, sets }) => (sets.is === 'handling fee' ? [{ window, value: sets.fee }] : [])),
     );
   function templateOf(item: Item): Template {
     const named = own<string>(
       item,
       (one) => one.template,
-      (one) => one.dated.flatMap(({ window, sets }) => (sets.is === 'template' ? [{ window, value: sets.template ?? ('none' as const) }] : [])),
+      (one) =>
+        one.dated.flatMap(({ window, sets }) =>
+          sets.is === 'template' ? [{ window, value: sets.template ?? ('none' as const) }] : [],
+        ),
     );
-    const found = book.templates.find((one) => one.id === named) ?? book.templates.find((one) => one.goods !== null && selects(one.goods, item));
+    const found =
+      book.templates.find((one) => one.id === named) ??
+      book.templates.find((one) => one.goods !== null && selects(one.goods, item));
     return found ?? (book.templates[0] as Template);
   }
   const origin = (item: Item) => stated(item, (one) => one.origin) ?? templateOf(item).origin;
@@ -247,10 +297,15 @@ export function readAnswer(book: Book, basket: Basket): Read {
 
   // Tax.
   function taxRate(taxClass: string): string | null {
-    const rows = book.taxes.filter((one) => one.class === taxClass).flatMap((one) => one.places.map((pattern) => ({ id: one.percent, takes: [pattern], leaves: [] })));
+    const rows = book.taxes
+      .filter((one) => one.class === taxClass)
+      .flatMap((one) => one.places.map((pattern) => ({ id: one.percent, takes: [pattern], leaves: [] })));
     let best: { percent: string; zone: number } | null = null;
     rows.forEach((row, i) => {
-      const rest = [...(best ? [{ ...(rows[best.zone] as (typeof rows)[number]), id: 'best' }] : []), { ...row, id: 'row' }];
+      const rest = [
+        ...(best ? [{ ...(rows[best.zone] as (typeof rows)[number]), id: 'best' }] : []),
+        { ...row, id: 'row' },
+      ];
       if (zoneOf(rest, taxPlace) === 'row') best = { percent: row.id, zone: i };
     });
     return (best as { percent: string } | null)?.percent ?? null;
@@ -283,7 +338,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
     if (isMass(unit)) return heft(group.lines);
     const all = group.lines.map((line) => ({ sides: sides(line.item), units: line.units }));
     if (all.some((one) => one.sides === null)) return null;
-    if (isLength(unit)) return all.reduce<Fraction>((long, one) => (compare(one.sides?.[0] as Fraction, long) > 0 ? (one.sides?.[0] as Fraction) : long), whole(0));
+    if (isLength(unit))
+      return all.reduce<Fraction>(
+        (long, one) => (compare(one.sides?.[0] as Fraction, long) > 0 ? (one.sides?.[0] as Fraction) : long),
+        whole(0),
+      );
     return all.reduce<Fraction>(
       (sum, one) =>
         plus(
@@ -312,16 +371,34 @@ export function readAnswer(book: Book, basket: Basket): Read {
   function pack(group: Group, boxes: readonly string[], limit: Fraction | null): Parcel[] | null {
     const all = boxes.map((id) => {
       const box = book.boxes.find((one) => one.id === id) as Book['boxes'][number];
-      const inner = [box.length, box.width, box.height].map((side) => lengthOf(side, box.unit)).sort((a, b) => compare(b, a));
+      const inner = [box.length, box.width, box.height]
+        .map((side) => lengthOf(side, box.unit))
+        .sort((a, b) => compare(b, a));
       const own = massOf(box.limit);
-      return { id, inner, volume: inner.reduce((v, side) => times(v, side), whole(1)), limit: limit && compare(limit, own) < 0 ? limit : own, empty: box.own ? massOf(box.own) : whole(0) };
+      return {
+        id,
+        inner,
+        volume: inner.reduce((v, side) => times(v, side), whole(1)),
+        limit: limit && compare(limit, own) < 0 ? limit : own,
+        empty: box.own ? massOf(box.own) : whole(0),
+      };
     });
     const stuff = group.lines.flatMap((line) => {
       const [size, heavy] = [sides(line.item), mass(line.item)];
-      return Array.from({ length: line.units }, () => ({ sku: line.item.sku, size, heavy, volume: (size ?? []).reduce((v, side) => times(v, side), whole(1)) }));
+      return Array.from({ length: line.units }, () => ({
+        sku: line.item.sku,
+        size,
+        heavy,
+        volume: (size ?? []).reduce((v, side) => times(v, side), whole(1)),
+      }));
     });
     if (stuff.some((one) => one.size === null || one.heavy === null)) return null;
-    stuff.sort((a, b) => compare(b.volume, a.volume) || compare(b.size?.[0] as Fraction, a.size?.[0] as Fraction) || (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0));
+    stuff.sort(
+      (a, b) =>
+        compare(b.volume, a.volume) ||
+        compare(b.size?.[0] as Fraction, a.size?.[0] as Fraction) ||
+        (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0),
+    );
     const bySize = [...all].sort((a, b) => compare(a.volume, b.volume));
     const open: { box: (typeof all)[number]; volume: Fraction; mass: Fraction }[] = [];
     for (const one of stuff) {
@@ -342,12 +419,24 @@ export function readAnswer(book: Book, basket: Basket): Read {
     return open.map(({ box, mass: held }) => ({ box: box.id, mass: plus(held, box.empty) }));
   }
   function answerOf(service: string, parcel: Parcel): { amount: bigint; currency: string } | null {
-    const row = basket.carrier.find((one) => one.service === service && (one.box === null || one.box === parcel.box) && (one.most === null || compare(parcel.mass, massOf(one.most)) <= 0));
-    return row && row.amount !== null ? { amount: units(row.amount, row.currency ?? home), currency: row.currency ?? home } : null;
+    const row = basket.carrier.find(
+      (one) =>
+        one.service === service &&
+        (one.box === null || one.box === parcel.box) &&
+        (one.most === null || compare(parcel.mass, massOf(one.most)) <= 0),
+    );
+    return row && row.amount !== null
+      ? { amount: units(row.amount, row.currency ?? home), currency: row.currency ?? home }
+      : null;
   }
 
   /** A charge exactly, in the currency of the rate; whether some of it was converted already. Null: not offered. */
-  function charge(rate: Rate, group: Group, from: string, after: boolean): { exact: Fraction; converted: boolean } | null {
+  function charge(
+    rate: Rate,
+    group: Group,
+    from: string,
+    after: boolean,
+  ): { exact: Fraction; converted: boolean } | null {
     const amount = (text: string): Fraction => whole(units(text, from));
     const plain = (exact: Fraction) => ({ exact, converted: false });
     reach(`rate ${rate.is}`);
@@ -364,7 +453,9 @@ export function readAnswer(book: Book, basket: Basket): Read {
         const heavy = heft(group.lines);
         if (heavy === null) return null;
         const lots = over(heavy, massOf({ value: rate.weight.per, unit: rate.weight.unit }));
-        return plain(plus(sum, times(amount(rate.weight.amount), rate.weight.each === 'started' ? whole(up(lots)) : lots)));
+        return plain(
+          plus(sum, times(amount(rate.weight.amount), rate.weight.each === 'started' ? whole(up(lots)) : lots)),
+        );
       }
       case 'table': {
         const at = measure(rate.unit, group, after);
@@ -376,7 +467,15 @@ export function readAnswer(book: Book, basket: Basket): Read {
           if (upper === null || compare(at, upper) <= 0) {
             if (!('step' in one)) return plain(amount(one.amount));
             reach('table with a step');
-            return plain(plus(amount(one.amount), times(amount(one.step), whole(up(over(plus(at, times(lower, whole(-1))), figure(one.per, rate.unit, from)))))));
+            return plain(
+              plus(
+                amount(one.amount),
+                times(
+                  amount(one.step),
+                  whole(up(over(plus(at, times(lower, whole(-1))), figure(one.per, rate.unit, from)))),
+                ),
+              ),
+            );
           }
           lower = upper;
         }
@@ -407,7 +506,8 @@ export function readAnswer(book: Book, basket: Basket): Read {
         return { exact: plus(more, amount(rate.add)), converted: foreign };
       }
       case 'box': {
-        if (!rate.places.some((pattern) => zoneOf([{ id: 'x', takes: [pattern], leaves: [] }], place) !== null)) return null;
+        if (!rate.places.some((pattern) => zoneOf([{ id: 'x', takes: [pattern], leaves: [] }], place) !== null))
+          return null;
         let best: bigint | null = null;
         for (let set = 1; set < 2 ** rate.sizes.length; set += 1) {
           const some = rate.sizes.filter((_, i) => set & (1 << i));
@@ -417,7 +517,10 @@ export function readAnswer(book: Book, basket: Basket): Read {
             massOf(rate.limit),
           );
           if (packed === null) continue;
-          const cost = packed.reduce((sum, parcel) => sum + units(some.find((size) => size.box === parcel.box)?.amount ?? '0', from), 0n);
+          const cost = packed.reduce(
+            (sum, parcel) => sum + units(some.find((size) => size.box === parcel.box)?.amount ?? '0', from),
+            0n,
+          );
           if (best === null || cost < best) best = cost;
         }
         if (best !== null && rate.sizes.length > 1) reach('box of several sizes');
@@ -486,14 +589,23 @@ export function readAnswer(book: Book, basket: Basket): Read {
     reach(ownRateHere ? 'rate in the market’s currency' : 'fees in the market’s currency');
     const found = charge(ownRateHere ?? priced.rate, group, ownRateHere ? currency : from, after);
     if (found === null) return null;
-    const rate = ownRateHere ? (found.converted ? round(found.exact) : nearest(found.exact)) : round(exactly(found.exact, from));
-    const fees = ownFees ? units(ownFees.order, currency) + units(ownFees.item, currency) * n : now.fees ? alone(now.fees.order, from) + alone(now.fees.item, from) * n : 0n;
+    const rate = ownRateHere
+      ? found.converted
+        ? round(found.exact)
+        : nearest(found.exact)
+      : round(exactly(found.exact, from));
+    const fees = ownFees
+      ? units(ownFees.order, currency) + units(ownFees.item, currency) * n
+      : now.fees
+        ? alone(now.fees.order, from) + alone(now.fees.item, from) * n
+        : 0n;
     return rate + fees;
   }
 
   /** Whether a threshold is met by a group; gifts never count. */
   function meets(free: NonNullable<Lane['freeFrom']>, group: Group, from: string): boolean {
-    if (free.unit === 'value') return (free.test === 'after' ? group.after : group.value) >= edge(free.value, free.also, from);
+    if (free.unit === 'value')
+      return (free.test === 'after' ? group.after : group.value) >= edge(free.value, free.also, from);
     reach(`free from ${free.unit === 'units' ? 'units' : 'mass'}`);
     if (free.unit === 'units') return count(group) >= BigInt(free.value);
     const heavy = heft(bought(group));
@@ -512,7 +624,10 @@ export function readAnswer(book: Book, basket: Basket): Read {
     const ours = lines.map((line, i) => ({ line, i })).filter(({ line }) => !stocks(line.item));
     const given = gifts.filter((gift) => !stocks(gift.item));
     const lanes: Lane[] = [];
-    const groupsBy = new Map<string, { template: Template; now: Now; kind: string | null; origin: string; lines: Line[]; value: bigint; after: bigint }>();
+    const groupsBy = new Map<
+      string,
+      { template: Template; now: Now; kind: string | null; origin: string; lines: Line[]; value: bigint; after: bigint }
+    >();
     const singles: { line: Line; i: number; now: Now; rate: Rate; waived: boolean }[] = [];
     const key = (template: Template, where: string, kind: string | null) => `${template.id}|${where}|${kind ?? ''}`;
     for (const { line, i } of [...ours, ...given.map((line) => ({ line, i: -1 }))]) {
@@ -567,7 +682,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
     if (charges.length === 1) rate = charges[0]?.amount ?? 0n;
     if (charges.length > 1) {
       const kinds = charges.flatMap((one) => one.kinds);
-      const rule = book.mixing.find((one) => (one.kinds.length === 0 || kinds.every((kind) => one.kinds.includes(kind))) && (one.services.length === 0 || one.services.includes(service)));
+      const rule = book.mixing.find(
+        (one) =>
+          (one.kinds.length === 0 || kinds.every((kind) => one.kinds.includes(kind))) &&
+          (one.services.length === 0 || one.services.includes(service)),
+      );
       const way = rule ? rule.by : book.mixedBy;
       reach(`mixing ${typeof way === 'string' ? way : 'highest plus'}${rule ? ', by a rule' : ''}`);
       const amounts = charges.map((one) => one.amount);
@@ -590,7 +709,9 @@ export function readAnswer(book: Book, basket: Basket): Read {
       else {
         const kind = kindOf(line.item) in now.rate.kinds ? kindOf(line.item) : null;
         const template = templateOf(line.item);
-        const met = freed.get(key(template, origin(line.item), kind)) ?? (now.freeFrom?.of === 'basket' && meets(now.freeFrom, basketGroup, currencyOf(template)));
+        const met =
+          freed.get(key(template, origin(line.item), kind)) ??
+          (now.freeFrom?.of === 'basket' && meets(now.freeFrom, basketGroup, currencyOf(template)));
         if (met) reach('waived by a threshold');
         else waivable += amount;
       }
@@ -599,14 +720,24 @@ export function readAnswer(book: Book, basket: Basket): Read {
       const alonely: Group = { lines: [line], value: listValue[i] as bigint, after: after[i] as bigint };
       const found = charge(ownOne, alonely, home, now.lane.values === 'after');
       if (found === null) return null;
-      const amount = home === currency ? (found.converted ? round(found.exact) : nearest(found.exact)) : round(exactly(found.exact, home));
+      const amount =
+        home === currency
+          ? found.converted
+            ? round(found.exact)
+            : nearest(found.exact)
+          : round(exactly(found.exact, home));
       extra(line, now, amount, waived);
     }
     for (const { line } of ours) {
       const fee = handling(line.item);
       if (!fee) continue;
       reach('handling fee');
-      extra(line, laneNow(laneOf(templateOf(line.item), service) as Lane), alone(fee.each, home) * BigInt(line.units), fee.waived);
+      extra(
+        line,
+        laneNow(laneOf(templateOf(line.item), service) as Lane),
+        alone(fee.each, home) * BigInt(line.units),
+        fee.waived,
+      );
     }
     return { rate, waivable, stays, lanes };
   }
@@ -618,12 +749,22 @@ export function readAnswer(book: Book, basket: Basket): Read {
   };
 
   // Offers.
-  const level = (offer: Offer) => (offer.benefit.is === 'delivery' ? 'delivery' : offer.benefit.is === 'off order' || offer.benefit.is === 'spend steps' ? 'order' : 'goods');
-  const goodsOf = (offer: Offer): string | null | undefined => (level(offer) === 'goods' && 'goods' in offer.benefit ? offer.benefit.goods : undefined);
+  const level = (offer: Offer) =>
+    offer.benefit.is === 'delivery'
+      ? 'delivery'
+      : offer.benefit.is === 'off order' || offer.benefit.is === 'spend steps'
+        ? 'order'
+        : 'goods';
+  const goodsOf = (offer: Offer): string | null | undefined =>
+    level(offer) === 'goods' && 'goods' in offer.benefit ? offer.benefit.goods : undefined;
   const counts = (offer: Offer) => lines.map((line) => offer.stocked || !stocks(line.item));
   const worthOf = (offer: Offer, amounts: readonly bigint[], selection: string | null) =>
-    lines.reduce((sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + (amounts[i] as bigint) : sum), 0n);
-  const unitsOf = (offer: Offer, selection: string | null) => lines.reduce((sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + line.units : sum), 0);
+    lines.reduce(
+      (sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + (amounts[i] as bigint) : sum),
+      0n,
+    );
+  const unitsOf = (offer: Offer, selection: string | null) =>
+    lines.reduce((sum, line, i) => (counts(offer)[i] && selects(selection, line.item) ? sum + line.units : sum), 0);
   const mondayOf = (zone: string) => {
     const local = new Intl.DateTimeFormat('sv-SE', { timeZone: zone, dateStyle: 'short' }).format(at);
     const day = new Date(`${local}T00:00:00Z`);
@@ -635,10 +776,15 @@ export function readAnswer(book: Book, basket: Basket): Read {
     const { budget } = offer.limits;
     if (!budget) return null;
     const rows = basket.spent[offer.id]?.rows ?? [];
-    const amount = budget.split === null ? budget.amount : basket.channel === null ? '0' : (budget.split[basket.channel] ?? '0');
+    const amount =
+      budget.split === null ? budget.amount : basket.channel === null ? '0' : (budget.split[basket.channel] ?? '0');
     if (budget.split) reach('budget split by channel');
     if (budget.per === 'week') reach('budget of a week');
-    const counted = rows.filter((row) => (budget.per === 'all' || row.week === mondayOf(offer.window.zone)) && (budget.split === null || row.channel === basket.channel));
+    const counted = rows.filter(
+      (row) =>
+        (budget.per === 'all' || row.week === mondayOf(offer.window.zone)) &&
+        (budget.split === null || row.channel === basket.channel),
+    );
     return units(amount, home) - counted.reduce((sum, row) => sum + units(row.amount, home), 0n);
   }
   const covers = (offer: Offer, saving: bigint): boolean => {
@@ -651,7 +797,13 @@ export function readAnswer(book: Book, basket: Basket): Read {
   function fits(offer: Offer): boolean {
     const { code } = offer;
     if (offer.state !== 'meant' || !running(offer.window)) return false;
-    if (code && (code.is === 'single use' ? !basket.codes.includes('ONCE1') || code.batch !== 'cards' : !basket.codes.includes(code.code))) return false;
+    if (
+      code &&
+      (code.is === 'single use'
+        ? !basket.codes.includes('ONCE1') || code.batch !== 'cards'
+        : !basket.codes.includes(code.code))
+    )
+      return false;
     if (code) reach(`code ${code.is}`);
     if (offer.zones) {
       const first = lines.find((_, i) => counts(offer)[i]);
@@ -672,7 +824,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
     if (offer.limits.uses !== null && (spent?.uses ?? 0) >= offer.limits.uses) return false;
     if (offer.limits.each !== null && ownUses >= offer.limits.each) return false;
     const needs = goodsOf(offer) === undefined ? offer.goods : goodsOf(offer);
-    if ((goodsOf(offer) !== undefined || needs !== null) && !lines.some((line, i) => counts(offer)[i] && selects(needs ?? null, line.item))) return false;
+    if (
+      (goodsOf(offer) !== undefined || needs !== null) &&
+      !lines.some((line, i) => counts(offer)[i] && selects(needs ?? null, line.item))
+    )
+      return false;
     if (goodsOf(offer) === undefined && offer.goods !== null) reach('For: goods');
     if (offer.benefit.is === 'gift') {
       const gift = itemOf(offer.benefit.sku);
@@ -699,13 +855,20 @@ export function readAnswer(book: Book, basket: Basket): Read {
     readonly delivery: bigint;
     readonly tax: bigint;
   }
-  const off = (how: { by: 'percent'; percent: string } | { by: 'amount'; amount: string; also: Record<string, string> }, amount: bigint): bigint => {
+  const off = (
+    how: { by: 'percent'; percent: string } | { by: 'amount'; amount: string; also: Record<string, string> },
+    amount: bigint,
+  ): bigint => {
     if (how.by === 'percent') return nearest(percentOf(amount, how.percent));
     const fixed = given(how.amount, how.also);
     return fixed < amount ? fixed : amount;
   };
   const asksMet = (offer: Offer, amounts: readonly bigint[]) =>
-    offer.asks.every((ask) => (ask.over === 'units' ? unitsOf(offer, ask.goods) >= ask.units : worthOf(offer, ask.test === 'before' ? listValue : amounts, ask.goods) >= edge(ask.value, ask.also)));
+    offer.asks.every((ask) =>
+      ask.over === 'units'
+        ? unitsOf(offer, ask.goods) >= ask.units
+        : worthOf(offer, ask.test === 'before' ? listValue : amounts, ask.goods) >= edge(ask.value, ask.also),
+    );
 
   /** A set of offers worked through the levels for a service; null where it cannot be used so. */
   function work(set: readonly Offer[], service: string | null, cheapest: string | null): Worked | null {
@@ -731,14 +894,20 @@ export function readAnswer(book: Book, basket: Basket): Read {
         if (!touched[i]) return;
         const each = priceIn(line.item);
         const n = BigInt(line.units);
-        if (benefit.is === 'off goods') cuts[i] = benefit.off.by === 'percent' ? nearest(percentOf(each * n, benefit.off.percent)) : off(benefit.off, each) * n;
+        if (benefit.is === 'off goods')
+          cuts[i] =
+            benefit.off.by === 'percent'
+              ? nearest(percentOf(each * n, benefit.off.percent))
+              : off(benefit.off, each) * n;
         if (benefit.is === 'fixed price') {
           const fixed = given(benefit.price, benefit.also);
           cuts[i] = fixed < each ? (each - fixed) * n : 0n;
         }
       });
       if (benefit.is === 'buy and get') {
-        const all = lines.flatMap((line, i) => (touched[i] ? Array.from({ length: line.units }, () => ({ i, each: priceIn(line.item) })) : []));
+        const all = lines.flatMap((line, i) =>
+          touched[i] ? Array.from({ length: line.units }, () => ({ i, each: priceIn(line.item) })) : [],
+        );
         const k = Math.floor(all.length / (benefit.buy + benefit.get)) * benefit.get;
         all.sort((a, b) => (a.each < b.each ? -1 : a.each > b.each ? 1 : a.i - b.i));
         const some = lines.map(() => 0n);
@@ -813,13 +982,16 @@ export function readAnswer(book: Book, basket: Basket): Read {
       waives ||= free;
     }
     const delivery = carried.rate - off_ + (waives ? 0n : carried.waivable) + carried.stays;
-    const tax = final.reduce((sum, amount, i) => sum + taxOn(amount, classOf((lines[i] as Line).item)), 0n) + taxOn(delivery, book.deliveryClass);
+    const tax =
+      final.reduce((sum, amount, i) => sum + taxOn(amount, classOf((lines[i] as Line).item)), 0n) +
+      taxOn(delivery, book.deliveryClass);
     const paid = final.reduce((a, b) => a + b, 0n) + delivery + (inside ? 0n : tax);
     return { left: final, gifts, worth, carried, paid, delivery, tax };
   }
 
   const sets: Offer[][] = [[]];
-  for (const offer of candidates) for (const set of [...sets]) if (!set.some((one) => keepOut(one, offer))) sets.push([...set, offer]);
+  for (const offer of candidates)
+    for (const set of [...sets]) if (!set.some((one) => keepOut(one, offer))) sets.push([...set, offer]);
 
   function best(service: string | null, cheapest: string | null): { worked: Worked; used: Offer[] } | null {
     let found: { worked: Worked; used: Offer[] } | null = null;
@@ -844,7 +1016,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
           if (used.length > found.used.length) continue;
           if (used.length === found.used.length) {
             const differs = used.findIndex((one, i) => one !== found?.used[i]);
-            if (differs < 0 || book.offers.indexOf(used[differs] as Offer) > book.offers.indexOf(found.used[differs] as Offer)) continue;
+            if (
+              differs < 0 ||
+              book.offers.indexOf(used[differs] as Offer) > book.offers.indexOf(found.used[differs] as Offer)
+            )
+              continue;
           }
         }
       }
@@ -860,7 +1036,12 @@ export function readAnswer(book: Book, basket: Basket): Read {
     const carried = carry(service.id, listValue, []);
     if (!carried) continue;
     const days = daysOf(service.id, carried.lanes);
-    if (!least || carried.rate < least.rate || (carried.rate === least.rate && (days[1] < least.days[1] || (days[1] === least.days[1] && days[0] < least.days[0])))) {
+    if (
+      !least ||
+      carried.rate < least.rate ||
+      (carried.rate === least.rate &&
+        (days[1] < least.days[1] || (days[1] === least.days[1] && days[0] < least.days[0])))
+    ) {
       least = { rate: carried.rate, days };
       cheapest = service.id;
     }
@@ -904,19 +1085,29 @@ export function readAnswer(book: Book, basket: Basket): Read {
   const hidden: string[] = [];
   let named = offered;
   if (market.oneOfAName) {
-    const beats = (a: Choice, b: Choice) => (sign(a.pays, b.pays) || a.days[1] - b.days[1] || a.days[0] - b.days[0] || place_(a) - place_(b)) < 0;
-    named = offered.filter((choice) => !offered.some((other) => other !== choice && other.name === choice.name && beats(other, choice)));
+    const beats = (a: Choice, b: Choice) =>
+      (sign(a.pays, b.pays) || a.days[1] - b.days[1] || a.days[0] - b.days[0] || place_(a) - place_(b)) < 0;
+    named = offered.filter(
+      (choice) => !offered.some((other) => other !== choice && other.name === choice.name && beats(other, choice)),
+    );
     for (const choice of offered) if (!named.includes(choice)) hidden.push(choice.service);
     if (hidden.length > 0) reach('one of a name');
   }
   const free = named.filter((choice) => choice.delivery === 0n && !sight(choice));
   const seen: Choice[] = [];
   let shownCount = 0;
-  const ordered = [...named].sort((a, b) => sign(a.pays, b.pays) || sign(a.delivery, b.delivery) || a.days[1] - b.days[1] || place_(a) - place_(b));
+  const ordered = [...named].sort(
+    (a, b) => sign(a.pays, b.pays) || sign(a.delivery, b.delivery) || a.days[1] - b.days[1] || place_(a) - place_(b),
+  );
   for (const choice of ordered) {
     const cheaper = free.every((one) => choice.pays < one.pays);
     const hides =
-      choice.delivery !== 0n && !sight(choice) && free.length > 0 && !cheaper && (market.hides === 'all' || (market.hides === 'same or slower' && free.some((one) => one.days[1] <= choice.days[1])));
+      choice.delivery !== 0n &&
+      !sight(choice) &&
+      free.length > 0 &&
+      !cheaper &&
+      (market.hides === 'all' ||
+        (market.hides === 'same or slower' && free.some((one) => one.days[1] <= choice.days[1])));
     if (hides) reach(`hidden: ${market.hides}`);
     const beyond = !hides && !sight(choice) && market.most !== null && shownCount >= market.most;
     if (beyond) reach('at most so many');

@@ -17,7 +17,8 @@ beforeEach(async () => {
 });
 
 const batches = async () => (await at.call('GET', '/api/codes')).body.batches;
-const file = async (path: string): Promise<Record<string, string>[]> => parse((await at.call('GET', path)).body, { columns: true });
+const file = async (path: string): Promise<Record<string, string>[]> =>
+  parse((await at.call('GET', path)).body, { columns: true });
 
 describe('single-use codes', () => {
   test('a hundred thousand are made, each its own, and exported as CSV', async () => {
@@ -29,7 +30,10 @@ describe('single-use codes', () => {
   });
   test('a file is taken whole or not at all: where, what, what would be right', async () => {
     const put = (text: string) => at.call('PUT', '/api/codes/batches/autumn', { text });
-    expect((await put('code,used\r\nABC123,\r\nDEF456,2026-11-01T10:00:00Z\r\n')).body).toEqual({ taken: 2, badLines: [] });
+    expect((await put('code,used\r\nABC123,\r\nDEF456,2026-11-01T10:00:00Z\r\n')).body).toEqual({
+      taken: 2,
+      badLines: [],
+    });
     expect(await batches()).toEqual([{ batch: 'autumn', codes: 2, used: 1 }]);
     const bad = (await put('code\r\nGHI789\r\nabc\r\nGHI789\r\n')).body;
     expect(bad.taken).toBe(0);
@@ -39,26 +43,44 @@ describe('single-use codes', () => {
     ]);
     expect((await put('code\r\nJKL000\r\nABC123\r\n')).body).toEqual({
       taken: 0,
-      badLines: [{ line: 3, problems: [{ at: ['code'], wrong: '“ABC123” stands in a batch already', right: 'a code of its own' }] }],
+      badLines: [
+        {
+          line: 3,
+          problems: [{ at: ['code'], wrong: '“ABC123” stands in a batch already', right: 'a code of its own' }],
+        },
+      ],
     });
     expect((await put('name\r\nJKL000\r\n')).body.badLines[0].problems[0].wrong).toBe('no column code');
     expect(await batches()).toEqual([{ batch: 'autumn', codes: 2, used: 1 }]);
   });
   test('uses are counted once, and unknown codes change nothing', async () => {
     await at.call('PUT', '/api/codes/batches/autumn', { text: 'code\r\nABC123\r\nDEF456\r\n' });
-    expect((await at.call('POST', '/api/codes/used', { text: 'code,used\r\nABC123,2026-11-20T09:00:00Z\r\n' })).body.taken).toBe(1);
-    expect((await at.call('POST', '/api/codes/used', { text: 'code\r\nABC123\r\nNOSUCH1\r\n' })).body).toMatchObject({ taken: 0, badLines: [{ line: 3 }] });
+    expect(
+      (await at.call('POST', '/api/codes/used', { text: 'code,used\r\nABC123,2026-11-20T09:00:00Z\r\n' })).body.taken,
+    ).toBe(1);
+    expect((await at.call('POST', '/api/codes/used', { text: 'code\r\nABC123\r\nNOSUCH1\r\n' })).body).toMatchObject({
+      taken: 0,
+      badLines: [{ line: 3 }],
+    });
     expect((await at.call('POST', '/api/codes/used', { text: 'code\r\nABC123\r\nDEF456\r\n' })).body.taken).toBe(1);
-    expect(await file('/api/codes/batches/autumn/file')).toMatchObject([{ code: 'ABC123', used: '2026-11-20T09:00:00.000Z' }, { code: 'DEF456' }]);
+    expect(await file('/api/codes/batches/autumn/file')).toMatchObject([
+      { code: 'ABC123', used: '2026-11-20T09:00:00.000Z' },
+      { code: 'DEF456' },
+    ]);
     expect((await at.call('POST', '/api/codes/known', { codes: ['ABC123', 'XYZ999'] })).body.singles).toEqual({});
   });
   test('known ones are told with their batch until they are used', async () => {
     await at.call('PUT', '/api/codes/batches/autumn', { text: 'code\r\nABC123\r\n' });
-    expect((await at.call('POST', '/api/codes/known', { codes: ['ABC123', 'SUDS'] })).body.singles).toEqual({ ABC123: 'autumn' });
+    expect((await at.call('POST', '/api/codes/known', { codes: ['ABC123', 'SUDS'] })).body.singles).toEqual({
+      ABC123: 'autumn',
+    });
   });
   test('too many, a name that is none, and a body that is none are refused', async () => {
     expect((await at.call('POST', '/api/codes/batches/cards', { count: 100_001 })).status).toBe(400);
-    expect((await at.call('POST', '/api/codes/batches/Cards!', { count: 1 })).body).toMatchObject({ status: 422, title: '“Cards!” is no name of a batch' });
+    expect((await at.call('POST', '/api/codes/batches/Cards!', { count: 1 })).body).toMatchObject({
+      status: 422,
+      title: '“Cards!” is no name of a batch',
+    });
     expect((await at.call('PUT', '/api/codes/batches/cards', { words: '' })).status).toBe(400);
   });
 });
@@ -71,7 +93,10 @@ describe('spend', () => {
       smallBook({
         numbered: 2,
         offers: [
-          offerOf('suds', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } }, limits: { budget: { amount: '100', per: 'week' } } }),
+          offerOf('suds', 1, {
+            benefit: { is: 'off order', off: { by: 'percent', percent: '5' } },
+            limits: { budget: { amount: '100', per: 'week' } },
+          }),
           offerOf('plain', 2, { benefit: { is: 'off order', off: { by: 'percent', percent: '5' } } }),
         ],
       }),
@@ -99,7 +124,9 @@ describe('spend', () => {
       )
     ).body;
     expect(bad.taken).toBe(0);
-    expect(bad.badLines.map((line: { line: number; problems: { at: string[] }[] }) => [line.line, line.problems[0]?.at[0]])).toEqual([
+    expect(
+      bad.badLines.map((line: { line: number; problems: { at: string[] }[] }) => [line.line, line.problems[0]?.at[0]]),
+    ).toEqual([
       [2, 'offer'],
       [3, 'week'],
       [4, 'week'],
@@ -113,9 +140,16 @@ describe('spend', () => {
 
 describe('customers', () => {
   test('are put into segments of the book; a strange segment or id refuses the file', async () => {
-    expect((await at.call('PUT', '/api/customers', { text: 'customer,segment\r\nC-1,trade\r\nC-2,trade\r\n' })).body).toEqual({ taken: 2, badLines: [] });
-    const bad = (await at.call('PUT', '/api/customers', { text: 'customer,segment\r\nC-3,gold\r\nann@example.org,trade\r\n' })).body;
-    expect(bad.badLines.map((line: { problems: { wrong: string }[] }) => line.problems[0]?.wrong)).toEqual(['no segment “gold”', '“ann@example.org” is no id']);
+    expect(
+      (await at.call('PUT', '/api/customers', { text: 'customer,segment\r\nC-1,trade\r\nC-2,trade\r\n' })).body,
+    ).toEqual({ taken: 2, badLines: [] });
+    const bad = (
+      await at.call('PUT', '/api/customers', { text: 'customer,segment\r\nC-3,gold\r\nann@example.org,trade\r\n' })
+    ).body;
+    expect(bad.badLines.map((line: { problems: { wrong: string }[] }) => line.problems[0]?.wrong)).toEqual([
+      'no segment “gold”',
+      '“ann@example.org” is no id',
+    ]);
     expect((await at.call('GET', '/api/segments')).body.segments).toEqual([{ segment: 'trade', customers: 2 }]);
     expect(await file('/api/customers/file')).toEqual([
       { customer: 'C-1', segment: 'trade' },
@@ -127,20 +161,49 @@ describe('customers', () => {
 
 test('offers of an older database are brought to how they are written now', async () => {
   const old = [
-    { id: 'ten', benefit: { is: 'percent off order', percent: '10' }, code: 'TEN', asks: { value: '20.00', test: 'before' } },
+    {
+      id: 'ten',
+      benefit: { is: 'percent off order', percent: '10' },
+      code: 'TEN',
+      asks: { value: '20.00', test: 'before' },
+    },
     { id: 'post', benefit: { is: 'free services', services: ['post'] }, code: null, asks: null },
     { id: 'cap', benefit: { is: 'free up to', cap: '5.00' }, code: null, asks: { value: '60.00', test: 'after' } },
-  ].map((one) => ({ title: one.id, zones: null, window: { from: null, until: null, zone: 'Europe/Dublin' }, addsTo: [], terms: '', note: '', ...one }));
-  const update = readFileSync(new URL('../../src/server/migrations/005-codes.sql', import.meta.url), 'utf8').split('-- Offers as they are written from here on.')[1] ?? '';
+  ].map((one) => ({
+    title: one.id,
+    zones: null,
+    window: { from: null, until: null, zone: 'Europe/Dublin' },
+    addsTo: [],
+    terms: '',
+    note: '',
+    ...one,
+  }));
+  const update =
+    readFileSync(new URL('../../src/server/migrations/005-codes.sql', import.meta.url), 'utf8').split(
+      '-- Offers as they are written from here on.',
+    )[1] ?? '';
   await transaction(at.database, async (connection) => {
     await connection.query("delete from book_part where kind = 'offers'");
-    for (const [position, body] of old.entries()) await connection.query("insert into book_part (kind, id, position, body) values ('offers', $1, $2, $3)", [body.id, position, JSON.stringify(body)]);
+    for (const [position, body] of old.entries())
+      await connection.query("insert into book_part (kind, id, position, body) values ('offers', $1, $2, $3)", [
+        body.id,
+        position,
+        JSON.stringify(body),
+      ]);
     await connection.query(update);
   });
   const { rows } = await at.database.query("select body from book_part where kind = 'offers' order by position");
   expect(rows.map(({ body }) => [body.benefit, body.code, body.asks])).toEqual([
-    [{ is: 'off order', off: { by: 'percent', percent: '10' } }, { is: 'shared', code: 'TEN' }, [{ over: 'value', value: '20.00', test: 'before' }]],
+    [
+      { is: 'off order', off: { by: 'percent', percent: '10' } },
+      { is: 'shared', code: 'TEN' },
+      [{ over: 'value', value: '20.00', test: 'before' }],
+    ],
     [{ is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } }, null, []],
-    [{ is: 'delivery', on: { is: 'up to', cap: '5.00' }, off: { by: 'free' } }, null, [{ over: 'value', value: '60.00', test: 'after' }]],
+    [
+      { is: 'delivery', on: { is: 'up to', cap: '5.00' }, off: { by: 'free' } },
+      null,
+      [{ over: 'value', value: '60.00', test: 'after' }],
+    ],
   ]);
 });

@@ -4,7 +4,10 @@ import { damaged, nasty } from '../books/damage.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
 
-/** Whatever is sent, the server takes it or says what is wrong with it: it never fails, and the book stays as it was. Seeded. */
+/**
+ * Whatever is sent, the server takes it or says what is wrong with it: it never fails, and the book stays as it was.
+ * Seeded.
+ */
 let at: World;
 beforeAll(async () => {
   at = await world();
@@ -48,7 +51,12 @@ test('edits of anything to anything are saved or refused', async () => {
   const statuses = new Set<number>();
   for (let i = 0; i < 250; i += 1) {
     const edits = [{ path: pick(places), value: pick(nasty) }];
-    const answered = await at.call('POST', '/api/revisions', { base, who: pick(['Ada', '\u0000', '\ud800']), note: pick(['', 'a\u0000b', '\udfff']), edits });
+    const answered = await at.call('POST', '/api/revisions', {
+      base,
+      who: pick(['Ada', '\u0000', '\ud800']),
+      note: pick(['', 'a\u0000b', '\udfff']),
+      edits,
+    });
     statuses.add(answered.status);
     expect(answered.status, `${JSON.stringify(edits)} ${JSON.stringify(answered.body)}`).toBeLessThan(500);
     if (answered.status === 201) base = answered.body.revision;
@@ -58,7 +66,16 @@ test('edits of anything to anything are saved or refused', async () => {
 
 test('damaged baskets, spend, customers and codes are answered or refused', async () => {
   await at.take(smallBook());
-  const basket = { id: 'one', name: 'One', lines: [{ sku: 'BAR-OAT', units: 2 }], place: 'IE', codes: [], moment: null, spent: {}, carrier: [] };
+  const basket = {
+    id: 'one',
+    name: 'One',
+    lines: [{ sku: 'BAR-OAT', units: 2 }],
+    place: 'IE',
+    codes: [],
+    moment: null,
+    spent: {},
+    carrier: [],
+  };
   const moment = '2026-11-24T09:10:00Z';
   /** Each as it is written when nothing is wrong with it: a file in a request is damaged as a text, too. */
   const requests: readonly (readonly [method: string, path: string, body: unknown])[] = [
@@ -79,7 +96,20 @@ test('damaged baskets, spend, customers and codes are answered or refused', asyn
 });
 
 test('addresses that mean nothing are not there, or refused', async () => {
-  for (const one of ['%00', '%ED%A0%80', '__proto__', '0', '-1', '99999999999999999999', '2147483648', '1.5', 'x'.repeat(300), '..%2f', "'", 'NaN']) {
+  for (const one of [
+    '%00',
+    '%ED%A0%80',
+    '__proto__',
+    '0',
+    '-1',
+    '99999999999999999999',
+    '2147483648',
+    '1.5',
+    'x'.repeat(300),
+    '..%2f',
+    "'",
+    'NaN',
+  ]) {
     for (const path of [
       `/api/checks/${one}`,
       `/api/channels/${one}/files`,

@@ -9,7 +9,10 @@ import { allGoods } from '../../src/server/queries/goods.ts';
 import { revisionsBefore } from '../../src/server/queries/revisions.ts';
 
 /** The demo's book as the second format had it, in a database as it was then. */
-const file = JSON.parse(readFileSync(new URL('../books/format-2/demo.json', import.meta.url), 'utf8')) as Record<string, unknown> & { goods: { sku: string }[]; channels: Record<string, unknown> };
+const file = JSON.parse(readFileSync(new URL('../books/format-2/demo.json', import.meta.url), 'utf8')) as Record<
+  string,
+  unknown
+> & { goods: { sku: string }[]; channels: Record<string, unknown> };
 const name = `test_${Math.random().toString(36).slice(2, 10)}`;
 let admin: pg.Client;
 let database: Database;
@@ -31,7 +34,11 @@ async function fill() {
   const head = Object.fromEntries(Object.entries(book).filter(([, value]) => !Array.isArray(value)));
   const parts = [
     { kind: 'head', id: '', position: 0, body: head as unknown },
-    ...Object.entries(book).flatMap(([kind, list]) => (Array.isArray(list) ? (list as { id: string }[]).map((body, position) => ({ kind, id: body.id, position, body: body as unknown })) : [])),
+    ...Object.entries(book).flatMap(([kind, list]) =>
+      Array.isArray(list)
+        ? (list as { id: string }[]).map((body, position) => ({ kind, id: body.id, position, body: body as unknown }))
+        : [],
+    ),
     ...Object.entries(channels).map(([id, body], position) => ({ kind: 'channels', id, position, body })),
   ];
   await transaction(database, async (connection) => {
@@ -39,7 +46,10 @@ async function fill() {
       connection,
       migrations().filter((one) => one < '006'),
     );
-    await connection.query('insert into book_part select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)', [JSON.stringify(parts)]);
+    await connection.query(
+      'insert into book_part select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)',
+      [JSON.stringify(parts)],
+    );
     await connection.query(
       `insert into goods (sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class, origin, stocked_by, hazards, override, fee)
        select sku, name, price, coalesce(prices, '{}'), cost, mass, size, array(select jsonb_array_elements_text(tags)), kind, template, parent, "taxClass", origin,
@@ -57,7 +67,10 @@ test('a database of the second format holds, brought along, what its exported fi
   const wanted: BookFile = sure(readBookFile(file));
   const bySku = (a: { sku: string }, b: { sku: string }) => (a.sku < b.sku ? -1 : 1);
   const goods = await allGoods(database);
-  expect({ ...(await readBook(database)), goods: [...goods].sort(bySku) }).toEqual({ ...wanted, goods: [...wanted.goods].sort(bySku) });
+  expect({ ...(await readBook(database)), goods: [...goods].sort(bySku) }).toEqual({
+    ...wanted,
+    goods: [...wanted.goods].sort(bySku),
+  });
   expect(goods.length).toBe(file.goods.length);
 });
 test('what was changed in meaning stands in the note of a revision', async () => {

@@ -16,7 +16,8 @@ beforeEach(async () => {
 });
 
 const amount = ['templates', 'soaps', 'lanes', 'home', 'post', 'rate', 'amount'];
-const saving = (edits: unknown[], more: object = {}) => at.call('POST', '/api/revisions', { base, who: 'Ada', note: '', edits, ...more });
+const saving = (edits: unknown[], more: object = {}) =>
+  at.call('POST', '/api/revisions', { base, who: 'Ada', note: '', edits, ...more });
 const book = async () => (await at.call('GET', '/api/book')).body.book;
 
 describe('a save', () => {
@@ -52,19 +53,28 @@ describe('a save', () => {
     );
     expect(second.status).toBe(409);
     expect(second.headers.get('Content-Type')).toBe('application/problem+json');
-    expect(second.body.conflicts).toEqual([{ path: amount, mine: '9.00', theirs: '8.10', who: 'Ada', revision: base + 1 }]);
+    expect(second.body.conflicts).toEqual([
+      { path: amount, mine: '9.00', theirs: '8.10', who: 'Ada', revision: base + 1 },
+    ]);
     expect((await book()).zones[0].name).toBe('Home');
   });
 
   test('of different things by two: both stand', async () => {
     await saving([{ path: amount, value: '8.10' }]);
     expect((await saving([{ path: ['zones', 'home', 'name'], value: 'Hearth' }], { who: 'Ben' })).status).toBe(201);
-    expect(await book()).toMatchObject({ zones: [{ name: 'Hearth' }, {}], templates: [{ lanes: { home: { post: { rate: { amount: '8.10' } } } } }] });
+    expect(await book()).toMatchObject({
+      zones: [{ name: 'Hearth' }, {}],
+      templates: [{ lanes: { home: { post: { rate: { amount: '8.10' } } } } }],
+    });
   });
 
   test('of many at the same moment: each is a revision of its own, one after another', async () => {
     const names = ['a', 'b', 'c', 'd', 'e', 'f'];
-    const answers = await Promise.all(names.map((one, i) => saving([{ path: ['goods', `NEW-${i}`], value: { ...smallBook().goods[0], sku: `NEW-${i}` } }], { who: one })));
+    const answers = await Promise.all(
+      names.map((one, i) =>
+        saving([{ path: ['goods', `NEW-${i}`], value: { ...smallBook().goods[0], sku: `NEW-${i}` } }], { who: one }),
+      ),
+    );
     expect(answers.map((one) => one.status)).toEqual(names.map(() => 201));
     expect(new Set(answers.map((one) => one.body.revision)).size).toBe(names.length);
     expect((await at.call('GET', '/api/goods')).body.items.length).toBe(3 + names.length);
@@ -72,7 +82,12 @@ describe('a save', () => {
 
   test('taken back after a later one changed the same is refused with both versions', async () => {
     await saving([{ path: amount, value: '8.10' }]);
-    await at.call('POST', '/api/revisions', { base: base + 1, who: 'Ben', note: '', edits: [{ path: amount, value: '8.50' }] });
+    await at.call('POST', '/api/revisions', {
+      base: base + 1,
+      who: 'Ben',
+      note: '',
+      edits: [{ path: amount, value: '8.50' }],
+    });
     expect((await at.call('POST', `/api/revisions/${base + 1}/taken-back`, { who: 'Ada' })).status).toBe(409);
   });
 
@@ -81,7 +96,12 @@ describe('a save', () => {
     ['an amount in a third decimal', [{ path: amount, value: '4.905' }], 'amount', 'at most 2'],
     ['a zone in use taken away', [{ path: ['zones', 'north'] }], 'north', 'home'],
     ['an item of a pinned basket taken away', [{ path: ['goods', 'BAR-OAT'] }], 'lines', 'a SKU of the goods'],
-    ['a price that is no figure', [{ path: ['goods', 'BAR-SEA', 'price'], value: 'NaN' }], 'price', 'an amount such as 4.90'],
+    [
+      'a price that is no figure',
+      [{ path: ['goods', 'BAR-SEA', 'price'], value: 'NaN' }],
+      'price',
+      'an amount such as 4.90',
+    ],
     ['something at a place that is not there', [{ path: ['offers', 'gone', 'title'], value: 'x' }], '', ''],
   ])('%s is refused with its place, and nothing is saved', async (_, edits, field, right) => {
     const answer = await saving([{ path: ['zones', 'home', 'name'], value: 'Half done' }, ...edits]);
@@ -96,7 +116,9 @@ describe('a save', () => {
 
   test('broken off in the middle leaves nothing', async () => {
     const broken = transaction(at.database, async (connection) => {
-      await connection.query("update book_part set body = jsonb_set(body, '{name}', '\"Half\"') where kind = 'zones' and id = 'home'");
+      await connection.query(
+        "update book_part set body = jsonb_set(body, '{name}', '\"Half\"') where kind = 'zones' and id = 'home'",
+      );
       throw new Error('the server was killed');
     });
     await expect(broken).rejects.toThrow('killed');
@@ -105,10 +127,18 @@ describe('a save', () => {
     const holder = await at.database.connect();
     await holder.query('begin');
     await holder.query('select pg_advisory_xact_lock($1)', [savingLock]);
-    const waiting = save(at.database, { base, who: 'Ada', note: '', at: new Date(), edits: [{ path: ['zones', 'home', 'name'], value: 'Half' }] });
+    const waiting = save(at.database, {
+      base,
+      who: 'Ada',
+      note: '',
+      at: new Date(),
+      edits: [{ path: ['zones', 'home', 'name'], value: 'Half' }],
+    });
     waiting.catch(() => undefined);
     await new Promise((done) => setTimeout(done, 300));
-    await holder.query("select pg_terminate_backend(pid) from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()");
+    await holder.query(
+      "select pg_terminate_backend(pid) from pg_stat_activity where wait_event_type = 'Lock' and datname = current_database()",
+    );
     await expect(waiting).rejects.toThrow();
     await holder.query('rollback');
     holder.release();
@@ -117,7 +147,10 @@ describe('a save', () => {
 
   test('words that would be SQL are words', async () => {
     const name = "'); drop table goods; --";
-    expect((await saving([{ path: ['zones', 'home', 'name'], value: name }], { who: "Rob'); drop table revision; --" })).status).toBe(201);
+    expect(
+      (await saving([{ path: ['zones', 'home', 'name'], value: name }], { who: "Rob'); drop table revision; --" }))
+        .status,
+    ).toBe(201);
     expect((await book()).zones[0].name).toBe(name);
     expect((await at.call('GET', "/api/goods?after=' or 1=1 --")).body.items.length).toBe(3);
   });
@@ -128,7 +161,9 @@ describe('a book', () => {
     const out = (await at.call('GET', '/api/book/file')).body;
     expect(out).toEqual({ ...smallBook(), goods: smallBook().goods.sort((a, b) => (a.sku < b.sku ? -1 : 1)) });
     const answer = await at.take({ ...out, seller: 'Another' });
-    expect((await at.call('GET', `/api/revisions/${answer.body.revision - 1}/to/${answer.body.revision}`)).body.changes).toEqual([{ path: ['seller'], before: 'Quillmoor Soaps', after: 'Another' }]);
+    expect(
+      (await at.call('GET', `/api/revisions/${answer.body.revision - 1}/to/${answer.body.revision}`)).body.changes,
+    ).toEqual([{ path: ['seller'], before: 'Quillmoor Soaps', after: 'Another' }]);
   });
   test('that does not hold together is refused whole, with every place', async () => {
     const file = smallBook();

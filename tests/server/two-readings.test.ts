@@ -14,7 +14,11 @@ import { opened } from '../books/opened.ts';
 import { moment, randomBasket, randomBook } from '../books/random.ts';
 
 // biome-ignore lint/suspicious/noExplicitAny: each stand-in keeps a state of its own
-const standIns: Record<string, StandIn<any>> = { 'lerrin-shop': lerrinShop, harrowmere, findlark: findlark(() => 'http://127.0.0.1:1') };
+const standIns: Record<string, StandIn<any>> = {
+  'lerrin-shop': lerrinShop,
+  harrowmere,
+  findlark: findlark(() => 'http://127.0.0.1:1'),
+};
 const euro = 'EUR' as Currency;
 const more = Number(process.env.PLEMB_RUNS ?? 1);
 /** Long enough ago for every review to have ended. */
@@ -28,13 +32,22 @@ function told(id: string, rules: Rules) {
   if ('refused' in outcome) throw new Error(`${id} refused: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
   // Promotions that need a look into the shop pass here: the look itself is tested with the servers running.
   const passed = JSON.parse(JSON.stringify(outcome.state).replaceAll('"verdict":"open"', '"verdict":"passed"'));
-  return { state: passed, checkout: (question: Question) => standIn.checkout(passed, question.moment)(written(question)), live: (at: number) => standIn.live(passed, at) };
+  return {
+    state: passed,
+    checkout: (question: Question) => standIn.checkout(passed, question.moment)(written(question)),
+    live: (at: number) => standIn.live(passed, at),
+  };
 }
 
 const written = (question: Question) => {
   const { lines, place, codes } = soldIn(question);
   return {
-    lines: lines.map((line) => ({ listing: line.sku, units: line.units, price: amountText(line.price, euro), grams: line.mass === null ? null : gramsText(line.mass) })),
+    lines: lines.map((line) => ({
+      listing: line.sku,
+      units: line.units,
+      price: amountText(line.price, euro),
+      grams: line.mass === null ? null : gramsText(line.mass),
+    })),
     place,
     codes: [...codes],
   };
@@ -49,8 +62,14 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
         const channel = told(dialect.id, rules);
         for (const basket of baskets) {
           const question = ask(basket);
-          const believed = rules.charges(soldIn(question), question.moment).map((one) => ({ speed: one.speed, charge: amountText(one.charge, euro), discount: amountText(one.discount, euro) }));
-          const charged = channel.checkout(question).choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
+          const believed = rules.charges(soldIn(question), question.moment).map((one) => ({
+            speed: one.speed,
+            charge: amountText(one.charge, euro),
+            discount: amountText(one.discount, euro),
+          }));
+          const charged = channel
+            .checkout(question)
+            .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
           expect(charged).toEqual(believed);
         }
       }),
@@ -77,14 +96,24 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
       fc.asyncProperty(randomBook, async (file) => {
         const { book, goods } = opened(file);
         const rendition = dialect.render(book, goods);
-        const report = await checkChannel(book, goods, { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null }, moment, () => undefined);
-        const worst = rendition.notes.reduce((sum, note) => sum + (note.fidelity.is === 'bounded' ? note.fidelity.bound : 0), 0);
+        const report = await checkChannel(
+          book,
+          goods,
+          { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+          moment,
+          () => undefined,
+        );
+        const worst = rendition.notes.reduce(
+          (sum, note) => sum + (note.fidelity.is === 'bounded' ? note.fidelity.bound : 0),
+          0,
+        );
         const unsayable = rendition.notes.some((note) => note.fidelity.is === 'unsayable');
         for (const finding of report.findings) {
           if (finding.cause === 'not sold there') continue;
           expect(finding.cause).toBe('limit');
           if (unsayable) continue;
-          // With nothing unsayable every difference is bounded by the clauses together; with nothing inexact there is none.
+          // With nothing unsayable every difference is bounded by the clauses together; with nothing inexact there is
+          // none.
           expect(finding.largest, JSON.stringify({ finding, offers: file.offers })).not.toBeNull();
           expect(Math.abs(finding.largest ?? 0)).toBeLessThanOrEqual(worst);
         }
@@ -100,24 +129,46 @@ test('an offer that reaches a place it should not is blamed on the clause of its
   const { book, goods } = opened(file);
   const dialect = dialects.find((one) => one.id === 'findlark') as (typeof dialects)[number];
   const rendition = dialect.render(book, goods);
-  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides: { rendition, sent: null, speeds: file.channels.findlark.speeds }, ask: null }, moment, () => undefined);
-  const reached = findings.find((one) => one.class.is === 'zone' && one.class.zone === 'hi' && one.differs === 'threshold');
+  const { findings } = await checkChannel(
+    book,
+    goods,
+    { id: 'findlark', sides: { rendition, sent: null, speeds: file.channels.findlark.speeds }, ask: null },
+    moment,
+    () => undefined,
+  );
+  const reached = findings.find(
+    (one) => one.class.is === 'zone' && one.class.zone === 'hi' && one.differs === 'threshold',
+  );
   expect(reached?.note?.clause).toEqual({ about: 'threshold', zone: 'gb', service: 'standard' });
 });
 
 test('the demo’s files are taken, and its limits are all known but three at Findlark', async () => {
   const file = demoBook();
-  const { book, goods } = opened(bookFileSchema.parse({ ...file, offers: [...file.offers, ...demoLaterOffers()], numbered: 9, eitherOr: [...file.eitherOr, demoLaterGroup] }));
+  const { book, goods } = opened(
+    bookFileSchema.parse({
+      ...file,
+      offers: [...file.offers, ...demoLaterOffers()],
+      numbered: 9,
+      eitherOr: [...file.eitherOr, demoLaterGroup],
+    }),
+  );
   const off: string[] = [];
   const apart = new Set<string>();
   for (const dialect of dialects) {
     const rendition = dialect.render(book, goods);
     told(dialect.id, rendition.rules);
-    const report = await checkChannel(book, goods, { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null }, moment, () => undefined);
+    const report = await checkChannel(
+      book,
+      goods,
+      { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+      moment,
+      () => undefined,
+    );
     for (const finding of report.findings.filter((one) => standingOf(one, new Set()) === 'off')) {
       // Goods that stand apart cannot be said in any format of today: the note of the finding names what is not said.
       if (finding.class.is === 'offer') apart.add(`${finding.class.offer} ${finding.note?.fidelity.is}`);
-      else if (finding.class.is === 'apart') apart.add(`${finding.class.by} ${finding.note?.clause.about} ${finding.note?.fidelity.is}`);
+      else if (finding.class.is === 'apart')
+        apart.add(`${finding.class.by} ${finding.note?.clause.about} ${finding.note?.fidelity.is}`);
       else off.push(`${dialect.id} ${finding.service} ${finding.corner.place}`);
     }
   }

@@ -23,7 +23,11 @@ export async function world() {
   const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0, ternline: 0 });
   const database = connect(url);
   await migrate(database);
-  const context: Context = { database, ...reaching(standIns.addresses, { key: 'kites-21', prices: 'account' }), log: pino({ level: 'silent' }) };
+  const context: Context = {
+    database,
+    ...reaching(standIns.addresses, { key: 'kites-21', prices: 'account' }),
+    log: pino({ level: 'silent' }),
+  };
   let jobs: Jobs = await startJobs(context, url);
   let server = app(context, jobs, '/nowhere');
 
@@ -35,8 +39,12 @@ export async function world() {
     });
     const text = await response.text();
     const type = response.headers.get('Content-Type') ?? '';
-    // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
-    return { status: response.status, body: (type.includes('json') ? JSON.parse(text) : text) as any, headers: response.headers };
+    return {
+      status: response.status,
+      // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape
+      body: (type.includes('json') ? JSON.parse(text) : text) as any,
+      headers: response.headers,
+    };
   }
   /** Asks until an answer is as wanted. */
   async function until(path: string, wanted: (body: Awaited<ReturnType<typeof call>>['body']) => boolean, tries = 200) {
@@ -56,7 +64,11 @@ export async function world() {
     until,
     take: (book: BookFile) => call('PUT', '/api/book/file', book, { 'X-Who': 'Tester' }),
     desk: (channel: keyof typeof standIns.addresses, path: string, body: unknown) =>
-      fetch(`${standIns.addresses[channel]}/desk/${path}`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      fetch(`${standIns.addresses[channel]}/desk/${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
     /** Ends the workers and starts them anew, as a server does that was stopped. */
     async restart() {
       await jobs.close();

@@ -2,16 +2,33 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
 import { sure } from '../exact/index.ts';
-import { bookFindings, changesOf, compileBook, type Edit, foldChanges, readBookFile, takenBack, touches, valueAt, withEdit } from './index.ts';
+import {
+  bookFindings,
+  changesOf,
+  compileBook,
+  type Edit,
+  foldChanges,
+  readBookFile,
+  takenBack,
+  touches,
+  valueAt,
+  withEdit,
+} from './index.ts';
 
 const path = (text: string) => text.split('/');
 
 describe('edits', () => {
   const edits: fc.Arbitrary<Edit> = fc.oneof(
-    fc.record({ path: fc.constant(path('templates/soaps/lanes/home/post/rate/amount')), value: fc.constantFrom('1.00', '2.00') }),
+    fc.record({
+      path: fc.constant(path('templates/soaps/lanes/home/post/rate/amount')),
+      value: fc.constantFrom('1.00', '2.00'),
+    }),
     fc.record({ path: fc.constant(path('templates/soaps/lanes/home/post/freeFrom')), value: fc.constant(null) }),
     fc.record({ path: fc.constant(path('templates/soaps/lanes/north/post')) }),
-    fc.record({ path: fc.constantFrom(path('goods/BAR-OAT/price'), path('goods/BAR-SEA/price')), value: fc.constant('9.99') }),
+    fc.record({
+      path: fc.constantFrom(path('goods/BAR-OAT/price'), path('goods/BAR-SEA/price')),
+      value: fc.constant('9.99'),
+    }),
     fc.record({ path: fc.constant(path('offers/fresh')), value: fc.constant({ id: 'fresh', title: 'Fresh' }) }),
     fc.record({ path: fc.constant(path('offers/suds/title')), value: fc.constant('New title') }),
     fc.record({ path: fc.constant(path('goods/BAR-SEA')) }),
@@ -30,7 +47,10 @@ describe('edits', () => {
           return;
         }
         const back = takenBack(now.changes).reduce<unknown>(withEdit, now.tree) as typeof book;
-        const byKey = (one: typeof book) => ({ ...one, goods: [...one.goods].sort((a, b) => (a.sku < b.sku ? -1 : 1)) });
+        const byKey = (one: typeof book) => ({
+          ...one,
+          goods: [...one.goods].sort((a, b) => (a.sku < b.sku ? -1 : 1)),
+        });
         expect(byKey(back)).toEqual(byKey(book));
         expect(book).toEqual(smallBook());
       }),
@@ -137,8 +157,16 @@ describe('reading a book', () => {
           },
           'offers/suds/benefit/steps/1/from: steps that rise',
         ],
-        ['a service the book does not have', { benefit: { is: 'delivery', on: { is: 'services', services: ['drone'] }, off: { by: 'free' } } }, 'offers/suds/benefit: post'],
-        ['an amount off with more decimals than the currency', { benefit: { is: 'off order', off: { by: 'amount', amount: '1.005', also: {} } } }, 'offers/suds/benefit/amount: at most 2'],
+        [
+          'a service the book does not have',
+          { benefit: { is: 'delivery', on: { is: 'services', services: ['drone'] }, off: { by: 'free' } } },
+          'offers/suds/benefit: post',
+        ],
+        [
+          'an amount off with more decimals than the currency',
+          { benefit: { is: 'off order', off: { by: 'amount', amount: '1.005', also: {} } } },
+          'offers/suds/benefit/amount: at most 2',
+        ],
         [
           'a currency that is none',
           { asks: [{ over: 'value', value: '20.00', also: { ZZZ: '18.00' }, test: 'before', goods: null }] },
@@ -147,9 +175,21 @@ describe('reading a book', () => {
         ['a channel that is none', { channels: ['bazaar'] }, 'offers/suds/channels: lerrin-shop, harrowmere, findlark'],
         ['a segment the book does not have', { segments: ['gold'] }, 'offers/suds/segments: a segment of the book'],
         ['a market the book does not have', { markets: ['moon'] }, 'offers/suds/markets: home'],
-        ['no units asked for', { asks: [{ over: 'units', units: 0, goods: null }] }, 'offers/suds/asks/0/units: a whole number from 1 to 9999'],
-        ['a code with small letters', { code: { is: 'shared', code: 'suds' } }, 'offers/suds/code/code: 3 to 20 capital letters and digits'],
-        ['a budget that is no amount', { limits: { uses: null, each: null, most: null, budget: { amount: '-5' } } }, 'offers/suds/limits/budget/amount: an amount such as 4.90'],
+        [
+          'no units asked for',
+          { asks: [{ over: 'units', units: 0, goods: null }] },
+          'offers/suds/asks/0/units: a whole number from 1 to 9999',
+        ],
+        [
+          'a code with small letters',
+          { code: { is: 'shared', code: 'suds' } },
+          'offers/suds/code/code: 3 to 20 capital letters and digits',
+        ],
+        [
+          'a budget that is no amount',
+          { limits: { uses: null, each: null, most: null, budget: { amount: '-5' } } },
+          'offers/suds/limits/budget/amount: an amount such as 4.90',
+        ],
       ] as const
     ).map(
       ([name, change, expected]) =>
@@ -211,7 +251,15 @@ describe('what a sound book may not mean', () => {
         zones: ['home'],
         lanes: {
           home: {
-            post: { rate: { is: 'table' as const, unit: 'value' as const, breaks: ['0.40', '0.42', '9.00'].map((to) => ({ to, amount: '1.00' })) }, freeFrom: null, names },
+            post: {
+              rate: {
+                is: 'table' as const,
+                unit: 'value' as const,
+                breaks: ['0.40', '0.42', '9.00'].map((to) => ({ to, amount: '1.00' })),
+              },
+              freeFrom: null,
+              names,
+            },
             van: { rate: { is: 'flat' as const, amount: '2.00' }, freeFrom: null, names },
           },
         },
@@ -228,12 +276,21 @@ describe('what a sound book may not mean', () => {
   test('edges that meet once converted leave a break no room, in that market alone, and the book stays sound', () => {
     expect(found({ ...lanes({}), ...yen })).toEqual([]);
     // At half a yen a euro 0.40 and 0.42 both come to no yen, 9.00 to five.
-    expect(found({ ...lanes({}), ...yen }, 'japan')).toEqual([['japan', 'templates soaps lanes home post', 'break 2 has no room: converted, its edges meet']]);
+    expect(found({ ...lanes({}), ...yen }, 'japan')).toEqual([
+      ['japan', 'templates soaps lanes home post', 'break 2 has no room: converted, its edges meet'],
+    ]);
   });
   test('two services under one shown name, unless the market shows one of a name', () => {
-    expect(found(lanes({ 'en-IE': 'Delivery' }))).toEqual([['home', 'templates soaps lanes home', 'post and van are both seen as “Delivery”']]);
+    expect(found(lanes({ 'en-IE': 'Delivery' }))).toEqual([
+      ['home', 'templates soaps lanes home', 'post and van are both seen as “Delivery”'],
+    ]);
     const [home] = yen.markets;
-    expect(found({ ...lanes({ 'en-IE': 'Delivery' }), markets: [{ ...(home as (typeof yen.markets)[number]), oneOfAName: true }] })).toEqual([]);
+    expect(
+      found({
+        ...lanes({ 'en-IE': 'Delivery' }),
+        markets: [{ ...(home as (typeof yen.markets)[number]), oneOfAName: true }],
+      }),
+    ).toEqual([]);
   });
   test('two tax rows of a class for one place', () => {
     const taxes = ['a', 'b'].map((id) => ({ id, class: 'standard', places: ['IE'], percent: '23' }));

@@ -17,7 +17,17 @@ import {
 } from '../exact/index.ts';
 import { readSelection, type Selection } from '../goods/index.ts';
 import { type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
-import { type Fall, type Leaf, type Pattern, type Place, parsePattern, parsePlace, patternTree, type Zone, zoneFinder } from '../places/index.ts';
+import {
+  type Fall,
+  type Leaf,
+  type Pattern,
+  type Place,
+  parsePattern,
+  parsePlace,
+  patternTree,
+  type Zone,
+  zoneFinder,
+} from '../places/index.ts';
 import {
   type Box,
   isRising,
@@ -40,7 +50,10 @@ import {
 import { conversionInto, type ReadyMarket, readMarket } from './market.ts';
 import { type Basket, type Book, channelIds } from './schema.ts';
 
-/** The lanes of one zone, by the service's place in the book (undefined where there is none), and a bit for each that is there. */
+/**
+ * The lanes of one zone, by the service's place in the book (undefined where there is none), and a bit for each that is
+ * there.
+ */
 export interface Row {
   readonly lanes: readonly (Lane | undefined)[];
   readonly bits: number;
@@ -72,7 +85,10 @@ export interface Template {
   /** The same with all their times. */
   readonly eras: ReadonlyMap<string, ReadonlyMap<string, readonly LaneEra[]>>;
   readonly rows: ReadonlyMap<Zone, Row>;
-  /** Whether some lane needs the lines of its goods one by one: to pack them, to measure them, or to share discounts out. */
+  /**
+   * Whether some lane needs the lines of its goods one by one: to pack them, to measure them, or to share discounts
+   * out.
+   */
   readonly minds: boolean;
   /** Kinds that have a rate of their own in some lane. */
   readonly ownKinds: ReadonlySet<string>;
@@ -81,7 +97,9 @@ export interface Template {
 /** A book made ready to answer for one of its markets: everything read once, looked up by id, zones found by place. */
 export interface CompiledBook {
   readonly body: Book;
-  /** The moment it is read as of, for what is not asked at a moment of its own; from the beginning where none is said. */
+  /**
+   * The moment it is read as of, for what is not asked at a moment of its own; from the beginning where none is said.
+   */
   readonly at: Instant;
   readonly market: ReadyMarket;
   /** The market's currency, in which all answers are. */
@@ -123,7 +141,10 @@ export interface CompiledBook {
   readonly monotonic: boolean;
 }
 
-/** Makes a book ready to answer for a market (the first where none is named), or tells everything in it that cannot be meant: where, what, what would be right. */
+/**
+ * Makes a book ready to answer for a market (the first where none is named), or tells everything in it that cannot be
+ * meant: where, what, what would be right.
+ */
 export function compileBook(body: Book, marketId?: string): Result<CompiledBook> {
   const problems: Problem[] = [];
   const note = (at: Problem['at'], wrong: string, right: string) => problems.push({ at, wrong, right });
@@ -132,27 +153,43 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   const market = markets.find((one) => one && (marketId === undefined || one.body.id === marketId));
   const first = markets[0];
   if (!first || !market) {
-    if (problems.length === 0) note(['markets'], `no market “${marketId}”`, body.markets.map((one) => one.id).join(', '));
+    if (problems.length === 0)
+      note(['markets'], `no market “${marketId}”`, body.markets.map((one) => one.id).join(', '));
     return { ok: false, problems };
   }
   doublesOf(body, note);
   for (const one of body.exchange) {
-    for (const currency of [one.from, one.to]) if (!isCurrency(currency)) note(['exchange', one.id], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
+    for (const currency of [one.from, one.to])
+      if (!isCurrency(currency))
+        note(['exchange', one.id], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
     if (Number(one.rate) === 0) note(['exchange', one.id, 'rate'], 'a rate of 0', 'a rate above 0');
   }
   const conversion = conversionInto(body, first.currency, market, ['exchange'], problems);
   const own = (amount: Minor) => (conversion ? converted(amount, conversion) : amount);
 
-  for (const event of body.events) if (event.until < event.from) note(['events', event.id, 'until'], `${event.until} lies before ${event.from}`, 'the first day first');
+  for (const event of body.events)
+    if (event.until < event.from)
+      note(['events', event.id, 'until'], `${event.until} lies before ${event.from}`, 'the first day first');
   const services = new Set(body.services.map((service) => service.id));
   for (const service of body.services) {
-    if (service.days[1] < service.days[0]) note(['services', service.id, 'days'], `${service.days[0]} to ${service.days[1]} days runs backwards`, 'the shortest first');
+    if (service.days[1] < service.days[0])
+      note(
+        ['services', service.id, 'days'],
+        `${service.days[0]} to ${service.days[1]} days runs backwards`,
+        'the shortest first',
+      );
   }
-  const patterns = (texts: readonly string[], at: Problem['at']): Pattern[] => texts.map((text, i) => kept(parsePattern(text), [...at, i], problems, { is: 'world' }));
+  const patterns = (texts: readonly string[], at: Problem['at']): Pattern[] =>
+    texts.map((text, i) => kept(parsePattern(text), [...at, i], problems, { is: 'world' }));
   const zones = new Map(
     body.zones.map((zone): [string, Zone] => [
       zone.id,
-      { id: zone.id, name: zone.name, takes: patterns(zone.takes, ['zones', zone.id, 'takes']), leaves: patterns(zone.leaves, ['zones', zone.id, 'leaves']) },
+      {
+        id: zone.id,
+        name: zone.name,
+        takes: patterns(zone.takes, ['zones', zone.id, 'takes']),
+        leaves: patterns(zone.leaves, ['zones', zone.id, 'leaves']),
+      },
     ]),
   );
   const boxes = new Map<string, Box>();
@@ -178,10 +215,22 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     const at = ['templates', template.id];
     const currency = template.currency ?? first.currency;
     const context: LaneContext | null = isCurrency(currency)
-      ? { currency, market: market.currency, conversion: conversionInto(body, currency, market, [...at, 'currency'], problems), rounding: market.rounding, boxes, quotingInto }
+      ? {
+          currency,
+          market: market.currency,
+          conversion: conversionInto(body, currency, market, [...at, 'currency'], problems),
+          rounding: market.rounding,
+          boxes,
+          quotingInto,
+        }
       : null;
     if (!context) note([...at, 'currency'], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
-    if (template.goods !== null && !selections.has(template.goods)) note([...at, 'goods'], `no selection “${template.goods}”`, [...selections.keys()].join(', ') || 'a selection of the book');
+    if (template.goods !== null && !selections.has(template.goods))
+      note(
+        [...at, 'goods'],
+        `no selection “${template.goods}”`,
+        [...selections.keys()].join(', ') || 'a selection of the book',
+      );
     const served = template.zones.flatMap((id, i) => {
       const zone = zones.get(id);
       if (!zone) note([...at, 'zones', i], `no zone “${id}”`, [...zones.keys()].join(', '));
@@ -193,10 +242,14 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       if (!zones.has(zone)) note([...at, 'lanes', zone], `no zone “${zone}”`, [...zones.keys()].join(', '));
       const read = new Map<string, readonly LaneEra[]>();
       for (const [service, lane] of Object.entries(row)) {
-        if (!services.has(service)) note([...at, 'lanes', zone, service], `no service “${service}”`, [...services].join(', '));
+        if (!services.has(service))
+          note([...at, 'lanes', zone, service], `no service “${service}”`, [...services].join(', '));
         const result = context && readLane(lane, context);
         if (result?.ok) read.set(service, result.value);
-        else problems.push(...(result?.problems ?? []).map((one) => ({ ...one, at: [...at, 'lanes', zone, service, ...one.at] })));
+        else
+          problems.push(
+            ...(result?.problems ?? []).map((one) => ({ ...one, at: [...at, 'lanes', zone, service, ...one.at] })),
+          );
       }
       eras.set(zone, read);
     }
@@ -209,10 +262,13 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       zoneOf: zoneFinder(served),
       lanes: lanesAt(eras, Number.NEGATIVE_INFINITY),
       eras,
-      rows: new Map(served.map((zone) => [zone, rowOf(body.services.map((service) => eras.get(zone.id)?.get(service.id)))])),
+      rows: new Map(
+        served.map((zone) => [zone, rowOf(body.services.map((service) => eras.get(zone.id)?.get(service.id)))]),
+      ),
       minds:
-        body.templates.some((one) => Object.values(one.lanes).some((row) => Object.values(row).some(splitsDiscounts))) ||
-        Object.values(template.lanes).some((row) => Object.values(row).some(looksAtLines)),
+        body.templates.some((one) =>
+          Object.values(one.lanes).some((row) => Object.values(row).some(splitsDiscounts)),
+        ) || Object.values(template.lanes).some((row) => Object.values(row).some(looksAtLines)),
       ownKinds: new Set(every.flatMap((lane) => [...(lane.kinds?.keys() ?? [])])),
     };
   });
@@ -230,26 +286,45 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     if (!result.ok) problems.push(...result.problems.map((one) => ({ ...one, at: [...at, ...one.at] })));
     else if (offer.state === 'meant') offers.push(result.value);
     const named = (field: string, ids: readonly string[] | null, known: ReadonlySet<string>, what: string) => {
-      for (const id of ids ?? []) if (!known.has(id)) note([...at, field], `no ${what} “${id}”`, [...known].join(', ') || `a ${what} of the book`);
+      for (const id of ids ?? [])
+        if (!known.has(id))
+          note([...at, field], `no ${what} “${id}”`, [...known].join(', ') || `a ${what} of the book`);
     };
     named('zones', offer.zones, new Set(zones.keys()), 'zone');
     named('markets', offer.markets, new Set(body.markets.map((one) => one.id)), 'market');
     named('channels', offer.channels, new Set(channelIds), 'channel');
-    if (offer.limits.budget?.split) named('limits', Object.keys(offer.limits.budget.split), new Set(channelIds), 'channel');
+    if (offer.limits.budget?.split)
+      named('limits', Object.keys(offer.limits.budget.split), new Set(channelIds), 'channel');
     const twin = body.offers.findIndex((one) => one.number === offer.number);
-    if (twin < order) note([...at, 'number'], `${offer.number} is the number of “${body.offers[twin]?.id}”`, 'a number of its own, kept for good');
-    else if (offer.number > body.numbered) note([...at, 'number'], `${offer.number} is above the highest number given, ${body.numbered}`, 'the highest number given raised along with it');
+    if (twin < order)
+      note(
+        [...at, 'number'],
+        `${offer.number} is the number of “${body.offers[twin]?.id}”`,
+        'a number of its own, kept for good',
+      );
+    else if (offer.number > body.numbered)
+      note(
+        [...at, 'number'],
+        `${offer.number} is above the highest number given, ${body.numbered}`,
+        'the highest number given raised along with it',
+      );
     named('segments', offer.segments, new Set(body.segments.map((one) => one.id)), 'segment');
-    if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services') named('benefit', offer.benefit.on.services, services, 'service');
+    if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services')
+      named('benefit', offer.benefit.on.services, services, 'service');
   });
   const offerIds = new Set(body.offers.map((one) => one.id));
   for (const group of body.eitherOr)
-    for (const id of group.offers) if (!offerIds.has(id)) note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
+    for (const id of group.offers)
+      if (!offerIds.has(id))
+        note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
   const mixedBy = readMixing(body.mixedBy, first.currency, own, ['mixedBy'], problems);
   const bits = kindBits(body.mixing, problems);
   const serviceBits = new Map(body.services.map((service, i) => [service.id, 1 << i]));
   const mixing = body.mixing.map((rule) => readMixingRule(rule, bits, serviceBits, first.currency, own, problems));
-  for (const rule of body.mixing) for (const service of rule.services) if (!services.has(service)) note(['mixing', rule.id, 'services'], `no service “${service}”`, [...services].join(', '));
+  for (const rule of body.mixing)
+    for (const service of rule.services)
+      if (!services.has(service))
+        note(['mixing', rule.id, 'services'], `no service “${service}”`, [...services].join(', '));
   const taxOf = taxFinder(body, problems);
   for (const basket of body.pinned) {
     problems.push(...basketProblems(body, basket).map((one) => ({ ...one, at: ['pinned', basket.id, ...one.at] })));
@@ -304,14 +379,21 @@ const laneAt = (eras: readonly LaneEra[], at: Instant): Lane => {
   for (const era of eras) if (era.from === null || era.from <= at) found = era;
   return found.lane;
 };
-const lanesAt = (eras: Template['eras'], at: Instant): Template['lanes'] => new Map([...eras].map(([zone, row]) => [zone, new Map([...row].map(([service, list]) => [service, laneAt(list, at)]))]));
+const lanesAt = (eras: Template['eras'], at: Instant): Template['lanes'] =>
+  new Map(
+    [...eras].map(([zone, row]) => [zone, new Map([...row].map(([service, list]) => [service, laneAt(list, at)]))]),
+  );
 
 /** What currencies that carriers answer in are in another, by the listed rates: no inverse, no chain. */
 function quotingOf(body: Book, into: Currency): Quoting {
   const quoting = new Map<string, { up: bigint; down: bigint }>();
   for (const one of body.exchange) {
     const rate = parseDecimal(one.rate, 8);
-    if (one.to === into && isCurrency(one.from) && rate.ok) quoting.set(one.from, conversionAt(rate.value, currencyDigits(one.from), currencyDigits(into), { is: 'nearest' }));
+    if (one.to === into && isCurrency(one.from) && rate.ok)
+      quoting.set(
+        one.from,
+        conversionAt(rate.value, currencyDigits(one.from), currencyDigits(into), { is: 'nearest' }),
+      );
   }
   return quoting;
 }
@@ -322,7 +404,8 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
   kept(parsePlace(basket.place), ['place'], problems, null);
   if (basket.billing !== null) kept(parsePlace(basket.billing), ['billing'], problems, null);
   const known = (at: Problem['at'], id: string | null, ids: readonly string[], what: string) => {
-    if (id !== null && !ids.includes(id)) problems.push({ at, wrong: `no ${what} “${id}”`, right: ids.join(', ') || `a ${what} of the book` });
+    if (id !== null && !ids.includes(id))
+      problems.push({ at, wrong: `no ${what} “${id}”`, right: ids.join(', ') || `a ${what} of the book` });
   };
   known(
     ['market'],
@@ -345,35 +428,56 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
     });
   }
   for (const [i, row] of basket.carrier.entries())
-    if (row.currency !== null && !isCurrency(row.currency)) problems.push({ at: ['carrier', i, 'currency'], wrong: `“${row.currency}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
+    if (row.currency !== null && !isCurrency(row.currency))
+      problems.push({
+        at: ['carrier', i, 'currency'],
+        wrong: `“${row.currency}” is no currency`,
+        right: 'a code of ISO 4217, such as EUR',
+      });
   return problems;
 }
 
 /** Whether more mass or size never makes a lane cheaper, nor has it offered where it was not. */
 function isMonotonic(lane: Lane): boolean {
   const rates = [lane.price.rate, ...[...(lane.kinds?.values() ?? [])].map((one) => one.rate)];
-  return lane.bounds.every((bound) => bound.from === null || bound.over === 'value' || bound.over === 'units') && rates.every(isRising);
+  return (
+    lane.bounds.every((bound) => bound.from === null || bound.over === 'value' || bound.over === 'units') &&
+    rates.every(isRising)
+  );
 }
 
 /** Whether a lane looks at its group's own value after discounts. */
-const splitsDiscounts = (lane: LaneBody): boolean => lane.values === 'after' || thresholdsOf(lane).some((free) => free.of === 'group' && free.test === 'after');
-const thresholdsOf = (lane: LaneBody) => [lane.freeFrom, ...lane.dated.map((row) => (row.sets.is === 'free from' ? row.sets.freeFrom : null))].filter((free) => free !== null);
+const splitsDiscounts = (lane: LaneBody): boolean =>
+  lane.values === 'after' || thresholdsOf(lane).some((free) => free.of === 'group' && free.test === 'after');
+const thresholdsOf = (lane: LaneBody) =>
+  [lane.freeFrom, ...lane.dated.map((row) => (row.sets.is === 'free from' ? row.sets.freeFrom : null))].filter(
+    (free) => free !== null,
+  );
 
 /** Whether a lane packs parcels or measures volume. */
 const looksAtLines = (lane: LaneBody): boolean =>
   [lane, ...lane.dated.flatMap((row) => (row.sets.is === 'rate' ? [row.sets] : []))]
-    .flatMap((one) => [one, ...Object.values(one.kinds)].flatMap((priced) => [priced.rate, ...Object.values(priced.also)]))
-    .some((rate) => rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume')) || lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
+    .flatMap((one) =>
+      [one, ...Object.values(one.kinds)].flatMap((priced) => [priced.rate, ...Object.values(priced.also)]),
+    )
+    .some(
+      (rate) =>
+        rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume'),
+    ) || lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
 
 /** A zone's lanes with their times as one row with its own. */
 function rowOf(lanes: readonly (readonly LaneEra[] | undefined)[]): Row {
-  const turns = [...new Set(lanes.flatMap((eras) => eras?.flatMap((era) => era.from ?? []) ?? []))].sort((a, b) => a - b);
+  const turns = [...new Set(lanes.flatMap((eras) => eras?.flatMap((era) => era.from ?? []) ?? []))].sort(
+    (a, b) => a - b,
+  );
   const at = (moment: Instant): Row => {
     const now = lanes.map((eras) => eras && laneAt(eras, moment));
     return { lanes: now, bits: now.reduce((bits, lane, i) => (lane ? bits | (1 << i) : bits), 0), eras: null };
   };
   const first = at(Number.NEGATIVE_INFINITY);
-  return turns.length === 0 ? first : { ...first, eras: [{ from: null, row: first }, ...turns.map((from) => ({ from, row: at(from) }))] };
+  return turns.length === 0
+    ? first
+    : { ...first, eras: [{ from: null, row: first }, ...turns.map((from) => ({ from, row: at(from) }))] };
 }
 
 function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: string) => void): void {
@@ -389,7 +493,13 @@ function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: s
     eitherOr: body.eitherOr,
     events: body.events,
   };
-  for (const [kind, list] of Object.entries({ ...lists, templates: body.templates, mixing: body.mixing, offers: body.offers, pinned: body.pinned })) {
+  for (const [kind, list] of Object.entries({
+    ...lists,
+    templates: body.templates,
+    mixing: body.mixing,
+    offers: body.offers,
+    pinned: body.pinned,
+  })) {
     const seen = new Set<string>();
     for (const { id } of list) {
       if (seen.has(id)) note([kind, id], `“${id}” stands twice`, 'an id of its own for each');
@@ -398,7 +508,8 @@ function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: s
   }
   const ways = new Set<string>();
   for (const one of body.exchange) {
-    if (ways.has(`${one.from} ${one.to}`)) note(['exchange', one.id], `a rate from ${one.from} to ${one.to} stands twice`, 'one rate each way');
+    if (ways.has(`${one.from} ${one.to}`))
+      note(['exchange', one.id], `a rate from ${one.from} to ${one.to} stands twice`, 'one rate each way');
     ways.add(`${one.from} ${one.to}`);
   }
 }
@@ -418,10 +529,15 @@ function taxFinder(body: Book, problems: Problem[]): CompiledBook['taxOf'] {
 
 /** The percentages off the order that codes of the book may bring. */
 export const orderPercents = (book: CompiledBook): { offer: Offer; percent: Decimal }[] =>
-  book.offers.flatMap((offer) => (offer.benefit.is === 'off order' && offer.benefit.off.by === 'percent' ? [{ offer, percent: offer.benefit.off.percent }] : []));
+  book.offers.flatMap((offer) =>
+    offer.benefit.is === 'off order' && offer.benefit.off.by === 'percent'
+      ? [{ offer, percent: offer.benefit.off.percent }]
+      : [],
+  );
 
 /** An amount as written in the book, for the market: converted alone where its currency is another. */
-export const inMarket = (book: CompiledBook, amount: Minor): Minor => (book.conversion ? converted(amount, book.conversion) : minor(amount));
+export const inMarket = (book: CompiledBook, amount: Minor): Minor =>
+  book.conversion ? converted(amount, book.conversion) : minor(amount);
 
 /** An amount of the market as text. */
 export const say = (book: CompiledBook, amount: Minor): string => amountText(amount, book.currency);

@@ -54,13 +54,18 @@ export function changesOf(tree: unknown, edits: readonly Edit[]): { tree: unknow
   const changes = edits.map((edit): Change => {
     const before = valueAt(now, edit.path);
     now = withEdit(now, edit);
-    return { path: edit.path, ...(before === undefined ? {} : { before }), ...(edit.value === undefined ? {} : { after: edit.value }) };
+    return {
+      path: edit.path,
+      ...(before === undefined ? {} : { before }),
+      ...(edit.value === undefined ? {} : { after: edit.value }),
+    };
   });
   return { tree: now, changes };
 }
 
 /** The edits that take changes back, last first. */
-export const takenBack = (changes: readonly Change[]): Edit[] => changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();
+export const takenBack = (changes: readonly Change[]): Edit[] =>
+  changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();
 
 /** Whether two paths touch the same value: one leads to the other or through it. */
 export const touches = (a: readonly string[], b: readonly string[]): boolean => {
@@ -68,7 +73,9 @@ export const touches = (a: readonly string[], b: readonly string[]): boolean => 
   return a.slice(0, shared).every((step, i) => step === b[i]);
 };
 
-/** What several revisions changed in all, path by path: the first before and the last after; what came back is left out. */
+/**
+ * What several revisions changed in all, path by path: the first before and the last after; what came back is left out.
+ */
 export function foldChanges(changes: readonly Change[]): Change[] {
   const byPath = new Map<string, Change>();
   for (const change of changes) {

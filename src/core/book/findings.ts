@@ -10,18 +10,26 @@ export interface BookFinding {
 }
 
 /**
- * What stands in a book as compiled for a market and may not be meant: breaks that the conversion leaves no room, services of
- * one zone that shoppers see under one name, and a tax row that another for the same places and class keeps from counting.
+ * What stands in a book as compiled for a market and may not be meant: breaks that the conversion leaves no room,
+ * services of
+ * one zone that shoppers see under one name, and a tax row that another for the same places and class keeps from
+ * counting.
  */
 export function bookFindings(book: CompiledBook): BookFinding[] {
   return [
-    ...lanesOf(book).flatMap(({ at, rate }) => breaksWithoutRoom(rate).map((nth) => finding(book, at, `break ${nth} has no room: converted, its edges meet`))),
+    ...lanesOf(book).flatMap(({ at, rate }) =>
+      breaksWithoutRoom(rate).map((nth) => finding(book, at, `break ${nth} has no room: converted, its edges meet`)),
+    ),
     ...equalNames(book),
     ...equalTaxes(book),
   ];
 }
 
-const finding = (book: CompiledBook, at: readonly string[], what: string): BookFinding => ({ at, market: book.market.body.id, what });
+const finding = (book: CompiledBook, at: readonly string[], what: string): BookFinding => ({
+  at,
+  market: book.market.body.id,
+  what,
+});
 
 /** The rates of all lanes, those for kinds of goods among them, each with its path. */
 const lanesOf = (book: CompiledBook): { at: readonly string[]; rate: Rate }[] =>
@@ -29,7 +37,10 @@ const lanesOf = (book: CompiledBook): { at: readonly string[]; rate: Rate }[] =>
     [...template.lanes].flatMap(([zone, row]) =>
       [...row].flatMap(([service, lane]) => {
         const at = ['templates', template.id, 'lanes', zone, service];
-        return [{ at, rate: lane.price.rate }, ...[...(lane.kinds ?? [])].map(([kind, price]) => ({ at: [...at, 'kinds', kind], rate: price.rate }))];
+        return [
+          { at, rate: lane.price.rate },
+          ...[...(lane.kinds ?? [])].map(([kind, price]) => ({ at: [...at, 'kinds', kind], rate: price.rate })),
+        ];
       }),
     ),
   );
@@ -40,17 +51,31 @@ function breaksWithoutRoom(rate: Rate): number[] {
   return rate.edges.flatMap((edge, i) => (edge <= (i === 0 ? rate.from : (rate.edges[i - 1] ?? 0)) ? [i + 1] : []));
 }
 
-/** Services of one template and zone that shoppers of the market's locale see under one name, where it does not show one of a name alone. */
+/**
+ * Services of one template and zone that shoppers of the market's locale see under one name, where it does not show one
+ * of a name alone.
+ */
 function equalNames(book: CompiledBook): BookFinding[] {
   if (book.market.body.oneOfAName) return [];
   return book.templates.flatMap((template) =>
     [...template.lanes].flatMap(([zone, row]) => {
       const byName = new Map<string, string[]>();
       for (const [service, lane] of row) {
-        const name = lane.names[book.market.body.locale] ?? book.services.find((one) => one.id === service)?.name ?? service;
+        const name =
+          lane.names[book.market.body.locale] ?? book.services.find((one) => one.id === service)?.name ?? service;
         byName.set(name, [...(byName.get(name) ?? []), service]);
       }
-      return [...byName].flatMap(([name, services]) => (services.length > 1 ? [finding(book, ['templates', template.id, 'lanes', zone], `${services.join(' and ')} are both seen as “${name}”`)] : []));
+      return [...byName].flatMap(([name, services]) =>
+        services.length > 1
+          ? [
+              finding(
+                book,
+                ['templates', template.id, 'lanes', zone],
+                `${services.join(' and ')} are both seen as “${name}”`,
+              ),
+            ]
+          : [],
+      );
     }),
   );
 }
@@ -63,7 +88,9 @@ function equalTaxes(book: CompiledBook): BookFinding[] {
       const key = JSON.stringify([tax.class, place]);
       const first = seen.get(key);
       if (first === undefined) seen.set(key, tax.id);
-      return first === undefined || first === tax.id ? [] : [finding(book, ['taxes', tax.id], `${place} stands in ${first} already, which counts`)];
+      return first === undefined || first === tax.id
+        ? []
+        : [finding(book, ['taxes', tax.id], `${place} stands in ${first} already, which counts`)];
     }),
   );
 }

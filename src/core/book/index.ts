@@ -1,11 +1,43 @@
 /** The book: its schema, reading and compiling it, edits and revisions. */
-export { asOf, basketProblems, type CompiledBook, compileBook, inMarket, orderPercents, type Row, rowAt, say, type Template } from './compile.ts';
+export {
+  asOf,
+  basketProblems,
+  type CompiledBook,
+  compileBook,
+  inMarket,
+  orderPercents,
+  type Row,
+  rowAt,
+  say,
+  type Template,
+} from './compile.ts';
 export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, valueAt, withEdit } from './edits.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile } from './read.ts';
-export { defaultClass, type Handling, itemFor, type OwnCharge, type Ready, type ReadyGoods, readyFinder, readyGoods } from './ready.ts';
-export { type Basket, type BasketInput, type Book, type BookFile, type BookInput, basketSchema, bookFileSchema, bookSchema, type ChannelId, channelIds, type Market } from './schema.ts';
+export {
+  defaultClass,
+  type Handling,
+  itemFor,
+  type OwnCharge,
+  type Ready,
+  type ReadyGoods,
+  readyFinder,
+  readyGoods,
+} from './ready.ts';
+export {
+  type Basket,
+  type BasketInput,
+  type Book,
+  type BookFile,
+  type BookInput,
+  basketSchema,
+  bookFileSchema,
+  bookSchema,
+  type ChannelId,
+  channelIds,
+  type Market,
+} from './schema.ts';
 export { shaped } from './shaped.ts';
 export { starterBook } from './starter.ts';

@@ -1,4 +1,17 @@
-import { type Conversion, type Currency, conversionAt, currencyDigits, isCurrency, kept, knowsZone, type MarketRounding, minor, type Problem, parseAmount, parseDecimal } from '../exact/index.ts';
+import {
+  type Conversion,
+  type Currency,
+  conversionAt,
+  currencyDigits,
+  isCurrency,
+  kept,
+  knowsZone,
+  type MarketRounding,
+  minor,
+  type Problem,
+  parseAmount,
+  parseDecimal,
+} from '../exact/index.ts';
 import { parsePlace } from '../places/index.ts';
 import type { Book, Market } from './schema.ts';
 
@@ -15,12 +28,26 @@ export function readMarket(body: Market, problems: Problem[]): ReadyMarket | nul
   const at = ['markets', body.id];
   const { currency } = body;
   if (!isCurrency(currency)) {
-    problems.push({ at: [...at, 'currency'], wrong: `“${currency}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
+    problems.push({
+      at: [...at, 'currency'],
+      wrong: `“${currency}” is no currency`,
+      right: 'a code of ISO 4217, such as EUR',
+    });
     return null;
   }
-  if (!knowsZone(body.timeZone)) problems.push({ at: [...at, 'timeZone'], wrong: `“${body.timeZone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
+  if (!knowsZone(body.timeZone))
+    problems.push({
+      at: [...at, 'timeZone'],
+      wrong: `“${body.timeZone}” is no time zone`,
+      right: 'an IANA zone such as Europe/Dublin',
+    });
   if (body.assumed !== null) kept(parsePlace(body.assumed), [...at, 'assumed'], problems, null);
-  return { body, currency, digits: currencyDigits(currency), rounding: roundingOf(body, currency, [...at, 'rounding'], problems) };
+  return {
+    body,
+    currency,
+    digits: currencyDigits(currency),
+    rounding: roundingOf(body, currency, [...at, 'rounding'], problems),
+  };
 }
 
 function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'], problems: Problem[]): MarketRounding {
@@ -35,7 +62,12 @@ function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'],
     case 'ending': {
       const whole = 10 ** currencyDigits(currency);
       const ending = kept(parseAmount(rounding.ending, currency), [...at, 'ending'], problems, minor(0));
-      if (ending >= whole) problems.push({ at: [...at, 'ending'], wrong: `${rounding.ending} is no ending`, right: 'an amount below 1, such as 0.99' });
+      if (ending >= whole)
+        problems.push({
+          at: [...at, 'ending'],
+          wrong: `${rounding.ending} is no ending`,
+          right: 'an amount below 1, such as 0.99',
+        });
       return { is: 'ending', ending, whole };
     }
   }
@@ -45,13 +77,24 @@ function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'],
  * How a currency becomes a market's: null where it is the same. Two currencies meet only by a rate listed for that
  * direction: no inverse, no chain; where there is none it is a problem of what asks.
  */
-export function conversionInto(book: Book, from: string, market: ReadyMarket, at: Problem['at'], problems: Problem[]): Conversion | null {
+export function conversionInto(
+  book: Book,
+  from: string,
+  market: ReadyMarket,
+  at: Problem['at'],
+  problems: Problem[],
+): Conversion | null {
   if (from === market.currency) return null;
   const listed = book.exchange.find((one) => one.from === from && one.to === market.currency);
   const rate = listed && parseDecimal(listed.rate, 8);
-  if (!isCurrency(from)) problems.push({ at, wrong: `“${from}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
+  if (!isCurrency(from))
+    problems.push({ at, wrong: `“${from}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
   else if (!rate?.ok || rate.value.digits === 0n)
-    problems.push({ at, wrong: `no rate from ${from} to ${market.currency} for ${market.body.name}`, right: `a rate listed from ${from} to ${market.currency}` });
+    problems.push({
+      at,
+      wrong: `no rate from ${from} to ${market.currency} for ${market.body.name}`,
+      right: `a rate listed from ${from} to ${market.currency}`,
+    });
   else return conversionAt(rate.value, currencyDigits(from), market.digits, market.rounding);
   return null;
 }

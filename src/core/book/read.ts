@@ -5,7 +5,10 @@ import { readyGoods } from './ready.ts';
 import { type Basket, type Book, type BookFile, basketSchema, bookFileSchema, channelIds } from './schema.ts';
 import { shaped } from './shaped.ts';
 
-/** Reads a whole book with goods, of today's format or an earlier one: its shape first, then all that its parts say of each other. */
+/**
+ * Reads a whole book with goods, of today's format or an earlier one: its shape first, then all that its parts say of
+ * each other.
+ */
 export function readBookFile(data: unknown): Result<BookFile> {
   const shape = shaped(bookFileSchema, migrated(data, channelIds).data);
   if (!shape.ok) return shape;
@@ -48,10 +51,13 @@ function goodsProblems(book: Book, goods: BookFile['goods']): readonly Problem[]
 
 /** SKUs that the book names and that are none: of pinned baskets, and of gifts. */
 export function missingGoods(book: Book, isThere: (sku: string) => boolean): Problem[] {
-  const problem = (at: Problem['at'], sku: string): Problem[] => (isThere(sku) ? [] : [{ at, wrong: `no item “${sku}”`, right: 'a SKU of the goods' }]);
+  const problem = (at: Problem['at'], sku: string): Problem[] =>
+    isThere(sku) ? [] : [{ at, wrong: `no item “${sku}”`, right: 'a SKU of the goods' }];
   return [
     ...book.pinned.flatMap((basket) => basket.lines.flatMap(({ sku }) => problem(['pinned', basket.id, 'lines'], sku))),
-    ...book.offers.flatMap(({ id, benefit }) => (benefit.is === 'gift' ? problem(['offers', id, 'benefit', 'sku'], benefit.sku) : [])),
+    ...book.offers.flatMap(({ id, benefit }) =>
+      benefit.is === 'gift' ? problem(['offers', id, 'benefit', 'sku'], benefit.sku) : [],
+    ),
   ];
 }
 

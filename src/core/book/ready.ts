@@ -1,5 +1,16 @@
 import { type Currency, type Instant, kept, type Minor, nothing, type Problem, parseAmount } from '../exact/index.ts';
-import { completer, defaultKind, type Figures, type Item, layersOf, lineOf, type OwnDelivery, ownAt, readItem, turnsOfLayers } from '../goods/index.ts';
+import {
+  completer,
+  defaultKind,
+  type Figures,
+  type Item,
+  layersOf,
+  lineOf,
+  type OwnDelivery,
+  ownAt,
+  readItem,
+  turnsOfLayers,
+} from '../goods/index.ts';
 import { type LaneContext, type Rate, readRate } from '../rates/index.ts';
 import { type CompiledBook, inMarket, type Template } from './compile.ts';
 import { channelIds } from './schema.ts';
@@ -78,7 +89,10 @@ export interface ReadyGoods {
   readonly problems: readonly Problem[];
 }
 
-/** Makes goods ready for a compiled book: variants completed, the template found, own delivery, kinds and hazards worked out. */
+/**
+ * Makes goods ready for a compiled book: variants completed, the template found, own delivery, kinds and hazards worked
+ * out.
+ */
 export function readyGoods(book: CompiledBook, items: readonly Item[]): ReadyGoods {
   const problems: Problem[] = [];
   const bySku = new Map(items.map((item) => [item.sku, item]));
@@ -86,8 +100,14 @@ export function readyGoods(book: CompiledBook, items: readonly Item[]): ReadyGoo
   return { goods: items.flatMap((item) => make(item) ?? []), problems };
 }
 
-/** Finds single goods ready for a compiled book, each made when it is first asked for; undefined for none, or one that cannot be sold. */
-export function readyFinder(book: CompiledBook, itemOf: (sku: string) => Item | undefined): (sku: string) => Ready | undefined {
+/**
+ * Finds single goods ready for a compiled book, each made when it is first asked for; undefined for none, or one that
+ * cannot be sold.
+ */
+export function readyFinder(
+  book: CompiledBook,
+  itemOf: (sku: string) => Item | undefined,
+): (sku: string) => Ready | undefined {
   const problems: Problem[] = [];
   const make = maker(book, itemOf, problems);
   const made = new Map<string, Ready | null>();
@@ -102,7 +122,11 @@ export function readyFinder(book: CompiledBook, itemOf: (sku: string) => Item | 
 }
 
 /** Makes one item ready, or tells what is wrong with it. */
-function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, problems: Problem[]): (item: Item) => Ready | null {
+function maker(
+  book: CompiledBook,
+  itemOf: (sku: string) => Item | undefined,
+  problems: Problem[],
+): (item: Item) => Ready | null {
   const complete = completer(itemOf, problems);
   const byId = new Map(book.templates.map((template) => [template.id, template]));
   const selected = book.templates.filter((template) => template.selection);
@@ -140,7 +164,12 @@ function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, pr
   const kindsOf = new Map<string, number>();
   /** The services that take a kind, a bit each. */
   function takersOf(kind: string): number {
-    const known = kindsOf.get(kind) ?? book.services.reduce((bits, service, i) => (service.kinds.length === 0 || service.kinds.includes(kind) ? bits | (1 << i) : bits), 0);
+    const known =
+      kindsOf.get(kind) ??
+      book.services.reduce(
+        (bits, service, i) => (service.kinds.length === 0 || service.kinds.includes(kind) ? bits | (1 << i) : bits),
+        0,
+      );
     kindsOf.set(kind, known);
     return known;
   }
@@ -148,38 +177,65 @@ function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, pr
   function bitsOf(item: Item, kind: string, barred: readonly string[]): number {
     let serves = takersOf(kind);
     for (const id of barred) serves &= ~(bitOf.get(id) ?? 0);
-    if (item.hazards.length > 0) for (const [i, service] of book.services.entries()) if (service.bars.some((hazard) => item.hazards.includes(hazard))) serves &= ~(1 << i);
+    if (item.hazards.length > 0)
+      for (const [i, service] of book.services.entries())
+        if (service.bars.some((hazard) => item.hazards.includes(hazard))) serves &= ~(1 << i);
     return serves;
   }
 
   /** What an item names that the book does not have, in its own fields and in its dated rows. */
   function unknownIn(item: Item): void {
     const named = (at: Problem['at'], ids: readonly string[], known: readonly string[], what: string) => {
-      for (const id of ids) if (!known.includes(id)) problems.push({ at: [item.sku, ...at], wrong: `no ${what} “${id}”`, right: known.join(', ') || `a ${what} of the book` });
+      for (const id of ids)
+        if (!known.includes(id))
+          problems.push({
+            at: [item.sku, ...at],
+            wrong: `no ${what} “${id}”`,
+            right: known.join(', ') || `a ${what} of the book`,
+          });
     };
-    const [services, templates, markets] = [[...bitOf.keys()], [...byId.keys()], book.body.markets.map((each) => each.id)];
+    const [services, templates, markets] = [
+      [...bitOf.keys()],
+      [...byId.keys()],
+      book.body.markets.map((each) => each.id),
+    ];
     named(['template'], item.template === null ? [] : [item.template], templates, 'template');
     named(['barred'], item.barred ?? [], services, 'service');
     named(['stockedBy'], item.stockedBy, channelIds, 'channel');
     named(['notListed'], item.notListed, channelIds, 'channel');
     for (const { id, sets } of item.dated) {
-      if (sets.is === 'template') named(['dated', id], sets.template === null ? [] : [sets.template], templates, 'template');
+      if (sets.is === 'template')
+        named(['dated', id], sets.template === null ? [] : [sets.template], templates, 'template');
       if (sets.is === 'not by') named(['dated', id], sets.services, services, 'service');
     }
     const seen = new Set<string>();
     item.prices.forEach(({ market: of, channel }, i) => {
       const key = `${of ?? ''} ${channel ?? ''}`;
-      if (of === null && channel === null) problems.push({ at: [item.sku, 'prices', i], wrong: 'neither a market nor a channel', right: 'one of them, or both; else it is the price itself' });
-      if (seen.has(key)) problems.push({ at: [item.sku, 'prices', i], wrong: 'a price that stands twice', right: 'each market and channel once' });
+      if (of === null && channel === null)
+        problems.push({
+          at: [item.sku, 'prices', i],
+          wrong: 'neither a market nor a channel',
+          right: 'one of them, or both; else it is the price itself',
+        });
+      if (seen.has(key))
+        problems.push({
+          at: [item.sku, 'prices', i],
+          wrong: 'a price that stands twice',
+          right: 'each market and channel once',
+        });
       seen.add(key);
       named(['prices', i, 'market'], of === null ? [] : [of], markets, 'market');
       named(['prices', i, 'channel'], channel === null ? [] : [channel], channelIds, 'channel');
     });
   }
 
-  const amount = (text: string, currency: Currency, ...at: (string | number)[]): Minor => kept(parseAmount(text, currency), at, problems, nothing);
+  const amount = (text: string, currency: Currency, ...at: (string | number)[]): Minor =>
+    kept(parseAmount(text, currency), at, problems, nothing);
 
-  /** The price in the market, and prices of single channels in it: of market and channel before channel, before market, before the own one converted. */
+  /**
+   * The price in the market, and prices of single channels in it: of market and channel before channel, before market,
+   * before the own one converted.
+   */
   function pricesOf(item: Item, own: Minor): { price: Minor; channels: ReadonlyMap<string, Minor> } {
     let price = inMarket(book, own);
     const channels = new Map<string, Minor>();
@@ -203,21 +259,37 @@ function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, pr
     const before = problems.length;
     const item = complete(stated);
     const figures = readItem(item, book.written);
-    if (!figures.ok) problems.push(...figures.problems.map((problem) => ({ ...problem, at: [item.sku, ...problem.at] })));
+    if (!figures.ok)
+      problems.push(...figures.problems.map((problem) => ({ ...problem, at: [item.sku, ...problem.at] })));
     unknownIn(stated);
     const fields: Problem[] = [];
     const layers = layersOf(lineOf(stated, itemOf), fields);
     problems.push(...fields.map((problem) => ({ ...problem, at: [item.sku, ...problem.at] })));
-    const { price, channels } = figures.ok ? pricesOf(item, figures.value.price) : { price: nothing, channels: new Map() };
+    const { price, channels } = figures.ok
+      ? pricesOf(item, figures.value.price)
+      : { price: nothing, channels: new Map() };
     const kind = item.kind ?? defaultKind;
     const made = new Map<string, OwnCharge | null>();
 
     function readyAt(own: OwnDelivery, varies: Varies | null): Ready | null {
       if (!figures.ok) return null;
       const key = JSON.stringify(own.ownRate);
-      if (!made.has(key)) made.set(key, own.ownRate && { rate: readRate(own.ownRate.rate, rates, [item.sku, 'ownRate', 'rate'], problems), waivable: own.ownRate.waived });
-      const handling = own.fee && { each: inMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')), waivable: own.fee.waived };
-      const template = (own.template === null ? undefined : byId.get(own.template)) ?? selected.find((other) => other.selection?.takes(item, figures.value)) ?? main;
+      if (!made.has(key))
+        made.set(
+          key,
+          own.ownRate && {
+            rate: readRate(own.ownRate.rate, rates, [item.sku, 'ownRate', 'rate'], problems),
+            waivable: own.ownRate.waived,
+          },
+        );
+      const handling = own.fee && {
+        each: inMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')),
+        waivable: own.fee.waived,
+      };
+      const template =
+        (own.template === null ? undefined : byId.get(own.template)) ??
+        selected.find((other) => other.selection?.takes(item, figures.value)) ??
+        main;
       return {
         sku: item.sku,
         name: item.name,
@@ -253,7 +325,11 @@ function maker(book: CompiledBook, itemOf: (sku: string) => Item | undefined, pr
             }),
             known: new Map(),
           };
-    const ready = varies ? (varies.eras[0] ? { ...varies.eras[0].item, varies } : null) : readyAt(ownAt(layers, Number.NEGATIVE_INFINITY), null);
+    const ready = varies
+      ? varies.eras[0]
+        ? { ...varies.eras[0].item, varies }
+        : null
+      : readyAt(ownAt(layers, Number.NEGATIVE_INFINITY), null);
     return problems.length > before ? null : ready;
   };
 }

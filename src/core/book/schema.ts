@@ -8,7 +8,10 @@ import { boxSchema, mixingRuleSchema, mixingSchema, serviceSchema, templateSchem
 const { amount, currency, figure, id, name, percent, place } = written;
 const monday = z.string().refine(isMonday, 'the Monday of a week, such as 2026-11-23');
 
-/** How far a limited offer is used up: orders in all, the customer's own, and what it has cost, by week and channel, in the first market's currency. */
+/**
+ * How far a limited offer is used up: orders in all, the customer's own, and what it has cost, by week and channel, in
+ * the first market's currency.
+ */
 export const spentSchema = z.strictObject({
   uses: z.int().min(0).default(0),
   own: z.int().min(0).default(0),
@@ -48,7 +51,10 @@ export const basketSchema = z.strictObject({
   segment: id.nullable().default(null),
   /** How far limited offers are used up before it, by offer; what is not told is none. */
   spent: z.record(id, spentSchema).default({}),
-  /** What the carrier answers for a parcel: the first row for its service whose box and most mass fit; an amount of null, or no row, is silence. */
+  /**
+   * What the carrier answers for a parcel: the first row for its service whose box and most mass fit; an amount of
+   * null, or no row, is silence.
+   */
   carrier: z
     .array(
       z.strictObject({
@@ -82,7 +88,11 @@ export const marketSchema = z.strictObject({
   decides: z.enum(['delivery', 'billing']).default('delivery'),
   /** How converted amounts are rounded. */
   rounding: z
-    .discriminatedUnion('is', [z.strictObject({ is: z.literal('nearest') }), z.strictObject({ is: z.literal('step'), step: amount }), z.strictObject({ is: z.literal('ending'), ending: amount })])
+    .discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('nearest') }),
+      z.strictObject({ is: z.literal('step'), step: amount }),
+      z.strictObject({ is: z.literal('ending'), ending: amount }),
+    ])
     .default({ is: 'nearest' }),
   /** Which paid choices are hidden beside a free one. */
   hides: z.enum(['none', 'same or slower', 'all']).default('none'),
@@ -93,7 +103,12 @@ export const marketSchema = z.strictObject({
 });
 
 /** What a unit of one currency is in another, that way round only. */
-export const exchangeSchema = z.strictObject({ id, from: currency, to: currency, rate: z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'a rate such as 0.86') });
+export const exchangeSchema = z.strictObject({
+  id,
+  from: currency,
+  to: currency,
+  rate: z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'a rate such as 0.86'),
+});
 /** The tax on a class of goods (or on delivery) in some places; the most specific place decides. */
 export const taxSchema = z.strictObject({ id, class: id, places: z.array(place).min(1), percent });
 const share = z.strictObject({ percent, amount });

@@ -1,9 +1,17 @@
 import type { z } from 'zod';
 import type { Problem, Result } from '../exact/index.ts';
 
-/** Data held against a schema; problems in words of our own with their place, lists of things with an id named by it. */
+/**
+ * Data held against a schema; problems in words of our own with their place, lists of things with an id named by it.
+ */
 export function shaped<T>(schema: z.ZodType<T>, data: unknown): Result<T> {
-  const noText = pathsOfNoText(data, []).map((path): Problem => ({ at: named(data, path), wrong: 'a character that is no text', right: 'text without NUL, and without half of a character' }));
+  const noText = pathsOfNoText(data, []).map(
+    (path): Problem => ({
+      at: named(data, path),
+      wrong: 'a character that is no text',
+      right: 'text without NUL, and without half of a character',
+    }),
+  );
   if (noText.length > 0) return { ok: false, problems: noText };
   const read = schema.safeParse(data, { error: rightFor });
   if (read.success) return { ok: true, value: read.data };
@@ -30,7 +38,13 @@ function problemsOf(issue: Issue, data: unknown, above: readonly PropertyKey[]):
     if (depth(furthest) > 0) return furthest.flatMap((one) => problemsOf(one, data, path));
   }
   if (issue.code === 'unrecognized_keys')
-    return issue.keys.map((key): Problem => ({ at: named(data, path), wrong: `“${key}” is no word of the format here`, right: 'the words that the format names, and no others' }));
+    return issue.keys.map(
+      (key): Problem => ({
+        at: named(data, path),
+        wrong: `“${key}” is no word of the format here`,
+        right: 'the words that the format names, and no others',
+      }),
+    );
   return [{ at: named(data, path), wrong: described(valueAt(data, path)), right: issue.message }];
 }
 
@@ -47,7 +61,10 @@ const kinds: Readonly<Record<string, string>> = {
   record: 'an object',
   null: 'null',
 };
-const forms: Readonly<Record<string, string>> = { date: 'a day such as 2026-11-24', datetime: 'a moment such as 2026-11-24T09:10:00Z' };
+const forms: Readonly<Record<string, string>> = {
+  date: 'a day such as 2026-11-24',
+  datetime: 'a moment such as 2026-11-24T09:10:00Z',
+};
 
 /** What would be right, where a schema does not say it itself. */
 function rightFor(issue: z.core.$ZodRawIssue): string {
@@ -59,9 +76,17 @@ function rightFor(issue: z.core.$ZodRawIssue): string {
     case 'invalid_format':
       return forms[issue.format] ?? 'the form that the format page names';
     case 'too_small':
-      return issue.origin === 'string' ? `at least ${issue.minimum} letters` : issue.origin === 'array' ? `at least ${issue.minimum} of them` : `${issue.minimum} or more`;
+      return issue.origin === 'string'
+        ? `at least ${issue.minimum} letters`
+        : issue.origin === 'array'
+          ? `at least ${issue.minimum} of them`
+          : `${issue.minimum} or more`;
     case 'too_big':
-      return issue.origin === 'string' ? `at most ${issue.maximum} letters` : issue.origin === 'array' ? `at most ${issue.maximum} of them` : `${issue.maximum} or less`;
+      return issue.origin === 'string'
+        ? `at most ${issue.maximum} letters`
+        : issue.origin === 'array'
+          ? `at most ${issue.maximum} of them`
+          : `${issue.maximum} or less`;
     case 'invalid_union':
       return 'one of the forms that the format names';
     case 'invalid_key':
@@ -79,7 +104,8 @@ function described(value: unknown): string {
   return typeof value === 'object' && value !== null ? 'an object' : String(value);
 }
 
-const valueAt = (data: unknown, path: readonly PropertyKey[]): unknown => path.reduce<unknown>((at, step) => (at as Record<PropertyKey, unknown> | null | undefined)?.[step], data);
+const valueAt = (data: unknown, path: readonly PropertyKey[]): unknown =>
+  path.reduce<unknown>((at, step) => (at as Record<PropertyKey, unknown> | null | undefined)?.[step], data);
 
 /** A path by ids where lists have them; the whole of it is a dot. */
 function named(data: unknown, path: readonly PropertyKey[]): (string | number)[] {
@@ -87,7 +113,9 @@ function named(data: unknown, path: readonly PropertyKey[]): (string | number)[]
   let at = data;
   return path.map((step) => {
     at = (at as Record<PropertyKey, unknown> | null | undefined)?.[step];
-    const id = (at as { id?: unknown; sku?: unknown } | null | undefined)?.id ?? (at as { sku?: unknown } | null | undefined)?.sku;
+    const id =
+      (at as { id?: unknown; sku?: unknown } | null | undefined)?.id ??
+      (at as { sku?: unknown } | null | undefined)?.sku;
     return typeof step === 'number' && typeof id === 'string' ? id : typeof step === 'symbol' ? String(step) : step;
   });
 }

@@ -1,5 +1,19 @@
 import { z } from 'zod';
-import { type Currency, type Decimal, gram, kept, type Minor, minor, nothing, type Problem, parseAmount, parseDecimal, percentOf, type Result, type Volume } from '../exact/index.ts';
+import {
+  type Currency,
+  type Decimal,
+  gram,
+  kept,
+  type Minor,
+  minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseDecimal,
+  percentOf,
+  type Result,
+  type Volume,
+} from '../exact/index.ts';
 import type { Place } from '../places/index.ts';
 import type { Carrier, Parcel } from '../rates/index.ts';
 
@@ -20,7 +34,14 @@ export const cardSchema = z.object({
   zones: z.array(z.object({ zone: z.string(), countries: z.array(z.string()) })),
   remotes: z.array(z.object({ country: z.string(), prefixes: z.array(z.string()) })),
   services: z.array(
-    z.object({ service: z.string(), name: z.string(), ...span, days: z.tuple([z.int(), z.int()]), most: z.int(), prices: z.record(z.string(), z.object({ first: money, each: money })) }),
+    z.object({
+      service: z.string(),
+      name: z.string(),
+      ...span,
+      days: z.tuple([z.int(), z.int()]),
+      most: z.int(),
+      prices: z.record(z.string(), z.object({ first: money, each: money })),
+    }),
   ),
   boxes: z.array(z.object({ box: z.string(), name: z.string(), price: money, most: z.int() })),
 });
@@ -33,7 +54,13 @@ export interface Card {
   readonly fuel: Decimal;
   readonly home: Minor;
   readonly remote: Minor;
-  readonly services: ReadonlyMap<string, { readonly body: CardBody['services'][number]; readonly prices: ReadonlyMap<string, { readonly first: Minor; readonly each: Minor }> }>;
+  readonly services: ReadonlyMap<
+    string,
+    {
+      readonly body: CardBody['services'][number];
+      readonly prices: ReadonlyMap<string, { readonly first: Minor; readonly each: Minor }>;
+    }
+  >;
 }
 
 /** Reads a card; every problem with its field. */
@@ -47,18 +74,32 @@ export function readCard(body: CardBody): Result<Card> {
       {
         body: one,
         prices: new Map(
-          Object.entries(one.prices).map(([zone, price]) => [zone, { first: amount(price.first, 'services', one.service, zone), each: amount(price.each, 'services', one.service, zone) }]),
+          Object.entries(one.prices).map(([zone, price]) => [
+            zone,
+            {
+              first: amount(price.first, 'services', one.service, zone),
+              each: amount(price.each, 'services', one.service, zone),
+            },
+          ]),
         ),
       },
     ]),
   );
   const fuel = kept(parseDecimal(body.fuel, 3), ['fuel'], problems, { digits: 0n, scale: 0 });
-  const card = { body, currency, fuel, home: amount(body.home, 'home'), remote: amount(body.remote, 'remote'), services };
+  const card = {
+    body,
+    currency,
+    fuel,
+    home: amount(body.home, 'home'),
+    remote: amount(body.remote, 'remote'),
+    services,
+  };
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: card };
 }
 
 /** The card in force on a day, `2026-11-24`; null where there is none. */
-export const cardOn = (cards: readonly Card[], on: string): Card | null => cards.find(({ body }) => body.from <= on && (body.until === null || on < body.until)) ?? null;
+export const cardOn = (cards: readonly Card[], on: string): Card | null =>
+  cards.find(({ body }) => body.from <= on && (body.until === null || on < body.until)) ?? null;
 
 /** How one parcel is charged, part by part. */
 export interface ParcelCharge {
@@ -74,17 +115,27 @@ export interface ParcelCharge {
 const cubicCentimetre = 50_000n ** 3n;
 
 /**
- * Charges a parcel by a card on a day: chargeable mass is the greater of actual and volumetric, in started lots; fuel on the
+ * Charges a parcel by a card on a day: chargeable mass is the greater of actual and volumetric, in started lots; fuel
+ * on the
  * base only; a home extra and a remote one. Null where the service is not sold that day, does not
  * serve the place, or may not carry so much.
  */
-export function parcelCharge(card: Card, service: string, place: Place, parcel: Pick<Parcel, 'mass' | 'volume'>, on: string, home: boolean): ParcelCharge | null {
+export function parcelCharge(
+  card: Card,
+  service: string,
+  place: Place,
+  parcel: Pick<Parcel, 'mass' | 'volume'>,
+  on: string,
+  home: boolean,
+): ParcelCharge | null {
   const sold = card.services.get(service);
   if (!sold || sold.body.from > on || (sold.body.until !== null && on >= sold.body.until)) return null;
   const grams = Math.ceil(parcel.mass / gram);
   if (grams > sold.body.most) return null;
   const { zones, remotes, divisor, lot } = card.body;
-  const zone = (zones.find((one) => one.countries.includes(place.country)) ?? zones.find((one) => one.countries.includes('*')))?.zone;
+  const zone = (
+    zones.find((one) => one.countries.includes(place.country)) ?? zones.find((one) => one.countries.includes('*'))
+  )?.zone;
   const price = zone === undefined ? undefined : sold.prices.get(zone);
   if (!price) return null;
   const volume = Number(ceiling(parcel.volume as Volume, cubicCentimetre));
@@ -92,14 +143,19 @@ export function parcelCharge(card: Card, service: string, place: Place, parcel: 
   const base = minor(price.first + price.each * (lots - 1));
   const fuel = percentOf(base, card.fuel);
   const postcode = (place.postcode ?? '').replace(/\s/g, '');
-  const far = remotes.some((one) => one.country === place.country && one.prefixes.some((prefix) => postcode.startsWith(prefix)));
+  const far = remotes.some(
+    (one) => one.country === place.country && one.prefixes.some((prefix) => postcode.startsWith(prefix)),
+  );
   const extras = { home: home ? card.home : nothing, remote: far ? card.remote : nothing };
   return { lots, base, fuel, ...extras, charge: minor(base + fuel + extras.home + extras.remote) };
 }
 
 const ceiling = (a: bigint, b: bigint): bigint => (a + b - 1n) / b;
 
-/** The carrier as rates ask it, by the card of a day and for homes or businesses: what all parcels cost, or silence where one of them is not carried. */
+/**
+ * The carrier as rates ask it, by the card of a day and for homes or businesses: what all parcels cost, or silence
+ * where one of them is not carried.
+ */
 export function carrierBy(card: Card, on: string, home: boolean): Carrier {
   return {
     charge(service, place, parcels) {

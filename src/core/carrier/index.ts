@@ -1,2 +1,11 @@
 /** The carrier: its dated cards, and what it asks for parcels by them. */
-export { type Card, type CardBody, cardOn, cardSchema, carrierBy, type ParcelCharge, parcelCharge, readCard } from './card.ts';
+export {
+  type Card,
+  type CardBody,
+  cardOn,
+  cardSchema,
+  carrierBy,
+  type ParcelCharge,
+  parcelCharge,
+  readCard,
+} from './card.ts';

@@ -19,7 +19,8 @@ export interface Threshold {
 
 export const exact: Fidelity = { is: 'exact' };
 
-const takenBy = (value: number, percents: readonly Decimal[]): number => percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
+const takenBy = (value: number, percents: readonly Decimal[]): number =>
+  percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
 
 /** The least whole number from `low` on for which a test holds that, once it holds, holds for all greater ones. */
 function leastFor(low: number, holds: (value: number) => boolean): Minor {
@@ -34,12 +35,16 @@ function leastFor(low: number, holds: (value: number) => boolean): Minor {
 }
 
 /** The least list value whose value after these percentages is at least `after`. */
-export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor => leastFor(after, (value) => value - takenBy(value, percents) >= after);
+export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =>
+  leastFor(after, (value) => value - takenBy(value, percents) >= after);
 
 /** The least list value off which these percentages take at least an amount. */
-export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor => leastFor(0, (value) => takenBy(value, percents) >= amount);
+export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor =>
+  leastFor(0, (value) => takenBy(value, percents) >= amount);
 
-/** How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free. */
+/**
+ * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free.
+ */
 export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor): Fidelity {
   const codes = orderPercents(book);
   const others = book.offers.filter((offer) => offer.level !== 'delivery' && !codes.some((one) => one.offer === offer));
@@ -47,7 +52,8 @@ export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor
   const say = (value: number) => amountText(minor(value), book.currency);
   const ranges = [
     ...codes.map(
-      ({ offer, percent }) => `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code && offer.code.is !== 'single use' ? offer.code.code : offer.id}`,
+      ({ offer, percent }) =>
+        `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code && offer.code.is !== 'single use' ? offer.code.code : offer.id}`,
     ),
     ...others.map((offer) => `${say(threshold.value)} and more with ${offer.id}`),
   ];
@@ -56,7 +62,11 @@ export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor
     is: 'bounded',
     bound: most,
     why: `Tested before discounts there: baskets of ${ranges.join(', ')} are charged up to ${say(most)} too little.`,
-    remedies: [...(others.length === 0 ? [`raise it to ${say(raised)}`] : []), 'test it before discounts in the book', 'live with it'],
+    remedies: [
+      ...(others.length === 0 ? [`raise it to ${say(raised)}`] : []),
+      'test it before discounts in the book',
+      'live with it',
+    ],
   };
 }
 
@@ -68,5 +78,10 @@ export function worstOf(parts: readonly Fidelity[]): Fidelity {
   const why = real.map((one) => one.why).join(' ');
   const remedies = [...new Set(real.flatMap((one) => one.remedies))];
   if (real.some((one) => one.is === 'unsayable')) return { is: 'unsayable', why, remedies };
-  return { is: 'bounded', bound: minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0)))), why, remedies };
+  return {
+    is: 'bounded',
+    bound: minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0)))),
+    why,
+    remedies,
+  };
 }

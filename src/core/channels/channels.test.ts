@@ -16,9 +16,12 @@ const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => un
   const { book, goods } = opened(file);
   return dialectOf(channel).render(book, goods).notes;
 };
-const find = (notes: readonly Note[], about: Note['clause']['about'], id?: string) => notes.find(({ clause }) => clause.about === about && (id === undefined || Object.values(clause).includes(id)));
-const said = (note: Note | undefined) => (note ? [note.fidelity.is, note.fidelity.is === 'bounded' ? note.fidelity.bound : null] : null);
-const lane = (book: BookFile, zone: string) => book.templates[0]?.lanes[zone]?.post as NonNullable<BookFile['templates'][number]['lanes'][string]>[string];
+const find = (notes: readonly Note[], about: Note['clause']['about'], id?: string) =>
+  notes.find(({ clause }) => clause.about === about && (id === undefined || Object.values(clause).includes(id)));
+const said = (note: Note | undefined) =>
+  note ? [note.fidelity.is, note.fidelity.is === 'bounded' ? note.fidelity.bound : null] : null;
+const lane = (book: BookFile, zone: string) =>
+  book.templates[0]?.lanes[zone]?.post as NonNullable<BookFile['templates'][number]['lanes'][string]>[string];
 
 describe('a threshold', () => {
   test.each<[ChannelId]>([['lerrin-shop'], ['harrowmere'], ['findlark']])(
@@ -87,7 +90,15 @@ describe('a weight table', () => {
     const table = (breaks: { to: string | null; amount: string }[]) => {
       const { book } = opened(
         smallBook({
-          templates: [{ id: 'soaps', name: 'Soaps', origin: 'Sligo', zones: ['home'], lanes: { home: { post: { rate: { is: 'table', unit: 'g', breaks }, freeFrom: null } } } }],
+          templates: [
+            {
+              id: 'soaps',
+              name: 'Soaps',
+              origin: 'Sligo',
+              zones: ['home'],
+              lanes: { home: { post: { rate: { is: 'table', unit: 'g', breaks }, freeFrom: null } } },
+            },
+          ],
           offers: [],
           pinned: [],
         }),
@@ -126,15 +137,26 @@ describe('a weight table', () => {
   });
 });
 
-test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)('a book in another currency is not told to %s, and the note says so', (channel) => {
-  const file = smallBook({ markets: [{ id: 'home', name: 'Home', currency: 'KWD', locale: 'en-KW', timeZone: 'Asia/Kuwait' }] });
-  const { book, goods } = opened(file);
-  const rendition = dialectOf(channel).render(book, goods);
-  expect(rendition.notes).toMatchObject([{ clause: { about: 'currency' }, reads: null, fidelity: { is: 'unsayable', why: expect.stringContaining('counts in EUR, the book in KWD') } }]);
-  const place = sure(parsePlace('IE'));
-  expect(rendition.rules.charges({ lines: [], place, codes: [] }, Date.parse('2026-11-24T09:10:00Z'))).toEqual([]);
-  expect(dialectOf(channel).read(rendition.rules.files()).ok).toBe(true);
-});
+test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
+  'a book in another currency is not told to %s, and the note says so',
+  (channel) => {
+    const file = smallBook({
+      markets: [{ id: 'home', name: 'Home', currency: 'KWD', locale: 'en-KW', timeZone: 'Asia/Kuwait' }],
+    });
+    const { book, goods } = opened(file);
+    const rendition = dialectOf(channel).render(book, goods);
+    expect(rendition.notes).toMatchObject([
+      {
+        clause: { about: 'currency' },
+        reads: null,
+        fidelity: { is: 'unsayable', why: expect.stringContaining('counts in EUR, the book in KWD') },
+      },
+    ]);
+    const place = sure(parsePlace('IE'));
+    expect(rendition.rules.charges({ lines: [], place, codes: [] }, Date.parse('2026-11-24T09:10:00Z'))).toEqual([]);
+    expect(dialectOf(channel).read(rendition.rules.files()).ok).toBe(true);
+  },
+);
 
 describe('places', () => {
   test('Harrowmere cuts postcodes out of its regions, and says what it cannot', () => {
@@ -142,18 +164,26 @@ describe('places', () => {
     const france = notesOf('harrowmere', (book) => {
       book.zones.push({ id: 'paris', name: 'Paris', takes: ['FR 75*'], leaves: [] });
       book.templates[0]?.zones.push('paris');
-      if (book.templates[0]) book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
+      if (book.templates[0])
+        book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
     });
-    expect(find(france, 'zone', 'paris')).toMatchObject({ reads: null, fidelity: { is: 'unsayable', why: 'FR 75* cannot be cut out of EURO there.' } });
+    expect(find(france, 'zone', 'paris')).toMatchObject({
+      reads: null,
+      fidelity: { is: 'unsayable', why: 'FR 75* cannot be cut out of EURO there.' },
+    });
   });
   test('Findlark tells of places left out that fall under the country’s entry', () => {
     const notes = notesOf('findlark', (book) => {
       book.channels.findlark.target = 'US';
       book.zones.push({ id: 'states', name: 'States', takes: ['US'], leaves: ['US-AK'] });
       book.templates[0]?.zones.push('states');
-      if (book.templates[0]) book.templates[0].lanes.states = { post: laneOf({ rate: { is: 'flat', amount: '19.00' }, freeFrom: null }) };
+      if (book.templates[0])
+        book.templates[0].lanes.states = { post: laneOf({ rate: { is: 'flat', amount: '19.00' }, freeFrom: null }) };
     });
-    expect(find(notes, 'zone', 'states')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringContaining('US-AK: left out of the book') });
+    expect(find(notes, 'zone', 'states')?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: expect.stringContaining('US-AK: left out of the book'),
+    });
     expect(find(notes, 'zone', 'home')).toMatchObject({ reads: null, fidelity: { is: 'unsayable' } });
   });
   test('no more than 64 entries fit an item at Findlark, and what is left out is told', () => {
@@ -167,7 +197,11 @@ describe('places', () => {
       })(),
     );
     const rendition = dialectOf('findlark').render(book, goods);
-    expect(rendition.notes.some((note) => note.fidelity.is === 'unsayable' && note.fidelity.why.includes('Only 64 entries fit an item'))).toBe(true);
+    expect(
+      rendition.notes.some(
+        (note) => note.fidelity.is === 'unsayable' && note.fidelity.why.includes('Only 64 entries fit an item'),
+      ),
+    ).toBe(true);
     expect(
       rendition.rules
         .files()[0]
@@ -198,19 +232,32 @@ describe('offers', () => {
       book.offers.push(offer);
       book.numbered = 2;
     };
-  const apart = (book: BookFile) => book.eitherOr.push({ id: 'one', name: 'One of these', of: 'order', offers: ['suds', 'free'] });
+  const apart = (book: BookFile) =>
+    book.eitherOr.push({ id: 'one', name: 'One of these', of: 'order', offers: ['suds', 'free'] });
   test('a percentage is exact at Lerrin Shop, and bounded by half a cent a line at Harrowmere', () => {
     expect(said(find(notesOf('lerrin-shop'), 'offer', 'suds'))).toEqual(['exact', null]);
     expect(said(find(notesOf('harrowmere'), 'offer', 'suds'))).toEqual(['bounded', 10]);
   });
   test('conditions that Harrowmere’s goods offers do not know cannot be said there', () => {
     const notes = notesOf('harrowmere', (book) => {
-      if (book.offers[0]) book.offers[0] = { ...book.offers[0], zones: ['home'], asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }] };
+      if (book.offers[0])
+        book.offers[0] = {
+          ...book.offers[0],
+          zones: ['home'],
+          asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }],
+        };
     });
-    expect(find(notes, 'offer', 'suds')?.fidelity).toMatchObject({ is: 'unsayable', why: expect.stringMatching(/hold everywhere.*ask no least value/) });
+    expect(find(notes, 'offer', 'suds')?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: expect.stringMatching(/hold everywhere.*ask no least value/),
+    });
   });
   test('a title too long for Harrowmere is cut between words, and told', () => {
-    expect(find(notesOf('harrowmere', withFree()), 'offer', 'free')?.fidelity).toMatchObject({ is: 'bounded', bound: 0, why: 'The title is cut to 36 letters.' });
+    expect(find(notesOf('harrowmere', withFree()), 'offer', 'free')?.fidelity).toMatchObject({
+      is: 'bounded',
+      bound: 0,
+      why: 'The title is cut to 36 letters.',
+    });
   });
   test('of one either/or share a letter at Lerrin Shop; that act together do not', () => {
     const letters = (keptApart: boolean) => {
@@ -233,13 +280,17 @@ describe('offers', () => {
     expect(said(find(notes, 'offer', 'free'))).toEqual(['bounded', 730]);
   });
   test('named services become a cap at Lerrin Shop, exact where the cap parts them', () => {
-    expect(find(notesOf('lerrin-shop', withFree()), 'offer', 'free')).toMatchObject({ reads: expect.stringContaining('where the rate is at most 7.30'), fidelity: { is: 'exact' } });
+    expect(find(notesOf('lerrin-shop', withFree()), 'offer', 'free')).toMatchObject({
+      reads: expect.stringContaining('where the rate is at most 7.30'),
+      fidelity: { is: 'exact' },
+    });
     const dearer = (amount: string) =>
       notesOf('lerrin-shop', (book) => {
         withFree()(book);
         book.services.push(serviceOf({ id: 'van', name: 'Van', days: [1, 1] }));
         book.channels['lerrin-shop'].speeds.van = 'van';
-        if (book.templates[0]?.lanes.home) book.templates[0].lanes.home.van = laneOf({ rate: { is: 'flat', amount }, freeFrom: null });
+        if (book.templates[0]?.lanes.home)
+          book.templates[0].lanes.home.van = laneOf({ rate: { is: 'flat', amount }, freeFrom: null });
       });
     expect(said(find(dearer('9.00'), 'offer', 'free'))).toEqual(['exact', null]);
     expect(said(find(dearer('6.00'), 'offer', 'free'))).toEqual(['bounded', 600]);

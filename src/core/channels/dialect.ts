@@ -19,7 +19,11 @@ export type Clause =
   | { readonly about: 'threshold'; readonly zone: string; readonly service: string }
   | { readonly about: 'offer'; readonly offer: string }
   /** Goods delivered otherwise than the plain ones of the default template, and how many there are. */
-  | { readonly about: 'apart'; readonly by: 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind'; readonly items: number }
+  | {
+      readonly about: 'apart';
+      readonly by: 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind';
+      readonly items: number;
+    }
   /** Goods that the channel stocks and delivers itself. */
   | { readonly about: 'stocked'; readonly items: number }
   /** The currency the book is written in, where the channel does not count in it. */

@@ -6,14 +6,25 @@ import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
 import { lerrinShop } from './lerrin-shop/index.ts';
 
-/** Whether channels count in the currency that a book is compiled in; else nothing can be told there, and nothing asked. */
+/**
+ * Whether channels count in the currency that a book is compiled in; else nothing can be told there, and nothing asked.
+ */
 export const countedAlike = (book: CompiledBook): boolean => book.currency === euro;
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
   const bare = { ...book, zones: [], lanes: new Map(), offers: [], body: { ...book.body, zones: [], offers: [] } };
   const why = `${dialect.name} counts in ${euro}, the book in ${book.currency}: nothing is told there.`;
-  return { ...dialect.render(bare, []), notes: [{ clause: { about: 'currency' }, reads: null, fidelity: { is: 'unsayable', why, remedies: [`keep a book whose first market is in ${euro}`] } }] };
+  return {
+    ...dialect.render(bare, []),
+    notes: [
+      {
+        clause: { about: 'currency' },
+        reads: null,
+        fidelity: { is: 'unsayable', why, remedies: [`keep a book whose first market is in ${euro}`] },
+      },
+    ],
+  };
 }
 
 /** A dialect without the goods its channel stocks: those it delivers itself, by its own rules. */
@@ -27,15 +38,28 @@ const ownGoods = (dialect: Dialect): Dialect => ({
     if (theirs === 0) return rendition;
     return {
       ...rendition,
-      notes: [...rendition.notes, { clause: { about: 'stocked', items: theirs }, reads: `${theirs} goods that ${dialect.name} stocks and delivers itself`, fidelity: { is: 'exact' } }],
+      notes: [
+        ...rendition.notes,
+        {
+          clause: { about: 'stocked', items: theirs },
+          reads: `${theirs} goods that ${dialect.name} stocks and delivers itself`,
+          fidelity: { is: 'exact' },
+        },
+      ],
     };
   },
 });
 
-/** Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of. */
+/**
+ * Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of.
+ */
 export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
   goods.some((item) => item.stockedBy.includes(id) || item.notListed.includes(id) || item.varies !== null)
-    ? goods.flatMap((item) => (item.stockedBy.includes(id) || item.notListed.includes(id) ? [] : [{ ...itemFor(item, id, book.at), varies: item.varies }]))
+    ? goods.flatMap((item) =>
+        item.stockedBy.includes(id) || item.notListed.includes(id)
+          ? []
+          : [{ ...itemFor(item, id, book.at), varies: item.varies }],
+      )
     : goods;
 
 export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark].map(ownGoods);

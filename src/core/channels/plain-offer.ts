@@ -5,7 +5,10 @@ import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
 /** A benefit as plain as the channels' formats of today. */
-type PlainBenefit = { readonly is: 'percent off order'; readonly percent: Decimal } | { readonly is: 'free services'; readonly services: ReadonlySet<string> } | { readonly is: 'free cheapest' };
+type PlainBenefit =
+  | { readonly is: 'percent off order'; readonly percent: Decimal }
+  | { readonly is: 'free services'; readonly services: ReadonlySet<string> }
+  | { readonly is: 'free cheapest' };
 
 /** An offer as plain as channels can take it. */
 export interface PlainOffer extends Pick<Offer, 'id' | 'order' | 'number' | 'level' | 'zones' | 'from' | 'until'> {
@@ -35,24 +38,41 @@ export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: P
 }
 
 /** Whether an offer is meant for shoppers of a channel at all. */
-export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean => (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
+export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean =>
+  (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
 
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);
 
-const unsayable = (why: string, ...remedies: string[]): Fidelity => ({ is: 'unsayable', why, remedies: [...remedies, 'leave the channel out of it'] });
+const unsayable = (why: string, ...remedies: string[]): Fidelity => ({
+  is: 'unsayable',
+  why,
+  remedies: [...remedies, 'leave the channel out of it'],
+});
 
 /** An offer made plain, or why it cannot be. */
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
   if (!benefit) return unsayable(`${wordsFor[offer.benefit.is]} cannot be said there: it does not act.`);
   const asks = soleValueAsk(offer);
-  if (asks === undefined) return unsayable('Units, or some goods alone, cannot be asked for there: it does not act.', 'ask for the value of the whole basket');
-  if (offer.needs !== null) return unsayable('Some goods alone cannot be asked for there: it does not act.', 'hold it for any goods');
-  if (offer.code?.is === 'single use') return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
-  if (offer.segments) return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
+  if (asks === undefined)
+    return unsayable(
+      'Units, or some goods alone, cannot be asked for there: it does not act.',
+      'ask for the value of the whole basket',
+    );
+  if (offer.needs !== null)
+    return unsayable('Some goods alone cannot be asked for there: it does not act.', 'hold it for any goods');
+  if (offer.code?.is === 'single use')
+    return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
+  if (offer.segments)
+    return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
   const { uses, each, most, budget } = offer.limits;
-  const limits = [uses !== null && 'uses in all', each !== null && 'uses a customer', most !== null && 'the largest discount', budget !== null && 'the budget'].filter(Boolean);
+  const limits = [
+    uses !== null && 'uses in all',
+    each !== null && 'uses a customer',
+    most !== null && 'the largest discount',
+    budget !== null && 'the budget',
+  ].filter(Boolean);
   const lost =
     limits.length === 0
       ? exact
@@ -61,7 +81,20 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
           'end it by hand',
         );
   const { id, order, number, level, zones, from, until } = offer;
-  return { id, order, number, level, zones, from, until, offer, benefit, code: offer.code?.code ?? null, asks: asks && { value: asks.value, test: asks.test }, lost: worstOf([lost]) };
+  return {
+    id,
+    order,
+    number,
+    level,
+    zones,
+    from,
+    until,
+    offer,
+    benefit,
+    code: offer.code?.code ?? null,
+    asks: asks && { value: asks.value, test: asks.test },
+    lost: worstOf([lost]),
+  };
 }
 
 const wordsFor: Record<Offer['benefit']['is'], string> = {
@@ -75,7 +108,10 @@ const wordsFor: Record<Offer['benefit']['is'], string> = {
 };
 
 function plainBenefit({ benefit }: Offer): PlainBenefit | null {
-  if (benefit.is === 'off order' && benefit.off.by === 'percent') return { is: 'percent off order', percent: benefit.off.percent };
+  if (benefit.is === 'off order' && benefit.off.by === 'percent')
+    return { is: 'percent off order', percent: benefit.off.percent };
   if (benefit.is !== 'delivery' || benefit.off.by !== 'free') return null;
-  return benefit.on.is === 'services' ? { is: 'free services', services: benefit.on.services } : { is: 'free cheapest' };
+  return benefit.on.is === 'services'
+    ? { is: 'free services', services: benefit.on.services }
+    : { is: 'free cheapest' };
 }

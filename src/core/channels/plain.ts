@@ -32,7 +32,12 @@ export interface PlainLane {
 export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<string, PlainLane>> {
   const known = made.get(book);
   if (known) return known;
-  const lanes = new Map([...book.lanes].map(([zone, row]) => [zone, new Map([...row].map(([service, lane]) => [service, plainOf(book, lane)]))]));
+  const lanes = new Map(
+    [...book.lanes].map(([zone, row]) => [
+      zone,
+      new Map([...row].map(([service, lane]) => [service, plainOf(book, lane)])),
+    ]),
+  );
   made.set(book, lanes);
   return lanes;
 }
@@ -41,7 +46,9 @@ const made = new WeakMap<CompiledBook, ReadonlyMap<string, ReadonlyMap<string, P
 /** The largest and smallest amount a plain rate can charge; nothing for none. */
 export function reachOf(rate: PlainRate | null): { least: Minor; most: Minor } {
   if (!rate) return { least: minor(0), most: minor(0) };
-  return rate.is === 'flat' ? { least: rate.amount, most: rate.amount } : { least: minor(Math.min(...rate.amounts)), most: minor(Math.max(...rate.amounts)) };
+  return rate.is === 'flat'
+    ? { least: rate.amount, most: rate.amount }
+    : { least: minor(Math.min(...rate.amounts)), most: minor(Math.max(...rate.amounts)) };
 }
 
 /** What a plain rate by mass or one amount charges a mass alone; null where it offers nothing. */
@@ -52,20 +59,45 @@ export function chargeAt(rate: PlainRate, mass: number | null): Minor | null {
   return (at < 0 ? (rate.open ? rate.amounts.at(-1) : undefined) : rate.amounts[at]) ?? null;
 }
 
-const unsayable = (why: string, ...remedies: string[]): Fidelity => ({ is: 'unsayable', why, remedies: [...remedies, 'live with it'] });
+const unsayable = (why: string, ...remedies: string[]): Fidelity => ({
+  is: 'unsayable',
+  why,
+  remedies: [...remedies, 'live with it'],
+});
 
 function plainOf(book: CompiledBook, lane: Lane): PlainLane {
   const asked = lane.price.rate;
   const lost: Fidelity[] = [];
   const rate = bounded(lane, plainRate(asked, lane), lost);
-  if (!rate) lost.push(unsayable(`A rate ${wordsFor[asked.is]} cannot be said there: the service is not offered.`, 'a flat rate or a table by mass in the book'));
-  if (lane.kinds) lost.push(unsayable(`The rates of their own of ${[...lane.kinds.keys()].join(', ')} cannot be said there: they pay the lane’s.`, 'a template of their own'));
-  if (lane.fees.alone.item > 0) lost.push(unsayable(`A lane fee of each item cannot be said there: ${say(book, lane.fees.alone.item)} too little for each.`, 'put it into the rate'));
+  if (!rate)
+    lost.push(
+      unsayable(
+        `A rate ${wordsFor[asked.is]} cannot be said there: the service is not offered.`,
+        'a flat rate or a table by mass in the book',
+      ),
+    );
+  if (lane.kinds)
+    lost.push(
+      unsayable(
+        `The rates of their own of ${[...lane.kinds.keys()].join(', ')} cannot be said there: they pay the lane’s.`,
+        'a template of their own',
+      ),
+    );
+  if (lane.fees.alone.item > 0)
+    lost.push(
+      unsayable(
+        `A lane fee of each item cannot be said there: ${say(book, lane.fees.alone.item)} too little for each.`,
+        'put it into the rate',
+      ),
+    );
   const free = lane.freeFrom;
   const sayable = free === null || (free.over === 'value' && free.of === 'basket');
   const thresholdLost = sayable
     ? exact
-    : unsayable(`Free from ${free.over === 'value' ? 'the value of its own group' : free.over} cannot be said there: it is never free.`, 'free from the value of the basket');
+    : unsayable(
+        `Free from ${free.over === 'value' ? 'the value of its own group' : free.over} cannot be said there: it is never free.`,
+        'free from the value of the basket',
+      );
   return { rate, freeFrom: sayable ? free : null, lane, lost: worstOf(lost), thresholdLost };
 }
 
@@ -80,10 +112,24 @@ const wordsFor: Record<Rate['is'], string> = {
 
 function plainRate(rate: Rate, lane: Lane): PlainRate | null {
   if (rate.is === 'built up' && (rate.weight || rate.further !== 0)) return null;
-  if (rate.is === 'free' || rate.is === 'flat' || rate.is === 'built up') return { is: 'flat', amount: settledBy(lane, rate, one) };
-  if (rate.is !== 'table' || (rate.over !== 'mass' && rate.over !== 'value') || (rate.over === 'value' && lane.after) || rate.breaks.some((each) => each.per !== 0)) return null;
+  if (rate.is === 'free' || rate.is === 'flat' || rate.is === 'built up')
+    return { is: 'flat', amount: settledBy(lane, rate, one) };
+  if (
+    rate.is !== 'table' ||
+    (rate.over !== 'mass' && rate.over !== 'value') ||
+    (rate.over === 'value' && lane.after) ||
+    rate.breaks.some((each) => each.per !== 0)
+  )
+    return null;
   const amounts = rate.breaks.map((_, i) => settledBy(lane, rate, loadAt(rate, i)));
-  return { is: 'table', over: rate.over, from: rate.from, edges: rate.edges, amounts, open: rate.breaks.length > rate.edges.length };
+  return {
+    is: 'table',
+    over: rate.over,
+    from: rate.from,
+    edges: rate.edges,
+    amounts,
+    open: rate.breaks.length > rate.edges.length,
+  };
 }
 
 /** Bounds by mass are the ends of a table; others cannot be said. */
@@ -92,9 +138,21 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
   const [only, ...more] = lane.bounds;
   if (only?.over === 'mass' && more.length === 0 && rate.is === 'flat') {
     const to = only.to as number | null;
-    return { is: 'table', over: 'mass', from: (only.from as number | null) ?? 0, edges: to === null ? [] : [to], amounts: [rate.amount], open: to === null };
+    return {
+      is: 'table',
+      over: 'mass',
+      from: (only.from as number | null) ?? 0,
+      edges: to === null ? [] : [to],
+      amounts: [rate.amount],
+      open: to === null,
+    };
   }
-  lost.push(unsayable(`Bounds on ${lane.bounds.map((bound) => bound.over).join(' and ')} cannot be said there: it is offered outside them too.`, 'a table that stops there'));
+  lost.push(
+    unsayable(
+      `Bounds on ${lane.bounds.map((bound) => bound.over).join(' and ')} cannot be said there: it is offered outside them too.`,
+      'a table that stops there',
+    ),
+  );
   return rate;
 }
 
@@ -108,8 +166,18 @@ function loadAt(table: Table & { over: 'mass' | 'value' | 'units' | 'long side' 
 
 /** Where nothing else is asked, a rate with the lane's fee of each order, converted. */
 const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
-  const plain: Lane = { ...lane, bounds: [], after: false, fees: { ...lane.fees, item: minor(0), alone: { ...lane.fees.alone, item: minor(0) } } };
-  return minor(laneCharge(plain, { ...lane.price, rate }, load, { place: { country: '', part: null, postcode: null }, carrier: null }));
+  const plain: Lane = {
+    ...lane,
+    bounds: [],
+    after: false,
+    fees: { ...lane.fees, item: minor(0), alone: { ...lane.fees.alone, item: minor(0) } },
+  };
+  return minor(
+    laneCharge(plain, { ...lane.price, rate }, load, {
+      place: { country: '', part: null, postcode: null },
+      carrier: null,
+    }),
+  );
 };
 
 /** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
@@ -137,13 +205,28 @@ export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] 
   } as const;
   for (const by of ['template', 'dated', 'own rate', 'services', 'fee', 'kind'] as const) {
     const count = goods.filter((item) => apartBy(book, item) === by).length;
-    if (count > 0) notes.push({ clause: { about: 'apart', by, items: count }, reads: null, fidelity: unsayable(whys[by], 'deliver them like all others in the book') });
+    if (count > 0)
+      notes.push({
+        clause: { about: 'apart', by, items: count },
+        reads: null,
+        fidelity: unsayable(whys[by], 'deliver them like all others in the book'),
+      });
   }
   const origins = new Set(goods.map((item) => item.origin));
   if (origins.size > 1)
-    notes.push({ clause: { about: 'mixing' }, reads: null, fidelity: unsayable(`Goods from ${[...origins].join(' and ')} pay one rate together there, not one for each stock place.`) });
+    notes.push({
+      clause: { about: 'mixing' },
+      reads: null,
+      fidelity: unsayable(
+        `Goods from ${[...origins].join(' and ')} pay one rate together there, not one for each stock place.`,
+      ),
+    });
   const { hides, most } = book.market.body;
   if (hides !== 'none' || most !== null)
-    notes.push({ clause: { about: 'shown' }, reads: null, fidelity: unsayable('Which choices are shown cannot be said there: all that fit are.', 'show all in the book') });
+    notes.push({
+      clause: { about: 'shown' },
+      reads: null,
+      fidelity: unsayable('Which choices are shown cannot be said there: all that fit are.', 'show all in the book'),
+    });
   return notes;
 }

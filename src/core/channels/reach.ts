@@ -9,10 +9,13 @@ import type { PlainOffer } from './plain-offer.ts';
 
 /** The lanes of the zones an offer holds in. */
 export const lanesOf = (book: CompiledBook, offer: PlainOffer): { zone: string; service: string; lane: PlainLane }[] =>
-  [...plainLanes(book)].flatMap(([zone, row]) => (offer.zones && !offer.zones.has(zone) ? [] : [...row].map(([service, lane]) => ({ zone, service, lane }))));
+  [...plainLanes(book)].flatMap(([zone, row]) =>
+    offer.zones && !offer.zones.has(zone) ? [] : [...row].map(([service, lane]) => ({ zone, service, lane })),
+  );
 
 /** The most a delivery offer can take off one order. */
-export const mostFreed = (book: CompiledBook, offer: PlainOffer): Minor => minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
+export const mostFreed = (book: CompiledBook, offer: PlainOffer): Minor =>
+  minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
 
 /** The dearest charge of a zone; 0 for no zone. */
 export const dearest = (book: CompiledBook, zone: string | null): Minor =>
@@ -27,12 +30,20 @@ export const dearest = (book: CompiledBook, zone: string | null): Minor =>
     ),
   );
 
-/** A channel that can only name whole countries: which it names for some zones (null: everywhere), and how far that follows them. */
-export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | null): { countries: string[] | null; fidelity: Fidelity } {
+/**
+ * A channel that can only name whole countries: which it names for some zones (null: everywhere), and how far that
+ * follows them.
+ */
+export function wholeCountries(
+  book: CompiledBook,
+  zones: ReadonlySet<string> | null,
+): { countries: string[] | null; fidelity: Fidelity } {
   if (!zones) return { countries: null, fidelity: exact };
   const parts = atlas(book);
   const means = (zone: string | null) => zone !== null && zones.has(zone);
-  const countries = parts.flatMap((one) => (one.pattern.is === 'country' && means(one.zone) ? [one.pattern.country] : []));
+  const countries = parts.flatMap((one) =>
+    one.pattern.is === 'country' && means(one.zone) ? [one.pattern.country] : [],
+  );
   const named = (one: (typeof parts)[number]) => one.pattern.is !== 'world' && countries.includes(one.pattern.country);
   const promised = parts.filter((one) => named(one) && one.zone !== null && !means(one.zone));
   const missed = parts.filter((one) => means(one.zone) && !named(one));
@@ -42,22 +53,43 @@ export function wholeCountries(book: CompiledBook, zones: ReadonlySet<string> | 
       .map((one) => patternText(one.pattern))
       .slice(0, 5)
       .join(', ') + (list.length > 5 ? ` and ${list.length - 5} more` : '');
-  const why = [promised.length > 0 && `Only whole countries can be named there: it reaches ${say(promised)} too.`, missed.length > 0 && `It misses ${say(missed)}.`].filter(Boolean).join(' ');
+  const why = [
+    promised.length > 0 && `Only whole countries can be named there: it reaches ${say(promised)} too.`,
+    missed.length > 0 && `It misses ${say(missed)}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
   return {
     countries,
-    fidelity: { is: 'bounded', bound: minor(Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone)))), why, remedies: ['hold it in whole countries', 'live with it'] },
+    fidelity: {
+      is: 'bounded',
+      bound: minor(Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone)))),
+      why,
+      remedies: ['hold it in whole countries', 'live with it'],
+    },
   };
 }
 
 /**
- * The services a free-delivery offer frees in each zone, for a channel that names services and speeds. Which one is the cheapest
+ * The services a free-delivery offer frees in each zone, for a channel that names services and speeds. Which one is the
+ * cheapest
  * choice may depend on the basket: then the one that is cheapest most widely stands for it, within a bound.
  */
-export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
+export function freedServices(
+  book: CompiledBook,
+  offer: PlainOffer,
+): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
   const zones = book.zones.map((zone) => zone.id).filter((zone) => !offer.zones || offer.zones.has(zone));
   const { benefit } = offer;
   if (benefit.is === 'percent off order') return { zones: [], fidelity: exact };
-  if (benefit.is === 'free services') return { zones: zones.map((zone) => ({ zone, services: [...benefit.services].filter((service) => book.lanes.get(zone)?.has(service)) })), fidelity: exact };
+  if (benefit.is === 'free services')
+    return {
+      zones: zones.map((zone) => ({
+        zone,
+        services: [...benefit.services].filter((service) => book.lanes.get(zone)?.has(service)),
+      })),
+      fidelity: exact,
+    };
   let bound = 0;
   const freed = zones.map((zone) => {
     const cheapest = cheapestIn(book, zone);
@@ -76,28 +108,53 @@ export function freedServices(book: CompiledBook, offer: PlainOffer): { zones: {
   };
 }
 
-/** The service that is the cheapest choice in a zone, as far as one is; `within`: the most that may be freed otherwise where it goes by the basket. */
+/**
+ * The service that is the cheapest choice in a zone, as far as one is; `within`: the most that may be freed otherwise
+ * where it goes by the basket.
+ */
 function cheapestIn(book: CompiledBook, zone: string): { service: string; within: Minor } | null {
   const lanes = book.services.flatMap((service) => {
     const lane = service.pickup ? undefined : plainLanes(book).get(zone)?.get(service.id);
-    return lane?.rate ? [{ service: service.id, ...reachOf(lane.rate), free: lane.freeFrom !== null, days: lane.lane.days ?? service.days }] : [];
+    return lane?.rate
+      ? [
+          {
+            service: service.id,
+            ...reachOf(lane.rate),
+            free: lane.freeFrom !== null,
+            days: lane.lane.days ?? service.days,
+          },
+        ]
+      : [];
   });
-  const [first, ...others] = lanes.sort((a, b) => a.least - b.least || a.most - b.most || a.days[1] - b.days[1] || a.days[0] - b.days[0]);
+  const [first, ...others] = lanes.sort(
+    (a, b) => a.least - b.least || a.most - b.most || a.days[1] - b.days[1] || a.days[0] - b.days[0],
+  );
   if (!first) return null;
   // Another may be cheaper where its least lies below this one's most, or where its own threshold frees it.
   const rivals = others.filter((one) => one.least < first.most || one.free);
-  return { service: first.service, within: minor(rivals.length === 0 ? 0 : Math.max(first.most, ...rivals.map((one) => one.most))) };
+  return {
+    service: first.service,
+    within: minor(rivals.length === 0 ? 0 : Math.max(first.most, ...rivals.map((one) => one.most))),
+  };
 }
 
 /** Whether the book lets two offers act on one order. */
-export const actTogether = (book: CompiledBook, a: PlainOffer, b: PlainOffer): boolean => book.exclusions(a.offer, b.offer) === 'none';
+export const actTogether = (book: CompiledBook, a: PlainOffer, b: PlainOffer): boolean =>
+  book.exclusions(a.offer, b.offer) === 'none';
 
 /** For channels where the best percentage and the best free delivery always act together, whatever the book says. */
 export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity[] {
-  const parted = offers.filter((other) => other !== offer && other.level === 'order' && offer.level === 'order' && actTogether(book, offer, other));
+  const parted = offers.filter(
+    (other) => other !== offer && other.level === 'order' && offer.level === 'order' && actTogether(book, offer, other),
+  );
   const joined = offers.filter((other) => other.level !== offer.level && !actTogether(book, offer, other));
   const parts: Fidelity[] = [];
-  if (parted.length > 0) parts.push({ is: 'unsayable', why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`, remedies: ['let them compete'] });
+  if (parted.length > 0)
+    parts.push({
+      is: 'unsayable',
+      why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`,
+      remedies: ['let them compete'],
+    });
   if (joined.length > 0) {
     const delivery = offer.level === 'delivery' ? [offer] : joined;
     parts.push({
@@ -113,5 +170,13 @@ export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[]
 /** A title no longer than a channel takes, cut between words, and whether it was cut. */
 export function fitted(title: string, most: number): { title: string; fidelity: Fidelity } {
   if (title.length <= most) return { title, fidelity: exact };
-  return { title: title.slice(0, most).replace(/\s\S*$/, ''), fidelity: { is: 'bounded', bound: minor(0), why: `The title is cut to ${most} letters.`, remedies: ['a shorter title'] } };
+  return {
+    title: title.slice(0, most).replace(/\s\S*$/, ''),
+    fidelity: {
+      is: 'bounded',
+      bound: minor(0),
+      why: `The title is cut to ${most} letters.`,
+      remedies: ['a shorter title'],
+    },
+  };
 }

@@ -3,7 +3,12 @@ import { desk, flat, item } from '../../../tests/books/desk.ts';
 import { dialectOf, listedAt, recordFindings } from './index.ts';
 
 test('a channel’s record is held against the goods, to the cent and to the step', () => {
-  const { book, goods } = desk({ post: flat('4.00') }, [item('A'), item('B', { price: '7.50' }), item('C', { mass: { value: '1', unit: 'lb' } }), item('D')]).open();
+  const { book, goods } = desk({ post: flat('4.00') }, [
+    item('A'),
+    item('B', { price: '7.50' }),
+    item('C', { mass: { value: '1', unit: 'lb' } }),
+    item('D'),
+  ]).open();
   expect(
     recordFindings(book, goods, [
       { listing: 'A', price: '10.00', grams: '1000' },
@@ -24,7 +29,10 @@ test('goods that a channel stocks are not told there, and said to be its own', (
   expect(listedAt(book, 'harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
   const { rules, notes } = dialectOf('harrowmere').render(book, goods);
   expect(rules.files()[0]?.text).not.toContain('\tB\t');
-  expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({ clause: { items: 1 }, fidelity: { is: 'exact' } });
+  expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({
+    clause: { items: 1 },
+    fidelity: { is: 'exact' },
+  });
   expect(
     dialectOf('findlark')
       .render(book, goods)

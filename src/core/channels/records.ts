@@ -8,17 +8,26 @@ export interface Listing {
   readonly grams: string | null;
 }
 
-/** Where a channel's record and the book part: it lists what the book does not know, lacks what it has, or has other figures. */
+/**
+ * Where a channel's record and the book part: it lists what the book does not know, lacks what it has, or has other
+ * figures.
+ */
 export type RecordFinding =
   | { readonly is: 'unknown'; readonly listing: string }
   | { readonly is: 'missing'; readonly sku: string }
   | { readonly is: 'price' | 'mass'; readonly sku: string; readonly here: string; readonly there: string };
 
 /** Compares a channel's record with the book's goods: prices to the cent, masses to the step. */
-export function recordFindings(book: CompiledBook, goods: readonly Ready[], listings: readonly Listing[]): RecordFinding[] {
+export function recordFindings(
+  book: CompiledBook,
+  goods: readonly Ready[],
+  listings: readonly Listing[],
+): RecordFinding[] {
   const there = new Map(listings.map((one) => [one.listing, one]));
   const known = new Set(goods.map((item) => item.sku));
-  const findings: RecordFinding[] = listings.filter((one) => !known.has(one.listing)).map((one) => ({ is: 'unknown', listing: one.listing }));
+  const findings: RecordFinding[] = listings
+    .filter((one) => !known.has(one.listing))
+    .map((one) => ({ is: 'unknown', listing: one.listing }));
   for (const item of goods) {
     const listing = there.get(item.sku);
     if (!listing) {
@@ -26,9 +35,16 @@ export function recordFindings(book: CompiledBook, goods: readonly Ready[], list
       continue;
     }
     const price = parseAmount(listing.price, book.currency);
-    if (!price.ok || price.value !== item.price) findings.push({ is: 'price', sku: item.sku, here: say(book, item.price), there: listing.price });
+    if (!price.ok || price.value !== item.price)
+      findings.push({ is: 'price', sku: item.sku, here: say(book, item.price), there: listing.price });
     const mass = listing.grams === null ? null : massOfGrams(listing.grams);
-    if (mass !== item.mass) findings.push({ is: 'mass', sku: item.sku, here: massText(item.mass), there: listing.grams === null ? 'none' : `${listing.grams} g` });
+    if (mass !== item.mass)
+      findings.push({
+        is: 'mass',
+        sku: item.sku,
+        here: massText(item.mass),
+        there: listing.grams === null ? 'none' : `${listing.grams} g`,
+      });
   }
   return findings;
 }

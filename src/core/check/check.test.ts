@@ -20,7 +20,13 @@ test('cells cover all numbers between the bounds, cut at every edge', () => {
 describe('corners', () => {
   const { book, goods } = opened(smallBook());
   const corners = cornersOf(book, goods, [dialectOf('lerrin-shop').render(book, goods).rules], now, 'lerrin-shop');
-  const at = (place: string, code: boolean) => corners.filter((corner) => corner.question.place.country === place && corner.question.codes.length === (code ? 1 : 0) && corner.question.moment === now);
+  const at = (place: string, code: boolean) =>
+    corners.filter(
+      (corner) =>
+        corner.question.place.country === place &&
+        corner.question.codes.length === (code ? 1 : 0) &&
+        corner.question.moment === now,
+    );
 
   test('stand on each side of the threshold and of every break', () => {
     const values = new Set(at('IE', false).map((corner) => corner.question.lines[0]?.item.price));
@@ -43,9 +49,14 @@ describe('corners', () => {
       free.test = 'after';
       free.value = '45.00';
     }
-    // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is used.
+    // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is
+    // used.
     const { book: own, goods: items } = opened(file);
-    const values = new Set(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop').map((corner) => corner.question.lines[0]?.item.price));
+    const values = new Set(
+      cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop').map(
+        (corner) => corner.question.lines[0]?.item.price,
+      ),
+    );
     for (const value of [4499, 4500, 4863, 4869, 4870, 5293, 5294]) expect(values, String(value)).toContain(value);
   });
 
@@ -75,14 +86,28 @@ describe('causes', () => {
   const told = dialect.render(sent.book, sent.goods);
   const speeds = sent.file.channels['lerrin-shop'].speeds;
   const check = async (book: typeof sent, ask: Ask | null, was: Rules | null = told.rules) =>
-    (await checkChannel(book.book, book.goods, { id: 'lerrin-shop', sides: { rendition: dialect.render(book.book, book.goods), sent: was, speeds }, ask }, now, () => undefined)).findings;
+    (
+      await checkChannel(
+        book.book,
+        book.goods,
+        { id: 'lerrin-shop', sides: { rendition: dialect.render(book.book, book.goods), sent: was, speeds }, ask },
+        now,
+        () => undefined,
+      )
+    ).findings;
   const causes = (findings: readonly Finding[]) => [...new Set(findings.map((finding) => finding.cause))];
 
   test('nothing else differs where the channel works by what it was told', async () => {
     const findings = await check(sent, working(told.rules));
     // But for the grams that the shop rounds up to, beside breaks in pounds.
     expect(findings.length).toBeGreaterThan(0);
-    for (const finding of findings) expect(finding).toMatchObject({ cause: 'limit', class: { zone: 'north' }, differs: 'rate', note: { fidelity: { is: 'bounded' } } });
+    for (const finding of findings)
+      expect(finding).toMatchObject({
+        cause: 'limit',
+        class: { zone: 'north' },
+        differs: 'rate',
+        note: { fidelity: { is: 'bounded' } },
+      });
   });
 
   test('a rate edited over there is drift, shown by the smallest basket, at the rate', async () => {
@@ -90,7 +115,12 @@ describe('causes', () => {
     const edited = dialect.read(files);
     if (!edited.ok) throw new Error('unreadable');
     const finding = (await check(sent, working(edited.value))).find((one) => one.cause === 'drift');
-    expect(finding).toMatchObject({ cause: 'drift', difference: -230, differs: 'rate', basket: { lines: [{ sku: 'BAR-OAT', units: 1 }], place: 'IE' } });
+    expect(finding).toMatchObject({
+      cause: 'drift',
+      difference: -230,
+      differs: 'rate',
+      basket: { lines: [{ sku: 'BAR-OAT', units: 1 }], place: 'IE' },
+    });
     expect(standingOf(finding as Finding, new Set())).toBe('off');
   });
 
@@ -105,7 +135,18 @@ describe('causes', () => {
     const lane = file.templates[0]?.lanes.home?.post;
     if (lane) lane.rate = { is: 'flat', amount: '8.00' };
     expect(causes(await check(opened(file), working(told.rules)))).toContain('unsent');
-    expect(causes(await check(sent, { live: async () => ({ rules: null, held: new Set(), refused: new Set() }), checkout: async (_, baskets) => baskets.map(() => []) }, null))).toEqual(['unsent']);
+    expect(
+      causes(
+        await check(
+          sent,
+          {
+            live: async () => ({ rules: null, held: new Set(), refused: new Set() }),
+            checkout: async (_, baskets) => baskets.map(() => []),
+          },
+          null,
+        ),
+      ),
+    ).toEqual(['unsent']);
   });
 
   test('of two codes that differ alike each has its row told; both together tell nothing new', async () => {
@@ -113,18 +154,33 @@ describe('causes', () => {
     const free = file.templates[0]?.lanes.home?.post?.freeFrom;
     if (free) free.test = 'after';
     const [suds] = file.offers;
-    if (suds) file.offers.push({ ...suds, id: 'soap', number: 2, title: 'SOAP: 15 % off', code: { is: 'shared', code: 'SOAP' } });
+    if (suds)
+      file.offers.push({
+        ...suds,
+        id: 'soap',
+        number: 2,
+        title: 'SOAP: 15 % off',
+        code: { is: 'shared', code: 'SOAP' },
+      });
     file.numbered = 2;
     file.eitherOr.push({ id: 'one', name: 'One code', of: 'order', offers: ['suds', 'soap'] });
     const findings = await check(opened(file), null, null);
-    const rows = findings.flatMap((one) => (one.class.is === 'zone' && one.class.zone === 'home' ? [one.class.codes.join(' ')] : []));
+    const rows = findings.flatMap((one) =>
+      one.class.is === 'zone' && one.class.zone === 'home' ? [one.class.codes.join(' ')] : [],
+    );
     expect(new Set(rows)).toEqual(new Set(['SUDS', 'SOAP']));
   });
 
   test('a check can be stopped', async () => {
-    const run = checkChannel(sent.book, sent.goods, { id: 'lerrin-shop', sides: { rendition: told, sent: null, speeds }, ask: null }, now, () => {
-      throw new Stopped();
-    });
+    const run = checkChannel(
+      sent.book,
+      sent.goods,
+      { id: 'lerrin-shop', sides: { rendition: told, sent: null, speeds }, ask: null },
+      now,
+      () => {
+        throw new Stopped();
+      },
+    );
     await expect(run).rejects.toThrow(Stopped);
   });
 });
@@ -133,9 +189,22 @@ test('the demo’s thresholds after discounts are found at every channel, within
   const { book, goods, file } = opened(demoBook());
   for (const dialect of dialects) {
     const rendition = dialect.render(book, goods);
-    const { findings } = await checkChannel(book, goods, { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null }, now, () => undefined);
-    const found = findings.find((one) => one.class.is === 'zone' && one.class.zone === 'ie' && one.class.codes[0] === 'GUST12');
-    expect(found, dialect.name).toMatchObject({ cause: 'limit', difference: -490, differs: 'threshold', note: { fidelity: { is: 'bounded', bound: 490 } } });
+    const { findings } = await checkChannel(
+      book,
+      goods,
+      { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+      now,
+      () => undefined,
+    );
+    const found = findings.find(
+      (one) => one.class.is === 'zone' && one.class.zone === 'ie' && one.class.codes[0] === 'GUST12',
+    );
+    expect(found, dialect.name).toMatchObject({
+      cause: 'limit',
+      difference: -490,
+      differs: 'threshold',
+      note: { fidelity: { is: 'bounded', bound: 490 } },
+    });
     expect(found?.basket?.value).toBeGreaterThanOrEqual(6000);
   }
 });

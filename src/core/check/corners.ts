@@ -1,5 +1,16 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, isFor, isPlain, type Listed, leastBefore, leastTaking, plainOffer, type Rules, stated, type Threshold } from '../channels/index.ts';
+import {
+  apartBy,
+  isFor,
+  isPlain,
+  type Listed,
+  leastBefore,
+  leastTaking,
+  plainOffer,
+  type Rules,
+  stated,
+  type Threshold,
+} from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor, mondayOf } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
@@ -32,11 +43,14 @@ export function classKey(one: ClassOfBasket): string {
   }
 }
 
-/** What a corner of an offer's class would mean without that offer, or before it was used up; null for other classes. */
+/**
+ * What a corner of an offer's class would mean without that offer, or before it was used up; null for other classes.
+ */
 export function besideIt(book: CompiledBook, corner: Corner): { book: CompiledBook; question: Question } | null {
   const { class: klass, question } = corner;
   if (klass.is !== 'offer') return null;
-  if (klass.state === 'used up') return { book, question: { ...question, shopper: { ...question.shopper, spent: new Map() } } };
+  if (klass.state === 'used up')
+    return { book, question: { ...question, shopper: { ...question.shopper, spent: new Map() } } };
   return { book: { ...book, offers: book.offers.filter((one) => one.id !== klass.offer) }, question };
 }
 
@@ -59,7 +73,10 @@ export interface Region {
   readonly patterns: number;
 }
 
-/** The parts of the map that the book and some channels' rules together tell apart, those treated alike by all put together. */
+/**
+ * The parts of the map that the book and some channels' rules together tell apart, those treated alike by all put
+ * together.
+ */
 export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[] {
   const own = book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]));
   const parts = partsOfMap([...own, ...sides.flatMap((side) => side.patterns)]);
@@ -75,11 +92,18 @@ export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[]
 }
 
 /**
- * Every vertex of every cell that the book and some rules cut, within the stated bounds: on each side of every threshold
+ * Every vertex of every cell that the book and some rules cut, within the stated bounds: on each side of every
+ * threshold
  * and break of either, in every part of the map, with no code, each and every two, now and on each side of every start
  * and end to come.
  */
-export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: readonly Rules[], now: Instant, channel: ChannelId): Corner[] {
+export function cornersOf(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  sides: readonly Rules[],
+  now: Instant,
+  channel: ChannelId,
+): Corner[] {
   const shopper = { ...anybody, channel };
   const told = book.offers.flatMap((offer) => {
     const one = plainOffer(offer);
@@ -91,11 +115,26 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
   const bySku = new Map(plain.map((item) => [item.sku, item]));
   const percents = orderPercents(book);
   const codeSets = setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes);
-  const rivals = told.some((a) => told.some((b) => a.level === 'order' && b.level === 'delivery' && (book.exclusions(a.offer, b.offer) !== 'none' || b.asks?.test === 'after')));
+  const rivals = told.some((a) =>
+    told.some(
+      (b) =>
+        a.level === 'order' &&
+        b.level === 'delivery' &&
+        (book.exclusions(a.offer, b.offer) !== 'none' || b.asks?.test === 'after'),
+    ),
+  );
   return regionsOf(book, sides).flatMap((region) => {
     const edges = sides.map((side) => side.edgesAt(region.part.place));
-    const lanes = region.zone === null ? [] : [...(book.templates[0]?.eras.get(region.zone)?.values() ?? [])].flatMap((eras) => eras.map((era) => era.lane));
-    const apart = [...apartCorners(book, goods, region, now, channel), ...offerCorners(book, goods, region, now, channel)];
+    const lanes =
+      region.zone === null
+        ? []
+        : [...(book.templates[0]?.eras.get(region.zone)?.values() ?? [])].flatMap((eras) =>
+            eras.map((era) => era.lane),
+          );
+    const apart = [
+      ...apartCorners(book, goods, region, now, channel),
+      ...offerCorners(book, goods, region, now, channel),
+    ];
     if (!anyListing) return apart;
     const offers = told.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
     const values = new Set<number>(edges.flatMap((edge) => edge.values));
@@ -103,24 +142,34 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
     const taken = setsOf(percents, stated.codes).map((set) => set.map((one) => one.percent));
     const both = (value: Minor) => taken.map((set) => leastBefore(value, set));
     for (const lane of lanes) {
-      if (lane.freeFrom?.over === 'value') for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value]) values.add(value);
-      for (const value of startsOf(lane, 'value')) for (const before of lane.after ? both(minor(value)) : [value]) values.add(before);
+      if (lane.freeFrom?.over === 'value')
+        for (const value of lane.freeFrom.test === 'after' ? both(lane.freeFrom.value) : [lane.freeFrom.value])
+          values.add(value);
+      for (const value of startsOf(lane, 'value'))
+        for (const before of lane.after ? both(minor(value)) : [value]) values.add(before);
       for (const mass of startsOf(lane, 'mass')) masses.add(mass);
       const amounts = amountsOf(lane.price.rate);
       for (const set of taken.filter((one) => one.length > 0)) {
         for (const amount of amounts) {
-          // Where percentages and a free delivery cannot both be had, the better one changes where they take as much as the
+          // Where percentages and a free delivery cannot both be had, the better one changes where they take as much as
+          // the
           // rate, and again where they take more.
           for (const value of [leastTaking(amount, set), leastTaking(minor(amount + 1), set)])
-            if (rivals || forfeits(lane.freeFrom?.over === 'value' ? lane.freeFrom : null, value, set)) values.add(value);
+            if (rivals || forfeits(lane.freeFrom?.over === 'value' ? lane.freeFrom : null, value, set))
+              values.add(value);
         }
       }
     }
-    for (const offer of offers) if (offer.asks) for (const value of offer.asks.test === 'after' ? both(offer.asks.value) : [offer.asks.value]) values.add(value);
+    for (const offer of offers)
+      if (offer.asks)
+        for (const value of offer.asks.test === 'after' ? both(offer.asks.value) : [offer.asks.value])
+          values.add(value);
 
     const heavy = masses.size > 0;
     const valueCells = cellsOf([...values], 1, stated.value);
-    const massCells: (Cell | null)[] = heavy ? cellsOf([...masses], gram, stated.mass) : [{ from: gram, to: stated.mass }];
+    const massCells: (Cell | null)[] = heavy
+      ? cellsOf([...masses], gram, stated.mass)
+      : [{ from: gram, to: stated.mass }];
     if (unweighed) massCells.push(null);
     const ownEdges = new Map(
       offers.flatMap((offer) =>
@@ -129,10 +178,14 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
             [offer.from, 'start'],
             [offer.until, 'end'],
           ] as const
-        ).flatMap(([at, edge]) => (at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const])),
+        ).flatMap(([at, edge]) =>
+          at === null ? [] : [[at, { is: 'edge', offer: offer.id, edge, at } as const] as const],
+        ),
       ),
     );
-    const later = [...new Set([...ownEdges.keys(), ...book.turns, ...edges.flatMap((edge) => edge.moments)])].filter((at) => at > now);
+    const later = [...new Set([...ownEdges.keys(), ...book.turns, ...edges.flatMap((edge) => edge.moments)])].filter(
+      (at) => at > now,
+    );
     const moments = [
       { at: now, edge: null as Instant | null },
       ...later.flatMap((edge) => [
@@ -146,7 +199,10 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
       const item = listings.map((sku) => bySku.get(sku)).find((one) => one !== undefined);
       return item ? [{ item, ...least }] : [];
     });
-    const stands = probes.length > 0 ? [...new Map(standing.map((one) => [one.item.sku, one])).values()] : [{ item: anyListing, leastValue: minor(1), leastMass: gram as Mass }];
+    const stands =
+      probes.length > 0
+        ? [...new Map(standing.map((one) => [one.item.sku, one])).values()]
+        : [{ item: anyListing, leastValue: minor(1), leastMass: gram as Mass }];
     const crowds = crowdsOf(
       lanes,
       edges.some((edge) => edge.perItem),
@@ -155,7 +211,8 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
     return [
       ...apart,
       ...moments.flatMap(({ at, edge }) => {
-        const whenClass: ClassOfBasket | null = edge === null ? null : (ownEdges.get(edge) ?? { is: 'moment', at: edge });
+        const whenClass: ClassOfBasket | null =
+          edge === null ? null : (ownEdges.get(edge) ?? { is: 'moment', at: edge });
         return codeSets.flatMap((codes) => {
           const klass: ClassOfBasket = whenClass ?? { is: 'zone', zone: region.zone, codes };
           return stands.flatMap((probe) =>
@@ -164,12 +221,24 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
                 crowds.flatMap((units): Corner[] =>
                   endsOf(value).flatMap((v) =>
                     (mass === null ? [null] : massEnds(mass, heavy)).flatMap((m): Corner[] => {
-                      // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for themselves.
-                      if (v < probe.leastValue || (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))) return [];
+                      // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for
+                      // themselves.
+                      if (
+                        v < probe.leastValue ||
+                        (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))
+                      )
+                        return [];
                       if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
                       const item = m === null && probes.length === 0 ? (unweighed ?? probe.item) : probe.item;
                       const lines = linesOf(item, units, minor(v), m as Mass | null);
-                      return [{ class: klass, question: { lines, place: region.part.place, codes, moment: at, carrier: null, shopper }, value, mass }];
+                      return [
+                        {
+                          class: klass,
+                          question: { lines, place: region.part.place, codes, moment: at, carrier: null, shopper },
+                          value,
+                          mass,
+                        },
+                      ];
                     }),
                   ),
                 ),
@@ -182,12 +251,30 @@ export function cornersOf(book: CompiledBook, goods: readonly Listed[], sides: r
   });
 }
 
-/** Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now, without codes. */
-function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant, channel: ChannelId): Corner[] {
+/**
+ * Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now,
+ * without codes.
+ */
+function apartCorners(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  region: Region,
+  now: Instant,
+  channel: ChannelId,
+): Corner[] {
   const kinds = new Map<string, { item: Listed; by: NonNullable<ReturnType<typeof apartBy>> }>();
   for (const item of goods) {
     const by = apartBy(book, item);
-    const key = [item.template.id, item.serves, item.own ? item.sku : '', item.handling?.each, item.handling?.waivable, item.origin, item.ownKind, by === 'dated' ? item.sku : ''].join(' ');
+    const key = [
+      item.template.id,
+      item.serves,
+      item.own ? item.sku : '',
+      item.handling?.each,
+      item.handling?.waivable,
+      item.origin,
+      item.ownKind,
+      by === 'dated' ? item.sku : '',
+    ].join(' ');
     if (by && !kinds.has(key)) kinds.set(key, { item, by });
   }
   return [...kinds.values()].flatMap(({ item, by }) =>
@@ -199,7 +286,14 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
       return [
         {
           class: { is: 'apart', by },
-          question: { lines, place: region.part.place, codes: [], moment: now, carrier: null, shopper: { ...anybody, channel } },
+          question: {
+            lines,
+            place: region.part.place,
+            codes: [],
+            moment: now,
+            carrier: null,
+            shopper: { ...anybody, channel },
+          },
           value: { from: value, to: value },
           mass: mass === null ? null : { from: mass, to: mass },
         },
@@ -209,54 +303,84 @@ function apartCorners(book: CompiledBook, goods: readonly Listed[], region: Regi
 }
 
 /** Real baskets that meet offers which no format says, and ones in which offers with limits are used up. */
-function offerCorners(book: CompiledBook, goods: readonly Listed[], region: Region, now: Instant, channel: ChannelId): Corner[] {
+function offerCorners(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  region: Region,
+  now: Instant,
+  channel: ChannelId,
+): Corner[] {
   const standard = goods.filter((item) => apartBy(book, item) === null);
   return book.offers.flatMap((offer): Corner[] => {
     const plain = isPlain(offer);
     if (!isFor(book, offer, channel)) return [];
-    if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer))) return [];
+    if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer)))
+      return [];
     const moment = Math.max(now, offer.from ?? now);
     if (offer.until !== null && moment >= offer.until) return [];
     // Of goods that stand apart only where no others meet it: they differ by themselves.
     const whole = meetingBaskets(offer, standard, region.part.place, moment);
-    return (whole.length > 0 ? whole : meetingBaskets(offer, goods, region.part.place, moment)).flatMap(({ shopper, ...question }): Corner[] => {
-      const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
-      const mass = question.lines.reduce<number | null>((sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units), 0);
-      if (value > stated.value || (mass ?? 0) > stated.mass) return [];
-      const spent = plain ? new Map([[offer.id, usedUp(offer, channel, moment)]]) : shopper.spent;
-      return [
-        {
-          class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
-          question: { ...question, shopper: { ...shopper, channel, spent } },
-          value: { from: value, to: value },
-          mass: mass === null ? null : { from: mass, to: mass },
-        },
-      ];
-    });
+    return (whole.length > 0 ? whole : meetingBaskets(offer, goods, region.part.place, moment)).flatMap(
+      ({ shopper, ...question }): Corner[] => {
+        const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+        const mass = question.lines.reduce<number | null>(
+          (sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units),
+          0,
+        );
+        if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+        const spent = plain ? new Map([[offer.id, usedUp(offer, channel, moment)]]) : shopper.spent;
+        return [
+          {
+            class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
+            question: { ...question, shopper: { ...shopper, channel, spent } },
+            value: { from: value, to: value },
+            mass: mass === null ? null : { from: mass, to: mass },
+          },
+        ];
+      },
+    );
   });
 }
 
 /** An offer that has nothing left to give. */
 function usedUp({ limits, zone }: Offer, channel: ChannelId, moment: Instant): Spent {
   const share = limits.budget?.split ? (limits.budget.split.get(channel) ?? minor(0)) : limits.budget?.amount;
-  return { uses: limits.uses ?? 0, own: limits.each ?? 0, rows: share === undefined ? [] : [{ week: mondayOf(moment, zone), channel, amount: share }] };
+  return {
+    uses: limits.uses ?? 0,
+    own: limits.each ?? 0,
+    rows: share === undefined ? [] : [{ week: mondayOf(moment, zone), channel, amount: share }],
+  };
 }
 
-const isLimited = ({ limits }: Offer): boolean => limits.uses !== null || limits.each !== null || limits.budget !== null;
+const isLimited = ({ limits }: Offer): boolean =>
+  limits.uses !== null || limits.each !== null || limits.budget !== null;
 
 /** The first measures of the cells that a lane's table and bounds cut. */
 function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {
   const { rate } = lane.price;
   const table = rate.is === 'table' && rate.over === over ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
-  const bounds = lane.bounds.filter((bound) => bound.over === over).flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
+  const bounds = lane.bounds
+    .filter((bound) => bound.over === over)
+    .flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
   return [...table, ...bounds].filter((start) => start > 0);
 }
 
 /** Counts of units at which something changes: few and many, and both sides of every edge in units. */
 function crowdsOf(lanes: readonly Lane[], perItem: boolean): number[] {
-  const edges = lanes.flatMap((lane) => [...startsOf(lane, 'units'), ...(lane.freeFrom?.over === 'units' ? [lane.freeFrom.value] : [])]);
-  const counted = perItem || lanes.some((lane) => lane.fees.alone.item > 0 || (lane.price.rate.is === 'built up' && lane.price.rate.further > 0));
-  const crowds = [1, ...(counted || edges.length > 0 ? [stated.units] : []), ...edges.flatMap((edge) => [edge - 1, edge])];
+  const edges = lanes.flatMap((lane) => [
+    ...startsOf(lane, 'units'),
+    ...(lane.freeFrom?.over === 'units' ? [lane.freeFrom.value] : []),
+  ]);
+  const counted =
+    perItem ||
+    lanes.some(
+      (lane) => lane.fees.alone.item > 0 || (lane.price.rate.is === 'built up' && lane.price.rate.further > 0),
+    );
+  const crowds = [
+    1,
+    ...(counted || edges.length > 0 ? [stated.units] : []),
+    ...edges.flatMap((edge) => [edge - 1, edge]),
+  ];
   return [...new Set(crowds)].filter((units) => units >= 1 && units <= stated.units);
 }
 
@@ -269,17 +393,28 @@ const amountsOf = (rate: Rate): Minor[] => {
 /** With no edge in mass, one mass within stands for all. */
 const massEnds = (cell: Cell, heavy: boolean): number[] => (heavy ? endsOf(cell) : [Math.min(500 * gram, cell.to)]);
 
-/** A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others. */
+/**
+ * A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others.
+ */
 function linesOf(item: Listed, units: number, value: Minor, mass: Mass | null): Question['lines'] {
   if (units === 1 || value < units) return [{ item: { ...item, price: value, mass, varies: null }, units: 1 }];
   return [
-    { item: { ...item, price: minor(value - (units - 1)), mass: mass === null ? null : ((mass - (units - 1)) as Mass), varies: null }, units: 1 },
+    {
+      item: {
+        ...item,
+        price: minor(value - (units - 1)),
+        mass: mass === null ? null : ((mass - (units - 1)) as Mass),
+        varies: null,
+      },
+      units: 1,
+    },
     { item: { ...item, price: minor(1), mass: mass === null ? null : (1 as Mass), varies: null }, units: units - 1 },
   ];
 }
 
 /** Whether percentages take a basket of this list value below a threshold that it reaches without them. */
-const forfeits = (free: Threshold | null, value: Minor, percents: readonly Decimal[]): boolean => free?.test === 'after' && value >= free.value && value < leastBefore(free.value, percents);
+const forfeits = (free: Threshold | null, value: Minor, percents: readonly Decimal[]): boolean =>
+  free?.test === 'after' && value >= free.value && value < leastBefore(free.value, percents);
 
 /** All choices of at most `most` things, none of them first. */
 function setsOf<T>(all: readonly T[], most: number): T[][] {

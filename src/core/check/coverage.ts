@@ -9,7 +9,9 @@ import { basketsIn } from './smallest.ts';
 export type CoverageFinding =
   /** A zone that a template serves without any lane: shoppers there see nothing. */
   | { readonly is: 'zone without lanes'; readonly template: string; readonly zone: string; readonly place: string }
-  /** Orders of some weight or value that no lane of the zone takes, `from` and `to` counting; `to` null is all beyond. */
+  /**
+   * Orders of some weight or value that no lane of the zone takes, `from` and `to` counting; `to` null is all beyond.
+   */
   | {
       readonly is: 'gap';
       readonly template: string;
@@ -33,7 +35,13 @@ export type CoverageFinding =
       readonly to: number | null;
     }
   /** Places of the map that a template's goods are not delivered to, though another template's are. */
-  | { readonly is: 'left out'; readonly template: string; readonly places: readonly string[]; readonly goods: number; readonly example: string }
+  | {
+      readonly is: 'left out';
+      readonly template: string;
+      readonly places: readonly string[];
+      readonly goods: number;
+      readonly example: string;
+    }
   /** A country that people visit from, where no goods can be had. */
   | { readonly is: 'visited'; readonly country: string; readonly visits: number }
   /** Goods that no lane of their template takes, to anywhere, even alone. */
@@ -49,10 +57,21 @@ export type CoverageFinding =
       readonly pairs: number;
     };
 
-/** All that is not covered, within the stated bounds on mass, value and units; `visits` are those of a year, by country. */
-export function coverageOf(book: CompiledBook, goods: readonly Ready[], visits: Readonly<Record<string, number>> = {}): CoverageFinding[] {
+/**
+ * All that is not covered, within the stated bounds on mass, value and units; `visits` are those of a year, by country.
+ */
+export function coverageOf(
+  book: CompiledBook,
+  goods: readonly Ready[],
+  visits: Readonly<Record<string, number>> = {},
+): CoverageFinding[] {
   const places = placesOf(book);
-  return [...visited(goods, visits), ...book.templates.flatMap((template) => ofTemplate(book, template, goods, places)), ...neverSold(book, goods), ...clashes(book, goods, places)];
+  return [
+    ...visited(goods, visits),
+    ...book.templates.flatMap((template) => ofTemplate(book, template, goods, places)),
+    ...neverSold(book, goods),
+    ...clashes(book, goods, places),
+  ];
 }
 
 /** Countries with visits where no goods have any lane. */
@@ -60,7 +79,9 @@ function visited(goods: readonly Ready[], visits: Readonly<Record<string, number
   const used = new Set(goods.map((item) => item.template));
   return Object.entries(visits).flatMap(([country, count]): CoverageFinding[] => {
     const place = placeOf({ country });
-    const served = place.ok && [...used].some((template) => (template.rows.get(template.zoneOf(place.value)?.zone as Zone)?.bits ?? 0) !== 0);
+    const served =
+      place.ok &&
+      [...used].some((template) => (template.rows.get(template.zoneOf(place.value)?.zone as Zone)?.bits ?? 0) !== 0);
     return served ? [] : [{ is: 'visited', country, visits: count }];
   });
 }
@@ -72,34 +93,73 @@ interface Spot {
 
 /** One place for each distinct part of the map that any template's zones cut. */
 const placesOf = (book: CompiledBook): Spot[] =>
-  partsOfMap(book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]))).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
+  partsOfMap(
+    book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves])),
+  ).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
 
 const small: Load = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
 const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load =>
-  over === 'mass' ? { ...small, mass: at, bought: at } : over === 'value' ? { ...small, value: at, after: at } : { ...small, units: at };
-const most: Record<'mass' | 'value' | 'units', number> = { mass: stated.mass, value: stated.value, units: stated.units };
+  over === 'mass'
+    ? { ...small, mass: at, bought: at }
+    : over === 'value'
+      ? { ...small, value: at, after: at }
+      : { ...small, units: at };
+const most: Record<'mass' | 'value' | 'units', number> = {
+  mass: stated.mass,
+  value: stated.value,
+  units: stated.units,
+};
 
-function ofTemplate(book: CompiledBook, template: Template, goods: readonly Ready[], places: readonly Spot[]): CoverageFinding[] {
+function ofTemplate(
+  book: CompiledBook,
+  template: Template,
+  goods: readonly Ready[],
+  places: readonly Spot[],
+): CoverageFinding[] {
   const findings: CoverageFinding[] = [];
   const mine = goods.filter((item) => item.template === template && item.own === null);
   for (const zone of template.zones) {
     const spot = places.find((one) => template.zoneOf(one.place)?.zone === zone);
     if (!spot) continue;
-    const lanes = [...(template.lanes.get(zone.id) ?? [])].filter(([id]) => !book.services.find((one) => one.id === id)?.pickup);
-    if ((template.lanes.get(zone.id)?.size ?? 0) === 0) findings.push({ is: 'zone without lanes', template: template.id, zone: zone.id, place: spot.text });
-    for (const over of ['mass', 'value', 'units'] as const) findings.push(...gapsOf(template, zone.id, over, lanes, mine, spot.place));
+    const lanes = [...(template.lanes.get(zone.id) ?? [])].filter(
+      ([id]) => !book.services.find((one) => one.id === id)?.pickup,
+    );
+    if ((template.lanes.get(zone.id)?.size ?? 0) === 0)
+      findings.push({ is: 'zone without lanes', template: template.id, zone: zone.id, place: spot.text });
+    for (const over of ['mass', 'value', 'units'] as const)
+      findings.push(...gapsOf(template, zone.id, over, lanes, mine, spot.place));
   }
-  const left = places.filter((one) => template.zoneOf(one.place) === null && book.templates.some((other) => other !== template && other.zoneOf(one.place) !== null));
+  const left = places.filter(
+    (one) =>
+      template.zoneOf(one.place) === null &&
+      book.templates.some((other) => other !== template && other.zoneOf(one.place) !== null),
+  );
   const count = goods.filter((item) => item.template === template).length;
   const example = goods.find((item) => item.template === template);
-  if (left.length > 0 && example) findings.push({ is: 'left out', template: template.id, places: left.map((one) => one.text), goods: count, example: example.sku });
+  if (left.length > 0 && example)
+    findings.push({
+      is: 'left out',
+      template: template.id,
+      places: left.map((one) => one.text),
+      goods: count,
+      example: example.sku,
+    });
   return findings;
 }
 
 /** Runs along one measure that no lane takes, and runs that only one lane leaves to others. */
-function gapsOf(template: Template, zone: string, over: 'mass' | 'value' | 'units', lanes: readonly (readonly [string, Lane])[], goods: readonly Ready[], place: Place): CoverageFinding[] {
+function gapsOf(
+  template: Template,
+  zone: string,
+  over: 'mass' | 'value' | 'units',
+  lanes: readonly (readonly [string, Lane])[],
+  goods: readonly Ready[],
+  place: Place,
+): CoverageFinding[] {
   if (lanes.length === 0) return [];
-  const starts = [...new Set([over === 'mass' ? gram : 1, ...lanes.flatMap(([, lane]) => startsOf(lane, over))])].filter((at) => at >= 1 && at <= most[over]).sort((a, b) => a - b);
+  const starts = [...new Set([over === 'mass' ? gram : 1, ...lanes.flatMap(([, lane]) => startsOf(lane, over))])]
+    .filter((at) => at >= 1 && at <= most[over])
+    .sort((a, b) => a - b);
   const takes = (lane: Lane, at: number) => laneCharge(lane, lane.price, loadAt(over, at), { place, carrier: null });
   const findings: CoverageFinding[] = [];
   const runsWhere = (test: (at: number) => boolean): { from: number; to: number | null }[] => {
@@ -120,32 +180,54 @@ function gapsOf(template: Template, zone: string, over: 'mass' | 'value' | 'unit
   };
   for (const { from, to } of runsWhere((at) => lanes.every(([, lane]) => refusesBy(lane, at)))) {
     const nearest = lanes.find(([, lane]) => takes(lane, from - 1) >= 0) ?? lanes[0];
-    findings.push({ is: 'gap', template: template.id, zone, over, from, to, example: exampleIn(goods, over, from, to), service: nearest?.[0] ?? '' });
+    findings.push({
+      is: 'gap',
+      template: template.id,
+      zone,
+      over,
+      from,
+      to,
+      example: exampleIn(goods, over, from, to),
+      service: nearest?.[0] ?? '',
+    });
   }
   if (lanes.length > 1) {
     for (const [service, lane] of lanes) {
-      for (const { from, to } of runsWhere((at) => refusesBy(lane, at) && lanes.some(([, other]) => takes(other, at) >= 0)))
+      for (const { from, to } of runsWhere(
+        (at) => refusesBy(lane, at) && lanes.some(([, other]) => takes(other, at) >= 0),
+      ))
         findings.push({ is: 'lane ends', template: template.id, zone, service, over, from, to });
     }
   }
   return findings;
 }
 
-function exampleIn(goods: readonly Ready[], over: 'mass' | 'value' | 'units', from: number, to: number | null): { sku: string; units: number }[] | null {
+function exampleIn(
+  goods: readonly Ready[],
+  over: 'mass' | 'value' | 'units',
+  from: number,
+  to: number | null,
+): { sku: string; units: number }[] | null {
   const cell = { from, to: to ?? most[over] };
   const any = { from: 1, to: stated.value };
   if (over === 'units') {
     const [cheapest] = [...goods].sort((a, b) => a.price - b.price);
     return cheapest ? [{ sku: cheapest.sku, units: from }] : null;
   }
-  const [lines] = over === 'mass' ? basketsIn(goods, any, cell, 1) : basketsIn(goods, cell, { from: 1, to: stated.mass }, 1);
+  const [lines] =
+    over === 'mass' ? basketsIn(goods, any, cell, 1) : basketsIn(goods, cell, { from: 1, to: stated.mass }, 1);
   return lines?.map(({ item, units }) => ({ sku: item.sku, units })) ?? null;
 }
 
 function startsOf(lane: Lane, over: Over): number[] {
   const { rate } = lane.price;
-  const table = rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
-  const bounds = lane.bounds.filter((bound) => bound.over === over).flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
+  const table =
+    rate.is === 'table' && rate.over === over && rate.over !== 'volume'
+      ? [rate.from, ...rate.edges.map((edge) => edge + 1)]
+      : [];
+  const bounds = lane.bounds
+    .filter((bound) => bound.over === over)
+    .flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
   return [...table, ...bounds];
 }
 
@@ -166,7 +248,10 @@ function neverSold(book: CompiledBook, goods: readonly Ready[]): CoverageFinding
         const price = item.ownKind === null ? lane.price : (lane.kinds?.get(item.ownKind) ?? lane.price);
         // The carrier is taken to answer: whether it does is not for the rules to say.
         if (price.rate.is === 'carrier quote') return item.mass !== null && item.sides !== null;
-        const charge = laneCharge(lane, price, alone(item), { place: { country: '', part: null, postcode: null }, carrier: null });
+        const charge = laneCharge(lane, price, alone(item), {
+          place: { country: '', part: null, postcode: null },
+          carrier: null,
+        });
         if (charge < 0) why = refusalOf(charge);
         return charge >= 0;
       }),
@@ -186,13 +271,19 @@ const alone = (item: Ready): Load => ({
   pieces: [{ item, units: 1 }],
 });
 
-/** Sorts of goods (one template, the same services allowed) that cannot be bought in one order somewhere, the cheapest of each shown. */
+/**
+ * Sorts of goods (one template, the same services allowed) that cannot be bought in one order somewhere, the cheapest
+ * of each shown.
+ */
 function clashes(book: CompiledBook, goods: readonly Ready[], places: readonly Spot[]): CoverageFinding[] {
   const sorts = new Map<string, { item: Ready; count: number }>();
   for (const item of goods) {
     const key = `${item.template.id} ${item.serves}`;
     const known = sorts.get(key);
-    sorts.set(key, { item: known && known.item.price <= item.price ? known.item : item, count: (known?.count ?? 0) + 1 });
+    sorts.set(key, {
+      item: known && known.item.price <= item.price ? known.item : item,
+      count: (known?.count ?? 0) + 1,
+    });
   }
   const all = [...sorts.values()];
   const bitsAt = (item: Ready, place: Place): { bits: number; zone: string | null } => {
@@ -204,11 +295,23 @@ function clashes(book: CompiledBook, goods: readonly Ready[], places: readonly S
     all.slice(i + 1).flatMap((b): CoverageFinding[] => {
       const apart = places.flatMap(({ place }) => {
         const [x, y] = [bitsAt(a.item, place), bitsAt(b.item, place)];
-        return x.bits !== 0 && y.bits !== 0 && (x.bits & y.bits) === 0 ? [{ zone: x.zone ?? '', x: x.bits, y: y.bits }] : [];
+        return x.bits !== 0 && y.bits !== 0 && (x.bits & y.bits) === 0
+          ? [{ zone: x.zone ?? '', x: x.bits, y: y.bits }]
+          : [];
       });
       const [first] = apart;
       if (!first) return [];
-      return [{ is: 'clash', zone: first.zone, zones: new Set(apart.map((one) => one.zone)).size, a: a.item.sku, b: b.item.sku, services: [named(first.x), named(first.y)], pairs: a.count * b.count }];
+      return [
+        {
+          is: 'clash',
+          zone: first.zone,
+          zones: new Set(apart.map((one) => one.zone)).size,
+          a: a.item.sku,
+          b: b.item.sku,
+          services: [named(first.x), named(first.y)],
+          pairs: a.count * b.count,
+        },
+      ];
     }),
   );
 }

@@ -3,6 +3,28 @@
 export { type Cell, cellsOf, endsOf } from './cells.ts';
 export { type ClassOfBasket, type Corner, classKey, cornersOf, regionsOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
-export { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, type Sides, type Verdict } from './judge.ts';
-export { type Ask, type ChannelReport, type ChannelToCheck, checkChannel, type Finding, findingKey, type Shown, type Standing, Stopped, standingOf } from './run.ts';
+export {
+  type Answered,
+  type Cause,
+  type Charged,
+  difference,
+  firstDifference,
+  judge,
+  type Live,
+  meantSteps,
+  type Sides,
+  type Verdict,
+} from './judge.ts';
+export {
+  type Ask,
+  type ChannelReport,
+  type ChannelToCheck,
+  checkChannel,
+  type Finding,
+  findingKey,
+  type Shown,
+  type Standing,
+  Stopped,
+  standingOf,
+} from './run.ts';
 export { basketsIn, tried } from './smallest.ts';

@@ -1,6 +1,23 @@
 import type { CompiledBook } from '../book/index.ts';
-import { apartBy, type ChannelChoice, type Note, type Rendition, type Rules, type SideStep, sideSteps } from '../channels/index.ts';
-import { amountText, type Length, lengthWords, type Mass, type Minor, massWords, minor, nothing } from '../exact/index.ts';
+import {
+  apartBy,
+  type ChannelChoice,
+  type Note,
+  type Rendition,
+  type Rules,
+  type SideStep,
+  sideSteps,
+} from '../channels/index.ts';
+import {
+  amountText,
+  type Length,
+  lengthWords,
+  type Mass,
+  type Minor,
+  massWords,
+  minor,
+  nothing,
+} from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
 import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
@@ -28,7 +45,10 @@ export interface Verdict {
   readonly meant: Charged;
   readonly told: Charged;
   readonly charged: Charged;
-  readonly outcome: { readonly is: 'matches' } | { readonly is: 'not sold there' } | { readonly is: 'differs'; readonly cause: Cause };
+  readonly outcome:
+    | { readonly is: 'matches' }
+    | { readonly is: 'not sold there' }
+    | { readonly is: 'differs'; readonly cause: Cause };
 }
 
 /** One choice as a channel's checkout answered it. */
@@ -48,7 +68,10 @@ export interface Sides {
   readonly speeds: Readonly<Record<string, string | null>>;
 }
 
-/** What a channel says of itself at a moment: the rules in force, and the keys of promotions held back by a review or refused. */
+/**
+ * What a channel says of itself at a moment: the rules in force, and the keys of promotions held back by a review or
+ * refused.
+ */
 export interface Live {
   readonly rules: Rules | null;
   readonly held: ReadonlySet<string>;
@@ -60,23 +83,33 @@ const chargedBy = (choices: readonly ChannelChoice[], speed: string): Charged =>
   return choice ? { delivery: choice.charge, discount: choice.discount } : null;
 };
 
-export const same = (a: Charged, b: Charged): boolean => a === b || (a !== null && b !== null && a.delivery === b.delivery && a.discount === b.discount);
+export const same = (a: Charged, b: Charged): boolean =>
+  a === b || (a !== null && b !== null && a.delivery === b.delivery && a.discount === b.discount);
 
 /** What a shopper pays more (or, below 0, less) than meant; null where only one side offers the service. */
-export const difference = (meant: Charged, there: Charged): Minor | null => (meant && there ? minor(there.delivery - there.discount - (meant.delivery - meant.discount)) : null);
+export const difference = (meant: Charged, there: Charged): Minor | null =>
+  meant && there ? minor(there.delivery - there.discount - (meant.delivery - meant.discount)) : null;
 
 /**
- * Judges every service of a basket in a channel. `says` is what the channel says is in force, `live` is what the checkout answered; null where none is asked, then
+ * Judges every service of a basket in a channel. `says` is what the channel says is in force, `live` is what the
+ * checkout answered; null where none is asked, then
  * what was told, or would be, stands for it.
  */
-export function judge(book: CompiledBook, sides: Sides, says: Live | null, question: Question, live: readonly Answered[] | null): Verdict[] {
+export function judge(
+  book: CompiledBook,
+  sides: Sides,
+  says: Live | null,
+  question: Question,
+  live: readonly Answered[] | null,
+): Verdict[] {
   const answer = quote(book, question);
   // What is hidden beside what is charged, not which choices are shown: that no format of today can be told.
   const offered: readonly Choice[] = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
   const basket = soldIn(question);
   const renders = sides.rendition.rules.charges(basket, question.moment);
   const sent = sides.sent?.charges(basket, question.moment) ?? null;
-  const unheld = (rules: Rules | null | undefined) => (rules && says && says.held.size > 0 ? rules.without(says.held).charges(basket, question.moment) : null);
+  const unheld = (rules: Rules | null | undefined) =>
+    rules && says && says.held.size > 0 ? rules.without(says.held).charges(basket, question.moment) : null;
   const unsold = (live?.length ?? renders.length) === 0 && renders.length === 0;
   return book.services.flatMap(({ id: service }): Verdict[] => {
     const speed = sides.speeds[service];
@@ -112,7 +145,9 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
   return explain(book, question, service).flatMap((step: Step): SideStep[] => {
     switch (step.step) {
       case 'place':
-        return [{ step: 'place', amount: null, words: book.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone }];
+        return [
+          { step: 'place', amount: null, words: book.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone },
+        ];
       case 'discount':
         return [{ step: 'discount', amount: step.took, words: codeOf(book, step.offer) ?? title(step.offer) }];
       case 'rate':
@@ -149,28 +184,54 @@ export function rateWords(rate: Rate, at: number | null, say: (value: Minor) => 
   if (rate.over === 'volume' || at === null) return `by ${rate.over}`;
   const upTo = rate.edges[at];
   const edge = upTo ?? rate.edges[at - 1] ?? rate.from;
-  const words = rate.over === 'mass' ? massWords(edge as Mass) : rate.over === 'units' ? `${edge} units` : rate.over === 'value' ? `value ${say(edge as Minor)}` : lengthWords(edge as Length);
+  const words =
+    rate.over === 'mass'
+      ? massWords(edge as Mass)
+      : rate.over === 'units'
+        ? `${edge} units`
+        : rate.over === 'value'
+          ? `value ${say(edge as Minor)}`
+          : lengthWords(edge as Length);
   return `${upTo === undefined ? 'above' : 'to'} ${words}`;
 }
 
 /** The first step in which two sides part; the zone behind a channel's name for a place tells whether places do. */
-export function firstDifference(meant: readonly SideStep[], there: readonly SideStep[], zoneOfName: (name: string) => string | undefined): SideStep['step'] {
+export function firstDifference(
+  meant: readonly SideStep[],
+  there: readonly SideStep[],
+  zoneOfName: (name: string) => string | undefined,
+): SideStep['step'] {
   const at = (steps: readonly SideStep[], name: SideStep['step']) => steps.filter((one) => one.step === name);
-  const took = (steps: readonly SideStep[], name: SideStep['step']) => at(steps, name).reduce((sum, one) => sum + (one.amount ?? nothing), 0);
+  const took = (steps: readonly SideStep[], name: SideStep['step']) =>
+    at(steps, name).reduce((sum, one) => sum + (one.amount ?? nothing), 0);
   for (const name of sideSteps) {
     if (name === 'place') {
       const [a, b] = [at(meant, name)[0]?.words, at(there, name)[0]?.words];
-      if ((a === undefined) !== (b === undefined) || (a !== undefined && b !== undefined && (zoneOfName(b) ?? b) !== (zoneOfName(a) ?? a))) return name;
+      if (
+        (a === undefined) !== (b === undefined) ||
+        (a !== undefined && b !== undefined && (zoneOfName(b) ?? b) !== (zoneOfName(a) ?? a))
+      )
+        return name;
     } else if (took(meant, name) !== took(there, name)) return name;
   }
   return 'pays';
 }
 
 /**
- * The clause that parts the two, as the channel was told it: the one the first differing step comes from, or where that was
- * told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none is to blame.
+ * The clause that parts the two, as the channel was told it: the one the first differing step comes from, or where that
+ * was
+ * told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none is
+ * to blame.
  */
-export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideStep['step'], zone: string | null, service: string, country: string, lines: Question['lines']): Note | null {
+export function noteFor(
+  book: CompiledBook,
+  notes: readonly Note[],
+  step: SideStep['step'],
+  zone: string | null,
+  service: string,
+  country: string,
+  lines: Question['lines'],
+): Note | null {
   for (const line of lines) {
     const by = apartBy(book, line.item);
     const note = by && notes.find(({ clause }) => clause.about === 'apart' && clause.by === by);
@@ -178,16 +239,33 @@ export function noteFor(book: CompiledBook, notes: readonly Note[], step: SideSt
   }
   const inexact = notes.filter((note) => note.fidelity.is !== 'exact');
   const first = (list: readonly Note[], test: (note: Note) => boolean) => list.find(test) ?? null;
-  const own = (about: 'rate' | 'threshold') => first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
-  const inCountry = (id: string) => book.zones.some((one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country));
+  const own = (about: 'rate' | 'threshold') =>
+    first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
+  const inCountry = (id: string) =>
+    book.zones.some((one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country));
   const threshold = () =>
-    first(inexact, ({ clause }) => clause.about === 'threshold' && clause.zone === zone && clause.service === service) ??
-    first(inexact, ({ clause, reads }) => reads !== null && clause.about === 'threshold' && clause.service === service && inCountry(clause.zone));
+    first(
+      inexact,
+      ({ clause }) => clause.about === 'threshold' && clause.zone === zone && clause.service === service,
+    ) ??
+    first(
+      inexact,
+      ({ clause, reads }) =>
+        reads !== null && clause.about === 'threshold' && clause.service === service && inCountry(clause.zone),
+    );
   const offer = (level: Offer['level']) => {
-    const here = new Set(book.offers.filter((one) => one.level === level && (!one.zones || (zone !== null && one.zones.has(zone)))).map((one) => one.id));
+    const here = new Set(
+      book.offers
+        .filter((one) => one.level === level && (!one.zones || (zone !== null && one.zones.has(zone))))
+        .map((one) => one.id),
+    );
     return (
       first(inexact, ({ clause }) => clause.about === 'offer' && here.has(clause.offer)) ??
-      first(inexact, ({ clause }) => clause.about === 'offer' && book.offers.some((one) => one.id === clause.offer && one.level === level))
+      first(
+        inexact,
+        ({ clause }) =>
+          clause.about === 'offer' && book.offers.some((one) => one.id === clause.offer && one.level === level),
+      )
     );
   };
   switch (step) {

@@ -1,10 +1,31 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { apartBy, type ChannelBasket, isPlain, type Listed, listedAt, type Note, type SideStep } from '../channels/index.ts';
+import {
+  apartBy,
+  type ChannelBasket,
+  isPlain,
+  type Listed,
+  listedAt,
+  type Note,
+  type SideStep,
+} from '../channels/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import { type Question, soldIn } from '../quote/index.ts';
 import { besideIt, type ClassOfBasket, type Corner, classKey, cornersOf, isReal } from './corners.ts';
-import { type Answered, type Cause, type Charged, difference, firstDifference, judge, type Live, meantSteps, noteFor, type Sides, same, type Verdict } from './judge.ts';
+import {
+  type Answered,
+  type Cause,
+  type Charged,
+  difference,
+  firstDifference,
+  judge,
+  type Live,
+  meantSteps,
+  noteFor,
+  type Sides,
+  same,
+  type Verdict,
+} from './judge.ts';
 import { basketsIn } from './smallest.ts';
 
 /** One channel to be checked. Without `ask`, what was told (or would be) stands for what is charged. */
@@ -89,18 +110,38 @@ interface Parting {
   readonly zone: string | null;
 }
 
-function partingOf(book: CompiledBook, { sides }: ChannelToCheck, says: Live | null, question: Question, verdict: Verdict): Parting {
+function partingOf(
+  book: CompiledBook,
+  { sides }: ChannelToCheck,
+  says: Live | null,
+  question: Question,
+  verdict: Verdict,
+): Parting {
   const rules = says?.rules ?? sides.sent ?? sides.rendition.rules;
-  const there = rules.charges(soldIn(question), question.moment).find((one) => one.speed === sides.speeds[verdict.service])?.steps ?? [];
+  const there =
+    rules.charges(soldIn(question), question.moment).find((one) => one.speed === sides.speeds[verdict.service])
+      ?.steps ?? [];
   const meant = meantSteps(book, question, verdict.service);
-  const zoneOf = (name: string) => sides.rendition.zoneOfName.get(name) ?? book.zones.find((zone) => zone.name === name)?.id;
+  const zoneOf = (name: string) =>
+    sides.rendition.zoneOfName.get(name) ?? book.zones.find((zone) => zone.name === name)?.id;
   // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
-  const zone = verdict.meant ? book.zoneOf(question.place)?.zone.id : zoneOf(there.find((one) => one.step === 'place')?.words ?? '');
+  const zone = verdict.meant
+    ? book.zoneOf(question.place)?.zone.id
+    : zoneOf(there.find((one) => one.step === 'place')?.words ?? '');
   return { meant, there, differs: firstDifference(meant, there, zoneOf), zone: zone ?? null };
 }
 
-/** Checks a channel at every corner. `progress` gets the corners done and all; it throws {@link Stopped} to end the check. */
-export async function checkChannel(book: CompiledBook, goods: readonly Listed[], channel: ChannelToCheck, now: Instant, progress: (done: number, all: number) => void): Promise<ChannelReport> {
+/**
+ * Checks a channel at every corner. `progress` gets the corners done and all; it throws {@link Stopped} to end the
+ * check.
+ */
+export async function checkChannel(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  channel: ChannelToCheck,
+  now: Instant,
+  progress: (done: number, all: number) => void,
+): Promise<ChannelReport> {
   const { sides, ask } = channel;
   const sayings = new Map<Instant, Live | null>();
   const saysAt = async (moment: Instant): Promise<Live | null> => {
@@ -109,7 +150,13 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
   };
   const inForce = (await saysAt(now))?.rules;
   const listed = listedAt(book, channel.id, goods);
-  const corners = cornersOf(book, listed, [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])], now, channel.id);
+  const corners = cornersOf(
+    book,
+    listed,
+    [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])],
+    now,
+    channel.id,
+  );
   // Offers that no format says are looked at in baskets of their own; all others are compared without them.
   const plain: CompiledBook = { ...book, offers: book.offers.filter(isPlain) };
   const bookFor = (klass: ClassOfBasket): CompiledBook => (klass.is === 'offer' ? book : plain);
@@ -132,21 +179,31 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
       const key = classKey(corner.class);
       const { codes } = corner.question;
       // A row says what its codes, or its moment, change: not what fewer of the same codes showed already.
-      const isTold = (tale: string) => told.get(tale)?.some((others) => (corner.class.is !== 'zone' || others.length < codes.length) && others.every((code) => codes.includes(code)));
+      const isTold = (tale: string) =>
+        told
+          .get(tale)
+          ?.some(
+            (others) =>
+              (corner.class.is !== 'zone' || others.length < codes.length) &&
+              others.every((code) => codes.includes(code)),
+          );
       // A class of an offer tells what the offer changes, and nothing else.
       const beside = besideIt(book, corner);
       const otherwise = beside && judge(beside.book, sides, says, beside.question, null);
       let above = 0;
       for (const verdict of judge(bookFor(corner.class), sides, says, corner.question, live?.[i] ?? null)) {
         const label = labelOf(verdict);
-        if (!label || otherwise?.some((one) => one.service === verdict.service && same(one.meant, verdict.meant))) continue;
+        if (!label || otherwise?.some((one) => one.service === verdict.service && same(one.meant, verdict.meant)))
+          continue;
         const tale = taleOf(corner, verdict, label);
         if (isTold(tale)) above += 1;
         else {
           // Dearer, cheaper and missing, and the step that parts them, are told apart: they have causes of their own.
           const { differs } = partingOf(bookFor(corner.class), channel, says, corner.question, verdict);
           // Where goods or an offer stand apart, that is the cause of all of it.
-          const kind = isReal(corner.class) ? `${key}\u0000${label}` : [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
+          const kind = isReal(corner.class)
+            ? `${key}\u0000${label}`
+            : [key, label, verdict.service, signOf(verdict), differs].join('\u0000');
           const list = differing.get(kind);
           if (list) list.push({ corner, verdict });
           else differing.set(kind, [{ corner, verdict }]);
@@ -154,22 +211,40 @@ export async function checkChannel(book: CompiledBook, goods: readonly Listed[],
         if (corner.class.is === 'zone') told.set(tale, [...(told.get(tale) ?? []), codes]);
       }
       const known = classes.get(key);
-      classes.set(key, { class: corner.class, corners: (known?.corners ?? 0) + 1, toldAbove: (known?.toldAbove ?? 0) + above });
+      classes.set(key, {
+        class: corner.class,
+        corners: (known?.corners ?? 0) + 1,
+        toldAbove: (known?.toldAbove ?? 0) + above,
+      });
     });
     done += some.length;
     progress(done, corners.length);
   }
 
   const findings: Finding[] = [];
-  for (const list of differing.values()) findings.push(await findingOf(bookFor(list[0]?.corner.class ?? { is: 'moment', at: now }), listed, channel, list, saysAt));
+  for (const list of differing.values())
+    findings.push(
+      await findingOf(bookFor(list[0]?.corner.class ?? { is: 'moment', at: now }), listed, channel, list, saysAt),
+    );
   return { channel: channel.id, classes: [...classes.values()], findings };
 }
 
-const labelOf = (verdict: Verdict): Finding['cause'] | null => (verdict.outcome.is === 'differs' ? verdict.outcome.cause : verdict.outcome.is === 'matches' ? null : verdict.outcome.is);
+const labelOf = (verdict: Verdict): Finding['cause'] | null =>
+  verdict.outcome.is === 'differs'
+    ? verdict.outcome.cause
+    : verdict.outcome.is === 'matches'
+      ? null
+      : verdict.outcome.is;
 
 /** What a difference tells of a basket, whatever its codes and moment. */
 const taleOf = ({ question }: Corner, verdict: Verdict, label: string): string =>
-  [placeText(question.place), ...question.lines.map(({ item }) => `${item.sku} ${item.price} ${item.mass}`), verdict.service, label, difference(verdict.meant, verdict.charged)].join('|');
+  [
+    placeText(question.place),
+    ...question.lines.map(({ item }) => `${item.sku} ${item.price} ${item.mass}`),
+    verdict.service,
+    label,
+    difference(verdict.meant, verdict.charged),
+  ].join('|');
 
 /** Runs of corners of one moment, no longer than a channel takes at once. */
 function* batches(corners: readonly Corner[]): Generator<Corner[]> {
@@ -185,12 +260,20 @@ function* batches(corners: readonly Corner[]): Generator<Corner[]> {
 }
 
 /** Whether shoppers pay more (1) or less (-1) than meant, or only one side offers the service (NaN as text). */
-const signOf = (verdict: Verdict): string => String(Math.sign(difference(verdict.meant, verdict.charged) ?? Number.NaN));
+const signOf = (verdict: Verdict): string =>
+  String(Math.sign(difference(verdict.meant, verdict.charged) ?? Number.NaN));
 
-const size = (verdict: Verdict): number => Math.abs(difference(verdict.meant, verdict.charged) ?? Number.MAX_SAFE_INTEGER);
+const size = (verdict: Verdict): number =>
+  Math.abs(difference(verdict.meant, verdict.charged) ?? Number.MAX_SAFE_INTEGER);
 
 /** Makes one finding of all corners of a class that differ for one cause. */
-async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: ChannelToCheck, list: readonly Differing[], saysAt: (moment: Instant) => Promise<Live | null>): Promise<Finding> {
+async function findingOf(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  channel: ChannelToCheck,
+  list: readonly Differing[],
+  saysAt: (moment: Instant) => Promise<Live | null>,
+): Promise<Finding> {
   const worst = list.reduce((a, b) => (size(b.verdict) > size(a.verdict) ? b : a));
   const real = await smallestReal(book, goods, channel, list, saysAt);
   const shown = real ?? { question: worst.corner.question, verdict: worst.verdict };
@@ -218,7 +301,8 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
   function noteOf(): Note | null {
     const { notes } = channel.sides.rendition;
     const klass = worst.corner.class;
-    if (klass.is === 'offer') return notes.find(({ clause }) => clause.about === 'offer' && clause.offer === klass.offer) ?? null;
+    if (klass.is === 'offer')
+      return notes.find(({ clause }) => clause.about === 'offer' && clause.offer === klass.offer) ?? null;
     return noteFor(book, notes, differs, zone, verdict.service, question.place.country, question.lines);
   }
 }
@@ -226,13 +310,19 @@ async function findingOf(book: CompiledBook, goods: readonly Listed[], channel: 
 const shownOf = (question: Question): Shown => ({
   lines: question.lines.map(({ item, units }) => ({ sku: item.sku, units })),
   value: question.lines.reduce((sum, line) => sum + line.item.price * line.units, 0) as Minor,
-  mass: question.lines.reduce<number | null>((sum, line) => (sum === null || line.item.mass === null ? null : sum + line.item.mass * line.units), 0),
+  mass: question.lines.reduce<number | null>(
+    (sum, line) => (sum === null || line.item.mass === null ? null : sum + line.item.mass * line.units),
+    0,
+  ),
   place: placeText(question.place),
   codes: question.codes,
   moment: question.moment,
 });
 
-/** The least valuable basket of real goods, among cells that differ, for which the channel was asked and differs for the same cause. */
+/**
+ * The least valuable basket of real goods, among cells that differ, for which the channel was asked and differs for the
+ * same cause.
+ */
 async function smallestReal(
   book: CompiledBook,
   goods: readonly Listed[],
@@ -246,21 +336,38 @@ async function smallestReal(
   if (isReal(first.corner.class)) return { question: first.corner.question, verdict: first.verdict };
   const plain = goods.filter((item) => apartBy(book, item) === null);
   const label = labelOf(first.verdict);
-  const { differs } = partingOf(book, channel, await saysAt(first.corner.question.moment), first.corner.question, first.verdict);
+  const { differs } = partingOf(
+    book,
+    channel,
+    await saysAt(first.corner.question.moment),
+    first.corner.question,
+    first.verdict,
+  );
   const cells = [
-    ...new Map(list.map(({ corner }) => [`${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`, corner])).values(),
+    ...new Map(
+      list.map(({ corner }) => [
+        `${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`,
+        corner,
+      ]),
+    ).values(),
   ]
     .sort((a, b) => a.value.from - b.value.from || (a.mass?.from ?? 0) - (b.mass?.from ?? 0))
     .slice(0, cellsTried);
   for (const corner of cells) {
-    const questions = basketsIn(plain, corner.value, corner.mass, 3).map((lines): Question => ({ ...corner.question, lines }));
+    const questions = basketsIn(plain, corner.value, corner.mass, 3).map(
+      (lines): Question => ({ ...corner.question, lines }),
+    );
     if (questions.length === 0) continue;
     const { moment } = corner.question;
     const live = channel.ask ? await channel.ask.checkout(moment, questions.map(soldIn)) : null;
     const says = await saysAt(moment);
     for (const [i, question] of questions.entries()) {
       const verdict = judge(book, channel.sides, says, question, live?.[i] ?? null).find(
-        (one) => labelOf(one) === label && one.service === first.verdict.service && signOf(one) === signOf(first.verdict) && partingOf(book, channel, says, question, one).differs === differs,
+        (one) =>
+          labelOf(one) === label &&
+          one.service === first.verdict.service &&
+          signOf(one) === signOf(first.verdict) &&
+          partingOf(book, channel, says, question, one).differs === differs,
       );
       if (verdict) return { question, verdict };
     }
@@ -284,4 +391,5 @@ export function standingOf(finding: Finding, accepted: ReadonlySet<string>): Sta
 }
 
 /** What a finding is remembered by from one check to the next. */
-export const findingKey = (finding: Finding): string => [finding.channel, classKey(finding.class), finding.cause, finding.service, finding.differs].join('|');
+export const findingKey = (finding: Finding): string =>
+  [finding.channel, classKey(finding.class), finding.cause, finding.service, finding.differs].join('|');

@@ -6,11 +6,13 @@ import type { Cell } from './cells.ts';
 export const tried = { goods: 400, units: 20, pairUnits: 4 } as const;
 
 /**
- * Baskets of real goods that lie in a cell, the least valuable first: units of one item, then of two. An empty list means
+ * Baskets of real goods that lie in a cell, the least valuable first: units of one item, then of two. An empty list
+ * means
  * that none of up to two different goods does.
  */
 export function basketsIn(goods: readonly Listed[], value: Cell, mass: Cell | null, most: number): Line[][] {
-  const fits = (v: number, m: number | null) => v >= value.from && v <= value.to && (mass === null ? m === null : m !== null && m >= mass.from && m <= mass.to);
+  const fits = (v: number, m: number | null) =>
+    v >= value.from && v <= value.to && (mass === null ? m === null : m !== null && m >= mass.from && m <= mass.to);
   const found: { value: number; lines: Line[] }[] = [];
   const keep = (v: number, lines: Line[]) => {
     if (found.length < most || v < (found.at(-1)?.value ?? 0)) {
@@ -32,7 +34,8 @@ export function basketsIn(goods: readonly Listed[], value: Cell, mass: Cell | nu
       for (let n = 1; n <= tried.pairUnits; n += 1) {
         for (let k = 1; k <= tried.pairUnits; k += 1) {
           const v = a.price * n + b.price * k;
-          if (fits(v, a.mass === null || b.mass === null ? null : a.mass * n + b.mass * k)) keep(v, [lineOf(a, n), lineOf(b, k)]);
+          if (fits(v, a.mass === null || b.mass === null ? null : a.mass * n + b.mass * k))
+            keep(v, [lineOf(a, n), lineOf(b, k)]);
         }
       }
     }

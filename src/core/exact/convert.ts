@@ -11,7 +11,10 @@ export type MarketRounding =
   /** Up to the next amount that ends so, such as x.99; `whole` is the minor units of one whole unit. */
   | { readonly is: 'ending'; readonly ending: Minor; readonly whole: number };
 
-/** From one currency into another: minor units there for a minor unit here, as an exact fraction, and how the market rounds them. */
+/**
+ * From one currency into another: minor units there for a minor unit here, as an exact fraction, and how the market
+ * rounds them.
+ */
 export interface Conversion {
   readonly up: bigint;
   readonly down: bigint;
@@ -19,11 +22,19 @@ export interface Conversion {
 }
 
 /** The conversion at a listed rate: so many units of the other currency for one of this, digits of both minded. */
-export function conversionAt(rate: Decimal, fromDigits: number, toDigits: number, rounding: MarketRounding): Conversion {
+export function conversionAt(
+  rate: Decimal,
+  fromDigits: number,
+  toDigits: number,
+  rounding: MarketRounding,
+): Conversion {
   return { up: rate.digits * 10n ** BigInt(toDigits), down: 10n ** BigInt(rate.scale + fromDigits), rounding };
 }
 
-/** n / d minor units, not negative, rounded by a market's rule. @example rounded(1001n, 10n, { is: 'step', step: 5 }) // 105 */
+/**
+ * n / d minor units, not negative, rounded by a market's rule. @example rounded(1001n, 10n, { is: 'step', step: 5 }) //
+ * 105
+ */
 export function rounded(n: bigint, d: bigint, rule: MarketRounding): Minor {
   if (n === 0n) return minor(0);
   switch (rule.is) {
@@ -40,9 +51,11 @@ export function rounded(n: bigint, d: bigint, rule: MarketRounding): Minor {
 }
 
 /** An amount converted alone. */
-export const converted = (amount: Minor, by: Conversion): Minor => rounded(BigInt(amount) * by.up, by.down, by.rounding);
+export const converted = (amount: Minor, by: Conversion): Minor =>
+  rounded(BigInt(amount) * by.up, by.down, by.rounding);
 
 /** The edge of a table, a step or a threshold converted: what is above nothing stays at least one smallest unit. */
-export const edgeIn = (value: Minor, by: Conversion): Minor => (value === 0 ? value : minor(Math.max(1, converted(value, by))));
+export const edgeIn = (value: Minor, by: Conversion): Minor =>
+  value === 0 ? value : minor(Math.max(1, converted(value, by)));
 
 const ceiling = (n: bigint, d: bigint): bigint => (n + d - 1n) / d;

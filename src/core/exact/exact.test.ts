@@ -27,9 +27,13 @@ const percent = (text: string): Decimal => sure(parseDecimal(text, 3));
 describe('money', () => {
   test('an amount written and read again is the same, in every kind of currency', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 1_000_000_000 }), fc.constantFrom('EUR', 'JPY', 'KWD', 'CLF'), (value, code) => {
-        expect(sure(parseAmount(amountText(minor(value), code as Currency), code as Currency))).toBe(value);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 1_000_000_000 }),
+        fc.constantFrom('EUR', 'JPY', 'KWD', 'CLF'),
+        (value, code) => {
+          expect(sure(parseAmount(amountText(minor(value), code as Currency), code as Currency))).toBe(value);
+        },
+      ),
     );
   });
 
@@ -63,15 +67,19 @@ describe('money', () => {
 
   test('the parts of a split add up, and none is a unit away from its share', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 10 ** 9 }), fc.array(fc.integer({ min: 0, max: 10 ** 7 }), { minLength: 1, maxLength: 12 }), (total, weights) => {
-        fc.pre(weights.some((weight) => weight > 0));
-        const parts = splitByLargestRemainder(minor(total), weights);
-        const sum = weights.reduce((a, b) => a + b, 0);
-        expect(parts.reduce((a, b) => a + b, 0)).toBe(total);
-        parts.forEach((part, i) => {
-          expect(Math.abs(part - (total * (weights[i] ?? 0)) / sum)).toBeLessThan(1);
-        });
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 10 ** 9 }),
+        fc.array(fc.integer({ min: 0, max: 10 ** 7 }), { minLength: 1, maxLength: 12 }),
+        (total, weights) => {
+          fc.pre(weights.some((weight) => weight > 0));
+          const parts = splitByLargestRemainder(minor(total), weights);
+          const sum = weights.reduce((a, b) => a + b, 0);
+          expect(parts.reduce((a, b) => a + b, 0)).toBe(total);
+          parts.forEach((part, i) => {
+            expect(Math.abs(part - (total * (weights[i] ?? 0)) / sum)).toBeLessThan(1);
+          });
+        },
+      ),
     );
     expect(splitByLargestRemainder(minor(100), [1, 1, 1])).toEqual([34, 33, 33]);
   });
@@ -105,9 +113,13 @@ describe('mass and length', () => {
 
 describe('time', () => {
   test('a skipped hour moves forward by the gap, a doubled one means its first', () => {
-    expect(new Date(sure(instantOf('2026-03-29T01:30', 'Europe/Dublin'))).toISOString()).toBe('2026-03-29T01:30:00.000Z');
+    expect(new Date(sure(instantOf('2026-03-29T01:30', 'Europe/Dublin'))).toISOString()).toBe(
+      '2026-03-29T01:30:00.000Z',
+    );
     expect(localOf(sure(instantOf('2026-03-29T01:30', 'Europe/Dublin')), 'Europe/Dublin')).toBe('2026-03-29T02:30');
-    expect(new Date(sure(instantOf('2026-10-25T01:30', 'Europe/Dublin'))).toISOString()).toBe('2026-10-25T00:30:00.000Z');
+    expect(new Date(sure(instantOf('2026-10-25T01:30', 'Europe/Dublin'))).toISOString()).toBe(
+      '2026-10-25T00:30:00.000Z',
+    );
   });
 
   test.each(['2026-02-30T00:00', '2026-11-29', '2026-11-29T24:00', 'tomorrow'])('%s is no local time', (text) => {
@@ -120,12 +132,23 @@ describe('time', () => {
 
 test('the quick reading of figures says what the slow one says, or leaves it to it', () => {
   fc.assert(
-    fc.property(fc.oneof(fc.string({ maxLength: 8 }), fc.stringMatching(/^\d{1,9}(\.\d{0,5})?$/)), fc.integer({ min: 0, max: 4 }), (text, places) => {
-      const quick = quickDecimal(text, places);
-      if (quick === null) return;
-      const slow = parseDecimal(text, places);
-      expect(slow.ok && scaledTo(slow.value, places)).toBe(BigInt(quick));
-    }),
+    fc.property(
+      fc.oneof(fc.string({ maxLength: 8 }), fc.stringMatching(/^\d{1,9}(\.\d{0,5})?$/)),
+      fc.integer({ min: 0, max: 4 }),
+      (text, places) => {
+        const quick = quickDecimal(text, places);
+        if (quick === null) return;
+        const slow = parseDecimal(text, places);
+        expect(slow.ok && scaledTo(slow.value, places)).toBe(BigInt(quick));
+      },
+    ),
   );
-  expect([quickDecimal('8.25', 3), quickDecimal('8.', 3), quickDecimal('.5', 3), quickDecimal('1e3', 3), quickDecimal('-1', 3), quickDecimal('', 3)]).toEqual([8250, null, null, null, null, null]);
+  expect([
+    quickDecimal('8.25', 3),
+    quickDecimal('8.', 3),
+    quickDecimal('.5', 3),
+    quickDecimal('1e3', 3),
+    quickDecimal('-1', 3),
+    quickDecimal('', 3),
+  ]).toEqual([8250, null, null, null, null, null]);
 });

@@ -9,4 +9,16 @@ export { bad, good, kept, type Problem, type Result, sure } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
 export { parseVolume, type Volume, type VolumeUnit, volumeUnits } from './volume.ts';
-export { always, type Instant, inForce, instantOf, isMonday, knowsZone, localOf, mondayOf, readWindow, type Span, turnsOf } from './window.ts';
+export {
+  always,
+  type Instant,
+  inForce,
+  instantOf,
+  isMonday,
+  knowsZone,
+  localOf,
+  mondayOf,
+  readWindow,
+  type Span,
+  turnsOf,
+} from './window.ts';

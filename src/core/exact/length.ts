@@ -1,7 +1,10 @@
 import { parseMeasure } from './measure.ts';
 import { good, type Result } from './result.ts';
 
-/** A length as a whole number of steps of 0.0002 mm, in which a thousandth of a millimetre and of an inch (25.4 mm) are whole. */
+/**
+ * A length as a whole number of steps of 0.0002 mm, in which a thousandth of a millimetre and of an inch (25.4 mm) are
+ * whole.
+ */
 export type Length = number & { readonly is: 'length' };
 
 export const lengthUnits = ['mm', 'cm', 'in'] as const;

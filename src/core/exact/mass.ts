@@ -25,7 +25,10 @@ export function parseMass(text: string, unit: MassUnit): Result<Mass> {
   return read.ok ? good(read.value as Mass) : read;
 }
 
-/** A mass in grams as an exact decimal without needless zeros. @example gramsText(parseMass('1', 'oz')) // '28.349523125' */
+/**
+ * A mass in grams as an exact decimal without needless zeros. @example gramsText(parseMass('1', 'oz')) //
+ * '28.349523125'
+ */
 export function gramsText(mass: Mass): string {
   const whole = Math.floor(mass / gram);
   // A step is 0.000000000625 g: counted in units of a million-millionth of a gram the rest is whole.
@@ -43,7 +46,9 @@ export function massOfGrams(text: string): Mass | null {
   return rest % 625 === 0 ? ((Number(found[1]) * gram + rest / 625) as Mass) : null;
 }
 
-/** A mass for people: kilograms from one kilogram up, else grams. @example massWords(parseMass('520', 'g')) // '520 g' */
+/**
+ * A mass for people: kilograms from one kilogram up, else grams. @example massWords(parseMass('520', 'g')) // '520 g'
+ */
 export function massWords(mass: Mass): string {
   const figure = (value: number) => String(Number(value.toFixed(3)));
   return mass >= 1000 * gram ? `${figure(mass / gram / 1000)} kg` : `${figure(mass / gram)} g`;

@@ -3,7 +3,10 @@ import { bad, good, type Result } from './result.ts';
 
 const safe = BigInt(Number.MAX_SAFE_INTEGER);
 
-/** Reads `text` in a unit worth `perThousandth` whole steps a thousandth, as a whole number of those steps, not negative. */
+/**
+ * Reads `text` in a unit worth `perThousandth` whole steps a thousandth, as a whole number of those steps, not
+ * negative.
+ */
 export function parseMeasure(text: string, unit: string, perThousandth: number): Result<number> {
   const quick = quickDecimal(text, 3);
   if (quick !== null && quick * perThousandth <= Number.MAX_SAFE_INTEGER) return good(quick * perThousandth);

@@ -85,7 +85,9 @@ function exactSplit(total: Minor, weights: readonly number[]): Minor[] {
   const exact = weights.map((weight) => BigInt(total) * BigInt(weight));
   const parts = exact.map((share) => share / sum);
   let left = BigInt(total) - parts.reduce((a, b) => a + b, 0n);
-  const order = exact.map((share, i) => ({ i, rest: share % sum })).sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest < b.rest ? 1 : -1));
+  const order = exact
+    .map((share, i) => ({ i, rest: share % sum }))
+    .sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest < b.rest ? 1 : -1));
   for (const { i } of order) {
     if (left === 0n) break;
     parts[i] = (parts[i] ?? 0n) + 1n;

@@ -1,9 +1,12 @@
 /** The outcome of reading something that may be wrong: a value, or every problem found, each with its place. */
-export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type Result<T> =
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /**
  * One thing wrong in what was given.
- * `at` leads to it (object keys, ids, or a line number and a field), `wrong` says what was found, `right` what would be.
+ * `at` leads to it (object keys, ids, or a line number and a field), `wrong` says what was found, `right` what would
+ * be.
  */
 export interface Problem {
   readonly at: readonly (string | number)[];

@@ -1,5 +1,6 @@
 /** The largest of some whole numbers that are not negative; 0 of none. */
-export const largest = (values: readonly bigint[]): bigint => [0n, ...values].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)).at(-1) ?? 0n;
+export const largest = (values: readonly bigint[]): bigint =>
+  [0n, ...values].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)).at(-1) ?? 0n;
 
 /**
  * a / b rounded to a whole number, half away from zero; b is positive.

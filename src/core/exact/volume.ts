@@ -8,7 +8,11 @@ export const volumeUnits = ['cm3', 'l', 'in3'] as const;
 export type VolumeUnit = (typeof volumeUnits)[number];
 
 /** Steps in a thousandth of each unit: 1 cm = 50 000 steps of length, 1 in = 127 000. */
-const thousandth: Record<VolumeUnit, bigint> = { cm3: 50_000n ** 3n / 1000n, l: 50_000n ** 3n, in3: 127_000n ** 3n / 1000n };
+const thousandth: Record<VolumeUnit, bigint> = {
+  cm3: 50_000n ** 3n / 1000n,
+  l: 50_000n ** 3n,
+  in3: 127_000n ** 3n / 1000n,
+};
 
 /** Reads a volume entered with at most three decimals. */
 export function parseVolume(text: string, unit: VolumeUnit): Result<Volume> {

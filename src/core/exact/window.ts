@@ -9,9 +9,12 @@ export type Instant = number;
  * A time skipped by a change of clocks moves forward by the gap; one that comes twice means its first.
  */
 export function instantOf(local: string, zone: string): Result<Instant> {
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local)) return bad([], `“${local}” is not a local time`, 'a time such as 2026-11-29T00:00');
+  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local))
+    return bad([], `“${local}” is not a local time`, 'a time such as 2026-11-29T00:00');
   try {
-    const at = Temporal.PlainDateTime.from(local, { overflow: 'reject' }).toZonedDateTime(zone, { disambiguation: 'compatible' });
+    const at = Temporal.PlainDateTime.from(local, { overflow: 'reject' }).toZonedDateTime(zone, {
+      disambiguation: 'compatible',
+    });
     return good(at.epochMilliseconds);
   } catch {
     return bad([], `“${local}” in “${zone}” is no time on any clock`, 'a real date, and a zone such as Europe/Dublin');
@@ -39,33 +42,63 @@ export interface Span {
 export const always: Span = { from: null, until: null };
 
 /** Reads a window of wall-clock times; its problems, with their fields, go into a list. */
-export function readWindow(body: { readonly from: string | null; readonly until: string | null; readonly zone: string }, at: Problem['at'], problems: Problem[]): Span {
+export function readWindow(
+  body: { readonly from: string | null; readonly until: string | null; readonly zone: string },
+  at: Problem['at'],
+  problems: Problem[],
+): Span {
   if (!knowsZone(body.zone)) {
-    problems.push({ at: [...at, 'zone'], wrong: `“${body.zone}” is no time zone`, right: 'an IANA zone such as Europe/Dublin' });
+    problems.push({
+      at: [...at, 'zone'],
+      wrong: `“${body.zone}” is no time zone`,
+      right: 'an IANA zone such as Europe/Dublin',
+    });
     return always;
   }
-  const moment = (local: string | null, field: string) => (local === null ? null : kept(instantOf(local, body.zone), [...at, field], problems, 0));
+  const moment = (local: string | null, field: string) =>
+    local === null ? null : kept(instantOf(local, body.zone), [...at, field], problems, 0);
   const [from, until] = [moment(body.from, 'from'), moment(body.until, 'until')];
-  if (from !== null && until !== null && until <= from) problems.push({ at: [...at, 'until'], wrong: 'the end does not come after the start', right: `a time after ${body.from}` });
+  if (from !== null && until !== null && until <= from)
+    problems.push({
+      at: [...at, 'until'],
+      wrong: 'the end does not come after the start',
+      right: `a time after ${body.from}`,
+    });
   return { from, until };
 }
 
-const holds = ({ from, until }: Span, at: Instant): boolean => (from === null || at >= from) && (until === null || at < until);
+const holds = ({ from, until }: Span, at: Instant): boolean =>
+  (from === null || at >= from) && (until === null || at < until);
 
-/** Of rows given for one thing, the one that counts at a moment: the later begun, of equal starts the later listed; null where none is in force. */
+/**
+ * Of rows given for one thing, the one that counts at a moment: the later begun, of equal starts the later listed; null
+ * where none is in force.
+ */
 export function inForce<T extends Span>(rows: readonly T[], at: Instant): T | null {
   let found: T | null = null;
-  for (const row of rows) if (holds(row, at) && (found === null || (row.from ?? Number.NEGATIVE_INFINITY) >= (found.from ?? Number.NEGATIVE_INFINITY))) found = row;
+  for (const row of rows)
+    if (
+      holds(row, at) &&
+      (found === null || (row.from ?? Number.NEGATIVE_INFINITY) >= (found.from ?? Number.NEGATIVE_INFINITY))
+    )
+      found = row;
   return found;
 }
 
 /** The moments at which rows begin or end, in order, once each. */
-export const turnsOf = (rows: readonly Span[]): Instant[] => [...new Set(rows.flatMap(({ from, until }) => [from, until]).filter((at) => at !== null))].sort((a, b) => a - b);
+export const turnsOf = (rows: readonly Span[]): Instant[] =>
+  [...new Set(rows.flatMap(({ from, until }) => [from, until]).filter((at) => at !== null))].sort((a, b) => a - b);
 
 /** Whether a text is the day, such as 2026-11-23, of a Monday. */
-export const isMonday = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && new Date(`${text}T00:00:00Z`).getUTCDay() === 1 && new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
+export const isMonday = (text: string): boolean =>
+  /^\d{4}-\d{2}-\d{2}$/.test(text) &&
+  new Date(`${text}T00:00:00Z`).getUTCDay() === 1 &&
+  new Date(`${text}T00:00:00Z`).toISOString().startsWith(text);
 
-/** The Monday 00:00, by the clock of a zone, of the week that a moment lies in, as a day. @example mondayOf(Date.parse('2026-11-26T10:00Z'), 'UTC') // '2026-11-23' */
+/**
+ * The Monday 00:00, by the clock of a zone, of the week that a moment lies in, as a day. @example
+ * mondayOf(Date.parse('2026-11-26T10:00Z'), 'UTC') // '2026-11-23'
+ */
 export function mondayOf(at: Instant, zone: string): string {
   const day = Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(zone).toPlainDate();
   return day.subtract({ days: day.dayOfWeek - 1 }).toString();

@@ -3,15 +3,32 @@ import { type Currency, lengthUnits, massUnits, type Problem } from '../exact/in
 import { readItem } from './item.ts';
 import { type Item, type ItemRow, itemSchema, type OwnRate } from './schema.ts';
 
-/** The columns of a goods file, in order. Mass and size hold figure and unit: `520 g`, `120 x 12 x 8 cm`. Tags are parted by spaces. */
+/**
+ * The columns of a goods file, in order. Mass and size hold figure and unit: `520 g`, `120 x 12 x 8 cm`. Tags are
+ * parted by spaces.
+ */
 const required = ['sku', 'name', 'price', 'mass', 'size', 'tags', 'kind', 'template'] as const;
-const optional = ['parent', 'cost', 'prices', 'taxClass', 'origin', 'stockedBy', 'notListed', 'hazards', 'barred', 'ownRate', 'fee', 'dated'] as const;
+const optional = [
+  'parent',
+  'cost',
+  'prices',
+  'taxClass',
+  'origin',
+  'stockedBy',
+  'notListed',
+  'hazards',
+  'barred',
+  'ownRate',
+  'fee',
+  'dated',
+] as const;
 export const goodsColumns = [...required, ...optional] as const;
 export type Column = (typeof goodsColumns)[number];
 /** Columns whose head is not their name in words. */
 const heads: Partial<Record<Column, string>> = { barred: 'not by', fee: 'handling fee', notListed: 'not listed at' };
 /** A column as the head line has it. @example headOf('stockedBy') // 'stocked by' */
-const headOf = (column: Column): string => heads[column] ?? column.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+const headOf = (column: Column): string =>
+  heads[column] ?? column.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 const columnOf: ReadonlyMap<string, string> = new Map(goodsColumns.map((column) => [headOf(column), column]));
 
 /** A line of a file that cannot be taken, with all its reasons. `line` counts from 1, the head line included. */
@@ -58,7 +75,9 @@ export function cellOf(item: Item, column: Column): string {
     case 'notListed':
       return item[column].join(' ');
     case 'prices':
-      return item.prices.map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' ')).join(', ');
+      return item.prices
+        .map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' '))
+        .join(', ');
     case 'barred':
       return item.barred ? servicesText(item.barred) : '';
     case 'ownRate':
@@ -81,8 +100,14 @@ export function entryOf(column: Column, text: string): unknown {
       return cell === '' ? null : found ? { value: found[1], unit: found[2] } : cell;
     }
     case 'size': {
-      const found = new RegExp(`^(\\S+)\\s*[x×]\\s*(\\S+)\\s*[x×]\\s*(\\S+?)\\s*(${lengthUnits.join('|')})$`).exec(cell);
-      return cell === '' ? null : found ? { length: found[1], width: found[2], height: found[3], unit: found[4] } : cell;
+      const found = new RegExp(`^(\\S+)\\s*[x×]\\s*(\\S+)\\s*[x×]\\s*(\\S+?)\\s*(${lengthUnits.join('|')})$`).exec(
+        cell,
+      );
+      return cell === ''
+        ? null
+        : found
+          ? { length: found[1], width: found[2], height: found[3], unit: found[4] }
+          : cell;
     }
     case 'tags':
     case 'hazards':
@@ -110,7 +135,8 @@ export function entryOf(column: Column, text: string): unknown {
 const wordsOf = (cell: string): string[] => cell.split(/\s+/).filter(Boolean);
 const servicesText = (services: readonly string[]): string => (services.length === 0 ? 'none' : services.join(' '));
 /** Text less a `waived` at its end, and whether there was one. */
-const waivedOf = (cell: string): readonly [string, boolean] => (/\swaived$/.test(cell) ? [cell.replace(/\s+waived$/, ''), true] : [cell, false]);
+const waivedOf = (cell: string): readonly [string, boolean] =>
+  /\swaived$/.test(cell) ? [cell.replace(/\s+waived$/, ''), true] : [cell, false];
 const behind = (text: string, waived: boolean): string => (waived ? `${text} waived` : text);
 
 /** A price of its own in a cell: `japan 5200`, `at harrowmere 14.00`, `japan at harrowmere 5300`. */
@@ -129,7 +155,10 @@ function feeOf(cell: string): unknown {
 /** A rate of its own in a cell: `free`, `6.00`, `6.00 waived`, `none`; any other rate as in a book, in JSON. */
 export function ownRateText(own: 'none' | OwnRate): string {
   if (own === 'none') return own;
-  return behind(own.rate.is === 'free' ? 'free' : own.rate.is === 'flat' ? own.rate.amount : JSON.stringify(own.rate), own.waived);
+  return behind(
+    own.rate.is === 'free' ? 'free' : own.rate.is === 'flat' ? own.rate.amount : JSON.stringify(own.rate),
+    own.waived,
+  );
 }
 function ownRateOf(cell: string): unknown {
   const [text, waived] = waivedOf(cell);
@@ -146,7 +175,14 @@ function ownRateOf(cell: string): unknown {
 const windowWords = / from (\S+) until (\S+) in (\S+)$/;
 /** A row given for a time, in a cell: `winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin`. */
 export function rowText({ id, window, sets }: ItemRow): string {
-  const value = sets.is === 'template' ? (sets.template ?? 'none') : sets.is === 'not by' ? servicesText(sets.services) : sets.is === 'own rate' ? ownRateText(sets.rate) : feeText(sets.fee);
+  const value =
+    sets.is === 'template'
+      ? (sets.template ?? 'none')
+      : sets.is === 'not by'
+        ? servicesText(sets.services)
+        : sets.is === 'own rate'
+          ? ownRateText(sets.rate)
+          : feeText(sets.fee);
   return `${id}: ${sets.is} ${value} from ${window.from ?? 'open'} until ${window.until ?? 'open'} in ${window.zone}`;
 }
 function rowOf(text: string): unknown {
@@ -186,9 +222,11 @@ const wants: Record<Column, string> = {
   hazards: 'small letters, digits and hyphens, parted by spaces, such as lithium',
   notListed: 'channels, parted by spaces, such as findlark',
   barred: 'services it does not go by, parted by spaces, or none',
-  ownRate: 'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
+  ownRate:
+    'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
   fee: 'an amount such as 0.85, with waived behind it where free delivery waives it; or none',
-  dated: 'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
+  dated:
+    'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
 };
 
 /**
@@ -203,19 +241,43 @@ export function readGoods(text: string, currency: Currency, templates: ReadonlyS
   }
 }
 
-/** The same in steps: after every `each` lines it tells how far it is, so that whoever reads a large file can give way. */
-export function* readGoodsSteps(text: string, currency: Currency, templates: ReadonlySet<string>, each: number): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
+/**
+ * The same in steps: after every `each` lines it tells how far it is, so that whoever reads a large file can give way.
+ */
+export function* readGoodsSteps(
+  text: string,
+  currency: Currency,
+  templates: ReadonlySet<string>,
+  each: number,
+): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const head = (data[0] ?? []).map((cell) => columnOf.get(plain(cell).toLowerCase()) ?? plain(cell).toLowerCase());
   const missing = required.filter((column) => !head.includes(column));
   const columns = goodsColumns.filter((column) => head.includes(column));
   const odd = head.filter((cell) => !goodsColumns.includes(cell as Column));
   if (missing.length > 0 || odd.length > 0) {
-    const wrong = [missing.length > 0 && `no column ${missing.join(', ')}`, odd.length > 0 && `unknown column ${odd.join(', ')}`].filter(Boolean).join('; ');
+    const wrong = [
+      missing.length > 0 && `no column ${missing.join(', ')}`,
+      odd.length > 0 && `unknown column ${odd.join(', ')}`,
+    ]
+      .filter(Boolean)
+      .join('; ');
     return {
       items: [],
       columns,
-      badLines: [{ line: 1, text: head.join(','), problems: [{ at: ['head'], wrong, right: `the head line ${required.join(',')}, and perhaps ${optional.map(headOf).join(', ')}` }] }],
+      badLines: [
+        {
+          line: 1,
+          text: head.join(','),
+          problems: [
+            {
+              at: ['head'],
+              wrong,
+              right: `the head line ${required.join(',')}, and perhaps ${optional.map(headOf).join(', ')}`,
+            },
+          ],
+        },
+      ],
     };
   }
   const items: Item[] = [];
@@ -224,9 +286,14 @@ export function* readGoodsSteps(text: string, currency: Currency, templates: Rea
   for (const [i, cells] of data.slice(1).entries()) {
     if (i > 0 && i % each === 0) yield { done: i, all: data.length - 1 };
     const line = i + 2;
-    const problems: Problem[] = errors.filter((one) => one.row === i + 1).map((one) => ({ at: ['line'], wrong: one.message, right: 'every quotation mark closed (RFC 4180)' }));
-    if (cells.length !== head.length) problems.push({ at: ['line'], wrong: `${cells.length} cells`, right: `${head.length} cells, one a column` });
-    const entry = Object.fromEntries(columns.map((column) => [column, entryOf(column, cells[head.indexOf(column)] ?? '')]));
+    const problems: Problem[] = errors
+      .filter((one) => one.row === i + 1)
+      .map((one) => ({ at: ['line'], wrong: one.message, right: 'every quotation mark closed (RFC 4180)' }));
+    if (cells.length !== head.length)
+      problems.push({ at: ['line'], wrong: `${cells.length} cells`, right: `${head.length} cells, one a column` });
+    const entry = Object.fromEntries(
+      columns.map((column) => [column, entryOf(column, cells[head.indexOf(column)] ?? '')]),
+    );
     const read = itemSchema.safeParse(entry);
     if (!read.success) {
       for (const column of new Set(read.error.issues.map((issue) => issue.path[0] as Column))) {
@@ -234,12 +301,17 @@ export function* readGoodsSteps(text: string, currency: Currency, templates: Rea
       }
     } else {
       // A variant may leave its price to its parent.
-      const figures = readItem(read.data.price === null && read.data.parent !== null ? { ...read.data, price: '0' } : read.data, currency);
+      const figures = readItem(
+        read.data.price === null && read.data.parent !== null ? { ...read.data, price: '0' } : read.data,
+        currency,
+      );
       if (!figures.ok) problems.push(...figures.problems);
       const { sku, template } = read.data;
       const double = lineOfSku.get(sku);
-      if (double) problems.push({ at: ['sku'], wrong: `${sku} stands in line ${double} already`, right: 'each SKU once' });
-      if (template !== null && !templates.has(template)) problems.push({ at: ['template'], wrong: `no template “${template}”`, right: [...templates].join(', ') });
+      if (double)
+        problems.push({ at: ['sku'], wrong: `${sku} stands in line ${double} already`, right: 'each SKU once' });
+      if (template !== null && !templates.has(template))
+        problems.push({ at: ['template'], wrong: `no template “${template}”`, right: [...templates].join(', ') });
       lineOfSku.set(sku, double ?? line);
       if (problems.length === 0) items.push(read.data);
     }

@@ -2,7 +2,22 @@ import { describe, expect, test } from 'vitest';
 import { demoGoods } from '../../../demo/goods.ts';
 import { item } from '../../../tests/books/desk.ts';
 import type { Currency } from '../exact/index.ts';
-import { bulkChanges, isLacking, itemSchema, layersOf, lineOf, ownAt, ownRateText, readGoods, readItem, readSelection, readSkus, type SelectionBody, withParents, writeGoods } from './index.ts';
+import {
+  bulkChanges,
+  isLacking,
+  itemSchema,
+  layersOf,
+  lineOf,
+  ownAt,
+  ownRateText,
+  readGoods,
+  readItem,
+  readSelection,
+  readSkus,
+  type SelectionBody,
+  withParents,
+  writeGoods,
+} from './index.ts';
 
 const eur = 'EUR' as Currency;
 const head = 'sku,name,price,mass,size,tags,kind,template';
@@ -37,7 +52,9 @@ describe('a goods file', () => {
   test('a missing or unknown column is one report, and nothing is taken', () => {
     const { items, badLines } = readGoods('sku,name,prize\r\nA,B,1.00', eur, new Set());
     expect(items).toEqual([]);
-    expect(badLines[0]?.problems[0]?.wrong).toBe('no column price, mass, size, tags, kind, template; unknown column prize');
+    expect(badLines[0]?.problems[0]?.wrong).toBe(
+      'no column price, mass, size, tags, kind, template; unknown column prize',
+    );
   });
 
   test('cells that a spreadsheet would run are made harmless, and come back as they were', () => {
@@ -60,7 +77,14 @@ describe('variants', () => {
       ),
     );
     expect(problems).toEqual([]);
-    expect(whole[2]).toMatchObject({ price: '12.00', cost: '4.00', mass: { value: '1' }, kind: 'parcel', tags: ['red'], ownRate: { rate: { is: 'free' } } });
+    expect(whole[2]).toMatchObject({
+      price: '12.00',
+      cost: '4.00',
+      mass: { value: '1' },
+      kind: 'parcel',
+      tags: ['red'],
+      ownRate: { rate: { is: 'free' } },
+    });
     expect(whole[1]?.tags).toEqual(['kites']);
   });
   test('in a circle, or without a parent that is there, are told with the chain', () => {
@@ -99,25 +123,50 @@ describe('selections', () => {
   ])('by %s', (_, takes, expected) => expect(taken(takes)).toEqual(expected));
   test('exceptions are never taken', () => expect(taken({ is: 'all' }, ['B'])).toEqual(['A', 'C']));
   test('a pasted list tells what is unknown and what stands twice', () => {
-    expect(readSkus('A, B\nX;A\tB  Q', (sku) => 'AB'.includes(sku))).toEqual({ skus: ['A', 'B'], unknown: ['X', 'Q'], double: ['A', 'B'] });
+    expect(readSkus('A, B\nX;A\tB  Q', (sku) => 'AB'.includes(sku))).toEqual({
+      skus: ['A', 'B'],
+      unknown: ['X', 'Q'],
+      double: ['A', 'B'],
+    });
   });
 });
 
 describe('changing many at once', () => {
-  const all = [item('A', { price: '9.99' }), item('B', { price: '0.10', tags: ['red'] })].map((one) => itemSchema.parse(one));
+  const all = [item('A', { price: '9.99' }), item('B', { price: '0.10', tags: ['red'] })].map((one) =>
+    itemSchema.parse(one),
+  );
   const told = (bulk: Parameters<typeof bulkChanges>[1]) => {
     const { changes, same, problems } = bulkChanges(all, bulk, eur);
-    return { changes: changes.map((one) => `${one.sku} ${one.before} → ${one.after}`), same, wrong: problems.map((one) => one.wrong) };
+    return {
+      changes: changes.map((one) => `${one.sku} ${one.before} → ${one.after}`),
+      same,
+      wrong: problems.map((one) => one.wrong),
+    };
   };
   test('says what would change, what stays, and what cannot be, before anything is made', () => {
-    expect(told({ is: 'price by', percent: '-5' })).toEqual({ changes: ['A 9.99 → 9.49', 'B 0.10 → 0.09'], same: 0, wrong: [] });
+    expect(told({ is: 'price by', percent: '-5' })).toEqual({
+      changes: ['A 9.99 → 9.49', 'B 0.10 → 0.09'],
+      same: 0,
+      wrong: [],
+    });
     expect(told({ is: 'add tag', tag: 'red' })).toEqual({ changes: ['A  → red'], same: 1, wrong: [] });
-    expect(told({ is: 'set', column: 'barred', text: 'two-day' })).toEqual({ changes: ['A  → two-day', 'B  → two-day'], same: 0, wrong: [] });
-    expect(told({ is: 'set', column: 'mass', text: 'heavy' }).wrong).toEqual(['“heavy” does not go here', '“heavy” does not go here']);
+    expect(told({ is: 'set', column: 'barred', text: 'two-day' })).toEqual({
+      changes: ['A  → two-day', 'B  → two-day'],
+      same: 0,
+      wrong: [],
+    });
+    expect(told({ is: 'set', column: 'mass', text: 'heavy' }).wrong).toEqual([
+      '“heavy” does not go here',
+      '“heavy” does not go here',
+    ]);
     expect(told({ is: 'price by', percent: 'lots' }).wrong).toHaveLength(2);
   });
   test('what lacks a weight, a size, a cost', () => {
-    expect((['weight', 'size', 'cost'] as const).map((lack) => isLacking(itemSchema.parse(item('A', { cost: '1.00' })), lack))).toEqual([false, true, false]);
+    expect(
+      (['weight', 'size', 'cost'] as const).map((lack) =>
+        isLacking(itemSchema.parse(item('A', { cost: '1.00' })), lack),
+      ),
+    ).toEqual([false, true, false]);
   });
 });
 
@@ -139,7 +188,14 @@ test('own delivery, prices and dated rows come and go in a file', () => {
       cost: '3.10',
     }),
     item('B', { ownRate: { rate: { is: 'flat', amount: '6.00' }, waived: false } }),
-    item('C', { ownRate: { rate: { is: 'free' }, waived: false }, parent: 'A', price: null, kind: null, barred: [], fee: 'none' }),
+    item('C', {
+      ownRate: { rate: { is: 'free' }, waived: false },
+      parent: 'A',
+      price: null,
+      kind: null,
+      barred: [],
+      fee: 'none',
+    }),
     item('D', {
       ownRate: {
         rate: {
@@ -155,7 +211,11 @@ test('own delivery, prices and dated rows come and go in a file', () => {
       },
       dated: [
         { id: 'winter', window, sets: { is: 'handling fee', fee: { each: '2.00', waived: true } } },
-        { id: 'spring', window: { ...window, from: null, until: '2027-04-01T00:00' }, sets: { is: 'not by', services: [] } },
+        {
+          id: 'spring',
+          window: { ...window, from: null, until: '2027-04-01T00:00' },
+          sets: { is: 'not by', services: [] },
+        },
         { id: 'tubes', window, sets: { is: 'template', template: 'tubes' } },
         { id: 'ends', window, sets: { is: 'own rate', rate: 'none' } },
       ],
@@ -165,16 +225,31 @@ test('own delivery, prices and dated rows come and go in a file', () => {
   expect(badLines).toEqual([]);
   expect(items).toEqual(written);
   expect(ownRateText({ rate: { is: 'free' }, waived: false })).toBe('free');
-  const bad = readGoods(`${head},own rate,handling fee,dated\r\nA-1,Good,4.90,,,,parcel,,{oops,0.85 maybe,winter\r\n`, eur, new Set()).badLines[0];
+  const bad = readGoods(
+    `${head},own rate,handling fee,dated\r\nA-1,Good,4.90,,,,parcel,,{oops,0.85 maybe,winter\r\n`,
+    eur,
+    new Set(),
+  ).badLines[0];
   expect(bad?.problems.map((one) => one.at[0])).toEqual(['ownRate', 'fee', 'dated']);
-  expect(bad?.problems[1]?.right).toBe('an amount such as 0.85, with waived behind it where free delivery waives it; or none');
+  expect(bad?.problems[1]?.right).toBe(
+    'an amount such as 0.85, with waived behind it where free delivery waives it; or none',
+  );
 });
 
 describe('own delivery by moment', () => {
   const window = (from: string | null, until: string | null) => ({ from, until, zone: 'Europe/Dublin' });
   const all = [
     item('PARENT', { fee: { each: '1.00', waived: false }, barred: ['fast'] }),
-    item('CHILD', { parent: 'PARENT', dated: [{ id: 'december', window: window('2026-12-01T00:00', '2027-01-01T00:00'), sets: { is: 'handling fee', fee: 'none' } }] }),
+    item('CHILD', {
+      parent: 'PARENT',
+      dated: [
+        {
+          id: 'december',
+          window: window('2026-12-01T00:00', '2027-01-01T00:00'),
+          sets: { is: 'handling fee', fee: 'none' },
+        },
+      ],
+    }),
   ].map((one) => itemSchema.parse(one));
   const at = (day: string) => {
     const child = all[1] as (typeof all)[number];

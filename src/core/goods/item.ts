@@ -1,4 +1,16 @@
-import { type Currency, kept, type Length, type Mass, type Minor, nothing, type Problem, parseAmount, parseLength, parseMass, type Result } from '../exact/index.ts';
+import {
+  type Currency,
+  kept,
+  type Length,
+  type Mass,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseLength,
+  parseMass,
+  type Result,
+} from '../exact/index.ts';
 import type { Item } from './schema.ts';
 
 /** The figures of an item that answers need: amounts in the first market's currency, sides from longest to shortest. */
@@ -14,20 +26,29 @@ export interface Figures {
 export function readItem(item: Item, currency: Currency): Result<Figures> {
   const problems: Problem[] = [];
   const price = item.price === null ? nothing : kept(parseAmount(item.price, currency), ['price'], problems, nothing);
-  if (item.price === null) problems.push({ at: ['price'], wrong: 'no price', right: 'an amount, or a parent that has one' });
+  if (item.price === null)
+    problems.push({ at: ['price'], wrong: 'no price', right: 'an amount, or a parent that has one' });
   const mass = item.mass && kept(parseMass(item.mass.value, item.mass.unit), ['mass'], problems, 1 as Mass);
   if (mass === 0) problems.push({ at: ['mass'], wrong: 'a mass of 0', right: 'a mass above 0, or none' });
   const size = item.size;
-  const sides = size && (['length', 'width', 'height'] as const).map((side) => kept(parseLength(size[side], size.unit), ['size', side], problems, 1 as Length)).sort((a, b) => b - a);
+  const sides =
+    size &&
+    (['length', 'width', 'height'] as const)
+      .map((side) => kept(parseLength(size[side], size.unit), ['size', side], problems, 1 as Length))
+      .sort((a, b) => b - a);
   if (sides?.[2] === 0) problems.push({ at: ['size'], wrong: 'a side of 0', right: 'sides above 0, or no size' });
   const cost = item.cost === null ? null : kept(parseAmount(item.cost, currency), ['cost'], problems, nothing);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { price, mass, sides: sides as Figures['sides'], cost } };
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, value: { price, mass, sides: sides as Figures['sides'], cost } };
 }
 
 /**
- * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by) where
+ * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by)
+ * where
  * theirs are empty; prices as one: an item that states any takes none but the own price it does not state. What
- * is given for a time is left out of this: see {@link layersOf}. Parents that are missing and chains that come back to themselves are
+ * is given for a time is left out of this: see {@link layersOf}. Parents that are missing and chains that come back to
+ * themselves are
  * problems; such an item keeps what it states.
  */
 export function completer(itemOf: (sku: string) => Item | undefined, problems: Problem[]): (item: Item) => Item {
@@ -40,7 +61,11 @@ export function completer(itemOf: (sku: string) => Item | undefined, problems: P
     const cycle = below.includes(item.parent) || item.parent === item.sku;
     if (!parent || cycle) {
       const chain = [...below, item.sku, item.parent].join(' → ');
-      problems.push({ at: [item.sku, 'parent'], wrong: cycle ? `variants in a circle: ${chain}` : `no item “${item.parent}”`, right: 'an item that is no variant of this one' });
+      problems.push({
+        at: [item.sku, 'parent'],
+        wrong: cycle ? `variants in a circle: ${chain}` : `no item “${item.parent}”`,
+        right: 'an item that is no variant of this one',
+      });
       whole.set(item.sku, item);
       return item;
     }

@@ -37,17 +37,27 @@ export function lineOf(item: Item, itemOf: (sku: string) => Item | undefined): I
   return line;
 }
 
-/** Reads what an item and those it takes from state of template and own delivery; problems of its own rows with their field. */
+/**
+ * Reads what an item and those it takes from state of template and own delivery; problems of its own rows with their
+ * field.
+ */
 export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers {
   const layers = line.map((item, i) => {
-    const base = <T>(value: T | 'none' | null): Stated<T>[] => (value === null ? [] : [{ ...always, value: value === 'none' ? null : value }]);
-    const own = { template: base<string>(item.template), barred: base<readonly string[]>(item.barred), ownRate: base<OwnRate>(item.ownRate), fee: base<Handling>(item.fee) };
+    const base = <T>(value: T | 'none' | null): Stated<T>[] =>
+      value === null ? [] : [{ ...always, value: value === 'none' ? null : value }];
+    const own = {
+      template: base<string>(item.template),
+      barred: base<readonly string[]>(item.barred),
+      ownRate: base<OwnRate>(item.ownRate),
+      fee: base<Handling>(item.fee),
+    };
     const ids = new Set<string>();
     for (const { id, window, sets } of item.dated) {
       // A parent tells its own problems.
       const told = i === 0 ? problems : [];
       const span = readWindow(window, ['dated', id, 'window'], told);
-      if (ids.has(id)) told.push({ at: ['dated', id], wrong: `“${id}” stands twice`, right: 'an id of its own for each' });
+      if (ids.has(id))
+        told.push({ at: ['dated', id], wrong: `“${id}” stands twice`, right: 'an id of its own for each' });
       ids.add(id);
       if (sets.is === 'template') own.template.push({ ...span, value: sets.template });
       else if (sets.is === 'not by') own.barred.push({ ...span, value: sets.services });
@@ -56,7 +66,12 @@ export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers 
     }
     return own;
   });
-  return { template: layers.map((one) => one.template), barred: layers.map((one) => one.barred), ownRate: layers.map((one) => one.ownRate), fee: layers.map((one) => one.fee) };
+  return {
+    template: layers.map((one) => one.template),
+    barred: layers.map((one) => one.barred),
+    ownRate: layers.map((one) => one.ownRate),
+    fee: layers.map((one) => one.fee),
+  };
 }
 
 /** What is in force at a moment, field by field: a layer that states nothing then leaves it to the next. */
@@ -68,8 +83,14 @@ export function ownAt(layers: OwnLayers, at: Instant): OwnDelivery {
     }
     return null;
   };
-  return { template: first(layers.template), barred: first(layers.barred), ownRate: first(layers.ownRate), fee: first(layers.fee) };
+  return {
+    template: first(layers.template),
+    barred: first(layers.barred),
+    ownRate: first(layers.ownRate),
+    fee: first(layers.fee),
+  };
 }
 
 /** The moments at which any of it begins or ends. */
-export const turnsOfLayers = (layers: OwnLayers): Instant[] => turnsOf([layers.template, layers.barred, layers.ownRate, layers.fee].flat(2));
+export const turnsOfLayers = (layers: OwnLayers): Instant[] =>
+  turnsOf([layers.template, layers.barred, layers.ownRate, layers.fee].flat(2));

@@ -14,7 +14,10 @@ export const ownRateSchema = z.strictObject({ rate: rateSchema, waived: z.boolea
 /** Stated as none, which nothing of its parent's stands in for. */
 const none = z.literal('none');
 const barred = z.array(id).max(12);
-/** A field of an item given for a time: of the rows in force the later begun counts, the item's own field being the earliest. */
+/**
+ * A field of an item given for a time: of the rows in force the later begun counts, the item's own field being the
+ * earliest.
+ */
 export const itemRowSchema = z.strictObject({
   id,
   window,
@@ -31,7 +34,10 @@ export const itemSchema = z.strictObject({
   name,
   /** In the first market's currency. A variant without one takes its parent's, as with everything it does not state. */
   price: amount.nullable(),
-  /** Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the nearest counts in that order. */
+  /**
+   * Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the
+   * nearest counts in that order.
+   */
   prices: z
     .array(z.strictObject({ market: id.nullable(), channel: id.nullable(), price: amount }))
     .max(100)

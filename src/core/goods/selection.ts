@@ -1,4 +1,14 @@
-import { type Currency, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseMass, type Result } from '../exact/index.ts';
+import {
+  type Currency,
+  kept,
+  type Mass,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseMass,
+  type Result,
+} from '../exact/index.ts';
 import type { Figures } from './item.ts';
 import { defaultKind, type Item, type SelectionBody } from './schema.ts';
 
@@ -19,26 +29,33 @@ export function readSelection(body: SelectionBody, currency: Currency): Result<S
 
 function takerOf(body: SelectionBody['takes'], currency: Currency, problems: Problem[]): Selection['takes'] {
   const range = <T extends number>(from: T | null, to: T | null) => {
-    if (from === null && to === null) problems.push({ at: ['takes'], wrong: 'a range without ends', right: 'a least, a most, or both' });
-    if (from !== null && to !== null && from > to) problems.push({ at: ['takes', 'to'], wrong: 'the range runs backwards', right: 'the lower end first' });
+    if (from === null && to === null)
+      problems.push({ at: ['takes'], wrong: 'a range without ends', right: 'a least, a most, or both' });
+    if (from !== null && to !== null && from > to)
+      problems.push({ at: ['takes', 'to'], wrong: 'the range runs backwards', right: 'the lower end first' });
     return (value: number | null) => value !== null && (from === null || value >= from) && (to === null || value <= to);
   };
   switch (body.is) {
     case 'all':
       return () => true;
     case 'tags': {
-      if (body.any.length + body.all.length === 0) problems.push({ at: ['takes'], wrong: 'no tags', right: 'at least one tag' });
-      return (item) => (body.any.length === 0 || body.any.some((tag) => item.tags.includes(tag))) && body.all.every((tag) => item.tags.includes(tag));
+      if (body.any.length + body.all.length === 0)
+        problems.push({ at: ['takes'], wrong: 'no tags', right: 'at least one tag' });
+      return (item) =>
+        (body.any.length === 0 || body.any.some((tag) => item.tags.includes(tag))) &&
+        body.all.every((tag) => item.tags.includes(tag));
     }
     case 'kind':
       return (item) => (item.kind ?? defaultKind) === body.kind;
     case 'price': {
-      const end = (text: string | null, field: string): Minor | null => (text === null ? null : kept(parseAmount(text, currency), ['takes', field], problems, nothing));
+      const end = (text: string | null, field: string): Minor | null =>
+        text === null ? null : kept(parseAmount(text, currency), ['takes', field], problems, nothing);
       const within = range(end(body.from, 'from'), end(body.to, 'to'));
       return (_, figures) => within(figures.price);
     }
     case 'mass': {
-      const end = (text: string | null, field: string): Mass | null => (text === null ? null : kept(parseMass(text, body.unit), ['takes', field], problems, 0 as Mass));
+      const end = (text: string | null, field: string): Mass | null =>
+        text === null ? null : kept(parseMass(text, body.unit), ['takes', field], problems, 0 as Mass);
       const within = range(end(body.from, 'from'), end(body.to, 'to'));
       return (_, figures) => within(figures.mass);
     }

@@ -5,7 +5,9 @@ import type { BenefitBody, Level } from './schema.ts';
 export type Part = number;
 export const allGoods: Part = -1;
 
-export type Off = { readonly by: 'percent'; readonly percent: Decimal } | { readonly by: 'amount'; readonly amount: Minor };
+export type Off =
+  | { readonly by: 'percent'; readonly percent: Decimal }
+  | { readonly by: 'amount'; readonly amount: Minor };
 /** From a value on, itself counting, so much off. */
 export interface SpendStep {
   readonly from: Minor;
@@ -17,15 +19,30 @@ export type On = { readonly is: 'services'; readonly services: ReadonlySet<strin
 export type Benefit =
   | { readonly is: 'off goods'; readonly goods: Part; readonly off: Off }
   | { readonly is: 'fixed price'; readonly goods: Part; readonly price: Minor }
-  | { readonly is: 'buy and get'; readonly goods: Part; readonly buy: number; readonly get: number; readonly percent: Decimal }
+  | {
+      readonly is: 'buy and get';
+      readonly goods: Part;
+      readonly buy: number;
+      readonly get: number;
+      readonly percent: Decimal;
+    }
   | { readonly is: 'gift'; readonly sku: string; readonly units: number }
   | { readonly is: 'off order'; readonly off: Off }
-  | { readonly is: 'spend steps'; readonly goods: Part; readonly test: 'before' | 'after'; readonly steps: readonly SpendStep[] }
+  | {
+      readonly is: 'spend steps';
+      readonly goods: Part;
+      readonly test: 'before' | 'after';
+      readonly steps: readonly SpendStep[];
+    }
   | { readonly is: 'delivery'; readonly on: On; readonly off: DeliveryOff };
 
-export type Ask = { readonly over: 'value'; readonly value: Minor; readonly test: 'before' | 'after'; readonly goods: Part } | { readonly over: 'units'; readonly units: number; readonly goods: Part };
+export type Ask =
+  | { readonly over: 'value'; readonly value: Minor; readonly test: 'before' | 'after'; readonly goods: Part }
+  | { readonly over: 'units'; readonly units: number; readonly goods: Part };
 
-export type Code = { readonly is: 'shared' | 'link'; readonly code: string } | { readonly is: 'single use'; readonly batch: string };
+export type Code =
+  | { readonly is: 'shared' | 'link'; readonly code: string }
+  | { readonly is: 'single use'; readonly batch: string };
 
 /** What an offer may cost, in minor units of the first market: one amount for all channels, or a share for each. */
 export interface Budget {
@@ -119,7 +136,10 @@ export function partOf({ benefit }: Pick<Offer, 'benefit'>): Part | null {
   }
 }
 
-/** The value of the whole basket that an offer asks for, where it asks for nothing else of the goods; null where it asks nothing, undefined where it asks otherwise. */
+/**
+ * The value of the whole basket that an offer asks for, where it asks for nothing else of the goods; null where it asks
+ * nothing, undefined where it asks otherwise.
+ */
 export function soleValueAsk(offer: Offer): (Ask & { over: 'value' }) | null | undefined {
   const [only, ...others] = offer.asks;
   if (!only) return null;

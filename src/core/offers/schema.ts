@@ -18,7 +18,10 @@ const count = (most: number) => {
 };
 
 /** What is taken off: a share, or an amount. */
-export const offSchema = z.discriminatedUnion('by', [z.strictObject({ by: z.literal('percent'), percent }), z.strictObject({ by: z.literal('amount'), amount, also })]);
+export const offSchema = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('percent'), percent }),
+  z.strictObject({ by: z.literal('amount'), amount, also }),
+]);
 export const stepSchema = z.strictObject({
   from: amount,
   off: amount,
@@ -40,7 +43,10 @@ export const benefitSchema = z.discriminatedUnion('is', [
   /** Free or reduced delivery, on named services or on the cheapest choice. */
   z.strictObject({
     is: z.literal('delivery'),
-    on: z.discriminatedUnion('is', [z.strictObject({ is: z.literal('services'), services: z.array(id).min(1) }), z.strictObject({ is: z.literal('cheapest') })]),
+    on: z.discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('services'), services: z.array(id).min(1) }),
+      z.strictObject({ is: z.literal('cheapest') }),
+    ]),
     off: z.discriminatedUnion('by', [
       z.strictObject({ by: z.literal('free') }),
       z.strictObject({ by: z.literal('percent'), percent }),
@@ -68,7 +74,10 @@ export const limitsSchema = z.strictObject({
   each: count(10_000).nullable().default(null),
   /** The largest discount an order. */
   most: z.strictObject({ amount, also }).nullable().default(null),
-  /** What it may cost, in all or each week from Monday 00:00 on; it applies only where what is left covers the whole saving. */
+  /**
+   * What it may cost, in all or each week from Monday 00:00 on; it applies only where what is left covers the whole
+   * saving.
+   */
   budget: z
     .strictObject({
       amount,
@@ -109,7 +118,12 @@ export const offerSchema = z.strictObject({
   note: line.max(500),
 });
 /** Offers of which at most one acts: on an order, or for goods offers only where they share a line. */
-export const eitherOrSchema = z.strictObject({ id, name, of: z.enum(['order', 'line']).default('order'), offers: z.array(id).max(500) });
+export const eitherOrSchema = z.strictObject({
+  id,
+  name,
+  of: z.enum(['order', 'line']).default('order'),
+  offers: z.array(id).max(500),
+});
 /** A group of customers. */
 export const segmentSchema = z.strictObject({ id, name });
 

@@ -2,7 +2,17 @@
 export { fallsWithout, type ZoneFinding, zoneFindings } from './findings.ts';
 export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';
-export { countries, isCountry, isPart, isTerritory, liesIn, type Place, parsePlace, placeOf, placeText } from './place.ts';
+export {
+  countries,
+  isCountry,
+  isPart,
+  isTerritory,
+  liesIn,
+  type Place,
+  parsePlace,
+  placeOf,
+  placeText,
+} from './place.ts';
 export { beginsWith, normalPostcode, normalPrefix, partOfPostcode, prefixesOfPart } from './postcode.ts';
 export { countriesOf, isRegion, regionCodes, regionHolds, regionName } from './region.ts';
 export { type ZoneBody, zoneSchema } from './schema.ts';

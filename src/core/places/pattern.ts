@@ -13,7 +13,8 @@ export type Pattern =
   | { readonly is: 'prefix'; readonly country: string; readonly prefix: string }
   | { readonly is: 'postcode'; readonly country: string; readonly postcode: string };
 
-const forms = 'world, a region (EU, 150), a country (GB), a part (GB-NIR) or postcodes (GB HS*, GB AB31 to AB38, GB HS1 2AA)';
+const forms =
+  'world, a region (EU, 150), a country (GB), a part (GB-NIR) or postcodes (GB HS*, GB AB31 to AB38, GB HS1 2AA)';
 
 /**
  * Reads a pattern, written as places are: `world`, a region of CLDR `EU` or `150`, a country `GB`, a part `GB-NIR`,
@@ -27,12 +28,14 @@ export function parsePattern(text: string): Result<Pattern> {
     if (upper === 'WORLD') return good({ is: 'world' });
     if (isRegion(upper)) return good({ is: 'region', region: upper });
     const place = parsePlace(upper);
-    if (!place.ok) return bad([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
+    if (!place.ok)
+      return bad([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
     const { country, part } = place.value;
     return good(part ? { is: 'part', country, part } : { is: 'country', country });
   }
   const whole = parsePlace(upper);
-  if (!whole.ok || upper.includes('-')) return bad([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
+  if (!whole.ok || upper.includes('-'))
+    return bad([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
   const { country } = whole.value;
   if (code.endsWith('*')) {
     const prefix = normalPrefix(country, code.slice(0, -1));
@@ -78,19 +81,30 @@ export function matches(pattern: Pattern, place: Place): boolean {
     case 'part':
       return place.part !== null && liesIn(place.part, pattern.part);
     case 'range':
-      return place.country === pattern.country && place.postcode !== null && inRange(place.country, place.postcode, pattern.from, pattern.to);
+      return (
+        place.country === pattern.country &&
+        place.postcode !== null &&
+        inRange(place.country, place.postcode, pattern.from, pattern.to)
+      );
     case 'prefix':
-      return place.country === pattern.country && place.postcode !== null && beginsWith(place.country, place.postcode, pattern.prefix);
+      return (
+        place.country === pattern.country &&
+        place.postcode !== null &&
+        beginsWith(place.country, place.postcode, pattern.prefix)
+      );
     case 'postcode':
       return place.country === pattern.country && place.postcode !== null && isPostcode(pattern.postcode, place);
   }
 }
 
 /** A ZIP code of five digits takes in those of nine that begin so. */
-const isPostcode = (single: string, { country, postcode }: Place): boolean => postcode === single || (country === 'US' && single.length === 5 && postcode?.length === 9 && postcode.startsWith(single));
+const isPostcode = (single: string, { country, postcode }: Place): boolean =>
+  postcode === single ||
+  (country === 'US' && single.length === 5 && postcode?.length === 9 && postcode.startsWith(single));
 
 /**
- * How specific a pattern is; a higher rank decides: a single postcode, a longer prefix, a shorter one, a range, a part, a
+ * How specific a pattern is; a higher rank decides: a single postcode, a longer prefix, a shorter one, a range, a part,
+ * a
  * country, a region of fewer countries, one of more, the world.
  */
 export function rank(pattern: Pattern): number {
@@ -113,4 +127,5 @@ export function rank(pattern: Pattern): number {
 }
 
 /** The country a pattern lies in; null for the world and its regions. */
-export const countryOf = (pattern: Pattern): string | null => (pattern.is === 'world' || pattern.is === 'region' ? null : pattern.country);
+export const countryOf = (pattern: Pattern): string | null =>
+  pattern.is === 'world' || pattern.is === 'region' ? null : pattern.country;

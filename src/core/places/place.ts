@@ -10,25 +10,38 @@ export interface Place {
 }
 
 export const countries: ReadonlySet<string> = new Set(countryCodes.split(' '));
-/** Armed forces' addresses are parts of their country, with codes of the post that ISO 3166-2 has not. Common practice, no source. */
+/**
+ * Armed forces' addresses are parts of their country, with codes of the post that ISO 3166-2 has not. Common practice,
+ * no source.
+ */
 const forces = ['US-AA', 'US-AE', 'US-AP'];
-const parts: ReadonlySet<string> = new Set([...forces, ...Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`))]);
+const parts: ReadonlySet<string> = new Set([
+  ...forces,
+  ...Object.entries(partCodes).flatMap(([country, codes]) => codes.split(' ').map((code) => `${country}-${code}`)),
+]);
 export const isCountry = (code: string): boolean => countries.has(code);
 export const isPart = (code: string): boolean => parts.has(code);
 
 /**
- * Territories with a country code of their own that are also parts of a country (ISO 3166-2), by country. A place there is
+ * Territories with a country code of their own that are also parts of a country (ISO 3166-2), by country. A place there
+ * is
  * a place of the country: PR is US-PR and lies in US. Hong Kong, Macao and Taiwan stand as countries of their own.
  */
 const territories: ReadonlyMap<string, string> = new Map(
-  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(([country, codes]) => codes.split(' ').map((code) => [code, country] as const)),
+  Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(
+    ([country, codes]) => codes.split(' ').map((code) => [code, country] as const),
+  ),
 );
 
 /** Whether a code of ISO 3166-1 is only a territory of another country here. @example isTerritory('PR') // true */
 export const isTerritory = (code: string): boolean => territories.has(code);
 
 /** The larger part that a part lies in, for those that do. */
-const largerPart: ReadonlyMap<string, string> = new Map(Object.entries(partsInParts).flatMap(([larger, codes]) => codes.split(' ').map((code) => [`${larger.slice(0, 2)}-${code}`, larger] as const)));
+const largerPart: ReadonlyMap<string, string> = new Map(
+  Object.entries(partsInParts).flatMap(([larger, codes]) =>
+    codes.split(' ').map((code) => [`${larger.slice(0, 2)}-${code}`, larger] as const),
+  ),
+);
 
 /** Whether a part is another, or lies in it, however deep. @example liesIn('GB-LND', 'GB-ENG') // true */
 export function liesIn(part: string, larger: string): boolean {
@@ -42,11 +55,14 @@ export function liesIn(part: string, larger: string): boolean {
  */
 export function placeOf(address: { country: string; part?: string | null; postcode?: string | null }): Result<Place> {
   const code = address.country.trim().toUpperCase();
-  if (!isCountry(code)) return bad(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
+  if (!isCountry(code))
+    return bad(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
   const country = territories.get(code) ?? code;
   const given = country === code ? address.part?.trim().toUpperCase() || null : `${country}-${code}`;
-  if (given && !isPart(given)) return bad(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
-  if (given && !given.startsWith(`${country}-`)) return bad(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
+  if (given && !isPart(given))
+    return bad(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
+  if (given && !given.startsWith(`${country}-`))
+    return bad(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
   if (!address.postcode?.trim()) return good({ country, part: given, postcode: null });
   const postcode = normalPostcode(country, address.postcode);
   if (!postcode.ok) return { ok: false, problems: postcode.problems.map((one) => ({ ...one, at: ['postcode'] })) };
@@ -55,7 +71,12 @@ export function placeOf(address: { country: string; part?: string | null; postco
 
 /** A place in a line, for people and files: `GB HS1 2AA`. */
 export const placeText = (place: Place): string =>
-  [place.part && !(place.postcode && partOfPostcode(place.country, place.postcode)) ? place.part : place.country, place.postcode].filter(Boolean).join(' ');
+  [
+    place.part && !(place.postcode && partOfPostcode(place.country, place.postcode)) ? place.part : place.country,
+    place.postcode,
+  ]
+    .filter(Boolean)
+    .join(' ');
 
 /**
  * Reads a place written whole: a country, a part, or either with a postcode. Anything else is refused.
@@ -63,6 +84,11 @@ export const placeText = (place: Place): string =>
  */
 export function parsePlace(text: string): Result<Place> {
   const [head = '', ...rest] = text.trim().split(/\s+/);
-  if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head)) return bad([], `“${text}” is no place`, 'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA');
+  if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head))
+    return bad(
+      [],
+      `“${text}” is no place`,
+      'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA',
+    );
   return placeOf({ country: head.slice(0, 2), part: head.length > 2 ? head : null, postcode: rest.join(' ') || null });
 }

@@ -1,9 +1,26 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { sure } from '../exact/index.ts';
-import { fallsWithout, matches, type Pattern, parsePattern, parsePlace, partsOfMap, patternText, plainOf, type Zone, zoneFinder, zoneFindings } from './index.ts';
+import {
+  fallsWithout,
+  matches,
+  type Pattern,
+  parsePattern,
+  parsePlace,
+  partsOfMap,
+  patternText,
+  plainOf,
+  type Zone,
+  zoneFinder,
+  zoneFindings,
+} from './index.ts';
 
-const zone = (id: string, takes: string[], leaves: string[] = []): Zone => ({ id, name: id, takes: takes.map((one) => sure(parsePattern(one))), leaves: leaves.map((one) => sure(parsePattern(one))) });
+const zone = (id: string, takes: string[], leaves: string[] = []): Zone => ({
+  id,
+  name: id,
+  takes: takes.map((one) => sure(parsePattern(one))),
+  leaves: leaves.map((one) => sure(parsePattern(one))),
+});
 const falls = (zones: Zone[], place: string) => zoneFinder(zones)(sure(parsePlace(place)))?.zone.id ?? null;
 
 describe('places', () => {
@@ -24,14 +41,26 @@ describe('places', () => {
     expect(falls([zone('europe', ['150'])], 'XK')).toBe('europe');
   });
 
-  test.each(['Germany', 'GERMANY', 'US/NY', 'NL1012AB', 'IE Cork', 'FR Paris', 'GB HS1', 'IE D04', 'HK-', 'Ireland, Galway', ' ', 'U S', 'GB:HS1 2AA', 'DE,10115'])(
-    '“%s” is no place, and is not read as another',
-    (text) => {
-      const read = parsePlace(text);
-      expect(read.ok).toBe(false);
-      expect(!read.ok && read.problems[0]?.right.length).toBeGreaterThan(10);
-    },
-  );
+  test.each([
+    'Germany',
+    'GERMANY',
+    'US/NY',
+    'NL1012AB',
+    'IE Cork',
+    'FR Paris',
+    'GB HS1',
+    'IE D04',
+    'HK-',
+    'Ireland, Galway',
+    ' ',
+    'U S',
+    'GB:HS1 2AA',
+    'DE,10115',
+  ])('“%s” is no place, and is not read as another', (text) => {
+    const read = parsePlace(text);
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.problems[0]?.right.length).toBeGreaterThan(10);
+  });
 
   test.each([
     ['GB 75001', 'outward and inward part, such as HS1 2AA'],
@@ -110,17 +139,11 @@ describe('regions and ranges', () => {
       zone('prefix', ['US 9951*']),
       zone('one', ['US 99511']),
     ];
-    expect(['US 99511', 'US 99512', 'US 99611', 'US-AK', 'US 10001', 'FR', 'DE', 'NO', 'JP'].map((place) => falls(zones, place))).toEqual([
-      'one',
-      'prefix',
-      'range',
-      'part',
-      'country',
-      'country',
-      'eu',
-      'wide',
-      'world',
-    ]);
+    expect(
+      ['US 99511', 'US 99512', 'US 99611', 'US-AK', 'US 10001', 'FR', 'DE', 'NO', 'JP'].map((place) =>
+        falls(zones, place),
+      ),
+    ).toEqual(['one', 'prefix', 'range', 'part', 'country', 'country', 'eu', 'wide', 'world']);
   });
 
   test.each([
@@ -147,7 +170,9 @@ describe('regions and ranges', () => {
   });
 
   test('a sector decides before its district, and a single ZIP code of five digits beside one of nine by the order of zones', () => {
-    expect(falls([zone('area', ['GB HS*']), zone('district', ['GB HS1*']), zone('sector', ['GB HS1 2*'])], 'GB HS1 2AA')).toBe('sector');
+    expect(
+      falls([zone('area', ['GB HS*']), zone('district', ['GB HS1*']), zone('sector', ['GB HS1 2*'])], 'GB HS1 2AA'),
+    ).toBe('sector');
     expect(falls([zone('five', ['US 10001']), zone('nine', ['US 10001-1234'])], 'US 10001-1234')).toBe('five');
     expect(falls([zone('nine', ['US 10001-1234']), zone('five', ['US 10001'])], 'US 10001-1234')).toBe('nine');
   });
@@ -168,19 +193,27 @@ describe('regions and ranges', () => {
 });
 
 describe('what is amiss among zones', () => {
-  const kinds = (zones: Zone[]) => zoneFindings(zones).map((one) => (one.is === 'overlap' ? `${one.zone} over ${one.over}` : `${one.zone} ${one.is}`));
+  const kinds = (zones: Zone[]) =>
+    zoneFindings(zones).map((one) => (one.is === 'overlap' ? `${one.zone} over ${one.over}` : `${one.zone} ${one.is}`));
   test('equally specific patterns of two zones overlap, and the one listed first decides', () => {
     expect(kinds([zone('a', ['IE', 'FR']), zone('b', ['FR', 'DE'])])).toEqual(['a over b']);
     expect(kinds([zone('a', ['US 995 to 997']), zone('b', ['US 996 to 999'])])).toEqual(['a over b']);
     expect(kinds([zone('a', ['US 995*']), zone('b', ['US 9951*']), zone('c', ['US'])])).toEqual([]);
   });
   test('a zone that others take all of is hidden; one that leaves out all it takes is empty', () => {
-    expect(kinds([zone('a', ['EU']), zone('b', ['AT', 'DE', 'FR']), zone('c', ['AT', 'DE', 'FR', 'IE'])])).toEqual(['b over c']);
+    expect(kinds([zone('a', ['EU']), zone('b', ['AT', 'DE', 'FR']), zone('c', ['AT', 'DE', 'FR', 'IE'])])).toEqual([
+      'b over c',
+    ]);
     expect(kinds([zone('a', ['IE']), zone('b', ['IE'])])).toEqual(['a over b', 'b hidden']);
     expect(kinds([zone('a', ['IE'], ['IE'])])).toEqual(['a empty']);
   });
   test('without a zone its places fall where they would', () => {
-    const zones = [zone('home', ['IE']), zone('north', ['GB-NIR']), zone('britain', ['GB'], ['GB-NIR']), zone('rest', ['world'], ['GB'])];
+    const zones = [
+      zone('home', ['IE']),
+      zone('north', ['GB-NIR']),
+      zone('britain', ['GB'], ['GB-NIR']),
+      zone('rest', ['world'], ['GB']),
+    ];
     const told = (id: string) => fallsWithout(zones, id).map((one) => [one.to, one.patterns.map(patternText)]);
     expect(told('north')).toEqual([[null, ['GB-NIR']]]);
     expect(told('home')).toEqual([['rest', ['IE']]]);
@@ -220,21 +253,55 @@ describe('which zone', () => {
 
 describe('the parts of the map', () => {
   const patterns = fc.uniqueArray(
-    fc.constantFrom('world', 'IE', 'GB', 'GB-NIR', 'GB HS*', 'GB HS1*', 'GB PA41*', 'GB HS1 2AA', 'US', 'US-AK', 'FR 75*', 'FR', 'ES-GC', 'ES 35*', 'EU', '150', 'GB HS1 to HS4', 'FR 69 to 76'),
+    fc.constantFrom(
+      'world',
+      'IE',
+      'GB',
+      'GB-NIR',
+      'GB HS*',
+      'GB HS1*',
+      'GB PA41*',
+      'GB HS1 2AA',
+      'US',
+      'US-AK',
+      'FR 75*',
+      'FR',
+      'ES-GC',
+      'ES 35*',
+      'EU',
+      '150',
+      'GB HS1 to HS4',
+      'FR 69 to 76',
+    ),
     {
       minLength: 1,
       maxLength: 8,
     },
   );
-  const places = ['IE', 'GB M1 1AA', 'GB HS1 2AA', 'GB HS1 9AA', 'GB HS2 1AA', 'GB PA41 7AA', 'GB BT1 1AA', 'US 99511', 'US 10001', 'FR 75001', 'FR 69001', 'ES 35001', 'ES 28001', 'JP', 'NZ'].map(
-    (text) => sure(parsePlace(text)),
-  );
+  const places = [
+    'IE',
+    'GB M1 1AA',
+    'GB HS1 2AA',
+    'GB HS1 9AA',
+    'GB HS2 1AA',
+    'GB PA41 7AA',
+    'GB BT1 1AA',
+    'US 99511',
+    'US 10001',
+    'FR 75001',
+    'FR 69001',
+    'ES 35001',
+    'ES 28001',
+    'JP',
+    'NZ',
+  ].map((text) => sure(parsePlace(text)));
 
   test('every address falls as the place of one of them does, whatever zones are made of the patterns', () => {
     fc.assert(
       fc.property(patterns, (texts) => {
         const parsed = texts.map((text): Pattern => sure(parsePattern(text)));
-        const sign = (place: (typeof places)[number]) => parsed.map((pattern) => (matches(pattern, place) ? patternText(pattern) : '')).join();
+        const sign = (place: (typeof places)[number]) =>
+          parsed.map((pattern) => (matches(pattern, place) ? patternText(pattern) : '')).join();
         const known = new Set(partsOfMap(parsed).map((part) => sign(part.place)));
         for (const place of places) expect([...known]).toContain(sign(place));
       }),

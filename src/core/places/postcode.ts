@@ -2,7 +2,10 @@ import { bad, good, type Result } from '../exact/index.ts';
 import { zipBeginnings } from './us-zip.ts';
 
 const outward = /^(?:[A-Z]{1,2}\d{1,2}|[A-Z]{1,2}\d[A-Z])$/;
-/** Bermuda alone has postcodes of letters only; elsewhere a postcode without a figure is some other word. Common practice, no source. */
+/**
+ * Bermuda alone has postcodes of letters only; elsewhere a postcode without a figure is some other word. Common
+ * practice, no source.
+ */
 const lettersOnly = new Set(['BM']);
 
 const plainOf = (text: string): string => text.toUpperCase().replace(/[\s-]+/g, '');
@@ -17,7 +20,8 @@ export function normalPostcode(country: string, text: string): Result<string> {
   switch (country) {
     case 'GB': {
       const inward = plain.slice(-3);
-      if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3))) return good(`${plain.slice(0, -3)} ${inward}`);
+      if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3)))
+        return good(`${plain.slice(0, -3)} ${inward}`);
       return bad([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
     }
     case 'IE':
@@ -33,7 +37,8 @@ export function normalPostcode(country: string, text: string): Result<string> {
 }
 
 /**
- * The beginning of a postcode, as compared. In Great Britain an area `HS`, a district `HS1` or a sector `HS1 2`; in Ireland
+ * The beginning of a postcode, as compared. In Great Britain an area `HS`, a district `HS1` or a sector `HS1 2`; in
+ * Ireland
  * the routing key or its beginning; elsewhere letters and digits.
  * @example normalPrefix('GB', 'hs1 2') // 'HS1 2'
  */
@@ -44,7 +49,11 @@ export function normalPrefix(country: string, text: string): Result<string> {
       if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain) && !/\S\s+\S/.test(text)) return good(plain);
       const [out = '', sector = '', ...more] = text.toUpperCase().trim().split(/\s+/);
       if (outward.test(out) && /^\d$/.test(sector) && more.length === 0) return good(`${out} ${sector}`);
-      return bad([], `“${text}*” begins no British postcode`, 'an area, a district or a sector, such as HS*, PA41* or HS1 2*');
+      return bad(
+        [],
+        `“${text}*” begins no British postcode`,
+        'an area, a district or a sector, such as HS*, PA41* or HS1 2*',
+      );
     }
     case 'IE':
       if (/^(?:[A-Z]\d{0,2}|D6W)$/.test(plain)) return good(plain);
@@ -59,8 +68,10 @@ export function normalPrefix(country: string, text: string): Result<string> {
 }
 
 /**
- * Whether a normal postcode begins with a normal prefix. In Great Britain an area ends where its letters do (`P` is no area
- * of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not `PA41`);
+ * Whether a normal postcode begins with a normal prefix. In Great Britain an area ends where its letters do (`P` is no
+ * area
+ * of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not
+ * `PA41`);
  * a sector is of its outward code alone.
  */
 export function beginsWith(country: string, postcode: string, prefix: string): boolean {
@@ -73,25 +84,37 @@ export function beginsWith(country: string, postcode: string, prefix: string): b
 /** How much of a postcode a prefix tells: its letters and digits, a space not counted. @example told('HS1 2') // 4 */
 export const told = (prefix: string): number => prefix.replace(' ', '').length;
 
-/** A district's letters and number, by which British ranges are compared; a letter after the number counts for nothing. */
+/**
+ * A district's letters and number, by which British ranges are compared; a letter after the number counts for nothing.
+ */
 function districtOf(outwardCode: string): readonly [letters: string, number: number] | null {
   const found = /^([A-Z]{1,2})(\d{1,2})[A-Z]?$/.exec(outwardCode);
   return found ? [found[1] ?? '', Number(found[2])] : null;
 }
 
-/** Both ends of a range in normal form: British districts of one area, elsewhere beginnings of equal length; Ireland has none. */
+/**
+ * Both ends of a range in normal form: British districts of one area, elsewhere beginnings of equal length; Ireland has
+ * none.
+ */
 export function normalRange(country: string, from: string, to: string): Result<{ from: string; to: string }> {
   const [low, high] = [plainOf(from), plainOf(to)];
   const reversed = () => bad([], `${low} to ${high} runs backwards`, 'the lower end first');
   if (country === 'IE') return bad([], 'Irish postcodes are in no order', 'routing keys one by one, such as H91*');
   if (country === 'GB') {
     const [a, b] = [low, high].map((end) => (/[A-Z]$/.test(end) ? null : districtOf(end)));
-    if (!a || !b) return bad([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
-    if (a[0] !== b[0]) return bad([], `${low} and ${high} are districts of two areas`, 'both ends with the same letters, such as AB31 to AB38');
+    if (!a || !b)
+      return bad([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
+    if (a[0] !== b[0])
+      return bad(
+        [],
+        `${low} and ${high} are districts of two areas`,
+        'both ends with the same letters, such as AB31 to AB38',
+      );
     return a[1] > b[1] ? reversed() : good({ from: low, to: high });
   }
   const ends = country === 'US' ? /^\d{1,9}$/ : /^[A-Z0-9]{1,10}$/;
-  if (!ends.test(low) || !ends.test(high)) return bad([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
+  if (!ends.test(low) || !ends.test(high))
+    return bad([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
   if (low.length !== high.length) return bad([], `${low} and ${high} differ in length`, 'ends of the same length');
   return low > high ? reversed() : good({ from: low, to: high });
 }
@@ -106,7 +129,10 @@ export function inRange(country: string, postcode: string, from: string, to: str
   return at !== null && low !== null && high !== null && at[0] === low[0] && low[1] <= at[1] && at[1] <= high[1];
 }
 
-/** The prefixes that together take the postcodes of a range. @example prefixesOfRange('US', '995', '999') // ['995', '996', '997', '998', '999'] */
+/**
+ * The prefixes that together take the postcodes of a range. @example prefixesOfRange('US', '995', '999') // ['995',
+ * '996', '997', '998', '999']
+ */
 export function prefixesOfRange(country: string, from: string, to: string): string[] {
   if (country !== 'GB') return between(from, to);
   const [low, high] = [districtOf(from), districtOf(to)];
@@ -116,7 +142,9 @@ export function prefixesOfRange(country: string, from: string, to: string): stri
 
 const signs = '0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
-/** The shortest beginnings that cover all texts from one to another of the same length; whole runs of ten digits fold. */
+/**
+ * The shortest beginnings that cover all texts from one to another of the same length; whole runs of ten digits fold.
+ */
 function between(from: string, to: string): string[] {
   if (from === to) return [from];
   const shared = [...from].findIndex((sign, i) => sign !== to[i]);
@@ -125,8 +153,10 @@ function between(from: string, to: string): string[] {
   if (rest === 0) return Array.from({ length: b - a + 1 }, (_, i) => `${head}${signs[a + i]}`);
   const [lowest, highest] = [signs[0], /^\d+$/.test(from + to) ? '9' : 'Z'].map((sign) => (sign ?? '').repeat(rest));
   const [low, high] = [from.slice(shared + 1), to.slice(shared + 1)];
-  const first = low === lowest ? [`${head}${signs[a]}`] : between(`${head}${signs[a]}${low}`, `${head}${signs[a]}${highest}`);
-  const last = high === highest ? [`${head}${signs[b]}`] : between(`${head}${signs[b]}${lowest}`, `${head}${signs[b]}${high}`);
+  const first =
+    low === lowest ? [`${head}${signs[a]}`] : between(`${head}${signs[a]}${low}`, `${head}${signs[a]}${highest}`);
+  const last =
+    high === highest ? [`${head}${signs[b]}`] : between(`${head}${signs[b]}${lowest}`, `${head}${signs[b]}${high}`);
   return [...first, ...Array.from({ length: b - a - 1 }, (_, i) => `${head}${signs[a + 1 + i]}`), ...last];
 }
 
@@ -134,13 +164,20 @@ function between(from: string, to: string): string[] {
 const unrolled = (runs: string): string[] =>
   runs.split(' ').flatMap((run) => {
     const [from = '', to = from] = run.split('-');
-    return Array.from({ length: Number(to) - Number(from) + 1 }, (_, i) => String(Number(from) + i).padStart(from.length, '0'));
+    return Array.from({ length: Number(to) - Number(from) + 1 }, (_, i) =>
+      String(Number(from) + i).padStart(from.length, '0'),
+    );
   });
 
-/** Postcodes whose beginning settles the part of the country. Of the United Kingdom and Spain: common practice of the posts, no source. */
+/**
+ * Postcodes whose beginning settles the part of the country. Of the United Kingdom and Spain: common practice of the
+ * posts, no source.
+ */
 const settled: Readonly<Record<string, ReadonlyMap<string, string>>> = {
   GB: new Map([['BT', 'GB-NIR']]),
-  US: new Map(Object.entries(zipBeginnings).flatMap(([part, runs]) => unrolled(runs).map((prefix) => [prefix, part] as const))),
+  US: new Map(
+    Object.entries(zipBeginnings).flatMap(([part, runs]) => unrolled(runs).map((prefix) => [prefix, part] as const)),
+  ),
   ES: new Map([
     ['35', 'ES-GC'],
     ['38', 'ES-TF'],
@@ -150,7 +187,10 @@ const settled: Readonly<Record<string, ReadonlyMap<string, string>>> = {
   ]),
 };
 
-/** The part of its country a postcode lies in, where that is certain; else null. @example partOfPostcode('GB', 'BT1 1AA') // 'GB-NIR' */
+/**
+ * The part of its country a postcode lies in, where that is certain; else null. @example partOfPostcode('GB', 'BT1
+ * 1AA') // 'GB-NIR'
+ */
 export function partOfPostcode(country: string, postcode: string): string | null {
   const table = settled[country];
   if (!table) return null;
@@ -162,4 +202,5 @@ export function partOfPostcode(country: string, postcode: string): string | null
 }
 
 /** The postcode prefixes that make up a part of a country, where Plemb knows them; else an empty list. */
-export const prefixesOfPart = (part: string): string[] => [...(settled[part.slice(0, 2)] ?? [])].filter(([, one]) => one === part).map(([prefix]) => prefix);
+export const prefixesOfPart = (part: string): string[] =>
+  [...(settled[part.slice(0, 2)] ?? [])].filter(([, one]) => one === part).map(([prefix]) => prefix);

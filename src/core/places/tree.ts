@@ -23,9 +23,13 @@ interface Country<T> {
  * Patterns made ready to find what a place falls under: from the most specific one on, of equally specific ones the
  * earlier first, the first that is accepted; null where none is.
  */
-export function patternTree<T>(leaves: readonly Leaf<T>[]): (place: Place, accepts: (value: T, place: Place) => boolean) => Leaf<T> | null {
+export function patternTree<T>(
+  leaves: readonly Leaf<T>[],
+): (place: Place, accepts: (value: T, place: Place) => boolean) => Leaf<T> | null {
   const countries = new Map<string, Country<T>>();
-  const everywhere = leaves.filter(({ pattern }) => pattern.is === 'world').sort((a, b) => rank(b.pattern) - rank(a.pattern));
+  const everywhere = leaves
+    .filter(({ pattern }) => pattern.is === 'world')
+    .sort((a, b) => rank(b.pattern) - rank(a.pattern));
   const named = new Set(leaves.flatMap(({ pattern }) => countryOf(pattern) ?? []));
   const regions = leaves.filter(({ pattern }) => pattern.is === 'region');
   const treeOf = (country: string): Country<T> => {
@@ -54,7 +58,10 @@ export function patternTree<T>(leaves: readonly Leaf<T>[]): (place: Place, accep
   };
 }
 
-/** The single postcodes that a place may be; five digits of the United States take in nine, and of equals the earlier goes first. */
+/**
+ * The single postcodes that a place may be; five digits of the United States take in nine, and of equals the earlier
+ * goes first.
+ */
 function singles<T>(tree: Country<T>, postcode: string): readonly Leaf<T>[] | undefined {
   const own = tree.postcodes.get(postcode);
   const wider = postcode.length === 9 ? tree.postcodes.get(postcode.slice(0, 5)) : undefined;
@@ -66,7 +73,8 @@ function grown<T>(mine: readonly Leaf<T>[], around: readonly Leaf<T>[]): Country
   const postcodes = new Map<string, Leaf<T>[]>();
   const prefixes = new Map<string, Leaf<T>[]>();
   const wider: Leaf<T>[] = [...around];
-  const into = (map: Map<string, Leaf<T>[]>, key: string, leaf: Leaf<T>) => map.set(key, [...(map.get(key) ?? []), leaf]);
+  const into = (map: Map<string, Leaf<T>[]>, key: string, leaf: Leaf<T>) =>
+    map.set(key, [...(map.get(key) ?? []), leaf]);
   for (const leaf of mine) {
     if (leaf.pattern.is === 'postcode') into(postcodes, leaf.pattern.postcode, leaf);
     else if (leaf.pattern.is === 'prefix') into(prefixes, leaf.pattern.prefix, leaf);
@@ -79,7 +87,11 @@ function grown<T>(mine: readonly Leaf<T>[], around: readonly Leaf<T>[]): Country
   return { postcodes, prefixes, lengths, wider, order };
 }
 
-function accepted<T>(leaves: readonly Leaf<T>[] | undefined, place: Place, accepts: (value: T, place: Place) => boolean): Leaf<T> | null {
+function accepted<T>(
+  leaves: readonly Leaf<T>[] | undefined,
+  place: Place,
+  accepts: (value: T, place: Place) => boolean,
+): Leaf<T> | null {
   if (leaves) for (const leaf of leaves) if (matches(leaf.pattern, place) && accepts(leaf.value, place)) return leaf;
   return null;
 }

@@ -23,7 +23,8 @@ interface Standing {
 }
 
 /**
- * Finds the zone of any place among zones in their order: the most specific pattern decides, then the zone listed first.
+ * Finds the zone of any place among zones in their order: the most specific pattern decides, then the zone listed
+ * first.
  * Null where no zone takes the place in: it is not delivered to.
  */
 export function zoneFinder(zones: readonly Zone[]): (place: Place) => Fall | null {

@@ -19,14 +19,19 @@ export type NeverDecides =
   /** Another, that asks no more and competes with it, always takes at least as much. */
   | { readonly why: 'another'; readonly offer: string };
 
-/** Whether an offer ever changes what a shopper pays: the smallest basket found that it alone changes, or why there is none, or neither. */
+/**
+ * Whether an offer ever changes what a shopper pays: the smallest basket found that it alone changes, or why there is
+ * none, or neither.
+ */
 export type Deciding =
   | { readonly is: 'decides'; readonly example: Example; readonly service: string; readonly saves: Minor }
   | { readonly is: 'never'; readonly proof: NeverDecides }
   /** None of so many baskets shows it, and its conditions do not prove that there is none. */
   | { readonly is: 'not found'; readonly tried: number };
 
-/** For an offer that is meant, a basket of real goods that it alone decides, the smallest found; or why there is none. */
+/**
+ * For an offer that is meant, a basket of real goods that it alone decides, the smallest found; or why there is none.
+ */
 export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): Deciding {
   const proof = neverDecides(book, goods, offer, now);
   if (proof) return { is: 'never', proof };
@@ -35,7 +40,10 @@ export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: O
   let [tried, size] = [0, 0];
   for (const [zone, place] of placesByZone(book)) {
     if (offer.zones && !offer.zones.has(zone)) continue;
-    const questions = [...meetingBaskets(offer, goods, place, Math.max(now, offer.from ?? now)), ...sweepFor(goods, place, now, offer, offer)];
+    const questions = [
+      ...meetingBaskets(offer, goods, place, Math.max(now, offer.from ?? now)),
+      ...sweepFor(goods, place, now, offer, offer),
+    ];
     for (const question of questions) {
       tried += 1;
       if (best && sizeOf(question) >= size) continue;
@@ -57,7 +65,8 @@ export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: O
 }
 
 /** Fewer units go before more, then the less valuable. */
-const sizeOf = (question: Question): number => question.lines.reduce((sum, line) => sum + line.units, 0) * 1e9 + worth(question);
+const sizeOf = (question: Question): number =>
+  question.lines.reduce((sum, line) => sum + line.units, 0) * 1e9 + worth(question);
 
 function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer, now: Instant): NeverDecides | null {
   if (offer.until !== null && offer.until <= now) return { why: 'ended', until: offer.until };
@@ -67,37 +76,96 @@ function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer,
   const part = partOf(offer);
   if (part !== null && !goods.some((item) => lies(item, part))) return { why: 'no goods' };
   const { benefit } = offer;
-  if (benefit.is === 'gift' && !goods.some((item) => item.sku === benefit.sku)) return { why: 'gift not sold', sku: benefit.sku };
-  for (const other of book.offers) if (other !== offer && outdoes(book, other, offer)) return { why: 'another', offer: other.id };
+  if (benefit.is === 'gift' && !goods.some((item) => item.sku === benefit.sku))
+    return { why: 'gift not sold', sku: benefit.sku };
+  for (const other of book.offers)
+    if (other !== offer && outdoes(book, other, offer)) return { why: 'another', offer: other.id };
   if (benefit.is !== 'delivery') return null;
   // A place is told by the default template; lines of other templates may fall anywhere in theirs.
-  const rows = book.templates.flatMap((template, i) => [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])));
-  const lanes = rows.flatMap((row) => [...row].flatMap(([service, lane]) => (benefit.on.is === 'services' && !benefit.on.services.has(service) ? [] : [lane])));
+  const rows = book.templates.flatMap((template, i) =>
+    [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])),
+  );
+  const lanes = rows.flatMap((row) =>
+    [...row].flatMap(([service, lane]) =>
+      benefit.on.is === 'services' && !benefit.on.services.has(service) ? [] : [lane],
+    ),
+  );
   if (lanes.length === 0) return { why: 'no lane' };
   const [ask] = offer.asks;
   if (ask?.over === 'value' && ask.goods < 0) {
-    // List value is at least the value after discounts: a lane that tests list value frees no later than the offer does.
-    const frees = (lane: Lane) => lane.freeFrom?.over === 'value' && lane.freeFrom.of === 'basket' && lane.freeFrom.value <= ask.value && (lane.freeFrom.test === 'before' || ask.test === 'after');
-    if (lanes.every(frees)) return { why: 'lanes', freeFrom: minor(Math.max(...lanes.map((lane) => lane.freeFrom?.value ?? 0))) };
+    // List value is at least the value after discounts: a lane that tests list value frees no later than the offer
+    // does.
+    const frees = (lane: Lane) =>
+      lane.freeFrom?.over === 'value' &&
+      lane.freeFrom.of === 'basket' &&
+      lane.freeFrom.value <= ask.value &&
+      (lane.freeFrom.test === 'before' || ask.test === 'after');
+    if (lanes.every(frees))
+      return { why: 'lanes', freeFrom: minor(Math.max(...lanes.map((lane) => lane.freeFrom?.value ?? 0))) };
   }
   return null;
 }
 
-/** Whether one offer always acts where another would, excludes it, and takes at least as much: a share of the order, or free delivery. */
+/**
+ * Whether one offer always acts where another would, excludes it, and takes at least as much: a share of the order, or
+ * free delivery.
+ */
 function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
-  const covers = (wide: ReadonlySet<string> | null, narrow: ReadonlySet<string> | null) => wide === null || (narrow !== null && [...narrow].every((one) => wide.has(one)));
-  if (a.level !== b.level || book.exclusions(a, b) !== 'order' || a.code !== null || a.asks.length > 0 || a.needs !== null || a.stocked !== b.stocked) return false;
-  if (a.limits.uses !== null || a.limits.each !== null || a.limits.most !== null || a.limits.budget !== null) return false;
-  if ((a.from !== null && (b.from === null || a.from > b.from)) || (a.until !== null && (b.until === null || a.until < b.until))) return false;
-  if (![[a.zones, b.zones] as const, [a.markets, b.markets] as const, [a.channels, b.channels] as const, [a.segments, b.segments] as const].every(([wide, narrow]) => covers(wide, narrow)))
+  const covers = (wide: ReadonlySet<string> | null, narrow: ReadonlySet<string> | null) =>
+    wide === null || (narrow !== null && [...narrow].every((one) => wide.has(one)));
+  if (
+    a.level !== b.level ||
+    book.exclusions(a, b) !== 'order' ||
+    a.code !== null ||
+    a.asks.length > 0 ||
+    a.needs !== null ||
+    a.stocked !== b.stocked
+  )
+    return false;
+  if (a.limits.uses !== null || a.limits.each !== null || a.limits.most !== null || a.limits.budget !== null)
+    return false;
+  if (
+    (a.from !== null && (b.from === null || a.from > b.from)) ||
+    (a.until !== null && (b.until === null || a.until < b.until))
+  )
+    return false;
+  if (
+    ![
+      [a.zones, b.zones] as const,
+      [a.markets, b.markets] as const,
+      [a.channels, b.channels] as const,
+      [a.segments, b.segments] as const,
+    ].every(([wide, narrow]) => covers(wide, narrow))
+  )
     return false;
   // Whatever b may be joined by, a may be too: else b could win in company.
-  if (!book.offers.every((other) => other === a || other === b || book.exclusions(a, other) === 'none' || book.exclusions(b, other) === 'order')) return false;
+  if (
+    !book.offers.every(
+      (other) =>
+        other === a || other === b || book.exclusions(a, other) === 'none' || book.exclusions(b, other) === 'order',
+    )
+  )
+    return false;
   const [one, other] = [a.benefit, b.benefit];
-  if (one.is === 'delivery' && other.is === 'delivery') return one.off.by === 'free' && one.on.is === 'services' && other.on.is === 'services' && covers(one.on.services, other.on.services);
+  if (one.is === 'delivery' && other.is === 'delivery')
+    return (
+      one.off.by === 'free' &&
+      one.on.is === 'services' &&
+      other.on.is === 'services' &&
+      covers(one.on.services, other.on.services)
+    );
   // The larger share may cost a threshold after discounts that the smaller one keeps.
-  if (book.minds || book.offers.some((each) => each.level === 'delivery' && each.asks.some((ask) => ask.over === 'value' && ask.test === 'after'))) return false;
+  if (
+    book.minds ||
+    book.offers.some(
+      (each) => each.level === 'delivery' && each.asks.some((ask) => ask.over === 'value' && ask.test === 'after'),
+    )
+  )
+    return false;
   if (one.is === 'off order' && other.is === 'off order' && one.off.by === 'percent' && other.off.by === 'percent')
-    return one.off.percent.digits * 10n ** BigInt(other.off.percent.scale) > other.off.percent.digits * 10n ** BigInt(one.off.percent.scale);
+    return (
+      one.off.percent.digits * 10n ** BigInt(other.off.percent.scale) >
+      other.off.percent.digits * 10n ** BigInt(one.off.percent.scale)
+    );
   return false;
 }

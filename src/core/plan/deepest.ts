@@ -32,10 +32,14 @@ const paired = 8;
 const workedOut = 400;
 
 /**
- * The baskets that leave the seller least: every count of units of every item alone, and of the worst items with each other
- * item, in a place of each zone, with no code, each and every two, within the given units and value. They are told apart by price,
- * cost, discount and delivery alone; the thinnest of those are then worked out with tax, fees and what the carrier asks (`costOf`;
- * null where that is not known), so that one which only these make thin may be missed. The shopper is anybody, in no channel:
+ * The baskets that leave the seller least: every count of units of every item alone, and of the worst items with each
+ * other
+ * item, in a place of each zone, with no code, each and every two, within the given units and value. They are told
+ * apart by price,
+ * cost, discount and delivery alone; the thinnest of those are then worked out with tax, fees and what the carrier asks
+ * (`costOf`;
+ * null where that is not known), so that one which only these make thin may be missed. The shopper is anybody, in no
+ * channel:
  * offers for some customers or channels, and single-use codes, are not among them. Larger baskets are not tried.
  */
 export function deepestBaskets(
@@ -66,7 +70,8 @@ export function deepestBaskets(
     for (let i = 0; i < book.services.length; i += 1) {
       const [delivery, off] = [out[2 * i] as number, out[2 * i + 1] as number];
       const left = value - off + delivery;
-      if (delivery >= 0 && left < (found.get(key)?.left ?? Number.POSITIVE_INFINITY)) found.set(key, { question, left });
+      if (delivery >= 0 && left < (found.get(key)?.left ?? Number.POSITIVE_INFINITY))
+        found.set(key, { question, left });
     }
   };
   // The worst by the share of their price that is left.
@@ -77,12 +82,18 @@ export function deepestBaskets(
     for (const codes of codeSets) {
       pace(done, all);
       done += 1;
-      for (const item of sold) for (let units = 1; units <= within.units && item.price * units <= within.value; units += 1) look([{ item, units }], place, codes);
+      for (const item of sold)
+        for (let units = 1; units <= within.units && item.price * units <= within.value; units += 1)
+          look([{ item, units }], place, codes);
       for (const item of worst)
         for (const other of sold)
           for (const units of [1, 2, 4])
             for (const more of [1, 2, 4])
-              if (other !== item && units + more <= within.units && item.price * units + other.price * more <= within.value)
+              if (
+                other !== item &&
+                units + more <= within.units &&
+                item.price * units + other.price * more <= within.value
+              )
                 look(
                   [
                     { item, units },
@@ -117,7 +128,9 @@ export function deepestBaskets(
 
 /** No code, each code of offers that run, and every two. */
 function codeSetsOf(offers: readonly Offer[], now: Instant): string[][] {
-  const running = offers.filter((offer) => (offer.from === null || offer.from <= now) && (offer.until === null || now < offer.until));
+  const running = offers.filter(
+    (offer) => (offer.from === null || offer.from <= now) && (offer.until === null || now < offer.until),
+  );
   const codes = [...new Set(running.flatMap(({ code }) => (code && code.is !== 'single use' ? [code.code] : [])))];
   return [[], ...codes.map((code) => [code]), ...codes.flatMap((a, i) => codes.slice(i + 1).map((b) => [a, b]))];
 }

@@ -8,4 +8,15 @@ export { type Margin, type MarginPart, marginOf, marginParts } from './margin.ts
 export { type Apart, type Example, type Meeting, meetings, type Run } from './meets.ts';
 export { type BrokenPromise, brokenPromises, proposedTerms } from './promise.ts';
 export { seeded } from './random.ts';
-export { type CostCurve, type CurvePoint, costCurve, curveAt, type Dated, type Usage, type Use, usageOf, whileRunning, withOffer } from './usage.ts';
+export {
+  type CostCurve,
+  type CurvePoint,
+  costCurve,
+  curveAt,
+  type Dated,
+  type Usage,
+  type Use,
+  usageOf,
+  whileRunning,
+  withOffer,
+} from './usage.ts';

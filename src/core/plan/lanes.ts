@@ -10,7 +10,9 @@ export interface Past {
   readonly service: string;
 }
 
-/** What a lane took and cost over past orders, by the card in force and by another. Amounts in the market's currency. */
+/**
+ * What a lane took and cost over past orders, by the card in force and by another. Amounts in the market's currency.
+ */
 export interface LaneRecord {
   readonly template: string;
   readonly zone: string;
@@ -29,23 +31,46 @@ export interface LaneRecord {
   readonly lostNext: Minor;
 }
 
-/** What the carrier asks for a question's goods packed into the seller's boxes; null where they cannot be, or it does not carry them. */
-export function carrierCost(book: CompiledBook, question: Question, service: string, card: Card, on: string, home: boolean): Minor | null {
+/**
+ * What the carrier asks for a question's goods packed into the seller's boxes; null where they cannot be, or it does
+ * not carry them.
+ */
+export function carrierCost(
+  book: CompiledBook,
+  question: Question,
+  service: string,
+  card: Card,
+  on: string,
+  home: boolean,
+): Minor | null {
   const by = book.services.find((one) => one.id === service)?.carrier;
   if (!by || book.currency !== card.currency) return null;
   const packed = pack(question.lines, [...book.boxes.values()]);
   return packed.ok ? (carrierBy(card, on, home).charge(by, question.place, packed.parcels)?.amount ?? null) : null;
 }
 
-/** How each lane fares over past orders to homes, by two cards; orders that the book or the carrier no longer takes are left out and counted. */
-export function laneRecords(book: CompiledBook, past: readonly Past[], now: { card: Card; on: string }, next: { card: Card; on: string }): { lanes: LaneRecord[]; left: number } {
+/**
+ * How each lane fares over past orders to homes, by two cards; orders that the book or the carrier no longer takes are
+ * left out and counted.
+ */
+export function laneRecords(
+  book: CompiledBook,
+  past: readonly Past[],
+  now: { card: Card; on: string },
+  next: { card: Card; on: string },
+): { lanes: LaneRecord[]; left: number } {
   const lanes = new Map<string, { -readonly [K in keyof LaneRecord]: LaneRecord[K] }>();
   let left = 0;
   for (const { question, service } of past) {
     const [first] = question.lines;
     const answer = quote(book, question);
-    const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service);
-    const costs = [now, next].map(({ card, on }) => carrierCost(book, question, service, card, on, true)) as [Minor | null, Minor | null];
+    const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find(
+      (one) => one.service === service,
+    );
+    const costs = [now, next].map(({ card, on }) => carrierCost(book, question, service, card, on, true)) as [
+      Minor | null,
+      Minor | null,
+    ];
     if (!first || !choice || answer.zone === null || costs[0] === null || costs[1] === null) {
       left += 1;
       continue;

@@ -5,10 +5,19 @@ import { quote } from '../quote/index.ts';
 import { marginOf } from './index.ts';
 
 test('what is left of a basket, part by part, worked by hand', () => {
-  const { book, ask } = desk({ post: flat('4.90') }, [item('A', { price: '24.60', cost: '10.00' }), item('B', { price: '12.30', cost: null })], {
-    taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
-    costs: { packing: '0.85', payment: { percent: '1.4', amount: '0.25' }, advertising: '4', channels: { harrowmere: { percent: '9', amount: '0.30' } } },
-  }).open();
+  const { book, ask } = desk(
+    { post: flat('4.90') },
+    [item('A', { price: '24.60', cost: '10.00' }), item('B', { price: '12.30', cost: null })],
+    {
+      taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
+      costs: {
+        packing: '0.85',
+        payment: { percent: '1.4', amount: '0.25' },
+        advertising: '4',
+        channels: { harrowmere: { percent: '9', amount: '0.30' } },
+      },
+    },
+  ).open();
   const question = ask({
     lines: [
       { sku: 'A', units: 1 },

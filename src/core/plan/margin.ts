@@ -4,7 +4,13 @@ import { asSold, type Choice, type Question, taxOfLines } from '../quote/index.t
 
 /** What the seller keeps of one basket by one service; amounts in the market's currency, what goes out below 0. */
 export interface Margin {
-  readonly lines: readonly { readonly sku: string; readonly units: number; readonly received: Minor; readonly tax: Minor; readonly cost: Minor | null }[];
+  readonly lines: readonly {
+    readonly sku: string;
+    readonly units: number;
+    readonly received: Minor;
+    readonly tax: Minor;
+    readonly cost: Minor | null;
+  }[];
   readonly parts: readonly { readonly part: MarginPart; readonly amount: Minor }[];
   /** What is left; before the carrier where its cost is not known. */
   readonly left: Minor;
@@ -14,12 +20,24 @@ export interface Margin {
   readonly bears: Minor;
 }
 
-export const marginParts = ['goods', 'delivery', 'tax', 'cost', 'carrier', 'packing', 'channel', 'payment', 'advertising'] as const;
+export const marginParts = [
+  'goods',
+  'delivery',
+  'tax',
+  'cost',
+  'carrier',
+  'packing',
+  'channel',
+  'payment',
+  'advertising',
+] as const;
 export type MarginPart = (typeof marginParts)[number];
 
 /**
- * What is left of a basket: goods and delivery received, less tax, cost, carrier, packing, channel and payment fees and the
- * advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's currency; null where it is not known. Fees are on
+ * What is left of a basket: goods and delivery received, less tax, cost, carrier, packing, channel and payment fees and
+ * the
+ * advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's currency;
+ * null where it is not known. Fees are on
  * what the shopper pays, the advertising share on goods received.
  */
 export function marginOf(book: CompiledBook, asked: Question, choice: Choice, carrier: Minor | null): Margin {
@@ -31,7 +49,13 @@ export function marginOf(book: CompiledBook, asked: Question, choice: Choice, ca
   const lines = question.lines.map(({ item, units }, i) => {
     const tax = taxed.lines[i] ?? nothing;
     const shown = minor(item.price * units - (choice.off[i] ?? 0));
-    return { sku: item.sku, units, received: added ? minor(shown + tax) : shown, tax, cost: item.cost === null ? null : minor(item.cost * units) };
+    return {
+      sku: item.sku,
+      units,
+      received: added ? minor(shown + tax) : shown,
+      tax,
+      cost: item.cost === null ? null : minor(item.cost * units),
+    };
   });
   const amount = (text: string) => inMarket(book, sure(parseAmount(text, book.written)));
   const share = (of: Minor, percent: string) => percentOf(of, sure(parseDecimal(percent, 3)));
@@ -51,7 +75,11 @@ export function marginOf(book: CompiledBook, asked: Question, choice: Choice, ca
   const delivery = added ? minor(choice.delivery + taxed.delivery) : choice.delivery;
   const out = [...outgoing(delivery, taxed.delivery), { part: 'carrier' as const, amount: carrier ?? nothing }];
   const sum = (parts: readonly { amount: Minor }[]) => parts.reduce((total, one) => total + one.amount, 0);
-  const signed = new Map<MarginPart, Minor>([['goods', goods], ['delivery', delivery], ...out.map((one) => [one.part, minor(0 - one.amount)] as const)]);
+  const signed = new Map<MarginPart, Minor>([
+    ['goods', goods],
+    ['delivery', delivery],
+    ...out.map((one) => [one.part, minor(0 - one.amount)] as const),
+  ]);
   return {
     lines,
     parts: marginParts.flatMap((part) => (signed.get(part) ? [{ part, amount: signed.get(part) ?? nothing }] : [])),

@@ -19,10 +19,27 @@ export interface BrokenPromise {
     | { readonly is: 'not free' }
     | { readonly is: 'long'; readonly most: number; readonly where: string }
     /** What terms have to say and do not. */
-    | { readonly is: 'missing'; readonly what: 'code' | 'amount' | 'place' | 'end' | 'service'; readonly right: string };
+    | {
+        readonly is: 'missing';
+        readonly what: 'code' | 'amount' | 'place' | 'end' | 'service';
+        readonly right: string;
+      };
 }
 
-const months = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+const months = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
 const monthWord = `(?:${months.map((month) => `${month.slice(0, 3)}(?:${month.slice(3)})?`).join('|')})`;
 const amountWord = String.raw`(?:[€£$¥]\s?)?(\d{1,6}(?:[.,]\d{1,2})?)`;
 
@@ -32,20 +49,28 @@ const titleLengths = [
   { most: 48, where: 'Findlark' },
 ] as const;
 
-/** Holds title and terms against the rule, word by word. Texts of other locales are read for amounts, shares and codes alone. */
+/**
+ * Holds title and terms against the rule, word by word. Texts of other locales are read for amounts, shares and codes
+ * alone.
+ */
 export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
   const rule = ruleOf(book, offer);
   const found: BrokenPromise[] = [];
   const texts: { in: BrokenPromise['in']; text: string; english: boolean }[] = [
     { in: 'title', text: offer.title, english: true },
     { in: 'terms', text: offer.terms, english: true },
-    ...Object.entries(offer.titles).map(([locale, text]) => ({ in: { locale }, text, english: locale.startsWith('en') })),
+    ...Object.entries(offer.titles).map(([locale, text]) => ({
+      in: { locale },
+      text,
+      english: locale.startsWith('en'),
+    })),
   ];
   for (const { in: where, text, english } of texts) {
     const add = (word: string, fault: BrokenPromise['fault']) => found.push({ in: where, word, fault });
     amounts(text, rule, add);
     for (const [word, figure = ''] of text.matchAll(/(\d{1,3}(?:[.,]\d{1,3})?)\s?(?:%|per ?cent)/g))
-      if (!rule.percents.some((one) => Number(one) === number(figure))) add(word, { is: 'percent', right: rule.percents });
+      if (!rule.percents.some((one) => Number(one) === number(figure)))
+        add(word, { is: 'percent', right: rule.percents });
     codes(book, offer, text, add);
     if (!english) continue;
     dates(text, rule, add);
@@ -53,7 +78,9 @@ export function brokenPromises(book: Book, offer: OfferBody): BrokenPromise[] {
     places(book, offer, text, add);
     if (/\bfree\b/i.test(text) && !rule.free) add('free', { is: 'not free' });
   }
-  for (const { most, where } of titleLengths) if (offer.title.length > most) found.push({ in: 'title', word: offer.title.slice(most), fault: { is: 'long', most, where } });
+  for (const { most, where } of titleLengths)
+    if (offer.title.length > most)
+      found.push({ in: 'title', word: offer.title.slice(most), fault: { is: 'long', most, where } });
   missing(book, offer, rule, found);
   return found;
 }
@@ -82,11 +109,22 @@ function ruleOf(book: Book, { benefit, asks, limits, window }: OfferBody): Rule 
   const end = window.until === null ? null : instantOf(window.until, window.zone);
   return {
     least: [...least, ...(benefit.is === 'spend steps' ? benefit.steps.map((step) => step.from) : [])],
-    amounts: [...least, ...more.amounts, ...(limits.most ? [limits.most.amount] : []), ...(limits.budget ? [limits.budget.amount] : [])],
+    amounts: [
+      ...least,
+      ...more.amounts,
+      ...(limits.most ? [limits.most.amount] : []),
+      ...(limits.budget ? [limits.budget.amount] : []),
+    ],
     units: [...units, ...more.units],
     percents: more.percents,
-    free: benefit.is === 'gift' || (benefit.is === 'buy and get' && Number(benefit.percent) === 100) || (benefit.is === 'delivery' && benefit.off.by === 'free'),
-    services: benefit.is === 'delivery' && benefit.on.is === 'services' ? benefit.on.services.map((id) => serviceWord(book, id)) : null,
+    free:
+      benefit.is === 'gift' ||
+      (benefit.is === 'buy and get' && Number(benefit.percent) === 100) ||
+      (benefit.is === 'delivery' && benefit.off.by === 'free'),
+    services:
+      benefit.is === 'delivery' && benefit.on.is === 'services'
+        ? benefit.on.services.map((id) => serviceWord(book, id))
+        : null,
     starts: window.from?.slice(0, 10) ?? null,
     // The end does not count: a window that ends at midnight ends with the day before.
     ends: end?.ok ? localOf(end.value - 60_000, window.zone).slice(0, 10) : null,
@@ -98,31 +136,51 @@ function figuresOf(benefit: BenefitBody): { amounts: string[]; units: number[]; 
   switch (benefit.is) {
     case 'off goods':
     case 'off order':
-      return benefit.off.by === 'percent' ? { ...none, percents: [benefit.off.percent] } : { ...none, amounts: [benefit.off.amount, ...Object.values(benefit.off.also)] };
+      return benefit.off.by === 'percent'
+        ? { ...none, percents: [benefit.off.percent] }
+        : { ...none, amounts: [benefit.off.amount, ...Object.values(benefit.off.also)] };
     case 'fixed price':
       return { ...none, amounts: [benefit.price, ...Object.values(benefit.also)] };
     case 'buy and get':
-      return { ...none, units: [benefit.buy, benefit.get, benefit.buy + benefit.get], percents: Number(benefit.percent) === 100 ? [] : [benefit.percent] };
+      return {
+        ...none,
+        units: [benefit.buy, benefit.get, benefit.buy + benefit.get],
+        percents: Number(benefit.percent) === 100 ? [] : [benefit.percent],
+      };
     case 'gift':
       return { ...none, units: [benefit.units] };
     case 'spend steps':
       return { ...none, amounts: benefit.steps.flatMap((step) => [step.from, step.off]) };
     case 'delivery': {
       const { off } = benefit;
-      return { ...none, amounts: off.by === 'amount' || off.by === 'to' ? [off.amount, ...Object.values(off.also)] : [], percents: off.by === 'percent' ? [off.percent] : [] };
+      return {
+        ...none,
+        amounts: off.by === 'amount' || off.by === 'to' ? [off.amount, ...Object.values(off.also)] : [],
+        percents: off.by === 'percent' ? [off.percent] : [],
+      };
     }
   }
 }
 
 const number = (text: string): number => Number(text.replace(',', '.'));
-const serviceWord = (book: Book, id: string): string => (book.services.find((one) => one.id === id)?.name ?? id).replace(/ delivery$/i, '').toLowerCase();
+const serviceWord = (book: Book, id: string): string =>
+  (book.services.find((one) => one.id === id)?.name ?? id).replace(/ delivery$/i, '').toLowerCase();
 
 /** Figures that are money: with a sign or two decimals, or behind a word that asks for one. */
 function amounts(text: string, rule: Rule, add: Add): void {
   const bare = text
-    .replace(new RegExp(String.raw`\b\d{1,2}(?:st|nd|rd|th)?\s*(?:(?:to|–|-|until)\s*\d{1,2}(?:st|nd|rd|th)?\s*)?${monthWord}(?:\s+\d{4})?`, 'gi'), ' ')
+    .replace(
+      new RegExp(
+        String.raw`\b\d{1,2}(?:st|nd|rd|th)?\s*(?:(?:to|–|-|until)\s*\d{1,2}(?:st|nd|rd|th)?\s*)?${monthWord}(?:\s+\d{4})?`,
+        'gi',
+      ),
+      ' ',
+    )
     .replace(/\b20\d\d(?:-\d\d-\d\d)?\b/g, ' ');
-  const asked = new RegExp(String.raw`\b(over|above|more than|exceeding|from|at least|of|up to|under|below|spend|take|save|at most|for only)\s+${amountWord}(?!\s?(?:%|per ?cent|\d))`, 'gi');
+  const asked = new RegExp(
+    String.raw`\b(over|above|more than|exceeding|from|at least|of|up to|under|below|spend|take|save|at most|for only)\s+${amountWord}(?!\s?(?:%|per ?cent|\d))`,
+    'gi',
+  );
   const known = new Set(rule.amounts.map(Number));
   const told = new Set<number>();
   for (const [word, lead = '', figure = ''] of bare.matchAll(asked)) {
@@ -133,7 +191,9 @@ function amounts(text: string, rule: Rule, add: Add): void {
     else if (/over|above|more than|exceeding/i.test(lead) && rule.least.some((one) => Number(one) === value))
       add(word, { is: 'over', amount: rule.least.find((one) => Number(one) === value) ?? figure });
   }
-  for (const [word, , decimals, plain] of bare.matchAll(/([€£$¥]\s?(\d{1,6}(?:[.,]\d{1,2})?))|\b(\d{1,6}[.,]\d{2})\b(?!\s?%)/g)) {
+  for (const [word, , decimals, plain] of bare.matchAll(
+    /([€£$¥]\s?(\d{1,6}(?:[.,]\d{1,2})?))|\b(\d{1,6}[.,]\d{2})\b(?!\s?%)/g,
+  )) {
     const value = number(decimals ?? plain ?? '');
     if (!told.has(value) && !known.has(value)) add(word, { is: 'amount', right: rule.amounts });
   }
@@ -142,8 +202,14 @@ function amounts(text: string, rule: Rule, add: Add): void {
 /** Words that look like a code: another offer's, or capitals with figures that are not this one's. */
 function codes(book: Book, offer: OfferBody, text: string, add: Add): void {
   const own = offer.code && offer.code.is !== 'single use' ? offer.code.code : null;
-  const others = new Set(book.offers.flatMap((one) => (one.id !== offer.id && one.code && one.code.is !== 'single use' ? [one.code.code] : [])));
-  for (const [word] of text.matchAll(/\b[A-Z0-9]{3,20}\b/g)) if (word !== own && (others.has(word) || (/[A-Z]{2}/.test(word) && /\d/.test(word)))) add(word, { is: 'code', right: own });
+  const others = new Set(
+    book.offers.flatMap((one) =>
+      one.id !== offer.id && one.code && one.code.is !== 'single use' ? [one.code.code] : [],
+    ),
+  );
+  for (const [word] of text.matchAll(/\b[A-Z0-9]{3,20}\b/g))
+    if (word !== own && (others.has(word) || (/[A-Z]{2}/.test(word) && /\d/.test(word))))
+      add(word, { is: 'code', right: own });
 }
 
 function dates(text: string, rule: Rule, add: Add): void {
@@ -151,25 +217,33 @@ function dates(text: string, rule: Rule, add: Add): void {
   const check = (word: string, day: string, month: string, year: string | undefined) => {
     const at = months.findIndex((one) => one.toLowerCase().startsWith(month.toLowerCase().slice(0, 3)));
     const ending = `-${String(at + 1).padStart(2, '0')}-${day.padStart(2, '0')}`;
-    if (!right.some((one) => (year ? one === `${year}${ending}` : one.endsWith(ending)))) add(word, { is: 'date', right });
+    if (!right.some((one) => (year ? one === `${year}${ending}` : one.endsWith(ending))))
+      add(word, { is: 'date', right });
   };
   for (const [word, first, day = '', month = '', year] of text.matchAll(
-    new RegExp(String.raw`(?:\b(\d{1,2})(?:st|nd|rd|th)?\s*(?:to|–|-|until)\s*)?\b(\d{1,2})(?:st|nd|rd|th)?\s+(${monthWord})\b(?:\s+(\d{4}))?`, 'gi'),
+    new RegExp(
+      String.raw`(?:\b(\d{1,2})(?:st|nd|rd|th)?\s*(?:to|–|-|until)\s*)?\b(\d{1,2})(?:st|nd|rd|th)?\s+(${monthWord})\b(?:\s+(\d{4}))?`,
+      'gi',
+    ),
   )) {
     if (first !== undefined) check(word, first, month, year);
     check(word, day, month, year);
   }
-  for (const [word] of text.matchAll(/\b20\d\d-\d\d-\d\d\b/g)) if (!right.includes(word)) add(word, { is: 'date', right });
-  for (const [word, year = ''] of text.matchAll(/end of (?:the year )?(20\d\d)/gi)) if (rule.ends !== `${year}-12-31`) add(word, { is: 'date', right });
+  for (const [word] of text.matchAll(/\b20\d\d-\d\d-\d\d\b/g))
+    if (!right.includes(word)) add(word, { is: 'date', right });
+  for (const [word, year = ''] of text.matchAll(/end of (?:the year )?(20\d\d)/gi))
+    if (rule.ends !== `${year}-12-31`) add(word, { is: 'date', right });
 }
 
 function services(book: Book, text: string, rule: Rule, add: Add): void {
   if (rule.services === null) return;
   for (const { id } of book.services) {
     const word = serviceWord(book, id);
-    if (!rule.services.includes(word) && new RegExp(String.raw`\b${escaped(word)}\b`, 'i').test(text)) add(word, { is: 'service', right: rule.services });
+    if (!rule.services.includes(word) && new RegExp(String.raw`\b${escaped(word)}\b`, 'i').test(text))
+      add(word, { is: 'service', right: rule.services });
   }
-  if (/\b(any|every|all) (service|deliver)/i.test(text) && rule.services.length < book.services.length) add('every service', { is: 'service', right: rule.services });
+  if (/\b(any|every|all) (service|deliver)/i.test(text) && rule.services.length < book.services.length)
+    add('every service', { is: 'service', right: rule.services });
 }
 
 function places(book: Book, offer: OfferBody, text: string, add: Add): void {
@@ -193,7 +267,8 @@ const escaped = (word: string): string => word.replace(/[.*+?^${}()|[\]\\]/g, '\
 function missing(book: Book, offer: OfferBody, rule: Rule, found: BrokenPromise[]): void {
   const text = `${offer.title} ${offer.terms}`;
   const figures = new Set([...text.matchAll(/\d+(?:[.,]\d+)?/g)].map(([one]) => number(one)));
-  const lacks = (what: (BrokenPromise['fault'] & { is: 'missing' })['what'], right: string) => found.push({ in: 'terms', word: '', fault: { is: 'missing', what, right } });
+  const lacks = (what: (BrokenPromise['fault'] & { is: 'missing' })['what'], right: string) =>
+    found.push({ in: 'terms', word: '', fault: { is: 'missing', what, right } });
   if (offer.code?.is === 'shared' && !text.includes(offer.code.code)) lacks('code', offer.code.code);
   for (const least of rule.least) if (!figures.has(Number(least))) lacks('amount', least);
   if (offer.zones) {
@@ -204,20 +279,29 @@ function missing(book: Book, offer: OfferBody, rule: Rule, found: BrokenPromise[
     const [year = '', month = '1', day = '1'] = rule.ends.split('-');
     const said =
       text.includes(rule.ends) ||
-      new RegExp(String.raw`\b${Number(day)}(?:st|nd|rd|th)?\s+${months[Number(month) - 1]?.slice(0, 3)}`, 'i').test(text) ||
+      new RegExp(String.raw`\b${Number(day)}(?:st|nd|rd|th)?\s+${months[Number(month) - 1]?.slice(0, 3)}`, 'i').test(
+        text,
+      ) ||
       (rule.ends.endsWith('-12-31') && text.includes(`end of ${year}`));
     if (!said) lacks('end', dayWords(rule.ends));
   }
-  if (rule.services && rule.services.length < book.services.length && !rule.services.some((word) => text.toLowerCase().includes(word))) lacks('service', rule.services.join(', '));
+  if (
+    rule.services &&
+    rule.services.length < book.services.length &&
+    !rule.services.some((word) => text.toLowerCase().includes(word))
+  )
+    lacks('service', rule.services.join(', '));
 }
 
-const dayWords = (day: string): string => `${Number(day.slice(8))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
+const dayWords = (day: string): string =>
+  `${Number(day.slice(8))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
 
 /** Terms that say what the rule does, in plain words; at most 500 letters. */
 export function proposedTerms(book: Book, offer: OfferBody): string {
   const rule = ruleOf(book, offer);
   const currency = book.markets[0]?.currency ?? '';
-  const goods = (id: string | null, all: string) => (id === null ? all : (book.selections.find((one) => one.id === id)?.name ?? id));
+  const goods = (id: string | null, all: string) =>
+    id === null ? all : (book.selections.find((one) => one.id === id)?.name ?? id);
   const parts = [benefitTerms(book, offer.benefit, currency, goods)];
   for (const ask of offer.asks)
     parts.push(
@@ -225,9 +309,20 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
         ? `when you buy at least ${ask.units} of ${goods(ask.goods, 'our goods')}`
         : `on ${ask.goods === null ? 'orders' : `${goods(ask.goods, '')} worth`} from ${currency} ${ask.value}${ask.test === 'after' ? ' after discounts' : ''}`,
     );
-  if (offer.code) parts.push(offer.code.is === 'shared' ? `with the code ${offer.code.code}` : offer.code.is === 'link' ? 'through our link' : 'with a code of your own, good once');
-  if (offer.segments) parts.push(`for ${offer.segments.map((id) => book.segments.find((one) => one.id === id)?.name ?? id).join(' and ')}`);
-  if (offer.zones) parts.push(`to ${listed(offer.zones.map((id) => book.zones.find((zone) => zone.id === id)?.name ?? id))}`);
+  if (offer.code)
+    parts.push(
+      offer.code.is === 'shared'
+        ? `with the code ${offer.code.code}`
+        : offer.code.is === 'link'
+          ? 'through our link'
+          : 'with a code of your own, good once',
+    );
+  if (offer.segments)
+    parts.push(
+      `for ${offer.segments.map((id) => book.segments.find((one) => one.id === id)?.name ?? id).join(' and ')}`,
+    );
+  if (offer.zones)
+    parts.push(`to ${listed(offer.zones.map((id) => book.zones.find((zone) => zone.id === id)?.name ?? id))}`);
   if (rule.starts) parts.push(`from ${dayWords(rule.starts)}`);
   if (rule.ends) parts.push(`until ${dayWords(rule.ends)}`);
   const { uses, each, most, budget } = offer.limits;
@@ -236,7 +331,9 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
     each !== null && `${each === 1 ? 'Once' : `${each} times`} a customer.`,
     uses !== null && `For the first ${uses} orders.`,
     budget !== null && 'While the budget lasts.',
-    ...book.eitherOr.filter((group) => group.offers.includes(offer.id)).map((group) => excludedWords(book, offer, group)),
+    ...book.eitherOr
+      .filter((group) => group.offers.includes(offer.id))
+      .map((group) => excludedWords(book, offer, group)),
   ].filter(Boolean);
   return [`${parts.join(', ')}.`, ...limits].join(' ').slice(0, 500);
 }
@@ -245,12 +342,20 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
 function excludedWords(book: Book, offer: OfferBody, group: Book['eitherOr'][number]): string | false {
   const others = book.offers.filter((one) => one.id !== offer.id && group.offers.includes(one.id));
   if (others.length === 0) return false;
-  return others.length <= 4 ? `Not together with ${others.map((one) => one.title).join(' or ')}.` : 'Not together with some other offers.';
+  return others.length <= 4
+    ? `Not together with ${others.map((one) => one.title).join(' or ')}.`
+    : 'Not together with some other offers.';
 }
 
-const listed = (words: readonly string[]): string => (words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`);
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
-function benefitTerms(book: Book, benefit: BenefitBody, currency: string, goods: (id: string | null, all: string) => string): string {
+function benefitTerms(
+  book: Book,
+  benefit: BenefitBody,
+  currency: string,
+  goods: (id: string | null, all: string) => string,
+): string {
   switch (benefit.is) {
     case 'off goods':
       return `${benefit.off.by === 'percent' ? `${benefit.off.percent} %` : `${currency} ${benefit.off.amount}`} off ${benefit.off.by === 'amount' ? 'each of ' : ''}${goods(benefit.goods, 'all goods')}`;
@@ -263,9 +368,14 @@ function benefitTerms(book: Book, benefit: BenefitBody, currency: string, goods:
     case 'off order':
       return `${benefit.off.by === 'percent' ? `${benefit.off.percent} %` : `${currency} ${benefit.off.amount}`} off the order`;
     case 'spend steps':
-      return listed(benefit.steps.map((step) => `from ${currency} ${step.from} take ${currency} ${step.off} off`)).replace(/^f/, 'F');
+      return listed(
+        benefit.steps.map((step) => `from ${currency} ${step.from} take ${currency} ${step.off} off`),
+      ).replace(/^f/, 'F');
     case 'delivery': {
-      const by = benefit.on.is === 'services' ? `${listed(benefit.on.services.map((id) => serviceWord(book, id)))} delivery` : 'the cheapest delivery';
+      const by =
+        benefit.on.is === 'services'
+          ? `${listed(benefit.on.services.map((id) => serviceWord(book, id)))} delivery`
+          : 'the cheapest delivery';
       switch (benefit.off.by) {
         case 'free':
           return `Free ${by}`;

@@ -1,4 +1,7 @@
-/** A small generator of the same figures for the same seed (mulberry32, in the public domain). Each call gives a figure in [0, 1). */
+/**
+ * A small generator of the same figures for the same seed (mulberry32, in the public domain). Each call gives a figure
+ * in [0, 1).
+ */
 export function seeded(seed: number): () => number {
   let state = seed;
   return () => {

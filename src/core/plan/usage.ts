@@ -34,7 +34,10 @@ export interface Usage {
 export function whileRunning(offer: Offer, question: Question): Question {
   const { code } = offer;
   const single = 'SINGLEUSE';
-  const moment = Math.max(offer.from ?? question.moment, Math.min(question.moment, offer.until === null ? question.moment : offer.until - 1));
+  const moment = Math.max(
+    offer.from ?? question.moment,
+    Math.min(question.moment, offer.until === null ? question.moment : offer.until - 1),
+  );
   return {
     ...question,
     moment,
@@ -51,17 +54,26 @@ export function whileRunning(offer: Offer, question: Question): Question {
 /** The same book with an offer as given, or without it. */
 export const withOffer = (book: CompiledBook, id: string, offer: Offer | null): CompiledBook => ({
   ...book,
-  offers: offer === null ? book.offers.filter((one) => one.id !== id) : [...book.offers.filter((one) => one.id !== id), offer].sort((a, b) => a.order - b.order),
+  offers:
+    offer === null
+      ? book.offers.filter((one) => one.id !== id)
+      : [...book.offers.filter((one) => one.id !== id), offer].sort((a, b) => a.order - b.order),
 });
 
 /** Answers so many orders at a time, then gives way; ends early where it is told to stop. */
 export type Pace = (done: number, all: number) => void;
 
 /**
- * What an offer would have done to orders of the past, its limits aside: each is answered with it and without, as if it had
+ * What an offer would have done to orders of the past, its limits aside: each is answered with it and without, as if it
+ * had
  * run all the time and everybody it is for had known its code.
  */
-export function usageOf(book: CompiledBook, offer: Offer, orders: readonly Dated[], pace: Pace = () => undefined): Usage {
+export function usageOf(
+  book: CompiledBook,
+  offer: Offer,
+  orders: readonly Dated[],
+  pace: Pace = () => undefined,
+): Usage {
   const unlimited: Offer = { ...offer, limits: { ...offer.limits, uses: null, each: null, budget: null } };
   const [plain, offered] = [withOffer(book, offer.id, null), withOffer(book, offer.id, unlimited)];
   const services = new Map(book.services.map((service, i) => [service.id, i]));
@@ -101,7 +113,9 @@ export interface CostCurve {
   readonly over: 'least value' | 'most taken';
   readonly now: Minor;
   readonly points: readonly CurvePoint[];
-  /** Whether every threshold between two points comes to what the one above says; else only the points were answered. */
+  /**
+   * Whether every threshold between two points comes to what the one above says; else only the points were answered.
+   */
   readonly exact: boolean;
 }
 
@@ -109,21 +123,32 @@ export interface CostCurve {
 const answeredPoints = 24;
 
 /**
- * What an offer would have cost with its least value, or the most it takes, elsewhere. Where it is tested on list value, each order
+ * What an offer would have cost with its least value, or the most it takes, elsewhere. Where it is tested on list
+ * value, each order
  * either uses the offer or does not, whatever the threshold: one pass says all. After discounts, other sets may come to
  * reach a lower threshold: then single points are answered.
  */
-export function costCurve(book: CompiledBook, offer: Offer, orders: readonly Dated[], pace: Pace = () => undefined): CostCurve | null {
+export function costCurve(
+  book: CompiledBook,
+  offer: Offer,
+  orders: readonly Dated[],
+  pace: Pace = () => undefined,
+): CostCurve | null {
   const at = offer.asks.findIndex((ask) => ask.over === 'value');
   const ask = offer.asks[at];
   if (ask?.over === 'value') {
-    const asking = (value: Minor): Offer => ({ ...offer, asks: offer.asks.map((one, i) => (i === at ? { ...ask, value } : one)) });
+    const asking = (value: Minor): Offer => ({
+      ...offer,
+      asks: offer.asks.map((one, i) => (i === at ? { ...ask, value } : one)),
+    });
     if ((ask.test === 'before' || offer.level === 'goods') && ask.goods < 0) {
       const { uses } = usageOf(book, asking(minor(0)), orders, pace);
       return { over: 'least value', now: ask.value, points: runningSums(uses), exact: true };
     }
     const most = Math.max(ask.value * 2, 10_000);
-    const steps = Array.from({ length: answeredPoints }, (_, i) => minor(Math.round(((most / answeredPoints) * i) / 100) * 100));
+    const steps = Array.from({ length: answeredPoints }, (_, i) =>
+      minor(Math.round(((most / answeredPoints) * i) / 100) * 100),
+    );
     const points = steps.map((value, i): CurvePoint => {
       const usage = usageOf(book, asking(value), orders, (done, all) => pace(i * all + done, steps.length * all));
       return { at: value, uses: usage.uses.length, cost: usage.cost };
@@ -133,7 +158,9 @@ export function costCurve(book: CompiledBook, offer: Offer, orders: readonly Dat
   const { most } = offer.limits;
   if (offer.level !== 'delivery' || most === null) return null;
   const top = Math.max(most * 3, 1500);
-  const steps = Array.from({ length: answeredPoints }, (_, i) => minor(Math.round(((top / answeredPoints) * (i + 1)) / 10) * 10));
+  const steps = Array.from({ length: answeredPoints }, (_, i) =>
+    minor(Math.round(((top / answeredPoints) * (i + 1)) / 10) * 10),
+  );
   const points = steps.map((value, i): CurvePoint => {
     const capped: Offer = { ...offer, limits: { ...offer.limits, most: value } };
     const usage = usageOf(book, capped, orders, (done, all) => pace(i * all + done, steps.length * all));
@@ -142,7 +169,9 @@ export function costCurve(book: CompiledBook, offer: Offer, orders: readonly Dat
   return { over: 'most taken', now: most, points, exact: false };
 }
 
-/** Of orders that would use the offer from nothing on, how many and how much from each value on; the least value first. */
+/**
+ * Of orders that would use the offer from nothing on, how many and how much from each value on; the least value first.
+ */
 function runningSums(uses: readonly Use[]): CurvePoint[] {
   const points: CurvePoint[] = [];
   let [count, cost] = [0, 0];
@@ -156,4 +185,5 @@ function runningSums(uses: readonly Use[]): CurvePoint[] {
 }
 
 /** What a threshold comes to on an exact curve: what the first point not below it says. */
-export const curveAt = (points: readonly CurvePoint[], value: number): CurvePoint => points.find((one) => one.at >= value) ?? { at: minor(value), uses: 0, cost: minor(0) };
+export const curveAt = (points: readonly CurvePoint[], value: number): CurvePoint =>
+  points.find((one) => one.at >= value) ?? { at: minor(value), uses: 0, cost: minor(0) };

@@ -39,7 +39,10 @@ export interface Choice {
   /** What is off each line of the basket, its share of order offers in it. */
   readonly off: readonly Minor[];
   readonly gifts: readonly { readonly sku: string; readonly units: number }[];
-  /** Where the search for the best set was broken off: no set saves more than this beyond it; at 0 another may save as much with fewer offers, or earlier ones. Null where it is proved the best. */
+  /**
+   * Where the search for the best set was broken off: no set saves more than this beyond it; at 0 another may save as
+   * much with fewer offers, or earlier ones. Null where it is proved the best.
+   */
   readonly notProved: Minor | null;
 }
 
@@ -74,7 +77,13 @@ export interface Clash {
 export type Step = { readonly at: readonly string[] } & (
   | { readonly step: 'place'; readonly template: string; readonly zone: string; readonly pattern: string }
   | { readonly step: 'goods'; readonly value: Minor; readonly units: number; readonly mass: Mass | null }
-  | { readonly step: 'discount'; readonly offer: string; readonly benefit: Benefit; readonly took: Minor; readonly lines: readonly Minor[] }
+  | {
+      readonly step: 'discount';
+      readonly offer: string;
+      readonly benefit: Benefit;
+      readonly took: Minor;
+      readonly lines: readonly Minor[];
+    }
   | { readonly step: 'gift'; readonly offer: string; readonly sku: string; readonly units: number }
   | {
       readonly step: 'group';
@@ -86,16 +95,48 @@ export type Step = { readonly at: readonly string[] } & (
       readonly mass: Mass | null;
       readonly units: number;
     }
-  | { readonly step: 'rate'; readonly rate: Rate; readonly kind: string | null; readonly break: number | null; readonly parcels: number | null; readonly quoted: Quoted | null }
+  | {
+      readonly step: 'rate';
+      readonly rate: Rate;
+      readonly kind: string | null;
+      readonly break: number | null;
+      readonly parcels: number | null;
+      readonly quoted: Quoted | null;
+    }
   | { readonly step: 'fees'; readonly order: Minor; readonly items: Minor }
   | { readonly step: 'charge'; readonly amount: Minor; readonly converted: boolean }
-  | { readonly step: 'threshold'; readonly threshold: FreeFrom; readonly value: number; readonly met: boolean; readonly took: Minor }
-  | { readonly step: 'mixing'; readonly rule: string | null; readonly by: Mixing; readonly charges: readonly Minor[]; readonly amount: Minor }
-  | { readonly step: 'extra'; readonly sku: string; readonly units: number; readonly amount: Minor; readonly waived: boolean; readonly is: 'own rate' | 'handling fee' }
+  | {
+      readonly step: 'threshold';
+      readonly threshold: FreeFrom;
+      readonly value: number;
+      readonly met: boolean;
+      readonly took: Minor;
+    }
+  | {
+      readonly step: 'mixing';
+      readonly rule: string | null;
+      readonly by: Mixing;
+      readonly charges: readonly Minor[];
+      readonly amount: Minor;
+    }
+  | {
+      readonly step: 'extra';
+      readonly sku: string;
+      readonly units: number;
+      readonly amount: Minor;
+      readonly waived: boolean;
+      readonly is: 'own rate' | 'handling fee';
+    }
   | { readonly step: 'stocked'; readonly skus: readonly string[] }
   | { readonly step: 'offer'; readonly offer: string; readonly benefit: Benefit; readonly took: Minor }
   | { readonly step: 'unused'; readonly offer: string; readonly why: WhyNot }
   | { readonly step: 'not proved'; readonly gap: Minor }
-  | { readonly step: 'pays'; readonly goods: Minor; readonly discount: Minor; readonly delivery: Minor; readonly total: Minor }
+  | {
+      readonly step: 'pays';
+      readonly goods: Minor;
+      readonly discount: Minor;
+      readonly delivery: Minor;
+      readonly total: Minor;
+    }
   | { readonly step: 'tax'; readonly inside: boolean; readonly goods: Minor; readonly delivery: Minor }
 );

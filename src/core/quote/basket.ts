@@ -4,7 +4,10 @@ import type { Asked, Load, Piece } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
 import { sharesOf } from './shares.ts';
 
-/** Lines that are one group on every lane: of the same stock place, the same template, and the same kind where some lane has a rate of its own for it. */
+/**
+ * Lines that are one group on every lane: of the same stock place, the same template, and the same kind where some lane
+ * has a rate of its own for it.
+ */
 export interface Bundle {
   template: Template;
   origin: string;
@@ -20,7 +23,9 @@ export interface Bundle {
   kinds: number;
 }
 
-/** A line that pays a rate of its own, as an order of that line alone; its template's lane has to be there all the same. */
+/**
+ * A line that pays a rate of its own, as an order of that line alone; its template's lane has to be there all the same.
+ */
 export interface Alone {
   readonly line: Line;
   readonly fall: Fall | null;
@@ -37,7 +42,10 @@ export interface Sorted {
   /** The whole basket's sums, as thresholds look at them: without gifts, and without lines that the channel stocks. */
   load: Load;
   lines: readonly Line[];
-  /** The bundle each line is in, by its place; below 0 a line of its own rate (-1, -2 …); not a number where the channel stocks it. */
+  /**
+   * The bundle each line is in, by its place; below 0 a line of its own rate (-1, -2 …); not a number where the channel
+   * stocks it.
+   */
   at: number[];
   /** The services that take every line, a bit each. */
   serves: number;
@@ -48,15 +56,38 @@ export interface Sorted {
   asked: Asked;
 }
 
-const loadOf = (pieces: readonly Piece[]): Load => ({ value: 0, after: 0, units: 0, mass: 0, bought: 0, long: 0, pieces });
+const loadOf = (pieces: readonly Piece[]): Load => ({
+  value: 0,
+  after: 0,
+  units: 0,
+  mass: 0,
+  bought: 0,
+  long: 0,
+  pieces,
+});
 
 /** Whether the basket's channel stocks an item and delivers it itself. */
-export const isStocked = ({ stockedBy }: Ready, channel: string | null): boolean => channel !== null && stockedBy.length > 0 && stockedBy.includes(channel);
+export const isStocked = ({ stockedBy }: Ready, channel: string | null): boolean =>
+  channel !== null && stockedBy.length > 0 && stockedBy.includes(channel);
 
-/** Sorts a question's lines for delivery (step 1), each group with its sums; gifts weigh and take room, and count for nothing else. */
+/**
+ * Sorts a question's lines for delivery (step 1), each group with its sums; gifts weigh and take room, and count for
+ * nothing else.
+ */
 export function sorted(question: Question, gifts: readonly Line[] = []): Sorted {
   const bundles: Bundle[] = [];
-  const basket: Sorted = { bundles, alone: [], handled: [], load: loadOf(question.lines), lines: question.lines, at: [], serves: -1, lanes: -1, stocked: 'none', asked: question };
+  const basket: Sorted = {
+    bundles,
+    alone: [],
+    handled: [],
+    load: loadOf(question.lines),
+    lines: question.lines,
+    at: [],
+    serves: -1,
+    lanes: -1,
+    stocked: 'none',
+    asked: question,
+  };
   sortInto(basket, bundles, basket.load, question, gifts, null);
   return basket;
 }
@@ -73,11 +104,17 @@ export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
   const load = loadOf([]);
   const asked = { place: { country: '', part: null, postcode: null }, carrier: null };
-  return { basket: { bundles, alone: [], handled: [], load, lines: [], at: [], serves: -1, lanes: -1, stocked: 'none', asked }, load, bundles, spare: [] };
+  return {
+    basket: { bundles, alone: [], handled: [], load, lines: [], at: [], serves: -1, lanes: -1, stocked: 'none', asked },
+    load,
+    bundles,
+    spare: [],
+  };
 };
 
 /**
- * The same with what an earlier basket used: that one is done with. Lines of a bundle are only kept where its template packs
+ * The same with what an earlier basket used: that one is done with. Lines of a bundle are only kept where its template
+ * packs
  * parcels, or discounts are split over lines.
  */
 export function sortedAgain(pool: Pool, question: Question): Sorted {
@@ -93,7 +130,14 @@ const noGifts: readonly Line[] = [];
 const nobody: readonly Alone[] = [];
 const nothing: readonly Line[] = [];
 
-function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Question, gifts: readonly Line[], pool: Pool | null): void {
+function sortInto(
+  basket: Sorted,
+  bundles: Bundle[],
+  whole: Load,
+  question: Question,
+  gifts: readonly Line[],
+  pool: Pool | null,
+): void {
   const { lines } = question;
   const { channel } = question.shopper;
   let serves = -1;
@@ -137,7 +181,8 @@ function sortInto(basket: Sorted, bundles: Bundle[], whole: Load, question: Ques
     serves &= gift.item.serves;
   }
   const [only] = bundles;
-  basket.load = bundles.length === 1 && only && alone === null ? only.load : summed(whole, bundles, alone ?? nobody, lines);
+  basket.load =
+    bundles.length === 1 && only && alone === null ? only.load : summed(whole, bundles, alone ?? nobody, lines);
   for (let i = 0; i < bundles.length; i += 1) lanes &= bundles[i]?.row?.bits ?? 0;
   basket.alone = alone ?? nobody;
   basket.handled = handled ?? nothing;
@@ -232,8 +277,15 @@ function weigh(load: Load, item: Ready, units: number): void {
   if (!(long <= load.long) && !Number.isNaN(load.long)) load.long = long;
 }
 
-/** Sets what the basket, and each group where that is asked for, is worth after discounts: goods offers line by line, order offers by shares. */
-export function takeOff(book: CompiledBook, basket: Sorted, left: { readonly lines: readonly number[]; readonly goods: number; readonly order: number }): void {
+/**
+ * Sets what the basket, and each group where that is asked for, is worth after discounts: goods offers line by line,
+ * order offers by shares.
+ */
+export function takeOff(
+  book: CompiledBook,
+  basket: Sorted,
+  left: { readonly lines: readonly number[]; readonly goods: number; readonly order: number },
+): void {
   const { bundles, alone } = basket;
   const plainly = basket.stocked === 'none' && (!book.splits || (bundles.length === 1 && alone.length === 0));
   if (plainly) {
@@ -256,10 +308,12 @@ export function takeOff(book: CompiledBook, basket: Sorted, left: { readonly lin
 }
 
 /**
- * The zone that a basket's place falls in by the template of its first line; null where it falls in none. Lines that the
+ * The zone that a basket's place falls in by the template of its first line; null where it falls in none. Lines that
+ * the
  * channel stocks are passed over, unless they count.
  */
 export function firstZone({ lines, place, shopper }: Question, countStocked: boolean): string | null {
-  for (const { item } of lines) if (countStocked || !isStocked(item, shopper.channel)) return item.template.zoneOf(place)?.zone.id ?? null;
+  for (const { item } of lines)
+    if (countStocked || !isStocked(item, shopper.channel)) return item.template.zoneOf(place)?.zone.id ?? null;
   return null;
 }

@@ -20,11 +20,16 @@ export interface Bounds {
 }
 
 /**
- * Makes the function that bounds what candidates of a list may save beside a set in hand. Goods: line by line, of each lot
- * only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then by what is
+ * Makes the function that bounds what candidates of a list may save beside a set in hand. Goods: line by line, of each
+ * lot
+ * only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then by
+ * what is
  * left in fact.
  */
-export function boundsFor(field: Field, costing: Costing): (rest: readonly number[], left: Left, bar: number) => Bounds {
+export function boundsFor(
+  field: Field,
+  costing: Costing,
+): (rest: readonly number[], left: Left, bar: number) => Bounds {
   const { candidates, lotOf, lines } = field;
   const n = candidates.length;
   const width = lines.length;
@@ -82,7 +87,14 @@ export function boundsFor(field: Field, costing: Costing): (rest: readonly numbe
   }
 
   /** Goods offers, the last first: what they can leave at the least, and what comes of it. */
-  function floorsOfGoods(floors: Float64Array, rest: readonly number[], from: number, to: number, left: Left, outlook: Outlook): void {
+  function floorsOfGoods(
+    floors: Float64Array,
+    rest: readonly number[],
+    from: number,
+    to: number,
+    left: Left,
+    outlook: Outlook,
+  ): void {
     lineSum.fill(0);
     lotLine.fill(0);
     lotMost.fill(0);
@@ -127,7 +139,10 @@ export function boundsFor(field: Field, costing: Costing): (rest: readonly numbe
     // A share is rounded once each: half a unit each way.
     const orderAt = placeOf(rest, 'order');
     const slack = orderAt > placeOf(rest, 'goods') ? (placeOf(rest, 'delivery') - orderAt) / 2 : 0;
-    return Float64Array.from(rest, (i) => (savedBy(candidates[i] as Candidate, left) + slack) * addedMost + slackTax * 2);
+    return Float64Array.from(
+      rest,
+      (i) => (savedBy(candidates[i] as Candidate, left) + slack) * addedMost + slackTax * 2,
+    );
   }
 
   /** What a candidate alone can save at the most beside the set in hand. */
@@ -140,7 +155,9 @@ export function boundsFor(field: Field, costing: Costing): (rest: readonly numbe
       case 'order':
         return orderOff(field, offer, left, left.goods);
       case 'delivery':
-        return costing.carriage.rate >= 0 ? deliveryWant(offer, costing.carriage.rate).off + costing.carriage.waivable : 0;
+        return costing.carriage.rate >= 0
+          ? deliveryWant(offer, costing.carriage.rate).off + costing.carriage.waivable
+          : 0;
     }
   }
 
@@ -154,7 +171,8 @@ export function boundsFor(field: Field, costing: Costing): (rest: readonly numbe
       const roof = bar + left.worth;
       const least = outlook.bends ? outlook.at(left.goods, roof) : 0;
       if (least > roof - 1 && least <= roof) fewest = Math.max(1, outlook.offersFor(left.goods, roof));
-      for (let k = orderAt; k < rest.length; k += 1) floors[k] = Math.max(floors[k] as number, Math.ceil(least - left.worth - hair));
+      for (let k = orderAt; k < rest.length; k += 1)
+        floors[k] = Math.max(floors[k] as number, Math.ceil(least - left.worth - hair));
       floorsOfGoods(floors, rest, goodsAt, orderAt, left, outlook);
       if (goodsAt > 0) floorsOfGifts(floors, rest, goodsAt, orderAt, left);
     }
@@ -170,7 +188,10 @@ function raised(entries: Float64Array, at: number, value: number): number {
   return value - before;
 }
 
-/** What may be left, from the least that it can be: that, and each value above it from which one more of some offers may act. */
+/**
+ * What may be left, from the least that it can be: that, and each value above it from which one more of some offers may
+ * act.
+ */
 function levelsOf(offers: readonly Candidate[], least: number, most: number): readonly number[] {
   const levels = [least];
   for (const one of offers) {

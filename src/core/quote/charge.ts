@@ -1,5 +1,16 @@
 import type { CompiledBook, OwnCharge, Row, Template } from '../book/index.ts';
-import { chargeOf, isFreed, type Lane, type Load, laneCharge, type MixingRule, mixed, type Priced, type Refused, refused } from '../rates/index.ts';
+import {
+  chargeOf,
+  isFreed,
+  type Lane,
+  type Load,
+  laneCharge,
+  type MixingRule,
+  mixed,
+  type Priced,
+  type Refused,
+  refused,
+} from '../rates/index.ts';
 import type { Alone, Bundle, Sorted } from './basket.ts';
 import type { Line } from './question.ts';
 
@@ -39,7 +50,10 @@ export interface Charged {
 export interface Witness {
   groups: Group[];
   extras: Extra[];
-  /** The mixing rule that put the groups together; null for the book's own way, or where there was nothing to put together. */
+  /**
+   * The mixing rule that put the groups together; null for the book's own way, or where there was nothing to put
+   * together.
+   */
   rule: MixingRule | null;
   /** How many groups were put together. */
   mixed: number;
@@ -48,15 +62,24 @@ export interface Witness {
 
 export const newWitness = (): Witness => ({ groups: [], extras: [], rule: null, mixed: 0, refusedBy: null });
 
-const [noLane, notDelivered, barred, tooLarge] = (['no lane', 'not delivered to', 'barred', 'too large'] as const).map(refused) as [number, number, number, number];
+const [noLane, notDelivered, barred, tooLarge] = (['no lane', 'not delivered to', 'barred', 'too large'] as const).map(
+  refused,
+) as [number, number, number, number];
 
 /** Charges a basket for a service (its place in the book), writing into `out`. */
-export function charge(book: CompiledBook, basket: Sorted, service: number, out: Charged, witness: Witness | null): undefined {
+export function charge(
+  book: CompiledBook,
+  basket: Sorted,
+  service: number,
+  out: Charged,
+  witness: Witness | null,
+): undefined {
   out.waivable = 0;
   out.stays = 0;
   if ((basket.serves & (1 << service)) === 0) return refuse(out, witness, barred, null);
   const { bundles, alone } = basket;
-  const only = bundles.length === 1 && alone.length === 0 && basket.handled.length === 0 && !witness ? bundles[0] : undefined;
+  const only =
+    bundles.length === 1 && alone.length === 0 && basket.handled.length === 0 && !witness ? bundles[0] : undefined;
   if (only) {
     const lane = only.row?.lanes[service];
     if (!lane) return refuse(out, witness, only.row ? noLane : notDelivered, only);
@@ -64,8 +87,10 @@ export function charge(book: CompiledBook, basket: Sorted, service: number, out:
     out.rate = amount > 0 && lane.freeFrom !== null && isFreed(lane.freeFrom, basket.load, only.load) ? 0 : amount;
     return;
   }
-  for (const one of bundles) if (!one.row?.lanes[service]) return refuse(out, witness, one.row ? noLane : notDelivered, one);
-  for (const one of alone) if (!one.row?.lanes[service]) return refuse(out, witness, one.row ? noLane : notDelivered, one);
+  for (const one of bundles)
+    if (!one.row?.lanes[service]) return refuse(out, witness, one.row ? noLane : notDelivered, one);
+  for (const one of alone)
+    if (!one.row?.lanes[service]) return refuse(out, witness, one.row ? noLane : notDelivered, one);
   const groups = grouped(bundles, service);
   emptyTally();
   let kinds = 0;
@@ -122,14 +147,20 @@ function count(amount: number): void {
 
 /** The first mixing rule that covers all kinds (bits) and the service; null where the book's own way holds. */
 function ruleFor(book: CompiledBook, kinds: number, service: number): MixingRule | null {
-  for (const rule of book.mixing) if ((kinds & ~rule.kinds) === 0 && (rule.services & (1 << service)) !== 0) return rule;
+  for (const rule of book.mixing)
+    if ((kinds & ~rule.kinds) === 0 && (rule.services & (1 << service)) !== 0) return rule;
   return null;
 }
 
-const kindIn = (lane: Lane, kind: string | null): string | null => (kind !== null && lane.kinds?.has(kind) ? kind : null);
-const priceFor = (lane: Lane, kind: string | null): Priced => (kind === null ? lane.price : (lane.kinds?.get(kind) ?? lane.price));
+const kindIn = (lane: Lane, kind: string | null): string | null =>
+  kind !== null && lane.kinds?.has(kind) ? kind : null;
+const priceFor = (lane: Lane, kind: string | null): Priced =>
+  kind === null ? lane.price : (lane.kinds?.get(kind) ?? lane.price);
 
-/** Bundles put together where they share stock place, template and rate in the lane: kinds without a rate of their own there share the lane's. */
+/**
+ * Bundles put together where they share stock place, template and rate in the lane: kinds without a rate of their own
+ * there share the lane's.
+ */
 function grouped(bundles: readonly Bundle[], service: number): Group[] {
   const groups: Group[] = [];
   for (const bundle of bundles) {
@@ -139,13 +170,24 @@ function grouped(bundles: readonly Bundle[], service: number): Group[] {
     if (group) {
       group.load = together(group.load, bundle.load);
       group.kinds |= bundle.kinds;
-    } else groups.push({ bundle, lane, price: priceFor(lane, kind), kind, load: bundle.load, kinds: bundle.kinds, charge: 0, freed: false });
+    } else
+      groups.push({
+        bundle,
+        lane,
+        price: priceFor(lane, kind),
+        kind,
+        load: bundle.load,
+        kinds: bundle.kinds,
+        charge: 0,
+        freed: false,
+      });
   }
   return groups;
 }
 
 function groupOf(groups: readonly Group[], template: Template, origin: string, kind: string | null): Group | undefined {
-  for (const one of groups) if (one.bundle.template === template && one.bundle.origin === origin && one.kind === kind) return one;
+  for (const one of groups)
+    if (one.bundle.template === template && one.bundle.origin === origin && one.kind === kind) return one;
   return undefined;
 }
 
@@ -160,7 +202,14 @@ const together = (a: Load, b: Load): Load => ({
 });
 
 /** Handling fees and rates of their own (step 5); below 0 what refuses the service. */
-function extras(book: CompiledBook, basket: Sorted, service: number, groups: readonly Group[], out: Charged, witness: Witness | null): number | Refused {
+function extras(
+  book: CompiledBook,
+  basket: Sorted,
+  service: number,
+  groups: readonly Group[],
+  out: Charged,
+  witness: Witness | null,
+): number | Refused {
   const pay = (line: Line, is: Extra['is'], amount: number, waivable: boolean, lane: Lane) => {
     const waived = waivable ? (isWaived(line, lane, groups, basket) ? 'waived' : 'waivable') : 'stays';
     if (waived === 'waivable') out.waivable += amount;
@@ -182,7 +231,10 @@ function extras(book: CompiledBook, basket: Sorted, service: number, groups: rea
   return 0;
 }
 
-/** Whether a threshold waives what a line pays on top: that of its group, or where no line forms that group the lane's own over the whole basket. */
+/**
+ * Whether a threshold waives what a line pays on top: that of its group, or where no line forms that group the lane's
+ * own over the whole basket.
+ */
 function isWaived({ item }: Line, lane: Lane, groups: readonly Group[], basket: Sorted): boolean {
   const group = groupOf(groups, item.template, item.origin, kindIn(lane, item.kind));
   if (group) return group.freed;
@@ -190,6 +242,9 @@ function isWaived({ item }: Line, lane: Lane, groups: readonly Group[], basket: 
 }
 
 function laneOf(line: Line, { bundles, alone }: Sorted, service: number): Lane | undefined {
-  const row: Row | null = alone.find((one) => one.line === line)?.row ?? bundles.find((one) => one.template === line.item.template)?.row ?? null;
+  const row: Row | null =
+    alone.find((one) => one.line === line)?.row ??
+    bundles.find((one) => one.template === line.item.template)?.row ??
+    null;
   return row?.lanes[service];
 }

@@ -14,13 +14,17 @@ export function daysOf(book: CompiledBook, { bundles, alone }: Sorted, service: 
   return [shortest, longest];
 }
 
-/** Whether one span of days is faster than another: the smaller longest day, then the smaller shortest one; equal: 0. */
-export const faster = (a: readonly [number, number], b: readonly [number, number]): number => a[1] - b[1] || a[0] - b[0];
+/**
+ * Whether one span of days is faster than another: the smaller longest day, then the smaller shortest one; equal: 0.
+ */
+export const faster = (a: readonly [number, number], b: readonly [number, number]): number =>
+  a[1] - b[1] || a[0] - b[0];
 
 const out: Charged = { rate: 0, waivable: 0, stays: 0 };
 
 /**
- * The service that is the cheapest choice of a basket with no offer used: of those offered and not fetched the one with the
+ * The service that is the cheapest choice of a basket with no offer used: of those offered and not fetched the one with
+ * the
  * least charge after step 4, then the faster, then the earlier; null where none is offered.
  */
 export function cheapestOf(book: CompiledBook, basket: Sorted): number | null {
@@ -30,7 +34,8 @@ export function cheapestOf(book: CompiledBook, basket: Sorted): number | null {
     charge(book, basket, service, out, null);
     if (out.rate < 0) continue;
     const days = daysOf(book, basket, service);
-    if (best === null || out.rate < best.rate || (out.rate === best.rate && faster(days, best.days) < 0)) best = { service, rate: out.rate, days };
+    if (best === null || out.rate < best.rate || (out.rate === best.rate && faster(days, best.days) < 0))
+      best = { service, rate: out.rate, days };
   }
   return best?.service ?? null;
 }

@@ -77,7 +77,8 @@ export function dealFor(book: CompiledBook, question: Question, basket: Sorted):
   const setting = settingOf(book, question, goods, basket.stocked);
   const field = fieldOf(setting, candidatesFor(setting));
   const before: number[] = [];
-  for (let i = 0; i < field.candidates.length; i += 1) if ((field.candidates[i] as Candidate).sort !== 'delivery') before.push(i);
+  for (let i = 0; i < field.candidates.length; i += 1)
+    if ((field.candidates[i] as Candidate).sort !== 'delivery') before.push(i);
   return {
     book,
     question,
@@ -104,7 +105,9 @@ const scratch: Charged = { rate: 0, waivable: 0, stays: 0 };
 function actingOn(deal: Deal, service: number): number[] {
   const { book, field, before } = deal;
   const acting: number[] = [];
-  for (let i = before.length; i < field.candidates.length; i += 1) if (reaches(deal, (field.candidates[i] as Candidate).offer, service, book.services[service]?.id ?? '')) acting.push(i);
+  for (let i = before.length; i < field.candidates.length; i += 1)
+    if (reaches(deal, (field.candidates[i] as Candidate).offer, service, book.services[service]?.id ?? ''))
+      acting.push(i);
   return acting;
 }
 
@@ -116,7 +119,8 @@ function reaches(deal: Deal, { benefit }: Offer, service: number, id: string): b
 }
 
 /**
- * Among the sets of offers that keep every either/or, the one by which the shopper pays least for a service (its place in
+ * Among the sets of offers that keep every either/or, the one by which the shopper pays least for a service (its place
+ * in
  * the book), gifts counted at their worth; ties go to fewer offers, then to those earlier in the book.
  */
 export function bestSet(deal: Deal, service: number): BestSet {
@@ -124,7 +128,8 @@ export function bestSet(deal: Deal, service: number): BestSet {
   const acting = actingOn(deal, service);
   const costing = new ServiceCosting(deal, service);
   const plain = costing.cost(left);
-  if (before.length + acting.length === 0) return ofUse(deal, service, { used: [], cost: plain }, Number.POSITIVE_INFINITY);
+  if (before.length + acting.length === 0)
+    return ofUse(deal, service, { used: [], cost: plain }, Number.POSITIVE_INFINITY);
   const bounded = costing.discounts !== 'any' && costing.gifts !== 'any';
   // Where more offers never make delivery cheaper, what is refused without any is refused with them.
   if (Number.isNaN(plain) && bounded) return refusedBy(costing.carriage.rate);
@@ -133,20 +138,36 @@ export function bestSet(deal: Deal, service: number): BestSet {
     if (quick) return ofUse(deal, service, quick, Number.POSITIVE_INFINITY);
   }
   const all = [...before, ...acting];
-  const searched = bestOf(field, left, all, costing, all.length > 6 ? startOf(field, left, all, costing, deal.relaxed?.found?.used ?? []) : null);
-  return searched.found ? ofUse(deal, service, searched.found, searched.open) : refusedBy(chargedPlainly(deal, service));
+  const searched = bestOf(
+    field,
+    left,
+    all,
+    costing,
+    all.length > 6 ? startOf(field, left, all, costing, deal.relaxed?.found?.used ?? []) : null,
+  );
+  return searched.found
+    ? ofUse(deal, service, searched.found, searched.open)
+    : refusedBy(chargedPlainly(deal, service));
 }
 
 function ofUse(deal: Deal, service: number, found: Found, open: number): BestSet {
   if (Number.isNaN(found.cost)) return refusedBy(chargedPlainly(deal, service));
-  const discount = within(deal.field, deal.left, found.used, () => minor(deal.setting.goods - deal.left.goods + deal.left.order));
+  const discount = within(deal.field, deal.left, found.used, () =>
+    minor(deal.setting.goods - deal.left.goods + deal.left.order),
+  );
   const delivery = within(deal.field, deal.left, found.used, () => delivered(deal, service, deal.left));
   // A set left open that costs the same may go before it.
   const proved = open > found.cost;
   return { used: found.used, discount, delivery, proved, gap: proved ? nothing : minor(found.cost - open) };
 }
 
-const refusedBy = (rate: number): BestSet => ({ used: [], discount: nothing, delivery: rate, proved: true, gap: nothing });
+const refusedBy = (rate: number): BestSet => ({
+  used: [],
+  discount: nothing,
+  delivery: rate,
+  proved: true,
+  gap: nothing,
+});
 
 function chargedPlainly(deal: Deal, service: number): number {
   chargeLeft(deal, service, deal.left);
@@ -162,13 +183,23 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
   deal.relaxed ??=
     before.length === 0
       ? { found: nobody, open: Number.POSITIVE_INFINITY }
-      : bestOf(field, left, before, goodsAlone(deal), before.length > 6 ? startOf(field, left, before, goodsAlone(deal), []) : null);
+      : bestOf(
+          field,
+          left,
+          before,
+          goodsAlone(deal),
+          before.length > 6 ? startOf(field, left, before, goodsAlone(deal), []) : null,
+        );
   const { found, open } = deal.relaxed;
   if (!found || open < found.cost) return null;
-  const fixed = costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
+  const fixed =
+    costing.discounts === 'no matter' && !found.used.some((i) => (field.candidates[i] as Candidate).sort === 'gift');
   const settles = acting.every((i) => !goesDownTo((field.candidates[i] as Candidate).offer));
   if (acting.length > 0 && !fixed && !settles) return null;
-  const delivery = acting.length === 0 ? { found: { used: [], cost: costing.cost(left) }, open: Number.POSITIVE_INFINITY } : bestOf(field, left, acting, costing, null);
+  const delivery =
+    acting.length === 0
+      ? { found: { used: [], cost: costing.cost(left) }, open: Number.POSITIVE_INFINITY }
+      : bestOf(field, left, acting, costing, null);
   if (!delivery.found || delivery.open < delivery.found.cost) return null;
   const least = within(deal.field, deal.left, delivery.found.used, () => paidBy(deal, left, costing.carriage));
   const used = [...found.used, ...delivery.found.used];
@@ -216,13 +247,16 @@ class ServiceCosting implements Costing {
 
   get discounts(): Slope {
     const { book, basket } = this.#deal;
-    this.#discounts ??= this.#service === ofTheChannel ? 'no matter' : slopeOfDiscounts(book, basket, this.#service, giftsOf(this.#deal));
+    this.#discounts ??=
+      this.#service === ofTheChannel ? 'no matter' : slopeOfDiscounts(book, basket, this.#service, giftsOf(this.#deal));
     return this.#discounts;
   }
 
   get gifts(): Slope {
     const { book, basket } = this.#deal;
-    return this.#service === ofTheChannel ? 'no matter' : slopeOfGifts(book, basket, this.#service, giftsOf(this.#deal));
+    return this.#service === ofTheChannel
+      ? 'no matter'
+      : slopeOfGifts(book, basket, this.#service, giftsOf(this.#deal));
   }
 
   get turns(): readonly number[] {
@@ -230,25 +264,40 @@ class ServiceCosting implements Costing {
   }
 
   carriageFrom(value: number): Readonly<Carriage> {
-    return this.discounts === 'no matter' ? this.carriage : chargedFrom(this.#deal.book, this.#deal.basket, this.#service, value);
+    return this.discounts === 'no matter'
+      ? this.carriage
+      : chargedFrom(this.#deal.book, this.#deal.basket, this.#service, value);
   }
 }
 
 const noGifts: readonly Line[] = [];
 /** The gifts that may be used; they stand first in the field. */
-const giftsOf = ({ field: { candidates } }: Deal): readonly Line[] => (candidates[0]?.gift ? candidates.flatMap((one) => one.gift ?? []) : noGifts);
+const giftsOf = ({ field: { candidates } }: Deal): readonly Line[] =>
+  candidates[0]?.gift ? candidates.flatMap((one) => one.gift ?? []) : noGifts;
 
 /** What sets cost where delivery is left out of it. */
 function goodsAlone(deal: Deal): Costing {
   const carriage = { rate: 0, waivable: 0, stays: 0 };
-  return { carriage, cost: (left) => paidFor(deal, left, 0) - left.worth, turns: [], carriageFrom: () => carriage, discounts: 'no matter', gifts: 'no matter', tax: taxBounds(deal) };
+  return {
+    carriage,
+    cost: (left) => paidFor(deal, left, 0) - left.worth,
+    turns: [],
+    carriageFrom: () => carriage,
+    discounts: 'no matter',
+    gifts: 'no matter',
+    tax: taxBounds(deal),
+  };
 }
 
 function taxBounds({ added }: Deal): Costing['tax'] {
   if (!added) return null;
   const share = (rate: Decimal | null) => (rate === null ? 0 : Number(rate.digits) / (100 * 10 ** rate.scale));
   const lines = added.lines.map(share);
-  return { least: Math.min(...lines), most: Math.max(...lines, share(added.delivery)), delivery: share(added.delivery) };
+  return {
+    least: Math.min(...lines),
+    most: Math.max(...lines, share(added.delivery)),
+    delivery: share(added.delivery),
+  };
 }
 
 /** What the shopper pays in all with a set in hand, tax that is added in it. */
@@ -280,7 +329,10 @@ function raisedByGift(deal: Deal, service: number, left: Left, cost: number): bo
   return false;
 }
 
-/** What is paid for delivery with a set in hand; not a number where the service is refused, or a delivery offer of the set cannot be used so. */
+/**
+ * What is paid for delivery with a set in hand; not a number where the service is refused, or a delivery offer of the
+ * set cannot be used so.
+ */
 function delivered(deal: Deal, service: number, left: Left): number {
   chargeLeft(deal, service, left);
   return paidBy(deal, left, scratch);
@@ -301,7 +353,10 @@ interface Taken {
 }
 const untaken: Taken = { off: 0, waives: false, each: [] };
 
-/** What the delivery offers of a set take off a charge, the book's last giving way; null where one of them takes nothing, misses what it asks, or would break its budget. */
+/**
+ * What the delivery offers of a set take off a charge, the book's last giving way; null where one of them takes
+ * nothing, misses what it asks, or would break its budget.
+ */
 function takenOff(deal: Deal, left: Left, rate: number, waivable: number): Taken | null {
   if (left.delivering.length === 0) return untaken;
   let [off, waives] = [0, false];
@@ -331,7 +386,9 @@ function acting(delivering: readonly Candidate[], { rate, waivable }: Charged): 
   });
 }
 
-/** Charges the basket for a service with what a set leaves of it, into the scratch; gives the basket as it is delivered. */
+/**
+ * Charges the basket for a service with what a set leaves of it, into the scratch; gives the basket as it is delivered.
+ */
 function chargeLeft(deal: Deal, service: number, left: Left): Sorted {
   const { book, question } = deal;
   let { basket } = deal;
@@ -352,7 +409,8 @@ function chargeLeft(deal: Deal, service: number, left: Left): Sorted {
 }
 
 /** The offers of a set, in the book's order. */
-export const usedIn = ({ field }: Deal, { used }: Pick<BestSet, 'used'>): Offer[] => used.map((i) => (field.candidates[i] as Candidate).offer).sort((a, b) => a.order - b.order);
+export const usedIn = ({ field }: Deal, { used }: Pick<BestSet, 'used'>): Offer[] =>
+  used.map((i) => (field.candidates[i] as Candidate).offer).sort((a, b) => a.order - b.order);
 
 /** Works a set out in full; leaves its basket as the set has it. */
 export function settle(deal: Deal, best: BestSet, service: number): Settled {
@@ -397,7 +455,8 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
   if (missed !== null) return { why: 'missed', by: missed };
   if (benefit.is === 'delivery') {
     const id = deal.book.services[service]?.id ?? '';
-    if (!reaches(deal, offer, service, id)) return benefit.on.is === 'cheapest' ? { why: 'not the cheapest' } : { why: 'service' };
+    if (!reaches(deal, offer, service, id))
+      return benefit.on.is === 'cheapest' ? { why: 'not the cheapest' } : { why: 'service' };
     const { rate, waivable } = settled.charged;
     const want = deliveryWant(offer, rate);
     const saving = minor(want.off + (want.waives ? waivable : 0));

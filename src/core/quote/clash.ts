@@ -8,7 +8,8 @@ import type { Line, Question } from './question.ts';
 const exactTo = 12;
 
 /**
- * Orders into which the lines of a basket can be parted so that each has a service that is offered, bounds minded and offers
+ * Orders into which the lines of a basket can be parted so that each has a service that is offered, bounds minded and
+ * offers
  * left out; lines stay whole. The fewest up to twelve lines; beyond, some that do.
  */
 export function clashOf(book: CompiledBook, question: Question): Clash {
@@ -42,14 +43,16 @@ function serviceFor(book: CompiledBook, question: Question): string | null {
 }
 
 /**
- * Of the parts of the lines that some order takes, the fewest that together take as many lines as can be taken, none twice.
+ * Of the parts of the lines that some order takes, the fewest that together take as many lines as can be taken, none
+ * twice.
  * Every subset is asked once; then each is parted in the best way by the best ways of smaller ones.
  */
 function fewestOrders(lines: readonly Line[], offeredTo: (lines: readonly Line[]) => string | null): Order[] {
   const all = (1 << lines.length) - 1;
   const linesOf = (set: number) => lines.filter((_, i) => set & (1 << i));
   const service = Array.from({ length: all + 1 }, (_, set) => (set === 0 ? null : offeredTo(linesOf(set))));
-  // orders[set]: the fewest that take all of it; infinite where none do. first[set]: the one among them with its lowest line.
+  // orders[set]: the fewest that take all of it; infinite where none do. first[set]: the one among them with its lowest
+  // line.
   const orders = new Float64Array(all + 1).fill(Number.POSITIVE_INFINITY);
   const first = new Int32Array(all + 1);
   orders[0] = 0;
@@ -70,7 +73,8 @@ function fewestOrders(lines: readonly Line[], offeredTo: (lines: readonly Line[]
     if (more > 0 || (more === 0 && (orders[set] as number) < (orders[best] as number))) best = set;
   }
   const found: Order[] = [];
-  for (let set = best; set > 0; set ^= first[set] as number) found.push({ service: service[first[set] as number] ?? '', lines: linesOf(first[set] as number) });
+  for (let set = best; set > 0; set ^= first[set] as number)
+    found.push({ service: service[first[set] as number] ?? '', lines: linesOf(first[set] as number) });
   return found;
 }
 
@@ -97,7 +101,11 @@ function someOrders(lines: readonly Line[], offeredTo: (lines: readonly Line[]) 
 }
 
 /** A line that no order takes alone may still be taken beside others. */
-function joinedLate(lines: readonly Line[], found: { service: string; lines: Line[] }[], offeredTo: (lines: readonly Line[]) => string | null): Order[] {
+function joinedLate(
+  lines: readonly Line[],
+  found: { service: string; lines: Line[] }[],
+  offeredTo: (lines: readonly Line[]) => string | null,
+): Order[] {
   for (const line of lines.filter((one) => !found.some((order) => order.lines.includes(one)))) {
     const open = found.find((order) => offeredTo([...order.lines, line]) !== null);
     if (!open) continue;

@@ -4,7 +4,10 @@ import type { Slope } from './slope.ts';
 /** Bounds are worked with fractions of a smallest unit; this much is forgiven. */
 export const hair = 1e-6;
 
-/** Delivery beside the set in hand: its charge after step 4, what free delivery waives, what stays; a charge below 0 is refused. */
+/**
+ * Delivery beside the set in hand: its charge after step 4, what free delivery waives, what stays; a charge below 0 is
+ * refused.
+ */
 export interface Carriage {
   rate: number;
   waivable: number;
@@ -20,7 +23,9 @@ export interface Costing {
   /** How delivery goes with discounts, and with gifts. */
   readonly discounts: Slope;
   readonly gifts: Slope;
-  /** Where discounts make delivery only dearer: what it costs no less than with so much left in all, no gift beside it. */
+  /**
+   * Where discounts make delivery only dearer: what it costs no less than with so much left in all, no gift beside it.
+   */
   carriageFrom(value: number): Readonly<Carriage>;
   /** The values left from which that becomes less. */
   readonly turns: readonly number[];

@@ -2,8 +2,15 @@ import type { Carriage, Costing } from './costing.ts';
 import type { Left } from './field.ts';
 import { type Candidate, deliveryWant, goesDownTo } from './live.ts';
 
-/** Makes the function that bounds what delivery costs beside sets that go on from the one in hand, whose carriage is given. */
-export function deliveryFloor(costing: Costing, { rate, waivable, stays }: Readonly<Carriage>, left: Left): (gifts: boolean, discounts: boolean, deliveries: readonly Candidate[]) => number {
+/**
+ * Makes the function that bounds what delivery costs beside sets that go on from the one in hand, whose carriage is
+ * given.
+ */
+export function deliveryFloor(
+  costing: Costing,
+  { rate, waivable, stays }: Readonly<Carriage>,
+  left: Left,
+): (gifts: boolean, discounts: boolean, deliveries: readonly Candidate[]) => number {
   const added = 1 + (costing.tax?.delivery ?? 0);
   return (gifts, discounts, deliveries) => {
     const any = (gifts && costing.gifts === 'any') || (discounts && costing.discounts === 'any');

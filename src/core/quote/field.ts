@@ -62,10 +62,14 @@ function lotsOf(candidates: readonly Candidate[], joins: Uint8Array): Int32Array
   const n = candidates.length;
   const lots: number[][] = [];
   const lotOf = new Int32Array(n);
-  const order = candidates.map((_, i) => i).sort((a, b) => (candidates[b] as Candidate).most - (candidates[a] as Candidate).most);
+  const order = candidates
+    .map((_, i) => i)
+    .sort((a, b) => (candidates[b] as Candidate).most - (candidates[a] as Candidate).most);
   for (const i of order) {
     const { sort } = candidates[i] as Candidate;
-    let at = lots.findIndex((lot) => (candidates[lot[0] as number] as Candidate).sort === sort && lot.every((j) => joins[i * n + j] === 0));
+    let at = lots.findIndex(
+      (lot) => (candidates[lot[0] as number] as Candidate).sort === sort && lot.every((j) => joins[i * n + j] === 0),
+    );
     if (at < 0) {
       at = lots.length;
       lots.push([]);
@@ -77,7 +81,14 @@ function lotsOf(candidates: readonly Candidate[], joins: Uint8Array): Int32Array
 }
 
 /** A basket before any offer. */
-export const untouched = ({ question, goods }: Setting): Left => ({ lines: question.lines.map((line) => line.item.price * line.units), goods, order: 0, gifts: [], worth: 0, delivering: [] });
+export const untouched = ({ question, goods }: Setting): Left => ({
+  lines: question.lines.map((line) => line.item.price * line.units),
+  goods,
+  order: 0,
+  gifts: [],
+  worth: 0,
+  delivering: [],
+});
 
 /** What one offer took, and how to take that back. */
 export interface Took {
@@ -87,7 +98,10 @@ export interface Took {
   back(): void;
 }
 
-/** Uses an offer on what others have left; null where it then takes nothing, may not, or would break its budget. What a delivery offer takes shows with the charge. */
+/**
+ * Uses an offer on what others have left; null where it then takes nothing, may not, or would break its budget. What a
+ * delivery offer takes shows with the charge.
+ */
 export function applyOffer(field: Field, candidate: Candidate, left: Left): Took | null {
   switch (candidate.sort) {
     case 'gift':
@@ -148,26 +162,37 @@ function cutting({ cuts, left: budget }: Candidate, left: Left): Took | null {
   return null;
 }
 
-/** What an order offer takes off an order that goods offers have left at `base`; 0 where they left less than it asks for. */
+/**
+ * What an order offer takes off an order that goods offers have left at `base`; 0 where they left less than it asks
+ * for.
+ */
 export function orderOff(field: Field, offer: Offer, left: Left, base: number): number {
   const { benefit, limits } = offer;
   if (missedAfter(field, offer, left) !== null) return 0;
   let off = 0;
   if (benefit.is === 'off order') off = offOf(benefit.off, base);
   else if (benefit.is === 'spend steps') {
-    const value = benefit.test === 'after' ? leftIn(field, offer, left.lines, benefit.goods) : valueIn(countedBy(offer, field.setting), benefit.goods);
+    const value =
+      benefit.test === 'after'
+        ? leftIn(field, offer, left.lines, benefit.goods)
+        : valueIn(countedBy(offer, field.setting), benefit.goods);
     off = reached(benefit.steps, value)?.off ?? 0;
   }
   return limits.most === null ? off : Math.min(off, limits.most);
 }
 
-/** By how much goods offers have left less than an offer asks for after them; null where they have not. Order offers' shares count where the tester is of delivery. */
+/**
+ * By how much goods offers have left less than an offer asks for after them; null where they have not. Order offers'
+ * shares count where the tester is of delivery.
+ */
 export function missedAfter(field: Field, offer: Offer, left: Left): Minor | null {
   for (const ask of offer.asks) {
     if (ask.over !== 'value' || ask.test !== 'after' || offer.level === 'goods') continue;
     const shared = offer.level === 'delivery' ? left.order : 0;
     const whole = ask.goods === allGoods && (field.setting.stocked === 'none' || offer.stocked);
-    const value = whole ? left.goods - shared : leftIn(field, offer, shared > 0 ? afterOrder(left) : left.lines, ask.goods);
+    const value = whole
+      ? left.goods - shared
+      : leftIn(field, offer, shared > 0 ? afterOrder(left) : left.lines, ask.goods);
     if (value < ask.value) return minor(ask.value - value);
   }
   return null;
@@ -185,7 +210,8 @@ function leftIn({ lines, setting }: Field, offer: Offer, left: readonly number[]
   let value = 0;
   for (let i = 0; i < lines.length; i += 1) {
     const line = lines[i] as Line;
-    if ((part === allGoods || lies(line.item, part)) && (counted === null || counted.has(line))) value += left[i] as number;
+    if ((part === allGoods || lies(line.item, part)) && (counted === null || counted.has(line)))
+      value += left[i] as number;
   }
   return value;
 }

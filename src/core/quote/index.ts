@@ -3,6 +3,16 @@ export type { Answer, Choice, Clash, Hidden, Missing, Step } from './answer.ts';
 export { explain } from './explain.ts';
 export { lies } from './live.ts';
 export { meetingBaskets } from './meeting.ts';
-export { anybody, asSold, type Line, type Question, questionOf, type Shopper, type Sold, type Spent, soldIn } from './question.ts';
+export {
+  anybody,
+  asSold,
+  type Line,
+  type Question,
+  questionOf,
+  type Shopper,
+  type Sold,
+  type Spent,
+  soldIn,
+} from './question.ts';
 export { charges, quote } from './quote.ts';
 export { taxOfLines } from './tax.ts';

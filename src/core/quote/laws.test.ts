@@ -15,7 +15,11 @@ function opened(file: BookFile, market: string) {
   const { goods, ...body } = file;
   const book = sure(compileBook(body, market));
   const bySku = new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item]));
-  return { book, ask: (basket: ReturnType<typeof basketSchema.parse>): Question => sure(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now: 0, singles })) };
+  return {
+    book,
+    ask: (basket: ReturnType<typeof basketSchema.parse>): Question =>
+      sure(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now: 0, singles })),
+  };
 }
 
 /** Random books and baskets: the book opened for the basket's market, and the question. */
@@ -29,7 +33,10 @@ function* asked(from: number, books: number, baskets = 4) {
     }
   }
 }
-const everyChoice = (answer: ReturnType<typeof quote>) => [...answer.choices, ...answer.hidden.map((one) => one.choice)];
+const everyChoice = (answer: ReturnType<typeof quote>) => [
+  ...answer.choices,
+  ...answer.hidden.map((one) => one.choice),
+];
 
 describe('answers', () => {
   test('by the million say what whole answers say', () => {
@@ -54,17 +61,27 @@ describe('answers', () => {
     for (const { file, book, question } of asked(9200, 150)) {
       for (const choice of everyChoice(quote(book, question))) {
         const steps = explain(book, question, choice.service);
-        expect(steps.find((step) => step.step === 'pays')).toMatchObject({ delivery: choice.delivery, discount: choice.discount, total: choice.total });
+        expect(steps.find((step) => step.step === 'pays')).toMatchObject({
+          delivery: choice.delivery,
+          discount: choice.discount,
+          total: choice.total,
+        });
         const mixing = steps.find((step) => step.step === 'mixing');
-        const groups = steps.reduce((sum, step) => sum + (step.step === 'charge' ? step.amount : step.step === 'threshold' ? -step.took : 0), 0);
+        const groups = steps.reduce(
+          (sum, step) => sum + (step.step === 'charge' ? step.amount : step.step === 'threshold' ? -step.took : 0),
+          0,
+        );
         const extras = steps.reduce((sum, step) => sum + (step.step === 'extra' && !step.waived ? step.amount : 0), 0);
         const waived = steps.some((step) => step.step === 'extra' && step.waived);
         const off = steps.reduce((sum, step) => sum + (step.step === 'offer' ? step.took : 0), 0);
         const rate = mixing?.step === 'mixing' ? mixing.amount : groups;
         // What an offer waives is in what it took, and no longer among the extras.
         if (!waived) expect(rate + extras - off).toBe(choice.delivery);
-        expect(steps.flatMap((step) => ('offer' in step ? [step.offer] : [])).sort()).toEqual(file.offers.map((one) => one.id).sort());
-        for (const step of steps) if (step.step === 'discount') expect(step.lines.reduce((a, b) => a + b, 0)).toBe(step.took);
+        expect(steps.flatMap((step) => ('offer' in step ? [step.offer] : [])).sort()).toEqual(
+          file.offers.map((one) => one.id).sort(),
+        );
+        for (const step of steps)
+          if (step.step === 'discount') expect(step.lines.reduce((a, b) => a + b, 0)).toBe(step.took);
       }
       expect(explain(book, question, 'no-such-service')).toEqual([]);
     }
@@ -77,7 +94,9 @@ describe('answers', () => {
         for (const off of choice.off) expect(off).toBeGreaterThanOrEqual(0);
         expect(choice.delivery).toBeGreaterThanOrEqual(0);
         expect(choice.total).toBeGreaterThanOrEqual(choice.delivery);
-        const onGoods = Object.entries(choice.took).filter(([id]) => file.offers.find((one) => one.id === id)?.benefit.is !== 'delivery');
+        const onGoods = Object.entries(choice.took).filter(
+          ([id]) => file.offers.find((one) => one.id === id)?.benefit.is !== 'delivery',
+        );
         expect(onGoods.reduce((sum, [, took]) => sum + took, 0)).toBe(choice.discount);
       }
     }
@@ -88,12 +107,19 @@ describe('answers', () => {
       const [last] = file.offers.slice(-1);
       if (!last || file.offers.some((one) => one.benefit.is === 'gift')) continue;
       const fewer = opened(
-        { ...file, offers: file.offers.slice(0, -1), eitherOr: file.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => id !== last.id) })) },
+        {
+          ...file,
+          offers: file.offers.slice(0, -1),
+          eitherOr: file.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => id !== last.id) })),
+        },
         basket.market ?? 'home',
       );
       const { [last.id]: _, ...spent } = basket.spent;
-      const before = new Map(everyChoice(quote(fewer.book, fewer.ask({ ...basket, spent }))).map((choice) => [choice.service, choice.pays]));
-      for (const choice of everyChoice(quote(book, question))) expect(choice.pays).toBeLessThanOrEqual(before.get(choice.service) ?? Number.POSITIVE_INFINITY);
+      const before = new Map(
+        everyChoice(quote(fewer.book, fewer.ask({ ...basket, spent }))).map((choice) => [choice.service, choice.pays]),
+      );
+      for (const choice of everyChoice(quote(book, question)))
+        expect(choice.pays).toBeLessThanOrEqual(before.get(choice.service) ?? Number.POSITIVE_INFINITY);
     }
   });
 
@@ -103,9 +129,11 @@ describe('answers', () => {
       loose.offers = [];
       loose.eitherOr = [];
       const bounded = opened({ ...file, offers: [], eitherOr: [] }, basket.market ?? 'home');
-      for (const template of loose.templates) for (const row of Object.values(template.lanes)) for (const lane of Object.values(row)) lane.bounds = [];
+      for (const template of loose.templates)
+        for (const row of Object.values(template.lanes)) for (const lane of Object.values(row)) lane.bounds = [];
       const wider = opened(loose, basket.market ?? 'home');
-      const services = (at: typeof wider) => everyChoice(quote(at.book, at.ask({ ...basket, spent: {} }))).map((choice) => choice.service);
+      const services = (at: typeof wider) =>
+        everyChoice(quote(at.book, at.ask({ ...basket, spent: {} }))).map((choice) => choice.service);
       expect(services(wider)).toEqual(expect.arrayContaining(services(bounded)));
       expect(book.services.length).toBe(question.lines.length > 0 ? 4 : 0);
     }

@@ -37,15 +37,21 @@ export function budgetLeft(book: CompiledBook, offer: Offer, question: Question)
   return conversion ? Number((BigInt(left) * conversion.up) / conversion.down) : left;
 }
 
-const budgetOf = ({ amount, split }: Budget, channel: string | null): number => (split === null ? amount : channel === null ? 0 : (split.get(channel) ?? 0));
+const budgetOf = ({ amount, split }: Budget, channel: string | null): number =>
+  split === null ? amount : channel === null ? 0 : (split.get(channel) ?? 0);
 
-/** What an offer has cost so far: this week alone where its budget is for a week, in this channel alone where it is split. */
+/**
+ * What an offer has cost so far: this week alone where its budget is for a week, in this channel alone where it is
+ * split.
+ */
 function spentOf(offer: Offer, budget: Budget, { shopper, moment }: Question): number {
   const { rows } = shopper.spent.get(offer.id) ?? fresh;
   if (rows.length === 0) return 0;
   const week = budget.per === 'week' ? mondayOf(moment, offer.zone) : null;
   let sum = 0;
-  for (const row of rows) if ((week === null || row.week === week) && (budget.split === null || row.channel === shopper.channel)) sum += row.amount;
+  for (const row of rows)
+    if ((week === null || row.week === week) && (budget.split === null || row.channel === shopper.channel))
+      sum += row.amount;
   return sum;
 }
 
@@ -67,7 +73,10 @@ export function settingOf(book: CompiledBook, question: Question, goods: number,
   return { book, question, goods, stocked, zone, ownZone: stocked === 'none' ? zone : firstZone(question, false) };
 }
 
-/** The offers that nothing keeps from a basket: gifts, goods offers, order offers, delivery offers, each in the book's order. */
+/**
+ * The offers that nothing keeps from a basket: gifts, goods offers, order offers, delivery offers, each in the book's
+ * order.
+ */
 export function candidatesFor(setting: Setting): Candidate[] {
   const { book, question } = setting;
   let found: Candidate[] | null = null;
@@ -81,13 +90,18 @@ export function candidatesFor(setting: Setting): Candidate[] {
     found ??= [];
     found.push(candidate);
   }
-  return found === null ? none : found.length === 1 ? found : found.sort((a, b) => ranks[a.sort] - ranks[b.sort] || a.offer.order - b.offer.order);
+  return found === null
+    ? none
+    : found.length === 1
+      ? found
+      : found.sort((a, b) => ranks[a.sort] - ranks[b.sort] || a.offer.order - b.offer.order);
 }
 const none: Candidate[] = [];
 /** The order in which sorts of candidates stand and act. */
 export const ranks: Record<Candidate['sort'], number> = { gift: 0, goods: 1, order: 2, delivery: 3 };
 
-export const lies = (item: Ready, part: Part): boolean => part < 0 || ((item.inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
+export const lies = (item: Ready, part: Part): boolean =>
+  part < 0 || ((item.inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
 
 /** The list value of a part of a basket. */
 export function valueIn(lines: readonly Line[], part: Part): number {
@@ -123,26 +137,40 @@ export function barred(setting: Setting, offer: Offer): WhyNot | null {
   const lines = countedBy(offer, setting);
   for (const ask of offer.asks) {
     // Nothing lies before the goods level in working order, so its offers and every "before" look at list value.
-    const missed = ask.over === 'units' || ask.test === 'before' || offer.level === 'goods' ? missing(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, -1)) : null;
+    const missed =
+      ask.over === 'units' || ask.test === 'before' || offer.level === 'goods'
+        ? missing(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, -1))
+        : null;
     if (missed) return missed;
   }
   if (offer.limits.uses !== null || offer.limits.each !== null || offer.limits.budget !== null) {
     const { uses, own } = shopper.spent.get(offer.id) ?? fresh;
     if (offer.limits.uses !== null && uses >= offer.limits.uses) return { why: 'used up', uses };
     if (offer.limits.each !== null && own >= offer.limits.each) return { why: 'used by the customer', uses: own };
-    if (offer.limits.budget !== null && budgetLeft(book, offer, question) <= 0) return { why: 'budget', left: minor(0), saving: minor(0) };
+    if (offer.limits.budget !== null && budgetLeft(book, offer, question) <= 0)
+      return { why: 'budget', left: minor(0), saving: minor(0) };
   }
   const part = partOf(offer) ?? offer.needs;
   if (part !== null && !lines.some((line) => lies(line.item, part))) return { why: 'no such goods' };
-  return offer.benefit.is === 'gift' && !giftFor(offer.benefit, setting) ? { why: 'gift not sold', sku: offer.benefit.sku } : null;
+  return offer.benefit.is === 'gift' && !giftFor(offer.benefit, setting)
+    ? { why: 'gift not sold', sku: offer.benefit.sku }
+    : null;
 }
 
 /** A gift as a line; null where the channel does not list it, or does not stock it while it stocks all the rest. */
-function giftFor({ sku, units }: { readonly sku: string; readonly units: number }, { question, stocked }: Setting): Line | null {
+function giftFor(
+  { sku, units }: { readonly sku: string; readonly units: number },
+  { question, stocked }: Setting,
+): Line | null {
   const { channel, itemOf } = question.shopper;
   const found = itemOf(sku);
   const item = found && itemFor(found, channel, question.moment);
-  if (!item || (channel !== null && item.notListed.includes(channel)) || (stocked === 'all' && !isStocked(item, channel))) return null;
+  if (
+    !item ||
+    (channel !== null && item.notListed.includes(channel)) ||
+    (stocked === 'all' && !isStocked(item, channel))
+  )
+    return null;
   return { item, units };
 }
 
@@ -205,7 +233,12 @@ function cutsOf({ benefit }: Offer, lines: readonly Line[]): LineCut[] {
       for (let i = 0; i < lines.length; i += 1) {
         const { item, units } = lines[i] as Line;
         if (!lies(item, benefit.goods)) continue;
-        cut(i, benefit.off.by === 'percent' ? percentOf(minor(item.price * units), benefit.off.percent) : Math.min(benefit.off.amount, item.price) * units);
+        cut(
+          i,
+          benefit.off.by === 'percent'
+            ? percentOf(minor(item.price * units), benefit.off.percent)
+            : Math.min(benefit.off.amount, item.price) * units,
+        );
       }
       return cuts;
     case 'fixed price':
@@ -215,8 +248,11 @@ function cutsOf({ benefit }: Offer, lines: readonly Line[]): LineCut[] {
       }
       return cuts;
     case 'buy and get': {
-      const eligible = lines.flatMap((line, i) => (lies(line.item, benefit.goods) ? [{ i, ...line }] : [])).sort((a, b) => a.item.price - b.item.price || a.i - b.i);
-      let free = Math.floor(eligible.reduce((sum, one) => sum + one.units, 0) / (benefit.buy + benefit.get)) * benefit.get;
+      const eligible = lines
+        .flatMap((line, i) => (lies(line.item, benefit.goods) ? [{ i, ...line }] : []))
+        .sort((a, b) => a.item.price - b.item.price || a.i - b.i);
+      let free =
+        Math.floor(eligible.reduce((sum, one) => sum + one.units, 0) / (benefit.buy + benefit.get)) * benefit.get;
       for (const { i, item, units } of eligible) {
         const some = Math.min(free, units);
         cut(i, percentOf(minor(item.price * some), benefit.percent));
@@ -242,14 +278,19 @@ function capped(cuts: LineCut[], cap: Minor | null): readonly LineCut[] {
   return cuts.map((one, i) => ({ line: one.line, amount: shares[i] ?? minor(0) }));
 }
 
-/** What an order offer takes off an order of this value when the cheapest thinkable asks are met: no set makes it take more. */
+/**
+ * What an order offer takes off an order of this value when the cheapest thinkable asks are met: no set makes it take
+ * more.
+ */
 function orderMost(offer: Offer, setting: Setting): number {
   const { benefit } = offer;
   if (benefit.is === 'off order') return offOf(benefit.off, setting.goods);
   if (benefit.is !== 'spend steps') return 0;
   const value = valueIn(countedBy(offer, setting), benefit.goods);
   let most = 0;
-  for (const step of benefit.steps) if (step.from <= value && (benefit.test === 'after' || step === reached(benefit.steps, value))) most = Math.max(most, step.off);
+  for (const step of benefit.steps)
+    if (step.from <= value && (benefit.test === 'after' || step === reached(benefit.steps, value)))
+      most = Math.max(most, step.off);
   return most;
 }
 
@@ -260,10 +301,17 @@ export function reached<T extends { readonly from: number }>(steps: readonly T[]
   return found;
 }
 
-export const offOf = (off: Off, amount: number): number => (off.by === 'percent' ? percentOf(minor(amount), off.percent) : Math.min(off.amount, amount));
+export const offOf = (off: Off, amount: number): number =>
+  off.by === 'percent' ? percentOf(minor(amount), off.percent) : Math.min(off.amount, amount);
 
-/** What a delivery offer would take off a charge after step 4 by itself, and whether it waives what free delivery waives. */
-export function deliveryWant({ benefit, limits }: Offer, rate: number): { readonly off: number; readonly waives: boolean } {
+/**
+ * What a delivery offer would take off a charge after step 4 by itself, and whether it waives what free delivery
+ * waives.
+ */
+export function deliveryWant(
+  { benefit, limits }: Offer,
+  rate: number,
+): { readonly off: number; readonly waives: boolean } {
   if (benefit.is !== 'delivery') return nothingWanted;
   const { off } = benefit;
   const cap = limits.most ?? Number.POSITIVE_INFINITY;
@@ -272,7 +320,9 @@ export function deliveryWant({ benefit, limits }: Offer, rate: number): { readon
 }
 const nothingWanted = { off: 0, waives: false };
 
-/** The value after discounts that an offer asks for, of the whole or of a part of it: what is left has to be no less. */
+/**
+ * The value after discounts that an offer asks for, of the whole or of a part of it: what is left has to be no less.
+ */
 export function askedOf({ offer }: Candidate): number {
   let most = 0;
   for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after') most = Math.max(most, ask.value);

@@ -9,20 +9,28 @@ import { anybody, type Line, type Question } from './question.ts';
 const mostUnits = 60;
 
 /**
- * A few small baskets of real goods that meet what an offer asks, bought by whom it is for, the least valuable first. Made,
+ * A few small baskets of real goods that meet what an offer asks, bought by whom it is for, the least valuable first.
+ * Made,
  * not searched for: an empty list says that none of them does, not that there is none.
  */
 export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Place, moment: Instant): Question[] {
   const needs = needsOf(offer);
   const baskets: Line[][] = [];
   const sorted = byPrice(goods);
-  const choices = needs.map((need) => ({ need, inside: sorted.filter((item) => lies(item, need.part) && item.price > need.above) }));
+  const choices = needs.map((need) => ({
+    need,
+    inside: sorted.filter((item) => lies(item, need.part) && item.price > need.above),
+  }));
   for (const share of [0, 0.5, 1]) {
     const lines = new Map<string, Line>();
     for (const { need, inside } of choices) {
       const item = inside[Math.round(share * (inside.length - 1))];
       if (!item) return [];
-      const units = Math.max(need.units, item.price > 0 ? Math.ceil(need.value / item.price) : 1, lines.get(item.sku)?.units ?? 0);
+      const units = Math.max(
+        need.units,
+        item.price > 0 ? Math.ceil(need.value / item.price) : 1,
+        lines.get(item.sku)?.units ?? 0,
+      );
       if (units <= mostUnits) lines.set(item.sku, { item, units });
     }
     if (lines.size > 0) baskets.push([...lines.values()]);
@@ -66,7 +74,9 @@ function needsOf(offer: Offer): Need[] {
   // A value after discounts is met where the list value is well above it.
   const asked = offer.asks.map(
     (ask): Need =>
-      ask.over === 'units' ? { part: ask.goods, value: 0, units: ask.units, above: 0 } : { part: ask.goods, value: ask.test === 'after' ? ask.value * 2 : ask.value, units: 1, above: 0 },
+      ask.over === 'units'
+        ? { part: ask.goods, value: 0, units: ask.units, above: 0 }
+        : { part: ask.goods, value: ask.test === 'after' ? ask.value * 2 : ask.value, units: 1, above: 0 },
   );
   switch (benefit.is) {
     case 'off goods':

@@ -27,11 +27,19 @@ export interface Outlook {
 }
 
 /**
- * The outlook beside a set in hand that has no order or delivery offers, by the list of those that may still be used. An ask
- * of a part of the basket is taken as one of the whole, and of either/or only what lots say: so it is never above what a set
+ * The outlook beside a set in hand that has no order or delivery offers, by the list of those that may still be used.
+ * An ask
+ * of a part of the basket is taken as one of the whole, and of either/or only what lots say: so it is never above what
+ * a set
  * costs.
  */
-export function outlookOn(field: Field, list: readonly number[], left: Left, costing: Costing, moreGifts: boolean): Outlook {
+export function outlookOn(
+  field: Field,
+  list: readonly number[],
+  left: Left,
+  costing: Costing,
+  moreGifts: boolean,
+): Outlook {
   const lots = new Map<number, Candidate[]>();
   const deliveries: Candidate[] = [];
   for (const i of list) {
@@ -53,10 +61,17 @@ export function outlookOn(field: Field, list: readonly number[], left: Left, cos
     .map((from) => {
       const acting = deliveries.filter((one) => askedOf(one) <= from);
       const floors = alike ? [inHand, deliveryFloor(costing, costing.carriageFrom(from), left)] : [inHand];
-      const floorWith = (some: readonly Candidate[]) => Math.max(...floors.map((floor) => floor(moreGifts, true, some)));
+      const floorWith = (some: readonly Candidate[]) =>
+        Math.max(...floors.map((floor) => floor(moreGifts, true, some)));
       const bare = floorWith([]);
       // What one saves at the most beside any others: one that goes down to a price may save all that they leave.
-      const wants = acting.map((one) => (goesDownTo(one.offer) ? bare : Math.max(...floors.map((floor) => floor(moreGifts, true, []) - floor(moreGifts, true, [one]))))).sort((a, b) => b - a);
+      const wants = acting
+        .map((one) =>
+          goesDownTo(one.offer)
+            ? bare
+            : Math.max(...floors.map((floor) => floor(moreGifts, true, []) - floor(moreGifts, true, [one]))),
+        )
+        .sort((a, b) => b - a);
       return { from, delivery: floorWith(acting), bare, wants };
     });
   const leastDelivery = Math.min(...levels.map((level) => level.delivery));
@@ -94,7 +109,8 @@ export function outlookOn(field: Field, list: readonly number[], left: Left, cos
         .sort((a, b) => b - a),
     );
   /** What lots take at the most from each on. */
-  const sumsAfter = (offs: readonly (readonly number[])[]) => offs.map((_, k) => offs.slice(k).reduce((sum, lot) => sum + (lot[0] ?? 0), 0));
+  const sumsAfter = (offs: readonly (readonly number[])[]) =>
+    offs.map((_, k) => offs.slice(k).reduce((sum, lot) => sum + (lot[0] ?? 0), 0));
 
   /** The least paid by every way to put order offers together, each lot's largest tried first. */
   function closely(goods: number): number {
@@ -120,7 +136,8 @@ export function outlookOn(field: Field, list: readonly number[], left: Left, cos
       if (used >= count || Math.max(0, remains - (after[k] ?? 0)) + leastDelivery > bar) return;
       const lot = offs[k];
       if (lot) for (const off of [...lot, 0]) take(k + 1, remains - off, off > 0 ? used + 1 : used);
-      else if (paid(Math.max(0, remains)) <= bar) count = Math.min(count, used + deliveriesFor(Math.max(0, remains), bar));
+      else if (paid(Math.max(0, remains)) <= bar)
+        count = Math.min(count, used + deliveriesFor(Math.max(0, remains), bar));
     }
     take(0, goods, 0);
     return count;
@@ -167,7 +184,9 @@ export function outlookOn(field: Field, list: readonly number[], left: Left, cos
     },
   };
 
-  /** Between two edges goods come to the more the more they are, but for the rounding of shares, half a unit each way. */
+  /**
+   * Between two edges goods come to the more the more they are, but for the rounding of shares, half a unit each way.
+   */
   function atLeast(goods: number): number {
     const remains = leastLeft(goods, (one) => unroundedOffAt(one, goods));
     return paidFrom(Math.max(0, remains - orders.length / 2), Number.POSITIVE_INFINITY);
@@ -216,5 +235,7 @@ function unroundedOffAt(candidate: Candidate, goods: number): number {
   const { benefit, limits } = candidate.offer;
   if (benefit.is !== 'off order' || benefit.off.by !== 'percent') return orderOffAt(candidate, goods);
   const { digits, scale } = benefit.off.percent;
-  return askedOf(candidate) > goods ? 0 : Math.min((goods * Number(digits)) / (100 * 10 ** scale), limits.most ?? Number.POSITIVE_INFINITY);
+  return askedOf(candidate) > goods
+    ? 0
+    : Math.min((goods * Number(digits)) / (100 * 10 ** scale), limits.most ?? Number.POSITIVE_INFINITY);
 }

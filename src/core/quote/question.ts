@@ -1,5 +1,17 @@
 import { type Basket, basketProblems, type CompiledBook, itemFor, type Ready } from '../book/index.ts';
-import { type Currency, type Instant, kept, type Mass, type Minor, nothing, type Problem, parseAmount, parseMass, type Result, sure } from '../exact/index.ts';
+import {
+  type Currency,
+  type Instant,
+  kept,
+  type Mass,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseMass,
+  type Result,
+  sure,
+} from '../exact/index.ts';
 import { type Place, parsePlace } from '../places/index.ts';
 import type { Carrier } from '../rates/index.ts';
 
@@ -36,7 +48,13 @@ export interface Shopper {
 }
 
 /** Somebody of whom nothing is known, in no channel, for whom every offer is fresh. */
-export const anybody: Shopper = { channel: null, segment: null, spent: new Map(), singles: new Map(), itemOf: () => undefined };
+export const anybody: Shopper = {
+  channel: null,
+  segment: null,
+  spent: new Map(),
+  singles: new Map(),
+  itemOf: () => undefined,
+};
 
 /** Everything an intended answer depends on besides the book, which is compiled for a market. */
 export interface Question {
@@ -65,18 +83,32 @@ export interface Asking {
 const most = { lines: 100, units: 10_000 } as const;
 
 /**
- * Turns a basket of SKUs into a question to a book: goods looked up, double lines merged at the first of them, places read.
+ * Turns a basket of SKUs into a question to a book: goods looked up, double lines merged at the first of them, places
+ * read.
  * What the book does not know is refused, as is what a channel does not list, and more than can be counted exactly.
  */
-export function questionOf(book: CompiledBook, basket: Basket, { ready, now, carrier = null, singles = anybody.singles }: Asking): Result<Question> {
+export function questionOf(
+  book: CompiledBook,
+  basket: Basket,
+  { ready, now, carrier = null, singles = anybody.singles }: Asking,
+): Result<Question> {
   const problems = basketProblems(book.body, basket);
   const moment = basket.moment === null ? now : Date.parse(basket.moment);
   const lines = new Map<string, Line>();
   for (const { sku, units } of basket.lines) {
     const item = ready(sku);
-    if (!item) problems.push({ at: ['lines', sku], wrong: `no item “${sku}” that can be sold`, right: 'a SKU of the goods, with a price' });
+    if (!item)
+      problems.push({
+        at: ['lines', sku],
+        wrong: `no item “${sku}” that can be sold`,
+        right: 'a SKU of the goods, with a price',
+      });
     else if (basket.channel !== null && item.notListed.includes(basket.channel))
-      problems.push({ at: ['lines', sku], wrong: `“${sku}” is not sold there`, right: `an item that ${basket.channel} lists` });
+      problems.push({
+        at: ['lines', sku],
+        wrong: `“${sku}” is not sold there`,
+        right: `an item that ${basket.channel} lists`,
+      });
     else lines.set(sku, { item, units: units + (lines.get(sku)?.units ?? 0) });
   }
   problems.push(...sizeProblems([...lines.values()], basket.channel, moment));
@@ -86,14 +118,21 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
       {
         uses: one.uses,
         own: one.own,
-        rows: one.rows.map((row, i) => ({ week: row.week, channel: row.channel, amount: kept(parseAmount(row.amount, book.written), ['spent', offer, 'rows', i, 'amount'], problems, nothing) })),
+        rows: one.rows.map((row, i) => ({
+          week: row.week,
+          channel: row.channel,
+          amount: kept(parseAmount(row.amount, book.written), ['spent', offer, 'rows', i, 'amount'], problems, nothing),
+        })),
       },
     ]),
   );
   const told = basket.carrier.length > 0 ? carrierOf(book, basket, problems) : carrier;
   if (problems.length > 0) return { ok: false, problems };
   // Nobody knows what an unknown customer has used.
-  const own = basket.customer !== null || basket.segment !== null ? spent : new Map([...spent].map(([offer, one]) => [offer, { ...one, own: 0 }]));
+  const own =
+    basket.customer !== null || basket.segment !== null
+      ? spent
+      : new Map([...spent].map(([offer, one]) => [offer, { ...one, own: 0 }]));
   return {
     ok: true,
     value: {
@@ -110,13 +149,23 @@ export function questionOf(book: CompiledBook, basket: Basket, { ready, now, car
 
 function sizeProblems(lines: readonly Line[], channel: string | null, moment: Instant): Problem[] {
   const problems: Problem[] = [];
-  const [units, value, mass] = lines.reduce(([u, v, m], { item, units: some }) => [u + some, v + itemFor(item, channel, moment).price * some, m + (item.mass ?? 0) * some] as const, [
-    0, 0, 0,
-  ] as readonly [number, number, number]);
-  if (lines.length > most.lines) problems.push({ at: ['lines'], wrong: `${lines.length} different items`, right: `at most ${most.lines}` });
-  if (units > most.units) problems.push({ at: ['lines'], wrong: `${units} units`, right: `at most ${most.units} in all` });
-  if (value > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], wrong: 'worth more than can be counted exactly', right: 'fewer units, or smaller prices' });
-  if (mass > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], wrong: 'weighs more than can be counted exactly', right: 'at most 5.6 tonnes' });
+  const [units, value, mass] = lines.reduce(
+    ([u, v, m], { item, units: some }) =>
+      [u + some, v + itemFor(item, channel, moment).price * some, m + (item.mass ?? 0) * some] as const,
+    [0, 0, 0] as readonly [number, number, number],
+  );
+  if (lines.length > most.lines)
+    problems.push({ at: ['lines'], wrong: `${lines.length} different items`, right: `at most ${most.lines}` });
+  if (units > most.units)
+    problems.push({ at: ['lines'], wrong: `${units} units`, right: `at most ${most.units} in all` });
+  if (value > Number.MAX_SAFE_INTEGER)
+    problems.push({
+      at: ['lines'],
+      wrong: 'worth more than can be counted exactly',
+      right: 'fewer units, or smaller prices',
+    });
+  if (mass > Number.MAX_SAFE_INTEGER)
+    problems.push({ at: ['lines'], wrong: 'weighs more than can be counted exactly', right: 'at most 5.6 tonnes' });
   return problems;
 }
 
@@ -129,13 +178,21 @@ function carrierOf(book: CompiledBook, basket: Basket, problems: Problem[]): Car
       service: row.service,
       box: row.box,
       most: row.most && kept(parseMass(row.most.value, row.most.unit), [...at, 'most'], problems, 0 as Mass),
-      quoted: row.amount === null ? null : { amount: kept(parseAmount(row.amount, currency), [...at, 'amount'], problems, nothing), currency },
+      quoted:
+        row.amount === null
+          ? null
+          : { amount: kept(parseAmount(row.amount, currency), [...at, 'amount'], problems, nothing), currency },
     };
   });
   return {
     charge(service, _, parcels) {
       const answers = parcels.map((parcel) => {
-        const row = rows.find((one) => one.service === service && (one.box === null || one.box === parcel.box.id) && (one.most === null || parcel.mass <= one.most));
+        const row = rows.find(
+          (one) =>
+            one.service === service &&
+            (one.box === null || one.box === parcel.box.id) &&
+            (one.most === null || parcel.mass <= one.most),
+        );
         return row?.quoted ? { ...row.quoted, count: parcel.count } : null;
       });
       const [first] = answers;
@@ -154,7 +211,10 @@ function carrierOf(book: CompiledBook, basket: Basket, problems: Problem[]): Car
 export function asSold(question: Question): Question {
   const { lines, moment, shopper } = question;
   if (!lines.some(({ item }) => item.varies !== null)) return question;
-  return { ...question, lines: lines.map(({ item, units }) => ({ item: itemFor(item, shopper.channel, moment), units })) };
+  return {
+    ...question,
+    lines: lines.map(({ item, units }) => ({ item: itemFor(item, shopper.channel, moment), units })),
+  };
 }
 
 /** A line as a checkout is asked about it: with its own price and mass. */
@@ -168,5 +228,9 @@ export interface Sold {
 /** A basket as a checkout is asked about it. */
 export function soldIn(question: Question): { lines: Sold[]; place: Place; codes: readonly string[] } {
   const { lines, place, codes } = asSold(question);
-  return { lines: lines.map(({ item, units }) => ({ sku: item.sku, units, price: item.price, mass: item.mass })), place, codes };
+  return {
+    lines: lines.map(({ item, units }) => ({ sku: item.sku, units, price: item.price, mass: item.mass })),
+    place,
+    codes,
+  };
 }

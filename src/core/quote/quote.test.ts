@@ -13,12 +13,19 @@ const changed = (change: (book: BookFile) => void) => {
   change(file);
   return opened({ ...file, numbered: 99 });
 };
-const basket = (sku: string, units: number, more: { place?: string; codes?: string[]; moment?: number } = {}) => ({ lines: [{ sku, units }], place: 'IE', ...more });
-const charge = (at: ReturnType<typeof opened>, asked: Parameters<typeof at.ask>[0], service = 'post') => quote(at.book, at.ask(asked)).choices.find((one) => one.service === service)?.delivery;
+const basket = (sku: string, units: number, more: { place?: string; codes?: string[]; moment?: number } = {}) => ({
+  lines: [{ sku, units }],
+  place: 'IE',
+  ...more,
+});
+const charge = (at: ReturnType<typeof opened>, asked: Parameters<typeof at.ask>[0], service = 'post') =>
+  quote(at.book, at.ask(asked)).choices.find((one) => one.service === service)?.delivery;
 
 describe('thresholds', () => {
   test('54.99 pays, 55.00 is free', () => {
-    const small = changed((book) => book.goods.push({ ...(book.goods[2] as BookFile['goods'][number]), sku: 'SET-55', price: '55.00' }));
+    const small = changed((book) =>
+      book.goods.push({ ...(book.goods[2] as BookFile['goods'][number]), sku: 'SET-55', price: '55.00' }),
+    );
     expect(charge(small, basket('SET-GIFT', 1))).toBe(730);
     expect(charge(small, basket('SET-55', 1))).toBe(0);
   });
@@ -58,15 +65,28 @@ describe('offers', () => {
         one.offers = first ? [offer, ...one.offers] : [...one.offers, offer];
       });
       // 15 % of 13.00 is 1.95, the delivery is 7.30; of 52.00 it is 7.80.
-      expect(quote(book.book, book.ask(basket('BAR-OAT', 2, { codes: ['SUDS'] }))).choices[0]).toMatchObject({ delivery: 0, discount: 0, used: ['free'] });
-      expect(quote(book.book, book.ask(basket('BAR-OAT', 8, { codes: ['SUDS'] }))).choices[0]).toMatchObject({ delivery: 730, discount: 780, used: ['suds'] });
+      expect(quote(book.book, book.ask(basket('BAR-OAT', 2, { codes: ['SUDS'] }))).choices[0]).toMatchObject({
+        delivery: 0,
+        discount: 0,
+        used: ['free'],
+      });
+      expect(quote(book.book, book.ask(basket('BAR-OAT', 8, { codes: ['SUDS'] }))).choices[0]).toMatchObject({
+        delivery: 730,
+        discount: 780,
+        used: ['suds'],
+      });
     }
   });
 
   test('2.80, 5.40, 9.90 and free delivery on the cheapest choice: 0.00, 5.40, 9.90; with at most 2.00 taken 0.80', () => {
     const cheapest = (most?: string) =>
       desk({ a: flat('5.40'), b: flat('2.80'), c: flat('9.90') }, [item('A')], {
-        offers: [offerOf('free', 1, { benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } }, ...(most ? { limits: { most: { amount: most } } } : {}) })],
+        offers: [
+          offerOf('free', 1, {
+            benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } },
+            ...(most ? { limits: { most: { amount: most } } } : {}),
+          }),
+        ],
       })
         .answer({ A: 1 })
         .choices.map((choice) => [choice.service, choice.delivery]);
@@ -86,15 +106,29 @@ describe('offers', () => {
     const book = changed((one) => one.offers.push(free({})));
     const question = book.ask(basket('BAR-OAT', 9));
     expect(quote(book.book, question).choices[0]?.used).toEqual([]);
-    expect(explain(book.book, question, 'post')).toContainEqual({ step: 'unused', at: ['offers', 'free'], offer: 'free', why: { why: 'nothing to take' } });
-    expect(explain(book.book, question, 'post')).toContainEqual({ step: 'unused', at: ['offers', 'suds'], offer: 'suds', why: { why: 'code not entered', code: { is: 'shared', code: 'SUDS' } } });
+    expect(explain(book.book, question, 'post')).toContainEqual({
+      step: 'unused',
+      at: ['offers', 'free'],
+      offer: 'free',
+      why: { why: 'nothing to take' },
+    });
+    expect(explain(book.book, question, 'post')).toContainEqual({
+      step: 'unused',
+      at: ['offers', 'suds'],
+      offer: 'suds',
+      why: { why: 'code not entered', code: { is: 'shared', code: 'SUDS' } },
+    });
   });
 
   test('the start counts and the end does not', () => {
     const until = Date.parse('2026-12-31T00:00:00Z');
     const book = opened(smallBook());
-    expect(quote(book.book, book.ask(basket('BAR-OAT', 1, { codes: ['SUDS'], moment: until - 1 }))).choices[0]?.discount).toBe(98);
-    expect(quote(book.book, book.ask(basket('BAR-OAT', 1, { codes: ['SUDS'], moment: until }))).choices[0]?.discount).toBe(0);
+    expect(
+      quote(book.book, book.ask(basket('BAR-OAT', 1, { codes: ['SUDS'], moment: until - 1 }))).choices[0]?.discount,
+    ).toBe(98);
+    expect(
+      quote(book.book, book.ask(basket('BAR-OAT', 1, { codes: ['SUDS'], moment: until }))).choices[0]?.discount,
+    ).toBe(0);
   });
 });
 
@@ -102,7 +136,8 @@ test('no zone, no lane, no mass: each service says why it is missing', () => {
   const book = changed((one) => {
     one.goods[0] = { ...(one.goods[0] as BookFile['goods'][number]), mass: null };
   });
-  const missing = (place: string) => quote(book.book, book.ask({ lines: [{ sku: 'BAR-OAT', units: 1 }], place })).missing[0]?.why;
+  const missing = (place: string) =>
+    quote(book.book, book.ask({ lines: [{ sku: 'BAR-OAT', units: 1 }], place })).missing[0]?.why;
   expect(missing('FR')).toBe('not delivered to');
   expect(missing('GB BT1 1AA')).toBe('no mass');
 });
@@ -115,10 +150,16 @@ describe('laws', () => {
         const question = ask(asked);
         for (const choice of quote(book, question).choices) {
           const steps = explain(book, question, choice.service);
-          expect(steps.at(-1)).toMatchObject({ step: 'pays', delivery: choice.delivery, discount: choice.discount, total: choice.total });
+          expect(steps.at(-1)).toMatchObject({
+            step: 'pays',
+            delivery: choice.delivery,
+            discount: choice.discount,
+            total: choice.total,
+          });
           const told = steps.flatMap((step) => ('offer' in step ? [step.offer] : []));
           expect([...told].sort()).toEqual(file.offers.map((offer) => offer.id).sort());
-          for (const step of steps) if (step.step === 'discount') expect(step.lines.reduce((a, b) => a + b, 0)).toBe(step.took);
+          for (const step of steps)
+            if (step.step === 'discount') expect(step.lines.reduce((a, b) => a + b, 0)).toBe(step.took);
         }
       }),
       { numRuns: 300 },
@@ -129,7 +170,8 @@ describe('laws', () => {
     fc.assert(
       fc.property(randomBook, randomBasket, (file, asked) => {
         const [whole, bare] = [opened(file), opened({ ...file, offers: [], eitherOr: [] })];
-        const total = (at: typeof whole) => new Map(quote(at.book, at.ask(asked)).choices.map((choice) => [choice.service, choice.total]));
+        const total = (at: typeof whole) =>
+          new Map(quote(at.book, at.ask(asked)).choices.map((choice) => [choice.service, choice.total]));
         for (const [service, paid] of total(whole)) expect(paid).toBeLessThanOrEqual(total(bare).get(service) ?? 0);
       }),
     );

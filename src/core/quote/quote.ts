@@ -26,12 +26,21 @@ export function quote(book: CompiledBook, asked: Question): Answer {
       else offered.push(choiceOf(deal, service, best));
     });
   const clash = offered.length === 0 ? clashOf(book, question) : null;
-  return { zone: deal.setting.zone, goods: minor(deal.setting.goods), mass: massOf(question.lines), ...shown(offered, book.services, book.market.body), missing, clash };
+  return {
+    zone: deal.setting.zone,
+    goods: minor(deal.setting.goods),
+    mass: massOf(question.lines),
+    ...shown(offered, book.services, book.market.body),
+    missing,
+    clash,
+  };
 }
 
 /**
- * What a question's services cost, for answers by the million: into `out`, two numbers a service of the book, what is paid
- * for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7. A basket that its channel stocks
+ * What a question's services cost, for answers by the million: into `out`, two numbers a service of the book, what is
+ * paid
+ * for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7. A basket that its channel
+ * stocks
  * has one choice, which stands first; no other is offered.
  */
 export function charges(book: CompiledBook, asked: Question, out: Float64Array): void {
@@ -89,7 +98,9 @@ function choiceOf(deal: Deal, service: number, best: BestSet): Choice {
   };
 }
 
-/** What a shopper sees a service called: the name that all its lanes show in the market's locale, else the service's. */
+/**
+ * What a shopper sees a service called: the name that all its lanes show in the market's locale, else the service's.
+ */
 function nameOf(book: CompiledBook, { bundles, alone }: Sorted, service: number): string {
   if (service === ofTheChannel) return stocked;
   const own = book.services[service]?.name ?? '';
@@ -103,15 +114,31 @@ function nameOf(book: CompiledBook, { bundles, alone }: Sorted, service: number)
 function missingFor(book: CompiledBook, question: Question, basket: Sorted, service: number, why: Refusal): Missing {
   const id = book.services[service]?.id ?? '';
   if (why === 'barred') {
-    const line = question.lines.find((one) => !isStocked(one.item, question.shopper.channel) && (one.item.serves & (1 << service)) === 0);
+    const line = question.lines.find(
+      (one) => !isStocked(one.item, question.shopper.channel) && (one.item.serves & (1 << service)) === 0,
+    );
     return { service: id, why, at: line ? ['goods', line.item.sku] : [], sku: line?.item.sku ?? null };
   }
   const witness = newWitness();
   charge(book, basket, service, plain, witness);
   const by = witness.refusedBy;
   const template = by === null ? null : 'template' in by ? by.template : by.line.item.template;
-  const at = by && template ? ['templates', template.id, ...(by.fall ? ['lanes', by.fall.zone.id, ...(why === 'no lane' ? [] : [id])] : ['zones'])] : [];
+  const at =
+    by && template
+      ? [
+          'templates',
+          template.id,
+          ...(by.fall ? ['lanes', by.fall.zone.id, ...(why === 'no lane' ? [] : [id])] : ['zones']),
+        ]
+      : [];
   const lines = by === null ? [] : 'lines' in by ? by.lines : [by.line];
-  const nameless = lines.find((one) => (why === 'no mass' ? one.item.mass === null : why === 'no size' ? one.item.sides === null : false));
-  return { service: id, why, at, sku: nameless?.item.sku ?? (lines.length === 1 ? (lines[0]?.item.sku ?? null) : null) };
+  const nameless = lines.find((one) =>
+    why === 'no mass' ? one.item.mass === null : why === 'no size' ? one.item.sides === null : false,
+  );
+  return {
+    service: id,
+    why,
+    at,
+    sku: nameless?.item.sku ?? (lines.length === 1 ? (lines[0]?.item.sku ?? null) : null),
+  };
 }

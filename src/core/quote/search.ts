@@ -12,13 +12,19 @@ export interface Found {
   readonly cost: number;
 }
 
-/** What a search came to: the best set it found, and what no set that it did not look at costs less than (infinite where it looked at all). */
+/**
+ * What a search came to: the best set it found, and what no set that it did not look at costs less than (infinite where
+ * it looked at all).
+ */
 export interface Searched {
   readonly found: Found | null;
   readonly open: number;
 }
 
-/** Nodes looked at before a search is broken off: a count, never a clock, so that the same question always has the same answer. */
+/**
+ * Nodes looked at before a search is broken off: a count, never a clock, so that the same question always has the same
+ * answer.
+ */
 export const patience = 20_000;
 /** So few candidates are tried in every way: that is less work than bounding what they could save. */
 const few = 6;
@@ -26,14 +32,26 @@ const few = 6;
 const mostWays = 1_000_000;
 
 /**
- * Among sets of candidates that may be used together, the one that leaves the shopper paying least; ties go to fewer offers,
- * then to the set whose first differing offer stands earlier in the book. Exact: branch and bound, gifts first, then goods,
+ * Among sets of candidates that may be used together, the one that leaves the shopper paying least; ties go to fewer
+ * offers,
+ * then to the set whose first differing offer stands earlier in the book. Exact: branch and bound, gifts first, then
+ * goods,
  * order and delivery offers. A branch is left only where what its candidates could save at the most cannot beat what is
- * known; goods offers are put together in every way that may, where less left is not always less paid. Sets that cost more
- * than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After so many nodes it is broken
+ * known; goods offers are put together in every way that may, where less left is not always less paid. Sets that cost
+ * more
+ * than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After so many nodes it is
+ * broken
  * off, and says what it left open.
  */
-export function bestOf(field: Field, left: Left, list: readonly number[], costing: Costing, known: Found | null, bar = Number.POSITIVE_INFINITY, nodes = patience): Searched {
+export function bestOf(
+  field: Field,
+  left: Left,
+  list: readonly number[],
+  costing: Costing,
+  known: Found | null,
+  bar = Number.POSITIVE_INFINITY,
+  nodes = patience,
+): Searched {
   const { candidates, joins } = field;
   const n = candidates.length;
   let bounding: ReturnType<typeof boundsFor> | null = null;
@@ -80,7 +98,8 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
   }
 
   function tryAll(rest: readonly number[], above: number): void {
-    for (let k = 0; k < rest.length && above <= bestCost; k += 1) if (!patienceEnds(above)) step([rest[k] as number], rest.slice(k + 1), above);
+    for (let k = 0; k < rest.length && above <= bestCost; k += 1)
+      if (!patienceEnds(above)) step([rest[k] as number], rest.slice(k + 1), above);
   }
 
   /** Goods offers put together in every way, where less left is not always less paid, and what goes on from each. */
@@ -124,7 +143,10 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
     return true;
   }
 
-  /** Whether a set that goes on from the one in hand by candidates from the k-th on may cost the same as the best and go before it. */
+  /**
+   * Whether a set that goes on from the one in hand by candidates from the k-th on may cost the same as the best and go
+   * before it.
+   */
   function mayTie(than: Found, cost: number, rest: readonly number[], k: number, bounds: Bounds): boolean {
     let least = used.length + (k < bounds.orderAt ? 1 : bounds.fewest);
     if (least > than.used.length) return false;
@@ -152,7 +174,10 @@ export function bestOf(field: Field, left: Left, list: readonly number[], costin
   return { found: best, open };
 }
 
-/** Whether a set goes before one that costs the same: it uses fewer offers, else has the earliest that the two do not share. */
+/**
+ * Whether a set goes before one that costs the same: it uses fewer offers, else has the earliest that the two do not
+ * share.
+ */
 export function goesBefore({ candidates }: Field, a: readonly number[], b: readonly number[]): boolean {
   if (a.length !== b.length) return a.length < b.length;
   let [mine, theirs] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];

@@ -4,12 +4,19 @@ import type { Choice, Hidden } from './answer.ts';
 import { faster } from './cheapest.ts';
 
 /**
- * What the shopper sees of the choices offered (step 7), what costs least in all first. Where the market says so, of choices
- * under one name the one that costs less in all stays. Beside a free choice paid ones are hidden as the market says, but
- * never one that costs less in all than every free one. Services that stay in sight neither hide nor are hidden, and do not
+ * What the shopper sees of the choices offered (step 7), what costs least in all first. Where the market says so, of
+ * choices
+ * under one name the one that costs less in all stays. Beside a free choice paid ones are hidden as the market says,
+ * but
+ * never one that costs less in all than every free one. Services that stay in sight neither hide nor are hidden, and do
+ * not
  * count among the most that are shown.
  */
-export function shown(offered: readonly Choice[], services: readonly Service[], market: Market): { choices: Choice[]; hidden: Hidden[] } {
+export function shown(
+  offered: readonly Choice[],
+  services: readonly Service[],
+  market: Market,
+): { choices: Choice[]; hidden: Hidden[] } {
   const order = new Map(services.map((service, i) => [service.id, i]));
   const inSight = new Set(
     services
@@ -17,7 +24,11 @@ export function shown(offered: readonly Choice[], services: readonly Service[], 
       .map((service) => service.id)
       .concat(stocked),
   );
-  const before = (a: Choice, b: Choice): number => a.pays - b.pays || a.delivery - b.delivery || a.days[1] - b.days[1] || (order.get(a.service) ?? 0) - (order.get(b.service) ?? 0);
+  const before = (a: Choice, b: Choice): number =>
+    a.pays - b.pays ||
+    a.delivery - b.delivery ||
+    a.days[1] - b.days[1] ||
+    (order.get(a.service) ?? 0) - (order.get(b.service) ?? 0);
   const hidden: Hidden[] = [];
   const named = market.oneOfAName ? oneOfEachName(offered, hidden) : offered;
   const free = named.filter((choice) => choice.delivery === 0 && !inSight.has(choice.service));
@@ -32,7 +43,8 @@ export function shown(offered: readonly Choice[], services: readonly Service[], 
     const hider = hiderOf(choice);
     const counts = !inSight.has(choice.service);
     if (hider) hidden.push({ choice, why: 'beside free', by: hider.service });
-    else if (counts && market.most !== null && counted >= market.most) hidden.push({ choice, why: 'beyond the most', by: choices.at(-1)?.service ?? '' });
+    else if (counts && market.most !== null && counted >= market.most)
+      hidden.push({ choice, why: 'beyond the most', by: choices.at(-1)?.service ?? '' });
     else {
       choices.push(choice);
       if (counts) counted += 1;

@@ -31,7 +31,9 @@ export function slopeOfDiscounts(book: CompiledBook, basket: Sorted, service: nu
 
 /** Whether delivery costs the less the more is left in all, where nothing else of a discount matters. */
 function onlyFalls(book: CompiledBook, basket: Sorted, service: number): boolean {
-  const levels = [0, ...turnsOf(basket, service)].sort((a, b) => a - b).map((value) => chargedFrom(book, basket, service, value));
+  const levels = [0, ...turnsOf(basket, service)]
+    .sort((a, b) => a - b)
+    .map((value) => chargedFrom(book, basket, service, value));
   return levels.every((level, i) => {
     const above = levels[i + 1];
     return !above || (above.rate <= level.rate && above.waivable <= level.waivable && above.stays <= level.stays);
@@ -49,7 +51,11 @@ export function chargedFrom(book: CompiledBook, basket: Sorted, service: number,
 
 /** How it goes with gifts. */
 export const slopeOfGifts = (book: CompiledBook, basket: Sorted, service: number, gifts: readonly Line[]): Slope =>
-  gifts.length === 0 ? 'no matter' : book.monotonic && oneWayUp(book, kindsOf(basket, gifts), service) ? 'only dearer' : 'any';
+  gifts.length === 0
+    ? 'no matter'
+    : book.monotonic && oneWayUp(book, kindsOf(basket, gifts), service)
+      ? 'only dearer'
+      : 'any';
 
 /** The values after discounts, of the whole basket, from which a lane that delivers it by a service turns free. */
 export function turnsOf(basket: Sorted, service: number): readonly number[] {
@@ -60,9 +66,11 @@ export function turnsOf(basket: Sorted, service: number): readonly number[] {
   });
 }
 
-const lanesOf = ({ bundles, alone }: Sorted, service: number): readonly Lane[] => [...bundles, ...alone].flatMap(({ row }) => row?.lanes[service] ?? []);
+const lanesOf = ({ bundles, alone }: Sorted, service: number): readonly Lane[] =>
+  [...bundles, ...alone].flatMap(({ row }) => row?.lanes[service] ?? []);
 
-const thresholdAfter = ({ freeFrom }: Lane): FreeFrom | null => (freeFrom?.over === 'value' && freeFrom.test === 'after' ? freeFrom : null);
+const thresholdAfter = ({ freeFrom }: Lane): FreeFrom | null =>
+  freeFrom?.over === 'value' && freeFrom.test === 'after' ? freeFrom : null;
 
 const kindsOf = ({ bundles }: Sorted, gifts: readonly Line[]): number =>
   gifts.reduce(
@@ -70,7 +78,10 @@ const kindsOf = ({ bundles }: Sorted, gifts: readonly Line[]): number =>
     bundles.reduce((kinds, bundle) => kinds | bundle.kinds, 0),
   );
 
-/** Whether groups of some or all of these kinds (bits) are put together in one way, by which more groups never cost less. */
+/**
+ * Whether groups of some or all of these kinds (bits) are put together in one way, by which more groups never cost
+ * less.
+ */
 function oneWayUp({ mixing, mixedBy }: CompiledBook, kinds: number, service: number): boolean {
   const ways: Mixing[] = [];
   let covered = false;
@@ -81,7 +92,10 @@ function oneWayUp({ mixing, mixedBy }: CompiledBook, kinds: number, service: num
   }
   if (!covered) ways.push(mixedBy);
   const [first] = ways;
-  return first !== undefined && first.is !== 'lowest' && first.is !== 'average' && ways.every((way) => sameWay(way, first));
+  return (
+    first !== undefined && first.is !== 'lowest' && first.is !== 'average' && ways.every((way) => sameWay(way, first))
+  );
 }
 
-const sameWay = (a: Mixing, b: Mixing): boolean => a.is === b.is && (a.is !== 'highest plus' || (b.is === 'highest plus' && a.further === b.further));
+const sameWay = (a: Mixing, b: Mixing): boolean =>
+  a.is === b.is && (a.is !== 'highest plus' || (b.is === 'highest plus' && a.further === b.further));

@@ -3,12 +3,24 @@ import { applyOffer, type Field, type Left, type Took } from './field.ts';
 import type { Candidate } from './live.ts';
 import { bestOf, type Found } from './search.ts';
 
-/** A good set to begin a search with; no worse than the one at hand with the best delivery offers beside it. Null where none is found that can be used. */
-export function startOf(field: Field, left: Left, list: readonly number[], costing: Costing, atHand: readonly number[]): Found | null {
+/**
+ * A good set to begin a search with; no worse than the one at hand with the best delivery offers beside it. Null where
+ * none is found that can be used.
+ */
+export function startOf(
+  field: Field,
+  left: Left,
+  list: readonly number[],
+  costing: Costing,
+  atHand: readonly number[],
+): Found | null {
   const { candidates, joins } = field;
   const one = greedy(field, left, list, costing);
   if (atHand.length === 0) return one;
-  const beside = list.filter((i) => (candidates[i] as Candidate).sort === 'delivery' && atHand.every((j) => joins[i * candidates.length + j] === 1));
+  const beside = list.filter(
+    (i) =>
+      (candidates[i] as Candidate).sort === 'delivery' && atHand.every((j) => joins[i * candidates.length + j] === 1),
+  );
   const { found } = within(field, left, atHand, () => bestOf(field, left, beside, costing, null));
   if (!found || (one && one.cost <= found.cost)) return one;
   return { used: [...atHand, ...found.used], cost: found.cost };
@@ -24,7 +36,8 @@ function greedy(field: Field, left: Left, list: readonly number[], costing: Cost
       const set = [...used, i].sort((a, b) => a - b);
       if (used.includes(i) || !joined(field, set)) continue;
       const with_ = within(field, left, set, (took) => (took.length === set.length ? costing.cost(left) : Number.NaN));
-      if (with_ < (best?.cost ?? cost) || (Number.isNaN(cost) && !best && !Number.isNaN(with_))) best = { i, cost: with_ };
+      if (with_ < (best?.cost ?? cost) || (Number.isNaN(cost) && !best && !Number.isNaN(with_)))
+        best = { i, cost: with_ };
     }
     if (!best) return Number.isNaN(cost) ? null : { used, cost };
     used = [...used, best.i].sort((a, b) => a - b);

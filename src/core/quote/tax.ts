@@ -17,16 +17,25 @@ export function taxOf(book: CompiledBook, question: Question, off: readonly Mino
 }
 
 /** The same line by line; `off` is what is off each line. */
-export function taxOfLines(book: CompiledBook, question: Question, off: readonly Minor[], delivery: Minor): { lines: Minor[]; delivery: Minor } {
+export function taxOfLines(
+  book: CompiledBook,
+  question: Question,
+  off: readonly Minor[],
+  delivery: Minor,
+): { lines: Minor[]; delivery: Minor } {
   const inside = book.market.body.tax === 'inside';
   const { lines } = asSold(question);
   return {
-    lines: lines.map(({ item, units }, i) => taxOn(minor(item.price * units - (off[i] ?? 0)), taxRateOf(book, question, item.taxClass), inside)),
+    lines: lines.map(({ item, units }, i) =>
+      taxOn(minor(item.price * units - (off[i] ?? 0)), taxRateOf(book, question, item.taxClass), inside),
+    ),
     delivery: taxOn(delivery, taxRateOf(book, question, book.body.deliveryClass), inside),
   };
 }
 
-/** The tax in an amount that has it inside, gross · r / (1 + r), or on one that has not; rounded half away from zero. */
+/**
+ * The tax in an amount that has it inside, gross · r / (1 + r), or on one that has not; rounded half away from zero.
+ */
 function taxOn(amount: Minor, percent: Decimal | null, inside: boolean): Minor {
   if (!percent || amount === 0) return nothing;
   if (!inside) return percentOf(amount, percent);

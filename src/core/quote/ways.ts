@@ -13,25 +13,48 @@ export interface Asker {
 }
 
 /**
- * Puts goods offers of a list together in every way beside a set in hand, as far as the outlook on what they leave stays
- * within the bar, which may fall as sets are taken. Lines that all of them together would not use up are one sum. Broken off
- * after so many sets. Gives how many it looked at, and what none that it did not come to costs less than: infinite at the end.
+ * Puts goods offers of a list together in every way beside a set in hand, as far as the outlook on what they leave
+ * stays
+ * within the bar, which may fall as sets are taken. Lines that all of them together would not use up are one sum.
+ * Broken off
+ * after so many sets. Gives how many it looked at, and what none that it did not come to costs less than: infinite at
+ * the end.
  */
-export function eachWay(field: Field, list: readonly number[], left: Left, outlook: Outlook, most: number, asker: Asker): { readonly looked: number; readonly open: number } {
+export function eachWay(
+  field: Field,
+  list: readonly number[],
+  left: Left,
+  outlook: Outlook,
+  most: number,
+  asker: Asker,
+): { readonly looked: number; readonly open: number } {
   const { candidates, joins } = field;
   const n = candidates.length;
   const wanted = new Float64Array(field.lines.length);
-  for (const i of list) for (const { line, amount } of (candidates[i] as Candidate).cuts) wanted[line] = (wanted[line] as number) + amount;
-  const tightLines = field.lines.flatMap((_, line) => ((left.lines[line] as number) > 0 && (wanted[line] as number) > (left.lines[line] as number) ? [line] : []));
+  for (const i of list)
+    for (const { line, amount } of (candidates[i] as Candidate).cuts) wanted[line] = (wanted[line] as number) + amount;
+  const tightLines = field.lines.flatMap((_, line) =>
+    (left.lines[line] as number) > 0 && (wanted[line] as number) > (left.lines[line] as number) ? [line] : [],
+  );
   const rooms = Float64Array.from(tightLines, (line) => left.lines[line] as number);
   // What takes most stands first: what is still to come then decides the less.
   const ones = list
     .map((i) => {
       const { cuts } = candidates[i] as Candidate;
       const tight = cuts.filter(({ line }) => tightLines.includes(line));
-      const loose = cuts.reduce((sum, { line, amount }) => ((wanted[line] as number) > (left.lines[line] as number) ? sum : sum + amount), 0);
+      const loose = cuts.reduce(
+        (sum, { line, amount }) => ((wanted[line] as number) > (left.lines[line] as number) ? sum : sum + amount),
+        0,
+      );
       const takes = tight.reduce((sum, { line, amount }) => sum + Math.min(amount, left.lines[line] as number), loose);
-      return { i, loose, takes, at: Int32Array.from(tight, ({ line }) => tightLines.indexOf(line)), amounts: Float64Array.from(tight, ({ amount }) => amount), took: new Float64Array(tight.length) };
+      return {
+        i,
+        loose,
+        takes,
+        at: Int32Array.from(tight, ({ line }) => tightLines.indexOf(line)),
+        amounts: Float64Array.from(tight, ({ amount }) => amount),
+        took: new Float64Array(tight.length),
+      };
     })
     .sort((a, b) => b.takes - a.takes);
   /** What those from each on take at the most: of loose lines in one, then of each tight line. */
@@ -119,7 +142,8 @@ export function eachWay(field: Field, list: readonly number[], left: Left, outlo
         from(m + 1, rest);
         chosen.pop();
       }
-      for (let c = 0; c < at.length; c += 1) rooms[at[c] as number] = (rooms[at[c] as number] as number) + (took[c] as number);
+      for (let c = 0; c < at.length; c += 1)
+        rooms[at[c] as number] = (rooms[at[c] as number] as number) + (took[c] as number);
     }
   }
   from(0, left.goods);

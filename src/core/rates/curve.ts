@@ -20,13 +20,19 @@ export function curveOver(lane: Lane): Over {
   return freeFrom?.over ?? lane.bounds[0]?.over ?? 'value';
 }
 
-/** A charge at both sides of every edge, and in between on a grid: straight lines from point to point tell all of it. */
+/**
+ * A charge at both sides of every edge, and in between on a grid: straight lines from point to point tell all of it.
+ */
 export function curveOf(lane: Lane, asked: Asked): Curve {
   const over = curveOver(lane);
   const edges = edgesOf(lane, over);
   const top = Math.max(defaults[over], ...edges.map((edge) => edge * 1.25));
-  const grid = Array.from({ length: 41 }, (_, i) => (over === 'units' ? Math.ceil((top * i) / 40) : Math.floor((top * i) / 40)));
-  const marks = [...new Set([...edges.flatMap((edge) => [edge - 1, edge, edge + 1]), ...grid])].filter((at) => at >= (over === 'units' ? 1 : 0)).sort((a, b) => a - b);
+  const grid = Array.from({ length: 41 }, (_, i) =>
+    over === 'units' ? Math.ceil((top * i) / 40) : Math.floor((top * i) / 40),
+  );
+  const marks = [...new Set([...edges.flatMap((edge) => [edge - 1, edge, edge + 1]), ...grid])]
+    .filter((at) => at >= (over === 'units' ? 1 : 0))
+    .sort((a, b) => a - b);
   return { over, points: marks.map((at) => ({ at, charge: chargeAlong(lane, over, at, asked) })) };
 }
 
@@ -39,26 +45,43 @@ function chargeAlong(lane: Lane, over: Over, at: number, asked: Asked): Minor | 
 
 const gram = 1_600_000_000;
 /** Where a curve ends that has no edges: 10 kg, 8 units, 100.00, 200 cm, 100 l. */
-const defaults: Record<Over, number> = { mass: 10_000 * gram, units: 8, value: 10_000, 'long side': 10_000_000, volume: 100 };
+const defaults: Record<Over, number> = {
+  mass: 10_000 * gram,
+  units: 8,
+  value: 10_000,
+  'long side': 10_000_000,
+  volume: 100,
+};
 
 /** A small order that measures so much; a volume counts litres. */
 function loadWith(over: Over, at: number): Load {
   const mass = (over === 'mass' ? Math.max(1, at) : 100 * gram) as Mass;
   const long = over === 'long side' ? Math.max(1, at) : 1_000_000;
   const side = (over === 'volume' ? Math.max(1, Math.cbrt(at) * 500_000) : long) as Length;
-  const sides = [Math.round(side), Math.round(over === 'volume' ? side : 500_000), Math.round(over === 'volume' ? side : 500_000)].sort((a, b) => b - a) as unknown as readonly [
-    Length,
-    Length,
-    Length,
-  ];
+  const sides = [
+    Math.round(side),
+    Math.round(over === 'volume' ? side : 500_000),
+    Math.round(over === 'volume' ? side : 500_000),
+  ].sort((a, b) => b - a) as unknown as readonly [Length, Length, Length];
   const value = over === 'value' ? at : 0;
   const units = over === 'units' ? at : 1;
-  return { value, after: value, units, mass, bought: mass, long, pieces: [{ item: { sku: '', mass: (mass / units) as Mass, sides }, units }] };
+  return {
+    value,
+    after: value,
+    units,
+    mass,
+    bought: mass,
+    long,
+    pieces: [{ item: { sku: '', mass: (mass / units) as Mass, sides }, units }],
+  };
 }
 
 function edgesOf(lane: Lane, over: Over): number[] {
-  const ofRate = (rate: Rate): number[] => (rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges] : []);
-  const ofBounds = lane.bounds.filter((bound) => bound.over === over && over !== 'volume').flatMap(({ from, to }) => [from, to].filter((end): end is number => typeof end === 'number'));
+  const ofRate = (rate: Rate): number[] =>
+    rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges] : [];
+  const ofBounds = lane.bounds
+    .filter((bound) => bound.over === over && over !== 'volume')
+    .flatMap(({ from, to }) => [from, to].filter((end): end is number => typeof end === 'number'));
   const ofFree = (free: FreeFrom | null): number[] => (free?.over === over ? [free.value] : []);
   return [...ofRate(lane.price.rate), ...ofBounds, ...ofFree(lane.freeFrom)];
 }

@@ -1,8 +1,19 @@
-import { amountText, type Currency, kept, type Minor, minor, nothing, type Problem, parseAmount } from '../exact/index.ts';
+import {
+  amountText,
+  type Currency,
+  kept,
+  type Minor,
+  minor,
+  nothing,
+  type Problem,
+  parseAmount,
+} from '../exact/index.ts';
 import type { MixingBody, MixingRuleBody } from './schema.ts';
 
 /** How the charges of several groups become one. */
-export type Mixing = { readonly is: 'sum' | 'highest' | 'lowest' | 'average' } | { readonly is: 'highest plus'; readonly further: Minor };
+export type Mixing =
+  | { readonly is: 'sum' | 'highest' | 'lowest' | 'average' }
+  | { readonly is: 'highest plus'; readonly further: Minor };
 
 /** Kinds as bits: one for each that mixing rules name (at most thirty), and one for all others. */
 export interface KindBits {
@@ -18,7 +29,10 @@ export interface MixingRule {
   readonly by: Mixing;
 }
 
-/** The charges of some groups that no threshold frees: how many, how many above 0.00, their sum, the highest and the lowest. */
+/**
+ * The charges of some groups that no threshold frees: how many, how many above 0.00, their sum, the highest and the
+ * lowest.
+ */
 export interface Tally {
   readonly of: number;
   readonly paying: number;
@@ -44,9 +58,18 @@ export function mixed({ of, paying, sum, highest, lowest }: Tally, by: Mixing): 
 }
 
 /** Reads a way of mixing; amounts in the first market's currency, made the market's by `own`. */
-export function readMixing(body: MixingBody, currency: Currency, own: (amount: Minor) => Minor, at: Problem['at'], problems: Problem[]): Mixing {
+export function readMixing(
+  body: MixingBody,
+  currency: Currency,
+  own: (amount: Minor) => Minor,
+  at: Problem['at'],
+  problems: Problem[],
+): Mixing {
   if (typeof body === 'string') return { is: body };
-  return { is: 'highest plus', further: own(kept(parseAmount(body.further, currency), [...at, 'further'], problems, nothing)) };
+  return {
+    is: 'highest plus',
+    further: own(kept(parseAmount(body.further, currency), [...at, 'further'], problems, nothing)),
+  };
 }
 
 const everything = -1;
@@ -55,15 +78,30 @@ const most = 30;
 /** Gives each kind that mixing rules name its bit. */
 export function kindBits(rules: readonly MixingRuleBody[], problems: Problem[]): KindBits {
   const named = [...new Set(rules.flatMap((rule) => rule.kinds))];
-  if (named.length > most) problems.push({ at: ['mixing'], wrong: `${named.length} kinds are named`, right: `at most ${most} in all mixing rules` });
+  if (named.length > most)
+    problems.push({
+      at: ['mixing'],
+      wrong: `${named.length} kinds are named`,
+      right: `at most ${most} in all mixing rules`,
+    });
   return { of: new Map(named.slice(0, most).map((kind, i) => [kind, 1 << i])), others: 1 << most };
 }
 
 /** Reads a mixing rule; `services` gives each service's bit. */
-export const readMixingRule = (body: MixingRuleBody, kinds: KindBits, services: ReadonlyMap<string, number>, currency: Currency, own: (amount: Minor) => Minor, problems: Problem[]): MixingRule => ({
+export const readMixingRule = (
+  body: MixingRuleBody,
+  kinds: KindBits,
+  services: ReadonlyMap<string, number>,
+  currency: Currency,
+  own: (amount: Minor) => Minor,
+  problems: Problem[],
+): MixingRule => ({
   id: body.id,
   kinds: body.kinds.length === 0 ? everything : body.kinds.reduce((bits, kind) => bits | (kinds.of.get(kind) ?? 0), 0),
-  services: body.services.length === 0 ? everything : body.services.reduce((bits, service) => bits | (services.get(service) ?? 0), 0),
+  services:
+    body.services.length === 0
+      ? everything
+      : body.services.reduce((bits, service) => bits | (services.get(service) ?? 0), 0),
   by: readMixing(body.by, currency, own, ['mixing', body.id, 'by'], problems),
 });
 

@@ -2,7 +2,11 @@ import { type Length, largest, type Mass, type Volume } from '../exact/index.ts'
 
 /** One kind of thing to be packed: sides from longest to shortest; null where the size is not known. */
 export interface Piece {
-  readonly item: { readonly sku: string; readonly mass: Mass | null; readonly sides: readonly [Length, Length, Length] | null };
+  readonly item: {
+    readonly sku: string;
+    readonly mass: Mass | null;
+    readonly sides: readonly [Length, Length, Length] | null;
+  };
   readonly units: number;
 }
 
@@ -18,7 +22,9 @@ export interface Box {
   readonly own: Mass;
 }
 
-/** So many boxes packed alike: what each holds, what all of one weighs, and its outer measure, taken as the box's own. */
+/**
+ * So many boxes packed alike: what each holds, what all of one weighs, and its outer measure, taken as the box's own.
+ */
 export interface Parcel {
   readonly box: Box;
   readonly count: number;
@@ -27,7 +33,9 @@ export interface Parcel {
   readonly volume: Volume;
 }
 
-export type Packed = { readonly ok: true; readonly parcels: readonly Parcel[] } | { readonly ok: false; readonly why: 'no mass' | 'no size' | 'no box takes it'; readonly sku: string };
+export type Packed =
+  | { readonly ok: true; readonly parcels: readonly Parcel[] }
+  | { readonly ok: false; readonly why: 'no mass' | 'no size' | 'no box takes it'; readonly sku: string };
 
 /** A run of open boxes that hold the same. */
 interface Open {
@@ -46,10 +54,14 @@ interface Unit {
 }
 
 /**
- * Packs units into boxes: sorted by volume, then long side, largest first, then SKU; each goes into the first open box that
- * takes it, else opens the smallest box that does. A box takes what fits by sorted sides, total volume and total mass, so it
- * is never overfilled by volume or mass; that the shapes lie together is not proved, nor is the number of boxes the fewest.
- * Worked in runs: equal units fill a box before they look at the next, and boxes that hold the same are one run, so the work
+ * Packs units into boxes: sorted by volume, then long side, largest first, then SKU; each goes into the first open box
+ * that
+ * takes it, else opens the smallest box that does. A box takes what fits by sorted sides, total volume and total mass,
+ * so it
+ * is never overfilled by volume or mass; that the shapes lie together is not proved, nor is the number of boxes the
+ * fewest.
+ * Worked in runs: equal units fill a box before they look at the next, and boxes that hold the same are one run, so the
+ * work
  * grows with lines and unlike boxes, not with units.
  */
 export function pack(pieces: readonly Piece[], boxes: readonly Box[]): Packed {
@@ -60,7 +72,13 @@ export function pack(pieces: readonly Piece[], boxes: readonly Box[]): Packed {
     if (!sides) return { ok: false, why: 'no size', sku };
     known.push({ sku, units, mass, sides, volume: BigInt(sides[0]) * BigInt(sides[1]) * BigInt(sides[2]) });
   }
-  known.sort((a, b) => (a.volume === b.volume ? b.sides[0] - a.sides[0] || (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0) : a.volume < b.volume ? 1 : -1));
+  known.sort((a, b) =>
+    a.volume === b.volume
+      ? b.sides[0] - a.sides[0] || (a.sku < b.sku ? -1 : a.sku > b.sku ? 1 : 0)
+      : a.volume < b.volume
+        ? 1
+        : -1,
+  );
   const bySize = [...boxes].sort((a, b) => (a.volume === b.volume ? 0 : a.volume < b.volume ? -1 : 1));
   let open: Open[] = [];
   for (const { units, ...unit } of known) {
@@ -72,13 +90,24 @@ export function pack(pieces: readonly Piece[], boxes: readonly Box[]): Packed {
       else left = spread(run, unit, room, left, next);
     }
     if (left > 0) {
-      const fresh = bySize.map((box): Open => ({ box, count: left, contents: [], mass: 0, volume: 0n })).find((one) => roomIn(one, unit) > 0);
+      const fresh = bySize
+        .map((box): Open => ({ box, count: left, contents: [], mass: 0, volume: 0n }))
+        .find((one) => roomIn(one, unit) > 0);
       if (!fresh) return { ok: false, why: 'no box takes it', sku: unit.sku };
       spread({ ...fresh, count: Math.ceil(left / roomIn(fresh, unit)) }, unit, roomIn(fresh, unit), left, next);
     }
     open = next;
   }
-  return { ok: true, parcels: open.map(({ box, count, contents, mass }) => ({ box, count, contents, mass: (mass + box.own) as Mass, volume: box.volume })) };
+  return {
+    ok: true,
+    parcels: open.map(({ box, count, contents, mass }) => ({
+      box,
+      count,
+      contents,
+      mass: (mass + box.own) as Mass,
+      volume: box.volume,
+    })),
+  };
 }
 
 /** How many units more one box of a run takes. */
@@ -88,14 +117,23 @@ function roomIn({ box, mass, volume }: Open, unit: Unit): number {
   return Math.max(0, Math.min(byVolume, Math.floor((box.limit - mass) / unit.mass)));
 }
 
-/** Puts units into the boxes of a run, each filled to its room before the next; the boxes go to `into`. Gives the units left over. */
+/**
+ * Puts units into the boxes of a run, each filled to its room before the next; the boxes go to `into`. Gives the units
+ * left over.
+ */
 function spread(run: Open, unit: Unit, room: number, units: number, into: Open[]): number {
   const full = Math.min(run.count, Math.floor(units / room));
   const rest = full < run.count ? units - full * room : 0;
   const holding = (count: number, some: number) => {
     if (count === 0) return;
     const contents = some === 0 ? run.contents : [...run.contents, { sku: unit.sku, units: some }];
-    into.push({ box: run.box, count, contents, mass: run.mass + unit.mass * some, volume: run.volume + unit.volume * BigInt(some) });
+    into.push({
+      box: run.box,
+      count,
+      contents,
+      mass: run.mass + unit.mass * some,
+      volume: run.volume + unit.volume * BigInt(some),
+    });
   };
   holding(full, room);
   if (rest > 0) holding(1, rest);

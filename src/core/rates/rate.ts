@@ -1,4 +1,12 @@
-import { type Conversion, type Currency, type Decimal, type MarketRounding, type Mass, type Minor, rounded } from '../exact/index.ts';
+import {
+  type Conversion,
+  type Currency,
+  type Decimal,
+  type MarketRounding,
+  type Mass,
+  type Minor,
+  rounded,
+} from '../exact/index.ts';
 import type { Pattern } from '../places/index.ts';
 import { matches } from '../places/index.ts';
 import { type Asked, type Load, type Quoted, volumeOfLoad } from './load.ts';
@@ -12,7 +20,10 @@ export interface Break<T> {
   readonly per: T;
 }
 
-/** Breaks between rising upper edges, each of which belongs to the break below it; one break more than edges: the last is open. */
+/**
+ * Breaks between rising upper edges, each of which belongs to the break below it; one break more than edges: the last
+ * is open.
+ */
 export interface Steps<T> {
   /** The least that is offered. */
   readonly from: T;
@@ -20,7 +31,9 @@ export interface Steps<T> {
   readonly breaks: readonly Break<T>[];
 }
 
-export type Table = ({ readonly is: 'table'; readonly over: 'value' | 'units' | 'mass' | 'long side' } & Steps<number>) | ({ readonly is: 'table'; readonly over: 'volume' } & Steps<bigint>);
+export type Table =
+  | ({ readonly is: 'table'; readonly over: 'value' | 'units' | 'mass' | 'long side' } & Steps<number>)
+  | ({ readonly is: 'table'; readonly over: 'volume' } & Steps<bigint>);
 
 /** A box that a rate charges for, with the lower of both limits. */
 export interface Size {
@@ -80,15 +93,34 @@ export const refused = (why: Refusal): Refused => -1 - refusals.indexOf(why);
 export const refusalOf = (charge: Refused): Refusal => refusals[-1 - charge] ?? 'no lane';
 
 const [noMass, noSize, below, beyond, silent, strange, noBox, notForPlace, tooLarge] = (
-  ['no mass', 'no size', 'below the table', 'beyond the table', 'carrier silent', 'carrier currency', 'no box takes it', 'box not for this place', 'too large'] as const
+  [
+    'no mass',
+    'no size',
+    'below the table',
+    'beyond the table',
+    'carrier silent',
+    'carrier currency',
+    'no box takes it',
+    'box not for this place',
+    'too large',
+  ] as const
 ).map(refused) as [number, number, number, number, number, number, number, number, number];
 
 /**
- * What a rate charges a group together with lane fees already known (`base`), in the market's minor units: worked exactly,
- * converted, rounded once. Below 0 it is refused: see {@link refusalOf}; what could not be counted exactly is refused too.
+ * What a rate charges a group together with lane fees already known (`base`), in the market's minor units: worked
+ * exactly,
+ * converted, rounded once. Below 0 it is refused: see {@link refusalOf}; what could not be counted exactly is refused
+ * too.
  * @param after whether value breaks look at value after discounts
  */
-export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, by: Conversion | null, asked: Asked): number | Refused {
+export function chargeOf(
+  rate: Rate,
+  load: Load,
+  base: number,
+  after: boolean,
+  by: Conversion | null,
+  asked: Asked,
+): number | Refused {
   switch (rate.is) {
     case 'free':
       return settled(base, by);
@@ -99,7 +131,9 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
       const { weight } = rate;
       if (!weight) return settled(counted, by);
       if (Number.isNaN(load.mass)) return noMass;
-      return weight.started ? settled(counted + weight.amount * started(load.mass, weight.per), by) : settledShare(counted, weight.amount, load.mass, weight.per, by);
+      return weight.started
+        ? settled(counted + weight.amount * started(load.mass, weight.per), by)
+        : settledShare(counted, weight.amount, load.mass, weight.per, by);
     }
     case 'table': {
       if (rate.over === 'volume') {
@@ -110,7 +144,10 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
         const one = rate.breaks[at];
         if (!one) return beyond;
         const over = volume - (at === 0 ? rate.from : (rate.edges[at - 1] ?? 0n));
-        return settled(base + one.amount + (one.per === 0n ? 0 : one.step * Number((over + one.per - 1n) / one.per)), by);
+        return settled(
+          base + one.amount + (one.per === 0n ? 0 : one.step * Number((over + one.per - 1n) / one.per)),
+          by,
+        );
       }
       const measure = measureOf(rate.over, load, after);
       if (Number.isNaN(measure)) return rate.over === 'mass' ? noMass : noSize;
@@ -119,7 +156,10 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
       const one = rate.breaks[at];
       if (!one) return beyond;
       if (one.per === 0) return settled(base + one.amount, by);
-      return settled(base + one.amount + one.step * started(measure - (at === 0 ? rate.from : (rate.edges[at - 1] ?? 0)), one.per), by);
+      return settled(
+        base + one.amount + one.step * started(measure - (at === 0 ? rate.from : (rate.edges[at - 1] ?? 0)), one.per),
+        by,
+      );
     }
     case 'carrier quote': {
       const quoted = quotedFor(rate, load, asked);
@@ -133,7 +173,11 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
       if (!Number.isSafeInteger(base + rate.add)) return tooLarge;
       const n = BigInt(base + rate.add) * over * into.down + BigInt(amount) * into.up * (over + digits);
       // What was converted on the way is rounded by the market's rule, wherever it came from.
-      return settledExactly(n, over * into.down, by ?? (into === same ? null : { up: 1n, down: 1n, rounding: rate.rounding }));
+      return settledExactly(
+        n,
+        over * into.down,
+        by ?? (into === same ? null : { up: 1n, down: 1n, rounding: rate.rounding }),
+      );
     }
     case 'box': {
       if (!rate.places.some((pattern) => matches(pattern, asked.place))) return notForPlace;
@@ -145,14 +189,27 @@ export function chargeOf(rate: Rate, load: Load, base: number, after: boolean, b
 
 const same = { up: 1n, down: 1n };
 
-/** The parcels of a group and what the carrier charges for them; null where it is silent; a refusal where they cannot be packed. */
-export function quotedFor(rate: Rate & { is: 'carrier quote' }, load: Load, asked: Asked): { parcels: number; charge: Quoted | null } | Refused {
+/**
+ * The parcels of a group and what the carrier charges for them; null where it is silent; a refusal where they cannot be
+ * packed.
+ */
+export function quotedFor(
+  rate: Rate & { is: 'carrier quote' },
+  load: Load,
+  asked: Asked,
+): { parcels: number; charge: Quoted | null } | Refused {
   const packed = pack(load.pieces, rate.boxes);
   if (!packed.ok) return refusedBy(packed);
-  return { parcels: boxesIn(packed.parcels), charge: asked.carrier?.charge(rate.service, asked.place, packed.parcels) ?? null };
+  return {
+    parcels: boxesIn(packed.parcels),
+    charge: asked.carrier?.charge(rate.service, asked.place, packed.parcels) ?? null,
+  };
 }
 
-/** The cheapest way to pack a group into some of a rate's sizes, of equal ones that with fewer boxes; a refusal where there is none. */
+/**
+ * The cheapest way to pack a group into some of a rate's sizes, of equal ones that with fewer boxes; a refusal where
+ * there is none.
+ */
 export function boxedFor({ sizes }: Rate & { is: 'box' }, load: Load): { amount: number; boxes: number } | Refused {
   const whole = pack(
     load.pieces,
@@ -170,12 +227,14 @@ export function boxedFor({ sizes }: Rate & { is: 'box' }, load: Load): { amount:
     let amount = 0;
     for (const { box, count } of packed.parcels) amount += count * (some.find((size) => size.box === box)?.amount ?? 0);
     const boxes = boxesIn(packed.parcels);
-    if (best === null || amount < best.amount || (amount === best.amount && boxes < best.boxes)) best = { amount, boxes };
+    if (best === null || amount < best.amount || (amount === best.amount && boxes < best.boxes))
+      best = { amount, boxes };
   }
   return best ?? noBox;
 }
 
-const refusedBy = (packed: Packed & { ok: false }): Refused => (packed.why === 'no mass' ? noMass : packed.why === 'no size' ? noSize : noBox);
+const refusedBy = (packed: Packed & { ok: false }): Refused =>
+  packed.why === 'no mass' ? noMass : packed.why === 'no size' ? noSize : noBox;
 
 /** What a group measures, in the table's own steps; NaN where that is not known. */
 export function measureOf(over: 'value' | 'units' | 'mass' | 'long side', load: Load, after: boolean): number {
@@ -216,10 +275,17 @@ const settled = (whole: number, by: Conversion | null): number | Refused => {
 };
 
 /** A whole amount and a share of another, amount · part / of, rounded once. */
-function settledShare(whole: number, amount: number, part: number, of: number, by: Conversion | null): number | Refused {
+function settledShare(
+  whole: number,
+  amount: number,
+  part: number,
+  of: number,
+  by: Conversion | null,
+): number | Refused {
   if (whole > Number.MAX_SAFE_INTEGER) return tooLarge;
   const product = amount * part;
-  if (by !== null || product > Number.MAX_SAFE_INTEGER) return settledExactly(BigInt(whole) * BigInt(of) + BigInt(amount) * BigInt(part), BigInt(of), by);
+  if (by !== null || product > Number.MAX_SAFE_INTEGER)
+    return settledExactly(BigInt(whole) * BigInt(of) + BigInt(amount) * BigInt(part), BigInt(of), by);
   const count = Math.floor(product / of);
   const rest = product - count * of;
   return whole + (rest < 0 ? count - 1 + Number((rest + of) * 2 >= of) : count + Number(rest * 2 >= of));
@@ -230,7 +296,10 @@ function settledExactly(n: bigint, d: bigint, by: Conversion | null): number | R
   return Number.isSafeInteger(value) ? value : tooLarge;
 }
 
-/** The largest and smallest amount a rate can charge for loads within bounds; `most` is infinite where nothing bounds it. */
+/**
+ * The largest and smallest amount a rate can charge for loads within bounds; `most` is infinite where nothing bounds
+ * it.
+ */
 export function reachOf(rate: Rate): { least: Minor; most: Minor } {
   const range = (least: number, most: number) => ({ least: least as Minor, most: most as Minor });
   switch (rate.is) {
@@ -240,11 +309,16 @@ export function reachOf(rate: Rate): { least: Minor; most: Minor } {
       return range(rate.amount, rate.amount);
     case 'table': {
       const amounts = rate.breaks.map((one) => one.amount);
-      const stepped = rate.breaks.map((one, i) => (one.step === 0 || one.per === 0 || one.per === 0n ? one.amount : one.amount + one.step * stepsWithin(rate, i)));
+      const stepped = rate.breaks.map((one, i) =>
+        one.step === 0 || one.per === 0 || one.per === 0n ? one.amount : one.amount + one.step * stepsWithin(rate, i),
+      );
       return range(Math.min(...amounts), Math.max(...stepped));
     }
     case 'built up':
-      return range(rate.order + rate.first, rate.further === 0 && !rate.weight ? rate.order + rate.first : Number.POSITIVE_INFINITY);
+      return range(
+        rate.order + rate.first,
+        rate.further === 0 && !rate.weight ? rate.order + rate.first : Number.POSITIVE_INFINITY,
+      );
     case 'carrier quote':
       return range(rate.add, Number.POSITIVE_INFINITY);
     case 'box':
@@ -256,10 +330,14 @@ export function reachOf(rate: Rate): { least: Minor; most: Minor } {
 function stepsWithin(table: Table, at: number): number {
   if (table.over === 'volume') {
     const [edge, per] = [table.edges[at], table.breaks[at]?.per ?? 1n];
-    return edge === undefined ? Number.POSITIVE_INFINITY : Number((edge - (table.edges[at - 1] ?? table.from) + per - 1n) / per);
+    return edge === undefined
+      ? Number.POSITIVE_INFINITY
+      : Number((edge - (table.edges[at - 1] ?? table.from) + per - 1n) / per);
   }
   const edge = table.edges[at];
-  return edge === undefined ? Number.POSITIVE_INFINITY : started(edge - (table.edges[at - 1] ?? table.from), table.breaks[at]?.per ?? 1);
+  return edge === undefined
+    ? Number.POSITIVE_INFINITY
+    : started(edge - (table.edges[at - 1] ?? table.from), table.breaks[at]?.per ?? 1);
 }
 
 /** Whether a rate never charges less for more mass or size, nor begins to be offered with it. */
@@ -275,7 +353,9 @@ export function isRising(rate: Rate): boolean {
       if (rate.from > 0) return false;
       return rate.breaks.every((one, i) => {
         const before = rate.breaks[i - 1];
-        return !before || one.amount >= before.amount + (before.step === 0 ? 0 : before.step * stepsWithin(rate, i - 1));
+        return (
+          !before || one.amount >= before.amount + (before.step === 0 ? 0 : before.step * stepsWithin(rate, i - 1))
+        );
       });
     }
     case 'carrier quote':

@@ -3,7 +3,10 @@ import { lengthUnits, massUnits, volumeUnits, written } from '../exact/index.ts'
 
 const { amount, currency, figure, id, name, percent, place, window } = written;
 
-/** What tables, bounds and thresholds count in: goods value in the template's currency, units, a mass, a length, a volume. */
+/**
+ * What tables, bounds and thresholds count in: goods value in the template's currency, units, a mass, a length, a
+ * volume.
+ */
 export const measureUnits = ['value', 'units', ...massUnits, ...lengthUnits, ...volumeUnits] as const;
 const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
 
@@ -27,8 +30,14 @@ export const serviceSchema = z.strictObject({
   carrier: z.string().min(1).max(40).nullable().default(null),
 });
 
-/** A break of a table: up to an edge that belongs to it (null: open) an amount, or a base and a step for each started so much beyond the edge before. */
-export const breakSchema = z.union([z.strictObject({ to: figure.nullable(), amount }), z.strictObject({ to: figure.nullable(), amount, step: amount, per: figure })]);
+/**
+ * A break of a table: up to an edge that belongs to it (null: open) an amount, or a base and a step for each started so
+ * much beyond the edge before.
+ */
+export const breakSchema = z.union([
+  z.strictObject({ to: figure.nullable(), amount }),
+  z.strictObject({ to: figure.nullable(), amount, step: amount, per: figure }),
+]);
 export const rateSchema = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('free') }),
   z.strictObject({ is: z.literal('flat'), amount }),
@@ -38,7 +47,9 @@ export const rateSchema = z.discriminatedUnion('is', [
     first: amount,
     further: amount,
     /** An amount for each so much of weight, in proportion or for each started. */
-    weight: z.strictObject({ amount, per: figure, unit: z.enum(massUnits), each: z.enum(['in proportion', 'started']) }).nullable(),
+    weight: z
+      .strictObject({ amount, per: figure, unit: z.enum(massUnits), each: z.enum(['in proportion', 'started']) })
+      .nullable(),
   }),
   z.strictObject({
     is: z.literal('table'),
@@ -78,7 +89,10 @@ const kinds = z.record(id, pricedSchema).default({});
 const fees = { order: amount, item: amount };
 /** Lane fees of each order and each item, and the same in other currencies. */
 export const feesSchema = z.strictObject({ ...fees, also: z.record(currency, z.strictObject(fees)).default({}) });
-/** From where a lane is free: so much value (before or after discounts), units or mass, of the whole basket or of the lane's own group. */
+/**
+ * From where a lane is free: so much value (before or after discounts), units or mass, of the whole basket or of the
+ * lane's own group.
+ */
 export const freeFromSchema = z.strictObject({
   value: amount,
   test: z.enum(['before', 'after']),
@@ -88,8 +102,15 @@ export const freeFromSchema = z.strictObject({
   also: z.record(currency, amount).default({}),
 });
 /** A bound on the lane: at least and at most, both counting. */
-export const boundSchema = z.strictObject({ unit: z.enum(measureUnits), from: figure.nullable(), to: figure.nullable() });
-/** A field of a lane given for a time: of the rows in force the later begun counts, the lane's own field being the earliest. */
+export const boundSchema = z.strictObject({
+  unit: z.enum(measureUnits),
+  from: figure.nullable(),
+  to: figure.nullable(),
+});
+/**
+ * A field of a lane given for a time: of the rows in force the later begun counts, the lane's own field being the
+ * earliest.
+ */
 export const laneRowSchema = z.strictObject({
   id,
   window,

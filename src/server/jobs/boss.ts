@@ -17,7 +17,9 @@ export interface Jobs {
   close(): Promise<void>;
 }
 
-/** Starts the workers. What a killed server left unfinished is taken up again: sends go on, checks are asked for anew. */
+/**
+ * Starts the workers. What a killed server left unfinished is taken up again: sends go on, checks are asked for anew.
+ */
 export async function startJobs(context: Context, url: string): Promise<Jobs> {
   const boss = new PgBoss({ connectionString: url, schema: 'jobs', max: 4 });
   boss.on('error', (error) => context.log.error(error, 'jobs'));

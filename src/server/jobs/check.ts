@@ -22,18 +22,31 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
     const outcomes = await Promise.all(
       dialects.map(async (dialect): Promise<ChannelReport | Down> => {
         const sent = await lastAccepted(database, dialect.id);
-        const sides: Sides = { rendition: dialect.render(compiled, goods), sent: sent && rulesOf(dialect.id, sent.files), speeds: book.channels[dialect.id].speeds };
+        const sides: Sides = {
+          rendition: dialect.render(compiled, goods),
+          sent: sent && rulesOf(dialect.id, sent.files),
+          speeds: book.channels[dialect.id].speeds,
+        };
         const progress = (done: number, all: number) => {
           ended ||= stop();
           if (ended) throw new Stopped();
           totals.set(dialect.id, { done, all });
           if (Date.now() - told < 250) return;
           told = Date.now();
-          const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), { done: 0, all: 0 });
+          const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), {
+            done: 0,
+            all: 0,
+          });
           markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
         };
         try {
-          return await checkChannel(compiled, goods, { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id]) }, run.moment.getTime(), progress);
+          return await checkChannel(
+            compiled,
+            goods,
+            { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id]) },
+            run.moment.getTime(),
+            progress,
+          );
         } catch (error) {
           if (error instanceof ChannelDown) return { channel: error.channel, why: error.message };
           ended = true;

@@ -1,6 +1,13 @@
 import { setImmediate as breathe } from 'node:timers/promises';
 import { type Change, compileBook, readyGoods } from '../../core/book/index.ts';
-import { type Column, cellOf, type GoodsFile, goodsColumns, type Item, readGoodsSteps } from '../../core/goods/index.ts';
+import {
+  type Column,
+  cellOf,
+  type GoodsFile,
+  goodsColumns,
+  type Item,
+  readGoodsSteps,
+} from '../../core/goods/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
@@ -15,7 +22,8 @@ const batch = 2000;
 const reported = 200;
 
 /**
- * Goes on with an import: reads the file and reports what it holds, or, where somebody has said so, takes its good lines as
+ * Goes on with an import: reads the file and reports what it holds, or, where somebody has said so, takes its good
+ * lines as
  * one revision. Gives way between batches, tells how far it is, and stops when asked to, leaving nothing behind.
  */
 export async function runImport(context: Context, id: number, stop: () => boolean): Promise<void> {
@@ -34,8 +42,13 @@ export async function runImport(context: Context, id: number, stop: () => boolea
       const merged = file.items.map((item) => mergedWith(there.get(item.sku), item, file.columns));
       const fresh = file.items.filter((item) => !there.has(item.sku)).length;
       const same = merged.filter((item) => isSame(there.get(item.sku), item)).length;
-      const whole = readyGoods(book, [...new Map([...there.values(), ...merged].map((item) => [item.sku, item])).values()]);
-      const bad = file.badLines.map((line) => ({ line: line.line, problems: line.problems.map((one) => ({ ...one, at: [...one.at] })) }));
+      const whole = readyGoods(book, [
+        ...new Map([...there.values(), ...merged].map((item) => [item.sku, item])).values(),
+      ]);
+      const bad = file.badLines.map((line) => ({
+        line: line.line,
+        problems: line.problems.map((one) => ({ ...one, at: [...one.at] })),
+      }));
       await reportImport(database, id, {
         fresh,
         same,
@@ -59,7 +72,13 @@ export async function runImport(context: Context, id: number, stop: () => boolea
   } catch (error) {
     const stopped = error instanceof Stopped;
     if (!stopped) log.error(error, 'import');
-    await moveImport(database, id, ['reading', 'taking'], stopped ? 'stopped' : 'failed', stopped ? null : (error as Error).message);
+    await moveImport(
+      database,
+      id,
+      ['reading', 'taking'],
+      stopped ? 'stopped' : 'failed',
+      stopped ? null : (error as Error).message,
+    );
     await endImport(database, id, null);
   }
 }
@@ -68,7 +87,12 @@ async function read(context: Context, id: number, progress: (done: number, total
   const book = await readBook(context.database);
   const compiled = book && compileBook(book);
   if (!compiled?.ok) throw new Error('There is no sound book to take goods into');
-  const steps = readGoodsSteps(await importText(context.database, id), compiled.value.written, new Set(compiled.value.templates.map((template) => template.id)), batch);
+  const steps = readGoodsSteps(
+    await importText(context.database, id),
+    compiled.value.written,
+    new Set(compiled.value.templates.map((template) => template.id)),
+    batch,
+  );
   for (;;) {
     const step = steps.next();
     if (step.done) return { book: compiled.value, file: step.value as GoodsFile };
@@ -77,7 +101,11 @@ async function read(context: Context, id: number, progress: (done: number, total
 }
 
 /** Puts the items of a file in, batch by batch; gives what changed. */
-async function take(connection: Connection, file: GoodsFile, progress: (done: number, total: number) => Promise<void>): Promise<Change[]> {
+async function take(
+  connection: Connection,
+  file: GoodsFile,
+  progress: (done: number, total: number) => Promise<void>,
+): Promise<Change[]> {
   const changes: Change[] = [];
   for (let i = 0; i < file.items.length; i += batch) {
     const some = file.items.slice(i, i + batch);
@@ -89,7 +117,9 @@ async function take(connection: Connection, file: GoodsFile, progress: (done: nu
         )
       ).map((item) => [item.sku, item]),
     );
-    const put = some.map((item) => mergedWith(there.get(item.sku), item, file.columns)).filter((item) => !isSame(there.get(item.sku), item));
+    const put = some
+      .map((item) => mergedWith(there.get(item.sku), item, file.columns))
+      .filter((item) => !isSame(there.get(item.sku), item));
     await putGoods(connection, put);
     for (const item of put) {
       const before = there.get(item.sku);
@@ -102,6 +132,9 @@ async function take(connection: Connection, file: GoodsFile, progress: (done: nu
 
 /** What the file has no column for stays as it is. */
 const mergedWith = (there: Item | undefined, item: Item, columns: readonly Column[]): Item =>
-  there ? { ...there, ...(Object.fromEntries(columns.map((column) => [column, item[column]])) as Partial<Item>) } : item;
+  there
+    ? { ...there, ...(Object.fromEntries(columns.map((column) => [column, item[column]])) as Partial<Item>) }
+    : item;
 
-const isSame = (there: Item | undefined, item: Item): boolean => there !== undefined && goodsColumns.every((column) => cellOf(there, column) === cellOf(item, column));
+const isSame = (there: Item | undefined, item: Item): boolean =>
+  there !== undefined && goodsColumns.every((column) => cellOf(there, column) === cellOf(item, column));

@@ -3,7 +3,8 @@ import type { Context } from '../context.ts';
 import { markSend, sendById } from '../queries/sends.ts';
 
 /**
- * Sends what was noted. The channel takes all of it or none, and knows a send by its key: done twice, after a crash in the
+ * Sends what was noted. The channel takes all of it or none, and knows a send by its key: done twice, after a crash in
+ * the
  * middle, it counts once.
  */
 export async function runSend({ database, clients, log }: Context, id: number): Promise<void> {

@@ -40,14 +40,24 @@ export async function readBook(connection: Connection): Promise<Book | null> {
 
 /** Puts a book in place of the one that stands. */
 export async function writeBook(connection: Connection, book: Book): Promise<void> {
-  const head = Object.fromEntries(Object.entries(book).filter(([key]) => key !== 'channels' && !(lists as readonly string[]).includes(key)));
+  const head = Object.fromEntries(
+    Object.entries(book).filter(([key]) => key !== 'channels' && !(lists as readonly string[]).includes(key)),
+  );
   const parts = [
     { kind: 'head', id: '', position: 0, body: head as unknown },
-    ...lists.flatMap((kind) => book[kind].map((body, position) => ({ kind, id: body.id, position, body: body as unknown }))),
-    ...Object.entries(book.channels).map(([id, body], position) => ({ kind: 'channels', id, position, body: body as unknown })),
+    ...lists.flatMap((kind) =>
+      book[kind].map((body, position) => ({ kind, id: body.id, position, body: body as unknown })),
+    ),
+    ...Object.entries(book.channels).map(([id, body], position) => ({
+      kind: 'channels',
+      id,
+      position,
+      body: body as unknown,
+    })),
   ];
   await connection.query('delete from book_part');
-  await connection.query('insert into book_part (kind, id, position, body) select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)', [
-    JSON.stringify(parts),
-  ]);
+  await connection.query(
+    'insert into book_part (kind, id, position, body) select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)',
+    [JSON.stringify(parts)],
+  );
 }

@@ -6,12 +6,17 @@ const columns =
 
 /** A page of goods after a SKU, in the order of SKUs. */
 export async function goodsAfter(connection: Connection, after: string, limit: number): Promise<Item[]> {
-  const { rows } = await connection.query<Item>(`select ${columns} from goods where sku > $1 order by sku limit $2`, [after, limit]);
+  const { rows } = await connection.query<Item>(`select ${columns} from goods where sku > $1 order by sku limit $2`, [
+    after,
+    limit,
+  ]);
   return rows;
 }
 
 export async function goodsBySku(connection: Connection, skus: readonly string[]): Promise<Item[]> {
-  const { rows } = await connection.query<Item>(`select ${columns} from goods where sku = any($1) order by sku`, [skus]);
+  const { rows } = await connection.query<Item>(`select ${columns} from goods where sku = any($1) order by sku`, [
+    skus,
+  ]);
   return rows;
 }
 
@@ -22,7 +27,9 @@ export async function allGoods(connection: Connection): Promise<Item[]> {
 
 /** Items that are variants of any of these. */
 export async function variantsOf(connection: Connection, skus: readonly string[]): Promise<Item[]> {
-  const { rows } = await connection.query<Item>(`select ${columns} from goods where parent = any($1) order by sku`, [skus]);
+  const { rows } = await connection.query<Item>(`select ${columns} from goods where parent = any($1) order by sku`, [
+    skus,
+  ]);
   return rows;
 }
 

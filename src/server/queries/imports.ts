@@ -14,13 +14,17 @@ export interface ImportRow {
 }
 const columns = 'id::integer, state, name, who, done, total, report, revision, error';
 
-export async function addImport(connection: Connection, name: string, text: string, who: string, requested: Date): Promise<ImportRow> {
-  const { rows } = await connection.query<ImportRow>(`insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4) returning ${columns}`, [
-    name,
-    text,
-    who,
-    requested,
-  ]);
+export async function addImport(
+  connection: Connection,
+  name: string,
+  text: string,
+  who: string,
+  requested: Date,
+): Promise<ImportRow> {
+  const { rows } = await connection.query<ImportRow>(
+    `insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4) returning ${columns}`,
+    [name, text, who, requested],
+  );
   return rows[0] as ImportRow;
 }
 
@@ -35,8 +39,17 @@ export async function importText(connection: Connection, id: number): Promise<st
 }
 
 /** Moves an import from one state to another; whether it was in the first. */
-export async function moveImport(connection: Connection, id: number, from: readonly ImportState['state'][], to: ImportState['state'], error: string | null = null): Promise<boolean> {
-  const { rowCount } = await connection.query('update goods_import set state = $3, error = $4 where id = $1 and state = any($2)', [id, from, to, error]);
+export async function moveImport(
+  connection: Connection,
+  id: number,
+  from: readonly ImportState['state'][],
+  to: ImportState['state'],
+  error: string | null = null,
+): Promise<boolean> {
+  const { rowCount } = await connection.query(
+    'update goods_import set state = $3, error = $4 where id = $1 and state = any($2)',
+    [id, from, to, error],
+  );
   return rowCount === 1;
 }
 
@@ -55,5 +68,8 @@ export async function endImport(connection: Connection, id: number, revision: nu
 
 /** Imports that a stopped server left under way. */
 export async function failUnfinishedImports(connection: Connection, why: string): Promise<void> {
-  await connection.query("update goods_import set state = 'failed', error = $1, text = '' where state in ('reading', 'taking')", [why]);
+  await connection.query(
+    "update goods_import set state = 'failed', error = $1, text = '' where state in ('reading', 'taking')",
+    [why],
+  );
 }

@@ -22,7 +22,10 @@ export async function newest(connection: Connection): Promise<number> {
   return rows[0]?.number ?? 0;
 }
 
-export async function addRevision(connection: Connection, revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[] }): Promise<void> {
+export async function addRevision(
+  connection: Connection,
+  revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[] },
+): Promise<void> {
   await connection.query('insert into revision (number, at, who, note, changes) values ($1, $2, $3, $4, $5)', [
     revision.number,
     revision.at,
@@ -33,7 +36,11 @@ export async function addRevision(connection: Connection, revision: { number: nu
 }
 
 /** Revisions before a number, newest first. */
-export async function revisionsBefore(connection: Connection, before: number, limit: number): Promise<(RevisionRow & { count: number })[]> {
+export async function revisionsBefore(
+  connection: Connection,
+  before: number,
+  limit: number,
+): Promise<(RevisionRow & { count: number })[]> {
   const { rows } = await connection.query<RevisionRow & { count: number }>(
     'select number, at, who, note, jsonb_array_length(changes) as count from revision where number < $1 order by number desc limit $2',
     [before, limit],
@@ -42,7 +49,14 @@ export async function revisionsBefore(connection: Connection, before: number, li
 }
 
 /** The changes of the revisions after `from` up to `to`, oldest first. */
-export async function changesBetween(connection: Connection, from: number, to: number): Promise<(RevisionRow & { changes: Change[] })[]> {
-  const { rows } = await connection.query<RevisionRow & { changes: Change[] }>('select number, at, who, note, changes from revision where number > $1 and number <= $2 order by number', [from, to]);
+export async function changesBetween(
+  connection: Connection,
+  from: number,
+  to: number,
+): Promise<(RevisionRow & { changes: Change[] })[]> {
+  const { rows } = await connection.query<RevisionRow & { changes: Change[] }>(
+    'select number, at, who, note, changes from revision where number > $1 and number <= $2 order by number',
+    [from, to],
+  );
   return rows;
 }

@@ -25,7 +25,10 @@ export interface SendRow {
 const columns = 'id::integer, channel, revision, idempotency_key, state, requested, who, files, report, error';
 
 /** Notes a send; null where one of the channel is under way already. */
-export async function addSend(connection: Connection, send: Pick<SendRow, 'channel' | 'revision' | 'idempotency_key' | 'requested' | 'who' | 'files'>): Promise<SendRow | null> {
+export async function addSend(
+  connection: Connection,
+  send: Pick<SendRow, 'channel' | 'revision' | 'idempotency_key' | 'requested' | 'who' | 'files'>,
+): Promise<SendRow | null> {
   const { rows } = await connection.query<SendRow>(
     `insert into send (channel, revision, idempotency_key, state, requested, who, files) values ($1, $2, $3, 'queued', $4, $5, $6)
      on conflict (channel) where state in ('queued', 'sending') do nothing returning ${columns}`,
@@ -40,13 +43,19 @@ export async function sendById(connection: Connection, id: number): Promise<Send
 }
 
 export async function lastSend(connection: Connection, channel: ChannelId): Promise<SendRow | null> {
-  const { rows } = await connection.query<SendRow>(`select ${columns} from send where channel = $1 order by id desc limit 1`, [channel]);
+  const { rows } = await connection.query<SendRow>(
+    `select ${columns} from send where channel = $1 order by id desc limit 1`,
+    [channel],
+  );
   return rows[0] ?? null;
 }
 
 /** What the channel was last told and took. */
 export async function lastAccepted(connection: Connection, channel: ChannelId): Promise<SendRow | null> {
-  const { rows } = await connection.query<SendRow>(`select ${columns} from send where channel = $1 and state = 'accepted' order by id desc limit 1`, [channel]);
+  const { rows } = await connection.query<SendRow>(
+    `select ${columns} from send where channel = $1 and state = 'accepted' order by id desc limit 1`,
+    [channel],
+  );
   return rows[0] ?? null;
 }
 
@@ -55,6 +64,17 @@ export async function unfinishedSends(connection: Connection): Promise<SendRow[]
   return rows;
 }
 
-export async function markSend(connection: Connection, id: number, state: SendRow['state'], report: readonly Remark[], error: string | null): Promise<void> {
-  await connection.query('update send set state = $2, report = $3, error = $4 where id = $1', [id, state, JSON.stringify(report), error]);
+export async function markSend(
+  connection: Connection,
+  id: number,
+  state: SendRow['state'],
+  report: readonly Remark[],
+  error: string | null,
+): Promise<void> {
+  await connection.query('update send set state = $2, report = $3, error = $4 where id = $1', [
+    id,
+    state,
+    JSON.stringify(report),
+    error,
+  ]);
 }

@@ -5,7 +5,9 @@ const columns = `offer, to_char(week, 'YYYY-MM-DD') as week, nullif(channel, '')
 
 /** What offers have cost so far, by week and channel. */
 export async function allSpend(connection: Connection): Promise<SpendRow[]> {
-  const { rows } = await connection.query<SpendRow>(`select ${columns} from spend order by spend.offer, spend.week, spend.channel`);
+  const { rows } = await connection.query<SpendRow>(
+    `select ${columns} from spend order by spend.offer, spend.week, spend.channel`,
+  );
   return rows;
 }
 

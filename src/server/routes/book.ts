@@ -19,8 +19,12 @@ export function bookRoutes(context: Context): Hono {
   const at = async () => new Date(await nowOf(context));
   return new Hono()
     .get('/book', async (c) => {
-      const { book, revision } = await snapshot(database, async (connection) => ({ book: await readBook(connection), revision: await newest(connection) }));
-      if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+      const { book, revision } = await snapshot(database, async (connection) => ({
+        book: await readBook(connection),
+        revision: await newest(connection),
+      }));
+      if (!book)
+        throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
       return c.json({ revision, book });
     })
     .get('/goods', async (c) => {
@@ -28,35 +32,62 @@ export function bookRoutes(context: Context): Hono {
       return c.json({ items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null });
     })
     .get('/book/file', async (c) => {
-      const { book, goods } = await snapshot(database, async (connection) => ({ book: await readBook(connection), goods: await allGoods(connection) }));
+      const { book, goods } = await snapshot(database, async (connection) => ({
+        book: await readBook(connection),
+        goods: await allGoods(connection),
+      }));
       if (!book) throw new Refusal(404, 'no-book', 'There is no book yet');
       const file: BookFile = { ...book, goods };
-      return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, { 'Content-Type': 'application/json', 'Content-Disposition': 'attachment; filename="book.json"' });
+      return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, {
+        'Content-Type': 'application/json',
+        'Content-Disposition': 'attachment; filename="book.json"',
+      });
     })
     .put('/book/file', async (c) => {
       const data: unknown = await c.req.json().catch(() => null);
       const read = readBookFile(data);
       if (!read.ok)
-        throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', { problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })) });
+        throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', {
+          problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })),
+        });
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
       const notes = migrationNotes(data).map((one) => `${one.at.join(' ')}: ${one.was} → ${one.now}`);
-      return c.json({ revision: await replaceBook(database, book, goods, who, [`Imported the book of ${book.seller}`, ...notes].join('. '), await at()), notes }, 201);
+      return c.json(
+        {
+          revision: await replaceBook(
+            database,
+            book,
+            goods,
+            who,
+            [`Imported the book of ${book.seller}`, ...notes].join('. '),
+            await at(),
+          ),
+          notes,
+        },
+        201,
+      );
     })
     .post('/revisions', async (c) => {
       const request = await parsed(c, saveRequest);
-      const edits = request.edits.map((edit) => (edit.value === undefined ? { path: edit.path } : { path: edit.path, value: edit.value }));
+      const edits = request.edits.map((edit) =>
+        edit.value === undefined ? { path: edit.path } : { path: edit.path, value: edit.value },
+      );
       return c.json({ revision: await save(database, { ...request, edits, at: await at() }) }, 201);
     })
     .get('/revisions', async (c) => {
       const before = rowNumber(c.req.query('before') ?? String(2 ** 31 - 1));
       const rows = await revisionsBefore(database, before, pageOfRevisions);
-      return c.json({ revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })), next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null });
+      return c.json({
+        revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })),
+        next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null,
+      });
     })
     .get('/revisions/:from/to/:to', async (c) => {
       const [from, to] = [rowNumber(c.req.param('from')), rowNumber(c.req.param('to'))];
       // Revision 0 is the book before its first.
-      if (to === 0 || from > to || (from === 0 && c.req.param('from') !== '0')) throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
+      if (to === 0 || from > to || (from === 0 && c.req.param('from') !== '0'))
+        throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
       const changes = foldChanges((await changesBetween(database, from, to)).flatMap((row) => row.changes));
       return c.json({ from, to, changes });
     })

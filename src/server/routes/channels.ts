@@ -14,7 +14,8 @@ import { parsed } from './parsed.ts';
 
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
-  if (!id.success) throw new Refusal(404, 'channel', `There is no channel “${text}”`, { detail: channelIds.join(', ') });
+  if (!id.success)
+    throw new Refusal(404, 'channel', `There is no channel “${text}”`, { detail: channelIds.join(', ') });
   return id.data;
 };
 
@@ -40,7 +41,12 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       throw error;
     });
     const taken = told && { revision: told.revision, at: told.requested.toISOString() };
-    return { id, lastSend: last && sendView(last), told: taken, ...(live instanceof ChannelDown ? { held: [], down: live.message } : { held: live.held, down: null }) };
+    return {
+      id,
+      lastSend: last && sendView(last),
+      told: taken,
+      ...(live instanceof ChannelDown ? { held: [], down: live.message } : { held: live.held, down: null }),
+    };
   }
 
   return new Hono()
@@ -74,14 +80,24 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         .rules.files()
         .find((one) => one.name === c.req.param('name'));
       if (!file) throw new Refusal(404, 'file', `${dialectOf(id).name} has no file of this name`);
-      return c.text(file.text, 200, { 'Content-Type': 'application/octet-stream', 'Content-Disposition': `attachment; filename="${file.name}"` });
+      return c.text(file.text, 200, {
+        'Content-Type': 'application/octet-stream',
+        'Content-Disposition': `attachment; filename="${file.name}"`,
+      });
     })
     .post('/channels/:id/sends', async (c) => {
       const id = channelOf(c.req.param('id'));
       const { who } = await parsed(c, sendRequest);
       const { compiled, goods, revision } = await standing(context);
       const files = [...dialectOf(id).render(compiled, goods).rules.files()];
-      const send = await addSend(database, { channel: id, revision, idempotency_key: randomUUID(), requested: new Date(await nowOf(context)), who, files });
+      const send = await addSend(database, {
+        channel: id,
+        revision,
+        idempotency_key: randomUUID(),
+        requested: new Date(await nowOf(context)),
+        who,
+        files,
+      });
       if (!send) throw new Refusal(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
       await jobs.send(send.id);
       return c.json(sendView(send), 202);
@@ -92,13 +108,22 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const bySku = new Map(goods.map((item) => [item.sku, item]));
       const questions = baskets.map((basket) => {
         const question = questionOf(compiled, basket, { ready: (sku) => bySku.get(sku), now: Date.parse(moment) });
-        if (!question.ok) throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, { problems: question.problems.map((one) => ({ ...one, at: [...one.at] })) });
+        if (!question.ok)
+          throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
+            problems: question.problems.map((one) => ({ ...one, at: [...one.at] })),
+          });
         return question.value;
       });
       const channels = await Promise.all(
         channelIds.map(async (id) => {
           try {
-            const answers = await Promise.all(questions.map(async (question) => (!countedAlike(compiled) ? [] : ((await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []))));
+            const answers = await Promise.all(
+              questions.map(async (question) =>
+                !countedAlike(compiled)
+                  ? []
+                  : ((await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []),
+              ),
+            );
             return { id, down: null, answers };
           } catch (error) {
             if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };
@@ -115,7 +140,8 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       try {
         await Promise.all(channelIds.map((id) => clients[id].setClock(now)));
       } catch (error) {
-        if (error instanceof ChannelDown) throw new Refusal(503, 'down', `${error.message}; the clock stays where it was`);
+        if (error instanceof ChannelDown)
+          throw new Refusal(503, 'down', `${error.message}; the clock stays where it was`);
         throw error;
       }
       await setClockAhead(database, now - Date.now());

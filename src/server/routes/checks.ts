@@ -4,7 +4,17 @@ import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
 import { Refusal } from '../problem.ts';
-import { accept, acceptedKeys, addCheck, type CheckRow, checkById, classesOf, doneChecks, findingsOf, unaccept } from '../queries/checks.ts';
+import {
+  accept,
+  acceptedKeys,
+  addCheck,
+  type CheckRow,
+  checkById,
+  classesOf,
+  doneChecks,
+  findingsOf,
+  unaccept,
+} from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
 import { parsed, rowNumber } from './parsed.ts';
 
@@ -37,7 +47,14 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
     })
     .get('/checks/last', async (c) => {
       const [last, before] = await doneChecks(database, 2);
-      if (!last) return c.json({ check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } } satisfies CheckReport);
+      if (!last)
+        return c.json({
+          check: null,
+          classes: [],
+          findings: [],
+          down: [],
+          since: { added: [], gone: [] },
+        } satisfies CheckReport);
       const [classes, findings, accepted, earlier] = await Promise.all([
         classesOf(database, last.id),
         findingsOf(database, last.id),
@@ -48,10 +65,23 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
       const old = new Set(earlier.map((one) => one.key));
       return c.json({
         check: view(last),
-        classes: classes.map((row) => ({ channel: row.channel, class: row.class, key: row.key, corners: row.corners, toldAbove: row.told_above })),
-        findings: findings.map(({ body }) => ({ ...body, key: findingKey(body), accepted: accepted.has(findingKey(body)), standing: standingOf(body, accepted) })),
+        classes: classes.map((row) => ({
+          channel: row.channel,
+          class: row.class,
+          key: row.key,
+          corners: row.corners,
+          toldAbove: row.told_above,
+        })),
+        findings: findings.map(({ body }) => ({
+          ...body,
+          key: findingKey(body),
+          accepted: accepted.has(findingKey(body)),
+          standing: standingOf(body, accepted),
+        })),
         down: last.down,
-        since: before ? { added: [...keys].filter((key) => !old.has(key)), gone: [...old].filter((key) => !keys.has(key)) } : { added: [], gone: [] },
+        since: before
+          ? { added: [...keys].filter((key) => !old.has(key)), gone: [...old].filter((key) => !keys.has(key)) }
+          : { added: [], gone: [] },
       });
     })
     .get('/checks/:id', async (c) => c.json(view(await byId(c.req.param('id')))))

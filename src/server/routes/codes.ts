@@ -9,7 +9,19 @@ import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import { Refusal } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
-import { addCodes, addFreshCodes, batches, codesAfter, customersAfter, dropBatch, markUsed, putCustomers, segmentCounts, segmentOf, unusedAmong } from '../queries/codes.ts';
+import {
+  addCodes,
+  addFreshCodes,
+  batches,
+  codesAfter,
+  customersAfter,
+  dropBatch,
+  markUsed,
+  putCustomers,
+  segmentCounts,
+  segmentOf,
+  unusedAmong,
+} from '../queries/codes.ts';
 import { allSpend, putSpend } from '../queries/spend.ts';
 import { parsed } from './parsed.ts';
 
@@ -20,15 +32,27 @@ const page = 20_000;
 const batchName = /^[a-z0-9][a-z0-9-]{0,39}$/;
 
 const freshCode = () => Array.from({ length: codeLength }, () => alphabet[randomInt(alphabet.length)]).join('');
-const listedLines = (badLines: readonly { line: number; problems: readonly { at: readonly (string | number)[]; wrong: string; right: string }[] }[]) =>
-  badLines.slice(0, 200).map(({ line, problems }) => ({ line, problems: problems.map((one) => ({ ...one, at: [...one.at] })) }));
+const listedLines = (
+  badLines: readonly {
+    line: number;
+    problems: readonly { at: readonly (string | number)[]; wrong: string; right: string }[];
+  }[],
+) =>
+  badLines
+    .slice(0, 200)
+    .map(({ line, problems }) => ({ line, problems: problems.map((one) => ({ ...one, at: [...one.at] })) }));
 
-/** What stands beside the book: single-use codes in batches, customers in segments, and what budgets have been spent on. */
+/**
+ * What stands beside the book: single-use codes in batches, customers in segments, and what budgets have been spent on.
+ */
 export function codeRoutes(context: Context): Hono {
   const { database } = context;
   const at = async () => new Date(await nowOf(context));
   const batchOf = (text: string): string => {
-    if (!batchName.test(text)) throw new Refusal(422, 'batch', `“${text}” is no name of a batch`, { detail: 'Small letters, digits and hyphens, at most 40.' });
+    if (!batchName.test(text))
+      throw new Refusal(422, 'batch', `“${text}” is no name of a batch`, {
+        detail: 'Small letters, digits and hyphens, at most 40.',
+      });
     return text;
   };
   /** Pages of rows one after the other, as one file. */
@@ -48,14 +72,21 @@ export function codeRoutes(context: Context): Hono {
       const { count } = await parsed(c, codesRequest);
       const moment = await at();
       await transaction(database, async (connection) => {
-        for (let left = count; left > 0; ) left -= await addFreshCodes(connection, batch, Array.from({ length: Math.min(left, page) }, freshCode), moment);
+        for (let left = count; left > 0; )
+          left -= await addFreshCodes(
+            connection,
+            batch,
+            Array.from({ length: Math.min(left, page) }, freshCode),
+            moment,
+          );
       });
       return c.json({ batches: await batches(database) }, 201);
     })
     .put('/codes/batches/:batch', async (c) => {
       const batch = batchOf(c.req.param('batch'));
       const { codes, badLines } = readCodes((await parsed(c, listRequest)).text);
-      if (badLines.length > 0 || codes.length === 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      if (badLines.length > 0 || codes.length === 0)
+        return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const standing = await transaction(database, (connection) => addCodes(connection, batch, rows, moment));
@@ -88,15 +119,24 @@ export function codeRoutes(context: Context): Hono {
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const { marked, unknown } = await transaction(database, (connection) => markUsed(connection, rows, moment));
-      const problems = unknown.map((code) => ({ line: codes.findIndex((one) => one.code === code) + 2, problems: [{ at: ['code'], wrong: `no batch has “${code}”`, right: 'a code of a batch' }] }));
+      const problems = unknown.map((code) => ({
+        line: codes.findIndex((one) => one.code === code) + 2,
+        problems: [{ at: ['code'], wrong: `no batch has “${code}”`, right: 'a code of a batch' }],
+      }));
       return c.json({ taken: marked, badLines: problems } satisfies ListReport);
     })
-    .post('/codes/known', async (c) => c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }))
+    .post('/codes/known', async (c) =>
+      c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }),
+    )
     .get('/spend', async (c) => c.json({ rows: await allSpend(database) }))
     .put('/spend', async (c) => {
       const book = await readBook(database);
       const offers = book?.offers.filter((one) => one.limits.budget !== null).map((one) => one.id) ?? [];
-      const { rows, badLines } = readSpend((await parsed(c, listRequest)).text, { offers, channels: channelIds, currency: (book?.markets[0]?.currency ?? 'EUR') as Currency });
+      const { rows, badLines } = readSpend((await parsed(c, listRequest)).text, {
+        offers,
+        channels: channelIds,
+        currency: (book?.markets[0]?.currency ?? 'EUR') as Currency,
+      });
       if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
       await transaction(database, (connection) => putSpend(connection, rows));
       return c.json({ taken: rows.length, badLines: [] } satisfies ListReport);
@@ -104,12 +144,18 @@ export function codeRoutes(context: Context): Hono {
     .get('/spend/file', async (c) => {
       const rows = await allSpend(database);
       const lines = rows.map((one) => `${one.offer},${one.week},${one.channel ?? ''},${one.amount}\r\n`);
-      return c.text(`offer,week,channel,amount\r\n${lines.join('')}`, 200, { 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': 'attachment; filename="spend.csv"' });
+      return c.text(`offer,week,channel,amount\r\n${lines.join('')}`, 200, {
+        'Content-Type': 'text/csv; charset=utf-8',
+        'Content-Disposition': 'attachment; filename="spend.csv"',
+      });
     })
     .get('/segments', async (c) => c.json({ segments: await segmentCounts(database) }))
     .put('/customers', async (c) => {
       const book = await readBook(database);
-      const { customers, badLines } = readCustomers((await parsed(c, listRequest)).text, book?.segments.map((one) => one.id) ?? []);
+      const { customers, badLines } = readCustomers(
+        (await parsed(c, listRequest)).text,
+        book?.segments.map((one) => one.id) ?? [],
+      );
       if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
       await transaction(database, (connection) => putCustomers(connection, customers));
       return c.json({ taken: customers.length, badLines: [] } satisfies ListReport);
@@ -126,11 +172,17 @@ export function codeRoutes(context: Context): Hono {
         ),
       ),
     )
-    .get('/customers/:id', async (c) => c.json({ customer: c.req.param('id'), segment: await segmentOf(database, c.req.param('id')) }));
+    .get('/customers/:id', async (c) =>
+      c.json({ customer: c.req.param('id'), segment: await segmentOf(database, c.req.param('id')) }),
+    );
 }
 
 /** All rows of a list read page by page, a page's lines at a time. */
-async function* paged<T>(after: (key: string) => Promise<readonly T[]>, keyOf: (row: T) => string, lineOf: (row: T) => string): AsyncGenerator<string> {
+async function* paged<T>(
+  after: (key: string) => Promise<readonly T[]>,
+  keyOf: (row: T) => string,
+  lineOf: (row: T) => string,
+): AsyncGenerator<string> {
   for (let key = ''; ; ) {
     const rows = await after(key);
     if (rows.length > 0) yield rows.map(lineOf).join('');

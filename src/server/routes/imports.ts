@@ -6,7 +6,16 @@ import { Refusal } from '../problem.ts';
 import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
 import { parsed, rowNumber } from './parsed.ts';
 
-const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({ id, state, name, done, all: total, report, revision, error });
+const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({
+  id,
+  state,
+  name,
+  done,
+  all: total,
+  report,
+  revision,
+  error,
+});
 
 /** Large files of goods: put in, followed, taken or stopped. */
 export function importRoutes(context: Context, jobs: Jobs): Hono {
@@ -27,7 +36,8 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
     .post('/imports/:id/taken', async (c) => {
       const row = await byId(c.req.param('id'));
       await markImport(database, row.id, 0, 0);
-      if (!(await moveImport(database, row.id, ['read'], 'taking'))) throw new Refusal(409, 'import', 'This import has not been read, or is over');
+      if (!(await moveImport(database, row.id, ['read'], 'taking')))
+        throw new Refusal(409, 'import', 'This import has not been read, or is over');
       await jobs.import(row.id);
       return c.json(view(await byId(String(row.id))), 202);
     })

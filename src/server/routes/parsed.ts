@@ -13,7 +13,9 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
   }
   const read = shaped(schema, body);
   if (read.ok) return read.value;
-  throw new Refusal(400, 'request', 'The request is not as the contract says', { problems: read.problems.map((one) => ({ ...one, at: [...one.at] })) });
+  throw new Refusal(400, 'request', 'The request is not as the contract says', {
+    problems: read.problems.map((one) => ({ ...one, at: [...one.at] })),
+  });
 }
 
 /** The number of a row as an address says it; 0, which no row has, where it says none. */

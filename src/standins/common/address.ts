@@ -18,17 +18,26 @@ const known: readonly (readonly [country: string, prefixes: readonly string[], p
   ['ES', ['07'], 'ES-PM'],
 ];
 
-/** Whether a postcode begins with a prefix: British areas end before a digit, districts with the outward part; a sector follows a space. */
+/**
+ * Whether a postcode begins with a prefix: British areas end before a digit, districts with the outward part; a sector
+ * follows a space.
+ */
 export function begins(address: Address, prefix: string): boolean {
   const { country, postcode } = address;
   if (postcode === null) return false;
   if (country !== 'GB') return postcode.startsWith(prefix);
   if (prefix.includes(' ')) return postcode.startsWith(prefix);
   const outward = postcode.split(' ')[0] ?? '';
-  return /\d/.test(prefix) ? outward.startsWith(prefix) && !/^\d/.test(outward.slice(prefix.length)) : outward.replace(/\d.*$/, '') === prefix;
+  return /\d/.test(prefix)
+    ? outward.startsWith(prefix) && !/^\d/.test(outward.slice(prefix.length))
+    : outward.replace(/\d.*$/, '') === prefix;
 }
 
 export function partOf(address: Address): string | null {
   if (address.part) return address.part;
-  return known.find(([country, prefixes]) => country === address.country && prefixes.some((prefix) => begins(address, prefix)))?.[2] ?? null;
+  return (
+    known.find(
+      ([country, prefixes]) => country === address.country && prefixes.some((prefix) => begins(address, prefix)),
+    )?.[2] ?? null
+  );
 }

@@ -1,4 +1,7 @@
-/** Amounts as whole cents, masses as whole millionths of a millionth of a gram: the stand-ins' own reading of the common page. */
+/**
+ * Amounts as whole cents, masses as whole millionths of a millionth of a gram: the stand-ins' own reading of the common
+ * page.
+ */
 export const cents = (text: string): number => {
   const [whole = '0', part = ''] = text.split('.');
   return Number(whole) * 100 + Number(part.padEnd(2, '0'));
@@ -6,7 +9,8 @@ export const cents = (text: string): number => {
 
 export const money = (value: number): string => `${Math.floor(value / 100)}.${String(value % 100).padStart(2, '0')}`;
 export const isMoney = (text: string): boolean => /^\d{1,8}\.\d{2}$/.test(text);
-export const isPercent = (text: string): boolean => /^\d{1,3}(\.\d{1,3})?$/.test(text) && Number(text) > 0 && Number(text) <= 100;
+export const isPercent = (text: string): boolean =>
+  /^\d{1,3}(\.\d{1,3})?$/.test(text) && Number(text) > 0 && Number(text) <= 100;
 export const isCode = (text: string): boolean => /^[A-Z0-9]{3,20}$/.test(text);
 
 /** A percentage of cents, rounded half away from zero. */

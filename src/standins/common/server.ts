@@ -70,15 +70,36 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
   app.get('/health', (c) => c.json({ name: channel.name, clock: new Date(now()).toISOString() }));
   app.put('/submission', async (c) => {
     const key = c.req.header('Idempotency-Key');
-    if (!key) return c.json({ accepted: false, report: [{ file: '', line: null, field: 'Idempotency-Key', reason: 'The header is missing' }] }, 422);
+    if (!key)
+      return c.json(
+        {
+          accepted: false,
+          report: [{ file: '', line: null, field: 'Idempotency-Key', reason: 'The header is missing' }],
+        },
+        422,
+      );
     const before = kept.answered[key];
     if (before) return c.json(before.body, before.status);
     const body = submissionSchema.safeParse(await c.req.json().catch(() => null));
-    if (!body.success) return c.json({ accepted: false, report: [{ file: '', line: null, field: 'files', reason: 'The body is not {"files": [{"name", "text"}]}' }] }, 422);
+    if (!body.success)
+      return c.json(
+        {
+          accepted: false,
+          report: [{ file: '', line: null, field: 'files', reason: 'The body is not {"files": [{"name", "text"}]}' }],
+        },
+        422,
+      );
     await settled(now());
     const outcome = channel.submit(kept.state, body.data.files, now());
-    const answer = 'refused' in outcome ? ({ status: 422, body: { accepted: false, report: outcome.refused } } as const) : ({ status: 200, body: { accepted: true, report: [] } } as const);
-    keep({ ...kept, state: 'refused' in outcome ? kept.state : outcome.state, answered: { ...kept.answered, [key]: answer } });
+    const answer =
+      'refused' in outcome
+        ? ({ status: 422, body: { accepted: false, report: outcome.refused } } as const)
+        : ({ status: 200, body: { accepted: true, report: [] } } as const);
+    keep({
+      ...kept,
+      state: 'refused' in outcome ? kept.state : outcome.state,
+      answered: { ...kept.answered, [key]: answer },
+    });
     return c.json(answer.body, answer.status);
   });
   app.get('/live', async (c) => {
@@ -88,7 +109,8 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
   app.get('/listings', (c) => c.json(channel.listings(kept.state)));
   app.post('/checkout', async (c) => {
     const body = checkoutSchema.safeParse(await c.req.json().catch(() => null));
-    if (!body.success) return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
+    if (!body.success)
+      return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
     const moment = Date.parse(body.data.moment);
     const answer = channel.checkout(await settled(moment), moment);
     return c.json({ answers: body.data.baskets.map(answer) });
@@ -121,6 +143,8 @@ function load<S>(path: string): Kept<S> | null {
 /** Serves an app on a loopback port; port 0 takes a free one. Resolves with the server and its port once it listens. */
 export const listen = (app: Hono, port: number): Promise<{ server: Server; port: number }> =>
   new Promise((resolve, reject) => {
-    const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port }, (info) => resolve({ server: server as Server, port: info.port })) as Server;
+    const server = serve({ fetch: app.fetch, hostname: '127.0.0.1', port }, (info) =>
+      resolve({ server: server as Server, port: info.port }),
+    ) as Server;
     server.once('error', reject);
   });

@@ -36,7 +36,11 @@ export const basketSchema = z.strictObject({
     )
     .min(1)
     .max(200),
-  place: z.strictObject({ country: z.string().regex(/^[A-Z]{2}$/), part: z.string().nullable(), postcode: z.string().nullable() }),
+  place: z.strictObject({
+    country: z.string().regex(/^[A-Z]{2}$/),
+    part: z.string().nullable(),
+    postcode: z.string().nullable(),
+  }),
   codes: z.array(z.string()).max(20),
 });
 export type Basket = z.infer<typeof basketSchema>;
@@ -59,7 +63,11 @@ export interface StandIn<S> {
   readonly name: string;
   readonly empty: S;
   /** Takes all files or none. */
-  submit(state: S, files: readonly ChannelFile[], now: number): { readonly state: S } | { readonly refused: readonly Remark[] };
+  submit(
+    state: S,
+    files: readonly ChannelFile[],
+    now: number,
+  ): { readonly state: S } | { readonly refused: readonly Remark[] };
   /** Ends reviews that are over at a moment, where that needs a look elsewhere. */
   settle(state: S, moment: number): Promise<S>;
   live(state: S, moment: number): { readonly files: readonly ChannelFile[]; readonly held: readonly Held[] };

@@ -7,7 +7,17 @@ import { hangOfCharge } from '../check/hang.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
 import { linkTo, placeWords } from '../parts/links.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, massOf, missingWords, money, priced, serviceName, sideWords, stepNames, stepWords } from '../parts/words.ts';
+import {
+  channelNames,
+  massOf,
+  missingWords,
+  money,
+  priced,
+  serviceName,
+  sideWords,
+  stepNames,
+  stepWords,
+} from '../parts/words.ts';
 import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
@@ -27,7 +37,10 @@ export function BenchStage() {
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
 
-/** One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs marked. */
+/**
+ * One basket: its lines, place, codes and moment, and every side's steps beside each other, the first that differs
+ * marked.
+ */
 function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
   const { data: spend } = useSpendQuery();
   const { data: segment } = useSegmentOfQuery(pinned.customer ?? '', { skip: pinned.customer === null });
@@ -40,16 +53,28 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
   const { data: shop } = useFilesQuery({ id: 'lerrin-shop', moment: at });
   const { data: market } = useFilesQuery({ id: 'harrowmere', moment: at });
   const { data: feed } = useFilesQuery({ id: 'findlark', moment: at });
-  const live = useMemo(() => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }), [shop, market, feed]);
-  const sided = useDesk<Sided | Unanswered>((desk, edits) => desk.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>, [asking, moment, live]);
+  const live = useMemo(
+    () => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }),
+    [shop, market, feed],
+  );
+  const sided = useDesk<Sided | Unanswered>(
+    (desk, edits) => desk.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>,
+    [asking, moment, live],
+  );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
   const assumed = book.book.markets.find((one) => one.id === (basket.market ?? book.home.id))?.assumed ?? null;
   const elsewhere = basket.market !== null && basket.market !== book.home.id;
-  const { data: asked } = useCheckoutsQuery({ moment: at, baskets: [asking] }, { skip: !known || elsewhere || (sided !== null && 'problems' in sided) });
+  const { data: asked } = useCheckoutsQuery(
+    { moment: at, baskets: [asking] },
+    { skip: !known || elsewhere || (sided !== null && 'problems' in sided) },
+  );
   const { data: report } = useLastCheckQuery();
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
-  const service = answer?.services.find((one) => one.service === chosen) ?? answer?.services.find((one) => one.service === answer.answer.choices[0]?.service) ?? answer?.services[0];
+  const service =
+    answer?.services.find((one) => one.service === chosen) ??
+    answer?.services.find((one) => one.service === answer.answer.choices[0]?.service) ??
+    answer?.services[0];
   const choice = answer?.answer.choices.find((one) => one.service === service?.service);
   const why = answer?.answer.missing.find((one) => one.service === service?.service);
 
@@ -58,7 +83,9 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
       <section className="sheet" aria-label={basket.name}>
         <div className="head">
           <h1>{basket.name}</h1>
-          <span className="muted">{answer && `${priced(answer.goods, answer.currency)} · ${massOf(answer.answer.mass)}`}</span>
+          <span className="muted">
+            {answer && `${priced(answer.goods, answer.currency)} · ${massOf(answer.answer.mass)}`}
+          </span>
           <span className="acts">
             <button
               type="button"
@@ -84,12 +111,23 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
           </span>
         </div>
         <p className="sentence bg-base-100 p-3">
-          <TextPart label="Name of the basket" value={basket.name} fault={nameFault} onCommit={(name) => set('name', name)} />: to{' '}
+          <TextPart
+            label="Name of the basket"
+            value={basket.name}
+            fault={nameFault}
+            onCommit={(name) => set('name', name)}
+          />
+          : to{' '}
           <TextPart label="Place" value={basket.place} onCommit={(place) => place.length > 1 && set('place', place)} />
           {assumed !== null && assumed !== basket.place && (
             <>
               {' '}
-              <button type="button" className="quiet small" title="What the shopper sees before the address is known" onClick={() => set('place', assumed)}>
+              <button
+                type="button"
+                className="quiet small"
+                title="What the shopper sees before the address is known"
+                onClick={() => set('place', assumed)}
+              >
                 as assumed, {assumed}
               </button>
             </>
@@ -159,8 +197,15 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
               {answer.services.map((one) => {
                 const meant = answer.answer.choices.find((other) => other.service === one.service);
                 return (
-                  <button type="button" key={one.service} className="tab-link cursor-pointer" aria-current={one === service ? 'page' : undefined} onClick={() => setChosen(one.service)}>
-                    {serviceName(book.book, one.service)} {meant ? money(meant.delivery, answer.currency) : <span className="muted">not offered</span>}
+                  <button
+                    type="button"
+                    key={one.service}
+                    className="tab-link cursor-pointer"
+                    aria-current={one === service ? 'page' : undefined}
+                    onClick={() => setChosen(one.service)}
+                  >
+                    {serviceName(book.book, one.service)}{' '}
+                    {meant ? money(meant.delivery, answer.currency) : <span className="muted">not offered</span>}
                   </button>
                 );
               })}
@@ -188,8 +233,17 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                         const there = side?.steps.filter((one) => one.step === step) ?? [];
                         const earlier = sideSteps
                           .slice(1, sideSteps.indexOf(step))
-                          .some((name) => total(service.meant.filter((one) => one.step === name)) !== total(side?.steps.filter((one) => one.step === name) ?? []));
-                        const parts = step !== 'place' && (side?.steps.length ?? 0) > 0 && service.meant.length > 0 && total(meant) !== total(there) && !earlier;
+                          .some(
+                            (name) =>
+                              total(service.meant.filter((one) => one.step === name)) !==
+                              total(side?.steps.filter((one) => one.step === name) ?? []),
+                          );
+                        const parts =
+                          step !== 'place' &&
+                          (side?.steps.length ?? 0) > 0 &&
+                          service.meant.length > 0 &&
+                          total(meant) !== total(there) &&
+                          !earlier;
                         return (
                           <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
                             {sideWords(there, book.home.currency)}
@@ -211,17 +265,38 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                     const speed = service.channels[id]?.speed;
                     const there = channel?.answers[0]?.find((one) => one.speed === speed);
                     const meant = service.channels[id]?.meant ?? choice;
-                    const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
+                    const by =
+                      there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
                     const hang = hangHere();
                     function hangHere(): Hang {
                       if (channel?.down) return { is: 'no answer' };
-                      if (by !== null) return hangOfCharge(report?.findings ?? [], { channel: id, service: service?.service ?? '', zone: answer?.answer.zone ?? null, codes: basket.codes }, by);
+                      if (by !== null)
+                        return hangOfCharge(
+                          report?.findings ?? [],
+                          {
+                            channel: id,
+                            service: service?.service ?? '',
+                            zone: answer?.answer.zone ?? null,
+                            codes: basket.codes,
+                          },
+                          by,
+                        );
                       return choice || there ? { is: 'not sold there' } : { is: 'matches' };
                     }
                     return (
                       <td key={id}>
-                        <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
-                          {elsewhere ? 'not sold there' : channel?.down ? 'no answer' : there ? money(there.charge, book.home.currency) : asked ? 'not offered' : '…'}
+                        <span
+                          className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
+                        >
+                          {elsewhere
+                            ? 'not sold there'
+                            : channel?.down
+                              ? 'no answer'
+                              : there
+                                ? money(there.charge, book.home.currency)
+                                : asked
+                                  ? 'not offered'
+                                  : '…'}
                           <Plumb hang={hang} where={channelNames[id]} />
                         </span>
                       </td>
@@ -230,7 +305,9 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                 </tr>
               </tbody>
             </table>
-            <p className="muted small mt-2">Steps at a channel are worked out from what it says is live; “charged now” is what its checkout answers.</p>
+            <p className="muted small mt-2">
+              Steps at a channel are worked out from what it says is live; “charged now” is what its checkout answers.
+            </p>
           </>
         )}
       </section>
@@ -243,10 +320,16 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                 const { words: text, amount } = stepWords(book.book, step, answer?.currency ?? '');
                 const to = linkTo(step.at);
                 return (
-                  <tr key={`${step.step} ${text}`} className={step.step === 'unused' ? 'muted' : step.step === 'pays' ? 'font-semibold' : ''}>
+                  <tr
+                    key={`${step.step} ${text}`}
+                    className={step.step === 'unused' ? 'muted' : step.step === 'pays' ? 'font-semibold' : ''}
+                  >
                     <td>
                       {to ? (
-                        <Link className="underline decoration-base-300 underline-offset-2 hover:decoration-primary" to={to}>
+                        <Link
+                          className="underline decoration-base-300 underline-offset-2 hover:decoration-primary"
+                          to={to}
+                        >
                           {text}
                         </Link>
                       ) : (
@@ -297,11 +380,20 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
 function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; change: (lines: Basket['lines']) => void }) {
   const [text, setText] = useState('');
   const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = wanted.length === 0 ? [] : book.goods.filter((item) => wanted.every((word) => `${item.sku} ${item.name}`.toLowerCase().includes(word))).slice(0, 6);
+  const found =
+    wanted.length === 0
+      ? []
+      : book.goods
+          .filter((item) => wanted.every((word) => `${item.sku} ${item.name}`.toLowerCase().includes(word)))
+          .slice(0, 6);
   const add = (sku: string) => {
     setText('');
     const there = basket.lines.some((line) => line.sku === sku);
-    change(there ? basket.lines.map((line) => (line.sku === sku ? { ...line, units: line.units + 1 } : line)) : [...basket.lines, { sku, units: 1 }]);
+    change(
+      there
+        ? basket.lines.map((line) => (line.sku === sku ? { ...line, units: line.units + 1 } : line))
+        : [...basket.lines, { sku, units: 1 }],
+    );
   };
   return (
     <>
@@ -321,7 +413,8 @@ function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; chang
                     value={line.units}
                     onChange={(event) => {
                       const units = Number(event.target.value);
-                      if (Number.isInteger(units) && units >= 1 && units <= 10_000) change(basket.lines.map((one) => (one === line ? { ...one, units } : one)));
+                      if (Number.isInteger(units) && units >= 1 && units <= 10_000)
+                        change(basket.lines.map((one) => (one === line ? { ...one, units } : one)));
                     }}
                   />
                 </td>
@@ -331,7 +424,12 @@ function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; chang
                 <td className="figure">{item?.price}</td>
                 <td className="figure">
                   {basket.lines.length > 1 && (
-                    <button type="button" className="quiet" aria-label={`Take ${line.sku} out`} onClick={() => change(basket.lines.filter((one) => one !== line))}>
+                    <button
+                      type="button"
+                      className="quiet"
+                      aria-label={`Take ${line.sku} out`}
+                      onClick={() => change(basket.lines.filter((one) => one !== line))}
+                    >
                       Take out
                     </button>
                   )}

@@ -16,7 +16,15 @@ const partWords: Record<MarginPart, string> = {
 };
 
 /** What is left of the basket, part by part and line by line, and the largest free delivery it can bear. */
-export function MarginTable({ book, margin: { carrier, margin }, currency }: { book: OpenBook; margin: SidedMargin; currency: string }) {
+export function MarginTable({
+  book,
+  margin: { carrier, margin },
+  currency,
+}: {
+  book: OpenBook;
+  margin: SidedMargin;
+  currency: string;
+}) {
   const say = (amount: number) => money(amount, currency);
   const name = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
   return (
@@ -50,15 +58,23 @@ export function MarginTable({ book, margin: { carrier, margin }, currency }: { b
                   {line.units} × {name(line.sku)}
                 </td>
                 <td className="figure">
-                  {say(line.received)} less tax {say(line.tax)} and {line.cost === null ? 'a cost not known' : `cost ${say(line.cost)}`}
+                  {say(line.received)} less tax {say(line.tax)} and{' '}
+                  {line.cost === null ? 'a cost not known' : `cost ${say(line.cost)}`}
                 </td>
               </tr>
             ))}
           </tbody>
         </table>
       </details>
-      {margin.uncosted.length > 0 && <p className="text-limit small">Counted as costing nothing: {margin.uncosted.join(', ')}.</p>}
-      {carrier === null && <p className="muted small">What the carrier asks is not known: it is silent, the goods fit no box, or the service has no carrier’s service.</p>}
+      {margin.uncosted.length > 0 && (
+        <p className="text-limit small">Counted as costing nothing: {margin.uncosted.join(', ')}.</p>
+      )}
+      {carrier === null && (
+        <p className="muted small">
+          What the carrier asks is not known: it is silent, the goods fit no box, or the service has no carrier’s
+          service.
+        </p>
+      )}
     </section>
   );
 }

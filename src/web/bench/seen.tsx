@@ -2,9 +2,16 @@ import type { Answer, Hidden } from '../../core/quote/index.ts';
 import { money, serviceName } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 
-const hiddenWords: Record<Hidden['why'], string> = { 'same name': 'behind the same name, by', 'beside free': 'hidden beside the free', 'beyond the most': 'beyond the most that are shown, after' };
+const hiddenWords: Record<Hidden['why'], string> = {
+  'same name': 'behind the same name, by',
+  'beside free': 'hidden beside the free',
+  'beyond the most': 'beyond the most that are shown, after',
+};
 
-/** What the shopper sees of the choices, in order; what is hidden and why; and where items clash, the orders that would do. */
+/**
+ * What the shopper sees of the choices, in order; what is hidden and why; and where items clash, the orders that would
+ * do.
+ */
 export function Seen({ book, answer, currency }: { book: OpenBook; answer: Answer; currency: string }) {
   const { choices, hidden, clash } = answer;
   const name = (id: string) => serviceName(book.book, id);
@@ -47,7 +54,8 @@ export function Seen({ book, answer, currency }: { book: OpenBook; answer: Answe
           </p>
           {clash.orders.map((order) => (
             <p key={order.service}>
-              {name(order.service)}: {order.skus.map((sku) => book.goods.find((item) => item.sku === sku)?.name ?? sku).join(' and ')}
+              {name(order.service)}:{' '}
+              {order.skus.map((sku) => book.goods.find((item) => item.sku === sku)?.name ?? sku).join(' and ')}
             </p>
           ))}
           {clash.never.length > 0 && <p>No service takes {clash.never.join(', ')} there at all.</p>}

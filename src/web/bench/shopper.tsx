@@ -8,7 +8,8 @@ import type { OpenBook } from '../store/desk.ts';
 
 const countFault = (text: string): string | null => (/^\d{1,7}$/.test(text) ? null : 'a whole number');
 
-const customerFault = (text: string): string | null => (/^[A-Za-z0-9._-]{0,40}$/.test(text) ? null : 'letters, digits, dot, hyphen, underscore, at most 40');
+const customerFault = (text: string): string | null =>
+  /^[A-Za-z0-9._-]{0,40}$/.test(text) ? null : 'letters, digits, dot, hyphen, underscore, at most 40';
 const billingFault = (text: string): string | null => {
   const read = text.trim() === '' ? null : parsePlace(text);
   return read && !read.ok ? `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}` : null;
@@ -16,14 +17,20 @@ const billingFault = (text: string): string | null => {
 type Spent = Basket['spent'][string];
 type Budget = NonNullable<OfferBody['limits']['budget']>;
 
-/** Whether a row of spend counts against a budget in a week and channel: all of them, or those of the week, or of the channel's share. */
+/**
+ * Whether a row of spend counts against a budget in a week and channel: all of them, or those of the week, or of the
+ * channel's share.
+ */
 const counts =
   ({ per, split }: Budget, week: string, channel: string | null) =>
   (row: Spent['rows'][number]) =>
     (per === 'all' || row.week === week) && (split === null || row.channel === channel);
-const sumOf = (rows: Spent['rows'], currency: Currency): string => amountText(minor(rows.reduce((sum, row) => sum + sure(parseAmount(row.amount, currency)), 0)), currency);
+const sumOf = (rows: Spent['rows'], currency: Currency): string =>
+  amountText(minor(rows.reduce((sum, row) => sum + sure(parseAmount(row.amount, currency)), 0)), currency);
 
-/** What offers know of the shopper: the channel, the customer's segment, and how far limited offers are used up before. */
+/**
+ * What offers know of the shopper: the channel, the customer's segment, and how far limited offers are used up before.
+ */
 export function ShopperParts({
   book,
   basket,
@@ -39,7 +46,8 @@ export function ShopperParts({
   set: (field: 'channel' | 'customer' | 'segment' | 'billing' | 'spent', value: unknown) => void;
 }) {
   const { segments, offers, markets } = book.book;
-  const billed = (markets.find((one) => one.id === basket.market) ?? markets[0])?.decides === 'billing' || basket.billing !== null;
+  const billed =
+    (markets.find((one) => one.id === basket.market) ?? markets[0])?.decides === 'billing' || basket.billing !== null;
   const limited = offers.filter(({ limits }) => limits.uses !== null || limits.each !== null || limits.budget !== null);
   return (
     <>
@@ -47,24 +55,44 @@ export function ShopperParts({
       <ChoicePart
         label="Bought at"
         value={basket.channel ?? ''}
-        choices={[{ value: '', label: 'no channel in particular' }, ...channelIds.map((id) => ({ value: id as string, label: channelNames[id] }))]}
+        choices={[
+          { value: '', label: 'no channel in particular' },
+          ...channelIds.map((id) => ({ value: id as string, label: channelNames[id] })),
+        ]}
         onCommit={(id) => set('channel', id || null)}
       />
-      , by customer <TextPart label="Customer’s id" value={basket.customer ?? ''} placeholder="not known" fault={customerFault} onCommit={(id) => set('customer', id || null)} />
+      , by customer{' '}
+      <TextPart
+        label="Customer’s id"
+        value={basket.customer ?? ''}
+        placeholder="not known"
+        fault={customerFault}
+        onCommit={(id) => set('customer', id || null)}
+      />
       {segments.length > 0 && (
         <>
           ,{' '}
           <ChoicePart
             label="Customer"
             value={basket.segment ?? ''}
-            choices={[{ value: '', label: 'anybody' }, ...segments.map((one) => ({ value: one.id, label: `one of ${one.name}` }))]}
+            choices={[
+              { value: '', label: 'anybody' },
+              ...segments.map((one) => ({ value: one.id, label: `one of ${one.name}` })),
+            ]}
             onCommit={(id) => set('segment', id || null)}
           />
         </>
       )}
       {billed && (
         <>
-          , billed at <TextPart label="Billing place" value={basket.billing ?? ''} placeholder="the same place" fault={billingFault} onCommit={(place) => set('billing', place.trim() || null)} />
+          , billed at{' '}
+          <TextPart
+            label="Billing place"
+            value={basket.billing ?? ''}
+            placeholder="the same place"
+            fault={billingFault}
+            onCommit={(place) => set('billing', place.trim() || null)}
+          />
         </>
       )}
       .
@@ -78,8 +106,20 @@ export function ShopperParts({
           <span key={offer.id}>
             {' '}
             Before it, {offerTitle(book.book, offer.id)} was used in{' '}
-            <TextPart label={`Uses of ${offer.id}`} value={String(spent.uses)} fault={countFault} onCommit={(text) => change({ uses: Number(text), own: Math.min(spent.own, Number(text)) })} /> orders,{' '}
-            <TextPart label={`Own uses of ${offer.id}`} value={String(spent.own)} fault={countFault} onCommit={(text) => change({ own: Number(text) })} /> of them the customer’s own
+            <TextPart
+              label={`Uses of ${offer.id}`}
+              value={String(spent.uses)}
+              fault={countFault}
+              onCommit={(text) => change({ uses: Number(text), own: Math.min(spent.own, Number(text)) })}
+            />{' '}
+            orders,{' '}
+            <TextPart
+              label={`Own uses of ${offer.id}`}
+              value={String(spent.own)}
+              fault={countFault}
+              onCommit={(text) => change({ own: Number(text) })}
+            />{' '}
+            of them the customer’s own
             {budget && isCounted && (
               <>
                 , and {budget.per === 'week' ? 'this week ' : ''}it has cost{' '}
@@ -87,7 +127,14 @@ export function ShopperParts({
                   label={`Spent by ${offer.id}`}
                   value={sumOf(spent.rows.filter(isCounted), book.home.currency as Currency)}
                   fault={amountIn(book.home.currency)}
-                  onCommit={(amount) => change({ rows: [...spent.rows.filter((row) => !isCounted(row)), ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : [])] })}
+                  onCommit={(amount) =>
+                    change({
+                      rows: [
+                        ...spent.rows.filter((row) => !isCounted(row)),
+                        ...(Number(amount) > 0 ? [{ week, channel: basket.channel, amount }] : []),
+                      ],
+                    })
+                  }
                 />{' '}
                 of {budget.split === null ? budget.amount : (budget.split[basket.channel ?? ''] ?? '0')}
               </>

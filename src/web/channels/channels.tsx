@@ -60,8 +60,17 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
       <section className="sheet" aria-label={dialect.name}>
         <nav className="tabs-row" aria-label="Channels">
           {channelIds.map((one) => (
-            <NavLink key={one} to={`/channels/${one}`} className="tab-link" aria-current={one === id ? 'page' : undefined}>
-              {channelNames[one]} <Plumb hang={hangOf(report?.findings.filter((finding) => finding.channel === one) ?? [])} where={channelNames[one]} />
+            <NavLink
+              key={one}
+              to={`/channels/${one}`}
+              className="tab-link"
+              aria-current={one === id ? 'page' : undefined}
+            >
+              {channelNames[one]}{' '}
+              <Plumb
+                hang={hangOf(report?.findings.filter((finding) => finding.channel === one) ?? [])}
+                where={channelNames[one]}
+              />
             </NavLink>
           ))}
         </nav>
@@ -101,9 +110,13 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           </p>
         )}
         {state?.lastSend && (
-          <div className={`aside-note ${state.lastSend.state === 'accepted' ? 'true' : state.lastSend.state === 'refused' || state.lastSend.state === 'failed' ? 'off' : ''}`} role="status">
+          <div
+            className={`aside-note ${state.lastSend.state === 'accepted' ? 'true' : state.lastSend.state === 'refused' || state.lastSend.state === 'failed' ? 'off' : ''}`}
+            role="status"
+          >
             {under && 'Sending …'}
-            {state.lastSend.state === 'accepted' && `Revision ${state.lastSend.revision} was sent ${dated(state.lastSend.requested)} by ${state.lastSend.who} and taken.`}
+            {state.lastSend.state === 'accepted' &&
+              `Revision ${state.lastSend.revision} was sent ${dated(state.lastSend.requested)} by ${state.lastSend.who} and taken.`}
             {state.lastSend.state === 'failed' && `The last send did not get through: ${state.lastSend.error}`}
             {state.lastSend.state === 'refused' && (
               <>
@@ -146,8 +159,11 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                   <code className="break-words">{note.reads ?? '—'}</code>
                   {note.fidelity.is !== 'exact' && (
                     <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
-                      {note.fidelity.is === 'bounded' && note.fidelity.bound > 0 && `At most ${money(note.fidelity.bound, book.home.currency)} an order. `}
-                      {note.fidelity.why} {note.fidelity.remedies.length > 0 && `Choose: ${note.fidelity.remedies.join(' · ')}.`}
+                      {note.fidelity.is === 'bounded' &&
+                        note.fidelity.bound > 0 &&
+                        `At most ${money(note.fidelity.bound, book.home.currency)} an order. `}
+                      {note.fidelity.why}{' '}
+                      {note.fidelity.remedies.length > 0 && `Choose: ${note.fidelity.remedies.join(' · ')}.`}
                     </p>
                   )}
                 </td>
@@ -181,8 +197,13 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                     <ChoicePart
                       label={`${service.name} at ${dialect.name}`}
                       value={value}
-                      choices={[{ value: '', label: 'not said' }, ...speeds.map((speed) => ({ value: speed, label: speed }))]}
-                      onCommit={(speed) => book.edit(['channels', id, 'speeds', service.id], speed === '' ? null : speed)}
+                      choices={[
+                        { value: '', label: 'not said' },
+                        ...speeds.map((speed) => ({ value: speed, label: speed })),
+                      ]}
+                      onCommit={(speed) =>
+                        book.edit(['channels', id, 'speeds', service.id], speed === '' ? null : speed)
+                      }
                     />
                   </td>
                 </tr>
@@ -195,7 +216,10 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                   <ChoicePart
                     label="Target country"
                     value={book.book.channels[id].target}
-                    choices={['all', 'IE', 'GB', 'US', 'DE', 'FR'].map((value) => ({ value, label: value === 'all' ? 'all countries' : value }))}
+                    choices={['all', 'IE', 'GB', 'US', 'DE', 'FR'].map((value) => ({
+                      value,
+                      label: value === 'all' ? 'all countries' : value,
+                    }))}
                     onCommit={(target) => book.edit(['channels', id, 'target'], target)}
                   />
                 </td>
@@ -212,4 +236,5 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
 }
 
 /** The names of a channel's files, as its format page has them. */
-const filesOf = (id: ChannelId): readonly string[] => ({ 'lerrin-shop': ['shop.json'], harrowmere: ['plans.tsv'], findlark: ['items.xml', 'promotions.tsv'] })[id];
+const filesOf = (id: ChannelId): readonly string[] =>
+  ({ 'lerrin-shop': ['shop.json'], harrowmere: ['plans.tsv'], findlark: ['items.xml', 'promotions.tsv'] })[id];

@@ -12,15 +12,24 @@ interface Differing {
 }
 
 /** Lines that stand only in what was told, or only in what is live. */
-function differing(told: readonly { name: string; text: string }[], live: readonly { name: string; text: string }[]): Differing[] {
+function differing(
+  told: readonly { name: string; text: string }[],
+  live: readonly { name: string; text: string }[],
+): Differing[] {
   return told.flatMap((file) => {
     const ours = file.text.split('\n');
     const theirs = (live.find((one) => one.name === file.name)?.text ?? '').split('\n');
-    const count = (lines: readonly string[]) => lines.reduce((all, line) => all.set(line, (all.get(line) ?? 0) + 1), new Map<string, number>());
+    const count = (lines: readonly string[]) =>
+      lines.reduce((all, line) => all.set(line, (all.get(line) ?? 0) + 1), new Map<string, number>());
     const [a, b] = [count(ours), count(theirs)];
     const only = (from: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>) =>
-      [...from].filter(([line, times]) => line.trim() !== '' && times > (other.get(line) ?? 0)).map(([line]) => line.trim());
-    return [...only(a, b).map((line) => ({ file: file.name, told: line, live: null })), ...only(b, a).map((line) => ({ file: file.name, told: null, live: line }))];
+      [...from]
+        .filter(([line, times]) => line.trim() !== '' && times > (other.get(line) ?? 0))
+        .map(([line]) => line.trim());
+    return [
+      ...only(a, b).map((line) => ({ file: file.name, told: line, live: null })),
+      ...only(b, a).map((line) => ({ file: file.name, told: null, live: line })),
+    ];
   });
 }
 
@@ -31,13 +40,19 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
   const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
   if (!state || !data) return <p className="muted">Asking {channelNames[id]} …</p>;
   if (state.down || !data.live) return <p className="text-off">{state.down}</p>;
-  if (!state.told || !data.told) return <p className="muted">Nothing has been sent to {channelNames[id]} yet. “Send” takes the book as saved.</p>;
+  if (!state.told || !data.told)
+    return <p className="muted">Nothing has been sent to {channelNames[id]} yet. “Send” takes the book as saved.</p>;
   const rows = differing(data.told, data.live);
   return (
     <div>
       {state.held.map((one) => (
         <p key={one.key} className="border-t border-base-300 py-1.5">
-          <code>{one.key}</code> {one.state === 'refused' ? <span className="text-off">refused: {one.reason}</span> : <>in review, at the latest until {dated(one.until)}</>}
+          <code>{one.key}</code>{' '}
+          {one.state === 'refused' ? (
+            <span className="text-off">refused: {one.reason}</span>
+          ) : (
+            <>in review, at the latest until {dated(one.until)}</>
+          )}
         </p>
       ))}
       <p className="border-t border-base-300 py-1.5">

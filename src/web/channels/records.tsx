@@ -10,7 +10,11 @@ const shown = 40;
 export function Records({ id }: { id: ChannelId }) {
   const { data } = useListingsQuery(id);
   const listings = data?.listings ?? null;
-  const found = useDesk((desk, edits) => (listings ? desk.recordsThere(edits, id, listings) : null), [listings, id], 'study');
+  const found = useDesk(
+    (desk, edits) => (listings ? desk.recordsThere(edits, id, listings) : null),
+    [listings, id],
+    'study',
+  );
   if (!listings || listings.length === 0) return null;
   return (
     <section aria-label="Its own record" className="mt-4">
@@ -24,7 +28,8 @@ export function Records({ id }: { id: ChannelId }) {
       ) : (
         <>
           <p className="text-off">
-            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s; {channelNames[id]} charges by its own.
+            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s;{' '}
+            {channelNames[id]} charges by its own.
           </p>
           <table className="ruled">
             <thead>
@@ -45,7 +50,9 @@ export function Records({ id }: { id: ChannelId }) {
                         {sku}
                       </Link>
                     </td>
-                    <td>{one.is === 'unknown' ? 'not in the book' : one.is === 'missing' ? 'not listed there' : one.is}</td>
+                    <td>
+                      {one.is === 'unknown' ? 'not in the book' : one.is === 'missing' ? 'not listed there' : one.is}
+                    </td>
                     <td className="figure">{'here' in one ? one.here : ''}</td>
                     <td className="figure">{'there' in one ? one.there : ''}</td>
                   </tr>

@@ -47,7 +47,9 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const inCell = (one: FindingView, channelId: string, row: Row) => one.channel === channelId && keyOf(one) === row.key;
   const chosen = report?.findings.filter((one) => one.channel === channel && keyOf(one) === cellKey) ?? [];
   const first = chosen.length > 0 ? null : worstOf(report?.findings ?? []);
-  const shown = first ? (report?.findings.filter((one) => one.channel === first.channel && keyOf(one) === keyOf(first)) ?? []) : chosen;
+  const shown = first
+    ? (report?.findings.filter((one) => one.channel === first.channel && keyOf(one) === keyOf(first)) ?? [])
+    : chosen;
   const check = report?.check;
   const cells = rows.flatMap((row) =>
     channelIds.map((id) => ({
@@ -90,7 +92,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           <h1>Check</h1>
           {check && (
             <span className="muted">
-              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)}, {priced(stated.value, book.home.currency)}, {stated.codes} codes · as of {dated(check.moment)}
+              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)},{' '}
+              {priced(stated.value, book.home.currency)}, {stated.codes} codes · as of {dated(check.moment)}
             </span>
           )}
           <span className="acts">
@@ -119,7 +122,11 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           </p>
         )}
         {check && check.revision < book.revision && (
-          <p className="text-limit">The book has been saved since ({book.revision - check.revision === 1 ? '1 revision' : `${book.revision - check.revision} revisions`}); check again to see it.</p>
+          <p className="text-limit">
+            The book has been saved since (
+            {book.revision - check.revision === 1 ? '1 revision' : `${book.revision - check.revision} revisions`});
+            check again to see it.
+          </p>
         )}
         {report?.down.map((one) => (
           <p key={one.channel} className="aside-note off" role="alert">
@@ -143,7 +150,11 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
             <Plumb hang={{ is: 'not sold there' }} where="some" /> not sold there {count('not sold there')}
           </span>
         </p>
-        {!check && <p className="mt-4">Nothing has been checked yet. A check asks every channel’s checkout at every corner of its rules and yours.</p>}
+        {!check && (
+          <p className="mt-4">
+            Nothing has been checked yet. A check asks every channel’s checkout at every corner of its rules and yours.
+          </p>
+        )}
         <table className="ruled" aria-label="Classes of baskets by channel">
           <thead>
             <tr>
@@ -178,7 +189,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                   .map(({ id, hang, asked }) => {
                     const by = hang.is === 'off' || hang.is === 'known limit' ? hang.by : undefined;
                     const active = shown.some((one) => inCell(one, id, row));
-                    const above = report?.classes.find((one) => one.channel === id && one.key === row.key)?.toldAbove ?? 0;
+                    const above =
+                      report?.classes.find((one) => one.channel === id && one.key === row.key)?.toldAbove ?? 0;
                     return (
                       <td key={id} className="!p-0">
                         {asked ? (
@@ -198,7 +210,9 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                                 ''
                               )
                             ) : by === null ? (
-                              report?.findings.some((one) => inCell(one, id, row) && one.largest === null && one.meant === null) ? (
+                              report?.findings.some(
+                                (one) => inCell(one, id, row) && one.largest === null && one.meant === null,
+                              ) ? (
                                 'extra'
                               ) : (
                                 'missing'
@@ -223,16 +237,27 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         {cellKey && chosen.length === 0 && report?.check ? (
           <>
             <h2>
-              {rows.find((row) => row.key === cellKey) ? className(book.book, (rows.find((row) => row.key === cellKey) as Row).class) : 'This class'} at{' '}
-              {channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}
+              {rows.find((row) => row.key === cellKey)
+                ? className(book.book, (rows.find((row) => row.key === cellKey) as Row).class)
+                : 'This class'}{' '}
+              at {channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}
             </h2>
             <p className="mt-2">
               Every corner matches: shoppers pay what was meant
-              {(report.classes.find((one) => one.channel === channel && one.key === cellKey)?.toldAbove ?? 0) > 0 && ', but for what the rows above tell'}.
+              {(report.classes.find((one) => one.channel === channel && one.key === cellKey)?.toldAbove ?? 0) > 0 &&
+                ', but for what the rows above tell'}
+              .
             </p>
           </>
         ) : (
-          shown.map((one) => <FindingPanel key={`${one.key} ${one.service} ${one.difference}`} book={book} finding={one} moment={moment} />)
+          shown.map((one) => (
+            <FindingPanel
+              key={`${one.key} ${one.service} ${one.difference}`}
+              book={book}
+              finding={one}
+              moment={moment}
+            />
+          ))
         )}
         {report && (report.since.added.length > 0 || report.since.gone.length > 0) && (
           <>
@@ -256,11 +281,15 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
 
 const keyOf = (one: FindingView): string => classKey(one.class);
 
-/** The rows of the table: zones in their order, then with codes, then starts and ends; those known only to one channel among them. */
+/**
+ * The rows of the table: zones in their order, then with codes, then starts and ends; those known only to one channel
+ * among them.
+ */
 function rowsOf(book: OpenBook, report: CheckReport | null): Row[] {
   const order = book.book.templates[0]?.zones ?? [];
   const byKey = new Map<string, Row>();
-  for (const row of report?.classes ?? []) byKey.set(row.key, { ...row, corners: row.corners + (byKey.get(row.key)?.corners ?? 0) });
+  for (const row of report?.classes ?? [])
+    byKey.set(row.key, { ...row, corners: row.corners + (byKey.get(row.key)?.corners ?? 0) });
   const rank = ({ class: one }: Row): number => {
     if (one.is === 'moment') return 3e15;
     if (one.is === 'edge') return 1e14 + one.at;

@@ -55,9 +55,11 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
       </h2>
       <p className="mt-1 text-[15px]">
         <strong className={tone}>{said(finding, say)}</strong>{' '}
-        {finding.largest !== null && finding.difference !== null && Math.abs(finding.largest) > Math.abs(finding.difference) && (
-          <span className="muted">Up to {say(Math.abs(finding.largest))} in this class.</span>
-        )}
+        {finding.largest !== null &&
+          finding.difference !== null &&
+          Math.abs(finding.largest) > Math.abs(finding.difference) && (
+            <span className="muted">Up to {say(Math.abs(finding.largest))} in this class.</span>
+          )}
       </p>
       <table className="ruled mt-2" aria-label="Three answers">
         <tbody>
@@ -71,10 +73,19 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
           </tr>
         </tbody>
       </table>
-      <p className="muted small mt-2">{finding.basket ? 'Smallest basket that shows it' : 'No basket of up to two different goods shows it; any such basket would'}</p>
+      <p className="muted small mt-2">
+        {finding.basket
+          ? 'Smallest basket that shows it'
+          : 'No basket of up to two different goods shows it; any such basket would'}
+      </p>
       <p className="font-semibold">
-        {finding.basket ? basket.lines.map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`).join(' and ') : 'Goods'}, {massOf(basket.mass)},{' '}
-        {priced(basket.value, book.home.currency)} to {basket.place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {finding.basket
+          ? basket.lines
+              .map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`)
+              .join(' and ')
+          : 'Goods'}
+        , {massOf(basket.mass)}, {priced(basket.value, book.home.currency)} to {basket.place},{' '}
+        {serviceName(book.book, finding.service).toLowerCase()}
         {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
         {finding.class.is !== 'zone' && `, ${dated(basket.moment)}`}
       </p>
@@ -88,13 +99,19 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         </thead>
         <tbody>
           {sideSteps.map((step) => {
-            const [ours, theirs] = [finding.steps.meant, finding.steps.there].map((steps) => steps.filter((one) => one.step === step));
+            const [ours, theirs] = [finding.steps.meant, finding.steps.there].map((steps) =>
+              steps.filter((one) => one.step === step),
+            );
             if ((ours?.length ?? 0) + (theirs?.length ?? 0) === 0) return null;
             return (
               <tr key={step} className={step === finding.differs ? 'differs' : ''}>
                 <td>{stepNames[step]}</td>
                 <td>{sideWords(ours ?? [], book.home.currency)}</td>
-                <td>{step === 'pays' && finding.charged ? say(finding.charged.delivery) : sideWords(theirs ?? [], book.home.currency)}</td>
+                <td>
+                  {step === 'pays' && finding.charged
+                    ? say(finding.charged.delivery)
+                    : sideWords(theirs ?? [], book.home.currency)}
+                </td>
               </tr>
             );
           })}
@@ -102,22 +119,40 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
       </table>
       <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
         <strong>Why.</strong> {why(finding, where, say)}
-        {finding.cause === 'in review' && held.length > 0 && ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
-        {finding.cause === 'refused' && held.length > 0 && ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
+        {finding.cause === 'in review' &&
+          held.length > 0 &&
+          ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
+        {finding.cause === 'refused' &&
+          held.length > 0 &&
+          ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
       </div>
       <p className="flex flex-wrap gap-1">
         {(finding.cause === 'drift' || finding.cause === 'unsent') && (
-          <button type="button" className="act main" disabled={sent.isLoading || unsaved > 0} title={unsaved > 0 ? 'Save the changes first' : ''} onClick={() => send({ id: finding.channel, who })}>
+          <button
+            type="button"
+            className="act main"
+            disabled={sent.isLoading || unsaved > 0}
+            title={unsaved > 0 ? 'Save the changes first' : ''}
+            onClick={() => send({ id: finding.channel, who })}
+          >
             {finding.cause === 'drift' ? 'Send again' : 'Send'}
           </button>
         )}
         {theirs && (
-          <button type="button" className="act" onClick={() => book.edit(theirs.path, { is: 'flat', amount: theirs.amount })}>
+          <button
+            type="button"
+            className="act"
+            onClick={() => book.edit(theirs.path, { is: 'flat', amount: theirs.amount })}
+          >
             Take theirs as intended
           </button>
         )}
         {(finding.cause === 'limit' || finding.cause === 'drift') && (
-          <button type="button" className="act" onClick={() => accept({ key: finding.key, accepted: !finding.accepted, who })}>
+          <button
+            type="button"
+            className="act"
+            onClick={() => accept({ key: finding.key, accepted: !finding.accepted, who })}
+          >
             {finding.accepted ? 'No longer live with it' : 'Live with it'}
           </button>
         )}
@@ -145,9 +180,20 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
 function theirRate(book: OpenBook, finding: FindingView): { path: string[]; amount: string } | null {
   const there = finding.steps.there.find((one) => one.step === 'rate')?.amount;
   const template = book.book.templates[0];
-  if (finding.cause !== 'drift' || finding.differs !== 'rate' || finding.class.is !== 'zone' || finding.class.zone === null || !template || typeof there !== 'number') return null;
+  if (
+    finding.cause !== 'drift' ||
+    finding.differs !== 'rate' ||
+    finding.class.is !== 'zone' ||
+    finding.class.zone === null ||
+    !template ||
+    typeof there !== 'number'
+  )
+    return null;
   if (template.lanes[finding.class.zone]?.[finding.service]?.rate.is !== 'flat') return null;
-  return { path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'], amount: money(there, template.currency ?? book.home.currency) };
+  return {
+    path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'],
+    amount: money(there, template.currency ?? book.home.currency),
+  };
 }
 
 function said(finding: FindingView, say: (amount: number) => string): string {

@@ -8,7 +8,24 @@ import { heads } from './columns.ts';
 
 const shownChanges = 12;
 type What = 'add tag' | 'take tag' | 'price by' | Exclude<Column, 'sku'>;
-const whats: readonly What[] = ['price by', 'add tag', 'take tag', 'price', 'mass', 'size', 'kind', 'template', 'barred', 'ownRate', 'fee', 'hazards', 'origin', 'cost', 'taxClass', 'stockedBy'];
+const whats: readonly What[] = [
+  'price by',
+  'add tag',
+  'take tag',
+  'price',
+  'mass',
+  'size',
+  'kind',
+  'template',
+  'barred',
+  'ownRate',
+  'fee',
+  'hazards',
+  'origin',
+  'cost',
+  'taxClass',
+  'stockedBy',
+];
 const examplesIn = (currency: string): Partial<Record<What, string>> => ({
   'price by': '5',
   'add tag': 'autumn',
@@ -24,15 +41,28 @@ const examplesIn = (currency: string): Partial<Record<What, string>> => ({
   cost: amountOf(4.2, currency),
 });
 const words = (what: What): string =>
-  what === 'price by' ? 'raise the price by percent' : what === 'add tag' ? 'add the tag' : what === 'take tag' ? 'take away the tag' : `set ${heads[what].toLowerCase()} to`;
+  what === 'price by'
+    ? 'raise the price by percent'
+    : what === 'add tag'
+      ? 'add the tag'
+      : what === 'take tag'
+        ? 'take away the tag'
+        : `set ${heads[what].toLowerCase()} to`;
 
 /** One change on all the goods that are shown: what it would do is seen before it is made. */
 export function BulkEdit({ book, items, close }: { book: OpenBook; items: readonly Item[]; close: () => void }) {
   const [what, setWhat] = useState<What>('add tag');
   const [text, setText] = useState('');
-  const bulk: Bulk = what === 'price by' ? { is: what, percent: text } : what === 'add tag' || what === 'take tag' ? { is: what, tag: text.trim() } : { is: 'set', column: what, text };
+  const bulk: Bulk =
+    what === 'price by'
+      ? { is: what, percent: text }
+      : what === 'add tag' || what === 'take tag'
+        ? { is: what, tag: text.trim() }
+        : { is: 'set', column: what, text };
   const ready = text.trim() !== '' || (bulk.is === 'set' && bulk.column !== 'price');
-  const { changes, same, problems } = ready ? bulkChanges(items, bulk, book.home.currency as Currency) : { changes: [], same: 0, problems: [] };
+  const { changes, same, problems } = ready
+    ? bulkChanges(items, bulk, book.home.currency as Currency)
+    : { changes: [], same: 0, problems: [] };
   return (
     <section className="mb-3 border border-base-300 bg-base-100 p-3" aria-label="Change many">
       <p className="sentence">
@@ -46,7 +76,14 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
             setText('');
           }}
         />{' '}
-        <TextPart key={what} label="To what" placeholder={examplesIn(book.home.currency)[what] ?? 'nothing'} value={text} onCommit={setText} />.
+        <TextPart
+          key={what}
+          label="To what"
+          placeholder={examplesIn(book.home.currency)[what] ?? 'nothing'}
+          value={text}
+          onCommit={setText}
+        />
+        .
       </p>
       {changes.length > 0 && (
         <table className="ruled mt-2" aria-label="What would change">
@@ -66,7 +103,8 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
         {ready && `${changes.length} change, ${same} stay as they are`}
         {problems.length > 0 && (
           <span className="text-off">
-            , {problems.length} cannot: {problems[0]?.at.join(', ')}: {problems[0]?.wrong}; right would be {problems[0]?.right}
+            , {problems.length} cannot: {problems[0]?.at.join(', ')}: {problems[0]?.wrong}; right would be{' '}
+            {problems[0]?.right}
           </span>
         )}
       </p>

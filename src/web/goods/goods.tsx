@@ -2,7 +2,20 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Currency, parseMass, sure } from '../../core/exact/index.ts';
-import { type Column, cellOf, entryOf, type GoodsFile, goodsColumns, type Item, isLacking, itemSchema, lacks, readItem, withParents, writeGoods } from '../../core/goods/index.ts';
+import {
+  type Column,
+  cellOf,
+  entryOf,
+  type GoodsFile,
+  goodsColumns,
+  type Item,
+  isLacking,
+  itemSchema,
+  lacks,
+  readItem,
+  withParents,
+  writeGoods,
+} from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
@@ -81,7 +94,11 @@ function Goods({ book }: { book: OpenBook }) {
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
   const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
   const problems = useDesk((desk, edits) => desk.goodsProblems(edits), [], 'study');
-  const taken = useDesk((desk, edits) => (selection ? desk.selected(edits, selection.id) : null), [selection?.id], 'study');
+  const taken = useDesk(
+    (desk, edits) => (selection ? desk.selected(edits, selection.id) : null),
+    [selection?.id],
+    'study',
+  );
   const [large, setLarge] = useState<File | null>(null);
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const [editing, setEditing] = useState<{ sku: string; column: Column; fault: string | null } | null>(null);
@@ -107,12 +124,30 @@ function Goods({ book }: { book: OpenBook }) {
   const data = useMemo(() => {
     const inSelection = selection && taken ? new Set(taken) : null;
     const whole = lack === null ? null : new Map(withParents(book.goods).items.map((item) => [item.sku, item]));
-    return book.goods.filter((item) => (!inSelection || inSelection.has(item.sku)) && (lack === null || isLacking(whole?.get(item.sku) ?? item, lack))) as Item[];
+    return book.goods.filter(
+      (item) =>
+        (!inSelection || inSelection.has(item.sku)) && (lack === null || isLacking(whole?.get(item.sku) ?? item, lack)),
+    ) as Item[];
   }, [book.goods, selection, taken, lack]);
-  const filtered = useMemo(() => (words.length === 0 ? data : data.filter((item) => words.every((word) => wordsOf(item).includes(word)))), [data, words]);
+  const filtered = useMemo(
+    () => (words.length === 0 ? data : data.filter((item) => words.every((word) => wordsOf(item).includes(word)))),
+    [data, words],
+  );
   const rows = useMemo(() => sortedBy(filtered, sort), [filtered, sort]);
-  const turnTo = (id: Column) => setSort(sort?.column !== id ? { column: id, way: 'ascending' } : sort.way === 'ascending' ? { column: id, way: 'descending' } : null);
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => box.current, estimateSize: () => 30, overscan: 12 });
+  const turnTo = (id: Column) =>
+    setSort(
+      sort?.column !== id
+        ? { column: id, way: 'ascending' }
+        : sort.way === 'ascending'
+          ? { column: id, way: 'descending' }
+          : null,
+    );
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => 30,
+    overscan: 12,
+  });
   const missing = useMemo(() => {
     const { items } = withParents(book.goods);
     return lacks.flatMap((one) => {
@@ -135,8 +170,14 @@ function Goods({ book }: { book: OpenBook }) {
   const commit = (item: Item, id: Column, text: string, then: () => void) => {
     const next = { ...item, [id]: entryOf(id, text) };
     const read = itemSchema.safeParse(next);
-    const itsFigures = read.success ? readItem(read.data.price === null && read.data.parent !== null ? { ...read.data, price: '0' } : read.data, book.home.currency as Currency) : null;
-    const template = id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
+    const itsFigures = read.success
+      ? readItem(
+          read.data.price === null && read.data.parent !== null ? { ...read.data, price: '0' } : read.data,
+          book.home.currency as Currency,
+        )
+      : null;
+    const template =
+      id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
     const fault = !read.success
       ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
       : itsFigures && !itsFigures.ok
@@ -162,11 +203,18 @@ function Goods({ book }: { book: OpenBook }) {
         <div className="head">
           <h1>Goods</h1>
           <span className="muted">
-            {rows.length === book.goods.length ? `${book.goods.length} goods` : `${rows.length} of ${book.goods.length} goods`}
+            {rows.length === book.goods.length
+              ? `${book.goods.length} goods`
+              : `${rows.length} of ${book.goods.length} goods`}
             {missing.map((one) => (
               <span key={one.lack}>
                 {' · '}
-                <button type="button" className={`quiet ${one.lack === 'cost' ? '' : 'danger'}`} aria-pressed={lack === one.lack} onClick={() => show('lacks', lack === one.lack ? null : one.lack)}>
+                <button
+                  type="button"
+                  className={`quiet ${one.lack === 'cost' ? '' : 'danger'}`}
+                  aria-pressed={lack === one.lack}
+                  onClick={() => show('lacks', lack === one.lack ? null : one.lack)}
+                >
                   {one.count} without {one.lack}
                 </button>
               </span>
@@ -184,7 +232,13 @@ function Goods({ book }: { book: OpenBook }) {
             }}
           />
           <span className="acts">
-            <button type="button" className="act" aria-expanded={bulk} disabled={rows.length === 0} onClick={() => setBulk(!bulk)}>
+            <button
+              type="button"
+              className="act"
+              aria-expanded={bulk}
+              disabled={rows.length === 0}
+              onClick={() => setBulk(!bulk)}
+            >
               Change these {rows.length} …
             </button>
             <label className="act">
@@ -205,11 +259,22 @@ function Goods({ book }: { book: OpenBook }) {
           </span>
         </div>
         <nav className="tabs-row" aria-label="Selections">
-          <button type="button" className="tab-link cursor-pointer" aria-current={selection ? undefined : 'page'} onClick={() => show('selection', null)}>
+          <button
+            type="button"
+            className="tab-link cursor-pointer"
+            aria-current={selection ? undefined : 'page'}
+            onClick={() => show('selection', null)}
+          >
             All goods <span className="muted">{book.goods.length}</span>
           </button>
           {book.book.selections.map((one) => (
-            <button type="button" key={one.id} className="tab-link cursor-pointer" aria-current={one === selection ? 'page' : undefined} onClick={() => show('selection', one.id)}>
+            <button
+              type="button"
+              key={one.id}
+              className="tab-link cursor-pointer"
+              aria-current={one === selection ? 'page' : undefined}
+              onClick={() => show('selection', one.id)}
+            >
               {one.name} <span className="muted">{counts?.selections[one.id] ?? ''}</span>
             </button>
           ))}
@@ -218,14 +283,27 @@ function Goods({ book }: { book: OpenBook }) {
             className="quiet ml-3"
             onClick={() => {
               const id = freshId('selection', book.book.selections);
-              book.edit(['selections', id], { id, name: 'New selection', takes: { is: 'tags', any: ['kites'], all: [] }, except: [] });
+              book.edit(['selections', id], {
+                id,
+                name: 'New selection',
+                takes: { is: 'tags', any: ['kites'], all: [] },
+                except: [],
+              });
               show('selection', id);
             }}
           >
             + Selection
           </button>
         </nav>
-        {selection && <SelectionSentence key={selection.id} book={book} selection={selection} count={counts?.selections[selection.id] ?? null} removed={() => show('selection', null)} />}
+        {selection && (
+          <SelectionSentence
+            key={selection.id}
+            book={book}
+            selection={selection}
+            count={counts?.selections[selection.id] ?? null}
+            removed={() => show('selection', null)}
+          />
+        )}
         {bulk && <BulkEdit book={book} items={rows} close={() => setBulk(false)} />}
         {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
         {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
@@ -233,7 +311,8 @@ function Goods({ book }: { book: OpenBook }) {
           <div className="aside-note off" role="alert">
             {problems.slice(0, 5).map((one) => (
               <p key={`${one.at.join()} ${one.wrong}`}>
-                {one.at.map((step) => heads[step as Column]?.toLowerCase() ?? step).join(', ')}: {one.wrong}; right would be {one.right}
+                {one.at.map((step) => heads[step as Column]?.toLowerCase() ?? step).join(', ')}: {one.wrong}; right
+                would be {one.right}
               </p>
             ))}
             {problems.length > 5 && <p className="muted">and {problems.length - 5} more</p>}
@@ -244,15 +323,27 @@ function Goods({ book }: { book: OpenBook }) {
             {editing.sku}, {heads[editing.column].toLowerCase()}: {editing.fault}
           </p>
         )}
-        <div ref={box} className="min-h-0 grow overflow-auto border border-base-300" role="grid" aria-label="Goods" aria-rowcount={rows.length + 1} tabIndex={-1}>
+        <div
+          ref={box}
+          className="min-h-0 grow overflow-auto border border-base-300"
+          role="grid"
+          aria-label="Goods"
+          aria-rowcount={rows.length + 1}
+          tabIndex={-1}
+        >
           <div className="grid-row grid-head" role="row" style={{ gridTemplateColumns: widths }} tabIndex={-1}>
             {shownColumns.map((id) => {
               const way = sort?.column === id ? sort.way : 'none';
               return (
                 <div key={id} role="columnheader" tabIndex={-1} aria-sort={way}>
-                  <button type="button" className={`w-full cursor-pointer ${figures.has(id) ? 'text-right' : 'text-left'}`} onClick={() => turnTo(id)}>
+                  <button
+                    type="button"
+                    className={`w-full cursor-pointer ${figures.has(id) ? 'text-right' : 'text-left'}`}
+                    onClick={() => turnTo(id)}
+                  >
                     {heads[id]}
-                    {id === 'price' && ` ${book.home.currency}`} {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
+                    {id === 'price' && ` ${book.home.currency}`}{' '}
+                    {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
                   </button>
                 </div>
               );
@@ -269,7 +360,13 @@ function Goods({ book }: { book: OpenBook }) {
                   role="row"
                   tabIndex={-1}
                   aria-rowindex={seen.index + 2}
-                  style={{ gridTemplateColumns: widths, position: 'absolute', top: 0, width: '100%', transform: `translateY(${seen.start}px)` }}
+                  style={{
+                    gridTemplateColumns: widths,
+                    position: 'absolute',
+                    top: 0,
+                    width: '100%',
+                    transform: `translateY(${seen.start}px)`,
+                  }}
                 >
                   {shownColumns.map((id, at) => {
                     const isEditing = editing?.sku === item.sku && editing.column === id;
@@ -287,11 +384,21 @@ function Goods({ book }: { book: OpenBook }) {
                         onDoubleClick={() => !fixed && setEditing({ sku: item.sku, column: id, fault: null })}
                         onKeyDown={(event) => {
                           if (isEditing) return;
-                          const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1], PageDown: [15, 0], PageUp: [-15, 0] };
+                          const moves: Record<string, [number, number]> = {
+                            ArrowUp: [-1, 0],
+                            ArrowDown: [1, 0],
+                            ArrowLeft: [0, -1],
+                            ArrowRight: [0, 1],
+                            PageDown: [15, 0],
+                            PageUp: [-15, 0],
+                          };
                           const move = moves[event.key];
                           if (move) {
                             event.preventDefault();
-                            focus(Math.max(0, Math.min(rows.length - 1, seen.index + move[0])), Math.max(0, Math.min(shownColumns.length - 1, at + move[1])));
+                            focus(
+                              Math.max(0, Math.min(rows.length - 1, seen.index + move[0])),
+                              Math.max(0, Math.min(shownColumns.length - 1, at + move[1])),
+                            );
                           }
                           if ((event.key === 'Enter' || event.key === 'F2') && !fixed) {
                             event.preventDefault();
@@ -310,7 +417,8 @@ function Goods({ book }: { book: OpenBook }) {
                             onBlur={(event) => commit(item, id, event.target.value, () => undefined)}
                             onKeyDown={(event) => {
                               event.stopPropagation();
-                              if (event.key === 'Enter') commit(item, id, event.currentTarget.value, () => focus(seen.index, at));
+                              if (event.key === 'Enter')
+                                commit(item, id, event.currentTarget.value, () => focus(seen.index, at));
                               if (event.key === 'Escape') {
                                 event.currentTarget.value = text;
                                 setEditing(null);
@@ -331,7 +439,9 @@ function Goods({ book }: { book: OpenBook }) {
         </div>
         {rows.length === 0 && (
           <p className="muted p-3">
-            {book.goods.length === 0 ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.' : 'Nothing has all these words.'}
+            {book.goods.length === 0
+              ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.'
+              : 'Nothing has all these words.'}
           </p>
         )}
       </section>

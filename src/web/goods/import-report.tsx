@@ -4,27 +4,46 @@ import type { OpenBook } from '../store/desk.ts';
 
 const shownLines = 100;
 
-/** What a goods file holds before anything is applied: what would be new or change, and every bad line with its reasons. */
-export function ImportReport({ book, name, file, close }: { book: OpenBook; name: string; file: GoodsFile; close: () => void }) {
+/**
+ * What a goods file holds before anything is applied: what would be new or change, and every bad line with its reasons.
+ */
+export function ImportReport({
+  book,
+  name,
+  file,
+  close,
+}: {
+  book: OpenBook;
+  name: string;
+  file: GoodsFile;
+  close: () => void;
+}) {
   const known = new Map(book.goods.map((item) => [item.sku, item]));
   const added = file.items.filter((item) => !known.has(item.sku));
   // What the file has no column for stays as it is.
   const merged = file.items.flatMap((item): Item[] => {
     const there = known.get(item.sku);
-    return there ? [{ ...there, ...(Object.fromEntries(file.columns.map((column) => [column, item[column]])) as Partial<Item>) }] : [];
+    return there
+      ? [{ ...there, ...(Object.fromEntries(file.columns.map((column) => [column, item[column]])) as Partial<Item>) }]
+      : [];
   });
-  const changed = merged.filter((item) => goodsColumns.some((column) => cellOf(item, column) !== cellOf(known.get(item.sku) as Item, column)));
+  const changed = merged.filter((item) =>
+    goodsColumns.some((column) => cellOf(item, column) !== cellOf(known.get(item.sku) as Item, column)),
+  );
   const take = () => {
     book.editAll([...added, ...changed].map((item) => ({ path: ['goods', item.sku], value: item })));
     close();
   };
-  const rows = file.badLines.flatMap((line) => line.problems.map((problem) => [String(line.line), problem.at.join(' '), problem.wrong, problem.right, line.text]));
+  const rows = file.badLines.flatMap((line) =>
+    line.problems.map((problem) => [String(line.line), problem.at.join(' '), problem.wrong, problem.right, line.text]),
+  );
   const count = added.length + changed.length;
   return (
     <div className="mb-3 border border-base-300 bg-base-100 p-3" role="status" aria-label="What the file holds">
       <p>
         <strong>{name}</strong>: {added.length} new, {changed.length} changed, {file.items.length - count} as they are,{' '}
-        <span className={file.badLines.length > 0 ? 'text-off' : ''}>{file.badLines.length} bad lines</span>. Nothing has been applied yet.
+        <span className={file.badLines.length > 0 ? 'text-off' : ''}>{file.badLines.length} bad lines</span>. Nothing
+        has been applied yet.
       </p>
       {rows.length > 0 && (
         <div className="mt-2 max-h-44 overflow-auto">
@@ -57,7 +76,11 @@ export function ImportReport({ book, name, file, close }: { book: OpenBook; name
           Take the {count} good {count === 1 ? 'line' : 'lines'} that change something
         </button>
         {rows.length > 0 && (
-          <button type="button" className="act" onClick={() => download('bad-lines.csv', csvOf(['line', 'field', 'wrong', 'right', 'text'], rows))}>
+          <button
+            type="button"
+            className="act"
+            onClick={() => download('bad-lines.csv', csvOf(['line', 'field', 'wrong', 'right', 'text'], rows))}
+          >
             Bad lines as CSV
           </button>
         )}

@@ -1,10 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { failure } from '../parts/failed.ts';
-import { api, useImportQuery, useStartImportMutation, useStopImportMutation, useTakeImportMutation } from '../store/api.ts';
+import {
+  api,
+  useImportQuery,
+  useStartImportMutation,
+  useStopImportMutation,
+  useTakeImportMutation,
+} from '../store/api.ts';
 import { useSeen } from '../store/index.ts';
 
-/** A large file of goods: read and reported by the server, then taken as one revision; a count all the way, and a stop. */
+/**
+ * A large file of goods: read and reported by the server, then taken as one revision; a count all the way, and a stop.
+ */
 export function LargeImport({ file, close }: { file: File; close: () => void }) {
   const who = useSeen((state) => state.view.who);
   const dispatch = useDispatch();
@@ -32,24 +40,32 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
     <section className="mb-3 border border-base-300 bg-base-100 p-3" aria-label="Import of a large file">
       {started.error && <p className="fault">{failure(started.error).title}</p>}
       <p aria-live="polite">
-        <strong>{file.name}</strong>: {state === 'reading' && `reading, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} lines`}
-        {state === 'taking' && `taking, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} goods`}
+        <strong>{file.name}</strong>:{' '}
+        {state === 'reading' &&
+          `reading, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} lines`}
+        {state === 'taking' &&
+          `taking, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} goods`}
         {state === 'done' && `taken, as revision ${data?.revision}`}
         {state === 'stopped' && 'stopped; nothing was taken'}
         {state === 'failed' && <span className="text-off">failed: {data?.error}</span>}
         {state === 'read' && report && (
           <>
-            {report.fresh.toLocaleString('en')} new, {report.changed.toLocaleString('en')} changed, {report.same.toLocaleString('en')} as they are,{' '}
-            <span className={report.bad > 0 ? 'text-off' : ''}>{report.bad.toLocaleString('en')} bad lines</span>. Nothing has been applied yet.
+            {report.fresh.toLocaleString('en')} new, {report.changed.toLocaleString('en')} changed,{' '}
+            {report.same.toLocaleString('en')} as they are,{' '}
+            <span className={report.bad > 0 ? 'text-off' : ''}>{report.bad.toLocaleString('en')} bad lines</span>.
+            Nothing has been applied yet.
           </>
         )}
       </p>
-      {working && <progress className="mt-1 w-full" value={data?.done ?? 0} max={data?.all || 1} aria-label="How far it is" />}
+      {working && (
+        <progress className="mt-1 w-full" value={data?.done ?? 0} max={data?.all || 1} aria-label="How far it is" />
+      )}
       {state === 'read' && report && (report.badLines.length > 0 || report.problems.length > 0) && (
         <ul className="mt-2 max-h-40 overflow-auto">
           {report.badLines.map((line) => (
             <li key={line.line}>
-              Line {line.line}: {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
+              Line {line.line}:{' '}
+              {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
             </li>
           ))}
           {report.problems.map((one) => (

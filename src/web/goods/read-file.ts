@@ -4,5 +4,9 @@ import type { OpenBook } from '../store/desk.ts';
 
 /** Reads a goods file against the book at hand. */
 export async function readFile(file: File, book: OpenBook): Promise<GoodsFile> {
-  return readGoods(await file.text(), book.home.currency as Currency, new Set(book.book.templates.map((template) => template.id)));
+  return readGoods(
+    await file.text(),
+    book.home.currency as Currency,
+    new Set(book.book.templates.map((template) => template.id)),
+  );
 }

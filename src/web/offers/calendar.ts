@@ -3,7 +3,8 @@ import { instantOf } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 
 /**
- * The offers' windows as an iCalendar file (RFC 5545), in UTC: an event from start to end each; one without a start stands at
+ * The offers' windows as an iCalendar file (RFC 5545), in UTC: an event from start to end each; one without a start
+ * stands at
  * its end, one without an end has none, one without either is left out. Drafts and paused ones are tentative.
  */
 export function calendarOf(seller: string, offers: readonly OfferBody[]): string {

@@ -5,7 +5,14 @@ import { failure } from '../parts/failed.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { channelNames, offerTitle } from '../parts/words.ts';
-import { useBatchesQuery, useDropBatchMutation, useMakeCodesMutation, usePutListMutation, useSegmentsQuery, useSpendQuery } from '../store/api.ts';
+import {
+  useBatchesQuery,
+  useDropBatchMutation,
+  useMakeCodesMutation,
+  usePutListMutation,
+  useSegmentsQuery,
+  useSpendQuery,
+} from '../store/api.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { OffersTabs } from './tabs.tsx';
 
@@ -14,10 +21,15 @@ export function CodesStage() {
   return book && <Codes book={book} />;
 }
 
-const batchFault = (text: string): string | null => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens');
-const countFault = (text: string): string | null => (/^[1-9]\d{0,5}$/.test(text) && Number(text) <= 100_000 ? null : '1 to 100000');
+const batchFault = (text: string): string | null =>
+  /^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens';
+const countFault = (text: string): string | null =>
+  /^[1-9]\d{0,5}$/.test(text) && Number(text) <= 100_000 ? null : '1 to 100000';
 
-/** What stands beside the book: single-use codes in batches, the customers of segments, and what budgets have been spent on. */
+/**
+ * What stands beside the book: single-use codes in batches, the customers of segments, and what budgets have been spent
+ * on.
+ */
 function Codes({ book }: { book: OpenBook }) {
   return (
     <div className="stage plain">
@@ -39,12 +51,15 @@ function Batches({ book }: { book: OpenBook }) {
   const [drop] = useDropBatchMutation();
   const [name, setName] = useState('cards');
   const [count, setCount] = useState('500');
-  const offersOf = (batch: string) => book.book.offers.filter((one) => one.code?.is === 'single use' && one.code.batch === batch);
+  const offersOf = (batch: string) =>
+    book.book.offers.filter((one) => one.code?.is === 'single use' && one.code.batch === batch);
   return (
     <section aria-label="Single-use codes">
       <div className="head">
         <h1>Single-use codes</h1>
-        <span className="muted">{batches?.reduce((sum, one) => sum + one.codes, 0).toLocaleString('en') ?? ''} in all</span>
+        <span className="muted">
+          {batches?.reduce((sum, one) => sum + one.codes, 0).toLocaleString('en') ?? ''} in all
+        </span>
       </div>
       <table className="ruled mt-2" aria-label="Batches of codes">
         <thead>
@@ -86,7 +101,12 @@ function Batches({ book }: { book: OpenBook }) {
       <p className="sentence mt-3">
         Make <TextPart label="How many codes" value={count} fault={countFault} onCommit={setCount} /> codes in the batch{' '}
         <TextPart label="Name of the batch" value={name} fault={batchFault} onCommit={setName} />.{' '}
-        <button type="button" className="act text-[13px]" disabled={made.isLoading} onClick={() => make({ batch: name, count: Number(count) })}>
+        <button
+          type="button"
+          className="act text-[13px]"
+          disabled={made.isLoading}
+          onClick={() => make({ batch: name, count: Number(count) })}
+        >
           {made.isLoading ? 'Making them …' : `Make ${Number(count).toLocaleString('en')} codes`}
         </button>
       </p>
@@ -96,9 +116,12 @@ function Batches({ book }: { book: OpenBook }) {
         </p>
       )}
       <p className="mt-2 space-x-4">
-        <ListFile label={`Import a file as the batch ${name}`} to={`/codes/batches/${name}`} method="PUT" /> <ListFile label="Import uses" to="/codes/used" method="POST" />
+        <ListFile label={`Import a file as the batch ${name}`} to={`/codes/batches/${name}`} method="PUT" />{' '}
+        <ListFile label="Import uses" to="/codes/used" method="POST" />
       </p>
-      <p className="muted small mt-1">Files have the columns code and, if one likes, used. A file with a bad line changes nothing.</p>
+      <p className="muted small mt-1">
+        Files have the columns code and, if one likes, used. A file with a bad line changes nothing.
+      </p>
     </section>
   );
 }
@@ -137,12 +160,23 @@ function Segments({ book }: { book: OpenBook }) {
             <tr key={one.id}>
               <td className="mono">{one.id}</td>
               <td>
-                <TextPart label={`Name of ${one.id}`} value={one.name} fault={nameFault} onCommit={(name) => book.edit(['segments', one.id, 'name'], name)} />
+                <TextPart
+                  label={`Name of ${one.id}`}
+                  value={one.name}
+                  fault={nameFault}
+                  onCommit={(name) => book.edit(['segments', one.id, 'name'], name)}
+                />
               </td>
-              <td className="figure">{(counts?.find((count) => count.segment === one.id)?.customers ?? 0).toLocaleString('en')}</td>
+              <td className="figure">
+                {(counts?.find((count) => count.segment === one.id)?.customers ?? 0).toLocaleString('en')}
+              </td>
               <td>
                 {!offers.some((offer) => offer.segments?.includes(one.id)) && (
-                  <button type="button" className="quiet danger" onClick={() => book.edit(['segments', one.id], undefined)}>
+                  <button
+                    type="button"
+                    className="quiet danger"
+                    onClick={() => book.edit(['segments', one.id], undefined)}
+                  >
                     Take away
                   </button>
                 )}
@@ -158,7 +192,10 @@ function Segments({ book }: { book: OpenBook }) {
           Export customers
         </a>
       </p>
-      <p className="muted small mt-1">Files have the columns customer and segment: an id and a segment, nothing personal. New segments have to be saved first.</p>
+      <p className="muted small mt-1">
+        Files have the columns customer and segment: an id and a segment, nothing personal. New segments have to be
+        saved first.
+      </p>
     </section>
   );
 }
@@ -185,20 +222,33 @@ function Spend({ book }: { book: OpenBook }) {
             <tr key={`${row.offer} ${row.week} ${row.channel}`}>
               <td>{offerTitle(book.book, row.offer)}</td>
               <td>{row.week}</td>
-              <td>{row.channel === null ? <span className="muted">none said</span> : (channelNames[row.channel as ChannelId] ?? row.channel)}</td>
+              <td>
+                {row.channel === null ? (
+                  <span className="muted">none said</span>
+                ) : (
+                  (channelNames[row.channel as ChannelId] ?? row.channel)
+                )}
+              </td>
               <td className="figure">{row.amount}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      {rows?.length === 0 && <p className="muted mt-2">Nothing spent so far. Baskets on the desk count from these rows what a budget has left.</p>}
+      {rows?.length === 0 && (
+        <p className="muted mt-2">
+          Nothing spent so far. Baskets on the desk count from these rows what a budget has left.
+        </p>
+      )}
       <p className="mt-3 space-x-4">
         <ListFile label="Import spend" to="/spend" method="PUT" />{' '}
         <a className="quiet" href="/api/spend/file" download>
           Export spend
         </a>
       </p>
-      <p className="muted small mt-1">Files have the columns offer, week (its Monday), amount and, if one likes, channel. A row takes the place of one of the same offer, week and channel.</p>
+      <p className="muted small mt-1">
+        Files have the columns offer, week (its Monday), amount and, if one likes, channel. A row takes the place of one
+        of the same offer, week and channel.
+      </p>
     </section>
   );
 }
@@ -235,10 +285,13 @@ function ListFile({ label, to, method }: { label: string; to: string; method: 'P
           {report.badLines.length === 0 ? `${report.taken.toLocaleString('en')} taken.` : 'Nothing was taken. '}
           {report.badLines.slice(0, 20).map((line) => (
             <span key={line.line} className="fault block">
-              Line {line.line}: {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
+              Line {line.line}:{' '}
+              {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
             </span>
           ))}
-          {report.badLines.length > 20 && <span className="fault block">and {report.badLines.length - 20} more lines</span>}
+          {report.badLines.length > 20 && (
+            <span className="fault block">and {report.badLines.length - 20} more lines</span>
+          )}
         </span>
       )}
     </>

@@ -18,7 +18,10 @@ export function MeetsStage() {
   return book && moment !== null ? <Meets book={book} moment={moment} /> : null;
 }
 
-/** Every pair of offers, the lanes' own thresholds among them: what happens when they meet; and the baskets that leave least. */
+/**
+ * Every pair of offers, the lanes' own thresholds among them: what happens when they meet; and the baskets that leave
+ * least.
+ */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const currency = useCurrency();
   const meetings = useDesk((desk, edits) => desk.meets(edits, moment, null), [moment], 'study');
@@ -31,12 +34,22 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
         <OffersTabs />
         <div className="head">
           <h1>When they meet</h1>
-          <span className="muted">{meetings ? `${pairs.length} pairs of offers, ${meetings.length - pairs.length} offers beside a lane’s own threshold` : 'looking …'}</span>
+          <span className="muted">
+            {meetings
+              ? `${pairs.length} pairs of offers, ${meetings.length - pairs.length} offers beside a lane’s own threshold`
+              : 'looking …'}
+          </span>
           <span className="acts">
             <CsvButton
               file="meetings.csv"
               head={['offer', 'with', 'what happens']}
-              rows={() => (meetings ?? []).map((one) => [one.first.offer, secondName(book.book, one, currency), relationWords(book.book, one, currency)])}
+              rows={() =>
+                (meetings ?? []).map((one) => [
+                  one.first.offer,
+                  secondName(book.book, one, currency),
+                  relationWords(book.book, one, currency),
+                ])
+              }
             >
               Take away as CSV
             </CsvButton>
@@ -48,7 +61,8 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             <ul>
               {surprising.slice(0, 8).map((one) => (
                 <li key={keyOf(one)}>
-                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one, currency)}. {relationWords(book.book, one, currency)}
+                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one, currency)}.{' '}
+                  {relationWords(book.book, one, currency)}
                 </li>
               ))}
             </ul>
@@ -68,9 +82,12 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   );
 }
 
-const keyOf = (one: Meeting) => `${one.first.offer} ${one.second.is === 'offer' ? one.second.offer : `${one.second.zone} ${one.second.service}`}`;
+const keyOf = (one: Meeting) =>
+  `${one.first.offer} ${one.second.is === 'offer' ? one.second.offer : `${one.second.zone} ${one.second.service}`}`;
 const secondName = (book: Book, { second }: Meeting, currency: string): string =>
-  second.is === 'offer' ? offerTitle(book, second.offer) : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, currency)} by itself`;
+  second.is === 'offer'
+    ? offerTitle(book, second.offer)
+    : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, currency)} by itself`;
 
 const apartWords = {
   times: 'they never run at the same time',
@@ -90,10 +107,17 @@ export function relationWords(book: Book, { relation, first, second }: Meeting, 
     case 'competes': {
       const runs = relation.runs.filter((run) => run.acts !== 'none');
       if (runs.length === 0) return 'At most one acts; none of the baskets tried has either.';
-      const names = { first: offerTitle(book, first.offer), second: second.is === 'offer' ? offerTitle(book, second.offer) : 'the lane’s threshold', both: 'both', none: '' };
+      const names = {
+        first: offerTitle(book, first.offer),
+        second: second.is === 'offer' ? offerTitle(book, second.offer) : 'the lane’s threshold',
+        both: 'both',
+        none: '',
+      };
       const say = (amount: number) => money(amount, currency);
       const span = (run: Run) => (run.from === run.to ? say(run.from) : `${say(run.from)} to ${say(run.to)}`);
-      const groups = relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`).join(' and ');
+      const groups = relation.groups
+        .map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`)
+        .join(' and ');
       return `${second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way'}: ${runs
         .slice(0, 5)
         .map((run) => `${span(run)} ${names[run.acts]}`)
@@ -123,7 +147,11 @@ function Table({ book, label, list }: { book: Book; label: string; list: readonl
             </td>
             <td>{secondName(book, one, currency)}</td>
             <td className={one.surprising ? 'text-off' : ''}>{relationWords(book, one, currency)}</td>
-            <td className="muted">{one.relation.is === 'competes' && one.relation.example ? basketWords(one.relation.example, currency) : ''}</td>
+            <td className="muted">
+              {one.relation.is === 'competes' && one.relation.example
+                ? basketWords(one.relation.example, currency)
+                : ''}
+            </td>
           </tr>
         ))}
       </tbody>
@@ -141,21 +169,33 @@ function Table({ book, label, list }: { book: Book; label: string; list: readonl
 }
 const mostShown = 300;
 
-export const basketWords = (one: { lines: readonly { sku: string; units: number }[]; place: string; codes: readonly string[]; value: number }, currency: string): string =>
+export const basketWords = (
+  one: { lines: readonly { sku: string; units: number }[]; place: string; codes: readonly string[]; value: number },
+  currency: string,
+): string =>
   `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${one.codes.join(' and ')}` : ''}, worth ${money(one.value, currency)}`;
 
 /** The baskets that leave the seller least, within units and value. */
 function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
   const [value, setValue] = useState(amountOf(500, book.home.currency));
-  const { state, start, stop } = useHeavy((desk, edits, pace) => desk.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace));
+  const { state, start, stop } = useHeavy((desk, edits, pace) =>
+    desk.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
+  );
   const answer = state.is === 'done' ? state.answer : null;
   return (
     <section className="mt-6" aria-label="The baskets that leave least">
       <h2>The baskets that leave least</h2>
       <p className="sentence">
-        Among baskets of one item or two, up to <TextPart label="Units at most" value={units} fault={(text) => (/^[1-9]\d?$/.test(text) ? null : '1 to 99')} onCommit={setUnits} /> units worth at most{' '}
-        <AmountPart label="Value at most" value={value} onCommit={setValue} /> {book.home.currency}, to a place in each zone, with every code and every two.
+        Among baskets of one item or two, up to{' '}
+        <TextPart
+          label="Units at most"
+          value={units}
+          fault={(text) => (/^[1-9]\d?$/.test(text) ? null : '1 to 99')}
+          onCommit={setUnits}
+        />{' '}
+        units worth at most <AmountPart label="Value at most" value={value} onCommit={setValue} /> {book.home.currency},
+        to a place in each zone, with every code and every two.
       </p>
       <Working state={state} start={start} stop={stop} what="Look for them" />
       {answer && (
@@ -164,12 +204,20 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
             <CsvButton
               file="deepest.csv"
               head={['basket', 'service', 'offers', 'left']}
-              rows={() => answer.baskets.map((one) => [basketWords(one.example, book.home.currency), one.service, one.used.join(' '), money(one.margin.left, book.home.currency)])}
+              rows={() =>
+                answer.baskets.map((one) => [
+                  basketWords(one.example, book.home.currency),
+                  one.service,
+                  one.used.join(' '),
+                  money(one.margin.left, book.home.currency),
+                ])
+              }
             >
               Take away as CSV
             </CsvButton>{' '}
-            {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight thinnest items with each other one, bought by anybody in no channel. The 400
-            thinnest by price, cost and delivery are worked out in full; others may leave less.
+            {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight
+            thinnest items with each other one, bought by anybody in no channel. The 400 thinnest by price, cost and
+            delivery are worked out in full; others may leave less.
           </p>
           <table className="ruled mt-2" aria-label="Deepest baskets">
             <thead>
@@ -186,7 +234,9 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
                   <td>{basketWords(one.example, book.home.currency)}</td>
                   <td>{serviceName(book.book, one.service)}</td>
                   <td>{one.used.map((id) => offerTitle(book.book, id)).join(', ') || 'none'}</td>
-                  <td className={`figure ${one.margin.left < 0 ? 'text-off' : ''}`}>{priced(one.margin.left, '').trim()}</td>
+                  <td className={`figure ${one.margin.left < 0 ? 'text-off' : ''}`}>
+                    {priced(one.margin.left, '').trim()}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -33,11 +33,19 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const [filter, setFilter] = useState('');
   const [picked, setPicked] = useState<ReadonlySet<string>>(new Set());
   const { offers } = book.book;
-  const shown = offers.filter((one) => `${one.title} ${one.id} ${one.state}`.toLowerCase().includes(filter.toLowerCase()));
+  const shown = offers.filter((one) =>
+    `${one.title} ${one.id} ${one.state}`.toLowerCase().includes(filter.toLowerCase()),
+  );
   const offer = offers.find((one) => one.id === chosen) ?? shown[0];
-  const about = useDesk((desk, edits) => (offer ? desk.aboutOffer(edits, offer.id, moment) : null), [offer?.id, moment], 'study');
+  const about = useDesk(
+    (desk, edits) => (offer ? desk.aboutOffer(edits, offer.id, moment) : null),
+    [offer?.id, moment],
+    'study',
+  );
   const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
-  const problems = offer ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? []) : [];
+  const problems = offer
+    ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? [])
+    : [];
   const longest = Math.max(...channelIds.map((id) => dialectOf(id).reviewHours)) * 3_600_000;
 
   const add = (is: BenefitBody['is'], more: Partial<OfferBody>) => {
@@ -76,7 +84,8 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const spend = { over: 'value', value: '60.00', also: {}, test: 'before', goods: null } as const;
   const fresh: Readonly<Record<string, () => void>> = {
     'free delivery from a value': () => add('delivery', { title: 'Free delivery from 60', asks: [spend] }),
-    'a code for a percentage off': () => add('off order', { title: 'NEW10: 10 % off your order', code: { is: 'shared', code: 'NEW10' } }),
+    'a code for a percentage off': () =>
+      add('off order', { title: 'NEW10: 10 % off your order', code: { is: 'shared', code: 'NEW10' } }),
     'a discount on some goods': () => add('off goods', { title: '10 % off' }),
     'goods at a fixed price': () => add('fixed price', {}),
     'more for less': () => add('buy and get', { title: 'Three for two' }),
@@ -86,9 +95,19 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   const copied = (one: OfferBody) => {
     const id = freshId(one.id.replace(/-\d+$/, ''), offers);
     const number = book.book.numbered + 1;
-    const value = { ...one, id, number, state: 'draft', window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) } };
+    const value = {
+      ...one,
+      id,
+      number,
+      state: 'draft',
+      window: { ...one.window, from: nextYear(one.window.from), until: nextYear(one.window.until) },
+    };
     const groups = book.book.eitherOr.filter((group) => group.offers.includes(one.id));
-    book.editAll([{ path: ['offers', id], value }, { path: ['numbered'], value: number }, ...groups.map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: [...group.offers, id] }))]);
+    book.editAll([
+      { path: ['offers', id], value },
+      { path: ['numbered'], value: number },
+      ...groups.map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: [...group.offers, id] })),
+    ]);
     go(`/offers/${id}`);
   };
 
@@ -99,10 +118,21 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
         <div className="head">
           <h1>Offers</h1>
           <span className="muted">{offers.length} in the book</span>
-          <input className="search" aria-label="Filter the offers" placeholder="Filter  /" data-filter value={filter} onChange={(event) => setFilter(event.target.value)} />
+          <input
+            className="search"
+            aria-label="Filter the offers"
+            placeholder="Filter  /"
+            data-filter
+            value={filter}
+            onChange={(event) => setFilter(event.target.value)}
+          />
           <span className="acts">
             <AddPart label="New offer" shown="New offer …" added={fresh} />
-            <button type="button" className="act" onClick={() => download('offers.ics', calendarOf(book.book.seller, offers), 'text/calendar')}>
+            <button
+              type="button"
+              className="act"
+              onClick={() => download('offers.ics', calendarOf(book.book.seller, offers), 'text/calendar')}
+            >
               Calendar file
             </button>
           </span>
@@ -116,14 +146,18 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
           picked={picked}
           longestReview={longest}
           onChoose={(id) => go(`/offers/${id}`)}
-          onPick={(id) => setPicked(new Set(picked.has(id) ? [...picked].filter((one) => one !== id) : [...picked, id]))}
+          onPick={(id) =>
+            setPicked(new Set(picked.has(id) ? [...picked].filter((one) => one !== id) : [...picked, id]))
+          }
         />
         <EventsList book={book} moment={moment} />
         {offer && (
           <>
             <h2 className="mt-4">
               {offer.title} <span className="muted small">no. {offer.number}</span>{' '}
-              {offer.state !== 'meant' && <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>}
+              {offer.state !== 'meant' && (
+                <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>
+              )}
             </h2>
             <OfferSentence key={offer.id} book={book} offer={offer} />
             <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
@@ -132,7 +166,13 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
                 {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
               </p>
             ))}
-            <PromiseWords key={`words ${offer.id}`} book={book} offer={offer} broken={about?.broken ?? []} proposed={about?.proposed ?? ''} />
+            <PromiseWords
+              key={`words ${offer.id}`}
+              book={book}
+              offer={offer}
+              broken={about?.broken ?? []}
+              proposed={about?.proposed ?? ''}
+            />
             <Told book={book} offer={offer} moment={moment} />
           </>
         )}
@@ -144,10 +184,21 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   );
 }
 
-const nextYear = (local: string | null) => local && `${Number(local.slice(0, 4)) + 1}${local.slice(4).replace(/^-02-29/, '-02-28')}`;
+const nextYear = (local: string | null) =>
+  local && `${Number(local.slice(0, 4)) + 1}${local.slice(4).replace(/^-02-29/, '-02-28')}`;
 
 /** What is done with several offers at once. */
-function Bulk({ book, moment, picked, clear }: { book: OpenBook; moment: number; picked: ReadonlySet<string>; clear: () => void }) {
+function Bulk({
+  book,
+  moment,
+  picked,
+  clear,
+}: {
+  book: OpenBook;
+  moment: number;
+  picked: ReadonlySet<string>;
+  clear: () => void;
+}) {
   const some = book.book.offers.filter((one) => picked.has(one.id));
   const set = (field: 'state' | 'window', value: (one: OfferBody) => unknown) => {
     book.editAll(some.map((one) => ({ path: ['offers', one.id, field], value: value(one) })));
@@ -162,7 +213,13 @@ function Bulk({ book, moment, picked, clear }: { book: OpenBook; moment: number;
       <button type="button" className="act" onClick={() => set('state', () => 'meant')}>
         Mean {some.length}
       </button>
-      <button type="button" className="act" onClick={() => set('window', (one) => ({ ...one.window, until: localOf(moment, one.window.zone).slice(0, 16) }))}>
+      <button
+        type="button"
+        className="act"
+        onClick={() =>
+          set('window', (one) => ({ ...one.window, until: localOf(moment, one.window.zone).slice(0, 16) }))
+        }
+      >
         End {some.length} now
       </button>
       <button type="button" className="quiet" onClick={clear}>
@@ -173,11 +230,24 @@ function Bulk({ book, moment, picked, clear }: { book: OpenBook; moment: number;
 }
 
 /** What an offer does to the pinned baskets, the basket it decides, and what it meets. */
-function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: OfferBody; moment: number; deciding: Deciding | null }) {
+function Meaning({
+  book,
+  offer,
+  moment,
+  deciding,
+}: {
+  book: OpenBook;
+  offer: OfferBody;
+  moment: number;
+  deciding: Deciding | null;
+}) {
   const go = useNavigate();
   const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
   const meetings = useDesk((desk, edits) => desk.meets(edits, moment, offer.id), [offer.id, moment], 'study');
-  const met = meetings?.filter((one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id)) ?? [];
+  const met =
+    meetings?.filter(
+      (one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id),
+    ) ?? [];
   const offers = met.filter((one) => one.second.is === 'offer');
   const lanes = met.filter((one) => one.second.is === 'lane' && one.relation.is === 'competes');
   return (
@@ -192,7 +262,9 @@ function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: Off
             return (
               <tr key={basket.id}>
                 <td>{basket.name}</td>
-                <td className="figure">{choice ? (took > 0 ? `takes ${money(took, answer?.currency ?? '')}` : 'a gift') : 'not used'}</td>
+                <td className="figure">
+                  {choice ? (took > 0 ? `takes ${money(took, answer?.currency ?? '')}` : 'a gift') : 'not used'}
+                </td>
               </tr>
             );
           })}
@@ -201,20 +273,29 @@ function Meaning({ book, offer, moment, deciding }: { book: OpenBook; offer: Off
       {offer.state === 'meant' && (
         <>
           <h2 className="mt-4">A basket it alone decides</h2>
-          <p className={deciding?.is === 'never' ? 'text-off' : ''}>{deciding ? decidingWords(book, deciding) : 'looking …'}</p>
+          <p className={deciding?.is === 'never' ? 'text-off' : ''}>
+            {deciding ? decidingWords(book, deciding) : 'looking …'}
+          </p>
           <h2 className="mt-4">What it meets</h2>
           {offers.slice(0, 12).map((one) => {
-            const other = one.first.offer === offer.id && one.second.is === 'offer' ? one.second.offer : one.first.offer;
+            const other =
+              one.first.offer === offer.id && one.second.is === 'offer' ? one.second.offer : one.first.offer;
             return (
               <p key={other} className="border-t border-base-300 py-1">
-                <strong>{offerTitle(book.book, other)}</strong>: <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home.currency)}</span>
+                <strong>{offerTitle(book.book, other)}</strong>:{' '}
+                <span className={one.surprising ? 'text-off' : ''}>
+                  {relationWords(book.book, one, book.home.currency)}
+                </span>
               </p>
             );
           })}
           {lanes.slice(0, 3).map((one) => (
             <p key={JSON.stringify(one.second)} className="border-t border-base-300 py-1">
-              {one.second.is === 'lane' && `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home.currency)} by itself: `}
-              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home.currency)}</span>
+              {one.second.is === 'lane' &&
+                `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home.currency)} by itself: `}
+              <span className={one.surprising ? 'text-off' : ''}>
+                {relationWords(book.book, one, book.home.currency)}
+              </span>
             </p>
           ))}
           {met.length === 0 && meetings && <p className="muted">Nothing else is meant.</p>}

@@ -25,7 +25,11 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
   const [market, setMarket] = useState(book.home.id);
   const [place, setPlace] = useState(book.home.assumed ?? 'IE');
   const [units, setUnits] = useState('1');
-  const answer = useDesk((desk, edits) => desk.included(edits, selection, market, place, Number(units), moment), [selection, market, place, units, moment], 'study');
+  const answer = useDesk(
+    (desk, edits) => desk.included(edits, selection, market, place, Number(units), moment),
+    [selection, market, place, units, moment],
+    'study',
+  );
   const goods = answer?.goods ?? [];
   const currency = answer?.currency ?? book.home.currency;
   const say = (amount: number) => money(amount, currency);
@@ -40,16 +44,39 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
             <CsvButton
               file="delivery-in-the-price.csv"
               head={['sku', 'name', 'price', 'delivery', 'delivered today', 'price needed']}
-              rows={() => goods.map((one) => [one.sku, one.name, say(one.price), say(one.delivery), say(one.price + one.delivery), one.needed === null ? '' : say(one.needed)])}
+              rows={() =>
+                goods.map((one) => [
+                  one.sku,
+                  one.name,
+                  say(one.price),
+                  say(one.delivery),
+                  say(one.price + one.delivery),
+                  one.needed === null ? '' : say(one.needed),
+                ])
+              }
             >
               Take away as CSV
             </CsvButton>
           </span>
         </div>
         <p className="sentence">
-          If delivery of <TextPart label="Units" value={units} fault={(text) => (/^[1-9]\d?$/.test(text) ? null : '1 to 99')} onCommit={setUnits} /> of each of{' '}
-          <GoodsPart book={book} label="Goods" goods={selection} onCommit={setSelection} /> to <TextPart label="Place" value={place} fault={placeFault} onCommit={setPlace} /> were in the price, in the
-          market <ChoicePart label="Market" value={market} choices={book.book.markets.map((one) => ({ value: one.id, label: one.name }))} onCommit={setMarket} />, so that as much is left as today:
+          If delivery of{' '}
+          <TextPart
+            label="Units"
+            value={units}
+            fault={(text) => (/^[1-9]\d?$/.test(text) ? null : '1 to 99')}
+            onCommit={setUnits}
+          />{' '}
+          of each of <GoodsPart book={book} label="Goods" goods={selection} onCommit={setSelection} /> to{' '}
+          <TextPart label="Place" value={place} fault={placeFault} onCommit={setPlace} /> were in the price, in the
+          market{' '}
+          <ChoicePart
+            label="Market"
+            value={market}
+            choices={book.book.markets.map((one) => ({ value: one.id, label: one.name }))}
+            onCommit={setMarket}
+          />
+          , so that as much is left as today:
         </p>
         <table className="ruled mt-2" aria-label="Prices with delivery in them">
           <thead>
@@ -70,7 +97,9 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
                   <span className="mono">{one.sku}</span> {one.name}
                 </td>
                 <td className="figure">{say(one.price)}</td>
-                <td className="figure">{one.free ? 'free' : `${say(one.delivery)} ${serviceName(book.book, one.service).toLowerCase()}`}</td>
+                <td className="figure">
+                  {one.free ? 'free' : `${say(one.delivery)} ${serviceName(book.book, one.service).toLowerCase()}`}
+                </td>
                 <td className="figure">{say(one.price + one.delivery)}</td>
                 <td className="figure">
                   <strong>{one.needed === null ? 'none below ten times as much' : say(one.needed)}</strong>
@@ -87,11 +116,14 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
             ))}
           </tbody>
         </table>
-        {goods.length > mostShown && <p className="muted mt-1">and {goods.length - mostShown} more: take them away as CSV.</p>}
+        {goods.length > mostShown && (
+          <p className="muted mt-1">and {goods.length - mostShown} more: take them away as CSV.</p>
+        )}
         {answer && goods.length === 0 && <p className="muted mt-2">None of these goods is delivered there.</p>}
         <p className="muted small mt-2">
-          Tax, payment and advertising are minded, and the carrier’s cost is the same on both sides; offers are left aside. Where shoppers buy several at once, each pays for delivery in its price:
-          choose the units an order usually has.
+          Tax, payment and advertising are minded, and the carrier’s cost is the same on both sides; offers are left
+          aside. Where shoppers buy several at once, each pays for delivery in its price: choose the units an order
+          usually has.
         </p>
       </section>
     </div>

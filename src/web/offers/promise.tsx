@@ -5,9 +5,21 @@ import { AddPart, nameFault, TextPart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
 
 /** The words shoppers see: title, its other locales, terms; each held against the rule, and terms proposed from it. */
-export function PromiseWords({ book, offer, broken, proposed }: { book: OpenBook; offer: OfferBody; broken: readonly BrokenPromise[]; proposed: string }) {
+export function PromiseWords({
+  book,
+  offer,
+  broken,
+  proposed,
+}: {
+  book: OpenBook;
+  offer: OfferBody;
+  broken: readonly BrokenPromise[];
+  proposed: string;
+}) {
   const set = (field: 'title' | 'titles' | 'terms', value: unknown) => book.edit(['offers', offer.id, field], value);
-  const locales = [...new Set(book.book.markets.map((market) => market.locale))].filter((locale) => !(locale in offer.titles) && locale !== book.home.locale);
+  const locales = [...new Set(book.book.markets.map((market) => market.locale))].filter(
+    (locale) => !(locale in offer.titles) && locale !== book.home.locale,
+  );
   const { code } = offer;
   const go = useNavigate();
   const rename = (id: string) => {
@@ -17,16 +29,25 @@ export function PromiseWords({ book, offer, broken, proposed }: { book: OpenBook
   return (
     <>
       <p className="mt-3">
-        Title shoppers see: <TextPart label="Title" value={offer.title} fault={nameFault} onCommit={(title) => set('title', title)} />
+        Title shoppers see:{' '}
+        <TextPart label="Title" value={offer.title} fault={nameFault} onCommit={(title) => set('title', title)} />
         {Object.entries(offer.titles).map(([locale, title]) => (
           <span key={locale}>
             {' '}
-            in {locale}: <TextPart label={`Title in ${locale}`} value={title} fault={nameFault} onCommit={(next) => set('titles', { ...offer.titles, [locale]: next })} />{' '}
+            in {locale}:{' '}
+            <TextPart
+              label={`Title in ${locale}`}
+              value={title}
+              fault={nameFault}
+              onCommit={(next) => set('titles', { ...offer.titles, [locale]: next })}
+            />{' '}
             <button
               type="button"
               className="quiet small"
               aria-label={`No title in ${locale}`}
-              onClick={() => set('titles', Object.fromEntries(Object.entries(offer.titles).filter(([one]) => one !== locale)))}
+              onClick={() =>
+                set('titles', Object.fromEntries(Object.entries(offer.titles).filter(([one]) => one !== locale)))
+              }
             >
               ×
             </button>
@@ -46,11 +67,20 @@ export function PromiseWords({ book, offer, broken, proposed }: { book: OpenBook
           onLeave={(id) => id !== offer.id && rename(id)}
         />{' '}
         {locales.length > 0 && (
-          <AddPart label="Add a title" added={Object.fromEntries(locales.map((locale) => [`a title in ${locale}`, () => set('titles', { ...offer.titles, [locale]: offer.title })]))} />
+          <AddPart
+            label="Add a title"
+            added={Object.fromEntries(
+              locales.map((locale) => [
+                `a title in ${locale}`,
+                () => set('titles', { ...offer.titles, [locale]: offer.title }),
+              ]),
+            )}
+          />
         )}
       </p>
       <p className="mt-1">
-        Terms: <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => set('terms', terms.slice(0, 500))} />
+        Terms:{' '}
+        <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => set('terms', terms.slice(0, 500))} />
       </p>
       {proposed !== offer.terms && proposed !== '' && (
         <p className="muted small mt-1">

@@ -16,7 +16,9 @@ export function momentOf(local: string | null, zone: string): number | null {
   return read?.ok ? read.value : null;
 }
 
-/** All offers on a time line: review run-up dashed in front, today, events; their ends can be dragged, a day at a time. */
+/**
+ * All offers on a time line: review run-up dashed in front, today, events; their ends can be dragged, a day at a time.
+ */
 export function TimeLine({
   book,
   moment,
@@ -45,13 +47,23 @@ export function TimeLine({
   const ticks = Array.from({ length: 6 }, (_, i) => left + ((right - left) / 6) * i);
   const zone = book.home.timeZone;
   const events = book.book.events
-    .map((event) => ({ ...event, begins: momentOf(`${event.from}T00:00`, zone) ?? 0, ends: (momentOf(`${event.until}T00:00`, zone) ?? 0) + day }))
+    .map((event) => ({
+      ...event,
+      begins: momentOf(`${event.from}T00:00`, zone) ?? 0,
+      ends: (momentOf(`${event.until}T00:00`, zone) ?? 0) + day,
+    }))
     .filter((event) => event.ends > left && event.begins < right);
   return (
     <div className="times">
       <div className="times-row !cursor-default muted small !border-t-0">
         <span>
-          {zone} time, <ChoicePart label="How much of the time line" value={span} choices={Object.keys(spans).map((one) => ({ value: one as Span, label: one }))} onCommit={setSpan} />
+          {zone} time,{' '}
+          <ChoicePart
+            label="How much of the time line"
+            value={span}
+            choices={Object.keys(spans).map((one) => ({ value: one as Span, label: one }))}
+            onCommit={setSpan}
+          />
         </span>
         <span className="relative h-full">
           {ticks.map((tick) => (
@@ -66,7 +78,12 @@ export function TimeLine({
           <span className="muted">Events</span>
           <span className="relative h-full overflow-hidden">
             {events.map((event) => (
-              <span key={event.id} className="times-event" style={{ left: share(event.begins), right: `calc(100% - ${share(event.ends)})` }} title={`${event.name}, ${event.from} to ${event.until}`}>
+              <span
+                key={event.id}
+                className="times-event"
+                style={{ left: share(event.begins), right: `calc(100% - ${share(event.ends)})` }}
+                title={`${event.name}, ${event.from} to ${event.until}`}
+              >
                 {event.name}
               </span>
             ))}
@@ -75,35 +92,89 @@ export function TimeLine({
       )}
       {offers.map((one) => {
         const [begin, end] = [momentOf(one.window.from, one.window.zone), momentOf(one.window.until, one.window.zone)];
-        const moved = (field: 'from' | 'until', to: number) => book.edit(['offers', one.id, 'window'], { ...one.window, [field]: localOf(to, one.window.zone).slice(0, 16) });
+        const moved = (field: 'from' | 'until', to: number) =>
+          book.edit(['offers', one.id, 'window'], {
+            ...one.window,
+            [field]: localOf(to, one.window.zone).slice(0, 16),
+          });
         return (
           <div key={one.id} className={`times-row ${one.id === chosen ? 'chosen' : ''}`}>
             <span className="flex items-center gap-2">
-              <input type="checkbox" aria-label={`Pick ${one.title}`} checked={picked.has(one.id)} onChange={() => onPick(one.id)} />
-              <button type="button" className="min-w-0 cursor-pointer overflow-hidden text-left text-ellipsis" title={one.title} aria-pressed={one.id === chosen} onClick={() => onChoose(one.id)}>
-                {one.title} <span className={`small ${one.state === 'meant' ? 'muted' : 'text-limit'}`}>{one.state === 'meant' ? kindWord(one.benefit) : one.state}</span>
+              <input
+                type="checkbox"
+                aria-label={`Pick ${one.title}`}
+                checked={picked.has(one.id)}
+                onChange={() => onPick(one.id)}
+              />
+              <button
+                type="button"
+                className="min-w-0 cursor-pointer overflow-hidden text-left text-ellipsis"
+                title={one.title}
+                aria-pressed={one.id === chosen}
+                onClick={() => onChoose(one.id)}
+              >
+                {one.title}{' '}
+                <span className={`small ${one.state === 'meant' ? 'muted' : 'text-limit'}`}>
+                  {one.state === 'meant' ? kindWord(one.benefit) : one.state}
+                </span>
               </button>
             </span>
             {/* biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark */}
             <span className="relative h-full overflow-hidden" onClick={() => onChoose(one.id)}>
-              {begin !== null && <span className="times-review" style={{ left: share(begin - longestReview), right: `calc(100% - ${share(begin)})` }} />}
-              <span className={`times-bar ${one.code ? 'code' : ''} ${one.state === 'meant' ? '' : 'idle'}`} style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }} />
-              {begin !== null && place(begin) > 0 && place(begin) < 100 && (
-                <Grip label={`Start of ${one.title}`} at={begin} left={share(begin)} scale={right - left} onMove={(to) => moved('from', to)} />
+              {begin !== null && (
+                <span
+                  className="times-review"
+                  style={{ left: share(begin - longestReview), right: `calc(100% - ${share(begin)})` }}
+                />
               )}
-              {end !== null && place(end) > 0 && place(end) < 100 && <Grip label={`End of ${one.title}`} at={end} left={share(end)} scale={right - left} onMove={(to) => moved('until', to)} />}
+              <span
+                className={`times-bar ${one.code ? 'code' : ''} ${one.state === 'meant' ? '' : 'idle'}`}
+                style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }}
+              />
+              {begin !== null && place(begin) > 0 && place(begin) < 100 && (
+                <Grip
+                  label={`Start of ${one.title}`}
+                  at={begin}
+                  left={share(begin)}
+                  scale={right - left}
+                  onMove={(to) => moved('from', to)}
+                />
+              )}
+              {end !== null && place(end) > 0 && place(end) < 100 && (
+                <Grip
+                  label={`End of ${one.title}`}
+                  at={end}
+                  left={share(end)}
+                  scale={right - left}
+                  onMove={(to) => moved('until', to)}
+                />
+              )}
               <span className="times-now" style={{ left: share(moment) }} />
             </span>
           </div>
         );
       })}
-      {offers.length === 0 && <p className="muted p-3">No offers yet. A usual first one: free delivery at home from 60.</p>}
+      {offers.length === 0 && (
+        <p className="muted p-3">No offers yet. A usual first one: free delivery at home from 60.</p>
+      )}
     </div>
   );
 }
 
 /** An end of a bar: dragged, or moved by arrows, a day at a time; with Shift a week. */
-function Grip({ label, at, left, scale, onMove }: { label: string; at: number; left: string; scale: number; onMove: (to: number) => void }) {
+function Grip({
+  label,
+  at,
+  left,
+  scale,
+  onMove,
+}: {
+  label: string;
+  at: number;
+  left: string;
+  scale: number;
+  onMove: (to: number) => void;
+}) {
   const dated = useDated();
   const from = useRef<{ x: number; at: number; width: number } | null>(null);
   const keyed = (event: KeyboardEvent) => {

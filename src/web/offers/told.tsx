@@ -28,7 +28,9 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
         {channelIds.map((id) => {
           const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
           const state = data?.channels.find((one) => one.id === id);
-          const held = state?.held.find((one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`));
+          const held = state?.held.find(
+            (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
+          );
           const review = dialectOf(id).reviewHours;
           const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
           const late = submitBy !== null && submitBy < moment && !state?.told;
@@ -62,7 +64,12 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
                       : state?.told
                         ? `last sent with revision ${state.told.revision}${state.told.revision < book.revision ? ', saved since' : ''}`
                         : 'never sent'}
-                    {note && note.fidelity.is !== 'exact' && <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}> · {note.fidelity.why}</span>}
+                    {note && note.fidelity.is !== 'exact' && (
+                      <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+                        {' '}
+                        · {note.fidelity.why}
+                      </span>
+                    )}
                   </span>
                 </span>
               </td>

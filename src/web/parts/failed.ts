@@ -5,6 +5,11 @@ export function failure(error: unknown): ProblemDocument {
   const { data, status } = (error ?? {}) as { data?: unknown; status?: unknown };
   const read = problemDocument.safeParse(data);
   if (read.success) return read.data;
-  if (status === 'FETCH_ERROR') return { type: '/problems/unreached', title: 'Plemb’s server does not answer. What you changed is kept here; try again when it runs.', status: 0 };
+  if (status === 'FETCH_ERROR')
+    return {
+      type: '/problems/unreached',
+      title: 'Plemb’s server does not answer. What you changed is kept here; try again when it runs.',
+      status: 0,
+    };
   return { type: '/problems/odd', title: 'The answer could not be read', status: 0 };
 }

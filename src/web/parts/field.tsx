@@ -69,7 +69,17 @@ export function TextPart({ label, value, onCommit, onLeave, fault, lines, placeh
   );
 }
 
-export function ChoicePart<T extends string>({ label, value, choices, onCommit }: { label: string; value: T; choices: readonly { value: T; label: string }[]; onCommit: (value: T) => void }) {
+export function ChoicePart<T extends string>({
+  label,
+  value,
+  choices,
+  onCommit,
+}: {
+  label: string;
+  value: T;
+  choices: readonly { value: T; label: string }[];
+  onCommit: (value: T) => void;
+}) {
   return (
     <select aria-label={label} className="part" value={value} onChange={(event) => onCommit(event.target.value as T)}>
       {choices.map((choice) => (
@@ -82,7 +92,15 @@ export function ChoicePart<T extends string>({ label, value, choices, onCommit }
 }
 
 /** What is not said yet, to be added at the end of a sentence: a menu, by mouse, arrows or first letters. */
-export function AddPart({ added, label = 'Add to the sentence', shown = 'Add …' }: { added: Readonly<Record<string, () => void>>; label?: string; shown?: string }) {
+export function AddPart({
+  added,
+  label = 'Add to the sentence',
+  shown = 'Add …',
+}: {
+  added: Readonly<Record<string, () => void>>;
+  label?: string;
+  shown?: string;
+}) {
   const [open, setOpen] = useState(false);
   const box = useRef<HTMLSpanElement>(null);
   const typed = useRef({ text: '', at: 0 });
@@ -115,8 +133,20 @@ export function AddPart({ added, label = 'Add to the sentence', shown = 'Add …
     }
   };
   return (
-    <span ref={box} role="group" className="relative inline-block" onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}>
-      <button type="button" className="part cursor-pointer" aria-label={label} aria-haspopup="menu" aria-expanded={open} onClick={() => setOpen(!open)}>
+    <span
+      ref={box}
+      role="group"
+      className="relative inline-block"
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}
+    >
+      <button
+        type="button"
+        className="part cursor-pointer"
+        aria-label={label}
+        aria-haspopup="menu"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
         {shown}
       </button>
       {open && (
@@ -172,7 +202,12 @@ export function Several({
         </button>
       ))}
       {rest.length > 0 && (
-        <select aria-label={`Add to ${label.toLowerCase()}`} className="part" value="" onChange={(event) => onCommit([...chosen, event.target.value])}>
+        <select
+          aria-label={`Add to ${label.toLowerCase()}`}
+          className="part"
+          value=""
+          onChange={(event) => onCommit([...chosen, event.target.value])}
+        >
           <option value="">+</option>
           {rest.map((one) => (
             <option key={one.id} value={one.id}>
@@ -209,13 +244,21 @@ export function MoneyPart({
       {Object.entries(also).map(([currency, own]) => (
         <span key={currency}>
           {' '}
-          ({currency} <TextPart label={`${label} in ${currency}`} value={own} fault={amountIn(currency)} onCommit={(next) => onCommit(amount, { ...also, [currency]: next })} />{' '}
+          ({currency}{' '}
+          <TextPart
+            label={`${label} in ${currency}`}
+            value={own}
+            fault={amountIn(currency)}
+            onCommit={(next) => onCommit(amount, { ...also, [currency]: next })}
+          />{' '}
           <button
             type="button"
             className="quiet small"
             title="as converted"
             aria-label={`${label} in ${currency} as converted`}
-            onClick={() => onCommit(amount, Object.fromEntries(Object.entries(also).filter(([one]) => one !== currency)))}
+            onClick={() =>
+              onCommit(amount, Object.fromEntries(Object.entries(also).filter(([one]) => one !== currency)))
+            }
           >
             ×
           </button>
@@ -223,7 +266,13 @@ export function MoneyPart({
         </span>
       ))}
       {rest.length > 0 && (
-        <AddPart label={`${label} in another currency`} shown="¤" added={Object.fromEntries(rest.map((currency) => [`in ${currency}`, () => onCommit(amount, { ...also, [currency]: amount })]))} />
+        <AddPart
+          label={`${label} in another currency`}
+          shown="¤"
+          added={Object.fromEntries(
+            rest.map((currency) => [`in ${currency}`, () => onCommit(amount, { ...also, [currency]: amount })]),
+          )}
+        />
       )}
     </>
   );
@@ -235,7 +284,13 @@ export function AmountPart(part: Omit<Parameters<typeof TextPart>[0], 'fault'>) 
 }
 
 /** Whether a value is taken before or after discounts. */
-export function TestPart({ value, onCommit }: { value: 'before' | 'after'; onCommit: (value: 'before' | 'after') => void }) {
+export function TestPart({
+  value,
+  onCommit,
+}: {
+  value: 'before' | 'after';
+  onCommit: (value: 'before' | 'after') => void;
+}) {
   return (
     <ChoicePart
       label="Before or after discounts"
@@ -258,9 +313,12 @@ export const amountIn =
     if (read?.ok) return null;
     return `“${text}” is no amount; write it like ${amountText(minor(490 * 10 ** Math.max(0, currencyDigits(currency) - 2)), currency)}`;
   };
-export const figureFault = (text: string): string | null => (/^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`);
-export const timeFault = (text: string): string | null => (text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00');
-export const nameFault = (text: string): string | null => (text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null);
+export const figureFault = (text: string): string | null =>
+  /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;
+export const timeFault = (text: string): string | null =>
+  text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00';
+export const nameFault = (text: string): string | null =>
+  text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null;
 /** A local time as it is shown, and as the book keeps it. */
 export const shownTime = (local: string | null): string => (local ?? '').replace('T', ' ');
 export const keptTime = (text: string): string | null => text.replace(' ', 'T') || null;

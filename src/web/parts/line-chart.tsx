@@ -89,21 +89,36 @@ export function LineChart({
           pointRadius: 0,
           pointHitRadius: one.look === 'main' ? 8 : 0,
           stepped: one.stepped ? ('after' as const) : false,
-          ...(one.look === 'band' && series[i - 1]?.look === 'band' ? { fill: '-1', backgroundColor: 'rgb(128 128 128 / .18)' } : {}),
+          ...(one.look === 'band' && series[i - 1]?.look === 'band'
+            ? { fill: '-1', backgroundColor: 'rgb(128 128 128 / .18)' }
+            : {}),
         })),
       },
       plugins: [line],
       options: {
         animation: false,
         maintainAspectRatio: false,
-        plugins: { tooltip: { callbacks: { title: () => '', label: (item) => told.current(Number(item.parsed.x), Number(item.parsed.y)) } } },
+        plugins: {
+          tooltip: {
+            callbacks: { title: () => '', label: (item) => told.current(Number(item.parsed.x), Number(item.parsed.y)) },
+          },
+        },
         scales: {
-          x: { type: 'linear', title: { display: true, text: x, color: muted }, ticks: { color: muted, maxTicksLimit: 6 }, grid: { display: false } },
+          x: {
+            type: 'linear',
+            title: { display: true, text: x, color: muted },
+            ticks: { color: muted, maxTicksLimit: 6 },
+            grid: { display: false },
+          },
           y: {
             type: 'linear',
             beginAtZero: true,
             ...(y ? { title: { display: true, text: y, color: muted } } : {}),
-            ticks: { color: muted, maxTicksLimit: 5, ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(digits) }) },
+            ticks: {
+              color: muted,
+              maxTicksLimit: 5,
+              ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(digits) }),
+            },
             grid: { color: 'rgb(128 128 128 / .2)' },
           },
         },

@@ -3,7 +3,9 @@ export function linkTo(path: readonly string[]): string | null {
   const [kind, id, what, zone, service] = path;
   switch (kind) {
     case 'templates':
-      return what === 'lanes' && zone ? `/rates/${zone}${service ? `/${service}` : ''}?template=${id}` : `/rates?template=${id}`;
+      return what === 'lanes' && zone
+        ? `/rates/${zone}${service ? `/${service}` : ''}?template=${id}`
+        : `/rates?template=${id}`;
     case 'zones':
       return `/places/${id}`;
     case 'goods':

@@ -35,7 +35,9 @@ export function benefitWords(benefit: Benefit, say: Say): string {
     case 'spend steps':
       return 'takes its highest step reached off the order';
     case 'delivery':
-      return benefit.off.by === 'free' ? 'takes the delivery off' : `takes ${offWords(benefit.off, say)} off the delivery`;
+      return benefit.off.by === 'free'
+        ? 'takes the delivery off'
+        : `takes ${offWords(benefit.off, say)} off the delivery`;
   }
 }
 
@@ -51,7 +53,9 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'ended':
       return `ended ${dated(why.until, book.markets[0]?.timeZone ?? 'UTC')}`;
     case 'code not entered':
-      return why.code.is === 'single use' ? `no unused code of the batch ${why.code.batch} is entered` : `the code ${why.code.code} is not entered`;
+      return why.code.is === 'single use'
+        ? `no unused code of the batch ${why.code.batch} is entered`
+        : `the code ${why.code.code} is not entered`;
     case 'place':
       return 'not for this place';
     case 'market':
@@ -65,7 +69,9 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'used by the customer':
       return `the customer has used it ${why.uses === 1 ? 'once' : `${why.uses} times`} already`;
     case 'budget':
-      return why.saving > 0 ? `${say(why.left)} of its budget is left, and it would take ${say(why.saving)}` : 'its budget is spent';
+      return why.saving > 0
+        ? `${say(why.left)} of its budget is left, and it would take ${say(why.saving)}`
+        : 'its budget is spent';
     case 'missed':
       return `missed by ${say(why.by)}`;
     case 'too few':
@@ -83,6 +89,8 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'nothing to take':
       return 'there is nothing it could take off';
     case 'outweighed':
-      return why.by.length > 0 ? `outweighed: with ${why.by.map((id) => book.offers.find((one) => one.id === id)?.title ?? id).join(' and ')} the shopper pays less` : 'it would save nothing';
+      return why.by.length > 0
+        ? `outweighed: with ${why.by.map((id) => book.offers.find((one) => one.id === id)?.title ?? id).join(' and ')} the shopper pays less`
+        : 'it would save nothing';
   }
 }

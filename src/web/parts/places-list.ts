@@ -1,6 +1,8 @@
 import { parsePattern } from '../../core/places/index.ts';
 
-/** The places of a list as typed: parted by commas, semicolons or line ends, for a pattern may have spaces of its own. */
+/**
+ * The places of a list as typed: parted by commas, semicolons or line ends, for a pattern may have spaces of its own.
+ */
 export const placesIn = (text: string): string[] =>
   text
     .split(/[,;\n]+/)
@@ -12,10 +14,12 @@ export const placesFault =
   (least: number) =>
   (text: string): string | null => {
     const places = placesIn(text);
-    if (places.length < least) return 'at least one place: a region (EU), a country (GB), a part (GB-NIR), postcodes (GB HS*), or world';
+    if (places.length < least)
+      return 'at least one place: a region (EU), a country (GB), a part (GB-NIR), postcodes (GB HS*), or world';
     for (const place of places) {
       const read = parsePattern(place);
-      if (!read.ok) return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}${/\S\s+\S/.test(place) ? ', commas between' : ''}`;
+      if (!read.ok)
+        return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}${/\S\s+\S/.test(place) ? ', commas between' : ''}`;
     }
     return null;
   };

@@ -11,7 +11,8 @@ export type Hang =
   | { readonly is: 'no answer' };
 
 /** Degrees of lean: little for a few cents, at most 32. Left for too little, right for too much. */
-const lean = (by: number | null): number => (by === null ? 22 : Math.sign(by) * Math.min(32, 10 + 6 * Math.log2(1 + Math.abs(by) / 100)));
+const lean = (by: number | null): number =>
+  by === null ? 22 : Math.sign(by) * Math.min(32, 10 + 6 * Math.log2(1 + Math.abs(by) / 100));
 
 /** What a hang says, for those who hear it. */
 export function hangWords(hang: Hang, where: string, currency: string): string {
@@ -20,7 +21,10 @@ export function hangWords(hang: Hang, where: string, currency: string): string {
       return `matches at ${where}`;
     case 'off':
     case 'known limit': {
-      const how = hang.by === null ? 'offered on one side only' : `${money(Math.abs(hang.by), currency)} too ${hang.by < 0 ? 'little' : 'much'}`;
+      const how =
+        hang.by === null
+          ? 'offered on one side only'
+          : `${money(Math.abs(hang.by), currency)} too ${hang.by < 0 ? 'little' : 'much'}`;
       return `${how} at ${where}${hang.is === 'known limit' ? ', a known limit' : ''}`;
     }
     case 'in review':
@@ -35,7 +39,14 @@ export function hangWords(hang: Hang, where: string, currency: string): string {
 /** The plumb glyph: a beam, a line, a wide bob with a blunt foot. It always stands beside a figure or words. */
 export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; size?: number }) {
   const leans = hang.is === 'off' || hang.is === 'known limit' ? lean(hang.by) : 0;
-  const colour = hang.is === 'off' ? 'var(--color-error)' : hang.is === 'known limit' ? 'var(--color-warning)' : hang.is === 'matches' ? 'var(--color-primary)' : 'var(--muted)';
+  const colour =
+    hang.is === 'off'
+      ? 'var(--color-error)'
+      : hang.is === 'known limit'
+        ? 'var(--color-warning)'
+        : hang.is === 'matches'
+          ? 'var(--color-primary)'
+          : 'var(--muted)';
   const dotted = hang.is === 'not sold there' || hang.is === 'no answer';
   const words = hangWords(hang, where, useCurrency());
   return (
@@ -43,8 +54,21 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
       <title>{words}</title>
       <path d="M4 2h12" stroke="var(--muted)" strokeWidth="1.6" strokeLinecap="round" />
       <g style={{ rotate: `${-leans}deg`, transformOrigin: '10px 2px' }}>
-        <path d={dotted ? 'M10 2v13' : 'M10 2v8'} stroke={colour} strokeWidth="1.3" strokeDasharray={dotted ? '1.5 2.2' : undefined} />
-        {!dotted && <path d="M7.9 9h4.2l3.6 2.6v2.8l-2.5 3.1H6.8l-2.5-3.1v-2.8z" fill={hang.is === 'in review' ? 'none' : colour} stroke={colour} strokeWidth="1" strokeLinejoin="round" />}
+        <path
+          d={dotted ? 'M10 2v13' : 'M10 2v8'}
+          stroke={colour}
+          strokeWidth="1.3"
+          strokeDasharray={dotted ? '1.5 2.2' : undefined}
+        />
+        {!dotted && (
+          <path
+            d="M7.9 9h4.2l3.6 2.6v2.8l-2.5 3.1H6.8l-2.5-3.1v-2.8z"
+            fill={hang.is === 'in review' ? 'none' : colour}
+            stroke={colour}
+            strokeWidth="1"
+            strokeLinejoin="round"
+          />
+        )}
       </g>
     </svg>
   );

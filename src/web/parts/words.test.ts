@@ -17,12 +17,19 @@ test('every step of an answer is a sentence, its amounts in the market’s curre
       const asked = basketSchema.parse(basket());
       const book = sure(compileBook(body, asked.market ?? undefined));
       const bySku = new Map(readyGoods(book, items).goods.map((item) => [item.sku, item]));
-      const question = questionOf(book, asked, { ready: (sku) => bySku.get(sku), now: 0, singles: new Map([['ONCE1', 'cards']]) });
+      const question = questionOf(book, asked, {
+        ready: (sku) => bySku.get(sku),
+        now: 0,
+        singles: new Map([['ONCE1', 'cards']]),
+      });
       if (!question.ok) continue;
       for (const choice of quote(book, question.value).choices) {
         for (const step of explain(book, question.value, choice.service)) {
           const { words, amount } = stepWords(body, step, book.currency);
-          expect(words, `book ${seed}: ${JSON.stringify(step, (_, one) => (typeof one === 'bigint' ? String(one) : one))}`).toMatch(/^\S.*\S$/s);
+          expect(
+            words,
+            `book ${seed}: ${JSON.stringify(step, (_, one) => (typeof one === 'bigint' ? String(one) : one))}`,
+          ).toMatch(/^\S.*\S$/s);
           expect(words).not.toMatch(unreadable);
           if (step.step === 'pays') expect(amount).toBe(choice.delivery);
           if (amount !== null) expect(money(amount, book.currency)).not.toMatch(unreadable);

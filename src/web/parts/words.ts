@@ -3,17 +3,33 @@ import type { Clause, SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { type Currency, decimalText, type Length, lengthWords, type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
-import { type FreeFromBody, type MeasureUnit, mixingWords, type Over, overOf, type RateBody, stocked } from '../../core/rates/index.ts';
+import {
+  type FreeFromBody,
+  type MeasureUnit,
+  mixingWords,
+  type Over,
+  overOf,
+  type RateBody,
+  stocked,
+} from '../../core/rates/index.ts';
 import { dated, massOf, money, priced, signed } from './figures.ts';
 import { benefitWords, whyWords } from './offer-words.ts';
 
 export { dated, massOf, money, priced, signed };
 
 /** Sentences for people, made at the edge from the core's data. */
-export const channelNames: Readonly<Record<ChannelId, string>> = { 'lerrin-shop': 'Lerrin Shop', harrowmere: 'Harrowmere', findlark: 'Findlark' };
+export const channelNames: Readonly<Record<ChannelId, string>> = {
+  'lerrin-shop': 'Lerrin Shop',
+  harrowmere: 'Harrowmere',
+  findlark: 'Findlark',
+};
 
-export const zoneName = (book: Book, id: string | null): string => (id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id));
-export const serviceName = (book: Book, id: string): string => (id === stocked ? 'Stocked by the channel' : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, ''));
+export const zoneName = (book: Book, id: string | null): string =>
+  id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id);
+export const serviceName = (book: Book, id: string): string =>
+  id === stocked
+    ? 'Stocked by the channel'
+    : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
 
 /** Goods delivered otherwise than the plain ones. */
@@ -84,7 +100,13 @@ export const unitWords = (unit: MeasureUnit, currency: string): string => {
   }
 };
 
-const overWords: Readonly<Record<Over, string>> = { value: 'value', units: 'units', mass: 'weight', 'long side': 'long side', volume: 'volume' };
+const overWords: Readonly<Record<Over, string>> = {
+  value: 'value',
+  units: 'units',
+  mass: 'weight',
+  'long side': 'long side',
+  volume: 'volume',
+};
 
 /** A rate in a few words. */
 export function rateText(rate: RateBody): string {
@@ -96,9 +118,14 @@ export function rateText(rate: RateBody): string {
     case 'built up': {
       const parts = [
         Number(rate.order) > 0 && `${rate.order} an order`,
-        (Number(rate.first) > 0 || Number(rate.further) > 0) && (rate.first === rate.further ? `${rate.first} an item` : `${rate.first} the first, ${rate.further} each further`),
+        (Number(rate.first) > 0 || Number(rate.further) > 0) &&
+          (rate.first === rate.further
+            ? `${rate.first} an item`
+            : `${rate.first} the first, ${rate.further} each further`),
       ];
-      const weight = rate.weight && `${rate.weight.amount} ${rate.weight.each === 'started' ? 'a started' : 'for each'} ${rate.weight.per} ${rate.weight.unit}`;
+      const weight =
+        rate.weight &&
+        `${rate.weight.amount} ${rate.weight.each === 'started' ? 'a started' : 'for each'} ${rate.weight.per} ${rate.weight.unit}`;
       return [...parts, weight].filter(Boolean).join(' + ') || 'nothing';
     }
     case 'table':
@@ -161,7 +188,8 @@ export function pathWords(book: Book, path: readonly string[]): string {
 
 /** Fields that only tell which sort of thing it is: their value stands alone. */
 const kindKeys = new Set(['is', 'by', 'over']);
-const saysNothing = (value: unknown): boolean => value === null || (typeof value === 'object' && Object.keys(value ?? {}).length === 0);
+const saysNothing = (value: unknown): boolean =>
+  value === null || (typeof value === 'object' && Object.keys(value ?? {}).length === 0);
 
 /** A value of the book in a few words. */
 export function valueWords(value: unknown): string {
@@ -173,30 +201,51 @@ export function valueWords(value: unknown): string {
     const { title, name, rate } = value as { title?: string; name?: string; rate?: RateBody };
     if (rate && typeof rate === 'object') return rateText(rate);
     if (title ?? name) return (title ?? name) as string;
-    if ('value' in value && 'unit' in value) return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
-    if ('value' in value && 'test' in value) return `${(value as { value: string }).value} ${(value as { test: string }).test} discounts`;
+    if ('value' in value && 'unit' in value)
+      return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
+    if ('value' in value && 'test' in value)
+      return `${(value as { value: string }).value} ${(value as { test: string }).test} discounts`;
   }
   if (Array.isArray(value)) return value.map(valueWords).join('; ') || 'none';
   if (typeof value === 'object')
     return (
       Object.entries(value)
-        .flatMap(([key, one]) => (saysNothing(one) ? [] : [kindKeys.has(key) ? valueWords(one) : `${key} ${valueWords(one)}`]))
+        .flatMap(([key, one]) =>
+          saysNothing(one) ? [] : [kindKeys.has(key) ? valueWords(one) : `${key} ${valueWords(one)}`],
+        )
         .join(', ') || 'none'
     );
   return String(value);
 }
 
 /** The steps in which sides are compared, and what one side says of one. */
-export const stepNames: Record<SideStep['step'], string> = { place: 'Place', discount: 'Discount', rate: 'Rate', threshold: 'Free from', offer: 'Offer', pays: 'Shopper pays' };
-export const sideWords = (steps: readonly { readonly amount: number | null; readonly words: string }[], currency: string): string =>
-  steps.length === 0 ? '—' : steps.map((one) => [one.amount === null ? null : money(one.amount, currency), one.words].filter(Boolean).join(', ')).join('; ');
+export const stepNames: Record<SideStep['step'], string> = {
+  place: 'Place',
+  discount: 'Discount',
+  rate: 'Rate',
+  threshold: 'Free from',
+  offer: 'Offer',
+  pays: 'Shopper pays',
+};
+export const sideWords = (
+  steps: readonly { readonly amount: number | null; readonly words: string }[],
+  currency: string,
+): string =>
+  steps.length === 0
+    ? '—'
+    : steps
+        .map((one) => [one.amount === null ? null : money(one.amount, currency), one.words].filter(Boolean).join(', '))
+        .join('; ');
 
 /** A step of an intended answer as a sentence, amounts in the market's currency. */
 export function stepWords(book: Book, step: Step, currency: string): { words: string; amount: Minor | null } {
   const say = (value: number) => money(value, currency);
   switch (step.step) {
     case 'place':
-      return { words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}${book.templates.length > 1 ? `, in ${templateName(book, step.template)}` : ''}`, amount: null };
+      return {
+        words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}${book.templates.length > 1 ? `, in ${templateName(book, step.template)}` : ''}`,
+        amount: null,
+      };
     case 'goods':
       return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
     case 'discount':
@@ -213,10 +262,18 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
     case 'fees':
       return { words: 'Lane fees of the order and its items', amount: minor(step.order + step.items) };
     case 'charge':
-      return { words: step.converted ? 'The lane charges, converted and rounded once' : 'The lane charges', amount: step.amount };
+      return {
+        words: step.converted ? 'The lane charges, converted and rounded once' : 'The lane charges',
+        amount: step.amount,
+      };
     case 'threshold': {
       const { threshold, value, met } = step;
-      const figure = (amount: number) => (threshold.over === 'value' ? say(amount) : threshold.over === 'mass' ? massOf(Number.isNaN(amount) ? null : amount) : `${amount} units`);
+      const figure = (amount: number) =>
+        threshold.over === 'value'
+          ? say(amount)
+          : threshold.over === 'mass'
+            ? massOf(Number.isNaN(amount) ? null : amount)
+            : `${amount} units`;
       const tested = threshold.over === 'value' ? ` ${threshold.test} discounts` : '';
       return {
         words: `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}: ${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
@@ -224,24 +281,36 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
       };
     }
     case 'mixing':
-      return { words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`, amount: step.amount };
+      return {
+        words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`,
+        amount: step.amount,
+      };
     case 'extra':
       return {
         words: `${step.units} × ${step.sku}: ${step.is === 'own rate' ? 'a rate of its own' : 'a handling fee'}${step.waived ? ', waived with free delivery' : ''}`,
         amount: step.waived ? null : step.amount,
       };
     case 'stocked':
-      return { words: `The channel stocks and delivers ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} of the goods`} itself`, amount: null };
+      return {
+        words: `The channel stocks and delivers ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} of the goods`} itself`,
+        amount: null,
+      };
     case 'offer':
       return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
     case 'unused':
       return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
     case 'not proved':
-      return { words: `The search for the best set of offers was broken off: some set may save ${step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers'}`, amount: null };
+      return {
+        words: `The search for the best set of offers was broken off: some set may save ${step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers'}`,
+        amount: null,
+      };
     case 'pays':
       return { words: 'The shopper pays for delivery', amount: step.delivery };
     case 'tax':
-      return { words: `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods, ${say(step.delivery)} on delivery`, amount: minor(step.goods + step.delivery) };
+      return {
+        words: `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods, ${say(step.delivery)} on delivery`,
+        amount: minor(step.goods + step.delivery),
+      };
   }
 }
 
@@ -257,7 +326,14 @@ function rateStepWords(step: Extract<Step, { step: 'rate' }>, say: (value: numbe
       return `Built up${kind}: ${say(rate.order)} an order, ${say(rate.first)} the first item, ${say(rate.further)} each further${rate.weight ? `, ${say(rate.weight.amount)} ${rate.weight.started ? 'a started' : 'for each'} ${massOf(rate.weight.per)}` : ''}`;
     case 'table': {
       if (step.break === null || rate.over === 'volume') return `Table by ${overWords[rate.over]}${kind}`;
-      const figure = (edge: number) => (rate.over === 'mass' ? massOf(edge) : rate.over === 'value' ? say(edge) : rate.over === 'units' ? `${edge} units` : lengthWords(edge as Length));
+      const figure = (edge: number) =>
+        rate.over === 'mass'
+          ? massOf(edge)
+          : rate.over === 'value'
+            ? say(edge)
+            : rate.over === 'units'
+              ? `${edge} units`
+              : lengthWords(edge as Length);
       const [above, upTo] = [rate.edges[step.break - 1], rate.edges[step.break]];
       return `Break${kind} ${above === undefined ? '' : `above ${figure(above)} `}${upTo === undefined ? 'and on' : `to ${figure(upTo)}`}`;
     }
@@ -270,12 +346,14 @@ function rateStepWords(step: Extract<Step, { step: 'rate' }>, say: (value: numbe
   }
 }
 
-export const templateName = (book: Book, id: string): string => book.templates.find((template) => template.id === id)?.name ?? id;
+export const templateName = (book: Book, id: string): string =>
+  book.templates.find((template) => template.id === id)?.name ?? id;
 
 /** Why a service is not offered. */
 export const missingWords = (book: Book, { why, at, sku }: Missing): string => {
   const item = sku === null ? '' : ` (${sku})`;
-  const lane = at[0] === 'templates' ? ` in ${templateName(book, at[1] ?? '')}${at[3] ? `, ${zoneName(book, at[3])}` : ''}` : '';
+  const lane =
+    at[0] === 'templates' ? ` in ${templateName(book, at[1] ?? '')}${at[3] ? `, ${zoneName(book, at[3])}` : ''}` : '';
   switch (why) {
     case 'no lane':
       return `no lane${lane}`;

@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { Book } from '../../core/book/index.ts';
-import { countriesOf, type Pattern, parsePattern, patternText, placeText, regionName } from '../../core/places/index.ts';
+import {
+  countriesOf,
+  type Pattern,
+  parsePattern,
+  patternText,
+  placeText,
+  regionName,
+} from '../../core/places/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
@@ -49,7 +56,11 @@ function patternWords(pattern: Pattern): string {
 function usesOf(book: Book, zone: string): { lanes: string[]; offers: Book['offers']; stuck: Book['offers'] } {
   const offers = book.offers.filter((offer) => offer.zones?.includes(zone));
   return {
-    lanes: book.templates.flatMap((template) => book.services.filter(({ id }) => template.lanes[zone]?.[id]).map(({ id }) => `${template.name}: ${serviceName(book, id).toLowerCase()}`)),
+    lanes: book.templates.flatMap((template) =>
+      book.services
+        .filter(({ id }) => template.lanes[zone]?.[id])
+        .map(({ id }) => `${template.name}: ${serviceName(book, id).toLowerCase()}`),
+    ),
     offers,
     stuck: offers.filter((offer) => offer.zones?.length === 1),
   };
@@ -60,7 +71,10 @@ function Places({ book }: { book: OpenBook }) {
   const { zone: chosen } = useParams();
   const go = useNavigate();
   const [address, setAddress] = useState('GB HS1 2AA');
-  const found = useDesk<PlaceFound | Unanswered>((desk, edits) => desk.find(edits, address) as Promise<PlaceFound | Unanswered>, [address]);
+  const found = useDesk<PlaceFound | Unanswered>(
+    (desk, edits) => desk.find(edits, address) as Promise<PlaceFound | Unanswered>,
+    [address],
+  );
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const { zones, templates } = book.book;
   const template = templates[0];
@@ -73,11 +87,15 @@ function Places({ book }: { book: OpenBook }) {
   const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
   const [removing, setRemoving] = useState(false);
   const map = useDesk<MapAnswer | null>(
-    (desk, edits) => (moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>)),
+    (desk, edits) =>
+      moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
     [template?.id, basket, moment],
     'study',
   );
-  const falls = useDesk((desk, edits) => (removing && zone ? desk.without(edits, zone.id) : null), [removing, zone?.id]);
+  const falls = useDesk(
+    (desk, edits) => (removing && zone ? desk.without(edits, zone.id) : null),
+    [removing, zone?.id],
+  );
   const at = zone ? order.indexOf(zone.id) : -1;
 
   const add = () => {
@@ -97,9 +115,16 @@ function Places({ book }: { book: OpenBook }) {
   const remove = () => {
     if (!zone) return;
     book.editAll([
-      ...templates.filter((one) => one.zones.includes(zone.id)).map((one) => ({ path: ['templates', one.id, 'zones'], value: one.zones.filter((id) => id !== zone.id) })),
-      ...templates.filter((one) => zone.id in one.lanes).map((one) => ({ path: ['templates', one.id, 'lanes', zone.id] })),
-      ...(uses?.offers ?? []).map((offer) => ({ path: ['offers', offer.id, 'zones'], value: offer.zones?.filter((id) => id !== zone.id) })),
+      ...templates
+        .filter((one) => one.zones.includes(zone.id))
+        .map((one) => ({ path: ['templates', one.id, 'zones'], value: one.zones.filter((id) => id !== zone.id) })),
+      ...templates
+        .filter((one) => zone.id in one.lanes)
+        .map((one) => ({ path: ['templates', one.id, 'lanes', zone.id] })),
+      ...(uses?.offers ?? []).map((offer) => ({
+        path: ['offers', offer.id, 'zones'],
+        value: offer.zones?.filter((id) => id !== zone.id),
+      })),
       { path: ['zones', zone.id] },
     ]);
     setRemoving(false);
@@ -118,7 +143,13 @@ function Places({ book }: { book: OpenBook }) {
           </span>
         </div>
         {sorted.map((one) => (
-          <button type="button" key={one.id} className="row-link" aria-current={one.id === zone?.id} onClick={() => go(`/places/${one.id}`)}>
+          <button
+            type="button"
+            key={one.id}
+            className="row-link"
+            aria-current={one.id === zone?.id}
+            onClick={() => go(`/places/${one.id}`)}
+          >
             <span>{one.name}</span>
             <span className="muted">{one.takes.length}</span>
           </button>
@@ -145,18 +176,29 @@ function Places({ book }: { book: OpenBook }) {
           {removing && uses && (
             <section className="aside-note off mb-3" aria-label="What removing it would do">
               <p>
-                <strong>Without {zone.name}</strong> {uses.lanes.length > 0 ? `its lanes go (${uses.lanes.join('; ')})` : 'no lane goes'}
-                {uses.offers.length > 0 && `, and ${uses.offers.map((offer) => `“${offer.title}”`).join(', ')} no longer ${uses.offers.length === 1 ? 'names' : 'name'} it`}. Its places would fall:
+                <strong>Without {zone.name}</strong>{' '}
+                {uses.lanes.length > 0 ? `its lanes go (${uses.lanes.join('; ')})` : 'no lane goes'}
+                {uses.offers.length > 0 &&
+                  `, and ${uses.offers.map((offer) => `“${offer.title}”`).join(', ')} no longer ${uses.offers.length === 1 ? 'names' : 'name'} it`}
+                . Its places would fall:
               </p>
               {(falls ?? []).map((one) => (
                 <p key={`${one.template} ${one.to}`}>
                   {one.patterns.slice(0, 8).join(', ')}
-                  {one.patterns.length > 8 && ` and ${one.patterns.length - 8} more`} → <strong>{one.to === null ? 'nowhere: not delivered to' : zoneName(book.book, one.to)}</strong>
-                  {templates.length > 1 && <span className="muted"> in {templates.find((other) => other.id === one.template)?.name}</span>}
+                  {one.patterns.length > 8 && ` and ${one.patterns.length - 8} more`} →{' '}
+                  <strong>{one.to === null ? 'nowhere: not delivered to' : zoneName(book.book, one.to)}</strong>
+                  {templates.length > 1 && (
+                    <span className="muted"> in {templates.find((other) => other.id === one.template)?.name}</span>
+                  )}
                 </p>
               ))}
               {falls?.length === 0 && <p>none: no place falls in it now.</p>}
-              {uses.stuck.length > 0 && <p>{uses.stuck.map((offer) => `“${offer.title}”`).join(', ')} would hold nowhere: give it another zone first.</p>}
+              {uses.stuck.length > 0 && (
+                <p>
+                  {uses.stuck.map((offer) => `“${offer.title}”`).join(', ')} would hold nowhere: give it another zone
+                  first.
+                </p>
+              )}
               <p className="mt-2 flex gap-2">
                 <button type="button" className="act" disabled={uses.stuck.length > 0} onClick={remove}>
                   Remove {zone.name}
@@ -169,7 +211,15 @@ function Places({ book }: { book: OpenBook }) {
             </section>
           )}
           <div className="sentence bg-base-100 p-4">
-            The zone <TextPart key={`${zone.id} name`} label="Name of the zone" value={zone.name} fault={nameFault} onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())} /> takes in
+            The zone{' '}
+            <TextPart
+              key={`${zone.id} name`}
+              label="Name of the zone"
+              value={zone.name}
+              fault={nameFault}
+              onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())}
+            />{' '}
+            takes in
             <TextPart
               key={`${zone.id} takes`}
               lines
@@ -190,8 +240,9 @@ function Places({ book }: { book: OpenBook }) {
             />
           </div>
           <p className="muted small mt-2">
-            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB HS1
-            2AA), or world. Commas between.
+            A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that
+            begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB HS1 2AA), or world. Commas
+            between.
           </p>
           {map && (
             <div className="mt-4">
@@ -206,7 +257,14 @@ function Places({ book }: { book: OpenBook }) {
                   ]}
                   onCommit={setBy}
                 />{' '}
-                {by === 'charge' && <ChoicePart label="Basket on the map" value={basket} choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))} onCommit={setBasket} />}
+                {by === 'charge' && (
+                  <ChoicePart
+                    label="Basket on the map"
+                    value={basket}
+                    choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))}
+                    onCommit={setBasket}
+                  />
+                )}
               </p>
               <World
                 answer={map}
@@ -246,12 +304,14 @@ function Places({ book }: { book: OpenBook }) {
                       <strong>
                         {zoneName(book.book, one.zone)} and {zoneName(book.book, one.over)} overlap:
                       </strong>{' '}
-                      {placeText(one.place)} is in both, by {patternText(one.patterns[0])} and {patternText(one.patterns[1])}, equally specific. {zoneName(book.book, one.zone)} decides, being listed
-                      first.
+                      {placeText(one.place)} is in both, by {patternText(one.patterns[0])} and{' '}
+                      {patternText(one.patterns[1])}, equally specific. {zoneName(book.book, one.zone)} decides, being
+                      listed first.
                     </>
                   ) : one.is === 'hidden' ? (
                     <>
-                      <strong>{zoneName(book.book, one.zone)} is hidden:</strong> {one.by.map((id) => zoneName(book.book, id)).join(' and ')} take all of its places.
+                      <strong>{zoneName(book.book, one.zone)} is hidden:</strong>{' '}
+                      {one.by.map((id) => zoneName(book.book, id)).join(' and ')} take all of its places.
                     </>
                   ) : (
                     <>
@@ -276,7 +336,12 @@ function Places({ book }: { book: OpenBook }) {
         <h2>Which zone?</h2>
         <label className="mt-2 block">
           Country or part, and postcode
-          <input className="search mt-1 w-full" value={address} onChange={(event) => setAddress(event.target.value)} placeholder="GB HS1 2AA" />
+          <input
+            className="search mt-1 w-full"
+            value={address}
+            onChange={(event) => setAddress(event.target.value)}
+            placeholder="GB HS1 2AA"
+          />
         </label>
         {found && 'problems' in found && (
           <div className="aside-note off" role="alert">
@@ -292,7 +357,8 @@ function Places({ book }: { book: OpenBook }) {
             <p className="mt-3 text-[15px]">
               {found.zone ? (
                 <>
-                  <strong>{zones.find((one) => one.id === found.zone)?.name}</strong>, because of <code>{found.pattern}</code>.
+                  <strong>{zones.find((one) => one.id === found.zone)?.name}</strong>, because of{' '}
+                  <code>{found.pattern}</code>.
                 </>
               ) : (
                 <strong className="text-off">No zone: not delivered to.</strong>

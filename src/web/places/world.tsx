@@ -11,11 +11,29 @@ interface Shape {
 }
 
 const [width, height] = [620, 300];
-const byNumber: ReadonlyMap<string, string> = new Map(countryNumbers.split(' ').map((entry) => [entry.slice(0, 3), entry.slice(3)]));
+const byNumber: ReadonlyMap<string, string> = new Map(
+  countryNumbers.split(' ').map((entry) => [entry.slice(0, 3), entry.slice(3)]),
+);
 /** Hues for zones, told apart by lightness too; a zone's is its place in the order. */
-const hues = ['#0e5a57', '#c98f2b', '#6f8f5f', '#7b4b94', '#b8573f', '#3f77a5', '#a9a35a', '#8aa8a0', '#8c6a4f', '#3d8f86', '#b26d93', '#7d8db5'];
+const hues = [
+  '#0e5a57',
+  '#c98f2b',
+  '#6f8f5f',
+  '#7b4b94',
+  '#b8573f',
+  '#3f77a5',
+  '#a9a35a',
+  '#8aa8a0',
+  '#8c6a4f',
+  '#3d8f86',
+  '#b26d93',
+  '#7d8db5',
+];
 
-/** The world coloured by zone, or by what a basket's delivery costs; a country zooms in to the parts its zones set apart. */
+/**
+ * The world coloured by zone, or by what a basket's delivery costs; a country zooms in to the parts its zones set
+ * apart.
+ */
 export function World({
   answer,
   zones,
@@ -34,8 +52,14 @@ export function World({
   useEffect(() => {
     import('world-atlas/countries-110m.json').then(({ default: atlas }) => {
       const topology = atlas as unknown as Parameters<typeof feature>[0];
-      const drawn = feature(topology, topology.objects.countries as never) as unknown as { features: { id?: string; geometry: GeoPermissibleObjects }[] };
-      setShapes(drawn.features.flatMap((one) => (byNumber.has(String(one.id)) ? [{ code: byNumber.get(String(one.id)) ?? '', shape: one.geometry }] : [])));
+      const drawn = feature(topology, topology.objects.countries as never) as unknown as {
+        features: { id?: string; geometry: GeoPermissibleObjects }[];
+      };
+      setShapes(
+        drawn.features.flatMap((one) =>
+          byNumber.has(String(one.id)) ? [{ code: byNumber.get(String(one.id)) ?? '', shape: one.geometry }] : [],
+        ),
+      );
     });
   }, []);
   const focus = zoomed ?? null;
@@ -66,11 +90,22 @@ export function World({
     return `color-mix(in oklab, #0e5a57 ${Math.round(12 + share * 88)}%, #f1e7c8)`;
   };
   const words = (place: MapPlace | undefined): string =>
-    !place ? '' : by === 'zone' ? (zones.find((zone) => zone.id === place.zone)?.name ?? 'not delivered to') : place.charge === null ? 'no choice' : money(place.charge, answer.currency);
+    !place
+      ? ''
+      : by === 'zone'
+        ? (zones.find((zone) => zone.id === place.zone)?.name ?? 'not delivered to')
+        : place.charge === null
+          ? 'no choice'
+          : money(place.charge, answer.currency);
   const parts = answer.places.filter((one) => one.country === (zoomed ?? marked));
   return (
     <figure aria-label={`The world by ${by}`}>
-      <svg viewBox={`0 0 ${width} ${height}`} className="w-full border border-base-300 bg-base-100" role="img" aria-label={`The world by ${by}; its figures follow`}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        className="w-full border border-base-300 bg-base-100"
+        role="img"
+        aria-label={`The world by ${by}; its figures follow`}
+      >
         <defs>
           <pattern id="none" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="5" height="5" fill="var(--color-base-100)" />
@@ -106,7 +141,10 @@ export function World({
             {charges.length > 0 ? (
               <>
                 {money(least, answer.currency)}{' '}
-                <span className="inline-block h-2.5 w-24 align-middle" style={{ background: 'linear-gradient(90deg, color-mix(in oklab, #0e5a57 12%, #f1e7c8), #0e5a57)' }} />{' '}
+                <span
+                  className="inline-block h-2.5 w-24 align-middle"
+                  style={{ background: 'linear-gradient(90deg, color-mix(in oklab, #0e5a57 12%, #f1e7c8), #0e5a57)' }}
+                />{' '}
                 {money(most, answer.currency)} {answer.currency}, the cheapest choice
               </>
             ) : (
@@ -132,7 +170,10 @@ export function World({
             {parts.map((part) => (
               <tr key={part.pattern ?? ''}>
                 <td>
-                  <span className="mr-2 inline-block size-2.5" style={{ background: colour(part).startsWith('url') ? 'transparent' : colour(part) }} />
+                  <span
+                    className="mr-2 inline-block size-2.5"
+                    style={{ background: colour(part).startsWith('url') ? 'transparent' : colour(part) }}
+                  />
                   {part.pattern ?? nameOf(part.country)}
                 </td>
                 <td className="muted">{words(part)}</td>

@@ -5,7 +5,8 @@ type Table = RateBody & { is: 'table' };
 const units = /\s*(kg|g|lb|oz|mm|cm|in|l|cm3|in3|units|value)$/;
 
 /**
- * A block copied from a spreadsheet, or a CSV file of breaks: upper edge and amount a line, perhaps with a head line, a unit
+ * A block copied from a spreadsheet, or a CSV file of breaks: upper edge and amount a line, perhaps with a head line, a
+ * unit
  * between, and a step with its size behind. Null where it is none.
  */
 export function readBlock(text: string, currency: string): Table['breaks'] | null {
@@ -28,10 +29,18 @@ export function readBlock(text: string, currency: string): Table['breaks'] | nul
   }));
   const sound = breaks.every(
     (one) =>
-      amountFault(one.amount) === null && (one.to === null || figureFault(one.to) === null) && (!('step' in one) || (amountFault(one.step ?? '') === null && figureFault(one.per ?? '') === null)),
+      amountFault(one.amount) === null &&
+      (one.to === null || figureFault(one.to) === null) &&
+      (!('step' in one) || (amountFault(one.step ?? '') === null && figureFault(one.per ?? '') === null)),
   );
   return rows.length > 0 && sound ? (breaks as Table['breaks']) : null;
 }
 
 /** The breaks of a table as rows of a file. */
-export const blockOf = (rate: Table): string[][] => rate.breaks.map((one) => [one.to ?? 'open', rate.unit, one.amount, ...('step' in one ? [one.step, one.per] : ['', ''])]);
+export const blockOf = (rate: Table): string[][] =>
+  rate.breaks.map((one) => [
+    one.to ?? 'open',
+    rate.unit,
+    one.amount,
+    ...('step' in one ? [one.step, one.per] : ['', '']),
+  ]);

@@ -10,12 +10,15 @@ import { UnitPart } from './unit.tsx';
 
 type Table = RateBody & { is: 'table' };
 
-/** The breaks of a table over weight, value, units, size or volume; a block pasted from a spreadsheet takes their place. */
+/**
+ * The breaks of a table over weight, value, units, size or volume; a block pasted from a spreadsheet takes their place.
+ */
 function Breaks({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
   const currency = useCurrency();
   const { breaks } = rate;
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
-  const put = (at: number, next: BreakBody) => change({ ...rate, breaks: breaks.map((one, i) => (i === at ? next : one)) });
+  const put = (at: number, next: BreakBody) =>
+    change({ ...rate, breaks: breaks.map((one, i) => (i === at ? next : one)) });
   const last = breaks.at(-1);
   const stepped = breaks.some((one) => 'step' in one);
   return (
@@ -31,7 +34,13 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
         <thead>
           <tr>
             <th>
-              Up to <UnitPart label={named('Unit of the table')} value={rate.unit} units={measureUnits} onCommit={(unit) => change({ ...rate, unit })} />
+              Up to{' '}
+              <UnitPart
+                label={named('Unit of the table')}
+                value={rate.unit}
+                units={measureUnits}
+                onCommit={(unit) => change({ ...rate, unit })}
+              />
             </th>
             <th className="figure">Charge</th>
             {stepped && <th>and for each started</th>}
@@ -42,19 +51,48 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
           {breaks.map((one, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a break is its place in the table
             <tr key={i}>
-              <td>{one.to === null ? 'and on' : <TextPart label={named(`Upper edge ${i + 1}`)} value={one.to} fault={figureFault} onCommit={(to) => put(i, { ...one, to })} />}</td>
+              <td>
+                {one.to === null ? (
+                  'and on'
+                ) : (
+                  <TextPart
+                    label={named(`Upper edge ${i + 1}`)}
+                    value={one.to}
+                    fault={figureFault}
+                    onCommit={(to) => put(i, { ...one, to })}
+                  />
+                )}
+              </td>
               <td className="figure">
-                <AmountPart label={named(`Charge ${i + 1}`)} value={one.amount} onCommit={(amount) => put(i, { ...one, amount })} />
+                <AmountPart
+                  label={named(`Charge ${i + 1}`)}
+                  value={one.amount}
+                  onCommit={(amount) => put(i, { ...one, amount })}
+                />
               </td>
               {stepped && (
                 <td>
                   {'step' in one ? (
                     <>
-                      <TextPart label={named(`Size of a step ${i + 1}`)} value={one.per} fault={figureFault} onCommit={(per) => put(i, { ...one, per })} />:{' '}
-                      <AmountPart label={named(`Step ${i + 1}`)} value={one.step} onCommit={(step) => put(i, { ...one, step })} />
+                      <TextPart
+                        label={named(`Size of a step ${i + 1}`)}
+                        value={one.per}
+                        fault={figureFault}
+                        onCommit={(per) => put(i, { ...one, per })}
+                      />
+                      :{' '}
+                      <AmountPart
+                        label={named(`Step ${i + 1}`)}
+                        value={one.step}
+                        onCommit={(step) => put(i, { ...one, step })}
+                      />
                     </>
                   ) : (
-                    <button type="button" className="quiet small" onClick={() => put(i, { ...one, step: amountOf(1, currency), per: '1' })}>
+                    <button
+                      type="button"
+                      className="quiet small"
+                      onClick={() => put(i, { ...one, step: amountOf(1, currency), per: '1' })}
+                    >
                       add a step
                     </button>
                   )}
@@ -62,7 +100,12 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
               )}
               <td className="figure">
                 {breaks.length > 1 && (
-                  <button type="button" className="quiet small" aria-label={named(`Remove break ${i + 1}`)} onClick={() => change({ ...rate, breaks: breaks.filter((_, j) => j !== i) })}>
+                  <button
+                    type="button"
+                    className="quiet small"
+                    aria-label={named(`Remove break ${i + 1}`)}
+                    onClick={() => change({ ...rate, breaks: breaks.filter((_, j) => j !== i) })}
+                  >
                     Remove
                   </button>
                 )}
@@ -86,16 +129,32 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
         <button
           type="button"
           className="quiet"
-          onClick={() => change({ ...rate, breaks: last?.to === null ? breaks.slice(0, -1) : [...breaks, { to: null, amount: last?.amount ?? amountOf(5, currency) }] })}
+          onClick={() =>
+            change({
+              ...rate,
+              breaks:
+                last?.to === null
+                  ? breaks.slice(0, -1)
+                  : [...breaks, { to: null, amount: last?.amount ?? amountOf(5, currency) }],
+            })
+          }
         >
           {last?.to === null ? 'End with the last edge' : 'Go on without end'}
         </button>
         {!stepped && last && (
-          <button type="button" className="quiet" onClick={() => put(breaks.length - 1, { ...last, step: amountOf(1, currency), per: '1' })}>
+          <button
+            type="button"
+            className="quiet"
+            onClick={() => put(breaks.length - 1, { ...last, step: amountOf(1, currency), per: '1' })}
+          >
             Step within the last
           </button>
         )}
-        <button type="button" className="quiet" onClick={() => download('rates.csv', csvOf(['up to', 'unit', 'charge', 'step', 'each'], blockOf(rate)))}>
+        <button
+          type="button"
+          className="quiet"
+          onClick={() => download('rates.csv', csvOf(['up to', 'unit', 'charge', 'step', 'each'], blockOf(rate)))}
+        >
           Breaks as CSV
         </button>
         <label className="quiet cursor-pointer">
@@ -115,7 +174,14 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
       <p className="muted small">
         {rate.from !== null && (
           <>
-            Offered from <TextPart label={named('Least that is offered')} value={rate.from} fault={figureFault} onCommit={(from) => change({ ...rate, from })} /> {rate.unit} up.{' '}
+            Offered from{' '}
+            <TextPart
+              label={named('Least that is offered')}
+              value={rate.from}
+              fault={figureFault}
+              onCommit={(from) => change({ ...rate, from })}
+            />{' '}
+            {rate.unit} up.{' '}
             <button type="button" className="quiet small" onClick={() => change({ ...rate, from: null })}>
               From nothing
             </button>{' '}
@@ -126,7 +192,10 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
             Offer it only from a least
           </button>
         )}{' '}
-        {last?.to === null ? 'Anything beyond pays the last charge.' : `Above ${last?.to} ${rate.unit} it is not offered.`} Paste two columns from a spreadsheet to replace all breaks.
+        {last?.to === null
+          ? 'Anything beyond pays the last charge.'
+          : `Above ${last?.to} ${rate.unit} it is not offered.`}{' '}
+        Paste two columns from a spreadsheet to replace all breaks.
       </p>
       <MakeTable change={change} />
     </div>
@@ -134,5 +203,12 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
 }
 
 /** The table of a rate that is one; nothing for the others. */
-export const RateTable = ({ rate, label, change }: { rate: RateBody; label: string; change: (rate: RateBody) => void }) =>
-  rate.is === 'table' ? <Breaks rate={rate} label={label} change={change} /> : null;
+export const RateTable = ({
+  rate,
+  label,
+  change,
+}: {
+  rate: RateBody;
+  label: string;
+  change: (rate: RateBody) => void;
+}) => (rate.is === 'table' ? <Breaks rate={rate} label={label} change={change} /> : null);

@@ -14,11 +14,18 @@ export function CarrierStage() {
   return book && moment !== null ? <CarrierSheet book={book} moment={moment} /> : null;
 }
 
-/** The carrier's cards, how each lane fares by them over past orders, and the quarter's review of all rates, lane by lane. */
+/**
+ * The carrier's cards, how each lane fares by them over past orders, and the quarter's review of all rates, lane by
+ * lane.
+ */
 function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: carrier } = useCarrierQuery();
   const { data: orders } = useOrdersQuery();
-  const records = useDesk((desk, edits) => (orders ? desk.records(edits, orders, moment) : null), [orders, moment], 'study');
+  const records = useDesk(
+    (desk, edits) => (orders ? desk.records(edits, orders, moment) : null),
+    [orders, moment],
+    'study',
+  );
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
   const { reviewed, services } = book.book;
@@ -32,7 +39,10 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
           zone,
           service,
           lane,
-          record: records?.lanes.find((one) => one.template === template.id && one.zone === zone && one.service === service) ?? null,
+          record:
+            records?.lanes.find(
+              (one) => one.template === template.id && one.zone === zone && one.service === service,
+            ) ?? null,
         })),
     ),
   );
@@ -48,12 +58,20 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
         <div className="head">
           <h1>Ternline</h1>
           <span className="muted">
-            {carrier?.cards.map((card) => `${card.card} from ${card.from}${card.until ? ` until ${card.until}` : ''}: fuel ${card.fuel} %, home ${card.home}, remote ${card.remote}`).join(' · ')}
+            {carrier?.cards
+              .map(
+                (card) =>
+                  `${card.card} from ${card.from}${card.until ? ` until ${card.until}` : ''}: fuel ${card.fuel} %, home ${card.home}, remote ${card.remote}`,
+              )
+              .join(' · ')}
           </span>
         </div>
         {carrier?.down && (
           <p className="aside-note off" role="alert">
-            {carrier.down}.{carrier.cards.length > 0 ? ' The last cards it gave stand in.' : ' Lanes that ask it charge their fallback, or are not offered.'}
+            {carrier.down}.
+            {carrier.cards.length > 0
+              ? ' The last cards it gave stand in.'
+              : ' Lanes that ask it charge their fallback, or are not offered.'}
           </p>
         )}
         <p className="sentence bg-base-100 p-3">
@@ -65,7 +83,10 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
                 value={service.carrier ?? ''}
                 choices={[
                   { value: '', label: 'nothing known' },
-                  ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({ value: id, label: names.get(id) ?? id })),
+                  ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({
+                    value: id,
+                    label: names.get(id) ?? id,
+                  })),
                 ]}
                 onCommit={(id) => book.edit(['services', service.id, 'carrier'], id === '' ? null : id)}
               />
@@ -89,7 +110,19 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
           <span className="acts">
             <CsvButton
               file="review.csv"
-              head={['template', 'zone', 'service', 'rate', 'orders', 'charged', 'carrier now', 'carrier then', 'lost now', 'lost then', 'reviewed']}
+              head={[
+                'template',
+                'zone',
+                'service',
+                'rate',
+                'orders',
+                'charged',
+                'carrier now',
+                'carrier then',
+                'lost now',
+                'lost then',
+                'reviewed',
+              ]}
               rows={() =>
                 lanes.map((one) => [
                   templateName(book.book, one.template),
@@ -97,7 +130,16 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
                   one.service,
                   rateText(one.lane.rate),
                   ...(one.record
-                    ? [String(one.record.orders), ...[one.record.charged, one.record.costNow, one.record.costNext, one.record.lostNow, one.record.lostNext].map(say)]
+                    ? [
+                        String(one.record.orders),
+                        ...[
+                          one.record.charged,
+                          one.record.costNow,
+                          one.record.costNext,
+                          one.record.lostNow,
+                          one.record.lostNext,
+                        ].map(say),
+                      ]
                     : ['0', '', '', '', '', '']),
                   reviewed[one.key] ?? '',
                 ])
@@ -130,18 +172,30 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
                     <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
                       {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
                     </Link>
-                    {book.book.templates.length > 1 && <div className="muted small">{templateName(book.book, template)}</div>}
+                    {book.book.templates.length > 1 && (
+                      <div className="muted small">{templateName(book.book, template)}</div>
+                    )}
                   </td>
                   <td>{rateText(lane.rate)}</td>
                   <td className="figure">{record?.orders ?? 0}</td>
                   <td className="figure">{record && say(record.charged)}</td>
                   <td className="figure">{record && say(record.costNow)}</td>
                   <td className="figure">{record && say(record.costNext)}</td>
-                  <td className="figure">{record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}</td>
-                  <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>{record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}</td>
+                  <td className="figure">
+                    {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
+                  </td>
+                  <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
+                    {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
+                  </td>
                   <td>
                     <label className="whitespace-nowrap">
-                      <input type="checkbox" checked={ticked} aria-label={`Looked at ${key}`} onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)} /> {reviewed[key] ?? 'not yet'}
+                      <input
+                        type="checkbox"
+                        checked={ticked}
+                        aria-label={`Looked at ${key}`}
+                        onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
+                      />{' '}
+                      {reviewed[key] ?? 'not yet'}
                     </label>
                   </td>
                 </tr>

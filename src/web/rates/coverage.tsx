@@ -11,7 +11,10 @@ export function CoverageStage() {
   return book && <Coverage book={book} />;
 }
 
-/** What shoppers cannot buy or have delivered, found by reasoning over the rules, each with the smallest example and a way to mend it. */
+/**
+ * What shoppers cannot buy or have delivered, found by reasoning over the rules, each with the smallest example and a
+ * way to mend it.
+ */
 function Coverage({ book }: { book: OpenBook }) {
   const { data } = useVisitsQuery();
   const visits = Object.fromEntries((data?.visits ?? []).map((one) => [one.country, one.visits]));
@@ -35,7 +38,11 @@ function Coverage({ book }: { book: OpenBook }) {
           </span>
           {told.length > 0 && (
             <span className="acts">
-              <CsvButton file="coverage.csv" head={['what', 'example', 'mend']} rows={() => told.map((one) => [one.what, one.example, one.mend])}>
+              <CsvButton
+                file="coverage.csv"
+                head={['what', 'example', 'mend']}
+                rows={() => told.map((one) => [one.what, one.example, one.mend])}
+              >
                 Coverage as CSV
               </CsvButton>
             </span>
@@ -43,7 +50,11 @@ function Coverage({ book }: { book: OpenBook }) {
         </div>
         {[grave, rest].map((list, i) =>
           list.length === 0 ? null : (
-            <table key={i === 0 ? 'grave' : 'rest'} className="ruled mb-4" aria-label={i === 0 ? 'Where shoppers see nothing' : 'To know of'}>
+            <table
+              key={i === 0 ? 'grave' : 'rest'}
+              className="ruled mb-4"
+              aria-label={i === 0 ? 'Where shoppers see nothing' : 'To know of'}
+            >
               <thead>
                 <tr>
                   <th>{i === 0 ? 'Shoppers see nothing' : 'To know of'}</th>
@@ -88,8 +99,10 @@ interface Said {
 
 function sayOf(book: OpenBook, one: CoverageFinding): Said {
   const itemName = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
-  const lane = (template: string, zone: string, service?: string) => `/rates/${zone}${service ? `/${service}` : ''}?template=${template}`;
-  const where = (template: string, zone: string) => `${zoneName(book.book, zone)}${book.book.templates.length > 1 ? `, ${templateName(book.book, template)}` : ''}`;
+  const lane = (template: string, zone: string, service?: string) =>
+    `/rates/${zone}${service ? `/${service}` : ''}?template=${template}`;
+  const where = (template: string, zone: string) =>
+    `${zoneName(book.book, zone)}${book.book.templates.length > 1 ? `, ${templateName(book.book, template)}` : ''}`;
   switch (one.is) {
     case 'visited':
       return {
@@ -100,20 +113,30 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
         grave: true,
       };
     case 'zone without lanes':
-      return { what: `${where(one.template, one.zone)}: no lane at all`, example: `any basket to ${one.place}`, mend: 'Offer a service there', to: lane(one.template, one.zone), grave: true };
+      return {
+        what: `${where(one.template, one.zone)}: no lane at all`,
+        example: `any basket to ${one.place}`,
+        mend: 'Offer a service there',
+        to: lane(one.template, one.zone),
+        grave: true,
+      };
     case 'gap': {
-      const figure = (at: number) => (one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`);
+      const figure = (at: number) =>
+        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`;
       const range = one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`;
       return {
         what: `${where(one.template, one.zone)}: orders ${range} are not offered`,
-        example: one.example ? one.example.map((line) => `${line.units} × ${itemName(line.sku)}`).join(' and ') : 'no basket of up to two different goods weighs so much',
+        example: one.example
+          ? one.example.map((line) => `${line.units} × ${itemName(line.sku)}`).join(' and ')
+          : 'no basket of up to two different goods weighs so much',
         mend: one.to === null ? 'Open the last break' : 'Close the gap',
         to: lane(one.template, one.zone, one.service),
         grave: one.example !== null,
       };
     }
     case 'lane ends': {
-      const figure = (at: number) => (one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`);
+      const figure = (at: number) =>
+        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`;
       return {
         what: `${where(one.template, one.zone)}, ${inText(serviceName(book.book, one.service))}: not offered ${one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`}; other services are`,
         example: one.over === 'mass' ? massOf(one.from) : figure(one.from),

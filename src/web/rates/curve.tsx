@@ -17,8 +17,12 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
   const whole = 10 ** currencyDigits(currency as Currency);
   const axis = axes[curve.over];
   const unit = axis.unit || currency;
-  const points = curve.points.map((one) => ({ x: one.at / (curve.over === 'value' ? whole : axis.scale), y: one.charge === null ? Number.NaN : one.charge / whole }));
-  const costs = curve.cost?.map((cost, i) => ({ x: points[i]?.x ?? 0, y: cost === null ? Number.NaN : cost / whole })) ?? null;
+  const points = curve.points.map((one) => ({
+    x: one.at / (curve.over === 'value' ? whole : axis.scale),
+    y: one.charge === null ? Number.NaN : one.charge / whole,
+  }));
+  const costs =
+    curve.cost?.map((cost, i) => ({ x: points[i]?.x ?? 0, y: cost === null ? Number.NaN : cost / whole })) ?? null;
   const told = runsOf(curve);
   return (
     <figure className="my-2">
@@ -26,10 +30,16 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
         series={[{ points, look: 'main' }, ...(costs ? [{ points: costs, look: 'dashed' as const }] : [])]}
         x={axis.title}
         label={`The charge against ${axis.title}; its figures follow as a table`}
-        tell={(x, y) => `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${money(Math.round(y * whole), currency)}`}
+        tell={(x, y) =>
+          `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${money(Math.round(y * whole), currency)}`
+        }
         digits={currencyDigits(currency as Currency)}
       />
-      {costs && <figcaption className="small muted">Dashed: what the carrier asks for one parcel by its weight alone.</figcaption>}
+      {costs && (
+        <figcaption className="small muted">
+          Dashed: what the carrier asks for one parcel by its weight alone.
+        </figcaption>
+      )}
       <details className="small muted">
         <summary className="cursor-pointer">The figures</summary>
         <table className="ruled">
@@ -49,11 +59,13 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
   );
 }
 
-const figureOf = (at: number, over: Curve['over'], whole: number, scale: number) => String(Number((at / (over === 'value' ? whole : scale)).toFixed(3)));
+const figureOf = (at: number, over: Curve['over'], whole: number, scale: number) =>
+  String(Number((at / (over === 'value' ? whole : scale)).toFixed(3)));
 
 /** Runs of equal charges, each with where it begins. */
 function runsOf(curve: Curve): { from: number; charge: number | null }[] {
   const runs: { from: number; charge: number | null }[] = [];
-  for (const { at, charge } of curve.points) if (runs.length === 0 || runs.at(-1)?.charge !== charge) runs.push({ from: at, charge });
+  for (const { at, charge } of curve.points)
+    if (runs.length === 0 || runs.at(-1)?.charge !== charge) runs.push({ from: at, charge });
   return runs.slice(0, 60);
 }

@@ -25,7 +25,14 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
   return (
     <>
       <p className="sentence">
-        From <TextPart label={`Start of ${row.id}`} placeholder="always" value={shownTime(window.from)} fault={timeFault} onCommit={(from) => change('window', { ...window, from: keptTime(from) })} />{' '}
+        From{' '}
+        <TextPart
+          label={`Start of ${row.id}`}
+          placeholder="always"
+          value={shownTime(window.from)}
+          fault={timeFault}
+          onCommit={(from) => change('window', { ...window, from: keptTime(from) })}
+        />{' '}
         until{' '}
         <TextPart
           label={`End of ${row.id}`}
@@ -34,18 +41,32 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
           fault={timeFault}
           onCommit={(until) => change('window', { ...window, until: keptTime(until) })}
         />{' '}
-        <TextPart label={`Time zone of ${row.id}`} value={window.zone} onCommit={(zone) => zone !== '' && change('window', { ...window, zone })} /> time{' '}
-        <Sets book={book} row={row} change={(next) => change('sets', next)} />.{' '}
+        <TextPart
+          label={`Time zone of ${row.id}`}
+          value={window.zone}
+          onCommit={(zone) => zone !== '' && change('window', { ...window, zone })}
+        />{' '}
+        time <Sets book={book} row={row} change={(next) => change('sets', next)} />.{' '}
         <button type="button" className="quiet danger small" onClick={() => book.edit(path, undefined)}>
           Remove the row
         </button>
       </p>
-      {sets.is === 'rate' && <RateTable rate={sets.rate} label={row.id} change={(rate) => change('sets', { ...sets, rate })} />}
+      {sets.is === 'rate' && (
+        <RateTable rate={sets.rate} label={row.id} change={(rate) => change('sets', { ...sets, rate })} />
+      )}
     </>
   );
 }
 
-function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change: (sets: LaneRowBody['sets']) => void }) {
+function Sets({
+  book,
+  row,
+  change,
+}: {
+  book: OpenBook;
+  row: LaneRowBody;
+  change: (sets: LaneRowBody['sets']) => void;
+}) {
   const { id, sets } = row;
   const fault = amountIn(book.home.currency);
   switch (sets.is) {
@@ -53,7 +74,8 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
       const apart = Object.entries(sets.kinds).map(([kind, one]) => `${kind} ${rateText(one.rate)}`);
       return (
         <>
-          shoppers pay <RatePart rate={sets.rate} boxes={book.book.boxes} label={id} change={(rate) => change({ ...sets, rate })} />
+          shoppers pay{' '}
+          <RatePart rate={sets.rate} boxes={book.book.boxes} label={id} change={(rate) => change({ ...sets, rate })} />
           {apart.length > 0 && `; ${apart.join(', ')}`}
         </>
       );
@@ -64,15 +86,32 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
         return (
           <>
             there are no lane fees{' '}
-            <button type="button" className="quiet small" onClick={() => change({ ...sets, fees: { order: amountOf(1, book.home.currency), item: '0', also: {} } })}>
+            <button
+              type="button"
+              className="quiet small"
+              onClick={() => change({ ...sets, fees: { order: amountOf(1, book.home.currency), item: '0', also: {} } })}
+            >
               give some
             </button>
           </>
         );
       return (
         <>
-          lane fees are <TextPart label={`Fee an order, ${id}`} value={fees.order} fault={fault} onCommit={(order) => change({ ...sets, fees: { ...fees, order } })} /> an order and{' '}
-          <TextPart label={`Fee an item, ${id}`} value={fees.item} fault={fault} onCommit={(item) => change({ ...sets, fees: { ...fees, item } })} /> an item{' '}
+          lane fees are{' '}
+          <TextPart
+            label={`Fee an order, ${id}`}
+            value={fees.order}
+            fault={fault}
+            onCommit={(order) => change({ ...sets, fees: { ...fees, order } })}
+          />{' '}
+          an order and{' '}
+          <TextPart
+            label={`Fee an item, ${id}`}
+            value={fees.item}
+            fault={fault}
+            onCommit={(item) => change({ ...sets, fees: { ...fees, item } })}
+          />{' '}
+          an item{' '}
           <button type="button" className="quiet small" onClick={() => change({ ...sets, fees: null })}>
             none then
           </button>
@@ -88,7 +127,18 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
             <button
               type="button"
               className="quiet small"
-              onClick={() => change({ ...sets, freeFrom: { value: amountOf(64, book.home.currency), test: 'after', unit: 'value', of: 'basket', also: {} } })}
+              onClick={() =>
+                change({
+                  ...sets,
+                  freeFrom: {
+                    value: amountOf(64, book.home.currency),
+                    test: 'after',
+                    unit: 'value',
+                    of: 'basket',
+                    also: {},
+                  },
+                })
+              }
             >
               give a threshold
             </button>
@@ -97,7 +147,11 @@ function Sets({ book, row, change }: { book: OpenBook; row: LaneRowBody; change:
       return (
         <>
           it is {freeText(free, book.home.currency).replace(free.value, '').trim()}{' '}
-          <TextPart label={`Free from, ${id}`} value={free.value} onCommit={(value) => change({ ...sets, freeFrom: { ...free, value } })} />{' '}
+          <TextPart
+            label={`Free from, ${id}`}
+            value={free.value}
+            onCommit={(value) => change({ ...sets, freeFrom: { ...free, value } })}
+          />{' '}
           <button type="button" className="quiet small" onClick={() => change({ ...sets, freeFrom: null })}>
             never free then
           </button>

@@ -2,7 +2,16 @@ import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
 import { CurrencyContext, useCurrency } from '../parts/currency.ts';
-import { AddPart, AmountPart, amountIn, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../parts/field.tsx';
+import {
+  AddPart,
+  AmountPart,
+  amountIn,
+  ChoicePart,
+  figureFault,
+  nameFault,
+  TestPart,
+  TextPart,
+} from '../parts/field.tsx';
 import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { channelNames } from '../parts/words.ts';
@@ -29,11 +38,26 @@ export const plainLane = (amount: string): LaneBody => ({
 });
 
 /** The chosen lane as a sentence whose parts are its fields, its curve, its breaks, and what channels make of it. */
-export function LaneMeaning({ book, zone, service, template, lane }: { book: OpenBook; zone: ZoneBody; service: Service; template: string; lane: LaneBody | undefined }) {
+export function LaneMeaning({
+  book,
+  zone,
+  service,
+  template,
+  lane,
+}: {
+  book: OpenBook;
+  zone: ZoneBody;
+  service: Service;
+  template: string;
+  lane: LaneBody | undefined;
+}) {
   const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
-  const curve = useDesk((desk, edits) => desk.curve(edits, template, zone.id, service.id, moment), [template, zone.id, service.id, moment]);
+  const curve = useDesk(
+    (desk, edits) => desk.curve(edits, template, zone.id, service.id, moment),
+    [template, zone.id, service.id, moment],
+  );
   const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();
@@ -58,7 +82,13 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
   const mine = main
     ? channelIds.flatMap((id) =>
         (notes?.[id] ?? [])
-          .filter((note) => note.fidelity.is !== 'exact' && (note.clause.about === 'rate' || note.clause.about === 'threshold') && note.clause.zone === zone.id && note.clause.service === service.id)
+          .filter(
+            (note) =>
+              note.fidelity.is !== 'exact' &&
+              (note.clause.about === 'rate' || note.clause.about === 'threshold') &&
+              note.clause.zone === zone.id &&
+              note.clause.service === service.id,
+          )
           .map((note) => ({ id, note })),
       )
     : [];
@@ -72,20 +102,49 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
         <Fees lane={lane} set={set} />
         <FreeFrom lane={lane} set={set} />.
         {lane.bounds.map((bound, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a bound is its place in the list
-          <Bound key={i} bound={bound} at={i} change={(next) => set('bounds', next ? lane.bounds.map((one, j) => (j === i ? next : one)) : lane.bounds.filter((_, j) => j !== i))} />
+          <Bound
+            // biome-ignore lint/suspicious/noArrayIndexKey: a bound is its place in the list
+            key={i}
+            bound={bound}
+            at={i}
+            change={(next) =>
+              set(
+                'bounds',
+                next ? lane.bounds.map((one, j) => (j === i ? next : one)) : lane.bounds.filter((_, j) => j !== i),
+              )
+            }
+          />
         ))}
         {lane.days && (
           <>
             {' '}
-            It takes <TextPart label="Shortest days" value={String(lane.days[0])} fault={daysFault} onCommit={(text) => set('days', [Number(text), lane.days?.[1] ?? 0])} /> to{' '}
-            <TextPart label="Longest days" value={String(lane.days[1])} fault={daysFault} onCommit={(text) => set('days', [lane.days?.[0] ?? 0, Number(text)])} /> days.
+            It takes{' '}
+            <TextPart
+              label="Shortest days"
+              value={String(lane.days[0])}
+              fault={daysFault}
+              onCommit={(text) => set('days', [Number(text), lane.days?.[1] ?? 0])}
+            />{' '}
+            to{' '}
+            <TextPart
+              label="Longest days"
+              value={String(lane.days[1])}
+              fault={daysFault}
+              onCommit={(text) => set('days', [lane.days?.[0] ?? 0, Number(text)])}
+            />{' '}
+            days.
           </>
         )}
         {Object.entries(lane.names).map(([locale, shown]) => (
           <span key={locale}>
             {' '}
-            In {locale} it is called “<TextPart label={`Shown name in ${locale}`} value={shown} fault={nameFault} onCommit={(next) => set('names', { ...lane.names, [locale]: next })} />
+            In {locale} it is called “
+            <TextPart
+              label={`Shown name in ${locale}`}
+              value={shown}
+              fault={nameFault}
+              onCommit={(next) => set('names', { ...lane.names, [locale]: next })}
+            />
             ”.
           </span>
         ))}
@@ -94,7 +153,14 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
         <CurrencyContext key={also} value={also}>
           <div className="mt-1">
             <p className="sentence">
-              In {also} they pay <RatePart rate={rate} boxes={book.book.boxes} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />, not converted.{' '}
+              In {also} they pay{' '}
+              <RatePart
+                rate={rate}
+                boxes={book.book.boxes}
+                label={also}
+                change={(next) => set('also', { ...lane.also, [also]: next })}
+              />
+              , not converted.{' '}
               <button type="button" className="quiet small" onClick={() => set('also', without(lane.also, also))}>
                 as converted
               </button>
@@ -106,13 +172,23 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       {Object.entries(lane.kinds).map(([kind, priced]) => (
         <div key={kind} className="mt-1">
           <p className="sentence">
-            Goods of kind {kind} pay <RatePart rate={priced.rate} boxes={book.book.boxes} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />, as a group of
-            their own.{' '}
+            Goods of kind {kind} pay{' '}
+            <RatePart
+              rate={priced.rate}
+              boxes={book.book.boxes}
+              label={kind}
+              change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })}
+            />
+            , as a group of their own.{' '}
             <button type="button" className="quiet small" onClick={() => set('kinds', without(lane.kinds, kind))}>
               as all others
             </button>
           </p>
-          <RateTable rate={priced.rate} label={kind} change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })} />
+          <RateTable
+            rate={priced.rate}
+            label={kind}
+            change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })}
+          />
         </div>
       ))}
       <p className="mb-2 flex flex-wrap gap-3">
@@ -130,7 +206,10 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
       <RateTable rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       <DatedRows book={book} lane={lane} path={path} />
       {mine.map(({ id, note }) => (
-        <div key={`${id} ${note.clause.about}`} className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}>
+        <div
+          key={`${id} ${note.clause.about}`}
+          className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}
+        >
           <strong>{channelNames[id]}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
         </div>
       ))}
@@ -139,7 +218,8 @@ export function LaneMeaning({ book, zone, service, template, lane }: { book: Ope
 }
 
 /** A record less one of its keys. */
-const without = <T,>(record: Readonly<Record<string, T>>, key: string): Record<string, T> => Object.fromEntries(Object.entries(record).filter(([one]) => one !== key));
+const without = <T,>(record: Readonly<Record<string, T>>, key: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([one]) => one !== key));
 
 type Set = (field: keyof LaneBody, value: unknown) => void;
 export const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a count of days');
@@ -149,8 +229,10 @@ function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   if (!fees) return null;
   return (
     <>
-      , and lane fees of <AmountPart label="Fee an order" value={fees.order} onCommit={(order) => set('fees', { ...fees, order })} /> an order and{' '}
-      <AmountPart label="Fee an item" value={fees.item} onCommit={(item) => set('fees', { ...fees, item })} /> an item
+      , and lane fees of{' '}
+      <AmountPart label="Fee an order" value={fees.order} onCommit={(order) => set('fees', { ...fees, order })} /> an
+      order and <AmountPart label="Fee an item" value={fees.item} onCommit={(item) => set('fees', { ...fees, item })} />{' '}
+      an item
     </>
   );
 }
@@ -171,8 +253,19 @@ function FreeFrom({ lane, set }: { lane: LaneBody; set: Set }) {
         ]}
         onCommit={(of) => set('freeFrom', { ...free, of })}
       />{' '}
-      come to <TextPart label="Free from" value={free.value} fault={free.unit === 'value' ? amountIn(currency) : figureFault} onCommit={(value) => set('freeFrom', { ...free, value })} />{' '}
-      <UnitPart label="Free from counts" value={free.unit} units={['value', 'units', 'g', 'kg', 'oz', 'lb']} onCommit={(unit) => set('freeFrom', { ...free, unit })} />
+      come to{' '}
+      <TextPart
+        label="Free from"
+        value={free.value}
+        fault={free.unit === 'value' ? amountIn(currency) : figureFault}
+        onCommit={(value) => set('freeFrom', { ...free, value })}
+      />{' '}
+      <UnitPart
+        label="Free from counts"
+        value={free.unit}
+        units={['value', 'units', 'g', 'kg', 'oz', 'lb']}
+        onCommit={(unit) => set('freeFrom', { ...free, unit })}
+      />
       {free.unit === 'value' && (
         <>
           {' '}
@@ -181,7 +274,13 @@ function FreeFrom({ lane, set }: { lane: LaneBody; set: Set }) {
             <span key={own}>
               {' '}
               (
-              <TextPart label={`Free from in ${own}`} value={value} fault={amountIn(own)} onCommit={(next) => set('freeFrom', { ...free, also: { ...free.also, [own]: next } })} /> {own})
+              <TextPart
+                label={`Free from in ${own}`}
+                value={value}
+                fault={amountIn(own)}
+                onCommit={(next) => set('freeFrom', { ...free, also: { ...free.also, [own]: next } })}
+              />{' '}
+              {own})
             </span>
           ))}
         </>
@@ -196,9 +295,28 @@ function Bound({ bound, at, change }: { bound: BoundBody; at: number; change: (b
   return (
     <>
       {' '}
-      It is offered from <TextPart label={`Least of bound ${at + 1}`} value={bound.from ?? ''} placeholder="0" fault={fault} onCommit={(text) => change({ ...bound, from: end(text) })} /> to{' '}
-      <TextPart label={`Most of bound ${at + 1}`} value={bound.to ?? ''} placeholder="any" fault={fault} onCommit={(text) => change({ ...bound, to: end(text) })} />{' '}
-      <UnitPart label={`Unit of bound ${at + 1}`} value={bound.unit} units={measureUnits} onCommit={(unit) => change({ ...bound, unit })} />{' '}
+      It is offered from{' '}
+      <TextPart
+        label={`Least of bound ${at + 1}`}
+        value={bound.from ?? ''}
+        placeholder="0"
+        fault={fault}
+        onCommit={(text) => change({ ...bound, from: end(text) })}
+      />{' '}
+      to{' '}
+      <TextPart
+        label={`Most of bound ${at + 1}`}
+        value={bound.to ?? ''}
+        placeholder="any"
+        fault={fault}
+        onCommit={(text) => change({ ...bound, to: end(text) })}
+      />{' '}
+      <UnitPart
+        label={`Unit of bound ${at + 1}`}
+        value={bound.unit}
+        units={measureUnits}
+        onCommit={(unit) => change({ ...bound, unit })}
+      />{' '}
       <button type="button" className="quiet small" onClick={() => change(null)}>
         no bound
       </button>
@@ -210,7 +328,8 @@ function Bound({ bound, at, change }: { bound: BoundBody; at: number; change: (b
 /** A field of the lane given for a time, beginning as it stands. */
 function datedAdditions(lane: LaneBody, zone: string, set: Set): Record<string, () => void> {
   const window = { from: null, until: null, zone };
-  const add = (sets: LaneBody['dated'][number]['sets']) => set('dated', [...lane.dated, { id: freshId('row', lane.dated), window, sets }]);
+  const add = (sets: LaneBody['dated'][number]['sets']) =>
+    set('dated', [...lane.dated, { id: freshId('row', lane.dated), window, sets }]);
   return {
     'another rate for a time': () => add({ is: 'rate', rate: lane.rate, also: lane.also, kinds: lane.kinds }),
     'other lane fees for a time': () => add({ is: 'fees', fees: lane.fees }),
@@ -224,10 +343,15 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
   const free = lane.freeFrom;
   const kinds = factsOf(book.goods).kinds.filter((kind) => !(kind in lane.kinds));
   const locales = book.book.markets.map((market) => market.locale).filter((locale) => !(locale in lane.names));
-  const currencies = book.book.markets.map((market) => market.currency).filter((one) => one !== book.home.currency && free && !(one in free.also));
-  const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter((one) => one !== book.home.currency && !(one in lane.also));
+  const currencies = book.book.markets
+    .map((market) => market.currency)
+    .filter((one) => one !== book.home.currency && free && !(one in free.also));
+  const elsewhere = [...new Set(book.book.markets.map((market) => market.currency))].filter(
+    (one) => one !== book.home.currency && !(one in lane.also),
+  );
   const added: Record<string, () => void> = {
-    'free from a value': () => set('freeFrom', { value: amountOf(60, currency), test: 'after', unit: 'value', of: 'basket', also: {} }),
+    'free from a value': () =>
+      set('freeFrom', { value: amountOf(60, currency), test: 'after', unit: 'value', of: 'basket', also: {} }),
     'never free': () => set('freeFrom', null),
     'a bound on weight': () => set('bounds', [...lane.bounds, { unit: 'kg', from: null, to: '20' }]),
     'lane fees': () => set('fees', { order: amountOf(1, currency), item: '0', also: {} }),
@@ -237,16 +361,39 @@ function Additions({ book, lane, service, set }: { book: OpenBook; lane: LaneBod
     'the service’s transit days': () => set('days', null),
     'value after discounts in its table and bounds': () => set('values', 'after'),
     'value before discounts in its table and bounds': () => set('values', 'before'),
-    ...Object.fromEntries(kinds.map((kind) => [`a rate for kind ${kind}`, () => set('kinds', { ...lane.kinds, [kind]: { rate: { is: 'flat', amount: amountOf(5, currency) }, also: {} } })])),
-    ...Object.fromEntries(locales.map((locale) => [`a shown name in ${locale}`, () => set('names', { ...lane.names, [locale]: service.name })])),
-    ...Object.fromEntries(elsewhere.map((own) => [`the rate in ${own}`, () => set('also', { ...lane.also, [own]: { is: 'flat', amount: amountOf(5, own) } })])),
-    ...Object.fromEntries(currencies.map((own) => [`free from in ${own}`, () => set('freeFrom', { ...free, also: { ...free?.also, [own]: amountOf(Number(free?.value ?? 60), own) } })])),
+    ...Object.fromEntries(
+      kinds.map((kind) => [
+        `a rate for kind ${kind}`,
+        () =>
+          set('kinds', { ...lane.kinds, [kind]: { rate: { is: 'flat', amount: amountOf(5, currency) }, also: {} } }),
+      ]),
+    ),
+    ...Object.fromEntries(
+      locales.map((locale) => [
+        `a shown name in ${locale}`,
+        () => set('names', { ...lane.names, [locale]: service.name }),
+      ]),
+    ),
+    ...Object.fromEntries(
+      elsewhere.map((own) => [
+        `the rate in ${own}`,
+        () => set('also', { ...lane.also, [own]: { is: 'flat', amount: amountOf(5, own) } }),
+      ]),
+    ),
+    ...Object.fromEntries(
+      currencies.map((own) => [
+        `free from in ${own}`,
+        () => set('freeFrom', { ...free, also: { ...free?.also, [own]: amountOf(Number(free?.value ?? 60), own) } }),
+      ]),
+    ),
   };
   const unwanted = new Set([
     free ? 'free from a value' : 'never free',
     lane.fees ? 'lane fees' : 'no fees',
     lane.days ? 'transit days of its own' : 'the service’s transit days',
-    lane.values === 'after' ? 'value after discounts in its table and bounds' : 'value before discounts in its table and bounds',
+    lane.values === 'after'
+      ? 'value after discounts in its table and bounds'
+      : 'value before discounts in its table and bounds',
   ]);
   return <AddPart added={Object.fromEntries(Object.entries(added).filter(([one]) => !unwanted.has(one)))} />;
 }

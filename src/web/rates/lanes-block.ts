@@ -9,10 +9,15 @@ type Lanes = readonly (readonly (LaneBody | null)[])[];
 export const textOf = (lanes: Lanes): string => `${head}${JSON.stringify(lanes)}`;
 
 /**
- * What a pasted text makes of lanes: a block copied here, or figures from a spreadsheet, each a flat amount for the lane
+ * What a pasted text makes of lanes: a block copied here, or figures from a spreadsheet, each a flat amount for the
+ * lane
  * (an empty cell leaves it as it is: undefined). Null where it is neither.
  */
-export function lanesIn(text: string, currency: string, now: (row: number, column: number) => LaneBody | undefined): readonly (readonly (LaneBody | null | undefined)[])[] | null {
+export function lanesIn(
+  text: string,
+  currency: string,
+  now: (row: number, column: number) => LaneBody | undefined,
+): readonly (readonly (LaneBody | null | undefined)[])[] | null {
   if (text.startsWith(head)) {
     try {
       const read = laneSchema
@@ -36,7 +41,8 @@ export function lanesIn(text: string, currency: string, now: (row: number, colum
           .replace(',', '.'),
       ),
     );
-  if (!cells.flat().some(Boolean) || !cells.flat().every((cell) => cell === '' || amountIn(currency)(cell) === null)) return null;
+  if (!cells.flat().some(Boolean) || !cells.flat().every((cell) => cell === '' || amountIn(currency)(cell) === null))
+    return null;
   return cells.map((row, r) =>
     row.map((amount, c) => {
       if (amount === '') return undefined;

@@ -23,18 +23,33 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
     );
   }
   const made = madeTable({ suppliers, by, count: Number(count) }, currency as Currency);
-  const put = (at: number, next: Partial<Supplier>) => setSuppliers(suppliers.map((one, i) => (i === at ? { ...one, ...next } : one)));
+  const put = (at: number, next: Partial<Supplier>) =>
+    setSuppliers(suppliers.map((one, i) => (i === at ? { ...one, ...next } : one)));
   return (
     <div className="aside-note" role="group" aria-label="Make a table">
       {suppliers.map((supplier, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a supplier is its place in the list
         <p key={i}>
-          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first <AmountPart label={`First of supplier ${i + 1}`} value={supplier.first} onCommit={(first) => put(i, { first })} />, each further{' '}
-          <AmountPart label={`Further of supplier ${i + 1}`} value={supplier.further} onCommit={(further) => put(i, { further })} />
+          {suppliers.length > 1 && `Supplier ${i + 1}: `}the first{' '}
+          <AmountPart
+            label={`First of supplier ${i + 1}`}
+            value={supplier.first}
+            onCommit={(first) => put(i, { first })}
+          />
+          , each further{' '}
+          <AmountPart
+            label={`Further of supplier ${i + 1}`}
+            value={supplier.further}
+            onCommit={(further) => put(i, { further })}
+          />
           {suppliers.length > 1 && (
             <>
               {' '}
-              <button type="button" className="quiet small" onClick={() => setSuppliers(suppliers.filter((_, j) => j !== i))}>
+              <button
+                type="button"
+                className="quiet small"
+                onClick={() => setSuppliers(suppliers.filter((_, j) => j !== i))}
+              >
                 Remove
               </button>
             </>
@@ -42,7 +57,14 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
         </p>
       ))}
       <p>
-        Up to <TextPart label="Units the table reaches" value={count} fault={(text) => (/^([1-9]\d?|100)$/.test(text) ? null : 'a count from 1 to 100')} onCommit={setCount} /> units
+        Up to{' '}
+        <TextPart
+          label="Units the table reaches"
+          value={count}
+          fault={(text) => (/^([1-9]\d?|100)$/.test(text) ? null : 'a count from 1 to 100')}
+          onCommit={setCount}
+        />{' '}
+        units
         {suppliers.length > 1 && (
           <>
             ; where they differ{' '}

@@ -15,11 +15,16 @@ export function MarketsStage() {
   return book && <Markets book={book} />;
 }
 
-/** What shoppers of each market see, the listed exchange rates, taxes by place, what an order costs, and the seller's boxes. */
+/**
+ * What shoppers of each market see, the listed exchange rates, taxes by place, what an order costs, and the seller's
+ * boxes.
+ */
 function Markets({ book }: { book: OpenBook }) {
   const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
   const amiss = useDesk((desk, edits) => desk.amiss(edits), [], 'study');
-  const problems = (computed?.problems ?? []).filter((one) => ['markets', 'exchange', 'taxes', 'boxes', 'costs'].includes(String(one.at[0])));
+  const problems = (computed?.problems ?? []).filter((one) =>
+    ['markets', 'exchange', 'taxes', 'boxes', 'costs'].includes(String(one.at[0])),
+  );
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="Markets and boxes">
@@ -63,7 +68,8 @@ function Markets({ book }: { book: OpenBook }) {
           <section className="aside-note" aria-label="Amiss in the markets">
             {amiss.slice(0, 8).map((one) => (
               <p key={`${one.at.join()} ${one.what}`}>
-                <strong>{book.book.markets.find((market) => market.id === one.market)?.name}</strong>, {pathWords(book.book, one.at)}: {one.what}.
+                <strong>{book.book.markets.find((market) => market.id === one.market)?.name}</strong>,{' '}
+                {pathWords(book.book, one.at)}: {one.what}.
               </p>
             ))}
             {amiss.length > 8 && <p className="muted">and {amiss.length - 8} more</p>}
@@ -95,9 +101,26 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
   const { rounding } = market;
   return (
     <p className="sentence mb-2 bg-base-100 p-3">
-      <TextPart label="Name of the market" value={market.name} fault={nameFault} onCommit={(name) => set('name', name)} /> pays in{' '}
-      <TextPart label="Currency" value={market.currency} fault={(text) => (/^[A-Z]{3}$/.test(text) ? null : 'a code of ISO 4217, such as EUR')} onCommit={(currency) => set('currency', currency)} />,
-      reads <TextPart label="Locale" value={market.locale} onCommit={(locale) => locale.length > 1 && set('locale', locale)} />, on the clock of{' '}
+      <TextPart
+        label="Name of the market"
+        value={market.name}
+        fault={nameFault}
+        onCommit={(name) => set('name', name)}
+      />{' '}
+      pays in{' '}
+      <TextPart
+        label="Currency"
+        value={market.currency}
+        fault={(text) => (/^[A-Z]{3}$/.test(text) ? null : 'a code of ISO 4217, such as EUR')}
+        onCommit={(currency) => set('currency', currency)}
+      />
+      , reads{' '}
+      <TextPart
+        label="Locale"
+        value={market.locale}
+        onCommit={(locale) => locale.length > 1 && set('locale', locale)}
+      />
+      , on the clock of{' '}
       <TextPart label="Time zone" value={market.timeZone} onCommit={(zone) => set('timeZone', zone)} />. Shown prices{' '}
       <ChoicePart
         label="Tax"
@@ -109,7 +132,14 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
         onCommit={(tax) => set('tax', tax)}
       />
       . Until an address is known it is taken to be{' '}
-      <TextPart label="Assumed place" value={market.assumed ?? ''} placeholder="nowhere" fault={placeFault} onCommit={(text) => set('assumed', text.trim() === '' ? null : text.trim())} />; then the{' '}
+      <TextPart
+        label="Assumed place"
+        value={market.assumed ?? ''}
+        placeholder="nowhere"
+        fault={placeFault}
+        onCommit={(text) => set('assumed', text.trim() === '' ? null : text.trim())}
+      />
+      ; then the{' '}
       <ChoicePart
         label="Address that decides"
         value={market.decides}
@@ -129,19 +159,38 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
             { value: 'step', label: 'up to a step of' },
             { value: 'ending', label: 'up to an ending of' },
           ]}
-          onCommit={(is) => set('rounding', is === 'nearest' ? { is } : is === 'step' ? { is, step: money(5, market.currency) } : { is, ending: money(wholeOf(market.currency) - 1, market.currency) })}
+          onCommit={(is) =>
+            set(
+              'rounding',
+              is === 'nearest'
+                ? { is }
+                : is === 'step'
+                  ? { is, step: money(5, market.currency) }
+                  : { is, ending: money(wholeOf(market.currency) - 1, market.currency) },
+            )
+          }
         />
       )}
       {!first && rounding.is === 'step' && (
         <>
           {' '}
-          <TextPart label="Step" value={rounding.step} fault={amountIn(market.currency)} onCommit={(step) => set('rounding', { is: 'step', step })} />
+          <TextPart
+            label="Step"
+            value={rounding.step}
+            fault={amountIn(market.currency)}
+            onCommit={(step) => set('rounding', { is: 'step', step })}
+          />
         </>
       )}
       {!first && rounding.is === 'ending' && (
         <>
           {' '}
-          <TextPart label="Ending" value={rounding.ending} fault={amountIn(market.currency)} onCommit={(ending) => set('rounding', { is: 'ending', ending })} />
+          <TextPart
+            label="Ending"
+            value={rounding.ending}
+            fault={amountIn(market.currency)}
+            onCommit={(ending) => set('rounding', { is: 'ending', ending })}
+          />
         </>
       )}
       {!first && '. '}Beside a free choice{' '}
@@ -194,17 +243,33 @@ function Exchange({ book }: { book: OpenBook }) {
           {exchange.map((one) => (
             <tr key={one.id}>
               <td>
-                1 <TextPart label={`From, ${one.id}`} value={one.from} fault={currencyFault} onCommit={(from) => book.edit(['exchange', one.id, 'from'], from)} /> ={' '}
+                1{' '}
+                <TextPart
+                  label={`From, ${one.id}`}
+                  value={one.from}
+                  fault={currencyFault}
+                  onCommit={(from) => book.edit(['exchange', one.id, 'from'], from)}
+                />{' '}
+                ={' '}
                 <TextPart
                   label={`Rate, ${one.id}`}
                   value={one.rate}
                   fault={(text) => (/^\d{1,6}(\.\d{1,8})?$/.test(text) ? null : 'a rate such as 0.86')}
                   onCommit={(rate) => book.edit(['exchange', one.id, 'rate'], rate)}
                 />{' '}
-                <TextPart label={`To, ${one.id}`} value={one.to} fault={currencyFault} onCommit={(to) => book.edit(['exchange', one.id, 'to'], to)} />
+                <TextPart
+                  label={`To, ${one.id}`}
+                  value={one.to}
+                  fault={currencyFault}
+                  onCommit={(to) => book.edit(['exchange', one.id, 'to'], to)}
+                />
               </td>
               <td className="figure">
-                <button type="button" className="quiet small" onClick={() => book.edit(['exchange', one.id], undefined)}>
+                <button
+                  type="button"
+                  className="quiet small"
+                  onClick={() => book.edit(['exchange', one.id], undefined)}
+                >
                   Remove
                 </button>
               </td>
@@ -232,20 +297,34 @@ function Taxes({ book }: { book: OpenBook }) {
   return (
     <section aria-label="Taxes">
       <h2>Taxes</h2>
-      <p className="muted small">The most specific place decides, of equals the first listed; goods and delivery have classes.</p>
+      <p className="muted small">
+        The most specific place decides, of equals the first listed; goods and delivery have classes.
+      </p>
       <table className="ruled">
         <tbody>
           {taxes.map((one) => (
             <tr key={one.id}>
               <td>
-                <TextPart label={`Percent, ${one.id}`} value={one.percent} fault={figureFault} onCommit={(percent) => book.edit(['taxes', one.id, 'percent'], percent)} /> % on{' '}
+                <TextPart
+                  label={`Percent, ${one.id}`}
+                  value={one.percent}
+                  fault={figureFault}
+                  onCommit={(percent) => book.edit(['taxes', one.id, 'percent'], percent)}
+                />{' '}
+                % on{' '}
                 <TextPart
                   label={`Class, ${one.id}`}
                   value={one.class}
                   fault={(text) => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'a class such as standard')}
                   onCommit={(text) => book.edit(['taxes', one.id, 'class'], text)}
                 />{' '}
-                in <TextPart label={`Places, ${one.id}`} value={one.places.join(', ')} fault={placesFault(1)} onCommit={(text) => book.edit(['taxes', one.id, 'places'], placesIn(text))} />
+                in{' '}
+                <TextPart
+                  label={`Places, ${one.id}`}
+                  value={one.places.join(', ')}
+                  fault={placesFault(1)}
+                  onCommit={(text) => book.edit(['taxes', one.id, 'places'], placesIn(text))}
+                />
               </td>
               <td className="figure">
                 <button type="button" className="quiet small" onClick={() => book.edit(['taxes', one.id], undefined)}>
@@ -278,9 +357,26 @@ function Costs({ book }: { book: OpenBook }) {
       <h2>What an order costs besides goods and carrier</h2>
       <p className="sentence bg-base-100 p-3">
         Packing <AmountPart label="Packing" value={costs.packing} onCommit={(packing) => set({ packing })} />; payment{' '}
-        <TextPart label="Payment percent" value={costs.payment.percent} fault={figureFault} onCommit={(percent) => set({ payment: { ...costs.payment, percent } })} /> % and{' '}
-        <AmountPart label="Payment amount" value={costs.payment.amount} onCommit={(amount) => set({ payment: { ...costs.payment, amount } })} />; advertising{' '}
-        <TextPart label="Advertising percent" value={costs.advertising} fault={figureFault} onCommit={(advertising) => set({ advertising })} /> % of the goods.
+        <TextPart
+          label="Payment percent"
+          value={costs.payment.percent}
+          fault={figureFault}
+          onCommit={(percent) => set({ payment: { ...costs.payment, percent } })}
+        />{' '}
+        % and{' '}
+        <AmountPart
+          label="Payment amount"
+          value={costs.payment.amount}
+          onCommit={(amount) => set({ payment: { ...costs.payment, amount } })}
+        />
+        ; advertising{' '}
+        <TextPart
+          label="Advertising percent"
+          value={costs.advertising}
+          fault={figureFault}
+          onCommit={(advertising) => set({ advertising })}
+        />{' '}
+        % of the goods.
       </p>
     </section>
   );
@@ -292,14 +388,25 @@ function Boxes({ book }: { book: OpenBook }) {
     <section className="mt-4" aria-label="Boxes">
       <div className="head">
         <h2>Boxes</h2>
-        <span className="muted">Parcels are packed into these: the largest units first, into the first open box that takes them.</span>
+        <span className="muted">
+          Parcels are packed into these: the largest units first, into the first open box that takes them.
+        </span>
         <span className="acts">
           <button
             type="button"
             className="act"
             onClick={() => {
               const id = freshId('box', boxes);
-              book.edit(['boxes', id], { id, name: 'New box', length: '40', width: '30', height: '20', unit: 'cm', limit: { value: '10', unit: 'kg' }, own: null });
+              book.edit(['boxes', id], {
+                id,
+                name: 'New box',
+                length: '40',
+                width: '30',
+                height: '20',
+                unit: 'cm',
+                limit: { value: '10', unit: 'kg' },
+                own: null,
+              });
             }}
           >
             Add a box
@@ -322,20 +429,45 @@ function Boxes({ book }: { book: OpenBook }) {
             return (
               <tr key={box.id}>
                 <td>
-                  <TextPart label={`Name of ${box.id}`} value={box.name} fault={nameFault} onCommit={(name) => set('name', name)} />
+                  <TextPart
+                    label={`Name of ${box.id}`}
+                    value={box.name}
+                    fault={nameFault}
+                    onCommit={(name) => set('name', name)}
+                  />
                 </td>
                 <td>
                   {(['length', 'width', 'height'] as const).map((side, i) => (
                     <span key={side}>
                       {i > 0 && ' × '}
-                      <TextPart label={`${side} of ${box.id}`} value={box[side]} fault={figureFault} onCommit={(text) => set(side, text)} />
+                      <TextPart
+                        label={`${side} of ${box.id}`}
+                        value={box[side]}
+                        fault={figureFault}
+                        onCommit={(text) => set(side, text)}
+                      />
                     </span>
                   ))}{' '}
-                  <UnitPart label={`Unit of ${box.id}`} value={box.unit} units={lengthUnits} onCommit={(unit) => set('unit', unit)} />
+                  <UnitPart
+                    label={`Unit of ${box.id}`}
+                    value={box.unit}
+                    units={lengthUnits}
+                    onCommit={(unit) => set('unit', unit)}
+                  />
                 </td>
                 <td>
-                  <TextPart label={`Limit of ${box.id}`} value={box.limit.value} fault={figureFault} onCommit={(value) => set('limit', { ...box.limit, value })} />{' '}
-                  <UnitPart label={`Unit of the limit of ${box.id}`} value={box.limit.unit} units={massUnits} onCommit={(unit) => set('limit', { ...box.limit, unit })} />
+                  <TextPart
+                    label={`Limit of ${box.id}`}
+                    value={box.limit.value}
+                    fault={figureFault}
+                    onCommit={(value) => set('limit', { ...box.limit, value })}
+                  />{' '}
+                  <UnitPart
+                    label={`Unit of the limit of ${box.id}`}
+                    value={box.limit.unit}
+                    units={massUnits}
+                    onCommit={(unit) => set('limit', { ...box.limit, unit })}
+                  />
                 </td>
                 <td>
                   <TextPart

@@ -28,7 +28,10 @@ function MixingRules({ book }: { book: OpenBook }) {
         <RatesTabs book={book} />
         <div className="head">
           <h1>Mixing</h1>
-          <span className="muted">Goods of several templates, stock places or rates are charged group by group; this is how the charges become one.</span>
+          <span className="muted">
+            Goods of several templates, stock places or rates are charged group by group; this is how the charges become
+            one.
+          </span>
           <span className="acts">
             <button type="button" className="act" onClick={add}>
               Add a rule
@@ -62,14 +65,25 @@ function MixingRules({ book }: { book: OpenBook }) {
           </tbody>
         </table>
         <p className="muted small mt-2">
-          The first rule that covers the kinds of these groups and the service decides. A group that its threshold frees drops out. Handling fees, and rates of goods of their own, come on top.
+          The first rule that covers the kinds of these groups and the service decides. A group that its threshold frees
+          drops out. Handling fees, and rates of goods of their own, come on top.
         </p>
       </aside>
     </div>
   );
 }
 
-function Rule({ book, rule, at, kinds }: { book: OpenBook; rule: MixingRuleBody; at: number; kinds: readonly string[] }) {
+function Rule({
+  book,
+  rule,
+  at,
+  kinds,
+}: {
+  book: OpenBook;
+  rule: MixingRuleBody;
+  at: number;
+  kinds: readonly string[];
+}) {
   const path = ['mixing', rule.id];
   const { services } = book.book;
   return (
@@ -90,7 +104,10 @@ function Rule({ book, rule, at, kinds }: { book: OpenBook; rule: MixingRuleBody;
         <ChoicePart
           label={`Service of rule ${at + 1}`}
           value={rule.services[0] ?? ''}
-          choices={[{ value: '', label: 'any service' }, ...services.map((one) => ({ value: one.id, label: serviceName(book.book, one.id).toLowerCase() }))]}
+          choices={[
+            { value: '', label: 'any service' },
+            ...services.map((one) => ({ value: one.id, label: serviceName(book.book, one.id).toLowerCase() })),
+          ]}
           onCommit={(id) => book.edit([...path, 'services'], id === '' ? [] : [id])}
         />{' '}
         pay <ByPart label={`Way of rule ${at + 1}`} by={rule.by} change={(by) => book.edit([...path, 'by'], by)} />.
@@ -114,13 +131,22 @@ function ByPart({ label, by, change }: { label: string; by: MixingBody; change: 
       <ChoicePart<Way>
         label={label}
         value={way}
-        choices={[...mixings.map((one) => ({ value: one as Way, label: `the ${one}` })), { value: 'highest plus', label: 'the highest, and for each further' }]}
-        onCommit={(next) => change(next === 'highest plus' ? { highest: 'plus', further: amountOf(2.5, currency) } : next)}
+        choices={[
+          ...mixings.map((one) => ({ value: one as Way, label: `the ${one}` })),
+          { value: 'highest plus', label: 'the highest, and for each further' },
+        ]}
+        onCommit={(next) =>
+          change(next === 'highest plus' ? { highest: 'plus', further: amountOf(2.5, currency) } : next)
+        }
       />
       {typeof by !== 'string' && (
         <>
           {' '}
-          <AmountPart label={`${label}: each further`} value={by.further} onCommit={(further) => change({ ...by, further })} />
+          <AmountPart
+            label={`${label}: each further`}
+            value={by.further}
+            onCommit={(further) => change({ ...by, further })}
+          />
         </>
       )}
     </>

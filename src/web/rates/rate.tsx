@@ -19,7 +19,15 @@ const kinds: readonly { value: RateBody['is']; label: string }[] = [
 export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly string[], currency: string): RateBody {
   const five = amountOf(5, currency);
   const amount =
-    rate.is === 'flat' ? rate.amount : rate.is === 'box' ? (rate.sizes[0]?.amount ?? five) : rate.is === 'table' ? (rate.breaks[0]?.amount ?? five) : rate.is === 'built up' ? rate.order : five;
+    rate.is === 'flat'
+      ? rate.amount
+      : rate.is === 'box'
+        ? (rate.sizes[0]?.amount ?? five)
+        : rate.is === 'table'
+          ? (rate.breaks[0]?.amount ?? five)
+          : rate.is === 'built up'
+            ? rate.order
+            : five;
   switch (kind) {
     case 'free':
       return { is: 'free' };
@@ -40,12 +48,30 @@ export function becoming(kind: RateBody['is'], rate: RateBody, boxes: readonly s
     case 'carrier quote':
       return { is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount };
     case 'box':
-      return { is: 'box', sizes: [{ box: boxes[0] ?? 'box', amount }], limit: { value: '20', unit: 'kg' }, places: ['world'] };
+      return {
+        is: 'box',
+        sizes: [{ box: boxes[0] ?? 'box', amount }],
+        limit: { value: '20', unit: 'kg' },
+        places: ['world'],
+      };
   }
 }
 
-/** A rate as the part of a sentence that says it; a table's breaks follow it. `label` tells one rate of a lane from another. */
-export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes: readonly { id: string; name: string }[]; label: string; change: (rate: RateBody) => void }) {
+/**
+ * A rate as the part of a sentence that says it; a table's breaks follow it. `label` tells one rate of a lane from
+ * another.
+ */
+export function RatePart({
+  rate,
+  boxes,
+  label,
+  change,
+}: {
+  rate: RateBody;
+  boxes: readonly { id: string; name: string }[];
+  label: string;
+  change: (rate: RateBody) => void;
+}) {
   const currency = useCurrency();
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
   const kind = (
@@ -73,19 +99,41 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
     case 'flat':
       return (
         <>
-          <AmountPart label={named('Flat amount')} value={rate.amount} onCommit={(amount) => change({ ...rate, amount })} /> {kind}
+          <AmountPart
+            label={named('Flat amount')}
+            value={rate.amount}
+            onCommit={(amount) => change({ ...rate, amount })}
+          />{' '}
+          {kind}
         </>
       );
     case 'built up': {
       const { weight } = rate;
       return (
         <>
-          {kind}: <AmountPart label={named('An order')} value={rate.order} onCommit={(order) => change({ ...rate, order })} /> an order,{' '}
-          <AmountPart label={named('The first item')} value={rate.first} onCommit={(first) => change({ ...rate, first })} /> the first item,{' '}
-          <AmountPart label={named('Each further item')} value={rate.further} onCommit={(further) => change({ ...rate, further })} /> each further
+          {kind}:{' '}
+          <AmountPart label={named('An order')} value={rate.order} onCommit={(order) => change({ ...rate, order })} />{' '}
+          an order,{' '}
+          <AmountPart
+            label={named('The first item')}
+            value={rate.first}
+            onCommit={(first) => change({ ...rate, first })}
+          />{' '}
+          the first item,{' '}
+          <AmountPart
+            label={named('Each further item')}
+            value={rate.further}
+            onCommit={(further) => change({ ...rate, further })}
+          />{' '}
+          each further
           {weight ? (
             <>
-              , and <AmountPart label={named('Amount by weight')} value={weight.amount} onCommit={(amount) => change({ ...rate, weight: { ...weight, amount } })} />{' '}
+              , and{' '}
+              <AmountPart
+                label={named('Amount by weight')}
+                value={weight.amount}
+                onCommit={(amount) => change({ ...rate, weight: { ...weight, amount } })}
+              />{' '}
               <ChoicePart
                 label={named('In proportion or started')}
                 value={weight.each}
@@ -95,7 +143,12 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
                 ]}
                 onCommit={(each) => change({ ...rate, weight: { ...weight, each } })}
               />{' '}
-              <TextPart label={named('Weight of each')} value={weight.per} fault={figureFault} onCommit={(per) => change({ ...rate, weight: { ...weight, per } })} />{' '}
+              <TextPart
+                label={named('Weight of each')}
+                value={weight.per}
+                fault={figureFault}
+                onCommit={(per) => change({ ...rate, weight: { ...weight, per } })}
+              />{' '}
               <UnitPart
                 label={named('Unit of weight')}
                 value={weight.unit}
@@ -109,7 +162,13 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
           ) : (
             <>
               {' '}
-              <button type="button" className="quiet small" onClick={() => change({ ...rate, weight: { amount: amountOf(1, currency), per: '1', unit: 'kg', each: 'started' } })}>
+              <button
+                type="button"
+                className="quiet small"
+                onClick={() =>
+                  change({ ...rate, weight: { amount: amountOf(1, currency), per: '1', unit: 'kg', each: 'started' } })
+                }
+              >
                 and by weight
               </button>
             </>
@@ -120,19 +179,41 @@ export function RatePart({ rate, boxes, label, change }: { rate: RateBody; boxes
     case 'carrier quote':
       return (
         <>
-          {kind} for <TextPart label={named('Carrier’s service')} value={rate.service} onCommit={(service) => service.trim() !== '' && change({ ...rate, service })} /> plus{' '}
-          <TextPart label={named('Percentage on top')} value={rate.percent} fault={figureFault} onCommit={(percent) => change({ ...rate, percent })} /> % and{' '}
+          {kind} for{' '}
+          <TextPart
+            label={named('Carrier’s service')}
+            value={rate.service}
+            onCommit={(service) => service.trim() !== '' && change({ ...rate, service })}
+          />{' '}
+          plus{' '}
+          <TextPart
+            label={named('Percentage on top')}
+            value={rate.percent}
+            fault={figureFault}
+            onCommit={(percent) => change({ ...rate, percent })}
+          />{' '}
+          % and{' '}
           <AmountPart label={named('Amount on top')} value={rate.add} onCommit={(add) => change({ ...rate, add })} />,{' '}
           {rate.fallback === null ? (
             <>
               not offered where it is silent{' '}
-              <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: amountOf(10, currency) })}>
+              <button
+                type="button"
+                className="quiet small"
+                onClick={() => change({ ...rate, fallback: amountOf(10, currency) })}
+              >
                 charge a fallback
               </button>
             </>
           ) : (
             <>
-              or <AmountPart label={named('Fallback')} value={rate.fallback} onCommit={(fallback) => change({ ...rate, fallback })} /> where it is silent{' '}
+              or{' '}
+              <AmountPart
+                label={named('Fallback')}
+                value={rate.fallback}
+                onCommit={(fallback) => change({ ...rate, fallback })}
+              />{' '}
+              where it is silent{' '}
               <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: null })}>
                 not offered then
               </button>
@@ -164,7 +245,11 @@ function BoxPart({
   const currency = useCurrency();
   const { sizes } = rate;
   const rest = boxes.filter((box) => !sizes.some((size) => size.box === box.id));
-  const put = (at: number, size: BoxRate['sizes'][number] | null) => change({ ...rate, sizes: size === null ? sizes.filter((_, i) => i !== at) : sizes.map((one, i) => (i === at ? size : one)) });
+  const put = (at: number, size: BoxRate['sizes'][number] | null) =>
+    change({
+      ...rate,
+      sizes: size === null ? sizes.filter((_, i) => i !== at) : sizes.map((one, i) => (i === at ? size : one)),
+    });
   return (
     <>
       {kind}:{' '}
@@ -173,15 +258,28 @@ function BoxPart({
         return (
           <span key={size.box}>
             {i > 0 && (i === sizes.length - 1 ? ' or ' : ', ')}
-            <AmountPart label={named(`Amount a box${nth}`)} value={size.amount} onCommit={(amount) => put(i, { ...size, amount })} /> a{' '}
+            <AmountPart
+              label={named(`Amount a box${nth}`)}
+              value={size.amount}
+              onCommit={(amount) => put(i, { ...size, amount })}
+            />{' '}
+            a{' '}
             <ChoicePart
               label={named(`Box${nth}`)}
               value={size.box}
-              choices={boxes.filter((box) => box.id === size.box || rest.includes(box)).map((box) => ({ value: box.id, label: box.name }))}
+              choices={boxes
+                .filter((box) => box.id === size.box || rest.includes(box))
+                .map((box) => ({ value: box.id, label: box.name }))}
               onCommit={(box) => put(i, { ...size, box })}
             />
             {sizes.length > 1 && (
-              <button type="button" className="quiet small" aria-label={named(`Without box${nth}`)} title="without this size" onClick={() => put(i, null)}>
+              <button
+                type="button"
+                className="quiet small"
+                aria-label={named(`Without box${nth}`)}
+                title="without this size"
+                onClick={() => put(i, null)}
+              >
                 ×
               </button>
             )}
@@ -191,14 +289,40 @@ function BoxPart({
       {rest[0] && sizes.length < 6 && (
         <>
           {' '}
-          <button type="button" className="quiet small" onClick={() => change({ ...rate, sizes: [...sizes, { box: rest[0]?.id ?? '', amount: sizes.at(-1)?.amount ?? amountOf(5, currency) }] })}>
+          <button
+            type="button"
+            className="quiet small"
+            onClick={() =>
+              change({
+                ...rate,
+                sizes: [...sizes, { box: rest[0]?.id ?? '', amount: sizes.at(-1)?.amount ?? amountOf(5, currency) }],
+              })
+            }
+          >
             one more size
           </button>
         </>
       )}
-      , each up to <TextPart label={named('Weight limit')} value={rate.limit.value} fault={figureFault} onCommit={(value) => change({ ...rate, limit: { ...rate.limit, value } })} />{' '}
-      <UnitPart label={named('Unit of the limit')} value={rate.limit.unit} units={['g', 'kg', 'oz', 'lb']} onCommit={(unit) => change({ ...rate, limit: { ...rate.limit, unit: unit as 'kg' } })} />, to{' '}
-      <TextPart label={named('Places it serves')} value={rate.places.join(', ')} fault={placesFault(1)} onCommit={(text) => change({ ...rate, places: placesIn(text) })} />
+      , each up to{' '}
+      <TextPart
+        label={named('Weight limit')}
+        value={rate.limit.value}
+        fault={figureFault}
+        onCommit={(value) => change({ ...rate, limit: { ...rate.limit, value } })}
+      />{' '}
+      <UnitPart
+        label={named('Unit of the limit')}
+        value={rate.limit.unit}
+        units={['g', 'kg', 'oz', 'lb']}
+        onCommit={(unit) => change({ ...rate, limit: { ...rate.limit, unit: unit as 'kg' } })}
+      />
+      , to{' '}
+      <TextPart
+        label={named('Places it serves')}
+        value={rate.places.join(', ')}
+        fault={placesFault(1)}
+        onCommit={(text) => change({ ...rate, places: placesIn(text) })}
+      />
     </>
   );
 }

@@ -28,35 +28,54 @@ function Rates({ book }: { book: OpenBook }) {
   const currency = template.currency ?? book.home.currency;
   const query = template === templates[0] ? '' : `?template=${template.id}`;
   // Services that some lane of the template has, and those just added to the sheet.
-  const services = book.book.services.filter((one) => added.includes(one.id) || template.zones.some((id) => template.lanes[id]?.[one.id]));
+  const services = book.book.services.filter(
+    (one) => added.includes(one.id) || template.zones.some((id) => template.lanes[id]?.[one.id]),
+  );
   const others = book.book.services.filter((one) => !services.includes(one));
   const rows = template.zones.flatMap((id) => zones.find((zone) => zone.id === id) ?? []);
   const zone = rows.find((one) => one.id === chosenZone) ?? rows[0];
-  const service = services.find((one) => one.id === chosenService) ?? services.find((one) => zone && template.lanes[zone.id]?.[one.id]) ?? services[0];
+  const service =
+    services.find((one) => one.id === chosenService) ??
+    services.find((one) => zone && template.lanes[zone.id]?.[one.id]) ??
+    services[0];
   const path = (zoneId: string, serviceId: string) => ['templates', template.id, 'lanes', zoneId, serviceId];
   const { unweighed } = factsOf(book.goods);
   const empty = rows.filter((one) => Object.keys(template.lanes[one.id] ?? {}).length === 0);
 
-  const laneAt = (row: number, at: number): LaneBody | undefined => template.lanes[rows[row]?.id ?? '']?.[services[at]?.id ?? ''];
-  const chosen = { row: rows.findIndex((one) => one.id === zone?.id), at: services.findIndex((one) => one.id === service?.id) };
+  const laneAt = (row: number, at: number): LaneBody | undefined =>
+    template.lanes[rows[row]?.id ?? '']?.[services[at]?.id ?? ''];
+  const chosen = {
+    row: rows.findIndex((one) => one.id === zone?.id),
+    at: services.findIndex((one) => one.id === service?.id),
+  };
   /** The block from where it was begun to a lane. */
   const blockTo = (row: number, at: number) => {
     const from = anchor ?? { row, at };
-    return { rows: [Math.min(from.row, row), Math.max(from.row, row)], columns: [Math.min(from.at, at), Math.max(from.at, at)] };
+    return {
+      rows: [Math.min(from.row, row), Math.max(from.row, row)],
+      columns: [Math.min(from.at, at), Math.max(from.at, at)],
+    };
   };
   const block = blockTo(chosen.row, chosen.at);
   const between = (at: number, [low = 0, high = 0]: readonly number[]) => at >= low && at <= high;
   const run = ([low = 0, high = 0]: readonly number[]) => Array.from({ length: high - low + 1 }, (_, i) => low + i);
 
   const keyed = (event: KeyboardEvent, row: number, at: number) => {
-    const moves: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+    const moves: Record<string, [number, number]> = {
+      ArrowUp: [-1, 0],
+      ArrowDown: [1, 0],
+      ArrowLeft: [0, -1],
+      ArrowRight: [0, 1],
+    };
     const move = moves[event.key];
     const [toZone, toService] = [rows[row + (move?.[0] ?? 0)], services[at + (move?.[1] ?? 0)]];
     if (move && toZone && toService) {
       event.preventDefault();
       setAnchor(event.shiftKey ? (anchor ?? { row, at }) : null);
       go(`/rates/${toZone.id}/${toService.id}${query}`);
-      requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-lane="${toZone.id}/${toService.id}"]`)?.focus());
+      requestAnimationFrame(() =>
+        box.current?.querySelector<HTMLElement>(`[data-lane="${toZone.id}/${toService.id}"]`)?.focus(),
+      );
     }
     if (event.key === 'Enter') {
       event.preventDefault();
@@ -95,7 +114,9 @@ function Rates({ book }: { book: OpenBook }) {
                 {services.map((one) => (
                   <th key={one.id}>
                     {one.name}
-                    <div className="small">{one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days</div>
+                    <div className="small">
+                      {one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days
+                    </div>
                   </th>
                 ))}
               </tr>
@@ -108,7 +129,8 @@ function Rates({ book }: { book: OpenBook }) {
                     <div className="muted small">
                       {row.takes.slice(0, 4).join(' ')}
                       {row.takes.length > 4 && ` +${row.takes.length - 4}`}
-                      {row.leaves.length > 0 && ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
+                      {row.leaves.length > 0 &&
+                        ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
                     </div>
                   </td>
                   {services.map((one, at) => {
@@ -140,14 +162,30 @@ function Rates({ book }: { book: OpenBook }) {
             </tbody>
           </table>
           <p id="lanes-hint" className="muted small mt-2">
-            Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a block of figures from a spreadsheet.
+            Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a
+            block of figures from a spreadsheet.
           </p>
-          {unweighed > 0 && <p className="text-off mt-2">{unweighed} goods have no mass: lanes with a table by weight are not offered for them.</p>}
-          {empty.length > 0 && <p className="text-limit mt-1">No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.</p>}
+          {unweighed > 0 && (
+            <p className="text-off mt-2">
+              {unweighed} goods have no mass: lanes with a table by weight are not offered for them.
+            </p>
+          )}
+          {empty.length > 0 && (
+            <p className="text-limit mt-1">
+              No lane in {empty.map((one) => one.name).join(', ')}: shoppers there see nothing.
+            </p>
+          )}
         </section>
         <aside className="meaning" aria-label="The lane">
           {zone && service && (
-            <LaneMeaning key={`${template.id} ${zone.id} ${service.id}`} book={book} zone={zone} service={service} template={template.id} lane={template.lanes[zone.id]?.[service.id]} />
+            <LaneMeaning
+              key={`${template.id} ${zone.id} ${service.id}`}
+              book={book}
+              zone={zone}
+              service={service}
+              template={template.id}
+              lane={template.lanes[zone.id]?.[service.id]}
+            />
           )}
         </aside>
       </div>
@@ -160,18 +198,30 @@ function LaneCell({ lane }: { lane: LaneBody | undefined }) {
   if (!lane) return <span className="muted">·</span>;
   const { rate } = lane;
   const free = lane.freeFrom && freeText(lane.freeFrom, '');
-  const more = [Object.keys(lane.kinds).length > 0 && `+ ${Object.keys(lane.kinds).join(', ')}`, lane.bounds.length > 0 && 'bounded', lane.fees && 'fees'].filter(Boolean);
-  const small = [rate.is === 'flat' || rate.is === 'free' ? (free ? null : rate.is === 'flat' ? 'flat' : null) : rateText(rate), free, ...more].filter(Boolean).join(' · ');
+  const more = [
+    Object.keys(lane.kinds).length > 0 && `+ ${Object.keys(lane.kinds).join(', ')}`,
+    lane.bounds.length > 0 && 'bounded',
+    lane.fees && 'fees',
+  ].filter(Boolean);
+  const small = [
+    rate.is === 'flat' || rate.is === 'free' ? (free ? null : rate.is === 'flat' ? 'flat' : null) : rateText(rate),
+    free,
+    ...more,
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <>
-      <strong>{firstOf(rate)}</strong> {rate.is === 'table' && <Steps amounts={rate.breaks.map((one) => Number(one.amount))} />}
+      <strong>{firstOf(rate)}</strong>{' '}
+      {rate.is === 'table' && <Steps amounts={rate.breaks.map((one) => Number(one.amount))} />}
       <div className="muted small">{small}</div>
     </>
   );
 }
 
 /** Two amounts as one, with the decimals that they are written with. */
-const sumText = (a: string, b: string): string => (Number(a) + Number(b)).toFixed(Math.max(...[a, b].map((one) => one.split('.')[1]?.length ?? 0)));
+const sumText = (a: string, b: string): string =>
+  (Number(a) + Number(b)).toFixed(Math.max(...[a, b].map((one) => one.split('.')[1]?.length ?? 0)));
 
 /** The first figure of a rate: what the smallest order pays. */
 function firstOf(rate: RateBody): string {
@@ -194,7 +244,9 @@ function firstOf(rate: RateBody): string {
 function Steps({ amounts }: { amounts: readonly number[] }) {
   const [low, high] = [Math.min(...amounts), Math.max(...amounts)];
   const y = (amount: number) => 11 - (high === low ? 5 : ((amount - low) / (high - low)) * 9);
-  const path = amounts.map((amount, i) => `${i === 0 ? 'M0' : 'H'}${i === 0 ? ` ${y(amount)}` : (i * 40) / amounts.length}V${y(amount)}`).join('');
+  const path = amounts
+    .map((amount, i) => `${i === 0 ? 'M0' : 'H'}${i === 0 ? ` ${y(amount)}` : (i * 40) / amounts.length}V${y(amount)}`)
+    .join('');
   return (
     <svg width="40" height="13" viewBox="0 0 40 13" aria-hidden="true" className="inline">
       <path d={`${path}H40`} fill="none" stroke="currentColor" strokeWidth="1.3" />

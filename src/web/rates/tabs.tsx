@@ -14,7 +14,12 @@ export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: st
   return (
     <nav className="tabs-row" aria-label="Templates">
       {book.book.templates.map((one, i) => (
-        <Link key={one.id} className="tab-link" to={i === 0 ? '/rates' : `/rates?template=${one.id}`} aria-current={one.id === chosen ? 'page' : undefined}>
+        <Link
+          key={one.id}
+          className="tab-link"
+          to={i === 0 ? '/rates' : `/rates?template=${one.id}`}
+          aria-current={one.id === chosen ? 'page' : undefined}
+        >
           {one.name} <span className="muted">{counts?.templates[one.id] ?? ''}</span>
         </Link>
       ))}

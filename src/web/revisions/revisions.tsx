@@ -51,7 +51,14 @@ export function RevisionsStage() {
                 <td className="figure">{one.count}</td>
                 <td className="whitespace-nowrap">
                   <label>
-                    <input type="radio" name="from" checked={lower === one.number} disabled={one.number >= upper} onChange={() => setFrom(one.number)} /> from
+                    <input
+                      type="radio"
+                      name="from"
+                      checked={lower === one.number}
+                      disabled={one.number >= upper}
+                      onChange={() => setFrom(one.number)}
+                    />{' '}
+                    from
                   </label>{' '}
                   <label>
                     <input
@@ -68,7 +75,12 @@ export function RevisionsStage() {
                 </td>
                 <td>
                   {one.number > 1 && (
-                    <button type="button" className="quiet" disabled={taken.isLoading} onClick={() => takeBack({ number: one.number, who })}>
+                    <button
+                      type="button"
+                      className="quiet"
+                      disabled={taken.isLoading}
+                      onClick={() => takeBack({ number: one.number, who })}
+                    >
                       Take back
                     </button>
                   )}

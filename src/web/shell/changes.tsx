@@ -26,7 +26,12 @@ export function Changes() {
   const saved = { ...book.saved, goods: book.savedGoods };
 
   const send = async () => {
-    const result = await save({ base: base ?? book.revision, who, note, edits: edits.map((edit) => ({ path: [...edit.path], value: edit.value })) });
+    const result = await save({
+      base: base ?? book.revision,
+      who,
+      note,
+      edits: edits.map((edit) => ({ path: [...edit.path], value: edit.value })),
+    });
     if ('data' in result) {
       act(cleared());
       act(opened(null));
@@ -34,15 +39,28 @@ export function Changes() {
   };
   const settle = (conflicts: readonly Conflict[]) => {
     const theirs = new Set(conflicts.map((one) => one.path.join('/')).filter((key) => !mine.has(key)));
-    act(rebased({ base: Math.max(book.revision, ...conflicts.map((one) => one.revision)), edits: edits.filter((edit) => !theirs.has(edit.path.join('/'))) }));
+    act(
+      rebased({
+        base: Math.max(book.revision, ...conflicts.map((one) => one.revision)),
+        edits: edits.filter((edit) => !theirs.has(edit.path.join('/'))),
+      }),
+    );
     setRefused(null);
   };
 
   return (
-    <Panel title={edits.length === 0 ? 'Nothing has changed' : `${edits.length} ${edits.length === 1 ? 'change' : 'changes'} not yet saved`}>
+    <Panel
+      title={
+        edits.length === 0
+          ? 'Nothing has changed'
+          : `${edits.length} ${edits.length === 1 ? 'change' : 'changes'} not yet saved`
+      }
+    >
       {refused?.conflicts ? (
         <div role="alert">
-          <p className="text-off mb-2">{refused.title}. Choose for each which is to stand; yours are kept until you do.</p>
+          <p className="text-off mb-2">
+            {refused.title}. Choose for each which is to stand; yours are kept until you do.
+          </p>
           <table className="ruled">
             <thead>
               <tr>
@@ -54,18 +72,21 @@ export function Changes() {
             <tbody>
               {refused.conflicts.map((one) => {
                 const key = one.path.join('/');
-                const choose = (own: boolean) => setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
+                const choose = (own: boolean) =>
+                  setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
                 return (
                   <tr key={key}>
                     <td>{pathWords(book.book, one.path)}</td>
                     <td>
                       <label>
-                        <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} /> {valueWords(one.mine)}
+                        <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} />{' '}
+                        {valueWords(one.mine)}
                       </label>
                     </td>
                     <td>
                       <label>
-                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} /> {valueWords(one.theirs)}{' '}
+                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} />{' '}
+                        {valueWords(one.theirs)}{' '}
                         <span className="muted">
                           by {one.who}, revision {one.revision}
                         </span>
@@ -92,7 +113,12 @@ export function Changes() {
                   <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
                   <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
                   <td className="figure">
-                    <button type="button" className="quiet" onClick={() => act(dropped(i))} aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}>
+                    <button
+                      type="button"
+                      className="quiet"
+                      onClick={() => act(dropped(i))}
+                      aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
+                    >
                       Drop
                     </button>
                   </td>
@@ -123,7 +149,13 @@ export function Changes() {
             >
               <label className="grow">
                 <span className="sr-only">What for</span>
-                <input className="search w-full" placeholder="What for? (may stay empty)" maxLength={200} value={note} onChange={(event) => setNote(event.target.value)} />
+                <input
+                  className="search w-full"
+                  placeholder="What for? (may stay empty)"
+                  maxLength={200}
+                  value={note}
+                  onChange={(event) => setNote(event.target.value)}
+                />
               </label>
               <button type="submit" data-first className="act main" disabled={saving.isLoading}>
                 Save {edits.length} {edits.length === 1 ? 'change' : 'changes'}

@@ -24,7 +24,9 @@ export function useKeys(): void {
   const go = useNavigate();
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select, [contenteditable]') !== null;
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, [contenteditable]') !== null;
       const control = event.ctrlKey || event.metaKey;
       if (control && event.key.toLowerCase() === 'k') {
         event.preventDefault();

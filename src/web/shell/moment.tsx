@@ -28,7 +28,13 @@ export function MomentPanel() {
         }}
       >
         <label>
-          Local time in {zone} <input type="datetime-local" className="search" value={text} onChange={(event) => setText(event.target.value)} />
+          Local time in {zone}{' '}
+          <input
+            type="datetime-local"
+            className="search"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+          />
         </label>
         <button type="submit" className="act main" disabled={!at.ok}>
           Look from then
@@ -39,7 +45,10 @@ export function MomentPanel() {
       </form>
       {text !== '' && !at.ok && <p className="fault">{at.problems[0]?.right}</p>}
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
-      <p>It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at Harrowmere and Findlark run on it; push it forward to see them end.</p>
+      <p>
+        It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at Harrowmere and Findlark run on it; push it forward
+        to see them end.
+      </p>
       <p className="mt-2 flex gap-1">
         {[1, 24, 40].map((hours) => (
           <button key={hours} type="button" className="act" disabled={pushed.isLoading} onClick={() => push(hours)}>

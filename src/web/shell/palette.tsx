@@ -52,11 +52,17 @@ export function Palette() {
       ),
       ...offers.map((offer) => ({ name: offer.title, what: 'offer', run: to(`/offers/${offer.id}`) })),
       ...pinned.map((basket) => ({ name: basket.name, what: 'pinned basket', run: to(`/bench/${basket.id}`) })),
-      ...book.goods.map((item) => ({ name: item.name, what: item.sku, run: to(`/goods?filter=${encodeURIComponent(item.sku)}`) })),
+      ...book.goods.map((item) => ({
+        name: item.name,
+        what: item.sku,
+        run: to(`/goods?filter=${encodeURIComponent(item.sku)}`),
+      })),
     ];
   }, [book, go, act]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all.filter((one) => words.every((word) => `${one.name} ${one.what}`.toLowerCase().includes(word))).slice(0, 12);
+  const found = all
+    .filter((one) => words.every((word) => `${one.name} ${one.what}`.toLowerCase().includes(word)))
+    .slice(0, 12);
   const run = (one: Found | undefined) => {
     act(opened(null));
     one?.run();

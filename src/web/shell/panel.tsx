@@ -10,7 +10,11 @@ export function Panel({ title, children }: { title: string; children: ReactNode 
   // Before the next key comes: what is typed right after opening goes into the panel.
   useLayoutEffect(() => {
     const before = document.activeElement as HTMLElement | null;
-    (box.current?.querySelector<HTMLElement>('[data-first]') ?? box.current?.querySelector<HTMLElement>('input, select, .act') ?? box.current)?.focus();
+    (
+      box.current?.querySelector<HTMLElement>('[data-first]') ??
+      box.current?.querySelector<HTMLElement>('input, select, .act') ??
+      box.current
+    )?.focus();
     return () => before?.focus?.();
   }, []);
   return (
@@ -48,7 +52,9 @@ export function Panel({ title, children }: { title: string; children: ReactNode 
 
 /** Tab goes round within the panel. */
 function keepFocus(event: React.KeyboardEvent, box: HTMLElement | null) {
-  const all = [...(box?.querySelectorAll<HTMLElement>('input, button:not(:disabled), select, textarea, a[href]') ?? [])];
+  const all = [
+    ...(box?.querySelectorAll<HTMLElement>('input, button:not(:disabled), select, textarea, a[href]') ?? []),
+  ];
   const [first, last] = [all[0], all.at(-1)];
   if (event.shiftKey && document.activeElement === first) {
     event.preventDefault();

@@ -52,7 +52,11 @@ export function Shell() {
                 <NavLink key={stage.path} to={stage.path} className="stage-link">
                   <small>{i + 1}</small>
                   {stage.name}
-                  {stage.path === '/check' && off > 0 && <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">{off} off</span>}
+                  {stage.path === '/check' && off > 0 && (
+                    <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">
+                      {off} off
+                    </span>
+                  )}
                 </NavLink>
               ))}
             </nav>

@@ -17,11 +17,19 @@ export function Strip() {
   const moment = useMoment();
   const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
   const { data: report } = useLastCheckQuery();
-  // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not understood.
-  const sound = (basket: Basket) => computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 && basket.lines.every((line) => book && factsOf(book.savedGoods).skus.has(line.sku));
+  // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not
+  // understood.
+  const sound = (basket: Basket) =>
+    computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 &&
+    basket.lines.every((line) => book && factsOf(book.savedGoods).skus.has(line.sku));
   // Channels count in the seller's own currency.
-  const baskets = (book?.book.pinned ?? []).filter((basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id));
-  const { currentData: asked } = useCheckoutsQuery({ moment: new Date(moment ?? 0).toISOString(), baskets }, { skip: moment === null || baskets.length === 0 });
+  const baskets = (book?.book.pinned ?? []).filter(
+    (basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id),
+  );
+  const { currentData: asked } = useCheckoutsQuery(
+    { moment: new Date(moment ?? 0).toISOString(), baskets },
+    { skip: moment === null || baskets.length === 0 },
+  );
   if (!book) return null;
   if (!shown) {
     return (
@@ -39,7 +47,8 @@ export function Strip() {
         <thead>
           <tr>
             <th>
-              <strong className="text-base-content">Pinned baskets</strong> <span className="muted">cheapest delivery, {book.home.currency}</span>
+              <strong className="text-base-content">Pinned baskets</strong>{' '}
+              <span className="muted">cheapest delivery, {book.home.currency}</span>
             </th>
             <th>Intended</th>
             {channelIds.map((id) => (
@@ -71,8 +80,12 @@ export function Strip() {
                   </span>
                 </td>
                 <td>
-                  {first && before && before.delivery !== first.delivery && <span className="muted small">was {money(before.delivery, row?.currency)} </span>}
-                  <strong data-testid={`intended-${basket.id}`}>{first ? money(first.delivery, row?.currency) : row ? 'none' : '…'}</strong>
+                  {first && before && before.delivery !== first.delivery && (
+                    <span className="muted small">was {money(before.delivery, row?.currency)} </span>
+                  )}
+                  <strong data-testid={`intended-${basket.id}`}>
+                    {first ? money(first.delivery, row?.currency) : row ? 'none' : '…'}
+                  </strong>
                 </td>
                 {channelIds.map((id) => {
                   const there = asked?.channels.find((channel) => channel.id === id);
@@ -80,19 +93,33 @@ export function Strip() {
                   const choices = there?.answers[askedAt];
                   const choice = choices?.find((one) => one.speed === speed);
                   const meant = row?.at?.[id]?.choices.find((one) => one.service === first?.service) ?? first;
-                  const by = meant && choice ? choice.charge - choice.discount - (meant.delivery - meant.discount) : null;
+                  const by =
+                    meant && choice ? choice.charge - choice.discount - (meant.delivery - meant.discount) : null;
                   const hang = hangHere();
                   function hangHere(): Hang {
                     if (basket.market !== null && basket.market !== book?.home.id) return { is: 'not sold there' };
                     if (!there || there.down || askedAt < 0) return { is: 'no answer' };
                     if (!first || !speed || !choices?.length) return { is: 'not sold there' };
                     if (by === null) return { is: 'off', by };
-                    return hangOfCharge(report?.findings ?? [], { channel: id, service: first.service, zone, codes: basket.codes }, by);
+                    return hangOfCharge(
+                      report?.findings ?? [],
+                      { channel: id, service: first.service, zone, codes: basket.codes },
+                      by,
+                    );
                   }
                   return (
                     <td key={id} title={there?.down ?? undefined}>
-                      <span className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}>
-                        {hang.is === 'no answer' ? (asked ? 'no answer' : '…') : choice ? money(choice.charge, book.home.currency) : '–'} <Plumb hang={hang} where={channelNames[id]} />
+                      <span
+                        className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
+                      >
+                        {hang.is === 'no answer'
+                          ? asked
+                            ? 'no answer'
+                            : '…'
+                          : choice
+                            ? money(choice.charge, book.home.currency)
+                            : '–'}{' '}
+                        <Plumb hang={hang} where={channelNames[id]} />
                       </span>
                     </td>
                   );

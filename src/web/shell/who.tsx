@@ -24,13 +24,18 @@ export function WhoPanel() {
     <Panel title="You and the book">
       <p>
         <label>
-          Saves are signed <input className="search" value={who} maxLength={60} onChange={(event) => act(whoSet(event.target.value))} />
+          Saves are signed{' '}
+          <input className="search" value={who} maxLength={60} onChange={(event) => act(whoSet(event.target.value))} />
         </label>
       </p>
       <p className="mt-3">
         <label>
           Looks{' '}
-          <select className="search" value={theme} onChange={(event) => act(themeSet(event.target.value as typeof theme))}>
+          <select
+            className="search"
+            value={theme}
+            onChange={(event) => act(themeSet(event.target.value as typeof theme))}
+          >
             <option value="system">as the machine</option>
             <option value="desk">light</option>
             <option value="lamp">dark</option>
@@ -52,7 +57,13 @@ export function WhoPanel() {
       </p>
       <p className="mt-2">
         <label className="act">
-          Import a book <input type="file" className="sr-only" accept=".json,application/json" onChange={(event) => take(event.target.files?.[0])} />
+          Import a book{' '}
+          <input
+            type="file"
+            className="sr-only"
+            accept=".json,application/json"
+            onChange={(event) => take(event.target.files?.[0])}
+          />
         </label>{' '}
         {imported.isLoading && `Reading ${name} …`}
         {imported.isSuccess && `${name} is the book now, revision ${imported.data.revision}.`}

@@ -56,7 +56,11 @@ export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
   tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'],
   endpoints: (build) => ({
-    book: build.query<{ revision: number; book: Book }, void>({ query: () => '/book', transformResponse: read(bookAnswer), providesTags: ['Book'] }),
+    book: build.query<{ revision: number; book: Book }, void>({
+      query: () => '/book',
+      transformResponse: read(bookAnswer),
+      providesTags: ['Book'],
+    }),
     goods: build.query<Item[], void>({
       async queryFn(_, __, ___, ask) {
         const items: Item[] = [];
@@ -77,30 +81,58 @@ export const api = createApi({
       transformResponse: (answer) => singlesAnswer.parse(answer).singles,
       providesTags: ['Codes'],
     }),
-    batches: build.query<CodeBatch[], void>({ query: () => '/codes', transformResponse: (answer) => batchesAnswer.parse(answer).batches, providesTags: ['Codes'] }),
+    batches: build.query<CodeBatch[], void>({
+      query: () => '/codes',
+      transformResponse: (answer) => batchesAnswer.parse(answer).batches,
+      providesTags: ['Codes'],
+    }),
     makeCodes: build.mutation<unknown, { batch: string; count: number }>({
       query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count } }),
       invalidatesTags: ['Codes'],
     }),
-    dropBatch: build.mutation<unknown, string>({ query: (batch) => ({ url: `/codes/batches/${batch}`, method: 'DELETE' }), invalidatesTags: ['Codes'] }),
+    dropBatch: build.mutation<unknown, string>({
+      query: (batch) => ({ url: `/codes/batches/${batch}`, method: 'DELETE' }),
+      invalidatesTags: ['Codes'],
+    }),
     putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
       query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
       transformResponse: read(listReport),
       invalidatesTags: ['Codes', 'Segments', 'Spend'],
     }),
-    segments: build.query<SegmentCount[], void>({ query: () => '/segments', transformResponse: (answer) => segmentsAnswer.parse(answer).segments, providesTags: ['Segments'] }),
+    segments: build.query<SegmentCount[], void>({
+      query: () => '/segments',
+      transformResponse: (answer) => segmentsAnswer.parse(answer).segments,
+      providesTags: ['Segments'],
+    }),
     /** The segment of a customer; null where the id is not known. */
     segmentOf: build.query<string | null, string>({
       query: (id) => `/customers/${encodeURIComponent(id)}`,
       transformResponse: (answer) => customerAnswer.parse(answer).segment,
       providesTags: ['Segments'],
     }),
-    spend: build.query<readonly SpendRow[], void>({ query: () => '/spend', transformResponse: (answer) => spendAnswer.parse(answer).rows, providesTags: ['Spend'] }),
+    spend: build.query<readonly SpendRow[], void>({
+      query: () => '/spend',
+      transformResponse: (answer) => spendAnswer.parse(answer).rows,
+      providesTags: ['Spend'],
+    }),
     import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
-    startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({ query: (body) => ({ url: '/imports', method: 'POST', body }), transformResponse: read(importState) }),
-    takeImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }), transformResponse: read(importState) }),
-    stopImport: build.mutation<ImportState, number>({ query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }), transformResponse: read(importState) }),
-    listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({ query: (id) => `/channels/${id}/listings`, transformResponse: read(listingsAnswer), providesTags: ['Channels'] }),
+    startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({
+      query: (body) => ({ url: '/imports', method: 'POST', body }),
+      transformResponse: read(importState),
+    }),
+    takeImport: build.mutation<ImportState, number>({
+      query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }),
+      transformResponse: read(importState),
+    }),
+    stopImport: build.mutation<ImportState, number>({
+      query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }),
+      transformResponse: read(importState),
+    }),
+    listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({
+      query: (id) => `/channels/${id}/listings`,
+      transformResponse: read(listingsAnswer),
+      providesTags: ['Channels'],
+    }),
     carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
     visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
     orders: build.query<PastOrder[], void>({
@@ -117,8 +149,15 @@ export const api = createApi({
         return { data: orders };
       },
     }),
-    revisions: build.query<{ revisions: Revision[]; next: number | null }, void>({ query: () => '/revisions', transformResponse: read(revisionsPage), providesTags: ['Book'] }),
-    changes: build.query<ChangesAnswer, { from: number; to: number }>({ query: ({ from, to }) => `/revisions/${from}/to/${to}`, transformResponse: read(changesAnswer) }),
+    revisions: build.query<{ revisions: Revision[]; next: number | null }, void>({
+      query: () => '/revisions',
+      transformResponse: read(revisionsPage),
+      providesTags: ['Book'],
+    }),
+    changes: build.query<ChangesAnswer, { from: number; to: number }>({
+      query: ({ from, to }) => `/revisions/${from}/to/${to}`,
+      transformResponse: read(changesAnswer),
+    }),
     save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
       query: (body) => ({ url: '/revisions', method: 'POST', body }),
       transformResponse: read(saveAnswer),
@@ -130,17 +169,30 @@ export const api = createApi({
       invalidatesTags: ['Book'],
     }),
     importBook: build.mutation<{ revision: number }, { text: string; who: string }>({
-      query: ({ text, who }) => ({ url: '/book/file', method: 'PUT', body: text, headers: { 'Content-Type': 'application/json', 'X-Who': who } }),
+      query: ({ text, who }) => ({
+        url: '/book/file',
+        method: 'PUT',
+        body: text,
+        headers: { 'Content-Type': 'application/json', 'X-Who': who },
+      }),
       transformResponse: read(saveAnswer),
       invalidatesTags: ['Book', 'Checkouts'],
     }),
-    clock: build.query<{ now: string }, void>({ query: () => '/clock', transformResponse: read(clockAnswer), providesTags: ['Clock'] }),
+    clock: build.query<{ now: string }, void>({
+      query: () => '/clock',
+      transformResponse: read(clockAnswer),
+      providesTags: ['Clock'],
+    }),
     pushClock: build.mutation<{ now: string }, number>({
       query: (hours) => ({ url: '/clock/pushed', method: 'POST', body: { hours } }),
       transformResponse: read(clockAnswer),
       invalidatesTags: ['Clock', 'Channels', 'Checkouts'],
     }),
-    channels: build.query<{ channels: ChannelState[] }, string>({ query: (moment) => `/channels?moment=${moment}`, transformResponse: read(channelsAnswer), providesTags: ['Channels'] }),
+    channels: build.query<{ channels: ChannelState[] }, string>({
+      query: (moment) => `/channels?moment=${moment}`,
+      transformResponse: read(channelsAnswer),
+      providesTags: ['Channels'],
+    }),
     files: build.query<ChannelFiles, { id: ChannelId; moment: string }>({
       query: ({ id, moment }) => `/channels/${id}/files?moment=${moment}`,
       transformResponse: read(channelFiles),
@@ -156,11 +208,24 @@ export const api = createApi({
       transformResponse: read(checkoutAnswer),
       providesTags: ['Checkouts'],
     }),
-    lastCheck: build.query<CheckReport, void>({ query: () => '/checks/last', transformResponse: read(checkReport), providesTags: ['Check'] }),
+    lastCheck: build.query<CheckReport, void>({
+      query: () => '/checks/last',
+      transformResponse: read(checkReport),
+      providesTags: ['Check'],
+    }),
     check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
-    startCheck: build.mutation<CheckState, string>({ query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }), transformResponse: read(checkState) }),
-    stopCheck: build.mutation<CheckState, number>({ query: (id) => ({ url: `/checks/${id}`, method: 'DELETE' }), transformResponse: read(checkState) }),
-    accept: build.mutation<unknown, z.infer<typeof acceptRequest>>({ query: (body) => ({ url: '/accepted', method: 'PUT', body }), invalidatesTags: ['Check'] }),
+    startCheck: build.mutation<CheckState, string>({
+      query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }),
+      transformResponse: read(checkState),
+    }),
+    stopCheck: build.mutation<CheckState, number>({
+      query: (id) => ({ url: `/checks/${id}`, method: 'DELETE' }),
+      transformResponse: read(checkState),
+    }),
+    accept: build.mutation<unknown, z.infer<typeof acceptRequest>>({
+      query: (body) => ({ url: '/accepted', method: 'PUT', body }),
+      invalidatesTags: ['Check'],
+    }),
   }),
 });
 

@@ -14,7 +14,11 @@ interface Bench {
   loaded: Promise<void> | null;
   from: readonly unknown[];
 }
-const bench = (): Bench => ({ desk: wrap<Desk>(new Worker(new URL('../worker/desk.ts', import.meta.url), { type: 'module' })), loaded: null, from: [] });
+const bench = (): Bench => ({
+  desk: wrap<Desk>(new Worker(new URL('../worker/desk.ts', import.meta.url), { type: 'module' })),
+  loaded: null,
+  from: [],
+});
 const benches = { quick: bench(), study: bench() };
 
 /** The saved book, the draft on it, and how to edit. Null until the book has come. */
@@ -45,10 +49,24 @@ export function useBook() {
       home: (book as Book).markets[0] as Market,
       goods: drafted,
       savedGoods: goods,
-      changed: (path: readonly string[]) => edits.some((edit) => path.every((step, i) => edit.path[i] === step) || edit.path.every((step, i) => path[i] === step)),
+      changed: (path: readonly string[]) =>
+        edits.some(
+          (edit) => path.every((step, i) => edit.path[i] === step) || edit.path.every((step, i) => path[i] === step),
+        ),
       /** Makes an edit; undefined takes away what stands there. */
-      edit: (path: readonly string[], value: unknown) => act(edited({ revision: data.revision, path, saved: valueAt(saved, path), value })),
-      editAll: (made: readonly Edit[]) => act(edited(made.map((edit) => ({ revision: data.revision, path: edit.path, saved: valueAt(saved, edit.path), value: edit.value })))),
+      edit: (path: readonly string[], value: unknown) =>
+        act(edited({ revision: data.revision, path, saved: valueAt(saved, path), value })),
+      editAll: (made: readonly Edit[]) =>
+        act(
+          edited(
+            made.map((edit) => ({
+              revision: data.revision,
+              path: edit.path,
+              saved: valueAt(saved, edit.path),
+              value: edit.value,
+            })),
+          ),
+        ),
     };
   }, [data, goods, edits, act]);
 }
@@ -65,7 +83,11 @@ export function useMoment(): number | null {
 const rest = 250;
 
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
-export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null, depends: readonly unknown[], at: keyof typeof benches = 'quick'): T | null {
+export function useDesk<T>(
+  ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null,
+  depends: readonly unknown[],
+  at: keyof typeof benches = 'quick',
+): T | null {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const edits = useSeen((state) => state.draft.edits);
@@ -92,7 +114,8 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
           setAnswer(() => value);
         })
         .catch((error) => console.error(error));
-    // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one types.
+    // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one
+    // types.
     let waiting: number | undefined;
     if (at === 'study' && answered.current) waiting = window.setTimeout(go, rest);
     else go();
@@ -108,8 +131,12 @@ export function useDesk<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[]) => 
 function useSingles(): Readonly<Record<string, string>> {
   const { data } = useBookQuery();
   const edits = useSeen((state) => state.draft.edits);
-  const batches = data?.book.offers.some((offer) => offer.code?.is === 'single use') || edits.some((edit) => edit.path[0] === 'offers');
-  const drafted = edits.flatMap((edit) => (edit.path[0] === 'pinned' ? (JSON.stringify(edit.value ?? null).match(/[A-Z0-9]{3,20}/g) ?? []) : []));
+  const batches =
+    data?.book.offers.some((offer) => offer.code?.is === 'single use') ||
+    edits.some((edit) => edit.path[0] === 'offers');
+  const drafted = edits.flatMap((edit) =>
+    edit.path[0] === 'pinned' ? (JSON.stringify(edit.value ?? null).match(/[A-Z0-9]{3,20}/g) ?? []) : [],
+  );
   const codes = [...new Set([...(data?.book.pinned.flatMap((basket) => basket.codes) ?? []), ...drafted])].sort();
   const { data: known } = useSinglesQuery(codes, { skip: !batches || codes.length === 0 });
   return known ?? none;
@@ -124,7 +151,9 @@ export type Heavy<T> =
   | { readonly is: 'stopped' }
   | { readonly is: 'failed'; readonly why: string };
 
-export function useHeavy<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>) {
+export function useHeavy<T>(
+  ask: (desk: Remote<Desk>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
+) {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const { data: carrier } = useCarrierQuery();
@@ -145,7 +174,9 @@ export function useHeavy<T>(ask: (desk: Remote<Desk>, edits: readonly Edit[], pa
       worker.current = own;
       setState({ is: 'running', done: 0, all: 0 });
       const desk = wrap<Desk>(own);
-      const pace = proxy((done: number, all: number) => worker.current === own && setState({ is: 'running', done, all }));
+      const pace = proxy(
+        (done: number, all: number) => worker.current === own && setState({ is: 'running', done, all }),
+      );
       desk
         .load(data.book, goods, carrier?.cards ?? [], none)
         .then(() => ask(desk, edits, pace))

@@ -8,7 +8,8 @@ import { cleared, type DraftState, draft, dropped, edited, rebased, undone } fro
 
 const amount = ['templates', 'a', 'lanes', 'ie', 'post', 'rate', 'amount'];
 const rate = amount.slice(0, -1);
-const made = (state: DraftState | undefined, path: string[], saved: unknown, value?: unknown) => draft.reducer(state, edited({ revision: 4, path, saved, value }));
+const made = (state: DraftState | undefined, path: string[], saved: unknown, value?: unknown) =>
+  draft.reducer(state, edited({ revision: 4, path, saved, value }));
 
 describe('the draft', () => {
   test('remembers the revision it began on, and one edit a place', () => {
@@ -16,14 +17,22 @@ describe('the draft', () => {
     expect(state).toMatchObject({ base: 4, edits: [{ path: amount, value: '5.20' }] });
   });
   test('an edit back to what is saved is none', () => {
-    expect(made(made(undefined, amount, '4.90', '5.10'), amount, '4.90', '4.90')).toMatchObject({ base: null, edits: [] });
+    expect(made(made(undefined, amount, '4.90', '5.10'), amount, '4.90', '4.90')).toMatchObject({
+      base: null,
+      edits: [],
+    });
   });
   test('a wider edit takes the place of those within it', () => {
     const state = made(made(undefined, amount, '4.90', '5.10'), rate, { is: 'flat', amount: '4.90' }, { is: 'free' });
     expect(state.edits).toEqual([{ path: rate, value: { is: 'free' } }]);
   });
   test('an edit within a wider one stays, even back to what was saved: the wider one has changed it', () => {
-    const state = made(made(undefined, rate, { is: 'flat', amount: '4.90' }, { is: 'flat', amount: '9.00' }), amount, '4.90', '4.90');
+    const state = made(
+      made(undefined, rate, { is: 'flat', amount: '4.90' }, { is: 'flat', amount: '9.00' }),
+      amount,
+      '4.90',
+      '4.90',
+    );
     expect(state.edits).toHaveLength(2);
   });
   test('without a value, what stands there goes', () => {
@@ -34,7 +43,10 @@ describe('the draft', () => {
     expect(draft.reducer(state, undone()).edits).toHaveLength(1);
     expect(draft.reducer(draft.reducer(state, undone()), undone())).toMatchObject({ base: null, edits: [] });
     expect(draft.reducer(state, dropped(0)).edits).toEqual([{ path: ['seller'], value: 'B' }]);
-    expect(draft.reducer(state, rebased({ base: 7, edits: state.edits.slice(1) }))).toMatchObject({ base: 7, edits: [{ path: ['seller'] }] });
+    expect(draft.reducer(state, rebased({ base: 7, edits: state.edits.slice(1) }))).toMatchObject({
+      base: 7,
+      edits: [{ path: ['seller'] }],
+    });
     expect(draft.reducer(state, cleared())).toEqual({ base: null, edits: [], past: [] });
   });
 });
@@ -68,7 +80,8 @@ describe('a block from a spreadsheet', () => {
     expect(readBlock(text, 'EUR')).toEqual(breaks);
   });
   test('amounts have the decimals of their currency', () => {
-    const read = (amount: string) => ['KWD', 'EUR', 'JPY'].map((currency) => readBlock(`open\t${amount}`, currency)?.[0]?.amount ?? null);
+    const read = (amount: string) =>
+      ['KWD', 'EUR', 'JPY'].map((currency) => readBlock(`open\t${amount}`, currency)?.[0]?.amount ?? null);
     expect(['1.305', '1.30', '130'].map(read)).toEqual([
       ['1.305', null, null],
       ['1.30', '1.30', null],
@@ -79,10 +92,20 @@ describe('a block from a spreadsheet', () => {
 
 describe('how things hang', () => {
   const finding = (more: Partial<FindingView>) =>
-    ({ channel: 'harrowmere', service: 'post', class: { is: 'zone', zone: 'ie', codes: [] }, standing: 'off', difference: -250, largest: -250, ...more }) as FindingView;
+    ({
+      channel: 'harrowmere',
+      service: 'post',
+      class: { is: 'zone', zone: 'ie', codes: [] },
+      standing: 'off',
+      difference: -250,
+      largest: -250,
+      ...more,
+    }) as FindingView;
   test('what is off goes before a review, a review before a limit; of equals the largest', () => {
     expect(hangOf([])).toEqual({ is: 'matches' });
-    expect(hangOf([finding({ standing: 'known limit', largest: -900 }), finding({ standing: 'in review' })])).toEqual({ is: 'in review' });
+    expect(hangOf([finding({ standing: 'known limit', largest: -900 }), finding({ standing: 'in review' })])).toEqual({
+      is: 'in review',
+    });
     expect(hangOf([finding({ largest: -250 }), finding({ largest: 400 })])).toEqual({ is: 'off', by: 400 });
   });
   test('a charge hangs as the last check found for its class', () => {

@@ -22,7 +22,8 @@ interface Made {
   readonly value?: unknown;
 }
 
-const within = (path: readonly string[], wider: readonly string[]) => wider.length <= path.length && touches(path, wider);
+const within = (path: readonly string[], wider: readonly string[]) =>
+  wider.length <= path.length && touches(path, wider);
 
 function withMade(edits: readonly Edit[], { path, saved, value }: Made): Edit[] {
   const rest = edits.filter((edit) => !within(edit.path, path));
@@ -38,7 +39,11 @@ export const draft = createSlice({
     edited(state, { payload }: PayloadAction<Made | Made[]>) {
       const made = Array.isArray(payload) ? payload : [payload];
       const edits = made.reduce<readonly Edit[]>(withMade, state.edits);
-      return { base: edits.length === 0 ? null : (state.base ?? made[0]?.revision ?? null), edits, past: [...state.past.slice(-remembered), state.edits] };
+      return {
+        base: edits.length === 0 ? null : (state.base ?? made[0]?.revision ?? null),
+        edits,
+        past: [...state.past.slice(-remembered), state.edits],
+      };
     },
     dropped(state, { payload }: PayloadAction<number>) {
       const edits = state.edits.filter((_, i) => i !== payload);
@@ -50,7 +55,11 @@ export const draft = createSlice({
       return { base: before.length === 0 ? null : state.base, edits: before, past: state.past.slice(0, -1) };
     },
     /** Edits that stay after a conflict, on a newer revision. */
-    rebased: (_, { payload }: PayloadAction<{ base: number; edits: readonly Edit[] }>) => ({ base: payload.edits.length === 0 ? null : payload.base, edits: payload.edits, past: [] }),
+    rebased: (_, { payload }: PayloadAction<{ base: number; edits: readonly Edit[] }>) => ({
+      base: payload.edits.length === 0 ? null : payload.base,
+      edits: payload.edits,
+      past: [],
+    }),
     cleared: () => empty,
   },
 });

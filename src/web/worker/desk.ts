@@ -2,7 +2,18 @@ import { expose } from 'comlink';
 import { aboutOffer, deepest, included, meets, offerCost, offerCurve } from './offers.ts';
 import { bench, compute, curve, find } from './quick.ts';
 import { load } from './state.ts';
-import { amiss, counts, coverage, goodsProblems, map, notes, records, recordsThere, selected, without } from './study.ts';
+import {
+  amiss,
+  counts,
+  coverage,
+  goodsProblems,
+  map,
+  notes,
+  records,
+  recordsThere,
+  selected,
+  without,
+} from './study.ts';
 
 /**
  * The core at the desk: keeps the saved book and goods, makes the draft's edits on them, and answers. Everything that

@@ -60,16 +60,29 @@ export function meets(edits: readonly Edit[], moment: number, only: string | nul
 }
 
 /** What an offer decides, and what its words get wrong. */
-export function aboutOffer(edits: readonly Edit[], id: string, moment: number): { deciding: Deciding | null; broken: BrokenPromise[]; proposed: string } | null {
+export function aboutOffer(
+  edits: readonly Edit[],
+  id: string,
+  moment: number,
+): { deciding: Deciding | null; broken: BrokenPromise[]; proposed: string } | null {
   const { compiled, book, goods } = draftOf(edits);
   const body = book.offers.find((one) => one.id === id);
   if (!body) return null;
   const offer = compiled?.offers.find((one) => one.id === id);
-  return { deciding: compiled && offer ? decidingOf(compiled, readyFor(compiled, goods).ready.goods, offer, moment) : null, broken: brokenPromises(book, body), proposed: proposedTerms(book, body) };
+  return {
+    deciding: compiled && offer ? decidingOf(compiled, readyFor(compiled, goods).ready.goods, offer, moment) : null,
+    broken: brokenPromises(book, body),
+    proposed: proposedTerms(book, body),
+  };
 }
 
 /** What an offer costs over past orders, and how its budget may fare. */
-export function offerCost(edits: readonly Edit[], orders: readonly PastOrder[], id: string, moment: number): OfferCost | null {
+export function offerCost(
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  id: string,
+  moment: number,
+): OfferCost | null {
   const { compiled, goods } = draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
@@ -100,7 +113,9 @@ export function offerCost(edits: readonly Edit[], orders: readonly PastOrder[], 
     usage,
     leftWithout: minor(leftWithout),
     leftWith: minor(leftWith),
-    byChannel: [...byChannel].map(([channel, one]) => ({ channel, uses: one.uses, cost: minor(one.cost) })).sort((a, b) => b.cost - a.cost),
+    byChannel: [...byChannel]
+      .map(([channel, one]) => ({ channel, uses: one.uses, cost: minor(one.cost) }))
+      .sort((a, b) => b.cost - a.cost),
     run: budgetRun(like, from, days, budget),
     from,
     days,
@@ -110,20 +125,54 @@ export function offerCost(edits: readonly Edit[], orders: readonly PastOrder[], 
 }
 
 /** What an offer would have cost with its least value, or the most it takes, elsewhere. */
-export function offerCurve(edits: readonly Edit[], orders: readonly PastOrder[], id: string, moment: number, pace: Pace): CostCurve | null {
+export function offerCurve(
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  id: string,
+  moment: number,
+  pace: Pace,
+): CostCurve | null {
   const { compiled, goods } = draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
-  return compiled && offer ? costCurve(compiled, offer, datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment), pace) : null;
+  return compiled && offer
+    ? costCurve(compiled, offer, datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
+    : null;
 }
 
 /** The baskets that leave the seller least. */
-export function deepest(edits: readonly Edit[], moment: number, units: number, value: number, pace: Pace): Deepest | null {
+export function deepest(
+  edits: readonly Edit[],
+  moment: number,
+  units: number,
+  value: number,
+  pace: Pace,
+): Deepest | null {
   const { compiled, goods } = draftOf(edits);
-  return compiled && deepestBaskets(compiled, readyFor(compiled, goods).ready.goods, moment, { units, value: minor(value) }, carrierAsks(compiled, moment), pace);
+  return (
+    compiled &&
+    deepestBaskets(
+      compiled,
+      readyFor(compiled, goods).ready.goods,
+      moment,
+      { units, value: minor(value) },
+      carrierAsks(compiled, moment),
+      pace,
+    )
+  );
 }
 
-/** What prices would have to be for delivery to be free and as much to be left, for the goods of a selection (null: all). */
-export function included(edits: readonly Edit[], selection: string | null, market: string | null, placeText: string, units: number, moment: number): { goods: Included[]; currency: string } | null {
+/**
+ * What prices would have to be for delivery to be free and as much to be left, for the goods of a selection (null:
+ * all).
+ */
+export function included(
+  edits: readonly Edit[],
+  selection: string | null,
+  market: string | null,
+  placeText: string,
+  units: number,
+  moment: number,
+): { goods: Included[]; currency: string } | null {
   const { book, goods } = draftOf(edits);
   const { compiled } = compiledFor(book, market);
   const place = parsePlace(placeText);
@@ -131,8 +180,20 @@ export function included(edits: readonly Edit[], selection: string | null, marke
   const { ready } = readyFor(compiled, goods);
   const chosen = selection === null ? null : compiled.selections.get(selection);
   const items = new Map(goods.map((item) => [item.sku, item]));
-  const some = chosen ? ready.goods.filter((item) => chosen.takes(items.get(item.sku) as (typeof goods)[number], item)) : ready.goods;
-  return { goods: includedPrices(compiled, some.slice(0, mostIncluded), place.value, units, moment, carrierAsks(compiled, moment)), currency: compiled.currency };
+  const some = chosen
+    ? ready.goods.filter((item) => chosen.takes(items.get(item.sku) as (typeof goods)[number], item))
+    : ready.goods;
+  return {
+    goods: includedPrices(
+      compiled,
+      some.slice(0, mostIncluded),
+      place.value,
+      units,
+      moment,
+      carrierAsks(compiled, moment),
+    ),
+    currency: compiled.currency,
+  };
 }
 /** Prices are worked out for at most so many goods at once. */
 const mostIncluded = 2000;
@@ -153,7 +214,12 @@ function carrierAsks(compiled: CompiledBook, moment: number): (question: Questio
   return (question, service) => (card ? carrierCost(compiled, question, service, card, on, true) : null);
 }
 
-function datedOrders(compiled: CompiledBook, bySku: ReadonlyMap<string, Question['lines'][number]['item']>, orders: readonly PastOrder[], moment: number): Dated[] {
+function datedOrders(
+  compiled: CompiledBook,
+  bySku: ReadonlyMap<string, Question['lines'][number]['item']>,
+  orders: readonly PastOrder[],
+  moment: number,
+): Dated[] {
   const carrier = carrierOf(compiled, moment, true);
   const itemOf = (sku: string) => bySku.get(sku);
   const shopper = { ...anybody, itemOf };
@@ -168,7 +234,14 @@ function datedOrders(compiled: CompiledBook, bySku: ReadonlyMap<string, Question
     if (!place.ok || lines.length !== order.lines.length) return [];
     return [
       {
-        question: { lines, place: sure(place), codes: [], moment, carrier, shopper: { ...shopper, channel: order.channel } },
+        question: {
+          lines,
+          place: sure(place),
+          codes: [],
+          moment,
+          carrier,
+          shopper: { ...shopper, channel: order.channel },
+        },
         service: order.service,
         at: Date.parse(order.at),
         channel: order.channel,

@@ -1,6 +1,13 @@
 import { asOf, type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
-import { type ChannelFile, countedAlike, type Dialect, dialects, type Rules, type SideStep } from '../../core/channels/index.ts';
+import {
+  type ChannelFile,
+  countedAlike,
+  type Dialect,
+  dialects,
+  type Rules,
+  type SideStep,
+} from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -44,7 +51,16 @@ export interface Sided {
     readonly margin: SidedMargin | null;
     readonly steps: readonly Step[];
     readonly channels: Readonly<
-      Record<string, { readonly speed: string | null; readonly meant: Choice | null; readonly charge: Minor | null; readonly discount: Minor | null; readonly steps: readonly SideStep[] }>
+      Record<
+        string,
+        {
+          readonly speed: string | null;
+          readonly meant: Choice | null;
+          readonly charge: Minor | null;
+          readonly discount: Minor | null;
+          readonly steps: readonly SideStep[];
+        }
+      >
     >;
   }[];
 }
@@ -96,11 +112,14 @@ function answersAt(compiled: CompiledBook, question: Question): Record<string, A
   const offersDo = compiled.offers.some((offer) => offer.channels !== null || offer.limits.budget?.split);
   const goodsDo = question.lines.some(({ item }) => item.varies !== null || item.stockedBy.length > 0);
   if (!offersDo && !goodsDo) return null;
-  return Object.fromEntries(channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]));
+  return Object.fromEntries(
+    channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]),
+  );
 }
 
 /** What is meant of a service in an answer, seen or not. */
-const meantOf = (answer: Answer, service: string): Choice | null => [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
+const meantOf = (answer: Answer, service: string): Choice | null =>
+  [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
 
 const readRules = new Map<Dialect['id'], { text: string; rules: Rules | null }>();
 
@@ -116,7 +135,12 @@ function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null 
 }
 
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
-export function bench(edits: readonly Edit[], basket: Basket, moment: number, live: Readonly<Record<string, readonly ChannelFile[] | null>>): Sided | Unanswered {
+export function bench(
+  edits: readonly Edit[],
+  basket: Basket,
+  moment: number,
+  live: Readonly<Record<string, readonly ChannelFile[] | null>>,
+): Sided | Unanswered {
   const { goods, book, problems } = draftOf(edits);
   const made = asked(book, goods, basket, moment);
   if (!made) return { problems };
@@ -127,7 +151,10 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
   const at = answersAt(compiled, question);
   // Channels count in the seller's own currency: baskets of other markets are not asked there.
   const there = compiled.market.body.id === book.markets[0]?.id && countedAlike(compiled);
-  const sides = dialects.map((dialect) => ({ id: dialect.id, choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [] }));
+  const sides = dialects.map((dialect) => ({
+    id: dialect.id,
+    choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [],
+  }));
   const on = dayOf(question.moment, compiled);
   const card = cardsOn(on)?.card ?? null;
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
@@ -141,7 +168,16 @@ export function bench(edits: readonly Edit[], basket: Basket, moment: number, li
       sides.map((side) => {
         const speed = book.channels[side.id].speeds[id] ?? null;
         const choice = side.choices.find((one) => one.speed === speed);
-        return [side.id, { speed, meant: meantOf(at?.[side.id] ?? answer, id), charge: choice?.charge ?? null, discount: choice?.discount ?? null, steps: choice?.steps ?? [] }];
+        return [
+          side.id,
+          {
+            speed,
+            meant: meantOf(at?.[side.id] ?? answer, id),
+            charge: choice?.charge ?? null,
+            discount: choice?.discount ?? null,
+            steps: choice?.steps ?? [],
+          },
+        ];
       }),
     ),
   }));
@@ -173,20 +209,32 @@ export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswe
 }
 
 /** A lane's charge along what it charges by. */
-export function curve(edits: readonly Edit[], template: string, zone: string, service: string, moment: number): CostedCurve | null {
+export function curve(
+  edits: readonly Edit[],
+  template: string,
+  zone: string,
+  service: string,
+  moment: number,
+): CostedCurve | null {
   const { compiled: whole } = draftOf(edits);
   const compiled = whole && asOf(whole, moment);
   const served = compiled?.templates.find((one) => one.id === template);
   const lane = served?.lanes.get(zone)?.get(service);
   if (!compiled || !lane) return null;
-  const spot = partsOfMap(served?.zones.flatMap((one) => [...one.takes, ...one.leaves]) ?? []).find((one) => served?.zoneOf(one.place)?.zone.id === zone)?.place;
+  const spot = partsOfMap(served?.zones.flatMap((one) => [...one.takes, ...one.leaves]) ?? []).find(
+    (one) => served?.zoneOf(one.place)?.zone.id === zone,
+  )?.place;
   const place = spot ?? { country: '', part: null, postcode: null };
   const on = dayOf(moment, compiled);
   const card = cardsOn(on)?.card ?? null;
   const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
   const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment, true) });
-  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency) return { ...made, cost: null };
+  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency)
+    return { ...made, cost: null };
   // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
-  const cost = made.points.map(({ at }) => parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null);
+  const cost = made.points.map(
+    ({ at }) =>
+      parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null,
+  );
   return { ...made, cost };
 }

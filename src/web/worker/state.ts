@@ -1,4 +1,15 @@
-import { type Basket, type Book, type CompiledBook, compileBook, type Edit, type Ready, type ReadyGoods, readyFinder, readyGoods, withEdit } from '../../core/book/index.ts';
+import {
+  type Basket,
+  type Book,
+  type CompiledBook,
+  compileBook,
+  type Edit,
+  type Ready,
+  type ReadyGoods,
+  readyFinder,
+  readyGoods,
+  withEdit,
+} from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
 import { localOf, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -16,8 +27,16 @@ let singles: ReadonlyMap<string, string> = new Map();
 let lastEdits = '';
 let drafted: Kept | null = null;
 
-/** Takes over the saved book and goods, the carrier's cards (those that cannot be read are as if not there), and the batches of unused single-use codes. */
-export function load(book: Book, goods: readonly Item[], bodies: readonly CardBody[], unused: Readonly<Record<string, string>>): void {
+/**
+ * Takes over the saved book and goods, the carrier's cards (those that cannot be read are as if not there), and the
+ * batches of unused single-use codes.
+ */
+export function load(
+  book: Book,
+  goods: readonly Item[],
+  bodies: readonly CardBody[],
+  unused: Readonly<Record<string, string>>,
+): void {
   singles = new Map(Object.entries(unused));
   kept = { book, goods };
   lastEdits = '';
@@ -33,14 +52,22 @@ export function savedState(): Kept {
   return kept;
 }
 
-/** The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold together. */
-export function draftOf(edits: readonly Edit[]): Kept & { readonly compiled: CompiledBook | null; readonly problems: readonly Problem[] } {
+/**
+ * The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold
+ * together.
+ */
+export function draftOf(
+  edits: readonly Edit[],
+): Kept & { readonly compiled: CompiledBook | null; readonly problems: readonly Problem[] } {
   const saved = savedState();
   const key = JSON.stringify(edits);
   if (!drafted || key !== lastEdits) {
     const goodsEdits = edits.filter((edit) => edit.path[0] === 'goods');
     const book = edits.filter((edit) => edit.path[0] !== 'goods').reduce<Book>(safely, saved.book);
-    const goods = goodsEdits.length === 0 ? saved.goods : goodsEdits.reduce<{ goods: readonly Item[] }>(safely, { goods: saved.goods }).goods;
+    const goods =
+      goodsEdits.length === 0
+        ? saved.goods
+        : goodsEdits.reduce<{ goods: readonly Item[] }>(safely, { goods: saved.goods }).goods;
     drafted = { book, goods };
     lastEdits = key;
   }
@@ -64,11 +91,17 @@ interface Compiled {
 
 /** Every market's book and goods, made ready once a draft. */
 const readied = new WeakMap<Book, Map<string, Compiled>>();
-const goodsOf = new WeakMap<CompiledBook, { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }>();
+const goodsOf = new WeakMap<
+  CompiledBook,
+  { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }
+>();
 const itemsOf = new WeakMap<readonly Item[], ReadonlyMap<string, Item>>();
 const finders = new WeakMap<CompiledBook, { goods: readonly Item[]; find: (sku: string) => Ready | undefined }>();
 
-/** Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned baskets alone. */
+/**
+ * Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned
+ * baskets alone.
+ */
 function finderFor(compiled: CompiledBook, goods: readonly Item[]): (sku: string) => Ready | undefined {
   const known = finders.get(compiled);
   if (known?.goods === goods) return known.find;
@@ -105,11 +138,20 @@ export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
 export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market).compiled;
   if (!compiled) return null;
-  return { compiled, question: questionOf(compiled, basket, { ready: finderFor(compiled, goods), now: moment, carrier: carrierOf(compiled, moment, basket.address === 'home'), singles }) };
+  return {
+    compiled,
+    question: questionOf(compiled, basket, {
+      ready: finderFor(compiled, goods),
+      now: moment,
+      carrier: carrierOf(compiled, moment, basket.address === 'home'),
+      singles,
+    }),
+  };
 }
 
 /** The day a moment lies in, on the market's wall. */
-export const dayOf = (moment: number, compiled: CompiledBook) => localOf(moment, compiled.market.body.timeZone).slice(0, 10);
+export const dayOf = (moment: number, compiled: CompiledBook) =>
+  localOf(moment, compiled.market.body.timeZone).slice(0, 10);
 
 /** The carrier by the card of the day, where it counts in the market's currency; else it is silent. */
 export function carrierOf(compiled: CompiledBook, moment: number, home: boolean): Carrier | null {

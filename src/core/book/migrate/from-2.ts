@@ -9,18 +9,25 @@ export interface MigrationNote {
 }
 
 type Json = { [key: string]: unknown };
-const object = (value: unknown): Json => (typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : {});
+const object = (value: unknown): Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : {};
 const list = (value: unknown): Json[] => (Array.isArray(value) ? value.map(object) : []);
-const texts = (value: unknown): string[] => (Array.isArray(value) ? value.filter((one): one is string => typeof one === 'string') : []);
+const texts = (value: unknown): string[] =>
+  Array.isArray(value) ? value.filter((one): one is string => typeof one === 'string') : [];
 const text = (value: unknown): string => (typeof value === 'string' ? value : '');
-const mapped = (value: unknown, change: (one: unknown, key: string) => unknown): Json => Object.fromEntries(Object.entries(object(value)).map(([key, one]) => [key, change(one, key)]));
+const mapped = (value: unknown, change: (one: unknown, key: string) => unknown): Json =>
+  Object.fromEntries(Object.entries(object(value)).map(([key, one]) => [key, change(one, key)]));
 
 /** A book of the second format, with or without goods, in the third; what had to be changed in meaning is told. */
 export function bookFrom2(data: unknown, channels: readonly string[]): { book: Json; notes: MigrationNote[] } {
   const old = object(data);
   const notes: MigrationNote[] = [];
   const services = list(old.services);
-  const zones = list(old.zones).map((zone) => ({ ...zone, takes: texts(zone.takes).flatMap(patternFrom2), leaves: texts(zone.leaves).flatMap(patternFrom2) }));
+  const zones = list(old.zones).map((zone) => ({
+    ...zone,
+    takes: texts(zone.takes).flatMap(patternFrom2),
+    leaves: texts(zone.leaves).flatMap(patternFrom2),
+  }));
   const templates = list(old.templates).map(templateFrom2);
   const offers = list(old.offers).map((offer, i) => offerFrom2(offer, i, { ...old, templates }, notes));
   const book: Json = {
@@ -30,7 +37,12 @@ export function bookFrom2(data: unknown, channels: readonly string[]): { book: J
     zones,
     templates,
     mixing: list(old.mixing).map(({ name, ...rule }) => {
-      if (typeof name === 'string') notes.push({ at: ['mixing', text(rule.id), 'name'], was: name, now: 'the names that the lanes show, or the service’s' });
+      if (typeof name === 'string')
+        notes.push({
+          at: ['mixing', text(rule.id), 'name'],
+          was: name,
+          now: 'the names that the lanes show, or the service’s',
+        });
       return rule;
     }),
     offers,
@@ -38,7 +50,8 @@ export function bookFrom2(data: unknown, channels: readonly string[]): { book: J
     eitherOr: groupsFrom2(list(old.offers)),
     pinned: list(old.pinned).map(basketFrom2),
   };
-  if ('goods' in old) book.goods = goodsFrom2(list(old.goods), services, text(object(list(old.markets)[0]).id), channels, notes);
+  if ('goods' in old)
+    book.goods = goodsFrom2(list(old.goods), services, text(object(list(old.markets)[0]).id), channels, notes);
   return { book, notes };
 }
 
@@ -47,7 +60,9 @@ export function basketFrom2(data: unknown): Json {
   const old = object(data);
   const spent = mapped(old.spent, (one) => {
     const { spent: amount, ...uses } = object(one);
-    return typeof amount === 'string' ? { ...uses, rows: Number(amount) > 0 ? [{ week: '1970-01-05', channel: null, amount }] : [] } : one;
+    return typeof amount === 'string'
+      ? { ...uses, rows: Number(amount) > 0 ? [{ week: '1970-01-05', channel: null, amount }] : [] }
+      : one;
   });
   return 'spent' in old ? { ...old, spent } : old;
 }
@@ -86,12 +101,25 @@ export function offerFrom2(offer: Json, i: number, book: Json, notes: MigrationN
   const at = ['offers', text(offer.id), 'benefit', 'on'];
   const was = `any service that costs at most ${text(on.cap)}`;
   if (sometimes.length > 0 || always.length === 0)
-    notes.push({ at, was, now: always.length === 0 ? 'paused: no service always costs so little' : `${always.join(', ')}; ${sometimes.join(', ')} only now and then cost so little` });
+    notes.push({
+      at,
+      was,
+      now:
+        always.length === 0
+          ? 'paused: no service always costs so little'
+          : `${always.join(', ')}; ${sometimes.join(', ')} only now and then cost so little`,
+    });
   const services = always.length > 0 ? always : list(book.services).map((service) => text(service.id));
-  return { ...made, benefit: { ...object(benefit), on: { is: 'services', services } }, ...(always.length === 0 && (offer.state ?? 'meant') === 'meant' ? { state: 'paused' } : {}) };
+  return {
+    ...made,
+    benefit: { ...object(benefit), on: { is: 'services', services } },
+    ...(always.length === 0 && (offer.state ?? 'meant') === 'meant' ? { state: 'paused' } : {}),
+  };
 }
 
-/** The services whose lanes in some zones (none named: all) always cost at most a cap, and those that do now and then. */
+/**
+ * The services whose lanes in some zones (none named: all) always cost at most a cap, and those that do now and then.
+ */
 function withinCap(book: Json, zones: readonly string[], cap: number): { always: string[]; sometimes: string[] } {
   const fits = new Map<string, boolean[]>();
   for (const template of list(book.templates))
@@ -99,20 +127,31 @@ function withinCap(book: Json, zones: readonly string[], cap: number): { always:
       if (zones.length > 0 && !zones.includes(zone)) continue;
       for (const [service, lane] of Object.entries(object(row))) {
         const { least, most } = rangeOf(object(lane));
-        fits.set(service, [...(fits.get(service) ?? []), ...(most <= cap ? [true] : least > cap ? [false] : [true, false])]);
+        fits.set(service, [
+          ...(fits.get(service) ?? []),
+          ...(most <= cap ? [true] : least > cap ? [false] : [true, false]),
+        ]);
       }
     }
   const all = [...fits];
-  return { always: all.filter(([, some]) => some.every(Boolean)).map(([id]) => id), sometimes: all.filter(([, some]) => some.some(Boolean) && !some.every(Boolean)).map(([id]) => id) };
+  return {
+    always: all.filter(([, some]) => some.every(Boolean)).map(([id]) => id),
+    sometimes: all.filter(([, some]) => some.some(Boolean) && !some.every(Boolean)).map(([id]) => id),
+  };
 }
 
 /** The least and the most that a lane charges, as far as its rates tell by themselves. */
 function rangeOf(lane: Json): { least: number; most: number } {
   const fees = object(lane.fees);
-  const rates = [lane.rate, ...Object.values(object(lane.kinds)).map((one) => object(one).rate)].map((rate) => amountsOf(object(rate)));
+  const rates = [lane.rate, ...Object.values(object(lane.kinds)).map((one) => object(one).rate)].map((rate) =>
+    amountsOf(object(rate)),
+  );
   const order = Number(fees.order ?? 0);
   const item = Number(fees.item ?? 0);
-  return { least: Math.min(...rates.map((one) => one.least)) + order + item, most: item > 0 ? Number.POSITIVE_INFINITY : Math.max(...rates.map((one) => one.most)) + order };
+  return {
+    least: Math.min(...rates.map((one) => one.least)) + order + item,
+    most: item > 0 ? Number.POSITIVE_INFINITY : Math.max(...rates.map((one) => one.most)) + order,
+  };
 }
 
 function amountsOf(rate: Json): { least: number; most: number } {
@@ -125,7 +164,10 @@ function amountsOf(rate: Json): { least: number; most: number } {
     case 'table': {
       const breaks = list(rate.breaks);
       const amounts = breaks.map((one) => amount(one.amount));
-      return { least: Math.min(...amounts), most: breaks.some((one) => 'step' in one) ? Number.POSITIVE_INFINITY : Math.max(...amounts) };
+      return {
+        least: Math.min(...amounts),
+        most: breaks.some((one) => 'step' in one) ? Number.POSITIVE_INFINITY : Math.max(...amounts),
+      };
     }
     case 'built up': {
       const once = amount(rate.order) + amount(rate.first);
@@ -156,14 +198,28 @@ export function groupsFrom2(offers: readonly Json[]): Json[] {
   }));
 }
 
-const nameFor = (levels: readonly string[]): string | null => (levels.every((one) => one === 'delivery') ? 'one delivery offer' : levels.every((one) => one === 'order') ? 'one order offer' : null);
+const nameFor = (levels: readonly string[]): string | null =>
+  levels.every((one) => one === 'delivery')
+    ? 'one delivery offer'
+    : levels.every((one) => one === 'order')
+      ? 'one order offer'
+      : null;
 
 /** Goods of the second format: how an item went otherwise is its own delivery now, its prices by market a list. */
-export function goodsFrom2(goods: readonly Json[], services: readonly Json[], home: string, channels: readonly string[], notes: MigrationNote[]): Json[] {
+export function goodsFrom2(
+  goods: readonly Json[],
+  services: readonly Json[],
+  home: string,
+  channels: readonly string[],
+  notes: MigrationNote[],
+): Json[] {
   const bySku = new Map(goods.map((item) => [text(item.sku), item]));
   return goods.map((item) => {
     const { override, fee, prices, ...rest } = item;
-    const made: Json = { ...rest, ...ownFrom2(object(override), services, override !== null && override !== undefined && text(item.parent) !== '') };
+    const made: Json = {
+      ...rest,
+      ...ownFrom2(object(override), services, override !== null && override !== undefined && text(item.parent) !== ''),
+    };
     if (fee) made.fee = { each: object(fee).each, waived: object(fee).freed === true };
     const all = item.price !== null || Object.keys(object(prices)).length > 0 ? pricesOf(item, bySku) : {};
     const kept = Object.entries(all).filter(([market]) => market !== home);
@@ -171,7 +227,11 @@ export function goodsFrom2(goods: readonly Json[], services: readonly Json[], ho
     const unknown = texts(item.stockedBy).filter((id) => !channels.includes(id));
     if (unknown.length > 0) {
       made.stockedBy = texts(item.stockedBy).filter((id) => channels.includes(id));
-      notes.push({ at: ['goods', text(item.sku), 'stockedBy'], was: unknown.join(', '), now: 'left out: no such channel' });
+      notes.push({
+        at: ['goods', text(item.sku), 'stockedBy'],
+        was: unknown.join(', '),
+        now: 'left out: no such channel',
+      });
     }
     return made;
   });
@@ -186,7 +246,8 @@ function pricesOf(item: Json, bySku: ReadonlyMap<string, Json>, below: readonly 
 
 function ownFrom2(override: Json, services: readonly Json[], beside: boolean): Json {
   const named = texts(override.services);
-  const others = (keep: (service: Json) => boolean) => services.filter((service) => !keep(service)).map((service) => text(service.id));
+  const others = (keep: (service: Json) => boolean) =>
+    services.filter((service) => !keep(service)).map((service) => text(service.id));
   // One field took the place of its parent's whole; now each does by itself.
   const [barred, ownRate] = beside ? [{ barred: [] as string[] }, { ownRate: 'none' }] : [{}, {}];
   switch (override.is) {
@@ -199,7 +260,13 @@ function ownFrom2(override: Json, services: readonly Json[], beside: boolean): J
     case 'ships free':
       return { ...barred, ownRate: { rate: { is: 'free' }, waived: false } };
     case 'fixed':
-      return { ...barred, ownRate: { rate: { is: 'built up', order: '0', first: override.each, further: override.each, weight: null }, waived: override.freed === true } };
+      return {
+        ...barred,
+        ownRate: {
+          rate: { is: 'built up', order: '0', first: override.each, further: override.each, weight: null },
+          waived: override.freed === true,
+        },
+      };
     default:
       return {};
   }

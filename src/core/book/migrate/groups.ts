@@ -11,17 +11,29 @@ const patience = 100_000;
 
 /**
  * The fewest groups that say exactly these pairs: a group of the order says `order` of each pair in it, one of the line
- * `line` of two goods offers and `order` of any other pair. `mayLine(i)` tells what may stand in a group of the line at all.
+ * `line` of two goods offers and `order` of any other pair. `mayLine(i)` tells what may stand in a group of the line at
+ * all.
  */
-export function fewestGroups(size: number, edge: (a: number, b: number) => Edge, isGoods: (i: number) => boolean, mayLine: (i: number) => boolean): CoverGroup[] {
+export function fewestGroups(
+  size: number,
+  edge: (a: number, b: number) => Edge,
+  isGoods: (i: number) => boolean,
+  mayLine: (i: number) => boolean,
+): CoverGroup[] {
   const all = Array.from({ length: size }, (_, i) => i);
-  const inLine = (a: number, b: number) => mayLine(a) && mayLine(b) && edge(a, b) === (isGoods(a) && isGoods(b) ? 'line' : 'order');
+  const inLine = (a: number, b: number) =>
+    mayLine(a) && mayLine(b) && edge(a, b) === (isGoods(a) && isGoods(b) ? 'line' : 'order');
   const candidates: CoverGroup[] = [
     ...cliques(all, (a, b) => edge(a, b) === 'order').map((members) => ({ of: 'order' as const, members })),
-    ...cliques(all, inLine).flatMap((members) => (members.filter(isGoods).length > 1 ? [{ of: 'line' as const, members }] : [])),
+    ...cliques(all, inLine).flatMap((members) =>
+      members.filter(isGoods).length > 1 ? [{ of: 'line' as const, members }] : [],
+    ),
   ];
-  const pairs = all.flatMap((a) => all.slice(a + 1).flatMap((b) => (edge(a, b) === 'none' ? [] : [{ a, b, by: edge(a, b) }])));
-  const covers = ({ of, members }: CoverGroup, { a, b, by }: (typeof pairs)[number]) => members.includes(a) && members.includes(b) && (by === 'order' ? of === 'order' || inLine(a, b) : of === 'line');
+  const pairs = all.flatMap((a) =>
+    all.slice(a + 1).flatMap((b) => (edge(a, b) === 'none' ? [] : [{ a, b, by: edge(a, b) }])),
+  );
+  const covers = ({ of, members }: CoverGroup, { a, b, by }: (typeof pairs)[number]) =>
+    members.includes(a) && members.includes(b) && (by === 'order' ? of === 'order' || inLine(a, b) : of === 'line');
   const choices = pairs.map((pair) => candidates.flatMap((group, i) => (covers(group, pair) ? [i] : [])));
   let best = greedy(candidates, choices);
   let steps = 0;
@@ -61,7 +73,9 @@ function cliques(all: readonly number[], edge: (a: number, b: number) => boolean
       if (clique.length > 1) found.push([...clique].sort((a, b) => a - b));
       return;
     }
-    const pivot = [...open, ...closed].reduce((a, b) => (open.filter((i) => joined(b, i)).length > open.filter((i) => joined(a, i)).length ? b : a));
+    const pivot = [...open, ...closed].reduce((a, b) =>
+      open.filter((i) => joined(b, i)).length > open.filter((i) => joined(a, i)).length ? b : a,
+    );
     let [rest, done] = [open, closed];
     for (const i of open.filter((one) => !joined(pivot, one))) {
       extend(

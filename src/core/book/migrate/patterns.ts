@@ -6,7 +6,8 @@ const areas =
 const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
 /**
- * A pattern of the second format, `GB:HS*` or `GB:AB31..AB38`, as the patterns of the third that take in the same: a space
+ * A pattern of the second format, `GB:HS*` or `GB:AB31..AB38`, as the patterns of the third that take in the same: a
+ * space
  * after the country; a British range within one area each; Irish routing keys one by one.
  */
 export function patternFrom2(pattern: string): string[] {
@@ -26,7 +27,11 @@ export function patternFrom2(pattern: string): string[] {
   if (!a || !b) return [`${country} ${low} to ${high}`];
   const [first, last] = [a[1] ?? '', b[1] ?? ''];
   if (first === last) return [`GB ${first}${a[2]} to ${last}${b[2]}`];
-  return [`GB ${first}${a[2]} to ${first}99`, ...areas.filter((area) => area > first && area < last).map((area) => `GB ${area}*`), `GB ${last}0 to ${last}${b[2]}`];
+  return [
+    `GB ${first}${a[2]} to ${first}99`,
+    ...areas.filter((area) => area > first && area < last).map((area) => `GB ${area}*`),
+    `GB ${last}0 to ${last}${b[2]}`,
+  ];
 }
 
 /** Routing keys from one to another, whole letters as one. */

@@ -6,7 +6,10 @@ export const speeds = ['economy', 'standard', 'swift'] as const;
 export interface Entry {
   readonly country: string;
   /** Nothing more for the whole country; a part; or postcodes that begin so. */
-  readonly within: { readonly is: 'country' } | { readonly is: 'part'; readonly part: string } | { readonly is: 'prefix'; readonly prefix: string };
+  readonly within:
+    | { readonly is: 'country' }
+    | { readonly is: 'part'; readonly part: string }
+    | { readonly is: 'prefix'; readonly prefix: string };
   readonly speed: string;
   readonly price: string;
 }
@@ -17,7 +20,18 @@ export interface FeedItem {
   readonly grams: string | null;
   readonly entries: readonly Entry[];
 }
-export const promotionFields = ['id', 'title', 'kind', 'percent', 'speeds', 'least_value', 'code', 'countries', 'from', 'until'] as const;
+export const promotionFields = [
+  'id',
+  'title',
+  'kind',
+  'percent',
+  'speeds',
+  'least_value',
+  'code',
+  'countries',
+  'from',
+  'until',
+] as const;
 export type Promotion = Readonly<Record<(typeof promotionFields)[number], string>>;
 export interface Feed {
   readonly target: string;
@@ -30,7 +44,14 @@ export const promotionsName = 'promotions.tsv';
 export const limits = { entries: 64, title: 48, id: 32 } as const;
 const space = 'urn:findlark:items:1';
 
-const xml = { ignoreAttributes: false, attributeNamePrefix: '@', parseTagValue: false, parseAttributeValue: false, suppressEmptyNode: true, format: true } as const;
+const xml = {
+  ignoreAttributes: false,
+  attributeNamePrefix: '@',
+  parseTagValue: false,
+  parseAttributeValue: false,
+  suppressEmptyNode: true,
+  format: true,
+} as const;
 
 export function writeItems(feed: Feed): string {
   const item = feed.items.map((one) => ({
@@ -40,16 +61,28 @@ export function writeItems(feed: Feed): string {
     ...(one.grams === null ? {} : { grams: one.grams }),
     delivery: one.entries.map((entry) => ({
       '@country': entry.country,
-      ...(entry.within.is === 'part' ? { '@part': entry.within.part } : entry.within.is === 'prefix' ? { '@postcode': entry.within.prefix } : {}),
+      ...(entry.within.is === 'part'
+        ? { '@part': entry.within.part }
+        : entry.within.is === 'prefix'
+          ? { '@postcode': entry.within.prefix }
+          : {}),
       '@speed': entry.speed,
       '@price': entry.price,
     })),
   }));
-  const tree = { '?xml': { '@version': '1.0', '@encoding': 'UTF-8' }, items: { '@xmlns': space, '@target': feed.target, '@currency': 'EUR', item } };
+  const tree = {
+    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
+    items: { '@xmlns': space, '@target': feed.target, '@currency': 'EUR', item },
+  };
   return new XMLBuilder(xml).build(tree) as string;
 }
 
-export const writePromotions = (feed: Feed): string => [promotionFields.join('\t'), ...feed.promotions.map((one) => promotionFields.map((field) => one[field]).join('\t')), ''].join('\n');
+export const writePromotions = (feed: Feed): string =>
+  [
+    promotionFields.join('\t'),
+    ...feed.promotions.map((one) => promotionFields.map((field) => one[field]).join('\t')),
+    '',
+  ].join('\n');
 
 interface Parsed {
   readonly items?: { readonly '@target'?: string; readonly item?: readonly ParsedItem[] };
@@ -59,7 +92,13 @@ interface ParsedItem {
   readonly title?: string;
   readonly price?: string;
   readonly grams?: string;
-  readonly delivery?: readonly { readonly '@country'?: string; readonly '@part'?: string; readonly '@postcode'?: string; readonly '@speed'?: string; readonly '@price'?: string }[];
+  readonly delivery?: readonly {
+    readonly '@country'?: string;
+    readonly '@part'?: string;
+    readonly '@postcode'?: string;
+    readonly '@speed'?: string;
+    readonly '@price'?: string;
+  }[];
 }
 
 export function readFeed(itemsText: string, promotionsText: string): Result<Feed> {
@@ -71,7 +110,8 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
   } catch (error) {
     problems.push({ at: [itemsName], wrong: (error as Error).message, right: 'XML as in docs/formats/findlark.md' });
   }
-  if (problems.length === 0 && !parsed.items) problems.push({ at: [itemsName], wrong: 'no items element', right: 'items at the root' });
+  if (problems.length === 0 && !parsed.items)
+    problems.push({ at: [itemsName], wrong: 'no items element', right: 'items at the root' });
   const items = (parsed.items?.item ?? []).map(
     (one): FeedItem => ({
       id: one['@id'] ?? '',
@@ -80,17 +120,24 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
       grams: one.grams ?? null,
       entries: (one.delivery ?? []).map((entry) => ({
         country: entry['@country'] ?? '',
-        within: entry['@postcode'] ? { is: 'prefix', prefix: entry['@postcode'] } : entry['@part'] ? { is: 'part', part: entry['@part'] } : { is: 'country' },
+        within: entry['@postcode']
+          ? { is: 'prefix', prefix: entry['@postcode'] }
+          : entry['@part']
+            ? { is: 'part', part: entry['@part'] }
+            : { is: 'country' },
         speed: entry['@speed'] ?? '',
         price: entry['@price'] ?? '',
       })),
     }),
   );
   const [head, ...rows] = promotionsText.replace(/\n$/, '').split('\n');
-  if (head !== promotionFields.join('\t')) problems.push({ at: [promotionsName, 1], wrong: 'another head line', right: promotionFields.join(' ') });
+  if (head !== promotionFields.join('\t'))
+    problems.push({ at: [promotionsName, 1], wrong: 'another head line', right: promotionFields.join(' ') });
   const promotions = rows.map((row): Promotion => {
     const cells = row.split('\t');
     return Object.fromEntries(promotionFields.map((field, i) => [field, cells[i] ?? ''])) as Promotion;
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { target: parsed.items?.['@target'] ?? 'all', items, promotions } };
+  return problems.length > 0
+    ? { ok: false, problems }
+    : { ok: true, value: { target: parsed.items?.['@target'] ?? 'all', items, promotions } };
 }

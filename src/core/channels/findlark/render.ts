@@ -21,12 +21,21 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const parts = atlas(book).filter(shown);
   const wholes = parts.filter((one) => one.pattern.is === 'country');
   const wider = (part: Assigned): string | null =>
-    part.pattern.is === 'world' ? null : (wholes.find((one) => one.pattern.is === 'country' && part.pattern.is !== 'world' && one.pattern.country === part.pattern.country)?.zone ?? null);
+    part.pattern.is === 'world'
+      ? null
+      : (wholes.find(
+          (one) =>
+            one.pattern.is === 'country' && part.pattern.is !== 'world' && one.pattern.country === part.pattern.country,
+        )?.zone ?? null);
   // Entries go from wide to narrow, so that what does not fit in 64 is what few shoppers see.
-  const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))].filter((one) => one.zone !== null).sort((a, b) => rank(a.pattern) - rank(b.pattern));
+  const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))]
+    .filter((one) => one.zone !== null)
+    .sort((a, b) => rank(a.pattern) - rank(b.pattern));
   const places = entered.flatMap((one) => {
     const within = withinOf(one);
-    const lanes = [...(plain.get(one.zone ?? '') ?? [])].flatMap(([service, lane]) => (speedOf(service) === null ? [] : [{ speed: speedOf(service) ?? '', lane }]));
+    const lanes = [...(plain.get(one.zone ?? '') ?? [])].flatMap(([service, lane]) =>
+      speedOf(service) === null ? [] : [{ speed: speedOf(service) ?? '', lane }],
+    );
     return within ? lanes.map(({ speed, lane }) => ({ part: one, within, speed, lane })) : [];
   });
   const kept = places.slice(0, limits.entries);
@@ -40,7 +49,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       grams: item.mass === null ? null : gramsText(item.mass),
       entries: kept.flatMap(({ part, within, speed, lane }): Entry[] => {
         const charge = lane.rate && chargeAt(lane.rate, item.mass);
-        return charge !== null && part.pattern.is !== 'world' ? [{ country: part.pattern.country, within, speed, price: say(charge) }] : [];
+        return charge !== null && part.pattern.is !== 'world'
+          ? [{ country: part.pattern.country, within, speed, price: say(charge) }]
+          : [];
       }),
     }),
   );
@@ -48,9 +59,23 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
 
   const promotions: Promotion[] = [];
   const ids = new Set<string>();
-  const countriesSold = wholes.flatMap((one) => (one.pattern.is === 'country' && one.zone !== null ? [one.pattern.country] : []));
-  const inTarget = (countries: readonly string[] | null) => (countries ?? countriesSold).filter((country) => countriesSold.includes(country));
-  const blank: Promotion = { id: '', title: '', kind: '', percent: '', speeds: '', least_value: '', code: '', countries: '', from: '', until: '' };
+  const countriesSold = wholes.flatMap((one) =>
+    one.pattern.is === 'country' && one.zone !== null ? [one.pattern.country] : [],
+  );
+  const inTarget = (countries: readonly string[] | null) =>
+    (countries ?? countriesSold).filter((country) => countriesSold.includes(country));
+  const blank: Promotion = {
+    id: '',
+    title: '',
+    kind: '',
+    percent: '',
+    speeds: '',
+    least_value: '',
+    code: '',
+    countries: '',
+    from: '',
+    until: '',
+  };
 
   for (const zone of book.zones) {
     const mine = entered.filter((one) => one.zone === zone.id);
@@ -66,15 +91,34 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       const speed = speedOf(service.id);
       const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
       if (speed === null) {
-        notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: `${service.name} has no speed at Findlark in its settings.`, remedies: ['name a speed for it'] } });
+        notes.push({
+          clause,
+          reads: null,
+          fidelity: {
+            is: 'unsayable',
+            why: `${service.name} has no speed at Findlark in its settings.`,
+            remedies: ['name a speed for it'],
+          },
+        });
         continue;
       }
       if (!lane.rate || (lane.rate.is === 'table' && lane.rate.over === 'value')) {
-        const why: Fidelity = lane.rate ? { is: 'unsayable', why: 'A table by value cannot be said there: the service is not offered.', remedies: ['a table by mass in the book'] } : lane.lost;
+        const why: Fidelity = lane.rate
+          ? {
+              is: 'unsayable',
+              why: 'A table by value cannot be said there: the service is not offered.',
+              remedies: ['a table by mass in the book'],
+            }
+          : lane.lost;
         notes.push({ clause, reads: null, fidelity: why });
         continue;
       }
-      if (lane.thresholdLost.is !== 'exact') notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: null, fidelity: lane.thresholdLost });
+      if (lane.thresholdLost.is !== 'exact')
+        notes.push({
+          clause: { about: 'threshold', zone: zone.id, service: service.id },
+          reads: null,
+          fidelity: lane.thresholdLost,
+        });
       const lost = dropped.filter((one) => one.lane === lane);
       const { least, most } = reachOf(lane.rate);
       const several: Fidelity =
@@ -87,16 +131,34 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
               remedies: ['a flat rate in the book', 'live with it'],
             };
       const full: Fidelity =
-        lost.length === 0 ? exact : { is: 'unsayable', why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`, remedies: ['target one country'] };
+        lost.length === 0
+          ? exact
+          : {
+              is: 'unsayable',
+              why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`,
+              remedies: ['target one country'],
+            };
       const what = least === most ? say(most) : `${say(least)} to ${say(most)} by the item's own mass`;
-      notes.push({ clause, reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`, fidelity: worstOf([several, full, lane.lost]) });
+      notes.push({
+        clause,
+        reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`,
+        fidelity: worstOf([several, full, lane.lost]),
+      });
       if (lane.freeFrom && most > 0) {
         const value = say(lane.freeFrom.value);
         const reached = wholeCountries(book, new Set([zone.id]));
         const countries = inTarget(reached.countries);
         const threshold = { about: 'threshold', zone: zone.id, service: service.id } as const;
         if (countries.length === 0) {
-          notes.push({ clause: threshold, reads: null, fidelity: { is: 'unsayable', why: 'Promotions hold in whole countries there, and this zone has none.', remedies: ['live with it'] } });
+          notes.push({
+            clause: threshold,
+            reads: null,
+            fidelity: {
+              is: 'unsayable',
+              why: 'Promotions hold in whole countries there, and this zone has none.',
+              remedies: ['live with it'],
+            },
+          });
           continue;
         }
         const id = ownId(`free-${zone.id}-${service.id}`, ids);
@@ -123,7 +185,14 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   for (const offer of plainly.offers) {
     const body = book.body.offers[offer.order];
     const { title, fidelity: short } = fitted(body?.title ?? offer.id, limits.title);
-    const common = { ...blank, title, code: offer.code ?? '', least_value: offer.asks ? say(offer.asks.value) : '', from: offset(offer.from), until: offset(offer.until) };
+    const common = {
+      ...blank,
+      title,
+      code: offer.code ?? '',
+      least_value: offer.asks ? say(offer.asks.value) : '',
+      from: offset(offer.from),
+      until: offset(offer.until),
+    };
     const clause = { about: 'offer', offer: offer.id } as const;
     const together = alwaysTogether(book, plainly.offers, offer);
     const freed = freedServices(book, offer);
@@ -136,10 +205,19 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
           });
     const said = lines.filter((line) => line.countries !== '');
     for (const { fidelity: _, ...line } of said) promotions.push({ ...line, id: ownId(offer.id, ids) });
-    const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
+    const asks =
+      offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
     const places = lines.map((line) => line.fidelity);
     if (said.length === 0)
-      notes.push({ clause, reads: null, fidelity: { is: 'unsayable', why: 'It reaches no whole country that the feed shows, or no speed named there.', remedies: ['live with it'] } });
+      notes.push({
+        clause,
+        reads: null,
+        fidelity: {
+          is: 'unsayable',
+          why: 'It reaches no whole country that the feed shows, or no speed named there.',
+          remedies: ['live with it'],
+        },
+      });
     else
       notes.push({
         clause,
@@ -159,13 +237,26 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
 
   const zoneOfName = new Map(
     entered.flatMap((one) =>
-      one.pattern.is === 'world' || one.zone === null ? [] : [[entryText({ country: one.pattern.country, within: withinOf(one) ?? { is: 'country' }, speed: '', price: '' }), one.zone] as const],
+      one.pattern.is === 'world' || one.zone === null
+        ? []
+        : [
+            [
+              entryText({
+                country: one.pattern.country,
+                within: withinOf(one) ?? { is: 'country' },
+                speed: '',
+                price: '',
+              }),
+              one.zone,
+            ] as const,
+          ],
     ),
   );
   return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName };
 }
 
-const offset = (moment: Instant | null) => (moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`);
+const offset = (moment: Instant | null) =>
+  moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`;
 
 function ownId(id: string, taken: Set<string>): string {
   let own = id.slice(0, limits.id);
@@ -189,9 +280,24 @@ function withinOf({ pattern }: Assigned): Entry['within'] | null {
   }
 }
 
-/** What of a zone's places no entry can say: the rest of the world, single postcodes, places left out under a wider entry. */
-function zoneFidelity(book: CompiledBook, zone: string, mine: readonly Assigned[], parts: readonly Assigned[], wider: (part: Assigned) => string | null, said: (service: string) => boolean): Fidelity {
-  if (mine.length === 0) return { is: 'unsayable', why: 'Not in the countries the feed targets, or not a place that an entry can name.', remedies: ['target all countries'] };
+/**
+ * What of a zone's places no entry can say: the rest of the world, single postcodes, places left out under a wider
+ * entry.
+ */
+function zoneFidelity(
+  book: CompiledBook,
+  zone: string,
+  mine: readonly Assigned[],
+  parts: readonly Assigned[],
+  wider: (part: Assigned) => string | null,
+  said: (service: string) => boolean,
+): Fidelity {
+  if (mine.length === 0)
+    return {
+      is: 'unsayable',
+      why: 'Not in the countries the feed targets, or not a place that an entry can name.',
+      remedies: ['target all countries'],
+    };
   const found: Fidelity[] = [];
   const hidden = parts.filter((one) => one.zone === null && wider(one) === zone);
   if (hidden.length > 0)
@@ -201,7 +307,16 @@ function zoneFidelity(book: CompiledBook, zone: string, mine: readonly Assigned[
       remedies: ['deliver there', 'leave the country out of the feed', 'live with it'],
     });
   const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
-  const falls = narrower.filter((one) => [...(book.lanes.get(zone)?.keys() ?? [])].some((service) => said(service) && !book.lanes.get(one.zone ?? '')?.has(service)));
-  if (falls.length > 0) found.push({ is: 'unsayable', why: `Services that ${namesOf(falls)} do not have fall under the country's entry there.`, remedies: ['offer them there too', 'live with it'] });
+  const falls = narrower.filter((one) =>
+    [...(book.lanes.get(zone)?.keys() ?? [])].some(
+      (service) => said(service) && !book.lanes.get(one.zone ?? '')?.has(service),
+    ),
+  );
+  if (falls.length > 0)
+    found.push({
+      is: 'unsayable',
+      why: `Services that ${namesOf(falls)} do not have fall under the country's entry there.`,
+      remedies: ['offer them there too', 'live with it'],
+    });
   return worstOf(found);
 }

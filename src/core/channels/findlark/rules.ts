@@ -1,14 +1,44 @@
-import { type Instant, type Minor, massOfGrams, minor, nothing, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
+import {
+  type Instant,
+  type Minor,
+  massOfGrams,
+  minor,
+  nothing,
+  parseDecimal,
+  percentOf,
+  type Result,
+  sure,
+} from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelChoice, ChannelFile, Probe, Rules, SideStep } from '../dialect.ts';
 import { euros } from '../euros.ts';
-import { type Entry, type Feed, type FeedItem, itemsName, type Promotion, promotionsName, readFeed, speeds, writeItems, writePromotions } from './format.ts';
+import {
+  type Entry,
+  type Feed,
+  type FeedItem,
+  itemsName,
+  type Promotion,
+  promotionsName,
+  readFeed,
+  speeds,
+  writeItems,
+  writePromotions,
+} from './format.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const text = (name: string) => files.find((one) => one.name === name)?.text;
   const [items, promotions] = [text(itemsName), text(promotionsName)];
   if (items === undefined || promotions === undefined)
-    return { ok: false, problems: [{ at: [items === undefined ? itemsName : promotionsName], wrong: 'no such file', right: `${itemsName} and ${promotionsName}` }] };
+    return {
+      ok: false,
+      problems: [
+        {
+          at: [items === undefined ? itemsName : promotionsName],
+          wrong: 'no such file',
+          right: `${itemsName} and ${promotionsName}`,
+        },
+      ],
+    };
   const feed = readFeed(items, promotions);
   return feed.ok ? { ok: true, value: rulesOf(feed.value) } : feed;
 }
@@ -16,15 +46,26 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
 const momentOf = (text: string): Instant | null => (text === '' ? null : Date.parse(text));
 const words = (cell: string) => cell.split(' ').filter(Boolean);
 
-export const entryText = ({ country, within }: Entry): string => (within.is === 'country' ? country : within.is === 'part' ? within.part : `${country} ${within.prefix}*`);
+export const entryText = ({ country, within }: Entry): string =>
+  within.is === 'country' ? country : within.is === 'part' ? within.part : `${country} ${within.prefix}*`;
 const patternOf = ({ country, within }: Entry): Pattern =>
-  within.is === 'country' ? { is: 'country', country } : within.is === 'part' ? { is: 'part', country, part: within.part } : { is: 'prefix', country, prefix: within.prefix };
-const rankOf = ({ within }: Entry): number => (within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1);
+  within.is === 'country'
+    ? { is: 'country', country }
+    : within.is === 'part'
+      ? { is: 'part', country, part: within.part }
+      : { is: 'prefix', country, prefix: within.prefix };
+const rankOf = ({ within }: Entry): number =>
+  within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1;
 const fits = ({ country, within }: Entry, place: Place): boolean =>
-  country === place.country && (within.is === 'country' || (within.is === 'part' ? place.part === within.part : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
+  country === place.country &&
+  (within.is === 'country' ||
+    (within.is === 'part'
+      ? place.part === within.part
+      : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
 
 /** Items whose entries say the same, told apart by nothing that decides a charge. */
-const entriesKey = (item: FeedItem): string => item.entries.map((entry) => `${entryText(entry)} ${entry.speed} ${entry.price}`).join('|');
+const entriesKey = (item: FeedItem): string =>
+  item.entries.map((entry) => `${entryText(entry)} ${entry.speed} ${entry.price}`).join('|');
 
 /** What Findlark does by its files: docs/formats/findlark.md, "Evaluation, in order". */
 export function rulesOf(feed: Feed): Rules {
@@ -42,7 +83,8 @@ export function rulesOf(feed: Feed): Rules {
   const shown = (place: Place) => feed.target === 'all' || feed.target === place.country;
   const entryFor = (item: FeedItem, place: Place, speed: string): Entry | null => {
     let best: Entry | null = null;
-    for (const entry of item.entries) if (entry.speed === speed && fits(entry, place) && (!best || rankOf(entry) > rankOf(best))) best = entry;
+    for (const entry of item.entries)
+      if (entry.speed === speed && fits(entry, place) && (!best || rankOf(entry) > rankOf(best))) best = entry;
     return best;
   };
   return {
@@ -50,7 +92,11 @@ export function rulesOf(feed: Feed): Rules {
       { name: itemsName, text: writeItems(feed) },
       { name: promotionsName, text: writePromotions(feed) },
     ],
-    patterns: [...new Map(kinds.flatMap((item) => item.entries.map((entry) => [entryText(entry), patternOf(entry)] as const))).values()],
+    patterns: [
+      ...new Map(
+        kinds.flatMap((item) => item.entries.map((entry) => [entryText(entry), patternOf(entry)] as const)),
+      ).values(),
+    ],
     edgesAt(place) {
       const here = promotions.filter((one) => one.countries.has(place.country));
       return {
@@ -63,7 +109,8 @@ export function rulesOf(feed: Feed): Rules {
     placeKey: (place) =>
       !shown(place)
         ? ''
-        : kinds.map((item) => speeds.map((speed) => entryFor(item, place, speed)?.price ?? '-').join(' ')).join('|') + promotions.map((one) => (one.countries.has(place.country) ? '1' : '0')).join(''),
+        : kinds.map((item) => speeds.map((speed) => entryFor(item, place, speed)?.price ?? '-').join(' ')).join('|') +
+          promotions.map((one) => (one.countries.has(place.country) ? '1' : '0')).join(''),
     probes: [...alike.values()].map(probeOf),
     without: (keys) => rulesOf({ ...feed, promotions: feed.promotions.filter((one) => !keys.has(one.id)) }),
     charges(basket, moment) {
@@ -94,7 +141,8 @@ export function rulesOf(feed: Feed): Rules {
         if (!dearest) return [];
         const freeing = live.find((one) => one.promotion.kind === 'delivery' && one.speeds.has(speed))?.promotion;
         const steps: SideStep[] = [{ step: 'place', amount: null, words: entryText(dearest.entry) }];
-        if (discount) steps.push({ step: 'discount', amount: discount.took, words: discount.by.code || discount.by.title });
+        if (discount)
+          steps.push({ step: 'discount', amount: discount.took, words: discount.by.code || discount.by.title });
         steps.push({ step: 'rate', amount: dearest.charge, words: 'dearest item, once' });
         if (freeing)
           steps.push({
@@ -117,6 +165,9 @@ function probeOf(same: readonly FeedItem[]): Probe {
   return {
     listings: same.map((item) => item.id),
     leastValue: minor(Math.min(...same.map((item) => euros(item.price)))),
-    leastMass: known.length === masses.length && known.length > 0 ? (Math.min(...known) as NonNullable<(typeof masses)[number]>) : null,
+    leastMass:
+      known.length === masses.length && known.length > 0
+        ? (Math.min(...known) as NonNullable<(typeof masses)[number]>)
+        : null,
   };
 }

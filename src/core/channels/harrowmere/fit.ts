@@ -2,7 +2,10 @@ import { gram, type Mass, type Minor, minor } from '../../exact/index.ts';
 import { stated } from '../bounds.ts';
 import type { PlainRate } from '../plain.ts';
 
-/** A straight line in started lots of 250 g that stays as near to a table as one can, and the most by which it leaves it. */
+/**
+ * A straight line in started lots of 250 g that stays as near to a table as one can, and the most by which it leaves
+ * it.
+ */
 export interface Fit {
   readonly once: Minor;
   readonly per: Minor;
@@ -12,7 +15,8 @@ export interface Fit {
 const lot = 250 * gram;
 
 /**
- * The amount once and the amount a started 250 g with the least greatest distance from a table, over all masses the table
+ * The amount once and the amount a started 250 g with the least greatest distance from a table, over all masses the
+ * table
  * covers within the stated bounds. Whole minor units; of equal fits the one that rises less.
  */
 export function fitLots(rate: PlainRate & { is: 'table' }): Fit {
@@ -21,7 +25,9 @@ export function fitLots(rate: PlainRate & { is: 'table' }): Fit {
   const low: number[] = [];
   const high: number[] = [];
   for (let k = 1; k <= lots; k += 1) {
-    const within = rate.amounts.filter((_, i) => (rate.edges[i] ?? Number.POSITIVE_INFINITY) > (k - 1) * lot && (rate.edges[i - 1] ?? 0) < k * lot);
+    const within = rate.amounts.filter(
+      (_, i) => (rate.edges[i] ?? Number.POSITIVE_INFINITY) > (k - 1) * lot && (rate.edges[i - 1] ?? 0) < k * lot,
+    );
     low.push(Math.min(...within));
     high.push(Math.max(...within));
   }
@@ -43,4 +49,5 @@ export function fitLots(rate: PlainRate & { is: 'table' }): Fit {
 }
 
 /** The upper edges of the lots within the stated bounds. */
-export const lotEdges = (): Mass[] => Array.from({ length: Math.ceil(stated.mass / lot) }, (_, i) => ((i + 1) * lot) as Mass);
+export const lotEdges = (): Mass[] =>
+  Array.from({ length: Math.ceil(stated.mass / lot) }, (_, i) => ((i + 1) * lot) as Mass);

@@ -53,7 +53,8 @@ export const regions: ReadonlyMap<string, readonly string[]> = new Map([
   ['JAPAN', ['JP']],
 ]);
 export const elsewhere = 'ELSEWHERE';
-export const regionOf = (country: string): string => [...regions].find(([, countries]) => countries.includes(country))?.[0] ?? elsewhere;
+export const regionOf = (country: string): string =>
+  [...regions].find(([, countries]) => countries.includes(country))?.[0] ?? elsewhere;
 
 export function write(plans: Plans): string {
   const lines = [
@@ -81,14 +82,31 @@ const deliveryLine = (one: DeliveryOffer) => [
   one.from,
   one.until,
 ];
-const goodsLine = (one: GoodsOffer) => ['GOODS', one.key, one.title, one.terms, one.percent, one.listings.join(' '), one.code, one.from, one.until];
+const goodsLine = (one: GoodsOffer) => [
+  'GOODS',
+  one.key,
+  one.title,
+  one.terms,
+  one.percent,
+  one.listings.join(' '),
+  one.code,
+  one.from,
+  one.until,
+];
 
 export function readPlans(text: string): Result<Plans> {
   const problems: Problem[] = [];
   const list = (cell: string | undefined) => (cell ?? '').split(' ').filter(Boolean);
-  const plans = { listings: [] as Plans['listings'][number][], cuts: [] as Plans['cuts'][number][], rates: [] as Rate[], delivery: [] as DeliveryOffer[], goods: [] as GoodsOffer[] };
+  const plans = {
+    listings: [] as Plans['listings'][number][],
+    cuts: [] as Plans['cuts'][number][],
+    rates: [] as Rate[],
+    delivery: [] as DeliveryOffer[],
+    goods: [] as GoodsOffer[],
+  };
   for (const [i, row] of text.replace(/\n$/, '').split('\n').entries()) {
-    const [kind, a = '', b = '', c = '', d = '', e = '', f = '', g = '', h = '', from = '', until = ''] = row.split('\t');
+    const [kind, a = '', b = '', c = '', d = '', e = '', f = '', g = '', h = '', from = '', until = ''] =
+      row.split('\t');
     switch (kind) {
       case 'SITE':
       case 'PLAN':
@@ -103,13 +121,28 @@ export function readPlans(text: string): Result<Plans> {
         plans.rates.push({ place: b, speed: c, once: d, unit: e === '250G' ? '250G' : 'ITEM', per: f });
         break;
       case 'DELIVERY':
-        plans.delivery.push({ key: a, title: b, terms: c, speeds: list(d), places: e === 'ALL' ? null : list(e), listings: list(f), leastSpend: g, code: h, from, until });
+        plans.delivery.push({
+          key: a,
+          title: b,
+          terms: c,
+          speeds: list(d),
+          places: e === 'ALL' ? null : list(e),
+          listings: list(f),
+          leastSpend: g,
+          code: h,
+          from,
+          until,
+        });
         break;
       case 'GOODS':
         plans.goods.push({ key: a, title: b, terms: c, percent: d, listings: list(e), code: f, from: g, until: h });
         break;
       default:
-        problems.push({ at: [fileName, i + 1], wrong: `a line of kind “${kind}”`, right: 'SITE, LISTING, PLAN, CUT, RATE, DELIVERY or GOODS' });
+        problems.push({
+          at: [fileName, i + 1],
+          wrong: `a line of kind “${kind}”`,
+          right: 'SITE, LISTING, PLAN, CUT, RATE, DELIVERY or GOODS',
+        });
         break;
     }
   }

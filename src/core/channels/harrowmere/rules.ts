@@ -1,9 +1,29 @@
-import { amountText, gram, type Minor, minor, nothing, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
+import {
+  amountText,
+  gram,
+  type Minor,
+  minor,
+  nothing,
+  parseDecimal,
+  percentOf,
+  type Result,
+  sure,
+} from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
 import { euro, euros } from '../euros.ts';
 import { lotEdges } from './fit.ts';
-import { type DeliveryOffer, fileName, type GoodsOffer, type Plans, readPlans, regionOf, regions, speeds, write } from './format.ts';
+import {
+  type DeliveryOffer,
+  fileName,
+  type GoodsOffer,
+  type Plans,
+  readPlans,
+  regionOf,
+  regions,
+  speeds,
+  write,
+} from './format.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
@@ -13,7 +33,8 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
 }
 
 const momentOf = (text: string) => (text === '' ? null : Date.parse(text));
-const open = (one: DeliveryOffer | GoodsOffer, moment: number) => (momentOf(one.from) ?? moment) <= moment && moment < (momentOf(one.until) ?? Number.POSITIVE_INFINITY);
+const open = (one: DeliveryOffer | GoodsOffer, moment: number) =>
+  (momentOf(one.from) ?? moment) <= moment && moment < (momentOf(one.until) ?? Number.POSITIVE_INFINITY);
 
 /** What Harrowmere does by its file: docs/formats/harrowmere.md, "Evaluation, in order". */
 export function rulesOf(plans: Plans): Rules {
@@ -26,11 +47,17 @@ export function rulesOf(plans: Plans): Rules {
     let best = { key: region, length: 0 };
     for (const cut of plans.cuts) {
       if (cut.region !== region || place.postcode === null) continue;
-      for (const prefix of cut.prefixes) if (prefix.length > best.length && beginsWith(place.country, place.postcode, prefix)) best = { key: cut.key, length: prefix.length };
+      for (const prefix of cut.prefixes)
+        if (prefix.length > best.length && beginsWith(place.country, place.postcode, prefix))
+          best = { key: cut.key, length: prefix.length };
     }
     return best.key;
   };
-  const cutPatterns = plans.cuts.flatMap((cut) => countriesOf(cut.region).flatMap((country) => cut.prefixes.map((prefix): Pattern => ({ is: 'prefix', country, prefix }))));
+  const cutPatterns = plans.cuts.flatMap((cut) =>
+    countriesOf(cut.region).flatMap((country) =>
+      cut.prefixes.map((prefix): Pattern => ({ is: 'prefix', country, prefix })),
+    ),
+  );
   return {
     files: () => [{ name: fileName, text: write(plans) }],
     patterns: [...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })), ...cutPatterns],
@@ -41,22 +68,33 @@ export function rulesOf(plans: Plans): Rules {
       return {
         values: here.flatMap((offer) => (offer.leastSpend === '' ? [] : [euros(offer.leastSpend)])),
         masses: rates.some((rate) => rate.unit === '250G') ? lotEdges() : [],
-        moments: [...here, ...plans.goods].flatMap((offer) => [momentOf(offer.from), momentOf(offer.until)].filter((one) => one !== null)),
+        moments: [...here, ...plans.goods].flatMap((offer) =>
+          [momentOf(offer.from), momentOf(offer.until)].filter((one) => one !== null),
+        ),
         perItem: rates.some((rate) => rate.unit === 'ITEM'),
       };
     },
     placeKey: placeAt,
     probes: [],
-    without: (keys) => rulesOf({ ...plans, delivery: plans.delivery.filter((one) => !keys.has(one.key)), goods: plans.goods.filter((one) => !keys.has(one.key)) }),
+    without: (keys) =>
+      rulesOf({
+        ...plans,
+        delivery: plans.delivery.filter((one) => !keys.has(one.key)),
+        goods: plans.goods.filter((one) => !keys.has(one.key)),
+      }),
     charges(basket, moment) {
       if (!basket.lines.every((line) => sold.has(line.sku))) return [];
       const where = placeAt(basket.place);
-      const live = <T extends DeliveryOffer | GoodsOffer>(offers: readonly T[]) => offers.filter((one) => open(one, moment) && (one.code === '' || basket.codes.includes(one.code)));
-      const linesOf = (offer: DeliveryOffer | GoodsOffer) => basket.lines.filter((line) => listed.get(offer)?.has(line.sku));
+      const live = <T extends DeliveryOffer | GoodsOffer>(offers: readonly T[]) =>
+        offers.filter((one) => open(one, moment) && (one.code === '' || basket.codes.includes(one.code)));
+      const linesOf = (offer: DeliveryOffer | GoodsOffer) =>
+        basket.lines.filter((line) => listed.get(offer)?.has(line.sku));
       let discount: { took: Minor; words: string } | null = null;
       for (const offer of live(plans.goods)) {
         const percent = sure(parseDecimal(offer.percent, 3));
-        const took = minor(linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0));
+        const took = minor(
+          linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0),
+        );
         if (took > (discount?.took ?? 0)) discount = { took, words: offer.code || offer.title };
       }
       const delivering = live(plans.delivery);
@@ -99,6 +137,9 @@ function chargeOf(rate: Plans['rates'][number], basket: ChannelBasket): { charge
     mass += (line.mass ?? 0) * line.units;
   }
   const times = rate.unit === 'ITEM' ? count : Math.ceil(mass / (250 * gram));
-  const words = per === 0 ? 'once a plan' : `${amountText(once, euro)} + ${times} × ${amountText(per, euro)} per ${rate.unit === 'ITEM' ? 'item' : 'started 250 g'}`;
+  const words =
+    per === 0
+      ? 'once a plan'
+      : `${amountText(once, euro)} + ${times} × ${amountText(per, euro)} per ${rate.unit === 'ITEM' ? 'item' : 'started 250 g'}`;
   return { charge: minor(once + times * per), words };
 }

@@ -1,5 +1,14 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, type Currency, decimalText, gram, localOf, type Minor, minor, nothing } from '../../exact/index.ts';
+import {
+  amountText,
+  type Currency,
+  decimalText,
+  gram,
+  localOf,
+  type Minor,
+  minor,
+  nothing,
+} from '../../exact/index.ts';
 import { patternText } from '../../places/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
@@ -17,7 +26,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const notes: Note[] = apartNotes(book, goods);
   const plain = plainLanes(book);
   const zones = book.zones.flatMap((zone): Shop['zones'] => {
-    const places = parts.filter((one) => one.zone === zone.id).map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
+    const places = parts
+      .filter((one) => one.zone === zone.id)
+      .map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
     if (places.length === 0) {
       notes.push({ clause: { about: 'zone', zone: zone.id }, reads: null, fidelity: exact });
       return [];
@@ -32,7 +43,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         notes.push({
           clause: { about: 'rate', zone: zone.id, service: service.id },
           reads: null,
-          fidelity: { is: 'unsayable', why: `${service.name} has no speed at Lerrin Shop in its settings.`, remedies: ['name a speed for it'] },
+          fidelity: {
+            is: 'unsayable',
+            why: `${service.name} has no speed at Lerrin Shop in its settings.`,
+            remedies: ['name a speed for it'],
+          },
         });
         continue;
       }
@@ -43,17 +58,37 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       }
       const { steps, fidelity } = stepsOf(lane.rate, book.currency);
       const freeFrom = lane.freeFrom && say(lane.freeFrom.value);
-      speeds[speed] = { label: lane.lane.names[book.market.body.locale] ?? service.name, days: [...(lane.lane.days ?? service.days)], steps, freeFrom };
+      speeds[speed] = {
+        label: lane.lane.names[book.market.body.locale] ?? service.name,
+        days: [...(lane.lane.days ?? service.days)],
+        steps,
+        freeFrom,
+      };
       const rows = steps.rows.map((row) => `${row.from} → ${row.charge ?? 'not offered'}`);
-      notes.push({ clause: rate, reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`, fidelity: worstOf([fidelity, lane.lost]) });
-      if (lane.thresholdLost.is !== 'exact') notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: null, fidelity: lane.thresholdLost });
+      notes.push({
+        clause: rate,
+        reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`,
+        fidelity: worstOf([fidelity, lane.lost]),
+      });
+      if (lane.thresholdLost.is !== 'exact')
+        notes.push({
+          clause: { about: 'threshold', zone: zone.id, service: service.id },
+          reads: null,
+          fidelity: lane.thresholdLost,
+        });
       if (lane.freeFrom) {
-        notes.push({ clause: { about: 'threshold', zone: zone.id, service: service.id }, reads: `freeFrom ${freeFrom}`, fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most) });
+        notes.push({
+          clause: { about: 'threshold', zone: zone.id, service: service.id },
+          reads: `freeFrom ${freeFrom}`,
+          fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most),
+        });
       }
     }
     return [{ key: zone.id, name: zone.name, places, speeds }];
   });
-  const closed = parts.filter((one) => one.zone === null && one.pattern.is !== 'world').map((one) => patternText(one.pattern));
+  const closed = parts
+    .filter((one) => one.zone === null && one.pattern.is !== 'world')
+    .map((one) => patternText(one.pattern));
   const plainly = plainOffers(book, 'lerrin-shop');
   notes.push(...plainly.notes);
   const letters = lettersOf(book, plainly.offers);
@@ -61,7 +96,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const letter = letters.get(offer.id) ?? 'A';
     const { campaign, fidelity } = campaignOf(book, offer, letter);
     const adding = addingOf(book, plainly.offers, offer, letters);
-    notes.push({ clause: { about: 'offer', offer: offer.id }, reads: readsOf(campaign), fidelity: worstOf([fidelity, adding, offer.lost]) });
+    notes.push({
+      clause: { about: 'offer', offer: offer.id },
+      reads: readsOf(campaign),
+      fidelity: worstOf([fidelity, adding, offer.lost]),
+    });
     return campaign;
   });
   const shop: Shop = { format: 'lerrin-shop/1', closed, zones, campaigns };
@@ -85,16 +124,23 @@ function readsOf(campaign: Campaign): string {
 /** A table's upper edges belong to the break below; the shop's lower edges to the step above, in grams rounded up. */
 function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
   const say = (value: Minor) => amountText(value, currency);
-  if (rate.is !== 'table') return { steps: { by: 'value', rows: [{ from: say(nothing), charge: say(reachOf(rate).most) }] }, fidelity: exact };
+  if (rate.is !== 'table')
+    return { steps: { by: 'value', rows: [{ from: say(nothing), charge: say(reachOf(rate).most) }] }, fidelity: exact };
   if (rate.over === 'value') {
     // Value breaks are in whole minor units: a lower edge is the upper one before it and one more.
-    const rows = rate.amounts.map((amount, i) => ({ from: say(minor(i === 0 ? rate.from : (rate.edges[i - 1] ?? 0) + 1)), charge: say(amount) as string | null }));
+    const rows = rate.amounts.map((amount, i) => ({
+      from: say(minor(i === 0 ? rate.from : (rate.edges[i - 1] ?? 0) + 1)),
+      charge: say(amount) as string | null,
+    }));
     if (rate.from > 0) rows.unshift({ from: say(nothing), charge: null });
     if (!rate.open) rows.push({ from: say(minor((rate.edges.at(-1) ?? 0) + 1)), charge: null });
     return { steps: { by: 'value', rows }, fidelity: exact };
   }
   let bound = 0;
-  const rows = rate.amounts.map((amount, i) => ({ from: i === 0 ? Math.ceil(rate.from / gram) : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1, charge: say(amount) as string | null }));
+  const rows = rate.amounts.map((amount, i) => ({
+    from: i === 0 ? Math.ceil(rate.from / gram) : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1,
+    charge: say(amount) as string | null,
+  }));
   if (rate.from > 0) rows.unshift({ from: 0, charge: null });
   if (!rate.open) rows.push({ from: Math.floor((rate.edges.at(-1) ?? 0) / gram) + 1, charge: null });
   rate.edges.forEach((edge, i) => {
@@ -114,14 +160,27 @@ function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps
         };
   const cutOff = !rate.open && (rate.edges.at(-1) ?? 0) % gram !== 0;
   const end: Fidelity = cutOff
-    ? { is: 'unsayable', why: 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.', remedies: ['a last edge on whole grams', 'live with it'] }
+    ? {
+        is: 'unsayable',
+        why: 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.',
+        remedies: ['a last edge on whole grams', 'live with it'],
+      }
     : exact;
   const begins: Fidelity =
-    rate.from > 0 ? { is: 'unsayable', why: 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.', remedies: ['live with it'] } : exact;
+    rate.from > 0
+      ? {
+          is: 'unsayable',
+          why: 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.',
+          remedies: ['live with it'],
+        }
+      : exact;
   return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end, begins]) };
 }
 
-/** Offers that keep each other out must share a letter, those that act together must not: letters are offers linked by keeping each other out. */
+/**
+ * Offers that keep each other out must share a letter, those that act together must not: letters are offers linked by
+ * keeping each other out.
+ */
 function lettersOf(book: CompiledBook, offers: readonly PlainOffer[]): Map<string, string> {
   const group = new Map(offers.map((offer, i) => [offer.id, i]));
   for (const a of offers) {
@@ -137,8 +196,15 @@ function lettersOf(book: CompiledBook, offers: readonly PlainOffer[]): Map<strin
 }
 
 /** Where sharing a letter keeps two offers apart that the book lets act together. */
-function addingOf(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer, letters: ReadonlyMap<string, string>): Fidelity {
-  const parted = offers.filter((other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && actTogether(book, offer, other));
+function addingOf(
+  book: CompiledBook,
+  offers: readonly PlainOffer[],
+  offer: PlainOffer,
+  letters: ReadonlyMap<string, string>,
+): Fidelity {
+  const parted = offers.filter(
+    (other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && actTogether(book, offer, other),
+  );
   if (parted.length === 0) return exact;
   const why = `Letters there cannot let it act beside ${parted.map((one) => one.id).join(', ')} and still keep others out.`;
   return { is: 'unsayable', why, remedies: ['let all of them act together, or none'] };
@@ -149,9 +215,19 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
   const body = book.body.offers[offer.order];
   const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
   const places = wholeCountries(book, offer.zones);
-  const asks = offer.asks ? (offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact) : exact;
+  const asks = offer.asks
+    ? offer.level === 'delivery'
+      ? beforeOnly(book, offer.asks, mostFreed(book, offer))
+      : exact
+    : exact;
   const head = { key: offer.id, title: body?.title ?? offer.id, letter };
-  const tail = { code: offer.code, leastValue: offer.asks && say(offer.asks.value), countries: places.countries, from: at(offer.from), until: at(offer.until) };
+  const tail = {
+    code: offer.code,
+    leastValue: offer.asks && say(offer.asks.value),
+    countries: places.countries,
+    from: at(offer.from),
+    until: at(offer.until),
+  };
   switch (offer.benefit.is) {
     case 'percent off order':
       return {
@@ -161,7 +237,9 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
     case 'free services':
     case 'free cheapest': {
       const freed = freedServices(book, offer);
-      const meant = new Set(freed.zones.flatMap(({ zone, services }) => services.map((service) => `${zone} ${service}`)));
+      const meant = new Set(
+        freed.zones.flatMap(({ zone, services }) => services.map((service) => `${zone} ${service}`)),
+      );
       const isMeant = (one: { zone: string; service: string }) => meant.has(`${one.zone} ${one.service}`);
       const lanes = lanesOf(book, offer);
       const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => reachOf(one.lane.rate).most)));
@@ -176,10 +254,16 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
               why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`,
               remedies: ['name the same services in the book', 'live with it'],
             };
-      return { campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail }, fidelity: worstOf([fidelity, freed.fidelity, places.fidelity, asks]) };
+      return {
+        campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail },
+        fidelity: worstOf([fidelity, freed.fidelity, places.fidelity, asks]),
+      };
     }
   }
 }
 
 /** An order percentage that reaches places it should not has no bound but the order itself. */
-const wholeOrder = (fidelity: Fidelity): Fidelity => (fidelity.is === 'bounded' ? { is: 'unsayable', why: fidelity.why, remedies: ['hold it in whole countries'] } : fidelity);
+const wholeOrder = (fidelity: Fidelity): Fidelity =>
+  fidelity.is === 'bounded'
+    ? { is: 'unsayable', why: fidelity.why, remedies: ['hold it in whole countries'] }
+    : fidelity;

@@ -1,5 +1,19 @@
 import { shaped } from '../../book/index.ts';
-import { gram, instantOf, kept, type Mass, type Minor, massWords, minor, nothing, type Problem, parseDecimal, percentOf, type Result, sure } from '../../exact/index.ts';
+import {
+  gram,
+  instantOf,
+  kept,
+  type Mass,
+  type Minor,
+  massWords,
+  minor,
+  nothing,
+  type Problem,
+  parseDecimal,
+  percentOf,
+  type Result,
+  sure,
+} from '../../exact/index.ts';
 import { type Pattern, type Place, parsePattern, zoneFinder } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
 import { euros } from '../euros.ts';
@@ -7,7 +21,10 @@ import { type Campaign, clock, fileName, type Shop, type ShopSpeed, shopSchema }
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
-  const problem = (wrong: string, right: string): Result<never> => ({ ok: false, problems: [{ at: [fileName], wrong, right }] });
+  const problem = (wrong: string, right: string): Result<never> => ({
+    ok: false,
+    problems: [{ at: [fileName], wrong, right }],
+  });
   if (!file) return problem('no such file', `a file ${fileName}`);
   let data: unknown;
   try {
@@ -18,17 +35,24 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
   const shop = shaped(shopSchema, data);
   if (!shop.ok) return shop;
   const problems: Problem[] = [];
-  for (const one of [...shop.value.closed, ...shop.value.zones.flatMap((zone) => zone.places)]) kept(pattern(one), [fileName, 'places'], problems, null);
+  for (const one of [...shop.value.closed, ...shop.value.zones.flatMap((zone) => zone.places)])
+    kept(pattern(one), [fileName, 'places'], problems, null);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rulesOf(shop.value) };
 }
 
 /** A colon in place of the space is the older way of writing a postcode. */
-const pattern = (entry: string): Result<Pattern> => (entry === '*' ? { ok: true, value: { is: 'world' } } : parsePattern(entry.replace(':', ' ')));
+const pattern = (entry: string): Result<Pattern> =>
+  entry === '*' ? { ok: true, value: { is: 'world' } } : parsePattern(entry.replace(':', ' '));
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
   const zones = [
-    ...shop.zones.map((zone) => ({ id: zone.key, name: zone.name, takes: zone.places.map((one) => sure(pattern(one))), leaves: [] })),
+    ...shop.zones.map((zone) => ({
+      id: zone.key,
+      name: zone.name,
+      takes: zone.places.map((one) => sure(pattern(one))),
+      leaves: [],
+    })),
     { id: '', name: 'closed', takes: shop.closed.map((one) => sure(pattern(one))), leaves: [] },
   ];
   const find = zoneFinder(zones);
@@ -36,16 +60,30 @@ export function rulesOf(shop: Shop): Rules {
     const zone = find(place)?.zone;
     return zone && zone.id !== '' ? shop.zones.find((one) => one.key === zone.id) : undefined;
   };
-  const campaigns = shop.campaigns.map((campaign) => ({ campaign, from: momentOf(campaign.from), until: momentOf(campaign.until) }));
+  const campaigns = shop.campaigns.map((campaign) => ({
+    campaign,
+    from: momentOf(campaign.from),
+    until: momentOf(campaign.until),
+  }));
   return {
     files: () => [{ name: fileName, text: `${JSON.stringify(shop, null, 2)}\n` }],
     patterns: zones.flatMap((zone) => zone.takes),
     edgesAt(place) {
       const speeds = Object.values(zoneAt(place)?.speeds ?? {});
-      const here = campaigns.filter(({ campaign }) => campaign.countries === null || campaign.countries.includes(place.country));
-      const rows = speeds.flatMap((speed) => (speed.steps.by === 'value' ? speed.steps.rows.map((row) => row.from) : []));
-      const money = [...rows, ...speeds.map((speed) => speed.freeFrom), ...here.map(({ campaign }) => campaign.leastValue)];
-      const grams = speeds.flatMap((speed) => (speed.steps.by === 'grams' ? speed.steps.rows.map((row) => row.from) : []));
+      const here = campaigns.filter(
+        ({ campaign }) => campaign.countries === null || campaign.countries.includes(place.country),
+      );
+      const rows = speeds.flatMap((speed) =>
+        speed.steps.by === 'value' ? speed.steps.rows.map((row) => row.from) : [],
+      );
+      const money = [
+        ...rows,
+        ...speeds.map((speed) => speed.freeFrom),
+        ...here.map(({ campaign }) => campaign.leastValue),
+      ];
+      const grams = speeds.flatMap((speed) =>
+        speed.steps.by === 'grams' ? speed.steps.rows.map((row) => row.from) : [],
+      );
       return {
         values: money.flatMap((one) => (one === null ? [] : [euros(one)])),
         masses: grams.filter((from) => from > 0).map((from) => ((from - 1) * gram) as Mass),
@@ -53,7 +91,8 @@ export function rulesOf(shop: Shop): Rules {
         perItem: false,
       };
     },
-    placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${shop.campaigns.map((one) => (one.countries === null || one.countries.includes(place.country) ? '1' : '0')).join('')}`,
+    placeKey: (place) =>
+      `${zoneAt(place)?.key ?? ''} ${shop.campaigns.map((one) => (one.countries === null || one.countries.includes(place.country) ? '1' : '0')).join('')}`,
     probes: [],
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {
@@ -69,14 +108,23 @@ export function rulesOf(shop: Shop): Rules {
             (one.countries === null || one.countries.includes(basket.place.country)) &&
             (one.leastValue === null || value >= euros(one.leastValue)),
         );
-      return Object.entries(zone.speeds).flatMap(([speed, terms]) => choiceOf(speed, terms, zone.name, live, basket, value));
+      return Object.entries(zone.speeds).flatMap(([speed, terms]) =>
+        choiceOf(speed, terms, zone.name, live, basket, value),
+      );
     },
   };
 }
 
 const momentOf = (local: string | null) => (local === null ? null : sure(instantOf(local, clock)));
 
-function choiceOf(speed: string, terms: ShopSpeed, zone: string, live: readonly Campaign[], basket: ChannelBasket, value: Minor): ChannelChoice[] {
+function choiceOf(
+  speed: string,
+  terms: ShopSpeed,
+  zone: string,
+  live: readonly Campaign[],
+  basket: ChannelBasket,
+  value: Minor,
+): ChannelChoice[] {
   const rated = rateOf(terms.steps, value, basket);
   if (!rated) return [];
   const steps: SideStep[] = [{ step: 'place', amount: null, words: zone }];
@@ -84,11 +132,24 @@ function choiceOf(speed: string, terms: ShopSpeed, zone: string, live: readonly 
   const rate = free ? nothing : rated.charge;
 
   const savings = live
-    .map((one) => ({ one, saves: one.benefit.kind === 'order' ? percentOf(value, sure(parseDecimal(one.benefit.percent, 3))) : rate <= euros(one.benefit.rateAtMost) ? rate : nothing }))
+    .map((one) => ({
+      one,
+      saves:
+        one.benefit.kind === 'order'
+          ? percentOf(value, sure(parseDecimal(one.benefit.percent, 3)))
+          : rate <= euros(one.benefit.rateAtMost)
+            ? rate
+            : nothing,
+    }))
     .filter(({ saves }) => saves > 0);
   const chosen = savings.filter(
     ({ one, saves }) =>
-      !savings.some((rival) => rival.one.letter === one.letter && (rival.saves > saves || (rival.saves === saves && savings.indexOf(rival) < savings.findIndex((me) => me.one === one)))),
+      !savings.some(
+        (rival) =>
+          rival.one.letter === one.letter &&
+          (rival.saves > saves ||
+            (rival.saves === saves && savings.indexOf(rival) < savings.findIndex((me) => me.one === one))),
+      ),
   );
   let discount = 0;
   for (const { one, saves } of chosen) {
@@ -98,7 +159,12 @@ function choiceOf(speed: string, terms: ShopSpeed, zone: string, live: readonly 
     steps.push({ step: 'discount', amount: takes, words: one.code ?? one.title });
   }
   steps.push({ step: 'rate', amount: rated.charge, words: rated.words });
-  if (terms.freeFrom !== null) steps.push({ step: 'threshold', amount: free ? rated.charge : nothing, words: `free from ${terms.freeFrom} before codes, ${free ? 'met' : 'not met'}` });
+  if (terms.freeFrom !== null)
+    steps.push({
+      step: 'threshold',
+      amount: free ? rated.charge : nothing,
+      words: `free from ${terms.freeFrom} before codes, ${free ? 'met' : 'not met'}`,
+    });
   const delivery = chosen.find(({ one }) => one.benefit.kind === 'delivery');
   if (delivery) steps.push({ step: 'offer', amount: delivery.saves, words: delivery.one.title });
   const charge = minor(rate - (delivery?.saves ?? 0));
@@ -106,10 +172,16 @@ function choiceOf(speed: string, terms: ShopSpeed, zone: string, live: readonly 
   return [{ speed, charge, discount: minor(discount), steps }];
 }
 
-function rateOf(steps: ShopSpeed['steps'], value: Minor, basket: ChannelBasket): { charge: Minor; words: string } | null {
+function rateOf(
+  steps: ShopSpeed['steps'],
+  value: Minor,
+  basket: ChannelBasket,
+): { charge: Minor; words: string } | null {
   if (steps.by === 'value') {
     const row = steps.rows.findLast((one) => euros(one.from) <= value);
-    return row?.charge ? { charge: euros(row.charge), words: steps.rows.length > 1 ? `from ${row.from}` : 'flat' } : null;
+    return row?.charge
+      ? { charge: euros(row.charge), words: steps.rows.length > 1 ? `from ${row.from}` : 'flat' }
+      : null;
   }
   let mass = 0;
   for (const line of basket.lines) {
