@@ -1,5 +1,6 @@
 /** The floors: a folder imports only from those under it, and through their doors. */
 const core = ['exact', 'places', 'rates', 'goods', 'carrier', 'offers', 'book', 'quote', 'channels', 'check', 'plan'];
+const manifests = '^src/core/channels/(manifests?|euros|[a-z-]+/manifest)\\.ts$';
 const above = (name) => core.slice(core.indexOf(name) + 1);
 
 module.exports = {
@@ -26,14 +27,24 @@ module.exports = {
       name: `core-${name}-looks-down`,
       severity: 'error',
       from: { path: `^src/core/${name}/` },
-      to: { path: `^src/core/(${above(name).join('|') || 'none'})/` },
+      to: { path: `^src/core/(${above(name).join('|') || 'none'})/`, pathNot: manifests },
     })),
+    {
+      name: 'manifests-lie-under-the-book',
+      severity: 'error',
+      comment: 'what a channel is, the book knows; what it says of a book, it does not',
+      from: { path: manifests },
+      to: {
+        path: '^src/core/',
+        pathNot: [manifests, '^src/core/exact/index\\.ts$', '^src/core/channels/[a-z-]+/format\\.ts$'],
+      },
+    },
     {
       name: 'one-door',
       severity: 'error',
       comment: 'a folder of core is entered by its index.ts',
       from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/core/([^/]+)/', pathNot: ['^src/core/$1/', '^src/core/[^/]+/index\\.ts$'] },
+      to: { path: '^src/core/([^/]+)/', pathNot: ['^src/core/$1/', '^src/core/[^/]+/index\\.ts$', manifests] },
     },
     {
       name: 'one-door-from-outside',

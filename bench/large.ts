@@ -62,11 +62,7 @@ export function largeBook(goods: number, zones: number, templates: number) {
       ),
     })),
     offers: [],
-    channels: {
-      'lerrin-shop': { speeds: {}, target: 'all' },
-      harrowmere: { speeds: {}, target: 'all' },
-      findlark: { speeds: {}, target: 'all' },
-    },
+    channels: {},
     pinned: [],
     goods: Array.from({ length: goods }, (_, i) => ({
       sku: `ITEM-${i}`,

@@ -398,11 +398,9 @@ function written(): BookInput {
     channels: {
       'lerrin-shop': {
         speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day', freight: null, pickup: null },
-        target: 'all',
       },
       harrowmere: {
         speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS', freight: null, pickup: null },
-        target: 'all',
       },
       findlark: {
         speeds: { economy: null, standard: 'standard', 'two-day': 'swift', freight: null, pickup: null },

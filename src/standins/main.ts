@@ -1,36 +1,41 @@
-import { listen, standInApp } from './common/server.ts';
-import { findlark } from './findlark.ts';
-import { harrowmere } from './harrowmere.ts';
-import { lerrinShop } from './lerrin-shop.ts';
-import { ternlineApp } from './ternline.ts';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+import { listen } from './common/server.ts';
+import type { OpenStandIn } from './common/standin.ts';
+
+const here = fileURLToPath(new URL('.', import.meta.url));
+
+/** The folders of stand-ins in some places, by name. */
+const roomsIn = (places: readonly string[]): { id: string; door: string }[] =>
+  places
+    .flatMap((place) =>
+      readdirSync(place, { withFileTypes: true })
+        .filter((one) => one.isDirectory() && one.name !== 'common')
+        .map(({ name }) => ({ id: name, door: join(place, name, 'index.ts') })),
+    )
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
 
 /**
- * Starts every stand-in, the carrier among them, on loopback. `ports` are tried as given, 0 takes a free one.
- * Resolves with the address of each, and a way to stop them all.
+ * Starts every stand-in on loopback: a channel or carrier for each folder that lies here, or in `places` beside it.
+ * @param folder where they keep their state
+ * @param from the first of consecutive ports, in the order of their names; 0 takes free ones
+ * @returns the address of each by its folder's name, and a way to stop them all
  */
-export async function startStandIns(
-  folder: string,
-  ports: { readonly [name in 'lerrin-shop' | 'harrowmere' | 'findlark' | 'ternline']: number },
-) {
-  const shop = await listen(standInApp(lerrinShop, folder), ports['lerrin-shop']);
-  const market = await listen(standInApp(harrowmere, folder), ports.harrowmere);
-  const feed = await listen(
-    standInApp(
-      findlark(() => `http://127.0.0.1:${shop.port}`),
-      folder,
-    ),
-    ports.findlark,
-  );
-  const carrier = await listen(ternlineApp(), ports.ternline);
-  const address = (port: number) => `http://127.0.0.1:${port}`;
+export async function startStandIns(folder: string, from = 0, places: readonly string[] = []) {
+  const addresses: Record<string, string> = {};
+  const running: Awaited<ReturnType<typeof listen>>[] = [];
+  for (const [i, { id, door }] of roomsIn([here, ...places]).entries()) {
+    const { app } = (await import(pathToFileURL(door).href)) as { app: OpenStandIn };
+    const one = await listen(
+      app(folder, (other) => addresses[other] as string),
+      from === 0 ? 0 : from + i,
+    );
+    running.push(one);
+    addresses[id] = `http://127.0.0.1:${one.port}`;
+  }
   return {
-    addresses: {
-      'lerrin-shop': address(shop.port),
-      harrowmere: address(market.port),
-      findlark: address(feed.port),
-      ternline: address(carrier.port),
-    },
-    stop: () =>
-      Promise.all([shop, market, feed, carrier].map(({ server }) => new Promise((done) => server.close(done)))),
+    addresses,
+    stop: () => Promise.all(running.map(({ server }) => new Promise((done) => server.close(done)))),
   };
 }

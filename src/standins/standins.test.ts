@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import type { StandIn } from './common/standin.ts';
-import { findlark } from './findlark.ts';
-import { harrowmere } from './harrowmere.ts';
-import { lerrinShop } from './lerrin-shop.ts';
+import { findlark } from './findlark/index.ts';
+import { harrowmere } from './harrowmere/index.ts';
+import { lerrinShop } from './lerrin-shop/index.ts';
 
 /** The stand-ins held against their format pages: worked examples, what is refused and where, reviews. */
 const hour = 3_600_000;

@@ -5,25 +5,23 @@ import { startStandIns } from './main.ts';
  * Starts the stand-ins as a process of their own, from a port on (0: at free ones); their addresses are printed as a
  * line of JSON.
  */
-const usage = 'npm run standins -- [--from PORT] [--folder FOLDER]';
-function told(): { from: number; folder: string } {
+const usage = 'npm run standins -- [--from PORT] [--folder FOLDER] [--more FOLDER OF STAND-INS]';
+function told(): { from: number; folder: string; places: string[] } {
   const { values } = parseArgs({
-    options: { from: { type: 'string', default: '0' }, folder: { type: 'string', default: '.plemb/standins' } },
+    options: {
+      from: { type: 'string', default: '0' },
+      folder: { type: 'string', default: '.plemb/standins' },
+      more: { type: 'string', multiple: true, default: [] },
+    },
   });
   const from = Number(values.from);
   if (!/^\d+$/.test(values.from) || from > 65_532)
     throw new RangeError(`--from is “${values.from}”; right would be a port up to 65532, such as 4101`);
-  return { from, folder: values.folder };
+  return { from, folder: values.folder, places: values.more };
 }
 try {
-  const { from, folder } = told();
-  const port = (i: number) => (from === 0 ? 0 : from + i);
-  const running = await startStandIns(folder, {
-    'lerrin-shop': port(0),
-    harrowmere: port(1),
-    findlark: port(2),
-    ternline: port(3),
-  });
+  const { from, folder, places } = told();
+  const running = await startStandIns(folder, from, places);
   process.stdout.write(`${JSON.stringify(running.addresses)}\n`);
   const end = () => running.stop().finally(() => process.exit(0));
   process.on('SIGTERM', end);

@@ -40,11 +40,7 @@ export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item
     zones: [{ id: 'home', name: 'Home', takes: ['IE'], leaves: [] }],
     templates: [{ id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { ...lanes } } }],
     offers: [],
-    channels: {
-      'lerrin-shop': { speeds: {}, target: 'all' },
-      harrowmere: { speeds: {}, target: 'all' },
-      findlark: { speeds: {}, target: 'all' },
-    },
+    channels: {},
     pinned: [],
     goods: [...goods],
     ...more,

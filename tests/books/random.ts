@@ -151,8 +151,8 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
         offers: list.filter((id) => offers.some((offer) => offer?.id === id)),
       })),
       channels: {
-        'lerrin-shop': { speeds: { slow: 'slow', fast: 'fast' }, target: 'all' },
-        harrowmere: { speeds: { slow: 'STANDARD', fast: 'EXPRESS' }, target: 'all' },
+        'lerrin-shop': { speeds: { slow: 'slow', fast: 'fast' } },
+        harrowmere: { speeds: { slow: 'STANDARD', fast: 'EXPRESS' } },
         findlark: { speeds: { slow: 'standard', fast: 'swift' }, target },
       },
       pinned: [],

@@ -54,8 +54,8 @@ const written = (): BookInput => ({
   ],
   numbered: 1,
   channels: {
-    'lerrin-shop': { speeds: { post: 'post' }, target: 'all' },
-    harrowmere: { speeds: { post: 'STANDARD' }, target: 'all' },
+    'lerrin-shop': { speeds: { post: 'post' } },
+    harrowmere: { speeds: { post: 'STANDARD' } },
     findlark: { speeds: { post: 'standard' }, target: 'IE' },
   },
   pinned: [

@@ -124,12 +124,7 @@ describe('plemb goods, render and check', () => {
     expect(checked.status).toBe(report.findings.some((one: { standing: string }) => one.standing === 'off') ? 1 : 0);
   }, 60_000);
   test('check asks a live channel, and finds what its checkout lacks; one that is silent ends it', async () => {
-    const { addresses, stop } = await startStandIns(join(folder, 'standins'), {
-      'lerrin-shop': 0,
-      harrowmere: 0,
-      findlark: 0,
-      ternline: 0,
-    });
+    const { addresses, stop } = await startStandIns(join(folder, 'standins'));
     try {
       // Nothing was ever sent there: its checkout offers nothing that the book means. The stand-in answers from this
       // process.

@@ -6,14 +6,14 @@ import { amountText, type Currency, type Mass, sure, type Volume } from '../../s
 import { parsePlace } from '../../src/core/places/index.ts';
 import { carrierAccount, carrierClient } from '../../src/server/carrier-client.ts';
 import { listen } from '../../src/standins/common/server.ts';
-import { ternlineApp } from '../../src/standins/ternline.ts';
+import { ternline } from '../../src/standins/ternline/index.ts';
 
 const euro = 'EUR' as Currency;
 const [gram, cubicCentimetre] = [1_600_000_000, 50_000n ** 3n];
 let server: Server;
 let address = '';
 beforeAll(async () => {
-  const started = await listen(ternlineApp(), 0);
+  const started = await listen(ternline(), 0);
   server = started.server;
   address = `http://127.0.0.1:${started.port}`;
 });

@@ -2,14 +2,14 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
 import { bookFileSchema } from '../../src/core/book/index.ts';
-import { dialects, type Rules } from '../../src/core/channels/index.ts';
+import { dialects, type Rules, settingsOf } from '../../src/core/channels/index.ts';
 import { checkChannel, standingOf } from '../../src/core/check/index.ts';
 import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
 import type { StandIn } from '../../src/standins/common/standin.ts';
-import { findlark } from '../../src/standins/findlark.ts';
-import { harrowmere } from '../../src/standins/harrowmere.ts';
-import { lerrinShop } from '../../src/standins/lerrin-shop.ts';
+import { findlark } from '../../src/standins/findlark/index.ts';
+import { harrowmere } from '../../src/standins/harrowmere/index.ts';
+import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { opened } from '../books/opened.ts';
 import { moment, randomBasket, randomBook } from '../books/random.ts';
 
@@ -99,7 +99,7 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
         const report = await checkChannel(
           book,
           goods,
-          { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+          { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
           moment,
           () => undefined,
         );
@@ -132,7 +132,7 @@ test('an offer that reaches a place it should not is blamed on the clause of its
   const { findings } = await checkChannel(
     book,
     goods,
-    { id: 'findlark', sides: { rendition, sent: null, speeds: file.channels.findlark.speeds }, ask: null },
+    { id: 'findlark', sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
     moment,
     () => undefined,
   );
@@ -160,7 +160,7 @@ test('the demo’s files are taken, and its limits are all known but three at Fi
     const report = await checkChannel(
       book,
       goods,
-      { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+      { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
       moment,
       () => undefined,
     );

@@ -20,7 +20,7 @@ export async function world() {
   await admin.query(`create database ${name}`);
   const url = base.replace(/\/[^/]*$/, `/${name}`);
   const folder = mkdtempSync(join(tmpdir(), 'plemb-standins-'));
-  const standIns = await startStandIns(folder, { 'lerrin-shop': 0, harrowmere: 0, findlark: 0, ternline: 0 });
+  const standIns = await startStandIns(folder);
   const database = connect(url);
   await migrate(database);
   const context: Context = {

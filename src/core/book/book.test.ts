@@ -297,3 +297,29 @@ describe('what a sound book may not mean', () => {
     expect(found({ taxes })).toEqual([['home', 'taxes b', 'IE stands in a already, which counts']]);
   });
 });
+
+describe('the channels of a book', () => {
+  test('without settings for one it is sound, and nothing is said there', () => {
+    const read = readBookFile({ ...smallBook(), channels: {} });
+    expect(read).toMatchObject({ ok: true, value: { channels: {} } });
+  });
+  test('settings of one that is gone are kept as they stand and told, and what names it goes on', () => {
+    const { goods: _, ...body } = smallBook();
+    const gone = { stalls: 7, speeds: { post: 'POST' } };
+    const book = {
+      ...body,
+      channels: { ...body.channels, bazaar: gone },
+      offers: body.offers.map((offer) => ({ ...offer, channels: ['bazaar'] })),
+    };
+    const read = sure(readBookFile({ ...book, pinned: [], goods: [] }));
+    expect(read.channels).toHaveProperty('bazaar', gone);
+    expect(bookFindings(sure(compileBook(read))).map((one) => [one.at.join(' '), one.what])).toEqual([
+      ['channels bazaar', 'settings of a channel that is not there; they are kept'],
+    ]);
+  });
+  test('a setting that a channel does not know is refused where it stands', () => {
+    const { channels, ...book } = smallBook();
+    const read = readBookFile({ ...book, channels: { ...channels, harrowmere: { speeds: {}, colour: 'red' } } });
+    expect(read).toMatchObject({ ok: false, problems: [{ at: ['channels', 'harrowmere'] }] });
+  });
+});

@@ -48,7 +48,7 @@ import {
   type Service,
 } from '../rates/index.ts';
 import { conversionInto, type ReadyMarket, readMarket } from './market.ts';
-import { type Basket, type Book, channelIds } from './schema.ts';
+import { type Basket, type Book, channelsOf } from './schema.ts';
 
 /**
  * The lanes of one zone, by the service's place in the book (undefined where there is none), and a bit for each that is
@@ -280,6 +280,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     return selection && parts.indexOf(selection);
   };
   const offers: Offer[] = [];
+  const channels = new Set(channelsOf(body));
   body.offers.forEach((offer, order) => {
     const at = ['offers', offer.id];
     const result = readOffer(offer, order, { currency: first.currency, market: market.currency, conversion, partOf });
@@ -292,9 +293,8 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     };
     named('zones', offer.zones, new Set(zones.keys()), 'zone');
     named('markets', offer.markets, new Set(body.markets.map((one) => one.id)), 'market');
-    named('channels', offer.channels, new Set(channelIds), 'channel');
-    if (offer.limits.budget?.split)
-      named('limits', Object.keys(offer.limits.budget.split), new Set(channelIds), 'channel');
+    named('channels', offer.channels, channels, 'channel');
+    if (offer.limits.budget?.split) named('limits', Object.keys(offer.limits.budget.split), channels, 'channel');
     const twin = body.offers.findIndex((one) => one.number === offer.number);
     if (twin < order)
       note(
@@ -413,7 +413,7 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
     body.markets.map((one) => one.id),
     'market',
   );
-  known(['channel'], basket.channel, channelIds, 'channel');
+  known(['channel'], basket.channel, channelsOf(body), 'channel');
   known(
     ['segment'],
     basket.segment,
@@ -424,7 +424,7 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
   for (const [offer, spent] of Object.entries(basket.spent)) {
     known(['spent', offer], offer, offers, 'offer');
     spent.rows.forEach((row, i) => {
-      known(['spent', offer, 'rows', i, 'channel'], row.channel, channelIds, 'channel');
+      known(['spent', offer, 'rows', i, 'channel'], row.channel, channelsOf(body), 'channel');
     });
   }
   for (const [i, row] of basket.carrier.entries())

@@ -1,5 +1,6 @@
 import type { Rate } from '../rates/index.ts';
 import type { CompiledBook } from './compile.ts';
+import { goneChannels } from './schema.ts';
 
 /** Something that a sound book may not have meant: where, in which market, and what. */
 export interface BookFinding {
@@ -22,6 +23,9 @@ export function bookFindings(book: CompiledBook): BookFinding[] {
     ),
     ...equalNames(book),
     ...equalTaxes(book),
+    ...goneChannels(book.body).map((id) =>
+      finding(book, ['channels', id], 'settings of a channel that is not there; they are kept'),
+    ),
   ];
 }
 

@@ -13,7 +13,7 @@ import {
 } from '../goods/index.ts';
 import { type LaneContext, type Rate, readRate } from '../rates/index.ts';
 import { type CompiledBook, inMarket, type Template } from './compile.ts';
-import { channelIds } from './schema.ts';
+import { channelsOf } from './schema.ts';
 
 /** A rate of an item's own, in place of its template's. */
 export interface OwnCharge {
@@ -183,6 +183,7 @@ function maker(
     return serves;
   }
 
+  const channels = channelsOf(book.body);
   /** What an item names that the book does not have, in its own fields and in its dated rows. */
   function unknownIn(item: Item): void {
     const named = (at: Problem['at'], ids: readonly string[], known: readonly string[], what: string) => {
@@ -201,8 +202,8 @@ function maker(
     ];
     named(['template'], item.template === null ? [] : [item.template], templates, 'template');
     named(['barred'], item.barred ?? [], services, 'service');
-    named(['stockedBy'], item.stockedBy, channelIds, 'channel');
-    named(['notListed'], item.notListed, channelIds, 'channel');
+    named(['stockedBy'], item.stockedBy, channels, 'channel');
+    named(['notListed'], item.notListed, channels, 'channel');
     for (const { id, sets } of item.dated) {
       if (sets.is === 'template')
         named(['dated', id], sets.template === null ? [] : [sets.template], templates, 'template');
@@ -225,7 +226,7 @@ function maker(
         });
       seen.add(key);
       named(['prices', i, 'market'], of === null ? [] : [of], markets, 'market');
-      named(['prices', i, 'channel'], channel === null ? [] : [channel], channelIds, 'channel');
+      named(['prices', i, 'channel'], channel === null ? [] : [channel], channels, 'channel');
     });
   }
 

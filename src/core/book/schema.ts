@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { manifests } from '#manifests';
 import { isMonday, massUnits, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
@@ -122,15 +123,8 @@ export const costsSchema = z.strictObject({
   channels: z.record(id, share),
 });
 
-export const channelIds = ['lerrin-shop', 'harrowmere', 'findlark'] as const;
 /** Days that matter to the seller, both counting. */
 export const eventSchema = z.strictObject({ id, name, from: z.iso.date(), until: z.iso.date() });
-/** What is set for a channel: what each service is called there (null: not said there) and, for a feed, its target. */
-export const channelSchema = z.strictObject({
-  speeds: z.record(id, z.string().nullable()),
-  target: z.union([z.literal('all'), z.string().regex(/^[A-Z]{2}$/)]),
-});
-
 export const bookSchema = z.strictObject({
   format: z.literal('plemb-book/3'),
   seller: name,
@@ -158,7 +152,8 @@ export const bookSchema = z.strictObject({
   numbered: z.int().min(0).max(99_999).default(0),
   /** Groups of offers of which at most one acts; offers without a common group act together. */
   eitherOr: z.array(eitherOrSchema).max(200).default([]),
-  channels: z.record(z.enum(channelIds), channelSchema),
+  /** What is set for each channel, by its own manifest; of a channel that is not there it is kept as it stands. */
+  channels: manifests.schema,
   /** When each lane's rate was last looked at: `template/zone/service`, a day. */
   reviewed: z.record(z.string().max(130), z.iso.date()).default({}),
   pinned: z.array(basketSchema),
@@ -175,4 +170,10 @@ export type Market = z.infer<typeof marketSchema>;
 export type Basket = z.infer<typeof basketSchema>;
 /** A basket as it may be written: what is left out has its default. */
 export type BasketInput = z.input<typeof basketSchema>;
+export const channelIds = manifests.ids;
+/** The channels that a book may name: those there are, and those it has settings for though they are gone. */
+export const channelsOf = (book: Pick<Book, 'channels'>): readonly string[] => [...channelIds, ...goneChannels(book)];
+/** The channels that a book has settings for and that are not there. */
+export const goneChannels = ({ channels }: Pick<Book, 'channels'>): string[] =>
+  Object.keys(channels).filter((id) => !(channelIds as readonly string[]).includes(id));
 export type ChannelId = (typeof channelIds)[number];

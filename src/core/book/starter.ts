@@ -24,10 +24,6 @@ export const starterBook = (home: {
     zones: [],
     templates: [{ id: 'parcels', name: 'Parcels', origin: 'Home', zones: [], lanes: {} }],
     offers: [],
-    channels: {
-      'lerrin-shop': { speeds: {}, target: 'all' },
-      harrowmere: { speeds: {}, target: 'all' },
-      findlark: { speeds: {}, target: 'all' },
-    },
+    channels: {},
     pinned: [],
   });

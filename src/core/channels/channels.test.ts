@@ -131,7 +131,7 @@ describe('a weight table', () => {
   });
   test('at Findlark is bounded by its own reach: a basket pays its dearest item only', () => {
     const notes = notesOf('findlark', (book) => {
-      book.channels.findlark.target = 'all';
+      book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'all' };
     });
     expect(said(find(notes, 'rate', 'north'))).toEqual(['bounded', 340]);
   });
@@ -174,7 +174,7 @@ describe('places', () => {
   });
   test('Findlark tells of places left out that fall under the country’s entry', () => {
     const notes = notesOf('findlark', (book) => {
-      book.channels.findlark.target = 'US';
+      book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'US' };
       book.zones.push({ id: 'states', name: 'States', takes: ['US'], leaves: ['US-AK'] });
       book.templates[0]?.zones.push('states');
       if (book.templates[0])
@@ -191,7 +191,7 @@ describe('places', () => {
     const { book, goods } = opened(
       (() => {
         const file = smallBook();
-        file.channels.findlark.target = 'all';
+        file.channels.findlark = { speeds: {}, ...file.channels.findlark, target: 'all' };
         if (file.zones[0]) file.zones[0].takes = ['IE', ...many];
         return file;
       })(),
@@ -288,7 +288,7 @@ describe('offers', () => {
       notesOf('lerrin-shop', (book) => {
         withFree()(book);
         book.services.push(serviceOf({ id: 'van', name: 'Van', days: [1, 1] }));
-        book.channels['lerrin-shop'].speeds.van = 'van';
+        book.channels['lerrin-shop'] = { speeds: { ...book.channels['lerrin-shop']?.speeds, van: 'van' } };
         if (book.templates[0]?.lanes.home)
           book.templates[0].lanes.home.van = laneOf({ rate: { is: 'flat', amount }, freeFrom: null });
       });

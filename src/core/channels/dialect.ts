@@ -2,6 +2,7 @@ import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
 import type { Sold } from '../quote/index.ts';
+import type { Manifest } from './manifest.ts';
 
 export interface ChannelFile {
   readonly name: string;
@@ -105,16 +106,9 @@ export interface Rendition {
   readonly zoneOfName: ReadonlyMap<string, string>;
 }
 
-/** One channel's way of saying rules. A new channel is one folder with such an object, and a line in the list. */
-export interface Dialect {
+/** A channel: what is known of it, and its way of saying rules. */
+export interface Dialect extends Manifest {
   readonly id: ChannelId;
-  readonly name: string;
-  readonly what: string;
-  /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
-  readonly reviewHours: number;
-  readonly speeds: readonly string[] | 'own';
-  /** What it can say, a row a kind of clause. */
-  readonly says: readonly { readonly about: string; readonly how: string }[];
   render(book: CompiledBook, goods: readonly Listed[]): Rendition;
   read(files: readonly ChannelFile[]): Result<Rules>;
 }

@@ -1,37 +1,42 @@
 /** What each channel can be told, what it will read, and what the core believes it then charges. */
+
+import { dialects as list } from '#dialects';
+import { manifests } from '#manifests';
 import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
 import type { Dialect, Listed, Rendition } from './dialect.ts';
-import { euro } from './euros.ts';
-import { findlark } from './findlark/index.ts';
-import { harrowmere } from './harrowmere/index.ts';
-import { lerrinShop } from './lerrin-shop/index.ts';
-
-/**
- * Whether channels count in the currency that a book is compiled in; else nothing can be told there, and nothing asked.
- */
-export const countedAlike = (book: CompiledBook): boolean => book.currency === euro;
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
   const bare = { ...book, zones: [], lanes: new Map(), offers: [], body: { ...book.body, zones: [], offers: [] } };
-  const why = `${dialect.name} counts in ${euro}, the book in ${book.currency}: nothing is told there.`;
+  const why = `${dialect.name} counts in ${dialect.currency}, the book in ${book.currency}: nothing is told there.`;
   return {
     ...dialect.render(bare, []),
     notes: [
       {
         clause: { about: 'currency' },
         reads: null,
-        fidelity: { is: 'unsayable', why, remedies: [`keep a book whose first market is in ${euro}`] },
+        fidelity: {
+          is: 'unsayable',
+          why,
+          remedies: [`keep a book whose first market is in ${dialect.currency}`],
+        },
       },
     ],
   };
 }
 
+/**
+ * Whether a channel counts in the currency that a book is compiled in; else nothing can be told there, and nothing
+ * asked.
+ */
+export const countedAlike = (book: CompiledBook, { currency }: Pick<Dialect, 'currency'>): boolean =>
+  book.currency === currency;
+
 /** A dialect without the goods its channel stocks: those it delivers itself, by its own rules. */
 const ownGoods = (dialect: Dialect): Dialect => ({
   ...dialect,
   render(book, goods) {
-    if (!countedAlike(book)) return toldNothing(dialect, book);
+    if (!countedAlike(book, dialect)) return toldNothing(dialect, book);
     const own = listedAt(book, dialect.id, goods);
     const rendition = dialect.render(book, own);
     const theirs = goods.filter((item) => item.stockedBy.includes(dialect.id)).length;
@@ -62,7 +67,7 @@ export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly List
       )
     : goods;
 
-export const dialects: readonly Dialect[] = [lerrinShop, harrowmere, findlark].map(ownGoods);
+export const dialects: readonly Dialect[] = manifests.ids.map((id) => ownGoods(list[id]));
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
 export {
@@ -80,6 +85,8 @@ export {
   sideSteps,
 } from './dialect.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
+export { type Manifest, type OwnSetting, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain, plainOffer } from './plain-offer.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
+export { manifests };

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { demoBook } from '../../../demo/book.ts';
 import { opened } from '../../../tests/books/opened.ts';
 import { smallBook } from '../../../tests/books/small.ts';
-import { dialectOf, dialects, type Rules } from '../channels/index.ts';
+import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
 import { type Ask, cellsOf, checkChannel, cornersOf, endsOf, type Finding, Stopped, standingOf } from './index.ts';
 
 const now = Date.parse('2026-11-24T09:10:00Z');
@@ -84,7 +84,7 @@ describe('causes', () => {
   const sent = opened(smallBook());
   const dialect = dialectOf('lerrin-shop');
   const told = dialect.render(sent.book, sent.goods);
-  const speeds = sent.file.channels['lerrin-shop'].speeds;
+  const speeds = settingsOf(sent.file, dialect).speeds;
   const check = async (book: typeof sent, ask: Ask | null, was: Rules | null = told.rules) =>
     (
       await checkChannel(
@@ -192,7 +192,7 @@ test('the demo’s thresholds after discounts are found at every channel, within
     const { findings } = await checkChannel(
       book,
       goods,
-      { id: dialect.id, sides: { rendition, sent: null, speeds: file.channels[dialect.id].speeds }, ask: null },
+      { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
       now,
       () => undefined,
     );

@@ -1,4 +1,5 @@
 import type { Book } from '../book/index.ts';
+import { manifests } from '../channels/index.ts';
 import { instantOf, localOf } from '../exact/index.ts';
 import type { BenefitBody, OfferBody } from '../offers/index.ts';
 
@@ -44,10 +45,7 @@ const monthWord = `(?:${months.map((month) => `${month.slice(0, 3)}(?:${month.sl
 const amountWord = String.raw`(?:[€£$¥]\s?)?(\d{1,6}(?:[.,]\d{1,2})?)`;
 
 /** The longest title each channel takes whole. */
-const titleLengths = [
-  { most: 36, where: 'Harrowmere' },
-  { most: 48, where: 'Findlark' },
-] as const;
+const titleLengths = manifests.all.map(({ titleLetters, name }) => ({ most: titleLetters, where: name }));
 
 /**
  * Holds title and terms against the rule, word by word. Texts of other locales are read for amounts, shares and codes

@@ -1,5 +1,5 @@
 import type { ChannelId } from '../../core/book/index.ts';
-import { dialects } from '../../core/channels/index.ts';
+import { dialects, settingsOf } from '../../core/channels/index.ts';
 import { type ChannelReport, checkChannel, type Sides, Stopped } from '../../core/check/index.ts';
 import { asking, ChannelDown, rulesOf } from '../../live/index.ts';
 import { type Context, standing } from '../context.ts';
@@ -25,7 +25,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
         const sides: Sides = {
           rendition: dialect.render(compiled, goods),
           sent: sent && rulesOf(dialect.id, sent.files),
-          speeds: book.channels[dialect.id].speeds,
+          speeds: settingsOf(book, dialect).speeds,
         };
         const progress = (done: number, all: number) => {
           ended ||= stop();

@@ -119,7 +119,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
           try {
             const answers = await Promise.all(
               questions.map(async (question) =>
-                !countedAlike(compiled)
+                !countedAlike(compiled, dialectOf(id))
                   ? []
                   : ((await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []),
               ),

@@ -76,3 +76,9 @@ export interface StandIn<S> {
   /** Calls under /desk/ that only this channel has. */
   desk?(routes: Hono, keep: { read(): S; write(state: S): void }): void;
 }
+
+/**
+ * What the door of each stand-in's folder exports as `app`: its routes, over a folder to keep its state in. `addressOf`
+ * tells where another one listens, by its folder's name, once all of them do.
+ */
+export type OpenStandIn = (folder: string, addressOf: (id: string) => string) => Hono;

@@ -8,7 +8,7 @@ import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from 
 import { linkTo, placeWords } from '../parts/links.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
 import {
-  channelNames,
+  channelName,
   massOf,
   missingWords,
   money,
@@ -18,10 +18,11 @@ import {
   stepNames,
   stepWords,
 } from '../parts/words.ts';
-import { useCheckoutsQuery, useFilesQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../store/api.ts';
+import { useCheckoutsQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import type { Sided, Unanswered } from '../worker/quick.ts';
+import { useLiveFiles } from './live.ts';
 import { MarginTable } from './margin.tsx';
 import { Seen } from './seen.tsx';
 import { ShopperParts } from './shopper.tsx';
@@ -50,13 +51,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
   const zone = book.home.timeZone;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
   const at = new Date(moment).toISOString();
-  const { data: shop } = useFilesQuery({ id: 'lerrin-shop', moment: at });
-  const { data: market } = useFilesQuery({ id: 'harrowmere', moment: at });
-  const { data: feed } = useFilesQuery({ id: 'findlark', moment: at });
-  const live = useMemo(
-    () => ({ 'lerrin-shop': shop?.live ?? null, harrowmere: market?.live ?? null, findlark: feed?.live ?? null }),
-    [shop, market, feed],
-  );
+  const live = useLiveFiles(at);
   const sided = useDesk<Sided | Unanswered>(
     (desk, edits) => desk.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>,
     [asking, moment, live],
@@ -216,7 +211,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                   <th>Step</th>
                   <th>Intended</th>
                   {channelIds.map((id) => (
-                    <th key={id}>{channelNames[id]}</th>
+                    <th key={id}>{channelName(id)}</th>
                   ))}
                 </tr>
               </thead>
@@ -297,7 +292,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                                 : asked
                                   ? 'not offered'
                                   : '…'}
-                          <Plumb hang={hang} where={channelNames[id]} />
+                          <Plumb hang={hang} where={channelName(id)} />
                         </span>
                       </td>
                     );

@@ -3,7 +3,7 @@ import { amountText, type Currency, minor, mondayOf, parseAmount, sure } from '.
 import type { OfferBody } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import { amountIn, ChoicePart, TextPart } from '../parts/field.tsx';
-import { channelNames, offerTitle } from '../parts/words.ts';
+import { channelName, offerTitle } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 
 const countFault = (text: string): string | null => (/^\d{1,7}$/.test(text) ? null : 'a whole number');
@@ -57,7 +57,7 @@ export function ShopperParts({
         value={basket.channel ?? ''}
         choices={[
           { value: '', label: 'no channel in particular' },
-          ...channelIds.map((id) => ({ value: id as string, label: channelNames[id] })),
+          ...channelIds.map((id) => ({ value: id as string, label: channelName(id) })),
         ]}
         onCommit={(id) => set('channel', id || null)}
       />

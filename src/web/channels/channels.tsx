@@ -1,13 +1,15 @@
 import { useEffect, useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
-import { dialectOf, type Note } from '../../core/channels/index.ts';
+import { dialectOf, type Note, settingsOf } from '../../core/channels/index.ts';
+import { countries } from '../../core/places/index.ts';
+import { countryName } from '../../words/en/places.ts';
 import { hangOf } from '../check/hang.ts';
 import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
 import { ChoicePart } from '../parts/field.tsx';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, clauseName, money, serviceName } from '../parts/words.ts';
+import { channelName, clauseName, money, serviceName } from '../parts/words.ts';
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
@@ -32,6 +34,7 @@ const fidelityHang = (note: Note): Hang => {
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const dated = useDated();
   const dialect = dialectOf(id);
+  const set = settingsOf(book.book, dialect);
   const who = useSeen((state) => state.view.who);
   const unsaved = useSeen((state) => state.draft.edits.length);
   const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
@@ -66,10 +69,10 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
               className="tab-link"
               aria-current={one === id ? 'page' : undefined}
             >
-              {channelNames[one]}{' '}
+              {channelName(one)}{' '}
               <Plumb
                 hang={hangOf(report?.findings.filter((finding) => finding.channel === one) ?? [])}
-                where={channelNames[one]}
+                where={channelName(one)}
               />
             </NavLink>
           ))}
@@ -78,7 +81,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <h1>{dialect.name}</h1>
           <span className="muted">{dialect.what}</span>
           <span className="acts">
-            {filesOf(id).map((name) => (
+            {dialect.files.map((name) => (
               <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
                 Download {name}
               </a>
@@ -188,7 +191,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <table className="ruled mt-2">
           <tbody>
             {book.book.services.map((service) => {
-              const value = book.book.channels[id].speeds[service.id] ?? '';
+              const value = set.speeds[service.id] ?? '';
               const speeds = dialect.speeds === 'own' ? book.book.services.map((one) => one.id) : dialect.speeds;
               return (
                 <tr key={service.id}>
@@ -209,22 +212,22 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                 </tr>
               );
             })}
-            {id === 'findlark' && (
-              <tr>
-                <td>This feed is for</td>
+            {dialect.ownSettings.map((setting) => (
+              <tr key={setting.field}>
+                <td>{setting.lead}</td>
                 <td>
                   <ChoicePart
-                    label="Target country"
-                    value={book.book.channels[id].target}
-                    choices={['all', 'IE', 'GB', 'US', 'DE', 'FR'].map((value) => ({
-                      value,
-                      label: value === 'all' ? 'all countries' : value,
-                    }))}
-                    onCommit={(target) => book.edit(['channels', id, 'target'], target)}
+                    label={setting.label}
+                    value={String((set as Record<string, unknown>)[setting.field])}
+                    choices={[
+                      { value: 'all', label: 'all countries' },
+                      ...[...countries].map((one) => ({ value: one, label: countryName(one) })),
+                    ]}
+                    onCommit={(value) => book.edit(['channels', id, setting.field], value)}
                   />
                 </td>
               </tr>
-            )}
+            ))}
           </tbody>
         </table>
         <h2 className="mt-5">Read back</h2>
@@ -234,7 +237,3 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
     </div>
   );
 }
-
-/** The names of a channel's files, as its format page has them. */
-const filesOf = (id: ChannelId): readonly string[] =>
-  ({ 'lerrin-shop': ['shop.json'], harrowmere: ['plans.tsv'], findlark: ['items.xml', 'promotions.tsv'] })[id];

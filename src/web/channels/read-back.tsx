@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { ChannelState } from '../../contract/index.ts';
 import type { ChannelId } from '../../core/book/index.ts';
 import { useDated } from '../parts/clock.ts';
-import { channelNames } from '../parts/words.ts';
+import { channelName } from '../parts/words.ts';
 import { useFilesQuery } from '../store/api.ts';
 
 interface Differing {
@@ -38,10 +38,10 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
   const dated = useDated();
   const [shown, setShown] = useState(false);
   const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
-  if (!state || !data) return <p className="muted">Asking {channelNames[id]} …</p>;
+  if (!state || !data) return <p className="muted">Asking {channelName(id)} …</p>;
   if (state.down || !data.live) return <p className="text-off">{state.down}</p>;
   if (!state.told || !data.told)
-    return <p className="muted">Nothing has been sent to {channelNames[id]} yet. “Send” takes the book as saved.</p>;
+    return <p className="muted">Nothing has been sent to {channelName(id)} yet. “Send” takes the book as saved.</p>;
   const rows = differing(data.told, data.live);
   return (
     <div>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { ChannelId } from '../../core/book/index.ts';
-import { channelNames } from '../parts/words.ts';
+import { channelName } from '../parts/words.ts';
 import { useListingsQuery } from '../store/api.ts';
 import { useDesk } from '../store/desk.ts';
 
@@ -23,13 +23,13 @@ export function Records({ id }: { id: ChannelId }) {
         <p className="muted">Comparing {listings.length} listings …</p>
       ) : found.length === 0 ? (
         <p className="text-true">
-          All {listings.length} listings at {channelNames[id]} have the book’s prices and masses.
+          All {listings.length} listings at {channelName(id)} have the book’s prices and masses.
         </p>
       ) : (
         <>
           <p className="text-off">
-            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s;{' '}
-            {channelNames[id]} charges by its own.
+            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s; {channelName(id)}{' '}
+            charges by its own.
           </p>
           <table className="ruled">
             <thead>

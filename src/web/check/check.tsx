@@ -9,7 +9,7 @@ import { placeOfZone, useDated } from '../parts/clock.ts';
 import { download } from '../parts/download.ts';
 import { failure } from '../parts/failed.ts';
 import { Plumb } from '../parts/plumb.tsx';
-import { channelNames, className, massOf, money, offerTitle, priced, serviceName, signed } from '../parts/words.ts';
+import { channelName, className, massOf, money, offerTitle, priced, serviceName, signed } from '../parts/words.ts';
 import { api, useCheckQuery, useLastCheckQuery, useStartCheckMutation, useStopCheckMutation } from '../store/api.ts';
 import { type OpenBook, useBook, useMoment } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';
@@ -72,7 +72,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         ['class', 'channel', 'standing', 'cause', 'service', 'difference', 'largest', 'basket', 'place', 'codes'],
         (report?.findings ?? []).map((one) => [
           className(book.book, one.class),
-          channelNames[one.channel],
+          channelName(one.channel),
           one.standing,
           one.cause,
           serviceName(book.book, one.service),
@@ -161,7 +161,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
               <th>Class of basket</th>
               {channelIds.map((id) => (
                 <th key={id} className="figure">
-                  {channelNames[id]}
+                  {channelName(id)}
                 </th>
               ))}
             </tr>
@@ -220,7 +220,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                             ) : (
                               signed(by, book.home.currency)
                             )}
-                            <Plumb hang={hang} where={channelNames[id]} />
+                            <Plumb hang={hang} where={channelName(id)} />
                           </button>
                         ) : (
                           <span className="class-cell !cursor-default muted">{check ? '' : '…'}</span>
@@ -240,7 +240,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
               {rows.find((row) => row.key === cellKey)
                 ? className(book.book, (rows.find((row) => row.key === cellKey) as Row).class)
                 : 'This class'}{' '}
-              at {channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}
+              at {channelName(channel ?? '')}
             </h2>
             <p className="mt-2">
               Every corner matches: shoppers pay what was meant
@@ -315,5 +315,5 @@ function sinceWords(book: OpenBook, key: string): string {
           : kind === 'offer'
             ? offerTitle(book.book, rest[0] ?? '')
             : 'a change over there';
-  return `${channelNames[channelIds.find((id) => id === channel) ?? 'lerrin-shop']}, ${where}: ${cause}`;
+  return `${channelName(channel ?? '')}, ${where}: ${cause}`;
 }

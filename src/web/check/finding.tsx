@@ -4,7 +4,7 @@ import type { Basket } from '../../core/book/index.ts';
 import { sideSteps } from '../../core/channels/index.ts';
 import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
-import { channelNames, className, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
+import { channelName, className, massOf, money, priced, serviceName, sideWords, stepNames } from '../parts/words.ts';
 import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../store/api.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';
@@ -18,7 +18,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   const [accept] = useAcceptMutation();
   const [send, sent] = useSendMutation();
   const { data } = useChannelsQuery(new Date(moment).toISOString());
-  const where = channelNames[finding.channel];
+  const where = channelName(finding.channel);
   const basket = finding.basket ?? finding.corner;
   const say = (amount: number) => money(amount, book.home.currency);
   const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';

@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import type { ListReport } from '../../contract/index.ts';
-import type { ChannelId } from '../../core/book/index.ts';
 import { failure } from '../parts/failed.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
-import { channelNames, offerTitle } from '../parts/words.ts';
+import { channelName, offerTitle } from '../parts/words.ts';
 import {
   useBatchesQuery,
   useDropBatchMutation,
@@ -222,13 +221,7 @@ function Spend({ book }: { book: OpenBook }) {
             <tr key={`${row.offer} ${row.week} ${row.channel}`}>
               <td>{offerTitle(book.book, row.offer)}</td>
               <td>{row.week}</td>
-              <td>
-                {row.channel === null ? (
-                  <span className="muted">none said</span>
-                ) : (
-                  (channelNames[row.channel as ChannelId] ?? row.channel)
-                )}
-              </td>
+              <td>{row.channel === null ? <span className="muted">none said</span> : channelName(row.channel)}</td>
               <td className="figure">{row.amount}</td>
             </tr>
           ))}

@@ -1,14 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastOrder } from '../../contract/index.ts';
-import { type ChannelId, channelIds } from '../../core/book/index.ts';
+import { channelIds } from '../../core/book/index.ts';
 import { type Currency, minor, parseAmount } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../core/plan/index.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../parts/field.tsx';
 import { wholeOf } from '../parts/figures.ts';
 import { LineChart } from '../parts/line-chart.tsx';
-import { channelNames, dated, money } from '../parts/words.ts';
+import { channelName, dated, money } from '../parts/words.ts';
 import { useOrdersQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../store/desk.ts';
 import type { OfferCost } from '../worker/offers.ts';
@@ -346,7 +346,7 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
             const way = ways[channel] ?? { by: 'need' as const, figure: '' };
             return (
               <tr key={channel}>
-                <td>{channelNames[channel as ChannelId] ?? channel}</td>
+                <td>{channelName(channel ?? '')}</td>
                 <td className="figure">{(needed(channel)?.uses ?? 0).toLocaleString('en')}</td>
                 <td className="figure">{say(needed(channel)?.cost ?? 0)}</td>
                 <td>

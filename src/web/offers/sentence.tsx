@@ -14,7 +14,7 @@ import {
   timeFault,
 } from '../parts/field.tsx';
 import { amountOf } from '../parts/figures.ts';
-import { channelNames } from '../parts/words.ts';
+import { channelName } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { BenefitPart, GoodsPart, others } from './benefit.tsx';
 
@@ -227,7 +227,7 @@ function Where({ book, offer, set }: Part) {
           , at{' '}
           <Several
             label="Channels"
-            all={channelIds.map((id) => ({ id, name: channelNames[id] }))}
+            all={channelIds.map((id) => ({ id, name: channelName(id) }))}
             chosen={channels}
             onCommit={(next) => set('channels', next)}
           />
@@ -315,12 +315,12 @@ function BudgetPart({ book, budget, change }: { book: OpenBook; budget: Budget; 
             <span key={id}>
               {i > 0 && ', '}
               <TextPart
-                label={`Budget at ${channelNames[id]}`}
+                label={`Budget at ${channelName(id)}`}
                 value={split[id] ?? '0'}
                 fault={fault}
                 onCommit={(share) => change({ ...budget, split: { ...split, [id]: share } })}
               />{' '}
-              at {channelNames[id]}
+              at {channelName(id)}
             </span>
           ))}
           , nothing elsewhere,

@@ -3,7 +3,7 @@ import { dialectOf } from '../../core/channels/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { useDated } from '../parts/clock.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames } from '../parts/words.ts';
+import { channelName } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { momentOf } from './timeline.tsx';
@@ -46,7 +46,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
           return (
             <tr key={id}>
               <td>
-                <strong>{channelNames[id]}</strong>
+                <strong>{channelName(id)}</strong>
               </td>
               <td className="mono">{note?.reads ?? 'not said there'}</td>
               <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
@@ -56,7 +56,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
               <td>
                 <span className="flex gap-2">
                   <span className="shrink-0">
-                    <Plumb hang={hang} where={channelNames[id]} />
+                    <Plumb hang={hang} where={channelName(id)} />
                   </span>
                   <span>
                     {held

@@ -1,5 +1,5 @@
-import type { Book, ChannelId } from '../../core/book/index.ts';
-import type { Clause, SideStep } from '../../core/channels/index.ts';
+import type { Book } from '../../core/book/index.ts';
+import { type Clause, manifests, type SideStep } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { type Currency, decimalText, type Length, lengthWords, type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
@@ -18,11 +18,8 @@ import { benefitWords, whyWords } from './offer-words.ts';
 export { dated, massOf, money, priced, signed };
 
 /** Sentences for people, made at the edge from the core's data. */
-export const channelNames: Readonly<Record<ChannelId, string>> = {
-  'lerrin-shop': 'Lerrin Shop',
-  harrowmere: 'Harrowmere',
-  findlark: 'Findlark',
-};
+/** A channel's name; the id itself of one that is not there. */
+export const channelName = (id: string): string => manifests.of(id)?.name ?? id;
 
 export const zoneName = (book: Book, id: string | null): string =>
   id === null ? 'Nowhere delivered to' : (book.zones.find((zone) => zone.id === id)?.name ?? id);
@@ -162,7 +159,7 @@ export function pathWords(book: Book, path: readonly string[]): string {
     case 'offers':
       return `${offerTitle(book, id)}${rest.length > 0 ? `: ${rest.join(' ')}` : ''}`;
     case 'channels':
-      return `${channelNames[id as ChannelId] ?? id}, ${rest.join(' ')}`;
+      return `${channelName(id)}, ${rest.join(' ')}`;
     case 'pinned':
       return `Pinned basket ${id}`;
     case 'mixing':

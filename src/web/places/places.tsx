@@ -9,6 +9,7 @@ import {
   placeText,
   regionName,
 } from '../../core/places/index.ts';
+import { countryName } from '../../words/en/places.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
@@ -22,15 +23,6 @@ export function PlacesStage() {
   const book = useBook();
   return book && <Places book={book} />;
 }
-
-const regions = new Intl.DisplayNames('en', { type: 'region' });
-const countryName = (code: string): string => {
-  try {
-    return regions.of(code) ?? code;
-  } catch {
-    return code;
-  }
-};
 
 /** What a pattern takes in, in words. */
 function patternWords(pattern: Pattern): string {

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { CoverageFinding } from '../../core/check/index.ts';
+import { countryName } from '../../words/en/places.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
 import { massOf, money, serviceName, templateName, zoneName } from '../parts/words.ts';
 import { useVisitsQuery } from '../store/api.ts';
@@ -82,9 +83,6 @@ function Coverage({ book }: { book: OpenBook }) {
     </div>
   );
 }
-
-const regions = new Intl.DisplayNames('en', { type: 'region' });
-const countryName = (code: string) => regions.of(code) ?? code;
 
 /** A name within a sentence. */
 const inText = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);

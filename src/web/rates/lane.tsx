@@ -14,7 +14,7 @@ import {
 } from '../parts/field.tsx';
 import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
-import { channelNames } from '../parts/words.ts';
+import { channelName } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import { RateTable } from './breaks.tsx';
@@ -210,7 +210,7 @@ export function LaneMeaning({
           key={`${id} ${note.clause.about}`}
           className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}
         >
-          <strong>{channelNames[id]}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
+          <strong>{channelName(id)}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
         </div>
       ))}
     </>

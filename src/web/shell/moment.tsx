@@ -1,5 +1,7 @@
 import { useState } from 'react';
+import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
+import { listed } from '../../words/en/list.ts';
 import { failure } from '../parts/failed.ts';
 import { dated } from '../parts/words.ts';
 import { useClockQuery, usePushClockMutation } from '../store/api.ts';
@@ -7,6 +9,8 @@ import { useBook, useMoment } from '../store/desk.ts';
 import { useAct } from '../store/index.ts';
 import { asOfSet } from '../store/view.ts';
 import { Panel } from './panel.tsx';
+
+const reviewing = manifests.all.filter((one) => one.reviewHours > 0).map((one) => one.name);
 
 /** The moment everything is computed for, and the demo's clock. */
 export function MomentPanel() {
@@ -46,8 +50,8 @@ export function MomentPanel() {
       {text !== '' && !at.ok && <p className="fault">{at.problems[0]?.right}</p>}
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
       <p>
-        It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at Harrowmere and Findlark run on it; push it forward
-        to see them end.
+        It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at {listed(reviewing)} run on it; push it forward to
+        see them end.
       </p>
       <p className="mt-2 flex gap-1">
         {[1, 24, 40].map((hours) => (

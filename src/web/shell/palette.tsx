@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
-import { channelNames, laneWords, serviceName } from '../parts/words.ts';
+import { channelName, laneWords, serviceName } from '../parts/words.ts';
 import { useBook } from '../store/desk.ts';
 import { useAct } from '../store/index.ts';
 import { opened, themeSet } from '../store/view.ts';
@@ -36,7 +36,7 @@ export function Palette() {
       { name: 'Light', what: 'looks', run: () => act(themeSet('desk')) },
       { name: 'Dark', what: 'looks', run: () => act(themeSet('lamp')) },
       { name: 'Keys', what: 'act', run: () => act(opened('keys')) },
-      ...channelIds.map((id) => ({ name: channelNames[id], what: 'channel', run: to(`/channels/${id}`) })),
+      ...channelIds.map((id) => ({ name: channelName(id), what: 'channel', run: to(`/channels/${id}`) })),
     ];
     if (!book) return acts;
     const { zones, templates, offers, pinned } = book.book;

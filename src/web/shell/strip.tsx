@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
+import { dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { hangOfCharge } from '../check/hang.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelNames, massOf, money, priced, serviceName } from '../parts/words.ts';
+import { channelName, massOf, money, priced, serviceName } from '../parts/words.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
@@ -52,7 +53,7 @@ export function Strip() {
             </th>
             <th>Intended</th>
             {channelIds.map((id) => (
-              <th key={id}>{channelNames[id]}</th>
+              <th key={id}>{channelName(id)}</th>
             ))}
             <th>
               <button type="button" className="muted" onClick={() => act(stripToggled())}>
@@ -89,7 +90,7 @@ export function Strip() {
                 </td>
                 {channelIds.map((id) => {
                   const there = asked?.channels.find((channel) => channel.id === id);
-                  const speed = first && book.book.channels[id].speeds[first.service];
+                  const speed = first && settingsOf(book.book, dialectOf(id)).speeds[first.service];
                   const choices = there?.answers[askedAt];
                   const choice = choices?.find((one) => one.speed === speed);
                   const meant = row?.at?.[id]?.choices.find((one) => one.service === first?.service) ?? first;
@@ -119,7 +120,7 @@ export function Strip() {
                           : choice
                             ? money(choice.charge, book.home.currency)
                             : '–'}{' '}
-                        <Plumb hang={hang} where={channelNames[id]} />
+                        <Plumb hang={hang} where={channelName(id)} />
                       </span>
                     </td>
                   );

@@ -7,6 +7,7 @@ import {
   dialects,
   type Rules,
   type SideStep,
+  settingsOf,
 } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
@@ -150,10 +151,14 @@ export function bench(
   const answer = quote(compiled, question);
   const at = answersAt(compiled, question);
   // Channels count in the seller's own currency: baskets of other markets are not asked there.
-  const there = compiled.market.body.id === book.markets[0]?.id && countedAlike(compiled);
+  const there = compiled.market.body.id === book.markets[0]?.id;
   const sides = dialects.map((dialect) => ({
     id: dialect.id,
-    choices: there ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? []) : [],
+    speeds: settingsOf(book, dialect).speeds,
+    choices:
+      there && countedAlike(compiled, dialect)
+        ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
+        : [],
   }));
   const on = dayOf(question.moment, compiled);
   const card = cardsOn(on)?.card ?? null;
@@ -166,7 +171,7 @@ export function bench(
     steps: explain(compiled, question, id),
     channels: Object.fromEntries(
       sides.map((side) => {
-        const speed = book.channels[side.id].speeds[id] ?? null;
+        const speed = side.speeds[id] ?? null;
         const choice = side.choices.find((one) => one.speed === speed);
         return [
           side.id,

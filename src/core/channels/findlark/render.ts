@@ -4,16 +4,18 @@ import { rank } from '../../places/index.ts';
 import { type Assigned, atlas, namesOf } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { settingsOf } from '../manifest.ts';
 import { apartNotes, chargeAt, plainLanes, reachOf } from '../plain.ts';
 import { plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
 import { type Entry, type FeedItem, limits, type Promotion } from './format.ts';
+import { manifest } from './manifest.ts';
 import { entryText, rulesOf } from './rules.ts';
 
 /** The book as Findlark will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const say = (value: Minor) => amountText(value, book.currency);
-  const { target, speeds } = book.body.channels.findlark;
+  const { target, speeds } = settingsOf(book.body, manifest);
   const notes: Note[] = apartNotes(book, goods);
   const plain = plainLanes(book);
   const shown = (one: Assigned) => one.pattern.is !== 'world' && (target === 'all' || one.pattern.country === target);

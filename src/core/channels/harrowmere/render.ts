@@ -4,6 +4,7 @@ import { countryOf, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Assigned, atlas } from '../atlas.ts';
 import { beforeOnly, exact, stated, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { settingsOf } from '../manifest.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed } from '../reach.ts';
@@ -18,6 +19,7 @@ import {
   regionOf,
   regions,
 } from './format.ts';
+import { manifest } from './manifest.ts';
 import { rulesOf } from './rules.ts';
 
 /** The book as Harrowmere will read it, clause by clause. */
@@ -27,7 +29,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const plain = plainLanes(book);
   const world = placesOf(book);
   const cuts = world.cuts;
-  const speedOf = (service: string) => book.body.channels.harrowmere.speeds[service] ?? null;
+  const { speeds } = settingsOf(book.body, manifest);
+  const speedOf = (service: string) => speeds[service] ?? null;
   const listings = goods.map((item) => ({
     listing: item.sku,
     price: say(item.price),

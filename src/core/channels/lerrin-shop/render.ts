@@ -13,10 +13,12 @@ import { patternText } from '../../places/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly, exact, worstOf } from '../bounds.ts';
 import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { settingsOf } from '../manifest.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { actTogether, freedServices, lanesOf, mostFreed, wholeCountries } from '../reach.ts';
 import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
+import { manifest } from './manifest.ts';
 import { rulesOf } from './rules.ts';
 
 /** The book as Lerrin Shop will read it, clause by clause. */
@@ -25,6 +27,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const parts = atlas(book);
   const notes: Note[] = apartNotes(book, goods);
   const plain = plainLanes(book);
+  const { speeds: spoken } = settingsOf(book.body, manifest);
   const zones = book.zones.flatMap((zone): Shop['zones'] => {
     const places = parts
       .filter((one) => one.zone === zone.id)
@@ -37,7 +40,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const speeds: Record<string, ShopSpeed> = {};
     for (const service of book.services) {
       const lane = plain.get(zone.id)?.get(service.id);
-      const speed = book.body.channels['lerrin-shop'].speeds[service.id];
+      const speed = spoken[service.id];
       if (!lane) continue;
       if (!speed) {
         notes.push({

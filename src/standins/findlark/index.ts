@@ -1,8 +1,9 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { begins, partOf } from './common/address.ts';
-import { cents, isCode, isMoney, isPercent, money, pico, share } from './common/money.ts';
-import { heldAt, type Reviewed, submitted, valueAt } from './common/review.ts';
-import type { Basket, ChannelFile, CheckoutAnswer, Remark, StandIn } from './common/standin.ts';
+import { begins, partOf } from '../common/address.ts';
+import { cents, isCode, isMoney, isPercent, money, pico, share } from '../common/money.ts';
+import { heldAt, type Reviewed, submitted, valueAt } from '../common/review.ts';
+import { standInApp } from '../common/server.ts';
+import type { Basket, ChannelFile, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Findlark, from docs/formats/findlark.md alone. */
 interface Entry {
@@ -352,3 +353,9 @@ export const findlark = (shop: () => string): StandIn<State> => ({
   listings: (state) => state.items.map((item) => ({ listing: item.id, price: item.price, grams: item.grams })),
   checkout: checkoutAt,
 });
+
+export const app: OpenStandIn = (folder, addressOf) =>
+  standInApp(
+    findlark(() => addressOf('lerrin-shop')),
+    folder,
+  );

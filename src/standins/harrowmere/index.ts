@@ -1,7 +1,8 @@
-import { begins } from './common/address.ts';
-import { cents, isCode, isMoney, isPercent, money, pico, share, startedLots } from './common/money.ts';
-import { heldAt, type Reviewed, submitted, valueAt } from './common/review.ts';
-import type { Basket, CheckoutAnswer, Remark, StandIn } from './common/standin.ts';
+import { begins } from '../common/address.ts';
+import { cents, isCode, isMoney, isPercent, money, pico, share, startedLots } from '../common/money.ts';
+import { heldAt, type Reviewed, submitted, valueAt } from '../common/review.ts';
+import { standInApp } from '../common/server.ts';
+import type { Basket, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Harrowmere, from docs/formats/harrowmere.md alone. */
 const countriesOf: Readonly<Record<string, string>> = {
@@ -292,3 +293,5 @@ export const harrowmere: StandIn<State> = {
       .map(({ cells }) => ({ listing: cells.listing ?? '', price: cells.price ?? '', grams: cells.grams || null })),
   checkout: checkoutAt,
 };
+
+export const app: OpenStandIn = (folder) => standInApp(harrowmere, folder);

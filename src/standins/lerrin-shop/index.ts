@@ -1,8 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
-import { type Address, begins, partOf } from './common/address.ts';
-import { cents, isPercent, money, pico, share, startedLots } from './common/money.ts';
-import type { Basket, CheckoutAnswer, Remark, StandIn } from './common/standin.ts';
+import { type Address, begins, partOf } from '../common/address.ts';
+import { cents, isPercent, money, pico, share, startedLots } from '../common/money.ts';
+import { standInApp } from '../common/server.ts';
+import type { Basket, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Lerrin Shop, from docs/formats/lerrin-shop.md alone. */
 const cash = z.string().regex(/^\d{1,8}\.\d{2}$/, 'money such as 4.90');
@@ -230,3 +231,5 @@ export const lerrinShop: StandIn<State> = {
     });
   },
 };
+
+export const app: OpenStandIn = (folder) => standInApp(lerrinShop, folder);

@@ -1,6 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { Hono } from 'hono';
 import { z } from 'zod';
+import type { OpenStandIn } from '../common/standin.ts';
 
 /** Ternline, from docs/formats/ternline.md alone. */
 interface Price {
@@ -136,7 +137,7 @@ const quoteSchema = z.strictObject({
     .max(200),
 });
 
-export function ternlineApp(): Hono {
+export function ternline(): Hono {
   let trouble: 'none' | 'slow' | 'silent' = 'none';
   const app = new Hono();
   app.post('/desk/trouble', async (c) => {
@@ -243,3 +244,5 @@ export function ternlineApp(): Hono {
   });
   return app;
 }
+
+export const app: OpenStandIn = () => ternline();

@@ -1,0 +1,65 @@
+import { z } from 'zod';
+import { type Currency, written } from '../exact/index.ts';
+
+/** A setting of a channel's own, beside what services are called there: its field, and what may be chosen. */
+export interface OwnSetting {
+  readonly field: string;
+  readonly is: 'all or a country';
+  readonly label: string;
+  /** The words before it. */
+  readonly lead: string;
+}
+
+/** What is known of a channel before anything is told there. */
+export interface Manifest {
+  readonly id: string;
+  readonly name: string;
+  /** The name where there is little room: at most 10 letters. */
+  readonly short: string;
+  readonly what: string;
+  /** The names of its files, as its format page has them. */
+  readonly files: readonly string[];
+  /** Its words for services; `own`: it takes the book's. */
+  readonly speeds: readonly string[] | 'own';
+  /** The most letters of a title. */
+  readonly titleLetters: number;
+  /** What its amounts are in. */
+  readonly currency: Currency;
+  /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
+  readonly reviewHours: number;
+  /** What the book sets for it, `speeds` among it; reads {} as well. */
+  readonly settings: z.ZodType<{ readonly speeds: Readonly<Record<string, string | null>> }>;
+  readonly ownSettings: readonly OwnSetting[];
+  /** What it can say, a row a kind of clause. */
+  readonly says: readonly { readonly about: string; readonly how: string }[];
+}
+
+/** What each service is called in a channel; null, or nothing: not said there. */
+export const speeds = z.record(written.id, z.string().nullable()).default({});
+/** The countries a feed is for. */
+export const target = z.union([z.literal('all'), z.string().regex(/^[A-Z]{2}$/)]);
+/** The settings of a channel without any of its own. The target that format 3 said of all channels means nothing. */
+export const plainSettings = z.strictObject({ speeds, target: target.optional() });
+
+/**
+ * The list of channels. A book may have settings for each of them, and for others, which are kept as they stand: a
+ * channel that is gone may come back.
+ */
+export function manifestsOf<const M extends readonly Manifest[]>(all: M) {
+  type Id = M[number]['id'];
+  type Shape = { [One in M[number] as One['id']]: z.ZodOptional<One['settings']> };
+  const shape = Object.fromEntries(all.map((one) => [one.id, one.settings.optional()])) as Shape;
+  const byId = new Map<string, M[number]>(all.map((one) => [one.id, one]));
+  return {
+    all,
+    ids: all.map((one) => one.id) as [Id, ...Id[]],
+    schema: z.object(shape).catchall(z.record(z.string(), z.unknown())),
+    of: (id: string): M[number] | undefined => byId.get(id),
+  };
+}
+
+/** What a book sets for a channel; the channel's own defaults where it sets nothing. */
+export const settingsOf = <M extends Pick<Manifest, 'id' | 'settings'>>(
+  { channels }: { readonly channels: Readonly<Record<string, unknown>> },
+  { id, settings }: M,
+): z.output<M['settings']> => settings.parse(channels[id] ?? {}) as z.output<M['settings']>;
