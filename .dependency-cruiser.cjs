@@ -11,7 +11,7 @@ module.exports = {
       severity: 'error',
       comment: 'core knows nothing of the rest',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^(src/(contract|live|standins|server|web|cli)|demo|tests)/' },
+      to: { path: '^(src/(words|contract|live|standins|server|web|cli)|demo|tests)/' },
     },
     {
       name: 'core-is-pure',
@@ -49,21 +49,28 @@ module.exports = {
     {
       name: 'one-door-from-outside',
       severity: 'error',
-      from: { path: '^(src/(contract|live|server|web|cli)|demo)/' },
+      from: { path: '^(src/(words|contract|live|server|web|cli)|demo)/' },
       to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index\\.ts$' },
+    },
+    {
+      name: 'words-on-core',
+      severity: 'error',
+      comment: 'they say what core gives them',
+      from: { path: '^src/words/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(src/(contract|live|standins|server|web|cli)|demo|tests)/' },
     },
     {
       name: 'contract-on-core',
       severity: 'error',
       from: { path: '^src/contract/' },
-      to: { path: '^src/(live|standins|server|web|cli)/' },
+      to: { path: '^src/(words|live|standins|server|web|cli)/' },
     },
     {
       name: 'standins-import-nothing-of-ours',
       severity: 'error',
       comment: 'two independent readings of one page',
       from: { path: '^src/standins/' },
-      to: { path: '^(src/(core|contract|live|server|web|cli)|demo)/' },
+      to: { path: '^(src/(core|words|contract|live|server|web|cli)|demo)/' },
     },
     {
       name: 'nobody-imports-standins',

@@ -41,6 +41,7 @@ import {
   type MixingRule,
   overOf,
   type Quoting,
+  looksAtLines as rateLooksAtLines,
   readBox,
   readLane,
   readMixing,
@@ -460,10 +461,7 @@ const looksAtLines = (lane: LaneBody): boolean =>
     .flatMap((one) =>
       [one, ...Object.values(one.kinds)].flatMap((priced) => [priced.rate, ...Object.values(priced.also)]),
     )
-    .some(
-      (rate) =>
-        rate.is === 'carrier quote' || rate.is === 'box' || (rate.is === 'table' && overOf(rate.unit) === 'volume'),
-    ) || lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
+    .some(rateLooksAtLines) || lane.bounds.some((bound) => overOf(bound.unit) === 'volume');
 
 /** A zone's lanes with their times as one row with its own. */
 function rowOf(lanes: readonly (readonly LaneEra[] | undefined)[]): Row {

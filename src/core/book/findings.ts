@@ -1,4 +1,4 @@
-import type { Rate } from '../rates/index.ts';
+import { breaksOf, type Rate } from '../rates/index.ts';
 import type { CompiledBook } from './compile.ts';
 import { goneChannels } from './schema.ts';
 
@@ -51,8 +51,10 @@ const lanesOf = (book: CompiledBook): { at: readonly string[]; rate: Rate }[] =>
 
 /** Breaks, counted from 1, whose upper edge is no higher than the one before it. */
 function breaksWithoutRoom(rate: Rate): number[] {
-  if (rate.is !== 'table') return [];
-  return rate.edges.flatMap((edge, i) => (edge <= (i === 0 ? rate.from : (rate.edges[i - 1] ?? 0)) ? [i + 1] : []));
+  const breaks = breaksOf(rate);
+  if (!breaks) return [];
+  const { edges, from } = breaks;
+  return edges.flatMap((edge, i) => (edge <= (i === 0 ? from : (edges[i - 1] ?? 0)) ? [i + 1] : []));
 }
 
 /**

@@ -1,6 +1,14 @@
 import { type CompiledBook, type Ready, say } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { type Lane, type Load, laneCharge, type Rate, type Table } from '../rates/index.ts';
+import {
+  type Breaks,
+  breaksOf,
+  type Lane,
+  type Load,
+  laneCharge,
+  type Rate,
+  reachOf as rateReach,
+} from '../rates/index.ts';
 import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
@@ -72,7 +80,7 @@ function plainOf(book: CompiledBook, lane: Lane): PlainLane {
   if (!rate)
     lost.push(
       unsayable(
-        `A rate ${wordsFor[asked.is]} cannot be said there: the service is not offered.`,
+        `A rate ${mannerOf(asked, lane.after)} cannot be said there: the service is not offered.`,
         'a flat rate or a table by mass in the book',
       ),
     );
@@ -101,34 +109,34 @@ function plainOf(book: CompiledBook, lane: Lane): PlainLane {
   return { rate, freeFrom: sayable ? free : null, lane, lost: worstOf(lost), thresholdLost };
 }
 
-const wordsFor: Record<Rate['is'], string> = {
-  free: 'free',
-  flat: 'flat',
-  'built up': 'built up by items or weight',
-  table: 'by units, size, volume, or steps within a break',
-  'carrier quote': 'quoted by the carrier',
-  box: 'by the box',
-};
+/** By what a rate is charged that no plain rate says. */
+function mannerOf(rate: Rate, after: boolean): string {
+  const breaks = breaksOf(rate);
+  if (!breaks) return `of the kind “${rate.is}”`;
+  if (breaks.over !== 'mass' && breaks.over !== 'value') return `by ${breaks.over}`;
+  return breaks.over === 'value' && after ? 'by value after discounts' : 'with steps within a break';
+}
 
 function plainRate(rate: Rate, lane: Lane): PlainRate | null {
-  if (rate.is === 'built up' && (rate.weight || rate.further !== 0)) return null;
-  if (rate.is === 'free' || rate.is === 'flat' || rate.is === 'built up')
-    return { is: 'flat', amount: settledBy(lane, rate, one) };
+  const breaks = breaksOf(rate);
+  if (!breaks) {
+    const { least, most } = rateReach(rate);
+    return least === most ? { is: 'flat', amount: settledBy(lane, rate, one) } : null;
+  }
   if (
-    rate.is !== 'table' ||
-    (rate.over !== 'mass' && rate.over !== 'value') ||
-    (rate.over === 'value' && lane.after) ||
-    rate.breaks.some((each) => each.per !== 0)
+    (breaks.over !== 'mass' && breaks.over !== 'value') ||
+    (breaks.over === 'value' && lane.after) ||
+    breaks.breaks.some((each) => each.per !== 0)
   )
     return null;
-  const amounts = rate.breaks.map((_, i) => settledBy(lane, rate, loadAt(rate, i)));
+  const amounts = breaks.breaks.map((_, i) => settledBy(lane, rate, loadAt(breaks, i)));
   return {
     is: 'table',
-    over: rate.over,
-    from: rate.from,
-    edges: rate.edges,
+    over: breaks.over,
+    from: breaks.from,
+    edges: breaks.edges,
     amounts,
-    open: rate.breaks.length > rate.edges.length,
+    open: breaks.breaks.length > breaks.edges.length,
   };
 }
 
@@ -159,7 +167,7 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
 const one: Load = { value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 
 /** A load in the middle of a break. */
-function loadAt(table: Table & { over: 'mass' | 'value' | 'units' | 'long side' }, at: number): Load {
+function loadAt(table: Exclude<Breaks, { over: 'volume' }>, at: number): Load {
   const measure = table.edges[at] ?? (table.edges[at - 1] ?? table.from) + 1;
   return { ...one, mass: measure, bought: measure, value: measure, after: measure };
 }

@@ -15,7 +15,7 @@ import { type Decimal, gram, type Instant, type Mass, type Minor, minor, mondayO
 import type { Offer } from '../offers/index.ts';
 import { type MapPart, partsOfMap } from '../places/index.ts';
 import { anybody, type Line, meetingBaskets, type Question, type Spent } from '../quote/index.ts';
-import { type Lane, type Rate, reachOf } from '../rates/index.ts';
+import { breaksOf, isPerItem, type Lane, type Rate, reachOf } from '../rates/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 
 /** What the baskets of a class have in common: the row of the table they stand in. */
@@ -358,7 +358,8 @@ const isLimited = ({ limits }: Offer): boolean =>
 /** The first measures of the cells that a lane's table and bounds cut. */
 function startsOf(lane: Lane, over: 'value' | 'mass' | 'units'): number[] {
   const { rate } = lane.price;
-  const table = rate.is === 'table' && rate.over === over ? [rate.from, ...rate.edges.map((edge) => edge + 1)] : [];
+  const breaks = breaksOf(rate);
+  const table = breaks?.over === over ? [breaks.from, ...breaks.edges.map((edge) => edge + 1)] : [];
   const bounds = lane.bounds
     .filter((bound) => bound.over === over)
     .flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);
@@ -371,11 +372,7 @@ function crowdsOf(lanes: readonly Lane[], perItem: boolean): number[] {
     ...startsOf(lane, 'units'),
     ...(lane.freeFrom?.over === 'units' ? [lane.freeFrom.value] : []),
   ]);
-  const counted =
-    perItem ||
-    lanes.some(
-      (lane) => lane.fees.alone.item > 0 || (lane.price.rate.is === 'built up' && lane.price.rate.further > 0),
-    );
+  const counted = perItem || lanes.some((lane) => lane.fees.alone.item > 0 || isPerItem(lane.price.rate));
   const crowds = [
     1,
     ...(counted || edges.length > 0 ? [stated.units] : []),
@@ -385,7 +382,8 @@ function crowdsOf(lanes: readonly Lane[], perItem: boolean): number[] {
 }
 
 const amountsOf = (rate: Rate): Minor[] => {
-  if (rate.is === 'table') return rate.breaks.map((one) => one.amount);
+  const breaks = breaksOf(rate);
+  if (breaks) return breaks.breaks.map((one) => one.amount);
   const { most } = reachOf(rate);
   return Number.isFinite(most) && most > 0 ? [most] : [];
 };

@@ -2,7 +2,7 @@ import type { CompiledBook, Ready, Template } from '../book/index.ts';
 import { stated } from '../channels/index.ts';
 import { gram, type Mass } from '../exact/index.ts';
 import { type Place, partsOfMap, patternText, placeOf, type Zone } from '../places/index.ts';
-import { type Lane, type Load, laneCharge, type Over, type Refusal, refusalOf } from '../rates/index.ts';
+import { breaksOf, type Lane, type Load, laneCharge, type Over, type Refusal, refusalOf } from '../rates/index.ts';
 import { basketsIn } from './smallest.ts';
 
 /** What nobody can buy, or cannot have delivered: found by reasoning over the rules, each with the smallest example. */
@@ -221,10 +221,9 @@ function exampleIn(
 
 function startsOf(lane: Lane, over: Over): number[] {
   const { rate } = lane.price;
+  const breaks = breaksOf(rate);
   const table =
-    rate.is === 'table' && rate.over === over && rate.over !== 'volume'
-      ? [rate.from, ...rate.edges.map((edge) => edge + 1)]
-      : [];
+    breaks?.over === over && breaks.over !== 'volume' ? [breaks.from, ...breaks.edges.map((edge) => edge + 1)] : [];
   const bounds = lane.bounds
     .filter((bound) => bound.over === over)
     .flatMap(({ from, to }) => [Number(from ?? 0), to === null ? 0 : Number(to) + 1]);

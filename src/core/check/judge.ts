@@ -21,7 +21,7 @@ import {
 import type { Offer } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
 import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
-import type { Rate } from '../rates/index.ts';
+import { breaksOf, type Rate } from '../rates/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
 export type Charged = { readonly delivery: Minor; readonly discount: Minor } | null;
@@ -180,16 +180,17 @@ const codeOf = (book: CompiledBook, id: string): string | null => {
 
 /** What decided a rate, in a few words. */
 export function rateWords(rate: Rate, at: number | null, say: (value: Minor) => string): string {
-  if (rate.is !== 'table') return rate.is;
-  if (rate.over === 'volume' || at === null) return `by ${rate.over}`;
-  const upTo = rate.edges[at];
-  const edge = upTo ?? rate.edges[at - 1] ?? rate.from;
+  const breaks = breaksOf(rate);
+  if (!breaks) return rate.is;
+  if (breaks.over === 'volume' || at === null) return `by ${breaks.over}`;
+  const upTo = breaks.edges[at];
+  const edge = upTo ?? breaks.edges[at - 1] ?? breaks.from;
   const words =
-    rate.over === 'mass'
+    breaks.over === 'mass'
       ? massWords(edge as Mass)
-      : rate.over === 'units'
+      : breaks.over === 'units'
         ? `${edge} units`
-        : rate.over === 'value'
+        : breaks.over === 'value'
           ? `value ${say(edge as Minor)}`
           : lengthWords(edge as Length);
   return `${upTo === undefined ? 'above' : 'to'} ${words}`;

@@ -1,7 +1,7 @@
 import type { CompiledBook, OwnCharge, Row, Template } from '../book/index.ts';
 import {
-  chargeOf,
   isFreed,
+  kindOf,
   type Lane,
   type Load,
   laneCharge,
@@ -219,7 +219,7 @@ function extras(
   for (const one of basket.alone) {
     const lane = one.row?.lanes[service] as Lane;
     const own = one.line.item.own as OwnCharge;
-    const amount = chargeOf(own.rate, one.load, 0, lane.after, book.conversion, basket.asked);
+    const amount = kindOf(own.rate).charge(own.rate, one.load, 0, lane.after, book.conversion, basket.asked);
     if (amount < 0) return amount;
     pay(one.line, 'own rate', amount, own.waivable, lane);
   }

@@ -2,7 +2,7 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Mass, type Minor, minor } from '../exact/index.ts';
 import type { WhyNot } from '../offers/index.ts';
 import { patternText } from '../places/index.ts';
-import { boxedFor, breakAt, measureOf, quotedFor, type Rate, stocked } from '../rates/index.ts';
+import { cameBy, stocked } from '../rates/index.ts';
 import type { Step } from './answer.ts';
 import { isStocked, type Sorted, sorted } from './basket.ts';
 import { type Charged, charge, type Group, newWitness } from './charge.ts';
@@ -141,17 +141,12 @@ function groupSteps(
       units: load.units,
     });
   const { rate } = price;
-  const quoted = rate.is === 'carrier quote' ? quotedFor(rate, load, basket.asked) : null;
-  const boxed = rate.is === 'box' ? boxedFor(rate, load) : null;
-  const answer = typeof quoted === 'number' ? null : quoted;
   steps.push({
     step: 'rate',
     at: kind === null ? [...at, 'rate'] : [...at, 'kinds', kind],
     rate,
     kind,
-    break: breakOf(rate, load, lane.after),
-    parcels: answer?.parcels ?? (boxed === null || typeof boxed === 'number' ? null : boxed.boxes),
-    quoted: answer?.charge ?? null,
+    ...cameBy(rate, load, lane.after, basket.asked),
   });
   const { fees } = lane;
   const own = lane.conversion !== null && (price.given || fees.given) ? fees.alone : fees;
@@ -173,10 +168,4 @@ function groupSteps(
     });
   }
   return steps;
-}
-
-/** Which break of a table decided; null for rates that are no table. */
-function breakOf(rate: Rate, load: Group['load'], after: boolean): number | null {
-  if (rate.is !== 'table' || rate.over === 'volume') return null;
-  return breakAt(rate.edges, measureOf(rate.over, load, after));
 }

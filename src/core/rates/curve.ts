@@ -1,7 +1,8 @@
 import type { Length, Mass, Minor } from '../exact/index.ts';
-import { type FreeFrom, isFreed, type Lane, laneCharge, type Over } from './lane.ts';
+import { type FreeFrom, isFreed, type Lane, laneCharge } from './lane.ts';
 import type { Asked, Load } from './load.ts';
-import type { Rate } from './rate.ts';
+import type { Over } from './measure.ts';
+import { breaksOf, measuredOver, type Rate } from './rate.ts';
 
 /** What a lane charges along one measure, everything else held small; null where it is not offered. */
 export interface Curve {
@@ -13,11 +14,7 @@ export interface Curve {
 export function curveOver(lane: Lane): Over {
   const { freeFrom, price } = lane;
   const { rate } = price;
-  if (rate.is === 'table') return rate.over;
-  if (rate.is === 'built up' && rate.weight) return 'mass';
-  if (rate.is === 'carrier quote' || rate.is === 'box') return 'mass';
-  if (rate.is === 'built up' && rate.first + rate.further > 0) return 'units';
-  return freeFrom?.over ?? lane.bounds[0]?.over ?? 'value';
+  return measuredOver(rate) ?? freeFrom?.over ?? lane.bounds[0]?.over ?? 'value';
 }
 
 /**
@@ -77,8 +74,10 @@ function loadWith(over: Over, at: number): Load {
 }
 
 function edgesOf(lane: Lane, over: Over): number[] {
-  const ofRate = (rate: Rate): number[] =>
-    rate.is === 'table' && rate.over === over && rate.over !== 'volume' ? [rate.from, ...rate.edges] : [];
+  const ofRate = (rate: Rate): number[] => {
+    const breaks = breaksOf(rate);
+    return breaks?.over === over && breaks.over !== 'volume' ? [breaks.from, ...breaks.edges] : [];
+  };
   const ofBounds = lane.bounds
     .filter((bound) => bound.over === over && over !== 'volume')
     .flatMap(({ from, to }) => [from, to].filter((end): end is number => typeof end === 'number'));

@@ -1,25 +1,25 @@
 /**
  * Shipping templates: services, lanes and their rates; parcels and boxes; how the charges of groups are put together.
  */
+export { readBox } from './box.ts';
+export type { LaneContext, Quoting } from './context.ts';
 export { type Curve, curveOf } from './curve.ts';
+export type { Came } from './kinds/kind.ts';
+export type { BreakBody } from './kinds/table/index.ts';
 export {
   type Bound,
   type Fees,
   type FreeFrom,
   isFreed,
   type Lane,
-  type LaneContext,
   type LaneEra,
   laneCharge,
-  type Over,
-  overOf,
   type Priced,
-  readBox,
   readLane,
-  readRate,
 } from './lane.ts';
 export type { Asked, Carrier, Load, Quoted } from './load.ts';
 export { type Making, madeTable, type Supplier } from './make-table.ts';
+export { type MeasureUnit, measureUnits, type Over, overOf } from './measure.ts';
 export {
   type KindBits,
   kindBits,
@@ -33,27 +33,21 @@ export {
 } from './mixing.ts';
 export { type Box, boxesIn, fewestBoxes, type Packed, type Parcel, type Piece, pack } from './packing.ts';
 export {
-  boxedFor,
-  breakAt,
-  chargeOf,
+  breaksOf,
+  cameBy,
+  isPerItem,
   isRising,
-  measureOf,
-  type Quoting,
-  quotedFor,
+  kindOf,
+  looksAtLines,
   type Rate,
-  type Refusal,
-  type Refused,
+  type RateBody,
   reachOf,
-  refusalOf,
-  refusals,
-  refused,
-  started,
-  type Table,
+  readRate,
 } from './rate.ts';
+export { type Refusal, type Refused, refusalOf, refusals, refused } from './refusal.ts';
 export {
   type BoundBody,
   type BoxBody,
-  type BreakBody,
   boxSchema,
   type FeesBody,
   type FreeFromBody,
@@ -62,15 +56,12 @@ export {
   type LaneBody,
   type LaneRowBody,
   laneSchema,
-  type MeasureUnit,
   type MixingBody,
   type MixingRuleBody,
-  measureUnits,
   mixingRuleSchema,
   mixingSchema,
   mixings,
   pricedSchema,
-  type RateBody,
   rateSchema,
   type Service,
   serviceSchema,
@@ -78,3 +69,5 @@ export {
   type TemplateBody,
   templateSchema,
 } from './schema.ts';
+export { started } from './settle.ts';
+export type { Breaks } from './steps.ts';

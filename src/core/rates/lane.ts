@@ -3,44 +3,29 @@ import {
   type Conversion,
   type Currency,
   converted,
-  type Decimal,
-  edgeIn,
   good,
   type Instant,
   inForce,
   isCurrency,
   kept,
-  type MarketRounding,
-  type Mass,
   type Minor,
   nothing,
   type Problem,
   parseAmount,
-  parseDecimal,
-  parseLength,
-  parseMass,
-  parseVolume,
   type Result,
   readWindow,
   type Span,
   turnsOf,
-  volumeUnits,
 } from '../exact/index.ts';
-import { type Pattern, parsePattern } from '../places/index.ts';
+import type { LaneContext } from './context.ts';
+import type { RateKind } from './kinds/kind.ts';
 import type { Asked, Load } from './load.ts';
 import { volumeOfLoad } from './load.ts';
-import type { Box } from './packing.ts';
-import { type Break, chargeOf, measureOf, type Quoting, type Rate, type Refused, refused, type Steps } from './rate.ts';
-import type {
-  BoundBody,
-  BoxBody,
-  BreakBody,
-  FeesBody,
-  FreeFromBody,
-  LaneBody,
-  MeasureUnit,
-  RateBody,
-} from './schema.ts';
+import { inMarket, type Over, overOf, readMeasure } from './measure.ts';
+import { kindOf, type Rate, readRate } from './rate.ts';
+import { type Refused, refused } from './refusal.ts';
+import type { BoundBody, FeesBody, FreeFromBody, LaneBody } from './schema.ts';
+import { measureOf } from './steps.ts';
 
 /** From where a lane is free. `value` counts minor units of the market, units, or steps of mass. */
 export interface FreeFrom {
@@ -49,8 +34,6 @@ export interface FreeFrom {
   readonly test: 'before' | 'after';
   readonly of: 'basket' | 'group';
 }
-
-export type Over = 'value' | 'units' | 'mass' | 'long side' | 'volume';
 
 /** At least and at most, both counting. */
 export interface Bound {
@@ -62,9 +45,13 @@ export interface Bound {
 /** A rate for one market: as given in its currency, or else in the template's. */
 export interface Priced {
   readonly rate: Rate;
+  readonly kind: RateKind;
   /** Whether it is in the market's own currency though the template's is another. */
   readonly given: boolean;
 }
+
+/** A rate with its kind found, once for all the answers to come. */
+export const pricedBy = (rate: Rate, given: boolean): Priced => ({ rate, kind: kindOf(rate), given });
 
 /** Lane fees for one market, in the template's currency, and alone in the market's: given there, or each converted. */
 export interface Fees {
@@ -94,21 +81,8 @@ export interface LaneEra {
   readonly lane: Lane;
 }
 
-/**
- * What a lane is read by: its template's currency and the market's, how one becomes the other, and the seller's boxes.
- */
-export interface LaneContext {
-  readonly currency: Currency;
-  readonly market: Currency;
-  readonly conversion: Conversion | null;
-  readonly rounding: MarketRounding;
-  readonly boxes: ReadonlyMap<string, Box>;
-  /** What currencies that carriers answer in are in another, by the listed rates. */
-  readonly quotingInto: (currency: Currency) => Quoting;
-}
-
 /** What a lane charges a group, bounds and lane fees minded, its threshold not; below 0 it is refused. */
-export function laneCharge(lane: Lane, { rate, given }: Priced, load: Load, asked: Asked): number | Refused {
+export function laneCharge(lane: Lane, { rate, kind, given }: Priced, load: Load, asked: Asked): number | Refused {
   if (lane.bounds.length > 0)
     for (const bound of lane.bounds) {
       const measure = bound.over === 'volume' ? volumeOfLoad(load) : measureOf(bound.over, load, lane.after);
@@ -117,8 +91,8 @@ export function laneCharge(lane: Lane, { rate, given }: Priced, load: Load, aske
     }
   const { fees, conversion } = lane;
   if (conversion === null || !(given || fees.given))
-    return chargeOf(rate, load, fees.order + fees.item * load.units, lane.after, conversion, asked);
-  const charge = chargeOf(rate, load, 0, lane.after, given ? null : conversion, asked);
+    return kind.charge(rate, load, fees.order + fees.item * load.units, lane.after, conversion, asked);
+  const charge = kind.charge(rate, load, 0, lane.after, given ? null : conversion, asked);
   if (charge < 0) return charge;
   const whole = charge + fees.alone.order + fees.alone.item * load.units;
   return whole > Number.MAX_SAFE_INTEGER ? tooLarge : whole;
@@ -140,12 +114,6 @@ export function isFreed(free: FreeFrom, basket: Load, group: Load): boolean {
       return load.bought >= free.value;
   }
 }
-
-export const overOf = (unit: MeasureUnit): Over => {
-  if (unit === 'value' || unit === 'units') return unit;
-  if (unit === 'mm' || unit === 'cm' || unit === 'in') return 'long side';
-  return (volumeUnits as readonly string[]).includes(unit) ? 'volume' : 'mass';
-};
 
 /**
  * Reads a lane as written, as it is from the beginning and after each start and end of its dated rows; every problem
@@ -232,7 +200,7 @@ function readRates(
       };
     });
     const given = context.conversion ? also.find(({ currency }) => currency === context.market) : undefined;
-    return given ? { rate: given.rate, given: true } : { rate, given: false };
+    return pricedBy(given?.rate ?? rate, given !== undefined);
   };
   const kinds = Object.entries(body.kinds).map(
     ([kind, priced]) => [kind, one(priced, [...at, 'kinds', kind])] as const,
@@ -298,220 +266,4 @@ function readBound(body: BoundBody, context: LaneContext, at: Problem['at'], pro
       right: 'the lower end first',
     });
   return { over: overOf(body.unit), from, to };
-}
-
-/** A value of the template's currency in the market's; one above nothing stays above it. */
-const inMarket = (
-  text: string,
-  { currency, conversion }: LaneContext,
-  at: Problem['at'],
-  problems: Problem[],
-): number => {
-  const value = kept(parseAmount(text, currency), at, problems, nothing);
-  return conversion ? edgeIn(value, conversion) : value;
-};
-
-/** Reads a figure of a table, bound or threshold in its unit; values in the market's currency. */
-function readMeasure(
-  text: string,
-  unit: MeasureUnit,
-  context: LaneContext,
-  at: Problem['at'],
-  problems: Problem[],
-): number | bigint {
-  switch (unit) {
-    case 'value':
-      return inMarket(text, context, at, problems);
-    case 'units':
-      if (!/^\d+$/.test(text)) problems.push({ at, wrong: `“${text}” is no count of units`, right: 'a whole number' });
-      return Number(text);
-    case 'mm':
-    case 'cm':
-    case 'in':
-      return kept<number>(parseLength(text, unit), at, problems, 0);
-    case 'cm3':
-    case 'l':
-    case 'in3':
-      return kept<bigint>(parseVolume(text, unit), at, problems, 0n);
-    default:
-      return kept<number>(parseMass(text, unit), at, problems, 0);
-  }
-}
-
-/** Reads a rate as written, adding its problems to a list. */
-export function readRate(body: RateBody, context: LaneContext, at: Problem['at'], problems: Problem[]): Rate {
-  const amount = (text: string, ...field: (string | number)[]) =>
-    kept(parseAmount(text, context.currency), [...at, ...field], problems, nothing);
-  switch (body.is) {
-    case 'free':
-      return body;
-    case 'flat':
-      return { is: 'flat', amount: amount(body.amount, 'amount') };
-    case 'built up': {
-      const { weight } = body;
-      const per = weight && kept(parseMass(weight.per, weight.unit), [...at, 'weight', 'per'], problems, 1 as Mass);
-      if (per === 0)
-        problems.push({
-          at: [...at, 'weight', 'per'],
-          wrong: 'an amount for each 0 of weight',
-          right: 'a weight above 0',
-        });
-      return {
-        is: 'built up',
-        order: amount(body.order, 'order'),
-        first: amount(body.first, 'first'),
-        further: amount(body.further, 'further'),
-        weight:
-          weight && per
-            ? { amount: amount(weight.amount, 'weight', 'amount'), per, started: weight.each === 'started' }
-            : null,
-      };
-    }
-    case 'table': {
-      const over = overOf(body.unit);
-      const measure = (text: string, field: Problem['at']) => readMeasure(text, body.unit, context, field, problems);
-      if (over === 'volume')
-        return {
-          is: 'table',
-          over,
-          ...readSteps(body, 0n, measure as (text: string, field: Problem['at']) => bigint, amount, at, problems),
-        };
-      return {
-        is: 'table',
-        over,
-        ...readSteps(body, 0, measure as (text: string, field: Problem['at']) => number, amount, at, problems),
-      };
-    }
-    case 'carrier quote':
-      return {
-        is: 'carrier quote',
-        service: body.service,
-        percent: kept(parseDecimal(body.percent, 3), [...at, 'percent'], problems, { digits: 0n, scale: 0 }),
-        add: amount(body.add, 'add'),
-        fallback: body.fallback === null ? null : amount(body.fallback, 'fallback'),
-        boxes: [...context.boxes.values()],
-        currency: context.currency,
-        quoting: context.quotingInto(context.currency),
-        rounding: context.rounding,
-      };
-    case 'box': {
-      const limit = kept(parseMass(body.limit.value, body.limit.unit), [...at, 'limit'], problems, 0 as Mass);
-      const places = body.places.map((text, i) =>
-        kept(parsePattern(text), [...at, 'places', i], problems, { is: 'world' } as Pattern),
-      );
-      const sizes = body.sizes.map((size, i) => {
-        const box = context.boxes.get(size.box);
-        if (!box)
-          problems.push({
-            at: [...at, 'sizes', i, 'box'],
-            wrong: `no box “${size.box}”`,
-            right: [...context.boxes.keys()].join(', ') || 'a box of the book',
-          });
-        if (body.sizes.findIndex((one) => one.box === size.box) < i)
-          problems.push({
-            at: [...at, 'sizes', i, 'box'],
-            wrong: `“${size.box}” stands twice`,
-            right: 'each box once',
-          });
-        return {
-          box: { ...(box ?? nowhere), limit: Math.min(limit, box?.limit ?? limit) as Mass },
-          amount: amount(size.amount, 'sizes', i, 'amount'),
-        };
-      });
-      return { is: 'box', sizes, places };
-    }
-  }
-}
-
-/** Stands in for a box that is not there, while its problem is told. */
-const nowhere: Box = {
-  id: '',
-  name: '',
-  sides: [0, 0, 0] as unknown as Box['sides'],
-  volume: 0n as Box['volume'],
-  limit: 0 as Mass,
-  own: 0 as Mass,
-};
-
-const figureOf = (text: string): Decimal | null => {
-  const read = parseDecimal(text, 4);
-  return read.ok ? read.value : null;
-};
-const isAbove = (a: Decimal, b: Decimal): boolean =>
-  a.digits * 10n ** BigInt(b.scale) > b.digits * 10n ** BigInt(a.scale);
-
-function readSteps<T extends number | bigint>(
-  body: RateBody & { is: 'table' },
-  zero: T,
-  measure: (text: string, at: Problem['at']) => T,
-  amount: (text: string, ...field: (string | number)[]) => Minor,
-  at: Problem['at'],
-  problems: Problem[],
-): Steps<T> {
-  const unit = body.unit === 'value' ? '' : ` ${body.unit}`;
-  const from = body.from === null ? zero : measure(body.from, [...at, 'from']);
-  const edges: T[] = [];
-  // Edges are held against each other as written: in another currency two may come to one, and the break between them
-  // is empty.
-  let [last, least]: [Decimal | null, Decimal | null] = [null, body.from === null ? null : figureOf(body.from)];
-  body.breaks.forEach((one, i) => {
-    const field = [...at, 'breaks', i, 'to'];
-    if (one.to === null) {
-      if (i < body.breaks.length - 1)
-        problems.push({
-          at: field,
-          wrong: 'an open break stands before the last',
-          right: 'an upper edge; only the last break may be open',
-        });
-      return;
-    }
-    const written = figureOf(one.to);
-    if (last && written && !isAbove(written, last))
-      problems.push({
-        at: field,
-        wrong: `${one.to}${unit} does not lie above the edge before it`,
-        right: 'edges that rise from break to break',
-      });
-    else if (written && (written.digits === 0n || (least && isAbove(least, written))))
-      problems.push({
-        at: field,
-        wrong: `an edge of ${one.to}${unit} holds nothing`,
-        right: body.from === null ? 'an upper edge above 0' : `an upper edge of ${body.from} or more`,
-      });
-    [last, least] = [written, null];
-    edges.push(measure(one.to, field));
-  });
-  const breaks = body.breaks.map((one: BreakBody, i): Break<T> => {
-    const charge = amount(one.amount, 'breaks', i, 'amount');
-    if (!('step' in one)) return { amount: charge, step: nothing, per: zero };
-    const per = measure(one.per, [...at, 'breaks', i, 'per']);
-    if (per === zero)
-      problems.push({
-        at: [...at, 'breaks', i, 'per'],
-        wrong: 'a step for each started 0',
-        right: 'a measure above 0',
-      });
-    return { amount: charge, step: amount(one.step, 'breaks', i, 'step'), per };
-  });
-  return { from, edges, breaks };
-}
-
-/** Reads a box of the seller's. */
-export function readBox(body: BoxBody): Result<Box> {
-  const problems: Problem[] = [];
-  const sides = (['length', 'width', 'height'] as const).map((side) =>
-    kept(parseLength(body[side], body.unit), [side], problems, 0 as never),
-  );
-  const [a, b, c] = [...sides].sort((x, y) => y - x) as [
-    (typeof sides)[number],
-    (typeof sides)[number],
-    (typeof sides)[number],
-  ];
-  const limit = kept(parseMass(body.limit.value, body.limit.unit), ['limit'], problems, 0 as Mass);
-  const own = body.own ? kept(parseMass(body.own.value, body.own.unit), ['own'], problems, 0 as Mass) : (0 as Mass);
-  if (c === 0) problems.push({ at: ['height'], wrong: 'a side of 0', right: 'sides above 0' });
-  const volume = (BigInt(a) * BigInt(b) * BigInt(c)) as Box['volume'];
-  return problems.length > 0
-    ? { ok: false, problems }
-    : { ok: true, value: { id: body.id, name: body.name, sides: [a, b, c], volume, limit, own } };
 }

@@ -10,7 +10,7 @@ import {
   parseAmount,
   type Result,
 } from '../exact/index.ts';
-import type { RateBody } from './schema.ts';
+import type { RateBody } from './rate.ts';
 
 /** What one supplier asks for the first unit, and for each further one. */
 export interface Supplier {

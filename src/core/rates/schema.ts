@@ -1,13 +1,10 @@
 import { z } from 'zod';
-import { lengthUnits, massUnits, volumeUnits, written } from '../exact/index.ts';
+import { rateKinds } from '#rate-kinds';
+import { lengthUnits, massUnits, written } from '../exact/index.ts';
+import { measureUnits } from './measure.ts';
 
-const { amount, currency, figure, id, name, percent, place, window } = written;
+const { amount, currency, figure, id, name, window } = written;
 
-/**
- * What tables, bounds and thresholds count in: goods value in the template's currency, units, a mass, a length, a
- * volume.
- */
-export const measureUnits = ['value', 'units', ...massUnits, ...lengthUnits, ...volumeUnits] as const;
 const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
 
 /** The one choice of a basket that its channel stocks and delivers itself; no service may be called so. */
@@ -30,57 +27,7 @@ export const serviceSchema = z.strictObject({
   carrier: z.string().min(1).max(40).nullable().default(null),
 });
 
-/**
- * A break of a table: up to an edge that belongs to it (null: open) an amount, or a base and a step for each started so
- * much beyond the edge before.
- */
-export const breakSchema = z.union([
-  z.strictObject({ to: figure.nullable(), amount }),
-  z.strictObject({ to: figure.nullable(), amount, step: amount, per: figure }),
-]);
-export const rateSchema = z.discriminatedUnion('is', [
-  z.strictObject({ is: z.literal('free') }),
-  z.strictObject({ is: z.literal('flat'), amount }),
-  z.strictObject({
-    is: z.literal('built up'),
-    order: amount,
-    first: amount,
-    further: amount,
-    /** An amount for each so much of weight, in proportion or for each started. */
-    weight: z
-      .strictObject({ amount, per: figure, unit: z.enum(massUnits), each: z.enum(['in proportion', 'started']) })
-      .nullable(),
-  }),
-  z.strictObject({
-    is: z.literal('table'),
-    unit: z.enum(measureUnits),
-    /** The least that it holds for; below it nothing is offered. */
-    from: figure.nullable().default(null),
-    breaks: z.array(breakSchema).min(1).max(100),
-  }),
-  z.strictObject({
-    is: z.literal('carrier quote'),
-    /** The carrier's service. */
-    service: z.string().min(1).max(40),
-    percent: percent.default('0'),
-    add: amount.default('0'),
-    /** Charged where the carrier is silent; null: not offered then. */
-    fallback: amount.nullable(),
-  }),
-  z.strictObject({
-    is: z.literal('box'),
-    /** An amount a box of each size; the cheapest way to pack into some of them counts. */
-    sizes: z
-      .array(z.strictObject({ box: id, amount }))
-      .min(1)
-      .max(6),
-    /** The most a box may weigh, contents alone, where that is less than its own limit. */
-    limit: z.strictObject({ value: figure, unit: z.enum(massUnits) }),
-    /** Places it serves: patterns of places. */
-    places: z.array(place).min(1),
-  }),
-]);
-
+export const rateSchema = rateKinds.schema;
 /** A rate, and the same in other currencies; where it is not given it is converted. */
 const priced = { rate: rateSchema, also: z.record(currency, rateSchema).default({}) };
 export const pricedSchema = z.strictObject(priced);
@@ -171,8 +118,6 @@ export const mixingRuleSchema = z.strictObject({ id, kinds: z.array(id), service
 
 export type Service = z.infer<typeof serviceSchema>;
 export type LaneBody = z.infer<typeof laneSchema>;
-export type RateBody = z.infer<typeof rateSchema>;
-export type BreakBody = z.infer<typeof breakSchema>;
 export type FeesBody = z.infer<typeof feesSchema>;
 export type LaneRowBody = z.infer<typeof laneRowSchema>;
 export type FreeFromBody = z.infer<typeof freeFromSchema>;
@@ -181,4 +126,3 @@ export type TemplateBody = z.infer<typeof templateSchema>;
 export type BoxBody = z.infer<typeof boxSchema>;
 export type MixingBody = z.infer<typeof mixingSchema>;
 export type MixingRuleBody = z.infer<typeof mixingRuleSchema>;
-export type MeasureUnit = (typeof measureUnits)[number];

@@ -3,10 +3,6 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { hangOfCharge } from '../check/hang.ts';
-import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
-import { linkTo, placeWords } from '../parts/links.ts';
-import { type Hang, Plumb } from '../parts/plumb.tsx';
 import {
   channelName,
   massOf,
@@ -17,7 +13,11 @@ import {
   sideWords,
   stepNames,
   stepWords,
-} from '../parts/words.ts';
+} from '../../words/index.ts';
+import { hangOfCharge } from '../check/hang.ts';
+import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../parts/field.tsx';
+import { linkTo, placeWords } from '../parts/links.ts';
+import { type Hang, Plumb } from '../parts/plumb.tsx';
 import { useCheckoutsQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';

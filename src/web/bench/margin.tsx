@@ -1,5 +1,5 @@
 import type { MarginPart } from '../../core/plan/index.ts';
-import { money } from '../parts/words.ts';
+import { money } from '../../words/index.ts';
 import type { OpenBook } from '../store/desk.ts';
 import type { SidedMargin } from '../worker/quick.ts';
 

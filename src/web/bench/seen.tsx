@@ -1,5 +1,5 @@
 import type { Answer, Hidden } from '../../core/quote/index.ts';
-import { money, serviceName } from '../parts/words.ts';
+import { money, serviceName } from '../../words/index.ts';
 import type { OpenBook } from '../store/desk.ts';
 
 const hiddenWords: Record<Hidden['why'], string> = {

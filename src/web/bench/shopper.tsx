@@ -2,8 +2,8 @@ import { type Basket, channelIds } from '../../core/book/index.ts';
 import { amountText, type Currency, minor, mondayOf, parseAmount, sure } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
+import { channelName, offerTitle } from '../../words/index.ts';
 import { amountIn, ChoicePart, TextPart } from '../parts/field.tsx';
-import { channelName, offerTitle } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 
 const countFault = (text: string): string | null => (/^\d{1,7}$/.test(text) ? null : 'a whole number');

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { ChannelState } from '../../contract/index.ts';
 import type { ChannelId } from '../../core/book/index.ts';
+import { channelName } from '../../words/index.ts';
 import { useDated } from '../parts/clock.ts';
-import { channelName } from '../parts/words.ts';
 import { useFilesQuery } from '../store/api.ts';
 
 interface Differing {

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { ChannelId } from '../../core/book/index.ts';
-import { channelName } from '../parts/words.ts';
+import { channelName } from '../../words/index.ts';
 import { useListingsQuery } from '../store/api.ts';
 import { useDesk } from '../store/desk.ts';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Currency } from '../../core/exact/index.ts';
 import { type Bulk, bulkChanges, type Column, type Item } from '../../core/goods/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { heads } from './columns.ts';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../core/goods/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import { UnitPart } from '../rates/unit.tsx';
 import type { OpenBook } from '../store/desk.ts';
 

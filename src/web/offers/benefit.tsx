@@ -1,6 +1,6 @@
 import type { BenefitBody, OffBody } from '../../core/offers/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { AmountPart, ChoicePart, figureFault, MoneyPart, Several, TestPart, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { ListReport } from '../../contract/index.ts';
+import { channelName, offerTitle } from '../../words/index.ts';
 import { failure } from '../parts/failed.ts';
 import { nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
-import { channelName, offerTitle } from '../parts/words.ts';
 import {
   useBatchesQuery,
   useDropBatchMutation,

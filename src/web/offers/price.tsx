@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { parsePlace } from '../../core/places/index.ts';
+import { money, serviceName } from '../../words/index.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
-import { money, serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { GoodsPart } from './benefit.tsx';
 import { OffersTabs } from './tabs.tsx';

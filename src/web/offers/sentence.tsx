@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
 import type { AskBody, CodeBody, OfferBody } from '../../core/offers/index.ts';
+import { amountOf, channelName } from '../../words/index.ts';
 import {
   AddPart,
   amountIn,
@@ -13,8 +14,6 @@ import {
   TextPart,
   timeFault,
 } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
-import { channelName } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
 import { BenefitPart, GoodsPart, others } from './benefit.tsx';
 

@@ -1,9 +1,9 @@
 import { channelIds } from '../../core/book/index.ts';
 import { dialectOf } from '../../core/channels/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
+import { channelName } from '../../words/index.ts';
 import { useDated } from '../parts/clock.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelName } from '../parts/words.ts';
 import { useChannelsQuery } from '../store/api.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { momentOf } from './timeline.tsx';

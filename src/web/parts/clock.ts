@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import { dated } from './figures.ts';
+import { dated } from '../../words/index.ts';
 
 /** The time zone that moments are told in: the book's own. */
 export const TimeZoneContext = createContext('UTC');

@@ -1,5 +1,5 @@
+import { money } from '../../words/index.ts';
 import { useCurrency } from './currency.ts';
-import { money } from './figures.ts';
 
 /** How something hangs: the one sign for agreement. */
 export type Hang =

@@ -9,11 +9,10 @@ import {
   placeText,
   regionName,
 } from '../../core/places/index.ts';
-import { countryName } from '../../words/en/places.ts';
+import { countryName, serviceName, zoneName } from '../../words/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
-import { serviceName, zoneName } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import type { PlaceFound, Unanswered } from '../worker/quick.ts';
 import type { MapAnswer } from '../worker/study.ts';

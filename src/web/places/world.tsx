@@ -1,7 +1,7 @@
 import { type GeoPermissibleObjects, geoGraticule10, geoNaturalEarth1, geoPath } from 'd3-geo';
 import { useEffect, useMemo, useState } from 'react';
 import { feature } from 'topojson-client';
-import { money } from '../parts/words.ts';
+import { money } from '../../words/index.ts';
 import type { MapAnswer, MapPlace } from '../worker/study.ts';
 import { countryNumbers } from './country-numbers.ts';
 

@@ -1,9 +1,9 @@
 import { csvOf } from '../../core/goods/index.ts';
 import { type BreakBody, measureUnits, type RateBody } from '../../core/rates/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { useCurrency } from '../parts/currency.ts';
 import { download } from '../parts/download.ts';
 import { AmountPart, figureFault, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import { blockOf, readBlock } from './block.ts';
 import { MakeTable } from './make-table.tsx';
 import { UnitPart } from './unit.tsx';
@@ -13,7 +13,7 @@ type Table = RateBody & { is: 'table' };
 /**
  * The breaks of a table over weight, value, units, size or volume; a block pasted from a spreadsheet takes their place.
  */
-function Breaks({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
+export function Breaks({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
   const currency = useCurrency();
   const { breaks } = rate;
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);
@@ -201,14 +201,3 @@ function Breaks({ rate, label, change }: { rate: Table; label: string; change: (
     </div>
   );
 }
-
-/** The table of a rate that is one; nothing for the others. */
-export const RateTable = ({
-  rate,
-  label,
-  change,
-}: {
-  rate: RateBody;
-  label: string;
-  change: (rate: RateBody) => void;
-}) => (rate.is === 'table' ? <Breaks rate={rate} label={label} change={change} /> : null);

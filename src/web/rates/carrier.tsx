@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { localOf } from '../../core/exact/index.ts';
 import { quarterOf } from '../../core/plan/index.ts';
+import { money, rateText, serviceName, templateName, zoneName } from '../../words/index.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
 import { ChoicePart } from '../parts/field.tsx';
-import { money, rateText, serviceName, templateName, zoneName } from '../parts/words.ts';
 import { useCarrierQuery, useOrdersQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';

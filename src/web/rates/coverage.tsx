@@ -1,8 +1,7 @@
 import { Link } from 'react-router';
 import type { CoverageFinding } from '../../core/check/index.ts';
-import { countryName } from '../../words/en/places.ts';
+import { countryName, massOf, money, serviceName, templateName, zoneName } from '../../words/index.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
-import { massOf, money, serviceName, templateName, zoneName } from '../parts/words.ts';
 import { useVisitsQuery } from '../store/api.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';

@@ -1,7 +1,7 @@
 import { type Currency, currencyDigits } from '../../core/exact/index.ts';
 import type { Curve } from '../../core/rates/index.ts';
+import { money } from '../../words/index.ts';
 import { LineChart } from '../parts/line-chart.tsx';
-import { money } from '../parts/words.ts';
 import type { CostedCurve } from '../worker/quick.ts';
 
 const axes: Record<Curve['over'], { unit: string; title: string; scale: number }> = {

@@ -1,10 +1,8 @@
 import type { LaneBody, LaneRowBody } from '../../core/rates/index.ts';
+import { amountOf, freeText, rateText } from '../../words/index.ts';
 import { amountIn, keptTime, shownTime, TextPart, timeFault } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
-import { freeText, rateText } from '../parts/words.ts';
 import type { OpenBook } from '../store/desk.ts';
-import { RateTable } from './breaks.tsx';
-import { RatePart } from './rate.tsx';
+import { RateBelow, RatePart } from './rate.tsx';
 
 /** What of a lane is given for a time: of the rows in force the later begun counts. */
 export function DatedRows({ book, lane, path }: { book: OpenBook; lane: LaneBody; path: readonly string[] }) {
@@ -52,7 +50,7 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
         </button>
       </p>
       {sets.is === 'rate' && (
-        <RateTable rate={sets.rate} label={row.id} change={(rate) => change('sets', { ...sets, rate })} />
+        <RateBelow rate={sets.rate} label={row.id} change={(rate) => change('sets', { ...sets, rate })} />
       )}
     </>
   );

@@ -1,6 +1,7 @@
 import { channelIds } from '../../core/book/index.ts';
 import type { ZoneBody } from '../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../core/rates/index.ts';
+import { amountOf, channelName } from '../../words/index.ts';
 import { CurrencyContext, useCurrency } from '../parts/currency.ts';
 import {
   AddPart,
@@ -12,15 +13,12 @@ import {
   TestPart,
   TextPart,
 } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
-import { channelName } from '../parts/words.ts';
 import { type OpenBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
-import { RateTable } from './breaks.tsx';
 import { LaneCurve } from './curve.tsx';
 import { DatedRows } from './dated.tsx';
-import { RatePart } from './rate.tsx';
+import { RateBelow, RatePart } from './rate.tsx';
 import { UnitPart } from './unit.tsx';
 
 /** A lane as it is first offered. */
@@ -165,7 +163,7 @@ export function LaneMeaning({
                 as converted
               </button>
             </p>
-            <RateTable rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
+            <RateBelow rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
           </div>
         </CurrencyContext>
       ))}
@@ -184,7 +182,7 @@ export function LaneMeaning({
               as all others
             </button>
           </p>
-          <RateTable
+          <RateBelow
             rate={priced.rate}
             label={kind}
             change={(rate) => set('kinds', { ...lane.kinds, [kind]: { ...priced, rate } })}
@@ -203,7 +201,7 @@ export function LaneMeaning({
         </p>
       ))}
       {curve && <LaneCurve curve={curve} currency={currency} />}
-      <RateTable rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
+      <RateBelow rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       <DatedRows book={book} lane={lane} path={path} />
       {mine.map(({ id, note }) => (
         <div

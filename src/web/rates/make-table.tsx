@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { Currency } from '../../core/exact/index.ts';
 import { madeTable, type RateBody, type Supplier } from '../../core/rates/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { useCurrency } from '../parts/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 
 const blankIn = (currency: string): Supplier => ({ first: amountOf(4.3, currency), further: amountOf(1.45, currency) });
 

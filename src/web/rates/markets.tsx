@@ -1,11 +1,10 @@
 import type { Market } from '../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../core/exact/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
+import { money, pathWords, wholeOf } from '../../words/index.ts';
 import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../parts/field.tsx';
-import { money, wholeOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { placesFault, placesIn } from '../parts/places-list.ts';
-import { pathWords } from '../parts/words.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { RatesTabs } from './tabs.tsx';
 import { UnitPart } from './unit.tsx';

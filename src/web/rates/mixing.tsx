@@ -1,9 +1,8 @@
 import { type MixingBody, type MixingRuleBody, mixings } from '../../core/rates/index.ts';
+import { amountOf, serviceName } from '../../words/index.ts';
 import { useCurrency } from '../parts/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
-import { serviceName } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import { ServicesList } from './services.tsx';

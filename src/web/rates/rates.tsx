@@ -1,12 +1,13 @@
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { LaneBody, RateBody } from '../../core/rates/index.ts';
+import type { LaneBody } from '../../core/rates/index.ts';
+import { firstText, freeText, mannerText } from '../../words/index.ts';
 import { CurrencyContext } from '../parts/currency.ts';
-import { freeText, rateText } from '../parts/words.ts';
 import { type OpenBook, useBook } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';
 import { LaneMeaning } from './lane.tsx';
 import { lanesIn, textOf } from './lanes-block.ts';
+import { RateShape } from './rate.tsx';
 import { TemplateHead } from './template.tsx';
 
 export function RatesStage() {
@@ -203,53 +204,11 @@ function LaneCell({ lane }: { lane: LaneBody | undefined }) {
     lane.bounds.length > 0 && 'bounded',
     lane.fees && 'fees',
   ].filter(Boolean);
-  const small = [
-    rate.is === 'flat' || rate.is === 'free' ? (free ? null : rate.is === 'flat' ? 'flat' : null) : rateText(rate),
-    free,
-    ...more,
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  const small = [mannerText(rate), free, ...more].filter(Boolean).join(' · ');
   return (
     <>
-      <strong>{firstOf(rate)}</strong>{' '}
-      {rate.is === 'table' && <Steps amounts={rate.breaks.map((one) => Number(one.amount))} />}
+      <strong>{firstText(rate)}</strong> <RateShape rate={rate} />
       <div className="muted small">{small}</div>
     </>
-  );
-}
-
-/** Two amounts as one, with the decimals that they are written with. */
-const sumText = (a: string, b: string): string =>
-  (Number(a) + Number(b)).toFixed(Math.max(...[a, b].map((one) => one.split('.')[1]?.length ?? 0)));
-
-/** The first figure of a rate: what the smallest order pays. */
-function firstOf(rate: RateBody): string {
-  switch (rate.is) {
-    case 'free':
-      return 'Free';
-    case 'flat':
-      return rate.amount;
-    case 'box':
-      return rate.sizes[0]?.amount ?? '';
-    case 'built up':
-      return sumText(rate.order, rate.first);
-    case 'table':
-      return rate.breaks[0]?.amount ?? '';
-    case 'carrier quote':
-      return 'Quote';
-  }
-}
-
-function Steps({ amounts }: { amounts: readonly number[] }) {
-  const [low, high] = [Math.min(...amounts), Math.max(...amounts)];
-  const y = (amount: number) => 11 - (high === low ? 5 : ((amount - low) / (high - low)) * 9);
-  const path = amounts
-    .map((amount, i) => `${i === 0 ? 'M0' : 'H'}${i === 0 ? ` ${y(amount)}` : (i * 40) / amounts.length}V${y(amount)}`)
-    .join('');
-  return (
-    <svg width="40" height="13" viewBox="0 0 40 13" aria-hidden="true" className="inline">
-      <path d={`${path}H40`} fill="none" stroke="currentColor" strokeWidth="1.3" />
-    </svg>
   );
 }

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { Service, TemplateBody } from '../../core/rates/index.ts';
+import { amountOf } from '../../words/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
-import { amountOf } from '../parts/figures.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useDesk } from '../store/desk.ts';
 import { plainLane } from './lane.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
+import { pathWords, valueWords } from '../../words/index.ts';
 import { useDated } from '../parts/clock.ts';
 import { failure } from '../parts/failed.ts';
-import { pathWords, valueWords } from '../parts/words.ts';
 import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../store/api.ts';
 import { useBook } from '../store/desk.ts';
 import { useSeen } from '../store/index.ts';

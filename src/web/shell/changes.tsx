@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { valueAt } from '../../core/book/index.ts';
+import { pathWords, valueWords } from '../../words/index.ts';
 import { failure } from '../parts/failed.ts';
-import { pathWords, valueWords } from '../parts/words.ts';
 import { useSaveMutation } from '../store/api.ts';
 import { useBook } from '../store/desk.ts';
 import { cleared, dropped, rebased } from '../store/draft.ts';

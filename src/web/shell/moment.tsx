@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { listed } from '../../words/en/list.ts';
+import { dated, listed } from '../../words/index.ts';
 import { failure } from '../parts/failed.ts';
-import { dated } from '../parts/words.ts';
 import { useClockQuery, usePushClockMutation } from '../store/api.ts';
 import { useBook, useMoment } from '../store/desk.ts';
 import { useAct } from '../store/index.ts';

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
-import { channelName, laneWords, serviceName } from '../parts/words.ts';
+import { channelName, laneWords, serviceName } from '../../words/index.ts';
 import { useBook } from '../store/desk.ts';
 import { useAct } from '../store/index.ts';
 import { opened, themeSet } from '../store/view.ts';

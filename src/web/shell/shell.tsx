@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
+import { dated } from '../../words/index.ts';
 import { placeOfZone, TimeZoneContext } from '../parts/clock.ts';
 import { CurrencyContext } from '../parts/currency.ts';
 import { failure } from '../parts/failed.ts';
-import { dated } from '../parts/words.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook } from '../store/desk.ts';
 import { useAct, useSeen } from '../store/index.ts';

@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
+import { channelName, massOf, money, priced, serviceName } from '../../words/index.ts';
 import { hangOfCharge } from '../check/hang.ts';
 import { type Hang, Plumb } from '../parts/plumb.tsx';
-import { channelName, massOf, money, priced, serviceName } from '../parts/words.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../store/api.ts';
 import { useBook, useDesk, useMoment } from '../store/desk.ts';
 import { factsOf } from '../store/facts.ts';

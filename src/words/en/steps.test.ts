@@ -3,7 +3,7 @@ import { worldOf } from '../../../tests/reading/books.ts';
 import { basketSchema, compileBook, readyGoods } from '../../core/book/index.ts';
 import { sure } from '../../core/exact/index.ts';
 import { explain, questionOf, quote } from '../../core/quote/index.ts';
-import { money, stepWords } from './words.ts';
+import { money, stepWords } from './index.ts';
 
 /** Nothing that a reader could not make out: a value that is none, a list of code, an empty gap. */
 const unreadable = /undefined|NaN|null|\[object|Infinity| {2}| ,|\(\)/;

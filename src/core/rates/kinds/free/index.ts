@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { settled } from '../../settle.ts';
+import { plainly, rateKind, reach } from '../kind.ts';
+
+/** Nothing, whatever the order. */
+export const free = rateKind({
+  is: 'free',
+  schema: z.strictObject({ is: z.literal('free') }),
+  read: (body): { readonly is: 'free' } => body,
+  charge: (_rate, _load, base, _after, by) => settled(base, by),
+  reach: () => reach(0, 0),
+  isRising: () => true,
+  breaks: () => null,
+  over: () => null,
+  perItem: () => false,
+  looksAtLines: () => false,
+  came: () => plainly,
+});

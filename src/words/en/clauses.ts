@@ -1,0 +1,58 @@
+import type { Book } from '../../core/book/index.ts';
+import type { Clause } from '../../core/channels/index.ts';
+import type { ClassOfBasket } from '../../core/check/index.ts';
+import { dated } from './figures.ts';
+import { offerTitle, serviceName, zoneName } from './names.ts';
+import { laneWords } from './rates.ts';
+
+/** Goods delivered otherwise than the plain ones. */
+const apartWords: Readonly<Record<(ClassOfBasket & { is: 'apart' })['by'], string>> = {
+  template: 'goods of other templates',
+  dated: 'goods with dated rows',
+  'own rate': 'goods with rates of their own',
+  services: 'goods some services bar',
+  fee: 'goods with handling fees',
+  kind: 'kinds with rates of their own',
+};
+
+export function className(book: Book, one: ClassOfBasket): string {
+  switch (one.is) {
+    case 'zone':
+      return `${zoneName(book, one.zone)}${one.codes.length > 0 ? ` · ${one.codes.join(' + ')}` : ''}`;
+    case 'edge':
+      return `${offerTitle(book, one.offer)}, minute of ${one.edge}`;
+    case 'moment':
+      return `A change over there, ${dated(one.at, book.markets[0]?.timeZone ?? 'UTC')}`;
+    case 'apart':
+      return apartWords[one.by].replace(/^g|^k/, (letter) => letter.toUpperCase());
+    case 'offer':
+      return `${offerTitle(book, one.offer)}${one.state === 'used up' ? ', used up' : ''}`;
+  }
+}
+
+export function clauseName(book: Book, clause: Clause): string {
+  switch (clause.about) {
+    case 'goods':
+      return 'The goods, their prices and masses';
+    case 'zone':
+      return zoneName(book, clause.zone);
+    case 'rate':
+      return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: ${laneWords(book, clause.zone, clause.service)}`;
+    case 'threshold': {
+      const free = book.templates[0]?.lanes[clause.zone]?.[clause.service]?.freeFrom;
+      return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: free from ${free?.value ?? ''} ${free?.test ?? ''} discounts`;
+    }
+    case 'offer':
+      return offerTitle(book, clause.offer);
+    case 'currency':
+      return 'The currency';
+    case 'apart':
+      return `${clause.items} ${clause.items === 1 ? apartWords[clause.by].replace('goods', 'item') : apartWords[clause.by]}`;
+    case 'stocked':
+      return `${clause.items} goods stocked by the channel`;
+    case 'mixing':
+      return 'How the charges of several groups become one';
+    case 'shown':
+      return 'Which choices shoppers see';
+  }
+}

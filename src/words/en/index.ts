@@ -1,0 +1,11 @@
+/** Plemb in English: every sentence it says, made of the core's data at the edge. */
+export { className, clauseName } from './clauses.ts';
+export { amountOf, dated, massOf, money, priced, signed, wholeOf } from './figures.ts';
+export { listed } from './list.ts';
+export { overWords, unitWords } from './measures.ts';
+export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
+export { benefitWords, whyWords } from './offers.ts';
+export { pathWords, valueWords } from './paths.ts';
+export { countryName } from './places.ts';
+export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
+export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';

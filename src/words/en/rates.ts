@@ -1,0 +1,21 @@
+import type { Book } from '../../core/book/index.ts';
+import type { FreeFromBody, RateBody } from '../../core/rates/index.ts';
+import { unitWords } from './measures.ts';
+import { wordsOf } from './rate-kinds/index.ts';
+
+/** A rate in a few words. */
+export const rateText = (rate: RateBody): string => wordsOf(rate).text(rate);
+
+/** What the smallest order pays by a rate: an amount, or a word. */
+export const firstText = (rate: RateBody): string => wordsOf(rate).first(rate);
+
+/** How a rate is charged, in the words below its first figure; null where the figure says it all. */
+export const mannerText = (rate: RateBody): string | null => wordsOf(rate).manner(rate);
+
+export function laneWords(book: Book, zone: string, service: string): string {
+  const rate = book.templates[0]?.lanes[zone]?.[service]?.rate;
+  return rate ? rateText(rate) : 'not offered';
+}
+
+export const freeText = (free: FreeFromBody, currency: string): string =>
+  `free from ${free.value}${free.unit === 'value' ? '' : ` ${unitWords(free.unit, currency)}`}${free.of === 'group' ? ' of its own' : ''}`;

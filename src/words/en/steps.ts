@@ -1,0 +1,133 @@
+import type { Book } from '../../core/book/index.ts';
+import type { SideStep } from '../../core/channels/index.ts';
+import { type Currency, type Minor, minor } from '../../core/exact/index.ts';
+import type { Missing, Step } from '../../core/quote/index.ts';
+import { mixingWords } from '../../core/rates/index.ts';
+import { massOf, money } from './figures.ts';
+import { offerTitle, templateName, zoneName } from './names.ts';
+import { benefitWords, whyWords } from './offers.ts';
+import { wordsOf } from './rate-kinds/index.ts';
+
+/** The steps in which sides are compared, and what one side says of one. */
+export const stepNames: Record<SideStep['step'], string> = {
+  place: 'Place',
+  discount: 'Discount',
+  rate: 'Rate',
+  threshold: 'Free from',
+  offer: 'Offer',
+  pays: 'Shopper pays',
+};
+export const sideWords = (
+  steps: readonly { readonly amount: number | null; readonly words: string }[],
+  currency: string,
+): string =>
+  steps.length === 0
+    ? '—'
+    : steps
+        .map((one) => [one.amount === null ? null : money(one.amount, currency), one.words].filter(Boolean).join(', '))
+        .join('; ');
+
+/** A step of an intended answer as a sentence, amounts in the market's currency. */
+export function stepWords(book: Book, step: Step, currency: string): { words: string; amount: Minor | null } {
+  const say = (value: number) => money(value, currency);
+  switch (step.step) {
+    case 'place':
+      return {
+        words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}${book.templates.length > 1 ? `, in ${templateName(book, step.template)}` : ''}`,
+        amount: null,
+      };
+    case 'goods':
+      return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
+    case 'discount':
+      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
+    case 'gift':
+      return { words: `${offerTitle(book, step.offer)} adds ${step.units} × ${step.sku} as a gift`, amount: null };
+    case 'group':
+      return {
+        words: `Group of ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} goods`} from ${step.origin}, ${templateName(book, step.template)}: ${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
+        amount: null,
+      };
+    case 'rate':
+      return { words: rateStepWords(step, say), amount: null };
+    case 'fees':
+      return { words: 'Lane fees of the order and its items', amount: minor(step.order + step.items) };
+    case 'charge':
+      return {
+        words: step.converted ? 'The lane charges, converted and rounded once' : 'The lane charges',
+        amount: step.amount,
+      };
+    case 'threshold': {
+      const { threshold, value, met } = step;
+      const figure = (amount: number) =>
+        threshold.over === 'value'
+          ? say(amount)
+          : threshold.over === 'mass'
+            ? massOf(Number.isNaN(amount) ? null : amount)
+            : `${amount} units`;
+      const tested = threshold.over === 'value' ? ` ${threshold.test} discounts` : '';
+      return {
+        words: `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}: ${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
+        amount: met ? minor(-step.took) : null,
+      };
+    }
+    case 'mixing':
+      return {
+        words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`,
+        amount: step.amount,
+      };
+    case 'extra':
+      return {
+        words: `${step.units} × ${step.sku}: ${step.is === 'own rate' ? 'a rate of its own' : 'a handling fee'}${step.waived ? ', waived with free delivery' : ''}`,
+        amount: step.waived ? null : step.amount,
+      };
+    case 'stocked':
+      return {
+        words: `The channel stocks and delivers ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} of the goods`} itself`,
+        amount: null,
+      };
+    case 'offer':
+      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
+    case 'unused':
+      return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
+    case 'not proved':
+      return {
+        words: `The search for the best set of offers was broken off: some set may save ${step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers'}`,
+        amount: null,
+      };
+    case 'pays':
+      return { words: 'The shopper pays for delivery', amount: step.delivery };
+    case 'tax':
+      return {
+        words: `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods, ${say(step.delivery)} on delivery`,
+        amount: minor(step.goods + step.delivery),
+      };
+  }
+}
+
+const rateStepWords = (step: Extract<Step, { step: 'rate' }>, say: (value: number) => string): string =>
+  wordsOf(step.rate).step(step.rate, step, step.kind === null ? '' : ` of kind ${step.kind}`, say);
+
+/** Why a service is not offered. */
+export const missingWords = (book: Book, { why, at, sku }: Missing): string => {
+  const item = sku === null ? '' : ` (${sku})`;
+  const lane =
+    at[0] === 'templates' ? ` in ${templateName(book, at[1] ?? '')}${at[3] ? `, ${zoneName(book, at[3])}` : ''}` : '';
+  switch (why) {
+    case 'no lane':
+      return `no lane${lane}`;
+    case 'no mass':
+      return `a weight is missing${item}`;
+    case 'no size':
+      return `a size is missing${item}`;
+    case 'barred':
+      return `the item does not allow it${item}`;
+    case 'not delivered to':
+      return `not delivered to${lane}`;
+    case 'too large':
+      return `more than can be counted exactly${lane}`;
+    case 'carrier currency':
+      return `no exchange rate for what the carrier asks${lane}`;
+    default:
+      return `${why}${lane}${item}`;
+  }
+};

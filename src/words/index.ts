@@ -1,0 +1,2 @@
+/** What Plemb says, in the language of its interface; a folder a language. */
+export * from './en/index.ts';
