@@ -10,6 +10,7 @@ import {
   missingGoods,
   readyGoods,
   shaped,
+  skusOf,
   takenBack,
   touches,
 } from '../core/book/index.ts';
@@ -119,7 +120,7 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
 const namedSkus = ({ pinned, offers }: Book): string[] => [
   ...new Set([
     ...pinned.flatMap((basket) => basket.lines.map((line) => line.sku)),
-    ...offers.flatMap(({ benefit }) => (benefit.is === 'gift' ? [benefit.sku] : [])),
+    ...offers.flatMap(({ benefit }) => skusOf(benefit)),
   ]),
 ];
 

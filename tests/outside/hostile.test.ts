@@ -10,8 +10,9 @@ import {
 } from '../../src/core/book/index.ts';
 import { dialects } from '../../src/core/channels/index.ts';
 import { type Problem, sure } from '../../src/core/exact/index.ts';
-import { brokenPromises, decidingOf, proposedTerms, seeded } from '../../src/core/plan/index.ts';
+import { brokenPromises, decidingOf, seeded } from '../../src/core/plan/index.ts';
 import { explain, questionOf, quote } from '../../src/core/quote/index.ts';
+import { proposedTerms } from '../../src/words/index.ts';
 import { damaged } from '../books/damage.ts';
 import { worldOf } from '../reading/books.ts';
 

@@ -756,7 +756,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
         ? 'order'
         : 'goods';
   const goodsOf = (offer: Offer): string | null | undefined =>
-    level(offer) === 'goods' && 'goods' in offer.benefit ? offer.benefit.goods : undefined;
+    level(offer) === 'goods' && 'goods' in offer.benefit ? (offer.benefit.goods as string | null) : undefined;
   const counts = (offer: Offer) => lines.map((line) => offer.stocked || !stocks(line.item));
   const worthOf = (offer: Offer, amounts: readonly bigint[], selection: string | null) =>
     lines.reduce(

@@ -16,7 +16,7 @@ import {
   type Result,
 } from '../exact/index.ts';
 import { readSelection, type Selection } from '../goods/index.ts';
-import { type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
+import { benefitKindOf, type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
 import {
   type Fall,
   type Leaf,
@@ -310,8 +310,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
         'the highest number given raised along with it',
       );
     named('segments', offer.segments, new Set(body.segments.map((one) => one.id)), 'segment');
-    if (offer.benefit.is === 'delivery' && offer.benefit.on.is === 'services')
-      named('benefit', offer.benefit.on.services, services, 'service');
+    named('benefit', benefitKindOf(offer.benefit).names(offer.benefit).services ?? null, services, 'service');
   });
   const offerIds = new Set(body.offers.map((one) => one.id));
   for (const group of body.eitherOr)
@@ -527,11 +526,10 @@ function taxFinder(body: Book, problems: Problem[]): CompiledBook['taxOf'] {
 
 /** The percentages off the order that codes of the book may bring. */
 export const orderPercents = (book: CompiledBook): { offer: Offer; percent: Decimal }[] =>
-  book.offers.flatMap((offer) =>
-    offer.benefit.is === 'off order' && offer.benefit.off.by === 'percent'
-      ? [{ offer, percent: offer.benefit.off.percent }]
-      : [],
-  );
+  book.offers.flatMap((offer) => {
+    const percent = offer.kind.sort === 'order' ? offer.kind.share(offer.benefit) : null;
+    return percent ? [{ offer, percent }] : [];
+  });
 
 /** An amount as written in the book, for the market: converted alone where its currency is another. */
 export const inMarket = (book: CompiledBook, amount: Minor): Minor =>

@@ -15,7 +15,7 @@ export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, val
 export { type BookFinding, bookFindings } from './findings.ts';
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
-export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile } from './read.ts';
+export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile, skusOf } from './read.ts';
 export {
   defaultClass,
   type Handling,

@@ -1,4 +1,5 @@
 import type { Problem, Result } from '../exact/index.ts';
+import { type BenefitBody, benefitKindOf } from '../offers/index.ts';
 import { compileBook } from './compile.ts';
 import { type MigrationNote, migrated, migratedBasket } from './migrate/index.ts';
 import { readyGoods } from './ready.ts';
@@ -56,10 +57,13 @@ export function missingGoods(book: Book, isThere: (sku: string) => boolean): Pro
   return [
     ...book.pinned.flatMap((basket) => basket.lines.flatMap(({ sku }) => problem(['pinned', basket.id, 'lines'], sku))),
     ...book.offers.flatMap(({ id, benefit }) =>
-      benefit.is === 'gift' ? problem(['offers', id, 'benefit', 'sku'], benefit.sku) : [],
+      skusOf(benefit).flatMap((sku) => problem(['offers', id, 'benefit', 'sku'], sku)),
     ),
   ];
 }
+
+/** The SKUs that a benefit names. */
+export const skusOf = (benefit: BenefitBody): readonly string[] => benefitKindOf(benefit).names(benefit).skus ?? [];
 
 /** Reads a basket, of today's format or an earlier one. */
 export const readBasket = (data: unknown): Result<Basket> => shaped(basketSchema, migratedBasket(data));

@@ -1,5 +1,6 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
 import { amountText, type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
+import { sharedCode } from '../offers/index.ts';
 import type { Fidelity } from './dialect.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
@@ -53,7 +54,7 @@ export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor
   const ranges = [
     ...codes.map(
       ({ offer, percent }) =>
-        `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${offer.code && offer.code.is !== 'single use' ? offer.code.code : offer.id}`,
+        `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${sharedCode(offer) ?? offer.id}`,
     ),
     ...others.map((offer) => `${say(threshold.value)} and more with ${offer.id}`),
   ];

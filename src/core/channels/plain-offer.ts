@@ -1,6 +1,6 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal } from '../exact/index.ts';
-import { type Offer, soleValueAsk } from '../offers/index.ts';
+import { type Offer, sharedCode, soleValueAsk } from '../offers/index.ts';
 import { exact, type Threshold, worstOf } from './bounds.ts';
 import type { Fidelity, Note } from './dialect.ts';
 
@@ -53,7 +53,10 @@ const unsayable = (why: string, ...remedies: string[]): Fidelity => ({
 /** An offer made plain, or why it cannot be. */
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
-  if (!benefit) return unsayable(`${wordsFor[offer.benefit.is]} cannot be said there: it does not act.`);
+  if (!benefit)
+    return unsayable(
+      `A benefit of the kind “${offer.benefit.is}” as it is here cannot be said there: it does not act.`,
+    );
   const asks = soleValueAsk(offer);
   if (asks === undefined)
     return unsayable(
@@ -62,7 +65,8 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
     );
   if (offer.needs !== null)
     return unsayable('Some goods alone cannot be asked for there: it does not act.', 'hold it for any goods');
-  if (offer.code?.is === 'single use')
+  const code = sharedCode(offer);
+  if (offer.code && code === null)
     return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
   if (offer.segments)
     return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
@@ -91,27 +95,18 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
     until,
     offer,
     benefit,
-    code: offer.code?.code ?? null,
+    code,
     asks: asks && { value: asks.value, test: asks.test },
     lost: worstOf([lost]),
   };
 }
 
-const wordsFor: Record<Offer['benefit']['is'], string> = {
-  'off goods': 'A discount on some goods',
-  'fixed price': 'A fixed price',
-  'buy and get': 'Goods free or cheaper with others bought',
-  gift: 'A gift',
-  'off order': 'An amount off the order',
-  'spend steps': 'Steps of spending',
-  delivery: 'Delivery that is reduced, not free,',
-};
-
-function plainBenefit({ benefit }: Offer): PlainBenefit | null {
-  if (benefit.is === 'off order' && benefit.off.by === 'percent')
-    return { is: 'percent off order', percent: benefit.off.percent };
-  if (benefit.is !== 'delivery' || benefit.off.by !== 'free') return null;
-  return benefit.on.is === 'services'
-    ? { is: 'free services', services: benefit.on.services }
-    : { is: 'free cheapest' };
+function plainBenefit({ benefit, kind }: Offer): PlainBenefit | null {
+  if (kind.sort === 'order') {
+    const percent = kind.share(benefit);
+    return percent && { is: 'percent off order', percent };
+  }
+  if (kind.sort !== 'delivery' || !kind.isFree(benefit)) return null;
+  const services = kind.services(benefit);
+  return services ? { is: 'free services', services } : { is: 'free cheapest' };
 }

@@ -18,7 +18,7 @@ import {
   minor,
   nothing,
 } from '../exact/index.ts';
-import type { Offer } from '../offers/index.ts';
+import { type Offer, sharedCode } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
 import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
 import { breaksOf, type Rate } from '../rates/index.ts';
@@ -174,8 +174,8 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
 }
 
 const codeOf = (book: CompiledBook, id: string): string | null => {
-  const code = book.offers.find((offer) => offer.id === id)?.code;
-  return code && code.is !== 'single use' ? code.code : null;
+  const offer = book.offers.find((one) => one.id === id);
+  return offer ? sharedCode(offer) : null;
 };
 
 /** What decided a rate, in a few words. */

@@ -26,7 +26,7 @@ export function readEitherOr(groups: readonly EitherOrBody[], offers: readonly {
   return (a, b) => {
     const pair = a.order * n + b.order;
     if (ofOrder[pair] === 1) return 'order';
-    if (ofLine[pair] !== 1 || a.benefit.is === 'gift' || b.benefit.is === 'gift') return 'none';
+    if (ofLine[pair] !== 1 || a.kind.sort === 'gift' || b.kind.sort === 'gift') return 'none';
     return partOf(a) !== null && partOf(b) !== null ? 'line' : 'order';
   };
 }

@@ -1,36 +1,36 @@
 /** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
+export type { Figures, LineCut } from './benefits/kind.ts';
+export { code } from './codes/kind.ts';
 export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
 export { readCodes, readCustomers, readSpend, type SpendRow } from './lists.ts';
+export type { Off, OffBody } from './off.ts';
 export {
   type Ask,
-  allGoods,
+  type AskBody,
+  asking,
+  askKindOf,
   type Benefit,
+  type BenefitBody,
   type Budget,
+  benefitKindOf,
   type Code,
-  type DeliveryOff,
+  codeKindOf,
+  type Level,
   type Limits,
-  levelOf,
-  type Off,
+  levels,
   type Offer,
-  type Part,
   partOf,
-  type SpendStep,
+  sharedCode,
   soleValueAsk,
   type WhyNot,
 } from './offer.ts';
+export { allGoods, lies, type Need, type Part, valueIn } from './parts.ts';
 export { readOffer } from './read-offer.ts';
 export {
-  type AskBody,
-  type BenefitBody,
-  type CodeBody,
-  code,
   type EitherOrBody,
   eitherOrSchema,
-  type Level,
-  levels,
   noLimits,
-  type OffBody,
   type OfferBody,
   offerSchema,
   segmentSchema,

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { type Currency, isMonday, type Problem, parseAmount } from '../exact/index.ts';
-import { code as codeSchema } from './schema.ts';
+import { code as codeSchema } from './codes/kind.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */
 interface BadLine {

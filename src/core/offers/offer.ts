@@ -1,48 +1,28 @@
-import type { Decimal, Instant, Minor } from '../exact/index.ts';
-import type { BenefitBody, Level } from './schema.ts';
+import type { z } from 'zod';
+import { benefitKinds } from '#benefits';
+import type { Instant, Minor } from '../exact/index.ts';
+import type { Missed, ValueAsk } from './asks/kind.ts';
+import { askKinds } from './asks/list.ts';
+import type { BenefitKind } from './benefits/kind.ts';
+import { codeKinds } from './codes/list.ts';
+import { allGoods, type Part } from './parts.ts';
 
-/** A selection among those that offers of the book ask about, by its place in their list; below 0 all goods. */
-export type Part = number;
-export const allGoods: Part = -1;
+/** What shoppers have by an offer, ready to answer. */
+export type Benefit = ReturnType<typeof benefitKinds.read>;
+/** A benefit as it is written in a book. */
+export type BenefitBody = z.infer<typeof benefitKinds.schema>;
+export const benefitKindOf = benefitKinds.of;
 
-export type Off =
-  | { readonly by: 'percent'; readonly percent: Decimal }
-  | { readonly by: 'amount'; readonly amount: Minor };
-/** From a value on, itself counting, so much off. */
-export interface SpendStep {
-  readonly from: Minor;
-  readonly off: Minor;
-}
-export type DeliveryOff = { readonly by: 'free' } | Off | { readonly by: 'to'; readonly amount: Minor };
-export type On = { readonly is: 'services'; readonly services: ReadonlySet<string> } | { readonly is: 'cheapest' };
+export type Ask = ReturnType<typeof askKinds.read>;
+export type AskBody = z.infer<typeof askKinds.schema>;
+export const askKindOf = askKinds.of;
 
-export type Benefit =
-  | { readonly is: 'off goods'; readonly goods: Part; readonly off: Off }
-  | { readonly is: 'fixed price'; readonly goods: Part; readonly price: Minor }
-  | {
-      readonly is: 'buy and get';
-      readonly goods: Part;
-      readonly buy: number;
-      readonly get: number;
-      readonly percent: Decimal;
-    }
-  | { readonly is: 'gift'; readonly sku: string; readonly units: number }
-  | { readonly is: 'off order'; readonly off: Off }
-  | {
-      readonly is: 'spend steps';
-      readonly goods: Part;
-      readonly test: 'before' | 'after';
-      readonly steps: readonly SpendStep[];
-    }
-  | { readonly is: 'delivery'; readonly on: On; readonly off: DeliveryOff };
+export type Code = z.infer<typeof codeKinds.schema>;
+export const codeKindOf = codeKinds.of;
 
-export type Ask =
-  | { readonly over: 'value'; readonly value: Minor; readonly test: 'before' | 'after'; readonly goods: Part }
-  | { readonly over: 'units'; readonly units: number; readonly goods: Part };
-
-export type Code =
-  | { readonly is: 'shared' | 'link'; readonly code: string }
-  | { readonly is: 'single use'; readonly batch: string };
+/** When in working a basket an offer acts. */
+export const levels = ['goods', 'order', 'delivery'] as const;
+export type Level = (typeof levels)[number];
 
 /** What an offer may cost, in minor units of the first market: one amount for all channels, or a share for each. */
 export interface Budget {
@@ -67,8 +47,12 @@ export interface Offer {
   readonly number: number;
   readonly level: Level;
   readonly benefit: Benefit;
+  /** The kind of its benefit, found once. */
+  readonly kind: BenefitKind;
   readonly code: Code | null;
   readonly asks: readonly Ask[];
+  /** The values among them, found once. */
+  readonly values: readonly ValueAsk[];
   readonly zones: ReadonlySet<string> | null;
   readonly markets: ReadonlySet<string> | null;
   readonly channels: ReadonlySet<string> | null;
@@ -98,8 +82,7 @@ export type WhyNot =
   | { readonly why: 'used up'; readonly uses: number }
   | { readonly why: 'used by the customer'; readonly uses: number }
   | { readonly why: 'budget'; readonly left: Minor; readonly saving: Minor }
-  | { readonly why: 'missed'; readonly by: Minor }
-  | { readonly why: 'too few'; readonly by: number }
+  | Missed
   | { readonly why: 'no such goods' }
   | { readonly why: 'gift not sold'; readonly sku: string }
   /** Used, the shopper would pay more. */
@@ -109,39 +92,27 @@ export type WhyNot =
   | { readonly why: 'nothing to take' }
   | { readonly why: 'outweighed'; readonly by: readonly string[] };
 
-export function levelOf(benefit: Pick<BenefitBody, 'is'>): Level {
-  switch (benefit.is) {
-    case 'off goods':
-    case 'fixed price':
-    case 'buy and get':
-    case 'gift':
-      return 'goods';
-    case 'off order':
-    case 'spend steps':
-      return 'order';
-    case 'delivery':
-      return 'delivery';
-  }
-}
+export const levelOf = ({ sort }: Pick<BenefitKind, 'sort'>): Level => (sort === 'gift' ? 'goods' : sort);
 
 /** The selection that a goods offer acts on; null for a gift, and for offers of other levels. */
-export function partOf({ benefit }: Pick<Offer, 'benefit'>): Part | null {
-  switch (benefit.is) {
-    case 'off goods':
-    case 'fixed price':
-    case 'buy and get':
-      return benefit.goods;
-    default:
-      return null;
-  }
-}
+export const partOf = ({ kind, benefit }: Pick<Offer, 'kind' | 'benefit'>): Part | null =>
+  kind.sort === 'goods' ? kind.part(benefit) : null;
+
+/** What an offer asks, with the values found among it. */
+export const asking = (asks: readonly Ask[]): Pick<Offer, 'asks' | 'values'> => ({
+  asks,
+  values: asks.flatMap((ask) => askKindOf(ask).value(ask) ?? []),
+});
 
 /**
  * The value of the whole basket that an offer asks for, where it asks for nothing else of the goods; null where it asks
  * nothing, undefined where it asks otherwise.
  */
-export function soleValueAsk(offer: Offer): (Ask & { over: 'value' }) | null | undefined {
-  const [only, ...others] = offer.asks;
-  if (!only) return null;
-  return others.length === 0 && only.over === 'value' && only.goods === allGoods ? only : undefined;
+export function soleValueAsk({ asks, values }: Pick<Offer, 'asks' | 'values'>): ValueAsk | null | undefined {
+  if (asks.length === 0) return null;
+  const [value] = values;
+  return asks.length === 1 && value?.goods === allGoods ? value : undefined;
 }
+
+/** The code of an offer that anybody may enter; null where it asks none, or each shopper has another. */
+export const sharedCode = ({ code }: Pick<Offer, 'code'>): string | null => code && codeKindOf(code).shared(code);

@@ -1,7 +1,7 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import { type Offer, partOf } from '../offers/index.ts';
-import { lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
+import { lies, type Offer, partOf } from '../offers/index.ts';
+import { meetingBaskets, type Question, quote } from '../quote/index.ts';
 import type { Lane } from '../rates/index.ts';
 import { type Example, exampleOf, placesByZone, sweepFor, worth } from './meets.ts';
 import { withOffer } from './usage.ts';
@@ -53,7 +53,7 @@ export function decidingOf(book: CompiledBook, goods: readonly Ready[], offer: O
       for (const choice of every) {
         const other = others.find((one) => one.service === choice.service);
         const saves = other ? other.total - choice.total : 0;
-        if (choice.used.includes(offer.id) && (saves > 0 || offer.benefit.is === 'gift')) {
+        if (choice.used.includes(offer.id) && (saves > 0 || offer.kind.sort === 'gift')) {
           size = sizeOf(question);
           best = { is: 'decides', example: exampleOf(question), service: choice.service, saves: minor(saves) };
           break;
@@ -75,24 +75,25 @@ function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer,
   if (zones.length === 0) return { why: 'no place' };
   const part = partOf(offer);
   if (part !== null && !goods.some((item) => lies(item, part))) return { why: 'no goods' };
-  const { benefit } = offer;
-  if (benefit.is === 'gift' && !goods.some((item) => item.sku === benefit.sku))
-    return { why: 'gift not sold', sku: benefit.sku };
+  const { benefit, kind } = offer;
+  if (kind.sort === 'gift') {
+    const { sku } = kind.gift(benefit);
+    if (!goods.some((item) => item.sku === sku)) return { why: 'gift not sold', sku };
+  }
   for (const other of book.offers)
     if (other !== offer && outdoes(book, other, offer)) return { why: 'another', offer: other.id };
-  if (benefit.is !== 'delivery') return null;
+  if (kind.sort !== 'delivery') return null;
+  const named = kind.services(benefit);
   // A place is told by the default template; lines of other templates may fall anywhere in theirs.
   const rows = book.templates.flatMap((template, i) =>
     [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])),
   );
   const lanes = rows.flatMap((row) =>
-    [...row].flatMap(([service, lane]) =>
-      benefit.on.is === 'services' && !benefit.on.services.has(service) ? [] : [lane],
-    ),
+    [...row].flatMap(([service, lane]) => (named !== null && !named.has(service) ? [] : [lane])),
   );
   if (lanes.length === 0) return { why: 'no lane' };
-  const [ask] = offer.asks;
-  if (ask?.over === 'value' && ask.goods < 0) {
+  const [ask] = offer.values;
+  if (ask && ask.goods < 0) {
     // List value is at least the value after discounts: a lane that tests list value frees no later than the offer
     // does.
     const frees = (lane: Lane) =>
@@ -146,26 +147,19 @@ function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
     )
   )
     return false;
-  const [one, other] = [a.benefit, b.benefit];
-  if (one.is === 'delivery' && other.is === 'delivery')
-    return (
-      one.off.by === 'free' &&
-      one.on.is === 'services' &&
-      other.on.is === 'services' &&
-      covers(one.on.services, other.on.services)
-    );
+  if (a.kind.sort === 'delivery' && b.kind.sort === 'delivery') {
+    const [wide, narrow] = [a.kind.services(a.benefit), b.kind.services(b.benefit)];
+    return a.kind.isFree(a.benefit) && wide !== null && narrow !== null && covers(wide, narrow);
+  }
   // The larger share may cost a threshold after discounts that the smaller one keeps.
   if (
     book.minds ||
-    book.offers.some(
-      (each) => each.level === 'delivery' && each.asks.some((ask) => ask.over === 'value' && ask.test === 'after'),
-    )
+    book.offers.some((each) => each.level === 'delivery' && each.values.some((ask) => ask.test === 'after'))
   )
     return false;
-  if (one.is === 'off order' && other.is === 'off order' && one.off.by === 'percent' && other.off.by === 'percent')
-    return (
-      one.off.percent.digits * 10n ** BigInt(other.off.percent.scale) >
-      other.off.percent.digits * 10n ** BigInt(one.off.percent.scale)
-    );
-  return false;
+  if (a.kind.sort !== 'order' || b.kind.sort !== 'order') return false;
+  const [more, less] = [a.kind.share(a.benefit), b.kind.share(b.benefit)];
+  return (
+    more !== null && less !== null && more.digits * 10n ** BigInt(less.scale) > less.digits * 10n ** BigInt(more.scale)
+  );
 }

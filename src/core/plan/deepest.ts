@@ -1,6 +1,6 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Minor } from '../exact/index.ts';
-import type { Offer } from '../offers/index.ts';
+import { type Offer, sharedCode } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
 import { anybody, charges, type Line, type Question, quote } from '../quote/index.ts';
 import { type Margin, marginOf } from './margin.ts';
@@ -131,6 +131,6 @@ function codeSetsOf(offers: readonly Offer[], now: Instant): string[][] {
   const running = offers.filter(
     (offer) => (offer.from === null || offer.from <= now) && (offer.until === null || now < offer.until),
   );
-  const codes = [...new Set(running.flatMap(({ code }) => (code && code.is !== 'single use' ? [code.code] : [])))];
+  const codes = [...new Set(running.flatMap((offer) => sharedCode(offer) ?? []))];
   return [[], ...codes.map((code) => [code]), ...codes.flatMap((a, i) => codes.slice(i + 1).map((b) => [a, b]))];
 }

@@ -6,7 +6,7 @@ export { type Included, includedPrices } from './included.ts';
 export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from './lanes.ts';
 export { type Margin, type MarginPart, marginOf, marginParts } from './margin.ts';
 export { type Apart, type Example, type Meeting, meetings, type Run } from './meets.ts';
-export { type BrokenPromise, brokenPromises, proposedTerms } from './promise.ts';
+export { type BrokenPromise, brokenPromises, daysOf } from './promise.ts';
 export { seeded } from './random.ts';
 export {
   type CostCurve,

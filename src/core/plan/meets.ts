@@ -1,9 +1,9 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
 import { regionsOf } from '../check/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import { type Offer, partOf } from '../offers/index.ts';
+import { lies, type Offer, partOf } from '../offers/index.ts';
 import { type Place, placeText } from '../places/index.ts';
-import { asSold, lies, meetingBaskets, type Question, quote } from '../quote/index.ts';
+import { asSold, meetingBaskets, type Question, quote } from '../quote/index.ts';
 import type { Lane } from '../rates/index.ts';
 import { whileRunning } from './usage.ts';
 
@@ -128,8 +128,8 @@ export function apart(a: Offer, b: Offer): Apart | null {
   return disjoint(servicesOf(a), servicesOf(b)) ? 'services' : null;
 }
 
-export const servicesOf = ({ benefit }: Offer): ReadonlySet<string> | null =>
-  benefit.is === 'delivery' && benefit.on.is === 'services' ? benefit.on.services : null;
+export const servicesOf = ({ benefit, kind }: Offer): ReadonlySet<string> | null =>
+  kind.sort === 'delivery' ? kind.services(benefit) : null;
 
 /** Whether no item lies in the selections of both goods offers. */
 function neverOnOneLine(a: Offer, b: Offer, goods: readonly Ready[]): boolean {

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { desk, either, flat, item, offerOf as numberedOffer } from '../../../tests/books/desk.ts';
 import { worldOf } from '../../../tests/reading/books.ts';
+import { proposedTerms } from '../../words/index.ts';
 import { type BookInput, basketSchema, compileBook, readyGoods } from '../book/index.ts';
 import { minor, sure } from '../exact/index.ts';
 import { type OfferBody, offerSchema } from '../offers/index.ts';
@@ -16,7 +17,6 @@ import {
   includedPrices,
   marginOf,
   meetings,
-  proposedTerms,
   usageOf,
   withOffer,
 } from './index.ts';

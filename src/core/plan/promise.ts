@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.ts';
 import { manifests } from '../channels/index.ts';
 import { instantOf, localOf } from '../exact/index.ts';
-import type { BenefitBody, OfferBody } from '../offers/index.ts';
+import { askKindOf, benefitKindOf, type OfferBody, sharedCode } from '../offers/index.ts';
 
 /** Something in an offer's words that is not what its rule does: in which text, which word, and what would be right. */
 export interface BrokenPromise {
@@ -101,63 +101,33 @@ interface Rule {
 }
 
 function ruleOf(book: Book, { benefit, asks, limits, window }: OfferBody): Rule {
-  const least = asks.flatMap((ask) => (ask.over === 'value' ? [ask.value, ...Object.values(ask.also)] : []));
-  const units = asks.flatMap((ask) => (ask.over === 'units' ? [ask.units] : []));
-  const more = figuresOf(benefit);
-  const end = window.until === null ? null : instantOf(window.until, window.zone);
+  const own = benefitKindOf(benefit).figures(benefit);
+  const asked = asks.map((ask) => askKindOf(ask).figures(ask));
+  const least = asked.flatMap((one) => one.least ?? []);
   return {
-    least: [...least, ...(benefit.is === 'spend steps' ? benefit.steps.map((step) => step.from) : [])],
+    least: [...least, ...(own.least ?? [])],
     amounts: [
       ...least,
-      ...more.amounts,
+      ...(own.amounts ?? []),
       ...(limits.most ? [limits.most.amount] : []),
       ...(limits.budget ? [limits.budget.amount] : []),
     ],
-    units: [...units, ...more.units],
-    percents: more.percents,
-    free:
-      benefit.is === 'gift' ||
-      (benefit.is === 'buy and get' && Number(benefit.percent) === 100) ||
-      (benefit.is === 'delivery' && benefit.off.by === 'free'),
-    services:
-      benefit.is === 'delivery' && benefit.on.is === 'services'
-        ? benefit.on.services.map((id) => serviceWord(book, id))
-        : null,
-    starts: window.from?.slice(0, 10) ?? null,
-    // The end does not count: a window that ends at midnight ends with the day before.
-    ends: end?.ok ? localOf(end.value - 60_000, window.zone).slice(0, 10) : null,
+    units: [...asked.flatMap((one) => one.units ?? []), ...(own.units ?? [])],
+    percents: own.percents ?? [],
+    free: own.free ?? false,
+    services: own.services?.map((id) => serviceWord(book, id)) ?? null,
+    ...daysOf(window),
   };
 }
 
-function figuresOf(benefit: BenefitBody): { amounts: string[]; units: number[]; percents: string[] } {
-  const none = { amounts: [], units: [], percents: [] };
-  switch (benefit.is) {
-    case 'off goods':
-    case 'off order':
-      return benefit.off.by === 'percent'
-        ? { ...none, percents: [benefit.off.percent] }
-        : { ...none, amounts: [benefit.off.amount, ...Object.values(benefit.off.also)] };
-    case 'fixed price':
-      return { ...none, amounts: [benefit.price, ...Object.values(benefit.also)] };
-    case 'buy and get':
-      return {
-        ...none,
-        units: [benefit.buy, benefit.get, benefit.buy + benefit.get],
-        percents: Number(benefit.percent) === 100 ? [] : [benefit.percent],
-      };
-    case 'gift':
-      return { ...none, units: [benefit.units] };
-    case 'spend steps':
-      return { ...none, amounts: benefit.steps.flatMap((step) => [step.from, step.off]) };
-    case 'delivery': {
-      const { off } = benefit;
-      return {
-        ...none,
-        amounts: off.by === 'amount' || off.by === 'to' ? [off.amount, ...Object.values(off.also)] : [],
-        percents: off.by === 'percent' ? [off.percent] : [],
-      };
-    }
-  }
+/** The day a window starts and the last day it holds, as ISO days; null for open. */
+export function daysOf({ from, until, zone }: OfferBody['window']): Pick<Rule, 'starts' | 'ends'> {
+  const end = until === null ? null : instantOf(until, zone);
+  return {
+    starts: from?.slice(0, 10) ?? null,
+    // The end does not count: a window that ends at midnight ends with the day before.
+    ends: end?.ok ? localOf(end.value - 60_000, zone).slice(0, 10) : null,
+  };
 }
 
 const number = (text: string): number => Number(text.replace(',', '.'));
@@ -199,12 +169,8 @@ function amounts(text: string, rule: Rule, add: Add): void {
 
 /** Words that look like a code: another offer's, or capitals with figures that are not this one's. */
 function codes(book: Book, offer: OfferBody, text: string, add: Add): void {
-  const own = offer.code && offer.code.is !== 'single use' ? offer.code.code : null;
-  const others = new Set(
-    book.offers.flatMap((one) =>
-      one.id !== offer.id && one.code && one.code.is !== 'single use' ? [one.code.code] : [],
-    ),
-  );
+  const own = sharedCode(offer);
+  const others = new Set(book.offers.flatMap((one) => (one.id === offer.id ? [] : (sharedCode(one) ?? []))));
   for (const [word] of text.matchAll(/\b[A-Z0-9]{3,20}\b/g))
     if (word !== own && (others.has(word) || (/[A-Z]{2}/.test(word) && /\d/.test(word))))
       add(word, { is: 'code', right: own });
@@ -293,97 +259,3 @@ function missing(book: Book, offer: OfferBody, rule: Rule, found: BrokenPromise[
 
 const dayWords = (day: string): string =>
   `${Number(day.slice(8))} ${months[Number(day.slice(5, 7)) - 1]} ${day.slice(0, 4)}`;
-
-/** Terms that say what the rule does, in plain words; at most 500 letters. */
-export function proposedTerms(book: Book, offer: OfferBody): string {
-  const rule = ruleOf(book, offer);
-  const currency = book.markets[0]?.currency ?? '';
-  const goods = (id: string | null, all: string) =>
-    id === null ? all : (book.selections.find((one) => one.id === id)?.name ?? id);
-  const parts = [benefitTerms(book, offer.benefit, currency, goods)];
-  for (const ask of offer.asks)
-    parts.push(
-      ask.over === 'units'
-        ? `when you buy at least ${ask.units} of ${goods(ask.goods, 'our goods')}`
-        : `on ${ask.goods === null ? 'orders' : `${goods(ask.goods, '')} worth`} from ${currency} ${ask.value}${ask.test === 'after' ? ' after discounts' : ''}`,
-    );
-  if (offer.code)
-    parts.push(
-      offer.code.is === 'shared'
-        ? `with the code ${offer.code.code}`
-        : offer.code.is === 'link'
-          ? 'through our link'
-          : 'with a code of your own, good once',
-    );
-  if (offer.segments)
-    parts.push(
-      `for ${offer.segments.map((id) => book.segments.find((one) => one.id === id)?.name ?? id).join(' and ')}`,
-    );
-  if (offer.zones)
-    parts.push(`to ${listed(offer.zones.map((id) => book.zones.find((zone) => zone.id === id)?.name ?? id))}`);
-  if (rule.starts) parts.push(`from ${dayWords(rule.starts)}`);
-  if (rule.ends) parts.push(`until ${dayWords(rule.ends)}`);
-  const { uses, each, most, budget } = offer.limits;
-  const limits = [
-    most && `At most ${currency} ${most.amount} an order.`,
-    each !== null && `${each === 1 ? 'Once' : `${each} times`} a customer.`,
-    uses !== null && `For the first ${uses} orders.`,
-    budget !== null && 'While the budget lasts.',
-    ...book.eitherOr
-      .filter((group) => group.offers.includes(offer.id))
-      .map((group) => excludedWords(book, offer, group)),
-  ].filter(Boolean);
-  return [`${parts.join(', ')}.`, ...limits].join(' ').slice(0, 500);
-}
-
-/** That only one offer of a group acts, as terms say it: the others by name, up to four. */
-function excludedWords(book: Book, offer: OfferBody, group: Book['eitherOr'][number]): string | false {
-  const others = book.offers.filter((one) => one.id !== offer.id && group.offers.includes(one.id));
-  if (others.length === 0) return false;
-  return others.length <= 4
-    ? `Not together with ${others.map((one) => one.title).join(' or ')}.`
-    : 'Not together with some other offers.';
-}
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
-
-function benefitTerms(
-  book: Book,
-  benefit: BenefitBody,
-  currency: string,
-  goods: (id: string | null, all: string) => string,
-): string {
-  switch (benefit.is) {
-    case 'off goods':
-      return `${benefit.off.by === 'percent' ? `${benefit.off.percent} %` : `${currency} ${benefit.off.amount}`} off ${benefit.off.by === 'amount' ? 'each of ' : ''}${goods(benefit.goods, 'all goods')}`;
-    case 'fixed price':
-      return `${goods(benefit.goods, 'All goods')} at ${currency} ${benefit.price} each`;
-    case 'buy and get':
-      return `Of each ${benefit.buy + benefit.get} of ${goods(benefit.goods, 'our goods')} the ${benefit.get === 1 ? 'cheapest' : `${benefit.get} cheapest`} ${Number(benefit.percent) === 100 ? 'free' : `${benefit.percent} % off`}`;
-    case 'gift':
-      return `${benefit.units === 1 ? 'A' : benefit.units} ${benefit.sku} as a gift`;
-    case 'off order':
-      return `${benefit.off.by === 'percent' ? `${benefit.off.percent} %` : `${currency} ${benefit.off.amount}`} off the order`;
-    case 'spend steps':
-      return listed(
-        benefit.steps.map((step) => `from ${currency} ${step.from} take ${currency} ${step.off} off`),
-      ).replace(/^f/, 'F');
-    case 'delivery': {
-      const by =
-        benefit.on.is === 'services'
-          ? `${listed(benefit.on.services.map((id) => serviceWord(book, id)))} delivery`
-          : 'the cheapest delivery';
-      switch (benefit.off.by) {
-        case 'free':
-          return `Free ${by}`;
-        case 'percent':
-          return `${benefit.off.percent} % off ${by}`;
-        case 'amount':
-          return `${currency} ${benefit.off.amount} off ${by}`;
-        case 'to':
-          return `${by.replace(/^./, (letter) => letter.toUpperCase())} at ${currency} ${benefit.off.amount}`;
-      }
-    }
-  }
-}

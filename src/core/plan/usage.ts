@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import type { Offer } from '../offers/index.ts';
+import { asking, codeKindOf, type Offer } from '../offers/index.ts';
 import { charges, type Question } from '../quote/index.ts';
 import type { Past } from './lanes.ts';
 
@@ -32,8 +32,7 @@ export interface Usage {
 
 /** A question as if it were asked while an offer runs, by somebody it is for who knows its code. */
 export function whileRunning(offer: Offer, question: Question): Question {
-  const { code } = offer;
-  const single = 'SINGLEUSE';
+  const entered = offer.code && codeKindOf(offer.code).entry(offer.code);
   const moment = Math.max(
     offer.from ?? question.moment,
     Math.min(question.moment, offer.until === null ? question.moment : offer.until - 1),
@@ -41,12 +40,12 @@ export function whileRunning(offer: Offer, question: Question): Question {
   return {
     ...question,
     moment,
-    codes: code === null ? [] : [code.is === 'single use' ? single : code.code],
+    codes: entered?.codes ?? [],
     shopper: {
       ...question.shopper,
       segment: offer.segments ? ([...offer.segments][0] ?? null) : null,
       channel: offer.channels ? ([...offer.channels][0] ?? null) : question.shopper.channel,
-      singles: code?.is === 'single use' ? new Map([[single, code.batch]]) : question.shopper.singles,
+      singles: entered && entered.singles.size > 0 ? entered.singles : question.shopper.singles,
     },
   };
 }
@@ -134,15 +133,14 @@ export function costCurve(
   orders: readonly Dated[],
   pace: Pace = () => undefined,
 ): CostCurve | null {
-  const at = offer.asks.findIndex((ask) => ask.over === 'value');
-  const ask = offer.asks[at];
-  if (ask?.over === 'value') {
-    const asking = (value: Minor): Offer => ({
+  const [ask] = offer.values;
+  if (ask) {
+    const askingFor = (value: Minor): Offer => ({
       ...offer,
-      asks: offer.asks.map((one, i) => (i === at ? { ...ask, value } : one)),
+      ...asking(offer.asks.map((one) => (one === ask ? { ...ask, value } : one))),
     });
     if ((ask.test === 'before' || offer.level === 'goods') && ask.goods < 0) {
-      const { uses } = usageOf(book, asking(minor(0)), orders, pace);
+      const { uses } = usageOf(book, askingFor(minor(0)), orders, pace);
       return { over: 'least value', now: ask.value, points: runningSums(uses), exact: true };
     }
     const most = Math.max(ask.value * 2, 10_000);
@@ -150,7 +148,7 @@ export function costCurve(
       minor(Math.round(((most / answeredPoints) * i) / 100) * 100),
     );
     const points = steps.map((value, i): CurvePoint => {
-      const usage = usageOf(book, asking(value), orders, (done, all) => pace(i * all + done, steps.length * all));
+      const usage = usageOf(book, askingFor(value), orders, (done, all) => pace(i * all + done, steps.length * all));
       return { at: value, uses: usage.uses.length, cost: usage.cost };
     });
     return { over: 'least value', now: ask.value, points, exact: false };

@@ -111,9 +111,10 @@ function actingOn(deal: Deal, service: number): number[] {
   return acting;
 }
 
-function reaches(deal: Deal, { benefit }: Offer, service: number, id: string): boolean {
-  if (benefit.is !== 'delivery') return false;
-  if (benefit.on.is === 'services') return benefit.on.services.has(id);
+function reaches(deal: Deal, { benefit, kind }: Offer, service: number, id: string): boolean {
+  if (kind.sort !== 'delivery') return false;
+  const named = kind.services(benefit);
+  if (named !== null) return named.has(id);
   if (deal.cheapest === undefined) deal.cheapest = cheapestOf(deal.book, sorted(deal.question));
   return deal.cheapest === service;
 }
@@ -449,14 +450,14 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
   const candidate = deal.field.candidates[at];
   const outweighed: WhyNot = { why: 'outweighed', by: usedIn(deal, best).map((one) => one.id) };
   if (!candidate) return { why: 'nothing to take' };
-  const { benefit } = offer;
+  const { benefit, kind } = offer;
   if (candidate.most > candidate.left) return { why: 'budget', left: minor(candidate.left), saving: candidate.most };
   const missed = within(deal.field, deal.left, best.used, () => missedAfter(deal.field, offer, deal.left));
   if (missed !== null) return { why: 'missed', by: missed };
-  if (benefit.is === 'delivery') {
+  if (kind.sort === 'delivery') {
     const id = deal.book.services[service]?.id ?? '';
     if (!reaches(deal, offer, service, id))
-      return benefit.on.is === 'cheapest' ? { why: 'not the cheapest' } : { why: 'service' };
+      return { why: kind.services(benefit) === null ? 'not the cheapest' : 'service' };
     const { rate, waivable } = settled.charged;
     const want = deliveryWant(offer, rate);
     const saving = minor(want.off + (want.waives ? waivable : 0));

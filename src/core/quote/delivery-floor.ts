@@ -1,6 +1,6 @@
 import type { Carriage, Costing } from './costing.ts';
 import type { Left } from './field.ts';
-import { type Candidate, deliveryWant, goesDownTo } from './live.ts';
+import { type Candidate, deliveryWant, goesDownTo, isFreeDelivery } from './live.ts';
 
 /**
  * Makes the function that bounds what delivery costs beside sets that go on from the one in hand, whose carriage is
@@ -21,7 +21,7 @@ export function deliveryFloor(
     for (const { offer } of [...left.delivering, ...deliveries]) {
       const want = deliveryWant(offer, rate);
       off += want.off;
-      waives ||= fixed ? want.waives : offer.benefit.is === 'delivery' && offer.benefit.off.by === 'free';
+      waives ||= fixed ? want.waives : isFreeDelivery(offer);
       // At a higher charge, one that goes down to a price takes all the more.
       settles &&= !goesDownTo(offer);
     }

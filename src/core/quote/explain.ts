@@ -51,10 +51,12 @@ export function explain(book: CompiledBook, asked: Question, service: string): S
   const units = question.lines.reduce((sum, line) => sum + line.units, 0);
   steps.push({ step: 'goods', at: [], value: minor(deal.setting.goods), units, mass: massOf(question.lines) });
   for (const { offer, took, lines } of settled.cuts) {
-    const { benefit } = offer;
+    const { benefit, kind } = offer;
     const from = { at: ['offers', offer.id], offer: offer.id };
-    if (benefit.is === 'gift') steps.push({ step: 'gift', ...from, sku: benefit.sku, units: benefit.units });
-    else if (benefit.is !== 'delivery') steps.push({ step: 'discount', ...from, benefit, took, lines });
+    if (kind.sort === 'gift') {
+      const { sku, units } = kind.gift(benefit);
+      steps.push({ step: 'gift', ...from, sku, units });
+    } else if (kind.sort !== 'delivery') steps.push({ step: 'discount', ...from, benefit, took, lines });
   }
   const theirs = question.lines
     .filter((line) => isStocked(line.item, question.shopper.channel))
@@ -87,7 +89,7 @@ export function explain(book: CompiledBook, asked: Question, service: string): S
     });
   }
   for (const { offer, took } of settled.cuts)
-    if (offer.benefit.is === 'delivery')
+    if (offer.kind.sort === 'delivery')
       steps.push({ step: 'offer', at: ['offers', offer.id], offer: offer.id, benefit: offer.benefit, took });
   const delivery = best.delivery as Minor;
   const used = usedIn(deal, best);

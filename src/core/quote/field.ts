@@ -1,6 +1,6 @@
 import { type Minor, minor } from '../exact/index.ts';
-import { allGoods, type Exclusions, type Offer, type Part, partOf } from '../offers/index.ts';
-import { type Candidate, countedBy, lies, offOf, reached, type Setting, valueIn } from './live.ts';
+import { allGoods, type Exclusions, lies, type Offer, type Part, partOf, valueIn } from '../offers/index.ts';
+import { type Candidate, countedBy, type Setting } from './live.ts';
 import type { Line } from './question.ts';
 import { sharesOf } from './shares.ts';
 
@@ -167,17 +167,16 @@ function cutting({ cuts, left: budget }: Candidate, left: Left): Took | null {
  * for.
  */
 export function orderOff(field: Field, offer: Offer, left: Left, base: number): number {
-  const { benefit, limits } = offer;
-  if (missedAfter(field, offer, left) !== null) return 0;
-  let off = 0;
-  if (benefit.is === 'off order') off = offOf(benefit.off, base);
-  else if (benefit.is === 'spend steps') {
-    const value =
-      benefit.test === 'after'
-        ? leftIn(field, offer, left.lines, benefit.goods)
-        : valueIn(countedBy(offer, field.setting), benefit.goods);
-    off = reached(benefit.steps, value)?.off ?? 0;
-  }
+  const { benefit, kind, limits } = offer;
+  if (kind.sort !== 'order' || missedAfter(field, offer, left) !== null) return 0;
+  const at = kind.looksAt(benefit);
+  const value =
+    at === null
+      ? base
+      : at.test === 'after'
+        ? leftIn(field, offer, left.lines, at.part)
+        : valueIn(countedBy(offer, field.setting), at.part);
+  const off = kind.off(benefit, base, value);
   return limits.most === null ? off : Math.min(off, limits.most);
 }
 
@@ -186,8 +185,8 @@ export function orderOff(field: Field, offer: Offer, left: Left, base: number): 
  * shares count where the tester is of delivery.
  */
 export function missedAfter(field: Field, offer: Offer, left: Left): Minor | null {
-  for (const ask of offer.asks) {
-    if (ask.over !== 'value' || ask.test !== 'after' || offer.level === 'goods') continue;
+  for (const ask of offer.values) {
+    if (ask.test !== 'after' || offer.level === 'goods') continue;
     const shared = offer.level === 'delivery' ? left.order : 0;
     const whole = ask.goods === allGoods && (field.setting.stocked === 'none' || offer.stocked);
     const value = whole

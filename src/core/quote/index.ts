@@ -1,7 +1,6 @@
 /** The intended answer to a basket, and how it comes about. */
 export type { Answer, Choice, Clash, Hidden, Missing, Step } from './answer.ts';
 export { explain } from './explain.ts';
-export { lies } from './live.ts';
 export { meetingBaskets } from './meeting.ts';
 export {
   anybody,

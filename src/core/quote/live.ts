@@ -1,20 +1,25 @@
-import type { CompiledBook, Ready } from '../book/index.ts';
+import type { CompiledBook } from '../book/index.ts';
 import { itemFor } from '../book/index.ts';
 import { type Decimal, type Minor, minor, mondayOf, percentOf, splitByLargestRemainder } from '../exact/index.ts';
-import { type Ask, type Budget, type Off, type Offer, type Part, partOf, type WhyNot } from '../offers/index.ts';
+import {
+  allGoods,
+  askKindOf,
+  type Budget,
+  codeKindOf,
+  type LineCut,
+  lies,
+  type Offer,
+  partOf,
+  valueIn,
+  type WhyNot,
+} from '../offers/index.ts';
 import { firstZone, isStocked } from './basket.ts';
 import type { Line, Question, Spent } from './question.ts';
-
-/** What a goods offer takes off a line of the basket, by the line's place in it. */
-export interface LineCut {
-  readonly line: number;
-  readonly amount: Minor;
-}
 
 /** An offer that nothing keeps from a basket, with what it could take there at the most. */
 export interface Candidate {
   readonly offer: Offer;
-  readonly sort: 'gift' | 'goods' | 'order' | 'delivery';
+  readonly sort: Offer['kind']['sort'];
   /** Off each line, where the offer is of the goods level. */
   readonly cuts: readonly LineCut[];
   /** The gift it brings: a line beside the basket. */
@@ -100,26 +105,10 @@ const none: Candidate[] = [];
 /** The order in which sorts of candidates stand and act. */
 export const ranks: Record<Candidate['sort'], number> = { gift: 0, goods: 1, order: 2, delivery: 3 };
 
-export const lies = (item: Ready, part: Part): boolean =>
-  part < 0 || ((item.inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
-
-/** The list value of a part of a basket. */
-export function valueIn(lines: readonly Line[], part: Part): number {
-  let value = 0;
-  for (const { item, units } of lines) if (lies(item, part)) value += item.price * units;
-  return value;
-}
-
 /** The lines that count for what an offer asks, and for whom it is. */
 export function countedBy(offer: Offer, { question, stocked }: Pick<Setting, 'question' | 'stocked'>): readonly Line[] {
   if (stocked === 'none' || offer.stocked) return question.lines;
   return question.lines.filter(({ item }) => !isStocked(item, question.shopper.channel));
-}
-
-function unitsIn(lines: readonly Line[], part: Part): number {
-  let count = 0;
-  for (const { item, units } of lines) if (lies(item, part)) count += units;
-  return count;
 }
 
 /** What keeps an offer from this basket whatever else is used; null where nothing does. */
@@ -136,11 +125,10 @@ export function barred(setting: Setting, offer: Offer): WhyNot | null {
   if (offer.segments && (shopper.segment === null || !offer.segments.has(shopper.segment))) return { why: 'segment' };
   const lines = countedBy(offer, setting);
   for (const ask of offer.asks) {
+    const kind = askKindOf(ask);
     // Nothing lies before the goods level in working order, so its offers and every "before" look at list value.
-    const missed =
-      ask.over === 'units' || ask.test === 'before' || offer.level === 'goods'
-        ? missing(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, -1))
-        : null;
+    if (offer.level !== 'goods' && kind.value(ask)?.test === 'after') continue;
+    const missed = kind.missed(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, allGoods));
     if (missed) return missed;
   }
   if (offer.limits.uses !== null || offer.limits.each !== null || offer.limits.budget !== null) {
@@ -152,9 +140,9 @@ export function barred(setting: Setting, offer: Offer): WhyNot | null {
   }
   const part = partOf(offer) ?? offer.needs;
   if (part !== null && !lines.some((line) => lies(line.item, part))) return { why: 'no such goods' };
-  return offer.benefit.is === 'gift' && !giftFor(offer.benefit, setting)
-    ? { why: 'gift not sold', sku: offer.benefit.sku }
-    : null;
+  if (offer.kind.sort !== 'gift') return null;
+  const gift = offer.kind.gift(offer.benefit);
+  return giftFor(gift, setting) ? null : { why: 'gift not sold', sku: gift.sku };
 }
 
 /** A gift as a line; null where the channel does not list it, or does not stock it while it stocks all the rest. */
@@ -174,19 +162,8 @@ function giftFor(
   return { item, units };
 }
 
-function enters(code: NonNullable<Offer['code']>, { codes, shopper }: Question): boolean {
-  if (code.is !== 'single use') return codes.includes(code.code);
-  return codes.some((one) => shopper.singles.get(one) === code.batch);
-}
-
-function missing(ask: Ask, lines: readonly Line[], goods: number): WhyNot | null {
-  if (ask.over === 'units') {
-    const units = unitsIn(lines, ask.goods);
-    return units < ask.units ? { why: 'too few', by: ask.units - units } : null;
-  }
-  const value = ask.goods < 0 ? goods : valueIn(lines, ask.goods);
-  return value < ask.value ? { why: 'missed', by: minor(ask.value - value) } : null;
-}
+const enters = (code: NonNullable<Offer['code']>, { codes, shopper }: Question): boolean =>
+  codeKindOf(code).isEntered(code, { codes, singles: shopper.singles });
 
 const noCuts: readonly LineCut[] = [];
 
@@ -194,22 +171,29 @@ const noCuts: readonly LineCut[] = [];
 function candidateFor(setting: Setting, offer: Offer): Candidate {
   const { book, question, goods } = setting;
   const left = budgetLeft(book, offer, question);
-  const { benefit } = offer;
+  const { benefit, kind } = offer;
   const { most: cap } = offer.limits;
-  if (benefit.is === 'delivery') return { offer, sort: 'delivery', cuts: noCuts, gift: null, most: minor(0), left };
-  if (benefit.is === 'gift') {
-    const gift = giftFor(benefit, setting) as Line;
-    const list = minor(gift.item.price * gift.units);
-    return { offer, sort: 'gift', cuts: noCuts, gift, most: minor(list + giftTax(setting, gift, list)), left };
+  const { sort } = kind;
+  switch (sort) {
+    case 'delivery':
+      return { offer, sort, cuts: noCuts, gift: null, most: minor(0), left };
+    case 'gift': {
+      const gift = giftFor(kind.gift(benefit), setting) as Line;
+      const list = minor(gift.item.price * gift.units);
+      return { offer, sort, cuts: noCuts, gift, most: minor(list + giftTax(setting, gift, list)), left };
+    }
+    case 'order': {
+      const part = kind.looksAt(benefit)?.part;
+      const most = kind.most(benefit, goods, part === undefined ? goods : valueIn(countedBy(offer, setting), part));
+      return { offer, sort, cuts: noCuts, gift: null, most: minor(Math.min(most, goods, cap ?? most)), left };
+    }
+    case 'goods': {
+      const cuts = capped(kind.cuts(benefit, question.lines), cap);
+      let most = 0;
+      for (const cut of cuts) most += cut.amount;
+      return { offer, sort, cuts, gift: null, most: minor(most), left };
+    }
   }
-  if (offer.level === 'order') {
-    const raw = orderMost(offer, setting);
-    return { offer, sort: 'order', cuts: noCuts, gift: null, most: minor(Math.min(raw, goods, cap ?? raw)), left };
-  }
-  const cuts = capped(cutsOf(offer, question.lines), cap);
-  let most = 0;
-  for (const cut of cuts) most += cut.amount;
-  return { offer, sort: 'goods', cuts, gift: null, most: minor(most), left };
 }
 
 /** The tax that would be added to a gift's list value, where prices are shown without. */
@@ -221,49 +205,6 @@ function giftTax({ book, question }: Setting, { item }: Line, list: Minor): Mino
 /** The tax rate of a class where the address lies that decides about it; null for none. */
 export const taxRateOf = (book: CompiledBook, { place, billing }: Question, taxClass: string): Decimal | null =>
   book.taxOf(taxClass, book.market.body.decides === 'billing' ? (billing ?? place) : place);
-
-/** What a goods offer takes off each line, when it alone is used. */
-function cutsOf({ benefit }: Offer, lines: readonly Line[]): LineCut[] {
-  const cuts: LineCut[] = [];
-  const cut = (line: number, amount: number) => {
-    if (amount > 0) cuts.push({ line, amount: minor(amount) });
-  };
-  switch (benefit.is) {
-    case 'off goods':
-      for (let i = 0; i < lines.length; i += 1) {
-        const { item, units } = lines[i] as Line;
-        if (!lies(item, benefit.goods)) continue;
-        cut(
-          i,
-          benefit.off.by === 'percent'
-            ? percentOf(minor(item.price * units), benefit.off.percent)
-            : Math.min(benefit.off.amount, item.price) * units,
-        );
-      }
-      return cuts;
-    case 'fixed price':
-      for (let i = 0; i < lines.length; i += 1) {
-        const { item, units } = lines[i] as Line;
-        if (lies(item, benefit.goods)) cut(i, (item.price - benefit.price) * units);
-      }
-      return cuts;
-    case 'buy and get': {
-      const eligible = lines
-        .flatMap((line, i) => (lies(line.item, benefit.goods) ? [{ i, ...line }] : []))
-        .sort((a, b) => a.item.price - b.item.price || a.i - b.i);
-      let free =
-        Math.floor(eligible.reduce((sum, one) => sum + one.units, 0) / (benefit.buy + benefit.get)) * benefit.get;
-      for (const { i, item, units } of eligible) {
-        const some = Math.min(free, units);
-        cut(i, percentOf(minor(item.price * some), benefit.percent));
-        free -= some;
-      }
-      return cuts.sort((a, b) => a.line - b.line);
-    }
-    default:
-      return cuts;
-  }
-}
 
 /** Cuts that together come to no more than a cap, each its share of it by largest remainder. */
 function capped(cuts: LineCut[], cap: Minor | null): readonly LineCut[] {
@@ -279,44 +220,16 @@ function capped(cuts: LineCut[], cap: Minor | null): readonly LineCut[] {
 }
 
 /**
- * What an order offer takes off an order of this value when the cheapest thinkable asks are met: no set makes it take
- * more.
- */
-function orderMost(offer: Offer, setting: Setting): number {
-  const { benefit } = offer;
-  if (benefit.is === 'off order') return offOf(benefit.off, setting.goods);
-  if (benefit.is !== 'spend steps') return 0;
-  const value = valueIn(countedBy(offer, setting), benefit.goods);
-  let most = 0;
-  for (const step of benefit.steps)
-    if (step.from <= value && (benefit.test === 'after' || step === reached(benefit.steps, value)))
-      most = Math.max(most, step.off);
-  return most;
-}
-
-/** The highest of steps that a value reaches. */
-export function reached<T extends { readonly from: number }>(steps: readonly T[], value: number): T | null {
-  let found: T | null = null;
-  for (const step of steps) if (step.from <= value) found = step;
-  return found;
-}
-
-export const offOf = (off: Off, amount: number): number =>
-  off.by === 'percent' ? percentOf(minor(amount), off.percent) : Math.min(off.amount, amount);
-
-/**
  * What a delivery offer would take off a charge after step 4 by itself, and whether it waives what free delivery
  * waives.
  */
 export function deliveryWant(
-  { benefit, limits }: Offer,
+  { benefit, kind, limits }: Offer,
   rate: number,
 ): { readonly off: number; readonly waives: boolean } {
-  if (benefit.is !== 'delivery') return nothingWanted;
-  const { off } = benefit;
+  if (kind.sort !== 'delivery') return nothingWanted;
   const cap = limits.most ?? Number.POSITIVE_INFINITY;
-  if (off.by === 'free') return { off: Math.min(rate, cap), waives: rate <= cap };
-  return { off: Math.min(off.by === 'to' ? Math.max(0, rate - off.amount) : offOf(off, rate), cap), waives: false };
+  return { off: Math.min(kind.off(benefit, rate), cap), waives: kind.isFree(benefit) && rate <= cap };
 }
 const nothingWanted = { off: 0, waives: false };
 
@@ -325,9 +238,12 @@ const nothingWanted = { off: 0, waives: false };
  */
 export function askedOf({ offer }: Candidate): number {
   let most = 0;
-  for (const ask of offer.asks) if (ask.over === 'value' && ask.test === 'after') most = Math.max(most, ask.value);
+  for (const ask of offer.values) if (ask.test === 'after') most = Math.max(most, ask.value);
   return most;
 }
 
 /** Whether a delivery offer goes down to a price: the dearer delivery is, the more it takes. */
-export const goesDownTo = ({ benefit }: Offer): boolean => benefit.is === 'delivery' && benefit.off.by === 'to';
+export const goesDownTo = ({ benefit, kind }: Offer): boolean => kind.sort === 'delivery' && kind.goesDownTo(benefit);
+
+/** Whether an offer may make delivery free. */
+export const isFreeDelivery = ({ benefit, kind }: Offer): boolean => kind.sort === 'delivery' && kind.isFree(benefit);

@@ -1,8 +1,7 @@
 import type { Ready } from '../book/index.ts';
-import { type Instant, minor } from '../exact/index.ts';
-import { allGoods, type Offer, type Part } from '../offers/index.ts';
+import type { Instant } from '../exact/index.ts';
+import { allGoods, askKindOf, codeKindOf, lies, type Need, type Offer } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
-import { lies } from './live.ts';
 import { anybody, type Line, type Question } from './question.ts';
 
 /** Most units of one item in a basket made for an offer. */
@@ -37,20 +36,20 @@ export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Pla
   }
   const { code } = offer;
   const itemOf = (sku: string) => goods.find((item) => item.sku === sku);
-  const single = 'SINGLEUSE';
+  const entered = code && codeKindOf(code).entry(code);
   return baskets
     .map(
       (lines): Question => ({
         lines,
         place,
-        codes: code === null ? [] : [code.is === 'single use' ? single : code.code],
+        codes: entered?.codes ?? [],
         moment,
         carrier: null,
         shopper: {
           ...anybody,
           channel: offer.channels ? ([...offer.channels][0] ?? null) : null,
           segment: offer.segments ? ([...offer.segments][0] ?? null) : null,
-          singles: code?.is === 'single use' ? new Map([[single, code.batch]]) : anybody.singles,
+          singles: entered?.singles ?? anybody.singles,
           itemOf,
         },
       }),
@@ -60,36 +59,11 @@ export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Pla
 
 const worth = ({ lines }: Question): number => lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
 
-interface Need {
-  readonly part: Part;
-  readonly value: number;
-  readonly units: number;
-  /** Each unit dearer than this. */
-  readonly above: number;
-}
-
 /** What a basket needs for an offer to act: what it asks, and goods that it takes something off. */
-function needsOf(offer: Offer): Need[] {
-  const { benefit } = offer;
-  // A value after discounts is met where the list value is well above it.
-  const asked = offer.asks.map(
-    (ask): Need =>
-      ask.over === 'units'
-        ? { part: ask.goods, value: 0, units: ask.units, above: 0 }
-        : { part: ask.goods, value: ask.test === 'after' ? ask.value * 2 : ask.value, units: 1, above: 0 },
-  );
-  switch (benefit.is) {
-    case 'off goods':
-      return [...asked, { part: benefit.goods, value: 0, units: 1, above: 0 }];
-    case 'fixed price':
-      return [...asked, { part: benefit.goods, value: 0, units: 1, above: benefit.price }];
-    case 'buy and get':
-      return [...asked, { part: benefit.goods, value: 0, units: benefit.buy + benefit.get, above: 0 }];
-    case 'spend steps':
-      return [...asked, { part: benefit.goods, value: minor(benefit.steps[0]?.from ?? 0), units: 1, above: 0 }];
-    default:
-      return asked.length > 0 ? asked : [{ part: allGoods, value: 0, units: 1, above: 0 }];
-  }
+function needsOf({ asks, benefit, kind }: Offer): Need[] {
+  const own = kind.need(benefit);
+  const needs = [...asks.map((ask) => askKindOf(ask).need(ask)), ...(own ? [own] : [])];
+  return needs.length > 0 ? needs : [{ part: allGoods, value: 0, units: 1, above: 0 }];
 }
 
 /** Goods with the cheapest first, sorted once. */

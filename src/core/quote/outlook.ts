@@ -1,7 +1,7 @@
 import { type Costing, hair } from './costing.ts';
 import { deliveryFloor } from './delivery-floor.ts';
 import type { Field, Left } from './field.ts';
-import { askedOf, type Candidate, goesDownTo, offOf } from './live.ts';
+import { askedOf, type Candidate, goesDownTo } from './live.ts';
 
 /** So many order offers are put together in every way. */
 const mostOrders = 12;
@@ -214,27 +214,23 @@ function remembered(known: Map<number, number>, key: number, work: () => number)
 
 /** The values of goods left from which an order offer takes more at a stroke. */
 function turnsOfOrder(candidate: Candidate): readonly number[] {
-  const { benefit } = candidate.offer;
-  const steps = benefit.is === 'spend steps' && benefit.test === 'after' ? benefit.steps.map((step) => step.from) : [];
-  return [askedOf(candidate), ...steps].filter((value) => value > 0);
+  const { benefit, kind } = candidate.offer;
+  return [askedOf(candidate), ...(kind.sort === 'order' ? kind.turns(benefit) : [])].filter((value) => value > 0);
 }
 
 /** What an order offer takes at the most where goods offers left exactly so much. */
 function orderOffAt(candidate: Candidate, goods: number): number {
-  const { benefit, limits } = candidate.offer;
-  if (askedOf(candidate) > goods) return 0;
-  if (benefit.is === 'off order') return Math.min(offOf(benefit.off, goods), limits.most ?? Number.POSITIVE_INFINITY);
-  if (benefit.is !== 'spend steps' || benefit.test === 'before') return candidate.most;
-  let off = 0;
-  for (const step of benefit.steps) if (step.from <= goods) off = Math.max(off, step.off);
-  return Math.min(off, candidate.most);
+  const { benefit, kind, limits } = candidate.offer;
+  if (kind.sort !== 'order' || askedOf(candidate) > goods) return 0;
+  return Math.min(kind.mostAt(benefit, goods, candidate.most), limits.most ?? Number.POSITIVE_INFINITY);
 }
 
 /** The same, a share of the order not rounded. */
 function unroundedOffAt(candidate: Candidate, goods: number): number {
-  const { benefit, limits } = candidate.offer;
-  if (benefit.is !== 'off order' || benefit.off.by !== 'percent') return orderOffAt(candidate, goods);
-  const { digits, scale } = benefit.off.percent;
+  const { benefit, kind, limits } = candidate.offer;
+  const share = kind.sort === 'order' ? kind.share(benefit) : null;
+  if (share === null) return orderOffAt(candidate, goods);
+  const { digits, scale } = share;
   return askedOf(candidate) > goods
     ? 0
     : Math.min((goods * Number(digits)) / (100 * 10 ** scale), limits.most ?? Number.POSITIVE_INFINITY);

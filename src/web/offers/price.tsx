@@ -4,7 +4,7 @@ import { money, serviceName } from '../../words/index.ts';
 import { CsvButton } from '../parts/csv-button.tsx';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
 import { type OpenBook, useBook, useDesk, useMoment } from '../store/desk.ts';
-import { GoodsPart } from './benefit.tsx';
+import { GoodsPart } from './parts.tsx';
 import { OffersTabs } from './tabs.tsx';
 
 export function PriceStage() {

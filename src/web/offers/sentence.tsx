@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../core/book/index.ts';
-import type { AskBody, CodeBody, OfferBody } from '../../core/offers/index.ts';
+import { type AskBody, benefitKindOf, type Code, type OfferBody } from '../../core/offers/index.ts';
 import { amountOf, channelName } from '../../words/index.ts';
 import {
   AddPart,
@@ -15,7 +15,8 @@ import {
   timeFault,
 } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
-import { BenefitPart, GoodsPart, others } from './benefit.tsx';
+import { BenefitPart } from './benefit.tsx';
+import { GoodsPart, others } from './parts.tsx';
 
 const codeFault = (text: string): string | null =>
   /^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits';
@@ -92,7 +93,7 @@ function Who({ book, offer, set }: Part) {
 
 function CodePart({ offer: { code }, set }: Part) {
   if (code === null) return null;
-  const kinds: Record<CodeBody['is'], () => CodeBody> = {
+  const kinds: Record<Code['is'], () => Code> = {
     shared: () => ({ is: 'shared', code: code.is === 'single use' ? 'NEW10' : code.code }),
     link: () => ({ is: 'link', code: code.is === 'single use' ? 'NEW10' : code.code }),
     'single use': () => ({ is: 'single use', batch: 'cards' }),
@@ -447,8 +448,7 @@ const leavingGroups = (groups: OpenBook['book']['eitherOr'], id: string) =>
     .map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: group.offers.filter((one) => one !== id) }));
 
 /** Whether its benefit names its goods itself. */
-const namesGoods = ({ benefit }: OfferBody): boolean =>
-  benefit.is === 'off goods' || benefit.is === 'fixed price' || benefit.is === 'buy and get';
+const namesGoods = ({ benefit }: OfferBody): boolean => benefitKindOf(benefit).sort === 'goods';
 
 /** What is done with an offer as a whole: kept as a draft, meant, paused, copied, taken away. */
 export function OfferActs({

@@ -1,10 +1,10 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { instantOf, localOf } from '../../core/exact/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
+import { benefitWord } from '../../words/index.ts';
 import { useDated } from '../parts/clock.ts';
 import { ChoicePart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
-import { kindWord } from './benefit.tsx';
 
 const day = 24 * 3_600_000;
 const spans = { 'five weeks': 37, 'a quarter': 92, 'a year': 366 } as const;
@@ -115,7 +115,7 @@ export function TimeLine({
               >
                 {one.title}{' '}
                 <span className={`small ${one.state === 'meant' ? 'muted' : 'text-limit'}`}>
-                  {one.state === 'meant' ? kindWord(one.benefit) : one.state}
+                  {one.state === 'meant' ? benefitWord(one.benefit) : one.state}
                 </span>
               </button>
             </span>

@@ -1,3 +1,4 @@
+import { benefitKindOf } from '../../core/offers/index.ts';
 import type { Service } from '../../core/rates/index.ts';
 import { ChoicePart, nameFault, TextPart } from '../parts/field.tsx';
 import { freshId } from '../parts/fresh-id.ts';
@@ -53,10 +54,7 @@ function ServiceSentence({ book, service, kinds }: { book: OpenBook; service: Se
   const { templates, offers } = book.book;
   const isUsed =
     templates.some((template) => Object.values(template.lanes).some((row) => service.id in row)) ||
-    offers.some(
-      ({ benefit }) =>
-        benefit.is === 'delivery' && benefit.on.is === 'services' && benefit.on.services.includes(service.id),
-    );
+    offers.some(({ benefit }) => benefitKindOf(benefit).names(benefit).services?.includes(service.id));
   const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
   const unknownKind = (text: string) => {
     const odd = words(text).filter((kind) => !kinds.includes(kind));

@@ -21,13 +21,13 @@ import {
   type Meeting,
   marginOf,
   meetings,
-  proposedTerms,
   type Usage,
   usageOf,
   whileRunning,
   withOffer,
 } from '../../core/plan/index.ts';
 import { anybody, type Question, quote } from '../../core/quote/index.ts';
+import { proposedTerms } from '../../words/index.ts';
 import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor } from './state.ts';
 
 /** How far a long piece of work is; told as it goes. */

@@ -4,8 +4,9 @@ export { amountOf, dated, massOf, money, priced, signed, wholeOf } from './figur
 export { listed } from './list.ts';
 export { overWords, unitWords } from './measures.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
-export { benefitWords, whyWords } from './offers.ts';
+export { benefitDone, benefitWord, whyWords } from './offers.ts';
 export { pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
 export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
+export { proposedTerms } from './terms.ts';

@@ -2,3 +2,7 @@ const together = new Intl.ListFormat('en', { type: 'conjunction' });
 
 /** Some words as one: a, b, and c. */
 export const listed = (words: Iterable<string>): string => together.format(words);
+
+/** Some words as one, as terms join them: a, b and c. */
+export const joined = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;

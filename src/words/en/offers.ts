@@ -1,45 +1,15 @@
 import type { Book } from '../../core/book/index.ts';
-import { decimalText } from '../../core/exact/index.ts';
-import type { Benefit, DeliveryOff, Off } from '../../core/offers/index.ts';
+import type { Benefit, BenefitBody } from '../../core/offers/index.ts';
 import type { Step } from '../../core/quote/index.ts';
+import { wordsOf } from './benefits/index.ts';
+import type { Say } from './benefits/words.ts';
 import { dated } from './figures.ts';
 
-type Say = (amount: number) => string;
-
-const offWords = (off: Off | DeliveryOff, say: Say): string => {
-  switch (off.by) {
-    case 'free':
-      return 'all';
-    case 'percent':
-      return `${decimalText(off.percent)} %`;
-    case 'amount':
-      return say(off.amount);
-    case 'to':
-      return `down to ${say(off.amount)}`;
-  }
-};
-
 /** What a benefit did, for the steps of an answer. */
-export function benefitWords(benefit: Benefit, say: Say): string {
-  switch (benefit.is) {
-    case 'off goods':
-      return `takes ${offWords(benefit.off, say)} off ${benefit.off.by === 'percent' ? 'its goods' : 'each of its goods'}`;
-    case 'fixed price':
-      return `sells its goods at ${say(benefit.price)} each`;
-    case 'buy and get':
-      return `takes ${decimalText(benefit.percent) === '100' ? '' : `${decimalText(benefit.percent)} % off `}the cheapest ${benefit.get} of each ${benefit.buy + benefit.get}${decimalText(benefit.percent) === '100' ? ' off' : ''}`;
-    case 'gift':
-      return `adds ${benefit.units} × ${benefit.sku} as a gift`;
-    case 'off order':
-      return `takes ${offWords(benefit.off, say)} off the order`;
-    case 'spend steps':
-      return 'takes its highest step reached off the order';
-    case 'delivery':
-      return benefit.off.by === 'free'
-        ? 'takes the delivery off'
-        : `takes ${offWords(benefit.off, say)} off the delivery`;
-  }
-}
+export const benefitDone = (benefit: Benefit, say: Say): string => wordsOf(benefit).did(benefit, say);
+
+/** What an offer is, in a word. */
+export const benefitWord = (benefit: BenefitBody): string => wordsOf(benefit).word;
 
 /** Why an offer does nothing. */
 export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why'], say: Say): string {

@@ -5,7 +5,7 @@ import type { Missing, Step } from '../../core/quote/index.ts';
 import { mixingWords } from '../../core/rates/index.ts';
 import { massOf, money } from './figures.ts';
 import { offerTitle, templateName, zoneName } from './names.ts';
-import { benefitWords, whyWords } from './offers.ts';
+import { benefitDone, whyWords } from './offers.ts';
 import { wordsOf } from './rate-kinds/index.ts';
 
 /** The steps in which sides are compared, and what one side says of one. */
@@ -39,7 +39,7 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
     case 'goods':
       return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
     case 'discount':
-      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
+      return { words: `${offerTitle(book, step.offer)} ${benefitDone(step.benefit, say)}`, amount: minor(-step.took) };
     case 'gift':
       return { words: `${offerTitle(book, step.offer)} adds ${step.units} × ${step.sku} as a gift`, amount: null };
     case 'group':
@@ -86,7 +86,7 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
         amount: null,
       };
     case 'offer':
-      return { words: `${offerTitle(book, step.offer)} ${benefitWords(step.benefit, say)}`, amount: minor(-step.took) };
+      return { words: `${offerTitle(book, step.offer)} ${benefitDone(step.benefit, say)}`, amount: minor(-step.took) };
     case 'unused':
       return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
     case 'not proved':

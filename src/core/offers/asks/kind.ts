@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import type { Minor, Problem } from '../../exact/index.ts';
+import type { Bought, Need, Part } from '../parts.ts';
+import type { Reader } from '../reader.ts';
+
+/** An ask as plain data, told from others by what it is over. */
+interface Kinded {
+  readonly over: string;
+}
+
+/** By how much a basket has less than is asked for. */
+export type Missed = { readonly why: 'missed'; readonly by: Minor } | { readonly why: 'too few'; readonly by: number };
+
+/** A value asked for of a part, before or after discounts. */
+export interface ValueAsk {
+  readonly over: 'value';
+  readonly value: Minor;
+  readonly test: 'before' | 'after';
+  readonly goods: Part;
+}
+
+/** One kind of ask, whole. */
+interface AskKind<Schema extends z.ZodObject = z.ZodObject, Ask extends Kinded = Kinded> {
+  readonly over: Ask['over'];
+  readonly schema: Schema;
+  read(body: z.output<Schema>, reader: Reader, at: Problem['at']): Ask;
+  /** The figures as written, which words about it may name. */
+  figures(body: z.output<Schema>): { readonly least?: readonly string[]; readonly units?: readonly number[] };
+  /** What lines at list value, `whole` in all, lack of it; null where they meet it. */
+  missed(ask: Ask, lines: readonly Bought[], whole: number): Missed | null;
+  need(ask: Ask): Need;
+  /** The value it asks for; null where it asks for something else. */
+  value(ask: Ask): ValueAsk | null;
+}
+
+export const askKind = <Schema extends z.ZodObject, Ask extends Kinded>(
+  kind: AskKind<Schema, Ask>,
+): AskKind<Schema, Ask> => kind;
+
+// biome-ignore lint/suspicious/noExplicitAny: which ask a kind takes is its own matter
+type AnyKind = AskKind<any, any>;
+
+/** The list of kinds of asks. */
+export function askKindsOf<const K extends readonly [AnyKind, ...AnyKind[]]>(all: K) {
+  type Ask = ReturnType<K[number]['read']>;
+  type Schemas = { [I in keyof K]: K[I]['schema'] };
+  const byOver = new Map(all.map((kind) => [kind.over as string, kind as AskKind]));
+  const schemas = all.map((kind) => kind.schema) as unknown as Schemas & [z.ZodObject, ...z.ZodObject[]];
+  const schema = z.discriminatedUnion('over', schemas);
+  const of = ({ over }: Kinded): AskKind => {
+    const kind = byOver.get(over);
+    if (!kind) throw new RangeError(`No kind of ask is over “${over}”`);
+    return kind;
+  };
+  return {
+    schema,
+    of,
+    read(body: z.output<typeof schema>, reader: Reader, at: Problem['at']): Ask {
+      const written = body as Kinded & Record<string, unknown>;
+      return of(written).read(written, reader, at) as Ask;
+    },
+  };
+}
