@@ -1,7 +1,7 @@
 import { amountText, type Currency, type Problem, parseAmount, parseDecimal, percentOf } from '../exact/index.ts';
-import { type Column, cellOf, entryOf } from './csv.ts';
+import { cellOf, entryOf } from './csv.ts';
 import { readItem } from './item.ts';
-import { type Item, itemSchema } from './schema.ts';
+import { type Column, type Item, itemSchema } from './schema.ts';
 
 /** One change to make on many items. */
 export type Bulk =

@@ -2,28 +2,26 @@
 export { type Bulk, type BulkChange, bulkChanges } from './bulk.ts';
 export {
   type BadLine,
-  type Column,
   cellOf,
   csvOf,
   entryOf,
   type GoodsFile,
-  goodsColumns,
-  ownRateText,
   readGoods,
   readGoodsSteps,
-  rowText,
   writeGoods,
 } from './csv.ts';
+export { type ItemRow, rowText } from './fields/dated.ts';
+export type { Handling } from './fields/fee.ts';
+export { goodsFields } from './fields/list.ts';
+export { type OwnRate, ownRateText } from './fields/own-rate.ts';
 export { isLacking, type Lack, lacks } from './findings.ts';
 export { completer, type Figures, readItem, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
 export {
+  type Column,
   defaultKind,
-  type Handling,
   type Item,
-  type ItemRow,
   itemSchema,
-  type OwnRate,
   type SelectionBody,
   selectionSchema,
 } from './schema.ts';

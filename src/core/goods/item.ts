@@ -11,6 +11,7 @@ import {
   parseMass,
   type Result,
 } from '../exact/index.ts';
+import { goodsFields } from './fields/list.ts';
 import type { Item } from './schema.ts';
 
 /** The figures of an item that answers need: amounts in the first market's currency, sides from longest to shortest. */
@@ -69,7 +70,7 @@ export function completer(itemOf: (sku: string) => Item | undefined, problems: P
       whole.set(item.sku, item);
       return item;
     }
-    const made = takingFrom(item, complete(parent, [...below, item.sku]));
+    const made = goodsFields.inherited(item, complete(parent, [...below, item.sku]));
     if (!whole.has(item.sku)) whole.set(item.sku, made);
     return made;
   };
@@ -82,27 +83,4 @@ export function withParents(items: readonly Item[]): { items: readonly Item[]; p
   const problems: Problem[] = [];
   const bySku = new Map(items.map((item) => [item.sku, item]));
   return { items: items.map(completer((sku) => bySku.get(sku), problems)), problems };
-}
-
-function takingFrom(item: Item, parent: Item): Item {
-  const list = <T>(own: T[], theirs: T[]) => (own.length > 0 ? own : theirs);
-  return {
-    ...item,
-    price: item.price ?? parent.price,
-    cost: item.cost ?? parent.cost,
-    mass: item.mass ?? parent.mass,
-    size: item.size ?? parent.size,
-    kind: item.kind ?? parent.kind,
-    template: item.template ?? parent.template,
-    barred: item.barred ?? parent.barred,
-    ownRate: item.ownRate ?? parent.ownRate,
-    fee: item.fee ?? parent.fee,
-    taxClass: item.taxClass ?? parent.taxClass,
-    origin: item.origin ?? parent.origin,
-    prices: item.price === null && item.prices.length === 0 ? parent.prices : item.prices,
-    tags: list(item.tags, parent.tags),
-    hazards: list(item.hazards, parent.hazards),
-    stockedBy: list(item.stockedBy, parent.stockedBy),
-    notListed: list(item.notListed, parent.notListed),
-  };
 }

@@ -1,5 +1,7 @@
 import { always, type Instant, inForce, type Problem, readWindow, type Span, turnsOf } from '../exact/index.ts';
-import type { Handling, Item, OwnRate } from './schema.ts';
+import type { Handling } from './fields/fee.ts';
+import type { OwnRate } from './fields/own-rate.ts';
+import type { Item } from './schema.ts';
 
 /** A value stated for a time; null where it is stated as none. */
 interface Stated<T> extends Span {

@@ -1,13 +1,6 @@
 import { setImmediate as breathe } from 'node:timers/promises';
 import { type Change, compileBook, readyGoods } from '../../core/book/index.ts';
-import {
-  type Column,
-  cellOf,
-  type GoodsFile,
-  goodsColumns,
-  type Item,
-  readGoodsSteps,
-} from '../../core/goods/index.ts';
+import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
@@ -137,4 +130,4 @@ const mergedWith = (there: Item | undefined, item: Item, columns: readonly Colum
     : item;
 
 const isSame = (there: Item | undefined, item: Item): boolean =>
-  there !== undefined && goodsColumns.every((column) => cellOf(there, column) === cellOf(item, column));
+  there !== undefined && goodsFields.names.every((column) => cellOf(there, column) === cellOf(item, column));

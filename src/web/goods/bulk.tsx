@@ -1,45 +1,17 @@
 import { useState } from 'react';
 import type { Currency } from '../../core/exact/index.ts';
-import { type Bulk, bulkChanges, type Column, type Item } from '../../core/goods/index.ts';
-import { amountOf } from '../../words/index.ts';
+import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../core/goods/index.ts';
+import { goodsFieldWords } from '../../words/index.ts';
 import { ChoicePart, TextPart } from '../parts/field.tsx';
 import type { OpenBook } from '../store/desk.ts';
-import { heads } from './columns.ts';
 
 const shownChanges = 12;
-type What = 'add tag' | 'take tag' | 'price by' | Exclude<Column, 'sku'>;
-const whats: readonly What[] = [
-  'price by',
-  'add tag',
-  'take tag',
-  'price',
-  'mass',
-  'size',
-  'kind',
-  'template',
-  'barred',
-  'ownRate',
-  'fee',
-  'hazards',
-  'origin',
-  'cost',
-  'taxClass',
-  'stockedBy',
-];
-const examplesIn = (currency: string): Partial<Record<What, string>> => ({
-  'price by': '5',
-  'add tag': 'autumn',
-  'take tag': 'autumn',
-  mass: '520 g',
-  size: '120 x 12 x 8 cm',
-  kind: 'parcel',
-  barred: 'two-day',
-  hazards: 'lithium',
-  price: amountOf(9.9, currency),
-  ownRate: amountOf(6, currency),
-  fee: amountOf(1.3, currency),
-  cost: amountOf(4.2, currency),
-});
+type Settable = Exclude<Column, 'sku' | 'name' | 'tags'>;
+type What = 'add tag' | 'take tag' | 'price by' | Settable;
+const settable = goodsFields.names.filter((one): one is Settable => !['sku', 'name', 'tags'].includes(one));
+const whats: readonly What[] = ['price by', 'add tag', 'take tag', ...settable];
+const exampleOf = (what: What): string =>
+  what === 'price by' ? '5' : goodsFieldWords[what === 'add tag' || what === 'take tag' ? 'tags' : what].example;
 const words = (what: What): string =>
   what === 'price by'
     ? 'raise the price by percent'
@@ -47,7 +19,7 @@ const words = (what: What): string =>
       ? 'add the tag'
       : what === 'take tag'
         ? 'take away the tag'
-        : `set ${heads[what].toLowerCase()} to`;
+        : `set ${goodsFieldWords[what].label.toLowerCase()} to`;
 
 /** One change on all the goods that are shown: what it would do is seen before it is made. */
 export function BulkEdit({ book, items, close }: { book: OpenBook; items: readonly Item[]; close: () => void }) {
@@ -76,14 +48,7 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
             setText('');
           }}
         />{' '}
-        <TextPart
-          key={what}
-          label="To what"
-          placeholder={examplesIn(book.home.currency)[what] ?? 'nothing'}
-          value={text}
-          onCommit={setText}
-        />
-        .
+        <TextPart key={what} label="To what" placeholder={exampleOf(what)} value={text} onCommit={setText} />.
       </p>
       {changes.length > 0 && (
         <table className="ruled mt-2" aria-label="What would change">

@@ -1,50 +1,28 @@
 import type { Column } from '../../core/goods/index.ts';
 
-export const heads: Record<Column, string> = {
-  sku: 'SKU',
-  name: 'Name',
-  price: 'Price',
-  mass: 'Mass',
-  size: 'Size',
-  tags: 'Tags',
-  kind: 'Kind',
-  template: 'Template',
-  barred: 'Not by',
-  ownRate: 'Own rate',
-  fee: 'Handling fee',
-  dated: 'Dated',
-  cost: 'Cost',
-  parent: 'Variant of',
-  origin: 'Sent from',
-  hazards: 'Hazards',
-  stockedBy: 'Stocked by',
-  notListed: 'Not listed at',
-  taxClass: 'Tax class',
-  prices: 'Other prices',
-};
-/** The columns of the sheet, in order, and how wide each is. */
-const sheet: Record<Column, number> = {
-  sku: 176,
-  name: 210,
-  price: 76,
-  mass: 76,
-  size: 136,
-  tags: 130,
-  kind: 76,
-  template: 84,
-  barred: 100,
-  ownRate: 92,
-  fee: 100,
-  cost: 70,
-  parent: 150,
-  origin: 90,
-  hazards: 90,
-  stockedBy: 100,
-  notListed: 100,
-  taxClass: 84,
-  prices: 150,
-  dated: 220,
+/** The columns of the sheet, in order: how wide each is in pixels, and whether it holds figures. */
+const sheet: Readonly<Record<Column, { readonly width: number; readonly figure?: true }>> = {
+  sku: { width: 176 },
+  name: { width: 210 },
+  price: { width: 76, figure: true },
+  mass: { width: 76, figure: true },
+  size: { width: 136 },
+  tags: { width: 130 },
+  kind: { width: 76 },
+  template: { width: 84 },
+  barred: { width: 100 },
+  ownRate: { width: 92, figure: true },
+  fee: { width: 100, figure: true },
+  cost: { width: 70, figure: true },
+  parent: { width: 150 },
+  origin: { width: 90 },
+  hazards: { width: 90 },
+  stockedBy: { width: 100 },
+  notListed: { width: 100 },
+  taxClass: { width: 84 },
+  prices: { width: 150 },
+  dated: { width: 220 },
 };
 export const shownColumns = Object.keys(sheet) as Column[];
-export const widths = shownColumns.map((id) => `${sheet[id]}px`).join(' ');
-export const figures: ReadonlySet<Column> = new Set(['price', 'mass', 'cost', 'ownRate', 'fee']);
+export const widths = shownColumns.map((id) => `${sheet[id].width}px`).join(' ');
+export const isFigure = (id: Column): boolean => sheet[id].figure === true;

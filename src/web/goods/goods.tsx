@@ -7,7 +7,7 @@ import {
   cellOf,
   entryOf,
   type GoodsFile,
-  goodsColumns,
+  goodsFields,
   type Item,
   isLacking,
   itemSchema,
@@ -16,11 +16,12 @@ import {
   withParents,
   writeGoods,
 } from '../../core/goods/index.ts';
+import { goodsFieldWords } from '../../words/index.ts';
 import { download } from '../parts/download.ts';
 import { freshId } from '../parts/fresh-id.ts';
 import { type OpenBook, useBook, useDesk } from '../store/desk.ts';
 import { BulkEdit } from './bulk.tsx';
-import { figures, heads, shownColumns, widths } from './columns.ts';
+import { isFigure, shownColumns, widths } from './columns.ts';
 import { ImportReport } from './import-report.tsx';
 import { LargeImport } from './large-import.tsx';
 import { readFile } from './read-file.ts';
@@ -58,7 +59,7 @@ export function GoodsStage() {
 function wordsOf(item: Item): string {
   const known = said.get(item);
   if (known !== undefined) return known;
-  const text = goodsColumns
+  const text = goodsFields.names
     .map((id) => cellOf(item, id))
     .join(' ')
     .toLowerCase();
@@ -311,8 +312,8 @@ function Goods({ book }: { book: OpenBook }) {
           <div className="aside-note off" role="alert">
             {problems.slice(0, 5).map((one) => (
               <p key={`${one.at.join()} ${one.wrong}`}>
-                {one.at.map((step) => heads[step as Column]?.toLowerCase() ?? step).join(', ')}: {one.wrong}; right
-                would be {one.right}
+                {one.at.map((step) => goodsFieldWords[step as Column]?.label.toLowerCase() ?? step).join(', ')}:{' '}
+                {one.wrong}; right would be {one.right}
               </p>
             ))}
             {problems.length > 5 && <p className="muted">and {problems.length - 5} more</p>}
@@ -320,7 +321,7 @@ function Goods({ book }: { book: OpenBook }) {
         )}
         {editing?.fault && (
           <p className="fault" role="alert">
-            {editing.sku}, {heads[editing.column].toLowerCase()}: {editing.fault}
+            {editing.sku}, {goodsFieldWords[editing.column].label.toLowerCase()}: {editing.fault}
           </p>
         )}
         <div
@@ -338,10 +339,10 @@ function Goods({ book }: { book: OpenBook }) {
                 <div key={id} role="columnheader" tabIndex={-1} aria-sort={way}>
                   <button
                     type="button"
-                    className={`w-full cursor-pointer ${figures.has(id) ? 'text-right' : 'text-left'}`}
+                    className={`w-full cursor-pointer ${isFigure(id) ? 'text-right' : 'text-left'}`}
                     onClick={() => turnTo(id)}
                   >
-                    {heads[id]}
+                    {goodsFieldWords[id].label}
                     {id === 'price' && ` ${book.home.currency}`}{' '}
                     {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
                   </button>
@@ -379,7 +380,7 @@ function Goods({ book }: { book: OpenBook }) {
                         data-cell={`${seen.index}-${at}`}
                         tabIndex={isEditing ? -1 : 0}
                         aria-readonly={fixed}
-                        className={`cell ${figures.has(id) ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
+                        className={`cell ${isFigure(id) ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
                         title={text}
                         onDoubleClick={() => !fixed && setEditing({ sku: item.sku, column: id, fault: null })}
                         onKeyDown={(event) => {
@@ -409,7 +410,7 @@ function Goods({ book }: { book: OpenBook }) {
                         {isEditing ? (
                           <input
                             className="cell-input"
-                            aria-label={`${heads[id]} of ${item.sku}`}
+                            aria-label={`${goodsFieldWords[id].label} of ${item.sku}`}
                             aria-invalid={editing.fault !== null}
                             defaultValue={text}
                             // biome-ignore lint/a11y/noAutofocus: the cell was opened to be typed into

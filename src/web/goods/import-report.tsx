@@ -1,4 +1,4 @@
-import { cellOf, csvOf, type GoodsFile, goodsColumns, type Item } from '../../core/goods/index.ts';
+import { cellOf, csvOf, type GoodsFile, goodsFields, type Item } from '../../core/goods/index.ts';
 import { download } from '../parts/download.ts';
 import type { OpenBook } from '../store/desk.ts';
 
@@ -28,7 +28,7 @@ export function ImportReport({
       : [];
   });
   const changed = merged.filter((item) =>
-    goodsColumns.some((column) => cellOf(item, column) !== cellOf(known.get(item.sku) as Item, column)),
+    goodsFields.names.some((column) => cellOf(item, column) !== cellOf(known.get(item.sku) as Item, column)),
   );
   const take = () => {
     book.editAll([...added, ...changed].map((item) => ({ path: ['goods', item.sku], value: item })));

@@ -1,6 +1,7 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
 export { className, clauseName } from './clauses.ts';
 export { amountOf, dated, massOf, money, priced, signed, wholeOf } from './figures.ts';
+export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
 export { overWords, unitWords } from './measures.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';

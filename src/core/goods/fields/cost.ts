@@ -1,0 +1,14 @@
+import { written } from '../../exact/index.ts';
+import { ownElseTheirs, text } from './cells.ts';
+import { goodsField } from './field.ts';
+
+/** What a unit costs the seller, in the first market's currency. */
+export const cost = goodsField({
+  name: 'cost',
+  schema: written.amount.nullable().default(null),
+  head: 'cost',
+  needed: false,
+  ...text,
+  right: 'an amount such as 2.10',
+  inherit: ownElseTheirs,
+});

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { written } from '../../exact/index.ts';
+import { behind, ownElseTheirs, waivedOf } from './cells.ts';
+import { goodsField } from './field.ts';
+
+/** A handling fee of each unit; `waived`: free delivery waives it. */
+const handlingSchema = z.strictObject({ each: written.amount, waived: z.boolean() });
+export type Handling = z.infer<typeof handlingSchema>;
+/** Such a fee, or stated as none, which nothing of its parent's stands in for. */
+export const feeOrNone = z.union([z.literal('none'), handlingSchema]);
+
+/** In a cell: `1.30`, `1.30 waived`, `none`. */
+export const feeText = (fee: 'none' | Handling): string => (fee === 'none' ? fee : behind(fee.each, fee.waived));
+export function feeOf(cell: string): unknown {
+  const [each, waived] = waivedOf(cell);
+  return each === 'none' ? each : { each, waived };
+}
+
+export const fee = goodsField({
+  name: 'fee',
+  schema: feeOrNone.nullable().default(null),
+  head: 'handling fee',
+  needed: false,
+  write: (value) => (value ? feeText(value) : ''),
+  read: (cell) => (cell === '' ? null : feeOf(cell)),
+  right: 'an amount such as 0.85, with waived behind it where free delivery waives it; or none',
+  inherit: ownElseTheirs,
+});

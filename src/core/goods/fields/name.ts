@@ -1,0 +1,14 @@
+import { written } from '../../exact/index.ts';
+import { own } from './cells.ts';
+import { goodsField } from './field.ts';
+
+export const name = goodsField({
+  name: 'name',
+  schema: written.name,
+  head: 'name',
+  needed: true,
+  write: (value) => value,
+  read: (cell) => cell,
+  right: 'a name of 1 to 120 letters',
+  inherit: own,
+});

@@ -1,0 +1,14 @@
+import { written } from '../../exact/index.ts';
+import { own, text } from './cells.ts';
+import { goodsField } from './field.ts';
+
+/** The item it is a variant of. */
+export const parent = goodsField({
+  name: 'parent',
+  schema: written.sku.nullable().default(null),
+  head: 'parent',
+  needed: false,
+  ...text,
+  right: 'the SKU of the item it is a variant of',
+  inherit: own,
+});

@@ -1,0 +1,34 @@
+import { z } from 'zod';
+import { written } from '../../exact/index.ts';
+import { goodsField } from './field.ts';
+
+const { amount, id } = written;
+const form = /^(?:(\S+)\s+)??(?:at\s+(\S+)\s+)?(\S+)$/;
+
+/** A price of its own: `japan 5200`, `at harrowmere 14.00`, `japan at harrowmere 5300`. */
+function priceOf(entry: string): unknown {
+  const found = form.exec(entry);
+  return found ? { market: found[1] ?? null, channel: found[2] ?? null, price: found[3] } : entry;
+}
+
+/**
+ * Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the nearest
+ * counts in that order.
+ */
+export const prices = goodsField({
+  name: 'prices',
+  schema: z
+    .array(z.strictObject({ market: id.nullable(), channel: id.nullable(), price: amount }))
+    .max(100)
+    .default([]),
+  head: 'prices',
+  needed: false,
+  write: (value) =>
+    value
+      .map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' '))
+      .join(', '),
+  read: (cell) => (cell === '' ? [] : cell.split(/\s*,\s*/).map(priceOf)),
+  right: 'a market, a channel or both and an amount, parted by commas, such as japan 5200, at harrowmere 14.00',
+  // Prices are one whole: an item that states any takes none but the own price it does not state.
+  inherit: (own, theirs, item) => (item.price === null && own.length === 0 ? theirs : own),
+});

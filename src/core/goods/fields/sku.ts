@@ -1,0 +1,14 @@
+import { written } from '../../exact/index.ts';
+import { own } from './cells.ts';
+import { goodsField } from './field.ts';
+
+export const sku = goodsField({
+  name: 'sku',
+  schema: written.sku,
+  head: 'sku',
+  needed: true,
+  write: (value) => value,
+  read: (cell) => cell,
+  right: 'letters, digits, dot, hyphen and underscore, at most 40',
+  inherit: own,
+});

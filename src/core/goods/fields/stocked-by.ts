@@ -1,0 +1,15 @@
+import { z } from 'zod';
+import { written } from '../../exact/index.ts';
+import { fullElseTheirs, words } from './cells.ts';
+import { goodsField } from './field.ts';
+
+/** Channels that stock it and deliver it themselves. */
+export const stockedBy = goodsField({
+  name: 'stockedBy',
+  schema: z.array(written.id).default([]),
+  head: 'stocked by',
+  needed: false,
+  ...words,
+  right: 'channels, parted by spaces, such as harrowmere',
+  inherit: fullElseTheirs,
+});

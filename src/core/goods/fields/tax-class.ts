@@ -1,0 +1,13 @@
+import { written } from '../../exact/index.ts';
+import { ownElseTheirs, text } from './cells.ts';
+import { goodsField } from './field.ts';
+
+export const taxClass = goodsField({
+  name: 'taxClass',
+  schema: written.id.nullable().default(null),
+  head: 'tax class',
+  needed: false,
+  ...text,
+  right: 'small letters, digits and hyphens, such as standard',
+  inherit: ownElseTheirs,
+});

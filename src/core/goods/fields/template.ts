@@ -1,0 +1,14 @@
+import { written } from '../../exact/index.ts';
+import { ownElseTheirs, text } from './cells.ts';
+import { goodsField } from './field.ts';
+
+/** The template it is sent under; null: by selection, or the default one. */
+export const template = goodsField({
+  name: 'template',
+  schema: written.id.nullable(),
+  head: 'template',
+  needed: true,
+  ...text,
+  right: 'the id of a template of the book, or nothing for the default one',
+  inherit: ownElseTheirs,
+});
