@@ -5,5 +5,5 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   plugins: [react(), tailwind()],
   worker: { format: 'es' },
-  build: { target: 'es2023', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: { target: 'es2023', sourcemap: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
 });

@@ -9,7 +9,7 @@ import {
   type Ready,
   readyGoods,
 } from '../src/core/book/index.ts';
-import { sure } from '../src/core/exact/index.ts';
+import { unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { type Dated, seeded, usageOf } from '../src/core/plan/index.ts';
 import { anybody, charges, type Question, quote } from '../src/core/quote/index.ts';
@@ -53,7 +53,7 @@ function opened(
     eitherOr,
   } satisfies BookInput);
   const { goods: items, ...body } = file;
-  const book = sure(compileBook(body));
+  const book = unwrap(compileBook(body));
   const { goods } = readyGoods(book, items);
   return { book, goods };
 }
@@ -64,7 +64,7 @@ const asking = (
   codes: readonly string[] = [],
 ): Question => ({
   lines,
-  place: sure(parsePlace(place)),
+  place: unwrap(parsePlace(place)),
   codes,
   moment,
   carrier: null,

@@ -1,7 +1,7 @@
 import { HyperFormula } from 'hyperformula';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../demo/book.ts';
 import { bookFileSchema, compileBook, type Ready, readyGoods } from '../src/core/book/index.ts';
-import { type Mass, type Minor, sure } from '../src/core/exact/index.ts';
+import { type Mass, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
@@ -36,9 +36,9 @@ const random = seeded(1);
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 const moment = Date.parse('2026-11-24T09:10:00Z');
 
-const compiling = best(20, () => sure(compileBook(body)));
+const compiling = best(20, () => unwrap(compileBook(body)));
 row('compiling the demo’s book', `${(compiling * 1000).toFixed(1)} ms`);
-const book = sure(compileBook(body));
+const book = unwrap(compileBook(body));
 const { goods } = readyGoods(book, items);
 const out = new Float64Array(2 * body.services.length);
 
@@ -64,7 +64,7 @@ const sheet = HyperFormula.buildFromSheets(
 const id = sheet.getSheetId('Baskets') ?? 1;
 // Rebuilding parses and calculates every formula once, as opening the sheet does.
 const formulas = best(3, () => sheet.rebuildAndRecalculate());
-const place = sure(parsePlace('GB M1 1AA'));
+const place = unwrap(parsePlace('GB M1 1AA'));
 const [any] = goods;
 if (!any) throw new Error('The demo has no goods');
 const single = compileOnly('gb', 'standard');
@@ -115,7 +115,7 @@ const places = [
   'JP',
   'NZ',
   'BR',
-].map((text) => sure(parsePlace(text)));
+].map((text) => unwrap(parsePlace(text)));
 const baskets = (from: readonly Ready[], lines: number, codes: boolean): Question[] =>
   Array.from({ length: 20_000 }, () => ({
     lines: Array.from({ length: 1 + Math.floor(random() * lines) }, () => ({
@@ -158,7 +158,7 @@ row('whole answers with the steps of every choice', `${rate(some.length, traced)
 
 const { goods: many, ...large } = largeBook(100_000, 200, 40);
 const began = performance.now();
-const made = sure(compileBook(large));
+const made = unwrap(compileBook(large));
 const ready = readyGoods(made, many);
 row(
   'a book of 100,000 goods, 200 zones, 40 templates made ready',
@@ -175,7 +175,7 @@ await benchOffers();
 function compileOnly(zone: string, service: string) {
   const [template] = body.templates;
   if (!template || !lane) throw new Error('The demo has no such lane');
-  return sure(
+  return unwrap(
     compileBook({
       ...body,
       services: body.services.filter((one) => one.id === service),

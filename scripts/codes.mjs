@@ -78,7 +78,7 @@ writeFileSync(
 
 // The numbers of ISO 3166-1, by which maps know countries.
 writeFileSync(
-  new URL('../src/web/places/country-numbers.ts', import.meta.url),
+  new URL('../src/web/stages/places/country-numbers.ts', import.meta.url),
   wrap(
     'countryNumbers',
     'The three-digit codes of ISO 3166-1 and the two-letter codes they stand for, from iso-codes.',

@@ -15,9 +15,10 @@ function* files(folder) {
 export function build(root) {
   const hash = createHash('sha256');
   for (const path of [
-    ...['web', 'core', 'contract'].flatMap((one) => [...files(join(root, 'src', one))]),
+    ...['web', 'core', 'contract', 'words'].flatMap((one) => [...files(join(root, 'src', one))]),
     join(root, 'index.html'),
     join(root, 'vite.config.ts'),
+    join(root, 'package.json'),
     join(root, 'package-lock.json'),
   ])
     hash.update(path).update(readFileSync(path));

@@ -7,7 +7,7 @@ import {
   readyGoods,
   shaped,
 } from '../core/book/index.ts';
-import { amountText, gramsText, sure } from '../core/exact/index.ts';
+import { amountText, gramsText, unwrap } from '../core/exact/index.ts';
 import { jsonText, print, problemText, readJson, tellMigration, told } from './open.ts';
 import { table } from './table.ts';
 
@@ -24,7 +24,7 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
   if (unsound.length > 0) throw told(path, unsound);
   tellMigration(path, data);
   const markets = body.markets.map(({ id }) => {
-    const book = sure(compileBook(body, id));
+    const book = unwrap(compileBook(body, id));
     const ready = readyGoods(book, goods);
     return {
       id,

@@ -9,7 +9,7 @@ import {
   readyGoods,
 } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
-import { type Problem, sure } from '../core/exact/index.ts';
+import { type Problem, unwrap } from '../core/exact/index.ts';
 
 /** Ends the command with 2 and a sentence. */
 export class Unable extends Error {}
@@ -55,7 +55,7 @@ export function openBook(path: string, at: number): Opened {
   if (!read.ok) throw told(path, read.problems);
   tellMigration(path, data);
   const { goods, ...body } = read.value;
-  const book = asOf(sure(compileBook(body)), at);
+  const book = asOf(unwrap(compileBook(body)), at);
   return { file: read.value, book, goods: readyGoods(book, goods).goods };
 }
 

@@ -7,7 +7,7 @@ import {
   readBasket,
   readyGoods,
 } from '../core/book/index.ts';
-import { amountText, type Minor, type Problem, sure } from '../core/exact/index.ts';
+import { amountText, type Minor, type Problem, unwrap } from '../core/exact/index.ts';
 import { type Answer, explain, questionOf, quote } from '../core/quote/index.ts';
 import { jsonText, openBook, print, problemText, readText } from './open.ts';
 import { table } from './table.ts';
@@ -29,7 +29,7 @@ function markets(file: BookFile): (id: string) => { book: CompiledBook; bySku: R
     if (!body.markets.some((one) => one.id === id)) return null;
     let there = known.get(id);
     if (!there) {
-      const book = sure(compileBook(body, id));
+      const book = unwrap(compileBook(body, id));
       there = { book, bySku: new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item])) };
       known.set(id, there);
     }
@@ -120,7 +120,7 @@ function answerTo(data: unknown, home: string, inMarket: ReturnType<typeof marke
 
 function textOf(book: CompiledBook, basket: Basket, answer: Answer): string {
   const say = (value: Minor) => amountText(value, book.currency);
-  const zone = book.zones.find((one) => one.id === answer.zone)?.name ?? 'no zone: not delivered to';
+  const zone = book.defaultTemplate.zones.find((one) => one.id === answer.zone)?.name ?? 'no zone: not delivered to';
   const rows = answer.choices.map((one) => [
     one.service,
     say(one.discount),

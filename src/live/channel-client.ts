@@ -4,7 +4,7 @@ import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
 import { type ChannelBasket, type ChannelFile, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
-import { amountText, type Currency, gramsText, type Minor, parseAmount, sure } from '../core/exact/index.ts';
+import { amountText, type Currency, gramsText, type Minor, parseAmount, unwrap } from '../core/exact/index.ts';
 
 /** A channel that does not answer, with why in plain words. */
 export class ChannelDown extends Error {
@@ -91,8 +91,8 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
       return answers.map((one) =>
         one.choices.map((choice) => ({
           speed: choice.speed,
-          charge: sure(parseAmount(choice.charge, euro)),
-          discount: sure(parseAmount(choice.discount, euro)),
+          charge: unwrap(parseAmount(choice.charge, euro)),
+          discount: unwrap(parseAmount(choice.discount, euro)),
         })),
       );
     },

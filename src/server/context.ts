@@ -9,7 +9,7 @@ import {
   readyGoods,
 } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
-import { sure } from '../core/exact/index.ts';
+import { unwrap } from '../core/exact/index.ts';
 import { type ChannelClient, channelClient } from '../live/index.ts';
 import { type CarrierAccount, carrierClient } from './carrier-client.ts';
 import { type Database, snapshot } from './database.ts';
@@ -57,6 +57,6 @@ export async function standing(context: Context): Promise<Standing> {
     items: await allGoods(connection),
   }));
   if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-  const compiled = asOf(sure(compileBook(book)), await nowOf(context));
+  const compiled = asOf(unwrap(compileBook(book)), await nowOf(context));
   return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
 }

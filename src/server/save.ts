@@ -14,7 +14,7 @@ import {
   takenBack,
   touches,
 } from '../core/book/index.ts';
-import { type Problem, sure } from '../core/exact/index.ts';
+import { type Problem, unwrap } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { Refusal } from './problem.ts';
@@ -86,7 +86,7 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   if (!shape.ok) throw unsound(shape.problems);
   const unsoundIn = bookProblems(shape.value);
   if (unsoundIn.length > 0) throw unsound(unsoundIn);
-  const compiled = sure(compileBook(shape.value));
+  const compiled = unwrap(compileBook(shape.value));
 
   const problems: Problem[] = [];
   const items = goods.flatMap((candidate): Item[] => {

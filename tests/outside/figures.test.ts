@@ -15,7 +15,7 @@ import {
   parseMass,
   percentOf,
   splitByLargestRemainder,
-  sure,
+  unwrap,
 } from '../../src/core/exact/index.ts';
 import { anybody, quote } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
@@ -28,9 +28,9 @@ describe('pounds, ounces and kilograms', () => {
   // International yard and pound agreement of 1959: 1 lb = 0.45359237 kg. NIST Handbook 44 (2024), appendix C: 1 oz =
   // 28.349523125 g.
   test('the pound and the ounce are what the agreement says, to the last digit', () => {
-    expect(gramsText(sure(parseMass('1', 'lb')))).toBe('453.59237');
-    expect(gramsText(sure(parseMass('1', 'oz')))).toBe('28.349523125');
-    expect(gramsText(sure(parseMass('2.205', 'lb')))).toBe(new Big('453.59237').times('2.205').toString());
+    expect(gramsText(unwrap(parseMass('1', 'lb')))).toBe('453.59237');
+    expect(gramsText(unwrap(parseMass('1', 'oz')))).toBe('28.349523125');
+    expect(gramsText(unwrap(parseMass('2.205', 'lb')))).toBe(new Big('453.59237').times('2.205').toString());
   });
 });
 
@@ -40,7 +40,7 @@ describe('percentages and splits', () => {
       fc.property(fc.integer({ min: 0, max: 10 ** 9 }), fc.integer({ min: 1, max: 100_000 }), (value, thousandths) => {
         const percent = (thousandths / 1000).toFixed(3);
         const expected = new Big(value).times(percent).div(100).round(0, Big.roundHalfUp);
-        expect(percentOf(minor(value), sure(parseDecimal(percent, 3)))).toBe(expected.toNumber());
+        expect(percentOf(minor(value), unwrap(parseDecimal(percent, 3)))).toBe(expected.toNumber());
       }),
     );
   });
@@ -125,7 +125,7 @@ describe('a weight table and a threshold, against a spreadsheet engine (HyperFor
     masses.forEach((grams, i) => {
       const theirs = sheet.getCellValue({ sheet: id, row: i, col: 5 });
       const lines = [
-        { item: { ...any, price: minor(values[i] ?? 1), mass: sure(parseMass(String(grams), 'g')) }, units: 1 },
+        { item: { ...any, price: minor(values[i] ?? 1), mass: unwrap(parseMass(String(grams), 'g')) }, units: 1 },
       ];
       const ours =
         quote(book, {
@@ -177,7 +177,7 @@ describe('clocks', () => {
           const local = `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
           expect(localOf(at, zone)).toBe(local);
           // Back again it is the same moment, or the first of two that the clock shows so.
-          expect(at - sure(instantOf(local, zone))).toBeOneOf([0, 3_600_000, 1_800_000]);
+          expect(at - unwrap(instantOf(local, zone))).toBeOneOf([0, 3_600_000, 1_800_000]);
         },
       ),
       { numRuns: 300 },

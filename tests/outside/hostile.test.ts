@@ -9,7 +9,7 @@ import {
   readyGoods,
 } from '../../src/core/book/index.ts';
 import { dialects } from '../../src/core/channels/index.ts';
-import { type Problem, sure } from '../../src/core/exact/index.ts';
+import { type Problem, unwrap } from '../../src/core/exact/index.ts';
 import { brokenPromises, decidingOf, seeded } from '../../src/core/plan/index.ts';
 import { explain, questionOf, quote } from '../../src/core/quote/index.ts';
 import { proposedTerms } from '../../src/words/index.ts';
@@ -42,7 +42,7 @@ function refusedInWords(problems: readonly Problem[], where: string): void {
 function usedEverywhere(file: BookFile, baskets: readonly unknown[], where: string): void {
   const { goods: items, ...body } = file;
   for (const market of body.markets) {
-    const book = sure(compileBook(body, market.id));
+    const book = unwrap(compileBook(body, market.id));
     bookFindings(book);
     const { goods } = readyGoods(book, items);
     const bySku = new Map(goods.map((item) => [item.sku, item]));

@@ -13,7 +13,7 @@ import {
 } from '../../src/core/book/index.ts';
 import { fewestGroups } from '../../src/core/book/migrate/groups.ts';
 import { patternFrom2 } from '../../src/core/book/migrate/patterns.ts';
-import { sure } from '../../src/core/exact/index.ts';
+import { unwrap } from '../../src/core/exact/index.ts';
 import { questionOf, quote } from '../../src/core/quote/index.ts';
 
 const kept = (name: string): unknown =>
@@ -45,10 +45,10 @@ describe('the demo’s old book', () => {
   });
 
   test('answers alike for hundreds of baskets in three markets, but where the rules have changed', () => {
-    const { goods, ...body } = sure(read);
+    const { goods, ...body } = unwrap(read);
     const markets = new Map(
       body.markets.map(({ id }) => {
-        const book = sure(compileBook(body, id));
+        const book = unwrap(compileBook(body, id));
         return [id, { book, goods: new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item])) }];
       }),
     );
@@ -57,7 +57,7 @@ describe('the demo’s old book', () => {
     for (const { basket, choices } of kept('answers') as OldAnswer[]) {
       const at = markets.get(basket.market ?? 'home');
       if (!at) throw new Error('no such market');
-      const question = sure(
+      const question = unwrap(
         questionOf(at.book, basketSchema.parse(basket), { ready: (sku) => at.goods.get(sku), now: 0 }),
       );
       const answer = quote(at.book, question);
@@ -101,7 +101,7 @@ describe('baskets of the second format', () => {
       moment: null,
       spent: { gale: { uses: 3, own: 1, spent: '12.50' }, calm: { uses: 0, own: 0, spent: '0' } },
     });
-    expect(sure(read).spent).toEqual({
+    expect(unwrap(read).spent).toEqual({
       gale: { uses: 3, own: 1, rows: [{ week: '1970-01-05', channel: null, amount: '12.50' }] },
       calm: { uses: 0, own: 0, rows: [] },
     });

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { cardSchema, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
-import { type Currency, parseLength, parseMass, sure, type Volume } from '../../src/core/exact/index.ts';
+import { type Currency, parseLength, parseMass, unwrap, type Volume } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
 import { desk, either, flat, item, offerOf } from '../books/desk.ts';
@@ -24,7 +24,7 @@ describe('mass, and what counts as it', () => {
     expect([pays({ REEL: 2 }), pays({ REEL: 3 })]).toEqual(['4.40', '5.90']);
   });
   test('a spar tube of 165 × 9 × 9 cm and 1.1 kg at 5000 cm³ a kilogram: 2.673 kg, charged as 3.0', () => {
-    const card = sure(
+    const card = unwrap(
       readCard(
         cardSchema.parse({
           card: 'one',
@@ -53,9 +53,9 @@ describe('mass, and what counts as it', () => {
         }),
       ),
     );
-    const side = (text: string) => BigInt(sure(parseLength(text, 'cm')));
-    const parcel = { mass: sure(parseMass('1.1', 'kg')), volume: (side('165') * side('9') * side('9')) as Volume };
-    expect(parcelCharge(card, 'van', sure(parsePlace('IE')), parcel, '2026-11-24', false)?.lots).toBe(6);
+    const side = (text: string) => BigInt(unwrap(parseLength(text, 'cm')));
+    const parcel = { mass: unwrap(parseMass('1.1', 'kg')), volume: (side('165') * side('9') * side('9')) as Volume };
+    expect(parcelCharge(card, 'van', unwrap(parsePlace('IE')), parcel, '2026-11-24', false)?.lots).toBe(6);
   });
 });
 
@@ -127,7 +127,7 @@ describe('rates', () => {
     expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
   });
   test('first 4.30, each further 1.45, up to eight', () => {
-    const { rate } = sure(
+    const { rate } = unwrap(
       madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }, 'EUR' as Currency),
     );
     const { pays } = desk({ post: { rate, freeFrom: null } }, [item('A')]);
@@ -139,7 +139,7 @@ describe('rates', () => {
       { first: '3.10', further: '2.25' },
     ];
     const amounts = (by: 'mean' | 'dearest') =>
-      sure(madeTable({ suppliers, by, count: 3 }, 'EUR' as Currency)).rate.breaks.map((one) => one.amount);
+      unwrap(madeTable({ suppliers, by, count: 3 }, 'EUR' as Currency)).rate.breaks.map((one) => one.amount);
     // 4.30 5.75 7.20 beside 3.10 5.35 7.60.
     expect(amounts('dearest')).toEqual(['4.30', '5.75', '7.60']);
     expect(amounts('mean')).toEqual(['3.70', '5.55', '7.40']);
@@ -158,8 +158,8 @@ describe('rates', () => {
         currency as Currency,
       );
     // The mean of 1.305 and 0 is 0.6525, of 1.710 and 0.405 is 1.0575: rounded once, half up.
-    expect(sure(first('1.305', '0.405', 'KWD')).rate.breaks.map((one) => one.amount)).toEqual(['0.653', '1.058']);
-    expect(sure(first('431', '145', 'JPY')).rate.breaks.map((one) => one.amount)).toEqual(['216', '361']);
+    expect(unwrap(first('1.305', '0.405', 'KWD')).rate.breaks.map((one) => one.amount)).toEqual(['0.653', '1.058']);
+    expect(unwrap(first('431', '145', 'JPY')).rate.breaks.map((one) => one.amount)).toEqual(['216', '361']);
     expect(first('4.30', '145', 'JPY').ok).toBe(false);
   });
   test('a tail with a handling fee of 0.85 on 3.95: one 4.80, three 6.50', () => {

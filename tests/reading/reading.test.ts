@@ -9,7 +9,7 @@ import {
   readBookFile,
   readyGoods,
 } from '../../src/core/book/index.ts';
-import { sure } from '../../src/core/exact/index.ts';
+import { unwrap } from '../../src/core/exact/index.ts';
 import { type Answer, questionOf, quote } from '../../src/core/quote/index.ts';
 import { crowdedWorldOf, type World, worldOf } from './books.ts';
 import { type Choice, reached, readAnswer } from './reading.ts';
@@ -101,7 +101,7 @@ interface Opened {
 }
 function opened(file: BookFile, market: string): Opened {
   const { goods, ...body } = file;
-  const book = sure(compileBook(body, market));
+  const book = unwrap(compileBook(body, market));
   const ready = readyGoods(book, goods);
   if (ready.problems[0]) throw new Error(JSON.stringify(ready.problems[0]));
   return { book, goods: new Map(ready.goods.map((item) => [item.sku, item])) };

@@ -2,7 +2,7 @@ import type { Server } from 'node:http';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { cardOn, cardSchema, carrierBy, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
-import { amountText, type Currency, type Mass, sure, type Volume } from '../../src/core/exact/index.ts';
+import { amountText, type Currency, type Mass, unwrap, type Volume } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
 import { carrierAccount, carrierClient } from '../../src/server/carrier-client.ts';
 import { listen } from '../../src/standins/common/server.ts';
@@ -32,7 +32,7 @@ const cardsOf = async (prices: string) => {
   };
   return Promise.all(
     cards.map(async ({ card }) =>
-      sure(readCard(cardSchema.parse(await ask(`/cards/${card}`, null, prices).then((answer) => answer.json())))),
+      unwrap(readCard(cardSchema.parse(await ask(`/cards/${card}`, null, prices).then((answer) => answer.json())))),
     ),
   );
 };
@@ -78,7 +78,7 @@ test.each(['account', 'list'])(
     );
     let charged = 0;
     for (const { on, service, place, parcels } of cases) {
-      const to = sure(parsePlace(place));
+      const to = unwrap(parsePlace(place));
       const answer = await ask(
         '/quote',
         { on, service, to: { country: to.country, postcode: to.postcode, home: true }, parcels },
@@ -115,7 +115,7 @@ test('an edge of a lot belongs to it, by weight and by volume', async () => {
     parcelCharge(
       card,
       'ground',
-      sure(parsePlace('IE')),
+      unwrap(parsePlace('IE')),
       { mass: mass as Mass, volume: volume as Volume },
       '2026-11-24',
       true,

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { type BookFile, readBookFile } from '../../src/core/book/index.ts';
-import { sure } from '../../src/core/exact/index.ts';
+import { unwrap } from '../../src/core/exact/index.ts';
 import { connect, type Database, migrate, migrateWithin, migrations, transaction } from '../../src/server/database.ts';
 import { readBook } from '../../src/server/queries/book.ts';
 import { allGoods } from '../../src/server/queries/goods.ts';
@@ -64,7 +64,7 @@ async function fill() {
 test('a database of the second format holds, brought along, what its exported file reads as', async () => {
   await fill();
   await migrate(database);
-  const wanted: BookFile = sure(readBookFile(file));
+  const wanted: BookFile = unwrap(readBookFile(file));
   const bySku = (a: { sku: string }, b: { sku: string }) => (a.sku < b.sku ? -1 : 1);
   const goods = await allGoods(database);
   expect({ ...(await readBook(database)), goods: [...goods].sort(bySku) }).toEqual({

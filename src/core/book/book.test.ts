@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
-import { sure } from '../exact/index.ts';
+import { unwrap } from '../exact/index.ts';
 import {
   bookFindings,
   changesOf,
@@ -238,7 +238,7 @@ describe('reading a book', () => {
 describe('what a sound book may not mean', () => {
   const found = (changes: Parameters<typeof smallBook>[0], market?: string) => {
     const { goods: _, ...body } = smallBook(changes);
-    return bookFindings(sure(compileBook(body, market))).map((one) => [one.market, one.at.join(' '), one.what]);
+    return bookFindings(unwrap(compileBook(body, market))).map((one) => [one.market, one.at.join(' '), one.what]);
   };
   const lanes = (names: Record<string, string>) => ({
     services: ['post', 'van'].map((id, i) => ({ id, name: id, days: [i + 1, i + 2] as [number, number] })),
@@ -311,9 +311,9 @@ describe('the channels of a book', () => {
       channels: { ...body.channels, bazaar: gone },
       offers: body.offers.map((offer) => ({ ...offer, channels: ['bazaar'] })),
     };
-    const read = sure(readBookFile({ ...book, pinned: [], goods: [] }));
+    const read = unwrap(readBookFile({ ...book, pinned: [], goods: [] }));
     expect(read.channels).toHaveProperty('bazaar', gone);
-    expect(bookFindings(sure(compileBook(read))).map((one) => [one.at.join(' '), one.what])).toEqual([
+    expect(bookFindings(unwrap(compileBook(read))).map((one) => [one.at.join(' '), one.what])).toEqual([
       ['channels bazaar', 'settings of a channel that is not there; they are kept'],
     ]);
   });

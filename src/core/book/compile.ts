@@ -111,10 +111,8 @@ export interface CompiledBook {
   readonly conversion: Conversion | null;
   readonly services: readonly Service[];
   readonly templates: readonly Template[];
-  /** Zones, lanes and zone finder of the default template. */
-  readonly zones: Template['zones'];
-  readonly lanes: Template['lanes'];
-  readonly zoneOf: Template['zoneOf'];
+  /** What goods are sent under that no other template takes: the first of them. */
+  readonly defaultTemplate: Template;
   readonly selections: ReadonlyMap<string, Selection>;
   readonly boxes: ReadonlyMap<string, Box>;
   readonly mixedBy: Mixing;
@@ -345,9 +343,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       conversion,
       services: body.services,
       templates,
-      zones: main.zones,
-      lanes: main.lanes,
-      zoneOf: main.zoneOf,
+      defaultTemplate: main,
       selections,
       boxes,
       mixedBy,
@@ -371,7 +367,8 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
 export function asOf(book: CompiledBook, at: Instant): CompiledBook {
   if (book.turns.length === 0) return { ...book, at };
   const templates = book.templates.map((template) => ({ ...template, lanes: lanesAt(template.eras, at) }));
-  return { ...book, at, templates, lanes: (templates[0] as Template).lanes };
+  const [defaultTemplate = book.defaultTemplate] = templates;
+  return { ...book, at, templates, defaultTemplate };
 }
 
 const laneAt = (eras: readonly LaneEra[], at: Instant): Lane => {

@@ -37,6 +37,7 @@ export {
   bookSchema,
   type ChannelId,
   channelIds,
+  defaultTemplateOf,
   type Market,
 } from './schema.ts';
 export { shaped } from './shaped.ts';

@@ -130,7 +130,6 @@ function maker(
   const complete = completer(itemOf, problems);
   const byId = new Map(book.templates.map((template) => [template.id, template]));
   const selected = book.templates.filter((template) => template.selection);
-  const [main] = book.templates as readonly [Template];
   const bitOf = new Map(book.services.map((service, i) => [service.id, 1 << i]));
   const { market } = book;
   const rates: LaneContext = {
@@ -290,7 +289,7 @@ function maker(
       const template =
         (own.template === null ? undefined : byId.get(own.template)) ??
         selected.find((other) => other.selection?.takes(item, figures.value)) ??
-        main;
+        book.defaultTemplate;
       return {
         sku: item.sku,
         name: item.name,

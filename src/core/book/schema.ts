@@ -4,7 +4,14 @@ import { isMonday, massUnits, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
-import { boxSchema, mixingRuleSchema, mixingSchema, serviceSchema, templateSchema } from '../rates/index.ts';
+import {
+  boxSchema,
+  mixingRuleSchema,
+  mixingSchema,
+  serviceSchema,
+  type TemplateBody,
+  templateSchema,
+} from '../rates/index.ts';
 
 const { amount, currency, figure, id, name, percent, place } = written;
 const monday = z.string().refine(isMonday, 'the Monday of a week, such as 2026-11-23');
@@ -171,6 +178,9 @@ export type Basket = z.infer<typeof basketSchema>;
 /** A basket as it may be written: what is left out has its default. */
 export type BasketInput = z.input<typeof basketSchema>;
 export const channelIds = manifests.ids;
+/** The template that goods are sent under which no other takes: the first one. */
+export const defaultTemplateOf = ({ templates }: Pick<Book, 'templates'>): TemplateBody => templates[0] as TemplateBody;
+
 /** The channels that a book may name: those there are, and those it has settings for though they are gone. */
 export const channelsOf = (book: Pick<Book, 'channels'>): readonly string[] => [...channelIds, ...goneChannels(book)];
 /** The channels that a book has settings for and that are not there. */

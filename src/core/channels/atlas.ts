@@ -12,11 +12,11 @@ export interface Assigned {
 export function atlas(book: CompiledBook): readonly Assigned[] {
   const known = drawn.get(book);
   if (known) return known;
-  const patterns = book.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const patterns = book.defaultTemplate.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
   const parts = partsOfMap(patterns).map(({ pattern, place }) => ({
     pattern,
     place,
-    zone: book.zoneOf(place)?.zone.id ?? null,
+    zone: book.defaultTemplate.zoneOf(place)?.zone.id ?? null,
   }));
   drawn.set(book, parts);
   return parts;

@@ -3,7 +3,7 @@ import { opened } from '../../../tests/books/opened.ts';
 import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
-import { sure } from '../exact/index.ts';
+import { unwrap } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
 import { parsePlace } from '../places/index.ts';
 import { fitLots } from './harrowmere/fit.ts';
@@ -152,7 +152,7 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
         fidelity: { is: 'unsayable', why: expect.stringContaining('counts in EUR, the book in KWD') },
       },
     ]);
-    const place = sure(parsePlace('IE'));
+    const place = unwrap(parsePlace('IE'));
     expect(rendition.rules.charges({ lines: [], place, codes: [] }, Date.parse('2026-11-24T09:10:00Z'))).toEqual([]);
     expect(dialectOf(channel).read(rendition.rules.files()).ok).toBe(true);
   },

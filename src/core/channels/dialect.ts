@@ -51,6 +51,8 @@ export interface SideStep {
   readonly step: (typeof sideSteps)[number];
   readonly amount: Minor | null;
   readonly words: string;
+  /** The channel's key of the rule it came by, where its rules have keys. */
+  readonly key?: string;
 }
 
 export interface ChannelBasket {
@@ -104,7 +106,13 @@ export interface Rendition {
   readonly notes: readonly Note[];
   /** The book's zone behind each of the channel's names for places. */
   readonly zoneOfName: ReadonlyMap<string, string>;
+  /** The channel's keys of those delivery offers that say a lane's own threshold. */
+  readonly thresholds: ReadonlySet<string>;
 }
+
+/** A channel's steps in the book's terms: what came by a rule that says a lane's threshold is a threshold. */
+export const inBookTerms = (steps: readonly SideStep[], { thresholds }: Pick<Rendition, 'thresholds'>): SideStep[] =>
+  steps.map((one) => (one.key !== undefined && thresholds.has(one.key) ? { ...one, step: 'threshold' } : one));
 
 /** A channel: what is known of it, and its way of saying rules. */
 export interface Dialect extends Manifest {

@@ -1,4 +1,4 @@
-import { type Currency, type Minor, parseAmount, sure } from '../exact/index.ts';
+import { type Currency, type Minor, parseAmount, unwrap } from '../exact/index.ts';
 
 /** All channels count in euros in this version of their formats. */
 export const euro = 'EUR' as Currency;
@@ -9,7 +9,7 @@ const read = new Map<string, Minor>();
 export function euros(text: string): Minor {
   const known = read.get(text);
   if (known !== undefined) return known;
-  const value = sure(parseAmount(text, euro));
+  const value = unwrap(parseAmount(text, euro));
   read.set(text, value);
   return value;
 }

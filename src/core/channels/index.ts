@@ -7,7 +7,8 @@ import type { Dialect, Listed, Rendition } from './dialect.ts';
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
-  const bare = { ...book, zones: [], lanes: new Map(), offers: [], body: { ...book.body, zones: [], offers: [] } };
+  const defaultTemplate = { ...book.defaultTemplate, zones: [], lanes: new Map() };
+  const bare = { ...book, defaultTemplate, offers: [], body: { ...book.body, zones: [], offers: [] } };
   const why = `${dialect.name} counts in ${dialect.currency}, the book in ${book.currency}: nothing is told there.`;
   return {
     ...dialect.render(bare, []),
@@ -77,6 +78,7 @@ export {
   type Clause,
   type Dialect,
   type Fidelity,
+  inBookTerms,
   type Listed,
   type Note,
   type Rendition,

@@ -41,7 +41,7 @@ export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<
   const known = made.get(book);
   if (known) return known;
   const lanes = new Map(
-    [...book.lanes].map(([zone, row]) => [
+    [...book.defaultTemplate.lanes].map(([zone, row]) => [
       zone,
       new Map([...row].map(([service, lane]) => [service, plainOf(book, lane)])),
     ]),
@@ -190,8 +190,7 @@ const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
 
 /** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
 export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { about: 'apart' })['by'] | null {
-  const [main] = book.templates;
-  if (item.template !== main) return 'template';
+  if (item.template !== book.defaultTemplate) return 'template';
   if (item.varies && item.varies.eras.length > 1) return 'dated';
   if (item.own) return 'own rate';
   if ((item.serves & ((1 << book.services.length) - 1)) !== (1 << book.services.length) - 1) return 'services';

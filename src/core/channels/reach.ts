@@ -79,14 +79,16 @@ export function freedServices(
   book: CompiledBook,
   offer: PlainOffer,
 ): { zones: { zone: string; services: string[] }[]; fidelity: Fidelity } {
-  const zones = book.zones.map((zone) => zone.id).filter((zone) => !offer.zones || offer.zones.has(zone));
+  const zones = book.defaultTemplate.zones
+    .map((zone) => zone.id)
+    .filter((zone) => !offer.zones || offer.zones.has(zone));
   const { benefit } = offer;
   if (benefit.is === 'percent off order') return { zones: [], fidelity: exact };
   if (benefit.is === 'free services')
     return {
       zones: zones.map((zone) => ({
         zone,
-        services: [...benefit.services].filter((service) => book.lanes.get(zone)?.has(service)),
+        services: [...benefit.services].filter((service) => book.defaultTemplate.lanes.get(zone)?.has(service)),
       })),
       fidelity: exact,
     };

@@ -82,7 +82,7 @@ export function regionsOf(book: CompiledBook, sides: readonly Rules[]): Region[]
   const parts = partsOfMap([...own, ...sides.flatMap((side) => side.patterns)]);
   const alike = new Map<string, { zone: string | null; part: MapPart; patterns: number }>();
   for (const part of parts) {
-    const zone = book.zoneOf(part.place)?.zone.id ?? null;
+    const zone = book.defaultTemplate.zoneOf(part.place)?.zone.id ?? null;
     const falls = book.templates.map((template) => template.zoneOf(part.place)?.zone.id ?? null);
     const key = [...falls, ...sides.map((side) => side.placeKey(part.place))].join('\u0000');
     const known = alike.get(key);
@@ -128,7 +128,7 @@ export function cornersOf(
     const lanes =
       region.zone === null
         ? []
-        : [...(book.templates[0]?.eras.get(region.zone)?.values() ?? [])].flatMap((eras) =>
+        : [...(book.defaultTemplate.eras.get(region.zone)?.values() ?? [])].flatMap((eras) =>
             eras.map((era) => era.lane),
           );
     const apart = [

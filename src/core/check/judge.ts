@@ -146,7 +146,11 @@ export function meantSteps(book: CompiledBook, question: Question, service: stri
     switch (step.step) {
       case 'place':
         return [
-          { step: 'place', amount: null, words: book.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone },
+          {
+            step: 'place',
+            amount: null,
+            words: book.defaultTemplate.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone,
+          },
         ];
       case 'discount':
         return [{ step: 'discount', amount: step.took, words: codeOf(book, step.offer) ?? title(step.offer) }];
@@ -243,7 +247,9 @@ export function noteFor(
   const own = (about: 'rate' | 'threshold') =>
     first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
   const inCountry = (id: string) =>
-    book.zones.some((one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country));
+    book.defaultTemplate.zones.some(
+      (one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country),
+    );
   const threshold = () =>
     first(
       inexact,

@@ -2,6 +2,7 @@ import type { ChannelId, CompiledBook } from '../book/index.ts';
 import {
   apartBy,
   type ChannelBasket,
+  inBookTerms,
   isPlain,
   type Listed,
   listedAt,
@@ -118,15 +119,16 @@ function partingOf(
   verdict: Verdict,
 ): Parting {
   const rules = says?.rules ?? sides.sent ?? sides.rendition.rules;
-  const there =
-    rules.charges(soldIn(question), question.moment).find((one) => one.speed === sides.speeds[verdict.service])
-      ?.steps ?? [];
+  const choice = rules
+    .charges(soldIn(question), question.moment)
+    .find((one) => one.speed === sides.speeds[verdict.service]);
+  const there = inBookTerms(choice?.steps ?? [], sides.rendition);
   const meant = meantSteps(book, question, verdict.service);
   const zoneOf = (name: string) =>
-    sides.rendition.zoneOfName.get(name) ?? book.zones.find((zone) => zone.name === name)?.id;
+    sides.rendition.zoneOfName.get(name) ?? book.defaultTemplate.zones.find((zone) => zone.name === name)?.id;
   // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
   const zone = verdict.meant
-    ? book.zoneOf(question.place)?.zone.id
+    ? book.defaultTemplate.zoneOf(question.place)?.zone.id
     : zoneOf(there.find((one) => one.step === 'place')?.words ?? '');
   return { meant, there, differs: firstDifference(meant, there, zoneOf), zone: zone ?? null };
 }

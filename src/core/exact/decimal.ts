@@ -1,4 +1,4 @@
-import { bad, good, type Result } from './result.ts';
+import { err, ok, type Result } from './result.ts';
 
 /** An exact decimal: `digits` divided by ten to the power of `scale`. 8.25 is {digits: 825n, scale: 2}. */
 export interface Decimal {
@@ -14,12 +14,12 @@ const shape = /^(-?)(\d+)(?:\.(\d+))?$/;
  */
 export function parseDecimal(text: string, places: number): Result<Decimal> {
   const found = shape.exec(text.trim());
-  if (!found) return bad([], `“${text}” is not a figure`, 'a plain figure such as 12.50');
+  if (!found) return err([], `“${text}” is not a figure`, 'a plain figure such as 12.50');
   const decimals = found[3] ?? '';
   if (decimals.length > places) {
-    return bad([], `“${text}” has ${decimals.length} decimals`, places === 0 ? 'no decimals' : `at most ${places}`);
+    return err([], `“${text}” has ${decimals.length} decimals`, places === 0 ? 'no decimals' : `at most ${places}`);
   }
-  return good({ digits: BigInt(`${found[1]}${found[2]}${decimals}`), scale: decimals.length });
+  return ok({ digits: BigInt(`${found[1]}${found[2]}${decimals}`), scale: decimals.length });
 }
 
 /** The decimal as a whole number of units of ten to the power of minus `scale`; `scale` is at least its own. */

@@ -19,10 +19,10 @@ import {
   percentOf,
   scaledTo,
   splitByLargestRemainder,
-  sure,
+  unwrap,
 } from './index.ts';
 
-const percent = (text: string): Decimal => sure(parseDecimal(text, 3));
+const percent = (text: string): Decimal => unwrap(parseDecimal(text, 3));
 
 describe('money', () => {
   test('an amount written and read again is the same, in every kind of currency', () => {
@@ -31,7 +31,7 @@ describe('money', () => {
         fc.integer({ min: 0, max: 1_000_000_000 }),
         fc.constantFrom('EUR', 'JPY', 'KWD', 'CLF'),
         (value, code) => {
-          expect(sure(parseAmount(amountText(minor(value), code as Currency), code as Currency))).toBe(value);
+          expect(unwrap(parseAmount(amountText(minor(value), code as Currency), code as Currency))).toBe(value);
         },
       ),
     );
@@ -88,8 +88,8 @@ describe('money', () => {
 describe('mass and length', () => {
   const figures = fc.integer({ min: 1, max: 4_000_000 }).map((n) => (n / 1000).toFixed(3));
   test('two goods of half a pound sit on the pound, in every unit', () => {
-    for (const unit of massUnits) expect(2 * sure(parseMass('0.5', unit))).toBe(sure(parseMass('1', unit)));
-    expect(16 * sure(parseMass('1', 'oz'))).toBe(sure(parseMass('1', 'lb')));
+    for (const unit of massUnits) expect(2 * unwrap(parseMass('0.5', unit))).toBe(unwrap(parseMass('1', unit)));
+    expect(16 * unwrap(parseMass('1', 'oz'))).toBe(unwrap(parseMass('1', 'lb')));
   });
 
   test('grams written out exactly come back exactly', () => {
@@ -107,17 +107,17 @@ describe('mass and length', () => {
     expect(massOfGrams('-1')).toBeNull();
     expect(parseMass('12.3456', 'g').ok).toBe(false);
     expect(parseMass('9999999', 'lb').ok).toBe(false);
-    expect(sure(parseLength('1', 'in'))).toBe(sure(parseLength('25.4', 'mm')));
+    expect(unwrap(parseLength('1', 'in'))).toBe(unwrap(parseLength('25.4', 'mm')));
   });
 });
 
 describe('time', () => {
   test('a skipped hour moves forward by the gap, a doubled one means its first', () => {
-    expect(new Date(sure(instantOf('2026-03-29T01:30', 'Europe/Dublin'))).toISOString()).toBe(
+    expect(new Date(unwrap(instantOf('2026-03-29T01:30', 'Europe/Dublin'))).toISOString()).toBe(
       '2026-03-29T01:30:00.000Z',
     );
-    expect(localOf(sure(instantOf('2026-03-29T01:30', 'Europe/Dublin')), 'Europe/Dublin')).toBe('2026-03-29T02:30');
-    expect(new Date(sure(instantOf('2026-10-25T01:30', 'Europe/Dublin'))).toISOString()).toBe(
+    expect(localOf(unwrap(instantOf('2026-03-29T01:30', 'Europe/Dublin')), 'Europe/Dublin')).toBe('2026-03-29T02:30');
+    expect(new Date(unwrap(instantOf('2026-10-25T01:30', 'Europe/Dublin'))).toISOString()).toBe(
       '2026-10-25T00:30:00.000Z',
     );
   });

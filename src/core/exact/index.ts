@@ -5,7 +5,7 @@ export { type Decimal, decimalText, parseDecimal, scaled as scaledTo } from './d
 export { type Length, type LengthUnit, lengthUnits, lengthWords, parseLength } from './length.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, massWords, parseMass } from './mass.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
-export { bad, good, kept, type Problem, type Result, sure } from './result.ts';
+export { err, kept, ok, type Problem, type Result, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
 export { parseVolume, type Volume, type VolumeUnit, volumeUnits } from './volume.ts';

@@ -1,5 +1,5 @@
 import { parseMeasure } from './measure.ts';
-import { good, type Result } from './result.ts';
+import { ok, type Result } from './result.ts';
 
 /**
  * A length as a whole number of steps of 0.0002 mm, in which a thousandth of a millimetre and of an inch (25.4 mm) are
@@ -15,7 +15,7 @@ const thousandth: Record<LengthUnit, number> = { mm: 5, cm: 50, in: 127 };
 /** Reads a length entered with at most three decimals. */
 export function parseLength(text: string, unit: LengthUnit): Result<Length> {
   const read = parseMeasure(text, unit, thousandth[unit]);
-  return read.ok ? good(read.value as Length) : read;
+  return read.ok ? ok(read.value as Length) : read;
 }
 
 /** A length for people, in centimetres. @example lengthWords(parseLength('1.65', 'cm')) // '1.65 cm' */

@@ -1,5 +1,5 @@
 import { parseMeasure } from './measure.ts';
-import { good, type Result } from './result.ts';
+import { ok, type Result } from './result.ts';
 
 /**
  * A mass as a whole number of steps of 0.625 nanograms, in which a thousandth of a gram, of an ounce and of a pound
@@ -22,7 +22,7 @@ export const gram = 1_600_000_000;
  */
 export function parseMass(text: string, unit: MassUnit): Result<Mass> {
   const read = parseMeasure(text, unit, thousandth[unit]);
-  return read.ok ? good(read.value as Mass) : read;
+  return read.ok ? ok(read.value as Mass) : read;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { parseDecimal, quickDecimal, scaled } from './decimal.ts';
-import { bad, good, type Result } from './result.ts';
+import { err, ok, type Result } from './result.ts';
 
 const safe = BigInt(Number.MAX_SAFE_INTEGER);
 
@@ -9,11 +9,11 @@ const safe = BigInt(Number.MAX_SAFE_INTEGER);
  */
 export function parseMeasure(text: string, unit: string, perThousandth: number): Result<number> {
   const quick = quickDecimal(text, 3);
-  if (quick !== null && quick * perThousandth <= Number.MAX_SAFE_INTEGER) return good(quick * perThousandth);
+  if (quick !== null && quick * perThousandth <= Number.MAX_SAFE_INTEGER) return ok(quick * perThousandth);
   const read = parseDecimal(text, 3);
   if (!read.ok) return read;
   const steps = scaled(read.value, 3) * BigInt(perThousandth);
-  if (steps < 0n) return bad([], `${text} ${unit} is negative`, 'nothing below 0');
-  if (steps > safe) return bad([], `${text} ${unit} is too large to count exactly`, 'a smaller figure');
-  return good(Number(steps));
+  if (steps < 0n) return err([], `${text} ${unit} is negative`, 'nothing below 0');
+  if (steps > safe) return err([], `${text} ${unit} is too large to count exactly`, 'a smaller figure');
+  return ok(Number(steps));
 }

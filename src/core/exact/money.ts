@@ -1,6 +1,6 @@
 import { type Currency, currencyDigits } from './currency.ts';
 import { type Decimal, parseDecimal, quickDecimal, scaled } from './decimal.ts';
-import { bad, good, type Result } from './result.ts';
+import { err, ok, type Result } from './result.ts';
 import { divideRounded } from './rounding.ts';
 
 /** An amount of money as a whole number of minor units (cents) of a currency known from where it stands. */
@@ -19,13 +19,13 @@ const most = 10n ** 12n;
 export function parseAmount(text: string, currency: Currency): Result<Minor> {
   const digits = currencyDigits(currency);
   const quick = quickDecimal(text, digits);
-  if (quick !== null && quick <= Number(most)) return good(minor(quick));
+  if (quick !== null && quick <= Number(most)) return ok(minor(quick));
   const read = parseDecimal(text, digits);
   if (!read.ok) return read;
   const value = scaled(read.value, digits);
-  if (value < 0n) return bad([], `${text} is negative`, 'an amount of 0 or more');
-  if (value > most) return bad([], `${text} is too large`, 'an amount below ten thousand million');
-  return good(minor(Number(value)));
+  if (value < 0n) return err([], `${text} is negative`, 'an amount of 0 or more');
+  if (value > most) return err([], `${text} is too large`, 'an amount below ten thousand million');
+  return ok(minor(Number(value)));
 }
 
 /** An amount as text with all digits of its currency. @example amountText(490, 'EUR') // '4.90' */

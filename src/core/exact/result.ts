@@ -14,15 +14,15 @@ export interface Problem {
   readonly right: string;
 }
 
-export const good = <T>(value: T): Result<T> => ({ ok: true, value });
+export const ok = <T>(value: T): Result<T> => ({ ok: true, value });
 
-export const bad = (at: Problem['at'], wrong: string, right: string): Result<never> => ({
+export const err = (at: Problem['at'], wrong: string, right: string): Result<never> => ({
   ok: false,
   problems: [{ at, wrong, right }],
 });
 
 /** The value of a result that was checked before; throws where it was not, which is a fault of the program. */
-export function sure<T>(result: Result<T>): T {
+export function unwrap<T>(result: Result<T>): T {
   if (result.ok) return result.value;
   const first = result.problems[0];
   throw new Error(`${first?.at.join(' › ')}: ${first?.wrong}; ${first?.right}`);

@@ -1,5 +1,5 @@
 import { parseDecimal, scaled } from './decimal.ts';
-import { bad, good, type Result } from './result.ts';
+import { err, ok, type Result } from './result.ts';
 
 /** A volume as a whole number of cubes of the step of a length (0.0002 mm): exact at any size. */
 export type Volume = bigint & { readonly is: 'volume' };
@@ -19,5 +19,5 @@ export function parseVolume(text: string, unit: VolumeUnit): Result<Volume> {
   const read = parseDecimal(text, 3);
   if (!read.ok) return read;
   const steps = scaled(read.value, 3) * thousandth[unit];
-  return steps < 0n ? bad([], `${text} ${unit} is negative`, 'nothing below 0') : good(steps as Volume);
+  return steps < 0n ? err([], `${text} ${unit} is negative`, 'nothing below 0') : ok(steps as Volume);
 }

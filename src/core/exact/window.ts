@@ -1,5 +1,5 @@
 import { Temporal } from 'temporal-polyfill';
-import { bad, good, kept, type Problem, type Result } from './result.ts';
+import { err, kept, ok, type Problem, type Result } from './result.ts';
 
 /** Milliseconds since 1970 in UTC. */
 export type Instant = number;
@@ -10,14 +10,14 @@ export type Instant = number;
  */
 export function instantOf(local: string, zone: string): Result<Instant> {
   if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local))
-    return bad([], `“${local}” is not a local time`, 'a time such as 2026-11-29T00:00');
+    return err([], `“${local}” is not a local time`, 'a time such as 2026-11-29T00:00');
   try {
     const at = Temporal.PlainDateTime.from(local, { overflow: 'reject' }).toZonedDateTime(zone, {
       disambiguation: 'compatible',
     });
-    return good(at.epochMilliseconds);
+    return ok(at.epochMilliseconds);
   } catch {
-    return bad([], `“${local}” in “${zone}” is no time on any clock`, 'a real date, and a zone such as Europe/Dublin');
+    return err([], `“${local}” in “${zone}” is no time on any clock`, 'a real date, and a zone such as Europe/Dublin');
   }
 }
 

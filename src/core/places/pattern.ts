@@ -1,4 +1,4 @@
-import { bad, good, type Result } from '../exact/index.ts';
+import { err, ok, type Result } from '../exact/index.ts';
 import { liesIn, type Place, parsePlace } from './place.ts';
 import { beginsWith, inRange, normalPostcode, normalPrefix, normalRange, told } from './postcode.ts';
 import { countriesOf, isRegion, regionHolds } from './region.ts';
@@ -25,30 +25,30 @@ export function parsePattern(text: string): Result<Pattern> {
   const code = rest.join(' ');
   const upper = head.toUpperCase();
   if (code === '') {
-    if (upper === 'WORLD') return good({ is: 'world' });
-    if (isRegion(upper)) return good({ is: 'region', region: upper });
+    if (upper === 'WORLD') return ok({ is: 'world' });
+    if (isRegion(upper)) return ok({ is: 'region', region: upper });
     const place = parsePlace(upper);
     if (!place.ok)
-      return bad([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
+      return err([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
     const { country, part } = place.value;
-    return good(part ? { is: 'part', country, part } : { is: 'country', country });
+    return ok(part ? { is: 'part', country, part } : { is: 'country', country });
   }
   const whole = parsePlace(upper);
   if (!whole.ok || upper.includes('-'))
-    return bad([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
+    return err([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
   const { country } = whole.value;
   if (code.endsWith('*')) {
     const prefix = normalPrefix(country, code.slice(0, -1));
-    return prefix.ok ? good({ is: 'prefix', country, prefix: prefix.value }) : prefix;
+    return prefix.ok ? ok({ is: 'prefix', country, prefix: prefix.value }) : prefix;
   }
   const [from, to, ...more] = code.split(/\s+to\s+/i);
   if (to !== undefined) {
-    if (more.length > 0) return bad([], `“${text}” has more than two ends`, 'a range such as GB AB31 to AB38');
+    if (more.length > 0) return err([], `“${text}” has more than two ends`, 'a range such as GB AB31 to AB38');
     const range = normalRange(country, from ?? '', to);
-    return range.ok ? good({ is: 'range', country, ...range.value }) : range;
+    return range.ok ? ok({ is: 'range', country, ...range.value }) : range;
   }
   const postcode = normalPostcode(country, code);
-  return postcode.ok ? good({ is: 'postcode', country, postcode: postcode.value }) : postcode;
+  return postcode.ok ? ok({ is: 'postcode', country, postcode: postcode.value }) : postcode;
 }
 
 export function patternText(pattern: Pattern): string {

@@ -1,4 +1,4 @@
-import { bad, good, type Result } from '../exact/index.ts';
+import { err, ok, type Result } from '../exact/index.ts';
 import { countryCodes, partCodes, partsInParts } from './iso3166.ts';
 import { normalPostcode, partOfPostcode } from './postcode.ts';
 
@@ -56,17 +56,17 @@ export function liesIn(part: string, larger: string): boolean {
 export function placeOf(address: { country: string; part?: string | null; postcode?: string | null }): Result<Place> {
   const code = address.country.trim().toUpperCase();
   if (!isCountry(code))
-    return bad(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
+    return err(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
   const country = territories.get(code) ?? code;
   const given = country === code ? address.part?.trim().toUpperCase() || null : `${country}-${code}`;
   if (given && !isPart(given))
-    return bad(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
+    return err(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
   if (given && !given.startsWith(`${country}-`))
-    return bad(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
-  if (!address.postcode?.trim()) return good({ country, part: given, postcode: null });
+    return err(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
+  if (!address.postcode?.trim()) return ok({ country, part: given, postcode: null });
   const postcode = normalPostcode(country, address.postcode);
   if (!postcode.ok) return { ok: false, problems: postcode.problems.map((one) => ({ ...one, at: ['postcode'] })) };
-  return good({ country, part: given ?? partOfPostcode(country, postcode.value), postcode: postcode.value });
+  return ok({ country, part: given ?? partOfPostcode(country, postcode.value), postcode: postcode.value });
 }
 
 /** A place in a line, for people and files: `GB HS1 2AA`. */
@@ -85,7 +85,7 @@ export const placeText = (place: Place): string =>
 export function parsePlace(text: string): Result<Place> {
   const [head = '', ...rest] = text.trim().split(/\s+/);
   if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head))
-    return bad(
+    return err(
       [],
       `“${text}” is no place`,
       'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { sure } from '../exact/index.ts';
+import { unwrap } from '../exact/index.ts';
 import {
   fallsWithout,
   matches,
@@ -18,26 +18,26 @@ import {
 const zone = (id: string, takes: string[], leaves: string[] = []): Zone => ({
   id,
   name: id,
-  takes: takes.map((one) => sure(parsePattern(one))),
-  leaves: leaves.map((one) => sure(parsePattern(one))),
+  takes: takes.map((one) => unwrap(parsePattern(one))),
+  leaves: leaves.map((one) => unwrap(parsePattern(one))),
 });
-const falls = (zones: Zone[], place: string) => zoneFinder(zones)(sure(parsePlace(place)))?.zone.id ?? null;
+const falls = (zones: Zone[], place: string) => zoneFinder(zones)(unwrap(parsePlace(place)))?.zone.id ?? null;
 
 describe('places', () => {
   test('postcodes come into one form', () => {
-    expect(sure(parsePlace('gb hs12aa'))).toEqual({ country: 'GB', part: null, postcode: 'HS1 2AA' });
-    expect(sure(parsePlace('GB BT9 5EE')).part).toBe('GB-NIR');
-    expect(sure(parsePlace('IE h91k8xy')).postcode).toBe('H91 K8XY');
-    expect(sure(parsePlace('US 99511-1234')).part).toBe('US-AK');
-    expect(sure(parsePlace('PR'))).toEqual({ country: 'US', part: 'US-PR', postcode: null });
+    expect(unwrap(parsePlace('gb hs12aa'))).toEqual({ country: 'GB', part: null, postcode: 'HS1 2AA' });
+    expect(unwrap(parsePlace('GB BT9 5EE')).part).toBe('GB-NIR');
+    expect(unwrap(parsePlace('IE h91k8xy')).postcode).toBe('H91 K8XY');
+    expect(unwrap(parsePlace('US 99511-1234')).part).toBe('US-AK');
+    expect(unwrap(parsePlace('PR'))).toEqual({ country: 'US', part: 'US-PR', postcode: null });
   });
 
   test('a ZIP code tells its state, American Samoa by its own; Kosovo counts as a country', () => {
-    expect(sure(parsePlace('US 96799'))).toEqual({ country: 'US', part: 'US-AS', postcode: '96799' });
-    expect(sure(parsePlace('US 96701')).part).toBe('US-HI');
-    expect(sure(parsePlace('US 10001')).part).toBe('US-NY');
-    expect(sure(parsePlace('US 94110')).part).toBe('US-CA');
-    expect(sure(parsePlace('XK'))).toEqual({ country: 'XK', part: null, postcode: null });
+    expect(unwrap(parsePlace('US 96799'))).toEqual({ country: 'US', part: 'US-AS', postcode: '96799' });
+    expect(unwrap(parsePlace('US 96701')).part).toBe('US-HI');
+    expect(unwrap(parsePlace('US 10001')).part).toBe('US-NY');
+    expect(unwrap(parsePlace('US 94110')).part).toBe('US-CA');
+    expect(unwrap(parsePlace('XK'))).toEqual({ country: 'XK', part: null, postcode: null });
     expect(falls([zone('europe', ['150'])], 'XK')).toBe('europe');
   });
 
@@ -114,15 +114,15 @@ describe('regions and ranges', () => {
     ['US 995 to 999', 'US 99999', true],
     ['US 995 to 999', 'US 99499', false],
   ])('%s takes in %s: %s', (range, place, taken) => {
-    const pattern = sure(parsePattern(range));
-    expect(matches(pattern, sure(parsePlace(place)))).toBe(taken);
+    const pattern = unwrap(parsePattern(range));
+    expect(matches(pattern, unwrap(parsePlace(place)))).toBe(taken);
     expect(patternText(pattern)).toBe(range);
     // The prefixes that stand for it on the map take in the same.
-    expect(plainOf(pattern).some((one) => matches(one, sure(parsePlace(place))))).toBe(taken);
+    expect(plainOf(pattern).some((one) => matches(one, unwrap(parsePlace(place))))).toBe(taken);
   });
 
   test('a range falls apart into the fewest beginnings', () => {
-    const prefixes = (text: string) => plainOf(sure(parsePattern(text))).map(patternText);
+    const prefixes = (text: string) => plainOf(unwrap(parsePattern(text))).map(patternText);
     expect(prefixes('US 99500 to 99999')).toEqual(['US 995*', 'US 996*', 'US 997*', 'US 998*', 'US 999*']);
     expect(prefixes('DE 10115 to 10117')).toEqual(['DE 10115*', 'DE 10116*', 'DE 10117*']);
     expect(prefixes('GB HS1 to HS3')).toEqual(['GB HS1*', 'GB HS2*', 'GB HS3*']);
@@ -166,7 +166,7 @@ describe('regions and ranges', () => {
     ['GB-ENG', 'GB-LND', true],
     ['GB-SCT', 'GB-LND', false],
   ])('%s takes in %s: %s', (pattern, place, taken) => {
-    expect(matches(sure(parsePattern(pattern)), sure(parsePlace(place)))).toBe(taken);
+    expect(matches(unwrap(parsePattern(pattern)), unwrap(parsePlace(place)))).toBe(taken);
   });
 
   test('a sector decides before its district, and a single ZIP code of five digits beside one of nine by the order of zones', () => {
@@ -181,12 +181,12 @@ describe('regions and ranges', () => {
     expect(falls([zone('caribbean', ['029']), zone('rest', ['world'])], 'PR')).toBe('rest');
     expect(falls([zone('states', ['021'])], 'PR')).toBe('states');
     expect(falls([zone('union', ['EU'])], 'RE')).toBe('union');
-    expect(sure(parsePlace('HK'))).toEqual({ country: 'HK', part: null, postcode: null });
+    expect(unwrap(parsePlace('HK'))).toEqual({ country: 'HK', part: null, postcode: null });
   });
 
   test('territories and armed forces are parts of their country', () => {
-    expect(sure(parsePlace('RE'))).toMatchObject({ country: 'FR', part: 'FR-RE' });
-    expect(sure(parsePlace('US 09123'))).toMatchObject({ country: 'US', part: 'US-AE' });
+    expect(unwrap(parsePlace('RE'))).toMatchObject({ country: 'FR', part: 'FR-RE' });
+    expect(unwrap(parsePlace('US 09123'))).toMatchObject({ country: 'US', part: 'US-AE' });
     expect(falls([zone('states', ['US'], ['US-AE', 'US-PR'])], 'US 09123')).toBeNull();
     expect(falls([zone('states', ['US'], ['US-AE', 'US-PR'])], 'PR')).toBeNull();
   });
@@ -294,12 +294,12 @@ describe('the parts of the map', () => {
     'ES 28001',
     'JP',
     'NZ',
-  ].map((text) => sure(parsePlace(text)));
+  ].map((text) => unwrap(parsePlace(text)));
 
   test('every address falls as the place of one of them does, whatever zones are made of the patterns', () => {
     fc.assert(
       fc.property(patterns, (texts) => {
-        const parsed = texts.map((text): Pattern => sure(parsePattern(text)));
+        const parsed = texts.map((text): Pattern => unwrap(parsePattern(text)));
         const sign = (place: (typeof places)[number]) =>
           parsed.map((pattern) => (matches(pattern, place) ? patternText(pattern) : '')).join();
         const known = new Set(partsOfMap(parsed).map((part) => sign(part.place)));

@@ -1,4 +1,4 @@
-import { bad, good, type Result } from '../exact/index.ts';
+import { err, ok, type Result } from '../exact/index.ts';
 import { zipBeginnings } from './us-zip.ts';
 
 const outward = /^(?:[A-Z]{1,2}\d{1,2}|[A-Z]{1,2}\d[A-Z])$/;
@@ -20,19 +20,18 @@ export function normalPostcode(country: string, text: string): Result<string> {
   switch (country) {
     case 'GB': {
       const inward = plain.slice(-3);
-      if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3)))
-        return good(`${plain.slice(0, -3)} ${inward}`);
-      return bad([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
+      if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3))) return ok(`${plain.slice(0, -3)} ${inward}`);
+      return err([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
     }
     case 'IE':
-      if (/^(?:[A-Z]\d{2}|D6W)[A-Z0-9]{4}$/.test(plain)) return good(`${plain.slice(0, 3)} ${plain.slice(3)}`);
-      return bad([], `“${text}” is no Irish postcode`, 'routing key and four letters or digits, such as H91 E2K3');
+      if (/^(?:[A-Z]\d{2}|D6W)[A-Z0-9]{4}$/.test(plain)) return ok(`${plain.slice(0, 3)} ${plain.slice(3)}`);
+      return err([], `“${text}” is no Irish postcode`, 'routing key and four letters or digits, such as H91 E2K3');
     case 'US':
-      if (/^\d{5}(?:\d{4})?$/.test(plain)) return good(plain);
-      return bad([], `“${text}” is no ZIP code`, 'five digits, or nine, such as 10001');
+      if (/^\d{5}(?:\d{4})?$/.test(plain)) return ok(plain);
+      return err([], `“${text}” is no ZIP code`, 'five digits, or nine, such as 10001');
     default:
-      if (/^[A-Z0-9]{2,10}$/.test(plain) && (/\d/.test(plain) || lettersOnly.has(country))) return good(plain);
-      return bad([], `“${text}” is no postcode`, 'two to ten letters and digits, at least one a digit');
+      if (/^[A-Z0-9]{2,10}$/.test(plain) && (/\d/.test(plain) || lettersOnly.has(country))) return ok(plain);
+      return err([], `“${text}” is no postcode`, 'two to ten letters and digits, at least one a digit');
   }
 }
 
@@ -46,24 +45,24 @@ export function normalPrefix(country: string, text: string): Result<string> {
   const plain = plainOf(text);
   switch (country) {
     case 'GB': {
-      if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain) && !/\S\s+\S/.test(text)) return good(plain);
+      if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain) && !/\S\s+\S/.test(text)) return ok(plain);
       const [out = '', sector = '', ...more] = text.toUpperCase().trim().split(/\s+/);
-      if (outward.test(out) && /^\d$/.test(sector) && more.length === 0) return good(`${out} ${sector}`);
-      return bad(
+      if (outward.test(out) && /^\d$/.test(sector) && more.length === 0) return ok(`${out} ${sector}`);
+      return err(
         [],
         `“${text}*” begins no British postcode`,
         'an area, a district or a sector, such as HS*, PA41* or HS1 2*',
       );
     }
     case 'IE':
-      if (/^(?:[A-Z]\d{0,2}|D6W)$/.test(plain)) return good(plain);
-      return bad([], `“${text}*” begins no Irish postcode`, 'a routing key or its beginning, such as H91* or D*');
+      if (/^(?:[A-Z]\d{0,2}|D6W)$/.test(plain)) return ok(plain);
+      return err([], `“${text}*” begins no Irish postcode`, 'a routing key or its beginning, such as H91* or D*');
     case 'US':
-      if (/^\d{1,8}$/.test(plain)) return good(plain);
-      return bad([], `“${text}*” begins no ZIP code`, 'one to eight digits before the *');
+      if (/^\d{1,8}$/.test(plain)) return ok(plain);
+      return err([], `“${text}*” begins no ZIP code`, 'one to eight digits before the *');
     default:
-      if (/^[A-Z0-9]{1,9}$/.test(plain)) return good(plain);
-      return bad([], `“${text}*” begins no postcode`, 'one to nine letters and digits before the *');
+      if (/^[A-Z0-9]{1,9}$/.test(plain)) return ok(plain);
+      return err([], `“${text}*” begins no postcode`, 'one to nine letters and digits before the *');
   }
 }
 
@@ -98,25 +97,25 @@ function districtOf(outwardCode: string): readonly [letters: string, number: num
  */
 export function normalRange(country: string, from: string, to: string): Result<{ from: string; to: string }> {
   const [low, high] = [plainOf(from), plainOf(to)];
-  const reversed = () => bad([], `${low} to ${high} runs backwards`, 'the lower end first');
-  if (country === 'IE') return bad([], 'Irish postcodes are in no order', 'routing keys one by one, such as H91*');
+  const reversed = () => err([], `${low} to ${high} runs backwards`, 'the lower end first');
+  if (country === 'IE') return err([], 'Irish postcodes are in no order', 'routing keys one by one, such as H91*');
   if (country === 'GB') {
     const [a, b] = [low, high].map((end) => (/[A-Z]$/.test(end) ? null : districtOf(end)));
     if (!a || !b)
-      return bad([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
+      return err([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
     if (a[0] !== b[0])
-      return bad(
+      return err(
         [],
         `${low} and ${high} are districts of two areas`,
         'both ends with the same letters, such as AB31 to AB38',
       );
-    return a[1] > b[1] ? reversed() : good({ from: low, to: high });
+    return a[1] > b[1] ? reversed() : ok({ from: low, to: high });
   }
   const ends = country === 'US' ? /^\d{1,9}$/ : /^[A-Z0-9]{1,10}$/;
   if (!ends.test(low) || !ends.test(high))
-    return bad([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
-  if (low.length !== high.length) return bad([], `${low} and ${high} differ in length`, 'ends of the same length');
-  return low > high ? reversed() : good({ from: low, to: high });
+    return err([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
+  if (low.length !== high.length) return err([], `${low} and ${high} differ in length`, 'ends of the same length');
+  return low > high ? reversed() : ok({ from: low, to: high });
 }
 
 /** Whether a normal postcode lies in a range, both ends counting. */

@@ -85,8 +85,10 @@ function neverDecides(book: CompiledBook, goods: readonly Ready[], offer: Offer,
   if (kind.sort !== 'delivery') return null;
   const named = kind.services(benefit);
   // A place is told by the default template; lines of other templates may fall anywhere in theirs.
-  const rows = book.templates.flatMap((template, i) =>
-    [...template.lanes].flatMap(([zone, row]) => (i > 0 || zones.includes(zone) ? [row] : [])),
+  const rows = book.templates.flatMap((template) =>
+    [...template.lanes].flatMap(([zone, row]) =>
+      template !== book.defaultTemplate || zones.includes(zone) ? [row] : [],
+    ),
   );
   const lanes = rows.flatMap((row) =>
     [...row].flatMap(([service, lane]) => (named !== null && !named.has(service) ? [] : [lane])),

@@ -1,5 +1,5 @@
 import { type CompiledBook, inMarket } from '../book/index.ts';
-import { type Minor, minor, nothing, parseAmount, parseDecimal, percentOf, sure } from '../exact/index.ts';
+import { type Minor, minor, nothing, parseAmount, parseDecimal, percentOf, unwrap } from '../exact/index.ts';
 import { asSold, type Choice, type Question, taxOfLines } from '../quote/index.ts';
 
 /** What the seller keeps of one basket by one service; amounts in the market's currency, what goes out below 0. */
@@ -57,8 +57,8 @@ export function marginOf(book: CompiledBook, asked: Question, choice: Choice, ca
       cost: item.cost === null ? null : minor(item.cost * units),
     };
   });
-  const amount = (text: string) => inMarket(book, sure(parseAmount(text, book.written)));
-  const share = (of: Minor, percent: string) => percentOf(of, sure(parseDecimal(percent, 3)));
+  const amount = (text: string) => inMarket(book, unwrap(parseAmount(text, book.written)));
+  const share = (of: Minor, percent: string) => percentOf(of, unwrap(parseDecimal(percent, 3)));
   const goods = minor(lines.reduce((sum, line) => sum + line.received, 0));
   const outgoing = (delivery: Minor, deliveryTax: Minor) => {
     const paid = minor(goods + delivery);

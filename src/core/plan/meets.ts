@@ -70,7 +70,7 @@ export function meetings(
       if (only === null || first.id === only || second.id === only)
         found.push(pairOf(book, goods, places, now, first, second));
     if (only !== null && first.id !== only) return;
-    for (const [zone, row] of book.lanes) {
+    for (const [zone, row] of book.defaultTemplate.lanes) {
       if (first.zones && !first.zones.has(zone)) continue;
       for (const [service, lane] of row) {
         const meeting = laneMeeting(book, goods, places, now, first, zone, service, lane);

@@ -4,7 +4,7 @@ import { desk, either, flat, item, offerOf as numberedOffer } from '../../../tes
 import { worldOf } from '../../../tests/reading/books.ts';
 import { proposedTerms } from '../../words/index.ts';
 import { type BookInput, basketSchema, compileBook, readyGoods } from '../book/index.ts';
-import { minor, sure } from '../exact/index.ts';
+import { minor, unwrap } from '../exact/index.ts';
 import { type OfferBody, offerSchema } from '../offers/index.ts';
 import { questionOf, quote } from '../quote/index.ts';
 import {
@@ -157,7 +157,7 @@ describe('the basket an offer decides', () => {
     for (let seed = 500; seed < 590; seed += 1) {
       const world = worldOf(seed);
       const { goods: items, ...body } = world.book;
-      const book = sure(compileBook(body));
+      const book = unwrap(compileBook(body));
       const ready = readyGoods(book, items).goods;
       const bySku = new Map(ready.map((one) => [one.sku, one]));
       for (const offer of book.offers) {
@@ -170,7 +170,7 @@ describe('the basket an offer decides', () => {
             market: 'home',
             moment: new Date(later).toISOString(),
           });
-          const question = sure(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now }));
+          const question = unwrap(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now }));
           const totals = (one: typeof book) =>
             quote(one, question).choices.map((choice) => [choice.service, choice.pays]);
           expect(totals(book), `book ${seed}, ${offer.id}`).toEqual(totals(withOffer(book, offer.id, null)));

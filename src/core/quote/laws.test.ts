@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { type BookFile, basketSchema, compileBook, readyGoods } from '../book/index.ts';
-import { sure } from '../exact/index.ts';
+import { unwrap } from '../exact/index.ts';
 import type { Costing } from './costing.ts';
 import { fieldOf, untouched } from './field.ts';
 import { charges, explain, type Question, questionOf, quote } from './index.ts';
@@ -13,12 +13,12 @@ const singles = new Map([['ONCE1', 'cards']]);
 
 function opened(file: BookFile, market: string) {
   const { goods, ...body } = file;
-  const book = sure(compileBook(body, market));
+  const book = unwrap(compileBook(body, market));
   const bySku = new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item]));
   return {
     book,
     ask: (basket: ReturnType<typeof basketSchema.parse>): Question =>
-      sure(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now: 0, singles })),
+      unwrap(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now: 0, singles })),
   };
 }
 

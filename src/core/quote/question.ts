@@ -10,7 +10,7 @@ import {
   parseAmount,
   parseMass,
   type Result,
-  sure,
+  unwrap,
 } from '../exact/index.ts';
 import { type Place, parsePlace } from '../places/index.ts';
 import type { Carrier } from '../rates/index.ts';
@@ -137,8 +137,8 @@ export function questionOf(
     ok: true,
     value: {
       lines: [...lines.values()],
-      place: sure(parsePlace(basket.place)),
-      billing: basket.billing === null ? null : sure(parsePlace(basket.billing)),
+      place: unwrap(parsePlace(basket.place)),
+      billing: basket.billing === null ? null : unwrap(parsePlace(basket.billing)),
       codes: basket.codes,
       moment,
       carrier: told,

@@ -3,13 +3,13 @@ import {
   type Conversion,
   type Currency,
   converted,
-  good,
   type Instant,
   inForce,
   isCurrency,
   kept,
   type Minor,
   nothing,
+  ok,
   type Problem,
   parseAmount,
   type Result,
@@ -164,7 +164,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<readonly 
     };
   };
   const turns = turnsOf([...rates, ...fees, ...frees]);
-  return good([
+  return ok([
     { from: null, lane: laneAt(Number.NEGATIVE_INFINITY) },
     ...turns.map((from) => ({ from, lane: laneAt(from) })),
   ]);

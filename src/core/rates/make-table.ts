@@ -1,11 +1,11 @@
 import {
   amountText,
-  bad,
   type Currency,
-  good,
+  err,
   kept,
   minor,
   nothing,
+  ok,
   type Problem,
   parseAmount,
   type Result,
@@ -40,9 +40,9 @@ export function madeTable(
   { suppliers, by, count }: Making,
   currency: Currency,
 ): Result<{ rate: RateBody & { is: 'table' }; reach: number }> {
-  if (suppliers.length === 0) return bad(['suppliers'], 'no supplier', 'at least one');
+  if (suppliers.length === 0) return err(['suppliers'], 'no supplier', 'at least one');
   if (!Number.isInteger(count) || count < 1 || count > most)
-    return bad(['count'], `${count} units`, `a count from 1 to ${most}`);
+    return err(['count'], `${count} units`, `a count from 1 to ${most}`);
   const problems: Problem[] = [];
   const read = (text: string, i: number, field: keyof Supplier): bigint =>
     BigInt(kept(parseAmount(text, currency), ['suppliers', i, field], problems, nothing));
@@ -61,5 +61,5 @@ export function madeTable(
         : (2n * charges.reduce((a, b) => a + b, 0n) + size) / (2n * size);
     return { to: String(i + 1), amount: amountText(minor(Number(amount)), currency) };
   });
-  return good({ rate: { is: 'table', unit: 'units', from: null, breaks }, reach: count });
+  return ok({ rate: { is: 'table', unit: 'units', from: null, breaks }, reach: count });
 }

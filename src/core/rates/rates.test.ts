@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { z } from 'zod';
-import { type Currency, good, type Length, type Mass, parseMass, sure } from '../exact/index.ts';
+import { type Currency, type Length, type Mass, ok, parseMass, unwrap } from '../exact/index.ts';
 import {
   type Box,
   boxesIn,
@@ -24,7 +24,7 @@ type Rate = Written['rate'];
 const boxes = new Map([
   [
     'crate',
-    sure(
+    unwrap(
       readBox({
         id: 'crate',
         name: 'Crate',
@@ -48,7 +48,7 @@ const context: LaneContext = {
 };
 const read = (lane: Partial<Written> & { rate: Rate }) => {
   const eras = readLane(laneSchema.parse({ freeFrom: null, ...lane }), context);
-  return eras.ok ? good((eras.value[0] as LaneEra).lane) : eras;
+  return eras.ok ? ok((eras.value[0] as LaneEra).lane) : eras;
 };
 const lane = (rate: Rate) => read({ rate });
 const load = (part: Partial<Load>): Load => ({
@@ -62,7 +62,7 @@ const load = (part: Partial<Load>): Load => ({
   ...part,
 });
 const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Load>): number | string => {
-  const ready = sure(read(body));
+  const ready = unwrap(read(body));
   const charge = laneCharge(ready, ready.price, load(part), {
     place: { country: 'IE', part: null, postcode: null },
     carrier: null,
@@ -70,7 +70,7 @@ const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Load>): 
   return charge < 0 ? refusalOf(charge) : charge;
 };
 const at = (rate: Rate, text: string, unit: 'kg' | 'lb' | 'g' = 'kg') =>
-  charged({ rate }, { mass: sure(parseMass(text, unit)) });
+  charged({ rate }, { mass: unwrap(parseMass(text, unit)) });
 
 describe('a weight table', () => {
   const table: Rate & { is: 'table' } = {
@@ -96,7 +96,7 @@ describe('a weight table', () => {
     expect(charged({ rate: { is: 'flat', amount: '4.90' } }, { mass: Number.NaN })).toBe(490);
   });
   test('pounds meet kilograms to the step', () => {
-    const pound = sure(parseMass('1', 'lb'));
+    const pound = unwrap(parseMass('1', 'lb'));
     const rate: Rate = {
       is: 'table',
       unit: 'lb',
@@ -234,7 +234,7 @@ describe('bounds, fees, boxes', () => {
       bounds: [{ unit: 'kg', from: '6', to: '30' }],
     } satisfies Partial<Written>;
     const mass = (text: string) =>
-      charged({ ...body, rate: { is: 'flat', amount: '21.60' } }, { mass: sure(parseMass(text, 'kg')) });
+      charged({ ...body, rate: { is: 'flat', amount: '21.60' } }, { mass: unwrap(parseMass(text, 'kg')) });
     expect(['5.999', '6', '30', '30.001'].map(mass)).toEqual(['outside the bounds', 2160, 2160, 'outside the bounds']);
   });
   test('fees of the order and of each item', () => {
@@ -253,7 +253,7 @@ describe('bounds, fees, boxes', () => {
       {
         item: {
           sku: 'A',
-          mass: sure(parseMass(String(kilograms), 'kg')),
+          mass: unwrap(parseMass(String(kilograms), 'kg')),
           sides: [500_000, 500_000, 500_000].map((side) => side * 2) as unknown as [Length, Length, Length],
         },
         units,
@@ -270,7 +270,7 @@ describe('bounds, fees, boxes', () => {
       {
         item: {
           sku: 'LONG',
-          mass: sure(parseMass('900', 'g')),
+          mass: unwrap(parseMass('900', 'g')),
           sides: [2_900_000, 300_000, 300_000] as unknown as [Length, Length, Length],
         },
         units: 7,
@@ -278,7 +278,7 @@ describe('bounds, fees, boxes', () => {
       {
         item: {
           sku: 'CUBE',
-          mass: sure(parseMass('2', 'kg')),
+          mass: unwrap(parseMass('2', 'kg')),
           sides: [900_000, 900_000, 900_000] as unknown as [Length, Length, Length],
         },
         units: 9,
@@ -352,7 +352,7 @@ describe('packing in runs', () => {
     return open.map((one) => `${one.box.id}: ${one.held.join(' ')}`).sort();
   }
   const box = (id: string, sides: readonly [number, number, number], limit: string) =>
-    sure(
+    unwrap(
       readBox({
         id,
         name: id,
@@ -380,7 +380,7 @@ describe('packing in runs', () => {
           const pieces = list.map(({ sides, grams, units }, i) => ({
             item: {
               sku: `P${i}`,
-              mass: sure(parseMass(String(grams), 'g')),
+              mass: unwrap(parseMass(String(grams), 'g')),
               sides: [...sides].sort((a, b) => b - a).map((one) => one * 50_000) as unknown as [Length, Length, Length],
             },
             units,
@@ -409,7 +409,7 @@ describe('packing in runs', () => {
       {
         item: {
           sku: 'A',
-          mass: sure(parseMass('100', 'g')),
+          mass: unwrap(parseMass('100', 'g')),
           sides: [500_000, 500_000, 500_000] as unknown as [Length, Length, Length],
         },
         units,
@@ -429,7 +429,7 @@ describe('boxes of several sizes', () => {
   const two = new Map([
     [
       'small',
-      sure(
+      unwrap(
         readBox({
           id: 'small',
           name: 'Small',
@@ -444,7 +444,7 @@ describe('boxes of several sizes', () => {
     ],
     [
       'large',
-      sure(
+      unwrap(
         readBox({
           id: 'large',
           name: 'Large',
@@ -468,12 +468,12 @@ describe('boxes of several sizes', () => {
       limit: { value: limit, unit: 'kg' },
       places: ['world'],
     };
-    const [era] = sure(readLane(laneSchema.parse({ rate, freeFrom: null }), { ...context, boxes: two }));
+    const [era] = unwrap(readLane(laneSchema.parse({ rate, freeFrom: null }), { ...context, boxes: two }));
     const pieces = [
       {
         item: {
           sku: 'A',
-          mass: sure(parseMass('2', 'kg')),
+          mass: unwrap(parseMass('2', 'kg')),
           sides: [1_000_000, 1_000_000, 500_000] as unknown as [Length, Length, Length],
         },
         units,
@@ -497,7 +497,7 @@ describe('boxes of several sizes', () => {
 describe('dated rows', () => {
   const zone = 'Europe/Dublin';
   const dated = (rows: NonNullable<Written['dated']>) =>
-    sure(readLane(laneSchema.parse({ rate: { is: 'flat', amount: '5.00' }, freeFrom: null, dated: rows }), context));
+    unwrap(readLane(laneSchema.parse({ rate: { is: 'flat', amount: '5.00' }, freeFrom: null, dated: rows }), context));
   const row = (id: string, from: string | null, until: string | null, amount: string) => ({
     id,
     window: { from, until, zone },

@@ -1,4 +1,4 @@
-import type { Book } from '../../core/book/index.ts';
+import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { dated } from './figures.ts';
@@ -39,7 +39,7 @@ export function clauseName(book: Book, clause: Clause): string {
     case 'rate':
       return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: ${laneWords(book, clause.zone, clause.service)}`;
     case 'threshold': {
-      const free = book.templates[0]?.lanes[clause.zone]?.[clause.service]?.freeFrom;
+      const free = defaultTemplateOf(book).lanes[clause.zone]?.[clause.service]?.freeFrom;
       return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: free from ${free?.value ?? ''} ${free?.test ?? ''} discounts`;
     }
     case 'offer':

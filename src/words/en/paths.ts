@@ -1,4 +1,4 @@
-import type { Book } from '../../core/book/index.ts';
+import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { RateBody } from '../../core/rates/index.ts';
 import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 import { rateText } from './rates.ts';
@@ -15,7 +15,7 @@ export function pathWords(book: Book, path: readonly string[]): string {
     case 'templates': {
       const [what, zone, service, ...deep] = rest;
       if (what !== 'lanes' || !zone) return `Template ${templateName(book, id)}${field ? `, ${field}` : ''}`;
-      return `${id === book.templates[0]?.id ? '' : `${templateName(book, id)}, `}${zoneName(book, zone)}${service ? `, ${serviceName(book, service).toLowerCase()}` : ''}${deep.length > 0 ? `: ${deep.join(' ').replace('freeFrom', 'free from')}` : ''}`;
+      return `${id === defaultTemplateOf(book).id ? '' : `${templateName(book, id)}, `}${zoneName(book, zone)}${service ? `, ${serviceName(book, service).toLowerCase()}` : ''}${deep.length > 0 ? `: ${deep.join(' ').replace('freeFrom', 'free from')}` : ''}`;
     }
     case 'offers':
       return `${offerTitle(book, id)}${rest.length > 0 ? `: ${rest.join(' ')}` : ''}`;

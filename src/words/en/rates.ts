@@ -1,4 +1,4 @@
-import type { Book } from '../../core/book/index.ts';
+import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { FreeFromBody, RateBody } from '../../core/rates/index.ts';
 import { unitWords } from './measures.ts';
 import { wordsOf } from './rate-kinds/index.ts';
@@ -12,8 +12,9 @@ export const firstText = (rate: RateBody): string => wordsOf(rate).first(rate);
 /** How a rate is charged, in the words below its first figure; null where the figure says it all. */
 export const mannerText = (rate: RateBody): string | null => wordsOf(rate).manner(rate);
 
+/** The rate of a lane of the default template. */
 export function laneWords(book: Book, zone: string, service: string): string {
-  const rate = book.templates[0]?.lanes[zone]?.[service]?.rate;
+  const rate = defaultTemplateOf(book).lanes[zone]?.[service]?.rate;
   return rate ? rateText(rate) : 'not offered';
 }
 

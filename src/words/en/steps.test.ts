@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { basketSchema, compileBook, readyGoods } from '../../core/book/index.ts';
-import { sure } from '../../core/exact/index.ts';
+import { unwrap } from '../../core/exact/index.ts';
 import { explain, questionOf, quote } from '../../core/quote/index.ts';
 import { money, stepWords } from './index.ts';
 
@@ -15,7 +15,7 @@ test('every step of an answer is a sentence, its amounts in the market’s curre
     const { goods: items, ...body } = file;
     for (let i = 0; i < 4; i += 1) {
       const asked = basketSchema.parse(basket());
-      const book = sure(compileBook(body, asked.market ?? undefined));
+      const book = unwrap(compileBook(body, asked.market ?? undefined));
       const bySku = new Map(readyGoods(book, items).goods.map((item) => [item.sku, item]));
       const question = questionOf(book, asked, {
         ready: (sku) => bySku.get(sku),

@@ -61,6 +61,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
 
   const promotions: Promotion[] = [];
   const ids = new Set<string>();
+  const thresholds = new Set<string>();
   const countriesSold = wholes.flatMap((one) =>
     one.pattern.is === 'country' && one.zone !== null ? [one.pattern.country] : [],
   );
@@ -79,7 +80,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     until: '',
   };
 
-  for (const zone of book.zones) {
+  for (const zone of book.defaultTemplate.zones) {
     const mine = entered.filter((one) => one.zone === zone.id);
     notes.push({
       clause: { about: 'zone', zone: zone.id },
@@ -164,6 +165,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
           continue;
         }
         const id = ownId(`free-${zone.id}-${service.id}`, ids);
+        thresholds.add(id);
         promotions.push({
           ...blank,
           id,
@@ -254,7 +256,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
           ],
     ),
   );
-  return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName };
+  return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName, thresholds };
 }
 
 const offset = (moment: Instant | null) =>
@@ -310,8 +312,8 @@ function zoneFidelity(
     });
   const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
   const falls = narrower.filter((one) =>
-    [...(book.lanes.get(zone)?.keys() ?? [])].some(
-      (service) => said(service) && !book.lanes.get(one.zone ?? '')?.has(service),
+    [...(book.defaultTemplate.lanes.get(zone)?.keys() ?? [])].some(
+      (service) => said(service) && !book.defaultTemplate.lanes.get(one.zone ?? '')?.has(service),
     ),
   );
   if (falls.length > 0)

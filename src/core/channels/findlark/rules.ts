@@ -7,7 +7,7 @@ import {
   parseDecimal,
   percentOf,
   type Result,
-  sure,
+  unwrap,
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelChoice, ChannelFile, Probe, Rules, SideStep } from '../dialect.ts';
@@ -127,7 +127,7 @@ export function rulesOf(feed: Feed): Rules {
       let discount: { took: Minor; by: Promotion } | null = null;
       for (const { promotion } of live) {
         if (promotion.kind !== 'percent') continue;
-        const took = percentOf(value, sure(parseDecimal(promotion.percent, 3)));
+        const took = percentOf(value, unwrap(parseDecimal(promotion.percent, 3)));
         if (took > (discount?.took ?? 0)) discount = { took, by: promotion };
       }
       return speeds.flatMap((speed): ChannelChoice[] => {
@@ -146,7 +146,8 @@ export function rulesOf(feed: Feed): Rules {
         steps.push({ step: 'rate', amount: dearest.charge, words: 'dearest item, once' });
         if (freeing)
           steps.push({
-            step: freeing.id.startsWith('free-') ? 'threshold' : 'offer',
+            step: 'offer',
+            key: freeing.id,
             amount: dearest.charge,
             words: `${freeing.title}${freeing.least_value ? `, from ${freeing.least_value} list value` : ''}`,
           });

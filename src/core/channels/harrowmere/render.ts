@@ -51,7 +51,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const delivery: DeliveryOffer[] = [];
   const goodsOffers: GoodsOffer[] = [];
   const keys = new Set<string>();
-  for (const zone of book.zones) {
+  const thresholds = new Set<string>();
+  for (const zone of book.defaultTemplate.zones) {
     const places = world.placesOfZone(zone.id);
     const lost = world.lost.filter((one) => one.zone === zone.id);
     notes.push({
@@ -115,6 +116,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         const value = say(lane.freeFrom.value);
         const { title } = fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title);
         const key = ownKey(`FREE-${zone.id}-${service.id}`, keys);
+        thresholds.add(key);
         delivery.push({
           key,
           title,
@@ -190,9 +192,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
 
   const plans: Plans = { listings, cuts, rates, delivery, goods: goodsOffers };
   const zoneOfName = new Map(
-    book.zones.flatMap((zone) => world.placesOfZone(zone.id).map((place) => [place, zone.id] as const)),
+    book.defaultTemplate.zones.flatMap((zone) => world.placesOfZone(zone.id).map((place) => [place, zone.id] as const)),
   );
-  return { rules: rulesOf(plans), notes, zoneOfName };
+  return { rules: rulesOf(plans), notes, zoneOfName, thresholds };
 }
 
 const minute = (moment: Instant | null) => (moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}Z`);
@@ -244,7 +246,7 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
       (country): Assigned => ({
         pattern: { is: 'country', country },
         place: { country, part: null, postcode: null },
-        zone: book.zoneOf({ country, part: null, postcode: null })?.zone.id ?? null,
+        zone: book.defaultTemplate.zoneOf({ country, part: null, postcode: null })?.zone.id ?? null,
       }),
     );
     const all = [...whole, ...rest];

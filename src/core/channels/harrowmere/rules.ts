@@ -7,7 +7,7 @@ import {
   parseDecimal,
   percentOf,
   type Result,
-  sure,
+  unwrap,
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
@@ -91,7 +91,7 @@ export function rulesOf(plans: Plans): Rules {
         basket.lines.filter((line) => listed.get(offer)?.has(line.sku));
       let discount: { took: Minor; words: string } | null = null;
       for (const offer of live(plans.goods)) {
-        const percent = sure(parseDecimal(offer.percent, 3));
+        const percent = unwrap(parseDecimal(offer.percent, 3));
         const took = minor(
           linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0),
         );
@@ -115,7 +115,8 @@ export function rulesOf(plans: Plans): Rules {
         steps.push({ step: 'rate', amount: rated.charge, words: rated.words });
         if (freeing)
           steps.push({
-            step: freeing.key.startsWith('FREE-') ? 'threshold' : 'offer',
+            step: 'offer',
+            key: freeing.key,
             amount: rated.charge,
             words: `${freeing.title}${freeing.leastSpend ? `, spend from ${freeing.leastSpend} before discounts` : ''}`,
           });

@@ -28,7 +28,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const notes: Note[] = apartNotes(book, goods);
   const plain = plainLanes(book);
   const { speeds: spoken } = settingsOf(book.body, manifest);
-  const zones = book.zones.flatMap((zone): Shop['zones'] => {
+  const zones = book.defaultTemplate.zones.flatMap((zone): Shop['zones'] => {
     const places = parts
       .filter((one) => one.zone === zone.id)
       .map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
@@ -107,7 +107,13 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     return campaign;
   });
   const shop: Shop = { format: 'lerrin-shop/1', closed, zones, campaigns };
-  return { rules: rulesOf(shop), notes, zoneOfName: new Map(zones.map((zone) => [zone.name, zone.key])) };
+  return {
+    rules: rulesOf(shop),
+    notes,
+    zoneOfName: new Map(zones.map((zone) => [zone.name, zone.key])),
+    // A speed says its threshold itself.
+    thresholds: new Set(),
+  };
 }
 
 function readsOf(campaign: Campaign): string {

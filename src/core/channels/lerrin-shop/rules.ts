@@ -12,7 +12,7 @@ import {
   parseDecimal,
   percentOf,
   type Result,
-  sure,
+  unwrap,
 } from '../../exact/index.ts';
 import { type Pattern, type Place, parsePattern, zoneFinder } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
@@ -50,10 +50,10 @@ export function rulesOf(shop: Shop): Rules {
     ...shop.zones.map((zone) => ({
       id: zone.key,
       name: zone.name,
-      takes: zone.places.map((one) => sure(pattern(one))),
+      takes: zone.places.map((one) => unwrap(pattern(one))),
       leaves: [],
     })),
-    { id: '', name: 'closed', takes: shop.closed.map((one) => sure(pattern(one))), leaves: [] },
+    { id: '', name: 'closed', takes: shop.closed.map((one) => unwrap(pattern(one))), leaves: [] },
   ];
   const find = zoneFinder(zones);
   const zoneAt = (place: Place) => {
@@ -115,7 +115,7 @@ export function rulesOf(shop: Shop): Rules {
   };
 }
 
-const momentOf = (local: string | null) => (local === null ? null : sure(instantOf(local, clock)));
+const momentOf = (local: string | null) => (local === null ? null : unwrap(instantOf(local, clock)));
 
 function choiceOf(
   speed: string,
@@ -136,7 +136,7 @@ function choiceOf(
       one,
       saves:
         one.benefit.kind === 'order'
-          ? percentOf(value, sure(parseDecimal(one.benefit.percent, 3)))
+          ? percentOf(value, unwrap(parseDecimal(one.benefit.percent, 3)))
           : rate <= euros(one.benefit.rateAtMost)
             ? rate
             : nothing,

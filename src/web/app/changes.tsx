@@ -1,0 +1,169 @@
+import { useState } from 'react';
+import type { Conflict, ProblemDocument } from '../../contract/index.ts';
+import { valueAt } from '../../core/book/index.ts';
+import { pathWords, valueWords } from '../../words/index.ts';
+import { useSaveMutation } from '../data/api.ts';
+import { useBook } from '../data/desk.ts';
+import { cleared, dropped, rebased } from '../data/draft.ts';
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
+import { opened } from '../data/view.ts';
+import { failure } from '../ui/failed.ts';
+import { Panel } from './panel.tsx';
+
+const most = 200;
+
+/** The named list of changes not yet saved; saving them, and choosing where two have changed the same. */
+export function Changes() {
+  const act = useAppDispatch();
+  const book = useBook();
+  const { edits, base } = useAppSelector((state) => state.draft);
+  const who = useAppSelector((state) => state.view.who);
+  const [note, setNote] = useState('');
+  const [save, saving] = useSaveMutation();
+  const [refused, setRefused] = useState<ProblemDocument | null>(null);
+  const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
+  if (!book) return null;
+  const saved = { ...book.saved, goods: book.savedGoods };
+
+  const send = async () => {
+    const result = await save({
+      base: base ?? book.revision,
+      who,
+      note,
+      edits: edits.map((edit) => ({ path: [...edit.path], value: edit.value })),
+    });
+    if ('data' in result) {
+      act(cleared());
+      act(opened(null));
+    } else setRefused(failure(result.error));
+  };
+  const settle = (conflicts: readonly Conflict[]) => {
+    const theirs = new Set(conflicts.map((one) => one.path.join('/')).filter((key) => !mine.has(key)));
+    act(
+      rebased({
+        base: Math.max(book.revision, ...conflicts.map((one) => one.revision)),
+        edits: edits.filter((edit) => !theirs.has(edit.path.join('/'))),
+      }),
+    );
+    setRefused(null);
+  };
+
+  return (
+    <Panel
+      title={
+        edits.length === 0
+          ? 'Nothing has changed'
+          : `${edits.length} ${edits.length === 1 ? 'change' : 'changes'} not yet saved`
+      }
+    >
+      {refused?.conflicts ? (
+        <div role="alert">
+          <p className="text-off mb-2">
+            {refused.title}. Choose for each which is to stand; yours are kept until you do.
+          </p>
+          <table className="ruled">
+            <thead>
+              <tr>
+                <th>What</th>
+                <th>Yours</th>
+                <th>Theirs, saved</th>
+              </tr>
+            </thead>
+            <tbody>
+              {refused.conflicts.map((one) => {
+                const key = one.path.join('/');
+                const choose = (own: boolean) =>
+                  setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
+                return (
+                  <tr key={key}>
+                    <td>{pathWords(book.book, one.path)}</td>
+                    <td>
+                      <label>
+                        <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} />{' '}
+                        {valueWords(one.mine)}
+                      </label>
+                    </td>
+                    <td>
+                      <label>
+                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} />{' '}
+                        {valueWords(one.theirs)}{' '}
+                        <span className="muted">
+                          by {one.who}, revision {one.revision}
+                        </span>
+                      </label>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+          <p className="mt-3">
+            <button type="button" className="act main" onClick={() => settle(refused.conflicts ?? [])}>
+              Go on with these
+            </button>
+          </p>
+        </div>
+      ) : (
+        <>
+          <table className="ruled">
+            <tbody>
+              {edits.slice(0, most).map((edit, i) => (
+                <tr key={edit.path.join('/')}>
+                  <td>{pathWords(book.book, edit.path)}</td>
+                  <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
+                  <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
+                  <td className="figure">
+                    <button
+                      type="button"
+                      className="quiet"
+                      onClick={() => act(dropped(i))}
+                      aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
+                    >
+                      Drop
+                    </button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {edits.length > most && <p className="muted">and {edits.length - most} more</p>}
+          {refused && (
+            <div role="alert" className="aside-note off">
+              <p>{refused.title}</p>
+              <ul>
+                {refused.problems?.slice(0, 12).map((one) => (
+                  <li key={`${one.at.join()} ${one.wrong}`} className="small">
+                    <strong>{pathWords(book.book, one.at.map(String))}</strong>: {one.wrong}; right would be {one.right}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {edits.length > 0 && (
+            <form
+              className="mt-3 flex items-center gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                send();
+              }}
+            >
+              <label className="grow">
+                <span className="sr-only">What for</span>
+                <input
+                  className="search w-full"
+                  placeholder="What for? (may stay empty)"
+                  maxLength={200}
+                  value={note}
+                  onChange={(event) => setNote(event.target.value)}
+                />
+              </label>
+              <button type="submit" data-first className="act main" disabled={saving.isLoading}>
+                Save {edits.length} {edits.length === 1 ? 'change' : 'changes'}
+              </button>
+            </form>
+          )}
+        </>
+      )}
+    </Panel>
+  );
+}

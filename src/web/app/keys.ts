@@ -1,0 +1,57 @@
+import { useEffect } from 'react';
+import { useNavigate } from 'react-router';
+import { undone } from '../data/draft.ts';
+import { useAppDispatch } from '../data/index.ts';
+import { opened, stripToggled } from '../data/view.ts';
+import { stages } from './stages.ts';
+
+/** The keys that work everywhere, as the help lists them. */
+export const keys = [
+  ['1 – 6', 'the stages, in the order of the work'],
+  ['.', 'show or hide the pinned baskets'],
+  ['/', 'filter the list at hand'],
+  ['Ctrl K', 'find anything and any act'],
+  ['Ctrl S', 'look through the changes and save them'],
+  ['Ctrl Z', 'take back the last change not yet saved'],
+  ['Arrows', 'move in a grid'],
+  ['Enter', 'edit what is chosen; Esc leaves it as it was'],
+  ['Ctrl C, Ctrl V', 'copy a lane to another; in a lane’s breaks, paste a block from a spreadsheet'],
+  ['?', 'these keys'],
+] as const;
+
+export function useKeys(): void {
+  const act = useAppDispatch();
+  const go = useNavigate();
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      const typing =
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, [contenteditable]') !== null;
+      const control = event.ctrlKey || event.metaKey;
+      if (control && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        return act(opened('palette'));
+      }
+      if (control && event.key.toLowerCase() === 's') {
+        event.preventDefault();
+        return act(opened('changes'));
+      }
+      if (typing) return;
+      if (control && event.key.toLowerCase() === 'z') {
+        event.preventDefault();
+        return act(undone());
+      }
+      if (control || event.altKey || document.querySelector('[role="dialog"]')) return;
+      const stage = stages[Number(event.key) - 1];
+      if (stage) go(`/${stage.path}`);
+      else if (event.key === '.') act(stripToggled());
+      else if (event.key === '?') act(opened('keys'));
+      else if (event.key === '/') {
+        event.preventDefault();
+        document.querySelector<HTMLInputElement>('[data-filter]')?.focus();
+      }
+    };
+    addEventListener('keydown', pressed);
+    return () => removeEventListener('keydown', pressed);
+  }, [act, go]);
+}

@@ -1,0 +1,108 @@
+import { useEffect } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { dated } from '../../words/index.ts';
+import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
+import { useBook } from '../data/desk.ts';
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
+import { opened } from '../data/view.ts';
+import { placeOfZone, TimeZoneContext } from '../ui/clock.ts';
+import { CurrencyContext } from '../ui/currency.ts';
+import { failure } from '../ui/failed.ts';
+import { Changes } from './changes.tsx';
+import { useKeys } from './keys.ts';
+import { KeysHelp } from './keys-help.tsx';
+import { MomentPanel } from './moment.tsx';
+import { Palette } from './palette.tsx';
+import { stages } from './stages.ts';
+import { StarterButton } from './starter.tsx';
+import { Strip } from './strip.tsx';
+import { WhoPanel } from './who.tsx';
+
+/** The top bar, the stage at hand, the pinned strip below. */
+export function Shell() {
+  useKeys();
+  const act = useAppDispatch();
+  const { open, theme, who, asOf } = useAppSelector((state) => state.view);
+  const count = useAppSelector((state) => state.draft.edits.length);
+  const book = useBook();
+  const { error } = useBookQuery();
+  const { data: clock } = useClockQuery();
+  const { data: report } = useLastCheckQuery();
+  const off = report?.findings.filter((one) => one.standing === 'off').length ?? 0;
+  const moment = asOf ?? clock?.now;
+  const zone = book?.home.timeZone ?? 'UTC';
+  useEffect(() => {
+    const dark = theme === 'lamp' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+    document.documentElement.dataset.theme = dark ? 'lamp' : 'desk';
+  }, [theme]);
+
+  return (
+    <CurrencyContext value={book?.home.currency ?? ''}>
+      <TimeZoneContext value={zone}>
+        <div className="shell">
+          <header className="bar">
+            <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
+              <path d="M5 2.5h14" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
+              <path d="M12 3v8" stroke="#f2efe6" strokeWidth="1.6" />
+              <path d="M9.5 11h5l4.3 3.1v3.4L15.8 21H8.2l-3-3.5v-3.4z" fill="#d9a441" />
+            </svg>
+            <strong className="mr-4 text-[17px]">Plemb</strong>
+            <nav aria-label="Stages" className="flex">
+              {stages.map((stage, i) => (
+                <NavLink key={stage.path} to={`/${stage.path}`} className="stage-link">
+                  <small>{i + 1}</small>
+                  {stage.name}
+                  {stage.path === 'check' && off > 0 && (
+                    <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">
+                      {off} off
+                    </span>
+                  )}
+                </NavLink>
+              ))}
+            </nav>
+            <span className="ml-auto flex items-center gap-2">
+              {count > 0 && (
+                <button type="button" className="bar-button" onClick={() => act(opened('changes'))}>
+                  {count} {count === 1 ? 'change' : 'changes'}
+                </button>
+              )}
+              <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>
+                {book?.book.seller ?? 'No book'} · {who}
+              </button>
+              <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
+                as of <strong>{moment ? dated(moment, zone) : '…'}</strong> {placeOfZone(zone)}
+              </button>
+              <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
+                Find <span className="wide-only">Ctrl K</span>
+              </button>
+            </span>
+          </header>
+          <main className="min-h-0">
+            {book ? (
+              <Outlet />
+            ) : error ? (
+              <div className="sheet" role="alert">
+                <h1>{failure(error).title}</h1>
+                <p>{failure(error).detail}</p>
+                <p className="mt-3">
+                  <button type="button" className="act" onClick={() => act(opened('who'))}>
+                    Import a book
+                  </button>{' '}
+                  <StarterButton />
+                </p>
+              </div>
+            ) : (
+              <p className="sheet muted">Opening the book …</p>
+            )}
+          </main>
+          <Strip />
+          {open === 'palette' && <Palette />}
+          {open === 'keys' && <KeysHelp />}
+          {open === 'changes' && <Changes />}
+          {open === 'moment' && <MomentPanel />}
+          {open === 'who' && <WhoPanel />}
+        </div>
+      </TimeZoneContext>
+    </CurrencyContext>
+  );
+}

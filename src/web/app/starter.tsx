@@ -1,0 +1,24 @@
+import { starterBook } from '../../core/book/index.ts';
+import { useImportBookMutation } from '../data/api.ts';
+import { useAppSelector } from '../data/index.ts';
+import { failure } from '../ui/failed.ts';
+
+/** Begins an empty Plemb with one market and an empty template, at the browser's own clock and language. */
+export function StarterButton() {
+  const [put, { isLoading, error }] = useImportBookMutation();
+  const who = useAppSelector((state) => state.view.who);
+  const start = () => {
+    const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const country = new Intl.Locale(locale).maximize().region ?? 'IE';
+    const text = JSON.stringify({ ...starterBook({ country, currency: 'EUR', locale, timeZone }), goods: [] });
+    put({ text, who });
+  };
+  return (
+    <>
+      <button type="button" className="act main" disabled={isLoading} onClick={start}>
+        Begin with an empty template
+      </button>
+      {error && <span className="fault"> {failure(error).title}</span>}
+    </>
+  );
+}

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useImportBookMutation } from '../data/api.ts';
+import { cleared } from '../data/draft.ts';
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
+import { opened, themeSet, whoSet } from '../data/view.ts';
+import { failure } from '../ui/failed.ts';
+import { Panel } from './panel.tsx';
+
+/** Who saves, how it looks, and the book as a file. */
+export function WhoPanel() {
+  const act = useAppDispatch();
+  const { who, theme } = useAppSelector((state) => state.view);
+  const [importBook, imported] = useImportBookMutation();
+  const [name, setName] = useState('');
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setName(file.name);
+    const result = await importBook({ text: await file.text(), who });
+    if ('data' in result) act(cleared());
+  };
+  const problems = imported.error ? failure(imported.error) : null;
+  return (
+    <Panel title="You and the book">
+      <p>
+        <label>
+          Saves are signed{' '}
+          <input className="search" value={who} maxLength={60} onChange={(event) => act(whoSet(event.target.value))} />
+        </label>
+      </p>
+      <p className="mt-3">
+        <label>
+          Looks{' '}
+          <select
+            className="search"
+            value={theme}
+            onChange={(event) => act(themeSet(event.target.value as typeof theme))}
+          >
+            <option value="system">as the machine</option>
+            <option value="desk">light</option>
+            <option value="lamp">dark</option>
+          </select>
+        </label>
+      </p>
+      <p className="mt-3">
+        <Link className="quiet" to="/revisions" onClick={() => act(opened(null))}>
+          Revisions
+        </Link>{' '}
+        show who saved what and when; any can be taken back.
+      </p>
+      <h3 className="mt-4 mb-1">The book as a file</h3>
+      <p>
+        <a className="quiet" href="/api/book/file">
+          Export the book with its goods
+        </a>{' '}
+        or take one in its place, as one revision that can be taken back:
+      </p>
+      <p className="mt-2">
+        <label className="act">
+          Import a book{' '}
+          <input
+            type="file"
+            className="sr-only"
+            accept=".json,application/json"
+            onChange={(event) => take(event.target.files?.[0])}
+          />
+        </label>{' '}
+        {imported.isLoading && `Reading ${name} …`}
+        {imported.isSuccess && `${name} is the book now, revision ${imported.data.revision}.`}
+      </p>
+      {problems && (
+        <div role="alert" className="aside-note off">
+          <p>{problems.title}</p>
+          <ul>
+            {problems.problems?.slice(0, 12).map((one) => (
+              <li key={`${one.at.join()} ${one.wrong}`} className="small">
+                <strong>{one.at.join(' › ')}</strong>: {one.wrong}; right would be {one.right}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </Panel>
+  );
+}

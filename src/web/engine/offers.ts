@@ -1,0 +1,251 @@
+import type { PastOrder } from '../../contract/index.ts';
+import type { CompiledBook, Edit } from '../../core/book/index.ts';
+import { type Minor, minor, unwrap } from '../../core/exact/index.ts';
+import type { Offer } from '../../core/offers/index.ts';
+import { parsePlace } from '../../core/places/index.ts';
+import {
+  type BrokenPromise,
+  type BudgetRun,
+  brokenPromises,
+  budgetRun,
+  type CostCurve,
+  carrierCost,
+  costCurve,
+  type Dated,
+  type Deciding,
+  type Deepest,
+  decidingOf,
+  deepestBaskets,
+  type Included,
+  includedPrices,
+  type Meeting,
+  marginOf,
+  meetings,
+  type Usage,
+  usageOf,
+  whileRunning,
+  withOffer,
+} from '../../core/plan/index.ts';
+import { anybody, type Question, quote } from '../../core/quote/index.ts';
+import { proposedTerms } from '../../words/index.ts';
+import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor } from './state.ts';
+
+/** How far a long piece of work is; told as it goes. */
+export type Pace = (done: number, all: number) => void;
+
+/** What an offer of the draft would have cost over past orders, and what it leaves. */
+export interface OfferCost {
+  readonly usage: Usage;
+  /** What is left of the orders that use it, without it and with it, where all costs but the carrier's are known. */
+  readonly leftWithout: Minor;
+  readonly leftWith: Minor;
+  /** By the channel orders came by; those without one under an empty name. */
+  readonly byChannel: readonly { readonly channel: string; readonly uses: number; readonly cost: Minor }[];
+  readonly run: BudgetRun;
+  /** The day a year back from which the run's orders are taken, and for how many days. */
+  readonly from: number;
+  readonly days: number;
+  readonly currency: string;
+  readonly budget: Minor | null;
+}
+
+const year = 365 * 86_400_000;
+/** An open-ended offer is looked at for so many days. */
+const openDays = 60;
+
+/** Every pair of offers of the draft, or those of one of them: what happens when they meet. */
+export function meets(edits: readonly Edit[], moment: number, only: string | null): Meeting[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
+}
+
+/** What an offer decides, and what its words get wrong. */
+export function aboutOffer(
+  edits: readonly Edit[],
+  id: string,
+  moment: number,
+): { deciding: Deciding | null; broken: BrokenPromise[]; proposed: string } | null {
+  const { compiled, book, goods } = draftOf(edits);
+  const body = book.offers.find((one) => one.id === id);
+  if (!body) return null;
+  const offer = compiled?.offers.find((one) => one.id === id);
+  return {
+    deciding: compiled && offer ? decidingOf(compiled, readyFor(compiled, goods).ready.goods, offer, moment) : null,
+    broken: brokenPromises(book, body),
+    proposed: proposedTerms(book, body),
+  };
+}
+
+/** What an offer costs over past orders, and how its budget may fare. */
+export function offerCost(
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  id: string,
+  moment: number,
+): OfferCost | null {
+  const { compiled, goods } = draftOf(edits);
+  const offer = compiled && offerOf(compiled, id);
+  if (!compiled || !offer) return null;
+  const past = datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment);
+  const usage = usageOf(compiled, offer, past);
+  const plain = withOffer(compiled, id, null);
+  let [leftWithout, leftWith] = [0, 0];
+  const byChannel = new Map<string, { uses: number; cost: number }>();
+  for (const use of usage.uses) {
+    const order = past[use.order] as Dated;
+    const asked = whileRunning(offer, order.question);
+    leftWithout += leftOf(plain, asked, order.service);
+    leftWith += leftOf(compiled, asked, order.service);
+    const known = byChannel.get(use.channel ?? '') ?? { uses: 0, cost: 0 };
+    byChannel.set(use.channel ?? '', { uses: known.uses + 1, cost: known.cost + use.saves });
+  }
+  const begin = Math.max(offer.from ?? moment, moment - year);
+  const end = offer.until ?? begin + openDays * 86_400_000;
+  const days = Math.max(1, Math.min(366, Math.ceil((end - begin) / 86_400_000)));
+  // The orders of the same stretch a year before; later ones of the year's end are taken round to its beginning.
+  const first = past[0]?.at ?? begin - year;
+  const from = begin - year < first ? begin - Math.ceil((begin - first - year) / year) * year : begin - year;
+  const like = usage.uses.map((use) => ({ ...use, at: use.at < from ? use.at + year : use.at }));
+  // A budget of a week is spent week by week: what the days of the offer have of it in all.
+  const told = offer.limits.budget;
+  const budget = told && minor(told.per === 'week' ? told.amount * Math.ceil(days / 7) : told.amount);
+  return {
+    usage,
+    leftWithout: minor(leftWithout),
+    leftWith: minor(leftWith),
+    byChannel: [...byChannel]
+      .map(([channel, one]) => ({ channel, uses: one.uses, cost: minor(one.cost) }))
+      .sort((a, b) => b.cost - a.cost),
+    run: budgetRun(like, from, days, budget),
+    from,
+    days,
+    currency: compiled.currency,
+    budget,
+  };
+}
+
+/** What an offer would have cost with its least value, or the most it takes, elsewhere. */
+export function offerCurve(
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  id: string,
+  moment: number,
+  pace: Pace,
+): CostCurve | null {
+  const { compiled, goods } = draftOf(edits);
+  const offer = compiled && offerOf(compiled, id);
+  return compiled && offer
+    ? costCurve(compiled, offer, datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
+    : null;
+}
+
+/** The baskets that leave the seller least. */
+export function deepest(
+  edits: readonly Edit[],
+  moment: number,
+  units: number,
+  value: number,
+  pace: Pace,
+): Deepest | null {
+  const { compiled, goods } = draftOf(edits);
+  return (
+    compiled &&
+    deepestBaskets(
+      compiled,
+      readyFor(compiled, goods).ready.goods,
+      moment,
+      { units, value: minor(value) },
+      carrierAsks(compiled, moment),
+      pace,
+    )
+  );
+}
+
+/**
+ * What prices would have to be for delivery to be free and as much to be left, for the goods of a selection (null:
+ * all).
+ */
+export function included(
+  edits: readonly Edit[],
+  selection: string | null,
+  market: string | null,
+  placeText: string,
+  units: number,
+  moment: number,
+): { goods: Included[]; currency: string } | null {
+  const { book, goods } = draftOf(edits);
+  const { compiled } = compiledFor(book, market);
+  const place = parsePlace(placeText);
+  if (!compiled || !place.ok) return null;
+  const { ready } = readyFor(compiled, goods);
+  const chosen = selection === null ? null : compiled.selections.get(selection);
+  const items = new Map(goods.map((item) => [item.sku, item]));
+  const some = chosen
+    ? ready.goods.filter((item) => chosen.takes(items.get(item.sku) as (typeof goods)[number], item))
+    : ready.goods;
+  return {
+    goods: includedPrices(
+      compiled,
+      some.slice(0, mostIncluded),
+      place.value,
+      units,
+      moment,
+      carrierAsks(compiled, moment),
+    ),
+    currency: compiled.currency,
+  };
+}
+/** Prices are worked out for at most so many goods at once. */
+const mostIncluded = 2000;
+
+/** What is left of an order by its service, before the carrier; nothing where it is not offered. */
+function leftOf(book: CompiledBook, question: Question, service: string): number {
+  const answer = quote(book, question);
+  const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service);
+  return choice ? marginOf(book, question, choice, null).left : 0;
+}
+
+const offerOf = (compiled: CompiledBook, id: string): Offer | undefined => compiled.offers.find((one) => one.id === id);
+
+/** What the carrier asks, by the card of the day; null where it is not known. */
+function carrierAsks(compiled: CompiledBook, moment: number): (question: Question, service: string) => Minor | null {
+  const on = dayOf(moment, compiled);
+  const card = cardsOn(on)?.card;
+  return (question, service) => (card ? carrierCost(compiled, question, service, card, on, true) : null);
+}
+
+function datedOrders(
+  compiled: CompiledBook,
+  bySku: ReadonlyMap<string, Question['lines'][number]['item']>,
+  orders: readonly PastOrder[],
+  moment: number,
+): Dated[] {
+  const carrier = carrierOf(compiled, moment, true);
+  const itemOf = (sku: string) => bySku.get(sku);
+  const shopper = { ...anybody, itemOf };
+  const places = new Map<string, ReturnType<typeof parsePlace>>();
+  return orders.flatMap((order): Dated[] => {
+    const place = places.get(order.place) ?? parsePlace(order.place);
+    places.set(order.place, place);
+    const lines = order.lines.flatMap(({ sku, units }) => {
+      const item = bySku.get(sku);
+      return item ? [{ item, units }] : [];
+    });
+    if (!place.ok || lines.length !== order.lines.length) return [];
+    return [
+      {
+        question: {
+          lines,
+          place: unwrap(place),
+          codes: [],
+          moment,
+          carrier,
+          shopper: { ...shopper, channel: order.channel },
+        },
+        service: order.service,
+        at: Date.parse(order.at),
+        channel: order.channel,
+      },
+    ];
+  });
+}

@@ -1,0 +1,248 @@
+import { asOf, type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
+import { parcelCharge } from '../../core/carrier/index.ts';
+import {
+  type ChannelFile,
+  countedAlike,
+  type Dialect,
+  dialects,
+  inBookTerms,
+  type Rules,
+  type SideStep,
+  settingsOf,
+} from '../../core/channels/index.ts';
+import { meantSteps } from '../../core/check/index.ts';
+import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
+import type { Item } from '../../core/goods/index.ts';
+import { type Fall, matches, type Place, parsePlace, partsOfMap, patternText } from '../../core/places/index.ts';
+import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
+import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
+import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
+import { asked, cardsOn, carrierOf, dayOf, draftOf, savedState } from './state.ts';
+
+/** A pinned basket, as saved and as drafted. */
+export interface Pinned {
+  readonly id: string;
+  readonly goods: Minor;
+  readonly mass: Mass | null;
+  readonly saved: Answer | null;
+  readonly draft: Answer | null;
+  readonly currency: string;
+  readonly problems: readonly Problem[];
+  /** What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. */
+  readonly at: Readonly<Record<string, Answer>> | null;
+}
+
+export interface Computed {
+  readonly problems: readonly Problem[];
+  readonly pinned: readonly Pinned[];
+}
+
+/** What is left of a basket by a service, and what the carrier asks for it; null where that is not known. */
+export interface SidedMargin {
+  readonly carrier: Minor | null;
+  readonly margin: Margin;
+}
+
+export interface Sided {
+  readonly answer: Answer;
+  readonly goods: Minor;
+  readonly currency: string;
+  readonly services: readonly {
+    readonly service: string;
+    readonly meant: readonly SideStep[];
+    readonly margin: SidedMargin | null;
+    readonly steps: readonly Step[];
+    readonly channels: Readonly<
+      Record<
+        string,
+        {
+          readonly speed: string | null;
+          readonly meant: Choice | null;
+          readonly charge: Minor | null;
+          readonly discount: Minor | null;
+          readonly steps: readonly SideStep[];
+        }
+      >
+    >;
+  }[];
+}
+
+export interface PlaceFound {
+  readonly place: Place;
+  readonly zone: string | null;
+  readonly pattern: string | null;
+  readonly others: readonly { readonly zone: string; readonly pattern: string; readonly left: string | null }[];
+}
+
+/** Why a question could not be answered. */
+export interface Unanswered {
+  readonly problems: readonly Problem[];
+}
+
+export interface CostedCurve extends Curve {
+  /** What the carrier asks at each point; null where there is nothing to tell. */
+  readonly cost: readonly (Minor | null)[] | null;
+}
+
+/** What is answered as one types: every pinned basket, as saved and as drafted. */
+export function compute(edits: readonly Edit[], moment: number): Computed {
+  const now = draftOf(edits);
+  const saved = savedState();
+  const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
+    const made = asked(book, goods, basket, moment);
+    return made?.question.ok ? quote(made.compiled, made.question.value) : null;
+  };
+  const pinned = now.book.pinned.map((basket): Pinned => {
+    const made = asked(now.book, now.goods, basket, moment) ?? asked(saved.book, now.goods, basket, moment);
+    const after = made?.question.ok ? quote(made.compiled, made.question.value) : null;
+    return {
+      id: basket.id,
+      goods: after?.goods ?? minor(0),
+      mass: after?.mass ?? null,
+      saved: answer(saved.book, saved.goods, basket),
+      draft: after,
+      currency: made?.compiled.currency ?? '',
+      problems: made && !made.question.ok ? made.question.problems : [],
+      at: made?.question.ok ? answersAt(made.compiled, made.question.value) : null,
+    };
+  });
+  return { problems: now.problems, pinned };
+}
+
+/** The answer at each channel; null where nothing tells channels apart. */
+function answersAt(compiled: CompiledBook, question: Question): Record<string, Answer> | null {
+  const offersDo = compiled.offers.some((offer) => offer.channels !== null || offer.limits.budget?.split);
+  const goodsDo = question.lines.some(({ item }) => item.varies !== null || item.stockedBy.length > 0);
+  if (!offersDo && !goodsDo) return null;
+  return Object.fromEntries(
+    channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]),
+  );
+}
+
+/** What is meant of a service in an answer, seen or not. */
+const meantOf = (answer: Answer, service: string): Choice | null =>
+  [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
+
+const readRules = new Map<Dialect['id'], { text: string; rules: Rules | null }>();
+
+/** A channel's files, read once as long as they stay the same. */
+function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null {
+  const text = files.map((file) => file.text).join('\u0000');
+  const known = readRules.get(dialect.id);
+  if (known?.text === text) return known.rules;
+  const read = files.length > 0 ? dialect.read(files) : null;
+  const rules = read?.ok ? read.value : null;
+  readRules.set(dialect.id, { text, rules });
+  return rules;
+}
+
+/** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
+export function bench(
+  edits: readonly Edit[],
+  basket: Basket,
+  moment: number,
+  live: Readonly<Record<string, readonly ChannelFile[] | null>>,
+): Sided | Unanswered {
+  const { goods, book, problems } = draftOf(edits);
+  const made = asked(book, goods, basket, moment);
+  if (!made) return { problems };
+  const { compiled, question: read } = made;
+  if (!read.ok) return { problems: read.problems };
+  const question: Question = read.value;
+  const answer = quote(compiled, question);
+  const at = answersAt(compiled, question);
+  // Channels count in the seller's own currency: baskets of other markets are not asked there.
+  const there = compiled.market.body.id === book.markets[0]?.id;
+  const sides = dialects.map((dialect) => ({
+    id: dialect.id,
+    speeds: settingsOf(book, dialect).speeds,
+    // Which keys there say thresholds does not go by the goods.
+    rendition: dialect.render(compiled, []),
+    choices:
+      there && countedAlike(compiled, dialect)
+        ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
+        : [],
+  }));
+  const on = dayOf(question.moment, compiled);
+  const card = cardsOn(on)?.card ?? null;
+  const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
+  const theirs = everyChoice.some((one) => one.service === stocked) ? [stocked] : [];
+  const services = [...theirs, ...book.services.map((one) => one.id)].map((id) => ({
+    service: id,
+    margin: marginFor(id),
+    meant: meantSteps(compiled, question, id),
+    steps: explain(compiled, question, id),
+    channels: Object.fromEntries(
+      sides.map((side) => {
+        const speed = side.speeds[id] ?? null;
+        const choice = side.choices.find((one) => one.speed === speed);
+        return [
+          side.id,
+          {
+            speed,
+            meant: meantOf(at?.[side.id] ?? answer, id),
+            charge: choice?.charge ?? null,
+            discount: choice?.discount ?? null,
+            steps: inBookTerms(choice?.steps ?? [], side.rendition),
+          },
+        ];
+      }),
+    ),
+  }));
+  return { answer, goods: answer.goods, currency: compiled.currency, services };
+
+  function marginFor(id: string): SidedMargin | null {
+    const choice = everyChoice.find((one) => one.service === id);
+    if (!choice) return null;
+    const carrier = card && carrierCost(compiled, question, id, card, on, basket.address === 'home');
+    return { carrier, margin: marginOf(compiled, question, choice, carrier) };
+  }
+}
+
+/** Which zone a place falls in, and which others have it. */
+export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
+  const { compiled, problems } = draftOf(edits);
+  if (!compiled) return { problems };
+  const place = parsePlace(text);
+  if (!place.ok) return { problems: place.problems };
+  const fall: Fall | null = compiled.defaultTemplate.zoneOf(place.value);
+  const others = compiled.defaultTemplate.zones
+    .filter((zone) => zone !== fall?.zone)
+    .flatMap((zone) => {
+      const taken = zone.takes.find((pattern) => matches(pattern, place.value));
+      const left = zone.leaves.find((pattern) => matches(pattern, place.value));
+      return taken ? [{ zone: zone.id, pattern: patternText(taken), left: left ? patternText(left) : null }] : [];
+    });
+  return { place: place.value, zone: fall?.zone.id ?? null, pattern: fall && patternText(fall.pattern), others };
+}
+
+/** A lane's charge along what it charges by. */
+export function curve(
+  edits: readonly Edit[],
+  template: string,
+  zone: string,
+  service: string,
+  moment: number,
+): CostedCurve | null {
+  const { compiled: whole } = draftOf(edits);
+  const compiled = whole && asOf(whole, moment);
+  const served = compiled?.templates.find((one) => one.id === template);
+  const lane = served?.lanes.get(zone)?.get(service);
+  if (!compiled || !lane) return null;
+  const spot = partsOfMap(served?.zones.flatMap((one) => [...one.takes, ...one.leaves]) ?? []).find(
+    (one) => served?.zoneOf(one.place)?.zone.id === zone,
+  )?.place;
+  const place = spot ?? { country: '', part: null, postcode: null };
+  const on = dayOf(moment, compiled);
+  const card = cardsOn(on)?.card ?? null;
+  const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
+  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment, true) });
+  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency)
+    return { ...made, cost: null };
+  // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
+  const cost = made.points.map(
+    ({ at }) =>
+      parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null,
+  );
+  return { ...made, cost };
+}

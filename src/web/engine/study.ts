@@ -1,0 +1,231 @@
+import type { PastOrder } from '../../contract/index.ts';
+import { asOf, type BookFinding, bookFindings, type ChannelId, compileBook, type Edit } from '../../core/book/index.ts';
+import {
+  dialects,
+  type Listing,
+  listedAt,
+  type Note,
+  type RecordFinding,
+  recordFindings,
+} from '../../core/channels/index.ts';
+import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
+import { type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
+import { type Item, withParents } from '../../core/goods/index.ts';
+import {
+  countries,
+  fallsWithout,
+  type Place,
+  parsePlace,
+  partsOfMap,
+  patternText,
+  placeOf,
+  type ZoneFinding,
+  zoneFindings,
+} from '../../core/places/index.ts';
+import { type LaneRecord, laneRecords, type Past } from '../../core/plan/index.ts';
+import { anybody, quote } from '../../core/quote/index.ts';
+import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor } from './state.ts';
+
+/**
+ * A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there
+ * is none.
+ */
+export interface MapPlace {
+  readonly country: string;
+  /** The pattern that sets it apart; null for the country at large. */
+  readonly pattern: string | null;
+  readonly zone: string | null;
+  readonly charge: Minor | null;
+}
+
+export interface MapAnswer {
+  readonly places: readonly MapPlace[];
+  readonly currency: string;
+  readonly findings: readonly ZoneFinding[];
+}
+
+export interface Records {
+  readonly from: string;
+  readonly to: string;
+  readonly starts: string;
+  readonly lanes: readonly LaneRecord[];
+  readonly left: number;
+  readonly currency: string;
+}
+
+/** Every clause of the draft beside what each channel will read. */
+export function notes(edits: readonly Edit[], moment: number): Record<ChannelId, readonly Note[]> | null {
+  const { compiled: whole, goods } = draftOf(edits);
+  if (!whole) return null;
+  const compiled = asOf(whole, moment);
+  const listed = readyFor(whole, goods).ready.goods;
+  return Object.fromEntries(dialects.map((dialect) => [dialect.id, dialect.render(compiled, listed).notes])) as Record<
+    ChannelId,
+    readonly Note[]
+  >;
+}
+
+/**
+ * The map of a template: every country, and every part that its zones set apart, with a basket's cheapest delivery
+ * there.
+ */
+export function map(
+  edits: readonly Edit[],
+  template: string,
+  basketId: string | null,
+  moment: number,
+): MapAnswer | null {
+  const { compiled, book, goods } = draftOf(edits);
+  const served = compiled?.templates.find((one) => one.id === template);
+  if (!compiled || !served) return null;
+  const basket = book.pinned.find((one) => one.id === basketId);
+  const made = basket && asked(book, goods, basket, moment);
+  const charge = (place: Place): Minor | null => {
+    if (!made?.question.ok) return null;
+    return quote(made.compiled, { ...made.question.value, place }).choices[0]?.delivery ?? null;
+  };
+  const patterns = served.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
+  const whole = [...countries].map((code): MapPlace => {
+    const place = unwrap(placeOf({ country: code }));
+    return { country: code, pattern: null, zone: served.zoneOf(place)?.zone.id ?? null, charge: charge(place) };
+  });
+  const parts = partsOfMap(patterns).flatMap(({ pattern, place }): MapPlace[] =>
+    pattern.is === 'world' || pattern.is === 'country'
+      ? []
+      : [
+          {
+            country: place.country,
+            pattern: patternText(pattern),
+            zone: served.zoneOf(place)?.zone.id ?? null,
+            charge: charge(place),
+          },
+        ],
+  );
+  return {
+    places: [...whole, ...parts],
+    currency: made?.compiled.currency ?? compiled.currency,
+    findings: zoneFindings(served.zones),
+  };
+}
+
+/** Where a zone's places would fall in each template without it. */
+export function without(
+  edits: readonly Edit[],
+  zone: string,
+): { template: string; to: string | null; patterns: string[] }[] {
+  const { compiled } = draftOf(edits);
+  return (compiled?.templates ?? []).flatMap((template) =>
+    fallsWithout(template.zones, zone).map(({ to, patterns }) => ({
+      template: template.id,
+      to,
+      patterns: patterns.map(patternText),
+    })),
+  );
+}
+
+/** How each lane fares over past orders by the card in force, and by the next one that is known. */
+export function records(edits: readonly Edit[], orders: readonly PastOrder[], moment: number): Records | null {
+  const { compiled, goods } = draftOf(edits);
+  if (!compiled) return null;
+  const on = dayOf(moment, compiled);
+  const known = cardsOn(on);
+  if (!known) return null;
+  const { card, next } = known;
+  const { bySku } = readyFor(compiled, goods);
+  const carrier = carrierOf(compiled, moment, true);
+  const past = orders.flatMap((order): Past[] => {
+    const place = parsePlace(order.place);
+    const lines = order.lines.flatMap(({ sku, units }) => {
+      const item = bySku.get(sku);
+      return item ? [{ item, units }] : [];
+    });
+    return place.ok && lines.length === order.lines.length
+      ? [
+          {
+            question: { lines, place: place.value, codes: [], moment, carrier, shopper: anybody },
+            service: order.service,
+          },
+        ]
+      : [];
+  });
+  const then = next === card ? on : next.body.from;
+  const { lanes, left } = laneRecords(compiled, past, { card, on }, { card: next, on: then });
+  return {
+    from: card.body.card,
+    to: next.body.card,
+    starts: then,
+    lanes,
+    left: left + orders.length - past.length,
+    currency: compiled.currency,
+  };
+}
+
+/** What nobody can buy, or have delivered; countries with visits among it. */
+export function coverage(edits: readonly Edit[], visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
+}
+
+/** The SKUs a selection takes. */
+export function selected(edits: readonly Edit[], id: string): string[] | null {
+  const { compiled, goods } = draftOf(edits);
+  const selection = compiled?.selections.get(id);
+  if (!compiled || !selection) return null;
+  const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
+  return readyFor(compiled, goods)
+    .ready.goods.filter((item) => selection.takes(bySku.get(item.sku) as Item, item))
+    .map((item) => item.sku);
+}
+
+/** Where a channel's own record parts from the goods of the draft. */
+export function recordsThere(
+  edits: readonly Edit[],
+  id: ChannelId,
+  listings: readonly Listing[],
+): RecordFinding[] | null {
+  const { compiled, goods } = draftOf(edits);
+  return compiled && recordFindings(compiled, listedAt(compiled, id, readyFor(compiled, goods).ready.goods), listings);
+}
+
+/** What keeps goods of the draft from being sold. */
+export function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
+  const { compiled, goods } = draftOf(edits);
+  return compiled ? readyFor(compiled, goods).ready.problems : [];
+}
+
+/**
+ * What stands in the draft of the book, in any of its markets, and may not be meant; each once, in the first market
+ * that has it.
+ */
+export function amiss(edits: readonly Edit[]): readonly BookFinding[] {
+  const { compiled } = draftOf(edits);
+  if (!compiled) return [];
+  const seen = new Set<string>();
+  return compiled.body.markets.flatMap(({ id }) => {
+    const made = compileBook(compiled.body, id);
+    if (!made.ok) return [];
+    return bookFindings(made.value).filter((one) => {
+      const key = JSON.stringify([one.at, one.what]);
+      return !seen.has(key) && seen.add(key);
+    });
+  });
+}
+
+/** How many goods each template and each selection takes. */
+export function counts(
+  edits: readonly Edit[],
+): { templates: Record<string, number>; selections: Record<string, number> } | null {
+  const { compiled, goods } = draftOf(edits);
+  if (!compiled) return null;
+  const { ready } = readyFor(compiled, goods);
+  const templates: Record<string, number> = {};
+  for (const item of ready.goods) templates[item.template.id] = (templates[item.template.id] ?? 0) + 1;
+  const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
+  const selections = Object.fromEntries(
+    [...compiled.selections].map(([id, one]) => [
+      id,
+      ready.goods.filter((item) => one.takes(bySku.get(item.sku) as Item, item)).length,
+    ]),
+  );
+  return { templates, selections };
+}

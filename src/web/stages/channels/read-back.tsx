@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import type { ChannelState } from '../../../contract/index.ts';
+import type { ChannelId } from '../../../core/book/index.ts';
+import { channelName } from '../../../words/index.ts';
+import { useFilesQuery } from '../../data/api.ts';
+import { useDated } from '../../ui/clock.ts';
+
+interface Differing {
+  readonly file: string;
+  readonly told: string | null;
+  readonly live: string | null;
+}
+
+/** Lines that stand only in what was told, or only in what is live. */
+function differing(
+  told: readonly { name: string; text: string }[],
+  live: readonly { name: string; text: string }[],
+): Differing[] {
+  return told.flatMap((file) => {
+    const ours = file.text.split('\n');
+    const theirs = (live.find((one) => one.name === file.name)?.text ?? '').split('\n');
+    const count = (lines: readonly string[]) =>
+      lines.reduce((all, line) => all.set(line, (all.get(line) ?? 0) + 1), new Map<string, number>());
+    const [a, b] = [count(ours), count(theirs)];
+    const only = (from: ReadonlyMap<string, number>, other: ReadonlyMap<string, number>) =>
+      [...from]
+        .filter(([line, times]) => line.trim() !== '' && times > (other.get(line) ?? 0))
+        .map(([line]) => line.trim());
+    return [
+      ...only(a, b).map((line) => ({ file: file.name, told: line, live: null })),
+      ...only(b, a).map((line) => ({ file: file.name, told: null, live: line })),
+    ];
+  });
+}
+
+/** What the channel says is live, beside what it was told. */
+export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelState | undefined; moment: number }) {
+  const dated = useDated();
+  const [shown, setShown] = useState(false);
+  const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
+  if (!state || !data) return <p className="muted">Asking {channelName(id)} …</p>;
+  if (state.down || !data.live) return <p className="text-off">{state.down}</p>;
+  if (!state.told || !data.told)
+    return <p className="muted">Nothing has been sent to {channelName(id)} yet. “Send” takes the book as saved.</p>;
+  const rows = differing(data.told, data.live);
+  return (
+    <div>
+      {state.held.map((one) => (
+        <p key={one.key} className="border-t border-base-300 py-1.5">
+          <code>{one.key}</code>{' '}
+          {one.state === 'refused' ? (
+            <span className="text-off">refused: {one.reason}</span>
+          ) : (
+            <>in review, at the latest until {dated(one.until)}</>
+          )}
+        </p>
+      ))}
+      <p className="border-t border-base-300 py-1.5">
+        {rows.length === 0
+          ? 'What is live is what was told, line for line.'
+          : `${rows.length} ${rows.length === 1 ? 'line differs' : 'lines differ'} from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`}{' '}
+        {rows.length > 0 && (
+          <button type="button" className="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
+            {shown ? 'Hide them' : 'Show them'}
+          </button>
+        )}
+      </p>
+      {shown &&
+        rows.slice(0, 60).map((row) => (
+          <p key={`${row.told} ${row.live}`} className="mono break-all py-0.5">
+            <span className={row.told === null ? 'text-off' : 'muted'}>{row.told === null ? 'live ' : 'told '}</span>
+            {(row.told ?? row.live ?? '').slice(0, 160)}
+          </p>
+        ))}
+    </div>
+  );
+}

@@ -1,0 +1,105 @@
+import { useEffect, useRef, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import {
+  api,
+  useImportQuery,
+  useStartImportMutation,
+  useStopImportMutation,
+  useTakeImportMutation,
+} from '../../data/api.ts';
+import { useAppSelector } from '../../data/index.ts';
+import { failure } from '../../ui/failed.ts';
+
+/**
+ * A large file of goods: read and reported by the server, then taken as one revision; a count all the way, and a stop.
+ */
+export function LargeImport({ file, close }: { file: File; close: () => void }) {
+  const who = useAppSelector((state) => state.view.who);
+  const dispatch = useDispatch();
+  const [start, started] = useStartImportMutation();
+  const [take] = useTakeImportMutation();
+  const [stop] = useStopImportMutation();
+  const begun = useRef(false);
+  const [taking, setTaking] = useState(false);
+  const id = started.data?.id;
+  const { data } = useImportQuery(id ?? 0, { skip: id === undefined, pollingInterval: 300 });
+  useEffect(() => {
+    if (begun.current) return;
+    begun.current = true;
+    file.text().then((text) => start({ name: file.name, text, who }));
+  }, [file, start, who]);
+  const state = data?.state ?? 'reading';
+  const over = state === 'done' || state === 'stopped' || state === 'failed';
+  useEffect(() => {
+    if (state === 'done') dispatch(api.util.invalidateTags(['Book', 'Checkouts']));
+  }, [state, dispatch]);
+  const report = data?.report;
+  const change = report ? report.fresh + report.changed : 0;
+  const working = state === 'reading' || state === 'taking' || (state === 'read' && taking);
+  return (
+    <section className="mb-3 border border-base-300 bg-base-100 p-3" aria-label="Import of a large file">
+      {started.error && <p className="fault">{failure(started.error).title}</p>}
+      <p aria-live="polite">
+        <strong>{file.name}</strong>:{' '}
+        {state === 'reading' &&
+          `reading, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} lines`}
+        {state === 'taking' &&
+          `taking, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} goods`}
+        {state === 'done' && `taken, as revision ${data?.revision}`}
+        {state === 'stopped' && 'stopped; nothing was taken'}
+        {state === 'failed' && <span className="text-off">failed: {data?.error}</span>}
+        {state === 'read' && report && (
+          <>
+            {report.fresh.toLocaleString('en')} new, {report.changed.toLocaleString('en')} changed,{' '}
+            {report.same.toLocaleString('en')} as they are,{' '}
+            <span className={report.bad > 0 ? 'text-off' : ''}>{report.bad.toLocaleString('en')} bad lines</span>.
+            Nothing has been applied yet.
+          </>
+        )}
+      </p>
+      {working && (
+        <progress className="mt-1 w-full" value={data?.done ?? 0} max={data?.all || 1} aria-label="How far it is" />
+      )}
+      {state === 'read' && report && (report.badLines.length > 0 || report.problems.length > 0) && (
+        <ul className="mt-2 max-h-40 overflow-auto">
+          {report.badLines.map((line) => (
+            <li key={line.line}>
+              Line {line.line}:{' '}
+              {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
+            </li>
+          ))}
+          {report.problems.map((one) => (
+            <li key={one.at.join()}>
+              {one.at.join(' ')}: {one.wrong}; right would be {one.right}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-2 flex gap-2">
+        {state === 'read' && id !== undefined && (
+          <button
+            type="button"
+            className="act main"
+            disabled={change === 0 || taking}
+            onClick={() => {
+              setTaking(true);
+              take(id);
+            }}
+          >
+            Take {change.toLocaleString('en')} goods
+          </button>
+        )}
+        {!over && id !== undefined && (
+          <button type="button" className="act" onClick={() => stop(id)}>
+            {state === 'read' ? 'Leave it' : 'Stop'}
+          </button>
+        )}
+        {(over || id === undefined) && (
+          <button type="button" className="act" onClick={close}>
+            Close
+          </button>
+        )}
+      </p>
+    </section>
+  );
+}

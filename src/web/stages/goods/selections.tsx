@@ -1,0 +1,226 @@
+import { useState } from 'react';
+import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
+import { amountOf } from '../../../words/index.ts';
+import type { OpenBook } from '../../data/desk.ts';
+import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
+import { UnitPart } from '../rates/unit.tsx';
+
+type Takes = SelectionBody['takes'];
+const kinds: readonly { value: Takes['is']; label: string }[] = [
+  { value: 'all', label: 'all goods' },
+  { value: 'tags', label: 'goods with tags' },
+  { value: 'kind', label: 'goods of a kind' },
+  { value: 'price', label: 'goods by price' },
+  { value: 'mass', label: 'goods by weight' },
+  { value: 'skus', label: 'a list of SKUs' },
+];
+const begun = (currency: string): Record<Takes['is'], Takes> => ({
+  all: { is: 'all' },
+  tags: { is: 'tags', any: ['kites'], all: [] },
+  kind: { is: 'kind', kind: 'parcel' },
+  price: { is: 'price', from: amountOf(10, currency), to: null },
+  mass: { is: 'mass', from: '1', to: null, unit: 'kg' },
+  skus: { is: 'skus', skus: [] },
+});
+const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
+const tagsFault = (text: string) =>
+  words(text).every((tag) => /^[a-z0-9-]{1,40}$/.test(tag)) ? null : 'tags are small letters, digits and hyphens';
+const orNothing = (fault: (text: string) => string | null) => (text: string) =>
+  text.trim() === '' ? null : fault(text);
+
+/** A selection as a sentence whose parts are its fields; pasted lists are answered with what is unknown and double. */
+export function SelectionSentence({
+  book,
+  selection,
+  count,
+  removed,
+}: {
+  book: OpenBook;
+  selection: SelectionBody;
+  count: number | null;
+  removed: () => void;
+}) {
+  const at = ['selections', selection.id];
+  const { takes } = selection;
+  const put = (next: Takes) => book.edit([...at, 'takes'], next);
+  const users = book.book.templates.filter((template) => template.goods === selection.id);
+  return (
+    <div className="mb-3 bg-base-100 p-3">
+      <p className="sentence">
+        <TextPart
+          key={selection.id}
+          label="Name of the selection"
+          value={selection.name}
+          fault={nameFault}
+          onCommit={(name) => book.edit([...at, 'name'], name)}
+        />{' '}
+        takes{' '}
+        <ChoicePart
+          label="What it takes"
+          value={takes.is}
+          choices={kinds}
+          onCommit={(is) => is !== takes.is && put(begun(book.home.currency)[is])}
+        />
+        {takes.is === 'tags' && (
+          <>
+            : any of{' '}
+            <TextPart
+              label="Any of these tags"
+              value={takes.any.join(' ')}
+              placeholder="any"
+              fault={tagsFault}
+              onCommit={(text) => put({ ...takes, any: words(text) })}
+            />{' '}
+            and all of{' '}
+            <TextPart
+              label="All of these tags"
+              value={takes.all.join(' ')}
+              placeholder="none"
+              fault={tagsFault}
+              onCommit={(text) => put({ ...takes, all: words(text) })}
+            />
+          </>
+        )}
+        {takes.is === 'kind' && (
+          <>
+            {' '}
+            <TextPart
+              label="Kind"
+              value={takes.kind}
+              fault={(text) => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'a kind such as parcel')}
+              onCommit={(kind) => put({ ...takes, kind })}
+            />
+          </>
+        )}
+        {(takes.is === 'price' || takes.is === 'mass') && (
+          <>
+            {' '}
+            from{' '}
+            <TextPart
+              label="From"
+              value={takes.from ?? ''}
+              placeholder="0"
+              fault={orNothing(takes.is === 'price' ? amountIn(book.home.currency) : figureFault)}
+              onCommit={(text) => put({ ...takes, from: text.trim() || null })}
+            />{' '}
+            to{' '}
+            <TextPart
+              label="To"
+              value={takes.to ?? ''}
+              placeholder="any"
+              fault={orNothing(takes.is === 'price' ? amountIn(book.home.currency) : figureFault)}
+              onCommit={(text) => put({ ...takes, to: text.trim() || null })}
+            />{' '}
+            {takes.is === 'mass' && (
+              <UnitPart
+                label="Unit of weight"
+                value={takes.unit}
+                units={['g', 'kg', 'oz', 'lb']}
+                onCommit={(unit) => put({ ...takes, unit: unit as typeof takes.unit })}
+              />
+            )}
+          </>
+        )}
+        {takes.is === 'skus' && `: ${takes.skus.length} of them`}
+        {selection.except.length > 0 && `, except ${selection.except.length}`}. <strong>{count ?? '…'} goods.</strong>
+      </p>
+      {takes.is === 'skus' && (
+        <Pasted book={book} label="Paste SKUs to take" skus={takes.skus} change={(skus) => put({ is: 'skus', skus })} />
+      )}
+      <Pasted
+        book={book}
+        label="Paste exceptions"
+        skus={selection.except}
+        change={(skus) => book.edit([...at, 'except'], skus)}
+      />
+      <p className="mt-1">
+        {users.length > 0 ? (
+          <span className="muted small">In use by {users.map((template) => template.name).join(', ')}.</span>
+        ) : (
+          <button
+            type="button"
+            className="quiet danger"
+            onClick={() => {
+              book.edit(at, undefined);
+              removed();
+            }}
+          >
+            Remove the selection
+          </button>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** A list of SKUs that takes what is pasted into it, and reports what it does not know. */
+function Pasted({
+  book,
+  label,
+  skus,
+  change,
+}: {
+  book: OpenBook;
+  label: string;
+  skus: readonly string[];
+  change: (skus: string[]) => void;
+}) {
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState(skus.join('\n'));
+  if (!open) {
+    return (
+      <button
+        type="button"
+        className="quiet mr-3"
+        onClick={() => {
+          setText(skus.join('\n'));
+          setOpen(true);
+        }}
+      >
+        {label}
+      </button>
+    );
+  }
+  const known = new Set(book.goods.map((item) => item.sku));
+  const read = readSkus(text, (sku) => known.has(sku));
+  return (
+    <div className="mt-2">
+      <textarea
+        className="search w-full"
+        rows={4}
+        aria-label={label}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        placeholder="SKUs, a line each or parted by commas"
+      />
+      <p aria-live="polite">
+        {read.skus.length} known
+        {read.unknown.length > 0 && (
+          <span className="text-off">
+            , {read.unknown.length} unknown: {read.unknown.slice(0, 8).join(', ')}
+          </span>
+        )}
+        {read.double.length > 0 && (
+          <span className="text-limit">
+            , {read.double.length} twice: {read.double.slice(0, 8).join(', ')}
+          </span>
+        )}
+      </p>
+      <p className="mt-1 flex gap-2">
+        <button
+          type="button"
+          className="act"
+          onClick={() => {
+            change([...read.skus]);
+            setOpen(false);
+          }}
+        >
+          Take the {read.skus.length} known
+        </button>
+        <button type="button" className="act" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,11 @@
+import type { Stage } from '../../app/stage.ts';
+
+const filtered = (sku: string) => `/goods?filter=${encodeURIComponent(sku)}`;
+
+export const goods: Stage = {
+  path: 'goods',
+  name: 'Goods',
+  sheets: [{ path: '', name: 'Goods', find: null, page: async () => (await import('./goods.tsx')).GoodsStage }],
+  opens: { goods: ([, sku]) => ({ to: sku ? filtered(sku) : '/goods', words: 'Open the item' }) },
+  finds: (book) => book.goods.map((item) => ({ name: item.name, what: item.sku, to: filtered(item.sku) })),
+};

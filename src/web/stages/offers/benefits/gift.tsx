@@ -1,0 +1,31 @@
+import { factsOf } from '../../../data/facts.ts';
+import { TextPart } from '../../../ui/field.tsx';
+import { countFault } from '../parts.tsx';
+import type { EditorFor } from './editor.ts';
+
+const Part: EditorFor<'gift'>['Part'] = ({ book, benefit, onCommit }) => {
+  return (
+    <>
+      <TextPart
+        label="Units of the gift"
+        value={String(benefit.units)}
+        fault={countFault}
+        onCommit={(text) => onCommit({ ...benefit, units: Number(text) })}
+      />{' '}
+      ×{' '}
+      <TextPart
+        label="Gift"
+        value={benefit.sku}
+        fault={(text) => (factsOf(book.goods).skus.has(text) ? null : `no item “${text}”`)}
+        onCommit={(sku) => onCommit({ ...benefit, sku })}
+      />{' '}
+      at 0.00
+    </>
+  );
+};
+
+export const gift: EditorFor<'gift'> = {
+  label: 'a gift:',
+  begin: (book) => ({ is: 'gift', sku: book.goods[0]?.sku ?? '', units: 1 }),
+  Part,
+};

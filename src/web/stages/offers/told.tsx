@@ -1,0 +1,82 @@
+import { channelIds } from '../../../core/book/index.ts';
+import { dialectOf } from '../../../core/channels/index.ts';
+import type { OfferBody } from '../../../core/offers/index.ts';
+import { channelName } from '../../../words/index.ts';
+import { useChannelsQuery } from '../../data/api.ts';
+import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { useDated } from '../../ui/clock.ts';
+import { type Hang, Plumb } from '../../ui/plumb.tsx';
+import { momentOf } from './timeline.tsx';
+
+/** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
+export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
+  const dated = useDated();
+  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
+  const { data } = useChannelsQuery(new Date(moment).toISOString());
+  const begin = momentOf(offer.window.from, offer.window.zone);
+  return (
+    <table className="ruled mt-3">
+      <thead>
+        <tr>
+          <th>Channel</th>
+          <th>How it is said there</th>
+          <th>Submit by</th>
+          <th>State</th>
+        </tr>
+      </thead>
+      <tbody>
+        {channelIds.map((id) => {
+          const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
+          const state = data?.channels.find((one) => one.id === id);
+          const held = state?.held.find(
+            (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
+          );
+          const review = dialectOf(id).reviewHours;
+          const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
+          const late = submitBy !== null && submitBy < moment && !state?.told;
+          const hang: Hang = held
+            ? { is: 'in review' }
+            : !note?.reads
+              ? { is: 'not sold there' }
+              : note.fidelity.is === 'exact'
+                ? { is: 'matches' }
+                : note.fidelity.is === 'bounded'
+                  ? { is: 'known limit', by: note.fidelity.bound }
+                  : { is: 'off', by: null };
+          return (
+            <tr key={id}>
+              <td>
+                <strong>{channelName(id)}</strong>
+              </td>
+              <td className="mono">{note?.reads ?? 'not said there'}</td>
+              <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
+                {submitBy === null ? '—' : dated(submitBy)}
+                {late && ', too late'}
+              </td>
+              <td>
+                <span className="flex gap-2">
+                  <span className="shrink-0">
+                    <Plumb hang={hang} where={channelName(id)} />
+                  </span>
+                  <span>
+                    {held
+                      ? `${held.state === 'refused' ? `refused: ${held.reason}` : `in review, at the latest until ${dated(held.until)}`}`
+                      : state?.told
+                        ? `last sent with revision ${state.told.revision}${state.told.revision < book.revision ? ', saved since' : ''}`
+                        : 'never sent'}
+                    {note && note.fidelity.is !== 'exact' && (
+                      <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+                        {' '}
+                        · {note.fidelity.why}
+                      </span>
+                    )}
+                  </span>
+                </span>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,36 @@
+import type { Heavy } from '../../data/desk.ts';
+
+/** The state of a long piece of work: how to begin it, how far it is, and how to stop it. */
+export function Working({
+  state,
+  start,
+  stop,
+  what,
+}: {
+  state: Heavy<unknown>;
+  start: () => void;
+  stop: () => void;
+  what: string;
+}) {
+  if (state.is === 'running')
+    return (
+      <p className="my-2 flex items-center gap-3" aria-live="polite">
+        <progress className="w-56" value={state.done} max={state.all || 1} aria-label="How far it is" />
+        <span className="muted">
+          {state.all > 0 ? `${state.done.toLocaleString('en')} of ${state.all.toLocaleString('en')}` : 'beginning'}
+        </span>
+        <button type="button" className="act" onClick={stop}>
+          Stop
+        </button>
+      </p>
+    );
+  return (
+    <p className="my-2 flex items-center gap-3">
+      <button type="button" className="act" onClick={start}>
+        {what}
+      </button>
+      {state.is === 'stopped' && <span className="muted">Stopped; nothing is kept of it.</span>}
+      {state.is === 'failed' && <span className="fault">It failed: {state.why}</span>}
+    </p>
+  );
+}

@@ -1,0 +1,209 @@
+import { Link } from 'react-router';
+import { localOf } from '../../../core/exact/index.ts';
+import { quarterOf } from '../../../core/plan/index.ts';
+import { money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
+import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { CsvButton } from '../../ui/csv-button.tsx';
+import { ChoicePart } from '../../ui/field.tsx';
+import { RatesTabs } from './tabs.tsx';
+
+export function CarrierStage() {
+  const book = useBook();
+  const moment = useMoment();
+  return book && moment !== null ? <CarrierSheet book={book} moment={moment} /> : null;
+}
+
+/**
+ * The carrier's cards, how each lane fares by them over past orders, and the quarter's review of all rates, lane by
+ * lane.
+ */
+function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
+  const { data: carrier } = useCarrierQuery();
+  const { data: orders } = useOrdersQuery();
+  const records = useDesk(
+    (desk, edits) => (orders ? desk.records(edits, orders, moment) : null),
+    [orders, moment],
+    'study',
+  );
+  const today = localOf(moment, book.home.timeZone).slice(0, 10);
+  const quarter = quarterOf(today);
+  const { reviewed, services } = book.book;
+  const lanes = book.book.templates.flatMap((template) =>
+    template.zones.flatMap((zone) =>
+      services
+        .flatMap(({ id }) => (template.lanes[zone]?.[id] ? [[id, template.lanes[zone][id]] as const] : []))
+        .map(([service, lane]) => ({
+          key: `${template.id}/${zone}/${service}`,
+          template: template.id,
+          zone,
+          service,
+          lane,
+          record:
+            records?.lanes.find(
+              (one) => one.template === template.id && one.zone === zone && one.service === service,
+            ) ?? null,
+        })),
+    ),
+  );
+  const done = lanes.filter((one) => (reviewed[one.key] ?? '') >= quarter).length;
+  const say = (amount: number) => money(amount, records?.currency ?? book.home.currency);
+  const names = new Map(carrier?.cards.flatMap((card) => card.services.map((one) => [one.service, one.name] as const)));
+  const worse = lanes.filter((one) => one.record && one.record.lostNext > one.record.lostNow);
+  const more = worse.reduce((sum, one) => sum + (one.record ? one.record.lostNext - one.record.lostNow : 0), 0);
+  return (
+    <div className="stage plain">
+      <section className="sheet" aria-label="Carrier and review">
+        <RatesTabs book={book} />
+        <div className="head">
+          <h1>Ternline</h1>
+          <span className="muted">
+            {carrier?.cards
+              .map(
+                (card) =>
+                  `${card.card} from ${card.from}${card.until ? ` until ${card.until}` : ''}: fuel ${card.fuel} %, home ${card.home}, remote ${card.remote}`,
+              )
+              .join(' · ')}
+          </span>
+        </div>
+        {carrier?.down && (
+          <p className="aside-note off" role="alert">
+            {carrier.down}.
+            {carrier.cards.length > 0
+              ? ' The last cards it gave stand in.'
+              : ' Lanes that ask it charge their fallback, or are not offered.'}
+          </p>
+        )}
+        <p className="sentence bg-base-100 p-3">
+          {services.map((service) => (
+            <span key={service.id}>
+              {service.name} goes by{' '}
+              <ChoicePart
+                label={`Carrier’s service of ${service.name}`}
+                value={service.carrier ?? ''}
+                choices={[
+                  { value: '', label: 'nothing known' },
+                  ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({
+                    value: id,
+                    label: names.get(id) ?? id,
+                  })),
+                ]}
+                onCommit={(id) => book.edit(['services', service.id, 'carrier'], id === '' ? null : id)}
+              />
+              .{' '}
+            </span>
+          ))}
+        </p>
+        <div className="head mt-4">
+          <h2>Review of all rates, quarter from {quarter}</h2>
+          <span className={done < lanes.length ? 'text-limit' : 'text-true'}>
+            {done} of {lanes.length} ticked off
+          </span>
+          {records && (
+            <span className="muted">
+              {records.to === records.from
+                ? 'No other card is known.'
+                : `From ${records.starts}, ${records.to}: ${worse.length === 0 ? 'no lane loses more' : `${worse.length} lanes lose ${say(more)} more a year`}.`}{' '}
+              {records.left > 0 && `${records.left} past orders are left out: not carried, or not packed.`}
+            </span>
+          )}
+          <span className="acts">
+            <CsvButton
+              file="review.csv"
+              head={[
+                'template',
+                'zone',
+                'service',
+                'rate',
+                'orders',
+                'charged',
+                'carrier now',
+                'carrier then',
+                'lost now',
+                'lost then',
+                'reviewed',
+              ]}
+              rows={() =>
+                lanes.map((one) => [
+                  templateName(book.book, one.template),
+                  zoneName(book.book, one.zone),
+                  one.service,
+                  rateText(one.lane.rate),
+                  ...(one.record
+                    ? [
+                        String(one.record.orders),
+                        ...[
+                          one.record.charged,
+                          one.record.costNow,
+                          one.record.costNext,
+                          one.record.lostNow,
+                          one.record.lostNext,
+                        ].map(say),
+                      ]
+                    : ['0', '', '', '', '', '']),
+                  reviewed[one.key] ?? '',
+                ])
+              }
+            >
+              Review as CSV
+            </CsvButton>
+          </span>
+        </div>
+        <table className="ruled" aria-label="Lanes under review">
+          <thead>
+            <tr>
+              <th>Lane</th>
+              <th>Rate</th>
+              <th className="figure">Past orders</th>
+              <th className="figure">Charged</th>
+              <th className="figure">Carrier now</th>
+              <th className="figure">{records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}</th>
+              <th className="figure">Lost now</th>
+              <th className="figure">Lost then</th>
+              <th>Looked at</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lanes.map(({ key, template, zone, service, lane, record }) => {
+              const ticked = (reviewed[key] ?? '') >= quarter;
+              return (
+                <tr key={key}>
+                  <td>
+                    <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
+                      {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
+                    </Link>
+                    {book.book.templates.length > 1 && (
+                      <div className="muted small">{templateName(book.book, template)}</div>
+                    )}
+                  </td>
+                  <td>{rateText(lane.rate)}</td>
+                  <td className="figure">{record?.orders ?? 0}</td>
+                  <td className="figure">{record && say(record.charged)}</td>
+                  <td className="figure">{record && say(record.costNow)}</td>
+                  <td className="figure">{record && say(record.costNext)}</td>
+                  <td className="figure">
+                    {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
+                  </td>
+                  <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
+                    {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
+                  </td>
+                  <td>
+                    <label className="whitespace-nowrap">
+                      <input
+                        type="checkbox"
+                        checked={ticked}
+                        aria-label={`Looked at ${key}`}
+                        onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
+                      />{' '}
+                      {reviewed[key] ?? 'not yet'}
+                    </label>
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,60 @@
+import { amountOf } from '../../../../words/index.ts';
+import { useCurrency } from '../../../ui/currency.ts';
+import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
+import type { EditorFor } from './editor.ts';
+
+const Part: EditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {
+  const currency = useCurrency();
+  return (
+    <>
+      {kind} for{' '}
+      <TextPart
+        label={named('Carrier’s service')}
+        value={rate.service}
+        onCommit={(service) => service.trim() !== '' && change({ ...rate, service })}
+      />{' '}
+      plus{' '}
+      <TextPart
+        label={named('Percentage on top')}
+        value={rate.percent}
+        fault={figureFault}
+        onCommit={(percent) => change({ ...rate, percent })}
+      />{' '}
+      % and <AmountPart label={named('Amount on top')} value={rate.add} onCommit={(add) => change({ ...rate, add })} />,{' '}
+      {rate.fallback === null ? (
+        <>
+          not offered where it is silent{' '}
+          <button
+            type="button"
+            className="quiet small"
+            onClick={() => change({ ...rate, fallback: amountOf(10, currency) })}
+          >
+            charge a fallback
+          </button>
+        </>
+      ) : (
+        <>
+          or{' '}
+          <AmountPart
+            label={named('Fallback')}
+            value={rate.fallback}
+            onCommit={(fallback) => change({ ...rate, fallback })}
+          />{' '}
+          where it is silent{' '}
+          <button type="button" className="quiet small" onClick={() => change({ ...rate, fallback: null })}>
+            not offered then
+          </button>
+        </>
+      )}
+    </>
+  );
+};
+
+export const carrierQuote: EditorFor<'carrier quote'> = {
+  label: 'what the carrier asks',
+  begin: ({ amount }) => ({ is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount }),
+  amount: () => null,
+  Part,
+  Below: null,
+  shape: () => null,
+};

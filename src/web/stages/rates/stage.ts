@@ -1,0 +1,65 @@
+import { rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import type { Opens, Stage } from '../../app/stage.ts';
+
+const open =
+  (to: string): Opens =>
+  () => ({ to, words: 'Open it' });
+
+export const rates: Stage = {
+  path: 'rates',
+  name: 'Rates',
+  sheets: [
+    {
+      path: ':zone?/:service?',
+      name: 'Templates',
+      find: null,
+      page: async () => (await import('./rates.tsx')).RatesStage,
+    },
+    {
+      path: 'mixing',
+      name: 'Mixing',
+      find: 'Mixing rules',
+      page: async () => (await import('./mixing.tsx')).MixingStage,
+    },
+    {
+      path: 'markets',
+      name: 'Markets and boxes',
+      find: 'Markets, exchange rates, taxes, boxes',
+      page: async () => (await import('./markets.tsx')).MarketsStage,
+    },
+    {
+      path: 'carrier',
+      name: 'Carrier and review',
+      find: 'Carrier cards and the review of all rates',
+      page: async () => (await import('./carrier.tsx')).CarrierStage,
+    },
+    {
+      path: 'coverage',
+      name: 'Coverage',
+      find: 'Coverage: what nobody can buy',
+      page: async () => (await import('./coverage.tsx')).CoverageStage,
+    },
+  ],
+  opens: {
+    templates: ([, id, what, zone, service]) =>
+      what === 'lanes' && zone
+        ? { to: `/rates/${zone}${service ? `/${service}` : ''}?template=${id}`, words: 'Open the lane' }
+        : { to: `/rates?template=${id}`, words: 'Open the template' },
+    mixing: open('/rates/mixing'),
+    mixedBy: open('/rates/mixing'),
+    taxes: open('/rates/markets'),
+    markets: open('/rates/markets'),
+    exchange: open('/rates/markets'),
+    boxes: open('/rates/markets'),
+  },
+  finds: ({ book }) =>
+    book.templates.flatMap((template) =>
+      Object.entries(template.lanes).flatMap(([zone, row]) =>
+        Object.entries(row).map(([service, { rate }]) => ({
+          name: `${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`,
+          what: `lane of ${templateName(book, template.id)} · ${rateText(rate)}`,
+          to: `/rates/${zone}/${service}?template=${template.id}`,
+        })),
+      ),
+    ),
+};

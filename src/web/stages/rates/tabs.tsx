@@ -1,0 +1,25 @@
+import { Link } from 'react-router';
+import { defaultTemplateOf } from '../../../core/book/index.ts';
+import { SheetTabs } from '../../app/tabs.tsx';
+import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { rates } from './stage.ts';
+
+/** The sheets of the stage: each template, then what holds for all of them. */
+export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: string | null }) {
+  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  return (
+    <nav className="tabs-row" aria-label="Templates">
+      {book.book.templates.map((one) => (
+        <Link
+          key={one.id}
+          className="tab-link"
+          to={one === defaultTemplateOf(book.book) ? '/rates' : `/rates?template=${one.id}`}
+          aria-current={one.id === chosen ? 'page' : undefined}
+        >
+          {one.name} <span className="muted">{counts?.templates[one.id] ?? ''}</span>
+        </Link>
+      ))}
+      <SheetTabs stage={rates} sheets={rates.sheets.slice(1)} />
+    </nav>
+  );
+}

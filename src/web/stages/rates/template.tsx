@@ -1,0 +1,174 @@
+import { useNavigate } from 'react-router';
+import { defaultTemplateOf } from '../../../core/book/index.ts';
+import type { Service, TemplateBody } from '../../../core/rates/index.ts';
+import { amountOf } from '../../../words/index.ts';
+import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
+import { freshId } from '../../ui/fresh-id.ts';
+import { plainLane } from './lane.tsx';
+import { RatesTabs } from './tabs.tsx';
+
+/** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
+export function TemplateHead({
+  book,
+  template,
+  others,
+  offer,
+}: {
+  book: OpenBook;
+  template: TemplateBody;
+  others: readonly Service[];
+  offer: (service: string) => void;
+}) {
+  const go = useNavigate();
+  const { templates, selections, zones, services } = book.book;
+  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  const at = ['templates', template.id];
+  const isDefault = template === defaultTemplateOf(book.book);
+  const add = (body: (id: string) => TemplateBody) => {
+    const id = freshId('template', templates);
+    book.edit(['templates', id], body(id));
+    go(`/rates?template=${id}`);
+  };
+  const unserved = zones.filter((zone) => !template.zones.includes(zone.id));
+  return (
+    <>
+      <RatesTabs book={book} chosen={template.id} />
+      <div className="head">
+        <h1>
+          <TextPart
+            label="Name of the template"
+            value={template.name}
+            fault={nameFault}
+            onCommit={(name) => book.edit([...at, 'name'], name)}
+          />
+        </h1>
+        <span className="muted">
+          {counts?.templates[template.id] ?? 0} goods:{' '}
+          {isDefault ? (
+            'all that no other template takes'
+          ) : (
+            <ChoicePart
+              label="Goods of the template"
+              value={template.goods ?? ''}
+              choices={[
+                { value: '', label: 'by hand' },
+                ...selections.map((one) => ({ value: one.id, label: one.name.toLowerCase() })),
+              ]}
+              onCommit={(id) => book.edit([...at, 'goods'], id || null)}
+            />
+          )}{' '}
+          · sent from{' '}
+          <TextPart
+            label="Stock place"
+            value={template.origin}
+            fault={nameFault}
+            onCommit={(origin) => book.edit([...at, 'origin'], origin)}
+          />{' '}
+          · prices {book.home.tax === 'inside' ? 'include tax' : 'are without tax'} ·{' '}
+          {template.currency ?? book.home.currency}
+        </span>
+        <span className="acts">
+          <select
+            aria-label="Another template"
+            className="part"
+            value=""
+            onChange={(event) =>
+              add(
+                event.target.value === 'copy'
+                  ? (id) => ({ ...template, id, name: `${template.name}, copy`, goods: null })
+                  : (id) => starter(id, book),
+              )
+            }
+          >
+            <option value="">Add a template …</option>
+            <option value="copy">a copy of this one</option>
+            <option value="new">home and the rest of the world</option>
+          </select>
+          {unserved.length > 0 && (
+            <select
+              aria-label="Serve another zone"
+              className="part"
+              value=""
+              onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}
+            >
+              <option value="">Serve a zone …</option>
+              {unserved.map((zone) => (
+                <option key={zone.id} value={zone.id}>
+                  {zone.name}
+                </option>
+              ))}
+            </select>
+          )}
+          {others.length > 0 && (
+            <select
+              aria-label="Offer another service"
+              className="part"
+              value=""
+              onChange={(event) => offer(event.target.value)}
+            >
+              <option value="">Offer a service …</option>
+              {others.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          )}
+          {!isDefault && (
+            <button
+              type="button"
+              className="quiet danger"
+              onClick={() => {
+                const named = book.goods.filter((item) => item.template === template.id);
+                book.editAll([
+                  ...named.map((item) => ({ path: ['goods', item.sku, 'template'], value: null })),
+                  { path: at },
+                ]);
+                go('/rates');
+              }}
+            >
+              Remove the template
+            </button>
+          )}
+        </span>
+      </div>
+      {services.length === 0 && (
+        <p className="muted mb-2">
+          No service yet: services are added on the sheet Mixing, zones at Places; then lanes are set here.
+        </p>
+      )}
+      {services.length > 0 && services.length === others.length && (
+        <p className="muted mb-2">No lane yet: choose a service to offer, then a zone’s cell, and press Enter.</p>
+      )}
+    </>
+  );
+}
+
+/**
+ * A template to begin with: home and the rest of the world where there are such zones, one service, a flat amount each.
+ */
+function starter(id: string, book: OpenBook): TemplateBody {
+  const { zones, services } = book.book;
+  const rest = zones.find((zone) => zone.takes.includes('world'));
+  const home = zones.find((zone) => zone !== rest);
+  const served = [home, rest].flatMap((zone) => zone ?? []);
+  const service = services.find((one) => !one.pickup)?.id ?? services[0]?.id;
+  return {
+    id,
+    name: 'New template',
+    origin: defaultTemplateOf(book.book).origin,
+    goods: null,
+    currency: null,
+    zones: served.map((zone) => zone.id),
+    lanes:
+      service === undefined
+        ? {}
+        : Object.fromEntries(
+            served.map((zone) => [
+              zone.id,
+              { [service]: plainLane(amountOf(zone === rest ? 24 : 5, book.home.currency)) },
+            ]),
+          ),
+  };
+}
