@@ -1,3 +1,4 @@
+import { defaultClientConditions, defaultServerConditions } from 'vite';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
@@ -16,6 +17,18 @@ export default defineConfig({
           name: 'outside',
           include: ['tests/outside/**/*.test.ts', 'tests/reading/**/*.test.ts'],
           testTimeout: 30_000,
+          setupFiles: ['tests/setup.ts'],
+        },
+      },
+      {
+        // The lists of channels, rate kinds and benefits with members that only the tests have: see "imports" in
+        // package.json.
+        resolve: { conditions: ['extending', ...defaultClientConditions] },
+        ssr: { resolve: { conditions: ['extending', ...defaultServerConditions] } },
+        test: {
+          name: 'extending',
+          include: ['tests/extending/**/*.test.{ts,tsx}'],
+          testTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],
         },
       },

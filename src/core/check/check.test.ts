@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { demoBook } from '../../../demo/book.ts';
+import { desk, item } from '../../../tests/books/desk.ts';
 import { opened } from '../../../tests/books/opened.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
@@ -207,4 +208,15 @@ test('the demo’s thresholds after discounts are found at every channel, within
     });
     expect(found?.basket?.value).toBeGreaterThanOrEqual(6000);
   }
+});
+
+test('a seller whose every item is heavy: a channel told nothing of its rate is found, though no item weighs 500 g', async () => {
+  const built = { is: 'built up' as const, order: '1.00', first: '1.00', further: '2.00', weight: null };
+  const channels = { findlark: { speeds: { post: 'standard' }, target: 'all' as const } };
+  const { book, goods, file } = desk({ post: { rate: built, freeFrom: null } }, [item('A')], { channels }).open();
+  const dialect = dialectOf('findlark');
+  const rendition = dialect.render(book, goods);
+  const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
+  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides, ask: null }, now, () => undefined);
+  expect(findings.map((one) => [one.service, one.cause])).toEqual([['post', 'not sold there']]);
 });

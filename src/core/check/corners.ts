@@ -219,15 +219,10 @@ export function cornersOf(
             valueCells.flatMap((value) =>
               massCells.flatMap((mass) =>
                 crowds.flatMap((units): Corner[] =>
-                  endsOf(value).flatMap((v) =>
-                    (mass === null ? [null] : massEnds(mass, heavy)).flatMap((m): Corner[] => {
-                      // Goods that the listing stands for weigh and cost at least so much; unweighed ones stand for
-                      // themselves.
-                      if (
-                        v < probe.leastValue ||
-                        (m !== null && (probe.leastMass === null ? probes.length > 0 : m < probe.leastMass))
-                      )
-                        return [];
+                  endsFrom(value, probe.leastValue).flatMap((v) =>
+                    massesFrom(mass, probe.leastMass, heavy).flatMap((m): Corner[] => {
+                      // Unweighed goods stand for themselves.
+                      if (m !== null && probe.leastMass === null && probes.length > 0) return [];
                       if (m === null && probes.length > 0 && probe.leastMass !== null) return [];
                       const item = m === null && probes.length === 0 ? (unweighed ?? probe.item) : probe.item;
                       const lines = linesOf(item, units, minor(v), m as Mass | null);
@@ -388,8 +383,17 @@ const amountsOf = (rate: Rate): Minor[] => {
   return Number.isFinite(most) && most > 0 ? [most] : [];
 };
 
-/** With no edge in mass, one mass within stands for all. */
-const massEnds = (cell: Cell, heavy: boolean): number[] => (heavy ? endsOf(cell) : [Math.min(500 * gram, cell.to)]);
+/** The ends of what of a cell is reached from a least on: goods that a listing stands for cost and weigh so much. */
+const endsFrom = ({ from, to }: Cell, least: number): number[] =>
+  to < least ? [] : endsOf({ from: Math.max(from, least), to });
+
+/** The masses to ask at in a cell, from a least on; with no edge in mass, one within stands for all. */
+function massesFrom(cell: Cell | null, least: number | null, heavy: boolean): (number | null)[] {
+  if (cell === null) return [null];
+  if (heavy) return endsFrom(cell, least ?? 0);
+  const some = Math.max(500 * gram, least ?? 0);
+  return [Math.min(some, cell.to)];
+}
 
 /**
  * A basket of so many units with this total value and mass: all of it in the first unit, next to nothing in the others.

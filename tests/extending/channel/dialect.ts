@@ -1,0 +1,105 @@
+import type { CompiledBook } from '../../../src/core/book/index.ts';
+import { atlas } from '../../../src/core/channels/atlas.ts';
+import { exact, worstOf } from '../../../src/core/channels/bounds.ts';
+import type { Dialect, Listed, Note, Rendition, Rules } from '../../../src/core/channels/dialect.ts';
+import { euro, euros } from '../../../src/core/channels/euros.ts';
+import { settingsOf } from '../../../src/core/channels/manifest.ts';
+import { apartNotes, plainLanes, reachOf } from '../../../src/core/channels/plain.ts';
+import { plainOffers } from '../../../src/core/channels/plain-offer.ts';
+import { amountText, type Minor, minor } from '../../../src/core/exact/index.ts';
+import type { Place } from '../../../src/core/places/index.ts';
+import type { quillgate } from './manifest.ts';
+
+/** What stands on the board: for a country and a speed an amount an order, everything inside. */
+interface Board {
+  readonly goods: readonly { readonly id: string; readonly price: string }[];
+  readonly rows: readonly { readonly country: string; readonly speed: string; readonly amount: string }[];
+}
+
+const unsayable = (why: string) => ({ is: 'unsayable', why, remedies: ['live with it'] }) as const;
+
+function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: CompiledBook, goods: readonly Listed[]) {
+  const notes: Note[] = apartNotes(book, goods);
+  const { speeds, pin } = settingsOf(book.body, manifest);
+  const rows: Board['rows'][number][] = [];
+  for (const zone of book.defaultTemplate.zones) {
+    const parts = atlas(book).filter((one) => one.zone === zone.id);
+    const countries = parts.flatMap(({ pattern }) => (pattern.is === 'country' ? [pattern.country] : []));
+    notes.push({
+      clause: { about: 'zone', zone: zone.id },
+      reads: countries.join(' ') || null,
+      fidelity: countries.length === parts.length ? exact : unsayable('Only whole countries stand on the board.'),
+    });
+    for (const [service, lane] of plainLanes(book).get(zone.id) ?? []) {
+      const clause = { about: 'rate', zone: zone.id, service } as const;
+      const speed = speeds[service];
+      if (!speed || lane.rate?.is !== 'flat') {
+        notes.push({
+          clause,
+          reads: null,
+          fidelity: speed ? worstOf([lane.lost]) : unsayable('It has no speed there.'),
+        });
+        continue;
+      }
+      const amount = amountText(minor(reachOf(lane.rate).most + euros(pin)), euro);
+      rows.push(...countries.map((country) => ({ country, speed, amount })));
+      const lost = lane.freeFrom ? [unsayable('Nothing is free on the board.')] : [];
+      notes.push({ clause, reads: `${speed} ${amount}`, fidelity: worstOf([lane.lost, ...lost]) });
+    }
+  }
+  const offers = plainOffers(book, manifest.id as never);
+  notes.push(...offers.notes);
+  for (const offer of offers.offers)
+    notes.push({
+      clause: { about: 'offer', offer: offer.id },
+      reads: null,
+      fidelity: unsayable('The board says no offers.'),
+    });
+  const board = { goods: goods.map((item) => ({ id: item.sku, price: amountText(item.price, euro) })), rows };
+  const zoneOfName = new Map(
+    rows.flatMap(({ country }) => {
+      const place: Place = { country, part: null, postcode: null };
+      return [[country, book.defaultTemplate.zoneOf(place)?.zone.id ?? ''] as const];
+    }),
+  );
+  return { rules: rulesOf(board), notes, zoneOfName, thresholds: new Set<string>() } satisfies Rendition;
+}
+
+function rulesOf(board: Board): Rules {
+  const at = (place: Place) => board.rows.filter((row) => row.country === place.country);
+  return {
+    files: () => [{ name: 'board.json', text: `${JSON.stringify(board)}\n` }],
+    patterns: [...new Set(board.rows.map((row) => row.country))].map((country) => ({ is: 'country', country })),
+    edgesAt: () => ({ values: [], masses: [], moments: [], perItem: false }),
+    placeKey: (place) => (at(place).length > 0 ? place.country : ''),
+    probes: [],
+    without: () => rulesOf(board),
+    charges: ({ place }) =>
+      at(place).map(({ country, speed, amount }) => ({
+        speed,
+        charge: euros(amount),
+        discount: 0 as Minor,
+        steps: [
+          { step: 'place', amount: null, words: country },
+          { step: 'rate', amount: euros(amount), words: 'as it stands' },
+          { step: 'pays', amount: euros(amount), words: '' },
+        ],
+      })),
+  };
+}
+
+/** The dialect of a board. */
+export const boardDialect = <
+  const M extends typeof quillgate | { id: string; settings: (typeof quillgate)['settings'] },
+>(
+  manifest: M,
+) => ({
+  ...manifest,
+  render: (book: CompiledBook, goods: readonly Listed[]) => render(manifest as never, book, goods),
+  read: ((files) => {
+    const text = files.find((one) => one.name === 'board.json')?.text;
+    return text === undefined
+      ? { ok: false, problems: [{ at: ['board.json'], wrong: 'no such file', right: 'a file board.json' }] }
+      : { ok: true, value: rulesOf(JSON.parse(text) as Board) };
+  }) satisfies Dialect['read'],
+});

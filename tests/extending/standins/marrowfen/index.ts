@@ -1,0 +1,3 @@
+import { boardApp } from '../board.ts';
+
+export const app = boardApp('marrowfen');
