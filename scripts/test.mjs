@@ -1,6 +1,6 @@
-// npm test: sets everything up on a fresh machine, then types, lint, floors, unused things, and all tests. Leaves no
-// process behind.
-import { spawnSync } from 'node:child_process';
+// npm test: sets everything up on a fresh machine, then types, lint, floors, unused things, and all tests; with words
+// behind it (npm test -- rates check) only the test files whose path has one of them. Leaves no process behind.
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -10,73 +10,107 @@ import { chromium } from './parts/chromium.mjs';
 import { debianPackages, nodePackages } from './parts/packages.mjs';
 import { startCluster } from './parts/postgres.mjs';
 import { explain, Plain } from './parts/say.mjs';
+import { testFiles } from './parts/test-files.mjs';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 const folder = mkdtempSync(join(tmpdir(), 'plemb-test-'));
+const words = process.argv.slice(2);
+const running = new Set();
 let cluster = null;
 let failed = 0;
 let passed = 0;
+let stopped = false;
 
-// A stop from the keyboard ends the step at hand; what was begun is ended below.
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => undefined);
+// A stop from the keyboard ends the steps at hand; what was begun is ended below.
+for (const signal of ['SIGINT', 'SIGTERM'])
+  process.on(signal, () => {
+    stopped = true;
+    for (const child of running) child.kill('SIGTERM');
+  });
 
-/** Runs a package's program from the project, its output on the screen; true where it ended well. */
-function step(name, program, args, env = {}) {
-  console.log(`\n— ${name}`);
+/**
+ * Runs a package's program from the project; true where it ended well. Of steps that run side by side what each prints
+ * is kept together, and shown when it ends.
+ */
+function step(name, program, args, env = {}, stdio = 'inherit') {
+  if (stopped) throw new Plain('Stopped.');
+  if (stdio === 'inherit') console.log(`\n— ${name}`);
   const began = Date.now();
-  const done = spawnSync(join(root, 'node_modules', '.bin', program), args, {
+  const child = spawn(join(root, 'node_modules', '.bin', program), args, {
     cwd: root,
-    stdio: 'inherit',
+    stdio: ['ignore', stdio, stdio],
     env: { ...process.env, ...env },
   });
-  if (done.signal || done.status === 130) throw new Plain('Stopped.');
-  console.log(`  ${name}: ${done.status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
-  return done.status === 0;
+  running.add(child);
+  let printed = '';
+  for (const stream of [child.stdout, child.stderr]) stream?.on('data', (chunk) => (printed += chunk));
+  return new Promise((resolve) => {
+    child.once('close', (status) => {
+      running.delete(child);
+      const well = status === 0;
+      if (stdio === 'pipe') console.log(`\n— ${name}\n${printed.trimEnd()}`);
+      console.log(`  ${name}: ${well ? 'well' : 'FAILED'}, ${((Date.now() - began) / 1000).toFixed(1)} s`);
+      resolve(well);
+    });
+  });
 }
-function check(...all) {
-  if (step(...all)) passed += 1;
+
+async function check(...all) {
+  if (await step(...all)) passed += 1;
   else failed += 1;
 }
 
 /** Runs a test runner that writes its counts into a file; a run that broke off without counts is a failure. */
-function tests(name, program, args, env, counts) {
+async function tests(name, program, args, env, counts) {
   const file = join(folder, `${program}.json`);
-  const well = step(name, program, args(file), env(file));
+  const well = await step(name, program, args(file), env(file));
   const { good, bad } = existsSync(file) ? counts(JSON.parse(readFileSync(file, 'utf8'))) : { good: 0, bad: 1 };
   passed += good;
   failed += well ? bad : Math.max(1, bad);
 }
 
+const unitTests = (files, env) =>
+  tests(
+    'unit, outside, extending, server',
+    'vitest',
+    (file) => ['run', ...files, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
+    () => env,
+    (report) => ({ good: report.numPassedTests, bad: report.numFailedTests }),
+  );
+const screenTests = (files, clusterUrl) =>
+  tests(
+    'interface end to end',
+    'playwright',
+    () => ['test', ...files],
+    (file) => ({ PLAYWRIGHT_JSON_OUTPUT_NAME: file, PLEMB_TEST_CLUSTER: clusterUrl }),
+    ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky }),
+  );
+
 try {
   nodePackages(root);
+  const { unit, screen } = testFiles(root, words);
+  if (words.length > 0 && unit.length + screen.length === 0)
+    throw new Plain(`No test file has ${words.join(' or ')} in its path.`);
   debianPackages(['iso-codes'], () => existsSync('/usr/share/iso-codes/json/iso_3166-2.json'), 'iso-codes');
   debianPackages(['libxml2-utils'], () => existsSync('/usr/bin/xmllint'), 'xmllint');
-  chromium();
+  if (screen.length > 0) chromium();
   cluster = await startCluster(
     process.getuid?.() === 0 ? mkdtempSync('/var/tmp/plemb-test-') : join(folder, 'cluster'),
   );
   cluster.createDatabase('tests');
-  const database = { TEST_DATABASE_URL: cluster.url('tests') };
 
-  check('types', 'tsc', ['-p', '.']);
-  check('lint', 'biome', ['check', '.']);
-  check('floors', 'depcruise', ['src', 'demo', '--config', '.dependency-cruiser.cjs']);
-  check('nothing unused', 'knip', []);
-  tests(
-    'unit, outside, server',
-    'vitest',
-    (file) => ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
-    () => database,
-    (report) => ({ good: report.numPassedTests, bad: report.numFailedTests }),
-  );
-  build(root);
-  tests(
-    'interface end to end',
-    'playwright',
-    () => ['test'],
-    (file) => ({ PLAYWRIGHT_JSON_OUTPUT_NAME: file, PLEMB_TEST_CLUSTER: cluster.url('NAME') }),
-    ({ stats }) => ({ good: stats.expected, bad: stats.unexpected + stats.flaky }),
-  );
+  if (words.length === 0)
+    await Promise.all([
+      check('types', 'tsc', ['-p', '.'], {}, 'pipe'),
+      check('lint', 'biome', ['check', '.'], {}, 'pipe'),
+      check('floors', 'depcruise', ['src', 'demo', '--config', '.dependency-cruiser.cjs'], {}, 'pipe'),
+      check('nothing unused', 'knip', [], {}, 'pipe'),
+    ]);
+  if (unit.length > 0) await unitTests(words.length === 0 ? [] : unit, { TEST_DATABASE_URL: cluster.url('tests') });
+  if (screen.length > 0) {
+    build(root);
+    await screenTests(words.length === 0 ? [] : screen, cluster.url('NAME'));
+  }
 } catch (error) {
   failed += 1;
   console.error(explain(error));

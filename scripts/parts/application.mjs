@@ -66,14 +66,22 @@ export async function startApplication({ root, data, databaseUrl, port, first = 
         env,
         what: 'Putting in what it begins with',
       });
-    const server = program(root, 'src/server/main.ts', [], env);
-    parts.push(server);
-    const { listening } = await server.ready;
+    async function startServer() {
+      const server = program(root, 'src/server/main.ts', [], env);
+      parts.push(server);
+      const { listening } = await server.ready;
+      const stopServer = async () => {
+        parts.splice(parts.indexOf(server), 1);
+        await server.stop();
+      };
+      return { address: listening, server: server.child, stopServer };
+    }
+    const started = await startServer();
     return {
-      address: listening,
+      ...started,
       channels: JSON.parse(env.PLEMB_CHANNELS),
-      server: server.child,
       ended: Promise.race(parts.map((part) => part.ended)),
+      startServer,
       stop,
     };
   } catch (error) {

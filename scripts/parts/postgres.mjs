@@ -10,9 +10,9 @@ import {
   statfsSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { debianPackages } from './packages.mjs';
+import { freePort } from './ports.mjs';
 import { Plain, run } from './say.mjs';
 
 const isRoot = process.getuid?.() === 0;
@@ -46,16 +46,6 @@ function asOwner(bin, program, args, what) {
     ? run('runuser', ['-u', 'postgres', '--', path, ...args], { cwd: '/', what })
     : run(path, args, { what });
 }
-
-const freePort = () =>
-  new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const { port } = probe.address();
-      probe.close(() => resolve(port));
-    });
-  });
 
 /**
  * Starts the cluster in `folder`, making it first where there is none.

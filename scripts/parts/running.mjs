@@ -4,8 +4,6 @@ import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { startApplication } from './application.mjs';
-import { build } from './build.mjs';
 import { nodePackages } from './packages.mjs';
 import { startCluster } from './postgres.mjs';
 import { explain, Plain } from './say.mjs';
@@ -27,11 +25,11 @@ const freePort = (port, command) =>
   });
 
 /**
- * Runs until it is told to end. `command` is what was typed after npm, `folder` where its data lies, `first` the
- * program that
- * fills an empty database, `channels` the addresses of channels, or null for the stand-ins.
+ * Runs until it is told to end. `command` is what was typed after npm, `folder` where its data lies, `first` the program
+ * that fills an empty database, `channels` the addresses of channels, or null for the stand-ins; `open` starts it: as
+ * it is built (see built.mjs), or from its sources (see developing.mjs).
  */
-export async function runPlemb({ command, folder, first, channels }) {
+export async function runPlemb({ command, folder, first, channels, open }) {
   const data = process.env.PLEMB_DATA ?? join(root, folder);
   // The postgres user must be able to reach its cluster: as root it lies where everybody may pass.
   const clusterFolder =
@@ -65,7 +63,6 @@ export async function runPlemb({ command, folder, first, channels }) {
     await freePort(port, command);
     if (brokenOff) console.log('The last start broke off while it was being filled; it starts over.');
     nodePackages(root);
-    build(root);
     let databaseUrl = process.env.DATABASE_URL;
     if (databaseUrl && fresh)
       console.log('The database is your own: --fresh clears the stand-ins only; empty the database yourself.');
@@ -84,7 +81,7 @@ export async function runPlemb({ command, folder, first, channels }) {
     mkdirSync(data, { recursive: true });
     const seed = !existsSync(seeded);
     if (seed) writeFileSync(seeding, '');
-    application = await startApplication({ root, data, databaseUrl, port, first: seed ? first : null, channels });
+    application = await open({ root, data, databaseUrl, port, first: seed ? first : null, channels });
     if (seed) {
       writeFileSync(seeded, '');
       rmSync(seeding);

@@ -12,8 +12,8 @@ import { amountText, type Currency } from '../../src/core/exact/index.ts';
 import { explain, quote, soldIn } from '../../src/core/quote/index.ts';
 import { startStandIns } from '../../src/standins/main.ts';
 import { proposedTerms, stepWords } from '../../src/words/index.ts';
-import { desk, item, offerOf } from '../books/desk.ts';
 import { opened } from '../books/opened.ts';
+import { item, offerOf, shopOf } from '../books/shop.ts';
 import { board } from './standins/board.ts';
 
 /** A channel, a rate kind and a benefit that only the tests know, through everything that finds them from the lists. */
@@ -42,7 +42,7 @@ test('the lists have them: channels for book, contract and dialects, stand-ins b
 });
 
 test('a crate of six at 2.00: six units 2.00, seven 4.00; a crate of nothing is refused where it stands', () => {
-  const { pays, open } = desk({ post: crates('2.00', 6) }, [item('A')]);
+  const { pays, open } = shopOf({ post: crates('2.00', 6) }, [item('A')]);
   expect([1, 6, 7, 12, 13].map((units) => pays({ A: units }))).toEqual(['2.00', '2.00', '4.00', '4.00', '6.00']);
   const { book, ask } = open();
   const steps = explain(book, ask({ lines: [{ sku: 'A', units: 7 }], place: 'IE' }), 'post');
@@ -59,7 +59,7 @@ test('a crate of six at 2.00: six units 2.00, seven 4.00; a crate of nothing is 
 });
 
 test('every second unit at half: two of 10.00 cost 15.00, three 25.00, and its terms and steps say so', () => {
-  const { answer, open } = desk({ post: crates('2.00', 6) }, [item('A')], { offers: [pairs] });
+  const { answer, open } = shopOf({ post: crates('2.00', 6) }, [item('A')], { offers: [pairs] });
   const total = (units: number) => amountText(answer({ A: units }).choices[0]?.total ?? (0 as never), euro);
   expect([1, 2, 3, 4].map(total)).toEqual(['12.00', '17.00', '27.00', '32.00']);
   const { book, ask } = open();
@@ -73,11 +73,11 @@ test('every second unit at half: two of 10.00 cost 15.00, three 25.00, and its t
 test('no channel can be told them, each says so, and the check finds what shoppers there miss', async () => {
   const channels = Object.fromEntries(channelIds.map((id) => [id, { speeds: { post: speedOf(id) } }]));
   const causes = async (
-    lane: Parameters<typeof desk>[0][string],
+    lane: Parameters<typeof shopOf>[0][string],
     offers: (typeof pairs)[],
     about: 'rate' | 'offer',
   ) => {
-    const { book, goods, file } = desk({ post: lane }, [item('A')], { offers, channels }).open();
+    const { book, goods, file } = shopOf({ post: lane }, [item('A')], { offers, channels }).open();
     const found: string[] = [];
     for (const dialect of dialects) {
       const rendition = dialect.render(book, goods);
@@ -101,7 +101,7 @@ const speedOf = (id: string) => ({ 'lerrin-shop': 'post', harrowmere: 'STANDARD'
 test('what the board can say matches at every corner; what its own setting adds is found to the cent', async () => {
   const flat = { rate: { is: 'flat' as const, amount: '4.90' }, freeFrom: null };
   const found = async (pin: string) => {
-    const { book, goods, file } = desk({ post: flat }, [item('A')], quillgate({ post: 'slow' }, pin)).open();
+    const { book, goods, file } = shopOf({ post: flat }, [item('A')], quillgate({ post: 'slow' }, pin)).open();
     const dialect = dialectOf('quillgate' as never);
     const rendition = dialect.render(book, goods);
     const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
@@ -110,7 +110,7 @@ test('what the board can say matches at every corner; what its own setting adds 
   };
   expect(await found('0.00')).toEqual([]);
   expect(new Set(await found('0.40'))).toEqual(new Set([40]));
-  expect(bookFileSchema.safeParse({ ...desk({}, []).open().file, ...quillgate({}, 'much') }).success).toBe(false);
+  expect(bookFileSchema.safeParse({ ...shopOf({}, []).open().file, ...quillgate({}, 'much') }).success).toBe(false);
 });
 
 test('two readings of the board agree: what the core believes and what its stand-in charges', () => {
@@ -120,7 +120,7 @@ test('two readings of the board agree: what the core believes and what its stand
       const lanes = Object.fromEntries(
         [slow, quick].map((amount, i) => [`s${i}`, { rate: { is: 'flat' as const, amount }, freeFrom: null }]),
       );
-      const { book, goods, ask } = desk(lanes, [item('A')], quillgate({ s0: 'slow', s1: 'quick' })).open();
+      const { book, goods, ask } = shopOf(lanes, [item('A')], quillgate({ s0: 'slow', s1: 'quick' })).open();
       const { rules } = dialectOf('quillgate' as never).render(book, goods);
       const standIn = board('quillgate');
       const taken = standIn.submit(null, rules.files(), now);
@@ -150,7 +150,7 @@ test('two readings of the board agree: what the core believes and what its stand
 });
 
 test('a book of theirs is opened as any', () => {
-  const { goods, ...body } = desk({ post: crates('2.00', 6) }, [item('A')], { offers: [pairs] }).open().file;
+  const { goods, ...body } = shopOf({ post: crates('2.00', 6) }, [item('A')], { offers: [pairs] }).open().file;
   expect(readBookFile(JSON.parse(JSON.stringify({ ...body, goods }))).ok).toBe(true);
   expect(() => opened({ ...body, goods })).not.toThrow();
 });

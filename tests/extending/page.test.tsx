@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { afterEach, expect, test } from 'vitest';
 import type { BenefitBody } from '../../src/core/offers/index.ts';
 import type { RateBody } from '../../src/core/rates/index.ts';
-import type { OpenBook } from '../../src/web/data/desk.ts';
+import type { OpenBook } from '../../src/web/data/book.ts';
 import { BenefitPart } from '../../src/web/stages/offers/benefit.tsx';
 import { RatePart, RateShape } from '../../src/web/stages/rates/rate.tsx';
 import { CurrencyContext } from '../../src/web/ui/currency.ts';

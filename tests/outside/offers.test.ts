@@ -9,8 +9,8 @@ import { offerSchema } from '../../src/core/offers/index.ts';
 import { budgetRun, splitBudget, type Use } from '../../src/core/plan/index.ts';
 import { quote } from '../../src/core/quote/index.ts';
 import { calendarOf } from '../../src/web/stages/offers/calendar.ts';
-import { desk, either, flat, item, offerOf } from '../books/desk.ts';
 import { opened } from '../books/opened.ts';
+import { either, flat, item, offerOf, shopOf } from '../books/shop.ts';
 
 type Offers = NonNullable<BookInput['offers']>;
 describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
@@ -77,7 +77,7 @@ describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
         takes: { is: 'skus' as const, skus: [...list] },
         except: [],
       }));
-      const made = desk(
+      const made = shopOf(
         { post: flat('6.00') },
         skus.map((sku, i) => item(sku, { price: euros(prices[i] ?? 0) })),
         { offers, selections, eitherOr },
@@ -250,7 +250,7 @@ describe('rules of the trade on offers (common practice, no source; figures of o
     goods = [item('A')],
     codes: readonly string[] = [],
   ) => {
-    const choice = desk({ post: flat('7.45') }, goods, { offers }).answer(lines, 'IE', codes).choices[0];
+    const choice = shopOf({ post: flat('7.45') }, goods, { offers }).answer(lines, 'IE', codes).choices[0];
     return choice ? [choice.discount, choice.delivery] : null;
   };
   test('from 40 take 3, from 90 take 9: only the highest reached counts', () => {
@@ -285,7 +285,9 @@ describe('rules of the trade on offers (common practice, no source; figures of o
       }),
     ];
     const { book, ask } = opened(
-      bookFileSchema.parse({ ...opened(desk({ post: flat('7.45') }, [item('A')], { offers: free }).open().file).file }),
+      bookFileSchema.parse({
+        ...opened(shopOf({ post: flat('7.45') }, [item('A')], { offers: free }).open().file).file,
+      }),
     );
     let spent = 0;
     const pays = (uses: number, moment: string) => {
@@ -325,9 +327,9 @@ describe('rules of the trade on offers (common practice, no source; figures of o
     ];
     const offers = [offerOf('pin', 1, { benefit: { is: 'gift', sku: 'PIN' }, code: { is: 'shared', code: 'PIN' } })];
     const unasked = [offerOf('pin', 1, { benefit: { is: 'gift', sku: 'PIN' } })];
-    const by = (rate: Parameters<typeof desk>[0][string], own = offers) =>
-      desk({ post: rate }, goods, { offers: own }).answer({ A: 1 }, 'IE', ['PIN']).choices[0];
-    const heavier: Parameters<typeof desk>[0][string] = {
+    const by = (rate: Parameters<typeof shopOf>[0][string], own = offers) =>
+      shopOf({ post: rate }, goods, { offers: own }).answer({ A: 1 }, 'IE', ['PIN']).choices[0];
+    const heavier: Parameters<typeof shopOf>[0][string] = {
       rate: {
         is: 'table',
         unit: 'kg',
@@ -367,7 +369,7 @@ describe('rules of the trade on offers (common practice, no source; figures of o
       { id: 'low', class: 'low', places: ['IE'], percent: '9' },
     ];
     const offers = [offerOf('one', 1, { benefit: { is: 'off order', off: { by: 'amount', amount: '1.00' } } })];
-    const choice = desk({ post: flat('0.00') }, goods, { offers, taxes }).answer({ A: 1, B: 1 }).choices[0];
+    const choice = shopOf({ post: flat('0.00') }, goods, { offers, taxes }).answer({ A: 1, B: 1 }).choices[0];
     // 0.33 and 0.67 off; 9.67 with 23 % inside has 1.81, 19.33 with 9 % has 1.60.
     expect([choice?.off, choice?.tax]).toEqual([[33, 67], 181 + 160]);
   });

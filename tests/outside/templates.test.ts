@@ -4,7 +4,7 @@ import { HyperFormula } from 'hyperformula';
 import { describe, expect, test } from 'vitest';
 import { type Mass, minor } from '../../src/core/exact/index.ts';
 import { anybody, quote } from '../../src/core/quote/index.ts';
-import { desk, item } from '../books/desk.ts';
+import { item, shopOf } from '../books/shop.ts';
 
 const cents = (amount: string) => Math.round(Number(amount) * 100);
 const amount = (most: number) => fc.integer({ min: 0, max: most }).map((value) => (value / 100).toFixed(2));
@@ -88,7 +88,7 @@ describe('whole templates against a general spreadsheet engine (HyperFormula 3.5
         fc.array(basket, { minLength: 10, maxLength: 10 }),
         ({ one, kind, threshold, by }, baskets) => {
           const freeFrom = threshold === null ? null : { value: threshold, test: 'before' as const };
-          const { book, goods } = desk(
+          const { book, goods } = shopOf(
             { post: { rate: one.rate, kinds: { tube: { rate: kind.rate } }, freeFrom } },
             [item('A'), item('T', { kind: 'tube' })],
             { mixedBy: by },
@@ -162,7 +162,7 @@ describe('fewest orders for clashing items against a general MIP solver (HiGHS)'
           const goods = lines.map((line, i) =>
             item(`L${i}`, { barred: named.filter((_, service) => !(line & (1 << service))) }),
           );
-          const { clash, choices } = desk(
+          const { clash, choices } = shopOf(
             Object.fromEntries(named.map((id) => [id, { rate: { is: 'flat', amount: '4.00' }, freeFrom: null }])),
             goods,
           ).answer(Object.fromEntries(goods.map(({ sku }) => [sku, 1])));

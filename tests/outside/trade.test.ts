@@ -3,7 +3,7 @@ import { cardSchema, parcelCharge, readCard } from '../../src/core/carrier/index
 import { type Currency, parseLength, parseMass, unwrap, type Volume } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
 import { madeTable } from '../../src/core/rates/index.ts';
-import { desk, either, flat, item, offerOf } from '../books/desk.ts';
+import { either, flat, item, offerOf, shopOf } from '../books/shop.ts';
 
 /**
  * Rules of the trade: common practice, no source. Figures and goods are our own, worked by hand, in the order in which
@@ -20,7 +20,7 @@ const percent = (off: string) => ({ is: 'off order' as const, off: { by: 'percen
 describe('mass, and what counts as it', () => {
   test('two reels of 0.5 lb on a table by pounds, to 1 lb 4.40 and to 2 lb 5.90: they sit on the break', () => {
     const rate = table('lb', ['1', '4.40'], ['2', '5.90']);
-    const { pays } = desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '0.5', unit: 'lb' } })]);
+    const { pays } = shopOf({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '0.5', unit: 'lb' } })]);
     expect([pays({ REEL: 2 }), pays({ REEL: 3 })]).toEqual(['4.40', '5.90']);
   });
   test('a spar tube of 165 × 9 × 9 cm and 1.1 kg at 5000 cm³ a kilogram: 2.673 kg, charged as 3.0', () => {
@@ -61,7 +61,7 @@ describe('mass, and what counts as it', () => {
 
 test('Ireland 5.25, its west by two areas 7.75, one routing key there by freight 14.00, one postcode left out of all three', () => {
   const leaves = ['IE H91 K0W4'];
-  const { pays } = desk({ post: flat('5.25') }, [item('KITE')], {
+  const { pays } = shopOf({ post: flat('5.25') }, [item('KITE')], {
     services: [
       { id: 'post', name: 'Post', days: [1, 2] },
       { id: 'van', name: 'Freight', days: [3, 6] },
@@ -94,7 +94,7 @@ test('Ireland 5.25, its west by two areas 7.75, one routing key there by freight
 
 describe('rates', () => {
   test('6.35, free from 64.00: 63.99 pays, 64.00 does not', () => {
-    const { pays } = desk({ post: flat('6.35', { value: '64.00', test: 'before' }) }, [
+    const { pays } = shopOf({ post: flat('6.35', { value: '64.00', test: 'before' }) }, [
       item('A', { price: '63.99' }),
       item('B', { price: '64.00' }),
     ]);
@@ -102,7 +102,7 @@ describe('rates', () => {
   });
   test('a value table to 22.00 3.60, to 48.00 5.20, nothing beyond', () => {
     const rate = table('value', ['22.00', '3.60'], ['48.00', '5.20']);
-    const { pays } = desk(
+    const { pays } = shopOf(
       { post: { rate, freeFrom: null } },
       ['22.00', '22.01', '48.01'].map((price, i) => item(`K${i}`, { price })),
     );
@@ -117,20 +117,22 @@ describe('rates', () => {
       weight: { amount: '0.60', per: '250', unit: 'g' as const, each: 'started' as const },
     };
     expect(
-      desk({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({ REEL: 7 }),
+      shopOf({ post: { rate, freeFrom: null } }, [item('REEL', { mass: { value: '140', unit: 'g' } })]).pays({
+        REEL: 7,
+      }),
     ).toBe('7.75');
   });
   test('freight by the longest side, to 120 cm 11.00 and to 200 cm 19.50: 165 cm pays 19.50, 201 cm is not taken', () => {
     const rate = table('cm', ['120', '11.00'], ['200', '19.50']);
     const long = (sku: string, height: string) => item(sku, { size: { length: '9', width: '9', height, unit: 'cm' } });
-    const { pays } = desk({ van: { rate, freeFrom: null } }, [long('TUBE', '165'), long('MAST', '201')]);
+    const { pays } = shopOf({ van: { rate, freeFrom: null } }, [long('TUBE', '165'), long('MAST', '201')]);
     expect([pays({ TUBE: 1 }), pays({ MAST: 1 })]).toEqual(['19.50', 'beyond the table']);
   });
   test('first 4.30, each further 1.45, up to eight', () => {
     const { rate } = unwrap(
       madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'dearest', count: 8 }, 'EUR' as Currency),
     );
-    const { pays } = desk({ post: { rate, freeFrom: null } }, [item('A')]);
+    const { pays } = shopOf({ post: { rate, freeFrom: null } }, [item('A')]);
     expect([1, 2, 8, 9].map((units) => pays({ A: units }))).toEqual(['4.30', '5.75', '14.45', 'beyond the table']);
   });
   test('suppliers that differ: for each count the mean of what they ask, or the dearest', () => {
@@ -163,19 +165,19 @@ describe('rates', () => {
     expect(first('4.30', '145', 'JPY').ok).toBe(false);
   });
   test('a tail with a handling fee of 0.85 on 3.95: one 4.80, three 6.50', () => {
-    const { pays } = desk({ post: flat('3.95') }, [item('TAIL', { fee: { each: '0.85', waived: false } })]);
+    const { pays } = shopOf({ post: flat('3.95') }, [item('TAIL', { fee: { each: '0.85', waived: false } })]);
     expect([pays({ TAIL: 1 }), pays({ TAIL: 3 })]).toEqual(['4.80', '6.50']);
   });
   test('free delivery waives a handling fee where it is said to, and no other', () => {
     const pays = (waived: boolean) =>
-      desk({ post: flat('3.95', { value: '20.00', test: 'before' }) }, [
+      shopOf({ post: flat('3.95', { value: '20.00', test: 'before' }) }, [
         item('TAIL', { fee: { each: '0.85', waived } }),
       ]).pays({ TAIL: 2 });
     expect([pays(true), pays(false)]).toEqual(['0.00', '1.70']);
   });
   test('a rate of its own still needs the lane of its template', () => {
     const own = (first: string) =>
-      desk({ post: flat('3.95') }, [
+      shopOf({ post: flat('3.95') }, [
         item('SHOW', {
           ownRate: { rate: { is: 'built up', order: '0', first, further: first, weight: null }, waived: false },
         }),
@@ -187,7 +189,7 @@ describe('rates', () => {
     ]).toEqual(['0.00', '7.80', 'not delivered to']);
   });
   test('21.60 from 7 kg on: 6.999 kg is not taken', () => {
-    const { pays } = desk(
+    const { pays } = shopOf(
       { van: { ...flat('21.60'), bounds: [{ unit: 'kg', from: '7', to: null }] } },
       ['6.999', '7'].map((value, i) => item(`K${i}`, { mass: { value, unit: 'kg' } })),
     );
@@ -195,7 +197,7 @@ describe('rates', () => {
   });
   test('the carrier silent: the fallback; no fallback, not offered', () => {
     const quoted = (fallback: string | null) =>
-      desk(
+      shopOf(
         { post: { rate: { is: 'carrier quote', service: 'ground', fallback }, freeFrom: null } },
         [item('A', { size: { length: '30', width: '20', height: '8', unit: 'cm' } })],
         {
@@ -218,7 +220,7 @@ describe('rates', () => {
 
 describe('several groups', () => {
   test('a lit kite that the air service bars, a tube that only it takes: no common choice, two orders', () => {
-    const { answer } = desk(
+    const { answer } = shopOf(
       { air: flat('7.20'), road: flat('5.10') },
       [item('LIT', { hazards: ['lithium'] }), item('TUBE', { barred: ['road'] })],
       {
@@ -246,7 +248,7 @@ describe('several groups', () => {
       tube: { rate: { is: 'flat' as const, amount: '9.70' } },
       show: { rate: { is: 'flat' as const, amount: '30.10' } },
     };
-    const { pays } = desk(
+    const { pays } = shopOf(
       { post: { ...flat('21.40'), kinds } },
       [item('A'), item('B', { kind: 'tube', origin: 'Elsewhere' }), item('C', { kind: 'show' })],
       { mixedBy },
@@ -254,7 +256,7 @@ describe('several groups', () => {
     expect(pays({ A: 1, B: 1, C: 1 })).toBe(amount);
   });
   test('the first rule that covers the kinds and the service decides', () => {
-    const { pays } = desk(
+    const { pays } = shopOf(
       { post: { ...flat('21.40'), kinds: { show: { rate: { is: 'flat', amount: '30.10' } } } } },
       [item('A'), item('C', { kind: 'show' })],
       {
@@ -268,14 +270,14 @@ describe('several groups', () => {
     expect(pays({ A: 1, C: 1 })).toBe('30.10');
   });
   test('free from seven units: six pay', () => {
-    const { pays } = desk({ post: flat('3.95', { value: '7', test: 'before', unit: 'units' }) }, [item('A')]);
+    const { pays } = shopOf({ post: flat('3.95', { value: '7', test: 'before', unit: 'units' }) }, [item('A')]);
     expect([pays({ A: 6 }), pays({ A: 7 })]).toEqual(['3.95', '0.00']);
   });
 });
 
 describe('what the shopper sees', () => {
   const cheapest = (most: string | null) =>
-    desk({ a: flat('2.80'), b: flat('5.40'), c: flat('9.90') }, [item('A')], {
+    shopOf({ a: flat('2.80'), b: flat('5.40'), c: flat('9.90') }, [item('A')], {
       offers: [
         offerOf('free', 1, {
           benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } },
@@ -291,7 +293,7 @@ describe('what the shopper sees', () => {
   });
   test('free beside paid: both seen; hidden by the setting; what stays in sight stays', () => {
     const seen = (hides: 'none' | 'same or slower' | 'all') =>
-      desk({ slow: flat('0.00'), fast: flat('6.45'), fetch: flat('1.20'), crate: flat('7.10') }, [item('A')], {
+      shopOf({ slow: flat('0.00'), fast: flat('6.45'), fetch: flat('1.20'), crate: flat('7.10') }, [item('A')], {
         services: [
           { id: 'slow', name: 'Slow', days: [4, 6] },
           { id: 'fast', name: 'Fast', days: [1, 2] },
@@ -308,7 +310,7 @@ describe('what the shopper sees', () => {
   });
   test('two services under one shown name: both seen, or the one that costs less, as the market has it', () => {
     const named = (oneOfAName: boolean) =>
-      desk(
+      shopOf(
         {
           a: { ...flat('5.60'), names: { 'en-IE': 'Delivery' } },
           b: { ...flat('3.30'), names: { 'en-IE': 'Delivery' } },
@@ -337,7 +339,7 @@ describe('offers', () => {
       [ten, free],
     ]) {
       const choice = (units: number) =>
-        desk({ post: flat('5.25') }, [item('A')], { offers, eitherOr: [either('one', ['free', 'ten'])] }).answer({
+        shopOf({ post: flat('5.25') }, [item('A')], { offers, eitherOr: [either('one', ['free', 'ten'])] }).answer({
           A: units,
         }).choices[0];
       expect([choice(5), choice(6)].map((one) => [one?.discount, one?.delivery, one?.used])).toEqual([
@@ -351,18 +353,18 @@ describe('offers', () => {
       offerOf('saver', 1, { benefit: { is: 'spend steps', test: 'before', steps: [{ from: '65.00', off: '9.00' }] } }),
     ];
     const off = (price: string) =>
-      desk({ post: flat('5.25') }, [item('A', { price })], { offers: steps }).answer({ A: 1 }).choices[0]?.discount;
+      shopOf({ post: flat('5.25') }, [item('A', { price })], { offers: steps }).answer({ A: 1 }).choices[0]?.discount;
     expect([off('64.99'), off('65.00')]).toEqual([0, 900]);
   });
   test('1.00 off an order of 3.33, 3.33 and 3.34 is 0.33, 0.33 and 0.34', () => {
     const offers = [offerOf('one', 1, { benefit: { is: 'off order', off: { by: 'amount', amount: '1.00' } } })];
     const goods = [item('A', { price: '3.33' }), item('B', { price: '3.33' }), item('C', { price: '3.34' })];
-    expect(desk({ post: flat('5.25') }, goods, { offers }).answer({ A: 1, B: 1, C: 1 }).choices[0]?.off).toEqual([
+    expect(shopOf({ post: flat('5.25') }, goods, { offers }).answer({ A: 1, B: 1, C: 1 }).choices[0]?.off).toEqual([
       33, 33, 34,
     ]);
   });
   test('1,250 yen at 12 % off: 150 off, 1,100 left', () => {
-    const choice = desk({ post: flat('0') }, [item('A', { price: '1250' })], {
+    const choice = shopOf({ post: flat('0') }, [item('A', { price: '1250' })], {
       markets: [{ id: 'home', name: 'Home', currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo' }],
       offers: [offerOf('gust', 1, { benefit: percent('12') })],
     }).answer({ A: 1 }).choices[0];
@@ -394,7 +396,7 @@ describe('markets', () => {
     ['in dinars, with three', { is: 'nearest' }, 'KWD', '0.3375', '2.143'],
   ] as const)('a flat 6.35 %s', (_, rounding, currency, rate, amount) => {
     expect(
-      desk({ post: flat('6.35') }, [item('A')], markets(rounding, currency, rate)).pays(
+      shopOf({ post: flat('6.35') }, [item('A')], markets(rounding, currency, rate)).pays(
         { A: 1 },
         'post',
         'IE',
@@ -412,7 +414,7 @@ describe('markets', () => {
       weight: { amount: '0.35', per: '1', unit: 'kg' as const, each: 'in proportion' as const },
     };
     expect(
-      desk(
+      shopOf(
         { post: { rate, freeFrom: null } },
         [item('A', { mass: { value: '0.7', unit: 'kg' } })],
         markets({ is: 'nearest' }),
@@ -421,7 +423,7 @@ describe('markets', () => {
   });
   test('a threshold in the market’s own currency decides; else it is converted alone', () => {
     const at = (also: Record<string, string>, price: string) =>
-      desk(
+      shopOf(
         { post: flat('6.35', { value: '64.00', test: 'before', also }) },
         [item('A', { prices: [{ market: 'there', channel: null, price }] })],
         markets({ is: 'nearest' }),
@@ -437,14 +439,14 @@ describe('markets', () => {
   test('two currencies never meet without a rate listed for that way', () => {
     const { exchange: _, ...alone } = markets({ is: 'nearest' });
     expect(() =>
-      desk({ post: flat('6.35') }, [item('A')], {
+      shopOf({ post: flat('6.35') }, [item('A')], {
         ...alone,
         exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }],
       }).open('there'),
     ).toThrow('no rate from EUR to GBP for There');
   });
   test('net 8.40 in two places of 13.5 % and 23 %: 9.53 and 10.33 with the tax', () => {
-    const { answer } = desk({ post: flat('0.00') }, [item('A', { price: '8.40' })], {
+    const { answer } = shopOf({ post: flat('0.00') }, [item('A', { price: '8.40' })], {
       markets: [
         { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' },
       ],
@@ -458,7 +460,7 @@ describe('markets', () => {
   });
   test('tax inside is what is over without it; added, it is a line’s own, delivery one line', () => {
     const taxed = (tax: 'inside' | 'added') =>
-      desk({ post: flat('5.25') }, [item('A', { price: '12.49' }), item('B', { price: '0.37' })], {
+      shopOf({ post: flat('5.25') }, [item('A', { price: '12.49' }), item('B', { price: '0.37' })], {
         markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax }],
         taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
       }).answer({ A: 1, B: 1 }).choices[0];

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { amountText } from '../../src/core/exact/index.ts';
-import { desk, either, flat, item, offerOf } from '../books/desk.ts';
+import { either, flat, item, offerOf, shopOf } from '../books/shop.ts';
 
 /**
  * Baskets worked by hand, with their working beside. Each row: the goods, the place and codes, every choice as it is
@@ -10,7 +10,7 @@ import { desk, either, flat, item, offerOf } from '../books/desk.ts';
  */
 type Lines = Readonly<Record<string, number>>;
 type Row = readonly [lines: Lines, where: string, shown: string, working: string];
-type Desk = ReturnType<typeof desk>;
+type Desk = ReturnType<typeof shopOf>;
 
 /** Goods of one line as text: 2 REEL + 1 KITE. */
 const words = (lines: Lines) =>
@@ -50,7 +50,7 @@ const worked = (at: Desk, rows: readonly Row[], market?: string) =>
   });
 
 /** A shop of kites: parcels from one place, tubes from another. */
-const shop = desk(
+const shop = shopOf(
   {},
   [
     item('REEL', { price: '12.40', mass: { value: '400', unit: 'g' } }),
@@ -345,7 +345,7 @@ const offers = [gust, lull, pair, saver, free];
 const flats = { post: flat('5.25'), van: flat('8.40') };
 
 describe('offers: GUST 12 %, LULL 2 %, 10 % off A, 9.00 from 65.00, post free from 60.00 left', () => {
-  worked(desk(flats, goods, { offers, selections }), [
+  worked(shopOf(flats, goods, { offers, selections }), [
     [{ A: 1 }, 'IE', 'post 5.25 14.25 | van 8.40 17.40', '10.00 − 1.00'],
     [{ A: 1 }, 'IE with GUST', 'post 5.25 13.17 | van 8.40 16.32', '12 % of 9.00 is 1.08'],
     [{ A: 1 }, 'IE with GUSTY', 'post 5.25 14.25 | van 8.40 17.40', 'no such code'],
@@ -371,7 +371,7 @@ describe('offers: GUST 12 %, LULL 2 %, 10 % off A, 9.00 from 65.00, post free fr
       'by post 10 % off A stays unused: 57.70 and 5.25 is more',
     ],
   ]);
-  worked(desk(flats, goods, { offers, selections, eitherOr: [either('one', ['gust', 'saver'])] }), [
+  worked(shopOf(flats, goods, { offers, selections, eitherOr: [either('one', ['gust', 'saver'])] }), [
     [{ B: 3 }, 'IE with GUST', 'post 0.00 63.00 | van 8.40 71.40', 'one of the two: 9.00 is more than 8.64'],
   ]);
 });
@@ -379,15 +379,15 @@ describe('offers: GUST 12 %, LULL 2 %, 10 % off A, 9.00 from 65.00, post free fr
 describe('other benefits', () => {
   const three = (part: string | null) =>
     offerOf('three', 1, { benefit: { is: 'buy and get', goods: part, buy: 2, get: 1, percent: '100' } });
-  worked(desk(flats, goods, { offers: [three('c')], selections }), [
+  worked(shopOf(flats, goods, { offers: [three('c')], selections }), [
     [{ C: 4 }, 'IE', 'post 5.25 15.30 | van 8.40 18.45', 'one of four for nothing: 10.05'],
     [{ C: 6 }, 'IE', 'post 5.25 18.65 | van 8.40 21.80', 'two of six: 13.40'],
   ]);
-  worked(desk(flats, goods, { offers: [three(null)] }), [
+  worked(shopOf(flats, goods, { offers: [three(null)] }), [
     [{ A: 1, B: 1, C: 1 }, 'IE', 'post 5.25 39.25 | van 8.40 42.40', 'the cheapest of three, 3.35, off 37.35'],
   ]);
   worked(
-    desk(flats, goods, {
+    shopOf(flats, goods, {
       offers: [
         offerOf('gift', 1, {
           benefit: { is: 'gift', sku: 'C', units: 1 },
@@ -401,7 +401,7 @@ describe('other benefits', () => {
     ],
   );
   const limited = (amount: string) =>
-    desk(flats, goods, { offers: [offerOf('free', 1, { benefit: freePost, limits: { budget: { amount } } })] });
+    shopOf(flats, goods, { offers: [offerOf('free', 1, { benefit: freePost, limits: { budget: { amount } } })] });
   worked(limited('5.24'), [[{ A: 1 }, 'IE', 'post 5.25 15.25 | van 8.40 18.40', '5.24 left does not cover 5.25']]);
   worked(limited('5.25'), [[{ A: 1 }, 'IE', 'post 0.00 10.00 | van 8.40 18.40', '5.25 does']]);
 });
@@ -409,7 +409,7 @@ describe('other benefits', () => {
 describe('markets', () => {
   const home = { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' };
   const there = (currency: string, rate: string, more: object = {}) =>
-    desk(flats, goods, {
+    shopOf(flats, goods, {
       markets: [home, { id: 'there', name: 'There', currency, locale: 'en-GB', timeZone: 'Europe/London', ...more }],
       exchange: [{ id: 'way', from: 'EUR', to: currency, rate }],
     });
@@ -441,7 +441,7 @@ describe('markets', () => {
     'there',
   );
   worked(
-    desk(flats, goods, {
+    shopOf(flats, goods, {
       markets: [{ ...home, tax: 'added' }],
       taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
     }),

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { transaction } from '../../src/server/database.ts';
-import { offerOf } from '../books/desk.ts';
+import { offerOf } from '../books/shop.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
 

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
-import { desk, flat, item } from '../../../tests/books/desk.ts';
+import { flat, item, shopOf } from '../../../tests/books/shop.ts';
 import { dialectOf, listedAt, recordFindings } from './index.ts';
 
 test('a channel’s record is held against the goods, to the cent and to the step', () => {
-  const { book, goods } = desk({ post: flat('4.00') }, [
+  const { book, goods } = shopOf({ post: flat('4.00') }, [
     item('A'),
     item('B', { price: '7.50' }),
     item('C', { mass: { value: '1', unit: 'lb' } }),
@@ -25,7 +25,7 @@ test('a channel’s record is held against the goods, to the cent and to the ste
 });
 
 test('goods that a channel stocks are not told there, and said to be its own', () => {
-  const { book, goods } = desk({ post: flat('4.00') }, [item('A'), item('B', { stockedBy: ['harrowmere'] })]).open();
+  const { book, goods } = shopOf({ post: flat('4.00') }, [item('A'), item('B', { stockedBy: ['harrowmere'] })]).open();
   expect(listedAt(book, 'harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
   const { rules, notes } = dialectOf('harrowmere').render(book, goods);
   expect(rules.files()[0]?.text).not.toContain('\tB\t');

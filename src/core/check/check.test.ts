@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { demoBook } from '../../../demo/book.ts';
-import { desk, item } from '../../../tests/books/desk.ts';
 import { opened } from '../../../tests/books/opened.ts';
+import { item, shopOf } from '../../../tests/books/shop.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
 import { type Ask, cellsOf, checkChannel, cornersOf, endsOf, type Finding, Stopped, standingOf } from './index.ts';
@@ -213,7 +213,7 @@ test('the demo’s thresholds after discounts are found at every channel, within
 test('a seller whose every item is heavy: a channel told nothing of its rate is found, though no item weighs 500 g', async () => {
   const built = { is: 'built up' as const, order: '1.00', first: '1.00', further: '2.00', weight: null };
   const channels = { findlark: { speeds: { post: 'standard' }, target: 'all' as const } };
-  const { book, goods, file } = desk({ post: { rate: built, freeFrom: null } }, [item('A')], { channels }).open();
+  const { book, goods, file } = shopOf({ post: { rate: built, freeFrom: null } }, [item('A')], { channels }).open();
   const dialect = dialectOf('findlark');
   const rendition = dialect.render(book, goods);
   const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };

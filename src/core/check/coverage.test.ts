@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { desk, flat, item } from '../../../tests/books/desk.ts';
+import { flat, item, shopOf } from '../../../tests/books/shop.ts';
 import { coverageOf } from './coverage.ts';
 
-const found = (...made: Parameters<typeof desk>) => {
-  const { book, goods } = desk(...made).open();
+const found = (...made: Parameters<typeof shopOf>) => {
+  const { book, goods } = shopOf(...made).open();
   return coverageOf(book, goods);
 };
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { demoGoods } from '../../../demo/goods.ts';
-import { item } from '../../../tests/books/desk.ts';
+import { item } from '../../../tests/books/shop.ts';
 import type { Currency } from '../exact/index.ts';
 import {
   bulkChanges,

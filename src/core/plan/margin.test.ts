@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest';
-import { desk, flat, item } from '../../../tests/books/desk.ts';
+import { flat, item, shopOf } from '../../../tests/books/shop.ts';
 import type { Minor } from '../exact/index.ts';
 import { quote } from '../quote/index.ts';
 import { marginOf } from './index.ts';
 
 test('what is left of a basket, part by part, worked by hand', () => {
-  const { book, ask } = desk(
+  const { book, ask } = shopOf(
     { post: flat('4.90') },
     [item('A', { price: '24.60', cost: '10.00' }), item('B', { price: '12.30', cost: null })],
     {
@@ -49,7 +49,7 @@ test('what is left of a basket, part by part, worked by hand', () => {
 });
 
 test('a basket sold below its cost bears no free delivery', () => {
-  const { book, ask } = desk({ post: flat('4.90') }, [item('A', { price: '5.00', cost: '9.00' })]).open();
+  const { book, ask } = shopOf({ post: flat('4.90') }, [item('A', { price: '5.00', cost: '9.00' })]).open();
   const question = ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE' });
   const choice = quote(book, question).choices[0];
   expect(choice && marginOf(book, question, choice, null)).toMatchObject({ left: 90, bears: 0 });

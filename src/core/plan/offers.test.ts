@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { desk, either, flat, item, offerOf as numberedOffer } from '../../../tests/books/desk.ts';
+import { either, flat, item, offerOf as numberedOffer, shopOf } from '../../../tests/books/shop.ts';
 import { worldOf } from '../../../tests/reading/books.ts';
 import { proposedTerms } from '../../words/index.ts';
 import { type BookInput, basketSchema, compileBook, readyGoods } from '../book/index.ts';
@@ -48,7 +48,7 @@ const selections = ['small', 'big', 'none'].map((id) => ({
   except: [],
 }));
 const open = (offers: Offers, more: Partial<BookInput> = {}, post = flat('7.30')) =>
-  desk({ post }, goods, { offers, selections, ...more }).open();
+  shopOf({ post }, goods, { offers, selections, ...more }).open();
 
 describe('when two meet', () => {
   const apart = (of: 'order' | 'line' = 'order', ...ids: string[]) => ({ eitherOr: [either('group', ids, of)] });

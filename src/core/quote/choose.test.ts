@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { desk, either, flat, item, offerOf } from '../../../tests/books/desk.ts';
+import { either, flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import { explain, quote } from './index.ts';
 
 /**
@@ -27,7 +27,7 @@ describe('offers that change how groups are put together', () => {
       // which then
       // pays 2.00 beside B: the lowest of the two is 2.00, the average 6.00. "far" takes 3.00 off B and leaves 10.00.
       const a = { ...flat('2.00', { value: '50.00', test: 'after', of: 'group' }) };
-      const answer = desk(
+      const answer = shopOf(
         { post: flat('10.00') },
         [item('A', { price: '51.00', tags: ['a'], template: 'own' }), item('B', { tags: ['b'] })],
         {
@@ -56,7 +56,7 @@ describe('offers that change how groups are put together', () => {
       item('B', { kind: 'tube', tags: ['b'] }),
       item('C', { kind: 'tube', origin: 'Elsewhere' }),
     ];
-    const answer = desk({ post: lane }, goods, {
+    const answer = shopOf({ post: lane }, goods, {
       mixedBy: 'highest',
       mixing: [{ id: 'tubes', kinds: ['tube'], services: [], by: 'sum' }],
       selections,
@@ -73,7 +73,7 @@ describe('offers that change how groups are put together', () => {
   test('a gift of another kind, that the rule in force does not cover', () => {
     // Two groups of tubes pay 10.00 + 10.00; a parcel beside them, and of all the highest is paid. The gift is worth
     // 1.00, the other offer 5.00.
-    const answer = desk(
+    const answer = shopOf(
       { post: flat('10.00') },
       [item('A', { kind: 'tube' }), item('B', { kind: 'tube', origin: 'Elsewhere' }), item('GIFT', { price: '1.00' })],
       {
@@ -91,7 +91,7 @@ describe('offers that change how groups are put together', () => {
 
   test('steps of spend beside a lane that turns free from a value of its group: as much left as turns it free is not dearer', () => {
     // 77.81 less 4.24 is 73.57, above 58.22: free all the same.
-    const answer = desk(
+    const answer = shopOf(
       { post: flat('41.41', { value: '58.22', test: 'after', of: 'group' }) },
       [item('A', { price: '77.81' })],
       {
@@ -111,7 +111,7 @@ test('a gift that keeps a service off is told as not used there, tax added or no
     { id: 'post', name: 'Post', days: [1, 2] as [number, number], bars: ['lithium'] },
     { id: 'van', name: 'Van', days: [2, 3] as [number, number] },
   ];
-  const at = desk({}, [item('A'), item('LAMP', { price: '4.00', hazards: ['lithium'] })], {
+  const at = shopOf({}, [item('A'), item('LAMP', { price: '4.00', hazards: ['lithium'] })], {
     markets: [{ id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin', tax: 'added' }],
     taxes: [{ id: 'here', class: 'standard', places: ['IE'], percent: '23' }],
     services,

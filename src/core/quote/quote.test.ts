@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { desk, either, flat, item, offerOf } from '../../../tests/books/desk.ts';
 import { opened } from '../../../tests/books/opened.ts';
 import { randomBasket, randomBook } from '../../../tests/books/random.ts';
+import { either, flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import type { BookFile, BookInput } from '../book/index.ts';
 import { offerSchema } from '../offers/index.ts';
@@ -80,7 +80,7 @@ describe('offers', () => {
 
   test('2.80, 5.40, 9.90 and free delivery on the cheapest choice: 0.00, 5.40, 9.90; with at most 2.00 taken 0.80', () => {
     const cheapest = (most?: string) =>
-      desk({ a: flat('5.40'), b: flat('2.80'), c: flat('9.90') }, [item('A')], {
+      shopOf({ a: flat('5.40'), b: flat('2.80'), c: flat('9.90') }, [item('A')], {
         offers: [
           offerOf('free', 1, {
             benefit: { is: 'delivery', on: { is: 'cheapest' }, off: { by: 'free' } },

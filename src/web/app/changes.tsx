@@ -3,7 +3,7 @@ import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { valueAt } from '../../core/book/index.ts';
 import { pathWords, valueWords } from '../../words/index.ts';
 import { useSaveMutation } from '../data/api.ts';
-import { useBook } from '../data/desk.ts';
+import { useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';

@@ -3,7 +3,7 @@ import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
 import { dated, listed } from '../../words/index.ts';
 import { useClockQuery, usePushClockMutation } from '../data/api.ts';
-import { useBook, useMoment } from '../data/desk.ts';
+import { useBook, useMoment } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
 import { asOfSet } from '../data/view.ts';
 import { failure } from '../ui/failed.ts';

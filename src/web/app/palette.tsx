@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useBook } from '../data/desk.ts';
+import { useBook } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
 import { opened, themeSet } from '../data/view.ts';
 import { Panel } from './panel.tsx';
@@ -34,8 +34,8 @@ export function Palette() {
       { name: 'Move the moment, push the clock', what: 'act', run: () => act(opened('moment')) },
       { name: 'Import or export the book', what: 'act', run: () => act(opened('who')) },
       ...sheets.map(to),
-      { name: 'Light', what: 'looks', run: () => act(themeSet('desk')) },
-      { name: 'Dark', what: 'looks', run: () => act(themeSet('lamp')) },
+      { name: 'Light', what: 'looks', run: () => act(themeSet('light')) },
+      { name: 'Dark', what: 'looks', run: () => act(themeSet('dark')) },
       { name: 'Keys', what: 'act', run: () => act(opened('keys')) },
       ...(book ? rooms.flatMap((room) => room.finds(book).map(to)) : []),
     ];

@@ -2,7 +2,7 @@ import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { useAppDispatch } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 
-/** Something laid over the desk for a moment; Esc puts it away and the focus goes back to where it was. */
+/** Something laid over the page for a moment; Esc puts it away and the focus goes back to where it was. */
 export function Panel({ title, children }: { title: string; children: ReactNode }) {
   const act = useAppDispatch();
   const box = useRef<HTMLDivElement>(null);

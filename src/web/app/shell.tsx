@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { dated } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
-import { useBook } from '../data/desk.ts';
+import { useBook } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { placeOfZone, TimeZoneContext } from '../ui/clock.ts';
@@ -22,7 +22,7 @@ import { WhoPanel } from './who.tsx';
 export function Shell() {
   useKeys();
   const act = useAppDispatch();
-  const { open, theme, who, asOf } = useAppSelector((state) => state.view);
+  const { open, theme, who, asOf, broken } = useAppSelector((state) => state.view);
   const count = useAppSelector((state) => state.draft.edits.length);
   const book = useBook();
   const { error } = useBookQuery();
@@ -32,8 +32,8 @@ export function Shell() {
   const moment = asOf ?? clock?.now;
   const zone = book?.home.timeZone ?? 'UTC';
   useEffect(() => {
-    const dark = theme === 'lamp' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
-    document.documentElement.dataset.theme = dark ? 'lamp' : 'desk';
+    const dark = theme === 'dark' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+    document.documentElement.dataset.theme = dark ? 'dark' : 'light';
   }, [theme]);
 
   return (
@@ -78,6 +78,14 @@ export function Shell() {
             </span>
           </header>
           <main className="min-h-0">
+            {broken !== null && (
+              <p role="alert" className="fault p-2">
+                Answers could not be worked out: {broken}. What is shown may be old; your changes are kept.{' '}
+                <button type="button" className="act" onClick={() => location.reload()}>
+                  Load it again
+                </button>
+              </p>
+            )}
             {book ? (
               <Outlet />
             ) : error ? (

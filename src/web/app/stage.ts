@@ -1,5 +1,5 @@
 import type { ComponentType } from 'react';
-import type { OpenBook } from '../data/desk.ts';
+import type { OpenBook } from '../data/book.ts';
 
 /** Something the finder lists: an object of the book, and where it is looked at. */
 export interface Found {

@@ -3,7 +3,7 @@ import { type Basket, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { channelName, massOf, money, priced, serviceName } from '../../words/index.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../data/api.ts';
-import { useBook, useDesk, useMoment } from '../data/desk.ts';
+import { useBook, useEngine, useMoment } from '../data/book.ts';
 import { factsOf } from '../data/facts.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { stripToggled } from '../data/view.ts';
@@ -16,7 +16,7 @@ export function Strip() {
   const shown = useAppSelector((state) => state.view.strip);
   const book = useBook();
   const moment = useMoment();
-  const computed = useDesk((desk, edits) => (moment === null ? null : desk.compute(edits, moment)), [moment]);
+  const computed = useEngine((engine, edits) => (moment === null ? null : engine.compute(edits, moment)), [moment]);
   const { data: report } = useLastCheckQuery();
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not
   // understood.

@@ -37,8 +37,8 @@ export function WhoPanel() {
             onChange={(event) => act(themeSet(event.target.value as typeof theme))}
           >
             <option value="system">as the machine</option>
-            <option value="desk">light</option>
-            <option value="lamp">dark</option>
+            <option value="light">light</option>
+            <option value="dark">dark</option>
           </select>
         </label>
       </p>

@@ -20,7 +20,7 @@ export const store = configureStore({
   middleware: (standard) => standard({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   preloadedState: {
     draft: { ...draft.getInitialState(), ...known.draft },
-    view: { ...view.getInitialState(), ...known.view, open: null, checking: null },
+    view: { ...view.getInitialState(), ...known.view, open: null, checking: null, broken: null },
   },
 });
 

@@ -5,14 +5,24 @@ export interface ViewState {
   /** The moment everything is computed for; null follows the clock. */
   readonly asOf: string | null;
   readonly strip: boolean;
-  readonly theme: 'desk' | 'lamp' | 'system';
+  readonly theme: 'light' | 'dark' | 'system';
   readonly who: string;
   readonly open: 'palette' | 'keys' | 'changes' | 'moment' | 'who' | null;
   /** The check under way. */
   readonly checking: number | null;
+  /** Why the working out of answers failed; null while it goes well. */
+  readonly broken: string | null;
 }
 
-const start: ViewState = { asOf: null, strip: true, theme: 'system', who: 'Somebody', open: null, checking: null };
+const start: ViewState = {
+  asOf: null,
+  strip: true,
+  theme: 'system',
+  who: 'Somebody',
+  open: null,
+  checking: null,
+  broken: null,
+};
 
 export const view = createSlice({
   name: 'view',
@@ -24,7 +34,8 @@ export const view = createSlice({
     whoSet: (state, { payload }: PayloadAction<string>) => ({ ...state, who: payload }),
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
+    engineFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, broken: payload }),
   },
 });
 
-export const { asOfSet, stripToggled, themeSet, whoSet, opened, checkingSet } = view.actions;
+export const { asOfSet, stripToggled, themeSet, whoSet, opened, checkingSet, engineFailed } = view.actions;

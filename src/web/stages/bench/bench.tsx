@@ -16,7 +16,7 @@ import {
 } from '../../../words/index.ts';
 import { placeOf } from '../../app/stages.ts';
 import { useCheckoutsQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import type { Sided, Unanswered } from '../../engine/quick.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
@@ -52,8 +52,8 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
   const at = new Date(moment).toISOString();
   const live = useLiveFiles(at);
-  const sided = useDesk<Sided | Unanswered>(
-    (desk, edits) => desk.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>,
+  const sided = useEngine<Sided | Unanswered>(
+    (engine, edits) => engine.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>,
     [asking, moment, live],
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));

@@ -1,6 +1,6 @@
 import type { MarginPart } from '../../../core/plan/index.ts';
 import { money } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import type { SidedMargin } from '../../engine/quick.ts';
 
 const partWords: Record<MarginPart, string> = {

@@ -1,6 +1,6 @@
 import type { Answer, Hidden } from '../../../core/quote/index.ts';
 import { money, serviceName } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 
 const hiddenWords: Record<Hidden['why'], string> = {
   'same name': 'behind the same name, by',

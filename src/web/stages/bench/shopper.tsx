@@ -3,7 +3,7 @@ import { amountText, type Currency, minor, mondayOf, parseAmount, unwrap } from 
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { parsePlace } from '../../../core/places/index.ts';
 import { channelName, offerTitle } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, TextPart } from '../../ui/field.tsx';
 
 const countFault = (text: string): string | null => (/^\d{1,7}$/.test(text) ? null : 'a whole number');

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { desk, item, offerOf } from '../../../../tests/books/desk.ts';
+import { item, offerOf, shopOf } from '../../../../tests/books/shop.ts';
 import { basketSchema } from '../../../core/book/index.ts';
 import { withCustomer, withSpend } from './told.ts';
 
 const off = { is: 'off order' as const, off: { by: 'percent' as const, percent: '10' } };
-const { file } = desk({}, [item('A')], {
+const { file } = shopOf({}, [item('A')], {
   offers: [offerOf('gust', 1, { benefit: off }), offerOf('lull', 2, { benefit: off })],
 }).open();
 const basket = (more: object = {}) =>

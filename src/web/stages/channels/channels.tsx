@@ -5,7 +5,7 @@ import { dialectOf, type Note, settingsOf } from '../../../core/channels/index.t
 import { countries } from '../../../core/places/index.ts';
 import { channelName, clauseName, countryName, money, serviceName } from '../../../words/index.ts';
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { useDated } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
@@ -36,7 +36,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const set = settingsOf(book.book, dialect);
   const who = useAppSelector((state) => state.view.who);
   const unsaved = useAppSelector((state) => state.draft.edits.length);
-  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
+  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
   const { data: report } = useLastCheckQuery();
   const [send, sending] = useSendMutation();
   // Asked again while something is under way, or a channel does not answer.

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { ChannelId } from '../../../core/book/index.ts';
 import { channelName } from '../../../words/index.ts';
 import { useListingsQuery } from '../../data/api.ts';
-import { useDesk } from '../../data/desk.ts';
+import { useEngine } from '../../data/book.ts';
 
 const shown = 40;
 
@@ -10,8 +10,8 @@ const shown = 40;
 export function Records({ id }: { id: ChannelId }) {
   const { data } = useListingsQuery(id);
   const listings = data?.listings ?? null;
-  const found = useDesk(
-    (desk, edits) => (listings ? desk.recordsThere(edits, id, listings) : null),
+  const found = useEngine(
+    (engine, edits) => (listings ? engine.recordsThere(edits, id, listings) : null),
     [listings, id],
     'study',
   );

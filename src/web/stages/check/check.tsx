@@ -16,7 +16,7 @@ import {
   signed,
 } from '../../../words/index.ts';
 import { api, useCheckQuery, useLastCheckQuery, useStartCheckMutation, useStopCheckMutation } from '../../data/api.ts';
-import { type OpenBook, useBook, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { checkingSet } from '../../data/view.ts';
 import { placeOfZone, useDated } from '../../ui/clock.ts';

@@ -13,7 +13,7 @@ import {
   stepNames,
 } from '../../../words/index.ts';
 import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../../data/api.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useDated } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';

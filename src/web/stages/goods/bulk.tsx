@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../../core/goods/index.ts';
 import { goodsFieldWords } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
 
 const shownChanges = 12;

@@ -17,7 +17,7 @@ import {
   writeGoods,
 } from '../../../core/goods/index.ts';
 import { goodsFieldWords } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { freshId } from '../../ui/fresh-id.ts';
 import { BulkEdit } from './bulk.tsx';
@@ -93,10 +93,10 @@ function Goods({ book }: { book: OpenBook }) {
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
-  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
-  const problems = useDesk((desk, edits) => desk.goodsProblems(edits), [], 'study');
-  const taken = useDesk(
-    (desk, edits) => (selection ? desk.selected(edits, selection.id) : null),
+  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
+  const problems = useEngine((engine, edits) => engine.goodsProblems(edits), [], 'study');
+  const taken = useEngine(
+    (engine, edits) => (selection ? engine.selected(edits, selection.id) : null),
     [selection?.id],
     'study',
   );

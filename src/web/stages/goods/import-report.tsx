@@ -1,5 +1,5 @@
 import { cellOf, csvOf, type GoodsFile, goodsFields, type Item } from '../../../core/goods/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 
 const shownLines = 100;

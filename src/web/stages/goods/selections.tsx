@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
 import { amountOf } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { UnitPart } from '../rates/unit.tsx';
 

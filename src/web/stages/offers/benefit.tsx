@@ -1,6 +1,6 @@
 import { benefitEditors } from '#benefit-editors';
 import type { BenefitBody } from '../../../core/offers/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 import type { BenefitEditor, EditorProps } from './benefits/editor.ts';
 

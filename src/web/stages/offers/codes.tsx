@@ -9,7 +9,7 @@ import {
   useSegmentsQuery,
   useSpendQuery,
 } from '../../data/api.ts';
-import { type OpenBook, useBook } from '../../data/desk.ts';
+import { type OpenBook, useBook } from '../../data/book.ts';
 import { failure } from '../../ui/failed.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';

@@ -7,7 +7,7 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../../core/plan/index.ts';
 import { channelName, dated, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
@@ -31,8 +31,8 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
   const meant = book.book.offers.filter((one) => one.state === 'meant');
   const offer = meant.find((one) => one.id === chosen) ?? meant[0];
   const id = offer?.id ?? '';
-  const cost = useDesk(
-    (desk, edits) => (orders && id ? desk.offerCost(edits, orders, id, moment) : null),
+  const cost = useEngine(
+    (engine, edits) => (orders && id ? engine.offerCost(edits, orders, id, moment) : null),
     [orders, id, moment],
     'study',
   );
@@ -98,8 +98,8 @@ function Moved({
   moment: number;
   say: Say;
 }) {
-  const { state, start, stop } = useHeavy((desk, edits, pace) =>
-    desk.offerCurve(edits, orders, offer.id, moment, pace),
+  const { state, start, stop } = useHeavy((engine, edits, pace) =>
+    engine.offerCurve(edits, orders, offer.id, moment, pace),
   );
   const curve = state.is === 'done' ? state.answer : null;
   // A year of a small seller is drawn at once; more waits for a word.

@@ -1,4 +1,4 @@
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart, nameFault, Several, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 

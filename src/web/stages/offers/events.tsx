@@ -1,5 +1,5 @@
 import { localOf } from '../../../core/exact/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Book } from '../../../core/book/index.ts';
 import type { Meeting, Run } from '../../../core/plan/index.ts';
 import { amountOf, money, offerTitle, priced, serviceName, wholeOf, zoneName } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk, useHeavy, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, TextPart } from '../../ui/field.tsx';
@@ -23,7 +23,7 @@ export function MeetsStage() {
  */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const currency = useCurrency();
-  const meetings = useDesk((desk, edits) => desk.meets(edits, moment, null), [moment], 'study');
+  const meetings = useEngine((engine, edits) => engine.meets(edits, moment, null), [moment], 'study');
   const surprising = meetings?.filter((one) => one.surprising) ?? [];
   const pairs = meetings?.filter((one) => one.second.is === 'offer') ?? [];
   const lanes = meetings?.filter((one) => one.second.is === 'lane' && one.relation.is !== 'together') ?? [];
@@ -178,8 +178,8 @@ export const basketWords = (
 function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
   const [value, setValue] = useState(amountOf(500, book.home.currency));
-  const { state, start, stop } = useHeavy((desk, edits, pace) =>
-    desk.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
+  const { state, start, stop } = useHeavy((engine, edits, pace) =>
+    engine.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
   );
   const answer = state.is === 'done' ? state.answer : null;
   return (

@@ -6,7 +6,7 @@ import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
 import { dated, money, offerTitle, serviceName } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -37,12 +37,12 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
     `${one.title} ${one.id} ${one.state}`.toLowerCase().includes(filter.toLowerCase()),
   );
   const offer = offers.find((one) => one.id === chosen) ?? shown[0];
-  const about = useDesk(
-    (desk, edits) => (offer ? desk.aboutOffer(edits, offer.id, moment) : null),
+  const about = useEngine(
+    (engine, edits) => (offer ? engine.aboutOffer(edits, offer.id, moment) : null),
     [offer?.id, moment],
     'study',
   );
-  const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
+  const computed = useEngine((engine, edits) => engine.compute(edits, moment), [moment]);
   const problems = offer
     ? (computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? [])
     : [];
@@ -242,8 +242,8 @@ function Meaning({
   deciding: Deciding | null;
 }) {
   const go = useNavigate();
-  const computed = useDesk((desk, edits) => desk.compute(edits, moment), [moment]);
-  const meetings = useDesk((desk, edits) => desk.meets(edits, moment, offer.id), [offer.id, moment], 'study');
+  const computed = useEngine((engine, edits) => engine.compute(edits, moment), [moment]);
+  const meetings = useEngine((engine, edits) => engine.meets(edits, moment, offer.id), [offer.id, moment], 'study');
   const met =
     meetings?.filter(
       (one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id),

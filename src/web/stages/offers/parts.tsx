@@ -1,6 +1,6 @@
 import type { OffBody } from '../../../core/offers/index.ts';
 import { amountOf } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart, figureFault, MoneyPart, TextPart } from '../../ui/field.tsx';
 
 /** What is wrong with a count from 1 to 999; null for nothing. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { parsePlace } from '../../../core/places/index.ts';
 import { money, serviceName } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
 import { GoodsPart } from './parts.tsx';
@@ -25,8 +25,8 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
   const [market, setMarket] = useState(book.home.id);
   const [place, setPlace] = useState(book.home.assumed ?? 'IE');
   const [units, setUnits] = useState('1');
-  const answer = useDesk(
-    (desk, edits) => desk.included(edits, selection, market, place, Number(units), moment),
+  const answer = useEngine(
+    (engine, edits) => engine.included(edits, selection, market, place, Number(units), moment),
     [selection, market, place, units, moment],
     'study',
   );

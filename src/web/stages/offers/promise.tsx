@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import type { BrokenPromise } from '../../../core/plan/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { AddPart, nameFault, TextPart } from '../../ui/field.tsx';
 
 /** The words shoppers see: title, its other locales, terms; each held against the rule, and terms proposed from it. */

@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { channelIds } from '../../../core/book/index.ts';
 import { type AskBody, benefitKindOf, type Code, type OfferBody } from '../../../core/offers/index.ts';
 import { amountOf, channelName } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import {
   AddPart,
   amountIn,

@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { instantOf, localOf } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { benefitWord } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { useDated } from '../../ui/clock.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 

@@ -3,7 +3,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { channelName } from '../../../words/index.ts';
 import { useChannelsQuery } from '../../data/api.ts';
-import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import { useDated } from '../../ui/clock.ts';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 import { momentOf } from './timeline.tsx';
@@ -11,7 +11,7 @@ import { momentOf } from './timeline.tsx';
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
   const dated = useDated();
-  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
+  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const begin = momentOf(offer.window.from, offer.window.zone);
   return (

@@ -1,4 +1,4 @@
-import type { Heavy } from '../../data/desk.ts';
+import type { Heavy } from '../../data/book.ts';
 
 /** The state of a long piece of work: how to begin it, how far it is, and how to stop it. */
 export function Working({

@@ -10,7 +10,7 @@ import {
   regionName,
 } from '../../../core/places/index.ts';
 import { countryName, serviceName, zoneName } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
 import type { MapAnswer } from '../../engine/study.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
@@ -62,11 +62,11 @@ function Places({ book }: { book: OpenBook }) {
   const { zone: chosen } = useParams();
   const go = useNavigate();
   const [address, setAddress] = useState('GB HS1 2AA');
-  const found = useDesk<PlaceFound | Unanswered>(
-    (desk, edits) => desk.find(edits, address) as Promise<PlaceFound | Unanswered>,
+  const found = useEngine<PlaceFound | Unanswered>(
+    (engine, edits) => engine.find(edits, address) as Promise<PlaceFound | Unanswered>,
     [address],
   );
-  const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
+  const computed = useEngine((engine, edits) => engine.compute(edits, 0), []);
   const { zones, templates } = book.book;
   const template = defaultTemplateOf(book.book);
   const order = template.zones;
@@ -77,14 +77,14 @@ function Places({ book }: { book: OpenBook }) {
   const [by, setBy] = useState<'zone' | 'charge'>('zone');
   const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
   const [removing, setRemoving] = useState(false);
-  const map = useDesk<MapAnswer | null>(
-    (desk, edits) =>
-      moment === null ? null : (desk.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
+  const map = useEngine<MapAnswer | null>(
+    (engine, edits) =>
+      moment === null ? null : (engine.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
     [template?.id, basket, moment],
     'study',
   );
-  const falls = useDesk(
-    (desk, edits) => (removing && zone ? desk.without(edits, zone.id) : null),
+  const falls = useEngine(
+    (engine, edits) => (removing && zone ? engine.without(edits, zone.id) : null),
     [removing, zone?.id],
   );
   const at = zone ? order.indexOf(zone.id) : -1;

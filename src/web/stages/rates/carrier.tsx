@@ -3,7 +3,7 @@ import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
 import { money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart } from '../../ui/field.tsx';
 import { RatesTabs } from './tabs.tsx';
@@ -21,8 +21,8 @@ export function CarrierStage() {
 function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: carrier } = useCarrierQuery();
   const { data: orders } = useOrdersQuery();
-  const records = useDesk(
-    (desk, edits) => (orders ? desk.records(edits, orders, moment) : null),
+  const records = useEngine(
+    (engine, edits) => (orders ? engine.records(edits, orders, moment) : null),
     [orders, moment],
     'study',
   );

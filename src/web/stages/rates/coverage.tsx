@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { CoverageFinding } from '../../../core/check/index.ts';
 import { countryName, massOf, money, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useVisitsQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { RatesTabs } from './tabs.tsx';
 
@@ -18,7 +18,7 @@ export function CoverageStage() {
 function Coverage({ book }: { book: OpenBook }) {
   const { data } = useVisitsQuery();
   const visits = Object.fromEntries((data?.visits ?? []).map((one) => [one.country, one.visits]));
-  const found = useDesk((desk, edits) => desk.coverage(edits, visits), [data], 'study');
+  const found = useEngine((engine, edits) => engine.coverage(edits, visits), [data], 'study');
   const told = (found ?? []).map((one) => sayOf(book, one));
   const grave = told.filter((one) => one.grave);
   const rest = told.filter((one) => !one.grave);

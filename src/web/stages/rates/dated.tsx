@@ -1,6 +1,6 @@
 import type { LaneBody, LaneRowBody } from '../../../core/rates/index.ts';
 import { amountOf, freeText, rateText } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { amountIn, keptTime, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 

@@ -2,7 +2,7 @@ import { channelIds, defaultTemplateOf } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../../core/rates/index.ts';
 import { amountOf, channelName } from '../../../words/index.ts';
-import { type OpenBook, useDesk, useMoment } from '../../data/desk.ts';
+import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { CurrencyContext, useCurrency } from '../../ui/currency.ts';
 import {
@@ -52,12 +52,12 @@ export function LaneMeaning({
   const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
-  const curve = useDesk(
-    (desk, edits) => desk.curve(edits, template, zone.id, service.id, moment),
+  const curve = useEngine(
+    (engine, edits) => engine.curve(edits, template, zone.id, service.id, moment),
     [template, zone.id, service.id, moment],
   );
-  const notes = useDesk((desk, edits) => desk.notes(edits, moment), [moment], 'study');
-  const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
+  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
+  const computed = useEngine((engine, edits) => engine.compute(edits, 0), []);
   const name = service.name.replace(/ delivery$/, '').toLowerCase();
   const heading = (
     <h2>

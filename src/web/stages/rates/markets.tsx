@@ -2,7 +2,7 @@ import type { Market } from '../../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../../core/exact/index.ts';
 import { parsePlace } from '../../../core/places/index.ts';
 import { money, pathWords, wholeOf } from '../../../words/index.ts';
-import { type OpenBook, useBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
@@ -19,8 +19,8 @@ export function MarketsStage() {
  * boxes.
  */
 function Markets({ book }: { book: OpenBook }) {
-  const computed = useDesk((desk, edits) => desk.compute(edits, 0), []);
-  const amiss = useDesk((desk, edits) => desk.amiss(edits), [], 'study');
+  const computed = useEngine((engine, edits) => engine.compute(edits, 0), []);
+  const amiss = useEngine((engine, edits) => engine.amiss(edits), [], 'study');
   const problems = (computed?.problems ?? []).filter((one) =>
     ['markets', 'exchange', 'taxes', 'boxes', 'costs'].includes(String(one.at[0])),
   );

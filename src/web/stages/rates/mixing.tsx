@@ -1,6 +1,6 @@
 import { type MixingBody, type MixingRuleBody, mixings } from '../../../core/rates/index.ts';
 import { amountOf, serviceName } from '../../../words/index.ts';
-import { type OpenBook, useBook } from '../../data/desk.ts';
+import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';

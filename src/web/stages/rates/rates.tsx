@@ -3,7 +3,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { LaneBody } from '../../../core/rates/index.ts';
 import { firstText, freeText, mannerText } from '../../../words/index.ts';
-import { type OpenBook, useBook } from '../../data/desk.ts';
+import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { CurrencyContext } from '../../ui/currency.ts';
 import { LaneMeaning } from './lane.tsx';

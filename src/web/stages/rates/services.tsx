@@ -1,6 +1,6 @@
 import { benefitKindOf } from '../../../core/offers/index.ts';
 import type { Service } from '../../../core/rates/index.ts';
-import type { OpenBook } from '../../data/desk.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';

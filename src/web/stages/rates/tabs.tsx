@@ -1,12 +1,12 @@
 import { Link } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import { SheetTabs } from '../../app/tabs.tsx';
-import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import { rates } from './stage.ts';
 
 /** The sheets of the stage: each template, then what holds for all of them. */
 export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: string | null }) {
-  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
   return (
     <nav className="tabs-row" aria-label="Templates">
       {book.book.templates.map((one) => (

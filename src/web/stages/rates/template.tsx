@@ -2,7 +2,7 @@ import { useNavigate } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { Service, TemplateBody } from '../../../core/rates/index.ts';
 import { amountOf } from '../../../words/index.ts';
-import { type OpenBook, useDesk } from '../../data/desk.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { plainLane } from './lane.tsx';
@@ -22,7 +22,7 @@ export function TemplateHead({
 }) {
   const go = useNavigate();
   const { templates, selections, zones, services } = book.book;
-  const counts = useDesk((desk, edits) => desk.counts(edits), [], 'study');
+  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
   const at = ['templates', template.id];
   const isDefault = template === defaultTemplateOf(book.book);
   const add = (body: (id: string) => TemplateBody) => {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { pathWords, valueWords } from '../../../words/index.ts';
 import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../../data/api.ts';
-import { useBook } from '../../data/desk.ts';
+import { useBook } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useDated } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { BenefitBody } from '../../../../core/offers/index.ts';
-import type { OpenBook } from '../../../data/desk.ts';
+import type { OpenBook } from '../../../data/book.ts';
 
 export interface EditorProps<Body> {
   readonly book: OpenBook;

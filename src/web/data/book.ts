@@ -3,23 +3,26 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Book, Edit, Market } from '../../core/book/index.ts';
 import { valueAt, withEdit } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
-import type { Desk } from '../engine/desk.ts';
+import type { Engine } from '../engine/engine.ts';
 import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery, useSinglesQuery } from './api.ts';
 import { edited } from './draft.ts';
-import { useAppDispatch, useAppSelector } from './index.ts';
+import { store, useAppDispatch, useAppSelector } from './index.ts';
+import { engineFailed } from './view.ts';
 
 /** A worker of its own for what is answered as one types, and one for what looks at all goods. */
-interface Bench {
-  readonly desk: Remote<Desk>;
+interface Running {
+  readonly engine: Remote<Engine>;
   loaded: Promise<void> | null;
   from: readonly unknown[];
 }
-const bench = (): Bench => ({
-  desk: wrap<Desk>(new Worker(new URL('../engine/desk.ts', import.meta.url), { type: 'module' })),
-  loaded: null,
-  from: [],
-});
-const benches = { quick: bench(), study: bench() };
+function started(): Running {
+  const worker = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
+  worker.addEventListener('error', ({ message }) => failed(message || 'its program could not be loaded'));
+  return { engine: wrap<Engine>(worker), loaded: null, from: [] };
+}
+/** Says on the screen that what is shown may not be what was asked for. */
+const failed = (why: unknown) => store.dispatch(engineFailed(why instanceof Error ? why.message : String(why)));
+const engines = { quick: started(), study: started() };
 
 /** The saved book, the draft on it, and how to edit. Null until the book has come. */
 export function useBook() {
@@ -83,10 +86,10 @@ export function useMoment(): number | null {
 const rest = 250;
 
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
-export function useDesk<T>(
-  ask: (desk: Remote<Desk>, edits: readonly Edit[]) => Promise<T> | null,
+export function useEngine<T>(
+  ask: (engine: Remote<Engine>, edits: readonly Edit[]) => Promise<T> | null,
   depends: readonly unknown[],
-  at: keyof typeof benches = 'quick',
+  at: keyof typeof engines = 'quick',
 ): T | null {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
@@ -98,22 +101,22 @@ export function useDesk<T>(
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
     if (!data || !goods) return;
-    const place = benches[at];
+    const place = engines[at];
     const from = [data, goods, carrier, singles];
     if (from.some((one, i) => one !== place.from[i])) {
       place.from = from;
-      place.loaded = place.desk.load(data.book, goods, carrier?.cards ?? [], singles);
+      place.loaded = place.engine.load(data.book, goods, carrier?.cards ?? [], singles);
     }
     let stale = false;
     const go = () =>
       place.loaded
-        ?.then(() => (stale ? null : ask(place.desk, edits)))
+        ?.then(() => (stale ? null : ask(place.engine, edits)))
         .then((value) => {
           if (stale || value === null || value === undefined) return;
           answered.current = true;
           setAnswer(() => value);
         })
-        .catch((error) => console.error(error));
+        .catch(failed);
     // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one
     // types.
     let waiting: number | undefined;
@@ -152,7 +155,7 @@ export type Heavy<T> =
   | { readonly is: 'failed'; readonly why: string };
 
 export function useHeavy<T>(
-  ask: (desk: Remote<Desk>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
+  ask: (engine: Remote<Engine>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
 ) {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
@@ -170,16 +173,16 @@ export function useHeavy<T>(
     start() {
       if (!data || !goods) return;
       end();
-      const own = new Worker(new URL('../engine/desk.ts', import.meta.url), { type: 'module' });
+      const own = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
       worker.current = own;
       setState({ is: 'running', done: 0, all: 0 });
-      const desk = wrap<Desk>(own);
+      const engine = wrap<Engine>(own);
       const pace = proxy(
         (done: number, all: number) => worker.current === own && setState({ is: 'running', done, all }),
       );
-      desk
+      engine
         .load(data.book, goods, carrier?.cards ?? [], none)
-        .then(() => ask(desk, edits, pace))
+        .then(() => ask(engine, edits, pace))
         .then((answer) => {
           if (worker.current === own) setState({ is: 'done', answer });
         })

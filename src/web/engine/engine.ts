@@ -16,10 +16,10 @@ import {
 } from './study.ts';
 
 /**
- * The core at the desk: keeps the saved book and goods, makes the draft's edits on them, and answers. Everything that
+ * The core at the engine: keeps the saved book and goods, makes the draft's edits on them, and answers. Everything that
  * computes on the screen goes through here.
  */
-const desk = {
+const engine = {
   load,
   compute,
   bench,
@@ -42,5 +42,5 @@ const desk = {
   deepest,
   included,
 };
-export type Desk = typeof desk;
-expose(desk);
+export type Engine = typeof engine;
+expose(engine);

@@ -16,17 +16,17 @@ interface Application {
 }
 
 /**
- * The running application with the demo's data, in a database and folder of its own; and a page whose console must stay
- * quiet.
+ * The running application with the demo's data, in a database and folder of its own for each file, by its `own` name; and
+ * a page whose console must stay quiet.
  */
-export const test = base.extend<{ desk: Page; quiet: undefined }, { application: Application }>({
+export const test = base.extend<{ desk: Page }, { own: string; application: Application }>({
+  own: ['', { option: true, scope: 'worker' }],
   application: [
-    // biome-ignore lint/correctness/noEmptyPattern: the runner reads the fixtures a fixture needs from its pattern
-    async ({}, use) => {
+    async ({ own }, use) => {
       const { startApplication } = await import('../../scripts/parts/application.mjs');
       const cluster = process.env.PLEMB_TEST_CLUSTER;
       if (!cluster) throw new Error('PLEMB_TEST_CLUSTER is not set: run npm test');
-      const name = `e2e_${Math.random().toString(36).slice(2, 10)}`;
+      const name = `e2e_${own}_${Math.random().toString(36).slice(2, 10)}`;
       const admin = new pg.Client({ connectionString: cluster.replace('NAME', 'tests') });
       await admin.connect();
       await admin.query(`create database ${name}`);

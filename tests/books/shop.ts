@@ -26,7 +26,7 @@ export const item = (sku: string, more: Partial<Item> = {}): Item => ({
  * A small book made for one question: services, one home zone (Ireland) with these lanes, these goods; anything else on
  * top.
  */
-export function desk(lanes: Readonly<Record<string, Lane>>, goods: readonly Item[], more: Partial<BookInput> = {}) {
+export function shopOf(lanes: Readonly<Record<string, Lane>>, goods: readonly Item[], more: Partial<BookInput> = {}) {
   const services = Object.keys(lanes).map((id, i) => ({
     id,
     name: `Service ${id}`,

@@ -1,0 +1,8 @@
+// The application as it is built.
+import { startApplication } from './application.mjs';
+import { build } from './build.mjs';
+
+export async function startBuilt(options) {
+  build(options.root);
+  return startApplication(options);
+}

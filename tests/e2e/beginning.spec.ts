@@ -1,0 +1,127 @@
+import { execFileSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { starterBook } from '../../src/core/book/index.ts';
+import { smallBook } from '../books/small.ts';
+import { accessible, expect, test } from './application.ts';
+import { cell, checkAgain, save } from './hands.ts';
+
+const root = fileURLToPath(new URL('../..', import.meta.url));
+test.use({ own: 'beginning' });
+
+test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({
+  desk,
+  application,
+  context,
+}) => {
+  const begun = {
+    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }),
+    goods: smallBook().goods.slice(0, 1),
+  };
+  expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);
+  await desk.goto(`${application.address}/rates`);
+  await expect(desk.getByText('No service yet: services are added on the sheet Mixing')).toBeVisible();
+  await desk.goto(`${application.address}/rates/mixing`);
+  await desk.getByRole('button', { name: 'Add a service' }).click();
+  await desk.getByLabel('Name of service-1').fill('By van');
+  await desk.goto(`${application.address}/places`);
+  await desk.getByRole('button', { name: '+ New' }).click();
+  await desk.getByLabel('Places taken in').fill('IE');
+  await desk.goto(`${application.address}/rates`);
+  await desk.getByLabel('Offer another service').selectOption({ index: 1 });
+  await desk.locator('[data-lane$="/service-1"]').focus();
+  await desk.keyboard.press('Enter');
+  await expect(desk.getByRole('button', { name: 'Offer it at a flat 5.00' })).toBeFocused();
+  await desk.keyboard.press('Enter');
+  await desk.getByLabel('Flat amount').fill('6.35');
+  await save(desk, 'A first lane');
+  const { book } = await context.request.get(`${application.address}/api/book`).then((answer) => answer.json());
+  expect(Object.values(book.templates[0].lanes)).toMatchObject([
+    { 'service-1': { rate: { is: 'flat', amount: '6.35' } } },
+  ]);
+  expect(book.services).toMatchObject([{ id: 'service-1', name: 'By van', days: [2, 4] }]);
+  await desk.goto(`${application.address}/rates/mixing`);
+  await expect(desk.getByRole('region', { name: 'Services' }).getByRole('button', { name: 'Take away' })).toBeHidden();
+  await accessible(desk);
+});
+
+test('a small book that is not the demo’s: from import to a finding, and the command line says the same', async ({
+  desk,
+  application,
+  context,
+}, info) => {
+  const file = smallBook();
+  await desk.keyboard.press('Control+k');
+  await desk.keyboard.type('import');
+  await desk.keyboard.press('Enter');
+  const broken = { ...file, markets: file.markets.map((market) => ({ ...market, currency: 'ZZZ' })) };
+  await desk
+    .getByLabel('Import a book')
+    .setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(broken)) });
+  await expect(desk.getByRole('alert')).toContainText('a code of ISO 4217, such as EUR');
+  await desk
+    .getByLabel('Import a book')
+    .setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+  await expect(desk.getByText('soap.json is the book now')).toBeVisible();
+  await desk.keyboard.press('Escape');
+  await expect(desk.getByTestId('intended-two-bars')).toHaveText('7.30');
+  for (const channel of ['lerrin-shop', 'harrowmere']) {
+    await desk.goto(`${application.address}/channels/${channel}`);
+    await desk.getByRole('button', { name: /^Send 1 template/ }).click();
+    await expect(desk.getByRole('status')).toContainText('and taken');
+  }
+  await context.request.post(`${application.channels['lerrin-shop']}/desk/edit`, {
+    data: { zone: 'home', speed: 'post', row: 0, charge: '6.00' },
+  });
+  await checkAgain(desk);
+  await cell(desk, 'Home all', 'Lerrin Shop').click();
+  const finding = desk.getByRole('complementary', { name: 'The finding' });
+  await expect(finding).toContainText('Shoppers there pay 1.30 too little.');
+  await expect(finding).toContainText('1 × Oat bar, 226.796 g, €6.50 to IE, post');
+  await finding.getByRole('button', { name: 'Send again' }).click();
+  await expect(finding).toContainText('check again to see it hang true');
+  await checkAgain(desk);
+  await expect(cell(desk, 'Home all', 'Lerrin Shop').getByRole('img')).toHaveAccessibleName('matches at Lerrin Shop');
+
+  const [bookPath, basketPath] = [info.outputPath('book.json'), info.outputPath('basket.json')];
+  const { writeFileSync } = await import('node:fs');
+  writeFileSync(
+    bookPath,
+    await context.request.get(`${application.address}/api/book/file`).then((answer) => answer.text()),
+  );
+  writeFileSync(basketPath, JSON.stringify(file.pinned[0]));
+  const plemb = (...words: string[]) => {
+    try {
+      return {
+        status: 0,
+        text: execFileSync(process.execPath, [`${root}scripts/plemb.mjs`, ...words], { encoding: 'utf8' }),
+      };
+    } catch (error) {
+      const { status, stdout, stderr } = error as { status: number; stdout: string; stderr: string };
+      return { status, text: `${stdout}${stderr}` };
+    }
+  };
+  const quoted = plemb('quote', bookPath, basketPath, '--json', '--at', '2026-11-24T09:10:00Z');
+  expect(JSON.parse(quoted.text).choices).toEqual([
+    {
+      service: 'post',
+      name: 'Post',
+      days: [3, 5],
+      discount: '0.00',
+      delivery: '7.30',
+      total: '20.30',
+      tax: '0.00',
+      pays: '20.30',
+      used: [],
+      took: {},
+      off: ['0.00'],
+      gifts: [],
+      notProved: null,
+    },
+  ]);
+  expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once a plan');
+  const checked = plemb('check', bookPath, '--at', '2026-11-24T09:10:00Z');
+  expect(checked.text).toContain('baskets asked');
+  expect(checked.status).toBe(0);
+  expect(plemb('check', 'nowhere.json')).toEqual({ status: 2, text: 'nowhere.json cannot be read\n' });
+  expect(plemb('quote', bookPath, basketPath, '--at', 'soon').status).toBe(2);
+});

@@ -1,0 +1,38 @@
+import type { Page } from '@playwright/test';
+import { expect } from './application.ts';
+
+/** A cell of the check's table, by its row and channel. */
+export const cell = (page: Page, row: string, channel: string) =>
+  page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('button', { name: new RegExp(channel) });
+
+/** Saves all changes, with a note. */
+export async function save(page: Page, note: string) {
+  await page.keyboard.press('Control+s');
+  await page.getByPlaceholder('What for?').fill(note);
+  await page.getByRole('button', { name: /^Save \d+ change/ }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+}
+
+/** Opens a menu by keyboard and takes an entry by its first letters. */
+export async function add(page: Page, entry: string, menu = 'Add to the sentence') {
+  await page.getByRole('button', { name: menu, exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(entry);
+  await page.keyboard.press('Enter');
+}
+
+/** Types into a part of a sentence, by keyboard. */
+export async function typed(page: Page, label: string, text: string) {
+  await page.getByLabel(label, { exact: true }).focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type(text);
+}
+
+/** Checks again, and waits for the end of it. */
+export async function checkAgain(page: Page) {
+  await page.goto(`${new URL(page.url()).origin}/check`);
+  const before = await page.getByText(/baskets stand for all/).textContent();
+  await page.getByRole('button', { name: /^Check/ }).click();
+  await expect(page.getByRole('button', { name: 'Check again' })).toBeVisible({ timeout: 60_000 });
+  expect(before).toBeTruthy();
+}
