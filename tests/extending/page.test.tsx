@@ -45,17 +45,22 @@ test('a lane’s cell says it in its own words, and draws no steps', () => {
   expect(container.innerHTML).toBe('');
 });
 
+const book = {
+  goods: [],
+  home: { currency: 'EUR' },
+  book: { selections: [], services: [], markets: [] },
+} as unknown as OpenBook;
+function Benefit() {
+  const [benefit, change] = useState<BenefitBody>({ is: 'off order', off: { by: 'percent', percent: '10' } });
+  return (
+    <>
+      <BenefitPart book={book} benefit={benefit} onCommit={change} />
+      <output>{JSON.stringify(benefit)}</output>
+    </>
+  );
+}
+
 test('a benefit of that kind is chosen and edited in the offer’s sentence', () => {
-  const book = { goods: [], home: { currency: 'EUR' }, book: { selections: [], services: [], markets: [] } };
-  function Benefit() {
-    const [benefit, change] = useState<BenefitBody>({ is: 'off order', off: { by: 'percent', percent: '10' } });
-    return (
-      <>
-        <BenefitPart book={book as unknown as OpenBook} benefit={benefit} onCommit={change} />
-        <output>{JSON.stringify(benefit)}</output>
-      </>
-    );
-  }
   render(<Benefit />);
   fireEvent.change(screen.getByLabelText('What they have'), { target: { value: 'second unit' } });
   expect(stands()).toEqual({ is: 'second unit', goods: null, percent: '50' });

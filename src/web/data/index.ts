@@ -27,9 +27,12 @@ export const store = configureStore({
 store.subscribe(() => {
   const {
     draft: { base, edits },
-    view: { asOf, strip, theme, who },
+    view: { asOf, strip, stripRows, splits, theme, who },
   } = store.getState();
-  localStorage.setItem(key, JSON.stringify({ draft: { base, edits }, view: { asOf, strip, theme, who } }));
+  localStorage.setItem(
+    key,
+    JSON.stringify({ draft: { base, edits }, view: { asOf, strip, stripRows, splits, theme, who } }),
+  );
 });
 
 export type State = ReturnType<typeof store.getState>;

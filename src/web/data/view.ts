@@ -5,6 +5,10 @@ export interface ViewState {
   /** The moment everything is computed for; null follows the clock. */
   readonly asOf: string | null;
   readonly strip: boolean;
+  /** How many pinned baskets are in sight. */
+  readonly stripRows: number;
+  /** How much of its sheet what is above a grip may take, in percent, by the sheet. */
+  readonly splits: Readonly<Record<string, number>>;
   readonly theme: 'light' | 'dark' | 'system';
   readonly who: string;
   readonly open: 'palette' | 'keys' | 'changes' | 'moment' | 'who' | null;
@@ -17,6 +21,8 @@ export interface ViewState {
 const start: ViewState = {
   asOf: null,
   strip: true,
+  stripRows: 2,
+  splits: {},
   theme: 'system',
   who: 'Somebody',
   open: null,
@@ -30,6 +36,11 @@ export const view = createSlice({
   reducers: {
     asOfSet: (state, { payload }: PayloadAction<string | null>) => ({ ...state, asOf: payload }),
     stripToggled: (state) => ({ ...state, strip: !state.strip }),
+    stripRowsSet: (state, { payload }: PayloadAction<number>) => ({ ...state, stripRows: payload }),
+    splitSet: (state, { payload: { name, share } }: PayloadAction<{ name: string; share: number }>) => ({
+      ...state,
+      splits: { ...state.splits, [name]: share },
+    }),
     themeSet: (state, { payload }: PayloadAction<ViewState['theme']>) => ({ ...state, theme: payload }),
     whoSet: (state, { payload }: PayloadAction<string>) => ({ ...state, who: payload }),
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
@@ -38,4 +49,5 @@ export const view = createSlice({
   },
 });
 
-export const { asOfSet, stripToggled, themeSet, whoSet, opened, checkingSet, engineFailed } = view.actions;
+export const { asOfSet, stripToggled, stripRowsSet, splitSet, themeSet, whoSet, opened, checkingSet, engineFailed } =
+  view.actions;

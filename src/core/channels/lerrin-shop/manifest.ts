@@ -4,7 +4,7 @@ import { type Manifest, plainSettings } from '../manifest.ts';
 export const manifest = {
   id: 'lerrin-shop',
   name: 'Lerrin Shop',
-  short: 'Lerrin',
+  short: 'Shop',
   what: 'own storefront · EUR · live at once',
   files: ['shop.json'],
   speeds: 'own',

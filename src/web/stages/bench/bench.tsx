@@ -20,6 +20,7 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import { factsOf } from '../../data/facts.ts';
 import type { Sided, Unanswered } from '../../engine/quick.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
+import { Missing } from '../../ui/missing.tsx';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 import { hangOfCharge } from '../check/hang.ts';
 import { useLiveFiles } from './live.ts';
@@ -34,7 +35,10 @@ export function BenchStage() {
   const { basket: id } = useParams();
   const basket = book?.book.pinned.find((one) => one.id === id);
   if (!book || moment === null) return null;
-  if (!basket) return <p className="sheet">This basket is not pinned any more.</p>;
+  if (!basket) {
+    const all = book.book.pinned.map((one) => ({ id: one.id, name: one.name, to: `/bench/${one.id}` }));
+    return <Missing what="pinned basket" id={id ?? ''} all={all} home="/check" />;
+  }
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
 

@@ -10,6 +10,7 @@ import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { useDated } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
 import { ChoicePart } from '../../ui/field.tsx';
+import { Missing } from '../../ui/missing.tsx';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
 import { ReadBack } from './read-back.tsx';
@@ -19,7 +20,11 @@ export function ChannelsStage() {
   const book = useBook();
   const moment = useMoment();
   const { channel } = useParams();
-  const id = channelIds.find((one) => one === channel) ?? channelIds[0];
+  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
+  if (id === undefined) {
+    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/${one}` }));
+    return <Missing what="channel" id={channel ?? ''} all={all} home="/channels" />;
+  }
   return book && moment !== null && <Channels key={id} book={book} id={id} moment={moment} />;
 }
 

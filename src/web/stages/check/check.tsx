@@ -55,10 +55,12 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const cellKey = key ? decodeURIComponent(key) : null;
   const inCell = (one: FindingView, channelId: string, row: Row) => one.channel === channelId && keyOf(one) === row.key;
   const chosen = report?.findings.filter((one) => one.channel === channel && keyOf(one) === cellKey) ?? [];
-  const first = chosen.length > 0 ? null : worstOf(report?.findings ?? []);
+  // Of a channel without a class all is shown; of nothing the worst.
+  const ofChannel = cellKey === null ? (report?.findings.filter((one) => one.channel === channel) ?? []) : [];
+  const first = chosen.length + ofChannel.length > 0 || channel !== undefined ? null : worstOf(report?.findings ?? []);
   const shown = first
     ? (report?.findings.filter((one) => one.channel === first.channel && keyOf(one) === keyOf(first)) ?? [])
-    : chosen;
+    : [...chosen, ...ofChannel];
   const check = report?.check;
   const cells = rows.flatMap((row) =>
     channelIds.map((id) => ({
@@ -115,7 +117,9 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
               </button>
             ) : (
               <button type="button" className="act" onClick={() => stop(checking)}>
-                Stop at {run ? `${run.done.toLocaleString('en')} of ${run.all.toLocaleString('en')}` : '…'}
+                {run && run.all > 0
+                  ? `Stop at ${run.done.toLocaleString('en')} of ${run.all.toLocaleString('en')}`
+                  : 'Stop: finding the baskets to ask …'}
               </button>
             )}
           </span>

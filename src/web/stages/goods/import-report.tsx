@@ -42,8 +42,10 @@ export function ImportReport({
     <div className="mb-3 border border-base-300 bg-base-100 p-3" role="status" aria-label="What the file holds">
       <p>
         <strong>{name}</strong>: {added.length} new, {changed.length} changed, {file.items.length - count} as they are,{' '}
-        <span className={file.badLines.length > 0 ? 'text-off' : ''}>{file.badLines.length} bad lines</span>. Nothing
-        has been applied yet.
+        <span className={file.badLines.length > 0 ? 'text-off' : ''}>
+          {file.badLines.length} bad {file.badLines.length === 1 ? 'line' : 'lines'}
+        </span>
+        . Nothing has been applied yet.
       </p>
       {rows.length > 0 && (
         <div className="mt-2 max-h-44 overflow-auto">

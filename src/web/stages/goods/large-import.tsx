@@ -52,8 +52,10 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
           <>
             {report.fresh.toLocaleString('en')} new, {report.changed.toLocaleString('en')} changed,{' '}
             {report.same.toLocaleString('en')} as they are,{' '}
-            <span className={report.bad > 0 ? 'text-off' : ''}>{report.bad.toLocaleString('en')} bad lines</span>.
-            Nothing has been applied yet.
+            <span className={report.bad > 0 ? 'text-off' : ''}>
+              {report.bad.toLocaleString('en')} bad {report.bad === 1 ? 'line' : 'lines'}
+            </span>
+            . Nothing has been applied yet.
           </>
         )}
       </p>

@@ -29,7 +29,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
   const go = useNavigate();
   const { data: orders } = useOrdersQuery();
   const meant = book.book.offers.filter((one) => one.state === 'meant');
-  const offer = meant.find((one) => one.id === chosen) ?? meant[0];
+  const offer = chosen === undefined ? meant[0] : meant.find((one) => one.id === chosen);
   const id = offer?.id ?? '';
   const cost = useEngine(
     (engine, edits) => (orders && id ? engine.offerCost(edits, orders, id, moment) : null),

@@ -10,6 +10,8 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { Missing } from '../../ui/missing.tsx';
+import { Split } from '../../ui/split.tsx';
 import { freshBenefit } from './benefit.tsx';
 import { calendarOf } from './calendar.ts';
 import { EventsList } from './events.tsx';
@@ -23,7 +25,14 @@ import { Told } from './told.tsx';
 export function OffersStage() {
   const book = useBook();
   const moment = useMoment();
-  return book && moment !== null && <Offers book={book} moment={moment} />;
+  const { offer: id } = useParams();
+  if (!book || moment === null) return null;
+  const { offers } = book.book;
+  if (id !== undefined && !offers.some((one) => one.id === id)) {
+    const all = offers.map((one) => ({ id: one.id, name: one.title, to: `/offers/${one.id}` }));
+    return <Missing what="offer" id={id} all={all} home="/offers" />;
+  }
+  return <Offers book={book} moment={moment} />;
 }
 
 /** All offers on a time line, the chosen one as a sentence, and what it means. */
@@ -113,69 +122,79 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
 
   return (
     <div className="stage">
-      <section className="sheet" aria-label="Offers">
-        <OffersTabs />
-        <div className="head">
-          <h1>Offers</h1>
-          <span className="muted">{offers.length} in the book</span>
-          <input
-            className="search"
-            aria-label="Filter the offers"
-            placeholder="Filter  /"
-            data-filter
-            value={filter}
-            onChange={(event) => setFilter(event.target.value)}
-          />
-          <span className="acts">
-            <AddPart label="New offer" shown="New offer …" added={fresh} />
-            <button
-              type="button"
-              className="act"
-              onClick={() => download('offers.ics', calendarOf(book.book.seller, offers), 'text/calendar')}
-            >
-              Calendar file
-            </button>
-          </span>
-        </div>
-        {picked.size > 0 && <Bulk book={book} moment={moment} picked={picked} clear={() => setPicked(new Set())} />}
-        <TimeLine
-          book={book}
-          moment={moment}
-          offers={shown}
-          chosen={offer?.id ?? null}
-          picked={picked}
-          longestReview={longest}
-          onChoose={(id) => go(`/offers/${id}`)}
-          onPick={(id) =>
-            setPicked(new Set(picked.has(id) ? [...picked].filter((one) => one !== id) : [...picked, id]))
-          }
-        />
-        <EventsList book={book} moment={moment} />
-        {offer && (
-          <>
-            <h2 className="mt-4">
-              {offer.title} <span className="muted small">no. {offer.number}</span>{' '}
-              {offer.state !== 'meant' && (
-                <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>
+      <section className="sheet parted" aria-label="Offers">
+        <Split
+          name="offers"
+          above={
+            <>
+              <OffersTabs />
+              <div className="head">
+                <h1>Offers</h1>
+                <span className="muted">{offers.length} in the book</span>
+                <input
+                  className="search"
+                  aria-label="Filter the offers"
+                  placeholder="Filter  /"
+                  data-filter
+                  value={filter}
+                  onChange={(event) => setFilter(event.target.value)}
+                />
+                <span className="acts">
+                  <AddPart label="New offer" shown="New offer …" added={fresh} />
+                  <button
+                    type="button"
+                    className="act"
+                    onClick={() => download('offers.ics', calendarOf(book.book.seller, offers), 'text/calendar')}
+                  >
+                    Calendar file
+                  </button>
+                </span>
+              </div>
+              {picked.size > 0 && (
+                <Bulk book={book} moment={moment} picked={picked} clear={() => setPicked(new Set())} />
               )}
-            </h2>
-            <OfferSentence key={offer.id} book={book} offer={offer} />
-            <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
-            {problems.map((one) => (
-              <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
-                {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
-              </p>
-            ))}
-            <PromiseWords
-              key={`words ${offer.id}`}
-              book={book}
-              offer={offer}
-              broken={about?.broken ?? []}
-              proposed={about?.proposed ?? ''}
-            />
-            <Told book={book} offer={offer} moment={moment} />
-          </>
-        )}
+              <TimeLine
+                book={book}
+                moment={moment}
+                offers={shown}
+                chosen={offer?.id ?? null}
+                picked={picked}
+                longestReview={longest}
+                onChoose={(id) => go(`/offers/${id}`)}
+                onPick={(id) =>
+                  setPicked(new Set(picked.has(id) ? [...picked].filter((one) => one !== id) : [...picked, id]))
+                }
+              />
+              <EventsList book={book} moment={moment} />
+            </>
+          }
+        >
+          {offer && (
+            <>
+              <h2 className="mt-4">
+                {offer.title} <span className="muted small">no. {offer.number}</span>{' '}
+                {offer.state !== 'meant' && (
+                  <span className="text-limit">({offer.state === 'draft' ? 'a draft, not meant yet' : 'paused'})</span>
+                )}
+              </h2>
+              <OfferSentence key={offer.id} book={book} offer={offer} />
+              <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
+              {problems.map((one) => (
+                <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
+                  {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
+                </p>
+              ))}
+              <PromiseWords
+                key={`words ${offer.id}`}
+                book={book}
+                offer={offer}
+                broken={about?.broken ?? []}
+                proposed={about?.proposed ?? ''}
+              />
+              <Told book={book} offer={offer} moment={moment} />
+            </>
+          )}
+        </Split>
       </section>
       <aside className="meaning" aria-label="What it does">
         {offer && <Meaning book={book} offer={offer} moment={moment} deciding={about?.deciding ?? null} />}

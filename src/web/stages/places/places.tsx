@@ -15,12 +15,20 @@ import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
 import type { MapAnswer } from '../../engine/study.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { Missing } from '../../ui/missing.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { World } from './world.tsx';
 
 export function PlacesStage() {
   const book = useBook();
-  return book && <Places book={book} />;
+  const { zone: id } = useParams();
+  if (!book) return null;
+  const { zones } = book.book;
+  if (id !== undefined && !zones.some((one) => one.id === id)) {
+    const all = zones.map((one) => ({ id: one.id, name: one.name, to: `/places/${one.id}` }));
+    return <Missing what="zone" id={id} all={all} home="/places" />;
+  }
+  return <Places book={book} />;
 }
 
 /** What a pattern takes in, in words. */

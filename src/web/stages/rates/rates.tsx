@@ -6,6 +6,7 @@ import { firstText, freeText, mannerText } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { CurrencyContext } from '../../ui/currency.ts';
+import { Missing } from '../../ui/missing.tsx';
 import { LaneMeaning } from './lane.tsx';
 import { lanesIn, textOf } from './lanes-block.ts';
 import { RateShape } from './rate.tsx';
@@ -13,7 +14,25 @@ import { TemplateHead } from './template.tsx';
 
 export function RatesStage() {
   const book = useBook();
-  return book && <Rates book={book} />;
+  const { zone, service } = useParams();
+  const [search] = useSearchParams();
+  if (!book) return null;
+  const { zones, services, templates } = book.book;
+  const template = search.get('template');
+  if (template !== null && !templates.some((one) => one.id === template)) {
+    const all = templates.map((one) => ({ id: one.id, name: one.name, to: `/rates?template=${one.id}` }));
+    return <Missing what="template" id={template} all={all} home="/rates" />;
+  }
+  const at = template === null ? '' : `?template=${template}`;
+  if (zone !== undefined && !zones.some((one) => one.id === zone)) {
+    const all = zones.map((one) => ({ id: one.id, name: one.name, to: `/rates/${one.id}${at}` }));
+    return <Missing what="zone" id={zone} all={all} home="/rates" />;
+  }
+  if (service !== undefined && !services.some((one) => one.id === service)) {
+    const all = services.map((one) => ({ id: one.id, name: one.name, to: `/rates/${zone}/${one.id}${at}` }));
+    return <Missing what="service" id={service} all={all} home="/rates" />;
+  }
+  return <Rates book={book} />;
 }
 
 /** The template as the matrix of zones and services; the chosen lane's meaning beside it. */

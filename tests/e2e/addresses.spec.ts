@@ -1,0 +1,69 @@
+import { accessible, expect, test } from './application.ts';
+
+test.use({ own: 'addresses' });
+
+test('an address of something that is not there says so, and offers what is nearest', async ({ desk, application }) => {
+  for (const [address, said, near, to] of [
+    ['offers/gust11', 'There is no offer “gust11”', 'GUST12: 12 % off your order', /offers\/gust12$/],
+    ['places/eiro', 'There is no zone “eiro”', 'Euro area', /places\/euro$/],
+    ['rates/ie/standart', 'There is no service “standart”', 'Standard delivery', /rates\/ie\/standard$/],
+    ['rates?template=tube', 'There is no template “tube”', 'Long tubes', /template=tubes$/],
+    ['channels/harowmere', 'There is no channel “harowmere”', 'Harrowmere', /channels\/harrowmere$/],
+    ['bench/delta', 'There is no pinned basket “delta”', 'Delta 2 m to Cork', /bench\/delta-cork$/],
+  ] as const) {
+    await desk.goto(`${application.address}/${address}`);
+    const alert = desk.getByRole('alert');
+    await expect(alert.getByRole('heading')).toHaveText(said);
+    await alert.getByRole('link', { name: near, exact: true }).click();
+    await expect(desk).toHaveURL(to);
+    await expect(desk.getByRole('heading', { name: /^There is no/ })).toBeHidden();
+  }
+  await desk.goto(`${application.address}/offers/gust11`);
+  await accessible(desk);
+});
+
+test('a channel’s own check: all of its findings and of no other', async ({ desk, application }) => {
+  await desk.goto(`${application.address}/check/harrowmere`);
+  const finding = desk.getByRole('complementary', { name: 'The finding' });
+  await expect(finding.getByRole('heading').first()).toContainText('Harrowmere');
+  const heads = await finding.getByRole('heading', { level: 2 }).allTextContents();
+  expect(heads.length).toBeGreaterThan(3);
+  expect(heads.filter((one) => !one.endsWith('at Harrowmere'))).toEqual([]);
+});
+
+test('the strip shows two whole rows, more by its grip; the offer stands under its time line, each by itself', async ({
+  desk,
+  application,
+}) => {
+  await desk.goto(`${application.address}/offers/gust12`);
+  const strip = desk.getByRole('region', { name: 'Pinned baskets' });
+  const inSight = async () => {
+    const box = await strip.boundingBox();
+    const rows = await strip.getByRole('row').all();
+    const boxes = await Promise.all(rows.slice(1).map((row) => row.boundingBox()));
+    const bottom = (box?.y ?? 0) + (box?.height ?? 0);
+    return boxes.filter((one) => one && one.y + one.height <= bottom + 1).length;
+  };
+  await expect(strip.getByText('Delta 2 m to Cork')).toBeVisible();
+  expect(await inSight()).toBe(2);
+  await strip.getByRole('separator').focus();
+  await desk.keyboard.press('ArrowUp');
+  await desk.keyboard.press('ArrowUp');
+  expect(await inSight()).toBe(4);
+  await desk.reload();
+  await expect(strip.getByText('Delta 2 m to Cork')).toBeVisible();
+  expect(await inSight()).toBe(4);
+  await strip.getByRole('separator').focus();
+  for (const _ of [1, 2, 3, 4]) await desk.keyboard.press('ArrowDown');
+  expect(await inSight()).toBe(1);
+
+  const sentence = desk.getByLabel('Percent', { exact: true });
+  await expect(sentence).toBeInViewport();
+  const grip = desk.getByRole('separator', { name: 'Room for what is above, in percent' });
+  const before = (await grip.boundingBox())?.y ?? 0;
+  await grip.focus();
+  await desk.keyboard.press('ArrowUp');
+  await desk.keyboard.press('ArrowUp');
+  expect((await grip.boundingBox())?.y ?? 0).toBeLessThan(before - 40);
+  await accessible(desk);
+});
