@@ -45,8 +45,8 @@ export function askKindsOf<const K extends readonly [AnyKind, ...AnyKind[]]>(all
   type Ask = ReturnType<K[number]['read']>;
   type Schemas = { [I in keyof K]: K[I]['schema'] };
   const byOver = new Map(all.map((kind) => [kind.over as string, kind as AskKind]));
-  const schemas = all.map((kind) => kind.schema) as unknown as Schemas & [z.ZodObject, ...z.ZodObject[]];
-  const schema = z.discriminatedUnion('over', schemas);
+  const schemas = all.map((kind) => kind.schema) as unknown as [z.ZodObject, ...z.ZodObject[]];
+  const schema = z.discriminatedUnion('over', schemas) as unknown as z.ZodDiscriminatedUnion<Schemas, 'over'>;
   const of = ({ over }: Kinded): AskKind => {
     const kind = byOver.get(over);
     if (!kind) throw new RangeError(`No kind of ask is over “${over}”`);

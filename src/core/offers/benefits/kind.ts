@@ -112,8 +112,8 @@ export function benefitKindsOf<const K extends readonly [AnyKind, ...AnyKind[]]>
   type Benefit = ReturnType<K[number]['read']>;
   type Schemas = { [I in keyof K]: K[I]['schema'] };
   const byIs = new Map(all.map((kind) => [kind.is as string, kind as BenefitKind]));
-  const schemas = all.map((kind) => kind.schema) as unknown as Schemas & [z.ZodObject, ...z.ZodObject[]];
-  const schema = z.discriminatedUnion('is', schemas);
+  const schemas = all.map((kind) => kind.schema) as unknown as [z.ZodObject, ...z.ZodObject[]];
+  const schema = z.discriminatedUnion('is', schemas) as unknown as z.ZodDiscriminatedUnion<Schemas, 'is'>;
   const of = ({ is }: Kinded): BenefitKind => {
     const kind = byIs.get(is);
     if (!kind) throw new RangeError(`No kind of benefit is called “${is}”`);

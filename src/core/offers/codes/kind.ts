@@ -33,9 +33,9 @@ type AnyKind = CodeKind<any>;
 export function codeKindsOf<const K extends readonly [AnyKind, ...AnyKind[]]>(all: K) {
   type Schemas = { [I in keyof K]: K[I]['schema'] };
   const byIs = new Map(all.map((kind) => [kind.is, kind as CodeKind]));
-  const schemas = all.map((kind) => kind.schema) as unknown as Schemas & [z.ZodObject, ...z.ZodObject[]];
+  const schemas = all.map((kind) => kind.schema) as unknown as [z.ZodObject, ...z.ZodObject[]];
   return {
-    schema: z.discriminatedUnion('is', schemas),
+    schema: z.discriminatedUnion('is', schemas) as unknown as z.ZodDiscriminatedUnion<Schemas, 'is'>,
     of({ is }: Kinded): CodeKind {
       const kind = byIs.get(is);
       if (!kind) throw new RangeError(`No kind of code is called “${is}”`);

@@ -80,8 +80,8 @@ export function rateKindsOf<const K extends readonly [AnyKind, ...AnyKind[]]>(al
   type Rate = ReturnType<K[number]['read']>;
   type Schemas = { [I in keyof K]: K[I]['schema'] };
   const byIs = new Map(all.map((kind) => [kind.is as string, kind as RateKind]));
-  const schemas = all.map((kind) => kind.schema) as unknown as Schemas & [z.ZodObject, ...z.ZodObject[]];
-  const schema = z.discriminatedUnion('is', schemas);
+  const schemas = all.map((kind) => kind.schema) as unknown as [z.ZodObject, ...z.ZodObject[]];
+  const schema = z.discriminatedUnion('is', schemas) as unknown as z.ZodDiscriminatedUnion<Schemas, 'is'>;
   const of = ({ is }: Kinded): RateKind => {
     const kind = byIs.get(is);
     if (!kind) throw new RangeError(`No kind of rate is called “${is}”`);
