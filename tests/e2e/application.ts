@@ -66,8 +66,10 @@ export const test = base.extend<{ desk: Page }, { own: string; application: Appl
   },
 });
 
-/** axe (WCAG 2.2 AA) finds nothing on the page as it stands. */
+/** axe (WCAG 2.2 AA) finds nothing on the page, once its sheet is there and nothing more is being fetched. */
 export async function accessible(page: Page): Promise<void> {
+  await expect(page.locator('.sheet').first()).toBeVisible();
+  await page.waitForLoadState('networkidle');
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();

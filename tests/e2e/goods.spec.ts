@@ -39,7 +39,7 @@ test('goods: filter, sort, edit by keyboard, import with a report, export', asyn
     ),
   });
   const report = desk.getByRole('status', { name: 'What the file holds' });
-  await expect(report).toContainText('1 new, 0 changed, 0 as they are, 1 bad lines');
+  await expect(report).toContainText('1 new, 0 changed, 0 as they are, 1 bad line');
   await expect(report.getByRole('row', { name: /^3/ })).toContainText('an amount such as 4.90');
   await report.getByRole('button', { name: /Take the 1 good line/ }).click();
   await expect(desk.getByRole('button', { name: '2 changes' })).toBeVisible();
@@ -69,7 +69,7 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   const before = Number.parseInt((await goods.textContent()) ?? '', 10);
   await desk.getByLabel('Import CSV').setInputFiles(file);
   const panel = desk.getByRole('region', { name: 'Import of a large file' });
-  await expect(panel).toContainText('19,999 new, 0 changed, 0 as they are, 1 bad lines', { timeout: 60_000 });
+  await expect(panel).toContainText('19,999 new, 0 changed, 0 as they are, 1 bad line', { timeout: 60_000 });
   await expect(panel).toContainText('Line 9: price: “dear”');
   await panel.getByRole('button', { name: 'Take 19,999 goods' }).click();
   await panel.getByRole('button', { name: 'Stop' }).click();

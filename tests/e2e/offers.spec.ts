@@ -112,7 +112,6 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(desk.getByRole('button', { name: /^SKYLINE/ })).toBeHidden();
   for (const path of ['offers', 'offers/meets', 'offers/codes', 'offers/price', 'offers/costs/gale-week']) {
     await desk.goto(`${application.address}/${path}`);
-    await desk.waitForTimeout(800);
     await accessible(desk);
   }
 });

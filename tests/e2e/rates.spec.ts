@@ -156,7 +156,6 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   ]) {
     await desk.goto(`${application.address}/${path}`);
     await expect(desk.getByRole('heading').first()).toBeVisible();
-    await desk.waitForTimeout(700);
     await accessible(desk);
   }
 });
