@@ -7,6 +7,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Broken } from './app/broken.tsx';
+import { RoomsContext } from './app/rooms.ts';
 import { Shell } from './app/shell.tsx';
 import { rooms } from './app/stages.ts';
 import { store } from './data/index.ts';
@@ -42,7 +43,9 @@ if (place) {
   createRoot(place).render(
     <StrictMode>
       <Provider store={store}>
-        <RouterProvider router={router} />
+        <RoomsContext value={rooms}>
+          <RouterProvider router={router} />
+        </RoomsContext>
       </Provider>
     </StrictMode>,
   );

@@ -12,9 +12,3 @@ import type { Stage } from './stage.ts';
 export const stages: readonly Stage[] = [goods, places, rates, offers, channels, check];
 /** Every room: the stages, and those beside them. */
 export const rooms: readonly Stage[] = [...stages, bench, revisions];
-
-const opens = new Map(rooms.flatMap((room) => Object.entries(room.opens)));
-
-/** Where a path of the book is looked at and edited; null where it has no place of its own. */
-export const placeOf = (path: readonly string[]): { readonly to: string; readonly words: string } | null =>
-  opens.get(path[0] ?? '')?.(path) ?? null;

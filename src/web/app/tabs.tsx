@@ -1,9 +1,13 @@
 import { Link, useLocation } from 'react-router';
-import { addressOf, type Stage } from './stage.ts';
+import { useRoom } from './rooms.ts';
+import { addressOf } from './stage.ts';
 
-/** A tab for each sheet of a stage. */
-export function SheetTabs({ stage, sheets = stage.sheets }: { stage: Stage; sheets?: Stage['sheets'] }) {
+/** A tab for each sheet of the room at hand, from the given one on. */
+export function SheetTabs({ from = 0 }: { from?: number }) {
   const { pathname } = useLocation();
+  const stage = useRoom();
+  if (!stage) return null;
+  const sheets = stage.sheets.slice(from);
   const all = sheets.map((sheet) => ({ to: addressOf(stage, sheet), name: sheet.name }));
   const here = all
     .filter(({ to }) => pathname === to || pathname.startsWith(`${to}/`))

@@ -14,7 +14,7 @@ import {
   stepNames,
   stepWords,
 } from '../../../words/index.ts';
-import { placeOf } from '../../app/stages.ts';
+import { usePlaces } from '../../app/rooms.ts';
 import { useCheckoutsQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
@@ -47,6 +47,7 @@ export function BenchStage() {
  * marked.
  */
 function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
+  const placeOf = usePlaces();
   const { data: spend } = useSpendQuery();
   const { data: segment } = useSegmentOfQuery(pinned.customer ?? '', { skip: pinned.customer === null });
   const basket = useMemo(() => withSpend(pinned, spend ?? [], book.book), [pinned, spend, book.book]);

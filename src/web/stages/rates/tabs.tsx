@@ -2,7 +2,6 @@ import { Link } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import { SheetTabs } from '../../app/tabs.tsx';
 import { type OpenBook, useEngine } from '../../data/book.ts';
-import { rates } from './stage.ts';
 
 /** The sheets of the stage: each template, then what holds for all of them. */
 export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: string | null }) {
@@ -19,7 +18,7 @@ export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: st
           {one.name} <span className="muted">{counts?.templates[one.id] ?? ''}</span>
         </Link>
       ))}
-      <SheetTabs stage={rates} sheets={rates.sheets.slice(1)} />
+      <SheetTabs from={1} />
     </nav>
   );
 }
