@@ -1,6 +1,7 @@
 // The application while it is worked on: the screen from its sources, changed in place; the server started again
 // whenever what it is made of changes.
 import { watch } from 'node:fs';
+import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { startApplication } from './application.mjs';
 import { freePort } from './ports.mjs';
@@ -33,18 +34,21 @@ export async function startDeveloping({ root, port, ...rest }) {
   };
   const watchers = made.map((folder) => watch(join(root, 'src', folder), { recursive: true }, restart));
 
-  const { createServer } = await import('vite');
-  const screen = await createServer({
+  // Within a server of our own: the bundler's would end the process by itself at a signal, and leave the rest running.
+  const web = createServer();
+  const { createServer: bundling } = await import('vite');
+  const screen = await bundling({
     root,
     logLevel: 'warn',
+    appType: 'spa',
     server: {
-      host: '127.0.0.1',
-      port,
-      strictPort: true,
+      middlewareMode: true,
+      hmr: { server: web },
       proxy: { '/api': { target: running.address, changeOrigin: true } },
     },
   });
-  await screen.listen();
+  web.on('request', screen.middlewares);
+  await new Promise((resolve) => web.listen(port, '127.0.0.1', resolve));
   return {
     ...running,
     address: `http://127.0.0.1:${port}`,
@@ -55,6 +59,8 @@ export async function startDeveloping({ root, port, ...rest }) {
       for (const one of watchers) one.close();
       await again;
       await screen.close();
+      web.close();
+      web.closeAllConnections();
       await running.stop();
     },
   };
