@@ -10,7 +10,7 @@ export const delivery: BenefitWordsFor<'delivery'> = {
   },
   terms({ on, off }, { currency, service }) {
     const by = on.is === 'services' ? `${joined(on.services.map(service))} delivery` : 'the cheapest delivery';
-    if (off.by === 'free') return `Free ${by}`;
+    if (off.by === 'free') return on.is === 'services' ? `Free ${by}` : 'The cheapest delivery free';
     if (off.by === 'to') return `${by.replace(/^./, (letter) => letter.toUpperCase())} at ${currency} ${off.amount}`;
     return `${offWritten(off, currency)} off ${by}`;
   },
