@@ -1,20 +1,19 @@
 import { expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
-import { bookFileSchema } from '../../core/book/index.ts';
-import { benefitKinds } from '../../core/offers/benefits/list.ts';
+import { bookFileSchema, compileBook } from '../../core/book/index.ts';
+import { unwrap } from '../../core/exact/index.ts';
 import { type Benefit, type BenefitBody, benefitKindOf, type WhyNot } from '../../core/offers/index.ts';
-import { readerFor } from '../../core/offers/reader.ts';
 import { benefitDone, benefitWord, money, proposedTerms, whyWords } from './index.ts';
 
 /** The sentences about offers, letter by letter. */
 const { goods: _, ...book } = bookFileSchema.parse(smallBook());
 const say = (amount: number) => money(amount, 'EUR');
-const currency = 'EUR' as never;
-const made = (body: BenefitBody): Benefit =>
-  benefitKinds.read(body, readerFor({ currency, market: currency, conversion: null, partOf: () => 0 }, []));
+const first = book.offers[0] as (typeof book.offers)[number];
+const made = (benefit: BenefitBody): Benefit | undefined =>
+  unwrap(compileBook({ ...book, offers: [{ ...first, goods: null, benefit }] })).offers[0]?.benefit;
 const terms = (benefit: BenefitBody) =>
   proposedTerms(book, {
-    ...(book.offers[0] as (typeof book.offers)[number]),
+    ...first,
     benefit,
     code: null,
     asks: [],
@@ -87,7 +86,7 @@ test.each<[BenefitBody, word: string, did: string, said: string]>([
   ],
 ])('%j', (benefit, word, did, said) => {
   expect(benefitWord(benefit)).toBe(word);
-  expect(benefitDone(made(benefit), say)).toBe(did);
+  expect(benefitDone(made(benefit) as Benefit, say)).toBe(did);
   expect(terms(benefit)).toBe(said);
   expect(benefitKindOf(benefit).is).toBe(benefit.is);
 });
