@@ -28,11 +28,15 @@ export async function typed(page: Page, label: string, text: string) {
   await page.keyboard.type(text);
 }
 
-/** Checks again, and waits for the end of it. */
+/** Checks again, and waits until that check, and no earlier one, has ended well. */
 export async function checkAgain(page: Page) {
-  await page.goto(`${new URL(page.url()).origin}/check`);
-  const before = await page.getByText(/baskets stand for all/).textContent();
+  const { origin } = new URL(page.url());
+  await page.goto(`${origin}/check`);
+  await expect(page.getByText(/baskets stand for all/)).toBeVisible();
+  const begun = page.waitForResponse((one) => /\/api\/checks$/.test(one.url()) && one.request().method() === 'POST');
   await page.getByRole('button', { name: /^Check/ }).click();
-  await expect(page.getByRole('button', { name: 'Check again' })).toBeVisible({ timeout: 60_000 });
-  expect(before).toBeTruthy();
+  const { id } = await (await begun).json();
+  const state = async () => (await (await page.request.get(`${origin}/api/checks/${id}`)).json()).state;
+  await expect.poll(state, { timeout: 120_000 }).toBe('done');
+  await expect(page.getByRole('button', { name: 'Check again' })).toBeVisible();
 }
