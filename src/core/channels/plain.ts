@@ -190,7 +190,8 @@ const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
 
 /** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
 export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { about: 'apart' })['by'] | null {
-  if (item.template !== book.defaultTemplate) return 'template';
+  // By id: a book read as of a moment has templates of its own, goods may be ready for the book it was read from.
+  if (item.template.id !== book.defaultTemplate.id) return 'template';
   if (item.varies && item.varies.eras.length > 1) return 'dated';
   if (item.own) return 'own rate';
   if ((item.serves & ((1 << book.services.length) - 1)) !== (1 << book.services.length) - 1) return 'services';

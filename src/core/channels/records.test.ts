@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
 import { flat, item, shopOf } from '../../../tests/books/shop.ts';
+import { asOf } from '../book/index.ts';
 import { dialectOf, listedAt, recordFindings } from './index.ts';
 
 test('a channel’s record is held against the goods, to the cent and to the step', () => {
@@ -38,4 +39,20 @@ test('goods that a channel stocks are not told there, and said to be its own', (
       .render(book, goods)
       .notes.some((note) => note.clause.about === 'stocked'),
   ).toBe(false);
+});
+
+test('goods ready for a book are of its default template as of any moment, though a lane has dated rows', () => {
+  const window = { from: '2026-12-01T00:00', until: null, zone: 'Europe/Dublin' };
+  const sets = { is: 'rate' as const, rate: { is: 'flat' as const, amount: '5.00' } };
+  const { book, goods } = shopOf({ post: { ...flat('4.00'), dated: [{ id: 'winter', window, sets }] } }, [
+    item('A'),
+    item('B'),
+  ]).open();
+  const now = asOf(book, Date.parse('2026-11-24T09:10:00Z'));
+  for (const id of ['lerrin-shop', 'harrowmere', 'findlark'] as const)
+    expect(
+      dialectOf(id)
+        .render(now, goods)
+        .notes.filter((note) => note.clause.about === 'apart'),
+    ).toEqual([]);
 });
