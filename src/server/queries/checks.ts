@@ -120,9 +120,14 @@ export async function classesOf(connection: Connection, run: number) {
   return rows;
 }
 
-export async function findingsOf(connection: Connection, run: number): Promise<{ key: string; body: Finding }[]> {
-  const { rows } = await connection.query<{ key: string; body: Finding }>(
-    'select key, body from finding where run = $1 order by position',
+interface FindingRow {
+  readonly channel: string;
+  readonly key: string;
+  readonly body: Finding;
+}
+export async function findingsOf(connection: Connection, run: number): Promise<FindingRow[]> {
+  const { rows } = await connection.query<FindingRow>(
+    'select channel, key, body from finding where run = $1 order by position',
     [run],
   );
   return rows;

@@ -1,5 +1,6 @@
 import { Hono } from 'hono';
 import { acceptRequest, type CheckReport, type CheckState, checkRequest } from '../../contract/index.ts';
+import { channelIds } from '../../core/book/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
@@ -30,6 +31,10 @@ const view = (row: CheckRow): CheckState => ({
   error: row.error,
 });
 
+/** Of an earlier check what is said of channels that are still there. */
+const ofThere = <T extends { readonly channel: string }>(rows: readonly T[]): T[] =>
+  rows.filter(({ channel }) => channelIds.some((id) => id === channel));
+
 /** Checks: asked for, followed, stopped, and what the last one found. */
 export function checkRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
@@ -56,10 +61,10 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
           since: { added: [], gone: [] },
         } satisfies CheckReport);
       const [classes, findings, accepted, earlier] = await Promise.all([
-        classesOf(database, last.id),
-        findingsOf(database, last.id),
+        classesOf(database, last.id).then(ofThere),
+        findingsOf(database, last.id).then(ofThere),
         acceptedKeys(database),
-        before ? findingsOf(database, before.id) : [],
+        before ? findingsOf(database, before.id).then(ofThere) : [],
       ]);
       const keys = new Set(findings.map((one) => one.key));
       const old = new Set(earlier.map((one) => one.key));
@@ -78,7 +83,7 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
           accepted: accepted.has(findingKey(body)),
           standing: standingOf(body, accepted),
         })),
-        down: last.down,
+        down: ofThere(last.down),
         since: before
           ? { added: [...keys].filter((key) => !old.has(key)), gone: [...old].filter((key) => !keys.has(key)) }
           : { added: [], gone: [] },

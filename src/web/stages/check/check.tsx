@@ -22,6 +22,7 @@ import { checkingSet } from '../../data/view.ts';
 import { placeOfZone, useDated } from '../../ui/clock.ts';
 import { download } from '../../ui/download.ts';
 import { failure } from '../../ui/failed.ts';
+import { Missing } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { FindingPanel } from './finding.tsx';
 import { hangOf, worstOf } from './hang.ts';
@@ -30,6 +31,11 @@ export function CheckStage() {
   const book = useBook();
   const moment = useMoment();
   const { data } = useLastCheckQuery();
+  const { channel } = useParams();
+  if (channel !== undefined && !channelIds.some((one) => one === channel)) {
+    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/check/${one}` }));
+    return <Missing what="channel" id={channel} all={all} home="/check" />;
+  }
   return book && moment !== null && <Check book={book} moment={moment} report={data ?? null} />;
 }
 

@@ -30,6 +30,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: orders } = useOrdersQuery();
   const meant = book.book.offers.filter((one) => one.state === 'meant');
   const offer = chosen === undefined ? meant[0] : meant.find((one) => one.id === chosen);
+  const there = book.book.offers.find((one) => one.id === chosen);
   const id = offer?.id ?? '';
   const cost = useEngine(
     (engine, edits) => (orders && id ? engine.offerCost(edits, orders, id, moment) : null),
@@ -56,7 +57,13 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
             everybody it is for had known of it
           </span>
         </div>
-        {!offer && <p className="muted">No offer is meant yet.</p>}
+        {!offer && (
+          <p className="muted">
+            {there
+              ? `“${there.title}” is not meant now: costs are worked out for offers that are meant.`
+              : 'No offer is meant yet.'}
+          </p>
+        )}
         {offer && cost && (
           <>
             <p className="sentence">
