@@ -5,6 +5,8 @@ test.use({ own: 'addresses' });
 test('an address of something that is not there says so, and offers what is nearest', async ({ desk, application }) => {
   for (const [address, said, near, to] of [
     ['offers/gust11', 'There is no offer “gust11”', 'GUST12: 12 % off your order', /offers\/gust12$/],
+    ['offers/costs/gust11', 'There is no offer “gust11”', 'GUST12: 12 % off your order', /offers\/costs\/gust12$/],
+    ['check/findlarc', 'There is no channel “findlarc”', 'Findlark', /check\/findlark$/],
     ['places/eiro', 'There is no zone “eiro”', 'Euro area', /places\/euro$/],
     ['rates/ie/standart', 'There is no service “standart”', 'Standard delivery', /rates\/ie\/standard$/],
     ['rates?template=tube', 'There is no template “tube”', 'Long tubes', /template=tubes$/],

@@ -11,13 +11,21 @@ import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../da
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
+import { Missing } from '../../ui/missing.tsx';
 import { OffersTabs } from './tabs.tsx';
 import { Working } from './working.tsx';
 
 export function CostsStage() {
   const book = useBook();
   const moment = useMoment();
-  return book && moment !== null ? <Costs book={book} moment={moment} /> : null;
+  const { offer: id } = useParams();
+  if (!book || moment === null) return null;
+  const { offers } = book.book;
+  if (id !== undefined && !offers.some((one) => one.id === id)) {
+    const all = offers.map((one) => ({ id: one.id, name: one.title, to: `/offers/costs/${one.id}` }));
+    return <Missing what="offer" id={id} all={all} home="/offers/costs" />;
+  }
+  return <Costs book={book} moment={moment} />;
 }
 
 /**
