@@ -8,6 +8,7 @@ import {
   shaped,
 } from '../core/book/index.ts';
 import { amountText, gramsText, unwrap } from '../core/exact/index.ts';
+import { saidProblem } from '../words/index.ts';
 import { jsonText, print, problemText, readJson, tellMigration, told } from './open.ts';
 import { table } from './table.ts';
 
@@ -57,7 +58,7 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
       const text = problemText(one);
       return !seen.has(text) && seen.add(text);
     });
-  if (json) print(jsonText({ items, problems }, 1));
+  if (json) print(jsonText({ items, problems: problems.map(saidProblem) }, 1));
   else {
     print(
       table(

@@ -10,6 +10,7 @@ import {
 } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { type Problem, unwrap } from '../core/exact/index.ts';
+import { faultText } from '../words/index.ts';
 
 /** Ends the command with 2 and a sentence. */
 export class Unable extends Error {}
@@ -32,7 +33,7 @@ export function readJson(path: string): unknown {
   }
 }
 
-export const problemText = (one: Problem): string => `${one.at.join(' › ')}: ${one.wrong}; right would be ${one.right}`;
+export const problemText = (one: Problem): string => `${one.at.join(' › ')}: ${faultText(one)}`;
 export const told = (path: string, problems: readonly Problem[]): Unable =>
   new Unable(problems.map((one) => `${path}: ${problemText(one)}`).join('\n'));
 

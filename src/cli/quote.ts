@@ -7,8 +7,9 @@ import {
   readBasket,
   readyGoods,
 } from '../core/book/index.ts';
-import { amountText, type Minor, type Problem, unwrap } from '../core/exact/index.ts';
+import { amountText, err, type Minor, ok, type Problem, type Result, unwrap } from '../core/exact/index.ts';
 import { type Answer, explain, questionOf, quote } from '../core/quote/index.ts';
+import { saidProblem } from '../words/index.ts';
 import { jsonText, openBook, print, problemText, readText } from './open.ts';
 import { table } from './table.ts';
 import { type WrittenAnswer, written, writtenSteps } from './written.ts';
@@ -21,19 +22,25 @@ interface How {
   readonly market: string | null;
 }
 
-/** The book in each of its markets, compiled when it is first asked for; null where there is no such market. */
-function markets(file: BookFile): (id: string) => { book: CompiledBook; bySku: ReadonlyMap<string, Ready> } | null {
+interface InMarket {
+  readonly book: CompiledBook;
+  readonly bySku: ReadonlyMap<string, Ready>;
+}
+
+/** The book in each of its markets, compiled when it is first asked for. */
+function markets(file: BookFile): (id: string) => Result<InMarket> {
   const { goods, ...body } = file;
-  const known = new Map<string, { book: CompiledBook; bySku: ReadonlyMap<string, Ready> }>();
+  const known = new Map<string, InMarket>();
+  const ids = body.markets.map((one) => one.id);
   return (id) => {
-    if (!body.markets.some((one) => one.id === id)) return null;
+    if (!ids.includes(id)) return err(['market'], { is: 'unknown', what: 'market', id, known: ids });
     let there = known.get(id);
     if (!there) {
       const book = unwrap(compileBook(body, id));
       there = { book, bySku: new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item])) };
       known.set(id, there);
     }
-    return there;
+    return ok(there);
   };
 }
 
@@ -48,7 +55,7 @@ export function runQuote(bookPath: string, basketsPath: string, how: How): numbe
       ? answerTo(line.data, home, inMarket, how)
       : { ok: false as const, problems: [line.problem] };
     if (!answered.ok) status = 2;
-    if (how.json) print(jsonText(answered.ok ? answered.value.json : { problems: answered.problems }));
+    if (how.json) print(jsonText(answered.ok ? answered.value.json : { problems: answered.problems.map(saidProblem) }));
     else if (answered.ok) print(answered.value.text());
     else
       process.stderr.write(
@@ -84,7 +91,7 @@ function* linesOf(text: string): Generator<Line> {
       yield {
         number,
         ok: false,
-        problem: { at: ['.'], wrong: 'this line is not JSON', right: 'a basket as a line of JSON' },
+        problem: { at: ['.'], is: 'malformed', text: line, form: 'JSON' },
       };
       continue;
     }
@@ -101,9 +108,8 @@ function answerTo(data: unknown, home: string, inMarket: ReturnType<typeof marke
   if (!basket.ok) return basket;
   const market = basket.value.market ?? home;
   const there = inMarket(market);
-  if (!there)
-    return { ok: false, problems: [{ at: ['market'], wrong: `no market “${market}”`, right: 'a market of the book' }] };
-  const { book, bySku } = there;
+  if (!there.ok) return there;
+  const { book, bySku } = there.value;
   const question = questionOf(book, basket.value, { ready: (sku) => bySku.get(sku), now: how.at });
   if (!question.ok) return question;
   const answer = quote(book, question.value);

@@ -14,8 +14,9 @@ import {
   takenBack,
   touches,
 } from '../core/book/index.ts';
-import { type Problem, unwrap } from '../core/exact/index.ts';
+import { type Problem, under, unwrap } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
+import { saidProblem } from '../words/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { Refusal } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
@@ -92,8 +93,7 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   const items = goods.flatMap((candidate): Item[] => {
     const read = shaped(itemSchema, candidate);
     const sku = String((candidate as Partial<Item> | null)?.sku ?? '');
-    const note = (list: readonly Problem[]) =>
-      problems.push(...list.map((one) => ({ ...one, at: ['goods', sku, ...one.at] })));
+    const note = (list: readonly Problem[]) => problems.push(...under(['goods', sku], list));
     if (!read.ok) {
       note(read.problems);
       return [];
@@ -102,7 +102,7 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   });
   // Variants are read with the items they take from, however far up; and every item that takes from one of these.
   const family = await familyOf(connection, items);
-  problems.push(...readyGoods(compiled, family).problems.map((one) => ({ ...one, at: ['goods', ...one.at] })));
+  problems.push(...under(['goods'], readyGoods(compiled, family).problems));
   const kept = new Set(items.map((item) => item.sku));
   const gone = touched.map((item) => item.sku).filter((sku) => !kept.has(sku));
   const needed = namedSkus(shape.value);
@@ -151,7 +151,7 @@ function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: C
 
 const unsound = (problems: readonly Problem[]) =>
   new Refusal(422, 'unsound', 'The book would not hold together', {
-    problems: problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })),
+    problems: problems.slice(0, 200).map(saidProblem),
   });
 
 /** Takes one revision back as a new revision; refused with 409 where a later one has changed the same. */

@@ -10,7 +10,7 @@ export function opened(file: BookFile, market?: string) {
   const { goods: items, ...body } = file;
   const book = unwrap(compileBook(body, market));
   const { goods, problems } = readyGoods(book, items);
-  if (problems[0]) throw new Error(`${problems[0].at.join(' › ')}: ${problems[0].wrong}`);
+  if (problems[0]) throw new Error(JSON.stringify(problems[0]));
   const bySku = new Map(goods.map((item) => [item.sku, item]));
   const ask = ({ moment, ...basket }: Asked): Question =>
     unwrap(

@@ -12,7 +12,7 @@ import { dialects } from '../../src/core/channels/index.ts';
 import { type Problem, unwrap } from '../../src/core/exact/index.ts';
 import { brokenPromises, decidingOf, seeded } from '../../src/core/plan/index.ts';
 import { explain, questionOf, quote } from '../../src/core/quote/index.ts';
-import { proposedTerms } from '../../src/words/index.ts';
+import { proposedTerms, saidProblem } from '../../src/words/index.ts';
 import { damaged } from '../books/damage.ts';
 import { worldOf } from '../reading/books.ts';
 
@@ -28,7 +28,7 @@ const foreign =
   /unrecognized|invalid|too (small|big)|expected|received|undefined|NaN|\[object|cannot read|is not a function|zod/i;
 function refusedInWords(problems: readonly Problem[], where: string): void {
   expect(problems.length, where).toBeGreaterThan(0);
-  for (const one of problems) {
+  for (const one of problems.map(saidProblem)) {
     expect(one.at.length, `${where} ${JSON.stringify(one)}`).toBeGreaterThan(0);
     expect(one.wrong.trim() !== '' && one.right.trim() !== '', `${where} ${JSON.stringify(one)}`).toBe(true);
     expect(

@@ -6,6 +6,7 @@ import {
   converted,
   currencyDigits,
   type Decimal,
+  type Fault,
   type Instant,
   isCurrency,
   kept,
@@ -14,6 +15,8 @@ import {
   type Problem,
   parseDecimal,
   type Result,
+  type Thing,
+  under,
 } from '../exact/index.ts';
 import { readSelection, type Selection } from '../goods/index.ts';
 import { benefitKindOf, type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
@@ -146,37 +149,43 @@ export interface CompiledBook {
  */
 export function compileBook(body: Book, marketId?: string): Result<CompiledBook> {
   const problems: Problem[] = [];
-  const note = (at: Problem['at'], wrong: string, right: string) => problems.push({ at, wrong, right });
+  const note: Noting = (at, fault) => problems.push({ at, ...fault });
 
   const markets = body.markets.map((market) => readMarket(market, problems));
   const market = markets.find((one) => one && (marketId === undefined || one.body.id === marketId));
   const first = markets[0];
   if (!first || !market) {
     if (problems.length === 0)
-      note(['markets'], `no market “${marketId}”`, body.markets.map((one) => one.id).join(', '));
+      note(
+        ['markets'],
+        unknown(
+          'market',
+          marketId ?? '',
+          body.markets.map((one) => one.id),
+        ),
+      );
     return { ok: false, problems };
   }
   doublesOf(body, note);
   for (const one of body.exchange) {
     for (const currency of [one.from, one.to])
-      if (!isCurrency(currency))
-        note(['exchange', one.id], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
-    if (Number(one.rate) === 0) note(['exchange', one.id, 'rate'], 'a rate of 0', 'a rate above 0');
+      if (!isCurrency(currency)) note(['exchange', one.id], { is: 'malformed', text: currency, form: 'currency' });
+    if (Number(one.rate) === 0) note(['exchange', one.id, 'rate'], { is: 'zero', of: 'exchange rate' });
   }
   const conversion = conversionInto(body, first.currency, market, ['exchange'], problems);
   const own = (amount: Minor) => (conversion ? converted(amount, conversion) : amount);
 
   for (const event of body.events)
     if (event.until < event.from)
-      note(['events', event.id, 'until'], `${event.until} lies before ${event.from}`, 'the first day first');
+      note(['events', event.id, 'until'], { is: 'backwards', from: event.from, to: event.until });
   const services = new Set(body.services.map((service) => service.id));
   for (const service of body.services) {
     if (service.days[1] < service.days[0])
-      note(
-        ['services', service.id, 'days'],
-        `${service.days[0]} to ${service.days[1]} days runs backwards`,
-        'the shortest first',
-      );
+      note(['services', service.id, 'days'], {
+        is: 'backwards',
+        from: String(service.days[0]),
+        to: String(service.days[1]),
+      });
   }
   const patterns = (texts: readonly string[], at: Problem['at']): Pattern[] =>
     texts.map((text, i) => kept(parsePattern(text), [...at, i], problems, { is: 'world' }));
@@ -195,13 +204,13 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   for (const box of body.boxes) {
     const read = readBox(box);
     if (read.ok) boxes.set(box.id, read.value);
-    else problems.push(...read.problems.map((one) => ({ ...one, at: ['boxes', box.id, ...one.at] })));
+    else problems.push(...under(['boxes', box.id], read.problems));
   }
   const selections = new Map<string, Selection>();
   for (const selection of body.selections) {
     const read = readSelection(selection, first.currency);
     if (read.ok) selections.set(selection.id, read.value);
-    else problems.push(...read.problems.map((one) => ({ ...one, at: ['selections', selection.id, ...one.at] })));
+    else problems.push(...under(['selections', selection.id], read.problems));
   }
 
   const quotings = new Map<string, Quoting>();
@@ -223,32 +232,25 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
           quotingInto,
         }
       : null;
-    if (!context) note([...at, 'currency'], `“${currency}” is no currency`, 'a code of ISO 4217, such as EUR');
+    if (!context) note([...at, 'currency'], { is: 'malformed', text: currency, form: 'currency' });
     if (template.goods !== null && !selections.has(template.goods))
-      note(
-        [...at, 'goods'],
-        `no selection “${template.goods}”`,
-        [...selections.keys()].join(', ') || 'a selection of the book',
-      );
+      note([...at, 'goods'], unknown('selection', template.goods, selections.keys()));
     const served = template.zones.flatMap((id, i) => {
       const zone = zones.get(id);
-      if (!zone) note([...at, 'zones', i], `no zone “${id}”`, [...zones.keys()].join(', '));
-      else if (template.zones.indexOf(id) < i) note([...at, 'zones', i], `“${id}” stands twice`, 'each zone once');
+      if (!zone) note([...at, 'zones', i], unknown('zone', id, zones.keys()));
+      else if (template.zones.indexOf(id) < i)
+        note([...at, 'zones', i], { is: 'repeated', what: 'zone', id, line: null });
       return zone ? [zone] : [];
     });
     const eras = new Map<string, Map<string, readonly LaneEra[]>>();
     for (const [zone, row] of Object.entries(template.lanes)) {
-      if (!zones.has(zone)) note([...at, 'lanes', zone], `no zone “${zone}”`, [...zones.keys()].join(', '));
+      if (!zones.has(zone)) note([...at, 'lanes', zone], unknown('zone', zone, zones.keys()));
       const read = new Map<string, readonly LaneEra[]>();
       for (const [service, lane] of Object.entries(row)) {
-        if (!services.has(service))
-          note([...at, 'lanes', zone, service], `no service “${service}”`, [...services].join(', '));
+        if (!services.has(service)) note([...at, 'lanes', zone, service], unknown('service', service, services));
         const result = context && readLane(lane, context);
         if (result?.ok) read.set(service, result.value);
-        else
-          problems.push(
-            ...(result?.problems ?? []).map((one) => ({ ...one, at: [...at, 'lanes', zone, service, ...one.at] })),
-          );
+        else problems.push(...under([...at, 'lanes', zone, service], result?.problems ?? []));
       }
       eras.set(zone, read);
     }
@@ -283,12 +285,10 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   body.offers.forEach((offer, order) => {
     const at = ['offers', offer.id];
     const result = readOffer(offer, order, { currency: first.currency, market: market.currency, conversion, partOf });
-    if (!result.ok) problems.push(...result.problems.map((one) => ({ ...one, at: [...at, ...one.at] })));
+    if (!result.ok) problems.push(...under(at, result.problems));
     else if (offer.state === 'meant') offers.push(result.value);
-    const named = (field: string, ids: readonly string[] | null, known: ReadonlySet<string>, what: string) => {
-      for (const id of ids ?? [])
-        if (!known.has(id))
-          note([...at, field], `no ${what} “${id}”`, [...known].join(', ') || `a ${what} of the book`);
+    const named = (field: string, ids: readonly string[] | null, known: ReadonlySet<string>, what: Thing) => {
+      for (const id of ids ?? []) if (!known.has(id)) note([...at, field], unknown(what, id, known));
     };
     named('zones', offer.zones, new Set(zones.keys()), 'zone');
     named('markets', offer.markets, new Set(body.markets.map((one) => one.id)), 'market');
@@ -296,36 +296,26 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
     if (offer.limits.budget?.split) named('limits', Object.keys(offer.limits.budget.split), channels, 'channel');
     const twin = body.offers.findIndex((one) => one.number === offer.number);
     if (twin < order)
-      note(
-        [...at, 'number'],
-        `${offer.number} is the number of “${body.offers[twin]?.id}”`,
-        'a number of its own, kept for good',
-      );
+      note([...at, 'number'], { is: 'number taken', number: offer.number, by: body.offers[twin]?.id ?? '' });
     else if (offer.number > body.numbered)
-      note(
-        [...at, 'number'],
-        `${offer.number} is above the highest number given, ${body.numbered}`,
-        'the highest number given raised along with it',
-      );
+      note([...at, 'number'], { is: 'number too high', number: offer.number, highest: body.numbered });
     named('segments', offer.segments, new Set(body.segments.map((one) => one.id)), 'segment');
     named('benefit', benefitKindOf(offer.benefit).names(offer.benefit).services ?? null, services, 'service');
   });
   const offerIds = new Set(body.offers.map((one) => one.id));
   for (const group of body.eitherOr)
     for (const id of group.offers)
-      if (!offerIds.has(id))
-        note(['eitherOr', group.id, 'offers'], `no offer “${id}”`, [...offerIds].join(', ') || 'an offer of the book');
+      if (!offerIds.has(id)) note(['eitherOr', group.id, 'offers'], unknown('offer', id, offerIds));
   const mixedBy = readMixing(body.mixedBy, first.currency, own, ['mixedBy'], problems);
   const bits = kindBits(body.mixing, problems);
   const serviceBits = new Map(body.services.map((service, i) => [service.id, 1 << i]));
   const mixing = body.mixing.map((rule) => readMixingRule(rule, bits, serviceBits, first.currency, own, problems));
   for (const rule of body.mixing)
     for (const service of rule.services)
-      if (!services.has(service))
-        note(['mixing', rule.id, 'services'], `no service “${service}”`, [...services].join(', '));
+      if (!services.has(service)) note(['mixing', rule.id, 'services'], unknown('service', service, services));
   const taxOf = taxFinder(body, problems);
   for (const basket of body.pinned) {
-    problems.push(...basketProblems(body, basket).map((one) => ({ ...one, at: ['pinned', basket.id, ...one.at] })));
+    problems.push(...under(['pinned', basket.id], basketProblems(body, basket)));
   }
 
   const main = templates[0];
@@ -400,9 +390,8 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
   const problems: Problem[] = [];
   kept(parsePlace(basket.place), ['place'], problems, null);
   if (basket.billing !== null) kept(parsePlace(basket.billing), ['billing'], problems, null);
-  const known = (at: Problem['at'], id: string | null, ids: readonly string[], what: string) => {
-    if (id !== null && !ids.includes(id))
-      problems.push({ at, wrong: `no ${what} “${id}”`, right: ids.join(', ') || `a ${what} of the book` });
+  const known = (at: Problem['at'], id: string | null, ids: readonly string[], what: Thing) => {
+    if (id !== null && !ids.includes(id)) problems.push({ at, ...unknown(what, id, ids) });
   };
   known(
     ['market'],
@@ -426,11 +415,7 @@ export function basketProblems(body: Book, basket: Basket): Problem[] {
   }
   for (const [i, row] of basket.carrier.entries())
     if (row.currency !== null && !isCurrency(row.currency))
-      problems.push({
-        at: ['carrier', i, 'currency'],
-        wrong: `“${row.currency}” is no currency`,
-        right: 'a code of ISO 4217, such as EUR',
-      });
+      problems.push({ at: ['carrier', i, 'currency'], is: 'malformed', text: row.currency, form: 'currency' });
   return problems;
 }
 
@@ -474,7 +459,17 @@ function rowOf(lanes: readonly (readonly LaneEra[] | undefined)[]): Row {
     : { ...first, eras: [{ from: null, row: first }, ...turns.map((from) => ({ from, row: at(from) }))] };
 }
 
-function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: string) => void): void {
+/** What finds something wrong and tells where. */
+type Noting = (at: Problem['at'], fault: Fault) => void;
+
+const unknown = (what: Thing, id: string, known: Iterable<string>): Fault => ({
+  is: 'unknown',
+  what,
+  id,
+  known: [...known],
+});
+
+function doublesOf(body: Book, note: Noting): void {
   const lists = {
     markets: body.markets,
     exchange: body.exchange,
@@ -496,14 +491,14 @@ function doublesOf(body: Book, note: (at: Problem['at'], wrong: string, right: s
   })) {
     const seen = new Set<string>();
     for (const { id } of list) {
-      if (seen.has(id)) note([kind, id], `“${id}” stands twice`, 'an id of its own for each');
+      if (seen.has(id)) note([kind, id], { is: 'repeated', what: 'thing', id, line: null });
       seen.add(id);
     }
   }
   const ways = new Set<string>();
   for (const one of body.exchange) {
     if (ways.has(`${one.from} ${one.to}`))
-      note(['exchange', one.id], `a rate from ${one.from} to ${one.to} stands twice`, 'one rate each way');
+      note(['exchange', one.id], { is: 'repeated', what: 'exchange rate', id: `${one.from} ${one.to}`, line: null });
     ways.add(`${one.from} ${one.to}`);
   }
 }

@@ -28,19 +28,11 @@ export function readMarket(body: Market, problems: Problem[]): ReadyMarket | nul
   const at = ['markets', body.id];
   const { currency } = body;
   if (!isCurrency(currency)) {
-    problems.push({
-      at: [...at, 'currency'],
-      wrong: `“${currency}” is no currency`,
-      right: 'a code of ISO 4217, such as EUR',
-    });
+    problems.push({ at: [...at, 'currency'], is: 'malformed', text: currency, form: 'currency' });
     return null;
   }
   if (!knowsZone(body.timeZone))
-    problems.push({
-      at: [...at, 'timeZone'],
-      wrong: `“${body.timeZone}” is no time zone`,
-      right: 'an IANA zone such as Europe/Dublin',
-    });
+    problems.push({ at: [...at, 'timeZone'], is: 'malformed', text: body.timeZone, form: 'time zone' });
   if (body.assumed !== null) kept(parsePlace(body.assumed), [...at, 'assumed'], problems, null);
   return {
     body,
@@ -56,18 +48,14 @@ function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'],
       return rounding;
     case 'step': {
       const step = kept(parseAmount(rounding.step, currency), [...at, 'step'], problems, minor(1));
-      if (step === 0) problems.push({ at: [...at, 'step'], wrong: 'steps of 0', right: 'a step such as 0.05' });
+      if (step === 0) problems.push({ at: [...at, 'step'], is: 'zero', of: 'step' });
       return { is: 'step', step: minor(Math.max(1, step)) };
     }
     case 'ending': {
       const whole = 10 ** currencyDigits(currency);
       const ending = kept(parseAmount(rounding.ending, currency), [...at, 'ending'], problems, minor(0));
       if (ending >= whole)
-        problems.push({
-          at: [...at, 'ending'],
-          wrong: `${rounding.ending} is no ending`,
-          right: 'an amount below 1, such as 0.99',
-        });
+        problems.push({ at: [...at, 'ending'], is: 'malformed', text: rounding.ending, form: 'ending' });
       return { is: 'ending', ending, whole };
     }
   }
@@ -87,14 +75,9 @@ export function conversionInto(
   if (from === market.currency) return null;
   const listed = book.exchange.find((one) => one.from === from && one.to === market.currency);
   const rate = listed && parseDecimal(listed.rate, 8);
-  if (!isCurrency(from))
-    problems.push({ at, wrong: `“${from}” is no currency`, right: 'a code of ISO 4217, such as EUR' });
+  if (!isCurrency(from)) problems.push({ at, is: 'malformed', text: from, form: 'currency' });
   else if (!rate?.ok || rate.value.digits === 0n)
-    problems.push({
-      at,
-      wrong: `no rate from ${from} to ${market.currency} for ${market.body.name}`,
-      right: `a rate listed from ${from} to ${market.currency}`,
-    });
+    problems.push({ at, is: 'no exchange', from, to: market.currency, market: market.body.name });
   else return conversionAt(rate.value, currencyDigits(from), market.digits, market.rounding);
   return null;
 }

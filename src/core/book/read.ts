@@ -1,4 +1,4 @@
-import type { Problem, Result } from '../exact/index.ts';
+import { type Problem, type Result, under } from '../exact/index.ts';
 import { type BenefitBody, benefitKindOf } from '../offers/index.ts';
 import { compileBook } from './compile.ts';
 import { type MigrationNote, migrated, migratedBasket } from './migrate/index.ts';
@@ -16,10 +16,10 @@ export function readBookFile(data: unknown): Result<BookFile> {
   const { goods, ...book } = shape.value;
   const problems = bookProblems(book);
   if (problems.length > 0) return { ok: false, problems };
-  problems.push(...goodsProblems(book, goods).map((one) => ({ ...one, at: ['goods', ...one.at] })));
+  problems.push(...under(['goods'], goodsProblems(book, goods)));
   const seen = new Set<string>();
   for (const { sku } of goods) {
-    if (seen.has(sku)) problems.push({ at: ['goods', sku], wrong: 'the SKU stands twice', right: 'each SKU once' });
+    if (seen.has(sku)) problems.push({ at: ['goods', sku], is: 'repeated', what: 'item', id: sku, line: null });
     seen.add(sku);
   }
   problems.push(...missingGoods(book, (sku) => seen.has(sku)));
@@ -53,7 +53,7 @@ function goodsProblems(book: Book, goods: BookFile['goods']): readonly Problem[]
 /** SKUs that the book names and that are none: of pinned baskets, and of gifts. */
 export function missingGoods(book: Book, isThere: (sku: string) => boolean): Problem[] {
   const problem = (at: Problem['at'], sku: string): Problem[] =>
-    isThere(sku) ? [] : [{ at, wrong: `no item “${sku}”`, right: 'a SKU of the goods' }];
+    isThere(sku) ? [] : [{ at, is: 'unknown', what: 'item', id: sku, known: [] }];
   return [
     ...book.pinned.flatMap((basket) => basket.lines.flatMap(({ sku }) => problem(['pinned', basket.id, 'lines'], sku))),
     ...book.offers.flatMap(({ id, benefit }) =>

@@ -1,4 +1,14 @@
-import { type Currency, type Instant, kept, type Minor, nothing, type Problem, parseAmount } from '../exact/index.ts';
+import {
+  type Currency,
+  type Instant,
+  kept,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+  type Thing,
+  under,
+} from '../exact/index.ts';
 import {
   completer,
   defaultKind,
@@ -185,14 +195,9 @@ function maker(
   const channels = channelsOf(book.body);
   /** What an item names that the book does not have, in its own fields and in its dated rows. */
   function unknownIn(item: Item): void {
-    const named = (at: Problem['at'], ids: readonly string[], known: readonly string[], what: string) => {
+    const named = (at: Problem['at'], ids: readonly string[], known: readonly string[], what: Thing) => {
       for (const id of ids)
-        if (!known.includes(id))
-          problems.push({
-            at: [item.sku, ...at],
-            wrong: `no ${what} “${id}”`,
-            right: known.join(', ') || `a ${what} of the book`,
-          });
+        if (!known.includes(id)) problems.push({ at: [item.sku, ...at], is: 'unknown', what, id, known });
     };
     const [services, templates, markets] = [
       [...bitOf.keys()],
@@ -211,18 +216,9 @@ function maker(
     const seen = new Set<string>();
     item.prices.forEach(({ market: of, channel }, i) => {
       const key = `${of ?? ''} ${channel ?? ''}`;
-      if (of === null && channel === null)
-        problems.push({
-          at: [item.sku, 'prices', i],
-          wrong: 'neither a market nor a channel',
-          right: 'one of them, or both; else it is the price itself',
-        });
+      if (of === null && channel === null) problems.push({ at: [item.sku, 'prices', i], is: 'price for nobody' });
       if (seen.has(key))
-        problems.push({
-          at: [item.sku, 'prices', i],
-          wrong: 'a price that stands twice',
-          right: 'each market and channel once',
-        });
+        problems.push({ at: [item.sku, 'prices', i], is: 'repeated', what: 'price', id: key.trim(), line: null });
       seen.add(key);
       named(['prices', i, 'market'], of === null ? [] : [of], markets, 'market');
       named(['prices', i, 'channel'], channel === null ? [] : [channel], channels, 'channel');
@@ -259,12 +255,11 @@ function maker(
     const before = problems.length;
     const item = complete(stated);
     const figures = readItem(item, book.written);
-    if (!figures.ok)
-      problems.push(...figures.problems.map((problem) => ({ ...problem, at: [item.sku, ...problem.at] })));
+    if (!figures.ok) problems.push(...under([item.sku], figures.problems));
     unknownIn(stated);
     const fields: Problem[] = [];
     const layers = layersOf(lineOf(stated, itemOf), fields);
-    problems.push(...fields.map((problem) => ({ ...problem, at: [item.sku, ...problem.at] })));
+    problems.push(...under([item.sku], fields));
     const { price, channels } = figures.ok
       ? pricesOf(item, figures.value.price)
       : { price: nothing, channels: new Map() };

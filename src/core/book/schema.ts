@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { manifests } from '#manifests';
-import { isMonday, massUnits, written } from '../exact/index.ts';
+import { type Form, isMonday, massUnits, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
@@ -14,7 +14,7 @@ import {
 } from '../rates/index.ts';
 
 const { amount, currency, figure, id, name, percent, place } = written;
-const monday = z.string().refine(isMonday, 'the Monday of a week, such as 2026-11-23');
+const monday = z.string().refine(isMonday, 'Monday' satisfies Form);
 
 /**
  * How far a limited offer is used up: orders in all, the customer's own, and what it has cost, by week and channel, in
@@ -53,7 +53,7 @@ export const basketSchema = z.strictObject({
   /** The customer's id and segment, each null where it is not known. */
   customer: z
     .string()
-    .regex(/^[A-Za-z0-9._-]{1,40}$/, 'letters, digits, dot, hyphen, underscore, at most 40')
+    .regex(/^[A-Za-z0-9._-]{1,40}$/, 'customer' satisfies Form)
     .nullable()
     .default(null),
   segment: id.nullable().default(null),
@@ -115,7 +115,7 @@ export const exchangeSchema = z.strictObject({
   id,
   from: currency,
   to: currency,
-  rate: z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'a rate such as 0.86'),
+  rate: z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'exchange rate' satisfies Form),
 });
 /** The tax on a class of goods (or on delivery) in some places; the most specific place decides. */
 export const taxSchema = z.strictObject({ id, class: id, places: z.array(place).min(1), percent });

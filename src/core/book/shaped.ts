@@ -1,19 +1,13 @@
 import type { z } from 'zod';
-import type { Problem, Result } from '../exact/index.ts';
+import { type Expected, type Found, forms, type Problem, type Result } from '../exact/index.ts';
 
 /**
- * Data held against a schema; problems in words of our own with their place, lists of things with an id named by it.
+ * Data held against a schema; problems with their place, lists of things with an id named by it.
  */
 export function shaped<T>(schema: z.ZodType<T>, data: unknown): Result<T> {
-  const noText = pathsOfNoText(data, []).map(
-    (path): Problem => ({
-      at: named(data, path),
-      wrong: 'a character that is no text',
-      right: 'text without NUL, and without half of a character',
-    }),
-  );
+  const noText = pathsOfNoText(data, []).map((path): Problem => ({ at: named(data, path), is: 'no text' }));
   if (noText.length > 0) return { ok: false, problems: noText };
-  const read = schema.safeParse(data, { error: rightFor });
+  const read = schema.safeParse(data);
   if (read.success) return { ok: true, value: read.data };
   return { ok: false, problems: read.error.issues.flatMap((issue) => problemsOf(issue, data, [])) };
 }
@@ -38,70 +32,43 @@ function problemsOf(issue: Issue, data: unknown, above: readonly PropertyKey[]):
     if (depth(furthest) > 0) return furthest.flatMap((one) => problemsOf(one, data, path));
   }
   if (issue.code === 'unrecognized_keys')
-    return issue.keys.map(
-      (key): Problem => ({
-        at: named(data, path),
-        wrong: `“${key}” is no word of the format here`,
-        right: 'the words that the format names, and no others',
-      }),
-    );
-  return [{ at: named(data, path), wrong: described(valueAt(data, path)), right: issue.message }];
+    return issue.keys.map((key): Problem => ({ at: named(data, path), is: 'strange key', key }));
+  return [{ at: named(data, path), is: 'shape', found: foundIn(valueAt(data, path)), expected: expectedBy(issue) }];
 }
 
 const depth = (issues: readonly Issue[]): number => Math.max(0, ...issues.map((issue) => issue.path.length));
 
-const kinds: Readonly<Record<string, string>> = {
-  string: 'a text',
-  number: 'a number',
-  int: 'a whole number',
-  boolean: 'true or false',
-  array: 'a list',
-  tuple: 'a list',
-  object: 'an object',
-  record: 'an object',
-  null: 'null',
-};
-const forms: Readonly<Record<string, string>> = {
-  date: 'a day such as 2026-11-24',
-  datetime: 'a moment such as 2026-11-24T09:10:00Z',
-};
-
-/** What would be right, where a schema does not say it itself. */
-function rightFor(issue: z.core.$ZodRawIssue): string {
+/** What would be right. The written forms say it by their names, which the schemas give as messages. */
+function expectedBy(issue: Issue): Expected {
+  const form = forms.find((one) => one === issue.message);
+  if (form) return { is: 'form', form };
   switch (issue.code) {
     case 'invalid_type':
-      return kinds[issue.expected] ?? `a value of the sort ${issue.expected}`;
+      return { is: 'type', type: issue.expected };
     case 'invalid_value':
-      return issue.values.length === 1 ? String(issue.values[0]) : `one of ${issue.values.map(String).join(', ')}`;
+      return { is: 'one of', values: issue.values.map(String) };
     case 'invalid_format':
-      return forms[issue.format] ?? 'the form that the format page names';
+      return { is: issue.format === 'date' ? 'day' : issue.format === 'datetime' ? 'moment' : 'other form' };
     case 'too_small':
-      return issue.origin === 'string'
-        ? `at least ${issue.minimum} letters`
-        : issue.origin === 'array'
-          ? `at least ${issue.minimum} of them`
-          : `${issue.minimum} or more`;
+      return { is: 'least', of: countedIn(issue.origin), bound: String(issue.minimum) };
     case 'too_big':
-      return issue.origin === 'string'
-        ? `at most ${issue.maximum} letters`
-        : issue.origin === 'array'
-          ? `at most ${issue.maximum} of them`
-          : `${issue.maximum} or less`;
+      return { is: 'most', of: countedIn(issue.origin), bound: String(issue.maximum) };
     case 'invalid_union':
-      return 'one of the forms that the format names';
+      return { is: 'one of the forms' };
     case 'invalid_key':
-      return 'a key of the form that the format names';
+      return { is: 'key' };
     default:
-      return 'as the format page says';
+      return { is: 'other' };
   }
 }
 
-/** A value as found, in a few words. */
-function described(value: unknown): string {
-  if (value === undefined) return 'nothing stands here';
-  if (typeof value === 'string') return `“${value.length > 60 ? `${value.slice(0, 60)}…` : value}”`;
-  if (Array.isArray(value)) return value.length === 1 ? 'a list of one' : `a list of ${value.length}`;
-  return typeof value === 'object' && value !== null ? 'an object' : String(value);
+const countedIn = (origin: string) => (origin === 'string' ? 'letters' : origin === 'array' ? 'entries' : 'value');
+
+function foundIn(value: unknown): Found {
+  if (value === undefined) return { is: 'nothing' };
+  if (typeof value === 'string') return { is: 'text', text: value };
+  if (Array.isArray(value)) return { is: 'list', length: value.length };
+  return typeof value === 'object' && value !== null ? { is: 'object' } : { is: 'value', text: String(value) };
 }
 
 const valueAt = (data: unknown, path: readonly PropertyKey[]): unknown =>

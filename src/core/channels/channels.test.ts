@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
+import { saidProblem } from '../../words/index.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
 import { unwrap } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
@@ -310,7 +311,7 @@ test('files that are none of a channel’s are refused with what would be right'
     ],
   ] as const) {
     const read = dialectOf(channel).read(files);
-    expect(!read.ok && read.problems[0]?.right.length).toBeGreaterThan(0);
+    expect(!read.ok && read.problems.map(saidProblem)[0]?.right.length).toBeGreaterThan(0);
     expect(dialectOf(channel).read([]).ok).toBe(false);
   }
 });

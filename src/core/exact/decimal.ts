@@ -14,10 +14,10 @@ const shape = /^(-?)(\d+)(?:\.(\d+))?$/;
  */
 export function parseDecimal(text: string, places: number): Result<Decimal> {
   const found = shape.exec(text.trim());
-  if (!found) return err([], `“${text}” is not a figure`, 'a plain figure such as 12.50');
+  if (!found) return err([], { is: 'malformed', text, form: 'figure' });
   const decimals = found[3] ?? '';
   if (decimals.length > places) {
-    return err([], `“${text}” has ${decimals.length} decimals`, places === 0 ? 'no decimals' : `at most ${places}`);
+    return err([], { is: 'decimals', text, found: decimals.length, most: places });
   }
   return ok({ digits: BigInt(`${found[1]}${found[2]}${decimals}`), scale: decimals.length });
 }

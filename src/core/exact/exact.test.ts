@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { saidProblem } from '../../words/index.ts';
 import { quickDecimal } from './decimal.ts';
 import {
   amountText,
@@ -40,14 +41,14 @@ describe('money', () => {
   test.each([
     ['4.905', 'EUR', 'at most 2'],
     ['4.9', 'JPY', 'no decimals'],
-    ['-1', 'EUR', 'an amount of 0 or more'],
-    ['1e5', 'EUR', 'a plain figure such as 12.50'],
-    ['NaN', 'EUR', 'a plain figure such as 12.50'],
+    ['-1', 'EUR', 'nothing below 0'],
+    ['1e5', 'EUR', 'a plain figure with at most three decimals, such as 12.50'],
+    ['NaN', 'EUR', 'a plain figure with at most three decimals, such as 12.50'],
     ['99999999999999', 'EUR', 'an amount below ten thousand million'],
-    ['1,50', 'EUR', 'a plain figure such as 12.50'],
+    ['1,50', 'EUR', 'a plain figure with at most three decimals, such as 12.50'],
   ])('%s %s is refused with what would be right', (text, code, right) => {
     const read = parseAmount(text, code as Currency);
-    expect(!read.ok && read.problems[0]?.right).toBe(right);
+    expect(!read.ok && read.problems.map(saidProblem)[0]?.right).toBe(right);
   });
 
   test('a percentage is rounded once, half away from zero', () => {

@@ -13,7 +13,7 @@ export function parseMeasure(text: string, unit: string, perThousandth: number):
   const read = parseDecimal(text, 3);
   if (!read.ok) return read;
   const steps = scaled(read.value, 3) * BigInt(perThousandth);
-  if (steps < 0n) return err([], `${text} ${unit} is negative`, 'nothing below 0');
-  if (steps > safe) return err([], `${text} ${unit} is too large to count exactly`, 'a smaller figure');
+  if (steps < 0n) return err([], { is: 'negative', text, unit });
+  if (steps > safe) return err([], { is: 'too large', text, unit });
   return ok(Number(steps));
 }

@@ -23,8 +23,8 @@ export function parseAmount(text: string, currency: Currency): Result<Minor> {
   const read = parseDecimal(text, digits);
   if (!read.ok) return read;
   const value = scaled(read.value, digits);
-  if (value < 0n) return err([], `${text} is negative`, 'an amount of 0 or more');
-  if (value > most) return err([], `${text} is too large`, 'an amount below ten thousand million');
+  if (value < 0n) return err([], { is: 'negative', text, unit: null });
+  if (value > most) return err([], { is: 'too large', text, unit: null });
   return ok(minor(Number(value)));
 }
 

@@ -19,5 +19,5 @@ export function parseVolume(text: string, unit: VolumeUnit): Result<Volume> {
   const read = parseDecimal(text, 3);
   if (!read.ok) return read;
   const steps = scaled(read.value, 3) * thousandth[unit];
-  return steps < 0n ? err([], `${text} ${unit} is negative`, 'nothing below 0') : ok(steps as Volume);
+  return steps < 0n ? err([], { is: 'negative', text, unit }) : ok(steps as Volume);
 }

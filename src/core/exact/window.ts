@@ -1,5 +1,6 @@
 import { Temporal } from 'temporal-polyfill';
-import { err, kept, ok, type Problem, type Result } from './result.ts';
+import type { Problem } from './fault.ts';
+import { err, kept, ok, type Result } from './result.ts';
 
 /** Milliseconds since 1970 in UTC. */
 export type Instant = number;
@@ -10,14 +11,14 @@ export type Instant = number;
  */
 export function instantOf(local: string, zone: string): Result<Instant> {
   if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local))
-    return err([], `“${local}” is not a local time`, 'a time such as 2026-11-29T00:00');
+    return err([], { is: 'malformed', text: local, form: 'local time' });
   try {
     const at = Temporal.PlainDateTime.from(local, { overflow: 'reject' }).toZonedDateTime(zone, {
       disambiguation: 'compatible',
     });
     return ok(at.epochMilliseconds);
   } catch {
-    return err([], `“${local}” in “${zone}” is no time on any clock`, 'a real date, and a zone such as Europe/Dublin');
+    return err([], { is: 'no such time', local, zone });
   }
 }
 
@@ -48,22 +49,14 @@ export function readWindow(
   problems: Problem[],
 ): Span {
   if (!knowsZone(body.zone)) {
-    problems.push({
-      at: [...at, 'zone'],
-      wrong: `“${body.zone}” is no time zone`,
-      right: 'an IANA zone such as Europe/Dublin',
-    });
+    problems.push({ at: [...at, 'zone'], is: 'malformed', text: body.zone, form: 'time zone' });
     return always;
   }
   const moment = (local: string | null, field: string) =>
     local === null ? null : kept(instantOf(local, body.zone), [...at, field], problems, 0);
   const [from, until] = [moment(body.from, 'from'), moment(body.until, 'until')];
   if (from !== null && until !== null && until <= from)
-    problems.push({
-      at: [...at, 'until'],
-      wrong: 'the end does not come after the start',
-      right: `a time after ${body.from}`,
-    });
+    problems.push({ at: [...at, 'until'], is: 'ends first', from: body.from ?? '' });
   return { from, until };
 }
 

@@ -1,4 +1,15 @@
-import { amountText, type Currency, type Problem, parseAmount, parseDecimal, percentOf } from '../exact/index.ts';
+import {
+  amountText,
+  type Currency,
+  err,
+  ok,
+  type Problem,
+  parseAmount,
+  parseDecimal,
+  percentOf,
+  type Result,
+  under,
+} from '../exact/index.ts';
 import { cellOf, entryOf } from './csv.ts';
 import { readItem } from './item.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
@@ -34,15 +45,10 @@ export function bulkChanges(
     const read = made.ok ? itemSchema.safeParse({ ...item, [column]: made.value }) : null;
     const figures =
       read?.success && (read.data.price !== null || read.data.parent === null) ? readItem(read.data, currency) : null;
-    if (!made.ok) problems.push({ at: [item.sku, column], wrong: made.wrong, right: made.right });
+    if (!made.ok) problems.push(...under([item.sku, column], made.problems));
     else if (!read?.success)
-      problems.push({
-        at: [item.sku, column],
-        wrong: `“${bulk.is === 'set' ? bulk.text : ''}” does not go here`,
-        right: read?.error.issues[0]?.message ?? '',
-      });
-    else if (figures && !figures.ok)
-      problems.push(...figures.problems.map((one) => ({ ...one, at: [item.sku, ...one.at] })));
+      problems.push({ at: [item.sku, column], is: 'cell', field: column, text: enteredIn(bulk) });
+    else if (figures && !figures.ok) problems.push(...under([item.sku], figures.problems));
     else {
       const [before, after] = [cellOf(item, column), cellOf(read.data, column)];
       if (before === after) same += 1;
@@ -52,31 +58,36 @@ export function bulkChanges(
   return { changes, same, problems };
 }
 
-type Made =
-  | { readonly ok: true; readonly value: unknown }
-  | { readonly ok: false; readonly wrong: string; readonly right: string };
-
-function changed(item: Item, bulk: Bulk, currency: Currency): Made {
+function enteredIn(bulk: Bulk): string {
   switch (bulk.is) {
     case 'set':
-      return { ok: true, value: entryOf(bulk.column, bulk.text) };
+      return bulk.text;
     case 'add tag':
-      return { ok: true, value: [...new Set([...item.tags, bulk.tag])] };
     case 'take tag':
-      return { ok: true, value: item.tags.filter((tag) => tag !== bulk.tag) };
+      return bulk.tag;
+    case 'price by':
+      return bulk.percent;
+  }
+}
+
+function changed(item: Item, bulk: Bulk, currency: Currency): Result<unknown> {
+  switch (bulk.is) {
+    case 'set':
+      return ok(entryOf(bulk.column, bulk.text));
+    case 'add tag':
+      return ok([...new Set([...item.tags, bulk.tag])]);
+    case 'take tag':
+      return ok(item.tags.filter((tag) => tag !== bulk.tag));
     case 'price by': {
       const percent = parseDecimal(bulk.percent, 3);
-      if (!percent.ok)
-        return { ok: false, wrong: percent.problems[0]?.wrong ?? '', right: 'a percentage such as 5 or -10' };
+      if (!percent.ok) return err([], { is: 'malformed', text: bulk.percent, form: 'signed percentage' });
       const price = item.price === null ? null : parseAmount(item.price, currency);
-      if (!price) return { ok: false, wrong: 'the price is the parent’s', right: 'change the parent' };
-      if (!price.ok) return { ok: false, wrong: price.problems[0]?.wrong ?? '', right: price.problems[0]?.right ?? '' };
+      if (!price) return err([], { is: 'price of the parent' });
+      if (!price.ok) return price;
       const { digits, scale } = percent.value;
       const by = percentOf(price.value, { digits: digits < 0n ? -digits : digits, scale });
       const after = digits < 0n ? price.value - by : price.value + by;
-      return after < 0
-        ? { ok: false, wrong: 'below nothing', right: 'a smaller percentage' }
-        : { ok: true, value: amountText(after as typeof price.value, currency) };
+      return after < 0 ? err([], { is: 'below nothing' }) : ok(amountText(after as typeof price.value, currency));
     }
   }
 }

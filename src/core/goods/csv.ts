@@ -73,20 +73,19 @@ export function* readGoodsSteps(
   const items: Item[] = [];
   const badLines: BadLine[] = [];
   const lineOfSku = new Map<string, number>();
-  const broken = new Map(errors.map((one) => [one.row, one.message]).reverse() as [number, string][]);
+  // Other errors are of the number of cells, which each line tells itself.
+  const broken = new Set(errors.flatMap((one) => (one.type === 'Quotes' ? [one.row] : [])));
   for (const [i, cells] of data.slice(1).entries()) {
     if (i > 0 && i % each === 0) yield { done: i, all: data.length - 1 };
     const line = i + 2;
     const problems: Problem[] = [];
-    const message = broken.get(i + 1);
-    if (message) problems.push({ at: ['line'], wrong: message, right: 'every quotation mark closed (RFC 4180)' });
+    if (broken.has(i + 1)) problems.push({ at: ['line'], is: 'open quote' });
     if (cells.length !== head.length)
-      problems.push({ at: ['line'], wrong: `${cells.length} cells`, right: `${head.length} cells, one a column` });
+      problems.push({ at: ['line'], is: 'cells', found: cells.length, head: head.length });
     const item = readLine((column) => cells[named.indexOf(column)] ?? '', there, currency, templates, problems);
     if (item) {
       const double = lineOfSku.get(item.sku);
-      if (double)
-        problems.push({ at: ['sku'], wrong: `${item.sku} stands in line ${double} already`, right: 'each SKU once' });
+      if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: item.sku, line: double });
       lineOfSku.set(item.sku, double ?? line);
       if (problems.length === 0) items.push(item);
     }
@@ -98,18 +97,10 @@ export function* readGoodsSteps(
 /** What is wrong with a head line; null for nothing. */
 function faultOfHead(head: readonly string[], named: readonly (Column | null)[]): Problem | null {
   const missing = needed.filter((column) => !named.includes(column));
-  const odd = head.filter((_, i) => named[i] === null);
-  if (missing.length + odd.length === 0) return null;
-  const wrong = [
-    missing.length > 0 && `no column ${missing.join(', ')}`,
-    odd.length > 0 && `unknown column ${odd.join(', ')}`,
-  ];
+  const strange = head.filter((_, i) => named[i] === null);
+  if (missing.length + strange.length === 0) return null;
   const optional = columns.filter((column) => !needed.includes(column)).map((column) => goodsFields.of(column).head);
-  return {
-    at: ['head'],
-    wrong: wrong.filter(Boolean).join('; '),
-    right: `the head line ${needed.join(',')}, and perhaps ${optional.join(', ')}`,
-  };
+  return { at: ['head'], is: 'head', missing, strange, needed, optional };
 }
 
 /** One line as an item; null where its cells are none, with all that is wrong with them. */
@@ -124,7 +115,7 @@ function readLine(
   const read = itemSchema.safeParse(entry);
   if (!read.success) {
     for (const column of new Set(read.error.issues.map((issue) => issue.path[0] as Column)))
-      problems.push({ at: [column], wrong: `“${cellIn(column)}”`, right: goodsFields.of(column).right });
+      problems.push({ at: [column], is: 'cell', field: column, text: cellIn(column) });
     return null;
   }
   const { price, parent, template } = read.data;
@@ -132,6 +123,6 @@ function readLine(
   const figures = readItem(price === null && parent !== null ? { ...read.data, price: '0' } : read.data, currency);
   if (!figures.ok) problems.push(...figures.problems);
   if (template !== null && !templates.has(template))
-    problems.push({ at: ['template'], wrong: `no template “${template}”`, right: [...templates].join(', ') });
+    problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...templates] });
   return read.data;
 }

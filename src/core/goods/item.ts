@@ -27,17 +27,16 @@ export interface Figures {
 export function readItem(item: Item, currency: Currency): Result<Figures> {
   const problems: Problem[] = [];
   const price = item.price === null ? nothing : kept(parseAmount(item.price, currency), ['price'], problems, nothing);
-  if (item.price === null)
-    problems.push({ at: ['price'], wrong: 'no price', right: 'an amount, or a parent that has one' });
+  if (item.price === null) problems.push({ at: ['price'], is: 'no price' });
   const mass = item.mass && kept(parseMass(item.mass.value, item.mass.unit), ['mass'], problems, 1 as Mass);
-  if (mass === 0) problems.push({ at: ['mass'], wrong: 'a mass of 0', right: 'a mass above 0, or none' });
+  if (mass === 0) problems.push({ at: ['mass'], is: 'zero', of: 'mass' });
   const size = item.size;
   const sides =
     size &&
     (['length', 'width', 'height'] as const)
       .map((side) => kept(parseLength(size[side], size.unit), ['size', side], problems, 1 as Length))
       .sort((a, b) => b - a);
-  if (sides?.[2] === 0) problems.push({ at: ['size'], wrong: 'a side of 0', right: 'sides above 0, or no size' });
+  if (sides?.[2] === 0) problems.push({ at: ['size'], is: 'zero', of: 'side' });
   const cost = item.cost === null ? null : kept(parseAmount(item.cost, currency), ['cost'], problems, nothing);
   return problems.length > 0
     ? { ok: false, problems }
@@ -61,11 +60,11 @@ export function completer(itemOf: (sku: string) => Item | undefined, problems: P
     const parent = itemOf(item.parent);
     const cycle = below.includes(item.parent) || item.parent === item.sku;
     if (!parent || cycle) {
-      const chain = [...below, item.sku, item.parent].join(' → ');
       problems.push({
         at: [item.sku, 'parent'],
-        wrong: cycle ? `variants in a circle: ${chain}` : `no item “${item.parent}”`,
-        right: 'an item that is no variant of this one',
+        ...(cycle
+          ? { is: 'circle', chain: [...below, item.sku, item.parent] }
+          : { is: 'unknown', what: 'item', id: item.parent, known: [] }),
       });
       whole.set(item.sku, item);
       return item;

@@ -58,8 +58,7 @@ export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers 
       // A parent tells its own problems.
       const told = i === 0 ? problems : [];
       const span = readWindow(window, ['dated', id, 'window'], told);
-      if (ids.has(id))
-        told.push({ at: ['dated', id], wrong: `“${id}” stands twice`, right: 'an id of its own for each' });
+      if (ids.has(id)) told.push({ at: ['dated', id], is: 'repeated', what: 'thing', id, line: null });
       ids.add(id);
       if (sets.is === 'template') own.template.push({ ...span, value: sets.template });
       else if (sets.is === 'not by') own.barred.push({ ...span, value: sets.services });

@@ -28,19 +28,21 @@ export function readSelection(body: SelectionBody, currency: Currency): Result<S
 }
 
 function takerOf(body: SelectionBody['takes'], currency: Currency, problems: Problem[]): Selection['takes'] {
-  const range = <T extends number>(from: T | null, to: T | null) => {
-    if (from === null && to === null)
-      problems.push({ at: ['takes'], wrong: 'a range without ends', right: 'a least, a most, or both' });
+  const range = <T extends number>(
+    from: T | null,
+    to: T | null,
+    written: { readonly from: string | null; readonly to: string | null },
+  ) => {
+    if (from === null && to === null) problems.push({ at: ['takes'], is: 'endless' });
     if (from !== null && to !== null && from > to)
-      problems.push({ at: ['takes', 'to'], wrong: 'the range runs backwards', right: 'the lower end first' });
+      problems.push({ at: ['takes', 'to'], is: 'backwards', from: written.from ?? '', to: written.to ?? '' });
     return (value: number | null) => value !== null && (from === null || value >= from) && (to === null || value <= to);
   };
   switch (body.is) {
     case 'all':
       return () => true;
     case 'tags': {
-      if (body.any.length + body.all.length === 0)
-        problems.push({ at: ['takes'], wrong: 'no tags', right: 'at least one tag' });
+      if (body.any.length + body.all.length === 0) problems.push({ at: ['takes'], is: 'missing', what: 'tag' });
       return (item) =>
         (body.any.length === 0 || body.any.some((tag) => item.tags.includes(tag))) &&
         body.all.every((tag) => item.tags.includes(tag));
@@ -50,13 +52,13 @@ function takerOf(body: SelectionBody['takes'], currency: Currency, problems: Pro
     case 'price': {
       const end = (text: string | null, field: string): Minor | null =>
         text === null ? null : kept(parseAmount(text, currency), ['takes', field], problems, nothing);
-      const within = range(end(body.from, 'from'), end(body.to, 'to'));
+      const within = range(end(body.from, 'from'), end(body.to, 'to'), body);
       return (_, figures) => within(figures.price);
     }
     case 'mass': {
       const end = (text: string | null, field: string): Mass | null =>
         text === null ? null : kept(parseMass(text, body.unit), ['takes', field], problems, 0 as Mass);
-      const within = range(end(body.from, 'from'), end(body.to, 'to'));
+      const within = range(end(body.from, 'from'), end(body.to, 'to'), body);
       return (_, figures) => within(figures.mass);
     }
     case 'skus': {

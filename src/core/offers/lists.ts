@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { type Currency, isMonday, type Problem, parseAmount } from '../exact/index.ts';
+import { type Currency, isMonday, kept, nothing, type Problem, parseAmount } from '../exact/index.ts';
 import { code as codeSchema } from './codes/kind.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */
@@ -16,25 +16,11 @@ function rowsOf(
 ): { rows: { line: number; cells: Record<string, string> }[]; badLines: BadLine[] } {
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: true });
   const head = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
-  const wrong = columns.filter((column) => !head.includes(column));
+  const missing = columns.filter((column) => !head.includes(column));
   const strange = head.filter((column) => ![...columns, ...optional].includes(column));
-  if (wrong.length + strange.length > 0) {
-    const right = `a first line with ${[...columns, ...optional.map((one) => `${one} (may be left out)`)].join(', ')}`;
-    return {
-      rows: [],
-      badLines: [
-        {
-          line: 1,
-          problems: [
-            {
-              at: ['head'],
-              wrong: wrong.length > 0 ? `no column ${wrong.join(', ')}` : `no such column: ${strange.join(', ')}`,
-              right,
-            },
-          ],
-        },
-      ],
-    };
+  if (missing.length + strange.length > 0) {
+    const problem: Problem = { at: ['head'], is: 'head', missing, strange, needed: columns, optional };
+    return { rows: [], badLines: [{ line: 1, problems: [problem] }] };
   }
   return {
     rows: data.slice(1).map((cells, i) => ({
@@ -53,12 +39,10 @@ export function readCodes(text: string): { codes: { code: string; used: string |
   for (const { line, cells } of rows) {
     const problems: Problem[] = [];
     const { code = '', used = '' } = cells;
-    const read = codeSchema.safeParse(code);
-    if (!read.success)
-      problems.push({ at: ['code'], wrong: `“${code}” is no code`, right: read.error.issues[0]?.message ?? 'a code' });
-    if (codes.has(code)) problems.push({ at: ['code'], wrong: `“${code}” stands twice`, right: 'each code once' });
+    if (!codeSchema.safeParse(code).success) problems.push({ at: ['code'], is: 'malformed', text: code, form: 'code' });
+    if (codes.has(code)) problems.push({ at: ['code'], is: 'repeated', what: 'thing', id: code, line: null });
     if (used !== '' && Number.isNaN(Date.parse(used)))
-      problems.push({ at: ['used'], wrong: `“${used}” is no moment`, right: '2026-11-24T09:10:00Z, or empty' });
+      problems.push({ at: ['used'], is: 'malformed', text: used, form: 'moment or nothing' });
     if (problems.length > 0) bad.push({ line, problems });
     else codes.set(code, { code, used: used === '' ? null : new Date(used).toISOString() });
   }
@@ -77,19 +61,11 @@ export function readCustomers(
     const problems: Problem[] = [];
     const { customer = '', segment = '' } = cells;
     if (!/^[A-Za-z0-9._-]{1,40}$/.test(customer))
-      problems.push({
-        at: ['customer'],
-        wrong: `“${customer}” is no id`,
-        right: 'letters, digits, dot, hyphen, underscore, at most 40: an id, nothing personal',
-      });
+      problems.push({ at: ['customer'], is: 'malformed', text: customer, form: 'customer' });
     if (customers.has(customer))
-      problems.push({ at: ['customer'], wrong: `“${customer}” stands twice`, right: 'each customer once' });
+      problems.push({ at: ['customer'], is: 'repeated', what: 'customer', id: customer, line: null });
     if (!segments.includes(segment))
-      problems.push({
-        at: ['segment'],
-        wrong: `no segment “${segment}”`,
-        right: segments.join(', ') || 'a segment of the book',
-      });
+      problems.push({ at: ['segment'], is: 'unknown', what: 'segment', id: segment, known: segments });
     if (problems.length > 0) bad.push({ line, problems });
     else customers.set(customer, { customer, segment });
   }
@@ -123,27 +99,19 @@ export function readSpend(
     const { offer = '', week = '', channel = '', amount = '' } = cells;
     const key = JSON.stringify([offer, week, channel]);
     if (!known.offers.includes(offer))
-      problems.push({
-        at: ['offer'],
-        wrong: `no offer “${offer}”`,
-        right: known.offers.join(', ') || 'an offer with a budget',
-      });
-    if (!isMonday(week))
+      problems.push({ at: ['offer'], is: 'unknown', what: 'offer with a budget', id: offer, known: known.offers });
+    if (!isMonday(week)) problems.push({ at: ['week'], is: 'malformed', text: week, form: 'Monday' });
+    if (channel !== '' && !known.channels.includes(channel))
+      problems.push({ at: ['channel'], is: 'unknown', what: 'channel', id: channel, known: known.channels });
+    kept(parseAmount(amount, known.currency), ['amount'], problems, nothing);
+    if (taken.has(key))
       problems.push({
         at: ['week'],
-        wrong: `“${week}” is no Monday`,
-        right: 'the Monday of the week, such as 2026-11-23',
+        is: 'repeated',
+        what: 'spend',
+        id: [offer, week, channel].filter(Boolean).join(' '),
+        line: null,
       });
-    if (channel !== '' && !known.channels.includes(channel))
-      problems.push({
-        at: ['channel'],
-        wrong: `no channel “${channel}”`,
-        right: `${known.channels.join(', ')}, or empty`,
-      });
-    const read = parseAmount(amount, known.currency);
-    if (!read.ok) problems.push(...read.problems.map((one) => ({ ...one, at: ['amount'] })));
-    if (taken.has(key))
-      problems.push({ at: ['week'], wrong: 'this offer, week and channel stand twice', right: 'each once' });
     if (problems.length > 0) bad.push({ line, problems });
     else taken.set(key, { offer, week, channel: channel || null, amount });
   }

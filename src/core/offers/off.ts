@@ -10,10 +10,7 @@ export const goods = id.nullable().default(null);
 /** Before or after discounts. */
 export const test = z.enum(['before', 'after']);
 /** A whole number from 1 to a most. */
-export const count = (most: number) => {
-  const right = `a whole number from 1 to ${most}`;
-  return z.int(right).min(1, right).max(most, right);
-};
+export const count = (most: number) => z.int().min(1).max(most);
 
 /** What is taken off: a share, or an amount. */
 export const offSchema = z.discriminatedUnion('by', [

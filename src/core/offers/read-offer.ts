@@ -33,12 +33,7 @@ export function readOffer(body: OfferBody, order: number, context: OfferContext)
     ...span,
     zone: body.window.zone,
   };
-  if (body.goods !== null && kind.sort === 'goods')
-    problems.push({
-      at: ['goods'],
-      wrong: 'its benefit names its goods already',
-      right: 'no selection here: the goods that the benefit is on',
-    });
+  if (body.goods !== null && kind.sort === 'goods') problems.push({ at: ['goods'], is: 'goods named already' });
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: offer };
 }
 

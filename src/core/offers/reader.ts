@@ -52,11 +52,7 @@ export function readerFor({ currency, market, conversion, partOf }: OfferContext
     (text: string, also: Also, at: At): Minor => {
       for (const code of Object.keys(also))
         if (!isCurrency(code))
-          problems.push({
-            at: [...at, 'also', code],
-            wrong: `“${code}” is no currency`,
-            right: 'a code of ISO 4217, such as GBP',
-          });
+          problems.push({ at: [...at, 'also', code], is: 'malformed', text: code, form: 'currency' });
       const own = conversion ? also[market] : undefined;
       if (own !== undefined) return read(own, [...at, 'also', market], market);
       const value = read(text, at, currency);
@@ -66,7 +62,7 @@ export function readerFor({ currency, market, conversion, partOf }: OfferContext
   const percent = (text: string, at: At): Decimal => {
     const share = kept(parseDecimal(text, 3), at, problems, { digits: 0n, scale: 0 });
     if (share.digits === 0n || share.digits > 100n * 10n ** BigInt(share.scale))
-      problems.push({ at, wrong: `${text} % is no share`, right: 'a percentage above 0 and up to 100' });
+      problems.push({ at, is: 'malformed', text, form: 'share' });
     return share;
   };
   return {
@@ -78,8 +74,7 @@ export function readerFor({ currency, market, conversion, partOf }: OfferContext
     part(selection, at) {
       if (selection === null) return allGoods;
       const found = partOf(selection);
-      if (found === undefined)
-        problems.push({ at, wrong: `no selection “${selection}”`, right: 'a selection of the book, or all goods' });
+      if (found === undefined) problems.push({ at, is: 'unknown', what: 'selection', id: selection, known: [] });
       return found ?? allGoods;
     },
     off: (body, at) =>

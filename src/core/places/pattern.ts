@@ -13,9 +13,6 @@ export type Pattern =
   | { readonly is: 'prefix'; readonly country: string; readonly prefix: string }
   | { readonly is: 'postcode'; readonly country: string; readonly postcode: string };
 
-const forms =
-  'world, a region (EU, 150), a country (GB), a part (GB-NIR) or postcodes (GB HS*, GB AB31 to AB38, GB HS1 2AA)';
-
 /**
  * Reads a pattern, written as places are: `world`, a region of CLDR `EU` or `150`, a country `GB`, a part `GB-NIR`,
  * postcodes that begin alike `GB HS*` or `GB HS1 2*`, a range `GB AB31 to AB38`, a postcode `GB HS1 2AA`.
@@ -29,13 +26,17 @@ export function parsePattern(text: string): Result<Pattern> {
     if (isRegion(upper)) return ok({ is: 'region', region: upper });
     const place = parsePlace(upper);
     if (!place.ok)
-      return err([], `“${text}” is no place`, text.includes(':') ? 'a space after the country, such as GB HS*' : forms);
+      return err([], {
+        is: 'malformed',
+        text,
+        form: text.includes(':') ? 'place pattern with a space' : 'place pattern',
+      });
     const { country, part } = place.value;
     return ok(part ? { is: 'part', country, part } : { is: 'country', country });
   }
   const whole = parsePlace(upper);
   if (!whole.ok || upper.includes('-'))
-    return err([], `“${text}” is no place`, 'a country before the postcode, such as GB HS*');
+    return err([], { is: 'malformed', text, form: 'place pattern with its country' });
   const { country } = whole.value;
   if (code.endsWith('*')) {
     const prefix = normalPrefix(country, code.slice(0, -1));
@@ -43,7 +44,7 @@ export function parsePattern(text: string): Result<Pattern> {
   }
   const [from, to, ...more] = code.split(/\s+to\s+/i);
   if (to !== undefined) {
-    if (more.length > 0) return err([], `“${text}” has more than two ends`, 'a range such as GB AB31 to AB38');
+    if (more.length > 0) return err([], { is: 'malformed', text, form: 'range of postcodes' });
     const range = normalRange(country, from ?? '', to);
     return range.ok ? ok({ is: 'range', country, ...range.value }) : range;
   }

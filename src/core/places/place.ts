@@ -55,14 +55,11 @@ export function liesIn(part: string, larger: string): boolean {
  */
 export function placeOf(address: { country: string; part?: string | null; postcode?: string | null }): Result<Place> {
   const code = address.country.trim().toUpperCase();
-  if (!isCountry(code))
-    return err(['country'], `“${address.country}” is no country code`, 'two letters of ISO 3166-1, such as IE');
+  if (!isCountry(code)) return err(['country'], { is: 'malformed', text: address.country, form: 'country code' });
   const country = territories.get(code) ?? code;
   const given = country === code ? address.part?.trim().toUpperCase() || null : `${country}-${code}`;
-  if (given && !isPart(given))
-    return err(['part'], `“${given}” is no part of a country`, 'a code of ISO 3166-2, such as GB-NIR');
-  if (given && !given.startsWith(`${country}-`))
-    return err(['part'], `${given} does not lie in ${country}`, `a part that begins with ${country}-`);
+  if (given && !isPart(given)) return err(['part'], { is: 'malformed', text: given, form: 'part of a country' });
+  if (given && !given.startsWith(`${country}-`)) return err(['part'], { is: 'part elsewhere', part: given, country });
   if (!address.postcode?.trim()) return ok({ country, part: given, postcode: null });
   const postcode = normalPostcode(country, address.postcode);
   if (!postcode.ok) return { ok: false, problems: postcode.problems.map((one) => ({ ...one, at: ['postcode'] })) };
@@ -84,11 +81,6 @@ export const placeText = (place: Place): string =>
  */
 export function parsePlace(text: string): Result<Place> {
   const [head = '', ...rest] = text.trim().split(/\s+/);
-  if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head))
-    return err(
-      [],
-      `“${text}” is no place`,
-      'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA',
-    );
+  if (!/^[A-Za-z]{2}(?:-[A-Za-z0-9]{1,3})?$/.test(head)) return err([], { is: 'malformed', text, form: 'place' });
   return placeOf({ country: head.slice(0, 2), part: head.length > 2 ? head : null, postcode: rest.join(' ') || null });
 }

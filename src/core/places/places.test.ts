@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { saidProblem } from '../../words/index.ts';
 import { unwrap } from '../exact/index.ts';
 import {
   fallsWithout,
@@ -59,7 +60,7 @@ describe('places', () => {
   ])('“%s” is no place, and is not read as another', (text) => {
     const read = parsePlace(text);
     expect(read.ok).toBe(false);
-    expect(!read.ok && read.problems[0]?.right.length).toBeGreaterThan(10);
+    expect(!read.ok && read.problems.map(saidProblem)[0]?.right.length).toBeGreaterThan(10);
   });
 
   test.each([
@@ -69,7 +70,7 @@ describe('places', () => {
     ['GB-XYZ', 'a code of ISO 3166-2, such as GB-NIR'],
   ])('%s is refused with the form expected', (text, right) => {
     const read = parsePlace(text);
-    expect(!read.ok && read.problems[0]?.right).toBe(right);
+    expect(!read.ok && read.problems.map(saidProblem)[0]?.right).toBe(right);
   });
 
   test.each([

@@ -1,4 +1,4 @@
-import { err, ok, type Result } from '../exact/index.ts';
+import { err, type Form, ok, type Result } from '../exact/index.ts';
 import { zipBeginnings } from './us-zip.ts';
 
 const outward = /^(?:[A-Z]{1,2}\d{1,2}|[A-Z]{1,2}\d[A-Z])$/;
@@ -21,19 +21,21 @@ export function normalPostcode(country: string, text: string): Result<string> {
     case 'GB': {
       const inward = plain.slice(-3);
       if (/^\d[A-Z]{2}$/.test(inward) && outward.test(plain.slice(0, -3))) return ok(`${plain.slice(0, -3)} ${inward}`);
-      return err([], `“${text}” is no British postcode`, 'outward and inward part, such as HS1 2AA');
+      return malformed(text, 'British postcode');
     }
     case 'IE':
       if (/^(?:[A-Z]\d{2}|D6W)[A-Z0-9]{4}$/.test(plain)) return ok(`${plain.slice(0, 3)} ${plain.slice(3)}`);
-      return err([], `“${text}” is no Irish postcode`, 'routing key and four letters or digits, such as H91 E2K3');
+      return malformed(text, 'Irish postcode');
     case 'US':
       if (/^\d{5}(?:\d{4})?$/.test(plain)) return ok(plain);
-      return err([], `“${text}” is no ZIP code`, 'five digits, or nine, such as 10001');
+      return malformed(text, 'ZIP code');
     default:
       if (/^[A-Z0-9]{2,10}$/.test(plain) && (/\d/.test(plain) || lettersOnly.has(country))) return ok(plain);
-      return err([], `“${text}” is no postcode`, 'two to ten letters and digits, at least one a digit');
+      return malformed(text, 'postcode');
   }
 }
+
+const malformed = (text: string, form: Form): Result<never> => err([], { is: 'malformed', text, form });
 
 /**
  * The beginning of a postcode, as compared. In Great Britain an area `HS`, a district `HS1` or a sector `HS1 2`; in
@@ -48,21 +50,17 @@ export function normalPrefix(country: string, text: string): Result<string> {
       if (/^[A-Z]{1,2}(?:\d[\dA-Z]?)?$/.test(plain) && !/\S\s+\S/.test(text)) return ok(plain);
       const [out = '', sector = '', ...more] = text.toUpperCase().trim().split(/\s+/);
       if (outward.test(out) && /^\d$/.test(sector) && more.length === 0) return ok(`${out} ${sector}`);
-      return err(
-        [],
-        `“${text}*” begins no British postcode`,
-        'an area, a district or a sector, such as HS*, PA41* or HS1 2*',
-      );
+      return malformed(`${text}*`, 'beginning of a British postcode');
     }
     case 'IE':
       if (/^(?:[A-Z]\d{0,2}|D6W)$/.test(plain)) return ok(plain);
-      return err([], `“${text}*” begins no Irish postcode`, 'a routing key or its beginning, such as H91* or D*');
+      return malformed(`${text}*`, 'beginning of an Irish postcode');
     case 'US':
       if (/^\d{1,8}$/.test(plain)) return ok(plain);
-      return err([], `“${text}*” begins no ZIP code`, 'one to eight digits before the *');
+      return malformed(`${text}*`, 'beginning of a ZIP code');
     default:
       if (/^[A-Z0-9]{1,9}$/.test(plain)) return ok(plain);
-      return err([], `“${text}*” begins no postcode`, 'one to nine letters and digits before the *');
+      return malformed(`${text}*`, 'beginning of a postcode');
   }
 }
 
@@ -97,24 +95,17 @@ function districtOf(outwardCode: string): readonly [letters: string, number: num
  */
 export function normalRange(country: string, from: string, to: string): Result<{ from: string; to: string }> {
   const [low, high] = [plainOf(from), plainOf(to)];
-  const reversed = () => err([], `${low} to ${high} runs backwards`, 'the lower end first');
-  if (country === 'IE') return err([], 'Irish postcodes are in no order', 'routing keys one by one, such as H91*');
+  const reversed = () => err([], { is: 'backwards', from: low, to: high });
+  if (country === 'IE') return err([], { is: 'Irish range' });
   if (country === 'GB') {
     const [a, b] = [low, high].map((end) => (/[A-Z]$/.test(end) ? null : districtOf(end)));
-    if (!a || !b)
-      return err([], `“${from} to ${to}” is no range of British districts`, 'two districts, such as AB31 to AB38');
-    if (a[0] !== b[0])
-      return err(
-        [],
-        `${low} and ${high} are districts of two areas`,
-        'both ends with the same letters, such as AB31 to AB38',
-      );
+    if (!a || !b) return malformed(`${from} to ${to}`, 'range of British districts');
+    if (a[0] !== b[0]) return err([], { is: 'two areas', from: low, to: high });
     return a[1] > b[1] ? reversed() : ok({ from: low, to: high });
   }
   const ends = country === 'US' ? /^\d{1,9}$/ : /^[A-Z0-9]{1,10}$/;
-  if (!ends.test(low) || !ends.test(high))
-    return err([], `“${from} to ${to}” is no range of postcodes`, 'two beginnings, such as 99500 to 99999');
-  if (low.length !== high.length) return err([], `${low} and ${high} differ in length`, 'ends of the same length');
+  if (!ends.test(low) || !ends.test(high)) return malformed(`${from} to ${to}`, 'range of postcodes');
+  if (low.length !== high.length) return err([], { is: 'unequal ends', from: low, to: high });
   return low > high ? reversed() : ok({ from: low, to: high });
 }
 

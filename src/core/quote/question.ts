@@ -97,18 +97,9 @@ export function questionOf(
   const lines = new Map<string, Line>();
   for (const { sku, units } of basket.lines) {
     const item = ready(sku);
-    if (!item)
-      problems.push({
-        at: ['lines', sku],
-        wrong: `no item “${sku}” that can be sold`,
-        right: 'a SKU of the goods, with a price',
-      });
+    if (!item) problems.push({ at: ['lines', sku], is: 'not for sale', sku });
     else if (basket.channel !== null && item.notListed.includes(basket.channel))
-      problems.push({
-        at: ['lines', sku],
-        wrong: `“${sku}” is not sold there`,
-        right: `an item that ${basket.channel} lists`,
-      });
+      problems.push({ at: ['lines', sku], is: 'not listed', sku, channel: basket.channel });
     else lines.set(sku, { item, units: units + (lines.get(sku)?.units ?? 0) });
   }
   problems.push(...sizeProblems([...lines.values()], basket.channel, moment));
@@ -155,17 +146,11 @@ function sizeProblems(lines: readonly Line[], channel: string | null, moment: In
     [0, 0, 0] as readonly [number, number, number],
   );
   if (lines.length > most.lines)
-    problems.push({ at: ['lines'], wrong: `${lines.length} different items`, right: `at most ${most.lines}` });
+    problems.push({ at: ['lines'], is: 'too many', what: 'different items', found: lines.length, most: most.lines });
   if (units > most.units)
-    problems.push({ at: ['lines'], wrong: `${units} units`, right: `at most ${most.units} in all` });
-  if (value > Number.MAX_SAFE_INTEGER)
-    problems.push({
-      at: ['lines'],
-      wrong: 'worth more than can be counted exactly',
-      right: 'fewer units, or smaller prices',
-    });
-  if (mass > Number.MAX_SAFE_INTEGER)
-    problems.push({ at: ['lines'], wrong: 'weighs more than can be counted exactly', right: 'at most 5.6 tonnes' });
+    problems.push({ at: ['lines'], is: 'too many', what: 'units', found: units, most: most.units });
+  if (value > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], is: 'uncountable', what: 'value' });
+  if (mass > Number.MAX_SAFE_INTEGER) problems.push({ at: ['lines'], is: 'uncountable', what: 'mass' });
   return problems;
 }
 

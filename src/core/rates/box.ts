@@ -15,7 +15,7 @@ export function readBox(body: BoxBody): Result<Box> {
   ];
   const limit = kept(parseMass(body.limit.value, body.limit.unit), ['limit'], problems, 0 as Mass);
   const own = body.own ? kept(parseMass(body.own.value, body.own.unit), ['own'], problems, 0 as Mass) : (0 as Mass);
-  if (c === 0) problems.push({ at: ['height'], wrong: 'a side of 0', right: 'sides above 0' });
+  if (c === 0) problems.push({ at: ['height'], is: 'zero', of: 'side' });
   const volume = (BigInt(a) * BigInt(b) * BigInt(c)) as Box['volume'];
   return problems.length > 0
     ? { ok: false, problems }

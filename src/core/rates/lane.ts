@@ -123,11 +123,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<readonly 
   const problems: Problem[] = [];
   const bounds = body.bounds.map((bound, i) => readBound(bound, context, ['bounds', i], problems));
   if (body.days && body.days[1] < body.days[0])
-    problems.push({
-      at: ['days'],
-      wrong: `${body.days[0]} to ${body.days[1]} days runs backwards`,
-      right: 'the shortest first',
-    });
+    problems.push({ at: ['days'], is: 'backwards', from: String(body.days[0]), to: String(body.days[1]) });
   const rates: (Span & Pick<Lane, 'price' | 'kinds'>)[] = [{ ...always, ...readRates(body, context, [], problems) }];
   const fees: (Span & { fees: Fees })[] = [{ ...always, fees: readFees(body.fees, context, ['fees'], problems) }];
   const frees: (Span & { freeFrom: FreeFrom | null })[] = [
@@ -136,7 +132,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<readonly 
   const ids = new Set<string>();
   for (const { id, window, sets } of body.dated) {
     const at = ['dated', id];
-    if (ids.has(id)) problems.push({ at, wrong: `“${id}” stands twice`, right: 'an id of its own for each' });
+    if (ids.has(id)) problems.push({ at, is: 'repeated', what: 'thing', id, line: null });
     ids.add(id);
     const span = readWindow(window, [...at, 'window'], problems);
     if (sets.is === 'rate') rates.push({ ...span, ...readRates(sets, context, [...at, 'sets'], problems) });
@@ -182,11 +178,7 @@ function readRates(
     const also = Object.entries(priced.also).map(([currency, given]) => {
       const known = isCurrency(currency);
       if (!known)
-        problems.push({
-          at: [...field, 'also', currency],
-          wrong: `“${currency}” is no currency`,
-          right: 'a code of ISO 4217, such as GBP',
-        });
+        problems.push({ at: [...field, 'also', currency], is: 'malformed', text: currency, form: 'currency' });
       return {
         currency,
         rate: known
@@ -221,12 +213,7 @@ function readFees(
   if (!body) return { order: nothing, item: nothing, alone: { order: nothing, item: nothing }, given: false };
   const own = both(body, currency, at);
   const also = Object.entries(body.also).map(([code, fees]) => {
-    if (!isCurrency(code))
-      problems.push({
-        at: [...at, 'also', code],
-        wrong: `“${code}” is no currency`,
-        right: 'a code of ISO 4217, such as GBP',
-      });
+    if (!isCurrency(code)) problems.push({ at: [...at, 'also', code], is: 'malformed', text: code, form: 'currency' });
     return { code, fees: isCurrency(code) ? both(fees, code, [...at, 'also', code]) : own };
   });
   const given = conversion ? also.find(({ code }) => code === market)?.fees : undefined;
@@ -257,13 +244,8 @@ function readBound(body: BoundBody, context: LaneContext, at: Problem['at'], pro
   const end = (text: string | null, field: string) =>
     text === null ? null : readMeasure(text, body.unit, context, [...at, field], problems);
   const [from, to] = [end(body.from, 'from'), end(body.to, 'to')];
-  if (from === null && to === null)
-    problems.push({ at, wrong: 'a bound without ends', right: 'a least, a most, or both' });
+  if (from === null && to === null) problems.push({ at, is: 'endless' });
   if (from !== null && to !== null && from > to)
-    problems.push({
-      at: [...at, 'to'],
-      wrong: `${body.from} to ${body.to} runs backwards`,
-      right: 'the lower end first',
-    });
+    problems.push({ at: [...at, 'to'], is: 'backwards', from: body.from ?? '', to: body.to ?? '' });
   return { over: overOf(body.unit), from, to };
 }

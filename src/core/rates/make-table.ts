@@ -40,9 +40,9 @@ export function madeTable(
   { suppliers, by, count }: Making,
   currency: Currency,
 ): Result<{ rate: RateBody & { is: 'table' }; reach: number }> {
-  if (suppliers.length === 0) return err(['suppliers'], 'no supplier', 'at least one');
+  if (suppliers.length === 0) return err(['suppliers'], { is: 'missing', what: 'supplier' });
   if (!Number.isInteger(count) || count < 1 || count > most)
-    return err(['count'], `${count} units`, `a count from 1 to ${most}`);
+    return err(['count'], { is: 'no count', text: String(count), most });
   const problems: Problem[] = [];
   const read = (text: string, i: number, field: keyof Supplier): bigint =>
     BigInt(kept(parseAmount(text, currency), ['suppliers', i, field], problems, nothing));

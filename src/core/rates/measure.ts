@@ -51,7 +51,7 @@ export function readMeasure(
     case 'value':
       return inMarket(text, context, at, problems);
     case 'units':
-      if (!/^\d+$/.test(text)) problems.push({ at, wrong: `“${text}” is no count of units`, right: 'a whole number' });
+      if (!/^\d+$/.test(text)) problems.push({ at, is: 'malformed', text, form: 'count of units' });
       return Number(text);
     case 'mm':
     case 'cm':

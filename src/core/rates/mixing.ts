@@ -78,12 +78,7 @@ const most = 30;
 /** Gives each kind that mixing rules name its bit. */
 export function kindBits(rules: readonly MixingRuleBody[], problems: Problem[]): KindBits {
   const named = [...new Set(rules.flatMap((rule) => rule.kinds))];
-  if (named.length > most)
-    problems.push({
-      at: ['mixing'],
-      wrong: `${named.length} kinds are named`,
-      right: `at most ${most} in all mixing rules`,
-    });
+  if (named.length > most) problems.push({ at: ['mixing'], is: 'too many', what: 'kinds', found: named.length, most });
   return { of: new Map(named.slice(0, most).map((kind, i) => [kind, 1 << i])), others: 1 << most };
 }
 

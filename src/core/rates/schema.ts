@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
-import { lengthUnits, massUnits, written } from '../exact/index.ts';
+import { type Form, lengthUnits, massUnits, written } from '../exact/index.ts';
 import { measureUnits } from './measure.ts';
 
 const { amount, currency, figure, id, name, window } = written;
@@ -11,7 +11,7 @@ const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
 export const stocked = 'stocked';
 
 export const serviceSchema = z.strictObject({
-  id: id.refine((one) => one !== stocked, `another id: “${stocked}” is the choice of goods that a channel stocks`),
+  id: id.refine((one) => one !== stocked, 'id beside stocked' satisfies Form),
   name,
   /** Shortest and longest time of transit. */
   days,

@@ -1,6 +1,7 @@
 import { setImmediate as breathe } from 'node:timers/promises';
 import { type Change, compileBook, readyGoods } from '../../core/book/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
+import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
@@ -40,7 +41,7 @@ export async function runImport(context: Context, id: number, stop: () => boolea
       ]);
       const bad = file.badLines.map((line) => ({
         line: line.line,
-        problems: line.problems.map((one) => ({ ...one, at: [...one.at] })),
+        problems: line.problems.map(saidProblem),
       }));
       await reportImport(database, id, {
         fresh,
@@ -48,7 +49,7 @@ export async function runImport(context: Context, id: number, stop: () => boolea
         changed: merged.length - fresh - same,
         bad: bad.length,
         badLines: bad.slice(0, reported),
-        problems: whole.problems.slice(0, reported).map((one) => ({ ...one, at: [...one.at] })),
+        problems: whole.problems.slice(0, reported).map(saidProblem),
       });
       await moveImport(database, id, ['reading'], 'read');
       return;

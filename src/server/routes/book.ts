@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { saveRequest, takeBackRequest } from '../../contract/index.ts';
 import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
+import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { snapshot } from '../database.ts';
 import { Refusal } from '../problem.ts';
@@ -48,7 +49,7 @@ export function bookRoutes(context: Context): Hono {
       const read = readBookFile(data);
       if (!read.ok)
         throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', {
-          problems: read.problems.slice(0, 200).map((one) => ({ ...one, at: [...one.at] })),
+          problems: read.problems.slice(0, 200).map(saidProblem),
         });
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';

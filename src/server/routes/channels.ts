@@ -5,6 +5,7 @@ import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { countedAlike, dialectOf } from '../../core/channels/index.ts';
 import { questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
+import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
 import { Refusal } from '../problem.ts';
@@ -110,7 +111,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         const question = questionOf(compiled, basket, { ready: (sku) => bySku.get(sku), now: Date.parse(moment) });
         if (!question.ok)
           throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
-            problems: question.problems.map((one) => ({ ...one, at: [...one.at] })),
+            problems: question.problems.map(saidProblem),
           });
         return question.value;
       });

@@ -3,8 +3,9 @@ import { Hono, type Context as Request } from 'hono';
 import { stream } from 'hono/streaming';
 import { codesRequest, type ListReport, listRequest, singlesRequest } from '../../contract/index.ts';
 import { channelIds } from '../../core/book/index.ts';
-import type { Currency } from '../../core/exact/index.ts';
+import type { Currency, Problem } from '../../core/exact/index.ts';
 import { readCodes, readCustomers, readSpend } from '../../core/offers/index.ts';
+import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import { Refusal } from '../problem.ts';
@@ -32,15 +33,8 @@ const page = 20_000;
 const batchName = /^[a-z0-9][a-z0-9-]{0,39}$/;
 
 const freshCode = () => Array.from({ length: codeLength }, () => alphabet[randomInt(alphabet.length)]).join('');
-const listedLines = (
-  badLines: readonly {
-    line: number;
-    problems: readonly { at: readonly (string | number)[]; wrong: string; right: string }[];
-  }[],
-) =>
-  badLines
-    .slice(0, 200)
-    .map(({ line, problems }) => ({ line, problems: problems.map((one) => ({ ...one, at: [...one.at] })) }));
+const listedLines = (badLines: readonly { readonly line: number; readonly problems: readonly Problem[] }[]) =>
+  badLines.slice(0, 200).map(({ line, problems }) => ({ line, problems: problems.map(saidProblem) }));
 
 /**
  * What stands beside the book: single-use codes in batches, customers in segments, and what budgets have been spent on.
@@ -90,11 +84,11 @@ export function codeRoutes(context: Context): Hono {
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const standing = await transaction(database, (connection) => addCodes(connection, batch, rows, moment));
-      const problems = standing.map((code) => ({
+      const bad = standing.map((code) => ({
         line: codes.findIndex((one) => one.code === code) + 2,
-        problems: [{ at: ['code'], wrong: `“${code}” stands in a batch already`, right: 'a code of its own' }],
+        problems: [{ at: ['code'], is: 'in a batch already', code } as const],
       }));
-      return c.json({ taken: standing.length > 0 ? 0 : codes.length, badLines: problems } satisfies ListReport);
+      return c.json({ taken: standing.length > 0 ? 0 : codes.length, badLines: listedLines(bad) } satisfies ListReport);
     })
     .delete('/codes/batches/:batch', async (c) => {
       await dropBatch(database, batchOf(c.req.param('batch')));
@@ -119,11 +113,11 @@ export function codeRoutes(context: Context): Hono {
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const { marked, unknown } = await transaction(database, (connection) => markUsed(connection, rows, moment));
-      const problems = unknown.map((code) => ({
+      const bad = unknown.map((code) => ({
         line: codes.findIndex((one) => one.code === code) + 2,
-        problems: [{ at: ['code'], wrong: `no batch has “${code}”`, right: 'a code of a batch' }],
+        problems: [{ at: ['code'], is: 'unknown', what: 'code of a batch', id: code, known: [] } as const],
       }));
-      return c.json({ taken: marked, badLines: problems } satisfies ListReport);
+      return c.json({ taken: marked, badLines: listedLines(bad) } satisfies ListReport);
     })
     .post('/codes/known', async (c) =>
       c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }),

@@ -1,6 +1,7 @@
 import type { Context as Request } from 'hono';
 import type { z } from 'zod';
 import { shaped } from '../../core/book/index.ts';
+import { saidProblem } from '../../words/index.ts';
 import { Refusal } from '../problem.ts';
 
 /** The body of a request as the contract has it, or a refusal with every place that is not. */
@@ -14,7 +15,7 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
   const read = shaped(schema, body);
   if (read.ok) return read.value;
   throw new Refusal(400, 'request', 'The request is not as the contract says', {
-    problems: read.problems.map((one) => ({ ...one, at: [...one.at] })),
+    problems: read.problems.map(saidProblem),
   });
 }
 

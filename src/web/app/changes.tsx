@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { valueAt } from '../../core/book/index.ts';
-import { pathWords, valueWords } from '../../words/index.ts';
+import { pathWords, rightBeside, valueWords } from '../../words/index.ts';
 import { useSaveMutation } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
@@ -133,7 +133,7 @@ export function Changes() {
               <ul>
                 {refused.problems?.slice(0, 12).map((one) => (
                   <li key={`${one.at.join()} ${one.wrong}`} className="small">
-                    <strong>{pathWords(book.book, one.at.map(String))}</strong>: {one.wrong}; right would be {one.right}
+                    <strong>{pathWords(book.book, one.at.map(String))}</strong>: {rightBeside(one)}
                   </li>
                 ))}
               </ul>

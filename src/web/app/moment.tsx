@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { dated, listed } from '../../words/index.ts';
+import { dated, firstFault, listed } from '../../words/index.ts';
 import { useClockQuery, usePushClockMutation } from '../data/api.ts';
 import { useBook, useMoment } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
@@ -46,7 +46,7 @@ export function MomentPanel() {
           Follow the clock
         </button>
       </form>
-      {text !== '' && !at.ok && <p className="fault">{at.problems[0]?.right}</p>}
+      {text !== '' && !at.ok && <p className="fault">{firstFault(at)}</p>}
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
       <p>
         It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at {listed(reviewing)} run on it; push it forward to

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { rightBeside } from '../../words/index.ts';
 import { useImportBookMutation } from '../data/api.ts';
 import { cleared } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -74,7 +75,7 @@ export function WhoPanel() {
           <ul>
             {problems.problems?.slice(0, 12).map((one) => (
               <li key={`${one.at.join()} ${one.wrong}`} className="small">
-                <strong>{one.at.join(' › ')}</strong>: {one.wrong}; right would be {one.right}
+                <strong>{one.at.join(' › ')}</strong>: {rightBeside(one)}
               </li>
             ))}
           </ul>

@@ -1,4 +1,5 @@
 import { parsePattern } from '../../core/places/index.ts';
+import { firstFault } from '../../words/index.ts';
 
 /**
  * The places of a list as typed: parted by commas, semicolons or line ends, for a pattern may have spaces of its own.
@@ -18,8 +19,7 @@ export const placesFault =
       return 'at least one place: a region (EU), a country (GB), a part (GB-NIR), postcodes (GB HS*), or world';
     for (const place of places) {
       const read = parsePattern(place);
-      if (!read.ok)
-        return `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}${/\S\s+\S/.test(place) ? ', commas between' : ''}`;
+      if (!read.ok) return `${firstFault(read)}${/\S\s+\S/.test(place) ? ', commas between' : ''}`;
     }
     return null;
   };

@@ -8,6 +8,15 @@ export { channelName, offerTitle, serviceName, templateName, zoneName } from './
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
 export { pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
+export {
+  type FaultWords,
+  faultText,
+  faultWords,
+  firstFault,
+  rightBeside,
+  type SaidProblem,
+  saidProblem,
+} from './problems.ts';
 export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
 export { proposedTerms } from './terms.ts';

@@ -6,7 +6,7 @@ import { euro, euros } from '../../../src/core/channels/euros.ts';
 import { settingsOf } from '../../../src/core/channels/manifest.ts';
 import { apartNotes, plainLanes, reachOf } from '../../../src/core/channels/plain.ts';
 import { plainOffers } from '../../../src/core/channels/plain-offer.ts';
-import { amountText, type Minor, minor } from '../../../src/core/exact/index.ts';
+import { amountText, err, type Minor, minor } from '../../../src/core/exact/index.ts';
 import type { Place } from '../../../src/core/places/index.ts';
 import type { quillgate } from './manifest.ts';
 
@@ -99,7 +99,7 @@ export const boardDialect = <
   read: ((files) => {
     const text = files.find((one) => one.name === 'board.json')?.text;
     return text === undefined
-      ? { ok: false, problems: [{ at: ['board.json'], wrong: 'no such file', right: 'a file board.json' }] }
+      ? err(['board.json'], { is: 'no file', name: 'board.json' })
       : { ok: true, value: rulesOf(JSON.parse(text) as Board) };
   }) satisfies Dialect['read'],
 });

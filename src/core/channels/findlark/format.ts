@@ -108,10 +108,9 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
   try {
     parsed = parser.parse(itemsText, true) as Parsed;
   } catch (error) {
-    problems.push({ at: [itemsName], wrong: (error as Error).message, right: 'XML as in docs/formats/findlark.md' });
+    problems.push({ at: [itemsName], is: 'unreadable', standard: 'XML', detail: (error as Error).message });
   }
-  if (problems.length === 0 && !parsed.items)
-    problems.push({ at: [itemsName], wrong: 'no items element', right: 'items at the root' });
+  if (problems.length === 0 && !parsed.items) problems.push({ at: [itemsName], is: 'no element', name: 'items' });
   const items = (parsed.items?.item ?? []).map(
     (one): FeedItem => ({
       id: one['@id'] ?? '',
@@ -132,7 +131,7 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
   );
   const [head, ...rows] = promotionsText.replace(/\n$/, '').split('\n');
   if (head !== promotionFields.join('\t'))
-    problems.push({ at: [promotionsName, 1], wrong: 'another head line', right: promotionFields.join(' ') });
+    problems.push({ at: [promotionsName, 1], is: 'another head', head: promotionFields });
   const promotions = rows.map((row): Promotion => {
     const cells = row.split('\t');
     return Object.fromEntries(promotionFields.map((field, i) => [field, cells[i] ?? ''])) as Promotion;

@@ -1,4 +1,5 @@
 import {
+  err,
   type Instant,
   type Minor,
   massOfGrams,
@@ -28,17 +29,10 @@ import {
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const text = (name: string) => files.find((one) => one.name === name)?.text;
   const [items, promotions] = [text(itemsName), text(promotionsName)];
-  if (items === undefined || promotions === undefined)
-    return {
-      ok: false,
-      problems: [
-        {
-          at: [items === undefined ? itemsName : promotionsName],
-          wrong: 'no such file',
-          right: `${itemsName} and ${promotionsName}`,
-        },
-      ],
-    };
+  if (items === undefined || promotions === undefined) {
+    const name = items === undefined ? itemsName : promotionsName;
+    return err([name], { is: 'no file', name });
+  }
   const feed = readFeed(items, promotions);
   return feed.ok ? { ok: true, value: rulesOf(feed.value) } : feed;
 }

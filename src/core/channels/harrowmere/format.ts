@@ -94,6 +94,8 @@ const goodsLine = (one: GoodsOffer) => [
   one.until,
 ];
 
+const kindsOfLine = ['SITE', 'LISTING', 'PLAN', 'CUT', 'RATE', 'DELIVERY', 'GOODS'];
+
 export function readPlans(text: string): Result<Plans> {
   const problems: Problem[] = [];
   const list = (cell: string | undefined) => (cell ?? '').split(' ').filter(Boolean);
@@ -138,11 +140,7 @@ export function readPlans(text: string): Result<Plans> {
         plans.goods.push({ key: a, title: b, terms: c, percent: d, listings: list(e), code: f, from: g, until: h });
         break;
       default:
-        problems.push({
-          at: [fileName, i + 1],
-          wrong: `a line of kind “${kind}”`,
-          right: 'SITE, LISTING, PLAN, CUT, RATE, DELIVERY or GOODS',
-        });
+        problems.push({ at: [fileName, i + 1], is: 'strange line', kind: kind ?? '', known: kindsOfLine });
         break;
     }
   }

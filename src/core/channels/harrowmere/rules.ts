@@ -1,5 +1,6 @@
 import {
   amountText,
+  err,
   gram,
   type Minor,
   minor,
@@ -27,7 +28,7 @@ import {
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
-  if (!file) return { ok: false, problems: [{ at: [fileName], wrong: 'no such file', right: `a file ${fileName}` }] };
+  if (!file) return err([fileName], { is: 'no file', name: fileName });
   const plans = readPlans(file.text);
   return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
 }

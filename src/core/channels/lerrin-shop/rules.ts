@@ -1,5 +1,6 @@
 import { shaped } from '../../book/index.ts';
 import {
+  err,
   gram,
   instantOf,
   kept,
@@ -21,16 +22,12 @@ import { type Campaign, clock, fileName, type Shop, type ShopSpeed, shopSchema }
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const file = files.find((one) => one.name === fileName);
-  const problem = (wrong: string, right: string): Result<never> => ({
-    ok: false,
-    problems: [{ at: [fileName], wrong, right }],
-  });
-  if (!file) return problem('no such file', `a file ${fileName}`);
+  if (!file) return err([fileName], { is: 'no file', name: fileName });
   let data: unknown;
   try {
     data = JSON.parse(file.text);
   } catch (error) {
-    return problem(`not JSON: ${(error as Error).message}`, 'JSON as in docs/formats/lerrin-shop.md');
+    return err([fileName], { is: 'unreadable', standard: 'JSON', detail: (error as Error).message });
   }
   const shop = shaped(shopSchema, data);
   if (!shop.ok) return shop;

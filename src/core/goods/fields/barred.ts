@@ -17,6 +17,5 @@ export const barred = goodsField({
   needed: false,
   write: (value) => (value ? barredText(value) : ''),
   read: (cell) => (cell === '' ? null : barredOf(cell)),
-  right: 'services it does not go by, parted by spaces, or none',
   inherit: ownElseTheirs,
 });

@@ -9,6 +9,5 @@ export const cost = goodsField({
   head: 'cost',
   needed: false,
   ...text,
-  right: 'an amount such as 2.10',
   inherit: ownElseTheirs,
 });

@@ -71,8 +71,6 @@ export const dated = goodsField({
   needed: false,
   write: (value) => value.map(rowText).join('; '),
   read: (cell) => (cell === '' ? [] : cell.split(/\s*;\s*/).map(rowOf)),
-  right:
-    'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
   // What is given for a time is taken field by field, as of a moment: see layers.ts.
   inherit: own,
 });

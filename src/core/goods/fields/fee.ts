@@ -23,6 +23,5 @@ export const fee = goodsField({
   needed: false,
   write: (value) => (value ? feeText(value) : ''),
   read: (cell) => (cell === '' ? null : feeOf(cell)),
-  right: 'an amount such as 0.85, with waived behind it where free delivery waives it; or none',
   inherit: ownElseTheirs,
 });

@@ -12,8 +12,6 @@ export interface GoodsField<Name extends string = string, Schema extends z.ZodTy
   write(value: z.output<Schema>): string;
   /** What a cell stands for; what is wrong with it, the schema says. */
   read(cell: string): unknown;
-  /** What would be right in a cell. */
-  readonly right: string;
   /** What an item has that states `own`, and whose parent has `theirs`. `item` is as it stands by itself. */
   inherit(own: z.output<Schema>, theirs: z.output<Schema>, item: { readonly price: string | null }): z.output<Schema>;
 }

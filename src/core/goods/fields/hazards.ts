@@ -10,6 +10,5 @@ export const hazards = goodsField({
   head: 'hazards',
   needed: false,
   ...words,
-  right: 'small letters, digits and hyphens, parted by spaces, such as lithium',
   inherit: fullElseTheirs,
 });

@@ -9,6 +9,5 @@ export const kind = goodsField({
   head: 'kind',
   needed: true,
   ...text,
-  right: 'small letters, digits and hyphens, such as parcel',
   inherit: ownElseTheirs,
 });

@@ -17,6 +17,5 @@ export const mass = goodsField({
     const found = form.exec(cell);
     return cell === '' ? null : found ? { value: found[1], unit: found[2] } : cell;
   },
-  right: 'a figure and one of g, kg, oz, lb, such as 520 g',
   inherit: ownElseTheirs,
 });

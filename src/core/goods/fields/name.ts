@@ -9,6 +9,5 @@ export const name = goodsField({
   needed: true,
   write: (value) => value,
   read: (cell) => cell,
-  right: 'a name of 1 to 120 letters',
   inherit: own,
 });

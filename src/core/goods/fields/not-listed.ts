@@ -10,6 +10,5 @@ export const notListed = goodsField({
   head: 'not listed at',
   needed: false,
   ...words,
-  right: 'channels, parted by spaces, such as findlark',
   inherit: fullElseTheirs,
 });

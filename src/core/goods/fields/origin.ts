@@ -9,6 +9,5 @@ export const origin = goodsField({
   head: 'origin',
   needed: false,
   ...text,
-  right: 'the name of a stock place',
   inherit: ownElseTheirs,
 });

@@ -34,7 +34,5 @@ export const ownRate = goodsField({
   needed: false,
   write: (value) => (value ? ownRateText(value) : ''),
   read: (cell) => (cell === '' ? null : ownRateOf(cell)),
-  right:
-    'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
   inherit: ownElseTheirs,
 });

@@ -9,6 +9,5 @@ export const parent = goodsField({
   head: 'parent',
   needed: false,
   ...text,
-  right: 'the SKU of the item it is a variant of',
   inherit: own,
 });

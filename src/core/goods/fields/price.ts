@@ -9,6 +9,5 @@ export const price = goodsField({
   head: 'price',
   needed: true,
   ...text,
-  right: 'an amount such as 4.90; nothing for a variant that takes its parent’s',
   inherit: ownElseTheirs,
 });

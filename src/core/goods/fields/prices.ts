@@ -28,7 +28,6 @@ export const prices = goodsField({
       .map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' '))
       .join(', '),
   read: (cell) => (cell === '' ? [] : cell.split(/\s*,\s*/).map(priceOf)),
-  right: 'a market, a channel or both and an amount, parted by commas, such as japan 5200, at harrowmere 14.00',
   // Prices are one whole: an item that states any takes none but the own price it does not state.
   inherit: (own, theirs, item) => (item.price === null && own.length === 0 ? theirs : own),
 });

@@ -19,6 +19,5 @@ export const size = goodsField({
     if (cell === '') return null;
     return found ? { length: found[1], width: found[2], height: found[3], unit: found[4] } : cell;
   },
-  right: 'three sides and one of mm, cm, in, such as 120 x 12 x 8 cm',
   inherit: ownElseTheirs,
 });

@@ -9,6 +9,5 @@ export const sku = goodsField({
   needed: true,
   write: (value) => value,
   read: (cell) => cell,
-  right: 'letters, digits, dot, hyphen and underscore, at most 40',
   inherit: own,
 });

@@ -10,6 +10,5 @@ export const stockedBy = goodsField({
   head: 'stocked by',
   needed: false,
   ...words,
-  right: 'channels, parted by spaces, such as harrowmere',
   inherit: fullElseTheirs,
 });

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import type { Form } from '../../exact/index.ts';
 import { fullElseTheirs, words } from './cells.ts';
 import { goodsField } from './field.ts';
 
-export const tag = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
+export const tag = z.string().regex(/^[a-z0-9-]{1,40}$/, 'tag' satisfies Form);
 
 export const tags = goodsField({
   name: 'tags',
@@ -10,6 +11,5 @@ export const tags = goodsField({
   head: 'tags',
   needed: true,
   ...words,
-  right: 'small letters, digits and hyphens, parted by spaces',
   inherit: fullElseTheirs,
 });

@@ -8,6 +8,5 @@ export const taxClass = goodsField({
   head: 'tax class',
   needed: false,
   ...text,
-  right: 'small letters, digits and hyphens, such as standard',
   inherit: ownElseTheirs,
 });

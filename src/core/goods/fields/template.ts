@@ -9,6 +9,5 @@ export const template = goodsField({
   head: 'template',
   needed: true,
   ...text,
-  right: 'the id of a template of the book, or nothing for the default one',
   inherit: ownElseTheirs,
 });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import type { Form } from '../../exact/index.ts';
 
 /** 3 to 20 capital letters and digits. */
-export const code = z.string().regex(/^[A-Z0-9]{3,20}$/, '3 to 20 capital letters and digits');
+export const code = z.string().regex(/^[A-Z0-9]{3,20}$/, 'code' satisfies Form);
 
 interface Kinded {
   readonly is: string;

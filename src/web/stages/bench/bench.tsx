@@ -5,6 +5,7 @@ import { type SideStep, sideSteps } from '../../../core/channels/index.ts';
 import { instantOf, localOf } from '../../../core/exact/index.ts';
 import {
   channelName,
+  faultText,
   massOf,
   missingWords,
   money,
@@ -185,8 +186,8 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
         {sided && 'problems' in sided && (
           <div className="aside-note off" role="alert">
             {sided.problems.slice(0, 8).map((one) => (
-              <p key={`${one.at.join()} ${one.wrong}`}>
-                {one.at.join(' › ')}: {one.wrong}; right would be {one.right}
+              <p key={`${one.at.join()} ${faultText(one)}`}>
+                {one.at.join(' › ')}: {faultText(one)}
               </p>
             ))}
           </div>

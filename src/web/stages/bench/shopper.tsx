@@ -2,7 +2,7 @@ import { type Basket, channelIds } from '../../../core/book/index.ts';
 import { amountText, type Currency, minor, mondayOf, parseAmount, unwrap } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { parsePlace } from '../../../core/places/index.ts';
-import { channelName, offerTitle } from '../../../words/index.ts';
+import { channelName, firstFault, offerTitle } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, TextPart } from '../../ui/field.tsx';
 
@@ -12,7 +12,7 @@ const customerFault = (text: string): string | null =>
   /^[A-Za-z0-9._-]{0,40}$/.test(text) ? null : 'letters, digits, dot, hyphen, underscore, at most 40';
 const billingFault = (text: string): string | null => {
   const read = text.trim() === '' ? null : parsePlace(text);
-  return read && !read.ok ? `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}` : null;
+  return read && firstFault(read);
 };
 type Spent = Basket['spent'][string];
 type Budget = NonNullable<OfferBody['limits']['budget']>;

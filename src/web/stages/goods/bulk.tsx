@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../../core/goods/index.ts';
-import { goodsFieldWords } from '../../../words/index.ts';
+import { faultText, goodsFieldWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
 
@@ -66,10 +66,9 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
       <p className="mt-1" aria-live="polite">
         {changes.length > shownChanges && <span className="muted">and {changes.length - shownChanges} more. </span>}
         {ready && `${changes.length} change, ${same} stay as they are`}
-        {problems.length > 0 && (
+        {problems[0] && (
           <span className="text-off">
-            , {problems.length} cannot: {problems[0]?.at.join(', ')}: {problems[0]?.wrong}; right would be{' '}
-            {problems[0]?.right}
+            , {problems.length} cannot: {problems[0].at.join(', ')}: {faultText(problems[0])}
           </span>
         )}
       </p>

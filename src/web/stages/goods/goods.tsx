@@ -16,7 +16,7 @@ import {
   withParents,
   writeGoods,
 } from '../../../core/goods/index.ts';
-import { goodsFieldWords } from '../../../words/index.ts';
+import { faultText, firstFault, goodsFieldWords } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -182,7 +182,7 @@ function Goods({ book }: { book: OpenBook }) {
     const fault = !read.success
       ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
       : itsFigures && !itsFigures.ok
-        ? `${itsFigures.problems[0]?.wrong}; right would be ${itsFigures.problems[0]?.right}`
+        ? firstFault(itsFigures)
         : template
           ? `there is no template “${text}”`
           : null;
@@ -311,9 +311,9 @@ function Goods({ book }: { book: OpenBook }) {
         {problems !== null && problems.length > 0 && (
           <div className="aside-note off" role="alert">
             {problems.slice(0, 5).map((one) => (
-              <p key={`${one.at.join()} ${one.wrong}`}>
+              <p key={`${one.at.join()} ${faultText(one)}`}>
                 {one.at.map((step) => goodsFieldWords[step as Column]?.label.toLowerCase() ?? step).join(', ')}:{' '}
-                {one.wrong}; right would be {one.right}
+                {faultText(one)}
               </p>
             ))}
             {problems.length > 5 && <p className="muted">and {problems.length - 5} more</p>}

@@ -1,4 +1,5 @@
 import { cellOf, csvOf, type GoodsFile, goodsFields, type Item } from '../../../core/goods/index.ts';
+import { faultWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 
@@ -35,7 +36,10 @@ export function ImportReport({
     close();
   };
   const rows = file.badLines.flatMap((line) =>
-    line.problems.map((problem) => [String(line.line), problem.at.join(' '), problem.wrong, problem.right, line.text]),
+    line.problems.map((problem) => {
+      const { wrong, right } = faultWords(problem);
+      return [String(line.line), problem.at.join(' '), wrong, right, line.text];
+    }),
   );
   const count = added.length + changed.length;
   return (

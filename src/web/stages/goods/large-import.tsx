@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
+import { rightBeside } from '../../../words/index.ts';
 import {
   api,
   useImportQuery,
@@ -66,13 +67,12 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
         <ul className="mt-2 max-h-40 overflow-auto">
           {report.badLines.map((line) => (
             <li key={line.line}>
-              Line {line.line}:{' '}
-              {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
+              Line {line.line}: {line.problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ')}
             </li>
           ))}
           {report.problems.map((one) => (
             <li key={one.at.join()}>
-              {one.at.join(' ')}: {one.wrong}; right would be {one.right}
+              {one.at.join(' ')}: {rightBeside(one)}
             </li>
           ))}
         </ul>

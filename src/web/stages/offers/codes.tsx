@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ListReport } from '../../../contract/index.ts';
-import { channelName, offerTitle } from '../../../words/index.ts';
+import { channelName, offerTitle, rightBeside } from '../../../words/index.ts';
 import {
   useBatchesQuery,
   useDropBatchMutation,
@@ -278,8 +278,7 @@ function ListFile({ label, to, method }: { label: string; to: string; method: 'P
           {report.badLines.length === 0 ? `${report.taken.toLocaleString('en')} taken.` : 'Nothing was taken. '}
           {report.badLines.slice(0, 20).map((line) => (
             <span key={line.line} className="fault block">
-              Line {line.line}:{' '}
-              {line.problems.map((one) => `${one.at.join(' ')}: ${one.wrong}; right would be ${one.right}`).join(' · ')}
+              Line {line.line}: {line.problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ')}
             </span>
           ))}
           {report.badLines.length > 20 && (

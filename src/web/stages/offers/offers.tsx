@@ -5,7 +5,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
-import { dated, money, offerTitle, serviceName } from '../../../words/index.ts';
+import { dated, faultText, money, offerTitle, serviceName } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
@@ -180,8 +180,8 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
               <OfferSentence key={offer.id} book={book} offer={offer} />
               <OfferActs book={book} offer={offer} copyToNextYear={() => copied(offer)} />
               {problems.map((one) => (
-                <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
-                  {one.at.slice(2).join(' ')}: {one.wrong}; right would be {one.right}
+                <p key={`${one.at.join()} ${faultText(one)}`} className="fault" role="alert">
+                  {one.at.slice(2).join(' ')}: {faultText(one)}
                 </p>
               ))}
               <PromiseWords

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { parsePlace } from '../../../core/places/index.ts';
-import { money, serviceName } from '../../../words/index.ts';
+import { firstFault, money, serviceName } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
@@ -15,7 +15,7 @@ export function PriceStage() {
 
 const placeFault = (text: string): string | null => {
   const read = parsePlace(text);
-  return read.ok ? null : (read.problems[0]?.wrong ?? 'no place');
+  return firstFault(read);
 };
 const mostShown = 200;
 

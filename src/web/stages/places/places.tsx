@@ -9,7 +9,7 @@ import {
   placeText,
   regionName,
 } from '../../../core/places/index.ts';
-import { countryName, serviceName, zoneName } from '../../../words/index.ts';
+import { countryName, faultText, serviceName, zoneName } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
 import type { MapAnswer } from '../../engine/study.ts';
@@ -345,9 +345,7 @@ function Places({ book }: { book: OpenBook }) {
         {found && 'problems' in found && (
           <div className="aside-note off" role="alert">
             {found.problems.map((one) => (
-              <p key={one.wrong}>
-                {one.wrong}. Right would be {one.right}.
-              </p>
+              <p key={faultText(one)}>{faultText(one)}</p>
             ))}
           </div>
         )}
@@ -395,8 +393,8 @@ function Places({ book }: { book: OpenBook }) {
         {computed && computed.problems.length > 0 && (
           <div className="aside-note off" role="alert">
             {computed.problems.slice(0, 6).map((one) => (
-              <p key={`${one.at.join()} ${one.wrong}`}>
-                {one.at.join(' › ')}: {one.wrong}; right would be {one.right}
+              <p key={`${one.at.join()} ${faultText(one)}`}>
+                {one.at.join(' › ')}: {faultText(one)}
               </p>
             ))}
           </div>

@@ -1,7 +1,7 @@
 import { channelIds, defaultTemplateOf } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../../core/rates/index.ts';
-import { amountOf, channelName } from '../../../words/index.ts';
+import { amountOf, channelName, faultText } from '../../../words/index.ts';
 import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { CurrencyContext, useCurrency } from '../../ui/currency.ts';
@@ -196,8 +196,8 @@ export function LaneMeaning({
         </button>
       </p>
       {problems.map((one) => (
-        <p key={one.wrong} className="fault" role="alert">
-          {one.wrong}; right would be {one.right}
+        <p key={faultText(one)} className="fault" role="alert">
+          {faultText(one)}
         </p>
       ))}
       {curve && <LaneCurve curve={curve} currency={currency} />}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { madeTable, type RateBody, type Supplier } from '../../../core/rates/index.ts';
-import { amountOf } from '../../../words/index.ts';
+import { amountOf, firstFault } from '../../../words/index.ts';
 import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';
 
@@ -100,7 +100,7 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
         </p>
       ) : (
         <p className="fault" role="alert">
-          {made.problems[0]?.wrong}; right would be {made.problems[0]?.right}
+          {firstFault(made)}
         </p>
       )}
       <p className="muted small">For suppliers that each keep their own charges, give each a template of its own.</p>

@@ -1,7 +1,7 @@
 import type { Market } from '../../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../../core/exact/index.ts';
 import { parsePlace } from '../../../core/places/index.ts';
-import { money, pathWords, wholeOf } from '../../../words/index.ts';
+import { faultText, firstFault, money, pathWords, wholeOf } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -59,8 +59,8 @@ function Markets({ book }: { book: OpenBook }) {
           </span>
         </div>
         {problems.map((one) => (
-          <p key={`${one.at.join()} ${one.wrong}`} className="fault" role="alert">
-            {one.at.slice(1).join(' › ')}: {one.wrong}; right would be {one.right}
+          <p key={`${one.at.join()} ${faultText(one)}`} className="fault" role="alert">
+            {one.at.slice(1).join(' › ')}: {faultText(one)}
           </p>
         ))}
         {amiss !== null && amiss.length > 0 && (
@@ -91,7 +91,7 @@ function Markets({ book }: { book: OpenBook }) {
 const placeFault = (text: string) => {
   if (text.trim() === '') return null;
   const read = parsePlace(text);
-  return read.ok ? null : `${read.problems[0]?.wrong}; right would be ${read.problems[0]?.right}`;
+  return firstFault(read);
 };
 
 function MarketSentence({ book, market, first }: { book: OpenBook; market: Market; first: boolean }) {

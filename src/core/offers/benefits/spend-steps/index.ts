@@ -43,11 +43,7 @@ export const spendSteps = ofOrder({
       const before = body.steps[i - 1];
       // As written: in another currency two steps may come to one, and the later counts.
       if (before && Number(from) <= Number(before.from))
-        reader.problems.push({
-          at: ['benefit', 'steps', i, 'from'],
-          wrong: `${from} does not lie above the step before it`,
-          right: 'steps that rise',
-        });
+        reader.problems.push({ at: ['benefit', 'steps', i, 'from'], is: 'not rising', of: 'step', text: from });
     });
     return { is: body.is, goods: reader.part(body.goods, ['benefit', 'goods']), test: body.test, steps };
   },

@@ -48,15 +48,13 @@ export const box = rateKind({
       if (!found)
         problems.push({
           at: [...at, 'sizes', i, 'box'],
-          wrong: `no box “${size.box}”`,
-          right: [...context.boxes.keys()].join(', ') || 'a box of the book',
+          is: 'unknown',
+          what: 'box',
+          id: size.box,
+          known: [...context.boxes.keys()],
         });
       if (body.sizes.findIndex((one) => one.box === size.box) < i)
-        problems.push({
-          at: [...at, 'sizes', i, 'box'],
-          wrong: `“${size.box}” stands twice`,
-          right: 'each box once',
-        });
+        problems.push({ at: [...at, 'sizes', i, 'box'], is: 'repeated', what: 'box', id: size.box, line: null });
       return {
         box: { ...(found ?? nowhere), limit: Math.min(limit, found?.limit ?? limit) as Mass },
         amount: amount(size.amount, 'sizes', i, 'amount'),

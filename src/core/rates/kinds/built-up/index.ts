@@ -31,12 +31,7 @@ export const builtUp = rateKind({
   }),
   read({ is, order, first, further, weight }, { at, problems, amount: read }): BuiltUp {
     const per = weight && kept(parseMass(weight.per, weight.unit), [...at, 'weight', 'per'], problems, 1 as Mass);
-    if (per === 0)
-      problems.push({
-        at: [...at, 'weight', 'per'],
-        wrong: 'an amount for each 0 of weight',
-        right: 'a weight above 0',
-      });
+    if (per === 0) problems.push({ at: [...at, 'weight', 'per'], is: 'zero', of: 'weight' });
     return {
       is,
       order: read(order, 'order'),

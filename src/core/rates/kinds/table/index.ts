@@ -123,27 +123,14 @@ function readSteps<T extends number | bigint>(
   body.breaks.forEach((one, i) => {
     const field = [...at, 'breaks', i, 'to'];
     if (one.to === null) {
-      if (i < body.breaks.length - 1)
-        problems.push({
-          at: field,
-          wrong: 'an open break stands before the last',
-          right: 'an upper edge; only the last break may be open',
-        });
+      if (i < body.breaks.length - 1) problems.push({ at: field, is: 'open break' });
       return;
     }
     const written = figureOf(one.to);
     if (last && written && !isAbove(written, last))
-      problems.push({
-        at: field,
-        wrong: `${one.to}${unit} does not lie above the edge before it`,
-        right: 'edges that rise from break to break',
-      });
+      problems.push({ at: field, is: 'not rising', of: 'edge', text: `${one.to}${unit}` });
     else if (written && (written.digits === 0n || (least && isAbove(least, written))))
-      problems.push({
-        at: field,
-        wrong: `an edge of ${one.to}${unit} holds nothing`,
-        right: body.from === null ? 'an upper edge above 0' : `an upper edge of ${body.from} or more`,
-      });
+      problems.push({ at: field, is: 'empty break', text: `${one.to}${unit}`, least: body.from });
     [last, least] = [written, null];
     edges.push(measure(one.to, field));
   });
@@ -151,12 +138,7 @@ function readSteps<T extends number | bigint>(
     const charge = amount(one.amount, 'breaks', i, 'amount');
     if (!('step' in one)) return { amount: charge, step: nothing, per: zero };
     const per = measure(one.per, [...at, 'breaks', i, 'per']);
-    if (per === zero)
-      problems.push({
-        at: [...at, 'breaks', i, 'per'],
-        wrong: 'a step for each started 0',
-        right: 'a measure above 0',
-      });
+    if (per === zero) problems.push({ at: [...at, 'breaks', i, 'per'], is: 'zero', of: 'measure' });
     return { amount: charge, step: amount(one.step, 'breaks', i, 'step'), per };
   });
   return { from, edges, breaks };
