@@ -1,8 +1,9 @@
 import { type ChannelId, channelIds } from '../core/book/index.ts';
 import { dialects, settingsOf } from '../core/channels/index.ts';
-import { checkChannel, type Finding, standingOf } from '../core/check/index.ts';
+import { checkChannel, standingOf } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
+import { className } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
 import { table } from './table.ts';
 
@@ -49,7 +50,7 @@ export async function runCheck(
   else {
     const rows = findings.map((one) => [
       one.channel,
-      classWords(one),
+      className(file, one.class),
       one.standing,
       one.service,
       one.difference === null ? (one.meant ? 'missing' : 'extra') : amountText(one.difference, book.currency),
@@ -61,19 +62,4 @@ export async function runCheck(
     );
   }
   return findings.some((one) => one.standing === 'off') ? 1 : 0;
-}
-
-function classWords({ class: one }: Finding): string {
-  switch (one.is) {
-    case 'apart':
-      return `goods apart by ${one.by}`;
-    case 'zone':
-      return [one.zone ?? 'nowhere delivered to', ...one.codes].join(' ');
-    case 'edge':
-      return `${one.offer} ${one.edge}`;
-    case 'moment':
-      return new Date(one.at).toISOString();
-    case 'offer':
-      return `${one.offer} ${one.state}`;
-  }
 }

@@ -10,7 +10,7 @@ import {
 } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { type Problem, unwrap } from '../core/exact/index.ts';
-import { faultText } from '../words/index.ts';
+import { faultText, migrationText } from '../words/index.ts';
 
 /** Ends the command with 2 and a sentence. */
 export class Unable extends Error {}
@@ -39,8 +39,7 @@ export const told = (path: string, problems: readonly Problem[]): Unable =>
 
 /** What had to be changed in meaning to read a book of an earlier format is told beside the answer. */
 export function tellMigration(path: string, data: unknown): void {
-  for (const note of migrationNotes(data))
-    process.stderr.write(`${path}: ${note.at.join(' › ')}: ${note.was} → ${note.now}\n`);
+  for (const note of migrationNotes(data)) process.stderr.write(`${path}: ${migrationText(note, ' › ')}\n`);
 }
 
 export interface Opened {

@@ -1,6 +1,7 @@
 import { channelIds } from '../core/book/index.ts';
 import { dialectOf } from '../core/channels/index.ts';
 import { amountText } from '../core/exact/index.ts';
+import { lostWords, readsText } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
 import { table } from './table.ts';
 
@@ -11,14 +12,15 @@ export function runRender(path: string, channel: string, { at, json }: { at: num
   const { book, goods } = openBook(path, at);
   const { rules, notes } = dialectOf(id).render(book, goods);
   if (json) {
-    print(jsonText({ channel: id, files: rules.files(), notes }, 1));
+    const said = notes.map((note) => ({ ...note, why: lostWords(book.body, note.fidelity, book.market.body) }));
+    print(jsonText({ channel: id, files: rules.files(), notes: said }, 1));
     return 0;
   }
   const rows = notes.map(({ clause, reads, fidelity }) => [
     Object.values(clause).join(' '),
     fidelity.is === 'bounded' ? `bounded ${amountText(fidelity.bound, book.currency)}` : fidelity.is,
-    reads ?? '—',
-    fidelity.is === 'exact' ? '' : fidelity.why,
+    readsText(reads),
+    lostWords(book.body, fidelity, book.market.body),
   ]);
   print(table(['clause', 'said', 'reads', 'why'], rows));
   return 0;

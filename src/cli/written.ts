@@ -159,8 +159,9 @@ export const renderSchema = z.strictObject({
   notes: z.array(
     z.looseObject({
       clause: z.looseObject({ about: z.string() }),
-      reads: z.string().nullable(),
+      reads: z.array(z.array(z.union([z.string(), z.looseObject({ is: z.string() })]))),
       fidelity: z.looseObject({ is: z.string() }),
+      why: z.string(),
     }),
   ),
 });

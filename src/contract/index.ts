@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { basketSchema, bookSchema, channelIds } from '../core/book/index.ts';
 import { cardSchema } from '../core/carrier/index.ts';
+import type { ClassOfBasket, Finding, Standing } from '../core/check/index.ts';
 import { itemSchema } from '../core/goods/index.ts';
 
 /** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
@@ -211,67 +212,27 @@ export const checkState = z.object({
   error: z.string().nullable(),
 });
 export type CheckState = z.infer<typeof checkState>;
-const charged = z.object({ delivery: z.int(), discount: z.int() }).nullable();
-const stepSchema = z.object({
-  step: z.enum(['place', 'discount', 'rate', 'threshold', 'offer', 'pays']),
-  amount: z.int().nullable(),
-  words: z.string(),
-});
-const shownSchema = z.object({
-  lines: z.array(z.object({ sku: z.string(), units: z.int() })),
-  value: z.int(),
-  mass: z.number().nullable(),
-  place: z.string(),
-  codes: z.array(z.string()),
-  moment: z.number(),
-});
-const classSchema = z.discriminatedUnion('is', [
-  z.object({ is: z.literal('zone'), zone: z.string().nullable(), codes: z.array(z.string()) }),
-  z.object({ is: z.literal('edge'), offer: z.string(), edge: z.enum(['start', 'end']), at: z.number() }),
-  z.object({ is: z.literal('moment'), at: z.number() }),
-  z.object({ is: z.literal('apart'), by: z.enum(['template', 'dated', 'own rate', 'services', 'fee', 'kind']) }),
-  z.object({ is: z.literal('offer'), offer: z.string(), state: z.enum(['fresh', 'used up']) }),
-]);
-export const findingSchema = z.object({
-  key: z.string(),
-  standing: z.enum(['off', 'known limit', 'in review', 'not sold there']),
-  accepted: z.boolean(),
-  channel: channelId,
-  class: classSchema,
-  cause: z.enum(['limit', 'unsent', 'in review', 'refused', 'drift', 'not sold there']),
-  service: z.string(),
-  difference: z.int().nullable(),
-  largest: z.int().nullable(),
-  corners: z.int(),
-  basket: shownSchema.nullable(),
-  corner: shownSchema,
-  meant: charged,
-  told: charged,
-  charged,
-  steps: z.object({ meant: z.array(stepSchema), there: z.array(stepSchema) }),
-  differs: stepSchema.shape.step,
-  note: z
-    .object({
-      reads: z.string().nullable(),
-      fidelity: z.object({
-        is: z.string(),
-        bound: z.int().optional(),
-        why: z.string().optional(),
-        remedies: z.array(z.string()).optional(),
-      }),
-    })
-    .nullable(),
-});
+/** What core computed and the server kept is of the core's own types: only what people or channels write is read. */
+const computed = <T extends object>() => z.custom<T>((value) => typeof value === 'object' && value !== null);
+
+/** A finding of the check, with how it counts and whether somebody took it as it is. */
+export type FindingView = Finding & { readonly key: string; readonly standing: Standing; readonly accepted: boolean };
 export const checkReport = z.object({
   check: checkState.nullable(),
   classes: z.array(
-    z.object({ channel: channelId, class: classSchema, key: z.string(), corners: z.int(), toldAbove: z.int() }),
+    z.object({
+      channel: channelId,
+      class: computed<ClassOfBasket>(),
+      key: z.string(),
+      corners: z.int(),
+      toldAbove: z.int(),
+    }),
   ),
-  findings: z.array(findingSchema),
+  findings: z.array(computed<FindingView>()),
   /** Channels that did not answer, and why. */
   down: z.array(z.object({ channel: channelId, why: z.string() })),
   since: z.object({ added: z.array(z.string()), gone: z.array(z.string()) }),
 });
 export type CheckReport = z.infer<typeof checkReport>;
-export type FindingView = z.infer<typeof findingSchema>;
+
 export const acceptRequest = z.strictObject({ key: z.string().max(300), accepted: z.boolean(), who });

@@ -1,4 +1,5 @@
 import { starterBook } from '../core/book/index.ts';
+import { starterNames } from '../words/index.ts';
 import { connect, migrate } from './database.ts';
 import { newest } from './queries/revisions.ts';
 import { replaceBook } from './save.ts';
@@ -13,7 +14,10 @@ const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
 if ((await newest(database)) === 0)
   await replaceBook(
     database,
-    starterBook({ country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone }),
+    starterBook(
+      { country: new Intl.Locale(locale).maximize().region ?? 'IE', currency: 'EUR', locale, timeZone },
+      starterNames,
+    ),
     [],
     'Plemb',
     'A book to begin with',

@@ -8,6 +8,7 @@ import {
   compileBook,
   type Edit,
   missingGoods,
+  NothingThere,
   readyGoods,
   shaped,
   skusOf,
@@ -16,7 +17,7 @@ import {
 } from '../core/book/index.ts';
 import { type Problem, under, unwrap } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
-import { saidProblem } from '../words/index.ts';
+import { nothingText, saidProblem } from '../words/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { Refusal } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
@@ -143,8 +144,8 @@ function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: C
   try {
     return changesOf(tree, edits);
   } catch (error) {
-    if (error instanceof RangeError)
-      throw new Refusal(422, 'path', error.message, { detail: 'What the edit belongs to has been removed.' });
+    if (error instanceof NothingThere)
+      throw new Refusal(422, 'path', nothingText(error.path), { detail: 'What the edit belongs to has been removed.' });
     throw error;
   }
 }

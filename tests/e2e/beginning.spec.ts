@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { starterBook } from '../../src/core/book/index.ts';
+import { starterNames } from '../../src/words/index.ts';
 import { smallBook } from '../books/small.ts';
 import { accessible, expect, test } from './application.ts';
 import { cell, checkAgain, save } from './hands.ts';
@@ -14,7 +15,7 @@ test('a book to begin with, filled on screen: a service, a zone, a lane, saved',
   context,
 }) => {
   const begun = {
-    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }),
+    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
     goods: smallBook().goods.slice(0, 1),
   };
   expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);

@@ -46,8 +46,8 @@ test('a crate of six at 2.00: six units 2.00, seven 4.00; a crate of nothing is 
   expect([1, 6, 7, 12, 13].map((units) => pays({ A: units }))).toEqual(['2.00', '2.00', '4.00', '4.00', '6.00']);
   const { book, ask } = open();
   const steps = explain(book, ask({ lines: [{ sku: 'A', units: 7 }], place: 'IE' }), 'post');
-  expect(steps.map((step) => stepWords(book.body, step, 'EUR').words)).toContain(
-    'By the crate: 2.00 for each started 6 units',
+  expect(steps.map((step) => stepWords(book.body, step, book.market.body).words)).toContain(
+    'By the crate: €2.00 for each started 6 units',
   );
   const { goods: _, ...written } = open().file;
   const lane = { ...crates('2.00', 0) };
@@ -64,7 +64,7 @@ test('every second unit at half: two of 10.00 cost 15.00, three 25.00, and its t
   expect([1, 2, 3, 4].map(total)).toEqual(['12.00', '17.00', '27.00', '32.00']);
   const { book, ask } = open();
   const steps = explain(book, ask({ lines: [{ sku: 'A', units: 2 }], place: 'IE' }), 'post');
-  expect(steps.map((step) => stepWords(book.body, step, 'EUR').words)).toContain(
+  expect(steps.map((step) => stepWords(book.body, step, book.market.body).words)).toContain(
     'pairs takes 50 % off every second unit',
   );
   expect(proposedTerms(book.body, book.body.offers[0] as never)).toContain('50 % off every second of our goods');

@@ -7,7 +7,7 @@ import type { RateBody } from '../../src/core/rates/index.ts';
 import type { OpenBook } from '../../src/web/data/book.ts';
 import { BenefitPart } from '../../src/web/stages/offers/benefit.tsx';
 import { RatePart, RateShape } from '../../src/web/stages/rates/rate.tsx';
-import { CurrencyContext } from '../../src/web/ui/currency.ts';
+import { TenderContext } from '../../src/web/ui/tender.ts';
 import { benefitWord, firstText, mannerText } from '../../src/words/index.ts';
 
 /** The page's parts, with a rate kind and a benefit that only the tests know. */
@@ -16,12 +16,12 @@ afterEach(cleanup);
 function Rate({ first }: { first: RateBody }) {
   const [rate, change] = useState(first);
   return (
-    <CurrencyContext value="EUR">
+    <TenderContext value={{ currency: 'EUR', locale: 'en-IE' }}>
       <p>
         Shoppers pay <RatePart rate={rate} boxes={[]} label="" change={change} />
       </p>
       <output>{JSON.stringify(rate)}</output>
-    </CurrencyContext>
+    </TenderContext>
   );
 }
 const stands = () => JSON.parse(screen.getByRole('status').textContent ?? 'null');

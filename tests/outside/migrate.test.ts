@@ -38,8 +38,10 @@ describe('the demo’s old book', () => {
     expect(migrationNotes(kept('demo'))).toEqual([
       {
         at: ['offers', 'first-advent', 'benefit', 'on'],
-        was: 'any service that costs at most 8.50',
-        now: 'economy; freight only now and then cost so little',
+        is: 'cap',
+        cap: '8.50',
+        always: ['economy'],
+        sometimes: ['freight'],
       },
     ]);
   });

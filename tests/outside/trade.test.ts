@@ -443,7 +443,7 @@ describe('markets', () => {
         ...alone,
         exchange: [{ id: 'back', from: 'GBP', to: 'EUR', rate: '1.16' }],
       }).open('there'),
-    ).toThrow('no rate from EUR to GBP for There');
+    ).toThrow('"is":"no exchange","from":"EUR","to":"GBP"');
   });
   test('net 8.40 in two places of 13.5 % and 23 %: 9.53 and 10.33 with the tax', () => {
     const { answer } = shopOf({ post: flat('0.00') }, [item('A', { price: '8.40' })], {

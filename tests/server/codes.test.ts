@@ -50,7 +50,9 @@ describe('single-use codes', () => {
         },
       ],
     });
-    expect((await put('name\r\nJKL000\r\n')).body.badLines[0].problems[0].wrong).toBe('no column code');
+    expect((await put('name\r\nJKL000\r\n')).body.badLines[0].problems[0].wrong).toBe(
+      'no column code; unknown column name',
+    );
     expect(await batches()).toEqual([{ batch: 'autumn', codes: 2, used: 1 }]);
   });
   test('uses are counted once, and unknown codes change nothing', async () => {

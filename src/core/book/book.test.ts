@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
-import { saidProblem } from '../../words/index.ts';
+import { findingText, saidProblem } from '../../words/index.ts';
 import { unwrap } from '../exact/index.ts';
 import {
   bookFindings,
@@ -9,6 +9,7 @@ import {
   compileBook,
   type Edit,
   foldChanges,
+  NothingThere,
   readBookFile,
   takenBack,
   touches,
@@ -44,7 +45,7 @@ describe('edits', () => {
           now = changesOf(book, list);
         } catch (error) {
           // An edit to what an earlier one has removed leads nowhere, and says so.
-          expect(error).toBeInstanceOf(RangeError);
+          expect(error).toBeInstanceOf(NothingThere);
           return;
         }
         const back = takenBack(now.changes).reduce<unknown>(withEdit, now.tree) as typeof book;
@@ -239,7 +240,11 @@ describe('reading a book', () => {
 describe('what a sound book may not mean', () => {
   const found = (changes: Parameters<typeof smallBook>[0], market?: string) => {
     const { goods: _, ...body } = smallBook(changes);
-    return bookFindings(unwrap(compileBook(body, market))).map((one) => [one.market, one.at.join(' '), one.what]);
+    return bookFindings(unwrap(compileBook(body, market))).map((one) => [
+      one.market,
+      one.at.join(' '),
+      findingText(one),
+    ]);
   };
   const lanes = (names: Record<string, string>) => ({
     services: ['post', 'van'].map((id, i) => ({ id, name: id, days: [i + 1, i + 2] as [number, number] })),
@@ -314,7 +319,7 @@ describe('the channels of a book', () => {
     };
     const read = unwrap(readBookFile({ ...book, pinned: [], goods: [] }));
     expect(read.channels).toHaveProperty('bazaar', gone);
-    expect(bookFindings(unwrap(compileBook(read))).map((one) => [one.at.join(' '), one.what])).toEqual([
+    expect(bookFindings(unwrap(compileBook(read))).map((one) => [one.at.join(' '), findingText(one)])).toEqual([
       ['channels bazaar', 'settings of a channel that is not there; they are kept'],
     ]);
   });

@@ -15,6 +15,13 @@ export interface Change {
   readonly after?: unknown;
 }
 
+/** Where an edit leads nowhere: what it belongs to has been removed. */
+export class NothingThere extends RangeError {
+  constructor(readonly path: readonly string[]) {
+    super(JSON.stringify(path));
+  }
+}
+
 type Keyed = Record<string, unknown>;
 const keyOf = (element: unknown): unknown => (element as Keyed | null)?.id ?? (element as Keyed | null)?.sku;
 
@@ -26,7 +33,7 @@ export function valueAt(tree: unknown, path: readonly string[]): unknown {
   }, tree);
 }
 
-/** The tree with an edit made; parts not on the path are shared. Throws a RangeError where the path leads nowhere. */
+/** The tree with an edit made; parts not on the path are shared. Throws {@link NothingThere} where the path leads nowhere. */
 export function withEdit<T>(tree: T, edit: Edit): T {
   return put(tree, edit.path, edit) as T;
 }
@@ -34,13 +41,13 @@ export function withEdit<T>(tree: T, edit: Edit): T {
 function put(at: unknown, path: readonly string[], edit: Edit): unknown {
   const [step, ...rest] = path;
   if (step === undefined) return edit.value;
-  if (typeof at !== 'object' || at === null) throw new RangeError(`Nothing stands at ${edit.path.join(' › ')}`);
+  if (typeof at !== 'object' || at === null) throw new NothingThere(edit.path);
   const gone = rest.length === 0 && edit.value === undefined;
   if (Array.isArray(at)) {
     const i = at.findIndex((element) => keyOf(element) === step);
     if (gone) return at.filter((_, j) => j !== i);
     if (i >= 0) return at.map((element, j) => (j === i ? put(element, rest, edit) : element));
-    if (rest.length > 0) throw new RangeError(`Nothing stands at ${edit.path.join(' › ')}`);
+    if (rest.length > 0) throw new NothingThere(edit.path);
     return [...at, edit.value];
   }
   if (!gone) return { ...at, [step]: put((at as Keyed)[step] ?? (rest.length > 0 ? {} : undefined), rest, edit) };

@@ -2,13 +2,17 @@ import { breaksOf, type Rate } from '../rates/index.ts';
 import type { CompiledBook } from './compile.ts';
 import { goneChannels } from './schema.ts';
 
-/** Something that a sound book may not have meant: where, in which market, and what. */
-export interface BookFinding {
-  /** The path in the book to it. */
-  readonly at: readonly string[];
-  readonly market: string;
-  readonly what: string;
-}
+/** What a sound book may not have meant. */
+type Unmeant =
+  /** A break, counted from 1, whose edges meet once converted. */
+  | { readonly is: 'no room'; readonly break: number }
+  | { readonly is: 'gone channel' }
+  | { readonly is: 'same name'; readonly name: string; readonly services: readonly string[] }
+  /** A place of a tax row that an earlier row of its class has. */
+  | { readonly is: 'taxed already'; readonly place: string; readonly by: string };
+
+/** Something that a sound book may not have meant: the path in the book to it, in which market, and what. */
+export type BookFinding = Unmeant & { readonly at: readonly string[]; readonly market: string };
 
 /**
  * What stands in a book as compiled for a market and may not be meant: breaks that the conversion leaves no room,
@@ -19,20 +23,18 @@ export interface BookFinding {
 export function bookFindings(book: CompiledBook): BookFinding[] {
   return [
     ...lanesOf(book).flatMap(({ at, rate }) =>
-      breaksWithoutRoom(rate).map((nth) => finding(book, at, `break ${nth} has no room: converted, its edges meet`)),
+      breaksWithoutRoom(rate).map((nth) => finding(book, at, { is: 'no room', break: nth })),
     ),
     ...equalNames(book),
     ...equalTaxes(book),
-    ...goneChannels(book.body).map((id) =>
-      finding(book, ['channels', id], 'settings of a channel that is not there; they are kept'),
-    ),
+    ...goneChannels(book.body).map((id) => finding(book, ['channels', id], { is: 'gone channel' })),
   ];
 }
 
-const finding = (book: CompiledBook, at: readonly string[], what: string): BookFinding => ({
+const finding = (book: CompiledBook, at: readonly string[], what: Unmeant): BookFinding => ({
+  ...what,
   at,
   market: book.market.body.id,
-  what,
 });
 
 /** The rates of all lanes, those for kinds of goods among them, each with its path. */
@@ -73,13 +75,7 @@ function equalNames(book: CompiledBook): BookFinding[] {
       }
       return [...byName].flatMap(([name, services]) =>
         services.length > 1
-          ? [
-              finding(
-                book,
-                ['templates', template.id, 'lanes', zone],
-                `${services.join(' and ')} are both seen as “${name}”`,
-              ),
-            ]
+          ? [finding(book, ['templates', template.id, 'lanes', zone], { is: 'same name', name, services })]
           : [],
       );
     }),
@@ -96,7 +92,7 @@ function equalTaxes(book: CompiledBook): BookFinding[] {
       if (first === undefined) seen.set(key, tax.id);
       return first === undefined || first === tax.id
         ? []
-        : [finding(book, ['taxes', tax.id], `${place} stands in ${first} already, which counts`)];
+        : [finding(book, ['taxes', tax.id], { is: 'taxed already', place, by: first })];
     }),
   );
 }

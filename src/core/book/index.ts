@@ -11,7 +11,17 @@ export {
   say,
   type Template,
 } from './compile.ts';
-export { type Change, changesOf, type Edit, foldChanges, takenBack, touches, valueAt, withEdit } from './edits.ts';
+export {
+  type Change,
+  changesOf,
+  type Edit,
+  foldChanges,
+  NothingThere,
+  takenBack,
+  touches,
+  valueAt,
+  withEdit,
+} from './edits.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
@@ -41,4 +51,4 @@ export {
   type Market,
 } from './schema.ts';
 export { shaped } from './shaped.ts';
-export { starterBook } from './starter.ts';
+export { type StarterNames, starterBook } from './starter.ts';

@@ -25,8 +25,5 @@ export function atlas(book: CompiledBook): readonly Assigned[] {
 /** Every clause of a rendition asks for the same map: drawn once a compiled book. */
 const drawn = new WeakMap<CompiledBook, readonly Assigned[]>();
 
-/** A zone's parts of the map in a line, for people: `GB, GB:HS*`. */
-export const namesOf = (parts: readonly Assigned[], most = 6): string => {
-  const names = parts.map((one) => patternText(one.pattern));
-  return names.length > most ? `${names.slice(0, most).join(', ')} and ${names.length - most} more` : names.join(', ');
-};
+/** Parts of the map as patterns are written. */
+export const textsOf = (parts: readonly Assigned[]): string[] => parts.map((one) => patternText(one.pattern));

@@ -1,7 +1,6 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
-import { amountText, type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
-import { sharedCode } from '../offers/index.ts';
-import type { Fidelity } from './dialect.ts';
+import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
+import { bounded, exact, type Fidelity, type MetRange } from './fidelity.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
 export const stated = {
@@ -17,8 +16,6 @@ export interface Threshold {
   readonly value: Minor;
   readonly test: 'before' | 'after';
 }
-
-export const exact: Fidelity = { is: 'exact' };
 
 const takenBy = (value: number, percents: readonly Decimal[]): number =>
   percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
@@ -50,39 +47,20 @@ export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor
   const codes = orderPercents(book);
   const others = book.offers.filter((offer) => offer.level !== 'delivery' && !codes.some((one) => one.offer === offer));
   if (threshold.test === 'before' || codes.length + others.length === 0 || most === 0) return exact;
-  const say = (value: number) => amountText(minor(value), book.currency);
-  const ranges = [
-    ...codes.map(
-      ({ offer, percent }) =>
-        `${say(threshold.value)} to ${say(leastBefore(threshold.value, [percent]) - 1)} with ${sharedCode(offer) ?? offer.id}`,
-    ),
-    ...others.map((offer) => `${say(threshold.value)} and more with ${offer.id}`),
+  const ranges: MetRange[] = [
+    ...codes.map(({ offer, percent }) => ({
+      from: threshold.value,
+      to: minor(leastBefore(threshold.value, [percent]) - 1),
+      offer: offer.id,
+    })),
+    ...others.map((offer) => ({ from: threshold.value, to: null, offer: offer.id })),
   ];
-  const raised = Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])));
-  return {
-    is: 'bounded',
-    bound: most,
-    why: `Tested before discounts there: baskets of ${ranges.join(', ')} are charged up to ${say(most)} too little.`,
-    remedies: [
-      ...(others.length === 0 ? [`raise it to ${say(raised)}`] : []),
-      'test it before discounts in the book',
-      'live with it',
-    ],
-  };
-}
-
-/** Several things that keep a clause from being exact, as one: the largest bound, or unsayable if any part is. */
-export function worstOf(parts: readonly Fidelity[]): Fidelity {
-  const real = parts.filter((one) => one.is !== 'exact');
-  const [first] = real;
-  if (!first) return exact;
-  const why = real.map((one) => one.why).join(' ');
-  const remedies = [...new Set(real.flatMap((one) => one.remedies))];
-  if (real.some((one) => one.is === 'unsayable')) return { is: 'unsayable', why, remedies };
-  return {
-    is: 'bounded',
-    bound: minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0)))),
-    why,
-    remedies,
-  };
+  const raised = minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent]))));
+  return bounded(
+    most,
+    { is: 'tested before discounts', ranges, most },
+    ...(others.length === 0 ? [{ is: 'raised', to: raised } as const] : []),
+    'tested before discounts',
+    'live with it',
+  );
 }

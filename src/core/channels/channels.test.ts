@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { laneOf, rateOf, serviceOf } from '../../../tests/books/parts.ts';
 import { smallBook } from '../../../tests/books/small.ts';
-import { saidProblem } from '../../words/index.ts';
+import { lostWords, readsText, remedyWords, saidProblem, type Tender } from '../../words/index.ts';
 import type { BookFile, ChannelId } from '../book/index.ts';
 import { unwrap } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
@@ -18,8 +18,21 @@ const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => un
   return dialectOf(channel).render(book, goods).notes;
 };
 const find = (notes: readonly Note[], about: Note['clause']['about'], id?: string) =>
-  notes.find(({ clause }) => clause.about === about && (id === undefined || Object.values(clause).includes(id)));
-const said = (note: Note | undefined) =>
+  inWords(
+    notes.find(({ clause }) => clause.about === about && (id === undefined || Object.values(clause).includes(id))),
+  );
+/** A note as people read it. */
+const inWords = (note: Note | undefined) =>
+  note && {
+    ...note,
+    reads: note.reads.length === 0 ? null : readsText(note.reads),
+    fidelity: {
+      ...note.fidelity,
+      why: lostWords(smallBook(), note.fidelity, smallBook().markets[0] as Tender),
+      remedies: remedyWords(note.fidelity, smallBook().markets[0] as Tender),
+    },
+  };
+const said = (note: ReturnType<typeof inWords>) =>
   note ? [note.fidelity.is, note.fidelity.is === 'bounded' ? note.fidelity.bound : null] : null;
 const lane = (book: BookFile, zone: string) =>
   book.templates[0]?.lanes[zone]?.post as NonNullable<BookFile['templates'][number]['lanes'][string]>[string];
@@ -35,8 +48,8 @@ describe('a threshold', () => {
       expect(said(find(notesOf(channel), 'threshold', 'home'))).toEqual(['exact', null]);
       expect(said(find(notesOf(channel, after), 'threshold', 'home'))).toEqual(['bounded', 730]);
       expect(find(notesOf(channel, after), 'threshold', 'home')?.fidelity).toMatchObject({
-        why: expect.stringContaining('55.00 to 64.70 with SUDS'),
-        remedies: expect.arrayContaining(['raise it to 64.71']),
+        why: expect.stringContaining('€55.00 to €64.70 with “SUDS: 15 % off”'),
+        remedies: expect.arrayContaining(['raise it to €64.71']),
       });
       expect(
         said(
@@ -146,7 +159,7 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
     });
     const { book, goods } = opened(file);
     const rendition = dialectOf(channel).render(book, goods);
-    expect(rendition.notes).toMatchObject([
+    expect(rendition.notes.map(inWords)).toMatchObject([
       {
         clause: { about: 'currency' },
         reads: null,
@@ -200,7 +213,8 @@ describe('places', () => {
     const rendition = dialectOf('findlark').render(book, goods);
     expect(
       rendition.notes.some(
-        (note) => note.fidelity.is === 'unsayable' && note.fidelity.why.includes('Only 64 entries fit an item'),
+        (note) =>
+          note.fidelity.is === 'unsayable' && inWords(note)?.fidelity.why.includes('Only 64 entries fit an item'),
       ),
     ).toBe(true);
     expect(

@@ -2,7 +2,10 @@ import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
 import type { Sold } from '../quote/index.ts';
+import type { ApartBy, Fidelity } from './fidelity.ts';
 import type { Manifest } from './manifest.ts';
+import type { ReadLine } from './reading.ts';
+import type { SideStep } from './side-step.ts';
 
 export interface ChannelFile {
   readonly name: string;
@@ -22,7 +25,7 @@ export type Clause =
   /** Goods delivered otherwise than the plain ones of the default template, and how many there are. */
   | {
       readonly about: 'apart';
-      readonly by: 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind';
+      readonly by: ApartBy;
       readonly items: number;
     }
   /** Goods that the channel stocks and delivers itself. */
@@ -32,27 +35,11 @@ export type Clause =
   | { readonly about: 'mixing' }
   | { readonly about: 'shown' };
 
-/** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */
-export type Fidelity =
-  | { readonly is: 'exact' }
-  | { readonly is: 'bounded'; readonly bound: Minor; readonly why: string; readonly remedies: readonly string[] }
-  | { readonly is: 'unsayable'; readonly why: string; readonly remedies: readonly string[] };
-
-/** A clause of the book beside what the channel will read; null where it reads nothing. */
+/** A clause of the book beside the lines that the channel will read; none where it reads nothing. */
 export interface Note {
   readonly clause: Clause;
-  readonly reads: string | null;
+  readonly reads: readonly ReadLine[];
   readonly fidelity: Fidelity;
-}
-
-/** The steps by which either side comes to a charge, in the order they are compared. */
-export const sideSteps = ['place', 'discount', 'rate', 'threshold', 'offer', 'pays'] as const;
-export interface SideStep {
-  readonly step: (typeof sideSteps)[number];
-  readonly amount: Minor | null;
-  readonly words: string;
-  /** The channel's key of the rule it came by, where its rules have keys. */
-  readonly key?: string;
 }
 
 export interface ChannelBasket {

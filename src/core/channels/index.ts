@@ -4,23 +4,20 @@ import { dialects as list } from '#dialects';
 import { manifests } from '#manifests';
 import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
 import type { Dialect, Listed, Rendition } from './dialect.ts';
+import { exact, unsayable } from './fidelity.ts';
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
   const defaultTemplate = { ...book.defaultTemplate, zones: [], lanes: new Map() };
   const bare = { ...book, defaultTemplate, offers: [], body: { ...book.body, zones: [], offers: [] } };
-  const why = `${dialect.name} counts in ${dialect.currency}, the book in ${book.currency}: nothing is told there.`;
+  const loss = { is: 'currency', there: dialect.currency, here: book.currency } as const;
   return {
     ...dialect.render(bare, []),
     notes: [
       {
         clause: { about: 'currency' },
-        reads: null,
-        fidelity: {
-          is: 'unsayable',
-          why,
-          remedies: [`keep a book whose first market is in ${dialect.currency}`],
-        },
+        reads: [],
+        fidelity: unsayable(loss, { is: 'a book in', currency: dialect.currency }),
       },
     ],
   };
@@ -48,8 +45,8 @@ const ownGoods = (dialect: Dialect): Dialect => ({
         ...rendition.notes,
         {
           clause: { about: 'stocked', items: theirs },
-          reads: `${theirs} goods that ${dialect.name} stocks and delivers itself`,
-          fidelity: { is: 'exact' },
+          reads: [[{ is: 'stocked', goods: theirs }]],
+          fidelity: exact,
         },
       ],
     };
@@ -77,18 +74,18 @@ export {
   type ChannelFile,
   type Clause,
   type Dialect,
-  type Fidelity,
   inBookTerms,
   type Listed,
   type Note,
   type Rendition,
   type Rules,
-  type SideStep,
-  sideSteps,
 } from './dialect.ts';
+export type { ApartBy, Fidelity, Loss, LostLimit, Manner, MetRange, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
 export { type Manifest, type OwnSetting, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain, plainOffer } from './plain-offer.ts';
+export type { ReadLine, ReadPart } from './reading.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
+export { type SideBy, type SideStep, sideSteps } from './side-step.ts';
 export { manifests };

@@ -5,9 +5,6 @@ import { type Currency, written } from '../exact/index.ts';
 export interface OwnSetting {
   readonly field: string;
   readonly is: 'all or a country';
-  readonly label: string;
-  /** The words before it. */
-  readonly lead: string;
 }
 
 /** What is known of a channel before anything is told there. */
@@ -16,7 +13,6 @@ export interface Manifest {
   readonly name: string;
   /** The name where there is little room: at most 10 letters. */
   readonly short: string;
-  readonly what: string;
   /** The names of its files, as its format page has them. */
   readonly files: readonly string[];
   /** Its words for services; `own`: it takes the book's. */
@@ -30,8 +26,6 @@ export interface Manifest {
   /** What the book sets for it, `speeds` among it; reads {} as well. */
   readonly settings: z.ZodType<{ readonly speeds: Readonly<Record<string, string | null>> }>;
   readonly ownSettings: readonly OwnSetting[];
-  /** What it can say, a row a kind of clause. */
-  readonly says: readonly { readonly about: string; readonly how: string }[];
 }
 
 /** What each service is called in a channel; null, or nothing: not said there. */

@@ -1,8 +1,9 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal } from '../exact/index.ts';
 import { type Offer, sharedCode, soleValueAsk } from '../offers/index.ts';
-import { exact, type Threshold, worstOf } from './bounds.ts';
-import type { Fidelity, Note } from './dialect.ts';
+import type { Threshold } from './bounds.ts';
+import type { Note } from './dialect.ts';
+import { exact, type Fidelity, unsayable } from './fidelity.ts';
 
 /** A benefit as plain as the channels' formats of today. */
 type PlainBenefit =
@@ -27,12 +28,12 @@ export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: P
   const notes: Note[] = [];
   for (const offer of book.offers) {
     if (!isFor(book, offer, channel)) {
-      notes.push({ clause: { about: 'offer', offer: offer.id }, reads: null, fidelity: exact });
+      notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: exact });
       continue;
     }
     const plain = plainOffer(offer);
     if ('benefit' in plain) offers.push(plain);
-    else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: null, fidelity: plain });
+    else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: plain });
   }
   return { offers, notes };
 }
@@ -44,46 +45,19 @@ export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boo
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);
 
-const unsayable = (why: string, ...remedies: string[]): Fidelity => ({
-  is: 'unsayable',
-  why,
-  remedies: [...remedies, 'leave the channel out of it'],
-});
-
 /** An offer made plain, or why it cannot be. */
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
-  if (!benefit)
-    return unsayable(
-      `A benefit of the kind “${offer.benefit.is}” as it is here cannot be said there: it does not act.`,
-    );
+  if (!benefit) return unsayable({ is: 'benefit', kind: offer.benefit.is }, 'the channel left out');
   const asks = soleValueAsk(offer);
-  if (asks === undefined)
-    return unsayable(
-      'Units, or some goods alone, cannot be asked for there: it does not act.',
-      'ask for the value of the whole basket',
-    );
-  if (offer.needs !== null)
-    return unsayable('Some goods alone cannot be asked for there: it does not act.', 'hold it for any goods');
+  if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
   const code = sharedCode(offer);
-  if (offer.code && code === null)
-    return unsayable('Single-use codes cannot be told there: it does not act.', 'one code for all');
-  if (offer.segments)
-    return unsayable('Segments of customers are not known there: it does not act.', 'hold it for everybody');
-  const { uses, each, most, budget } = offer.limits;
-  const limits = [
-    uses !== null && 'uses in all',
-    each !== null && 'uses a customer',
-    most !== null && 'the largest discount',
-    budget !== null && 'the budget',
-  ].filter(Boolean);
+  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
+  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const limits = (['uses', 'each', 'most', 'budget'] as const).filter((one) => offer.limits[one] !== null);
   const lost =
-    limits.length === 0
-      ? exact
-      : unsayable(
-          `${limits.join(', ')} cannot be limited there: it goes on.`.replace(/^./, (letter) => letter.toUpperCase()),
-          'end it by hand',
-        );
+    limits.length === 0 ? exact : unsayable({ is: 'limits', limits }, 'ended by hand', 'the channel left out');
   const { id, order, number, level, zones, from, until } = offer;
   return {
     id,
@@ -97,7 +71,7 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
     benefit,
     code,
     asks: asks && { value: asks.value, test: asks.test },
-    lost: worstOf([lost]),
+    lost,
   };
 }
 

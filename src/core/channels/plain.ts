@@ -1,4 +1,4 @@
-import { type CompiledBook, type Ready, say } from '../book/index.ts';
+import type { CompiledBook, Ready } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
 import {
   type Breaks,
@@ -9,8 +9,9 @@ import {
   type Rate,
   reachOf as rateReach,
 } from '../rates/index.ts';
-import { exact, type Threshold, worstOf } from './bounds.ts';
-import type { Fidelity, Note } from './dialect.ts';
+import type { Threshold } from './bounds.ts';
+import type { Note } from './dialect.ts';
+import { exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
 
 /** A rate as plain as the channels' formats of today: one amount, or amounts by steps of mass or list value. */
 export type PlainRate =
@@ -43,7 +44,7 @@ export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<
   const lanes = new Map(
     [...book.defaultTemplate.lanes].map(([zone, row]) => [
       zone,
-      new Map([...row].map(([service, lane]) => [service, plainOf(book, lane)])),
+      new Map([...row].map(([service, lane]) => [service, plainOf(lane)])),
     ]),
   );
   made.set(book, lanes);
@@ -67,54 +68,38 @@ export function chargeAt(rate: PlainRate, mass: number | null): Minor | null {
   return (at < 0 ? (rate.open ? rate.amounts.at(-1) : undefined) : rate.amounts[at]) ?? null;
 }
 
-const unsayable = (why: string, ...remedies: string[]): Fidelity => ({
-  is: 'unsayable',
-  why,
-  remedies: [...remedies, 'live with it'],
-});
-
-function plainOf(book: CompiledBook, lane: Lane): PlainLane {
+function plainOf(lane: Lane): PlainLane {
   const asked = lane.price.rate;
   const lost: Fidelity[] = [];
   const rate = bounded(lane, plainRate(asked, lane), lost);
   if (!rate)
     lost.push(
-      unsayable(
-        `A rate ${mannerOf(asked, lane.after)} cannot be said there: the service is not offered.`,
-        'a flat rate or a table by mass in the book',
-      ),
+      unsayable({ is: 'rate', manner: mannerOf(asked, lane.after) }, 'a flat rate or a table by mass', 'live with it'),
     );
   if (lane.kinds)
     lost.push(
-      unsayable(
-        `The rates of their own of ${[...lane.kinds.keys()].join(', ')} cannot be said there: they pay the lane’s.`,
-        'a template of their own',
-      ),
+      unsayable({ is: 'rates of kinds', kinds: [...lane.kinds.keys()] }, 'a template of their own', 'live with it'),
     );
   if (lane.fees.alone.item > 0)
-    lost.push(
-      unsayable(
-        `A lane fee of each item cannot be said there: ${say(book, lane.fees.alone.item)} too little for each.`,
-        'put it into the rate',
-      ),
-    );
+    lost.push(unsayable({ is: 'fee of each item', each: lane.fees.alone.item }, 'a fee in the rate', 'live with it'));
   const free = lane.freeFrom;
   const sayable = free === null || (free.over === 'value' && free.of === 'basket');
   const thresholdLost = sayable
     ? exact
     : unsayable(
-        `Free from ${free.over === 'value' ? 'the value of its own group' : free.over} cannot be said there: it is never free.`,
-        'free from the value of the basket',
+        { is: 'threshold', over: free.over === 'value' ? 'own group' : free.over },
+        'free from the basket',
+        'live with it',
       );
   return { rate, freeFrom: sayable ? free : null, lane, lost: worstOf(lost), thresholdLost };
 }
 
 /** By what a rate is charged that no plain rate says. */
-function mannerOf(rate: Rate, after: boolean): string {
+function mannerOf(rate: Rate, after: boolean): Manner {
   const breaks = breaksOf(rate);
-  if (!breaks) return `of the kind “${rate.is}”`;
-  if (breaks.over !== 'mass' && breaks.over !== 'value') return `by ${breaks.over}`;
-  return breaks.over === 'value' && after ? 'by value after discounts' : 'with steps within a break';
+  if (!breaks) return { is: 'kind', kind: rate.is };
+  if (breaks.over !== 'mass' && breaks.over !== 'value') return { is: 'measure', over: breaks.over };
+  return { is: breaks.over === 'value' && after ? 'value after discounts' : 'steps within a break' };
 }
 
 function plainRate(rate: Rate, lane: Lane): PlainRate | null {
@@ -157,8 +142,9 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
   }
   lost.push(
     unsayable(
-      `Bounds on ${lane.bounds.map((bound) => bound.over).join(' and ')} cannot be said there: it is offered outside them too.`,
+      { is: 'bounds', over: lane.bounds.map((bound) => bound.over) },
       'a table that stops there',
+      'live with it',
     ),
   );
   return rate;
@@ -203,38 +189,29 @@ export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { ab
 /** What no format of today says of goods and of baskets as a whole, clause by clause. */
 export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] {
   const notes: Note[] = [];
-  const whys = {
-    template: 'Only the default template is said there: they are charged by it.',
-    dated: 'What is dated of single items cannot be said there: they are told as they are now.',
-    'own rate': 'Items with rates of their own are charged like all others there.',
-    services: 'Services that do not take an item cannot be barred there: all are offered.',
-    fee: 'Handling fees cannot be said there: they are not charged.',
-    kind: 'Rates of a kind cannot be said there: they pay the lane’s own.',
-  } as const;
+
   for (const by of ['template', 'dated', 'own rate', 'services', 'fee', 'kind'] as const) {
     const count = goods.filter((item) => apartBy(book, item) === by).length;
     if (count > 0)
       notes.push({
         clause: { about: 'apart', by, items: count },
-        reads: null,
-        fidelity: unsayable(whys[by], 'deliver them like all others in the book'),
+        reads: [],
+        fidelity: unsayable({ is: 'apart', by }, 'delivered like all others', 'live with it'),
       });
   }
   const origins = new Set(goods.map((item) => item.origin));
   if (origins.size > 1)
     notes.push({
       clause: { about: 'mixing' },
-      reads: null,
-      fidelity: unsayable(
-        `Goods from ${[...origins].join(' and ')} pay one rate together there, not one for each stock place.`,
-      ),
+      reads: [],
+      fidelity: unsayable({ is: 'stock places', origins: [...origins] }, 'live with it'),
     });
   const { hides, most } = book.market.body;
   if (hides !== 'none' || most !== null)
     notes.push({
       clause: { about: 'shown' },
-      reads: null,
-      fidelity: unsayable('Which choices are shown cannot be said there: all that fit are.', 'show all in the book'),
+      reads: [],
+      fidelity: unsayable({ is: 'shown' }, 'all shown', 'live with it'),
     });
   return notes;
 }

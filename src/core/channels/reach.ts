@@ -1,9 +1,7 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { patternText } from '../places/index.ts';
-import { atlas } from './atlas.ts';
-import { exact } from './bounds.ts';
-import type { Fidelity } from './dialect.ts';
+import { atlas, textsOf } from './atlas.ts';
+import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
 import { type PlainLane, plainLanes, reachOf } from './plain.ts';
 import type { PlainOffer } from './plain-offer.ts';
 
@@ -48,25 +46,14 @@ export function wholeCountries(
   const promised = parts.filter((one) => named(one) && one.zone !== null && !means(one.zone));
   const missed = parts.filter((one) => means(one.zone) && !named(one));
   if (promised.length + missed.length === 0) return { countries, fidelity: exact };
-  const say = (list: typeof parts) =>
-    list
-      .map((one) => patternText(one.pattern))
-      .slice(0, 5)
-      .join(', ') + (list.length > 5 ? ` and ${list.length - 5} more` : '');
-  const why = [
-    promised.length > 0 && `Only whole countries can be named there: it reaches ${say(promised)} too.`,
-    missed.length > 0 && `It misses ${say(missed)}.`,
-  ]
-    .filter(Boolean)
-    .join(' ');
   return {
     countries,
-    fidelity: {
-      is: 'bounded',
-      bound: minor(Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone)))),
-      why,
-      remedies: ['hold it in whole countries', 'live with it'],
-    },
+    fidelity: bounded(
+      Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone))),
+      { is: 'whole countries', reached: textsOf(promised), missed: textsOf(missed) },
+      'whole countries',
+      'live with it',
+    ),
   };
 }
 
@@ -99,15 +86,7 @@ export function freedServices(
     return { zone, services: cheapest ? [cheapest.service] : [] };
   });
   if (bound === 0) return { zones: freed, fidelity: exact };
-  return {
-    zones: freed,
-    fidelity: {
-      is: 'bounded',
-      bound: minor(bound),
-      why: 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.',
-      remedies: ['name services in the book', 'live with it'],
-    },
-  };
+  return { zones: freed, fidelity: bounded(bound, { is: 'cheapest by basket' }, 'services named', 'live with it') };
 }
 
 /**
@@ -152,19 +131,11 @@ export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[]
   const joined = offers.filter((other) => other.level !== offer.level && !actTogether(book, offer, other));
   const parts: Fidelity[] = [];
   if (parted.length > 0)
-    parts.push({
-      is: 'unsayable',
-      why: `Only the best percentage counts there: it does not add to ${parted.map((one) => one.id).join(', ')}.`,
-      remedies: ['let them compete'],
-    });
+    parts.push(unsayable({ is: 'best percentage only', offers: parted.map((one) => one.id) }, 'compete'));
   if (joined.length > 0) {
     const delivery = offer.level === 'delivery' ? [offer] : joined;
-    parts.push({
-      is: 'bounded',
-      bound: minor(Math.max(...delivery.map((one) => mostFreed(book, one)))),
-      why: `It adds to ${joined.map((one) => one.id).join(', ')} there.`,
-      remedies: ['let them add', 'live with it'],
-    });
+    const most = Math.max(...delivery.map((one) => mostFreed(book, one)));
+    parts.push(bounded(most, { is: 'adds there', offers: joined.map((one) => one.id) }, 'add', 'live with it'));
   }
   return parts;
 }
@@ -174,11 +145,6 @@ export function fitted(title: string, most: number): { title: string; fidelity: 
   if (title.length <= most) return { title, fidelity: exact };
   return {
     title: title.slice(0, most).replace(/\s\S*$/, ''),
-    fidelity: {
-      is: 'bounded',
-      bound: minor(0),
-      why: `The title is cut to ${most} letters.`,
-      remedies: ['a shorter title'],
-    },
+    fidelity: bounded(0, { is: 'title cut', letters: most }, 'a shorter title'),
   };
 }

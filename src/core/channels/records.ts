@@ -1,5 +1,5 @@
 import { type CompiledBook, type Ready, say } from '../book/index.ts';
-import { gramsText, type Mass, massOfGrams, parseAmount } from '../exact/index.ts';
+import { gramsText, massOfGrams, parseAmount } from '../exact/index.ts';
 
 /** One line of a channel's own record of what it lists. */
 export interface Listing {
@@ -15,7 +15,13 @@ export interface Listing {
 export type RecordFinding =
   | { readonly is: 'unknown'; readonly listing: string }
   | { readonly is: 'missing'; readonly sku: string }
-  | { readonly is: 'price' | 'mass'; readonly sku: string; readonly here: string; readonly there: string };
+  /** Amounts and grams as texts; null for none. */
+  | {
+      readonly is: 'price' | 'mass';
+      readonly sku: string;
+      readonly here: string | null;
+      readonly there: string | null;
+    };
 
 /** Compares a channel's record with the book's goods: prices to the cent, masses to the step. */
 export function recordFindings(
@@ -42,11 +48,9 @@ export function recordFindings(
       findings.push({
         is: 'mass',
         sku: item.sku,
-        here: massText(item.mass),
-        there: listing.grams === null ? 'none' : `${listing.grams} g`,
+        here: item.mass === null ? null : gramsText(item.mass),
+        there: listing.grams,
       });
   }
   return findings;
 }
-
-const massText = (mass: Mass | null): string => (mass === null ? 'none' : `${gramsText(mass)} g`);

@@ -174,9 +174,10 @@ function gapsOf(
     return runs;
   };
   // A refusal for want of a size or a carrier is no gap along this measure.
+  const measured: readonly Refusal[] = ['below the table', 'beyond the table', 'outside the bounds'];
   const refusesBy = (lane: Lane, at: number) => {
     const charge = takes(lane, at);
-    return charge < 0 && ['below the table', 'beyond the table', 'outside the bounds'].includes(refusalOf(charge));
+    return charge < 0 && measured.includes(refusalOf(charge));
   };
   for (const { from, to } of runsWhere((at) => lanes.every(([, lane]) => refusesBy(lane, at)))) {
     const nearest = lanes.find(([, lane]) => takes(lane, from - 1) >= 0) ?? lanes[0];

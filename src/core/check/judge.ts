@@ -5,19 +5,11 @@ import {
   type Note,
   type Rendition,
   type Rules,
+  type SideBy,
   type SideStep,
   sideSteps,
 } from '../channels/index.ts';
-import {
-  amountText,
-  type Length,
-  lengthWords,
-  type Mass,
-  type Minor,
-  massWords,
-  minor,
-  nothing,
-} from '../exact/index.ts';
+import { type Minor, minor, nothing } from '../exact/index.ts';
 import { type Offer, sharedCode } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
 import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
@@ -139,38 +131,29 @@ export function judge(
 
 /** The intended steps of a service in the terms in which sides are compared. */
 export function meantSteps(book: CompiledBook, question: Question, service: string): SideStep[] {
-  const say = (value: Minor) => amountText(value, book.currency);
-  const title = (id: string) => book.body.offers.find((offer) => offer.id === id)?.title ?? id;
-  let kind = '';
+  let rated: SideBy | null = null;
   return explain(book, question, service).flatMap((step: Step): SideStep[] => {
     switch (step.step) {
       case 'place':
-        return [
-          {
-            step: 'place',
-            amount: null,
-            words: book.defaultTemplate.zones.find((zone) => zone.id === step.zone)?.name ?? step.zone,
-          },
-        ];
-      case 'discount':
-        return [{ step: 'discount', amount: step.took, words: codeOf(book, step.offer) ?? title(step.offer) }];
+        return [{ step: 'place', amount: null, by: { is: 'zone', zone: step.zone } }];
+      case 'discount': {
+        const code = codeOf(book, step.offer);
+        const by: SideBy = code === null ? { is: 'offer', offer: step.offer } : { is: 'code', code };
+        return [{ step: 'discount', amount: step.took, by }];
+      }
       case 'rate':
-        kind = rateWords(step.rate, step.break, say);
+        rated = decidedBy(step.rate, step.break);
         return [];
       case 'charge':
-        return [{ step: 'rate', amount: step.amount, words: kind }];
-      case 'threshold':
-        return [
-          {
-            step: 'threshold',
-            amount: step.took,
-            words: `free from ${step.threshold.over === 'value' ? `${say(step.threshold.value)} ${step.threshold.test} discounts` : step.threshold.over === 'mass' ? massWords(step.threshold.value as number as Mass) : `${step.threshold.value} units`}, ${step.met ? 'met' : 'not met'}`,
-          },
-        ];
+        return [{ step: 'rate', amount: step.amount, by: rated }];
+      case 'threshold': {
+        const { over, value, test } = step.threshold;
+        return [{ step: 'threshold', amount: step.took, by: { is: 'free from', over, value, test, met: step.met } }];
+      }
       case 'offer':
-        return [{ step: 'offer', amount: step.took, words: title(step.offer) }];
+        return [{ step: 'offer', amount: step.took, by: { is: 'offer', offer: step.offer } }];
       case 'pays':
-        return [{ step: 'pays', amount: step.delivery, words: '' }];
+        return [{ step: 'pays', amount: step.delivery, by: null }];
       default:
         return [];
     }
@@ -182,41 +165,41 @@ const codeOf = (book: CompiledBook, id: string): string | null => {
   return offer ? sharedCode(offer) : null;
 };
 
-/** What decided a rate, in a few words. */
-export function rateWords(rate: Rate, at: number | null, say: (value: Minor) => string): string {
+/** What decided a rate: the break, or its kind. */
+export function decidedBy(rate: Rate, at: number | null): SideBy {
   const breaks = breaksOf(rate);
-  if (!breaks) return rate.is;
-  if (breaks.over === 'volume' || at === null) return `by ${breaks.over}`;
+  if (!breaks) return { is: 'rate', kind: rate.is };
+  if (breaks.over === 'volume' || at === null) return { is: 'measure', over: breaks.over };
   const upTo = breaks.edges[at];
-  const edge = upTo ?? breaks.edges[at - 1] ?? breaks.from;
-  const words =
-    breaks.over === 'mass'
-      ? massWords(edge as Mass)
-      : breaks.over === 'units'
-        ? `${edge} units`
-        : breaks.over === 'value'
-          ? `value ${say(edge as Minor)}`
-          : lengthWords(edge as Length);
-  return `${upTo === undefined ? 'above' : 'to'} ${words}`;
+  return upTo === undefined
+    ? { is: 'above', over: breaks.over, edge: breaks.edges[at - 1] ?? breaks.from }
+    : { is: 'up to', over: breaks.over, edge: upTo };
+}
+
+/** The book's zone behind a channel's name for a place. */
+type ZoneOfName = (name: string) => string | undefined;
+
+/** The book's zone that a side's place is, by the channel's names for places; null where it is none. */
+export function zoneIn(steps: readonly SideStep[], zoneOfName: ZoneOfName): string | null {
+  const by = steps.find((one) => one.step === 'place')?.by;
+  if (by?.is === 'zone') return by.zone;
+  return by?.is === 'place' ? (zoneOfName(by.name) ?? null) : null;
 }
 
 /** The first step in which two sides part; the zone behind a channel's name for a place tells whether places do. */
 export function firstDifference(
   meant: readonly SideStep[],
   there: readonly SideStep[],
-  zoneOfName: (name: string) => string | undefined,
+  zoneOfName: ZoneOfName,
 ): SideStep['step'] {
   const at = (steps: readonly SideStep[], name: SideStep['step']) => steps.filter((one) => one.step === name);
   const took = (steps: readonly SideStep[], name: SideStep['step']) =>
     at(steps, name).reduce((sum, one) => sum + (one.amount ?? nothing), 0);
   for (const name of sideSteps) {
     if (name === 'place') {
-      const [a, b] = [at(meant, name)[0]?.words, at(there, name)[0]?.words];
-      if (
-        (a === undefined) !== (b === undefined) ||
-        (a !== undefined && b !== undefined && (zoneOfName(b) ?? b) !== (zoneOfName(a) ?? a))
-      )
-        return name;
+      const [a, b] = [at(meant, name)[0], at(there, name)[0]];
+      // Places that no zone of the book stands behind are told apart by being none of its.
+      if (!a !== !b || zoneIn(meant, zoneOfName) !== zoneIn(there, zoneOfName)) return name;
     } else if (took(meant, name) !== took(there, name)) return name;
   }
   return 'pays';
@@ -258,7 +241,7 @@ export function noteFor(
     first(
       inexact,
       ({ clause, reads }) =>
-        reads !== null && clause.about === 'threshold' && clause.service === service && inCountry(clause.zone),
+        reads.length > 0 && clause.about === 'threshold' && clause.service === service && inCountry(clause.zone),
     );
   const offer = (level: Offer['level']) => {
     const here = new Set(

@@ -26,6 +26,7 @@ import {
   type Sides,
   same,
   type Verdict,
+  zoneIn,
 } from './judge.ts';
 import { basketsIn } from './smallest.ts';
 
@@ -127,9 +128,7 @@ function partingOf(
   const zoneOf = (name: string) =>
     sides.rendition.zoneOfName.get(name) ?? book.defaultTemplate.zones.find((zone) => zone.name === name)?.id;
   // Where the book offers nothing, it is the zone whose entry the channel takes that says too much.
-  const zone = verdict.meant
-    ? book.defaultTemplate.zoneOf(question.place)?.zone.id
-    : zoneOf(there.find((one) => one.step === 'place')?.words ?? '');
+  const zone = verdict.meant ? book.defaultTemplate.zoneOf(question.place)?.zone.id : zoneIn(there, zoneOf);
   return { meant, there, differs: firstDifference(meant, there, zoneOf), zone: zone ?? null };
 }
 

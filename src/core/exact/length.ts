@@ -17,6 +17,3 @@ export function parseLength(text: string, unit: LengthUnit): Result<Length> {
   const read = parseMeasure(text, unit, thousandth[unit]);
   return read.ok ? ok(read.value as Length) : read;
 }
-
-/** A length for people, in centimetres. @example lengthWords(parseLength('1.65', 'cm')) // '1.65 cm' */
-export const lengthWords = (length: Length): string => `${Number((length / 50_000).toFixed(2))} cm`;

@@ -45,11 +45,3 @@ export function massOfGrams(text: string): Mass | null {
   const rest = Number((found[2] ?? '').padEnd(12, '0'));
   return rest % 625 === 0 ? ((Number(found[1]) * gram + rest / 625) as Mass) : null;
 }
-
-/**
- * A mass for people: kilograms from one kilogram up, else grams. @example massWords(parseMass('520', 'g')) // '520 g'
- */
-export function massWords(mass: Mass): string {
-  const figure = (value: number) => String(Number(value.toFixed(3)));
-  return mass >= 1000 * gram ? `${figure(mass / gram / 1000)} kg` : `${figure(mass / gram)} g`;
-}

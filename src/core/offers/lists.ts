@@ -40,7 +40,7 @@ export function readCodes(text: string): { codes: { code: string; used: string |
     const problems: Problem[] = [];
     const { code = '', used = '' } = cells;
     if (!codeSchema.safeParse(code).success) problems.push({ at: ['code'], is: 'malformed', text: code, form: 'code' });
-    if (codes.has(code)) problems.push({ at: ['code'], is: 'repeated', what: 'thing', id: code, line: null });
+    if (codes.has(code)) problems.push({ at: ['code'], is: 'repeated', what: 'code of a batch', id: code, line: null });
     if (used !== '' && Number.isNaN(Date.parse(used)))
       problems.push({ at: ['used'], is: 'malformed', text: used, form: 'moment or nothing' });
     if (problems.length > 0) bad.push({ line, problems });

@@ -26,7 +26,6 @@ export {
   type Mixing,
   type MixingRule,
   mixed,
-  mixingWords,
   readMixing,
   readMixingRule,
   type Tally,

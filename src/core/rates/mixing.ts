@@ -1,13 +1,4 @@
-import {
-  amountText,
-  type Currency,
-  kept,
-  type Minor,
-  minor,
-  nothing,
-  type Problem,
-  parseAmount,
-} from '../exact/index.ts';
+import { type Currency, kept, type Minor, minor, nothing, type Problem, parseAmount } from '../exact/index.ts';
 import type { MixingBody, MixingRuleBody } from './schema.ts';
 
 /** How the charges of several groups become one. */
@@ -99,15 +90,3 @@ export const readMixingRule = (
       : body.services.reduce((bits, service) => bits | (services.get(service) ?? 0), 0),
   by: readMixing(body.by, currency, own, ['mixing', body.id, 'by'], problems),
 });
-
-/** A way of mixing in words. */
-export const mixingWords = (by: Mixing, currency: Currency): string => {
-  switch (by.is) {
-    case 'sum':
-      return 'the sum';
-    case 'highest plus':
-      return `the highest and ${amountText(by.further, currency)} for each further`;
-    default:
-      return `the ${by.is}`;
-  }
-};

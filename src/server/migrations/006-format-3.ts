@@ -1,4 +1,5 @@
 import { channelIds, type MigrationNote, migrated } from '../../core/book/index.ts';
+import { migrationText } from '../../words/index.ts';
 import type { Connection } from '../database.ts';
 
 type Row = { kind: string; id: string; position: number; body: Record<string, unknown> };
@@ -66,10 +67,7 @@ async function putItems(connection: Connection, items: readonly Item[]): Promise
 }
 
 async function tell(connection: Connection, notes: readonly MigrationNote[]): Promise<void> {
-  const note = [
-    'Brought into the third format',
-    ...notes.map((one) => `${one.at.join(' ')}: ${one.was} → ${one.now}`),
-  ].join('. ');
+  const note = ['Brought into the third format', ...notes.map((one) => migrationText(one, ' '))].join('. ');
   await connection.query(
     "insert into revision (number, at, who, note, changes) select max(number) + 1, now(), 'Plemb', $1, '[]' from revision",
     [note],

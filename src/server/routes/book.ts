@@ -1,7 +1,7 @@
 import { Hono } from 'hono';
 import { saveRequest, takeBackRequest } from '../../contract/index.ts';
 import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
-import { saidProblem } from '../../words/index.ts';
+import { migrationText, saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { snapshot } from '../database.ts';
 import { Refusal } from '../problem.ts';
@@ -53,7 +53,7 @@ export function bookRoutes(context: Context): Hono {
         });
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
-      const notes = migrationNotes(data).map((one) => `${one.at.join(' ')}: ${one.was} → ${one.now}`);
+      const notes = migrationNotes(data).map((one) => migrationText(one, ' '));
       return c.json(
         {
           revision: await replaceBook(

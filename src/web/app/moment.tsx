@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { dated, firstFault, listed } from '../../words/index.ts';
+import { firstFault, listed } from '../../words/index.ts';
 import { useClockQuery, usePushClockMutation } from '../data/api.ts';
 import { useBook, useMoment } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
 import { asOfSet } from '../data/view.ts';
+import { useDated } from '../ui/clock.ts';
 import { failure } from '../ui/failed.ts';
 import { Panel } from './panel.tsx';
 
@@ -16,6 +17,7 @@ export function MomentPanel() {
   const act = useAppDispatch();
   const moment = useMoment();
   const zone = useBook()?.home.timeZone ?? 'UTC';
+  const dated = useDated();
   const { data: clock } = useClockQuery();
   const [text, setText] = useState(moment === null ? '' : localOf(moment, zone));
   const [push, pushed] = usePushClockMutation();
@@ -49,8 +51,8 @@ export function MomentPanel() {
       {text !== '' && !at.ok && <p className="fault">{firstFault(at)}</p>}
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
       <p>
-        It shows {clock ? dated(clock.now, zone) : '…'}. Reviews at {listed(reviewing)} run on it; push it forward to
-        see them end.
+        It shows {clock ? dated(clock.now) : '…'}. Reviews at {listed(reviewing)} run on it; push it forward to see them
+        end.
       </p>
       <p className="mt-2 flex gap-1">
         {[1, 24, 40].map((hours) => (

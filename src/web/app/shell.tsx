@@ -5,9 +5,9 @@ import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
-import { placeOfZone, TimeZoneContext } from '../ui/clock.ts';
-import { CurrencyContext } from '../ui/currency.ts';
+import { placeOfZone, WallContext } from '../ui/clock.ts';
 import { failure } from '../ui/failed.ts';
+import { TenderContext } from '../ui/tender.ts';
 import { Changes } from './changes.tsx';
 import { useKeys } from './keys.ts';
 import { KeysHelp } from './keys-help.tsx';
@@ -30,15 +30,16 @@ export function Shell() {
   const { data: report } = useLastCheckQuery();
   const off = report?.findings.filter((one) => one.standing === 'off').length ?? 0;
   const moment = asOf ?? clock?.now;
-  const zone = book?.home.timeZone ?? 'UTC';
+  const home = book?.home ?? { currency: 'EUR', locale: 'en', timeZone: 'UTC' };
+  const wall = { ...home, year: moment === undefined ? null : new Date(moment).getUTCFullYear() };
   useEffect(() => {
     const dark = theme === 'dark' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
     document.documentElement.dataset.theme = dark ? 'dark' : 'light';
   }, [theme]);
 
   return (
-    <CurrencyContext value={book?.home.currency ?? ''}>
-      <TimeZoneContext value={zone}>
+    <TenderContext value={home}>
+      <WallContext value={wall}>
         <div className="shell">
           <header className="bar">
             <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
@@ -70,7 +71,7 @@ export function Shell() {
                 {book?.book.seller ?? 'No book'} · {who}
               </button>
               <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
-                as of <strong>{moment ? dated(moment, zone) : '…'}</strong> {placeOfZone(zone)}
+                as of <strong>{moment ? dated(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
               </button>
               <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
                 Find <span className="wide-only">Ctrl K</span>
@@ -110,7 +111,7 @@ export function Shell() {
           {open === 'moment' && <MomentPanel />}
           {open === 'who' && <WhoPanel />}
         </div>
-      </TimeZoneContext>
-    </CurrencyContext>
+      </WallContext>
+    </TenderContext>
   );
 }

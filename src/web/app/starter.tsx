@@ -1,4 +1,5 @@
 import { starterBook } from '../../core/book/index.ts';
+import { starterNames } from '../../words/index.ts';
 import { useImportBookMutation } from '../data/api.ts';
 import { useAppSelector } from '../data/index.ts';
 import { failure } from '../ui/failed.ts';
@@ -10,7 +11,10 @@ export function StarterButton() {
   const start = () => {
     const { locale, timeZone } = Intl.DateTimeFormat().resolvedOptions();
     const country = new Intl.Locale(locale).maximize().region ?? 'IE';
-    const text = JSON.stringify({ ...starterBook({ country, currency: 'EUR', locale, timeZone }), goods: [] });
+    const text = JSON.stringify({
+      ...starterBook({ country, currency: 'EUR', locale, timeZone }, starterNames),
+      goods: [],
+    });
     put({ text, who });
   };
   return (

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { type Basket, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
-import { channelName, massOf, money, priced, serviceName } from '../../words/index.ts';
+import { channelName, massOf, money, serviceName } from '../../words/index.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook, useEngine, useMoment } from '../data/book.ts';
 import { factsOf } from '../data/facts.ts';
@@ -90,16 +90,16 @@ export function Strip() {
                       {basket.name}
                     </Link>{' '}
                     <span className="muted small">
-                      {row ? `${priced(row.goods, row.currency)} · ${massOf(row.mass)}` : '…'}
+                      {row ? `${money(row.goods, row.market)} · ${massOf(row.mass)}` : '…'}
                       {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
                     </span>
                   </td>
                   <td>
                     {first && before && before.delivery !== first.delivery && (
-                      <span className="muted small">was {money(before.delivery, row?.currency)} </span>
+                      <span className="muted small">was {money(before.delivery, row?.market)} </span>
                     )}
                     <strong data-testid={`intended-${basket.id}`}>
-                      {first ? money(first.delivery, row?.currency) : row ? 'none' : '…'}
+                      {first ? money(first.delivery, row?.market) : row ? 'none' : '…'}
                     </strong>
                   </td>
                   {channelIds.map((id) => {
@@ -132,7 +132,7 @@ export function Strip() {
                               ? 'no answer'
                               : '…'
                             : choice
-                              ? money(choice.charge, book.home.currency)
+                              ? money(choice.charge, book.home)
                               : '–'}{' '}
                           <Plumb hang={hang} where={channelName(id)} />
                         </span>

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import type { FindingView } from '../../contract/index.ts';
+import type { Standing } from '../../core/check/index.ts';
 import { hangOf, hangOfCharge } from '../stages/check/hang.ts';
 import { readBlock } from '../stages/rates/block.ts';
 import { freshId } from '../ui/fresh-id.ts';
@@ -91,7 +92,7 @@ describe('a block from a spreadsheet', () => {
 });
 
 describe('how things hang', () => {
-  const finding = (more: Partial<FindingView>) =>
+  const finding = (more: { standing?: Standing; largest?: number; difference?: number }) =>
     ({
       channel: 'harrowmere',
       service: 'post',
@@ -100,7 +101,7 @@ describe('how things hang', () => {
       difference: -250,
       largest: -250,
       ...more,
-    }) as FindingView;
+    }) as unknown as FindingView;
   test('what is off goes before a review, a review before a limit; of equals the largest', () => {
     expect(hangOf([])).toEqual({ is: 'matches' });
     expect(hangOf([finding({ standing: 'known limit', largest: -900 }), finding({ standing: 'in review' })])).toEqual({
@@ -115,8 +116,14 @@ describe('how things hang', () => {
     expect(hangOfCharge([], at, 0)).toEqual({ is: 'matches' });
   });
   test('is said in words for those who hear it', () => {
-    expect(hangWords({ is: 'off', by: -250 }, 'Harrowmere', 'EUR')).toBe('2.50 too little at Harrowmere');
-    expect(hangWords({ is: 'known limit', by: 5 }, 'Findlark', 'EUR')).toBe('0.05 too much at Findlark, a known limit');
-    expect(hangWords({ is: 'off', by: null }, 'Findlark', 'EUR')).toBe('offered on one side only at Findlark');
+    expect(hangWords({ is: 'off', by: -250 }, 'Harrowmere', { currency: 'EUR', locale: 'en-IE' })).toBe(
+      '€2.50 too little at Harrowmere',
+    );
+    expect(hangWords({ is: 'known limit', by: 5 }, 'Findlark', { currency: 'EUR', locale: 'en-IE' })).toBe(
+      '€0.05 too much at Findlark, a known limit',
+    );
+    expect(hangWords({ is: 'off', by: null }, 'Findlark', { currency: 'EUR', locale: 'en-IE' })).toBe(
+      'offered on one side only at Findlark',
+    );
   });
 });

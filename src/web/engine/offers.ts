@@ -1,5 +1,5 @@
 import type { PastOrder } from '../../contract/index.ts';
-import type { CompiledBook, Edit } from '../../core/book/index.ts';
+import type { CompiledBook, Edit, Market } from '../../core/book/index.ts';
 import { type Minor, minor, unwrap } from '../../core/exact/index.ts';
 import type { Offer } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
@@ -45,7 +45,7 @@ export interface OfferCost {
   /** The day a year back from which the run's orders are taken, and for how many days. */
   readonly from: number;
   readonly days: number;
-  readonly currency: string;
+  readonly market: Market;
   readonly budget: Minor | null;
 }
 
@@ -119,7 +119,7 @@ export function offerCost(
     run: budgetRun(like, from, days, budget),
     from,
     days,
-    currency: compiled.currency,
+    market: compiled.market.body,
     budget,
   };
 }
@@ -172,7 +172,7 @@ export function included(
   placeText: string,
   units: number,
   moment: number,
-): { goods: Included[]; currency: string } | null {
+): { goods: Included[]; market: Market } | null {
   const { book, goods } = draftOf(edits);
   const { compiled } = compiledFor(book, market);
   const place = parsePlace(placeText);
@@ -192,7 +192,7 @@ export function included(
       moment,
       carrierAsks(compiled, moment),
     ),
-    currency: compiled.currency,
+    market: compiled.market.body,
   };
 }
 /** Prices are worked out for at most so many goods at once. */

@@ -1,4 +1,12 @@
-import { asOf, type Basket, type Book, type CompiledBook, channelIds, type Edit } from '../../core/book/index.ts';
+import {
+  asOf,
+  type Basket,
+  type Book,
+  type CompiledBook,
+  channelIds,
+  type Edit,
+  type Market,
+} from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
 import {
   type ChannelFile,
@@ -26,7 +34,7 @@ export interface Pinned {
   readonly mass: Mass | null;
   readonly saved: Answer | null;
   readonly draft: Answer | null;
-  readonly currency: string;
+  readonly market: Market;
   readonly problems: readonly Problem[];
   /** What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. */
   readonly at: Readonly<Record<string, Answer>> | null;
@@ -46,7 +54,7 @@ export interface SidedMargin {
 export interface Sided {
   readonly answer: Answer;
   readonly goods: Minor;
-  readonly currency: string;
+  readonly market: Market;
   readonly services: readonly {
     readonly service: string;
     readonly meant: readonly SideStep[];
@@ -101,7 +109,7 @@ export function compute(edits: readonly Edit[], moment: number): Computed {
       mass: after?.mass ?? null,
       saved: answer(saved.book, saved.goods, basket),
       draft: after,
-      currency: made?.compiled.currency ?? '',
+      market: made?.compiled.market.body ?? (now.book.markets[0] as Market),
       problems: made && !made.question.ok ? made.question.problems : [],
       at: made?.question.ok ? answersAt(made.compiled, made.question.value) : null,
     };
@@ -189,7 +197,7 @@ export function bench(
       }),
     ),
   }));
-  return { answer, goods: answer.goods, currency: compiled.currency, services };
+  return { answer, goods: answer.goods, market: compiled.market.body, services };
 
   function marginFor(id: string): SidedMargin | null {
     const choice = everyChoice.find((one) => one.service === id);

@@ -4,6 +4,7 @@ import {
   type CompiledBook,
   compileBook,
   type Edit,
+  NothingThere,
   type Ready,
   type ReadyGoods,
   readyFinder,
@@ -79,7 +80,7 @@ function safely<T>(tree: T, edit: Edit): T {
   try {
     return withEdit(tree, edit);
   } catch (error) {
-    if (error instanceof RangeError) return tree;
+    if (error instanceof NothingThere) return tree;
     throw error;
   }
 }

@@ -1,5 +1,13 @@
 import type { PastOrder } from '../../contract/index.ts';
-import { asOf, type BookFinding, bookFindings, type ChannelId, compileBook, type Edit } from '../../core/book/index.ts';
+import {
+  asOf,
+  type BookFinding,
+  bookFindings,
+  type ChannelId,
+  compileBook,
+  type Edit,
+  type Market,
+} from '../../core/book/index.ts';
 import {
   dialects,
   type Listing,
@@ -40,7 +48,7 @@ export interface MapPlace {
 
 export interface MapAnswer {
   readonly places: readonly MapPlace[];
-  readonly currency: string;
+  readonly market: Market;
   readonly findings: readonly ZoneFinding[];
 }
 
@@ -50,7 +58,7 @@ export interface Records {
   readonly starts: string;
   readonly lanes: readonly LaneRecord[];
   readonly left: number;
-  readonly currency: string;
+  readonly market: Market;
 }
 
 /** Every clause of the draft beside what each channel will read. */
@@ -103,7 +111,7 @@ export function map(
   );
   return {
     places: [...whole, ...parts],
-    currency: made?.compiled.currency ?? compiled.currency,
+    market: (made?.compiled ?? compiled).market.body,
     findings: zoneFindings(served.zones),
   };
 }
@@ -156,7 +164,7 @@ export function records(edits: readonly Edit[], orders: readonly PastOrder[], mo
     starts: then,
     lanes,
     left: left + orders.length - past.length,
-    currency: compiled.currency,
+    market: compiled.market.body,
   };
 }
 
@@ -205,7 +213,7 @@ export function amiss(edits: readonly Edit[]): readonly BookFinding[] {
     const made = compileBook(compiled.body, id);
     if (!made.ok) return [];
     return bookFindings(made.value).filter((one) => {
-      const key = JSON.stringify([one.at, one.what]);
+      const key = JSON.stringify({ ...one, market: null });
       return !seen.has(key) && seen.add(key);
     });
   });

@@ -1,12 +1,17 @@
 import { createContext, useContext } from 'react';
-import { dated } from '../../words/index.ts';
+import { dated, dayOn, type Wall } from '../../words/index.ts';
 
-/** The time zone that moments are told in: the book's own. */
-export const TimeZoneContext = createContext('UTC');
+/** The wall that moments are told on: the clock and region of the book's own market. */
+export const WallContext = createContext<Wall>({ timeZone: 'UTC', locale: 'en', year: null });
 /** How a moment is told there. */
 export function useDated(): (at: number | string) => string {
-  const zone = useContext(TimeZoneContext);
-  return (at) => dated(at, zone);
+  const wall = useContext(WallContext);
+  return (at) => dated(at, wall);
+}
+/** How a day is told there. */
+export function useDay(): (at: number | string) => string {
+  const wall = useContext(WallContext);
+  return (at) => dayOn(at, wall);
 }
 /** The place that a zone is named by: Dublin of Europe/Dublin. */
 export const placeOfZone = (zone: string): string => (zone.split('/').at(-1) ?? zone).replaceAll('_', ' ');

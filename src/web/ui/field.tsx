@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
-import { useCurrency } from './currency.ts';
+import { useCurrency } from './tender.ts';
 
 /** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
 interface TextPart {

@@ -1,5 +1,5 @@
-import { money } from '../../words/index.ts';
-import { useCurrency } from './currency.ts';
+import { money, type Tender } from '../../words/index.ts';
+import { useTender } from './tender.ts';
 
 /** How something hangs: the one sign for agreement. */
 export type Hang =
@@ -15,7 +15,7 @@ const lean = (by: number | null): number =>
   by === null ? 22 : Math.sign(by) * Math.min(32, 10 + 6 * Math.log2(1 + Math.abs(by) / 100));
 
 /** What a hang says, for those who hear it. */
-export function hangWords(hang: Hang, where: string, currency: string): string {
+export function hangWords(hang: Hang, where: string, tender: Tender): string {
   switch (hang.is) {
     case 'matches':
       return `matches at ${where}`;
@@ -24,7 +24,7 @@ export function hangWords(hang: Hang, where: string, currency: string): string {
       const how =
         hang.by === null
           ? 'offered on one side only'
-          : `${money(Math.abs(hang.by), currency)} too ${hang.by < 0 ? 'little' : 'much'}`;
+          : `${money(Math.abs(hang.by), tender)} too ${hang.by < 0 ? 'little' : 'much'}`;
       return `${how} at ${where}${hang.is === 'known limit' ? ', a known limit' : ''}`;
     }
     case 'in review':
@@ -48,7 +48,7 @@ export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; s
           ? 'var(--color-primary)'
           : 'var(--muted)';
   const dotted = hang.is === 'not sold there' || hang.is === 'no answer';
-  const words = hangWords(hang, where, useCurrency());
+  const words = hangWords(hang, where, useTender());
   return (
     <svg className="plumb" role="img" aria-label={words} width={size} height={size} viewBox="0 0 20 20">
       <title>{words}</title>

@@ -1,37 +1,87 @@
-import {
-  amountText,
-  type Currency,
-  currencyDigits,
-  localOf,
-  type Mass,
-  massWords,
-  minor,
-} from '../../core/exact/index.ts';
+import type { Book } from '../../core/book/index.ts';
+import { amountText, type Currency, currencyDigits, gram, localOf, minor } from '../../core/exact/index.ts';
 
-/** Figures for people. */
-export const money = (value: number, currency: string): string =>
-  value < 0 ? `−${money(-value, currency)}` : amountText(minor(value), currency as Currency);
+/** In what amounts are, and how a market writes them. */
+export interface Tender {
+  readonly currency: string;
+  /** A BCP 47 tag such as `en-IE`, of which the region counts: words are English everywhere. */
+  readonly locale: string;
+}
+
+/** English as it is written in a market's region. */
+const writtenIn = (locale: string): string => {
+  const { region } = new Intl.Locale(locale).maximize();
+  return region === undefined ? 'en' : `en-${region}`;
+};
+
+/** Intl has a hyphen for less than nothing, and spaces that no line ends at. */
+const plainly = (text: string): string => text.replace('-', '−').replace(/\u00a0/g, ' ');
+
+const formatted = (value: number, { currency, locale }: Tender, signDisplay: 'auto' | 'exceptZero'): string =>
+  plainly(
+    new Intl.NumberFormat(writtenIn(locale), {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      minimumFractionDigits: currencyDigits(currency as Currency),
+      maximumFractionDigits: currencyDigits(currency as Currency),
+      signDisplay,
+    }).format(amountText(minor(value), currency as Currency) as `${number}`),
+  );
+
+/** An amount in minor units, for people. @example money(2881227, market) // '€28,812.27' */
+export const money = (value: number, tender: Tender): string => formatted(value, tender, 'auto');
+/** A difference, with its sign. @example signed(50, market) // '+€0.50' */
+export const signed = (value: number, tender: Tender): string => formatted(value, tender, 'exceptZero');
 /** How many smallest units a whole one of a currency has. */
 export const wholeOf = (currency: string): number => 10 ** currencyDigits(currency as Currency);
-/** A figure as an amount of a currency, with all its digits. @example amountOf(5, 'JPY') // '5' */
+/** A figure as an amount to be edited, with all digits of its currency. @example amountOf(5, 'JPY') // '5' */
 export const amountOf = (figure: number, currency: string): string =>
-  money(Math.round(figure * wholeOf(currency)), currency);
-const signs: Readonly<Record<string, string>> = { EUR: '€', GBP: '£', USD: '$', JPY: '¥' };
-export const priced = (value: number, currency: string): string =>
-  `${signs[currency] ?? `${currency} `}${money(value, currency)}`;
-export const signed = (value: number, currency: string): string =>
-  value > 0 ? `+${money(value, currency)}` : money(value, currency);
-export const massOf = (mass: number | null): string => (mass === null ? 'mass not known' : massWords(mass as Mass));
-const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
-/** A moment on the wall of a zone: Tue 24 Nov, 09:10. */
-export function dated(at: number | string, zone: string): string {
-  const local = localOf(typeof at === 'string' ? Date.parse(at) : at, zone);
-  const [date = '', time = ''] = local.split('T');
-  const [year = '', month = '1', day = '1'] = date.split('-');
-  const weekday = days[new Date(`${date}T00:00Z`).getUTCDay()];
-  return `${weekday} ${Number(day)} ${months[Number(month) - 1]} ${year === '2026' ? '' : `${year} `}${time}`.replace(
-    / (\d\d:)/,
-    ', $1',
-  );
+  amountText(minor(Math.round(figure * wholeOf(currency))), currency as Currency);
+/** Minor units as an amount to be edited. @example written(490, 'EUR') // '4.90' */
+export const editable = (value: number, currency: string): string => amountText(minor(value), currency as Currency);
+/** A count for people. @example counted(150000) // '150,000' */
+export const counted = (count: number): string => count.toLocaleString('en');
+/** A mass: kilograms from one kilogram up, else grams. @example massOf(520 * gram) // '520 g' */
+export function massOf(mass: number | null): string {
+  if (mass === null) return 'mass not known';
+  const figure = (value: number) => String(Number(value.toFixed(3)));
+  return mass >= 1000 * gram ? `${figure(mass / gram / 1000)} kg` : `${figure(mass / gram)} g`;
 }
+/** A length, in centimetres. @example lengthOf(82_500) // '1.65 cm' */
+export const lengthOf = (length: number): string => `${Number((length / 50_000).toFixed(2))} cm`;
+/** A clock that moments are told by, and the year that goes without saying. */
+export interface Wall {
+  readonly timeZone: string;
+  readonly locale: string;
+  readonly year: number | null;
+}
+
+/** A moment on a wall, as its region writes it. @example dated(at, wall) // 'Tue, 24 Nov, 09:10' */
+export const dated = (at: number | string, wall: Wall): string =>
+  onWall(at, wall, { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+/** The day of a moment on a wall. @example dayOn(at, wall) // '24 Nov' */
+export const dayOn = (at: number | string, wall: Wall): string => onWall(at, wall, {});
+
+function onWall(at: number | string, wall: Wall, more: Intl.DateTimeFormatOptions): string {
+  const moment = typeof at === 'string' ? Date.parse(at) : at;
+  const told = Number(localOf(moment, wall.timeZone).slice(0, 4)) === wall.year ? {} : { year: 'numeric' as const };
+  return new Intl.DateTimeFormat(writtenIn(wall.locale), {
+    ...more,
+    ...told,
+    day: 'numeric',
+    month: 'short',
+    timeZone: wall.timeZone,
+  }).format(moment);
+}
+
+/** The wall of a market, with every year said. */
+export const wallOf = ({ timeZone, locale }: { readonly timeZone: string; readonly locale: string }): Wall => ({
+  timeZone,
+  locale,
+  year: null,
+});
+
+/** The wall of the book's own market. */
+export const homeWall = ({ markets }: Pick<Book, 'markets'>): Wall =>
+  wallOf(markets[0] ?? { timeZone: 'UTC', locale: 'en' });

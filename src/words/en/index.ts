@@ -1,12 +1,29 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
+export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
-export { amountOf, dated, massOf, money, priced, signed, wholeOf } from './figures.ts';
+export { lostWords, remedyWords } from './fidelity.ts';
+export {
+  amountOf,
+  counted,
+  dated,
+  dayOn,
+  editable,
+  massOf,
+  money,
+  signed,
+  type Tender,
+  type Wall,
+  wallOf,
+  wholeOf,
+} from './figures.ts';
+export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
 export { overWords, unitWords } from './measures.ts';
+export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
-export { pathWords, valueWords } from './paths.ts';
+export { nothingText, pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
 export {
   type FaultWords,
@@ -18,5 +35,7 @@ export {
   saidProblem,
 } from './problems.ts';
 export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
+export { readsText } from './readings.ts';
+export { starterNames } from './starter.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
 export { proposedTerms } from './terms.ts';

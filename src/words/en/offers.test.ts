@@ -7,7 +7,7 @@ import { benefitDone, benefitWord, money, proposedTerms, whyWords } from './inde
 
 /** The sentences about offers, letter by letter. */
 const { goods: _, ...book } = bookFileSchema.parse(smallBook());
-const say = (amount: number) => money(amount, 'EUR');
+const say = (amount: number) => money(amount, { currency: 'EUR', locale: 'en-IE' });
 const first = book.offers[0] as (typeof book.offers)[number];
 const made = (benefit: BenefitBody): Benefit | undefined =>
   unwrap(compileBook({ ...book, offers: [{ ...first, goods: null, benefit }] })).offers[0]?.benefit;
@@ -32,13 +32,13 @@ test.each<[BenefitBody, word: string, did: string, said: string]>([
   [
     { is: 'off goods', goods: null, off: { by: 'amount', amount: '2.50', also } },
     'goods',
-    'takes 2.50 off each of its goods',
+    'takes €2.50 off each of its goods',
     'EUR 2.50 off each of all goods.',
   ],
   [
     { is: 'fixed price', goods: null, price: '9.00', also },
     'price',
-    'sells its goods at 9.00 each',
+    'sells its goods at €9.00 each',
     'All goods at EUR 9.00 each.',
   ],
   [
@@ -57,7 +57,7 @@ test.each<[BenefitBody, word: string, did: string, said: string]>([
   [
     { is: 'off order', off: { by: 'amount', amount: '5.00', also } },
     'order',
-    'takes 5.00 off the order',
+    'takes €5.00 off the order',
     'EUR 5.00 off the order.',
   ],
   [
@@ -75,7 +75,7 @@ test.each<[BenefitBody, word: string, did: string, said: string]>([
   [
     { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'to', amount: '2.00', also } },
     'delivery',
-    'takes down to 2.00 off the delivery',
+    'takes down to €2.00 off the delivery',
     'Post delivery at EUR 2.00.',
   ],
   [
@@ -95,8 +95,8 @@ const at = Date.parse('2026-12-01T00:00:00Z') as never;
 test.each<[WhyNot, string]>([
   [{ why: 'draft' }, 'a draft, not meant yet'],
   [{ why: 'paused' }, 'paused'],
-  [{ why: 'not begun', from: at }, 'begins Tue 1 Dec, 00:00'],
-  [{ why: 'ended', until: at }, 'ended Tue 1 Dec, 00:00'],
+  [{ why: 'not begun', from: at }, 'begins Tue 1 Dec 2026, 00:00'],
+  [{ why: 'ended', until: at }, 'ended Tue 1 Dec 2026, 00:00'],
   [{ why: 'code not entered', code: { is: 'shared', code: 'SUDS' } }, 'the code SUDS is not entered'],
   [
     { why: 'code not entered', code: { is: 'single use', batch: 'cards' } },
@@ -109,14 +109,14 @@ test.each<[WhyNot, string]>([
   [{ why: 'used up', uses: 3 }, 'used up, after 3 orders'],
   [{ why: 'used by the customer', uses: 1 }, 'the customer has used it once already'],
   [{ why: 'used by the customer', uses: 2 }, 'the customer has used it 2 times already'],
-  [{ why: 'budget', left: 100 as never, saving: 450 as never }, '1.00 of its budget is left, and it would take 4.50'],
+  [{ why: 'budget', left: 100 as never, saving: 450 as never }, '€1.00 of its budget is left, and it would take €4.50'],
   [{ why: 'budget', left: 0 as never, saving: 0 as never }, 'its budget is spent'],
-  [{ why: 'missed', by: 1 as never }, 'missed by 0.01'],
+  [{ why: 'missed', by: 1 as never }, 'missed by €0.01'],
   [{ why: 'too few', by: 1 }, 'missed by 1 unit'],
   [{ why: 'too few', by: 2 }, 'missed by 2 units'],
   [{ why: 'no such goods' }, 'none of its goods is in the basket'],
   [{ why: 'gift not sold', sku: 'X' }, 'the gift X is not among the goods'],
-  [{ why: 'gift costs', more: 250 as never }, 'with the gift the shopper would pay 2.50 more'],
+  [{ why: 'gift costs', more: 250 as never }, 'with the gift the shopper would pay €2.50 more'],
   [{ why: 'service' }, 'not for this service'],
   [{ why: 'not the cheapest' }, 'only on the cheapest choice, which is another'],
   [{ why: 'nothing to take' }, 'there is nothing it could take off'],

@@ -3,7 +3,7 @@ import type { Benefit, BenefitBody } from '../../core/offers/index.ts';
 import type { Step } from '../../core/quote/index.ts';
 import { wordsOf } from './benefits/index.ts';
 import type { Say } from './benefits/words.ts';
-import { dated } from './figures.ts';
+import { dated, homeWall } from './figures.ts';
 
 /** What a benefit did, for the steps of an answer. */
 export const benefitDone = (benefit: Benefit, say: Say): string => wordsOf(benefit).did(benefit, say);
@@ -19,9 +19,9 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'paused':
       return 'paused';
     case 'not begun':
-      return `begins ${dated(why.from, book.markets[0]?.timeZone ?? 'UTC')}`;
+      return `begins ${dated(why.from, homeWall(book))}`;
     case 'ended':
-      return `ended ${dated(why.until, book.markets[0]?.timeZone ?? 'UTC')}`;
+      return `ended ${dated(why.until, homeWall(book))}`;
     case 'code not entered':
       return why.code.is === 'single use'
         ? `no unused code of the batch ${why.code.batch} is entered`

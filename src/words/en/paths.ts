@@ -44,6 +44,9 @@ export function pathWords(book: Book, path: readonly string[]): string {
   }
 }
 
+/** That nothing stands where an edit leads. */
+export const nothingText = (path: readonly string[]): string => `Nothing stands at ${path.join(' › ')}`;
+
 /** Fields that only tell which sort of thing it is: their value stands alone. */
 const kindKeys = new Set(['is', 'by', 'over']);
 const saysNothing = (value: unknown): boolean =>

@@ -25,14 +25,14 @@ test('every step of an answer is a sentence, its amounts in the market’s curre
       if (!question.ok) continue;
       for (const choice of quote(book, question.value).choices) {
         for (const step of explain(book, question.value, choice.service)) {
-          const { words, amount } = stepWords(body, step, book.currency);
+          const { words, amount } = stepWords(body, step, book.market.body);
           expect(
             words,
             `book ${seed}: ${JSON.stringify(step, (_, one) => (typeof one === 'bigint' ? String(one) : one))}`,
           ).toMatch(/^\S.*\S$/s);
           expect(words).not.toMatch(unreadable);
           if (step.step === 'pays') expect(amount).toBe(choice.delivery);
-          if (amount !== null) expect(money(amount, book.currency)).not.toMatch(unreadable);
+          if (amount !== null) expect(money(amount, book.market.body)).not.toMatch(unreadable);
           steps.set(step.step, (steps.get(step.step) ?? 0) + 1);
         }
       }

@@ -1,12 +1,14 @@
 import type { Book } from '../../core/book/index.ts';
-import type { SideStep } from '../../core/channels/index.ts';
-import { type Currency, type Minor, minor } from '../../core/exact/index.ts';
+import type { SideBy, SideStep } from '../../core/channels/index.ts';
+import { type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
-import { mixingWords } from '../../core/rates/index.ts';
-import { massOf, money } from './figures.ts';
+import type { Mixing } from '../../core/rates/index.ts';
+import { massOf, money, type Tender } from './figures.ts';
+import { figureWords, overWords } from './measures.ts';
 import { offerTitle, templateName, zoneName } from './names.ts';
 import { benefitDone, whyWords } from './offers.ts';
 import { wordsOf } from './rate-kinds/index.ts';
+import type { Say } from './rate-kinds/words.ts';
 
 /** The steps in which sides are compared, and what one side says of one. */
 export const stepNames: Record<SideStep['step'], string> = {
@@ -17,19 +19,55 @@ export const stepNames: Record<SideStep['step'], string> = {
   offer: 'Offer',
   pays: 'Shopper pays',
 };
-export const sideWords = (
-  steps: readonly { readonly amount: number | null; readonly words: string }[],
-  currency: string,
-): string =>
+export const sideWords = (book: Book, steps: readonly SideStep[], tender: Tender): string =>
   steps.length === 0
     ? '—'
     : steps
-        .map((one) => [one.amount === null ? null : money(one.amount, currency), one.words].filter(Boolean).join(', '))
+        .map(({ amount, by }) =>
+          [amount === null ? null : money(amount, tender), by && byWords(book, by, tender)].filter(Boolean).join(', '),
+        )
         .join('; ');
 
+/** By what a step of a side came. */
+function byWords(book: Book, by: SideBy, tender: Tender): string {
+  const say = (amount: number) => money(amount, tender);
+  switch (by.is) {
+    case 'zone':
+      return zoneName(book, by.zone);
+    case 'place':
+      return by.name;
+    case 'code':
+      return by.code;
+    case 'offer':
+      return offerTitle(book, by.offer);
+    case 'title':
+      return `${by.title}${by.least === null ? '' : `, from ${say(by.least)} before discounts`}`;
+    case 'up to':
+      return `to ${figureWords(by.over, by.edge, say)}`;
+    case 'above':
+      return `above ${figureWords(by.over, by.edge, say)}`;
+    case 'from':
+      return `from ${figureWords(by.over, by.edge, say)}`;
+    case 'measure':
+      return `by ${overWords[by.over]}`;
+    case 'rate':
+      return by.kind;
+    case 'dearest item':
+      return 'dearest item, once';
+    case 'once':
+      return 'once an order';
+    case 'once and per':
+      return `${say(by.once)} + ${by.times} × ${say(by.per)} per ${by.lot === 'item' ? 'item' : `started ${by.lot}`}`;
+    case 'free from': {
+      const tested = by.over === 'value' ? ` ${by.test} discounts` : '';
+      return `free from ${figureWords(by.over, by.value, say)}${tested}, ${by.met ? 'met' : 'not met'}`;
+    }
+  }
+}
+
 /** A step of an intended answer as a sentence, amounts in the market's currency. */
-export function stepWords(book: Book, step: Step, currency: string): { words: string; amount: Minor | null } {
-  const say = (value: number) => money(value, currency);
+export function stepWords(book: Book, step: Step, tender: Tender): { words: string; amount: Minor | null } {
+  const say = (value: number, currency = tender.currency) => money(value, { ...tender, currency });
   switch (step.step) {
     case 'place':
       return {
@@ -58,12 +96,7 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
       };
     case 'threshold': {
       const { threshold, value, met } = step;
-      const figure = (amount: number) =>
-        threshold.over === 'value'
-          ? say(amount)
-          : threshold.over === 'mass'
-            ? massOf(Number.isNaN(amount) ? null : amount)
-            : `${amount} units`;
+      const figure = (amount: number) => figureWords(threshold.over, amount, say);
       const tested = threshold.over === 'value' ? ` ${threshold.test} discounts` : '';
       return {
         words: `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}: ${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
@@ -72,7 +105,7 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
     }
     case 'mixing':
       return {
-        words: `Of ${step.charges.map(say).join(' and ')}, ${mixingWords(step.by, currency as Currency)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`,
+        words: `Of ${step.charges.map((one) => say(one)).join(' and ')}, ${mixingWords(step.by, say)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`,
         amount: step.amount,
       };
     case 'extra':
@@ -104,7 +137,19 @@ export function stepWords(book: Book, step: Step, currency: string): { words: st
   }
 }
 
-const rateStepWords = (step: Extract<Step, { step: 'rate' }>, say: (value: number) => string): string =>
+/** A way of mixing. */
+function mixingWords(by: Mixing, say: (amount: number) => string): string {
+  switch (by.is) {
+    case 'sum':
+      return 'the sum';
+    case 'highest plus':
+      return `the highest and ${say(by.further)} for each further`;
+    default:
+      return `the ${by.is}`;
+  }
+}
+
+const rateStepWords = (step: Extract<Step, { step: 'rate' }>, say: Say): string =>
   wordsOf(step.rate).step(step.rate, step, step.kind === null ? '' : ` of kind ${step.kind}`, say);
 
 /** Why a service is not offered. */

@@ -1,8 +1,8 @@
 import type { CompiledBook } from '../../../src/core/book/index.ts';
 import { atlas } from '../../../src/core/channels/atlas.ts';
-import { exact, worstOf } from '../../../src/core/channels/bounds.ts';
 import type { Dialect, Listed, Note, Rendition, Rules } from '../../../src/core/channels/dialect.ts';
 import { euro, euros } from '../../../src/core/channels/euros.ts';
+import { exact, type Remedy, unsayable, worstOf } from '../../../src/core/channels/fidelity.ts';
 import { settingsOf } from '../../../src/core/channels/manifest.ts';
 import { apartNotes, plainLanes, reachOf } from '../../../src/core/channels/plain.ts';
 import { plainOffers } from '../../../src/core/channels/plain-offer.ts';
@@ -16,7 +16,7 @@ interface Board {
   readonly rows: readonly { readonly country: string; readonly speed: string; readonly amount: string }[];
 }
 
-const unsayable = (why: string) => ({ is: 'unsayable', why, remedies: ['live with it'] }) as const;
+const asItIs: Remedy = 'live with it';
 
 function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: CompiledBook, goods: readonly Listed[]) {
   const notes: Note[] = apartNotes(book, goods);
@@ -27,8 +27,8 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
     const countries = parts.flatMap(({ pattern }) => (pattern.is === 'country' ? [pattern.country] : []));
     notes.push({
       clause: { about: 'zone', zone: zone.id },
-      reads: countries.join(' ') || null,
-      fidelity: countries.length === parts.length ? exact : unsayable('Only whole countries stand on the board.'),
+      reads: countries.length === 0 ? [] : [countries],
+      fidelity: countries.length === parts.length ? exact : unsayable({ is: 'no whole country' }, asItIs),
     });
     for (const [service, lane] of plainLanes(book).get(zone.id) ?? []) {
       const clause = { about: 'rate', zone: zone.id, service } as const;
@@ -36,15 +36,15 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
       if (!speed || lane.rate?.is !== 'flat') {
         notes.push({
           clause,
-          reads: null,
-          fidelity: speed ? worstOf([lane.lost]) : unsayable('It has no speed there.'),
+          reads: [],
+          fidelity: speed ? worstOf([lane.lost]) : unsayable({ is: 'no speed', service, speed: null }, asItIs),
         });
         continue;
       }
       const amount = amountText(minor(reachOf(lane.rate).most + euros(pin)), euro);
       rows.push(...countries.map((country) => ({ country, speed, amount })));
-      const lost = lane.freeFrom ? [unsayable('Nothing is free on the board.')] : [];
-      notes.push({ clause, reads: `${speed} ${amount}`, fidelity: worstOf([lane.lost, ...lost]) });
+      const lost = lane.freeFrom ? [unsayable({ is: 'threshold', over: 'value' }, asItIs)] : [];
+      notes.push({ clause, reads: [[speed, amount]], fidelity: worstOf([lane.lost, ...lost]) });
     }
   }
   const offers = plainOffers(book, manifest.id as never);
@@ -52,8 +52,8 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
   for (const offer of offers.offers)
     notes.push({
       clause: { about: 'offer', offer: offer.id },
-      reads: null,
-      fidelity: unsayable('The board says no offers.'),
+      reads: [],
+      fidelity: unsayable({ is: 'benefit', kind: offer.benefit.is }, asItIs),
     });
   const board = { goods: goods.map((item) => ({ id: item.sku, price: amountText(item.price, euro) })), rows };
   const zoneOfName = new Map(
@@ -80,9 +80,9 @@ function rulesOf(board: Board): Rules {
         charge: euros(amount),
         discount: 0 as Minor,
         steps: [
-          { step: 'place', amount: null, words: country },
-          { step: 'rate', amount: euros(amount), words: 'as it stands' },
-          { step: 'pays', amount: euros(amount), words: '' },
+          { step: 'place', amount: null, by: { is: 'place', name: country } },
+          { step: 'rate', amount: euros(amount), by: { is: 'once' } },
+          { step: 'pays', amount: euros(amount), by: null },
         ],
       })),
   };

@@ -8,7 +8,6 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
     id,
     name,
     short: name,
-    what: `notice board · EUR · live at once`,
     files: ['board.json'],
     speeds: ['slow', 'quick'],
     titleLetters: 20,
@@ -19,11 +18,10 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
       speeds,
       pin: z
         .string()
-        .regex(/^\d\.\d\d$/, 'an amount under 10.00, such as 0.40')
+        .regex(/^\d\.\d\d$/, 'amount')
         .default('0.00'),
     }),
     ownSettings: [],
-    says: [{ about: 'Rates', how: 'one amount a country' }],
   }) as const satisfies Manifest;
 
 export const quillgate = boardManifest('quillgate', 'Quillgate');

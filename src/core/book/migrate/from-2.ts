@@ -1,12 +1,18 @@
 import { type Edge, fewestGroups } from './groups.ts';
 import { patternFrom2 } from './patterns.ts';
 
-/** Something of a book that could not be brought along as it was: where, what it said, and what stands there now. */
-export interface MigrationNote {
-  readonly at: readonly string[];
-  readonly was: string;
-  readonly now: string;
-}
+/** Something of a book that could not be brought along as it was, and where. */
+export type MigrationNote = { readonly at: readonly string[] } & (
+  | { readonly is: 'name left out'; readonly name: string }
+  /** A cap on a charge: the services that always cost at most so much, and those that do now and then. */
+  | {
+      readonly is: 'cap';
+      readonly cap: string;
+      readonly always: readonly string[];
+      readonly sometimes: readonly string[];
+    }
+  | { readonly is: 'channels left out'; readonly channels: readonly string[] }
+);
 
 type Json = { [key: string]: unknown };
 const object = (value: unknown): Json =>
@@ -37,12 +43,7 @@ export function bookFrom2(data: unknown, channels: readonly string[]): { book: J
     zones,
     templates,
     mixing: list(old.mixing).map(({ name, ...rule }) => {
-      if (typeof name === 'string')
-        notes.push({
-          at: ['mixing', text(rule.id), 'name'],
-          was: name,
-          now: 'the names that the lanes show, or the service’s',
-        });
+      if (typeof name === 'string') notes.push({ at: ['mixing', text(rule.id), 'name'], is: 'name left out', name });
       return rule;
     }),
     offers,
@@ -99,16 +100,7 @@ export function offerFrom2(offer: Json, i: number, book: Json, notes: MigrationN
   if (on.is !== 'up to') return made;
   const { always, sometimes } = withinCap(book, texts(offer.zones), Number(on.cap));
   const at = ['offers', text(offer.id), 'benefit', 'on'];
-  const was = `any service that costs at most ${text(on.cap)}`;
-  if (sometimes.length > 0 || always.length === 0)
-    notes.push({
-      at,
-      was,
-      now:
-        always.length === 0
-          ? 'paused: no service always costs so little'
-          : `${always.join(', ')}; ${sometimes.join(', ')} only now and then cost so little`,
-    });
+  if (sometimes.length > 0 || always.length === 0) notes.push({ at, is: 'cap', cap: text(on.cap), always, sometimes });
   const services = always.length > 0 ? always : list(book.services).map((service) => text(service.id));
   return {
     ...made,
@@ -227,11 +219,7 @@ export function goodsFrom2(
     const unknown = texts(item.stockedBy).filter((id) => !channels.includes(id));
     if (unknown.length > 0) {
       made.stockedBy = texts(item.stockedBy).filter((id) => channels.includes(id));
-      notes.push({
-        at: ['goods', text(item.sku), 'stockedBy'],
-        was: unknown.join(', '),
-        now: 'left out: no such channel',
-      });
+      notes.push({ at: ['goods', text(item.sku), 'stockedBy'], is: 'channels left out', channels: unknown });
     }
     return made;
   });

@@ -1,13 +1,16 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, decimalText, gramsText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { rank } from '../../places/index.ts';
-import { type Assigned, atlas, namesOf } from '../atlas.ts';
-import { beforeOnly, exact, worstOf } from '../bounds.ts';
-import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { type Assigned, atlas, textsOf } from '../atlas.ts';
+import { beforeOnly } from '../bounds.ts';
+import type { Listed, Note, Rendition } from '../dialect.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { apartNotes, chargeAt, plainLanes, reachOf } from '../plain.ts';
 import { plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
+import type { ReadPart } from '../reading.ts';
+import { freeFromTitle } from '../shopper-texts.ts';
 import { type Entry, type FeedItem, limits, type Promotion } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryText, rulesOf } from './rules.ts';
@@ -57,7 +60,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       }),
     }),
   );
-  notes.push({ clause: { about: 'goods' }, reads: `${items.length} items · target ${target}`, fidelity: exact });
+  const lines: ReadPart = { is: 'lines', count: items.length };
+  notes.push({ clause: { about: 'goods' }, reads: [['items', lines, `target ${target}`]], fidelity: exact });
 
   const promotions: Promotion[] = [];
   const ids = new Set<string>();
@@ -84,7 +88,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const mine = entered.filter((one) => one.zone === zone.id);
     notes.push({
       clause: { about: 'zone', zone: zone.id },
-      reads: mine.length === 0 ? null : `delivery entries for ${namesOf(mine)}`,
+      reads: mine.length === 0 ? [] : [[{ is: 'entries', places: textsOf(mine) }]],
       fidelity: zoneFidelity(book, zone.id, mine, parts, wider, (service) => speedOf(service) !== null),
     });
     if (mine.length === 0) continue;
@@ -94,57 +98,36 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       const speed = speedOf(service.id);
       const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
       if (speed === null) {
-        notes.push({
-          clause,
-          reads: null,
-          fidelity: {
-            is: 'unsayable',
-            why: `${service.name} has no speed at Findlark in its settings.`,
-            remedies: ['name a speed for it'],
-          },
-        });
+        const fidelity = unsayable({ is: 'no speed', service: service.id, speed }, 'a speed');
+        notes.push({ clause, reads: [], fidelity });
         continue;
       }
       if (!lane.rate || (lane.rate.is === 'table' && lane.rate.over === 'value')) {
-        const why: Fidelity = lane.rate
-          ? {
-              is: 'unsayable',
-              why: 'A table by value cannot be said there: the service is not offered.',
-              remedies: ['a table by mass in the book'],
-            }
-          : lane.lost;
-        notes.push({ clause, reads: null, fidelity: why });
+        const fidelity = lane.rate ? unsayable({ is: 'table by value' }, 'a table by mass') : lane.lost;
+        notes.push({ clause, reads: [], fidelity });
         continue;
       }
       if (lane.thresholdLost.is !== 'exact')
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: null,
+          reads: [],
           fidelity: lane.thresholdLost,
         });
       const lost = dropped.filter((one) => one.lane === lane);
       const { least, most } = reachOf(lane.rate);
-      const several: Fidelity =
-        most === least
-          ? exact
-          : {
-              is: 'bounded',
-              bound: minor(most - least),
-              why: `A basket pays its dearest item's entry, once: several items together may pay up to ${say(minor(most - least))} too little.`,
-              remedies: ['a flat rate in the book', 'live with it'],
-            };
-      const full: Fidelity =
-        lost.length === 0
-          ? exact
-          : {
-              is: 'unsayable',
-              why: `Only ${limits.entries} entries fit an item; ${namesOf(lost.map((one) => one.part))} is left out.`,
-              remedies: ['target one country'],
-            };
-      const what = least === most ? say(most) : `${say(least)} to ${say(most)} by the item's own mass`;
+      const off = minor(most - least);
+      const several = off === 0 ? exact : bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it');
+      const left = textsOf(lost.map((one) => one.part));
+      const full =
+        lost.length === 0 ? exact : unsayable({ is: 'entries full', fit: limits.entries, left }, 'one country');
       notes.push({
         clause,
-        reads: `delivery ${speed} ${what} · ${mine.length === 1 ? 'one entry' : `${mine.length} entries`} an item`,
+        reads: [
+          [
+            { is: 'entry', speed, least: say(least), most: say(most) },
+            { is: 'entries of an item', count: mine.length },
+          ],
+        ],
         fidelity: worstOf([several, full, lane.lost]),
       });
       if (lane.freeFrom && most > 0) {
@@ -153,15 +136,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         const countries = inTarget(reached.countries);
         const threshold = { about: 'threshold', zone: zone.id, service: service.id } as const;
         if (countries.length === 0) {
-          notes.push({
-            clause: threshold,
-            reads: null,
-            fidelity: {
-              is: 'unsayable',
-              why: 'Promotions hold in whole countries there, and this zone has none.',
-              remedies: ['live with it'],
-            },
-          });
+          notes.push({ clause: threshold, reads: [], fidelity: unsayable({ is: 'no whole country' }, 'live with it') });
           continue;
         }
         const id = ownId(`free-${zone.id}-${service.id}`, ids);
@@ -169,7 +144,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         promotions.push({
           ...blank,
           id,
-          title: fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title).title,
+          title: fitted(freeFromTitle(service.name, value), limits.title).title,
           kind: 'delivery',
           speeds: speed,
           least_value: value,
@@ -177,7 +152,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         });
         notes.push({
           clause: threshold,
-          reads: `promotion ${id} · ${speed} · least value ${value} · ${countries.join(' ')}`,
+          reads: [[{ is: 'promotion', id }, speed, { is: 'least value', amount: value }, countries.join(' ')]],
           fidelity: worstOf([beforeOnly(book, lane.freeFrom, most), reached.fidelity]),
         });
       }
@@ -215,22 +190,19 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     if (said.length === 0)
       notes.push({
         clause,
-        reads: null,
-        fidelity: {
-          is: 'unsayable',
-          why: 'It reaches no whole country that the feed shows, or no speed named there.',
-          remedies: ['live with it'],
-        },
+        reads: [],
+        fidelity: unsayable({ is: 'reaches nothing' }, 'live with it'),
       });
     else
       notes.push({
         clause,
-        reads: said
-          .map(
-            (line) =>
-              `promotion ${line.kind} ${line.percent ? `${line.percent} %` : line.speeds} · ${line.countries}${line.least_value && ` · least value ${line.least_value}`}${line.code && ` · code ${line.code}`}`,
-          )
-          .join('; '),
+        reads: said.map((line) => [
+          { is: 'promotion', id: line.kind },
+          line.percent ? `${line.percent} %` : line.speeds,
+          line.countries,
+          ...(line.least_value ? [{ is: 'least value', amount: line.least_value } as const] : []),
+          ...(line.code ? [{ is: 'code', code: line.code } as const] : []),
+        ]),
         fidelity: worstOf([short, asks, freed.fidelity, ...places, ...together, offer.lost]),
       });
   }
@@ -296,20 +268,18 @@ function zoneFidelity(
   wider: (part: Assigned) => string | null,
   said: (service: string) => boolean,
 ): Fidelity {
-  if (mine.length === 0)
-    return {
-      is: 'unsayable',
-      why: 'Not in the countries the feed targets, or not a place that an entry can name.',
-      remedies: ['target all countries'],
-    };
+  if (mine.length === 0) return unsayable({ is: 'outside the target' }, 'all countries');
   const found: Fidelity[] = [];
   const hidden = parts.filter((one) => one.zone === null && wider(one) === zone);
   if (hidden.length > 0)
-    found.push({
-      is: 'unsayable',
-      why: `${namesOf(hidden)}: left out of the book, but under the country's entry there; up to ${amountText(dearest(book, zone), book.currency)} is promised where the shop does not deliver.`,
-      remedies: ['deliver there', 'leave the country out of the feed', 'live with it'],
-    });
+    found.push(
+      unsayable(
+        { is: 'promised where closed', places: textsOf(hidden), most: dearest(book, zone) },
+        'delivered there too',
+        'the country left out',
+        'live with it',
+      ),
+    );
   const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
   const falls = narrower.filter((one) =>
     [...(book.defaultTemplate.lanes.get(zone)?.keys() ?? [])].some(
@@ -317,10 +287,8 @@ function zoneFidelity(
     ),
   );
   if (falls.length > 0)
-    found.push({
-      is: 'unsayable',
-      why: `Services that ${namesOf(falls)} do not have fall under the country's entry there.`,
-      remedies: ['offer them there too', 'live with it'],
-    });
+    found.push(
+      unsayable({ is: 'services fall', places: textsOf(falls) }, 'services offered there too', 'live with it'),
+    );
   return worstOf(found);
 }

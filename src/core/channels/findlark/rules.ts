@@ -11,8 +11,9 @@ import {
   unwrap,
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import type { ChannelChoice, ChannelFile, Probe, Rules, SideStep } from '../dialect.ts';
+import type { ChannelChoice, ChannelFile, Probe, Rules } from '../dialect.ts';
 import { euros } from '../euros.ts';
+import { type SideStep, titled } from '../side-step.ts';
 import {
   type Entry,
   type Feed,
@@ -134,19 +135,25 @@ export function rulesOf(feed: Feed): Rules {
         }
         if (!dearest) return [];
         const freeing = live.find((one) => one.promotion.kind === 'delivery' && one.speeds.has(speed))?.promotion;
-        const steps: SideStep[] = [{ step: 'place', amount: null, words: entryText(dearest.entry) }];
+        const steps: SideStep[] = [
+          { step: 'place', amount: null, by: { is: 'place', name: entryText(dearest.entry) } },
+        ];
         if (discount)
-          steps.push({ step: 'discount', amount: discount.took, words: discount.by.code || discount.by.title });
-        steps.push({ step: 'rate', amount: dearest.charge, words: 'dearest item, once' });
+          steps.push({
+            step: 'discount',
+            amount: discount.took,
+            by: titled(discount.by.title, discount.by.code),
+          });
+        steps.push({ step: 'rate', amount: dearest.charge, by: { is: 'dearest item' } });
         if (freeing)
           steps.push({
             step: 'offer',
             key: freeing.id,
             amount: dearest.charge,
-            words: `${freeing.title}${freeing.least_value ? `, from ${freeing.least_value} list value` : ''}`,
+            by: { is: 'title', title: freeing.title, least: freeing.least_value ? euros(freeing.least_value) : null },
           });
         const charge = freeing ? nothing : dearest.charge;
-        steps.push({ step: 'pays', amount: charge, words: '' });
+        steps.push({ step: 'pays', amount: charge, by: null });
         return [{ speed, charge, discount: discount?.took ?? nothing, steps }];
       });
     },

@@ -1,13 +1,17 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, decimalText, gramsText, type Instant, type Minor, minor, nothing } from '../../exact/index.ts';
+import { amountText, decimalText, gramsText, type Instant, type Minor, nothing } from '../../exact/index.ts';
 import { countryOf, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Assigned, atlas } from '../atlas.ts';
-import { beforeOnly, exact, stated, worstOf } from '../bounds.ts';
-import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { beforeOnly, stated } from '../bounds.ts';
+import type { Listed, Note, Rendition } from '../dialect.ts';
+import { euros } from '../euros.ts';
+import { bounded, exact, type Fidelity, type Loss, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed } from '../reach.ts';
+import type { ReadLine, ReadPart } from '../reading.ts';
+import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { fitLots } from './fit.ts';
 import {
   type DeliveryOffer,
@@ -40,12 +44,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const crowd: Fidelity =
     listings.length <= limits.listings
       ? exact
-      : {
-          is: 'unsayable',
-          why: `Only ${limits.listings} of ${listings.length} goods fit on an offer's list there.`,
-          remedies: ['list fewer goods there'],
-        };
-  notes.push({ clause: { about: 'goods' }, reads: `LISTING · ${listings.length} lines`, fidelity: exact });
+      : unsayable({ is: 'list full', fit: limits.listings, goods: listings.length }, 'fewer goods there');
+  const lines: ReadPart = { is: 'lines', count: listings.length };
+  notes.push({ clause: { about: 'goods' }, reads: [['LISTING', lines]], fidelity: exact });
 
   const rates: Rate[] = [];
   const delivery: DeliveryOffer[] = [];
@@ -57,7 +58,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const lost = world.lost.filter((one) => one.zone === zone.id);
     notes.push({
       clause: { about: 'zone', zone: zone.id },
-      reads: places.length === 0 ? null : places.map((place) => describePlace(place, cuts)).join(' · '),
+      reads: places.map((place) => placeRead(place, cuts)),
       fidelity: worstOf(lost.map((one) => one.fidelity)),
     });
     for (const service of book.services) {
@@ -67,35 +68,17 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       const speed = speedOf(service.id);
       const taken = speed !== null && rates.some((rate) => rate.speed === speed && places.includes(rate.place));
       if (speed === null || taken || places.length === 0) {
-        const why =
-          speed === null
-            ? `${service.name} has no speed at Harrowmere in its settings.`
-            : taken
-              ? `${speed} is another service there already.`
-              : 'No region there stands for this zone.';
-        notes.push({
-          clause,
-          reads: null,
-          fidelity: {
-            is: 'unsayable',
-            why,
-            remedies: [
-              places.length === 0 ? 'a zone of whole regions or postcode prefixes' : 'name another speed for it',
-            ],
-          },
-        });
+        const loss: Loss =
+          speed === null || taken
+            ? { is: speed === null ? 'no speed' : 'speed taken', service: service.id, speed }
+            : { is: 'no region' };
+        const remedy: Remedy = places.length === 0 ? 'whole regions' : 'a speed of its own';
+        notes.push({ clause, reads: [], fidelity: unsayable(loss, remedy) });
         continue;
       }
       const said = lane.rate && rateOf(lane.rate, say);
       if (!said) {
-        const why: Fidelity = lane.rate
-          ? {
-              is: 'unsayable',
-              why: 'A table by value cannot be said there: the service is not offered.',
-              remedies: ['a table by mass in the book'],
-            }
-          : lane.lost;
-        notes.push({ clause, reads: null, fidelity: why });
+        notes.push({ clause, reads: [], fidelity: lane.rate ? byValue : lane.lost });
         continue;
       }
       const { fidelity: fit, ...terms } = said;
@@ -103,24 +86,24 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       if (lane.thresholdLost.is !== 'exact')
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: null,
+          reads: [],
           fidelity: lane.thresholdLost,
         });
       rates.push(...places.map((place) => ({ place, speed, ...terms })));
       notes.push({
         clause,
-        reads: `RATE · ${places.join(' ')} · ${speed} · ${terms.once}${terms.per === '0.00' ? ' once a plan' : ` + ${terms.per} per started 250 g`}`,
+        reads: [['RATE', places.join(' '), speed, termsRead(terms)]],
         fidelity,
       });
       if (lane.freeFrom && reachOf(lane.rate).most > 0) {
         const value = say(lane.freeFrom.value);
-        const { title } = fitted(`Free ${service.name.toLowerCase()} from ${value}`, limits.title);
+        const { title } = fitted(freeFromTitle(service.name, value), limits.title);
         const key = ownKey(`FREE-${zone.id}-${service.id}`, keys);
         thresholds.add(key);
         delivery.push({
           key,
           title,
-          terms: `${service.name} to ${zone.name} is free from ${value}.`,
+          terms: freeFromTerms(service.name, zone.name, value),
           speeds: [speed],
           places,
           listings: named,
@@ -131,7 +114,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         });
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: `DELIVERY · ${key} · ${speed} · least spend ${value}`,
+          reads: [['DELIVERY', key, speed, { is: 'least spend', amount: value }]],
           fidelity: worstOf([beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most), crowd]),
         });
       }
@@ -158,7 +141,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       goodsOffers.push({ key: ownKey(offer.id, keys), ...common, percent });
       notes.push({
         clause,
-        reads: `GOODS · ${percent} % on ${named.length} listings · code ${offer.code}`,
+        reads: [['GOODS', `${percent} %`, { is: 'listings', count: named.length }, ...codeRead(offer)]],
         fidelity: worstOf([percentFidelity(book, plainly.offers, offer), short, crowd, offer.lost]),
       });
       continue;
@@ -172,13 +155,16 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         leastSpend: offer.asks ? say(offer.asks.value) : '',
       });
     const asks = offer.asks ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
-    const reads = lines.lines.map(
-      (line) =>
-        `DELIVERY · ${line.speeds.join(' ')} · ${line.places?.join(' ') ?? 'ALL'}${offer.asks ? ` · least spend ${say(offer.asks.value)}` : ''}${offer.code ? ` · code ${offer.code}` : ''}`,
-    );
+    const least: ReadLine = offer.asks ? [{ is: 'least spend', amount: say(offer.asks.value) }] : [];
     notes.push({
       clause,
-      reads: reads.length === 0 ? null : reads.join('; '),
+      reads: lines.lines.map((line) => [
+        'DELIVERY',
+        line.speeds.join(' '),
+        line.places?.join(' ') ?? 'ALL',
+        ...least,
+        ...codeRead(offer),
+      ]),
       fidelity: worstOf([
         lines.fidelity,
         asks,
@@ -208,10 +194,21 @@ function ownKey(id: string, taken: Set<string>): string {
   return key;
 }
 
-const describePlace = (place: string, cuts: Plans['cuts']) => {
+const byValue = unsayable({ is: 'table by value' }, 'a table by mass');
+
+const placeRead = (place: string, cuts: Plans['cuts']): ReadLine => {
   const found = cuts.find((one) => one.key === place);
-  return found ? `CUT ${place} · ${found.region} · ${found.prefixes.join(' ')}` : `region ${place}`;
+  return found ? [`CUT ${place}`, found.region, found.prefixes.join(' ')] : [{ is: 'region', region: place }];
 };
+
+const termsRead = ({ once, per }: Pick<Rate, 'once' | 'per'>): ReadPart => ({
+  is: 'once and per lot',
+  once,
+  per: euros(per) === 0 ? null : per,
+  grams: 250,
+});
+
+const codeRead = ({ code }: PlainOffer): ReadLine => (code === null ? [] : [{ is: 'code', code }]);
 
 interface Lost {
   readonly zone: string | null;
@@ -224,12 +221,11 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
   const zoneOfRegion = new Map<string, string | null>();
   const cuts: { key: string; region: string; prefixes: string[]; zone: string | null }[] = [];
   const lost: Lost[] = [];
-  const lose = (part: Assigned, instead: string | null, why: string) => {
-    const most = minor(Math.max(dearest(book, part.zone), dearest(book, instead)));
-    const fidelity: Fidelity =
-      part.zone === null || instead === null
-        ? { is: 'unsayable', why, remedies: ['live with it'] }
-        : { is: 'bounded', bound: most, why, remedies: ['live with it'] };
+  const lose = (part: Assigned, instead: string | null, is: 'region takes in' | 'not cut out', region: string) => {
+    const loss: Loss = { is, region, place: patternText(part.pattern) };
+    const most = Math.max(dearest(book, part.zone), dearest(book, instead));
+    const fidelity =
+      part.zone === null || instead === null ? unsayable(loss, 'live with it') : bounded(most, loss, 'live with it');
     lost.push({ zone: part.zone ?? instead, fidelity });
   };
   for (const region of [...regions.keys(), elsewhere]) {
@@ -255,9 +251,7 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
         ? (whole.find((one) => one.pattern.is === 'world')?.zone ?? null)
         : mostCommon(all.map((one) => one.zone));
     zoneOfRegion.set(region, main);
-    for (const part of all)
-      if (part.zone !== main)
-        lose(part, main, `${region} there takes in ${patternText(part.pattern)}, which the book puts elsewhere.`);
+    for (const part of all) if (part.zone !== main) lose(part, main, 'region takes in', region);
     for (const part of inside.filter((one) => !whole.includes(one))) {
       if (part.zone === main || part.pattern.is === 'world' || part.pattern.is === 'country') continue;
       // A sector has a space, by which prefixes are parted there.
@@ -270,7 +264,7 @@ function placesOf(book: CompiledBook): { cuts: Plans['cuts']; placesOfZone(zone:
       const single = (regions.get(region) ?? []).length === 1;
       const known = cuts.find((one) => one.region === region && one.zone === part.zone);
       if (!single || prefixes.length === 0 || (known?.prefixes.length ?? 0) + prefixes.length > limits.prefixes) {
-        lose(part, main, `${patternText(part.pattern)} cannot be cut out of ${region} there.`);
+        lose(part, main, 'not cut out', region);
       } else if (known) known.prefixes.push(...prefixes);
       else cuts.push({ key: cutKey(part.zone, region, cuts), region, prefixes: [...prefixes], zone: part.zone });
     }
@@ -302,31 +296,15 @@ function rateOf(
   if (rate.is !== 'table') return { once: say(reachOf(rate).most), unit: 'ITEM', per: say(nothing), fidelity: exact };
   if (rate.over === 'value') return null;
   const fit = fitLots(rate);
-  const near: Fidelity =
+  const near =
     fit.bound === 0
       ? exact
-      : {
-          is: 'bounded',
-          bound: fit.bound,
-          why: `No mass breaks there; the nearest line per started 250 g is up to ${say(fit.bound)} off.`,
-          remedies: ['a charge per weight in the book', 'live with it'],
-        };
-  const beyond: Fidelity =
+      : bounded(fit.bound, { is: 'nearest line', grams: 250, off: fit.bound }, 'a charge per weight', 'live with it');
+  const beyond =
     rate.open || (rate.edges.at(-1) ?? 0) >= stated.mass
       ? exact
-      : {
-          is: 'unsayable',
-          why: 'It cannot stop at a mass there: what the table does not reach is sold all the same.',
-          remedies: ['an open last break', 'live with it'],
-        };
-  const begins: Fidelity =
-    rate.from > 0
-      ? {
-          is: 'unsayable',
-          why: 'It cannot begin at a mass there: lighter orders are sold all the same.',
-          remedies: ['live with it'],
-        }
-      : exact;
+      : unsayable({ is: 'no stop' }, 'an open last break', 'live with it');
+  const begins = rate.from > 0 ? unsayable({ is: 'no beginning' }, 'live with it') : exact;
   return { once: say(fit.once), unit: '250G', per: say(fit.per), fidelity: worstOf([near, beyond, begins]) };
 }
 
@@ -349,14 +327,7 @@ function freeLines(
   if (lines.length > 0) return { lines, fidelity: freed.fidelity };
   return {
     lines,
-    fidelity: worstOf([
-      freed.fidelity,
-      {
-        is: 'unsayable',
-        why: 'None of the lanes it frees has a counterpart there.',
-        remedies: ['name a speed for its services'],
-      },
-    ]),
+    fidelity: worstOf([freed.fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]),
   };
 }
 
@@ -364,16 +335,10 @@ function freeLines(
  * An order percentage becomes a goods offer on every listing: everywhere, from the first cent, rounded line by line.
  */
 function percentFidelity(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity {
-  const rounding: Fidelity = {
-    is: 'bounded',
-    bound: minor(stated.units / 2),
-    why: 'Rounded line by line there, on the total here: half a cent a line.',
-    remedies: ['live with it'],
-  };
+  // Half a cent a line.
+  const rounding = bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it');
   const parts: Fidelity[] = [rounding, ...alwaysTogether(book, offers, offer)];
-  if (offer.zones)
-    parts.push({ is: 'unsayable', why: 'Goods offers hold everywhere there.', remedies: ['hold it in every place'] });
-  if (offer.asks)
-    parts.push({ is: 'unsayable', why: 'Goods offers there ask no least value.', remedies: ['ask no least value'] });
+  if (offer.zones) parts.push(unsayable({ is: 'holds everywhere' }, 'every place'));
+  if (offer.asks) parts.push(unsayable({ is: 'asks no least value' }, 'no least value'));
   return worstOf(parts);
 }

@@ -1,5 +1,4 @@
 import {
-  amountText,
   err,
   gram,
   type Minor,
@@ -11,8 +10,9 @@ import {
   unwrap,
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
-import { euro, euros } from '../euros.ts';
+import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
+import { euros } from '../euros.ts';
+import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import { lotEdges } from './fit.ts';
 import {
   type DeliveryOffer,
@@ -90,13 +90,13 @@ export function rulesOf(plans: Plans): Rules {
         offers.filter((one) => open(one, moment) && (one.code === '' || basket.codes.includes(one.code)));
       const linesOf = (offer: DeliveryOffer | GoodsOffer) =>
         basket.lines.filter((line) => listed.get(offer)?.has(line.sku));
-      let discount: { took: Minor; words: string } | null = null;
+      let discount: { took: Minor; by: SideBy } | null = null;
       for (const offer of live(plans.goods)) {
         const percent = unwrap(parseDecimal(offer.percent, 3));
         const took = minor(
           linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0),
         );
-        if (took > (discount?.took ?? 0)) discount = { took, words: offer.code || offer.title };
+        if (took > (discount?.took ?? 0)) discount = { took, by: titled(offer.title, offer.code) };
       }
       const delivering = live(plans.delivery);
       const spendOf = (offer: DeliveryOffer) => linesOf(offer).reduce((sum, line) => sum + line.price * line.units, 0);
@@ -111,25 +111,25 @@ export function rulesOf(plans: Plans): Rules {
             linesOf(offer).length > 0 &&
             spendOf(offer) >= (offer.leastSpend === '' ? 0 : euros(offer.leastSpend)),
         );
-        const steps: SideStep[] = [{ step: 'place', amount: null, words: where }];
-        if (discount) steps.push({ step: 'discount', amount: discount.took, words: discount.words });
-        steps.push({ step: 'rate', amount: rated.charge, words: rated.words });
+        const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: where } }];
+        if (discount) steps.push({ step: 'discount', amount: discount.took, by: discount.by });
+        steps.push({ step: 'rate', amount: rated.charge, by: rated.by });
         if (freeing)
           steps.push({
             step: 'offer',
             key: freeing.key,
             amount: rated.charge,
-            words: `${freeing.title}${freeing.leastSpend ? `, spend from ${freeing.leastSpend} before discounts` : ''}`,
+            by: { is: 'title', title: freeing.title, least: freeing.leastSpend ? euros(freeing.leastSpend) : null },
           });
         const charge = freeing ? nothing : rated.charge;
-        steps.push({ step: 'pays', amount: charge, words: '' });
+        steps.push({ step: 'pays', amount: charge, by: null });
         return [{ speed, charge, discount: discount?.took ?? nothing, steps }];
       });
     },
   };
 }
 
-function chargeOf(rate: Plans['rates'][number], basket: ChannelBasket): { charge: Minor; words: string } | null {
+function chargeOf(rate: Plans['rates'][number], basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
   const [once, per] = [euros(rate.once), euros(rate.per)];
   let count = 0;
   let mass = 0;
@@ -139,9 +139,7 @@ function chargeOf(rate: Plans['rates'][number], basket: ChannelBasket): { charge
     mass += (line.mass ?? 0) * line.units;
   }
   const times = rate.unit === 'ITEM' ? count : Math.ceil(mass / (250 * gram));
-  const words =
-    per === 0
-      ? 'once a plan'
-      : `${amountText(once, euro)} + ${times} × ${amountText(per, euro)} per ${rate.unit === 'ITEM' ? 'item' : 'started 250 g'}`;
-  return { charge: minor(once + times * per), words };
+  const by: SideBy =
+    per === 0 ? { is: 'once' } : { is: 'once and per', once, times, per, lot: rate.unit === 'ITEM' ? 'item' : '250 g' };
+  return { charge: minor(once + times * per), by };
 }

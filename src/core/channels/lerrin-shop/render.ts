@@ -11,12 +11,14 @@ import {
 } from '../../exact/index.ts';
 import { patternText } from '../../places/index.ts';
 import { atlas } from '../atlas.ts';
-import { beforeOnly, exact, worstOf } from '../bounds.ts';
-import type { Fidelity, Listed, Note, Rendition } from '../dialect.ts';
+import { beforeOnly } from '../bounds.ts';
+import type { Listed, Note, Rendition } from '../dialect.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { actTogether, freedServices, lanesOf, mostFreed, wholeCountries } from '../reach.ts';
+import type { ReadLine } from '../reading.ts';
 import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
 import { manifest } from './manifest.ts';
 import { rulesOf } from './rules.ts';
@@ -33,10 +35,10 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       .filter((one) => one.zone === zone.id)
       .map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
     if (places.length === 0) {
-      notes.push({ clause: { about: 'zone', zone: zone.id }, reads: null, fidelity: exact });
+      notes.push({ clause: { about: 'zone', zone: zone.id }, reads: [], fidelity: exact });
       return [];
     }
-    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: `places ${places.join(' ')}`, fidelity: exact });
+    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: [[{ is: 'places', places }]], fidelity: exact });
     const speeds: Record<string, ShopSpeed> = {};
     for (const service of book.services) {
       const lane = plain.get(zone.id)?.get(service.id);
@@ -45,18 +47,14 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       if (!speed) {
         notes.push({
           clause: { about: 'rate', zone: zone.id, service: service.id },
-          reads: null,
-          fidelity: {
-            is: 'unsayable',
-            why: `${service.name} has no speed at Lerrin Shop in its settings.`,
-            remedies: ['name a speed for it'],
-          },
+          reads: [],
+          fidelity: unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed'),
         });
         continue;
       }
       const rate = { about: 'rate', zone: zone.id, service: service.id } as const;
       if (!lane.rate) {
-        notes.push({ clause: rate, reads: null, fidelity: lane.lost });
+        notes.push({ clause: rate, reads: [], fidelity: lane.lost });
         continue;
       }
       const { steps, fidelity } = stepsOf(lane.rate, book.currency);
@@ -67,22 +65,21 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         steps,
         freeFrom,
       };
-      const rows = steps.rows.map((row) => `${row.from} → ${row.charge ?? 'not offered'}`);
       notes.push({
         clause: rate,
-        reads: `${zone.id} ${speed} · by ${steps.by} · ${rows.join(' · ')}`,
+        reads: [[`${zone.id} ${speed}`, ...stepsRead(steps)]],
         fidelity: worstOf([fidelity, lane.lost]),
       });
       if (lane.thresholdLost.is !== 'exact')
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: null,
+          reads: [],
           fidelity: lane.thresholdLost,
         });
-      if (lane.freeFrom) {
+      if (lane.freeFrom && freeFrom) {
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: `freeFrom ${freeFrom}`,
+          reads: [[{ is: 'free from', amount: freeFrom }]],
           fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most),
         });
       }
@@ -101,7 +98,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const adding = addingOf(book, plainly.offers, offer, letters);
     notes.push({
       clause: { about: 'offer', offer: offer.id },
-      reads: readsOf(campaign),
+      reads: [campaignRead(campaign)],
       fidelity: worstOf([fidelity, adding, offer.lost]),
     });
     return campaign;
@@ -116,18 +113,21 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   };
 }
 
-function readsOf(campaign: Campaign): string {
-  const { benefit } = campaign;
+const stepsRead = ({ by, rows }: ShopSpeed['steps']): ReadLine => [
+  { is: 'steps by', over: by === 'value' ? 'value' : 'mass' },
+  ...rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
+];
+
+function campaignRead({ benefit, letter, code, leastValue, countries, from, until }: Campaign): ReadLine {
   return [
-    `${benefit.kind} · letter ${campaign.letter}`,
-    benefit.kind === 'order' ? `${benefit.percent} %` : `where the rate is at most ${benefit.rateAtMost}`,
-    campaign.code && `code ${campaign.code}`,
-    campaign.leastValue && `from ${campaign.leastValue}`,
-    campaign.countries?.join(' '),
-    `${campaign.from ?? 'open'} – ${campaign.until ?? 'open'} Dublin`,
-  ]
-    .filter(Boolean)
-    .join(' · ');
+    benefit.kind,
+    { is: 'letter', letter },
+    benefit.kind === 'order' ? `${benefit.percent} %` : { is: 'rate at most', amount: benefit.rateAtMost },
+    ...(code === null ? [] : [{ is: 'code', code } as const]),
+    ...(leastValue === null ? [] : [{ is: 'least value', amount: leastValue } as const]),
+    ...(countries === null ? [] : [countries.join(' ')]),
+    { is: 'time', from, until, clock },
+  ];
 }
 
 /** A table's upper edges belong to the break below; the shop's lower edges to the step above, in grams rounded up. */
@@ -158,31 +158,13 @@ function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps
   });
   // Grams that two edges share fold into the later step.
   const folded = rows.filter((row, i) => rows[i + 1]?.from !== row.from);
-  const between: Fidelity =
+  const between =
     bound === 0
       ? exact
-      : {
-          is: 'bounded',
-          bound: minor(bound),
-          why: `Masses are rounded up to whole grams there: within a gram of a break up to ${say(minor(bound))} differs.`,
-          remedies: ['breaks on whole grams', 'live with it'],
-        };
+      : bounded(bound, { is: 'whole grams', off: minor(bound) }, 'breaks on whole grams', 'live with it');
   const cutOff = !rate.open && (rate.edges.at(-1) ?? 0) % gram !== 0;
-  const end: Fidelity = cutOff
-    ? {
-        is: 'unsayable',
-        why: 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.',
-        remedies: ['a last edge on whole grams', 'live with it'],
-      }
-    : exact;
-  const begins: Fidelity =
-    rate.from > 0
-      ? {
-          is: 'unsayable',
-          why: 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.',
-          remedies: ['live with it'],
-        }
-      : exact;
+  const end = cutOff ? unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it') : exact;
+  const begins = rate.from > 0 ? unsayable({ is: 'begins within a gram' }, 'live with it') : exact;
   return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end, begins]) };
 }
 
@@ -215,8 +197,7 @@ function addingOf(
     (other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && actTogether(book, offer, other),
   );
   if (parted.length === 0) return exact;
-  const why = `Letters there cannot let it act beside ${parted.map((one) => one.id).join(', ')} and still keep others out.`;
-  return { is: 'unsayable', why, remedies: ['let all of them act together, or none'] };
+  return unsayable({ is: 'letters', offers: parted.map((one) => one.id) }, 'all together or none');
 }
 
 function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
@@ -254,15 +235,11 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
       const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => reachOf(one.lane.rate).most)));
       const caught = lanes.filter((one) => !isMeant(one) && reachOf(one.lane.rate).least <= cap);
       const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, reachOf(one.lane.rate).most))));
-      const fidelity: Fidelity =
+      const services = [...new Set(caught.map((one) => one.service))];
+      const fidelity =
         bound === 0
           ? exact
-          : {
-              is: 'bounded',
-              bound,
-              why: `Services cannot be named there; a cap of ${say(cap)} frees ${[...new Set(caught.map((one) => one.service))].join(', ')} too, up to ${say(bound)}.`,
-              remedies: ['name the same services in the book', 'live with it'],
-            };
+          : bounded(bound, { is: 'cap', cap, services, most: bound }, 'the same services', 'live with it');
       return {
         campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail },
         fidelity: worstOf([fidelity, freed.fidelity, places.fidelity, asks]),
@@ -273,6 +250,4 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
 
 /** An order percentage that reaches places it should not has no bound but the order itself. */
 const wholeOrder = (fidelity: Fidelity): Fidelity =>
-  fidelity.is === 'bounded'
-    ? { is: 'unsayable', why: fidelity.why, remedies: ['hold it in whole countries'] }
-    : fidelity;
+  fidelity.is === 'bounded' ? { is: 'unsayable', losses: fidelity.losses, remedies: ['whole countries'] } : fidelity;

@@ -6,7 +6,6 @@ import {
   kept,
   type Mass,
   type Minor,
-  massWords,
   minor,
   nothing,
   type Problem,
@@ -16,8 +15,9 @@ import {
   unwrap,
 } from '../../exact/index.ts';
 import { type Pattern, type Place, parsePattern, zoneFinder } from '../../places/index.ts';
-import type { ChannelBasket, ChannelChoice, ChannelFile, Rules, SideStep } from '../dialect.ts';
+import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
 import { euros } from '../euros.ts';
+import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import { type Campaign, clock, fileName, type Shop, type ShopSpeed, shopSchema } from './format.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
@@ -124,7 +124,7 @@ function choiceOf(
 ): ChannelChoice[] {
   const rated = rateOf(terms.steps, value, basket);
   if (!rated) return [];
-  const steps: SideStep[] = [{ step: 'place', amount: null, words: zone }];
+  const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: zone } }];
   const free = terms.freeFrom !== null && value >= euros(terms.freeFrom);
   const rate = free ? nothing : rated.charge;
 
@@ -153,32 +153,29 @@ function choiceOf(
     if (one.benefit.kind !== 'order') continue;
     const takes = minor(Math.min(saves, value - discount));
     discount += takes;
-    steps.push({ step: 'discount', amount: takes, words: one.code ?? one.title });
+    steps.push({ step: 'discount', amount: takes, by: titled(one.title, one.code) });
   }
-  steps.push({ step: 'rate', amount: rated.charge, words: rated.words });
+  steps.push({ step: 'rate', amount: rated.charge, by: rated.by });
   if (terms.freeFrom !== null)
     steps.push({
       step: 'threshold',
       amount: free ? rated.charge : nothing,
-      words: `free from ${terms.freeFrom} before codes, ${free ? 'met' : 'not met'}`,
+      by: { is: 'free from', over: 'value', value: euros(terms.freeFrom), test: 'before', met: free },
     });
   const delivery = chosen.find(({ one }) => one.benefit.kind === 'delivery');
-  if (delivery) steps.push({ step: 'offer', amount: delivery.saves, words: delivery.one.title });
+  if (delivery) steps.push({ step: 'offer', amount: delivery.saves, by: titled(delivery.one.title, null) });
   const charge = minor(rate - (delivery?.saves ?? 0));
-  steps.push({ step: 'pays', amount: charge, words: '' });
+  steps.push({ step: 'pays', amount: charge, by: null });
   return [{ speed, charge, discount: minor(discount), steps }];
 }
 
-function rateOf(
-  steps: ShopSpeed['steps'],
-  value: Minor,
-  basket: ChannelBasket,
-): { charge: Minor; words: string } | null {
+function rateOf(steps: ShopSpeed['steps'], value: Minor, basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
   if (steps.by === 'value') {
     const row = steps.rows.findLast((one) => euros(one.from) <= value);
-    return row?.charge
-      ? { charge: euros(row.charge), words: steps.rows.length > 1 ? `from ${row.from}` : 'flat' }
-      : null;
+    if (!row?.charge) return null;
+    const by: SideBy =
+      steps.rows.length > 1 ? { is: 'from', over: 'value', edge: euros(row.from) } : { is: 'rate', kind: 'flat' };
+    return { charge: euros(row.charge), by };
   }
   let mass = 0;
   for (const line of basket.lines) {
@@ -187,5 +184,5 @@ function rateOf(
   }
   const grams = Math.ceil(mass / gram);
   const row = steps.rows.findLast((one) => one.from <= grams);
-  return row?.charge ? { charge: euros(row.charge), words: `from ${massWords((row.from * gram) as Mass)}` } : null;
+  return row?.charge ? { charge: euros(row.charge), by: { is: 'from', over: 'mass', edge: row.from * gram } } : null;
 }

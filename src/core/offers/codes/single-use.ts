@@ -7,7 +7,7 @@ const example = 'SINGLEUSE';
 
 /** Any code of a batch, each good once. */
 export const singleUse = codeKind({
-  is: 'single use',
+  is: 'single use' as const,
   schema: z.strictObject({ is: z.literal('single use'), batch: written.id }),
   isEntered: ({ batch }, { codes, singles }) => codes.some((one) => singles.get(one) === batch),
   shared: () => null,

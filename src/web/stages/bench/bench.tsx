@@ -9,7 +9,6 @@ import {
   massOf,
   missingWords,
   money,
-  priced,
   serviceName,
   sideWords,
   stepNames,
@@ -85,7 +84,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
         <div className="head">
           <h1>{basket.name}</h1>
           <span className="muted">
-            {answer && `${priced(answer.goods, answer.currency)} · ${massOf(answer.answer.mass)}`}
+            {answer && `${money(answer.goods, answer.market)} · ${massOf(answer.answer.mass)}`}
           </span>
           <span className="acts">
             <button
@@ -206,7 +205,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                     onClick={() => setChosen(one.service)}
                   >
                     {serviceName(book.book, one.service)}{' '}
-                    {meant ? money(meant.delivery, answer.currency) : <span className="muted">not offered</span>}
+                    {meant ? money(meant.delivery, answer.market) : <span className="muted">not offered</span>}
                   </button>
                 );
               })}
@@ -228,7 +227,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                   return (
                     <tr key={step}>
                       <td>{stepNames[step]}</td>
-                      <td>{sideWords(meant, book.home.currency)}</td>
+                      <td>{sideWords(book.book, meant, book.home)}</td>
                       {channelIds.map((id) => {
                         const side = service.channels[id];
                         const there = side?.steps.filter((one) => one.step === step) ?? [];
@@ -247,7 +246,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                           !earlier;
                         return (
                           <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
-                            {sideWords(there, book.home.currency)}
+                            {sideWords(book.book, there, book.home)}
                           </td>
                         );
                       })}
@@ -259,7 +258,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                     <strong>Charged now</strong>
                   </td>
                   <td>
-                    <strong>{choice ? money(choice.delivery, answer?.currency) : 'not offered'}</strong>
+                    <strong>{choice ? money(choice.delivery, answer?.market ?? book.home) : 'not offered'}</strong>
                   </td>
                   {channelIds.map((id) => {
                     const channel = asked?.channels.find((one) => one.id === id);
@@ -294,7 +293,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                             : channel?.down
                               ? 'no answer'
                               : there
-                                ? money(there.charge, book.home.currency)
+                                ? money(there.charge, book.home)
                                 : asked
                                   ? 'not offered'
                                   : '…'}
@@ -318,7 +317,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
           <table className="ruled mt-2">
             <tbody>
               {service.steps.map((step) => {
-                const { words: text, amount } = stepWords(book.book, step, answer?.currency ?? '');
+                const { words: text, amount } = stepWords(book.book, step, answer?.market ?? book.home);
                 const to = placeOf(step.at)?.to;
                 return (
                   <tr
@@ -337,14 +336,14 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                         text
                       )}
                     </td>
-                    <td className="figure">{amount !== null && money(amount, answer?.currency ?? '')}</td>
+                    <td className="figure">{amount !== null && money(amount, answer?.market ?? book.home)}</td>
                   </tr>
                 );
               })}
               {choice && (
                 <tr className="font-semibold">
                   <td>Goods and delivery, in all</td>
-                  <td className="figure">{money(choice.pays, answer?.currency ?? '')}</td>
+                  <td className="figure">{money(choice.pays, answer?.market ?? book.home)}</td>
                 </tr>
               )}
             </tbody>
@@ -352,8 +351,8 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
         ) : (
           <p className="mt-2">{why ? missingWords(book.book, why) : '…'}</p>
         )}
-        {answer && service?.margin && <MarginTable book={book} margin={service.margin} currency={answer.currency} />}
-        {answer && <Seen book={book} answer={answer.answer} currency={answer.currency} />}
+        {answer && service?.margin && <MarginTable book={book} margin={service.margin} market={answer.market} />}
+        {answer && <Seen book={book} answer={answer.answer} market={answer.market} />}
         {answer && answer.answer.missing.length > 0 && (
           <>
             <h2 className="mt-5">Not offered</h2>

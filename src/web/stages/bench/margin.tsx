@@ -1,5 +1,5 @@
 import type { MarginPart } from '../../../core/plan/index.ts';
-import { money } from '../../../words/index.ts';
+import { money, type Tender } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import type { SidedMargin } from '../../engine/quick.ts';
 
@@ -19,13 +19,13 @@ const partWords: Record<MarginPart, string> = {
 export function MarginTable({
   book,
   margin: { carrier, margin },
-  currency,
+  market,
 }: {
   book: OpenBook;
   margin: SidedMargin;
-  currency: string;
+  market: Tender;
 }) {
-  const say = (amount: number) => money(amount, currency);
+  const say = (amount: number) => money(amount, market);
   const name = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
   return (
     <section aria-label="What is left">

@@ -1,5 +1,5 @@
 import type { Answer, Hidden } from '../../../core/quote/index.ts';
-import { money, serviceName } from '../../../words/index.ts';
+import { money, serviceName, type Tender } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 
 const hiddenWords: Record<Hidden['why'], string> = {
@@ -12,7 +12,7 @@ const hiddenWords: Record<Hidden['why'], string> = {
  * What the shopper sees of the choices, in order; what is hidden and why; and where items clash, the orders that would
  * do.
  */
-export function Seen({ book, answer, currency }: { book: OpenBook; answer: Answer; currency: string }) {
+export function Seen({ book, answer, market }: { book: OpenBook; answer: Answer; market: Tender }) {
   const { choices, hidden, clash } = answer;
   const name = (id: string) => serviceName(book.book, id);
   return (
@@ -28,10 +28,10 @@ export function Seen({ book, answer, currency }: { book: OpenBook; answer: Answe
                     {one.name}{' '}
                     <span className="muted">
                       {one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days
-                      {one.tax > 0 && `, tax ${money(one.tax, currency)}`}
+                      {one.tax > 0 && `, tax ${money(one.tax, market)}`}
                     </span>
                   </td>
-                  <td className="figure">{one.delivery === 0 ? 'free' : money(one.delivery, currency)}</td>
+                  <td className="figure">{one.delivery === 0 ? 'free' : money(one.delivery, market)}</td>
                 </tr>
               ))}
               {hidden.map((one) => (
@@ -39,7 +39,7 @@ export function Seen({ book, answer, currency }: { book: OpenBook; answer: Answe
                   <td>
                     <s>{one.choice.name}</s> {hiddenWords[one.why]} {name(one.by)}
                   </td>
-                  <td className="figure">{money(one.choice.delivery, currency)}</td>
+                  <td className="figure">{money(one.choice.delivery, market)}</td>
                 </tr>
               ))}
             </tbody>

@@ -3,7 +3,18 @@ import { NavLink, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { dialectOf, type Note, settingsOf } from '../../../core/channels/index.ts';
 import { countries } from '../../../core/places/index.ts';
-import { channelName, clauseName, countryName, money, serviceName } from '../../../words/index.ts';
+import {
+  channelLine,
+  channelName,
+  clauseName,
+  countryName,
+  lostWords,
+  money,
+  readsText,
+  remedyWords,
+  serviceName,
+  wordsOfChannel,
+} from '../../../words/index.ts';
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
@@ -31,7 +42,7 @@ export function ChannelsStage() {
 const fidelityHang = (note: Note): Hang => {
   if (note.fidelity.is === 'exact') return { is: 'matches' };
   if (note.fidelity.is === 'bounded') return { is: 'known limit', by: note.fidelity.bound };
-  return note.reads === null ? { is: 'not sold there' } : { is: 'off', by: null };
+  return note.reads.length === 0 ? { is: 'not sold there' } : { is: 'off', by: null };
 };
 
 /** The clauses of the book beside what a channel will read; its files; sending; reading back. */
@@ -57,7 +68,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
     act(api.util.invalidateTags(['Checkouts']));
   }, [accepted, waits, act]);
   const mine = notes?.[id] ?? [];
-  const offers = mine.filter((note) => note.clause.about === 'offer' && note.reads).length;
+  const offers = mine.filter((note) => note.clause.about === 'offer' && note.reads.length > 0).length;
   const under = state?.lastSend && (state.lastSend.state === 'queued' || state.lastSend.state === 'sending');
   const counts = { exact: 0, bounded: 0, unsayable: 0 };
   for (const note of mine) counts[note.fidelity.is] += 1;
@@ -83,7 +94,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         </nav>
         <div className="head">
           <h1>{dialect.name}</h1>
-          <span className="muted">{dialect.what}</span>
+          <span className="muted">{channelLine(dialect)}</span>
           <span className="acts">
             {dialect.files.map((name) => (
               <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
@@ -163,14 +174,15 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                   <Plumb hang={fidelityHang(note)} where={dialect.name} />
                 </td>
                 <td>
-                  <code className="break-words">{note.reads ?? '—'}</code>
+                  <code className="break-words">{readsText(note.reads)}</code>
                   {note.fidelity.is !== 'exact' && (
                     <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
                       {note.fidelity.is === 'bounded' &&
                         note.fidelity.bound > 0 &&
-                        `At most ${money(note.fidelity.bound, book.home.currency)} an order. `}
-                      {note.fidelity.why}{' '}
-                      {note.fidelity.remedies.length > 0 && `Choose: ${note.fidelity.remedies.join(' · ')}.`}
+                        `At most ${money(note.fidelity.bound, book.home)} an order. `}
+                      {lostWords(book.book, note.fidelity, book.home)}{' '}
+                      {note.fidelity.remedies.length > 0 &&
+                        `Choose: ${remedyWords(note.fidelity, book.home).join(' · ')}.`}
                     </p>
                   )}
                 </td>
@@ -183,7 +195,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <h2>What {dialect.name} can say</h2>
         <table className="ruled mt-2">
           <tbody>
-            {dialect.says.map((one) => (
+            {wordsOfChannel(id).says.map((one) => (
               <tr key={one.about}>
                 <td className="muted">{one.about}</td>
                 <td>{one.how}</td>
@@ -218,10 +230,10 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             })}
             {dialect.ownSettings.map((setting) => (
               <tr key={setting.field}>
-                <td>{setting.lead}</td>
+                <td>{wordsOfChannel(id).settings[setting.field]?.lead}</td>
                 <td>
                   <ChoicePart
-                    label={setting.label}
+                    label={wordsOfChannel(id).settings[setting.field]?.label ?? setting.field}
                     value={String((set as Record<string, unknown>)[setting.field])}
                     choices={[
                       { value: 'all', label: 'all countries' },

@@ -6,6 +6,10 @@ import { useEngine } from '../../data/book.ts';
 
 const shown = 40;
 
+/** A price as it stands, or grams; a dash where there is none. */
+const figureOf = (is: 'price' | 'mass', text: string | null): string =>
+  text === null ? '—' : is === 'mass' ? `${text} g` : text;
+
 /** A channel's own record of prices and masses, held against the book's goods. */
 export function Records({ id }: { id: ChannelId }) {
   const { data } = useListingsQuery(id);
@@ -53,8 +57,8 @@ export function Records({ id }: { id: ChannelId }) {
                     <td>
                       {one.is === 'unknown' ? 'not in the book' : one.is === 'missing' ? 'not listed there' : one.is}
                     </td>
-                    <td className="figure">{'here' in one ? one.here : ''}</td>
-                    <td className="figure">{'there' in one ? one.there : ''}</td>
+                    <td className="figure">{'here' in one ? figureOf(one.is, one.here) : ''}</td>
+                    <td className="figure">{'there' in one ? figureOf(one.is, one.there) : ''}</td>
                   </tr>
                 );
               })}

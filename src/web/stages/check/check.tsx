@@ -8,10 +8,10 @@ import { csvOf } from '../../../core/goods/index.ts';
 import {
   channelName,
   className,
+  counted,
   massOf,
   money,
   offerTitle,
-  priced,
   serviceName,
   signed,
 } from '../../../words/index.ts';
@@ -93,8 +93,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           one.standing,
           one.cause,
           serviceName(book.book, one.service),
-          one.difference === null ? '' : money(one.difference, book.home.currency),
-          one.largest === null ? '' : money(one.largest, book.home.currency),
+          one.difference === null ? '' : money(one.difference, book.home),
+          one.largest === null ? '' : money(one.largest, book.home),
           one.basket?.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') ?? '',
           one.corner.place,
           one.corner.codes.join(' '),
@@ -109,8 +109,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
           <h1>Check</h1>
           {check && (
             <span className="muted">
-              {check.all.toLocaleString('en')} baskets stand for all to {massOf(stated.mass)},{' '}
-              {priced(stated.value, book.home.currency)}, {stated.codes} codes · as of {dated(check.moment)}
+              {counted(check.all)} baskets stand for all to {massOf(stated.mass)}, {money(stated.value, book.home)},{' '}
+              {stated.codes} codes · as of {dated(check.moment)}
             </span>
           )}
           <span className="acts">
@@ -124,7 +124,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
             ) : (
               <button type="button" className="act" onClick={() => stop(checking)}>
                 {run && run.all > 0
-                  ? `Stop at ${run.done.toLocaleString('en')} of ${run.all.toLocaleString('en')}`
+                  ? `Stop at ${counted(run.done)} of ${counted(run.all)}`
                   : 'Stop: finding the baskets to ask …'}
               </button>
             )}
@@ -200,7 +200,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                           : row.class.is === 'zone' && row.class.zone === null
                             ? 'places left out'
                             : 'all baskets'}
-                    , {row.corners.toLocaleString('en')} corners
+                    , {counted(row.corners)} corners
                   </div>
                 </td>
                 {cells
@@ -237,7 +237,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                                 'missing'
                               )
                             ) : (
-                              signed(by, book.home.currency)
+                              signed(by, book.home)
                             )}
                             <Plumb hang={hang} where={channelName(id)} />
                           </button>

@@ -5,9 +5,10 @@ import { sideSteps } from '../../../core/channels/index.ts';
 import {
   channelName,
   className,
+  editable,
+  lostWords,
   massOf,
   money,
-  priced,
   serviceName,
   sideWords,
   stepNames,
@@ -29,7 +30,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const where = channelName(finding.channel);
   const basket = finding.basket ?? finding.corner;
-  const say = (amount: number) => money(amount, book.home.currency);
+  const say = (amount: number) => money(amount, book.home);
   const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
   const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
 
@@ -40,9 +41,9 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
     const pinned: Basket = {
       id,
       name: `${className(book.book, finding.class)} at ${where}`,
-      lines: basket.lines,
+      lines: [...basket.lines],
       place: basket.place,
-      codes: basket.codes,
+      codes: [...basket.codes],
       moment: finding.class.is === 'zone' ? null : new Date(basket.moment).toISOString(),
       address: 'home',
       market: null,
@@ -93,7 +94,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
               .map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`)
               .join(' and ')
           : 'Goods'}
-        , {massOf(basket.mass)}, {priced(basket.value, book.home.currency)} to {basket.place},{' '}
+        , {massOf(basket.mass)}, {money(basket.value, book.home)} to {basket.place},{' '}
         {serviceName(book.book, finding.service).toLowerCase()}
         {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
         {finding.class.is !== 'zone' && `, ${dated(basket.moment)}`}
@@ -115,11 +116,11 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
             return (
               <tr key={step} className={step === finding.differs ? 'differs' : ''}>
                 <td>{stepNames[step]}</td>
-                <td>{sideWords(ours ?? [], book.home.currency)}</td>
+                <td>{sideWords(book.book, ours ?? [], book.home)}</td>
                 <td>
                   {step === 'pays' && finding.charged
                     ? say(finding.charged.delivery)
-                    : sideWords(theirs ?? [], book.home.currency)}
+                    : sideWords(book.book, theirs ?? [], book.home)}
                 </td>
               </tr>
             );
@@ -127,7 +128,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         </tbody>
       </table>
       <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
-        <strong>Why.</strong> {why(finding, where, say)}
+        <strong>Why.</strong> {why(book, finding, where, say)}
         {finding.cause === 'in review' &&
           held.length > 0 &&
           ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
@@ -200,7 +201,7 @@ function theirRate(book: OpenBook, finding: FindingView): { path: string[]; amou
   if (template.lanes[finding.class.zone]?.[finding.service]?.rate.is !== 'flat') return null;
   return {
     path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'],
-    amount: money(there, template.currency ?? book.home.currency),
+    amount: editable(there, template.currency ?? book.home.currency),
   };
 }
 
@@ -217,10 +218,11 @@ function said(finding: FindingView, say: (amount: number) => string): string {
 const chargedWords = (charged: FindingView['charged'], say: (amount: number) => string): string =>
   charged === null ? '—' : `${say(charged.delivery)}${charged.discount > 0 ? ` −${say(charged.discount)}` : ''}`;
 
-function why(finding: FindingView, where: string, say: (amount: number) => string): string {
+function why(book: OpenBook, finding: FindingView, where: string, say: (amount: number) => string): string {
+  const lost = finding.note ? lostWords(book.book, finding.note.fidelity, book.home) : '';
   switch (finding.cause) {
     case 'limit':
-      return `A limit of translation. ${finding.note?.fidelity.why ?? `${where} was told what was meant, and charges otherwise by its own rules.`}`;
+      return `A limit of translation. ${lost || `${where} was told what was meant, and charges otherwise by its own rules.`}`;
     case 'unsent':
       return `The book has changed since it was last sent to ${where}, or was never sent there.`;
     case 'in review':
@@ -230,6 +232,6 @@ function why(finding: FindingView, where: string, say: (amount: number) => strin
     case 'drift':
       return `Drift over there: what is live at ${where} is not what Plemb sent. Sent, it would charge ${finding.told ? say(finding.told.delivery) : 'nothing: not offered'}; it charges ${finding.charged ? say(finding.charged.delivery) : 'nothing: not offered'}.`;
     case 'not sold there':
-      return finding.note?.fidelity.why ?? `${where} does not sell to this place.`;
+      return lost || `${where} does not sell to this place.`;
   }
 }

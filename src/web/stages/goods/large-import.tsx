@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { rightBeside } from '../../../words/index.ts';
+import { counted, rightBeside } from '../../../words/index.ts';
 import {
   api,
   useImportQuery,
@@ -42,19 +42,16 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
       {started.error && <p className="fault">{failure(started.error).title}</p>}
       <p aria-live="polite">
         <strong>{file.name}</strong>:{' '}
-        {state === 'reading' &&
-          `reading, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} lines`}
-        {state === 'taking' &&
-          `taking, ${(data?.done ?? 0).toLocaleString('en')} of ${(data?.all ?? 0).toLocaleString('en')} goods`}
+        {state === 'reading' && `reading, ${counted(data?.done ?? 0)} of ${counted(data?.all ?? 0)} lines`}
+        {state === 'taking' && `taking, ${counted(data?.done ?? 0)} of ${counted(data?.all ?? 0)} goods`}
         {state === 'done' && `taken, as revision ${data?.revision}`}
         {state === 'stopped' && 'stopped; nothing was taken'}
         {state === 'failed' && <span className="text-off">failed: {data?.error}</span>}
         {state === 'read' && report && (
           <>
-            {report.fresh.toLocaleString('en')} new, {report.changed.toLocaleString('en')} changed,{' '}
-            {report.same.toLocaleString('en')} as they are,{' '}
+            {counted(report.fresh)} new, {counted(report.changed)} changed, {counted(report.same)} as they are,{' '}
             <span className={report.bad > 0 ? 'text-off' : ''}>
-              {report.bad.toLocaleString('en')} bad {report.bad === 1 ? 'line' : 'lines'}
+              {counted(report.bad)} bad {report.bad === 1 ? 'line' : 'lines'}
             </span>
             . Nothing has been applied yet.
           </>
@@ -88,7 +85,7 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
               take(id);
             }}
           >
-            Take {change.toLocaleString('en')} goods
+            Take {counted(change)} goods
           </button>
         )}
         {!over && id !== undefined && (

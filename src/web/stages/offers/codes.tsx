@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ListReport } from '../../../contract/index.ts';
-import { channelName, offerTitle, rightBeside } from '../../../words/index.ts';
+import { channelName, counted, offerTitle, rightBeside } from '../../../words/index.ts';
 import {
   useBatchesQuery,
   useDropBatchMutation,
@@ -57,7 +57,7 @@ function Batches({ book }: { book: OpenBook }) {
       <div className="head">
         <h1>Single-use codes</h1>
         <span className="muted">
-          {batches?.reduce((sum, one) => sum + one.codes, 0).toLocaleString('en') ?? ''} in all
+          {batches && `${counted(batches.reduce((sum, one) => sum + one.codes, 0))} in all`}
         </span>
       </div>
       <table className="ruled mt-2" aria-label="Batches of codes">
@@ -74,8 +74,8 @@ function Batches({ book }: { book: OpenBook }) {
           {(batches ?? []).map((one) => (
             <tr key={one.batch}>
               <td className="mono">{one.batch}</td>
-              <td className="figure">{one.codes.toLocaleString('en')}</td>
-              <td className="figure">{one.used.toLocaleString('en')}</td>
+              <td className="figure">{counted(one.codes)}</td>
+              <td className="figure">{counted(one.used)}</td>
               <td>
                 {offersOf(one.batch)
                   .map((offer) => offer.title)
@@ -106,7 +106,7 @@ function Batches({ book }: { book: OpenBook }) {
           disabled={made.isLoading}
           onClick={() => make({ batch: name, count: Number(count) })}
         >
-          {made.isLoading ? 'Making them …' : `Make ${Number(count).toLocaleString('en')} codes`}
+          {made.isLoading ? 'Making them …' : `Make ${counted(Number(count))} codes`}
         </button>
       </p>
       {made.error && (
@@ -275,7 +275,7 @@ function ListFile({ label, to, method }: { label: string; to: string; method: 'P
       {report && (
         <span role="status">
           {' '}
-          {report.badLines.length === 0 ? `${report.taken.toLocaleString('en')} taken.` : 'Nothing was taken. '}
+          {report.badLines.length === 0 ? `${counted(report.taken)} taken.` : 'Nothing was taken. '}
           {report.badLines.slice(0, 20).map((line) => (
             <span key={line.line} className="fault block">
               Line {line.line}: {line.problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ')}

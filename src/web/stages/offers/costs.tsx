@@ -5,7 +5,7 @@ import { channelIds } from '../../../core/book/index.ts';
 import { type Currency, minor, parseAmount } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../../core/plan/index.ts';
-import { channelName, dated, money, wholeOf } from '../../../words/index.ts';
+import { channelName, counted, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import type { OfferCost } from '../../engine/offers.ts';
@@ -45,7 +45,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
     [orders, id, moment],
     'study',
   );
-  const say = (amount: number) => money(amount, cost?.currency ?? book.home.currency);
+  const say = (amount: number) => money(amount, cost?.market ?? book.home);
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="What offers cost">
@@ -61,8 +61,8 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
             />
           )}
           <span className="muted">
-            over {(orders?.length ?? 0).toLocaleString('en')} orders of the past year, as if it had run all the time and
-            everybody it is for had known of it
+            over {counted(orders?.length ?? 0)} orders of the past year, as if it had run all the time and everybody it
+            is for had known of it
           </span>
         </div>
         {!offer && (
@@ -75,10 +75,9 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
         {offer && cost && (
           <>
             <p className="sentence">
-              <strong>{cost.usage.uses.length.toLocaleString('en')}</strong> of {cost.usage.orders.toLocaleString('en')}{' '}
-              orders would have used it, and shoppers would have paid <strong>{say(cost.usage.cost)}</strong> less. Of
-              those orders {say(cost.leftWith)} is left with it, and {say(cost.leftWithout)} without, before the
-              carrier.
+              <strong>{counted(cost.usage.uses.length)}</strong> of {counted(cost.usage.orders)} orders would have used
+              it, and shoppers would have paid <strong>{say(cost.usage.cost)}</strong> less. Of those orders{' '}
+              {say(cost.leftWith)} is left with it, and {say(cost.leftWithout)} without, before the carrier.
             </p>
             <div className="grid gap-8 lg:grid-cols-2">
               <Moved key={id} book={book} offer={offer} orders={orders ?? []} moment={moment} say={say} />
@@ -165,7 +164,7 @@ function Curve({
   // To a half of the unit, as such figures are.
   const rounded = (value: number) => Math.round(value * 2) * (whole / 2);
   const set = (value: number) => {
-    const amount = money(value, book.home.currency);
+    const amount = editable(value, book.home.currency);
     if (curve.over === 'least value')
       book.edit(
         ['offers', offer.id, 'asks'],
@@ -203,11 +202,11 @@ function Curve({
           With a {curve.over} of{' '}
           <TextPart
             label={`Move the ${curve.over}`}
-            value={money(at, book.home.currency)}
+            value={editable(at, book.home.currency)}
             fault={amountIn(book.home.currency)}
             onCommit={(text) => set(Math.round(Number(text) * whole))}
           />{' '}
-          it costs <strong>{say(here.cost)}</strong> a year over {here.uses.toLocaleString('en')} orders
+          it costs <strong>{say(here.cost)}</strong> a year over {counted(here.uses)} orders
           {at !== curve.now &&
             `, ${here.cost >= before.cost ? `${say(here.cost - before.cost)} more` : `${say(before.cost - here.cost)} less`} than at ${say(curve.now)}`}
           .
@@ -229,7 +228,7 @@ function Curve({
                 return (
                   <tr key={value}>
                     <td>{say(Math.round(value))}</td>
-                    <td className="figure">{point.uses.toLocaleString('en')} orders</td>
+                    <td className="figure">{counted(point.uses)} orders</td>
                     <td className="figure">{say(point.cost)}</td>
                   </tr>
                 );
@@ -262,8 +261,8 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
   const points = (pick: 'low' | 'middle' | 'high') => run.days.map((one) => ({ x: one.day, y: one[pick] / whole }));
   const last = run.days.at(-1);
   const begin = offer.window.from ? Date.parse(`${offer.window.from}:00Z`) : null;
-  const dayOf = (day: number) =>
-    begin === null ? `day ${day}` : (dated(begin + (day - 1) * 86_400_000, 'UTC').split(',')[0] ?? '');
+  const wall = { timeZone: 'UTC', locale: book.home.locale, year: new Date(begin ?? 0).getUTCFullYear() };
+  const dayOf = (day: number) => (begin === null ? `day ${day}` : dayOn(begin + (day - 1) * 86_400_000, wall));
   return (
     <section aria-label="Its budget over time">
       <h2>Its budget over {days === 1 ? 'a day' : `${days} days`}</h2>
@@ -361,7 +360,7 @@ function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; c
             return (
               <tr key={channel}>
                 <td>{channelName(channel ?? '')}</td>
-                <td className="figure">{(needed(channel)?.uses ?? 0).toLocaleString('en')}</td>
+                <td className="figure">{counted(needed(channel)?.uses ?? 0)}</td>
                 <td className="figure">{say(needed(channel)?.cost ?? 0)}</td>
                 <td>
                   <ChoicePart

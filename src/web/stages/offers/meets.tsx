@@ -2,11 +2,20 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Book } from '../../../core/book/index.ts';
 import type { Meeting, Run } from '../../../core/plan/index.ts';
-import { amountOf, money, offerTitle, priced, serviceName, wholeOf, zoneName } from '../../../words/index.ts';
+import {
+  amountOf,
+  counted,
+  money,
+  offerTitle,
+  serviceName,
+  type Tender,
+  wholeOf,
+  zoneName,
+} from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
-import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, TextPart } from '../../ui/field.tsx';
+import { useTender } from '../../ui/tender.ts';
 import { EitherOr } from './either-or.tsx';
 import { OffersTabs } from './tabs.tsx';
 import { Working } from './working.tsx';
@@ -22,7 +31,7 @@ export function MeetsStage() {
  * least.
  */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
-  const currency = useCurrency();
+  const tender = useTender();
   const meetings = useEngine((engine, edits) => engine.meets(edits, moment, null), [moment], 'study');
   const surprising = meetings?.filter((one) => one.surprising) ?? [];
   const pairs = meetings?.filter((one) => one.second.is === 'offer') ?? [];
@@ -45,8 +54,8 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
               rows={() =>
                 (meetings ?? []).map((one) => [
                   one.first.offer,
-                  secondName(book.book, one, currency),
-                  relationWords(book.book, one, currency),
+                  secondName(book.book, one, tender),
+                  relationWords(book.book, one, tender),
                 ])
               }
             >
@@ -60,8 +69,8 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             <ul>
               {surprising.slice(0, 8).map((one) => (
                 <li key={keyOf(one)}>
-                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one, currency)}.{' '}
-                  {relationWords(book.book, one, currency)}
+                  {offerTitle(book.book, one.first.offer)} with {secondName(book.book, one, tender)}.{' '}
+                  {relationWords(book.book, one, tender)}
                 </li>
               ))}
             </ul>
@@ -83,10 +92,10 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
 
 const keyOf = (one: Meeting) =>
   `${one.first.offer} ${one.second.is === 'offer' ? one.second.offer : `${one.second.zone} ${one.second.service}`}`;
-const secondName = (book: Book, { second }: Meeting, currency: string): string =>
+const secondName = (book: Book, { second }: Meeting, tender: Tender): string =>
   second.is === 'offer'
     ? offerTitle(book, second.offer)
-    : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, currency)} by itself`;
+    : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, tender)} by itself`;
 
 const apartWords = {
   times: 'they never run at the same time',
@@ -97,7 +106,7 @@ const apartWords = {
   services: 'no service has both',
 } as const;
 
-export function relationWords(book: Book, { relation, first, second }: Meeting, currency: string): string {
+export function relationWords(book: Book, { relation, first, second }: Meeting, tender: Tender): string {
   switch (relation.is) {
     case 'never':
       return `Never meet: ${apartWords[relation.why]}.`;
@@ -112,7 +121,7 @@ export function relationWords(book: Book, { relation, first, second }: Meeting, 
         both: 'both',
         none: '',
       };
-      const say = (amount: number) => money(amount, currency);
+      const say = (amount: number) => money(amount, tender);
       const span = (run: Run) => (run.from === run.to ? say(run.from) : `${say(run.from)} to ${say(run.to)}`);
       const groups = relation.groups
         .map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`)
@@ -126,7 +135,7 @@ export function relationWords(book: Book, { relation, first, second }: Meeting, 
 }
 
 function Table({ book, label, list }: { book: Book; label: string; list: readonly Meeting[] }) {
-  const currency = useCurrency();
+  const tender = useTender();
   if (list.length === 0) return <p className="muted mt-2">Nothing to meet.</p>;
   return (
     <table className="ruled mt-2" aria-label={label}>
@@ -144,12 +153,10 @@ function Table({ book, label, list }: { book: Book; label: string; list: readonl
             <td>
               <Link to={`/offers/${one.first.offer}`}>{offerTitle(book, one.first.offer)}</Link>
             </td>
-            <td>{secondName(book, one, currency)}</td>
-            <td className={one.surprising ? 'text-off' : ''}>{relationWords(book, one, currency)}</td>
+            <td>{secondName(book, one, tender)}</td>
+            <td className={one.surprising ? 'text-off' : ''}>{relationWords(book, one, tender)}</td>
             <td className="muted">
-              {one.relation.is === 'competes' && one.relation.example
-                ? basketWords(one.relation.example, currency)
-                : ''}
+              {one.relation.is === 'competes' && one.relation.example ? basketWords(one.relation.example, tender) : ''}
             </td>
           </tr>
         ))}
@@ -170,9 +177,9 @@ const mostShown = 300;
 
 export const basketWords = (
   one: { lines: readonly { sku: string; units: number }[]; place: string; codes: readonly string[]; value: number },
-  currency: string,
+  tender: Tender,
 ): string =>
-  `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${one.codes.join(' and ')}` : ''}, worth ${money(one.value, currency)}`;
+  `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${one.codes.join(' and ')}` : ''}, worth ${money(one.value, tender)}`;
 
 /** The baskets that leave the seller least, within units and value. */
 function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
@@ -205,18 +212,18 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
               head={['basket', 'service', 'offers', 'left']}
               rows={() =>
                 answer.baskets.map((one) => [
-                  basketWords(one.example, book.home.currency),
+                  basketWords(one.example, book.home),
                   one.service,
                   one.used.join(' '),
-                  money(one.margin.left, book.home.currency),
+                  money(one.margin.left, book.home),
                 ])
               }
             >
               Take away as CSV
             </CsvButton>{' '}
-            {answer.tried.toLocaleString('en')} baskets were answered: every count of every item alone, and the eight
-            thinnest items with each other one, bought by anybody in no channel. The 400 thinnest by price, cost and
-            delivery are worked out in full; others may leave less.
+            {counted(answer.tried)} baskets were answered: every count of every item alone, and the eight thinnest items
+            with each other one, bought by anybody in no channel. The 400 thinnest by price, cost and delivery are
+            worked out in full; others may leave less.
           </p>
           <table className="ruled mt-2" aria-label="Deepest baskets">
             <thead>
@@ -224,17 +231,17 @@ function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
                 <th>Basket</th>
                 <th>By</th>
                 <th>Offers used</th>
-                <th className="figure">Left, {book.home.currency}</th>
+                <th className="figure">Left</th>
               </tr>
             </thead>
             <tbody>
               {answer.baskets.map((one) => (
-                <tr key={`${basketWords(one.example, book.home.currency)} ${one.service}`}>
-                  <td>{basketWords(one.example, book.home.currency)}</td>
+                <tr key={`${basketWords(one.example, book.home)} ${one.service}`}>
+                  <td>{basketWords(one.example, book.home)}</td>
                   <td>{serviceName(book.book, one.service)}</td>
                   <td>{one.used.map((id) => offerTitle(book.book, id)).join(', ') || 'none'}</td>
                   <td className={`figure ${one.margin.left < 0 ? 'text-off' : ''}`}>
-                    {priced(one.margin.left, '').trim()}
+                    {money(one.margin.left, book.home)}
                   </td>
                 </tr>
               ))}

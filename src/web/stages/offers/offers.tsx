@@ -5,7 +5,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
-import { dated, faultText, money, offerTitle, serviceName } from '../../../words/index.ts';
+import { dated, faultText, money, offerTitle, serviceName, wallOf } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
@@ -282,7 +282,7 @@ function Meaning({
               <tr key={basket.id}>
                 <td>{basket.name}</td>
                 <td className="figure">
-                  {choice ? (took > 0 ? `takes ${money(took, answer?.currency ?? '')}` : 'a gift') : 'not used'}
+                  {choice ? (took > 0 ? `takes ${money(took, answer?.market ?? book.home)}` : 'a gift') : 'not used'}
                 </td>
               </tr>
             );
@@ -302,19 +302,15 @@ function Meaning({
             return (
               <p key={other} className="border-t border-base-300 py-1">
                 <strong>{offerTitle(book.book, other)}</strong>:{' '}
-                <span className={one.surprising ? 'text-off' : ''}>
-                  {relationWords(book.book, one, book.home.currency)}
-                </span>
+                <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home)}</span>
               </p>
             );
           })}
           {lanes.slice(0, 3).map((one) => (
             <p key={JSON.stringify(one.second)} className="border-t border-base-300 py-1">
               {one.second.is === 'lane' &&
-                `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home.currency)} by itself: `}
-              <span className={one.surprising ? 'text-off' : ''}>
-                {relationWords(book.book, one, book.home.currency)}
-              </span>
+                `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home)} by itself: `}
+              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home)}</span>
             </p>
           ))}
           {met.length === 0 && meetings && <p className="muted">Nothing else is meant.</p>}
@@ -332,14 +328,14 @@ function Meaning({
 function decidingWords(book: OpenBook, deciding: Deciding): string {
   switch (deciding.is) {
     case 'decides':
-      return `${basketWords(deciding.example, book.home.currency)}: ${deciding.saves > 0 ? `${money(deciding.saves, book.home.currency)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
+      return `${basketWords(deciding.example, book.home)}: ${deciding.saves > 0 ? `${money(deciding.saves, book.home)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
     case 'not found':
       return `None of ${deciding.tried} baskets of real goods shows it; its conditions do not prove that there is none.`;
     case 'never': {
       const { proof } = deciding;
       switch (proof.why) {
         case 'ended':
-          return `It decides nothing: it ended ${dated(proof.until, book.home.timeZone)}.`;
+          return `It decides nothing: it ended ${dated(proof.until, wallOf(book.home))}.`;
         case 'no place':
           return 'It decides nothing: no place falls in its zones.';
         case 'no goods':
@@ -347,7 +343,7 @@ function decidingWords(book: OpenBook, deciding: Deciding): string {
         case 'gift not sold':
           return `It decides nothing: ${proof.sku} is not among the goods.`;
         case 'lanes':
-          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom, book.home.currency)}.`;
+          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom, book.home)}.`;
         case 'no lane':
           return 'It decides nothing: its services have no lane in its places.';
         case 'another':

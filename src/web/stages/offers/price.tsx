@@ -31,8 +31,8 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
     'study',
   );
   const goods = answer?.goods ?? [];
-  const currency = answer?.currency ?? book.home.currency;
-  const say = (amount: number) => money(amount, currency);
+  const tender = answer?.market ?? book.home;
+  const say = (amount: number) => money(amount, tender);
   const rise = (price: number, needed: number) => `+${(((needed - price) / price) * 100).toFixed(1)} %`;
   return (
     <div className="stage plain">
@@ -82,7 +82,7 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
           <thead>
             <tr>
               <th>Item</th>
-              <th className="figure">Price today, {currency}</th>
+              <th className="figure">Price today</th>
               <th className="figure">Delivery today</th>
               <th className="figure">Delivered today</th>
               <th className="figure">Price with delivery in it</th>

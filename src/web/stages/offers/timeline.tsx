@@ -3,7 +3,7 @@ import { instantOf, localOf } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { benefitWord } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useDated, useDay } from '../../ui/clock.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 
 const day = 24 * 3_600_000;
@@ -38,7 +38,7 @@ export function TimeLine({
   onChoose: (id: string) => void;
   onPick: (id: string) => void;
 }) {
-  const dated = useDated();
+  const dayOn = useDay();
   const [span, setSpan] = useState<Span>('five weeks');
   const days = spans[span];
   const [left, right] = [moment - (days / 4) * day, moment + days * 0.75 * day];
@@ -68,7 +68,7 @@ export function TimeLine({
         <span className="relative h-full">
           {ticks.map((tick) => (
             <span key={tick} className="absolute top-2" style={{ left: share(tick) }}>
-              {dated(tick).split(',')[0]?.replace(/^\w+ /, '')}
+              {dayOn(tick)}
             </span>
           ))}
         </span>

@@ -1,7 +1,7 @@
 import { channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
-import { channelName } from '../../../words/index.ts';
+import { channelName, lostWords, readsText } from '../../../words/index.ts';
 import { useChannelsQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import { useDated } from '../../ui/clock.ts';
@@ -36,7 +36,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
           const late = submitBy !== null && submitBy < moment && !state?.told;
           const hang: Hang = held
             ? { is: 'in review' }
-            : !note?.reads
+            : !note || note.reads.length === 0
               ? { is: 'not sold there' }
               : note.fidelity.is === 'exact'
                 ? { is: 'matches' }
@@ -48,7 +48,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
               <td>
                 <strong>{channelName(id)}</strong>
               </td>
-              <td className="mono">{note?.reads ?? 'not said there'}</td>
+              <td className="mono">{note && note.reads.length > 0 ? readsText(note.reads) : 'not said there'}</td>
               <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
                 {submitBy === null ? '—' : dated(submitBy)}
                 {late && ', too late'}
@@ -67,7 +67,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
                     {note && note.fidelity.is !== 'exact' && (
                       <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
                         {' '}
-                        · {note.fidelity.why}
+                        · {lostWords(book.book, note.fidelity, book.home)}
                       </span>
                     )}
                   </span>

@@ -1,3 +1,4 @@
+import { counted } from '../../../words/index.ts';
 import type { Heavy } from '../../data/book.ts';
 
 /** The state of a long piece of work: how to begin it, how far it is, and how to stop it. */
@@ -16,9 +17,7 @@ export function Working({
     return (
       <p className="my-2 flex items-center gap-3" aria-live="polite">
         <progress className="w-56" value={state.done} max={state.all || 1} aria-label="How far it is" />
-        <span className="muted">
-          {state.all > 0 ? `${state.done.toLocaleString('en')} of ${state.all.toLocaleString('en')}` : 'beginning'}
-        </span>
+        <span className="muted">{state.all > 0 ? `${counted(state.done)} of ${counted(state.all)}` : 'beginning'}</span>
         <button type="button" className="act" onClick={stop}>
           Stop
         </button>

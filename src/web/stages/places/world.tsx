@@ -96,7 +96,7 @@ export function World({
         ? (zones.find((zone) => zone.id === place.zone)?.name ?? 'not delivered to')
         : place.charge === null
           ? 'no choice'
-          : money(place.charge, answer.currency);
+          : money(place.charge, answer.market);
   const parts = answer.places.filter((one) => one.country === (zoomed ?? marked));
   return (
     <figure aria-label={`The world by ${by}`}>
@@ -140,12 +140,12 @@ export function World({
           <span className="small">
             {charges.length > 0 ? (
               <>
-                {money(least, answer.currency)}{' '}
+                {money(least, answer.market)}{' '}
                 <span
                   className="inline-block h-2.5 w-24 align-middle"
                   style={{ background: 'linear-gradient(90deg, color-mix(in oklab, #0e5a57 12%, #f1e7c8), #0e5a57)' }}
                 />{' '}
-                {money(most, answer.currency)} {answer.currency}, the cheapest choice
+                {money(most, answer.market)}, the cheapest choice
               </>
             ) : (
               'No choice anywhere'

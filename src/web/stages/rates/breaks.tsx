@@ -1,9 +1,9 @@
 import { csvOf } from '../../../core/goods/index.ts';
 import { type BreakBody, measureUnits, type RateBody } from '../../../core/rates/index.ts';
 import { amountOf } from '../../../words/index.ts';
-import { useCurrency } from '../../ui/currency.ts';
 import { download } from '../../ui/download.ts';
 import { AmountPart, figureFault, TextPart } from '../../ui/field.tsx';
+import { useCurrency } from '../../ui/tender.ts';
 import { blockOf, readBlock } from './block.ts';
 import { MakeTable } from './make-table.tsx';
 import { UnitPart } from './unit.tsx';

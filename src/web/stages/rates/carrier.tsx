@@ -47,7 +47,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
     ),
   );
   const done = lanes.filter((one) => (reviewed[one.key] ?? '') >= quarter).length;
-  const say = (amount: number) => money(amount, records?.currency ?? book.home.currency);
+  const say = (amount: number) => money(amount, records?.market ?? book.home);
   const names = new Map(carrier?.cards.flatMap((card) => card.services.map((one) => [one.service, one.name] as const)));
   const worse = lanes.filter((one) => one.record && one.record.lostNext > one.record.lostNow);
   const more = worse.reduce((sum, one) => sum + (one.record ? one.record.lostNext - one.record.lostNow : 0), 0);

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { CoverageFinding } from '../../../core/check/index.ts';
-import { countryName, massOf, money, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { counted, countryName, massOf, money, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
@@ -103,7 +103,7 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
   switch (one.is) {
     case 'visited':
       return {
-        what: `${countryName(one.country)}: nothing is delivered there, and ${one.visits.toLocaleString('en')} visits came from it in a year`,
+        what: `${countryName(one.country)}: nothing is delivered there, and ${counted(one.visits)} visits came from it in a year`,
         example: `any basket to ${one.country}`,
         mend: 'Take it into a zone',
         to: '/places',
@@ -119,7 +119,7 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
       };
     case 'gap': {
       const figure = (at: number) =>
-        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`;
+        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home) : `${at} units`;
       const range = one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`;
       return {
         what: `${where(one.template, one.zone)}: orders ${range} are not offered`,
@@ -133,7 +133,7 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
     }
     case 'lane ends': {
       const figure = (at: number) =>
-        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home.currency) : `${at} units`;
+        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home) : `${at} units`;
       return {
         what: `${where(one.template, one.zone)}, ${inText(serviceName(book.book, one.service))}: not offered ${one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`}; other services are`,
         example: one.over === 'mass' ? massOf(one.from) : figure(one.from),

@@ -1,6 +1,6 @@
 import { type Currency, currencyDigits } from '../../../core/exact/index.ts';
 import type { Curve } from '../../../core/rates/index.ts';
-import { money } from '../../../words/index.ts';
+import { counted, money, type Tender } from '../../../words/index.ts';
 import type { CostedCurve } from '../../engine/quick.ts';
 import { LineChart } from '../../ui/line-chart.tsx';
 
@@ -13,7 +13,8 @@ const axes: Record<Curve['over'], { unit: string; title: string; scale: number }
 };
 
 /** A lane's charge along what it charges by; its figures stand as a table behind it. */
-export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: string }) {
+export function LaneCurve({ curve, tender }: { curve: CostedCurve; tender: Tender }) {
+  const { currency } = tender;
   const whole = 10 ** currencyDigits(currency as Currency);
   const axis = axes[curve.over];
   const unit = axis.unit || currency;
@@ -30,9 +31,7 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
         series={[{ points, look: 'main' }, ...(costs ? [{ points: costs, look: 'dashed' as const }] : [])]}
         x={axis.title}
         label={`The charge against ${axis.title}; its figures follow as a table`}
-        tell={(x, y) =>
-          `${Number(x.toFixed(3)).toLocaleString('en')} ${unit}: ${money(Math.round(y * whole), currency)}`
-        }
+        tell={(x, y) => `${counted(Number(x.toFixed(3)))} ${unit}: ${money(Math.round(y * whole), tender)}`}
         digits={currencyDigits(currency as Currency)}
       />
       {costs && (
@@ -49,7 +48,7 @@ export function LaneCurve({ curve, currency }: { curve: CostedCurve; currency: s
                 <td>
                   from {figureOf(one.from, curve.over, whole, axis.scale)} {unit}
                 </td>
-                <td className="figure">{one.charge === null ? 'not offered' : money(one.charge, currency)}</td>
+                <td className="figure">{one.charge === null ? 'not offered' : money(one.charge, tender)}</td>
               </tr>
             ))}
           </tbody>

@@ -1,10 +1,9 @@
 import { channelIds, defaultTemplateOf } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../../core/rates/index.ts';
-import { amountOf, channelName, faultText } from '../../../words/index.ts';
+import { amountOf, channelName, faultText, lostWords } from '../../../words/index.ts';
 import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import { CurrencyContext, useCurrency } from '../../ui/currency.ts';
 import {
   AddPart,
   AmountPart,
@@ -16,6 +15,7 @@ import {
   TextPart,
 } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { TenderContext, useCurrency, useTender } from '../../ui/tender.ts';
 import { LaneCurve } from './curve.tsx';
 import { DatedRows } from './dated.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
@@ -49,7 +49,8 @@ export function LaneMeaning({
   template: string;
   lane: LaneBody | undefined;
 }) {
-  const currency = book.book.templates.find((one) => one.id === template)?.currency ?? book.home.currency;
+  const tender = useTender();
+  const { currency } = tender;
   const path = ['templates', template, 'lanes', zone.id, service.id];
   const moment = useMoment() ?? 0;
   const curve = useEngine(
@@ -148,7 +149,7 @@ export function LaneMeaning({
         ))}
       </p>
       {Object.entries(lane.also).map(([also, rate]) => (
-        <CurrencyContext key={also} value={also}>
+        <TenderContext key={also} value={{ ...tender, currency: also }}>
           <div className="mt-1">
             <p className="sentence">
               In {also} they pay{' '}
@@ -165,7 +166,7 @@ export function LaneMeaning({
             </p>
             <RateBelow rate={rate} label={also} change={(next) => set('also', { ...lane.also, [also]: next })} />
           </div>
-        </CurrencyContext>
+        </TenderContext>
       ))}
       {Object.entries(lane.kinds).map(([kind, priced]) => (
         <div key={kind} className="mt-1">
@@ -200,7 +201,7 @@ export function LaneMeaning({
           {faultText(one)}
         </p>
       ))}
-      {curve && <LaneCurve curve={curve} currency={currency} />}
+      {curve && <LaneCurve curve={curve} tender={tender} />}
       <RateBelow rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       <DatedRows book={book} lane={lane} path={path} />
       {mine.map(({ id, note }) => (
@@ -208,7 +209,7 @@ export function LaneMeaning({
           key={`${id} ${note.clause.about}`}
           className={`aside-note ${note.fidelity.is === 'unsayable' ? 'off' : ''}`}
         >
-          <strong>{channelName(id)}.</strong> {note.fidelity.is !== 'exact' && note.fidelity.why}
+          <strong>{channelName(id)}.</strong> {lostWords(book.book, note.fidelity, book.home)}
         </div>
       ))}
     </>

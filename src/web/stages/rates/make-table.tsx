@@ -2,8 +2,8 @@ import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { madeTable, type RateBody, type Supplier } from '../../../core/rates/index.ts';
 import { amountOf, firstFault } from '../../../words/index.ts';
-import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';
+import { useCurrency } from '../../ui/tender.ts';
 
 const blankIn = (currency: string): Supplier => ({ first: amountOf(4.3, currency), further: amountOf(1.45, currency) });
 

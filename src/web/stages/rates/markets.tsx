@@ -1,7 +1,7 @@
 import type { Market } from '../../../core/book/index.ts';
 import { lengthUnits, massUnits } from '../../../core/exact/index.ts';
 import { parsePlace } from '../../../core/places/index.ts';
-import { faultText, firstFault, money, pathWords, wholeOf } from '../../../words/index.ts';
+import { editable, faultText, findingText, firstFault, pathWords, wholeOf } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -66,9 +66,9 @@ function Markets({ book }: { book: OpenBook }) {
         {amiss !== null && amiss.length > 0 && (
           <section className="aside-note" aria-label="Amiss in the markets">
             {amiss.slice(0, 8).map((one) => (
-              <p key={`${one.at.join()} ${one.what}`}>
+              <p key={`${one.at.join()} ${findingText(one)}`}>
                 <strong>{book.book.markets.find((market) => market.id === one.market)?.name}</strong>,{' '}
-                {pathWords(book.book, one.at)}: {one.what}.
+                {pathWords(book.book, one.at)}: {findingText(one)}.
               </p>
             ))}
             {amiss.length > 8 && <p className="muted">and {amiss.length - 8} more</p>}
@@ -164,8 +164,8 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
               is === 'nearest'
                 ? { is }
                 : is === 'step'
-                  ? { is, step: money(5, market.currency) }
-                  : { is, ending: money(wholeOf(market.currency) - 1, market.currency) },
+                  ? { is, step: editable(5, market.currency) }
+                  : { is, ending: editable(wholeOf(market.currency) - 1, market.currency) },
             )
           }
         />

@@ -2,9 +2,9 @@ import { type MixingBody, type MixingRuleBody, mixings } from '../../../core/rat
 import { amountOf, serviceName } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import { useCurrency } from '../../ui/currency.ts';
 import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { useCurrency } from '../../ui/tender.ts';
 import { ServicesList } from './services.tsx';
 import { RatesTabs } from './tabs.tsx';
 

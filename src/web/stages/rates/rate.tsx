@@ -1,8 +1,8 @@
 import { rateEditors } from '#rate-editors';
 import type { RateBody } from '../../../core/rates/index.ts';
 import { amountOf } from '../../../words/index.ts';
-import { useCurrency } from '../../ui/currency.ts';
 import { ChoicePart } from '../../ui/field.tsx';
+import { useCurrency } from '../../ui/tender.ts';
 import type { RateEditor } from './kinds/editor.ts';
 
 const editorOf = ({ is }: Pick<RateBody, 'is'>): RateEditor => rateEditors[is] as RateEditor;

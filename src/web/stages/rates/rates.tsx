@@ -5,8 +5,8 @@ import type { LaneBody } from '../../../core/rates/index.ts';
 import { firstText, freeText, mannerText } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import { CurrencyContext } from '../../ui/currency.ts';
 import { Missing } from '../../ui/missing.tsx';
+import { TenderContext } from '../../ui/tender.ts';
 import { LaneMeaning } from './lane.tsx';
 import { lanesIn, textOf } from './lanes-block.ts';
 import { RateShape } from './rate.tsx';
@@ -123,7 +123,7 @@ function Rates({ book }: { book: OpenBook }) {
   };
 
   return (
-    <CurrencyContext value={currency}>
+    <TenderContext value={{ ...book.home, currency }}>
       <div className="stage">
         <section className="sheet" aria-label={template.name}>
           <TemplateHead book={book} template={template} others={others} offer={(id) => setAdded([...added, id])} />
@@ -209,7 +209,7 @@ function Rates({ book }: { book: OpenBook }) {
           )}
         </aside>
       </div>
-    </CurrencyContext>
+    </TenderContext>
   );
 }
 

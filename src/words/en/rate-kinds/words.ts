@@ -1,6 +1,7 @@
 import type { Came, Rate, RateBody } from '../../../core/rates/index.ts';
 
-export type Say = (value: number) => string;
+/** An amount in words, in the market's currency where no other is said. */
+export type Say = (value: number, currency?: string) => string;
 
 /** What is said of one kind of rate. */
 export interface RateWords<Body = RateBody, Ready = Rate> {

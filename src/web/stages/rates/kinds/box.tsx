@@ -1,7 +1,7 @@
 import { amountOf } from '../../../../words/index.ts';
-import { useCurrency } from '../../../ui/currency.ts';
 import { AmountPart, ChoicePart, figureFault, TextPart } from '../../../ui/field.tsx';
 import { placesFault, placesIn } from '../../../ui/places-list.ts';
+import { useCurrency } from '../../../ui/tender.ts';
 import { UnitPart } from '../unit.tsx';
 import type { EditorFor } from './editor.ts';
 

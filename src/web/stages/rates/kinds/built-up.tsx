@@ -1,6 +1,6 @@
 import { amountOf } from '../../../../words/index.ts';
-import { useCurrency } from '../../../ui/currency.ts';
 import { AmountPart, ChoicePart, figureFault, TextPart } from '../../../ui/field.tsx';
+import { useCurrency } from '../../../ui/tender.ts';
 import { UnitPart } from '../unit.tsx';
 import type { EditorFor } from './editor.ts';
 

@@ -1,6 +1,6 @@
 import { amountOf } from '../../../../words/index.ts';
-import { useCurrency } from '../../../ui/currency.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
+import { useCurrency } from '../../../ui/tender.ts';
 import type { EditorFor } from './editor.ts';
 
 const Part: EditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {

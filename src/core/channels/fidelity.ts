@@ -1,0 +1,143 @@
+import { type Currency, type Minor, minor } from '../exact/index.ts';
+import type { Over } from '../rates/index.ts';
+
+/** By what a rate is charged that no plain rate says. */
+export type Manner =
+  | { readonly is: 'kind'; readonly kind: string }
+  | { readonly is: 'measure'; readonly over: Over }
+  | { readonly is: 'value after discounts' | 'steps within a break' };
+
+/** What keeps goods apart from the plain ones of the default template. */
+export type ApartBy = 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind';
+
+/** A limit of an offer that a channel does not keep. */
+export type LostLimit = 'uses' | 'each' | 'most' | 'budget';
+
+/** List values from which to which, or from which on, with an offer, a threshold is met there and not in the book. */
+export interface MetRange {
+  readonly from: Minor;
+  readonly to: Minor | null;
+  readonly offer: string;
+}
+
+/** What is lost where a channel cannot be told a clause exactly; amounts in the book's currency, offers by their ids. */
+export type Loss =
+  // Rates.
+  | { readonly is: 'no speed' | 'speed taken'; readonly service: string; readonly speed: string | null }
+  | { readonly is: 'rate'; readonly manner: Manner }
+  | { readonly is: 'table by value' | 'no region' | 'no stop' | 'no beginning' }
+  | { readonly is: 'rates of kinds'; readonly kinds: readonly string[] }
+  | { readonly is: 'fee of each item'; readonly each: Minor }
+  | { readonly is: 'bounds'; readonly over: readonly Over[] }
+  | { readonly is: 'nearest line'; readonly grams: number; readonly off: Minor }
+  | { readonly is: 'whole grams'; readonly off: Minor }
+  | { readonly is: 'ends within a gram' | 'begins within a gram' }
+  | { readonly is: 'dearest item only'; readonly off: Minor }
+  // Thresholds.
+  | { readonly is: 'threshold'; readonly over: Over | 'own group' }
+  | { readonly is: 'tested before discounts'; readonly ranges: readonly MetRange[]; readonly most: Minor }
+  // Goods, and baskets as a whole.
+  | { readonly is: 'apart'; readonly by: ApartBy }
+  | { readonly is: 'stock places'; readonly origins: readonly string[] }
+  | { readonly is: 'shown' }
+  | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
+  | { readonly is: 'list full'; readonly fit: number; readonly goods: number }
+  | { readonly is: 'entries full'; readonly fit: number; readonly left: readonly string[] }
+  // Places, as patterns are written.
+  | { readonly is: 'whole countries'; readonly reached: readonly string[]; readonly missed: readonly string[] }
+  | { readonly is: 'region takes in' | 'not cut out'; readonly region: string; readonly place: string }
+  | { readonly is: 'no whole country' | 'outside the target' }
+  | { readonly is: 'promised where closed'; readonly places: readonly string[]; readonly most: Minor }
+  | { readonly is: 'services fall'; readonly places: readonly string[] }
+  // Offers.
+  | { readonly is: 'benefit'; readonly kind: string }
+  | { readonly is: 'ask' | 'needs' | 'single-use codes' | 'segments' }
+  | { readonly is: 'limits'; readonly limits: readonly LostLimit[] }
+  | { readonly is: 'cheapest by basket' }
+  | { readonly is: 'best percentage only' | 'adds there' | 'letters'; readonly offers: readonly string[] }
+  | { readonly is: 'cap'; readonly cap: Minor; readonly services: readonly string[]; readonly most: Minor }
+  | { readonly is: 'title cut'; readonly letters: number }
+  | { readonly is: 'no counterpart' | 'reaches nothing' }
+  | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' };
+
+/** What a seller may do about it. */
+export type Remedy =
+  | 'a table by mass'
+  | 'a flat rate or a table by mass'
+  | 'a flat rate'
+  | 'a charge per weight'
+  | 'an open last break'
+  | 'breaks on whole grams'
+  | 'a last edge on whole grams'
+  | 'a table that stops there'
+  | 'a template of their own'
+  | 'a fee in the rate'
+  | 'a speed of its own'
+  | 'a speed'
+  | 'speeds for its services'
+  | 'whole regions'
+  | 'free from the basket'
+  | 'tested before discounts'
+  | 'delivered like all others'
+  | 'all shown'
+  | 'fewer goods there'
+  | 'one country'
+  | 'all countries'
+  | 'whole countries'
+  | 'every place'
+  | 'delivered there too'
+  | 'the country left out'
+  | 'services offered there too'
+  | 'the value of the basket'
+  | 'any goods'
+  | 'one code'
+  | 'everybody'
+  | 'ended by hand'
+  | 'services named'
+  | 'the same services'
+  | 'compete'
+  | 'add'
+  | 'all together or none'
+  | 'no least value'
+  | 'a shorter title'
+  | 'the channel left out'
+  | 'live with it'
+  | { readonly is: 'raised'; readonly to: Minor }
+  | { readonly is: 'a book in'; readonly currency: Currency };
+
+/** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */
+export type Fidelity =
+  | { readonly is: 'exact' }
+  | {
+      readonly is: 'bounded';
+      readonly bound: Minor;
+      readonly losses: readonly Loss[];
+      readonly remedies: readonly Remedy[];
+    }
+  | { readonly is: 'unsayable'; readonly losses: readonly Loss[]; readonly remedies: readonly Remedy[] };
+
+export const exact: Fidelity = { is: 'exact' };
+export const bounded = (bound: number, loss: Loss, ...remedies: Remedy[]): Fidelity => ({
+  is: 'bounded',
+  bound: minor(bound),
+  losses: [loss],
+  remedies,
+});
+export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
+  is: 'unsayable',
+  losses: [loss],
+  remedies,
+});
+
+/** Several things that keep a clause from being exact, as one: the largest bound, or unsayable if any part is. */
+export function worstOf(parts: readonly Fidelity[]): Fidelity {
+  const real = parts.filter((one) => one.is !== 'exact');
+  if (real.length === 0) return exact;
+  const losses = real.flatMap((one) => one.losses);
+  const remedies = real
+    .flatMap((one) => one.remedies)
+    .filter((one, i, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === i);
+  if (real.some((one) => one.is === 'unsayable')) return { is: 'unsayable', losses, remedies };
+  const bound = minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0))));
+  return { is: 'bounded', bound, losses, remedies };
+}

@@ -1,0 +1,26 @@
+import type { Over } from '../rates/index.ts';
+
+/**
+ * A part of what a channel will read: text as its own format has it, or a figure of the format with what it means.
+ * Amounts and masses are texts as they stand in the file.
+ */
+export type ReadPart =
+  | string
+  | { readonly is: 'lines' | 'listings'; readonly count: number }
+  | { readonly is: 'region'; readonly region: string }
+  | { readonly is: 'places'; readonly places: readonly string[] }
+  | { readonly is: 'once and per lot'; readonly once: string; readonly per: string | null; readonly grams: number }
+  | { readonly is: 'least spend' | 'least value' | 'rate at most' | 'free from'; readonly amount: string }
+  | { readonly is: 'code'; readonly code: string }
+  | { readonly is: 'letter'; readonly letter: string }
+  | { readonly is: 'steps by'; readonly over: Over }
+  | { readonly is: 'step'; readonly from: string; readonly charge: string | null }
+  | { readonly is: 'time'; readonly from: string | null; readonly until: string | null; readonly clock: string }
+  | { readonly is: 'entries'; readonly places: readonly string[] }
+  | { readonly is: 'entry'; readonly speed: string; readonly least: string; readonly most: string }
+  | { readonly is: 'entries of an item'; readonly count: number }
+  | { readonly is: 'promotion'; readonly id: string }
+  | { readonly is: 'stocked'; readonly goods: number };
+
+/** A line of what a channel reads. */
+export type ReadLine = readonly ReadPart[];

@@ -1,0 +1,9 @@
+/** What is said of one channel. */
+export interface ChannelWords {
+  /** What it is, in a word or two. */
+  readonly what: string;
+  /** What it can say, a row a kind of clause. */
+  readonly says: readonly { readonly about: string; readonly how: string }[];
+  /** Its own settings by their fields: what each is called, and the words before it. */
+  readonly settings: Readonly<Record<string, { readonly label: string; readonly lead: string }>>;
+}

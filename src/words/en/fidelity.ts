@@ -1,0 +1,204 @@
+import type { Book } from '../../core/book/index.ts';
+import type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from '../../core/channels/index.ts';
+import { money, type Tender } from './figures.ts';
+import { joined, upToSome } from './list.ts';
+import { overWords } from './measures.ts';
+import { offerTitle, serviceName } from './names.ts';
+
+/** What is lost of a clause in a channel, as sentences; empty where nothing is. */
+export const lostWords = (book: Book, fidelity: Fidelity, tender: Tender): string =>
+  fidelity.is === 'exact' ? '' : fidelity.losses.map((loss) => lossWords(book, loss, tender)).join(' ');
+
+/** What may be done about it, a few words each. */
+export const remedyWords = (fidelity: Fidelity, tender: Tender): string[] =>
+  fidelity.is === 'exact' ? [] : fidelity.remedies.map((one) => remedyText(one, tender));
+
+export function lossWords(book: Book, loss: Loss, tender: Tender): string {
+  const say = (amount: number) => money(amount, tender);
+  const titles = (ids: readonly string[]) => joined(ids.map((id) => `“${offerTitle(book, id)}”`));
+  switch (loss.is) {
+    case 'no speed':
+      return `${serviceName(book, loss.service)} has no speed there, in the channel’s settings.`;
+    case 'speed taken':
+      return `${serviceName(book, loss.service)}: ${loss.speed} is another service there already.`;
+    case 'rate':
+      return `A rate ${mannerWords(loss.manner)} cannot be said there: the service is not offered.`;
+    case 'table by value':
+      return 'A table by value cannot be said there: the service is not offered.';
+    case 'no region':
+      return 'No region there stands for this zone.';
+    case 'no stop':
+      return 'It cannot stop at a mass there: what the table does not reach is sold all the same.';
+    case 'no beginning':
+      return 'It cannot begin at a mass there: lighter orders are sold all the same.';
+    case 'rates of kinds':
+      return `The rates of their own of ${joined(loss.kinds)} cannot be said there: they pay the lane’s.`;
+    case 'fee of each item':
+      return `A lane fee of each item cannot be said there: ${say(loss.each)} too little for each.`;
+    case 'bounds':
+      return `Bounds on ${joined(loss.over.map((over) => overWords[over]))} cannot be said there: it is offered outside them too.`;
+    case 'nearest line':
+      return `No mass breaks there; the nearest line per started ${loss.grams} g is up to ${say(loss.off)} off.`;
+    case 'whole grams':
+      return `Masses are rounded up to whole grams there: within a gram of a break up to ${say(loss.off)} differs.`;
+    case 'ends within a gram':
+      return 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.';
+    case 'begins within a gram':
+      return 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.';
+    case 'dearest item only':
+      return `A basket pays its dearest item’s entry, once: several items together may pay up to ${say(loss.off)} too little.`;
+    case 'threshold':
+      return `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]} cannot be said there: it is never free.`;
+    case 'tested before discounts': {
+      const ranges = loss.ranges.map(
+        ({ from, to, offer }) =>
+          `${say(from)} ${to === null ? 'and more' : `to ${say(to)}`} with “${offerTitle(book, offer)}”`,
+      );
+      return `Tested before discounts there: baskets of ${ranges.join(', ')} are charged up to ${say(loss.most)} too little.`;
+    }
+    case 'apart':
+      return apartWords[loss.by];
+    case 'stock places':
+      return `Goods from ${joined(loss.origins)} pay one rate together there, not one for each stock place.`;
+    case 'shown':
+      return 'Which choices are shown cannot be said there: all that fit are.';
+    case 'currency':
+      return `It counts in ${loss.there}, the book in ${loss.here}: nothing is told there.`;
+    case 'list full':
+      return `Only ${loss.fit} of ${loss.goods} goods fit on an offer’s list there.`;
+    case 'entries full':
+      return `Only ${loss.fit} entries fit an item; ${upToSome(loss.left)} ${loss.left.length === 1 ? 'is' : 'are'} left out.`;
+    case 'whole countries':
+      return [
+        loss.reached.length > 0 && `Only whole countries can be named there: it reaches ${upToSome(loss.reached)} too.`,
+        loss.missed.length > 0 && `It misses ${upToSome(loss.missed)}.`,
+      ]
+        .filter(Boolean)
+        .join(' ');
+    case 'region takes in':
+      return `${loss.region} there takes in ${loss.place}, which the book puts elsewhere.`;
+    case 'not cut out':
+      return `${loss.place} cannot be cut out of ${loss.region} there.`;
+    case 'no whole country':
+      return 'Promotions hold in whole countries there, and this zone has none.';
+    case 'outside the target':
+      return 'Not in the countries the feed targets, or not a place that an entry can name.';
+    case 'promised where closed':
+      return `${upToSome(loss.places)}: left out of the book, but under the country’s entry there; up to ${say(loss.most)} is promised where the shop does not deliver.`;
+    case 'services fall':
+      return `Services that ${upToSome(loss.places)} do not have fall under the country’s entry there.`;
+    case 'benefit':
+      return `What it does (${loss.kind}) cannot be said there as it is here: it does not act.`;
+    case 'ask':
+      return 'Units, or some goods alone, cannot be asked for there: it does not act.';
+    case 'needs':
+      return 'Some goods alone cannot be asked for there: it does not act.';
+    case 'single-use codes':
+      return 'Single-use codes cannot be told there: it does not act.';
+    case 'segments':
+      return 'Segments of customers are not known there: it does not act.';
+    case 'limits':
+      return `${joined(loss.limits.map((one) => limitWords[one])).replace(/^./, (letter) => letter.toUpperCase())} cannot be limited there: it goes on.`;
+    case 'cheapest by basket':
+      return 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.';
+    case 'best percentage only':
+      return `Only the best percentage counts there: it does not add to ${titles(loss.offers)}.`;
+    case 'adds there':
+      return `It adds to ${titles(loss.offers)} there.`;
+    case 'letters':
+      return `Letters there cannot let it act beside ${titles(loss.offers)} and still keep others out.`;
+    case 'cap':
+      return `Services cannot be named there; a cap of ${say(loss.cap)} frees ${joined(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`;
+    case 'title cut':
+      return `The title is cut to ${loss.letters} letters.`;
+    case 'no counterpart':
+      return 'None of the lanes it frees has a counterpart there.';
+    case 'reaches nothing':
+      return 'It reaches no whole country that the feed shows, or no speed named there.';
+    case 'rounded by line':
+      return 'Rounded line by line there, on the total here: half a cent a line.';
+    case 'holds everywhere':
+      return 'Goods offers hold everywhere there.';
+    case 'asks no least value':
+      return 'Goods offers there ask no least value.';
+  }
+}
+
+function mannerWords(manner: Manner): string {
+  switch (manner.is) {
+    case 'kind':
+      return `of the kind “${manner.kind}”`;
+    case 'measure':
+      return `by ${overWords[manner.over]}`;
+    case 'value after discounts':
+      return 'by value after discounts';
+    case 'steps within a break':
+      return 'with steps within a break';
+  }
+}
+
+const apartWords: Readonly<Record<ApartBy, string>> = {
+  template: 'Only the default template is said there: they are charged by it.',
+  dated: 'What is dated of single items cannot be said there: they are told as they are now.',
+  'own rate': 'Items with rates of their own are charged like all others there.',
+  services: 'Services that do not take an item cannot be barred there: all are offered.',
+  fee: 'Handling fees cannot be said there: they are not charged.',
+  kind: 'Rates of a kind cannot be said there: they pay the lane’s own.',
+};
+
+const limitWords: Readonly<Record<LostLimit, string>> = {
+  uses: 'uses in all',
+  each: 'uses a customer',
+  most: 'the largest discount',
+  budget: 'the budget',
+};
+
+const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
+  'a table by mass': 'a table by mass in the book',
+  'a flat rate or a table by mass': 'a flat rate or a table by mass in the book',
+  'a flat rate': 'a flat rate in the book',
+  'a charge per weight': 'a charge per weight in the book',
+  'an open last break': 'an open last break',
+  'breaks on whole grams': 'breaks on whole grams',
+  'a last edge on whole grams': 'a last edge on whole grams',
+  'a table that stops there': 'a table that stops there',
+  'a template of their own': 'a template of their own',
+  'a fee in the rate': 'put it into the rate',
+  'a speed of its own': 'name another speed for it',
+  'a speed': 'name a speed for it',
+  'speeds for its services': 'name a speed for its services',
+  'whole regions': 'a zone of whole regions or postcode prefixes',
+  'free from the basket': 'free from the value of the basket',
+  'tested before discounts': 'test it before discounts in the book',
+  'delivered like all others': 'deliver them like all others in the book',
+  'all shown': 'show all in the book',
+  'fewer goods there': 'list fewer goods there',
+  'one country': 'target one country',
+  'all countries': 'target all countries',
+  'whole countries': 'hold it in whole countries',
+  'every place': 'hold it in every place',
+  'delivered there too': 'deliver there',
+  'the country left out': 'leave the country out of the feed',
+  'services offered there too': 'offer them there too',
+  'the value of the basket': 'ask for the value of the whole basket',
+  'any goods': 'hold it for any goods',
+  'one code': 'one code for all',
+  everybody: 'hold it for everybody',
+  'ended by hand': 'end it by hand',
+  'services named': 'name services in the book',
+  'the same services': 'name the same services in the book',
+  compete: 'let them compete',
+  add: 'let them add',
+  'all together or none': 'let all of them act together, or none',
+  'no least value': 'ask no least value',
+  'a shorter title': 'a shorter title',
+  'the channel left out': 'leave the channel out of it',
+  'live with it': 'live with it',
+};
+
+function remedyText(remedy: Remedy, tender: Tender): string {
+  if (typeof remedy === 'string') return plainRemedies[remedy];
+  return remedy.is === 'raised'
+    ? `raise it to ${money(remedy.to, tender)}`
+    : `keep a book whose first market is in ${remedy.currency}`;
+}

@@ -1,0 +1,53 @@
+import type { ReadLine, ReadPart } from '../../core/channels/index.ts';
+import { upToSome } from './list.ts';
+import { overWords } from './measures.ts';
+
+/** What a channel will read, line by line; a dash where it reads nothing. */
+export const readsText = (lines: readonly ReadLine[]): string =>
+  lines.length === 0 ? '—' : lines.map((line) => line.map(partText).join(' · ')).join('; ');
+
+function partText(part: ReadPart): string {
+  if (typeof part === 'string') return part;
+  switch (part.is) {
+    case 'lines':
+      return part.count === 1 ? '1 line' : `${part.count} lines`;
+    case 'listings':
+      return `on ${part.count === 1 ? '1 listing' : `${part.count} listings`}`;
+    case 'region':
+      return `region ${part.region}`;
+    case 'places':
+      return `places ${part.places.join(' ')}`;
+    case 'once and per lot':
+      return part.per === null
+        ? `${part.once} once an order`
+        : `${part.once} + ${part.per} per started ${part.grams} g`;
+    case 'least spend':
+      return `least spend ${part.amount}`;
+    case 'least value':
+      return `least value ${part.amount}`;
+    case 'rate at most':
+      return `where the rate is at most ${part.amount}`;
+    case 'free from':
+      return `free from ${part.amount}`;
+    case 'code':
+      return `code ${part.code}`;
+    case 'letter':
+      return `letter ${part.letter}`;
+    case 'steps by':
+      return `by ${overWords[part.over]}`;
+    case 'step':
+      return `${part.from} → ${part.charge ?? 'not offered'}`;
+    case 'time':
+      return `${part.from ?? 'open'} – ${part.until ?? 'open'} ${part.clock}`;
+    case 'entries':
+      return `delivery entries for ${upToSome(part.places)}`;
+    case 'entry':
+      return `delivery ${part.speed} ${part.least === part.most ? part.most : `${part.least} to ${part.most} by the item’s own mass`}`;
+    case 'entries of an item':
+      return part.count === 1 ? 'one entry an item' : `${part.count} entries an item`;
+    case 'promotion':
+      return `promotion ${part.id}`;
+    case 'stocked':
+      return `${part.goods} goods that the channel stocks and delivers itself`;
+  }
+}
