@@ -64,7 +64,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
     .setInputFiles({ name: 'soap.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
   await expect(desk.getByText('soap.json is the book now')).toBeVisible();
   await desk.keyboard.press('Escape');
-  await expect(desk.getByTestId('intended-two-bars')).toHaveText('7.30');
+  await expect(desk.getByTestId('intended-two-bars')).toHaveText('€7.30');
   for (const channel of ['lerrin-shop', 'harrowmere']) {
     await desk.goto(`${application.address}/channels/${channel}`);
     await desk.getByRole('button', { name: /^Send 1 template/ }).click();
@@ -76,7 +76,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   await checkAgain(desk);
   await cell(desk, 'Home all', 'Lerrin Shop').click();
   const finding = desk.getByRole('complementary', { name: 'The finding' });
-  await expect(finding).toContainText('Shoppers there pay 1.30 too little.');
+  await expect(finding).toContainText('Shoppers there pay €1.30 too little.');
   await expect(finding).toContainText('1 × Oat bar, 226.796 g, €6.50 to IE, post');
   await finding.getByRole('button', { name: 'Send again' }).click();
   await expect(finding).toContainText('check again to see it hang true');
@@ -119,7 +119,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
       notProved: null,
     },
   ]);
-  expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once a plan');
+  expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once an order');
   const checked = plemb('check', bookPath, '--at', '2026-11-24T09:10:00Z');
   expect(checked.text).toContain('baskets asked');
   expect(checked.status).toBe(0);

@@ -21,7 +21,7 @@ test('goods: filter, sort, edit by keyboard, import with a report, export', asyn
   await desk.keyboard.press('Control+a');
   await desk.keyboard.type('dear');
   await desk.keyboard.press('Enter');
-  await expect(desk.getByRole('alert')).toContainText('“dear” does not go here: an amount such as 4.90');
+  await expect(desk.getByRole('alert')).toContainText('“dear”; right would be an amount such as 4.90');
   await desk.keyboard.press('Control+a');
   await desk.keyboard.type('271.50');
   await desk.keyboard.press('Enter');

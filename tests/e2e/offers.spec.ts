@@ -9,7 +9,9 @@ test('offers: read and edited as a sentence', async ({ desk }) => {
   await desk.getByRole('button', { name: /^Advent/ }).click();
   await desk.getByLabel('Least value', { exact: true }).fill('110.00');
   await desk.getByLabel('What is free').selectOption('services');
-  await expect(desk.getByRole('row', { name: /^Lerrin Shop delivery · letter B .*· from 110.00/ })).toBeVisible();
+  await expect(
+    desk.getByRole('row', { name: /^Lerrin Shop delivery · letter B .*· least value 110.00/ }),
+  ).toBeVisible();
   await desk.getByLabel('End', { exact: true }).fill('2026-11-01T00:00');
   await expect(
     desk.getByText('the end does not come after the start; right would be a time after 2026-11-29T00:00'),
@@ -49,7 +51,7 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(desk.getByRole('complementary', { name: 'What it does' })).toContainText(/less by (economy|freight)/);
   await desk.goto(`${application.address}/bench/stunt-lyon`);
   await typed(desk, 'Codes', 'SKYLINE');
-  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('0.00');
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€0.00');
   // An offer that cannot be had beside it is told.
   await desk.goto(`${application.address}/offers/meets`);
   const table = desk.getByRole('table', { name: 'Offers with offers' });
@@ -70,7 +72,7 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await desk.goto(`${application.address}/offers`);
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await desk.getByRole('button', { name: 'What it costs' }).click();
-  await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of 200.00');
+  await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00');
   const moved = desk.getByRole('region', { name: 'With its threshold elsewhere' });
   await expect(moved).toContainText('one pass says all', { timeout: 60_000 });
   await typed(desk, 'Move the least value', '150.00');
@@ -131,7 +133,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   await desk
     .getByLabel('Import uses')
     .setInputFiles({ name: 'uses.csv', mimeType: 'text/csv', buffer: Buffer.from('code\r\nNOTACODE9\r\n') });
-  await expect(desk.getByRole('status')).toContainText('Line 2: code: no batch has “NOTACODE9”');
+  await expect(desk.getByRole('status')).toContainText('Line 2: code: no code of a batch “NOTACODE9”');
   await desk.getByLabel('Import spend').setInputFiles({
     name: 'spend.csv',
     mimeType: 'text/csv',
@@ -142,7 +144,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   ).toContainText('249.00');
   // What is left of it does not cover a whole tube.
   await desk.goto(`${application.address}/bench/spars-shop`);
-  await expect(desk.getByRole('main')).toContainText('5.00 of its budget is left');
+  await expect(desk.getByRole('main')).toContainText('€5.00 of its budget is left');
   await expect(desk.getByLabel('Spent by three-spars')).toHaveValue('295.00');
   await desk.goto(`${application.address}/offers/codes`);
   await desk.getByLabel('Import customers').setInputFiles({
@@ -167,7 +169,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   const fresh = cards.split('\r\n').find((line) => line.endsWith(',') && line !== 'code,used');
   await desk.goto(`${application.address}/bench/delta-cork`);
   await typed(desk, 'Codes', fresh?.slice(0, -1) ?? '');
-  await expect(desk.getByRole('main')).toContainText('5 off with your card takes 5.00 off the order');
+  await expect(desk.getByRole('main')).toContainText('5 off with your card takes €5.00 off the order');
   await desk.goto(`${application.address}/offers/price`);
   await expect(desk.getByRole('table', { name: 'Prices with delivery in them' })).toContainText('LK-');
 });

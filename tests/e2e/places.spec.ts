@@ -9,7 +9,7 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await expect(desk.getByText('Northern Ireland, because of GB-NIR.')).toBeVisible();
   await asked.fill('GB 75001');
   await expect(
-    desk.getByText('“75001” is no British postcode. Right would be outward and inward part, such as HS1 2AA.'),
+    desk.getByText('“75001” is no British postcode; right would be outward and inward part, such as HS1 2AA'),
   ).toBeVisible();
   await asked.fill('US 99511');
   await expect(desk.getByText('No zone: not delivered to.')).toBeVisible();

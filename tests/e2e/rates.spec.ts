@@ -10,13 +10,13 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await desk.goto(`${new URL(desk.url()).origin}/rates/euro/economy`);
   await desk.getByLabel('Flat amount').fill('8.75');
-  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('8.75');
-  await expect(desk.getByText('was 8.50')).toBeVisible();
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€8.75');
+  await expect(desk.getByText('was €8.50')).toBeVisible();
   await desk.getByLabel('Flat amount').fill('8.7x');
   await expect(desk.getByRole('alert')).toContainText('“8.7x” is no amount; write it like 4.90');
   await desk.keyboard.press('Escape');
   await desk.keyboard.press('Control+z');
-  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('8.50');
+  await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€8.50');
   // By keyboard: from the lane beside it, copied to Japan's economy, which had none.
   await desk.goto(`${new URL(desk.url()).origin}/rates/us48/economy`);
   await desk.locator('[data-lane="us48/economy"]').focus();

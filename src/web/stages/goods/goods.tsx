@@ -180,11 +180,11 @@ function Goods({ book }: { book: OpenBook }) {
     const template =
       id === 'template' && text.trim() !== '' && !book.book.templates.some((one) => one.id === text.trim());
     const fault = !read.success
-      ? `“${text}” does not go here: ${read.error.issues[0]?.message}`
+      ? faultText({ is: 'cell', field: id, text })
       : itsFigures && !itsFigures.ok
         ? firstFault(itsFigures)
         : template
-          ? `there is no template “${text}”`
+          ? faultText({ is: 'unknown', what: 'template', id: text, known: book.book.templates.map((one) => one.id) })
           : null;
     if (fault) return setEditing({ sku: item.sku, column: id, fault });
     if (read.success) book.edit(['goods', item.sku, id], read.data[id]);
