@@ -54,7 +54,7 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€0.00');
   // An offer that cannot be had beside it is told.
   await desk.goto(`${application.address}/offers/meets`);
-  const table = desk.getByRole('table', { name: 'Offers with offers' });
+  const table = desk.getByRole('table', { name: 'Meetings' });
   const pair = table.getByRole('row', { name: /^Clubs and schools.*SKYLINE/ });
   await expect(pair).toContainText('Both act');
   // Put into a group with the clubs’ discount, at most one of the two acts; the offer’s sentence names the group.
@@ -64,7 +64,15 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await groups.getByLabel('Add to offers of one of these').selectOption({ label: 'SKYLINE: free delivery from 100' });
   await groups.getByLabel('Name of the group one of these').fill('sky or clubs');
   await expect(pair).toContainText(/at most one acts/i);
-  await expect(desk.getByRole('note')).toContainText('Shoppers would expect to have both, and cannot');
+  await pair.getByRole('button').click();
+  const chosen = desk.getByRole('region', { name: 'The meeting chosen' });
+  await expect(chosen).toContainText('Shoppers would expect to have both, and cannot');
+  // What orders of the past lose by it is counted by itself.
+  await expect(chosen).toContainText(/would cost about €[\d,.]+ a year/, { timeout: 30_000 });
+  await chosen.getByRole('button', { name: 'Let these two act together' }).click();
+  await expect(pair).toContainText('Both act');
+  await desk.keyboard.press('Control+z');
+  await expect(pair).toContainText(/at most one acts/i);
   await desk.goto(`${application.address}/offers`);
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await expect(desk.getByRole('group', { name: 'Either/or' })).toContainText('sky or clubs');

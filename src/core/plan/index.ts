@@ -4,6 +4,7 @@ export { type Deciding, decidingOf, type NeverDecides } from './deciding.ts';
 export { type Deep, type Deepest, deepestBaskets, type Within } from './deepest.ts';
 export { type Included, includedPrices } from './included.ts';
 export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from './lanes.ts';
+export { type Losing, losingOrders } from './losing.ts';
 export { type Margin, type MarginPart, marginOf, marginParts } from './margin.ts';
 export { type Apart, type Example, type Meeting, meetings, type Run } from './meets.ts';
 export { type BrokenPromise, brokenPromises, daysOf } from './promise.ts';

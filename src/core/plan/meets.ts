@@ -38,8 +38,7 @@ export interface Meeting {
     | { readonly is: 'never'; readonly why: Apart }
     /** Both act; in a group of the line also goods offers that touch no common line. */
     | { readonly is: 'together' }
-    /** At most one acts: which, over baskets of more and more units of one item. */
-    /** The groups that both are in. */
+    /** At most one acts: which, over baskets of more and more units of one item; and the groups that both are in. */
     | {
         readonly is: 'competes';
         readonly groups: readonly string[];
@@ -187,15 +186,25 @@ export function sweepFor(goods: readonly Ready[], place: Place, now: Instant, fi
         (line) => line.item.price * line.units > item.price * sweep,
       )
     : [];
-  return [...fine, ...further].map((line): Question => {
-    const one = whileRunning(first, { ...seed, moment, lines: [line] });
-    const other = whileRunning(second, one);
-    return {
-      ...other,
-      codes: [...new Set([...one.codes, ...other.codes])],
-      shopper: { ...other.shopper, singles: new Map([...one.shopper.singles, ...other.shopper.singles]) },
-    };
-  });
+  return [...fine, ...further].map((line) => whileBoth(first, second, { ...seed, moment, lines: [line] }));
+}
+
+/** A question as if it were asked while both run, by somebody they are for who knows both codes. */
+export function whileBoth(first: Offer, second: Offer, question: Question): Question {
+  const one = whileRunning(first, question);
+  const other = whileRunning(second, one);
+  const common = (a: ReadonlySet<string> | null, b: ReadonlySet<string> | null): string | undefined =>
+    [...(a ?? b ?? [])].find((each) => !b || b.has(each));
+  return {
+    ...other,
+    codes: [...new Set([...one.codes, ...other.codes])],
+    shopper: {
+      ...other.shopper,
+      segment: common(first.segments, second.segments) ?? null,
+      channel: common(first.channels, second.channels) ?? question.shopper.channel,
+      singles: new Map([...one.shopper.singles, ...other.shopper.singles]),
+    },
+  };
 }
 
 /** What a lane's own threshold does to an offer; null where the offer does not reach the lane's service. */

@@ -61,7 +61,7 @@ export function Strip() {
             <tr>
               <th>
                 <strong className="text-base-content">Pinned baskets</strong>{' '}
-                <span className="muted">cheapest delivery, {book.home.currency}</span>
+                <span className="muted">cheapest delivery</span>
               </th>
               <th>Intended</th>
               {channelIds.map((id) => (

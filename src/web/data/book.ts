@@ -146,48 +146,52 @@ function useSingles(): Readonly<Record<string, string>> {
 }
 const none: Readonly<Record<string, string>> = {};
 
-/** A long piece of work in a worker of its own: begun by hand, told how far it is, and ended by ending its worker. */
-export type Heavy<T> =
-  | { readonly is: 'idle' }
+/**
+ * A long piece of work in a worker of its own: told how far it is, and ended by ending its worker. `last` is its latest
+ * answer, which stays in sight while it is worked out anew.
+ */
+export type Heavy<T> = { readonly last: T | null } & (
+  | { readonly is: 'idle' | 'done' | 'stopped' }
   | { readonly is: 'running'; readonly done: number; readonly all: number }
-  | { readonly is: 'done'; readonly answer: T }
-  | { readonly is: 'stopped' }
-  | { readonly is: 'failed'; readonly why: string };
+  | { readonly is: 'failed'; readonly why: string }
+);
 
+/** Such work, begun by hand; where `by` is given, by itself whenever one of these changes. */
 export function useHeavy<T>(
   ask: (engine: Remote<Engine>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
+  by: readonly unknown[] | null = null,
 ) {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const { data: carrier } = useCarrierQuery();
   const edits = useAppSelector((state) => state.draft.edits);
-  const [state, setState] = useState<Heavy<T>>({ is: 'idle' });
+  const [state, setState] = useState<Heavy<T>>({ is: 'idle', last: null });
   const worker = useRef<Worker | null>(null);
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
   };
   useEffect(() => () => worker.current?.terminate(), []);
-  return {
-    state,
+  const begin = {
     start() {
       if (!data || !goods) return;
       end();
       const own = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
       worker.current = own;
-      setState({ is: 'running', done: 0, all: 0 });
+      setState(({ last }) => ({ is: 'running', done: 0, all: 0, last }));
       const engine = wrap<Engine>(own);
       const pace = proxy(
-        (done: number, all: number) => worker.current === own && setState({ is: 'running', done, all }),
+        (done: number, all: number) =>
+          worker.current === own && setState(({ last }) => ({ is: 'running', done, all, last })),
       );
       engine
         .load(data.book, goods, carrier?.cards ?? [], none)
         .then(() => ask(engine, edits, pace))
         .then((answer) => {
-          if (worker.current === own) setState({ is: 'done', answer });
+          if (worker.current === own) setState({ is: 'done', last: answer });
         })
         .catch((error) => {
-          if (worker.current === own) setState({ is: 'failed', why: String(error) });
+          if (worker.current === own) setState(({ last }) => ({ is: 'failed', why: String(error), last }));
         })
         .finally(() => {
           if (worker.current === own) end();
@@ -195,7 +199,17 @@ export function useHeavy<T>(
     },
     stop() {
       end();
-      setState({ is: 'stopped' });
+      setState(({ last }) => ({ is: 'stopped', last }));
     },
   };
+  const latest = useRef(begin.start);
+  latest.current = begin.start;
+  const isReady = data !== undefined && goods !== undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its work depends on
+  useEffect(() => {
+    if (by === null || !isReady) return;
+    const waiting = window.setTimeout(() => latest.current(), rest);
+    return () => clearTimeout(waiting);
+  }, [isReady, by === null, ...(by ?? [])]);
+  return { state, ...begin };
 }

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { aboutOffer, deepest, included, meets, offerCost, offerCurve } from './offers.ts';
+import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { bench, compute, curve, find } from './quick.ts';
 import { load } from './state.ts';
 import {
@@ -36,6 +36,7 @@ const engine = {
   goodsProblems,
   amiss,
   meets,
+  meetLosses,
   aboutOffer,
   offerCost,
   offerCurve,

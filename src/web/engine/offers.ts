@@ -18,6 +18,8 @@ import {
   deepestBaskets,
   type Included,
   includedPrices,
+  type Losing,
+  losingOrders,
   type Meeting,
   marginOf,
   meetings,
@@ -59,6 +61,20 @@ export function meets(edits: readonly Edit[], moment: number, only: string | nul
   return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
 }
 
+/** What past orders lose by every meeting, in the order of {@link meets}; null for those that never compete. */
+export function meetLosses(
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  moment: number,
+  pace: Pace,
+): (Losing | null)[] | null {
+  const { compiled, goods } = draftOf(edits);
+  if (!compiled) return null;
+  const { ready, bySku } = readyFor(compiled, goods);
+  const found = meetings(compiled, ready.goods, moment);
+  return losingOrders(compiled, found, datedOrders(compiled, bySku, orders, moment), pace);
+}
+
 /** What an offer decides, and what its words get wrong. */
 export function aboutOffer(
   edits: readonly Edit[],
@@ -82,12 +98,13 @@ export function offerCost(
   orders: readonly PastOrder[],
   id: string,
   moment: number,
+  pace: Pace,
 ): OfferCost | null {
   const { compiled, goods } = draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
   const past = datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment);
-  const usage = usageOf(compiled, offer, past);
+  const usage = usageOf(compiled, offer, past, pace);
   const plain = withOffer(compiled, id, null);
   let [leftWithout, leftWith] = [0, 0];
   const byChannel = new Map<string, { uses: number; cost: number }>();

@@ -20,6 +20,7 @@ export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
 export { overWords, unitWords } from './measures.ts';
+export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 export { benefitDone, benefitWord, whyWords } from './offers.ts';

@@ -72,14 +72,18 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
           )}
       </p>
       <table className="ruled mt-2" aria-label="Three answers">
+        <thead>
+          <tr>
+            <th>Meant</th>
+            <th>Told</th>
+            <th>Charged</th>
+          </tr>
+        </thead>
         <tbody>
           <tr>
-            <td className="muted">Meant</td>
-            <td className="figure">{chargedWords(finding.meant, say)}</td>
-            <td className="muted">Told</td>
-            <td className="figure">{chargedWords(finding.told, say)}</td>
-            <td className="muted">Charged</td>
-            <td className={`figure ${tone} font-semibold`}>{chargedWords(finding.charged, say)}</td>
+            <td>{chargedWords(finding.meant, say)}</td>
+            <td>{chargedWords(finding.told, say)}</td>
+            <td className={`${tone} font-semibold`}>{chargedWords(finding.charged, say)}</td>
           </tr>
         </tbody>
       </table>

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastOrder } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
@@ -7,7 +7,7 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../../core/plan/index.ts';
 import { channelName, counted, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
+import { type OpenBook, useBook, useHeavy, useMoment } from '../../data/book.ts';
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
@@ -40,12 +40,6 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
   const offer = chosen === undefined ? meant[0] : meant.find((one) => one.id === chosen);
   const there = book.book.offers.find((one) => one.id === chosen);
   const id = offer?.id ?? '';
-  const cost = useEngine(
-    (engine, edits) => (orders && id ? engine.offerCost(edits, orders, id, moment) : null),
-    [orders, id, moment],
-    'study',
-  );
-  const say = (amount: number) => money(amount, cost?.market ?? book.home);
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="What offers cost">
@@ -72,57 +66,65 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
               : 'No offer is meant yet.'}
           </p>
         )}
-        {offer && cost && (
-          <>
-            <p className="sentence">
-              <strong>{counted(cost.usage.uses.length)}</strong> of {counted(cost.usage.orders)} orders would have used
-              it, and shoppers would have paid <strong>{say(cost.usage.cost)}</strong> less. Of those orders{' '}
-              {say(cost.leftWith)} is left with it, and {say(cost.leftWithout)} without, before the carrier.
-            </p>
-            <div className="grid gap-8 lg:grid-cols-2">
-              <Moved key={id} book={book} offer={offer} orders={orders ?? []} moment={moment} say={say} />
-              <Budget book={book} offer={offer} cost={cost} say={say} />
-            </div>
-            <Split key={`split ${id}`} book={book} offer={offer} cost={cost} say={say} />
-            <p className="mt-3">
-              <Link className="quiet" to={`/offers/${id}`}>
-                Back to the offer
-              </Link>
-            </p>
-          </>
-        )}
+        {offer && orders && <CostsOf key={id} book={book} offer={offer} orders={orders} moment={moment} />}
       </section>
     </div>
+  );
+}
+
+/** A year is worked out by itself up to so many orders; more waits for a word. */
+const smallYear = 20_000;
+
+interface OfAYear {
+  readonly book: OpenBook;
+  readonly offer: OfferBody;
+  readonly orders: readonly PastOrder[];
+  readonly moment: number;
+}
+
+/** What one offer costs; the last picture stays while it is worked out anew. */
+function CostsOf({ book, offer, orders, moment }: OfAYear) {
+  const { state, start, stop } = useHeavy(
+    (engine, edits, pace) => engine.offerCost(edits, orders, offer.id, moment, pace),
+    orders.length <= smallYear ? [book, orders, moment] : null,
+  );
+  const cost = state.last;
+  const say = (amount: number) => money(amount, cost?.market ?? book.home);
+  return (
+    <>
+      {state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Work it out" />}
+      {cost && (
+        <>
+          <p className="sentence">
+            <strong>{counted(cost.usage.uses.length)}</strong> of {counted(cost.usage.orders)} orders would have used
+            it, and shoppers would have paid <strong>{say(cost.usage.cost)}</strong> less. Of those orders{' '}
+            {say(cost.leftWith)} is left with it, and {say(cost.leftWithout)} without, before the carrier.
+          </p>
+          <div className="grid gap-8 lg:grid-cols-2">
+            <Moved book={book} offer={offer} orders={orders} moment={moment} say={say} />
+            <Budget book={book} offer={offer} cost={cost} say={say} />
+          </div>
+          <BudgetSplit book={book} offer={offer} cost={cost} say={say} />
+          <p className="mt-3">
+            <Link className="quiet" to={`/offers/${offer.id}`}>
+              Back to the offer
+            </Link>
+          </p>
+        </>
+      )}
+    </>
   );
 }
 
 type Say = (amount: number) => string;
 
 /** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
-function Moved({
-  book,
-  offer,
-  orders,
-  moment,
-  say,
-}: {
-  book: OpenBook;
-  offer: OfferBody;
-  orders: readonly PastOrder[];
-  moment: number;
-  say: Say;
-}) {
-  const { state, start, stop } = useHeavy((engine, edits, pace) =>
-    engine.offerCurve(edits, orders, offer.id, moment, pace),
+function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
+  const { state, start, stop } = useHeavy(
+    (engine, edits, pace) => engine.offerCurve(edits, orders, offer.id, moment, pace),
+    orders.length <= smallYear ? [orders, moment] : null,
   );
-  const curve = state.is === 'done' ? state.answer : null;
-  // A year of a small seller is drawn at once; more waits for a word.
-  const begin = useRef(start);
-  begin.current = start;
-  const small = orders.length > 0 && orders.length <= 20_000;
-  useEffect(() => {
-    if (small) begin.current();
-  }, [small]);
+  const curve = state.last;
   return (
     <section aria-label="With its threshold elsewhere">
       <h2>With its threshold elsewhere</h2>
@@ -132,13 +134,11 @@ function Moved({
       {state.is === 'done' && !curve && (
         <p className="muted">It asks for no value, and has no most that it takes: there is nothing to move.</p>
       )}
-      {!curve && state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
+      {state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
       {curve && <Curve book={book} offer={offer} curve={curve} say={say} again={start} />}
     </section>
   );
 }
-
-/** How many of the least unit make one of the first market's currency. */
 
 function Curve({
   book,
@@ -324,7 +324,7 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
 }
 
 /** A budget split over channels: by an amount, a share, or by what each has needed; the parts add up. */
-function Split({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; cost: OfferCost; say: Say }) {
+function BudgetSplit({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; cost: OfferCost; say: Say }) {
   const channels = offer.channels ?? [...channelIds];
   const [ways, setWays] = useState<Readonly<Record<string, { by: PartOfBudget['by']; figure: string }>>>({});
   if (cost.budget === null) return null;

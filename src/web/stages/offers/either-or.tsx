@@ -11,7 +11,7 @@ export function EitherOr({ book }: { book: OpenBook }) {
     book.edit(['eitherOr', id], { id, name: 'one of these', of: 'order', offers: [] });
   };
   return (
-    <section className="mt-3" aria-label="Either/or">
+    <section className="mt-5" aria-label="Either/or">
       <div className="head">
         <h2>Either/or</h2>
         <span className="muted">
@@ -32,7 +32,7 @@ export function EitherOr({ book }: { book: OpenBook }) {
       {eitherOr.map((group) => {
         const at = ['eitherOr', group.id];
         return (
-          <p key={group.id} className="sentence mb-1 bg-base-100 px-3 py-1">
+          <p key={group.id} className="sentence border-t border-base-300 py-1">
             <TextPart
               label={`Name of the group ${group.name}`}
               value={group.name}

@@ -5,7 +5,16 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
-import { dated, faultText, money, offerTitle, serviceName, wallOf } from '../../../words/index.ts';
+import {
+  basketWords,
+  dated,
+  faultText,
+  money,
+  offerTitle,
+  relationWords,
+  serviceName,
+  wallOf,
+} from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
@@ -15,7 +24,6 @@ import { Split } from '../../ui/split.tsx';
 import { freshBenefit } from './benefit.tsx';
 import { calendarOf } from './calendar.ts';
 import { EventsList } from './events.tsx';
-import { basketWords, relationWords } from './meets.tsx';
 import { PromiseWords } from './promise.tsx';
 import { OfferActs, OfferSentence } from './sentence.tsx';
 import { OffersTabs } from './tabs.tsx';
