@@ -15,7 +15,7 @@ export const problemSchema = z.object({
   right: z.string(),
 });
 export const changeSchema = z.object({
-  path: z.array(z.string()),
+  path: z.array(z.string()).readonly(),
   before: z.unknown().optional(),
   after: z.unknown().optional(),
 });
@@ -61,8 +61,29 @@ export const revisionSchema = z.object({
   who: z.string(),
   note: z.string(),
   count: z.int(),
+  /** The first of its changes that were asked for; of a long one the path alone. */
+  first: z.array(changeSchema),
 });
-export const revisionsPage = z.object({ revisions: z.array(revisionSchema), next: z.int().nullable() });
+export const revisionsPage = z.object({
+  revisions: z.array(revisionSchema),
+  next: z.int().nullable(),
+  /** Everybody who has saved. */
+  people: z.array(z.string()),
+});
+/** Which revisions are asked for, as an address says it: kinds parted by commas, a path by slashes. */
+export const revisionsRequest = z.strictObject({
+  before: z.coerce
+    .number()
+    .int()
+    .min(1)
+    .max(2 ** 31 - 1)
+    .default(2 ** 31 - 1),
+  who: z.string().max(60).optional(),
+  kinds: z.string().max(400).optional(),
+  of: z.string().max(400).optional(),
+});
+export type RevisionsPage = z.infer<typeof revisionsPage>;
+export type RevisionsRequest = z.input<typeof revisionsRequest>;
 export const changesAnswer = z.object({ from: z.int(), to: z.int(), changes: z.array(changeSchema) });
 export const takeBackRequest = z.strictObject({ who });
 export type Revision = z.infer<typeof revisionSchema>;

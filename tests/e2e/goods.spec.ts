@@ -87,3 +87,28 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await expect(panel).toContainText('taken, as revision', { timeout: 60_000 });
   await expect(desk.getByText(`${before + 19_999} goods`)).toBeVisible({ timeout: 60_000 });
 });
+
+test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk, application }) => {
+  await desk.goto(`${application.address}/goods`);
+  const grid = desk.getByRole('grid', { name: 'Goods' });
+  const name = grid.getByRole('columnheader', { name: 'Name' });
+  await expect(name).toBeVisible();
+  const sku = grid.getByRole('gridcell').first();
+  const before = await sku.boundingBox();
+  await grid.evaluate((box) => box.scrollTo({ left: 700 }));
+  await expect.poll(async () => (await sku.boundingBox())?.x).toBe(before?.x);
+  await desk.getByText('Columns', { exact: true }).click();
+  await desk.getByRole('checkbox', { name: 'Name', exact: true }).uncheck();
+  await expect(name).toBeHidden();
+  await desk.reload();
+  await expect(grid.getByRole('columnheader', { name: /^Price/ })).toBeVisible();
+  await expect(name).toBeHidden();
+  await desk.getByText('Columns, 1 left out').click();
+  await desk.getByRole('button', { name: 'All of them' }).click();
+  await expect(name).toBeVisible();
+  // A figure keeps to the right while it is typed.
+  const price = grid.getByRole('gridcell', { name: /^\d+\.\d\d$/ }).first();
+  await price.dblclick();
+  await expect(grid.getByRole('textbox')).toHaveCSS('text-align', 'right');
+  await desk.keyboard.press('Escape');
+});

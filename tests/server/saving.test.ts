@@ -191,3 +191,38 @@ describe('the door', () => {
     expect((await at.call('GET', '/api/nothing')).status).toBe(404);
   });
 });
+
+describe('revisions', () => {
+  const page = async (query: string) =>
+    (await at.call('GET', `/api/revisions${query}`)).body as {
+      revisions: { number: number; who: string; count: number; first: { path: string[] }[] }[];
+      people: string[];
+    };
+  test('are of a person, of kinds of things, of one object, with the changes asked for first', async () => {
+    const saved = async (who: string, edits: { path: string[]; value: unknown }[]) =>
+      (await at.call('POST', '/api/revisions', { base, who, note: '', edits })).status;
+    expect(await saved('Nuala', [{ path: amount, value: '6.10' }])).toBe(201);
+    expect(
+      await saved('Oisín', [
+        { path: ['zones', 'home', 'name'], value: 'Here' },
+        { path: ['offers', 'suds', 'title'], value: 'Suds' },
+      ]),
+    ).toBe(201);
+    const numbers = async (query: string) =>
+      (await page(query)).revisions.map((one) => one.number - base).filter((one) => one > 0);
+    expect(await numbers('?who=Nuala')).toEqual([1]);
+    expect(await numbers('?kinds=offers,eitherOr')).toEqual([2]);
+    expect(await numbers('?of=templates/soaps/lanes/home/post')).toEqual([1]);
+    expect(await numbers('?of=templates/soaps/lanes/home/po')).toEqual([]);
+    expect(await numbers('?who=Nuala&kinds=offers')).toEqual([]);
+    expect((await page('?kinds=offers')).revisions[0]).toMatchObject({
+      count: 2,
+      first: [{ path: ['offers', 'suds', 'title'], after: 'Suds' }],
+    });
+    expect((await page('')).people).toEqual(expect.arrayContaining(['Nuala', 'Oisín']));
+  });
+  test('an address that is none is refused with what would be right', async () => {
+    const answer = await at.call('GET', '/api/revisions?before=soon');
+    expect([answer.status, answer.body.problems[0].at]).toEqual([400, ['before']]);
+  });
+});

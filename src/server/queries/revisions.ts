@@ -35,17 +35,51 @@ export async function addRevision(
   ]);
 }
 
-/** Revisions before a number, newest first. */
+/** Which revisions are asked for; null for any. */
+export interface RevisionFilter {
+  readonly who: string | null;
+  /** First steps of paths: those that change something of one of them. */
+  readonly kinds: readonly string[] | null;
+  /** The beginning of a path: those that change something under it. */
+  readonly of: readonly string[] | null;
+}
+
+/**
+ * Revisions before a number that a filter takes, newest first, each with how many changes it has and the first three
+ * that the filter takes; of a change that is long its path alone.
+ */
 export async function revisionsBefore(
   connection: Connection,
   before: number,
+  { who, kinds, of }: RevisionFilter,
   limit: number,
-): Promise<(RevisionRow & { count: number })[]> {
-  const { rows } = await connection.query<RevisionRow & { count: number }>(
-    'select number, at, who, note, jsonb_array_length(changes) as count from revision where number < $1 order by number desc limit $2',
-    [before, limit],
+): Promise<(RevisionRow & { count: number; first: Change[] })[]> {
+  const { rows } = await connection.query<RevisionRow & { count: number; first: Change[] }>(
+    `select number, at, who, note, jsonb_array_length(changes) as count, coalesce(told.first, '[]') as first
+       from revision cross join lateral (
+         select count(*) as found,
+           jsonb_agg(case when length(one::text) < 2000 then one else jsonb_build_object('path', one -> 'path') end)
+             filter (where nth <= 3) as first
+         from (
+           select one, row_number() over (order by at) as nth
+             from jsonb_array_elements(changes) with ordinality as change (one, at)
+            where ($3::text[] is null or one -> 'path' ->> 0 = any ($3))
+              and ($4::text[] is null
+                or array(select jsonb_array_elements_text(one -> 'path') limit cardinality($4)) = $4)
+         ) as taken
+       ) as told
+      where number < $1 and ($2::text is null or who = $2)
+        and (($3::text[] is null and $4::text[] is null) or told.found > 0)
+      order by number desc limit $5`,
+    [before, who, kinds, of, limit],
   );
   return rows;
+}
+
+/** Everybody who has saved. */
+export async function savers(connection: Connection): Promise<string[]> {
+  const { rows } = await connection.query<{ who: string }>('select distinct who from revision order by who limit 200');
+  return rows.map((row) => row.who);
 }
 
 /** The changes of the revisions after `from` up to `to`, oldest first. */

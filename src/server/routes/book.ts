@@ -1,5 +1,5 @@
 import { Hono } from 'hono';
-import { saveRequest, takeBackRequest } from '../../contract/index.ts';
+import { type RevisionsPage, revisionsRequest, saveRequest, takeBackRequest } from '../../contract/index.ts';
 import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
 import { migrationText, saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
@@ -7,9 +7,9 @@ import { snapshot } from '../database.ts';
 import { Refusal } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import { allGoods, goodsAfter } from '../queries/goods.ts';
-import { changesBetween, newest, revisionsBefore } from '../queries/revisions.ts';
+import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { parsed, rowNumber } from './parsed.ts';
+import { parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
@@ -77,12 +77,17 @@ export function bookRoutes(context: Context): Hono {
       return c.json({ revision: await save(database, { ...request, edits, at: await at() }) }, 201);
     })
     .get('/revisions', async (c) => {
-      const before = rowNumber(c.req.query('before') ?? String(2 ** 31 - 1));
-      const rows = await revisionsBefore(database, before, pageOfRevisions);
+      const { before, who, kinds, of } = shapedAs(revisionsRequest, c.req.query());
+      const filter = { who: who ?? null, kinds: kinds?.split(',') ?? null, of: of?.split('/') ?? null };
+      const [rows, people] = await Promise.all([
+        revisionsBefore(database, before, filter, pageOfRevisions),
+        savers(database),
+      ]);
       return c.json({
         revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })),
         next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null,
-      });
+        people,
+      } satisfies RevisionsPage);
     })
     .get('/revisions/:from/to/:to', async (c) => {
       const [from, to] = [rowNumber(c.req.param('from')), rowNumber(c.req.param('to'))];

@@ -12,7 +12,12 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
   } catch {
     throw new Refusal(400, 'json', 'The request is not JSON');
   }
-  const read = shaped(schema, body);
+  return shapedAs(schema, body);
+}
+
+/** What a request says as the contract has it, or a refusal with every place that is not. */
+export function shapedAs<T>(schema: z.ZodType<T>, data: unknown): T {
+  const read = shaped(schema, data);
   if (read.ok) return read.value;
   throw new Refusal(400, 'request', 'The request is not as the contract says', {
     problems: read.problems.map(saidProblem),

@@ -12,6 +12,8 @@ export function useRoom(): Stage | undefined {
 }
 
 /** Tells where a path of the book is looked at and edited; null where it has no place of its own. */
+export const useRooms = (): readonly Stage[] => useContext(RoomsContext);
+
 export function usePlaces(): (path: readonly string[]) => { readonly to: string; readonly words: string } | null {
   const rooms = useContext(RoomsContext);
   return (path) => rooms.find((room) => (path[0] ?? '') in room.opens)?.opens[path[0] ?? '']?.(path) ?? null;

@@ -29,7 +29,8 @@ import {
   listReport,
   ordersPage,
   type PastOrder,
-  type Revision,
+  type RevisionsPage,
+  type RevisionsRequest,
   revisionsPage,
   type SegmentCount,
   type Send,
@@ -149,8 +150,8 @@ export const api = createApi({
         return { data: orders };
       },
     }),
-    revisions: build.query<{ revisions: Revision[]; next: number | null }, void>({
-      query: () => '/revisions',
+    revisions: build.query<RevisionsPage, RevisionsRequest>({
+      query: (params) => ({ url: '/revisions', params }),
       transformResponse: read(revisionsPage),
       providesTags: ['Book'],
     }),

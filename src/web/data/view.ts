@@ -9,6 +9,8 @@ export interface ViewState {
   readonly stripRows: number;
   /** How much of its sheet what is above a grip may take, in percent, by the sheet. */
   readonly splits: Readonly<Record<string, number>>;
+  /** The columns left out, by the sheet. */
+  readonly hidden: Readonly<Record<string, readonly string[]>>;
   readonly theme: 'light' | 'dark' | 'system';
   readonly who: string;
   readonly open: 'palette' | 'keys' | 'changes' | 'moment' | 'who' | null;
@@ -23,6 +25,7 @@ const start: ViewState = {
   strip: true,
   stripRows: 2,
   splits: {},
+  hidden: {},
   theme: 'system',
   who: 'Somebody',
   open: null,
@@ -41,6 +44,13 @@ export const view = createSlice({
       ...state,
       splits: { ...state.splits, [name]: share },
     }),
+    hiddenSet: (
+      state,
+      { payload: { name, columns } }: PayloadAction<{ name: string; columns: readonly string[] }>,
+    ) => ({
+      ...state,
+      hidden: { ...state.hidden, [name]: columns },
+    }),
     themeSet: (state, { payload }: PayloadAction<ViewState['theme']>) => ({ ...state, theme: payload }),
     whoSet: (state, { payload }: PayloadAction<string>) => ({ ...state, who: payload }),
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
@@ -49,5 +59,15 @@ export const view = createSlice({
   },
 });
 
-export const { asOfSet, stripToggled, stripRowsSet, splitSet, themeSet, whoSet, opened, checkingSet, engineFailed } =
-  view.actions;
+export const {
+  asOfSet,
+  stripToggled,
+  stripRowsSet,
+  splitSet,
+  hiddenSet,
+  themeSet,
+  whoSet,
+  opened,
+  checkingSet,
+  engineFailed,
+} = view.actions;

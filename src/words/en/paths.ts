@@ -1,47 +1,102 @@
-import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
+import { type Book, type Change, defaultTemplateOf } from '../../core/book/index.ts';
+import type { Column } from '../../core/goods/index.ts';
 import type { RateBody } from '../../core/rates/index.ts';
+import { goodsFieldWords } from './goods-fields.ts';
 import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 import { rateText } from './rates.ts';
 
 /** What a path of the book leads to, for the list of changes. */
 export function pathWords(book: Book, path: readonly string[]): string {
-  const [kind, id = '', ...rest] = path;
-  const field = (rest.at(-1) ?? '').replace(/([A-Z])/g, ' $1').toLowerCase();
+  const [kind = '', id = '', ...rest] = path;
+  if (path.length === 1 && kind !== 'mixedBy' && kind !== 'numbered') return fieldWords(path);
+  const within = (name: string) => [name, fieldWords(rest)].filter(Boolean).join(', ');
+  const named = (list: readonly { readonly id: string; readonly name: string }[]) =>
+    list.find((one) => one.id === id)?.name ?? id;
   switch (kind) {
-    case 'goods':
-      return `${id}${rest.length > 0 ? `, ${field}` : ''}`;
-    case 'zones':
-      return `Zone ${zoneName(book, id)}${rest.length > 0 ? `, ${field}` : ''}`;
-    case 'templates': {
-      const [what, zone, service, ...deep] = rest;
-      if (what !== 'lanes' || !zone) return `Template ${templateName(book, id)}${field ? `, ${field}` : ''}`;
-      return `${id === defaultTemplateOf(book).id ? '' : `${templateName(book, id)}, `}${zoneName(book, zone)}${service ? `, ${serviceName(book, service).toLowerCase()}` : ''}${deep.length > 0 ? `: ${deep.join(' ').replace('freeFrom', 'free from')}` : ''}`;
+    case 'goods': {
+      const [column, ...deep] = rest;
+      const label = column === undefined ? '' : (goodsFieldWords[column as Column]?.label ?? column).toLowerCase();
+      return [id, [label, fieldWords(deep)].filter(Boolean).join(' ')].filter(Boolean).join(', ');
     }
+    case 'zones':
+      return within(`Zone ${zoneName(book, id)}`);
+    case 'templates':
+      return templatePathWords(book, id, rest);
     case 'offers':
-      return `${offerTitle(book, id)}${rest.length > 0 ? `: ${rest.join(' ')}` : ''}`;
-    case 'channels':
-      return `${channelName(id)}, ${rest.join(' ')}`;
+      return within(offerTitle(book, id));
+    case 'channels': {
+      const [setting = '', service] = rest;
+      return setting === 'speeds' && service
+        ? `${channelName(id)}, what ${serviceName(book, service).toLowerCase()} is called`
+        : within(channelName(id));
+    }
     case 'pinned':
-      return `Pinned basket ${id}`;
+      return within(`Pinned basket ${named(book.pinned)}`);
     case 'mixing':
-      return `Mixing rule ${id}${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(`Mixing rule ${id}`);
     case 'mixedBy':
       return 'Mixing';
     case 'eitherOr':
-      return `Either/or “${book.eitherOr.find((one) => one.id === id)?.name ?? id}”${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(`Either/or “${named(book.eitherOr)}”`);
     case 'numbered':
       return 'The highest number of an offer';
     case 'services':
-      return `${serviceName(book, id)}${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(serviceName(book, id));
     case 'selections':
-      return `Selection ${book.selections.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(`Selection ${named(book.selections)}`);
+    case 'segments':
+      return within(`Segment ${named(book.segments)}`);
     case 'markets':
-      return `Market ${book.markets.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(`Market ${named(book.markets)}`);
     case 'boxes':
-      return `Box ${book.boxes.find((one) => one.id === id)?.name ?? id}${rest.length > 0 ? `, ${field}` : ''}`;
+      return within(`Box ${named(book.boxes)}`);
+    case 'events':
+      return within(`Event ${named(book.events)}`);
+    case 'taxes':
+      return within(`Tax ${id}`);
+    case 'exchange':
+      return within(`Exchange rate ${id}`);
     default:
-      return path.join(', ');
+      return fieldWords(path);
   }
+}
+
+/** A template's lane by its zone and service; the default template goes without saying. */
+function templatePathWords(book: Book, id: string, [what, zone, service, ...deep]: readonly string[]): string {
+  const name = templateName(book, id);
+  if (what !== 'lanes' || !zone)
+    return [`Template ${name}`, what && fieldWords([what, zone ?? ''])].filter(Boolean).join(', ');
+  const template = id === defaultTemplateOf(book).id ? '' : `${name}: `;
+  const lane = [zoneName(book, zone), service && serviceName(book, service).toLowerCase()].filter(Boolean).join(', ');
+  return `${template}${[lane, fieldWords(deep)].filter(Boolean).join(', ')}`;
+}
+
+/** Fields that go without saying: what a lane charges is its rate's amount. */
+const silent = new Set(['rate', 'amount', 'value', 'is', 'sets', '']);
+const fields: Readonly<Record<string, string>> = {
+  freeFrom: 'free from',
+  timeZone: 'time zone',
+  oneOfAName: 'one of a name',
+  eitherOr: 'either/or',
+};
+
+/** The fields that a path leads through, in words. */
+const fieldWords = (steps: readonly string[]): string =>
+  steps
+    .filter((step) => !silent.has(step))
+    .map((step) => fields[step] ?? step.replace(/([A-Z])/g, ' $1').toLowerCase())
+    .join(' ');
+
+/** A change in a line: what it is of, what stood there, and what stands now. */
+export function changeText(book: Book, change: Change): string {
+  const what = pathWords(book, change.path);
+  // A long change comes without its values.
+  if (!('before' in change) && !('after' in change)) return what;
+  // A thing that is whole has said its name already.
+  if (!('before' in change))
+    return change.path.length === 2 ? `${what}, new` : `${what}: ${valueWords(change.after)}, new`;
+  if (!('after' in change)) return `${what}: taken away`;
+  return `${what}: ${valueWords(change.before)} → ${valueWords(change.after)}`;
 }
 
 /** That nothing stands where an edit leads. */

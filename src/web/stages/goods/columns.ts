@@ -23,6 +23,13 @@ const sheet: Readonly<Record<Column, { readonly width: number; readonly figure?:
   prices: { width: 150 },
   dated: { width: 220 },
 };
-export const shownColumns = Object.keys(sheet) as Column[];
-export const widths = shownColumns.map((id) => `${sheet[id].width}px`).join(' ');
+const all = Object.keys(sheet) as Column[];
+/** The column that is always there, and stays in sight. */
+export const firstColumn: Column = 'sku';
+/** Those that may be left out. */
+export const optionalColumns = all.filter((id) => id !== firstColumn);
+/** The columns of the sheet without those left out. */
+export const columnsBut = (hidden: readonly string[]): Column[] =>
+  all.filter((id) => id === firstColumn || !hidden.includes(id));
+export const widthsOf = (columns: readonly Column[]): string => columns.map((id) => `${sheet[id].width}px`).join(' ');
 export const isFigure = (id: Column): boolean => sheet[id].figure === true;

@@ -21,7 +21,8 @@ import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { freshId } from '../../ui/fresh-id.ts';
 import { BulkEdit } from './bulk.tsx';
-import { isFigure, shownColumns, widths } from './columns.ts';
+import { Columns, useHidden } from './column-choice.tsx';
+import { columnsBut, isFigure, widthsOf } from './columns.ts';
 import { ImportReport } from './import-report.tsx';
 import { LargeImport } from './large-import.tsx';
 import { readFile } from './read-file.ts';
@@ -92,6 +93,9 @@ function Goods({ book }: { book: OpenBook }) {
   const [bulk, setBulk] = useState(false);
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
+  const hidden = useHidden();
+  const shownColumns = useMemo(() => columnsBut(hidden), [hidden]);
+  const widths = widthsOf(shownColumns);
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
   const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
   const problems = useEngine((engine, edits) => engine.goodsProblems(edits), [], 'study');
@@ -254,6 +258,7 @@ function Goods({ book }: { book: OpenBook }) {
                 }}
               />
             </label>
+            <Columns />
             <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows))}>
               Export {rows.length === book.goods.length ? 'CSV' : `these ${rows.length}`}
             </button>

@@ -6,6 +6,9 @@ export const goods: Stage = {
   path: 'goods',
   name: 'Goods',
   sheets: [{ path: '', name: 'Goods', find: null, page: async () => (await import('./goods.tsx')).GoodsStage }],
-  opens: { goods: ([, sku]) => ({ to: sku ? filtered(sku) : '/goods', words: 'Open the item' }) },
+  opens: {
+    goods: ([, sku]) => ({ to: sku ? filtered(sku) : '/goods', words: 'Open the item' }),
+    selections: () => ({ to: '/goods', words: 'Open them' }),
+  },
   finds: (book) => book.goods.map((item) => ({ name: item.name, what: item.sku, to: filtered(item.sku) })),
 };

@@ -5,16 +5,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
-import {
-  basketWords,
-  dated,
-  faultText,
-  money,
-  offerTitle,
-  relationWords,
-  serviceName,
-  wallOf,
-} from '../../../words/index.ts';
+import { basketWords, dated, faultText, money, offerTitle, serviceName, wallOf } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
@@ -24,6 +15,7 @@ import { Split } from '../../ui/split.tsx';
 import { freshBenefit } from './benefit.tsx';
 import { calendarOf } from './calendar.ts';
 import { EventsList } from './events.tsx';
+import { Facets } from './facets.tsx';
 import { PromiseWords } from './promise.tsx';
 import { OfferActs, OfferSentence } from './sentence.tsx';
 import { OffersTabs } from './tabs.tsx';
@@ -200,6 +192,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
                 proposed={about?.proposed ?? ''}
               />
               <Told book={book} offer={offer} moment={moment} />
+              <Facets book={book} offer={offer} moment={moment} />
             </>
           )}
         </Split>
@@ -256,7 +249,7 @@ function Bulk({
   );
 }
 
-/** What an offer does to the pinned baskets, the basket it decides, and what it meets. */
+/** What an offer does to the pinned baskets, and the basket it decides. */
 function Meaning({
   book,
   offer,
@@ -268,15 +261,7 @@ function Meaning({
   moment: number;
   deciding: Deciding | null;
 }) {
-  const go = useNavigate();
   const computed = useEngine((engine, edits) => engine.compute(edits, moment), [moment]);
-  const meetings = useEngine((engine, edits) => engine.meets(edits, moment, offer.id), [offer.id, moment], 'study');
-  const met =
-    meetings?.filter(
-      (one) => one.first.offer === offer.id || (one.second.is === 'offer' && one.second.offer === offer.id),
-    ) ?? [];
-  const offers = met.filter((one) => one.second.is === 'offer');
-  const lanes = met.filter((one) => one.second.is === 'lane' && one.relation.is === 'competes');
   return (
     <>
       <h2>Pinned baskets with it</h2>
@@ -302,30 +287,6 @@ function Meaning({
           <h2 className="mt-4">A basket it alone decides</h2>
           <p className={deciding?.is === 'never' ? 'text-off' : ''}>
             {deciding ? decidingWords(book, deciding) : 'looking …'}
-          </p>
-          <h2 className="mt-4">What it meets</h2>
-          {offers.slice(0, 12).map((one) => {
-            const other =
-              one.first.offer === offer.id && one.second.is === 'offer' ? one.second.offer : one.first.offer;
-            return (
-              <p key={other} className="border-t border-base-300 py-1">
-                <strong>{offerTitle(book.book, other)}</strong>:{' '}
-                <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home)}</span>
-              </p>
-            );
-          })}
-          {lanes.slice(0, 3).map((one) => (
-            <p key={JSON.stringify(one.second)} className="border-t border-base-300 py-1">
-              {one.second.is === 'lane' &&
-                `${serviceName(book.book, one.second.service)} is free from ${money(one.second.freeFrom, book.home)} by itself: `}
-              <span className={one.surprising ? 'text-off' : ''}>{relationWords(book.book, one, book.home)}</span>
-            </p>
-          ))}
-          {met.length === 0 && meetings && <p className="muted">Nothing else is meant.</p>}
-          <p className="mt-3">
-            <button type="button" className="act" onClick={() => go(`/offers/costs/${offer.id}`)}>
-              What it costs
-            </button>
           </p>
         </>
       )}

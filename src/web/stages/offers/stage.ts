@@ -32,7 +32,9 @@ export const offers: Stage = {
   ],
   opens: {
     offers: ([, id]) => ({ to: `/offers/${id}`, words: 'Open it' }),
-    eitherOr: () => ({ to: '/offers', words: 'Open it' }),
+    eitherOr: () => ({ to: '/offers/meets', words: 'Open it' }),
+    segments: () => ({ to: '/offers/codes', words: 'Open them' }),
+    events: () => ({ to: '/offers', words: 'Open them' }),
   },
   finds: ({ book }) => book.offers.map((offer) => ({ name: offer.title, what: 'offer', to: `/offers/${offer.id}` })),
 };

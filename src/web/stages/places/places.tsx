@@ -15,6 +15,7 @@ import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
 import type { MapAnswer } from '../../engine/study.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { History } from '../../ui/history.tsx';
 import { Missing } from '../../ui/missing.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { World } from './world.tsx';
@@ -399,6 +400,7 @@ function Places({ book }: { book: OpenBook }) {
             ))}
           </div>
         )}
+        {zone && <History key={zone.id} book={book} path={['zones', zone.id]} />}
       </aside>
     </div>
   );

@@ -15,6 +15,7 @@ import {
   TextPart,
 } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { History } from '../../ui/history.tsx';
 import { TenderContext, useCurrency, useTender } from '../../ui/tender.ts';
 import { LaneCurve } from './curve.tsx';
 import { DatedRows } from './dated.tsx';
@@ -204,6 +205,7 @@ export function LaneMeaning({
       {curve && <LaneCurve curve={curve} tender={tender} />}
       <RateBelow rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       <DatedRows book={book} lane={lane} path={path} />
+      <History key={path.join()} book={book} path={path} />
       {mine.map(({ id, note }) => (
         <div
           key={`${id} ${note.clause.about}`}

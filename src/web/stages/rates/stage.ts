@@ -45,6 +45,7 @@ export const rates: Stage = {
       what === 'lanes' && zone
         ? { to: `/rates/${zone}${service ? `/${service}` : ''}?template=${id}`, words: 'Open the lane' }
         : { to: `/rates?template=${id}`, words: 'Open the template' },
+    services: open('/rates/mixing'),
     mixing: open('/rates/mixing'),
     mixedBy: open('/rates/mixing'),
     taxes: open('/rates/markets'),
