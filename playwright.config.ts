@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  globalSetup: './tests/e2e/seeded.ts',
   workers: 2,
   timeout: 240_000,
   expect: { timeout: 30_000 },
