@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { type Expected, type Found, forms, type Problem, type Result } from '../exact/index.ts';
+import { type ExpectedShape, type FoundShape, forms, type Problem, type Result } from '../exact/index.ts';
 
 /**
  * Data held against a schema; problems with their place, lists of things with an id named by it.
@@ -39,7 +39,7 @@ function problemsOf(issue: Issue, data: unknown, above: readonly PropertyKey[]):
 const depth = (issues: readonly Issue[]): number => Math.max(0, ...issues.map((issue) => issue.path.length));
 
 /** What would be right. The written forms say it by their names, which the schemas give as messages. */
-function expectedBy(issue: Issue): Expected {
+function expectedBy(issue: Issue): ExpectedShape {
   const form = forms.find((one) => one === issue.message);
   if (form) return { is: 'form', form };
   switch (issue.code) {
@@ -64,7 +64,7 @@ function expectedBy(issue: Issue): Expected {
 
 const countedIn = (origin: string) => (origin === 'string' ? 'letters' : origin === 'array' ? 'entries' : 'value');
 
-function foundIn(value: unknown): Found {
+function foundIn(value: unknown): FoundShape {
   if (value === undefined) return { is: 'nothing' };
   if (typeof value === 'string') return { is: 'text', text: value };
   if (Array.isArray(value)) return { is: 'list', length: value.length };

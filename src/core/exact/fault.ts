@@ -63,7 +63,7 @@ export type Thing =
   | 'thing';
 
 /** What stands where something of another shape should. */
-export type Found =
+export type FoundShape =
   | { readonly is: 'nothing' | 'object' }
   | { readonly is: 'text'; readonly text: string }
   | { readonly is: 'list'; readonly length: number }
@@ -71,7 +71,7 @@ export type Found =
   | { readonly is: 'value'; readonly text: string };
 
 /** The shape that something should have. */
-export type Expected =
+export type ExpectedShape =
   | { readonly is: 'form'; readonly form: Form }
   /** As JSON and its schemas name them, such as `string`. */
   | { readonly is: 'type'; readonly type: string }
@@ -86,7 +86,7 @@ export type Expected =
 export type Fault =
   // What is written.
   | { readonly is: 'malformed'; readonly text: string; readonly form: Form }
-  | { readonly is: 'shape'; readonly found: Found; readonly expected: Expected }
+  | { readonly is: 'shape'; readonly found: FoundShape; readonly expected: ExpectedShape }
   | { readonly is: 'strange key'; readonly key: string }
   | { readonly is: 'no text' }
   | { readonly is: 'decimals'; readonly text: string; readonly found: number; readonly most: number }

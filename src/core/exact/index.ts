@@ -2,7 +2,15 @@
 export { type Conversion, conversionAt, converted, edgeIn, type MarketRounding, rounded } from './convert.ts';
 export { type Currency, currencies, currencyDigits, isCurrency } from './currency.ts';
 export { type Decimal, decimalText, parseDecimal, scaled as scaledTo } from './decimal.ts';
-export { type Expected, type Fault, type Form, type Found, forms, type Problem, type Thing } from './fault.ts';
+export {
+  type ExpectedShape,
+  type Fault,
+  type Form,
+  type FoundShape,
+  forms,
+  type Problem,
+  type Thing,
+} from './fault.ts';
 export { type Length, type LengthUnit, lengthUnits, parseLength } from './length.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';

@@ -30,6 +30,9 @@ export function className(book: Book, one: ClassOfBasket): string {
   }
 }
 
+const laneName = (book: Book, { zone, service }: { readonly zone: string; readonly service: string }): string =>
+  `${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`;
+
 export function clauseName(book: Book, clause: Clause): string {
   switch (clause.about) {
     case 'goods':
@@ -37,17 +40,19 @@ export function clauseName(book: Book, clause: Clause): string {
     case 'zone':
       return zoneName(book, clause.zone);
     case 'rate':
-      return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: ${laneWords(book, clause.zone, clause.service)}`;
+      return `${laneName(book, clause)}: ${laneWords(book, clause.zone, clause.service)}`;
     case 'threshold': {
       const free = defaultTemplateOf(book).lanes[clause.zone]?.[clause.service]?.freeFrom;
-      return `${zoneName(book, clause.zone)}, ${serviceName(book, clause.service).toLowerCase()}: free from ${free?.value ?? ''} ${free?.test ?? ''} discounts`;
+      return `${laneName(book, clause)}: free from ${free?.value ?? ''} ${free?.test ?? ''} discounts`;
     }
     case 'offer':
       return offerTitle(book, clause.offer);
     case 'currency':
       return 'The currency';
     case 'apart':
-      return `${clause.items} ${clause.items === 1 ? apartWords[clause.by].replace('goods', 'item') : apartWords[clause.by]}`;
+      return clause.items === 1
+        ? `1 ${apartWords[clause.by].replace('goods', 'item')}`
+        : `${clause.items} ${apartWords[clause.by]}`;
     case 'stocked':
       return `${clause.items} goods stocked by the channel`;
     case 'mixing':

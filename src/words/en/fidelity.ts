@@ -36,7 +36,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'fee of each item':
       return `A lane fee of each item cannot be said there: ${say(loss.each)} too little for each.`;
     case 'bounds':
-      return `Bounds on ${joined(loss.over.map((over) => overWords[over]))} cannot be said there: it is offered outside them too.`;
+      return cannot(`Bounds on ${joined(loss.over.map((over) => overWords[over]))}`, 'it is offered outside them too');
     case 'nearest line':
       return `No mass breaks there; the nearest line per started ${loss.grams} g is up to ${say(loss.off)} off.`;
     case 'whole grams':
@@ -44,17 +44,21 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'ends within a gram':
       return 'The table ends within a gram there, and masses are rounded up: the last part of a gram is not offered.';
     case 'begins within a gram':
-      return 'Masses are rounded up to whole grams there: the last part of a gram below the least mass is offered already.';
+      return 'Masses are rounded up to whole grams there: the last gram below the least mass is offered already.';
     case 'dearest item only':
-      return `A basket pays its dearest item’s entry, once: several items together may pay up to ${say(loss.off)} too little.`;
+      return `A basket pays its dearest item’s entry, once: several items may pay up to ${say(loss.off)} too little.`;
     case 'threshold':
-      return `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]} cannot be said there: it is never free.`;
+      return cannot(
+        `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]}`,
+        'it is never free',
+      );
     case 'tested before discounts': {
       const ranges = loss.ranges.map(
         ({ from, to, offer }) =>
           `${say(from)} ${to === null ? 'and more' : `to ${say(to)}`} with “${offerTitle(book, offer)}”`,
       );
-      return `Tested before discounts there: baskets of ${ranges.join(', ')} are charged up to ${say(loss.most)} too little.`;
+      const short = `are charged up to ${say(loss.most)} too little`;
+      return `Tested before discounts there: baskets of ${ranges.join(', ')} ${short}.`;
     }
     case 'apart':
       return apartWords[loss.by];
@@ -67,7 +71,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'list full':
       return `Only ${loss.fit} of ${loss.goods} goods fit on an offer’s list there.`;
     case 'entries full':
-      return `Only ${loss.fit} entries fit an item; ${upToSome(loss.left)} ${loss.left.length === 1 ? 'is' : 'are'} left out.`;
+      return `Only ${loss.fit} entries fit an item; left out: ${upToSome(loss.left)}.`;
     case 'whole countries':
       return [
         loss.reached.length > 0 && `Only whole countries can be named there: it reaches ${upToSome(loss.reached)} too.`,
@@ -84,7 +88,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'outside the target':
       return 'Not in the countries the feed targets, or not a place that an entry can name.';
     case 'promised where closed':
-      return `${upToSome(loss.places)}: left out of the book, but under the country’s entry there; up to ${say(loss.most)} is promised where the shop does not deliver.`;
+      return [
+        `${upToSome(loss.places)}: left out of the book, but under the country’s entry there;`,
+        `up to ${say(loss.most)} is promised where the shop does not deliver.`,
+      ].join(' ');
     case 'services fall':
       return `Services that ${upToSome(loss.places)} do not have fall under the country’s entry there.`;
     case 'benefit':
@@ -98,7 +105,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'segments':
       return 'Segments of customers are not known there: it does not act.';
     case 'limits':
-      return `${joined(loss.limits.map((one) => limitWords[one])).replace(/^./, (letter) => letter.toUpperCase())} cannot be limited there: it goes on.`;
+      return `Not kept there, and it goes on: ${joined(loss.limits.map((one) => limitWords[one]))}.`;
     case 'cheapest by basket':
       return 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.';
     case 'best percentage only':
@@ -108,7 +115,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'letters':
       return `Letters there cannot let it act beside ${titles(loss.offers)} and still keep others out.`;
     case 'cap':
-      return `Services cannot be named there; a cap of ${say(loss.cap)} frees ${joined(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`;
+      return [
+        `Services cannot be named there; a cap of ${say(loss.cap)} frees`,
+        `${joined(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`,
+      ].join(' ');
     case 'title cut':
       return `The title is cut to ${loss.letters} letters.`;
     case 'no counterpart':
@@ -123,6 +133,9 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Goods offers there ask no least value.';
   }
 }
+
+/** That something cannot be said, and what comes of it. */
+const cannot = (what: string, then: string): string => `${what} cannot be said there: ${then}.`;
 
 function mannerWords(manner: Manner): string {
   switch (manner.is) {

@@ -19,7 +19,7 @@ export {
 export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
-export { overWords, unitWords } from './measures.ts';
+export { figureWords, overWords, unitWords } from './measures.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';

@@ -8,7 +8,10 @@ import { offerTitle, serviceName, zoneName } from './names.ts';
 export const secondName = (book: Book, { second }: Meeting, tender: Tender): string =>
   second.is === 'offer'
     ? offerTitle(book, second.offer)
-    : `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}, free from ${money(second.freeFrom, tender)} by itself`;
+    : [
+        `${serviceName(book, second.service)} to ${zoneName(book, second.zone)}`,
+        `free from ${money(second.freeFrom, tender)} by itself`,
+      ].join(', ');
 
 const apartWords = {
   times: 'they never run at the same time',
@@ -38,10 +41,9 @@ export function relationWords(book: Book, { relation, first, second }: Meeting, 
       const say = (amount: number) => money(amount, tender);
       const span = (run: Run) => (run.from === run.to ? say(run.from) : `${say(run.from)} to ${say(run.to)}`);
       const groups = joined(relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`));
-      return `${second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way'}: ${runs
-        .slice(0, 5)
-        .map((run) => `${span(run)} ${names[run.acts]}`)
-        .join('; ')}${runs.length > 5 ? ' …' : ''}.`;
+      const why = second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way';
+      const told = runs.slice(0, 5).map((run) => `${span(run)} ${names[run.acts]}`);
+      return `${why}: ${told.join('; ')}${runs.length > 5 ? ' …' : ''}.`;
     }
   }
 }
@@ -54,5 +56,8 @@ export function losingWords({ orders, loss, gifts }: Losing, tender: Tender): st
 }
 
 /** A basket in a line. */
-export const basketWords = (one: Example, tender: Tender): string =>
-  `${one.lines.map((line) => `${line.units} × ${line.sku}`).join(', ')} to ${one.place}${one.codes.length > 0 ? ` with ${joined(one.codes)}` : ''}, worth ${money(one.value, tender)}`;
+export function basketWords({ lines, place, codes, value }: Example, tender: Tender): string {
+  const goods = lines.map((line) => `${line.units} × ${line.sku}`).join(', ');
+  const entered = codes.length > 0 ? ` with ${joined(codes)}` : '';
+  return `${goods} to ${place}${entered}, worth ${money(value, tender)}`;
+}

@@ -4,6 +4,8 @@ import type { Step } from '../../core/quote/index.ts';
 import { wordsOf } from './benefits/index.ts';
 import type { Say } from './benefits/words.ts';
 import { dated, homeWall } from './figures.ts';
+import { joined } from './list.ts';
+import { offerTitle } from './names.ts';
 
 /** What a benefit did, for the steps of an answer. */
 export const benefitDone = (benefit: Benefit, say: Say): string => wordsOf(benefit).did(benefit, say);
@@ -60,7 +62,7 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
       return 'there is nothing it could take off';
     case 'outweighed':
       return why.by.length > 0
-        ? `outweighed: with ${why.by.map((id) => book.offers.find((one) => one.id === id)?.title ?? id).join(' and ')} the shopper pays less`
+        ? `outweighed: with ${joined(why.by.map((id) => offerTitle(book, id)))} the shopper pays less`
         : 'it would save nothing';
   }
 }

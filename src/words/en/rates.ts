@@ -18,5 +18,9 @@ export function laneWords(book: Book, zone: string, service: string): string {
   return rate ? rateText(rate) : 'not offered';
 }
 
-export const freeText = (free: FreeFromBody, currency: string): string =>
-  `free from ${free.value}${free.unit === 'value' ? '' : ` ${unitWords(free.unit, currency)}`}${free.of === 'group' ? ' of its own' : ''}`;
+export const freeText = ({ value, unit, of }: FreeFromBody, currency: string): string =>
+  [
+    `free from ${value}`,
+    ...(unit === 'value' ? [] : [unitWords(unit, currency)]),
+    ...(of === 'group' ? ['of its own'] : []),
+  ].join(' ');

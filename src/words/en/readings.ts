@@ -42,7 +42,9 @@ function partText(part: ReadPart): string {
     case 'entries':
       return `delivery entries for ${upToSome(part.places)}`;
     case 'entry':
-      return `delivery ${part.speed} ${part.least === part.most ? part.most : `${part.least} to ${part.most} by the item’s own mass`}`;
+      return part.least === part.most
+        ? `delivery ${part.speed} ${part.most}`
+        : `delivery ${part.speed} ${part.least} to ${part.most} by the item’s own mass`;
     case 'entries of an item':
       return part.count === 1 ? 'one entry an item' : `${part.count} entries an item`;
     case 'promotion':

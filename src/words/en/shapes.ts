@@ -1,8 +1,8 @@
-import type { Expected, Found } from '../../core/exact/index.ts';
+import type { ExpectedShape, FoundShape } from '../../core/exact/index.ts';
 import { formWords } from './forms.ts';
 
 /** A value as found, in a few words. */
-export function foundWords(found: Found): string {
+export function foundWords(found: FoundShape): string {
   switch (found.is) {
     case 'nothing':
       return 'nothing stands here';
@@ -31,7 +31,7 @@ const types: Readonly<Record<string, string>> = {
 const counted = { letters: ' letters', entries: ' of them', value: '' } as const;
 
 /** The shape that would be right. */
-export function expectedWords(expected: Expected): string {
+export function expectedWords(expected: ExpectedShape): string {
   switch (expected.is) {
     case 'form':
       return formWords[expected.form][1];

@@ -71,7 +71,11 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
   switch (step.step) {
     case 'place':
       return {
-        words: `The place falls in ${zoneName(book, step.zone)}, by ${step.pattern}${book.templates.length > 1 ? `, in ${templateName(book, step.template)}` : ''}`,
+        words: [
+          `The place falls in ${zoneName(book, step.zone)}`,
+          `by ${step.pattern}`,
+          ...(book.templates.length > 1 ? [`in ${templateName(book, step.template)}`] : []),
+        ].join(', '),
         amount: null,
       };
     case 'goods':
@@ -82,7 +86,10 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       return { words: `${offerTitle(book, step.offer)} adds ${step.units} × ${step.sku} as a gift`, amount: null };
     case 'group':
       return {
-        words: `Group of ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} goods`} from ${step.origin}, ${templateName(book, step.template)}: ${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
+        words: [
+          `Group of ${oneOrMany(step.skus, 'goods')} from ${step.origin}, ${templateName(book, step.template)}:`,
+          `${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
+        ].join(' '),
         amount: null,
       };
     case 'rate':
@@ -99,23 +106,33 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       const figure = (amount: number) => figureWords(threshold.over, amount, say);
       const tested = threshold.over === 'value' ? ` ${threshold.test} discounts` : '';
       return {
-        words: `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}: ${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
+        words: [
+          `Free from ${figure(threshold.value)}${tested}${threshold.of === 'group' ? ' of its own group' : ''}:`,
+          `${figure(value)} ${met ? 'reaches it' : 'does not reach it'}`,
+        ].join(' '),
         amount: met ? minor(-step.took) : null,
       };
     }
     case 'mixing':
       return {
-        words: `Of ${step.charges.map((one) => say(one)).join(' and ')}, ${mixingWords(step.by, say)}${step.rule === null ? '' : `, by the rule ${step.rule}`}`,
+        words: [
+          `Of ${step.charges.map((one) => say(one)).join(' and ')}`,
+          mixingWords(step.by, say),
+          ...(step.rule === null ? [] : [`by the rule ${step.rule}`]),
+        ].join(', '),
         amount: step.amount,
       };
     case 'extra':
       return {
-        words: `${step.units} × ${step.sku}: ${step.is === 'own rate' ? 'a rate of its own' : 'a handling fee'}${step.waived ? ', waived with free delivery' : ''}`,
+        words: [
+          `${step.units} × ${step.sku}: ${step.is === 'own rate' ? 'a rate of its own' : 'a handling fee'}`,
+          ...(step.waived ? ['waived with free delivery'] : []),
+        ].join(', '),
         amount: step.waived ? null : step.amount,
       };
     case 'stocked':
       return {
-        words: `The channel stocks and delivers ${step.skus.length === 1 ? step.skus[0] : `${step.skus.length} of the goods`} itself`,
+        words: `The channel stocks and delivers ${oneOrMany(step.skus, 'of the goods')} itself`,
         amount: null,
       };
     case 'offer':
@@ -124,7 +141,10 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       return { words: `${offerTitle(book, step.offer)}: ${whyWords(book, step.why, say)}`, amount: null };
     case 'not proved':
       return {
-        words: `The search for the best set of offers was broken off: some set may save ${step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers'}`,
+        words: [
+          'The search for the best set of offers was broken off: some set may save',
+          step.gap > 0 ? `up to ${say(step.gap)} more` : 'as much with fewer offers',
+        ].join(' '),
         amount: null,
       };
     case 'pays':
@@ -136,6 +156,10 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       };
   }
 }
+
+/** One thing by its name, or how many there are. */
+const oneOrMany = (ids: readonly string[], what: string): string =>
+  ids.length === 1 ? (ids[0] ?? '') : `${ids.length} ${what}`;
 
 /** A way of mixing. */
 function mixingWords(by: Mixing, say: (amount: number) => string): string {

@@ -21,7 +21,10 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
     parts.push(
       ask.over === 'units'
         ? `when you buy at least ${ask.units} of ${goods(ask.goods, 'our goods')}`
-        : `on ${ask.goods === null ? 'orders' : `${goods(ask.goods, '')} worth`} from ${currency} ${ask.value}${ask.test === 'after' ? ' after discounts' : ''}`,
+        : [
+            `on ${ask.goods === null ? 'orders' : `${goods(ask.goods, '')} worth`} from ${currency} ${ask.value}`,
+            ...(ask.test === 'after' ? ['after discounts'] : []),
+          ].join(' '),
     );
   if (offer.code)
     parts.push(

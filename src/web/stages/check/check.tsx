@@ -25,7 +25,7 @@ import { failure } from '../../ui/failed.ts';
 import { Missing } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { FindingPanel } from './finding.tsx';
-import { hangOf, worstOf } from './hang.ts';
+import { gravestOf, hangOf } from './hang.ts';
 
 export function CheckStage() {
   const book = useBook();
@@ -63,7 +63,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const chosen = report?.findings.filter((one) => one.channel === channel && keyOf(one) === cellKey) ?? [];
   // Of a channel without a class all is shown; of nothing the worst.
   const ofChannel = cellKey === null ? (report?.findings.filter((one) => one.channel === channel) ?? []) : [];
-  const first = chosen.length + ofChannel.length > 0 || channel !== undefined ? null : worstOf(report?.findings ?? []);
+  const first =
+    chosen.length + ofChannel.length > 0 || channel !== undefined ? null : gravestOf(report?.findings ?? []);
   const shown = first
     ? (report?.findings.filter((one) => one.channel === first.channel && keyOf(one) === keyOf(first)) ?? [])
     : [...chosen, ...ofChannel];

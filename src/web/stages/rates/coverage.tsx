@@ -1,6 +1,16 @@
 import { Link } from 'react-router';
+import { stated } from '../../../core/channels/index.ts';
 import type { CoverageFinding } from '../../../core/check/index.ts';
-import { counted, countryName, massOf, money, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import {
+  counted,
+  countryName,
+  figureWords,
+  massOf,
+  money,
+  serviceName,
+  templateName,
+  zoneName,
+} from '../../../words/index.ts';
 import { useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
@@ -34,7 +44,7 @@ function Coverage({ book }: { book: OpenBook }) {
               : found.length === 0
                 ? 'Everything can be bought everywhere it is delivered to.'
                 : `${grave.length} where shoppers see nothing, ${rest.length} to know of`}{' '}
-            · to 30 kg, 1000.00, 20 units
+            · to {massOf(stated.mass)}, {money(stated.value, book.home)}, {stated.units} units
           </span>
           {told.length > 0 && (
             <span className="acts">
@@ -118,8 +128,7 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
         grave: true,
       };
     case 'gap': {
-      const figure = (at: number) =>
-        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home) : `${at} units`;
+      const figure = (at: number) => figureWords(one.over, at, (amount) => money(amount, book.home));
       const range = one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`;
       return {
         what: `${where(one.template, one.zone)}: orders ${range} are not offered`,
@@ -132,11 +141,10 @@ function sayOf(book: OpenBook, one: CoverageFinding): Said {
       };
     }
     case 'lane ends': {
-      const figure = (at: number) =>
-        one.over === 'mass' ? massOf(at) : one.over === 'value' ? money(at, book.home) : `${at} units`;
+      const figure = (at: number) => figureWords(one.over, at, (amount) => money(amount, book.home));
       return {
         what: `${where(one.template, one.zone)}, ${inText(serviceName(book.book, one.service))}: not offered ${one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`}; other services are`,
-        example: one.over === 'mass' ? massOf(one.from) : figure(one.from),
+        example: figure(one.from),
         mend: 'Open the lane',
         to: lane(one.template, one.zone, one.service),
         grave: false,
