@@ -1,6 +1,7 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
 export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
+export { decidingWords } from './deciding.ts';
 export { lostWords, remedyWords } from './fidelity.ts';
 export {
   amountOf,
@@ -35,8 +36,10 @@ export {
   type SaidProblem,
   saidProblem,
 } from './problems.ts';
+export { brokenWords } from './promises.ts';
 export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
 export { readsText } from './readings.ts';
 export { starterNames } from './starter.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
 export { proposedTerms } from './terms.ts';
+export { causeWords, chargedWords, differenceWords } from './verdicts.ts';

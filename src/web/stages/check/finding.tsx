@@ -3,10 +3,12 @@ import type { FindingView } from '../../../contract/index.ts';
 import { type Basket, defaultTemplateOf } from '../../../core/book/index.ts';
 import { sideSteps } from '../../../core/channels/index.ts';
 import {
+  causeWords,
   channelName,
+  chargedWords,
   className,
+  differenceWords,
   editable,
-  lostWords,
   massOf,
   money,
   serviceName,
@@ -64,7 +66,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         {className(book.book, finding.class)} at {where}
       </h2>
       <p className="mt-1 text-[15px]">
-        <strong className={tone}>{said(finding, say)}</strong>{' '}
+        <strong className={tone}>{differenceWords(finding, book.home)}</strong>{' '}
         {finding.largest !== null &&
           finding.difference !== null &&
           Math.abs(finding.largest) > Math.abs(finding.difference) && (
@@ -81,9 +83,9 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         </thead>
         <tbody>
           <tr>
-            <td>{chargedWords(finding.meant, say)}</td>
-            <td>{chargedWords(finding.told, say)}</td>
-            <td className={`${tone} font-semibold`}>{chargedWords(finding.charged, say)}</td>
+            <td>{chargedWords(finding.meant, book.home)}</td>
+            <td>{chargedWords(finding.told, book.home)}</td>
+            <td className={`${tone} font-semibold`}>{chargedWords(finding.charged, book.home)}</td>
           </tr>
         </tbody>
       </table>
@@ -132,7 +134,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
         </tbody>
       </table>
       <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
-        <strong>Why.</strong> {why(book, finding, where, say)}
+        <strong>Why.</strong> {causeWords(book.book, finding, where, book.home)}
         {finding.cause === 'in review' &&
           held.length > 0 &&
           ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
@@ -207,35 +209,4 @@ function theirRate(book: OpenBook, finding: FindingView): { path: string[]; amou
     path: ['templates', template.id, 'lanes', finding.class.zone, finding.service, 'rate'],
     amount: editable(there, template.currency ?? book.home.currency),
   };
-}
-
-function said(finding: FindingView, say: (amount: number) => string): string {
-  if (finding.cause === 'not sold there') return 'Not sold there.';
-  if (finding.difference === null)
-    return finding.meant === null
-      ? `Shoppers there are offered it at ${say(finding.charged?.delivery ?? 0)}, though it is not meant to be.`
-      : 'Shoppers there are not offered it, though it is meant to be.';
-  return `Shoppers there pay ${say(Math.abs(finding.difference))} too ${finding.difference < 0 ? 'little' : 'much'}.`;
-}
-
-/** A side's delivery, and what it takes off the goods. */
-const chargedWords = (charged: FindingView['charged'], say: (amount: number) => string): string =>
-  charged === null ? '—' : `${say(charged.delivery)}${charged.discount > 0 ? ` −${say(charged.discount)}` : ''}`;
-
-function why(book: OpenBook, finding: FindingView, where: string, say: (amount: number) => string): string {
-  const lost = finding.note ? lostWords(book.book, finding.note.fidelity, book.home) : '';
-  switch (finding.cause) {
-    case 'limit':
-      return `A limit of translation. ${lost || `${where} was told what was meant, and charges otherwise by its own rules.`}`;
-    case 'unsent':
-      return `The book has changed since it was last sent to ${where}, or was never sent there.`;
-    case 'in review':
-      return `It was sent, and ${where} still reviews it.`;
-    case 'refused':
-      return `${where} has refused it.`;
-    case 'drift':
-      return `Drift over there: what is live at ${where} is not what Plemb sent. Sent, it would charge ${finding.told ? say(finding.told.delivery) : 'nothing: not offered'}; it charges ${finding.charged ? say(finding.charged.delivery) : 'nothing: not offered'}.`;
-    case 'not sold there':
-      return lost || `${where} does not sell to this place.`;
-  }
 }

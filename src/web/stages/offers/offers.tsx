@@ -5,7 +5,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers/index.ts';
 import type { Deciding } from '../../../core/plan/index.ts';
-import { basketWords, dated, faultText, money, offerTitle, serviceName, wallOf } from '../../../words/index.ts';
+import { decidingWords, faultText, money } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
@@ -286,38 +286,10 @@ function Meaning({
         <>
           <h2 className="mt-4">A basket it alone decides</h2>
           <p className={deciding?.is === 'never' ? 'text-off' : ''}>
-            {deciding ? decidingWords(book, deciding) : 'looking …'}
+            {deciding ? decidingWords(book.book, deciding, book.home) : 'looking …'}
           </p>
         </>
       )}
     </>
   );
-}
-
-function decidingWords(book: OpenBook, deciding: Deciding): string {
-  switch (deciding.is) {
-    case 'decides':
-      return `${basketWords(deciding.example, book.home)}: ${deciding.saves > 0 ? `${money(deciding.saves, book.home)} less by ${serviceName(book.book, deciding.service).toLowerCase()}` : 'a gift'}.`;
-    case 'not found':
-      return `None of ${deciding.tried} baskets of real goods shows it; its conditions do not prove that there is none.`;
-    case 'never': {
-      const { proof } = deciding;
-      switch (proof.why) {
-        case 'ended':
-          return `It decides nothing: it ended ${dated(proof.until, wallOf(book.home))}.`;
-        case 'no place':
-          return 'It decides nothing: no place falls in its zones.';
-        case 'no goods':
-          return 'It decides nothing: its selection takes no goods.';
-        case 'gift not sold':
-          return `It decides nothing: ${proof.sku} is not among the goods.`;
-        case 'lanes':
-          return `It decides nothing: all its lanes are free by themselves, from at most ${money(proof.freeFrom, book.home)}.`;
-        case 'no lane':
-          return 'It decides nothing: its services have no lane in its places.';
-        case 'another':
-          return `It decides nothing: ${offerTitle(book.book, proof.offer)} asks no more, excludes it, and always takes at least as much.`;
-      }
-    }
-  }
 }

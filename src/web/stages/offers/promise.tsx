@@ -1,6 +1,7 @@
 import { useNavigate } from 'react-router';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import type { BrokenPromise } from '../../../core/plan/index.ts';
+import { brokenWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { AddPart, nameFault, TextPart } from '../../ui/field.tsx';
 
@@ -106,33 +107,4 @@ export function PromiseWords({
       )}
     </>
   );
-}
-
-const list = (right: readonly string[]): string => right.join(', ') || 'nothing of the sort';
-
-/** What is wrong with a word, and what the rule says. */
-function brokenWords({ in: where, word, fault }: BrokenPromise): string {
-  const text = typeof where === 'string' ? where : `title in ${where.locale}`;
-  switch (fault.is) {
-    case 'amount':
-      return `The ${text} says “${word}”; the rule has ${list(fault.right)}.`;
-    case 'over':
-      return `The ${text} says “${word}”; ${fault.amount} itself qualifies: “from ${fault.amount}”.`;
-    case 'percent':
-      return `The ${text} says “${word}”; the rule has ${fault.right.length > 0 ? fault.right.map((one) => `${one} %`).join(', ') : 'no percentage'}.`;
-    case 'date':
-      return `The ${text} says “${word}”; it runs ${fault.right.length === 2 ? `from ${fault.right[0]} to ${fault.right[1]}` : `by ${list(fault.right)}`}.`;
-    case 'service':
-      return `The ${text} speaks of ${word}; it is for ${list(fault.right)}.`;
-    case 'place':
-      return `The ${text} speaks of ${word}; it holds in ${list(fault.right)}.`;
-    case 'code':
-      return `The ${text} names ${word}; ${fault.right === null ? 'it asks no such code' : `its code is ${fault.right}`}.`;
-    case 'not free':
-      return `The ${text} says “free”; nothing of it is free.`;
-    case 'long':
-      return `${fault.where} takes ${fault.most} letters of the ${text}: “${word}” is cut off.`;
-    case 'missing':
-      return `The terms do not say its ${{ code: 'code', amount: 'least value', place: 'places', end: 'last day', service: 'services' }[fault.what]}: ${fault.right}.`;
-  }
 }
