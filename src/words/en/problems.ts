@@ -43,7 +43,7 @@ export function faultWords(fault: Fault): FaultWords {
       return said('a character that is no text', 'text without NUL, and without half of a character');
     case 'decimals':
       return said(
-        `“${fault.text}” has ${fault.found} decimals`,
+        `“${fault.text}” has ${fault.found === 1 ? '1 decimal' : `${fault.found} decimals`}`,
         fault.most === 0 ? 'no decimals' : `at most ${fault.most}`,
       );
     case 'negative':

@@ -28,7 +28,8 @@ const types: Readonly<Record<string, string>> = {
   record: 'an object',
   null: 'null',
 };
-const counted = { letters: ' letters', entries: ' of them', value: '' } as const;
+const counted = (bound: string, of: 'letters' | 'entries' | 'value'): string =>
+  ({ letters: bound === '1' ? ' letter' : ' letters', entries: ' of them', value: '' })[of];
 
 /** The shape that would be right. */
 export function expectedWords(expected: ExpectedShape): string {
@@ -40,9 +41,9 @@ export function expectedWords(expected: ExpectedShape): string {
     case 'one of':
       return expected.values.length === 1 ? (expected.values[0] ?? '') : `one of ${expected.values.join(', ')}`;
     case 'least':
-      return `at least ${expected.bound}${counted[expected.of]}`;
+      return `at least ${expected.bound}${counted(expected.bound, expected.of)}`;
     case 'most':
-      return `at most ${expected.bound}${counted[expected.of]}`;
+      return `at most ${expected.bound}${counted(expected.bound, expected.of)}`;
     case 'day':
       return 'a day such as 2026-11-24';
     case 'moment':

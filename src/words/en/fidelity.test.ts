@@ -1,0 +1,144 @@
+import { describe, expect, test } from 'vitest';
+import { smallBook } from '../../../tests/books/small.ts';
+import type { Fidelity, Loss, ReadLine, Remedy } from '../../core/channels/index.ts';
+import { minor } from '../../core/exact/index.ts';
+import { lostWords, remedyWords } from './fidelity.ts';
+import { readsText } from './readings.ts';
+
+const tender = { currency: 'EUR', locale: 'en-IE' };
+const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({ is: 'unsayable', losses: [loss], remedies });
+
+/** What is lost of a clause, as sellers read it; amounts in the market's currency, offers and services by their names. */
+const lost: readonly (readonly [Loss, string])[] = [
+  [{ is: 'no speed', service: 'post', speed: null }, 'Post has no speed there, in the channel’s settings.'],
+  [{ is: 'speed taken', service: 'post', speed: 'EXPRESS' }, 'Post: EXPRESS is another service there already.'],
+  [
+    { is: 'rate', manner: { is: 'kind', kind: 'carrier quote' } },
+    'A rate of the kind “carrier quote” cannot be said there: the service is not offered.',
+  ],
+  [
+    { is: 'rate', manner: { is: 'measure', over: 'volume' } },
+    'A rate by volume cannot be said there: the service is not offered.',
+  ],
+  [
+    { is: 'rates of kinds', kinds: ['battery', 'tube'] },
+    'The rates of their own of battery and tube cannot be said there: they pay the lane’s.',
+  ],
+  [
+    { is: 'fee of each item', each: minor(85) },
+    'A lane fee of each item cannot be said there: €0.85 too little for each.',
+  ],
+  [
+    { is: 'bounds', over: ['mass', 'long side'] },
+    'Bounds on weight and long side cannot be said there: it is offered outside them too.',
+  ],
+  [
+    { is: 'nearest line', grams: 250, off: minor(154) },
+    'No mass breaks there; the nearest line per started 250 g is up to €1.54 off.',
+  ],
+  [
+    { is: 'threshold', over: 'own group' },
+    'Free from the value of its own group cannot be said there: it is never free.',
+  ],
+  [
+    {
+      is: 'tested before discounts',
+      ranges: [
+        { from: minor(5500), to: minor(6470), offer: 'suds' },
+        { from: minor(5500), to: null, offer: 'gone' },
+      ],
+      most: minor(730),
+    },
+    'Tested before discounts there: baskets of €55.00 to €64.70 with “SUDS: 15 % off”, €55.00 and more with “gone” are charged up to €7.30 too little.',
+  ],
+  [{ is: 'currency', there: 'EUR', here: 'KWD' } as Loss, 'It counts in EUR, the book in KWD: nothing is told there.'],
+  [{ is: 'list full', fit: 400, goods: 612 }, 'Only 400 of 612 goods fit on an offer’s list there.'],
+  [
+    { is: 'entries full', fit: 64, left: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
+    'Only 64 entries fit an item; left out: A, B, C, D, E, F and 2 more.',
+  ],
+  [
+    { is: 'whole countries', reached: ['GB-NIR'], missed: ['FR 75*'] },
+    'Only whole countries can be named there: it reaches GB-NIR too. It misses FR 75*.',
+  ],
+  [{ is: 'whole countries', reached: [], missed: ['FR 75*'] }, 'It misses FR 75*.'],
+  [
+    { is: 'region takes in', region: 'EURO', place: 'FR 75*' },
+    'EURO there takes in FR 75*, which the book puts elsewhere.',
+  ],
+  [{ is: 'not cut out', region: 'EURO', place: 'FR 75*' }, 'FR 75* cannot be cut out of EURO there.'],
+  [
+    { is: 'promised where closed', places: ['US-AK'], most: minor(1900) },
+    'US-AK: left out of the book, but under the country’s entry there; up to €19.00 is promised where the shop does not deliver.',
+  ],
+  [{ is: 'limits', limits: ['uses', 'budget'] }, 'Not kept there, and it goes on: uses in all and the budget.'],
+  [{ is: 'adds there', offers: ['suds'] }, 'It adds to “SUDS: 15 % off” there.'],
+  [
+    { is: 'cap', cap: minor(730), services: ['post'], most: minor(600) },
+    'Services cannot be named there; a cap of €7.30 frees Post too, up to €6.00.',
+  ],
+  [{ is: 'title cut', letters: 36 }, 'The title is cut to 36 letters.'],
+];
+
+describe('what is lost in a channel', () => {
+  test.each(lost)('%j', (loss, words) => expect(lostWords(smallBook(), unsayable(loss), tender)).toBe(words));
+  test('an exact clause loses nothing, several losses are told one after another', () => {
+    expect([lostWords(smallBook(), { is: 'exact' }, tender), remedyWords({ is: 'exact' }, tender)]).toEqual(['', []]);
+    const losses: Loss[] = [{ is: 'no stop' }, { is: 'no beginning' }];
+    expect(lostWords(smallBook(), { is: 'unsayable', losses, remedies: [] }, tender)).toBe(
+      'It cannot stop at a mass there: what the table does not reach is sold all the same. It cannot begin at a mass there: lighter orders are sold all the same.',
+    );
+  });
+  test('remedies, with what they come to', () => {
+    const remedies: Remedy[] = [
+      { is: 'raised', to: minor(6471) },
+      { is: 'a book in', currency: 'EUR' as never },
+      'live with it',
+    ];
+    expect(remedyWords(unsayable({ is: 'shown' }, ...remedies), tender)).toEqual([
+      'raise it to €64.71',
+      'keep a book whose first market is in EUR',
+      'live with it',
+    ]);
+  });
+});
+
+test.each<[readonly ReadLine[], string]>([
+  [[], '—'],
+  [[['LISTING', { is: 'lines', count: 1 }]], 'LISTING · 1 line'],
+  [
+    [['RATE', 'IRELAND', { is: 'once and per lot', once: '4.90', per: null, grams: 250 }]],
+    'RATE · IRELAND · 4.90 once an order',
+  ],
+  [[[{ is: 'once and per lot', once: '5.40', per: '0.12', grams: 250 }]], '5.40 + 0.12 per started 250 g'],
+  [
+    [['home post', { is: 'steps by', over: 'mass' }, { is: 'step', from: '501', charge: null }]],
+    'home post · by weight · 501 → not offered',
+  ],
+  [
+    [
+      [
+        'delivery',
+        { is: 'letter', letter: 'B' },
+        { is: 'time', from: null, until: '2026-12-01T00:00', clock: 'Europe/Dublin' },
+      ],
+    ],
+    'delivery · letter B · open – 2026-12-01T00:00 Europe/Dublin',
+  ],
+  [
+    [
+      [
+        { is: 'entry', speed: 'swift', least: '4.90', most: '9.50' },
+        { is: 'entries of an item', count: 2 },
+      ],
+    ],
+    'delivery swift 4.90 to 9.50 by the item’s own mass · 2 entries an item',
+  ],
+  [
+    [
+      ['DELIVERY', { is: 'least spend', amount: '60.00' }],
+      ['DELIVERY', { is: 'code', code: 'SUDS' }],
+    ],
+    'DELIVERY · least spend 60.00; DELIVERY · code SUDS',
+  ],
+])('%j is read as “%s”', (lines, words) => expect(readsText(lines)).toBe(words));
