@@ -1,6 +1,7 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
 export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
+export { type CoverageWords, coverageWords } from './coverage.ts';
 export { decidingWords } from './deciding.ts';
 export { lostWords, remedyWords } from './fidelity.ts';
 export {
@@ -20,7 +21,7 @@ export {
 export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
-export { figureWords, overWords, unitWords } from './measures.ts';
+export { overWords, unitWords } from './measures.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';

@@ -1,16 +1,7 @@
 import { Link } from 'react-router';
 import { stated } from '../../../core/channels/index.ts';
 import type { CoverageFinding } from '../../../core/check/index.ts';
-import {
-  counted,
-  countryName,
-  figureWords,
-  massOf,
-  money,
-  serviceName,
-  templateName,
-  zoneName,
-} from '../../../words/index.ts';
+import { type CoverageWords, coverageWords, massOf, money } from '../../../words/index.ts';
 import { useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
@@ -93,86 +84,35 @@ function Coverage({ book }: { book: OpenBook }) {
   );
 }
 
-/** A name within a sentence. */
-const inText = (name: string) => name.charAt(0).toLowerCase() + name.slice(1);
-
-interface Said {
-  readonly what: string;
-  readonly example: string;
-  readonly mend: string;
+interface Said extends CoverageWords {
   readonly to: string;
   readonly grave: boolean;
 }
 
 function sayOf(book: OpenBook, one: CoverageFinding): Said {
   const itemName = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
-  const lane = (template: string, zone: string, service?: string) =>
-    `/rates/${zone}${service ? `/${service}` : ''}?template=${template}`;
-  const where = (template: string, zone: string) =>
-    `${zoneName(book.book, zone)}${book.book.templates.length > 1 ? `, ${templateName(book.book, template)}` : ''}`;
+  return { ...coverageWords(book.book, one, book.home, itemName), to: mendedAt(one), grave: isGrave(one) };
+}
+
+/** Whether shoppers see nothing. */
+const isGrave = (one: CoverageFinding): boolean =>
+  one.is === 'gap' ? one.example !== null : one.is !== 'lane ends' && one.is !== 'left out';
+
+/** Where a finding is mended. */
+function mendedAt(one: CoverageFinding): string {
   switch (one.is) {
     case 'visited':
-      return {
-        what: `${countryName(one.country)}: nothing is delivered there, and ${counted(one.visits)} visits came from it in a year`,
-        example: `any basket to ${one.country}`,
-        mend: 'Take it into a zone',
-        to: '/places',
-        grave: true,
-      };
+      return '/places';
     case 'zone without lanes':
-      return {
-        what: `${where(one.template, one.zone)}: no lane at all`,
-        example: `any basket to ${one.place}`,
-        mend: 'Offer a service there',
-        to: lane(one.template, one.zone),
-        grave: true,
-      };
-    case 'gap': {
-      const figure = (at: number) => figureWords(one.over, at, (amount) => money(amount, book.home));
-      const range = one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`;
-      return {
-        what: `${where(one.template, one.zone)}: orders ${range} are not offered`,
-        example: one.example
-          ? one.example.map((line) => `${line.units} × ${itemName(line.sku)}`).join(' and ')
-          : 'no basket of up to two different goods weighs so much',
-        mend: one.to === null ? 'Open the last break' : 'Close the gap',
-        to: lane(one.template, one.zone, one.service),
-        grave: one.example !== null,
-      };
-    }
-    case 'lane ends': {
-      const figure = (at: number) => figureWords(one.over, at, (amount) => money(amount, book.home));
-      return {
-        what: `${where(one.template, one.zone)}, ${inText(serviceName(book.book, one.service))}: not offered ${one.to === null ? `from ${figure(one.from)} up` : `from ${figure(one.from)} to ${figure(one.to)}`}; other services are`,
-        example: figure(one.from),
-        mend: 'Open the lane',
-        to: lane(one.template, one.zone, one.service),
-        grave: false,
-      };
-    }
+      return `/rates/${one.zone}?template=${one.template}`;
+    case 'gap':
+    case 'lane ends':
+      return `/rates/${one.zone}${one.service ? `/${one.service}` : ''}?template=${one.template}`;
     case 'left out':
-      return {
-        what: `${one.goods} goods of ${templateName(book.book, one.template)} are not delivered to ${one.places.slice(0, 5).join(', ')}${one.places.length > 5 ? ` and ${one.places.length - 5} more` : ''}; other goods are`,
-        example: `1 × ${itemName(one.example)} to ${one.places[0]}`,
-        mend: 'Serve a zone',
-        to: `/rates?template=${one.template}`,
-        grave: false,
-      };
+      return `/rates?template=${one.template}`;
     case 'never sold':
-      return {
-        what: `${one.skus.length} goods cannot be bought anywhere: ${one.why}`,
-        example: itemName(one.skus[0] ?? ''),
-        mend: 'Open the item',
-        to: `/goods?filter=${encodeURIComponent(one.skus[0] ?? '')}`,
-        grave: true,
-      };
+      return `/goods?filter=${encodeURIComponent(one.skus[0] ?? '')}`;
     case 'clash':
-      return {
-        what: `${itemName(one.a)} and ${itemName(one.b)} (and ${one.pairs - 1} such pairs) cannot be bought in one order in ${one.zones === 1 ? zoneName(book.book, one.zone) : `${one.zones} zones`}: ${one.services[0].map((id) => inText(serviceName(book.book, id))).join(', ')} against ${one.services[1].map((id) => inText(serviceName(book.book, id))).join(', ')}`,
-        example: `one of each to ${zoneName(book.book, one.zone)}; two orders would do`,
-        mend: 'Let them share a service',
-        to: `/goods?filter=${encodeURIComponent(one.b)}`,
-        grave: true,
-      };
+      return `/goods?filter=${encodeURIComponent(one.b)}`;
   }
 }
