@@ -61,18 +61,24 @@ export function meets(edits: readonly Edit[], moment: number, only: string | nul
   return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
 }
 
-/** What past orders lose by every meeting, in the order of {@link meets}; null for those that never compete. */
+/** A meeting by who meets, and what past orders lose by it; null where they never compete. */
+export interface MeetingLoss extends Pick<Meeting, 'first' | 'second'> {
+  readonly losing: Losing | null;
+}
+
+/** What past orders lose by every meeting of the draft. */
 export function meetLosses(
   edits: readonly Edit[],
   orders: readonly PastOrder[],
   moment: number,
   pace: Pace,
-): (Losing | null)[] | null {
+): MeetingLoss[] | null {
   const { compiled, goods } = draftOf(edits);
   if (!compiled) return null;
   const { ready, bySku } = readyFor(compiled, goods);
   const found = meetings(compiled, ready.goods, moment);
-  return losingOrders(compiled, found, datedOrders(compiled, bySku, orders, moment), pace);
+  const losses = losingOrders(compiled, found, datedOrders(compiled, bySku, orders, moment), pace);
+  return found.map(({ first, second }, i) => ({ first, second, losing: losses[i] ?? null }));
 }
 
 /** What an offer decides, and what its words get wrong. */

@@ -13,7 +13,7 @@ import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx'
 import { LineChart } from '../../ui/line-chart.tsx';
 import { Missing } from '../../ui/missing.tsx';
 import { OffersTabs } from './tabs.tsx';
-import { Working } from './working.tsx';
+import { smallYear, Working } from './working.tsx';
 
 export function CostsStage() {
   const book = useBook();
@@ -71,9 +71,6 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
     </div>
   );
 }
-
-/** A year is worked out by itself up to so many orders; more waits for a word. */
-const smallYear = 20_000;
 
 interface OfAYear {
   readonly book: OpenBook;

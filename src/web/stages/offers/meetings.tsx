@@ -10,7 +10,7 @@ export interface MeetingRow {
   readonly losing: Losing | null;
 }
 
-export const keyOf = ({ first, second }: Meeting): string =>
+export const keyOf = ({ first, second }: Pick<Meeting, 'first' | 'second'>): string =>
   `${first.offer} ${second.is === 'offer' ? second.offer : `${second.zone} ${second.service}`}`;
 
 const mostShown = 300;

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import type { Losing, Meeting } from '../../../core/plan/index.ts';
-import { relationWords, secondName } from '../../../words/index.ts';
+import type { Meeting } from '../../../core/plan/index.ts';
+import { editable, relationWords, secondName } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
+import type { MeetingLoss } from '../../engine/offers.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { useTender } from '../../ui/tender.ts';
 import { Deepest } from './deepest.tsx';
@@ -10,16 +11,13 @@ import { EitherOr } from './either-or.tsx';
 import { MeetingPanel } from './meeting.tsx';
 import { keyOf, Legend, MeetingsTable } from './meetings.tsx';
 import { OffersTabs } from './tabs.tsx';
-import { Working } from './working.tsx';
+import { smallYear, Working } from './working.tsx';
 
 export function MeetsStage() {
   const book = useBook();
   const moment = useMoment();
   return book && moment !== null ? <Meets book={book} moment={moment} /> : null;
 }
-
-/** Past orders are asked by themselves up to so many; more wait for a word. */
-const smallYear = 20_000;
 
 /**
  * Every pair of offers, the lanes' own thresholds among them: which acts over the value of the goods, what past orders
@@ -36,9 +34,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const pairs = meetings?.filter((one) => one.second.is === 'offer').length ?? 0;
   const surprising = meetings?.filter((one) => one.surprising).length ?? 0;
-  // Losses are of the meetings as they stood when they were counted; of another number they say nothing.
-  const losses = state.last?.length === meetings?.length ? state.last : null;
-  const rows = rowsOf(meetings ?? [], losses);
+  const rows = rowsOf(meetings ?? [], state.last ?? []);
   const shown = rows.find(({ meeting }) => keyOf(meeting) === chosen) ?? rows[0];
   return (
     <div className="stage">
@@ -62,7 +58,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
                   secondName(book.book, meeting, tender),
                   relationWords(book.book, meeting, tender),
                   losing ? String(losing.orders) : '',
-                  losing ? String(losing.loss) : '',
+                  losing ? editable(losing.loss, book.home.currency) : '',
                 ])
               }
             >
@@ -85,11 +81,16 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
 }
 
 /** What deserves a look first: what shoppers would not expect, then what competes; a lane beside which both act is none. */
-function rowsOf(meetings: readonly Meeting[], losses: readonly (Losing | null)[] | null) {
+function rowsOf(meetings: readonly Meeting[], losses: readonly MeetingLoss[]) {
+  // Counted a while ago, perhaps: a loss is shown by who meets, and only while they still compete.
+  const counted = new Map(losses.map((one) => [keyOf(one), one.losing]));
   const weight = ({ surprising, relation }: Meeting) =>
     surprising ? 0 : relation.is === 'competes' ? 1 : relation.is === 'together' ? 2 : 3;
   return meetings
-    .map((meeting, i) => ({ meeting, losing: losses?.[i] ?? null }))
+    .map((meeting) => ({
+      meeting,
+      losing: meeting.relation.is === 'competes' ? (counted.get(keyOf(meeting)) ?? null) : null,
+    }))
     .filter(({ meeting }) => meeting.second.is === 'offer' || meeting.relation.is !== 'together')
     .sort((a, b) => weight(a.meeting) - weight(b.meeting) || (b.losing?.orders ?? 0) - (a.losing?.orders ?? 0));
 }
