@@ -15,7 +15,7 @@ try {
   folder = mkdtempSync(join(root, 'node_modules', '.plemb-bench-'));
   const outfile = join(folder, 'run.mjs');
   await build({
-    entryPoints: [join(root, 'bench', 'run.ts')],
+    entryPoints: [join(root, 'benchmarks', 'run.ts')],
     outfile,
     bundle: true,
     platform: 'node',

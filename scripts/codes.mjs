@@ -2,8 +2,13 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 
 const list = (name) => JSON.parse(readFileSync(`/usr/share/iso-codes/json/iso_${name}.json`, 'utf8'))[name];
-const packed = (codes) => `'${[...new Set(codes)].sort().join(' ')}'`;
-const wrap = (name, doc, body) => `/** ${doc} Written by scripts/codes.mjs. */\nexport const ${name} = ${body};\n`;
+/** Codes as one text, in pieces that keep to the width of a line. */
+function packed(codes) {
+  const text = [...new Set(codes)].sort().join(' ');
+  return (text.match(/.{1,86}(?: |$)/g) ?? []).map((piece) => `'${piece}'`).join(' +\n    ') || "''";
+}
+const wrap = (name, doc, body) =>
+  `/**\n * ${doc}\n * Written by scripts/codes.mjs.\n */\nexport const ${name} = ${body};\n`;
 
 writeFileSync(
   new URL('../src/core/exact/iso4217.ts', import.meta.url),
@@ -71,7 +76,7 @@ writeFileSync(
   new URL('../src/core/places/regions.ts', import.meta.url),
   wrap(
     'regionCountries',
-    'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the countries of ISO 3166-1 in each.',
+    'The regions of CLDR 48 (territory containment: UN M49 codes, EU, EZ, UN, QO) and the\n * countries of ISO 3166-1 in each.',
     `{\n${regionLines.join('\n')}\n} as const`,
   ) + wrap('regionNames', 'What CLDR calls these regions in English.', `{\n${nameLines.join('\n')}\n} as const`),
 );

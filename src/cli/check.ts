@@ -5,7 +5,7 @@ import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
 import { className } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
-import { table } from './table.ts';
+import { textTable } from './table.ts';
 
 /** The channels that are to be asked live, each said as CHANNEL=URL. */
 function addresses(words: readonly string[]): ReadonlyMap<ChannelId, string> {
@@ -24,7 +24,7 @@ function addresses(words: readonly string[]): ReadonlyMap<ChannelId, string> {
 }
 
 /** Checks every channel by its rendition, and those with an address by what is live and what their checkouts answer. */
-export async function runCheck(
+export async function checkBook(
   path: string,
   { at, json, live }: { at: number; json: boolean; live: readonly string[] },
 ): Promise<number> {
@@ -57,9 +57,9 @@ export async function runCheck(
       one.basket ? one.basket.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') : 'no basket of two goods',
       one.corner.place,
     ]);
-    print(
-      `${corners} baskets asked${asked.size > 0 ? `, live at ${[...asked.keys()].join(', ')}` : ', of the files that would be sent'}\n${table(['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'], rows)}`,
-    );
+    const of = asked.size > 0 ? `live at ${[...asked.keys()].join(', ')}` : 'of the files that would be sent';
+    const heads = ['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'];
+    print(`${corners} baskets asked, ${of}\n${textTable(heads, rows)}`);
   }
   return findings.some((one) => one.standing === 'off') ? 1 : 0;
 }

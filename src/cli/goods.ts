@@ -9,8 +9,8 @@ import {
 } from '../core/book/index.ts';
 import { amountText, gramsText, unwrap } from '../core/exact/index.ts';
 import { saidProblem } from '../words/index.ts';
-import { jsonText, print, problemText, readJson, tellMigration, told } from './open.ts';
-import { table } from './table.ts';
+import { jsonText, print, problemText, readJson, tellMigration, unable } from './open.ts';
+import { textTable } from './table.ts';
 
 /**
  * How each item stands in the book: a row an item, and what is wrong by SKU; with `check` the status is 1 where
@@ -19,10 +19,10 @@ import { table } from './table.ts';
 export function runGoods(path: string, { check, json }: { check: boolean; json: boolean }): number {
   const data = readJson(path);
   const read = shaped(bookFileSchema, migrated(data, channelIds).data);
-  if (!read.ok) throw told(path, read.problems);
+  if (!read.ok) throw unable(path, read.problems);
   const { goods, ...body } = read.value;
   const unsound = bookProblems(body);
-  if (unsound.length > 0) throw told(path, unsound);
+  if (unsound.length > 0) throw unable(path, unsound);
   tellMigration(path, data);
   const markets = body.markets.map(({ id }) => {
     const book = unwrap(compileBook(body, id));
@@ -61,7 +61,7 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
   if (json) print(jsonText({ items, problems: problems.map(saidProblem) }, 1));
   else {
     print(
-      table(
+      textTable(
         ['sku', 'template', 'kind', 'grams', ...markets.map(({ id, currency }) => `${id}, ${currency}`)],
         items.map((item) => [
           item.sku,

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { channelIds } from '../core/book/index.ts';
-import { runCheck } from './check.ts';
+import { checkBook } from './check.ts';
 import { runGoods } from './goods.ts';
 import { Unable } from './open.ts';
 import { runQuote } from './quote.ts';
@@ -15,9 +15,11 @@ plemb goods BOOK [--check] [--json]
 plemb render BOOK CHANNEL [--at MOMENT] [--json]
 plemb check BOOK [--live CHANNEL=URL …] [--at MOMENT] [--json]
 
-BOOK is a file as docs/formats/book.md describes it, BASKETS one basket, or one a line, as basket.md does; CHANNEL is one of
-${channelIds.join(', ')}; MARKET is a market of the book, for baskets that name none (else its first);
-MOMENT is ISO 8601 in UTC, such as 2026-11-24T09:10:00Z (else now). What --json prints is described in docs/formats/answers.md.`;
+BOOK is a file as docs/formats/book.md describes it, BASKETS one basket, or one a line, as basket.md does;
+CHANNEL is one of ${channelIds.join(', ')};
+MARKET is a market of the book, for baskets that name none (else its first);
+MOMENT is ISO 8601 in UTC, such as 2026-11-24T09:10:00Z (else now).
+What --json prints is described in docs/formats/answers.md.`;
 
 const flags = {
   json: { type: 'boolean', default: false },
@@ -67,10 +69,11 @@ async function main(): Promise<number> {
   );
   const strange = given.find((flag) => !verb.flags.includes(flag));
   if (strange) throw new Unable(`${name} does not take --${strange}\n\n${usage}`);
-  if (words.length !== verb.words.length)
-    throw new Unable(
-      `${name} takes ${verb.words.join(' and ')}${words.length > verb.words.length ? `; “${words[verb.words.length]}” is one word too many` : ''}\n\n${usage}`,
-    );
+  if (words.length !== verb.words.length) {
+    const further = words[verb.words.length];
+    const tooMany = further === undefined ? '' : `; “${further}” is one word too many`;
+    throw new Unable(`${name} takes ${verb.words.join(' and ')}${tooMany}\n\n${usage}`);
+  }
   if (values.steps && !values.json) throw new Unable(`--steps stands beside --json\n\n${usage}`);
   const [first = '', second = ''] = words;
   const at = momentOf(values.at);
@@ -83,7 +86,7 @@ async function main(): Promise<number> {
     case 'render':
       return runRender(first, second, { at, json });
     default:
-      return runCheck(first, { at, json, live: values.live });
+      return checkBook(first, { at, json, live: values.live });
   }
 }
 
@@ -92,8 +95,9 @@ main().then(
     process.exitCode = status;
   },
   (error: unknown) => {
+    const { message } = error as Error;
     process.stderr.write(
-      `${error instanceof Unable ? error.message : `Something failed that should not have: ${(error as Error).message}`}\n`,
+      error instanceof Unable ? `${message}\n` : `Something failed that should not have: ${message}\n`,
     );
     process.exitCode = 2;
   },

@@ -34,7 +34,7 @@ export function readJson(path: string): unknown {
 }
 
 export const problemText = (one: Problem): string => `${one.at.join(' › ')}: ${faultText(one)}`;
-export const told = (path: string, problems: readonly Problem[]): Unable =>
+export const unable = (path: string, problems: readonly Problem[]): Unable =>
   new Unable(problems.map((one) => `${path}: ${problemText(one)}`).join('\n'));
 
 /** What had to be changed in meaning to read a book of an earlier format is told beside the answer. */
@@ -52,7 +52,7 @@ export interface Opened {
 export function openBook(path: string, at: number): Opened {
   const data = readJson(path);
   const read = readBookFile(data);
-  if (!read.ok) throw told(path, read.problems);
+  if (!read.ok) throw unable(path, read.problems);
   tellMigration(path, data);
   const { goods, ...body } = read.value;
   const book = asOf(unwrap(compileBook(body)), at);

@@ -11,7 +11,7 @@ import { amountText, err, type Minor, ok, type Problem, type Result, unwrap } fr
 import { type Answer, explain, questionOf, quote } from '../core/quote/index.ts';
 import { saidProblem } from '../words/index.ts';
 import { jsonText, openBook, print, problemText, readText } from './open.ts';
-import { table } from './table.ts';
+import { textTable } from './table.ts';
 import { type WrittenAnswer, written, writtenSteps } from './written.ts';
 
 interface How {
@@ -136,5 +136,7 @@ function textOf(book: CompiledBook, basket: Basket, answer: Answer): string {
   ]);
   const clash =
     answer.clash?.orders.map((order) => `\napart: ${order.skus.join(', ')} by ${order.service}`).join('') ?? '';
-  return `${basket.name}: goods ${say(answer.goods)} ${book.currency} to ${zone}\n${table(['service', 'discount', 'delivery', 'in all', 'offers used'], rows)}${answer.missing.map((one) => `\n${one.service}: ${one.why}`).join('')}${clash}\n`;
+  const missing = answer.missing.map((one) => `\n${one.service}: ${one.why}`).join('');
+  const table = textTable(['service', 'discount', 'delivery', 'in all', 'offers used'], rows);
+  return `${basket.name}: goods ${say(answer.goods)} ${book.currency} to ${zone}\n${table}${missing}${clash}\n`;
 }

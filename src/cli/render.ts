@@ -3,7 +3,7 @@ import { dialectOf } from '../core/channels/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { lostWords, readsText } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
-import { table } from './table.ts';
+import { textTable } from './table.ts';
 
 /** What a channel would be sent: its files, and how far each clause of the book can be said there. */
 export function runRender(path: string, channel: string, { at, json }: { at: number; json: boolean }): number {
@@ -22,6 +22,6 @@ export function runRender(path: string, channel: string, { at, json }: { at: num
     readsText(reads),
     lostWords(book.body, fidelity, book.market.body),
   ]);
-  print(table(['clause', 'said', 'reads', 'why'], rows));
+  print(textTable(['clause', 'said', 'reads', 'why'], rows));
   return 0;
 }

@@ -1,5 +1,5 @@
 /** Rows as text in columns, each as wide as its widest cell. */
-export function table(head: readonly string[], rows: readonly (readonly string[])[]): string {
+export function textTable(head: readonly string[], rows: readonly (readonly string[])[]): string {
   const widths = head.map((name, i) => Math.max(name.length, ...rows.map((row) => row[i]?.length ?? 0)));
   const line = (cells: readonly string[]) =>
     cells

@@ -5,7 +5,7 @@ import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
 import type { Context } from './context.ts';
 import type { Jobs } from './jobs/boss.ts';
-import { Refusal } from './problem.ts';
+import { HttpProblem } from './problem.ts';
 import { bookRoutes } from './routes/book.ts';
 import { channelRoutes } from './routes/channels.ts';
 import { checkRoutes } from './routes/checks.ts';
@@ -79,7 +79,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
     server.get('*', serveStatic({ root: pages, rewriteRequestPath: () => '/index.html' }));
   }
   server.onError((error, c) => {
-    if (error instanceof Refusal) return c.json(error.document, error.document.status as 400, problemType);
+    if (error instanceof HttpProblem) return c.json(error.document, error.document.status as 400, problemType);
     context.log.error(error, c.req.path);
     return c.json(
       {

@@ -13,9 +13,9 @@ import { unwrap } from '../core/exact/index.ts';
 import { type ChannelClient, channelClient } from '../live/index.ts';
 import { type CarrierAccount, carrierClient } from './carrier-client.ts';
 import { type Database, snapshot } from './database.ts';
-import { Refusal } from './problem.ts';
+import { HttpProblem } from './problem.ts';
 import { readBook } from './queries/book.ts';
-import { allGoods } from './queries/goods.ts';
+import { everyItem } from './queries/goods.ts';
 import { newest } from './queries/revisions.ts';
 import { clockAhead } from './queries/settings.ts';
 
@@ -42,7 +42,7 @@ const clientsAt = (addresses: Readonly<Partial<Record<ChannelId, string>>>): Con
 /** Now, by the demo's clock. */
 export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));
 
-export interface Standing {
+export interface Snapshot {
   readonly revision: number;
   readonly book: Book;
   readonly compiled: CompiledBook;
@@ -50,13 +50,14 @@ export interface Standing {
 }
 
 /** The saved book with its goods, ready to answer: dated rows as of now. */
-export async function standing(context: Context): Promise<Standing> {
+export async function standing(context: Context): Promise<Snapshot> {
   const { revision, book, items } = await snapshot(context.database, async (connection) => ({
     revision: await newest(connection),
     book: await readBook(connection),
-    items: await allGoods(connection),
+    items: await everyItem(connection),
   }));
-  if (!book) throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+  if (!book)
+    throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
   const compiled = asOf(unwrap(compileBook(book)), await nowOf(context));
   return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
 }

@@ -1,7 +1,7 @@
 import type { ProblemDocument } from '../contract/index.ts';
 
 /** An answer that is a problem document (RFC 9457). Thrown where a request cannot be carried out. */
-export class Refusal extends Error {
+export class HttpProblem extends Error {
   readonly document: ProblemDocument;
   constructor(status: 400 | 404 | 409 | 422 | 503, type: string, title: string, more: Partial<ProblemDocument> = {}) {
     super(title);

@@ -19,9 +19,9 @@ import { type Problem, under, unwrap } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
 import { nothingText, saidProblem } from '../words/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
-import { Refusal } from './problem.ts';
+import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
-import { allGoods, dropGoods, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
+import { dropGoods, everyItem, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
 import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
 
 export interface Save {
@@ -42,10 +42,10 @@ export const save = (database: Database, request: Save): Promise<number> =>
 
 async function saveWithin(connection: Connection, { base, who, note, edits, at }: Save): Promise<number> {
   const newest = await lockNewest(connection);
-  if (base > newest) throw new Refusal(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
+  if (base > newest) throw new HttpProblem(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
   const conflicts = conflictsOf(edits, await changesBetween(connection, base, newest));
   if (conflicts.length > 0)
-    throw new Refusal(409, 'conflict', 'Somebody else has saved the same meanwhile', {
+    throw new HttpProblem(409, 'conflict', 'Somebody else has saved the same meanwhile', {
       detail: 'Choose for each which version is to stand.',
       conflicts,
     });
@@ -145,13 +145,15 @@ function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: C
     return changesOf(tree, edits);
   } catch (error) {
     if (error instanceof NothingThere)
-      throw new Refusal(422, 'path', nothingText(error.path), { detail: 'What the edit belongs to has been removed.' });
+      throw new HttpProblem(422, 'path', nothingText(error.path), {
+        detail: 'What the edit belongs to has been removed.',
+      });
     throw error;
   }
 }
 
 const unsound = (problems: readonly Problem[]) =>
-  new Refusal(422, 'unsound', 'The book would not hold together', {
+  new HttpProblem(422, 'unsound', 'The book would not hold together', {
     problems: problems.slice(0, 200).map(saidProblem),
   });
 
@@ -160,11 +162,14 @@ export function takeBack(database: Database, number: number, who: string, at: Da
   return transaction(database, async (connection) => {
     const newest = await lockNewest(connection);
     const [revision] = await changesBetween(connection, number - 1, number);
-    if (!revision || number === 0) throw new Refusal(404, 'revision', `There is no revision ${number} to take back`);
+    if (!revision || number === 0)
+      throw new HttpProblem(404, 'revision', `There is no revision ${number} to take back`);
     const edits = takenBack(revision.changes);
     const conflicts = conflictsOf(edits, await changesBetween(connection, number, newest));
     if (conflicts.length > 0)
-      throw new Refusal(409, 'conflict', `A later revision has changed the same as revision ${number}`, { conflicts });
+      throw new HttpProblem(409, 'conflict', `A later revision has changed the same as revision ${number}`, {
+        conflicts,
+      });
     const changes = await apply(connection, edits);
     await addRevision(connection, { number: newest + 1, at, who, note: `Took back revision ${number}`, changes });
     return newest + 1;
@@ -184,7 +189,7 @@ export function replaceBook(
     const newest = await lockNewest(connection);
     const standing: Record<string, unknown> = { ...(await readBook(connection)) };
     const wanted: Record<string, unknown> = { ...book };
-    const old = new Map((await allGoods(connection)).map((item) => [item.sku, item]));
+    const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
     const fresh = new Map(goods.map((item) => [item.sku, item]));
     const changed = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
     const changes: Change[] = [

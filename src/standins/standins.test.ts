@@ -29,6 +29,9 @@ function refused<S>(standIn: StandIn<S>, files: { name: string; text: string }[]
   return 'refused' in outcome ? outcome.refused.map((one) => `${one.line ?? ''} ${one.field}`.trim()) : [];
 }
 
+/** Lines as a file of tab-separated fields. */
+const tabbed = (lines: readonly string[]): string => `${lines.map((line) => line.replaceAll('|', '\t')).join('\n')}\n`;
+
 describe('Lerrin Shop', () => {
   const shop = (change: (file: Record<string, unknown>) => void = () => undefined) => {
     const file: Record<string, unknown> = {
@@ -189,7 +192,16 @@ describe('Harrowmere', () => {
   const plans = (...more: string[]) => [
     {
       name: 'plans.tsv',
-      text: `${['SITE|EUR', 'LISTING|LK-TAIL-01|15.80|520', 'LISTING|OTHER|99.00|', 'PLAN|SMALL|Small parcels', 'CUT|HI|BRITAIN|HS IV', 'RATE|SMALL|BRITAIN|STANDARD|6.40|250G|0.25', 'RATE|SMALL|HI|STANDARD|9.40|ITEM|0.00', ...more].map((line) => line.replaceAll('|', '\t')).join('\n')}\n`,
+      text: tabbed([
+        'SITE|EUR',
+        'LISTING|LK-TAIL-01|15.80|520',
+        'LISTING|OTHER|99.00|',
+        'PLAN|SMALL|Small parcels',
+        'CUT|HI|BRITAIN|HS IV',
+        'RATE|SMALL|BRITAIN|STANDARD|6.40|250G|0.25',
+        'RATE|SMALL|HI|STANDARD|9.40|ITEM|0.00',
+        ...more,
+      ]),
     },
   ];
   const free =
@@ -267,14 +279,21 @@ describe('Harrowmere', () => {
 
 describe('Findlark', () => {
   const item = (id: string, standard: string, more = '') =>
-    `<item id="${id}"><title>${id}</title><price>15.80</price><grams>520</grams>${more}<delivery country="GB" postcode="HS" speed="standard" price="9.40"/><delivery country="GB" speed="standard" price="${standard}"/></item>`;
+    [
+      `<item id="${id}"><title>${id}</title><price>15.80</price><grams>520</grams>${more}`,
+      '<delivery country="GB" postcode="HS" speed="standard" price="9.40"/>',
+      `<delivery country="GB" speed="standard" price="${standard}"/></item>`,
+    ].join('');
   const head = 'id\ttitle\tkind\tpercent\tspeeds\tleast_value\tcode\tcountries\tfrom\tuntil';
   const feed = (items: string, promotions: string[] = [], target = 'GB') => [
     {
       name: 'items.xml',
-      text: `<?xml version="1.0"?><items xmlns="urn:findlark:items:1" target="${target}" currency="EUR">${items}</items>`,
+      text: [
+        '<?xml version="1.0"?>',
+        `<items xmlns="urn:findlark:items:1" target="${target}" currency="EUR">${items}</items>`,
+      ].join(''),
     },
-    { name: 'promotions.tsv', text: `${[head, ...promotions.map((line) => line.replaceAll('|', '\t'))].join('\n')}\n` },
+    { name: 'promotions.tsv', text: tabbed([head, ...promotions]) },
   ];
   const standIn = findlark(() => 'http://127.0.0.1:1');
   const free = 'free|Free from 30|delivery||standard|30.00||GB||';
@@ -292,7 +311,7 @@ describe('Findlark', () => {
     expect(ask(basket('GB HS1 2AA', [['LK-TAIL-01', 1, '15.80', null]])).choices[0]?.charge).toBe('9.40');
     expect(ask(basket('IE', [['LK-TAIL-01', 1, '15.80', null]])).choices).toEqual([]);
   });
-  test('a first promotion waits for its country’s opening and the review, 40 hours; a later one in the same country 30', async () => {
+  test('a first promotion waits for its country’s opening and the review, 40 hours; a later one there 30', async () => {
     const state = taken(standIn, feed(item('A', '6.90'), [free]));
     expect(standIn.live(state, now).held[0]?.until).toBe(new Date(now + 40 * hour).toISOString());
     const later = taken(

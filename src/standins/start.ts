@@ -29,8 +29,7 @@ try {
   process.on('disconnect', end);
 } catch (error) {
   const { code, message } = error as NodeJS.ErrnoException;
-  process.stderr.write(
-    `${code === 'EADDRINUSE' ? `${message.split(': ')[1]}: this port is taken by another program` : message}\n${usage}\n`,
-  );
+  const why = code === 'EADDRINUSE' ? `${message.split(': ')[1]}: this port is taken by another program` : message;
+  process.stderr.write(`${why}\n${usage}\n`);
   process.exit(2);
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { type Decimal, minor, percentOf, written } from '../../src/core/exact/index.ts';
 import { type LineCut, ofGoods } from '../../src/core/offers/benefits/kind.ts';
-import { goods } from '../../src/core/offers/off.ts';
+import { selection } from '../../src/core/offers/off.ts';
 import { lies, type Part } from '../../src/core/offers/parts.ts';
 
 export interface SecondUnit {
@@ -9,7 +9,11 @@ export interface SecondUnit {
   readonly goods: Part;
   readonly percent: Decimal;
 }
-export const secondUnitSchema = z.strictObject({ is: z.literal('second unit'), goods, percent: written.percent });
+export const secondUnitSchema = z.strictObject({
+  is: z.literal('second unit'),
+  goods: selection,
+  percent: written.percent,
+});
 
 /** A benefit that only the tests know: every second unit of a line less a share. */
 export const secondUnit = ofGoods({

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { EditorProps } from '../../src/web/stages/rates/kinds/editor.ts';
+import type { RateEditorProps } from '../../src/web/stages/rates/kinds/editor.ts';
 import { rateEditors as own } from '../../src/web/stages/rates/kinds/list.ts';
 import { AmountPart, TextPart } from '../../src/web/ui/field.tsx';
 import type { cratesSchema } from './rate-kind.ts';
@@ -11,7 +11,7 @@ const crates = {
   label: 'by the crate',
   begin: ({ amount }: { amount: string }): Body => ({ is: 'crates', amount, holds: 6 }),
   amount: (rate: Body) => rate.amount,
-  Part: ({ rate, named, kind, change }: Omit<EditorProps<Body>, 'change'> & { change: (rate: Body) => void }) => (
+  Part: ({ rate, named, kind, change }: Omit<RateEditorProps<Body>, 'change'> & { change: (rate: Body) => void }) => (
     <>
       <AmountPart label={named('A crate')} value={rate.amount} onCommit={(amount) => change({ ...rate, amount })} />{' '}
       {kind} of{' '}

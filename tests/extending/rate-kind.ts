@@ -19,7 +19,8 @@ export const crates = rateKind({
   is: 'crates',
   schema: cratesSchema,
   read: (body, reading): Crates => ({ is: body.is, amount: reading.amount(body.amount, 'amount'), holds: body.holds }),
-  charge: ({ amount, holds }, load, base, _after, by) => settled(base + amount * started(load.units, holds), by),
+  charge: ({ amount, holds }, shipment, base, _after, by) =>
+    settled(base + amount * started(shipment.units, holds), by),
   reach: ({ amount }) => reach(amount, Number.POSITIVE_INFINITY),
   isRising: () => true,
   breaks: () => null,

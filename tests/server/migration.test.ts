@@ -5,7 +5,7 @@ import { type BookFile, readBookFile } from '../../src/core/book/index.ts';
 import { unwrap } from '../../src/core/exact/index.ts';
 import { connect, type Database, migrate, migrateWithin, migrations, transaction } from '../../src/server/database.ts';
 import { readBook } from '../../src/server/queries/book.ts';
-import { allGoods } from '../../src/server/queries/goods.ts';
+import { everyItem } from '../../src/server/queries/goods.ts';
 import { revisionsBefore } from '../../src/server/queries/revisions.ts';
 
 /** The demo's book as the second format had it, in a database as it was then. */
@@ -68,7 +68,7 @@ test('a database of the second format holds, brought along, what its exported fi
   await migrate(database);
   const wanted: BookFile = unwrap(readBookFile(file));
   const bySku = (a: { sku: string }, b: { sku: string }) => (a.sku < b.sku ? -1 : 1);
-  const goods = await allGoods(database);
+  const goods = await everyItem(database);
   expect({ ...(await readBook(database)), goods: [...goods].sort(bySku) }).toEqual({
     ...wanted,
     goods: [...wanted.goods].sort(bySku),

@@ -21,7 +21,6 @@ import {
 import { readSelection, type Selection } from '../goods/index.ts';
 import { benefitKindOf, type Exclusions, type Offer, type Part, readEitherOr, readOffer } from '../offers/index.ts';
 import {
-  type Fall,
   type Leaf,
   type Pattern,
   type Place,
@@ -29,6 +28,7 @@ import {
   parsePlace,
   patternTree,
   type Zone,
+  type ZoneMatch,
   zoneFinder,
 } from '../places/index.ts';
 import {
@@ -83,7 +83,7 @@ export interface Template {
   readonly origin: string;
   readonly selection: Selection | null;
   readonly zones: readonly Zone[];
-  readonly zoneOf: (place: Place) => Fall | null;
+  readonly zoneOf: (place: Place) => ZoneMatch | null;
   /** lanes.get(zone)?.get(service), as they are at the moment the book is read as of; see {@link asOf}. */
   readonly lanes: ReadonlyMap<string, ReadonlyMap<string, Lane>>;
   /** The same with all their times. */
@@ -93,7 +93,7 @@ export interface Template {
    * Whether some lane needs the lines of its goods one by one: to pack them, to measure them, or to share discounts
    * out.
    */
-  readonly minds: boolean;
+  readonly dependsOnDiscounts: boolean;
   /** Kinds that have a rate of their own in some lane. */
   readonly ownKinds: ReadonlySet<string>;
 }
@@ -136,7 +136,7 @@ export interface CompiledBook {
   /** Whether some lane looks at a group's own value after discounts, so that discounts have to be split over lines. */
   readonly splits: boolean;
   /** Whether some lane's charge depends on discounts at all. */
-  readonly minds: boolean;
+  readonly dependsOnDiscounts: boolean;
   /** Whether more discounts never make a lane cheaper: none has a table or bounds over value after discounts. */
   readonly steady: boolean;
   /** Whether more mass or size never makes a charge smaller, nor a service offered that was not. */
@@ -266,7 +266,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       rows: new Map(
         served.map((zone) => [zone, rowOf(body.services.map((service) => eras.get(zone.id)?.get(service.id)))]),
       ),
-      minds:
+      dependsOnDiscounts:
         body.templates.some((one) =>
           Object.values(one.lanes).some((row) => Object.values(row).some(splitsDiscounts)),
         ) || Object.values(template.lanes).some((row) => Object.values(row).some(looksAtLines)),
@@ -346,7 +346,7 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       parts,
       taxOf,
       splits: all.some((lane) => lane.after || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after')),
-      minds: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
+      dependsOnDiscounts: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
       steady: !all.some((lane) => lane.after),
       monotonic: all.every(isMonotonic),
     },
@@ -524,7 +524,7 @@ export const orderPercents = (book: CompiledBook): { offer: Offer; percent: Deci
   });
 
 /** An amount as written in the book, for the market: converted alone where its currency is another. */
-export const inMarket = (book: CompiledBook, amount: Minor): Minor =>
+export const amountInMarket = (book: CompiledBook, amount: Minor): Minor =>
   book.conversion ? converted(amount, book.conversion) : minor(amount);
 
 /** An amount of the market as text. */

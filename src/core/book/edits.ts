@@ -33,7 +33,10 @@ export function valueAt(tree: unknown, path: readonly string[]): unknown {
   }, tree);
 }
 
-/** The tree with an edit made; parts not on the path are shared. Throws {@link NothingThere} where the path leads nowhere. */
+/**
+ * The tree with an edit made; parts not on the path are shared. Throws {@link NothingThere} where the path leads
+ * nowhere.
+ */
 export function withEdit<T>(tree: T, edit: Edit): T {
   return put(tree, edit.path, edit) as T;
 }

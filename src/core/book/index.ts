@@ -1,10 +1,10 @@
 /** The book: its schema, reading and compiling it, edits and revisions. */
 export {
+  amountInMarket,
   asOf,
   basketProblems,
   type CompiledBook,
   compileBook,
-  inMarket,
   orderPercents,
   type Row,
   rowAt,

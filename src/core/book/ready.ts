@@ -12,8 +12,8 @@ import {
 import {
   completer,
   defaultKind,
-  type Figures,
   type Item,
+  type ItemFigures,
   layersOf,
   lineOf,
   type OwnDelivery,
@@ -22,7 +22,7 @@ import {
   turnsOfLayers,
 } from '../goods/index.ts';
 import { type LaneContext, type Rate, readRate } from '../rates/index.ts';
-import { type CompiledBook, inMarket, type Template } from './compile.ts';
+import { amountInMarket, type CompiledBook, type Template } from './compile.ts';
 import { channelsOf } from './schema.ts';
 
 /** A rate of an item's own, in place of its template's. */
@@ -39,7 +39,7 @@ export interface Handling {
 }
 
 /** An item ready to stand in a basket: its figures in the market's currency, and how the book has it delivered. */
-export interface Ready extends Figures {
+export interface Ready extends ItemFigures {
   readonly sku: string;
   readonly name: string;
   readonly kind: string;
@@ -159,7 +159,7 @@ function maker(
 
   const insides = new Map<string, readonly number[]>();
   /** Equal sets of parts are one list. */
-  function insideOf(item: Item, figures: Figures): readonly number[] {
+  function insideOf(item: Item, figures: ItemFigures): readonly number[] {
     const words = new Array<number>(Math.ceil(book.parts.length / 32)).fill(0);
     book.parts.forEach((part, i) => {
       if (part.takes(item, figures)) words[i >> 5] = (words[i >> 5] ?? 0) | (1 << (i & 31));
@@ -233,7 +233,7 @@ function maker(
    * before the own one converted.
    */
   function pricesOf(item: Item, own: Minor): { price: Minor; channels: ReadonlyMap<string, Minor> } {
-    let price = inMarket(book, own);
+    let price = amountInMarket(book, own);
     const channels = new Map<string, Minor>();
     item.prices.forEach((each, i) => {
       const foreign = book.body.markets.find((other) => other.id === each.market);
@@ -246,7 +246,7 @@ function maker(
     for (const each of item.prices)
       if (each.market === null && each.channel !== null && !channels.has(each.channel)) {
         const read = parseAmount(each.price, book.written);
-        if (read.ok) channels.set(each.channel, inMarket(book, read.value));
+        if (read.ok) channels.set(each.channel, amountInMarket(book, read.value));
       }
     return { price, channels };
   }
@@ -278,7 +278,7 @@ function maker(
           },
         );
       const handling = own.fee && {
-        each: inMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')),
+        each: amountInMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')),
         waivable: own.fee.waived,
       };
       const template =
@@ -291,7 +291,7 @@ function maker(
         price,
         mass: figures.value.mass,
         sides: figures.value.sides,
-        cost: figures.value.cost === null ? null : inMarket(book, figures.value.cost),
+        cost: figures.value.cost === null ? null : amountInMarket(book, figures.value.cost),
         kind,
         ownKind: template.ownKinds.has(kind) ? kind : null,
         kindBit: book.kindBits.of.get(kind) ?? book.kindBits.others,

@@ -5,7 +5,7 @@ import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
 import { lerrinShop } from './lerrin-shop/index.ts';
 
-export const dialects: { readonly [Id in ChannelId]: Dialect & { readonly id: Id } } = {
+export const dialectList: { readonly [Id in ChannelId]: Dialect & { readonly id: Id } } = {
   'lerrin-shop': lerrinShop,
   harrowmere,
   findlark,

@@ -20,7 +20,7 @@ export interface MetRange {
   readonly offer: string;
 }
 
-/** What is lost where a channel cannot be told a clause exactly; amounts in the book's currency, offers by their ids. */
+/** What is lost where a channel cannot be told a clause exactly; amounts in the book's currency, offers by ids. */
 export type Loss =
   // Rates.
   | { readonly is: 'no speed' | 'speed taken'; readonly service: string; readonly speed: string | null }

@@ -1,6 +1,6 @@
 /** What each channel can be told, what it will read, and what the core believes it then charges. */
 
-import { dialects as list } from '#dialects';
+import { dialectList as list } from '#dialects';
 import { manifests } from '#manifests';
 import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
 import type { Dialect, Listed, Rendition } from './dialect.ts';

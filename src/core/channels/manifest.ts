@@ -16,7 +16,7 @@ export interface Manifest {
   /** The names of its files, as its format page has them. */
   readonly files: readonly string[];
   /** Its words for services; `own`: it takes the book's. */
-  readonly speeds: readonly string[] | 'own';
+  readonly speedNames: readonly string[] | 'own';
   /** The most letters of a title. */
   readonly titleLetters: number;
   /** What its amounts are in. */

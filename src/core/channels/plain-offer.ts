@@ -1,6 +1,6 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal } from '../exact/index.ts';
-import { type Offer, sharedCode, soleValueAsk } from '../offers/index.ts';
+import { type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note } from './dialect.ts';
 import { exact, type Fidelity, unsayable } from './fidelity.ts';
@@ -49,7 +49,7 @@ export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer)
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
   if (!benefit) return unsayable({ is: 'benefit', kind: offer.benefit.is }, 'the channel left out');
-  const asks = soleValueAsk(offer);
+  const asks = soleValueCondition(offer);
   if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
   if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
   const code = sharedCode(offer);

@@ -4,10 +4,10 @@ import {
   type Breaks,
   breaksOf,
   type Lane,
-  type Load,
   laneCharge,
   type Rate,
   reachOf as rateReach,
+  type Shipment,
 } from '../rates/index.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note } from './dialect.ts';
@@ -53,7 +53,7 @@ export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<
 const made = new WeakMap<CompiledBook, ReadonlyMap<string, ReadonlyMap<string, PlainLane>>>();
 
 /** The largest and smallest amount a plain rate can charge; nothing for none. */
-export function reachOf(rate: PlainRate | null): { least: Minor; most: Minor } {
+export function plainReach(rate: PlainRate | null): { least: Minor; most: Minor } {
   if (!rate) return { least: minor(0), most: minor(0) };
   return rate.is === 'flat'
     ? { least: rate.amount, most: rate.amount }
@@ -114,7 +114,7 @@ function plainRate(rate: Rate, lane: Lane): PlainRate | null {
     breaks.breaks.some((each) => each.per !== 0)
   )
     return null;
-  const amounts = breaks.breaks.map((_, i) => settledBy(lane, rate, loadAt(breaks, i)));
+  const amounts = breaks.breaks.map((_, i) => settledBy(lane, rate, shipmentAt(breaks, i)));
   return {
     is: 'table',
     over: breaks.over,
@@ -150,16 +150,16 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
   return rate;
 }
 
-const one: Load = { value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
+const one: Shipment = { value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 
-/** A load in the middle of a break. */
-function loadAt(table: Exclude<Breaks, { over: 'volume' }>, at: number): Load {
+/** A shipment in the middle of a break. */
+function shipmentAt(table: Exclude<Breaks, { over: 'volume' }>, at: number): Shipment {
   const measure = table.edges[at] ?? (table.edges[at - 1] ?? table.from) + 1;
   return { ...one, mass: measure, bought: measure, value: measure, after: measure };
 }
 
 /** Where nothing else is asked, a rate with the lane's fee of each order, converted. */
-const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
+const settledBy = (lane: Lane, rate: Rate, shipment: Shipment): Minor => {
   const plain: Lane = {
     ...lane,
     bounds: [],
@@ -167,7 +167,7 @@ const settledBy = (lane: Lane, rate: Rate, load: Load): Minor => {
     fees: { ...lane.fees, item: minor(0), alone: { ...lane.fees.alone, item: minor(0) } },
   };
   return minor(
-    laneCharge(plain, { ...lane.price, rate }, load, {
+    laneCharge(plain, { ...lane.price, rate }, shipment, {
       place: { country: '', part: null, postcode: null },
       carrier: null,
     }),

@@ -2,7 +2,7 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
 import { atlas, textsOf } from './atlas.ts';
 import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
-import { type PlainLane, plainLanes, reachOf } from './plain.ts';
+import { type PlainLane, plainLanes, plainReach } from './plain.ts';
 import type { PlainOffer } from './plain-offer.ts';
 
 /** The lanes of the zones an offer holds in. */
@@ -13,7 +13,7 @@ export const lanesOf = (book: CompiledBook, offer: PlainOffer): { zone: string; 
 
 /** The most a delivery offer can take off one order. */
 export const mostFreed = (book: CompiledBook, offer: PlainOffer): Minor =>
-  minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => reachOf(lane.rate).most)));
+  minor(Math.max(0, ...lanesOf(book, offer).map(({ lane }) => plainReach(lane.rate).most)));
 
 /** The dearest charge of a zone; 0 for no zone. */
 export const dearest = (book: CompiledBook, zone: string | null): Minor =>
@@ -24,7 +24,7 @@ export const dearest = (book: CompiledBook, zone: string | null): Minor =>
         ...(plainLanes(book)
           .get(zone ?? '')
           ?.values() ?? []),
-      ].map((lane) => reachOf(lane.rate).most),
+      ].map((lane) => plainReach(lane.rate).most),
     ),
   );
 
@@ -100,7 +100,7 @@ function cheapestIn(book: CompiledBook, zone: string): { service: string; within
       ? [
           {
             service: service.id,
-            ...reachOf(lane.rate),
+            ...plainReach(lane.rate),
             free: lane.freeFrom !== null,
             days: lane.lane.days ?? service.days,
           },

@@ -4,7 +4,16 @@ import { opened } from '../../../tests/books/opened.ts';
 import { item, shopOf } from '../../../tests/books/shop.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
-import { type Ask, cellsOf, checkChannel, cornersOf, endsOf, type Finding, Stopped, standingOf } from './index.ts';
+import {
+  type LiveChannel,
+  cellsOf,
+  checkChannel,
+  cornersOf,
+  endsOf,
+  type Finding,
+  Stopped,
+  standingOf,
+} from './index.ts';
 
 const now = Date.parse('2026-11-24T09:10:00Z');
 
@@ -76,7 +85,7 @@ describe('corners', () => {
 });
 
 /** A channel in memory that works by some rules, and holds back some promotions. */
-const working = (rules: Rules, held: readonly string[] = [], refused: readonly string[] = []): Ask => ({
+const working = (rules: Rules, held: readonly string[] = [], refused: readonly string[] = []): LiveChannel => ({
   live: async () => ({ rules: rules.without(new Set(held)), held: new Set(held), refused: new Set(refused) }),
   checkout: async (moment, baskets) => baskets.map((basket) => rules.without(new Set(held)).charges(basket, moment)),
 });
@@ -86,7 +95,7 @@ describe('causes', () => {
   const dialect = dialectOf('lerrin-shop');
   const told = dialect.render(sent.book, sent.goods);
   const speeds = settingsOf(sent.file, dialect).speeds;
-  const check = async (book: typeof sent, ask: Ask | null, was: Rules | null = told.rules) =>
+  const check = async (book: typeof sent, ask: LiveChannel | null, was: Rules | null = told.rules) =>
     (
       await checkChannel(
         book.book,
@@ -210,7 +219,7 @@ test('the demo’s thresholds after discounts are found at every channel, within
   }
 });
 
-test('a seller whose every item is heavy: a channel told nothing of its rate is found, though no item weighs 500 g', async () => {
+test('a channel told nothing of a rate is found though every item is heavy and none weighs 500 g', async () => {
   const built = { is: 'built up' as const, order: '1.00', first: '1.00', further: '2.00', weight: null };
   const channels = { findlark: { speeds: { post: 'standard' }, target: 'all' as const } };
   const { book, goods, file } = shopOf({ post: { rate: built, freeFrom: null } }, [item('A')], { channels }).open();

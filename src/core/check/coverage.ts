@@ -2,7 +2,7 @@ import type { CompiledBook, Ready, Template } from '../book/index.ts';
 import { stated } from '../channels/index.ts';
 import { gram, type Mass } from '../exact/index.ts';
 import { type Place, partsOfMap, patternText, placeOf, type Zone } from '../places/index.ts';
-import { breaksOf, type Lane, type Load, laneCharge, type Over, type Refusal, refusalOf } from '../rates/index.ts';
+import { breaksOf, type Lane, laneCharge, type Over, type Refusal, refusalOf, type Shipment } from '../rates/index.ts';
 import { basketsIn } from './smallest.ts';
 
 /** What nobody can buy, or cannot have delivered: found by reasoning over the rules, each with the smallest example. */
@@ -97,8 +97,8 @@ const placesOf = (book: CompiledBook): Spot[] =>
     book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves])),
   ).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
 
-const small: Load = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
-const loadAt = (over: 'mass' | 'value' | 'units', at: number): Load =>
+const small: Shipment = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
+const shipmentAt = (over: 'mass' | 'value' | 'units', at: number): Shipment =>
   over === 'mass'
     ? { ...small, mass: at, bought: at }
     : over === 'value'
@@ -160,7 +160,8 @@ function gapsOf(
   const starts = [...new Set([over === 'mass' ? gram : 1, ...lanes.flatMap(([, lane]) => startsOf(lane, over))])]
     .filter((at) => at >= 1 && at <= most[over])
     .sort((a, b) => a - b);
-  const takes = (lane: Lane, at: number) => laneCharge(lane, lane.price, loadAt(over, at), { place, carrier: null });
+  const takes = (lane: Lane, at: number) =>
+    laneCharge(lane, lane.price, shipmentAt(over, at), { place, carrier: null });
   const findings: CoverageFinding[] = [];
   const runsWhere = (test: (at: number) => boolean): { from: number; to: number | null }[] => {
     const runs: { from: number; to: number | null }[] = [];
@@ -261,7 +262,7 @@ function neverSold(book: CompiledBook, goods: readonly Ready[]): CoverageFinding
   return [...byWhy].map(([why, skus]) => ({ is: 'never sold', skus, why }));
 }
 
-const alone = (item: Ready): Load => ({
+const alone = (item: Ready): Shipment => ({
   value: item.price,
   after: item.price,
   units: 1,

@@ -6,18 +6,18 @@ export { type CoverageFinding, coverageOf } from './coverage.ts';
 export {
   type Answered,
   type Cause,
-  type Charged,
   difference,
   firstDifference,
   judge,
   type Live,
   meantSteps,
+  type SideCharge,
   type Sides,
   type Verdict,
 } from './judge.ts';
 export {
-  type Ask,
   type ChannelReport,
+  type LiveChannel,
   type ChannelToCheck,
   checkChannel,
   type Finding,

@@ -16,7 +16,7 @@ import { type Choice, explain, type Question, quote, type Step, soldIn } from '.
 import { breaksOf, type Rate } from '../rates/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
-export type Charged = { readonly delivery: Minor; readonly discount: Minor } | null;
+export type SideCharge = { readonly delivery: Minor; readonly discount: Minor } | null;
 
 /** Why a channel's charge is not what was meant. */
 export type Cause =
@@ -34,9 +34,9 @@ export type Cause =
 /** How one service of one basket comes out in one channel. */
 export interface Verdict {
   readonly service: string;
-  readonly meant: Charged;
-  readonly told: Charged;
-  readonly charged: Charged;
+  readonly meant: SideCharge;
+  readonly told: SideCharge;
+  readonly charged: SideCharge;
   readonly outcome:
     | { readonly is: 'matches' }
     | { readonly is: 'not sold there' }
@@ -70,16 +70,16 @@ export interface Live {
   readonly refused: ReadonlySet<string>;
 }
 
-const chargedBy = (choices: readonly ChannelChoice[], speed: string): Charged => {
+const chargedBy = (choices: readonly ChannelChoice[], speed: string): SideCharge => {
   const choice = choices.find((one) => one.speed === speed);
   return choice ? { delivery: choice.charge, discount: choice.discount } : null;
 };
 
-export const same = (a: Charged, b: Charged): boolean =>
+export const same = (a: SideCharge, b: SideCharge): boolean =>
   a === b || (a !== null && b !== null && a.delivery === b.delivery && a.discount === b.discount);
 
 /** What a shopper pays more (or, below 0, less) than meant; null where only one side offers the service. */
-export const difference = (meant: Charged, there: Charged): Minor | null =>
+export const difference = (meant: SideCharge, there: SideCharge): Minor | null =>
   meant && there ? minor(there.delivery - there.discount - (meant.delivery - meant.discount)) : null;
 
 /**
@@ -107,11 +107,11 @@ export function judge(
     const speed = sides.speeds[service];
     if (!speed) return [];
     const choice = offered.find((one) => one.service === service);
-    const meant: Charged = choice ? { delivery: choice.delivery, discount: choice.discount } : null;
+    const meant: SideCharge = choice ? { delivery: choice.delivery, discount: choice.discount } : null;
     const would = chargedBy(renders, speed);
     const told = sent ? chargedBy(sent, speed) : live ? null : would;
     const there = live?.find((one) => one.speed === speed);
-    const charged: Charged = live ? (there ? { delivery: there.charge, discount: there.discount } : null) : told;
+    const charged: SideCharge = live ? (there ? { delivery: there.charge, discount: there.discount } : null) : told;
     const verdict = { service, meant, told, charged };
     if (same(meant, charged)) return meant === null ? [] : [{ ...verdict, outcome: { is: 'matches' } }];
     if (unsold) return [{ ...verdict, outcome: { is: 'not sold there' } }];

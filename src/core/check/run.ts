@@ -16,13 +16,13 @@ import { besideIt, type ClassOfBasket, type Corner, classKey, cornersOf, isReal 
 import {
   type Answered,
   type Cause,
-  type Charged,
   difference,
   firstDifference,
   judge,
   type Live,
   meantSteps,
   noteFor,
+  type SideCharge,
   type Sides,
   same,
   type Verdict,
@@ -34,10 +34,10 @@ import { basketsIn } from './smallest.ts';
 export interface ChannelToCheck {
   readonly id: ChannelId;
   readonly sides: Sides;
-  readonly ask: Ask | null;
+  readonly ask: LiveChannel | null;
 }
 
-export interface Ask {
+export interface LiveChannel {
   /** What the channel says is in force at a moment. */
   live(moment: Instant): Promise<Live>;
   /** What its checkout charges for up to 250 baskets. */
@@ -70,9 +70,9 @@ export interface Finding {
   readonly basket: Shown | null;
   /** The basket at a corner that shows it, whatever goods it takes. */
   readonly corner: Shown;
-  readonly meant: Charged;
-  readonly told: Charged;
-  readonly charged: Charged;
+  readonly meant: SideCharge;
+  readonly told: SideCharge;
+  readonly charged: SideCharge;
   readonly steps: { readonly meant: readonly SideStep[]; readonly there: readonly SideStep[] };
   readonly differs: SideStep['step'];
   /** How the channel was told the clause that parts the two; null where none is to blame. */
@@ -346,10 +346,10 @@ async function smallestReal(
   );
   const cells = [
     ...new Map(
-      list.map(({ corner }) => [
-        `${corner.value.from} ${corner.mass?.from} ${corner.question.moment} ${corner.question.codes} ${placeText(corner.question.place)}`,
-        corner,
-      ]),
+      list.map(({ corner }) => {
+        const { moment, codes, place } = corner.question;
+        return [[corner.value.from, corner.mass?.from, moment, codes, placeText(place)].join(' '), corner];
+      }),
     ).values(),
   ]
     .sort((a, b) => a.value.from - b.value.from || (a.mass?.from ?? 0) - (b.mass?.from ?? 0))

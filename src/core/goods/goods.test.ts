@@ -261,7 +261,7 @@ describe('own delivery by moment', () => {
       Date.parse(`${day}T12:00:00Z`),
     );
   };
-  test('each field is taken from the parent by itself; a row of none is none, and where no row is in force nothing is stated', () => {
+  test('each field is taken from the parent by itself; a row of none is none, no row in force states nothing', () => {
     expect(at('2026-11-24')).toMatchObject({ fee: { each: '1.00', waived: false }, barred: ['fast'], ownRate: null });
     expect(at('2026-12-24')).toMatchObject({ fee: null, barred: ['fast'] });
   });

@@ -11,11 +11,11 @@ export {
   writeGoods,
 } from './csv.ts';
 export { type ItemRow, rowText } from './fields/dated.ts';
-export type { Handling } from './fields/fee.ts';
+export type { HandlingBody } from './fields/fee.ts';
 export { goodsFields } from './fields/list.ts';
 export { type OwnRate, ownRateText } from './fields/own-rate.ts';
 export { isLacking, type Lack, lacks } from './findings.ts';
-export { completer, type Figures, readItem, withParents } from './item.ts';
+export { completer, type ItemFigures, readItem, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
 export {
   type Column,

@@ -15,7 +15,7 @@ import { goodsFields } from './fields/list.ts';
 import type { Item } from './schema.ts';
 
 /** The figures of an item that answers need: amounts in the first market's currency, sides from longest to shortest. */
-export interface Figures {
+export interface ItemFigures {
   readonly price: Minor;
   /** Without a mass, services whose rate or bound needs one are not offered. */
   readonly mass: Mass | null;
@@ -24,7 +24,7 @@ export interface Figures {
 }
 
 /** Reads an item's figures, taken from its parent where it states none; every problem with its field. */
-export function readItem(item: Item, currency: Currency): Result<Figures> {
+export function readItem(item: Item, currency: Currency): Result<ItemFigures> {
   const problems: Problem[] = [];
   const price = item.price === null ? nothing : kept(parseAmount(item.price, currency), ['price'], problems, nothing);
   if (item.price === null) problems.push({ at: ['price'], is: 'no price' });
@@ -40,7 +40,7 @@ export function readItem(item: Item, currency: Currency): Result<Figures> {
   const cost = item.cost === null ? null : kept(parseAmount(item.cost, currency), ['cost'], problems, nothing);
   return problems.length > 0
     ? { ok: false, problems }
-    : { ok: true, value: { price, mass, sides: sides as Figures['sides'], cost } };
+    : { ok: true, value: { price, mass, sides: sides as ItemFigures['sides'], cost } };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { always, type Instant, inForce, type Problem, readWindow, type Span, turnsOf } from '../exact/index.ts';
-import type { Handling } from './fields/fee.ts';
+import type { HandlingBody } from './fields/fee.ts';
 import type { OwnRate } from './fields/own-rate.ts';
 import type { Item } from './schema.ts';
 
@@ -16,7 +16,7 @@ export interface OwnLayers {
   readonly template: Layers<string>;
   readonly barred: Layers<readonly string[]>;
   readonly ownRate: Layers<OwnRate>;
-  readonly fee: Layers<Handling>;
+  readonly fee: Layers<HandlingBody>;
 }
 
 /** What of an item's template and own delivery is in force at a moment; null where nothing is stated, or none. */
@@ -24,7 +24,7 @@ export interface OwnDelivery {
   readonly template: string | null;
   readonly barred: readonly string[] | null;
   readonly ownRate: OwnRate | null;
-  readonly fee: Handling | null;
+  readonly fee: HandlingBody | null;
 }
 
 /** The item, its parent, its parent's, as far up as they are there; a circle is left where it closes. */
@@ -51,7 +51,7 @@ export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers 
       template: base<string>(item.template),
       barred: base<readonly string[]>(item.barred),
       ownRate: base<OwnRate>(item.ownRate),
-      fee: base<Handling>(item.fee),
+      fee: base<HandlingBody>(item.fee),
     };
     const ids = new Set<string>();
     for (const { id, window, sets } of item.dated) {

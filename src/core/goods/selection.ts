@@ -9,13 +9,13 @@ import {
   parseMass,
   type Result,
 } from '../exact/index.ts';
-import type { Figures } from './item.ts';
+import type { ItemFigures } from './item.ts';
 import { defaultKind, type Item, type SelectionBody } from './schema.ts';
 
 /** A selection ready to be asked whether it takes an item, its parents minded. */
 export interface Selection {
   readonly id: string;
-  readonly takes: (item: Item, figures: Figures) => boolean;
+  readonly takes: (item: Item, figures: ItemFigures) => boolean;
 }
 
 /** Reads a selection; both ends of ranges count. */
@@ -23,7 +23,7 @@ export function readSelection(body: SelectionBody, currency: Currency): Result<S
   const problems: Problem[] = [];
   const inner = takerOf(body.takes, currency, problems);
   const except = new Set(body.except);
-  const takes = (item: Item, figures: Figures) => !except.has(item.sku) && inner(item, figures);
+  const takes = (item: Item, figures: ItemFigures) => !except.has(item.sku) && inner(item, figures);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: { id: body.id, takes } };
 }
 

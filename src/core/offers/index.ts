@@ -1,28 +1,28 @@
 /** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
-export type { Figures, LineCut } from './benefits/kind.ts';
+export type { BenefitFigures, LineCut } from './benefits/kind.ts';
 export { code } from './codes/kind.ts';
 export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
 export { readCodes, readCustomers, readSpend, type SpendRow } from './lists.ts';
 export type { Off, OffBody } from './off.ts';
 export {
-  type Ask,
-  type AskBody,
-  asking,
-  askKindOf,
   type Benefit,
   type BenefitBody,
   type Budget,
   benefitKindOf,
   type Code,
+  type Condition,
+  type ConditionBody,
   codeKindOf,
+  conditioned,
+  conditionKindOf,
   type Level,
   type Limits,
   levels,
   type Offer,
   partOf,
   sharedCode,
-  soleValueAsk,
+  soleValueCondition,
   type WhyNot,
 } from './offer.ts';
 export { allGoods, lies, type Need, type Part, valueIn } from './parts.ts';

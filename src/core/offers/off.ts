@@ -6,7 +6,7 @@ const { amount, currency, id, percent } = written;
 /** An amount in other currencies; where it is not given it is converted. */
 export const also = z.record(currency, amount).default({});
 /** A selection of the book; null: all goods. */
-export const goods = id.nullable().default(null);
+export const selection = id.nullable().default(null);
 /** Before or after discounts. */
 export const test = z.enum(['before', 'after']);
 /** A whole number from 1 to a most. */

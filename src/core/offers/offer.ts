@@ -1,10 +1,10 @@
 import type { z } from 'zod';
 import { benefitKinds } from '#benefits';
 import type { Instant, Minor } from '../exact/index.ts';
-import type { Missed, ValueAsk } from './asks/kind.ts';
-import { askKinds } from './asks/list.ts';
 import type { BenefitKind } from './benefits/kind.ts';
 import { codeKinds } from './codes/list.ts';
+import type { Missed, ValueCondition } from './conditions/kind.ts';
+import { conditionKinds } from './conditions/list.ts';
 import { allGoods, type Part } from './parts.ts';
 
 /** What shoppers have by an offer, ready to answer. */
@@ -13,9 +13,9 @@ export type Benefit = ReturnType<typeof benefitKinds.read>;
 export type BenefitBody = z.infer<typeof benefitKinds.schema>;
 export const benefitKindOf = benefitKinds.of;
 
-export type Ask = ReturnType<typeof askKinds.read>;
-export type AskBody = z.infer<typeof askKinds.schema>;
-export const askKindOf = askKinds.of;
+export type Condition = ReturnType<typeof conditionKinds.read>;
+export type ConditionBody = z.infer<typeof conditionKinds.schema>;
+export const conditionKindOf = conditionKinds.of;
 
 export type Code = z.infer<typeof codeKinds.schema>;
 export const codeKindOf = codeKinds.of;
@@ -50,9 +50,9 @@ export interface Offer {
   /** The kind of its benefit, found once. */
   readonly kind: BenefitKind;
   readonly code: Code | null;
-  readonly asks: readonly Ask[];
+  readonly conditions: readonly Condition[];
   /** The values among them, found once. */
-  readonly values: readonly ValueAsk[];
+  readonly values: readonly ValueCondition[];
   readonly zones: ReadonlySet<string> | null;
   readonly markets: ReadonlySet<string> | null;
   readonly channels: ReadonlySet<string> | null;
@@ -99,19 +99,22 @@ export const partOf = ({ kind, benefit }: Pick<Offer, 'kind' | 'benefit'>): Part
   kind.sort === 'goods' ? kind.part(benefit) : null;
 
 /** What an offer asks, with the values found among it. */
-export const asking = (asks: readonly Ask[]): Pick<Offer, 'asks' | 'values'> => ({
-  asks,
-  values: asks.flatMap((ask) => askKindOf(ask).value(ask) ?? []),
+export const conditioned = (conditions: readonly Condition[]): Pick<Offer, 'conditions' | 'values'> => ({
+  conditions,
+  values: conditions.flatMap((one) => conditionKindOf(one).value(one) ?? []),
 });
 
 /**
  * The value of the whole basket that an offer asks for, where it asks for nothing else of the goods; null where it asks
  * nothing, undefined where it asks otherwise.
  */
-export function soleValueAsk({ asks, values }: Pick<Offer, 'asks' | 'values'>): ValueAsk | null | undefined {
-  if (asks.length === 0) return null;
+export function soleValueCondition({
+  conditions,
+  values,
+}: Pick<Offer, 'conditions' | 'values'>): ValueCondition | null | undefined {
+  if (conditions.length === 0) return null;
   const [value] = values;
-  return asks.length === 1 && value?.goods === allGoods ? value : undefined;
+  return conditions.length === 1 && value?.goods === allGoods ? value : undefined;
 }
 
 /** The code of an offer that anybody may enter; null where it asks none, or each shopper has another. */

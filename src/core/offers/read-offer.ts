@@ -1,7 +1,7 @@
 import { benefitKinds } from '#benefits';
 import { type Problem, type Result, readWindow } from '../exact/index.ts';
-import { askKinds } from './asks/list.ts';
-import { asking, type Limits, levelOf, type Offer } from './offer.ts';
+import { conditionKinds } from './conditions/list.ts';
+import { conditioned, type Limits, levelOf, type Offer } from './offer.ts';
 import { type OfferContext, type Reader, readerFor } from './reader.ts';
 import type { LimitsBody, OfferBody } from './schema.ts';
 
@@ -22,7 +22,7 @@ export function readOffer(body: OfferBody, order: number, context: OfferContext)
     benefit: benefitKinds.read(body.benefit, reader),
     kind,
     code: body.code,
-    ...asking(body.asks.map((ask, i) => askKinds.read(ask, reader, ['asks', i]))),
+    ...conditioned(body.asks.map((ask, i) => conditionKinds.read(ask, reader, ['asks', i]))),
     zones: setOf(body.zones),
     markets: setOf(body.markets),
     channels: setOf(body.channels),

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { benefitKinds } from '#benefits';
 import { written } from '../exact/index.ts';
-import { askKinds } from './asks/list.ts';
 import { codeKinds } from './codes/list.ts';
-import { also, count, goods } from './off.ts';
+import { conditionKinds } from './conditions/list.ts';
+import { also, count, selection } from './off.ts';
 
 const { amount, id, line, name, window } = written;
 
@@ -41,14 +41,14 @@ export const offerSchema = z.strictObject({
   benefit: benefitKinds.schema,
   code: codeKinds.schema.nullable(),
   /** All of them are to be met. */
-  asks: z.array(askKinds.schema).max(4),
+  asks: z.array(conditionKinds.schema).max(4),
   /** Zones, markets, channels and segments of customers it holds in; null: all. */
   zones: z.array(id).min(1).nullable(),
   markets: z.array(id).min(1).nullable().default(null),
   channels: z.array(id).min(1).nullable().default(null),
   segments: z.array(id).min(1).nullable().default(null),
   /** A selection of which the basket needs a line, for offers whose benefit names none; null: any. */
-  goods,
+  goods: selection,
   /** Whether lines that the channel stocks itself count for what it asks, and for whom it is. */
   stocked: z.boolean().default(false),
   limits: limitsSchema.default(noLimits),

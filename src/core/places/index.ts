@@ -17,4 +17,4 @@ export { beginsWith, normalPostcode, normalPrefix, partOfPostcode, prefixesOfPar
 export { countriesOf, isRegion, regionCodes, regionHolds, regionName } from './region.ts';
 export { type ZoneBody, zoneSchema } from './schema.ts';
 export { type Leaf, patternTree } from './tree.ts';
-export { type Fall, type Zone, zoneFinder } from './zone.ts';
+export { type Zone, type ZoneMatch, zoneFinder } from './zone.ts';

@@ -1,6 +1,6 @@
 import { err, ok, type Result } from '../exact/index.ts';
 import { liesIn, type Place, parsePlace } from './place.ts';
-import { beginsWith, inRange, normalPostcode, normalPrefix, normalRange, told } from './postcode.ts';
+import { beginsWith, inRange, normalPostcode, normalPrefix, normalRange, prefixLength } from './postcode.ts';
 import { countriesOf, isRegion, regionHolds } from './region.ts';
 
 /** What a zone takes in or leaves out. */
@@ -113,7 +113,7 @@ export function rank(pattern: Pattern): number {
     case 'postcode':
       return 1000;
     case 'prefix':
-      return 100 + told(pattern.prefix);
+      return 100 + prefixLength(pattern.prefix);
     case 'range':
       return 4;
     case 'part':

@@ -170,7 +170,7 @@ describe('regions and ranges', () => {
     expect(matches(unwrap(parsePattern(pattern)), unwrap(parsePlace(place)))).toBe(taken);
   });
 
-  test('a sector decides before its district, and a single ZIP code of five digits beside one of nine by the order of zones', () => {
+  test('a sector decides before its district, a ZIP code of five digits beside one of nine by the zones’ order', () => {
     expect(
       falls([zone('area', ['GB HS*']), zone('district', ['GB HS1*']), zone('sector', ['GB HS1 2*'])], 'GB HS1 2AA'),
     ).toBe('sector');

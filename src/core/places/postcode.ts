@@ -79,7 +79,7 @@ export function beginsWith(country: string, postcode: string, prefix: string): b
 }
 
 /** How much of a postcode a prefix tells: its letters and digits, a space not counted. @example told('HS1 2') // 4 */
-export const told = (prefix: string): number => prefix.replace(' ', '').length;
+export const prefixLength = (prefix: string): number => prefix.replace(' ', '').length;
 
 /**
  * A district's letters and number, by which British ranges are compared; a letter after the number counts for nothing.

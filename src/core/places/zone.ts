@@ -11,14 +11,14 @@ export interface Zone {
 }
 
 /** Where a place falls: the zone, and the pattern of it that decided. */
-export interface Fall {
+export interface ZoneMatch {
   readonly zone: Zone;
   readonly pattern: Pattern;
 }
 
 /** A zone with its place in a template's order, and whether it leaves a place out. */
 interface Standing {
-  readonly fall: Fall;
+  readonly fall: ZoneMatch;
   readonly keeps: (place: Place) => boolean;
 }
 
@@ -27,7 +27,7 @@ interface Standing {
  * first.
  * Null where no zone takes the place in: it is not delivered to.
  */
-export function zoneFinder(zones: readonly Zone[]): (place: Place) => Fall | null {
+export function zoneFinder(zones: readonly Zone[]): (place: Place) => ZoneMatch | null {
   const find = patternTree(
     zones.flatMap((zone) => {
       const keeps = keeperOf(zone);
@@ -36,7 +36,7 @@ export function zoneFinder(zones: readonly Zone[]): (place: Place) => Fall | nul
   );
   // Many baskets go to one place in a row: the last one asked for is known.
   let last: Place | null = null;
-  let fell: Fall | null = null;
+  let fell: ZoneMatch | null = null;
   return (place) => {
     if (place !== last) {
       fell = find(place, stays)?.value.fall ?? null;

@@ -120,7 +120,7 @@ function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
     a.level !== b.level ||
     book.exclusions(a, b) !== 'order' ||
     a.code !== null ||
-    a.asks.length > 0 ||
+    a.conditions.length > 0 ||
     a.needs !== null ||
     a.stocked !== b.stocked
   )
@@ -155,7 +155,7 @@ function outdoes(book: CompiledBook, a: Offer, b: Offer): boolean {
   }
   // The larger share may cost a threshold after discounts that the smaller one keeps.
   if (
-    book.minds ||
+    book.dependsOnDiscounts ||
     book.offers.some((each) => each.level === 'delivery' && each.values.some((ask) => ask.test === 'after'))
   )
     return false;

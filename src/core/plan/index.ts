@@ -7,7 +7,7 @@ export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from 
 export { type Losing, losingOrders } from './losing.ts';
 export { type Margin, type MarginPart, marginOf, marginParts } from './margin.ts';
 export { type Apart, type Example, type Meeting, meetings, type Run } from './meets.ts';
-export { type BrokenPromise, brokenPromises, daysOf } from './promise.ts';
+export { type BrokenPromise, brokenPromises, windowDays } from './promise.ts';
 export { seeded } from './random.ts';
 export {
   type CostCurve,
@@ -15,6 +15,7 @@ export {
   costCurve,
   curveAt,
   type Dated,
+  type Pace,
   type Usage,
   type Use,
   usageOf,

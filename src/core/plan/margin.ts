@@ -1,4 +1,4 @@
-import { type CompiledBook, inMarket } from '../book/index.ts';
+import { amountInMarket, type CompiledBook } from '../book/index.ts';
 import { type Minor, minor, nothing, parseAmount, parseDecimal, percentOf, unwrap } from '../exact/index.ts';
 import { asSold, type Choice, type Question, taxOfLines } from '../quote/index.ts';
 
@@ -57,7 +57,7 @@ export function marginOf(book: CompiledBook, asked: Question, choice: Choice, ca
       cost: item.cost === null ? null : minor(item.cost * units),
     };
   });
-  const amount = (text: string) => inMarket(book, unwrap(parseAmount(text, book.written)));
+  const amount = (text: string) => amountInMarket(book, unwrap(parseAmount(text, book.written)));
   const share = (of: Minor, percent: string) => percentOf(of, unwrap(parseDecimal(percent, 3)));
   const goods = minor(lines.reduce((sum, line) => sum + line.received, 0));
   const outgoing = (delivery: Minor, deliveryTax: Minor) => {

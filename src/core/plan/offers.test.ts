@@ -210,7 +210,7 @@ describe('what it costs over past orders', () => {
     for (const value of [0, 1500, 4000, 4500, 4501, 7300, 9999, 14_000, 99_999]) {
       const again = usageOf(
         at.book,
-        { ...offer, asks: [{ over: 'value', value: minor(value), test: 'before', goods: -1 }] },
+        { ...offer, conditions: [{ over: 'value', value: minor(value), test: 'before', goods: -1 }] },
         orders,
       );
       expect([curveAt(curve.points, value).uses, curveAt(curve.points, value).cost], String(value)).toEqual([

@@ -1,7 +1,7 @@
 import type { Book } from '../book/index.ts';
 import { manifests } from '../channels/index.ts';
 import { instantOf, localOf } from '../exact/index.ts';
-import { askKindOf, benefitKindOf, type OfferBody, sharedCode } from '../offers/index.ts';
+import { benefitKindOf, conditionKindOf, type OfferBody, sharedCode } from '../offers/index.ts';
 
 /** Something in an offer's words that is not what its rule does: in which text, which word, and what would be right. */
 export interface BrokenPromise {
@@ -43,6 +43,14 @@ const months = [
 ];
 const monthWord = `(?:${months.map((month) => `${month.slice(0, 3)}(?:${month.slice(3)})?`).join('|')})`;
 const amountWord = String.raw`(?:[€£$¥]\s?)?(\d{1,6}(?:[.,]\d{1,2})?)`;
+const ordinal = '(?:st|nd|rd|th)?';
+const dayWord = String.raw`\d{1,2}${ordinal}`;
+const toWord = '(?:to|–|-|until)';
+/** What stands before a figure that is an amount though it has no sign. */
+const limitWords = [
+  'over|above|more than|exceeding|from|at least|of|up to|under|below',
+  'spend|take|save|at most|for only',
+].join('|');
 
 /** The longest title each channel takes whole. */
 const titleLengths = manifests.all.map(({ titleLetters, name }) => ({ most: titleLetters, where: name }));
@@ -102,7 +110,7 @@ interface Rule {
 
 function ruleOf(book: Book, { benefit, asks, limits, window }: OfferBody): Rule {
   const own = benefitKindOf(benefit).figures(benefit);
-  const asked = asks.map((ask) => askKindOf(ask).figures(ask));
+  const asked = asks.map((ask) => conditionKindOf(ask).figures(ask));
   const least = asked.flatMap((one) => one.least ?? []);
   return {
     least: [...least, ...(own.least ?? [])],
@@ -116,12 +124,12 @@ function ruleOf(book: Book, { benefit, asks, limits, window }: OfferBody): Rule 
     percents: own.percents ?? [],
     free: own.free ?? false,
     services: own.services?.map((id) => serviceWord(book, id)) ?? null,
-    ...daysOf(window),
+    ...windowDays(window),
   };
 }
 
 /** The day a window starts and the last day it holds, as ISO days; null for open. */
-export function daysOf({ from, until, zone }: OfferBody['window']): Pick<Rule, 'starts' | 'ends'> {
+export function windowDays({ from, until, zone }: OfferBody['window']): Pick<Rule, 'starts' | 'ends'> {
   const end = until === null ? null : instantOf(until, zone);
   return {
     starts: from?.slice(0, 10) ?? null,
@@ -137,18 +145,9 @@ const serviceWord = (book: Book, id: string): string =>
 /** Figures that are money: with a sign or two decimals, or behind a word that asks for one. */
 function amounts(text: string, rule: Rule, add: Add): void {
   const bare = text
-    .replace(
-      new RegExp(
-        String.raw`\b\d{1,2}(?:st|nd|rd|th)?\s*(?:(?:to|–|-|until)\s*\d{1,2}(?:st|nd|rd|th)?\s*)?${monthWord}(?:\s+\d{4})?`,
-        'gi',
-      ),
-      ' ',
-    )
+    .replace(new RegExp(String.raw`\b${dayWord}\s*(?:${toWord}\s*${dayWord}\s*)?${monthWord}(?:\s+\d{4})?`, 'gi'), ' ')
     .replace(/\b20\d\d(?:-\d\d-\d\d)?\b/g, ' ');
-  const asked = new RegExp(
-    String.raw`\b(over|above|more than|exceeding|from|at least|of|up to|under|below|spend|take|save|at most|for only)\s+${amountWord}(?!\s?(?:%|per ?cent|\d))`,
-    'gi',
-  );
+  const asked = new RegExp(String.raw`\b(${limitWords})\s+${amountWord}(?!\s?(?:%|per ?cent|\d))`, 'gi');
   const known = new Set(rule.amounts.map(Number));
   const told = new Set<number>();
   for (const [word, lead = '', figure = ''] of bare.matchAll(asked)) {
@@ -186,7 +185,7 @@ function dates(text: string, rule: Rule, add: Add): void {
   };
   for (const [word, first, day = '', month = '', year] of text.matchAll(
     new RegExp(
-      String.raw`(?:\b(\d{1,2})(?:st|nd|rd|th)?\s*(?:to|–|-|until)\s*)?\b(\d{1,2})(?:st|nd|rd|th)?\s+(${monthWord})\b(?:\s+(\d{4}))?`,
+      String.raw`(?:\b(\d{1,2})${ordinal}\s*${toWord}\s*)?\b(\d{1,2})${ordinal}\s+(${monthWord})\b(?:\s+(\d{4}))?`,
       'gi',
     ),
   )) {

@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Instant, type Minor, minor } from '../exact/index.ts';
-import { asking, codeKindOf, type Offer } from '../offers/index.ts';
+import { codeKindOf, conditioned, type Offer } from '../offers/index.ts';
 import { charges, type Question } from '../quote/index.ts';
 import type { Past } from './lanes.ts';
 
@@ -137,7 +137,7 @@ export function costCurve(
   if (ask) {
     const askingFor = (value: Minor): Offer => ({
       ...offer,
-      ...asking(offer.asks.map((one) => (one === ask ? { ...ask, value } : one))),
+      ...conditioned(offer.conditions.map((one) => (one === ask ? { ...ask, value } : one))),
     });
     if ((ask.test === 'before' || offer.level === 'goods') && ask.goods < 0) {
       const { uses } = usageOf(book, askingFor(minor(0)), orders, pace);

@@ -1,6 +1,6 @@
 import { type CompiledBook, type Ready, type Row, rowAt, type Template } from '../book/index.ts';
-import type { Fall } from '../places/index.ts';
-import type { Asked, Load, Piece } from '../rates/index.ts';
+import type { ZoneMatch } from '../places/index.ts';
+import type { Asked, Piece, Shipment } from '../rates/index.ts';
 import type { Line, Question } from './question.ts';
 import { sharesOf } from './shares.ts';
 
@@ -14,10 +14,10 @@ export interface Bundle {
   /** The kind where some lane has a rate of its own for it; else null. */
   kind: string | null;
   /** Where the place falls in the template; null where it is not delivered to. */
-  fall: Fall | null;
+  fall: ZoneMatch | null;
   /** The lanes there, as they are at the moment; null where it is not delivered to. */
   row: Row | null;
-  readonly load: Load;
+  readonly shipment: Shipment;
   readonly lines: Line[];
   /** The kinds in it, by their bits among those that mixing rules name. */
   kinds: number;
@@ -28,9 +28,9 @@ export interface Bundle {
  */
 export interface Alone {
   readonly line: Line;
-  readonly fall: Fall | null;
+  readonly fall: ZoneMatch | null;
   readonly row: Row | null;
-  readonly load: Load;
+  readonly shipment: Shipment;
 }
 
 /** A basket sorted for delivery. */
@@ -40,7 +40,7 @@ export interface Sorted {
   /** Lines with a handling fee. */
   handled: readonly Line[];
   /** The whole basket's sums, as thresholds look at them: without gifts, and without lines that the channel stocks. */
-  load: Load;
+  shipment: Shipment;
   lines: readonly Line[];
   /**
    * The bundle each line is in, by its place; below 0 a line of its own rate (-1, -2 …); not a number where the channel
@@ -56,7 +56,7 @@ export interface Sorted {
   asked: Asked;
 }
 
-const loadOf = (pieces: readonly Piece[]): Load => ({
+const shipmentOf = (pieces: readonly Piece[]): Shipment => ({
   value: 0,
   after: 0,
   units: 0,
@@ -80,7 +80,7 @@ export function sorted(question: Question, gifts: readonly Line[] = []): Sorted 
     bundles,
     alone: [],
     handled: [],
-    load: loadOf(question.lines),
+    shipment: shipmentOf(question.lines),
     lines: question.lines,
     at: [],
     serves: -1,
@@ -88,25 +88,36 @@ export function sorted(question: Question, gifts: readonly Line[] = []): Sorted 
     stocked: 'none',
     asked: question,
   };
-  sortInto(basket, bundles, basket.load, question, gifts, null);
+  sortInto(basket, bundles, basket.shipment, question, gifts, null);
   return basket;
 }
 
 /** What sorting one basket after another uses again, so that answers by the million make no objects. */
 export interface Pool {
   readonly basket: Sorted;
-  readonly load: Load;
+  readonly shipment: Shipment;
   readonly bundles: Bundle[];
   readonly spare: Bundle[];
 }
 
 export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
-  const load = loadOf([]);
+  const shipment = shipmentOf([]);
   const asked = { place: { country: '', part: null, postcode: null }, carrier: null };
   return {
-    basket: { bundles, alone: [], handled: [], load, lines: [], at: [], serves: -1, lanes: -1, stocked: 'none', asked },
-    load,
+    basket: {
+      bundles,
+      alone: [],
+      handled: [],
+      shipment,
+      lines: [],
+      at: [],
+      serves: -1,
+      lanes: -1,
+      stocked: 'none',
+      asked,
+    },
+    shipment,
     bundles,
     spare: [],
   };
@@ -122,7 +133,7 @@ export function sortedAgain(pool: Pool, question: Question): Sorted {
   basket.lines = question.lines;
   basket.asked = question;
   while (bundles.length > 0) bundles.pop();
-  sortInto(basket, bundles, pool.load, question, noGifts, pool);
+  sortInto(basket, bundles, pool.shipment, question, noGifts, pool);
   return basket;
 }
 
@@ -133,7 +144,7 @@ const nothing: readonly Line[] = [];
 function sortInto(
   basket: Sorted,
   bundles: Bundle[],
-  whole: Load,
+  whole: Shipment,
   question: Question,
   gifts: readonly Line[],
   pool: Pool | null,
@@ -168,21 +179,21 @@ function sortInto(
     }
     const bundle = bundleOf(bundles, pool, item, question);
     basket.at[i] = bundles.length === 1 ? 0 : bundles.indexOf(bundle);
-    add(bundle.load, item, units);
-    if (pool === null || item.template.minds) bundle.lines.push(line);
+    add(bundle.shipment, item, units);
+    if (pool === null || item.template.dependsOnDiscounts) bundle.lines.push(line);
     bundle.kinds |= item.kindBit;
   }
   for (const gift of gifts) {
     if (isStocked(gift.item, channel)) continue;
     const bundle = bundleOf(bundles, pool, gift.item, question);
-    weigh(bundle.load, gift.item, gift.units);
+    weigh(bundle.shipment, gift.item, gift.units);
     bundle.lines.push(gift);
     bundle.kinds |= gift.item.kindBit;
     serves &= gift.item.serves;
   }
   const [only] = bundles;
-  basket.load =
-    bundles.length === 1 && only && alone === null ? only.load : summed(whole, bundles, alone ?? nobody, lines);
+  basket.shipment =
+    bundles.length === 1 && only && alone === null ? only.shipment : summed(whole, bundles, alone ?? nobody, lines);
   for (let i = 0; i < bundles.length; i += 1) lanes &= bundles[i]?.row?.bits ?? 0;
   basket.alone = alone ?? nobody;
   basket.handled = handled ?? nothing;
@@ -191,17 +202,17 @@ function sortInto(
   basket.stocked = theirs === 0 ? 'none' : theirs === lines.length ? 'all' : 'some';
 }
 
-const rowOf = (template: Template, fall: Fall | null, question: Question): Row | null => {
+const rowOf = (template: Template, fall: ZoneMatch | null, question: Question): Row | null => {
   const row = fall === null ? undefined : template.rows.get(fall.zone);
   return row === undefined ? null : rowAt(row, question.moment);
 };
 
 function aloneOf(line: Line, question: Question): Alone {
   const { template } = line.item;
-  const load = loadOf([line]);
-  add(load, line.item, line.units);
+  const shipment = shipmentOf([line]);
+  add(shipment, line.item, line.units);
   const fall = template.zoneOf(question.place);
-  return { line, fall, row: rowOf(template, fall, question), load };
+  return { line, fall, row: rowOf(template, fall, question), shipment };
 }
 
 function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Question): Bundle {
@@ -224,57 +235,62 @@ function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Q
     bundle.row = row;
     bundle.kinds = 0;
     while (bundle.lines.length > 0) bundle.lines.pop();
-    emptied(bundle.load);
+    emptied(bundle.shipment);
   } else {
     const lines: Line[] = [];
-    bundle = { template, origin, kind: ownKind, fall, row, load: loadOf(lines), lines, kinds: 0 };
+    bundle = { template, origin, kind: ownKind, fall, row, shipment: shipmentOf(lines), lines, kinds: 0 };
     pool?.spare.push(bundle);
   }
   bundles.push(bundle);
   return bundle;
 }
 
-function summed(load: Load, bundles: readonly Bundle[], alone: readonly Alone[], lines: readonly Line[]): Load {
-  emptied(load);
-  load.pieces = lines;
-  for (let i = 0; i < bundles.length; i += 1) addTo(load, (bundles[i] as Bundle).load);
-  for (let i = 0; i < alone.length; i += 1) addTo(load, (alone[i] as Alone).load);
-  return load;
+function summed(
+  shipment: Shipment,
+  bundles: readonly Bundle[],
+  alone: readonly Alone[],
+  lines: readonly Line[],
+): Shipment {
+  emptied(shipment);
+  shipment.pieces = lines;
+  for (let i = 0; i < bundles.length; i += 1) addTo(shipment, (bundles[i] as Bundle).shipment);
+  for (let i = 0; i < alone.length; i += 1) addTo(shipment, (alone[i] as Alone).shipment);
+  return shipment;
 }
 
-function addTo(load: Load, one: Load): void {
-  load.value += one.value;
-  load.after += one.after;
-  load.units += one.units;
-  load.mass += one.mass;
-  load.bought += one.bought;
-  load.long = Math.max(load.long, one.long);
+function addTo(shipment: Shipment, one: Shipment): void {
+  shipment.value += one.value;
+  shipment.after += one.after;
+  shipment.units += one.units;
+  shipment.mass += one.mass;
+  shipment.bought += one.bought;
+  shipment.long = Math.max(shipment.long, one.long);
 }
 
-function emptied(load: Load): void {
-  load.value = 0;
-  load.after = 0;
-  load.units = 0;
-  load.mass = 0;
-  load.bought = 0;
-  load.long = 0;
+function emptied(shipment: Shipment): void {
+  shipment.value = 0;
+  shipment.after = 0;
+  shipment.units = 0;
+  shipment.mass = 0;
+  shipment.bought = 0;
+  shipment.long = 0;
 }
 
-function add(load: Load, item: Ready, units: number): void {
+function add(shipment: Shipment, item: Ready, units: number): void {
   const value = item.price * units;
-  load.value += value;
-  load.after += value;
-  load.units += units;
-  weigh(load, item, units);
-  load.bought += item.mass === null ? Number.NaN : item.mass * units;
+  shipment.value += value;
+  shipment.after += value;
+  shipment.units += units;
+  weigh(shipment, item, units);
+  shipment.bought += item.mass === null ? Number.NaN : item.mass * units;
 }
 
-function weigh(load: Load, item: Ready, units: number): void {
+function weigh(shipment: Shipment, item: Ready, units: number): void {
   // What is not known makes the sum not known.
-  load.mass += item.mass === null ? Number.NaN : item.mass * units;
+  shipment.mass += item.mass === null ? Number.NaN : item.mass * units;
   const long = item.sides === null ? Number.NaN : item.sides[0];
   // A side that is not known, or is longer; once not known it stays so.
-  if (!(long <= load.long) && !Number.isNaN(load.long)) load.long = long;
+  if (!(long <= shipment.long) && !Number.isNaN(shipment.long)) shipment.long = long;
 }
 
 /**
@@ -289,22 +305,22 @@ export function takeOff(
   const { bundles, alone } = basket;
   const plainly = basket.stocked === 'none' && (!book.splits || (bundles.length === 1 && alone.length === 0));
   if (plainly) {
-    basket.load.after = left.goods - left.order;
+    basket.shipment.after = left.goods - left.order;
     return;
   }
   const shares = left.order === 0 ? null : sharesOf(left.lines, left.order);
-  for (const bundle of bundles) bundle.load.after = 0;
-  for (const one of alone) one.load.after = 0;
+  for (const bundle of bundles) bundle.shipment.after = 0;
+  for (const one of alone) one.shipment.after = 0;
   let whole = 0;
   for (let i = 0; i < left.lines.length; i += 1) {
     const at = basket.at[i] as number;
     if (Number.isNaN(at)) continue;
-    const load = at < 0 ? (alone[-1 - at] as Alone).load : (bundles[at] as Bundle).load;
+    const shipment = at < 0 ? (alone[-1 - at] as Alone).shipment : (bundles[at] as Bundle).shipment;
     const after = (left.lines[i] as number) - (shares?.[i] ?? 0);
-    load.after += after;
+    shipment.after += after;
     whole += after;
   }
-  basket.load.after = whole;
+  basket.shipment.after = whole;
 }
 
 /**

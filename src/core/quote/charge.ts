@@ -3,13 +3,13 @@ import {
   isFreed,
   kindOf,
   type Lane,
-  type Load,
   laneCharge,
   type MixingRule,
   mixed,
   type Priced,
   type Refused,
   refused,
+  type Shipment,
 } from '../rates/index.ts';
 import type { Alone, Bundle, Sorted } from './basket.ts';
 import type { Line } from './question.ts';
@@ -21,7 +21,7 @@ export interface Group {
   readonly price: Priced;
   /** The kind whose own rate it is in this lane; null where it is the lane's. */
   readonly kind: string | null;
-  load: Load;
+  shipment: Shipment;
   kinds: number;
   /** Rate and lane fees, before the threshold; below 0 it is refused. */
   charge: number | Refused;
@@ -83,8 +83,9 @@ export function charge(
   if (only) {
     const lane = only.row?.lanes[service];
     if (!lane) return refuse(out, witness, only.row ? noLane : notDelivered, only);
-    const amount = laneCharge(lane, priceFor(lane, only.kind), only.load, basket.asked);
-    out.rate = amount > 0 && lane.freeFrom !== null && isFreed(lane.freeFrom, basket.load, only.load) ? 0 : amount;
+    const amount = laneCharge(lane, priceFor(lane, only.kind), only.shipment, basket.asked);
+    out.rate =
+      amount > 0 && lane.freeFrom !== null && isFreed(lane.freeFrom, basket.shipment, only.shipment) ? 0 : amount;
     return;
   }
   for (const one of bundles)
@@ -95,13 +96,13 @@ export function charge(
   emptyTally();
   let kinds = 0;
   for (const group of groups) {
-    const { lane, price, load } = group;
-    group.charge = laneCharge(lane, price, load, basket.asked);
+    const { lane, price, shipment } = group;
+    group.charge = laneCharge(lane, price, shipment, basket.asked);
     if (group.charge < 0) {
       if (witness) witness.groups = groups;
       return refuse(out, witness, group.charge, group.bundle);
     }
-    group.freed = lane.freeFrom !== null && isFreed(lane.freeFrom, basket.load, load);
+    group.freed = lane.freeFrom !== null && isFreed(lane.freeFrom, basket.shipment, shipment);
     // A freed group drops out of what follows.
     if (group.freed) continue;
     count(group.charge);
@@ -168,7 +169,7 @@ function grouped(bundles: readonly Bundle[], service: number): Group[] {
     const kind = kindIn(lane, bundle.kind);
     const group = groupOf(groups, bundle.template, bundle.origin, kind);
     if (group) {
-      group.load = together(group.load, bundle.load);
+      group.shipment = together(group.shipment, bundle.shipment);
       group.kinds |= bundle.kinds;
     } else
       groups.push({
@@ -176,7 +177,7 @@ function grouped(bundles: readonly Bundle[], service: number): Group[] {
         lane,
         price: priceFor(lane, kind),
         kind,
-        load: bundle.load,
+        shipment: bundle.shipment,
         kinds: bundle.kinds,
         charge: 0,
         freed: false,
@@ -191,7 +192,7 @@ function groupOf(groups: readonly Group[], template: Template, origin: string, k
   return undefined;
 }
 
-const together = (a: Load, b: Load): Load => ({
+const together = (a: Shipment, b: Shipment): Shipment => ({
   value: a.value + b.value,
   after: a.after + b.after,
   units: a.units + b.units,
@@ -219,7 +220,7 @@ function extras(
   for (const one of basket.alone) {
     const lane = one.row?.lanes[service] as Lane;
     const own = one.line.item.own as OwnCharge;
-    const amount = kindOf(own.rate).charge(own.rate, one.load, 0, lane.after, book.conversion, basket.asked);
+    const amount = kindOf(own.rate).charge(own.rate, one.shipment, 0, lane.after, book.conversion, basket.asked);
     if (amount < 0) return amount;
     pay(one.line, 'own rate', amount, own.waivable, lane);
   }
@@ -238,7 +239,7 @@ function extras(
 function isWaived({ item }: Line, lane: Lane, groups: readonly Group[], basket: Sorted): boolean {
   const group = groupOf(groups, item.template, item.origin, kindIn(lane, item.kind));
   if (group) return group.freed;
-  return lane.freeFrom?.of === 'basket' && isFreed(lane.freeFrom, basket.load, basket.load);
+  return lane.freeFrom?.of === 'basket' && isFreed(lane.freeFrom, basket.shipment, basket.shipment);
 }
 
 function laneOf(line: Line, { bundles, alone }: Sorted, service: number): Lane | undefined {

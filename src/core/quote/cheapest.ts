@@ -3,7 +3,11 @@ import type { Sorted } from './basket.ts';
 import { type Charged, charge } from './charge.ts';
 
 /** A choice's days: the longest of its lanes, each end by itself. */
-export function daysOf(book: CompiledBook, { bundles, alone }: Sorted, service: number): readonly [number, number] {
+export function serviceDays(
+  book: CompiledBook,
+  { bundles, alone }: Sorted,
+  service: number,
+): readonly [number, number] {
   const own = book.services[service]?.days ?? [0, 0];
   let [shortest, longest] = [0, 0];
   for (const one of [...bundles, ...alone]) {
@@ -33,7 +37,7 @@ export function cheapestOf(book: CompiledBook, basket: Sorted): number | null {
     if (book.services[service]?.pickup) continue;
     charge(book, basket, service, out, null);
     if (out.rate < 0) continue;
-    const days = daysOf(book, basket, service);
+    const days = serviceDays(book, basket, service);
     if (best === null || out.rate < best.rate || (out.rate === best.rate && faster(days, best.days) < 0))
       best = { service, rate: out.rate, days };
   }

@@ -89,7 +89,7 @@ describe('offers that change how groups are put together', () => {
     expect(answer.choices.map((choice) => [choice.delivery, choice.used])).toEqual([[1000, ['gift']]]);
   });
 
-  test('steps of spend beside a lane that turns free from a value of its group: as much left as turns it free is not dearer', () => {
+  test('steps of spend beside a lane that turns free from a value: as much left as turns it free is not dearer', () => {
     // 77.81 less 4.24 is 73.57, above 58.22: free all the same.
     const answer = shopOf(
       { post: flat('41.41', { value: '58.22', test: 'after', of: 'group' }) },

@@ -10,8 +10,8 @@ import { type Candidate, candidatesFor, deliveryWant, goesDownTo, type Setting, 
 import type { Line, Question } from './question.ts';
 import { bestOf, type Found, type Searched } from './search.ts';
 import { sharesOf } from './shares.ts';
-import { chargedFrom, type Slope, slopeOfDiscounts, slopeOfGifts, turnsOf } from './slope.ts';
-import { joined, startOf, within } from './start.ts';
+import { chargedFrom, type Slope, slopeOfDiscounts, slopeOfGifts, thresholdsAfter } from './slope.ts';
+import { allJoin, startOf, within } from './start.ts';
 
 /** All that offers need of one basket; used for one service after the other. */
 export interface Deal {
@@ -204,7 +204,7 @@ function apartBest(deal: Deal, acting: readonly number[], costing: Costing): Fou
   if (!delivery.found || delivery.open < delivery.found.cost) return null;
   const least = within(deal.field, deal.left, delivery.found.used, () => paidBy(deal, left, costing.carriage));
   const used = [...found.used, ...delivery.found.used];
-  if (!joined(field, used)) return null;
+  if (!allJoin(field, used)) return null;
   return within(deal.field, deal.left, used, () => {
     const cost = costing.cost(left);
     const paid = Number.isNaN(cost) ? Number.NaN : paidBy(deal, left, costing.carriage);
@@ -232,7 +232,7 @@ class ServiceCosting implements Costing {
   cost(left: Left): number {
     const deal = this.#deal;
     const service = this.#service;
-    // Where no lane minds discounts, one look at the charge does for all sets without gifts.
+    // Where no lane dependsOnDiscounts discounts, one look at the charge does for all sets without gifts.
     if (!this.#known || left.gifts.length > 0 || this.discounts !== 'no matter') {
       chargeLeft(deal, service, left);
       this.carriage.rate = scratch.rate;
@@ -261,7 +261,7 @@ class ServiceCosting implements Costing {
   }
 
   get turns(): readonly number[] {
-    return this.#service === ofTheChannel ? [] : turnsOf(this.#deal.basket, this.#service);
+    return this.#service === ofTheChannel ? [] : thresholdsAfter(this.#deal.basket, this.#service);
   }
 
   carriageFrom(value: number): Readonly<Carriage> {
@@ -467,7 +467,7 @@ export function whyUnused(deal: Deal, offer: Offer, best: BestSet, settled: Sett
   if (
     candidate.gift &&
     offer.code === null &&
-    joined(
+    allJoin(
       deal.field,
       [...best.used, at].sort((a, b) => a - b),
     )

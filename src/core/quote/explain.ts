@@ -7,9 +7,9 @@ import type { Step } from './answer.ts';
 import { isStocked, type Sorted, sorted } from './basket.ts';
 import { type Charged, charge, type Group, newWitness } from './charge.ts';
 import { bestSet, dealFor, ofTheChannel, settle, usedIn, whyUnused } from './choose.ts';
-import { barred } from './live.ts';
+import { keptOut } from './live.ts';
 import { asSold, type Line, type Question } from './question.ts';
-import { massOf } from './quote.ts';
+import { linesMass } from './quote.ts';
 import { taxOf } from './tax.ts';
 
 /**
@@ -49,7 +49,7 @@ export function explain(book: CompiledBook, asked: Question, service: string): S
         pattern: patternText(fall.pattern),
       });
   const units = question.lines.reduce((sum, line) => sum + line.units, 0);
-  steps.push({ step: 'goods', at: [], value: minor(deal.setting.goods), units, mass: massOf(question.lines) });
+  steps.push({ step: 'goods', at: [], value: minor(deal.setting.goods), units, mass: linesMass(question.lines) });
   for (const { offer, took, lines } of settled.cuts) {
     const { benefit, kind } = offer;
     const from = { at: ['offers', offer.id], offer: offer.id };
@@ -98,7 +98,7 @@ export function explain(book: CompiledBook, asked: Question, service: string): S
     const offer = acting.get(id);
     if (offer && used.includes(offer)) continue;
     const why: WhyNot = offer
-      ? (barred(deal.setting, offer) ?? whyUnused(deal, offer, best, settled, at))
+      ? (keptOut(deal.setting, offer) ?? whyUnused(deal, offer, best, settled, at))
       : { why: state === 'paused' ? 'paused' : 'draft' };
     steps.push({ step: 'unused', at: ['offers', id], offer: id, why });
   }
@@ -122,25 +122,25 @@ const known = (mass: number): Mass | null => (Number.isNaN(mass) ? null : (mass 
 
 /** One group's way to its charge. What sets it apart is only said where there are several. */
 function groupSteps(
-  { bundle, lane, price, kind, load, charge: amount, freed }: Group,
+  { bundle, lane, price, kind, shipment, charge: amount, freed }: Group,
   basket: Sorted,
   service: string,
   several: boolean,
 ): Step[] {
   const at = ['templates', bundle.template.id, 'lanes', bundle.fall?.zone.id ?? '', service];
   const steps: Step[] = [];
-  const skus = load.pieces.map((piece) => piece.item.sku);
+  const skus = shipment.pieces.map((piece) => piece.item.sku);
   if (several)
     steps.push({
       step: 'group',
       at,
       origin: bundle.origin,
       template: bundle.template.id,
-      kinds: [...new Set((load.pieces as Line[]).map((line) => line.item.kind))],
+      kinds: [...new Set((shipment.pieces as Line[]).map((line) => line.item.kind))],
       skus,
-      value: minor(load.value),
-      mass: known(load.mass),
-      units: load.units,
+      value: minor(shipment.value),
+      mass: known(shipment.mass),
+      units: shipment.units,
     });
   const { rate } = price;
   steps.push({
@@ -148,16 +148,16 @@ function groupSteps(
     at: kind === null ? [...at, 'rate'] : [...at, 'kinds', kind],
     rate,
     kind,
-    ...cameBy(rate, load, lane.after, basket.asked),
+    ...cameBy(rate, shipment, lane.after, basket.asked),
   });
   const { fees } = lane;
   const own = lane.conversion !== null && (price.given || fees.given) ? fees.alone : fees;
   if (own.order + own.item > 0)
-    steps.push({ step: 'fees', at: [...at, 'fees'], order: own.order, items: minor(own.item * load.units) });
+    steps.push({ step: 'fees', at: [...at, 'fees'], order: own.order, items: minor(own.item * shipment.units) });
   steps.push({ step: 'charge', at, amount: minor(amount), converted: lane.conversion !== null });
   const free = lane.freeFrom;
   if (free) {
-    const of = free.of === 'group' ? load : basket.load;
+    const of = free.of === 'group' ? shipment : basket.shipment;
     const value =
       free.over === 'units' ? of.units : free.over === 'mass' ? of.bought : free.test === 'after' ? of.after : of.value;
     steps.push({

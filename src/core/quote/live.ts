@@ -3,9 +3,9 @@ import { itemFor } from '../book/index.ts';
 import { type Decimal, type Minor, minor, mondayOf, percentOf, splitByLargestRemainder } from '../exact/index.ts';
 import {
   allGoods,
-  askKindOf,
   type Budget,
   codeKindOf,
+  conditionKindOf,
   type LineCut,
   lies,
   type Offer,
@@ -89,7 +89,7 @@ export function candidatesFor(setting: Setting): Candidate[] {
   const codeless = question.codes.length === 0;
   for (let i = 0; i < offers.length; i += 1) {
     const offer = offers[i] as Offer;
-    if ((codeless && offer.code !== null) || barred(setting, offer) !== null) continue;
+    if ((codeless && offer.code !== null) || keptOut(setting, offer) !== null) continue;
     const candidate = candidateFor(setting, offer);
     if (candidate.most <= 0 && candidate.sort !== 'delivery') continue;
     found ??= [];
@@ -112,7 +112,7 @@ export function countedBy(offer: Offer, { question, stocked }: Pick<Setting, 'qu
 }
 
 /** What keeps an offer from this basket whatever else is used; null where nothing does. */
-export function barred(setting: Setting, offer: Offer): WhyNot | null {
+export function keptOut(setting: Setting, offer: Offer): WhyNot | null {
   const { book, question } = setting;
   const { shopper } = question;
   if (offer.from !== null && question.moment < offer.from) return { why: 'not begun', from: offer.from };
@@ -124,8 +124,8 @@ export function barred(setting: Setting, offer: Offer): WhyNot | null {
   if (offer.channels && (shopper.channel === null || !offer.channels.has(shopper.channel))) return { why: 'channel' };
   if (offer.segments && (shopper.segment === null || !offer.segments.has(shopper.segment))) return { why: 'segment' };
   const lines = countedBy(offer, setting);
-  for (const ask of offer.asks) {
-    const kind = askKindOf(ask);
+  for (const ask of offer.conditions) {
+    const kind = conditionKindOf(ask);
     // Nothing lies before the goods level in working order, so its offers and every "before" look at list value.
     if (offer.level !== 'goods' && kind.value(ask)?.test === 'after') continue;
     const missed = kind.missed(ask, lines, lines === question.lines ? setting.goods : valueIn(lines, allGoods));

@@ -1,6 +1,6 @@
 import type { Ready } from '../book/index.ts';
 import type { Instant } from '../exact/index.ts';
-import { allGoods, askKindOf, codeKindOf, lies, type Need, type Offer } from '../offers/index.ts';
+import { allGoods, codeKindOf, conditionKindOf, lies, type Need, type Offer } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
 import { anybody, type Line, type Question } from './question.ts';
 
@@ -60,9 +60,9 @@ export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Pla
 const worth = ({ lines }: Question): number => lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
 
 /** What a basket needs for an offer to act: what it asks, and goods that it takes something off. */
-function needsOf({ asks, benefit, kind }: Offer): Need[] {
+function needsOf({ conditions, benefit, kind }: Offer): Need[] {
   const own = kind.need(benefit);
-  const needs = [...asks.map((ask) => askKindOf(ask).need(ask)), ...(own ? [own] : [])];
+  const needs = [...conditions.map((one) => conditionKindOf(one).need(one)), ...(own ? [own] : [])];
   return needs.length > 0 ? needs : [{ part: allGoods, value: 0, units: 1, above: 0 }];
 }
 

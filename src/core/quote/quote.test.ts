@@ -78,7 +78,7 @@ describe('offers', () => {
     }
   });
 
-  test('2.80, 5.40, 9.90 and free delivery on the cheapest choice: 0.00, 5.40, 9.90; with at most 2.00 taken 0.80', () => {
+  test('2.80, 5.40, 9.90, free delivery on the cheapest choice: 0.00, 5.40, 9.90; with at most 2.00 taken 0.80', () => {
     const cheapest = (most?: string) =>
       shopOf({ a: flat('5.40'), b: flat('2.80'), c: flat('9.90') }, [item('A')], {
         offers: [

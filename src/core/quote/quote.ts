@@ -4,7 +4,7 @@ import { type Refusal, refusalOf, stocked } from '../rates/index.ts';
 import type { Answer, Choice, Missing } from './answer.ts';
 import { isStocked, newPool, type Sorted, sorted, sortedAgain } from './basket.ts';
 import { type Charged, charge, newWitness } from './charge.ts';
-import { daysOf } from './cheapest.ts';
+import { serviceDays } from './cheapest.ts';
 import { type BestSet, bestSet, type Deal, dealFor, ofTheChannel, settle, usedIn } from './choose.ts';
 import { clashOf } from './clash.ts';
 import { asSold, type Question } from './question.ts';
@@ -29,7 +29,7 @@ export function quote(book: CompiledBook, asked: Question): Answer {
   return {
     zone: deal.setting.zone,
     goods: minor(deal.setting.goods),
-    mass: massOf(question.lines),
+    mass: linesMass(question.lines),
     ...shown(offered, book.services, book.market.body),
     missing,
     clash,
@@ -65,7 +65,7 @@ const pool = newPool();
 const plain: Charged = { rate: 0, waivable: 0, stays: 0 };
 
 /** What goods weigh; null where that of one is not known. */
-export function massOf(lines: Question['lines']): Mass | null {
+export function linesMass(lines: Question['lines']): Mass | null {
   let mass = 0;
   for (const { item, units } of lines) {
     if (item.mass === null) return null;
@@ -84,7 +84,7 @@ function choiceOf(deal: Deal, service: number, best: BestSet): Choice {
   return {
     service: service === ofTheChannel ? stocked : (book.services[service]?.id ?? ''),
     name: nameOf(book, basket, service),
-    days: service === ofTheChannel ? [0, 0] : daysOf(book, basket, service),
+    days: service === ofTheChannel ? [0, 0] : serviceDays(book, basket, service),
     discount: best.discount,
     delivery,
     total,

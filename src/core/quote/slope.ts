@@ -9,7 +9,7 @@ export type Slope = 'no matter' | 'only dearer' | 'any';
 
 /** How delivery by a service (its place in the book) goes with discounts, where these gifts may be used beside them. */
 export function slopeOfDiscounts(book: CompiledBook, basket: Sorted, service: number, gifts: readonly Line[]): Slope {
-  if (!book.minds) return 'no matter';
+  if (!book.dependsOnDiscounts) return 'no matter';
   // A gift may bring a group, and lanes, of its own.
   if (gifts.length > 0) return book.steady && oneWayUp(book, kindsOf(basket, gifts), service) ? 'only dearer' : 'any';
   let thresholds = 0;
@@ -31,7 +31,7 @@ export function slopeOfDiscounts(book: CompiledBook, basket: Sorted, service: nu
 
 /** Whether delivery costs the less the more is left in all, where nothing else of a discount matters. */
 function onlyFalls(book: CompiledBook, basket: Sorted, service: number): boolean {
-  const levels = [0, ...turnsOf(basket, service)]
+  const levels = [0, ...thresholdsAfter(basket, service)]
     .sort((a, b) => a - b)
     .map((value) => chargedFrom(book, basket, service, value));
   return levels.every((level, i) => {
@@ -42,8 +42,8 @@ function onlyFalls(book: CompiledBook, basket: Sorted, service: number): boolean
 
 /** What a service costs with so much left in all, and of each group all that it is worth. */
 export function chargedFrom(book: CompiledBook, basket: Sorted, service: number, value: number): Charged {
-  for (const one of [...basket.bundles, ...basket.alone]) one.load.after = one.load.value;
-  basket.load.after = value;
+  for (const one of [...basket.bundles, ...basket.alone]) one.shipment.after = one.shipment.value;
+  basket.shipment.after = value;
   const charged = { rate: 0, waivable: 0, stays: 0 };
   charge(book, basket, service, charged, null);
   return charged;
@@ -58,8 +58,8 @@ export const slopeOfGifts = (book: CompiledBook, basket: Sorted, service: number
       : 'any';
 
 /** The values after discounts, of the whole basket, from which a lane that delivers it by a service turns free. */
-export function turnsOf(basket: Sorted, service: number): readonly number[] {
-  const isOneGroup = basket.bundles[0]?.load === basket.load;
+export function thresholdsAfter(basket: Sorted, service: number): readonly number[] {
+  const isOneGroup = basket.bundles[0]?.shipment === basket.shipment;
   return lanesOf(basket, service).flatMap((lane) => {
     const free = thresholdAfter(lane);
     return free !== null && (free.of === 'basket' || isOneGroup) ? [free.value] : [];

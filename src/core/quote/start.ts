@@ -34,7 +34,7 @@ function greedy(field: Field, left: Left, list: readonly number[], costing: Cost
     let best: { readonly i: number; readonly cost: number } | null = null;
     for (const i of list) {
       const set = [...used, i].sort((a, b) => a - b);
-      if (used.includes(i) || !joined(field, set)) continue;
+      if (used.includes(i) || !allJoin(field, set)) continue;
       const with_ = within(field, left, set, (took) => (took.length === set.length ? costing.cost(left) : Number.NaN));
       if (with_ < (best?.cost ?? cost) || (Number.isNaN(cost) && !best && !Number.isNaN(with_)))
         best = { i, cost: with_ };
@@ -46,7 +46,7 @@ function greedy(field: Field, left: Left, list: readonly number[], costing: Cost
 }
 
 /** Whether offers of a set, by their places in the field, may all be used together. */
-export function joined({ joins, candidates }: Field, used: readonly number[]): boolean {
+export function allJoin({ joins, candidates }: Field, used: readonly number[]): boolean {
   for (const a of used) for (const b of used) if (a < b && joins[a * candidates.length + b] === 0) return false;
   return true;
 }

@@ -1,8 +1,8 @@
 import type { Length, Mass, Minor } from '../exact/index.ts';
 import { type FreeFrom, isFreed, type Lane, laneCharge } from './lane.ts';
-import type { Asked, Load } from './load.ts';
 import type { Over } from './measure.ts';
 import { breaksOf, measuredOver, type Rate } from './rate.ts';
+import type { Asked, Shipment } from './shipment.ts';
 
 /** What a lane charges along one measure, everything else held small; null where it is not offered. */
 export interface Curve {
@@ -34,10 +34,10 @@ export function curveOf(lane: Lane, asked: Asked): Curve {
 }
 
 function chargeAlong(lane: Lane, over: Over, at: number, asked: Asked): Minor | null {
-  const load = loadWith(over, at);
-  const charge = laneCharge(lane, lane.price, load, asked);
+  const shipment = shipmentWith(over, at);
+  const charge = laneCharge(lane, lane.price, shipment, asked);
   if (charge < 0) return null;
-  return (lane.freeFrom && isFreed(lane.freeFrom, load, load) ? 0 : charge) as Minor;
+  return (lane.freeFrom && isFreed(lane.freeFrom, shipment, shipment) ? 0 : charge) as Minor;
 }
 
 const gram = 1_600_000_000;
@@ -51,7 +51,7 @@ const defaults: Record<Over, number> = {
 };
 
 /** A small order that measures so much; a volume counts litres. */
-function loadWith(over: Over, at: number): Load {
+function shipmentWith(over: Over, at: number): Shipment {
   const mass = (over === 'mass' ? Math.max(1, at) : 100 * gram) as Mass;
   const long = over === 'long side' ? Math.max(1, at) : 1_000_000;
   const side = (over === 'volume' ? Math.max(1, Math.cbrt(at) * 500_000) : long) as Length;

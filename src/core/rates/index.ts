@@ -17,7 +17,6 @@ export {
   type Priced,
   readLane,
 } from './lane.ts';
-export type { Asked, Carrier, Load, Quoted } from './load.ts';
 export { type Making, madeTable, type Supplier } from './make-table.ts';
 export { type MeasureUnit, measureUnits, type Over, overOf } from './measure.ts';
 export {
@@ -69,4 +68,5 @@ export {
   templateSchema,
 } from './schema.ts';
 export { started } from './settle.ts';
+export type { Asked, Carrier, Quoted, Shipment } from './shipment.ts';
 export type { Breaks } from './steps.ts';

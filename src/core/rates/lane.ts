@@ -19,12 +19,12 @@ import {
 } from '../exact/index.ts';
 import type { LaneContext } from './context.ts';
 import type { RateKind } from './kinds/kind.ts';
-import type { Asked, Load } from './load.ts';
-import { volumeOfLoad } from './load.ts';
-import { inMarket, type Over, overOf, readMeasure } from './measure.ts';
+import { type Over, overOf, readMeasure, valueInMarket } from './measure.ts';
 import { kindOf, type Rate, readRate } from './rate.ts';
 import { type Refused, refused } from './refusal.ts';
 import type { BoundBody, FeesBody, FreeFromBody, LaneBody } from './schema.ts';
+import type { Asked, Shipment } from './shipment.ts';
+import { volumeOf } from './shipment.ts';
 import { measureOf } from './steps.ts';
 
 /** From where a lane is free. `value` counts minor units of the market, units, or steps of mass. */
@@ -82,19 +82,24 @@ export interface LaneEra {
 }
 
 /** What a lane charges a group, bounds and lane fees minded, its threshold not; below 0 it is refused. */
-export function laneCharge(lane: Lane, { rate, kind, given }: Priced, load: Load, asked: Asked): number | Refused {
+export function laneCharge(
+  lane: Lane,
+  { rate, kind, given }: Priced,
+  shipment: Shipment,
+  asked: Asked,
+): number | Refused {
   if (lane.bounds.length > 0)
     for (const bound of lane.bounds) {
-      const measure = bound.over === 'volume' ? volumeOfLoad(load) : measureOf(bound.over, load, lane.after);
+      const measure = bound.over === 'volume' ? volumeOf(shipment) : measureOf(bound.over, shipment, lane.after);
       if (measure === null || Number.isNaN(measure)) return bound.over === 'mass' ? noMass : noSize;
       if ((bound.from !== null && measure < bound.from) || (bound.to !== null && measure > bound.to)) return outside;
     }
   const { fees, conversion } = lane;
   if (conversion === null || !(given || fees.given))
-    return kind.charge(rate, load, fees.order + fees.item * load.units, lane.after, conversion, asked);
-  const charge = kind.charge(rate, load, 0, lane.after, given ? null : conversion, asked);
+    return kind.charge(rate, shipment, fees.order + fees.item * shipment.units, lane.after, conversion, asked);
+  const charge = kind.charge(rate, shipment, 0, lane.after, given ? null : conversion, asked);
   if (charge < 0) return charge;
-  const whole = charge + fees.alone.order + fees.alone.item * load.units;
+  const whole = charge + fees.alone.order + fees.alone.item * shipment.units;
   return whole > Number.MAX_SAFE_INTEGER ? tooLarge : whole;
 }
 
@@ -103,15 +108,15 @@ const [noMass, noSize, outside, tooLarge] = (['no mass', 'no size', 'outside the
 ) as [number, number, number, number];
 
 /** Whether a lane's threshold is met by a basket, or by the lane's own group where it says so. */
-export function isFreed(free: FreeFrom, basket: Load, group: Load): boolean {
-  const load = free.of === 'group' ? group : basket;
+export function isFreed(free: FreeFrom, basket: Shipment, group: Shipment): boolean {
+  const shipment = free.of === 'group' ? group : basket;
   switch (free.over) {
     case 'value':
-      return (free.test === 'after' ? load.after : load.value) >= free.value;
+      return (free.test === 'after' ? shipment.after : shipment.value) >= free.value;
     case 'units':
-      return load.units >= free.value;
+      return shipment.units >= free.value;
     case 'mass':
-      return load.bought >= free.value;
+      return shipment.bought >= free.value;
   }
 }
 
@@ -228,7 +233,7 @@ function readFreeFrom(body: FreeFromBody, context: LaneContext, at: Problem['at'
   if (body.unit === 'value') {
     const value =
       own === undefined
-        ? inMarket(body.value, context, [...at, 'value'], problems)
+        ? valueInMarket(body.value, context, [...at, 'value'], problems)
         : kept(parseAmount(own, context.market), [...at, 'also', context.market], problems, nothing);
     return { value: value as Minor, test: body.test, over: 'value', of: body.of };
   }

@@ -29,7 +29,7 @@ export const overOf = (unit: MeasureUnit): Over => {
 };
 
 /** A value of the template's currency in the market's; one above nothing stays above it. */
-export const inMarket = (
+export const valueInMarket = (
   text: string,
   { currency, conversion }: LaneContext,
   at: Problem['at'],
@@ -49,7 +49,7 @@ export function readMeasure(
 ): number | bigint {
   switch (unit) {
     case 'value':
-      return inMarket(text, context, at, problems);
+      return valueInMarket(text, context, at, problems);
     case 'units':
       if (!/^\d+$/.test(text)) problems.push({ at, is: 'malformed', text, form: 'count of units' });
       return Number(text);

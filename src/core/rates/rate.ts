@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
 import type { Came, Reach } from './kinds/kind.ts';
-import type { Asked, Load } from './load.ts';
 import type { Over } from './measure.ts';
+import type { Asked, Shipment } from './shipment.ts';
 import type { Breaks } from './steps.ts';
 
 /** What a lane charges for a group, ready to answer: amounts in a currency of its own, values in the market's. */
@@ -13,7 +13,7 @@ export type RateBody = z.infer<typeof rateKinds.schema>;
 export const readRate = rateKinds.read;
 export const kindOf = rateKinds.of;
 
-/** The least and the most a rate can charge for any load. */
+/** The least and the most a rate can charge for any shipment. */
 export const reachOf = (rate: Rate): Reach => kindOf(rate).reach(rate);
 /** Whether a rate never charges less for more mass or size, nor begins to be offered with it. */
 export const isRising = (rate: Rate): boolean => kindOf(rate).isRising(rate);
@@ -26,5 +26,5 @@ export const isPerItem = (rate: Rate): boolean => kindOf(rate).perItem(rate);
 /** Whether a rate has to see the lines themselves. */
 export const looksAtLines = (body: RateBody): boolean => kindOf(body).looksAtLines(body);
 /** By what a rate came to its charge for one group. */
-export const cameBy = (rate: Rate, load: Load, after: boolean, asked: Asked): Came =>
-  kindOf(rate).came(rate, load, after, asked);
+export const cameBy = (rate: Rate, shipment: Shipment, after: boolean, asked: Asked): Came =>
+  kindOf(rate).came(rate, shipment, after, asked);

@@ -9,7 +9,6 @@ import {
   fewestBoxes,
   type LaneContext,
   type LaneEra,
-  type Load,
   laneCharge,
   laneSchema,
   type Piece,
@@ -17,6 +16,7 @@ import {
   readBox,
   readLane,
   refusalOf,
+  type Shipment,
 } from './index.ts';
 
 const eur = 'EUR' as Currency;
@@ -52,7 +52,7 @@ const read = (lane: Partial<Written> & { rate: Rate }) => {
   return eras.ok ? ok((eras.value[0] as LaneEra).lane) : eras;
 };
 const lane = (rate: Rate) => read({ rate });
-const load = (part: Partial<Load>): Load => ({
+const shipment = (part: Partial<Shipment>): Shipment => ({
   value: 1000,
   after: 1000,
   units: 1,
@@ -62,9 +62,9 @@ const load = (part: Partial<Load>): Load => ({
   pieces: [],
   ...part,
 });
-const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Load>): number | string => {
+const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Shipment>): number | string => {
   const ready = unwrap(read(body));
-  const charge = laneCharge(ready, ready.price, load(part), {
+  const charge = laneCharge(ready, ready.price, shipment(part), {
     place: { country: 'IE', part: null, postcode: null },
     carrier: null,
   });
@@ -390,13 +390,10 @@ describe('packing in runs', () => {
           const packed = pack(pieces, ready);
           const runs = packed.ok
             ? packed.parcels
-                .flatMap((parcel) =>
-                  Array.from(
-                    { length: parcel.count },
-                    () =>
-                      `${parcel.box.id}: ${parcel.contents.flatMap((one) => Array.from({ length: one.units }, () => one.sku)).join(' ')}`,
-                  ),
-                )
+                .flatMap(({ box, count, contents }) => {
+                  const skus = contents.flatMap((one) => Array.from({ length: one.units }, () => one.sku));
+                  return Array.from({ length: count }, () => `${box.id}: ${skus.join(' ')}`);
+                })
                 .sort()
             : null;
           expect(runs).toEqual(byUnits(pieces, ready));
@@ -481,7 +478,7 @@ describe('boxes of several sizes', () => {
       },
     ];
     return era
-      ? laneCharge(era.lane, era.lane.price, load({ pieces }), {
+      ? laneCharge(era.lane, era.lane.price, shipment({ pieces }), {
           place: { country: 'IE', part: null, postcode: null },
           carrier: null,
         })
@@ -518,7 +515,7 @@ describe('dated rows', () => {
     const on = (day: string) => {
       const at = Date.parse(`${day}T12:00:00Z`);
       const { lane } = eras.filter((era) => era.from === null || era.from <= at).at(-1) as LaneEra;
-      return laneCharge(lane, lane.price, load({}), {
+      return laneCharge(lane, lane.price, shipment({}), {
         place: { country: 'IE', part: null, postcode: null },
         carrier: null,
       });

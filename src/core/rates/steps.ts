@@ -1,6 +1,6 @@
 import type { Minor } from '../exact/index.ts';
-import type { Load } from './load.ts';
 import { started } from './settle.ts';
+import type { Shipment } from './shipment.ts';
 
 /** A break of a table: an amount, and with `step` so much more for each started `per` beyond the edge before it. */
 export interface Break<T> {
@@ -27,16 +27,16 @@ export type Breaks =
   | ({ readonly over: 'volume' } & Steps<bigint>);
 
 /** What a group measures, in the steps of that measure; NaN where it is not known. */
-export function measureOf(over: 'value' | 'units' | 'mass' | 'long side', load: Load, after: boolean): number {
+export function measureOf(over: 'value' | 'units' | 'mass' | 'long side', shipment: Shipment, after: boolean): number {
   switch (over) {
     case 'value':
-      return after ? load.after : load.value;
+      return after ? shipment.after : shipment.value;
     case 'units':
-      return load.units;
+      return shipment.units;
     case 'mass':
-      return load.mass;
+      return shipment.mass;
     case 'long side':
-      return load.long;
+      return shipment.long;
   }
 }
 

@@ -1,7 +1,7 @@
 import type { ChannelId } from '../../core/book/index.ts';
 import { dialects, settingsOf } from '../../core/channels/index.ts';
 import { type ChannelReport, checkChannel, type Sides, Stopped } from '../../core/check/index.ts';
-import { asking, ChannelDown, rulesOf } from '../../live/index.ts';
+import { asking, ChannelDown, rulesIn } from '../../live/index.ts';
 import { type Context, standing } from '../context.ts';
 import { transaction } from '../database.ts';
 import { addReports, checkById, type Down, markCheck, markProgress } from '../queries/checks.ts';
@@ -24,7 +24,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
         const sent = await lastAccepted(database, dialect.id);
         const sides: Sides = {
           rendition: dialect.render(compiled, goods),
-          sent: sent && rulesOf(dialect.id, sent.files),
+          sent: sent && rulesIn(dialect.id, sent.files),
           speeds: settingsOf(book, dialect).speeds,
         };
         const progress = (done: number, all: number) => {

@@ -5,7 +5,7 @@ import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
-import { allGoods, goodsBySku, putGoods } from '../queries/goods.ts';
+import { everyItem, goodsBySku, putGoods } from '../queries/goods.ts';
 import { endImport, importById, importText, markImport, moveImport, reportImport } from '../queries/imports.ts';
 import { addRevision, lockNewest } from '../queries/revisions.ts';
 
@@ -32,7 +32,7 @@ export async function runImport(context: Context, id: number, stop: () => boolea
   try {
     const { book, file } = await read(context, id, row.state === 'reading' ? progress : async () => breathe());
     if (row.state === 'reading') {
-      const there = new Map((await allGoods(database)).map((item) => [item.sku, item]));
+      const there = new Map((await everyItem(database)).map((item) => [item.sku, item]));
       const merged = file.items.map((item) => mergedWith(there.get(item.sku), item, file.columns));
       const fresh = file.items.filter((item) => !there.has(item.sku)).length;
       const same = merged.filter((item) => isSame(there.get(item.sku), item)).length;

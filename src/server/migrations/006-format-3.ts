@@ -11,10 +11,14 @@ export async function up(connection: Connection): Promise<void> {
     'select kind, id, position, body from book_part order by kind, position',
   );
   const { rows: goods } = await connection.query<Item>(
-    'select sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin, stocked_by as "stockedBy", hazards, override, fee from goods order by sku',
+    `select sku, name, price, prices, cost, mass, size, tags, kind, template, parent, tax_class as "taxClass", origin,
+       stocked_by as "stockedBy", hazards, override, fee
+     from goods order by sku`,
   );
   await connection.query(`
-    alter table goods drop column override, drop column fee, alter column prices set default '[]', alter column prices type jsonb using '[]'::jsonb;
+    alter table goods
+      drop column override, drop column fee,
+      alter column prices set default '[]', alter column prices type jsonb using '[]'::jsonb;
     alter table goods
       add column fee jsonb, add column barred jsonb, add column own_rate jsonb,
       add column dated jsonb not null default '[]', add column not_listed text[] not null default '{}'`);
@@ -51,16 +55,19 @@ async function putParts(
   const rest = Object.fromEntries(Object.entries(book).filter(([key]) => key in head || key === 'numbered'));
   await connection.query("delete from book_part where kind <> 'channels'");
   await connection.query(
-    'insert into book_part (kind, id, position, body) select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)',
+    `insert into book_part (kind, id, position, body)
+     select kind, id, position, body
+     from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)`,
     [JSON.stringify([{ kind: 'head', id: '', position: 0, body: rest }, ...rows])],
   );
 }
 
 async function putItems(connection: Connection, items: readonly Item[]): Promise<void> {
   await connection.query(
-    `update goods set prices = coalesce(item.prices, '[]'), barred = item.barred, own_rate = item."ownRate", fee = item.fee,
-       stocked_by = array(select jsonb_array_elements_text(item."stockedBy"))
-     from jsonb_to_recordset($1) as item (sku text, prices jsonb, barred jsonb, "ownRate" jsonb, fee jsonb, "stockedBy" jsonb)
+    `update goods set prices = coalesce(item.prices, '[]'), barred = item.barred, own_rate = item."ownRate",
+       fee = item.fee, stocked_by = array(select jsonb_array_elements_text(item."stockedBy"))
+     from jsonb_to_recordset($1) as item (sku text, prices jsonb, barred jsonb, "ownRate" jsonb, fee jsonb,
+       "stockedBy" jsonb)
      where item.sku = goods.sku`,
     [JSON.stringify(items)],
   );
@@ -69,7 +76,8 @@ async function putItems(connection: Connection, items: readonly Item[]): Promise
 async function tell(connection: Connection, notes: readonly MigrationNote[]): Promise<void> {
   const note = ['Brought into the third format', ...notes.map((one) => migrationText(one, ' '))].join('. ');
   await connection.query(
-    "insert into revision (number, at, who, note, changes) select max(number) + 1, now(), 'Plemb', $1, '[]' from revision",
+    `insert into revision (number, at, who, note, changes)
+     select max(number) + 1, now(), 'Plemb', $1, '[]' from revision`,
     [note],
   );
 }

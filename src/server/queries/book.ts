@@ -57,7 +57,9 @@ export async function writeBook(connection: Connection, book: Book): Promise<voi
   ];
   await connection.query('delete from book_part');
   await connection.query(
-    'insert into book_part (kind, id, position, body) select kind, id, position, body from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)',
+    `insert into book_part (kind, id, position, body)
+     select kind, id, position, body
+     from jsonb_to_recordset($1) as part (kind text, id text, position integer, body jsonb)`,
     [JSON.stringify(parts)],
   );
 }

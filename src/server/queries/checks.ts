@@ -65,7 +65,9 @@ export async function markCheck(
   error: string | null,
 ): Promise<void> {
   await connection.query(
-    "update check_run set state = $2, error = $3, finished = case when $2 in ('done', 'stopped', 'failed') then now() end where id = $1",
+    `update check_run set state = $2, error = $3,
+       finished = case when $2 in ('done', 'stopped', 'failed') then now() end
+     where id = $1`,
     [id, state, error],
   );
 }
@@ -91,7 +93,9 @@ export async function addReports(
     })),
   );
   await connection.query(
-    'insert into class_result (run, channel, key, class, corners, told_above) select $1, channel, key, class, corners, told_above from jsonb_to_recordset($2) as one (channel text, key text, class jsonb, corners integer, told_above integer)',
+    `insert into class_result (run, channel, key, class, corners, told_above)
+     select $1, channel, key, class, corners, told_above
+     from jsonb_to_recordset($2) as one (channel text, key text, class jsonb, corners integer, told_above integer)`,
     [run, JSON.stringify(classes)],
   );
   const findings = reports
@@ -104,7 +108,9 @@ export async function addReports(
       body: finding,
     }));
   await connection.query(
-    'insert into finding (run, position, channel, key, cause, body) select $1, position, channel, key, cause, body from jsonb_to_recordset($2) as one (position integer, channel text, key text, cause text, body jsonb)',
+    `insert into finding (run, position, channel, key, cause, body)
+     select $1, position, channel, key, cause, body
+     from jsonb_to_recordset($2) as one (position integer, channel text, key text, cause text, body jsonb)`,
     [run, JSON.stringify(findings)],
   );
 }

@@ -9,7 +9,8 @@ export interface SingleCode {
 
 export async function batches(connection: Connection): Promise<CodeBatch[]> {
   const { rows } = await connection.query<{ batch: string; codes: number; used: number }>(
-    'select batch, count(*)::integer as codes, count(used)::integer as used from single_code group by batch order by batch',
+    `select batch, count(*)::integer as codes, count(used)::integer as used
+     from single_code group by batch order by batch`,
   );
   return rows;
 }
@@ -30,7 +31,8 @@ export async function addCodes(
   );
   if (rows.length > 0) return rows.map((row) => row.code);
   await connection.query(
-    'insert into single_code (code, batch, made, used) select code, $1, $2, used from unnest($3::text[], $4::timestamptz[]) as one (code, used)',
+    `insert into single_code (code, batch, made, used)
+     select code, $1, $2, used from unnest($3::text[], $4::timestamptz[]) as one (code, used)`,
     [batch, at, list, codes.map((one) => one.used)],
   );
   return [];
@@ -44,7 +46,9 @@ export async function addFreshCodes(
   at: Date,
 ): Promise<number> {
   const { rowCount } = await connection.query(
-    'insert into single_code (code, batch, made) select code, $1, $2 from unnest($3::text[]) as one (code) on conflict do nothing',
+    `insert into single_code (code, batch, made)
+     select code, $1, $2 from unnest($3::text[]) as one (code)
+     on conflict do nothing`,
     [batch, at, codes],
   );
   return rowCount ?? 0;
@@ -81,12 +85,15 @@ export async function markUsed(
 ): Promise<{ marked: number; unknown: string[] }> {
   const list = codes.map((one) => one.code);
   const { rows } = await connection.query<{ code: string }>(
-    'select one.code from unnest($1::text[]) as one (code) where not exists (select 1 from single_code where single_code.code = one.code) limit 20',
+    `select one.code from unnest($1::text[]) as one (code)
+     where not exists (select 1 from single_code where single_code.code = one.code) limit 20`,
     [list],
   );
   if (rows.length > 0) return { marked: 0, unknown: rows.map((row) => row.code) };
   const { rowCount } = await connection.query(
-    'update single_code set used = coalesce(one.used, $3) from unnest($1::text[], $2::timestamptz[]) as one (code, used) where single_code.code = one.code and single_code.used is null',
+    `update single_code set used = coalesce(one.used, $3)
+     from unnest($1::text[], $2::timestamptz[]) as one (code, used)
+     where single_code.code = one.code and single_code.used is null`,
     [list, codes.map((one) => one.used), at],
   );
   return { marked: rowCount ?? 0, unknown: [] };
@@ -110,7 +117,9 @@ export async function putCustomers(
   customers: readonly { customer: string; segment: string }[],
 ): Promise<void> {
   await connection.query(
-    'insert into customer (id, segment) select id, segment from unnest($1::text[], $2::text[]) as one (id, segment) on conflict (id) do update set segment = excluded.segment',
+    `insert into customer (id, segment)
+     select id, segment from unnest($1::text[], $2::text[]) as one (id, segment)
+     on conflict (id) do update set segment = excluded.segment`,
     [customers.map((one) => one.customer), customers.map((one) => one.segment)],
   );
 }

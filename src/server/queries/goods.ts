@@ -21,7 +21,7 @@ export async function goodsBySku(connection: Connection, skus: readonly string[]
   return rows.map(itemOf);
 }
 
-export async function allGoods(connection: Connection): Promise<Item[]> {
+export async function everyItem(connection: Connection): Promise<Item[]> {
   const { rows } = await connection.query<Kept>('select body from goods order by sku');
   return rows.map(itemOf);
 }

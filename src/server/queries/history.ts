@@ -29,11 +29,14 @@ export async function putHistory(
 ): Promise<void> {
   await connection.query(
     `insert into past_order (id, at, place, service, lines, channel)
-     select id, at, place, service, lines, channel from jsonb_to_recordset($1) as one (id bigint, at timestamptz, place text, service text, lines jsonb, channel text)`,
+     select id, at, place, service, lines, channel
+     from jsonb_to_recordset($1)
+       as one (id bigint, at timestamptz, place text, service text, lines jsonb, channel text)`,
     [JSON.stringify(orders)],
   );
   await connection.query(
-    'insert into visit (country, visits) select country, visits from jsonb_to_recordset($1) as one (country text, visits integer)',
+    `insert into visit (country, visits)
+     select country, visits from jsonb_to_recordset($1) as one (country text, visits integer)`,
     [JSON.stringify(visits)],
   );
 }

@@ -22,7 +22,8 @@ export async function addImport(
   requested: Date,
 ): Promise<ImportRow> {
   const { rows } = await connection.query<ImportRow>(
-    `insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4) returning ${columns}`,
+    `insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4)
+     returning ${columns}`,
     [name, text, who, requested],
   );
   return rows[0] as ImportRow;

@@ -30,7 +30,8 @@ export async function addSend(
   send: Pick<SendRow, 'channel' | 'revision' | 'idempotency_key' | 'requested' | 'who' | 'files'>,
 ): Promise<SendRow | null> {
   const { rows } = await connection.query<SendRow>(
-    `insert into send (channel, revision, idempotency_key, state, requested, who, files) values ($1, $2, $3, 'queued', $4, $5, $6)
+    `insert into send (channel, revision, idempotency_key, state, requested, who, files)
+     values ($1, $2, $3, 'queued', $4, $5, $6)
      on conflict (channel) where state in ('queued', 'sending') do nothing returning ${columns}`,
     [send.channel, send.revision, send.idempotency_key, send.requested, send.who, JSON.stringify(send.files)],
   );

@@ -8,7 +8,8 @@ export async function clockAhead(connection: Connection): Promise<number> {
 
 export async function setClockAhead(connection: Connection, ahead: number): Promise<void> {
   await connection.query(
-    "insert into setting (key, value) values ('clock ahead', $1) on conflict (key) do update set value = excluded.value",
+    `insert into setting (key, value) values ('clock ahead', $1)
+     on conflict (key) do update set value = excluded.value`,
     [JSON.stringify(ahead)],
   );
 }

@@ -15,7 +15,8 @@ export async function allSpend(connection: Connection): Promise<SpendRow[]> {
 export async function putSpend(connection: Connection, rows: readonly SpendRow[]): Promise<void> {
   await connection.query(
     `insert into spend (offer, week, channel, amount)
-     select offer, week, coalesce(channel, ''), amount from jsonb_to_recordset($1) as row (offer text, week date, channel text, amount text)
+     select offer, week, coalesce(channel, ''), amount
+     from jsonb_to_recordset($1) as row (offer text, week date, channel text, amount text)
      on conflict (offer, week, channel) do update set amount = excluded.amount`,
     [JSON.stringify(rows)],
   );

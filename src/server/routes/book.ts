@@ -4,9 +4,9 @@ import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../
 import { migrationText, saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { snapshot } from '../database.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
-import { allGoods, goodsAfter } from '../queries/goods.ts';
+import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
 import { parsed, rowNumber, shapedAs } from './parsed.ts';
@@ -25,7 +25,7 @@ export function bookRoutes(context: Context): Hono {
         revision: await newest(connection),
       }));
       if (!book)
-        throw new Refusal(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+        throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
       return c.json({ revision, book });
     })
     .get('/goods', async (c) => {
@@ -35,9 +35,9 @@ export function bookRoutes(context: Context): Hono {
     .get('/book/file', async (c) => {
       const { book, goods } = await snapshot(database, async (connection) => ({
         book: await readBook(connection),
-        goods: await allGoods(connection),
+        goods: await everyItem(connection),
       }));
-      if (!book) throw new Refusal(404, 'no-book', 'There is no book yet');
+      if (!book) throw new HttpProblem(404, 'no-book', 'There is no book yet');
       const file: BookFile = { ...book, goods };
       return c.text(`${JSON.stringify(file, null, 1)}\n`, 200, {
         'Content-Type': 'application/json',
@@ -48,7 +48,7 @@ export function bookRoutes(context: Context): Hono {
       const data: unknown = await c.req.json().catch(() => null);
       const read = readBookFile(data);
       if (!read.ok)
-        throw new Refusal(422, 'unsound', 'This file is no book that holds together; nothing was changed', {
+        throw new HttpProblem(422, 'unsound', 'This file is no book that holds together; nothing was changed', {
           problems: read.problems.slice(0, 200).map(saidProblem),
         });
       const { goods, ...book } = read.value;
@@ -93,7 +93,7 @@ export function bookRoutes(context: Context): Hono {
       const [from, to] = [rowNumber(c.req.param('from')), rowNumber(c.req.param('to'))];
       // Revision 0 is the book before its first.
       if (to === 0 || from > to || (from === 0 && c.req.param('from') !== '0'))
-        throw new Refusal(400, 'revisions', 'Two revisions are compared, the earlier first');
+        throw new HttpProblem(400, 'revisions', 'Two revisions are compared, the earlier first');
       const changes = foldChanges((await changesBetween(database, from, to)).flatMap((row) => row.changes));
       return c.json({ from, to, changes });
     })

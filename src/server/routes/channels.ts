@@ -8,7 +8,7 @@ import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 import { addSend, lastAccepted, lastSend, type SendRow } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
 import { parsed } from './parsed.ts';
@@ -16,7 +16,7 @@ import { parsed } from './parsed.ts';
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
   if (!id.success)
-    throw new Refusal(404, 'channel', `There is no channel “${text}”`, { detail: channelIds.join(', ') });
+    throw new HttpProblem(404, 'channel', `There is no channel “${text}”`, { detail: channelIds.join(', ') });
   return id.data;
 };
 
@@ -80,7 +80,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         .render(compiled, goods)
         .rules.files()
         .find((one) => one.name === c.req.param('name'));
-      if (!file) throw new Refusal(404, 'file', `${dialectOf(id).name} has no file of this name`);
+      if (!file) throw new HttpProblem(404, 'file', `${dialectOf(id).name} has no file of this name`);
       return c.text(file.text, 200, {
         'Content-Type': 'application/octet-stream',
         'Content-Disposition': `attachment; filename="${file.name}"`,
@@ -99,7 +99,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         who,
         files,
       });
-      if (!send) throw new Refusal(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
+      if (!send) throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
       await jobs.send(send.id);
       return c.json(sendView(send), 202);
     })
@@ -110,7 +110,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const questions = baskets.map((basket) => {
         const question = questionOf(compiled, basket, { ready: (sku) => bySku.get(sku), now: Date.parse(moment) });
         if (!question.ok)
-          throw new Refusal(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
+          throw new HttpProblem(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
             problems: question.problems.map(saidProblem),
           });
         return question.value;
@@ -142,7 +142,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         await Promise.all(channelIds.map((id) => clients[id].setClock(now)));
       } catch (error) {
         if (error instanceof ChannelDown)
-          throw new Refusal(503, 'down', `${error.message}; the clock stays where it was`);
+          throw new HttpProblem(503, 'down', `${error.message}; the clock stays where it was`);
         throw error;
       }
       await setClockAhead(database, now - Date.now());

@@ -4,7 +4,7 @@ import { channelIds } from '../../core/book/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 import {
   accept,
   acceptedKeys,
@@ -40,7 +40,7 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
   const byId = async (text: string): Promise<CheckRow> => {
     const row = await checkById(database, rowNumber(text));
-    if (!row) throw new Refusal(404, 'check', 'There is no such check');
+    if (!row) throw new HttpProblem(404, 'check', 'There is no such check');
     return row;
   };
   return new Hono()

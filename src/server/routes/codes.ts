@@ -8,7 +8,7 @@ import { readCodes, readCustomers, readSpend } from '../../core/offers/index.ts'
 import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import {
   addCodes,
@@ -44,7 +44,7 @@ export function codeRoutes(context: Context): Hono {
   const at = async () => new Date(await nowOf(context));
   const batchOf = (text: string): string => {
     if (!batchName.test(text))
-      throw new Refusal(422, 'batch', `“${text}” is no name of a batch`, {
+      throw new HttpProblem(422, 'batch', `“${text}” is no name of a batch`, {
         detail: 'Small letters, digits and hyphens, at most 40.',
       });
     return text;

@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import { type ImportState, importRequest } from '../../contract/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
 import { parsed, rowNumber } from './parsed.ts';
 
@@ -22,7 +22,7 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
   const byId = async (text: string): Promise<ImportRow> => {
     const row = await importById(database, rowNumber(text));
-    if (!row) throw new Refusal(404, 'import', 'There is no such import');
+    if (!row) throw new HttpProblem(404, 'import', 'There is no such import');
     return row;
   };
   return new Hono()
@@ -37,7 +37,7 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
       const row = await byId(c.req.param('id'));
       await markImport(database, row.id, 0, 0);
       if (!(await moveImport(database, row.id, ['read'], 'taking')))
-        throw new Refusal(409, 'import', 'This import has not been read, or is over');
+        throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
       await jobs.import(row.id);
       return c.json(view(await byId(String(row.id))), 202);
     })

@@ -2,7 +2,7 @@ import type { Context as Request } from 'hono';
 import type { z } from 'zod';
 import { shaped } from '../../core/book/index.ts';
 import { saidProblem } from '../../words/index.ts';
-import { Refusal } from '../problem.ts';
+import { HttpProblem } from '../problem.ts';
 
 /** The body of a request as the contract has it, or a refusal with every place that is not. */
 export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
@@ -10,7 +10,7 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
   try {
     body = await request.req.json();
   } catch {
-    throw new Refusal(400, 'json', 'The request is not JSON');
+    throw new HttpProblem(400, 'json', 'The request is not JSON');
   }
   return shapedAs(schema, body);
 }
@@ -19,7 +19,7 @@ export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise
 export function shapedAs<T>(schema: z.ZodType<T>, data: unknown): T {
   const read = shaped(schema, data);
   if (read.ok) return read.value;
-  throw new Refusal(400, 'request', 'The request is not as the contract says', {
+  throw new HttpProblem(400, 'request', 'The request is not as the contract says', {
     problems: read.problems.map(saidProblem),
   });
 }

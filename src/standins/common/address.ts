@@ -33,7 +33,7 @@ export function begins(address: Address, prefix: string): boolean {
     : outward.replace(/\d.*$/, '') === prefix;
 }
 
-export function partOf(address: Address): string | null {
+export function countryPart(address: Address): string | null {
   if (address.part) return address.part;
   return (
     known.find(

@@ -7,7 +7,8 @@ export const cents = (text: string): number => {
   return Number(whole) * 100 + Number(part.padEnd(2, '0'));
 };
 
-export const money = (value: number): string => `${Math.floor(value / 100)}.${String(value % 100).padStart(2, '0')}`;
+export const twoDecimals = (value: number): string =>
+  `${Math.floor(value / 100)}.${String(value % 100).padStart(2, '0')}`;
 export const isMoney = (text: string): boolean => /^\d{1,8}\.\d{2}$/.test(text);
 export const isPercent = (text: string): boolean =>
   /^\d{1,3}(\.\d{1,3})?$/.test(text) && Number(text) > 0 && Number(text) <= 100;

@@ -23,7 +23,7 @@ export function submitted<T>(
     a !== null && a !== undefined && JSON.stringify(a) === JSON.stringify(b);
   return sent.map(({ key, value }) => {
     const known = before.find((one) => one.key === key);
-    const inForce = known ? valueAt(known, now) : null;
+    const inForce = known ? inForceAt(known, now) : null;
     if (same(inForce, value)) return { key, inForce: value, waiting: null };
     if (known?.waiting && same(known.waiting.value, value) && known.waiting.until > now)
       return { key, inForce, waiting: known.waiting };
@@ -32,7 +32,7 @@ export function submitted<T>(
 }
 
 /** What is in force under a key at a moment. */
-export const valueAt = <T>(one: Reviewed<T>, moment: number): T | null =>
+export const inForceAt = <T>(one: Reviewed<T>, moment: number): T | null =>
   one.waiting && one.waiting.until <= moment && one.waiting.verdict === 'passed' ? one.waiting.value : one.inForce;
 
 /** What is held back at a moment, by review or refusal. */

@@ -21,7 +21,7 @@ export interface Held {
   readonly reason: string;
 }
 
-export const basketSchema = z.strictObject({
+export const checkoutBasketSchema = z.strictObject({
   lines: z
     .array(
       z.strictObject({
@@ -43,10 +43,13 @@ export const basketSchema = z.strictObject({
   }),
   codes: z.array(z.string()).max(20),
 });
-export type Basket = z.infer<typeof basketSchema>;
-export const checkoutSchema = z.strictObject({ moment: z.iso.datetime(), baskets: z.array(basketSchema).max(500) });
+export type CheckoutBasket = z.infer<typeof checkoutBasketSchema>;
+export const checkoutSchema = z.strictObject({
+  moment: z.iso.datetime(),
+  baskets: z.array(checkoutBasketSchema).max(500),
+});
 
-export interface Choice {
+export interface CheckoutChoice {
   readonly speed: string;
   readonly name: string;
   readonly charge: string;
@@ -54,7 +57,7 @@ export interface Choice {
 }
 
 export interface CheckoutAnswer {
-  readonly choices: readonly Choice[];
+  readonly choices: readonly CheckoutChoice[];
   readonly codes: readonly { readonly code: string; readonly used: boolean; readonly why: string | null }[];
 }
 
@@ -72,7 +75,7 @@ export interface StandIn<S> {
   settle(state: S, moment: number): Promise<S>;
   live(state: S, moment: number): { readonly files: readonly ChannelFile[]; readonly held: readonly Held[] };
   listings(state: S): readonly { readonly listing: string; readonly price: string; readonly grams: string | null }[];
-  checkout(state: S, moment: number): (basket: Basket) => CheckoutAnswer;
+  checkout(state: S, moment: number): (basket: CheckoutBasket) => CheckoutAnswer;
   /** Calls under /desk/ that only this channel has. */
   desk?(routes: Hono, keep: { read(): S; write(state: S): void }): void;
 }

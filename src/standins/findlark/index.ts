@@ -1,9 +1,9 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
-import { begins, partOf } from '../common/address.ts';
-import { cents, isCode, isMoney, isPercent, money, pico, share } from '../common/money.ts';
-import { heldAt, type Reviewed, submitted, valueAt } from '../common/review.ts';
+import { begins, countryPart } from '../common/address.ts';
+import { cents, isCode, isMoney, isPercent, pico, share, twoDecimals } from '../common/money.ts';
+import { heldAt, inForceAt, type Reviewed, submitted } from '../common/review.ts';
 import { standInApp } from '../common/server.ts';
-import type { Basket, ChannelFile, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
+import type { ChannelFile, CheckoutAnswer, CheckoutBasket, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Findlark, from docs/formats/findlark.md alone. */
 interface Entry {
@@ -161,7 +161,7 @@ function readPromotions(text: string): { promotions: Promotion[]; remarks: Remar
 }
 
 /** The price of the most specific entry of an item for a place and a speed, in cents; null where it has none. */
-function entryFor(item: Item, place: Basket['place'], speed: string): number | null {
+function entryFor(item: Item, place: CheckoutBasket['place'], speed: string): number | null {
   let best: { rank: number; price: string } | null = null;
   for (const entry of item.entries) {
     if (entry.speed !== speed || entry.country !== place.country) continue;
@@ -170,7 +170,7 @@ function entryFor(item: Item, place: Basket['place'], speed: string): number | n
         ? 10 + entry.postcode.length
         : 0
       : entry.part
-        ? entry.part === partOf(place)
+        ? entry.part === countryPart(place)
           ? 2
           : 0
         : 1;
@@ -182,9 +182,9 @@ function entryFor(item: Item, place: Basket['place'], speed: string): number | n
 const begun = (one: Promotion, moment: number) => one.from === '' || Date.parse(one.from) <= moment;
 const ended = (one: Promotion, moment: number) => one.until !== '' && Date.parse(one.until) <= moment;
 
-function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutAnswer {
+function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
   const items = new Map(state.items.map((item) => [item.id, item]));
-  const inForce = state.promotions.flatMap((one) => valueAt(one, moment) ?? []);
+  const inForce = state.promotions.flatMap((one) => inForceAt(one, moment) ?? []);
   return (basket) => {
     const { place } = basket;
     const value = basket.lines.reduce((sum, line) => sum + line.units * cents(line.price), 0);
@@ -221,8 +221,8 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
         {
           speed,
           name: speed.charAt(0).toUpperCase() + speed.slice(1),
-          charge: money(charge),
-          discount: money(discount),
+          charge: twoDecimals(charge),
+          discount: twoDecimals(discount),
         },
       ];
     });
@@ -285,10 +285,11 @@ async function lookAt(
         return { refused: `Lerrin Shop does not take ${promotion.code}: ${why}` };
       const there = cents(within?.choices[0]?.discount ?? '0.00') - cents(without?.choices[0]?.discount ?? '0.00');
       const due = share(cents(item.price), promotion.percent);
-      if (within && within.choices.length > 0 && there !== due)
-        return {
-          refused: `${item.id} with ${promotion.code}: ${money(due)} off promised, ${money(Math.max(0, there))} off in Lerrin Shop`,
-        };
+      if (within && within.choices.length > 0 && there !== due) {
+        const taken = twoDecimals(Math.max(0, there));
+        const of = `${item.id} with ${promotion.code}`;
+        return { refused: `${of}: ${twoDecimals(due)} off promised, ${taken} off in Lerrin Shop` };
+      }
     }
   }
   return 'passed';
@@ -345,7 +346,7 @@ export const findlark = (shop: () => string): StandIn<State> => ({
             { name: 'items.xml', text: state.itemsText },
             {
               name: 'promotions.tsv',
-              text: writtenPromotions(state.promotions.flatMap((one) => valueAt(one, moment) ?? [])),
+              text: writtenPromotions(state.promotions.flatMap((one) => inForceAt(one, moment) ?? [])),
             },
           ],
     held: heldAt(state.promotions, moment),

@@ -1,8 +1,8 @@
 import { begins } from '../common/address.ts';
-import { cents, isCode, isMoney, isPercent, money, pico, share, startedLots } from '../common/money.ts';
-import { heldAt, type Reviewed, submitted, valueAt } from '../common/review.ts';
+import { cents, isCode, isMoney, isPercent, pico, share, startedLots, twoDecimals } from '../common/money.ts';
+import { heldAt, inForceAt, type Reviewed, submitted } from '../common/review.ts';
 import { standInApp } from '../common/server.ts';
-import type { Basket, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
+import type { CheckoutAnswer, CheckoutBasket, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Harrowmere, from docs/formats/harrowmere.md alone. */
 const countriesOf: Readonly<Record<string, string>> = {
@@ -154,14 +154,14 @@ const isOffer = (line: { kind: Kind }) => line.kind === 'DELIVERY' || line.kind 
 const begun = (cells: Cells, moment: number) => !cells.from || Date.parse(cells.from) <= moment;
 const ended = (cells: Cells, moment: number) => Boolean(cells.until) && Date.parse(cells.until ?? '') <= moment;
 
-function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutAnswer {
+function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
   const cuts = state.lines.filter((line) => line.kind === 'CUT').map((line) => line.cells);
   const rates = new Map(
     state.lines
       .filter((line) => line.kind === 'RATE')
       .map((line) => [`${line.cells.region} ${line.cells.speed}`, line.cells]),
   );
-  const inForce = state.offers.flatMap((one) => valueAt(one, moment) ?? []);
+  const inForce = state.offers.flatMap((one) => inForceAt(one, moment) ?? []);
   const listed = new Map(inForce.map((line) => [line, new Set(words(line.cells.listings))]));
   const sold = new Set(state.lines.filter((line) => line.kind === 'LISTING').map((line) => line.cells.listing));
 
@@ -228,8 +228,8 @@ function checkoutAt(state: State, moment: number): (basket: Basket) => CheckoutA
         {
           speed,
           name: speed.charAt(0) + speed.slice(1).toLowerCase(),
-          charge: money(charge),
-          discount: money(discount),
+          charge: twoDecimals(charge),
+          discount: twoDecimals(discount),
         },
       ];
     });
@@ -282,7 +282,9 @@ export const harrowmere: StandIn<State> = {
         : [
             {
               name: 'plans.tsv',
-              text: `${[...state.lines, ...state.offers.flatMap((one) => valueAt(one, moment) ?? [])].map(written).join('\n')}\n`,
+              text: [...state.lines, ...state.offers.flatMap((one) => inForceAt(one, moment) ?? [])]
+                .map((line) => `${written(line)}\n`)
+                .join(''),
             },
           ],
     held: heldAt(state.offers, moment),

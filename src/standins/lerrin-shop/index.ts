@@ -1,9 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
-import { type Address, begins, partOf } from '../common/address.ts';
-import { cents, isPercent, money, pico, share, startedLots } from '../common/money.ts';
+import { type Address, begins, countryPart } from '../common/address.ts';
+import { cents, isPercent, pico, share, startedLots, twoDecimals } from '../common/money.ts';
 import { standInApp } from '../common/server.ts';
-import type { Basket, CheckoutAnswer, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
+import type { CheckoutAnswer, CheckoutBasket, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
 
 /** Lerrin Shop, from docs/formats/lerrin-shop.md alone. */
 const cash = z.string().regex(/^\d{1,8}\.\d{2}$/, 'money such as 4.90');
@@ -107,7 +107,7 @@ function fitness(text: string, address: Address): number {
     if (!postcode.endsWith('*')) return postcode === address.postcode ? 1000 : 0;
     return begins(address, postcode.slice(0, -1)) ? 100 + postcode.replace(' ', '').length : 0;
   }
-  if (text.includes('-')) return text === partOf(address) ? 3 : 0;
+  if (text.includes('-')) return text === countryPart(address) ? 3 : 0;
   return text === address.country ? 2 : 0;
 }
 
@@ -133,7 +133,7 @@ function rateOf(by: z.infer<typeof steps>, value: number, grams: number | null):
   return charge === null ? null : cents(charge);
 }
 
-function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswer {
+function checkout(shop: ShopFile, moment: number, basket: CheckoutBasket): CheckoutAnswer {
   const value = basket.lines.reduce((sum, line) => sum + line.units * cents(line.price), 0);
   const masses = basket.lines.map((line) =>
     line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units),
@@ -177,7 +177,9 @@ function checkout(shop: ShopFile, moment: number, basket: Basket): CheckoutAnswe
     }
     const delivery = chosen.find((one) => one.benefit.kind === 'delivery');
     if (delivery) used.add(delivery.key);
-    return [{ speed: name, name: terms.label, charge: money(delivery ? 0 : rate), discount: money(discount) }];
+    return [
+      { speed: name, name: terms.label, charge: twoDecimals(delivery ? 0 : rate), discount: twoDecimals(discount) },
+    ];
   });
   const codes = basket.codes.map((code) => {
     const known = shop.campaigns.filter((one) => one.code === code);

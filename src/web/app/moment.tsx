@@ -6,7 +6,7 @@ import { useClockQuery, usePushClockMutation } from '../data/api.ts';
 import { useBook, useMoment } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
 import { asOfSet } from '../data/view.ts';
-import { useDated } from '../ui/clock.ts';
+import { useMomentText } from '../ui/clock.ts';
 import { failure } from '../ui/failed.ts';
 import { Panel } from './panel.tsx';
 
@@ -17,7 +17,7 @@ export function MomentPanel() {
   const act = useAppDispatch();
   const moment = useMoment();
   const zone = useBook()?.home.timeZone ?? 'UTC';
-  const dated = useDated();
+  const dated = useMomentText();
   const { data: clock } = useClockQuery();
   const [text, setText] = useState(moment === null ? '' : localOf(moment, zone));
   const [push, pushed] = usePushClockMutation();

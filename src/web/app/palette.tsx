@@ -4,7 +4,7 @@ import { useBook } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
 import { opened, themeSet } from '../data/view.ts';
 import { Panel } from './panel.tsx';
-import { addressOf, type Found } from './stage.ts';
+import { addressOf, type Findable } from './stage.ts';
 import { rooms, stages } from './stages.ts';
 
 /** What the finder lists: an act, or a place to go. */
@@ -22,7 +22,7 @@ export function Palette() {
   const act = useAppDispatch();
   const book = useBook();
   const all = useMemo((): Listed[] => {
-    const to = ({ name, what, to }: Found): Listed => ({ name, what, run: () => go(to) });
+    const to = ({ name, what, to }: Findable): Listed => ({ name, what, run: () => go(to) });
     const sheets = rooms.flatMap((room) =>
       room.sheets.flatMap((sheet) =>
         sheet.find === null ? [] : [{ name: sheet.find, what: 'sheet', to: addressOf(room, sheet) }],

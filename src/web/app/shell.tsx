@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { dated } from '../../words/index.ts';
+import { momentText } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -71,7 +71,7 @@ export function Shell() {
                 {book?.book.seller ?? 'No book'} · {who}
               </button>
               <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
-                as of <strong>{moment ? dated(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
+                as of <strong>{moment ? momentText(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
               </button>
               <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
                 Find <span className="wide-only">Ctrl K</span>

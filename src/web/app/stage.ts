@@ -2,7 +2,7 @@ import type { ComponentType } from 'react';
 import type { OpenBook } from '../data/book.ts';
 
 /** Something the finder lists: an object of the book, and where it is looked at. */
-export interface Found {
+export interface Findable {
   readonly name: string;
   readonly what: string;
   readonly to: string;
@@ -33,7 +33,7 @@ export interface Stage {
   /** By the first step of the book's paths that are at home here. */
   readonly opens: Readonly<Record<string, Opens>>;
   /** The objects of a book that are found here. */
-  readonly finds: (book: OpenBook) => readonly Found[];
+  readonly finds: (book: OpenBook) => readonly Findable[];
 }
 
 /** The address of a sheet, without what is chosen on it. */

@@ -9,7 +9,7 @@ import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { stripRowsSet, stripToggled } from '../data/view.ts';
 import { hangOfCharge } from '../stages/check/hang.ts';
 import { Grip } from '../ui/grip.tsx';
-import { type Hang, Plumb } from '../ui/plumb.tsx';
+import { type Hang, hangInk, Plumb } from '../ui/plumb.tsx';
 
 /** The pinned baskets: one row each, the intended charge first, then what each channel charges now. */
 export function Strip() {
@@ -124,9 +124,7 @@ export function Strip() {
                     }
                     return (
                       <td key={id} title={there?.down ?? undefined}>
-                        <span
-                          className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
-                        >
+                        <span className={`hung ${hangInk(hang)}`}>
                           {hang.is === 'no answer'
                             ? asked
                               ? 'no answer'

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
-import { bench, compute, curve, find } from './quick.ts';
+import { compute, curve, everySide, find } from './quick.ts';
 import { load } from './state.ts';
 import {
   amiss,
@@ -22,7 +22,7 @@ import {
 const engine = {
   load,
   compute,
-  bench,
+  everySide,
   find,
   curve,
   notes,

@@ -23,6 +23,7 @@ import {
   type Meeting,
   marginOf,
   meetings,
+  type Pace,
   type Usage,
   usageOf,
   whileRunning,
@@ -31,9 +32,6 @@ import {
 import { anybody, type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
 import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor } from './state.ts';
-
-/** How far a long piece of work is; told as it goes. */
-export type Pace = (done: number, all: number) => void;
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
 export interface OfferCost {

@@ -21,7 +21,7 @@ import {
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
-import { type Fall, matches, type Place, parsePlace, partsOfMap, patternText } from '../../core/places/index.ts';
+import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatch } from '../../core/places/index.ts';
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
@@ -145,7 +145,7 @@ function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null 
 }
 
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
-export function bench(
+export function everySide(
   edits: readonly Edit[],
   basket: Basket,
   moment: number,
@@ -213,7 +213,7 @@ export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswe
   if (!compiled) return { problems };
   const place = parsePlace(text);
   if (!place.ok) return { problems: place.problems };
-  const fall: Fall | null = compiled.defaultTemplate.zoneOf(place.value);
+  const fall: ZoneMatch | null = compiled.defaultTemplate.zoneOf(place.value);
   const others = compiled.defaultTemplate.zones
     .filter((zone) => zone !== fall?.zone)
     .flatMap((zone) => {

@@ -15,7 +15,7 @@ import type { Item } from '../../core/goods/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import { seeded } from '../../core/plan/index.ts';
 import { questionOf, quote } from '../../core/quote/index.ts';
-import { bench, compute, curve, find } from './quick.ts';
+import { compute, curve, everySide, find } from './quick.ts';
 import { load } from './state.ts';
 import { amiss, counts, goodsProblems, map, notes, selected, without } from './study.ts';
 
@@ -131,7 +131,7 @@ describe('as one types', () => {
       dialects.map((dialect) => [dialect.id, dialect.render(compiled, goods).rules.files()]),
     );
     for (const basket of body.pinned.filter((one) => one.market === null)) {
-      const answer = bench([], basket, now, live);
+      const answer = everySide([], basket, now, live);
       if (!('answer' in answer)) throw new Error(JSON.stringify(answer.problems));
       for (const choice of answer.answer.choices) {
         const service = answer.services.find((one) => one.service === choice.service);
@@ -149,7 +149,7 @@ describe('as one types', () => {
   test('a basket that cannot be asked says why', () => {
     const [basket] = body.pinned;
     if (!basket) throw new Error('the demo pins baskets');
-    expect(bench([], { ...basket, lines: [{ sku: 'NOSUCH', units: 1 }] }, now, {})).toMatchObject({
+    expect(everySide([], { ...basket, lines: [{ sku: 'NOSUCH', units: 1 }] }, now, {})).toMatchObject({
       problems: [{ is: 'not for sale', sku: 'NOSUCH' }],
     });
   });

@@ -1,12 +1,12 @@
 import { createContext, useContext } from 'react';
-import { dated, dayOn, type Wall } from '../../words/index.ts';
+import { dayOn, momentText, type Wall } from '../../words/index.ts';
 
 /** The wall that moments are told on: the clock and region of the book's own market. */
 export const WallContext = createContext<Wall>({ timeZone: 'UTC', locale: 'en', year: null });
 /** How a moment is told there. */
-export function useDated(): (at: number | string) => string {
+export function useMomentText(): (at: number | string) => string {
   const wall = useContext(WallContext);
-  return (at) => dated(at, wall);
+  return (at) => momentText(at, wall);
 }
 /** How a day is told there. */
 export function useDay(): (at: number | string) => string {

@@ -311,7 +311,8 @@ export const amountIn =
     if (!isCurrency(currency)) return null;
     const read = /^\d{1,10}(\.\d{1,4})?$/.test(text) ? parseAmount(text, currency) : null;
     if (read?.ok) return null;
-    return `“${text}” is no amount; write it like ${amountText(minor(490 * 10 ** Math.max(0, currencyDigits(currency) - 2)), currency)}`;
+    const example = minor(490 * 10 ** Math.max(0, currencyDigits(currency) - 2));
+    return `“${text}” is no amount; write it like ${amountText(example, currency)}`;
   };
 export const figureFault = (text: string): string | null =>
   /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;

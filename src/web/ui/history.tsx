@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { changeText } from '../../words/index.ts';
 import { useRevisionsQuery } from '../data/api.ts';
 import type { OpenBook } from '../data/book.ts';
-import { useDated } from './clock.ts';
+import { useMomentText } from './clock.ts';
 
 /** How many of an object's latest changes stand beside it. */
 const latest = 6;
@@ -20,7 +20,7 @@ export function History({ book, path }: { book: OpenBook; path: readonly string[
 }
 
 function Changes({ book, of }: { book: OpenBook; of: string }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const { data } = useRevisionsQuery({ of });
   if (!data) return <p className="muted">looking …</p>;
   if (data.revisions.length === 0) return <p className="muted">As it was in the first book; nobody has changed it.</p>;

@@ -30,7 +30,7 @@ export const nearest = <T extends Pick<Near, 'id'>>(id: string, all: readonly T[
 };
 
 /** An address that leads to nothing: says so, and offers what is nearest to it. */
-export function Missing({ what, id, all, home }: { what: string; id: string; all: readonly Near[]; home: string }) {
+export function NotThere({ what, id, all, home }: { what: string; id: string; all: readonly Near[]; home: string }) {
   return (
     <div className="sheet" role="alert">
       <h1>

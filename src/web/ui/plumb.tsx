@@ -36,6 +36,10 @@ export function hangWords(hang: Hang, where: string, tender: Tender): string {
   }
 }
 
+/** The ink of the figure that stands beside a glyph. */
+export const hangInk = ({ is }: Hang): string =>
+  is === 'off' ? 'text-off font-semibold' : is === 'known limit' ? 'text-limit font-semibold' : '';
+
 /** The plumb glyph: a beam, a line, a wide bob with a blunt foot. It always stands beside a figure or words. */
 export function Plumb({ hang, where, size = 20 }: { hang: Hang; where: string; size?: number }) {
   const leans = hang.is === 'off' || hang.is === 'known limit' ? lean(hang.by) : 0;

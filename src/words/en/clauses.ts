@@ -1,7 +1,7 @@
 import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
-import { dated, homeWall } from './figures.ts';
+import { homeWall, momentText } from './figures.ts';
 import { offerTitle, serviceName, zoneName } from './names.ts';
 import { laneWords } from './rates.ts';
 
@@ -22,7 +22,7 @@ export function className(book: Book, one: ClassOfBasket): string {
     case 'edge':
       return `${offerTitle(book, one.offer)}, minute of ${one.edge}`;
     case 'moment':
-      return `A change over there, ${dated(one.at, homeWall(book))}`;
+      return `A change over there, ${momentText(one.at, homeWall(book))}`;
     case 'apart':
       return apartWords[one.by].replace(/^g|^k/, (letter) => letter.toUpperCase());
     case 'offer':

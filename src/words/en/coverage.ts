@@ -1,7 +1,7 @@
 import type { Book } from '../../core/book/index.ts';
 import type { CoverageFinding } from '../../core/check/index.ts';
 import { counted, money, type Tender } from './figures.ts';
-import { joined, upToSome } from './list.ts';
+import { inARow, upToSome } from './list.ts';
 import { figureWords } from './measures.ts';
 import { serviceName, templateName, zoneName } from './names.ts';
 import { countryName } from './places.ts';
@@ -46,7 +46,7 @@ export function coverageWords(
       return {
         what: `${where(one.template, one.zone)}: orders ${range(one.over, one.from, one.to)} are not offered`,
         example: one.example
-          ? joined(one.example.map((line) => `${line.units} × ${itemName(line.sku)}`))
+          ? inARow(one.example.map((line) => `${line.units} × ${itemName(line.sku)}`))
           : 'no basket of up to two different goods weighs so much',
         mend: one.to === null ? 'Open the last break' : 'Close the gap',
       };

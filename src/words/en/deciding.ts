@@ -1,6 +1,6 @@
 import type { Book } from '../../core/book/index.ts';
 import type { Deciding, NeverDecides } from '../../core/plan/index.ts';
-import { dated, homeWall, money, type Tender } from './figures.ts';
+import { homeWall, momentText, money, type Tender } from './figures.ts';
 import { basketWords } from './meetings.ts';
 import { offerTitle, serviceName } from './names.ts';
 
@@ -25,7 +25,7 @@ export function decidingWords(book: Book, deciding: Deciding, tender: Tender): s
 function neverWords(book: Book, proof: NeverDecides, tender: Tender): string {
   switch (proof.why) {
     case 'ended':
-      return `it ended ${dated(proof.until, homeWall(book))}`;
+      return `it ended ${momentText(proof.until, homeWall(book))}`;
     case 'no place':
       return 'no place falls in its zones';
     case 'no goods':

@@ -8,7 +8,7 @@ import { readsText } from './readings.ts';
 const tender = { currency: 'EUR', locale: 'en-IE' };
 const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({ is: 'unsayable', losses: [loss], remedies });
 
-/** What is lost of a clause, as sellers read it; amounts in the market's currency, offers and services by their names. */
+/** What is lost of a clause, as sellers read it; amounts in the market's currency, offers and services by name. */
 const lost: readonly (readonly [Loss, string])[] = [
   [{ is: 'no speed', service: 'post', speed: null }, 'Post has no speed there, in the channel’s settings.'],
   [{ is: 'speed taken', service: 'post', speed: 'EXPRESS' }, 'Post: EXPRESS is another service there already.'],
@@ -49,7 +49,10 @@ const lost: readonly (readonly [Loss, string])[] = [
       ],
       most: minor(730),
     },
-    'Tested before discounts there: baskets of €55.00 to €64.70 with “SUDS: 15 % off”, €55.00 and more with “gone” are charged up to €7.30 too little.',
+    [
+      'Tested before discounts there: baskets of €55.00 to €64.70 with “SUDS: 15 % off”,',
+      '€55.00 and more with “gone” are charged up to €7.30 too little.',
+    ].join(' '),
   ],
   [{ is: 'currency', there: 'EUR', here: 'KWD' } as Loss, 'It counts in EUR, the book in KWD: nothing is told there.'],
   [{ is: 'list full', fit: 400, goods: 612 }, 'Only 400 of 612 goods fit on an offer’s list there.'],
@@ -69,7 +72,10 @@ const lost: readonly (readonly [Loss, string])[] = [
   [{ is: 'not cut out', region: 'EURO', place: 'FR 75*' }, 'FR 75* cannot be cut out of EURO there.'],
   [
     { is: 'promised where closed', places: ['US-AK'], most: minor(1900) },
-    'US-AK: left out of the book, but under the country’s entry there; up to €19.00 is promised where the shop does not deliver.',
+    [
+      'US-AK: left out of the book, but under the country’s entry there;',
+      'up to €19.00 is promised where the shop does not deliver.',
+    ].join(' '),
   ],
   [{ is: 'limits', limits: ['uses', 'budget'] }, 'Not kept there, and it goes on: uses in all and the budget.'],
   [{ is: 'adds there', offers: ['suds'] }, 'It adds to “SUDS: 15 % off” there.'],
@@ -86,7 +92,10 @@ describe('what is lost in a channel', () => {
     expect([lostWords(smallBook(), { is: 'exact' }, tender), remedyWords({ is: 'exact' }, tender)]).toEqual(['', []]);
     const losses: Loss[] = [{ is: 'no stop' }, { is: 'no beginning' }];
     expect(lostWords(smallBook(), { is: 'unsayable', losses, remedies: [] }, tender)).toBe(
-      'It cannot stop at a mass there: what the table does not reach is sold all the same. It cannot begin at a mass there: lighter orders are sold all the same.',
+      [
+        'It cannot stop at a mass there: what the table does not reach is sold all the same.',
+        'It cannot begin at a mass there: lighter orders are sold all the same.',
+      ].join(' '),
     );
   });
   test('remedies, with what they come to', () => {

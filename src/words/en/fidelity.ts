@@ -1,7 +1,7 @@
 import type { Book } from '../../core/book/index.ts';
 import type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from '../../core/channels/index.ts';
 import { money, type Tender } from './figures.ts';
-import { joined, upToSome } from './list.ts';
+import { inARow, upToSome } from './list.ts';
 import { overWords } from './measures.ts';
 import { offerTitle, serviceName } from './names.ts';
 
@@ -15,7 +15,7 @@ export const remedyWords = (fidelity: Fidelity, tender: Tender): string[] =>
 
 export function lossWords(book: Book, loss: Loss, tender: Tender): string {
   const say = (amount: number) => money(amount, tender);
-  const titles = (ids: readonly string[]) => joined(ids.map((id) => `“${offerTitle(book, id)}”`));
+  const titles = (ids: readonly string[]) => inARow(ids.map((id) => `“${offerTitle(book, id)}”`));
   switch (loss.is) {
     case 'no speed':
       return `${serviceName(book, loss.service)} has no speed there, in the channel’s settings.`;
@@ -32,11 +32,11 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'no beginning':
       return 'It cannot begin at a mass there: lighter orders are sold all the same.';
     case 'rates of kinds':
-      return `The rates of their own of ${joined(loss.kinds)} cannot be said there: they pay the lane’s.`;
+      return `The rates of their own of ${inARow(loss.kinds)} cannot be said there: they pay the lane’s.`;
     case 'fee of each item':
       return `A lane fee of each item cannot be said there: ${say(loss.each)} too little for each.`;
     case 'bounds':
-      return cannot(`Bounds on ${joined(loss.over.map((over) => overWords[over]))}`, 'it is offered outside them too');
+      return cannot(`Bounds on ${inARow(loss.over.map((over) => overWords[over]))}`, 'it is offered outside them too');
     case 'nearest line':
       return `No mass breaks there; the nearest line per started ${loss.grams} g is up to ${say(loss.off)} off.`;
     case 'whole grams':
@@ -63,7 +63,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'apart':
       return apartWords[loss.by];
     case 'stock places':
-      return `Goods from ${joined(loss.origins)} pay one rate together there, not one for each stock place.`;
+      return `Goods from ${inARow(loss.origins)} pay one rate together there, not one for each stock place.`;
     case 'shown':
       return 'Which choices are shown cannot be said there: all that fit are.';
     case 'currency':
@@ -105,7 +105,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'segments':
       return 'Segments of customers are not known there: it does not act.';
     case 'limits':
-      return `Not kept there, and it goes on: ${joined(loss.limits.map((one) => limitWords[one]))}.`;
+      return `Not kept there, and it goes on: ${inARow(loss.limits.map((one) => limitWords[one]))}.`;
     case 'cheapest by basket':
       return 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.';
     case 'best percentage only':
@@ -117,7 +117,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'cap':
       return [
         `Services cannot be named there; a cap of ${say(loss.cap)} frees`,
-        `${joined(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`,
+        `${inARow(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`,
       ].join(' ');
     case 'title cut':
       return `The title is cut to ${loss.letters} letters.`;

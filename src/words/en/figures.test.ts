@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { amountOf, counted, dated, dayOn, editable, massOf, money, signed, wholeOf } from './figures.ts';
+import { amountOf, counted, dayOn, editable, massOf, momentText, money, signed, wholeOf } from './figures.ts';
 
 const [ireland, kuwait, japan, states] = [
   { currency: 'EUR', locale: 'en-IE' },
@@ -38,10 +38,10 @@ test('what is edited is plain, in the decimals of its currency', () => {
 test('moments stand on the wall of a zone, their year where it is not understood', () => {
   const at = Date.parse('2026-11-24T09:10:00Z');
   const dublin = { timeZone: 'Europe/Dublin', locale: 'en-IE', year: 2026 };
-  expect([dated(at, dublin), dayOn(at, dublin)]).toEqual(['Tue, 24 Nov, 09:10', '24 Nov']);
-  expect(dated(at, { ...dublin, year: null })).toBe('Tue 24 Nov 2026, 09:10');
+  expect([momentText(at, dublin), dayOn(at, dublin)]).toEqual(['Tue, 24 Nov, 09:10', '24 Nov']);
+  expect(momentText(at, { ...dublin, year: null })).toBe('Tue 24 Nov 2026, 09:10');
   // A region that puts the month first, and a year that has turned there already.
-  expect(dated(at, { timeZone: 'America/New_York', locale: 'en-US', year: 2026 })).toBe('Tue, Nov 24, 04:10');
+  expect(momentText(at, { timeZone: 'America/New_York', locale: 'en-US', year: 2026 })).toBe('Tue, Nov 24, 04:10');
   expect(dayOn('2026-12-31T23:30:00Z', { timeZone: 'Asia/Tokyo', locale: 'ja-JP', year: 2026 })).toBe('Jan 1, 2027');
 });
 

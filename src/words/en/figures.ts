@@ -58,7 +58,7 @@ export interface Wall {
 }
 
 /** A moment on a wall, as its region writes it. @example dated(at, wall) // 'Tue, 24 Nov, 09:10' */
-export const dated = (at: number | string, wall: Wall): string =>
+export const momentText = (at: number | string, wall: Wall): string =>
   onWall(at, wall, { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 /** The day of a moment on a wall. @example dayOn(at, wall) // '24 Nov' */
 export const dayOn = (at: number | string, wall: Wall): string => onWall(at, wall, {});

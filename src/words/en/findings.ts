@@ -1,5 +1,5 @@
 import type { BookFinding } from '../../core/book/index.ts';
-import { joined } from './list.ts';
+import { inARow } from './list.ts';
 
 /** What a sound book may not have meant. */
 export function findingText(one: BookFinding): string {
@@ -9,7 +9,7 @@ export function findingText(one: BookFinding): string {
     case 'gone channel':
       return 'settings of a channel that is not there; they are kept';
     case 'same name':
-      return `${joined(one.services)} are ${one.services.length === 2 ? 'both' : 'all'} seen as “${one.name}”`;
+      return `${inARow(one.services)} are ${one.services.length === 2 ? 'both' : 'all'} seen as “${one.name}”`;
     case 'taxed already':
       return `${one.place} stands in ${one.by} already, which counts`;
   }

@@ -49,7 +49,7 @@ export const goodsFieldWords: Readonly<Record<Column, GoodsFieldWords>> = {
     label: 'Own rate',
     example: '6.00',
     right:
-      'free, an amount such as 6.00, or a rate as in a book; with waived behind it where free delivery waives it; or none',
+      'free, an amount such as 6.00, or a rate as in a book; waived behind it where free delivery waives it; or none',
   },
   fee: {
     label: 'Handling fee',

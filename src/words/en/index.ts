@@ -7,10 +7,10 @@ export { lostWords, remedyWords } from './fidelity.ts';
 export {
   amountOf,
   counted,
-  dated,
   dayOn,
   editable,
   massOf,
+  momentText,
   money,
   signed,
   type Tender,

@@ -1,7 +1,7 @@
 import type { Book } from '../../core/book/index.ts';
 import type { Example, Losing, Meeting, Run } from '../../core/plan/index.ts';
 import { counted, money, type Tender } from './figures.ts';
-import { joined } from './list.ts';
+import { inARow } from './list.ts';
 import { offerTitle, serviceName, zoneName } from './names.ts';
 
 /** What an offer meets: the other's title, or a lane with its threshold. */
@@ -40,7 +40,7 @@ export function relationWords(book: Book, { relation, first, second }: Meeting, 
       };
       const say = (amount: number) => money(amount, tender);
       const span = (run: Run) => (run.from === run.to ? say(run.from) : `${say(run.from)} to ${say(run.to)}`);
-      const groups = joined(relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`));
+      const groups = inARow(relation.groups.map((id) => `“${book.eitherOr.find((one) => one.id === id)?.name ?? id}”`));
       const why = second.is === 'offer' ? `Both are in ${groups}, so at most one acts` : 'They get in each other’s way';
       const told = runs.slice(0, 5).map((run) => `${span(run)} ${names[run.acts]}`);
       return `${why}: ${told.join('; ')}${runs.length > 5 ? ' …' : ''}.`;
@@ -58,6 +58,6 @@ export function losingWords({ orders, loss, gifts }: Losing, tender: Tender): st
 /** A basket in a line. */
 export function basketWords({ lines, place, codes, value }: Example, tender: Tender): string {
   const goods = lines.map((line) => `${line.units} × ${line.sku}`).join(', ');
-  const entered = codes.length > 0 ? ` with ${joined(codes)}` : '';
+  const entered = codes.length > 0 ? ` with ${inARow(codes)}` : '';
   return `${goods} to ${place}${entered}, worth ${money(value, tender)}`;
 }

@@ -1,5 +1,5 @@
 import type { MigrationNote } from '../../core/book/index.ts';
-import { joined } from './list.ts';
+import { inARow } from './list.ts';
 
 /** What could not be brought along as it was, with its place: what it said, and what stands there now. */
 export function migrationText(note: MigrationNote, between: string): string {
@@ -19,6 +19,6 @@ function wasAndNow(note: MigrationNote): readonly [string, string] {
           : `${note.always.join(', ')}; ${note.sometimes.join(', ')} only now and then cost so little`,
       ];
     case 'channels left out':
-      return [joined(note.channels), 'left out: no such channel'];
+      return [inARow(note.channels), 'left out: no such channel'];
   }
 }

@@ -1,29 +1,29 @@
 import type { Book } from '../../core/book/index.ts';
 import type { Benefit, BenefitBody } from '../../core/offers/index.ts';
 import type { Step } from '../../core/quote/index.ts';
-import { wordsOf } from './benefits/index.ts';
-import type { Say } from './benefits/words.ts';
-import { dated, homeWall } from './figures.ts';
-import { joined } from './list.ts';
+import { benefitWordsOf } from './benefits/index.ts';
+import type { SayAmount } from './benefits/words.ts';
+import { homeWall, momentText } from './figures.ts';
+import { inARow } from './list.ts';
 import { offerTitle } from './names.ts';
 
 /** What a benefit did, for the steps of an answer. */
-export const benefitDone = (benefit: Benefit, say: Say): string => wordsOf(benefit).did(benefit, say);
+export const benefitDone = (benefit: Benefit, say: SayAmount): string => benefitWordsOf(benefit).did(benefit, say);
 
 /** What an offer is, in a word. */
-export const benefitWord = (benefit: BenefitBody): string => wordsOf(benefit).word;
+export const benefitWord = (benefit: BenefitBody): string => benefitWordsOf(benefit).word;
 
 /** Why an offer does nothing. */
-export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why'], say: Say): string {
+export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why'], say: SayAmount): string {
   switch (why.why) {
     case 'draft':
       return 'a draft, not meant yet';
     case 'paused':
       return 'paused';
     case 'not begun':
-      return `begins ${dated(why.from, homeWall(book))}`;
+      return `begins ${momentText(why.from, homeWall(book))}`;
     case 'ended':
-      return `ended ${dated(why.until, homeWall(book))}`;
+      return `ended ${momentText(why.until, homeWall(book))}`;
     case 'code not entered':
       return why.code.is === 'single use'
         ? `no unused code of the batch ${why.code.batch} is entered`
@@ -62,7 +62,7 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
       return 'there is nothing it could take off';
     case 'outweighed':
       return why.by.length > 0
-        ? `outweighed: with ${joined(why.by.map((id) => offerTitle(book, id)))} the shopper pays less`
+        ? `outweighed: with ${inARow(why.by.map((id) => offerTitle(book, id)))} the shopper pays less`
         : 'it would save nothing';
   }
 }

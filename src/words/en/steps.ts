@@ -7,7 +7,7 @@ import { massOf, money, type Tender } from './figures.ts';
 import { figureWords, overWords } from './measures.ts';
 import { offerTitle, templateName, zoneName } from './names.ts';
 import { benefitDone, whyWords } from './offers.ts';
-import { wordsOf } from './rate-kinds/index.ts';
+import { rateWordsOf } from './rate-kinds/index.ts';
 import type { Say } from './rate-kinds/words.ts';
 
 /** The steps in which sides are compared, and what one side says of one. */
@@ -151,7 +151,10 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       return { words: 'The shopper pays for delivery', amount: step.delivery };
     case 'tax':
       return {
-        words: `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods, ${say(step.delivery)} on delivery`,
+        words: [
+          `Tax ${step.inside ? 'inside' : 'added'}: ${say(step.goods)} on goods`,
+          `${say(step.delivery)} on delivery`,
+        ].join(', '),
         amount: minor(step.goods + step.delivery),
       };
   }
@@ -174,7 +177,7 @@ function mixingWords(by: Mixing, say: (amount: number) => string): string {
 }
 
 const rateStepWords = (step: Extract<Step, { step: 'rate' }>, say: Say): string =>
-  wordsOf(step.rate).step(step.rate, step, step.kind === null ? '' : ` of kind ${step.kind}`, say);
+  rateWordsOf(step.rate).step(step.rate, step, step.kind === null ? '' : ` of kind ${step.kind}`, say);
 
 /** Why a service is not offered. */
 export const missingWords = (book: Book, { why, at, sku }: Missing): string => {

@@ -1,8 +1,8 @@
 import type { Book } from '../../core/book/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
-import { daysOf } from '../../core/plan/index.ts';
-import { wordsOf } from './benefits/index.ts';
-import { joined } from './list.ts';
+import { windowDays } from '../../core/plan/index.ts';
+import { benefitWordsOf } from './benefits/index.ts';
+import { inARow } from './list.ts';
 import { serviceName } from './names.ts';
 
 const long = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
@@ -11,12 +11,12 @@ const dayWords = (day: string): string => long.format(new Date(`${day}T00:00Z`))
 
 /** Terms that say what the rule does, in plain words; at most 500 letters. */
 export function proposedTerms(book: Book, offer: OfferBody): string {
-  const { starts, ends } = daysOf(offer.window);
+  const { starts, ends } = windowDays(offer.window);
   const currency = book.markets[0]?.currency ?? '';
   const goods = (id: string | null, all: string) =>
     id === null ? all : (book.selections.find((one) => one.id === id)?.name ?? id);
   const about = { currency, goods, service: (id: string) => serviceName(book, id).toLowerCase() };
-  const parts = [wordsOf(offer.benefit).terms(offer.benefit, about)];
+  const parts = [benefitWordsOf(offer.benefit).terms(offer.benefit, about)];
   for (const ask of offer.asks)
     parts.push(
       ask.over === 'units'
@@ -39,7 +39,7 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
       `for ${offer.segments.map((id) => book.segments.find((one) => one.id === id)?.name ?? id).join(' and ')}`,
     );
   if (offer.zones)
-    parts.push(`to ${joined(offer.zones.map((id) => book.zones.find((zone) => zone.id === id)?.name ?? id))}`);
+    parts.push(`to ${inARow(offer.zones.map((id) => book.zones.find((zone) => zone.id === id)?.name ?? id))}`);
   if (starts) parts.push(`from ${dayWords(starts)}`);
   if (ends) parts.push(`until ${dayWords(ends)}`);
   const { uses, each, most, budget } = offer.limits;

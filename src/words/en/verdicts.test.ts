@@ -25,7 +25,10 @@ test('a finding says what it comes to, and why', () => {
     'Shoppers there are not offered it, though it is meant to be.',
   );
   expect(causeWords(smallBook(), finding({ told: charge(1200), charged: charge(950) }), 'Lerrin Shop', tender)).toBe(
-    'Drift over there: what is live at Lerrin Shop is not what Plemb sent. Sent, it would charge €12.00; it charges €9.50.',
+    [
+      'Drift over there: what is live at Lerrin Shop is not what Plemb sent.',
+      'Sent, it would charge €12.00; it charges €9.50.',
+    ].join(' '),
   );
   const note = { fidelity: { is: 'unsayable', losses: [{ is: 'table by value' }], remedies: [] } };
   expect(causeWords(smallBook(), finding({ cause: 'limit', note }), 'Harrowmere', tender)).toBe(

@@ -1,5 +1,5 @@
 import type { Book } from '../../core/book/index.ts';
-import type { Charged, Finding } from '../../core/check/index.ts';
+import type { Finding, SideCharge } from '../../core/check/index.ts';
 import { lostWords } from './fidelity.ts';
 import { money, type Tender } from './figures.ts';
 
@@ -14,7 +14,7 @@ export function differenceWords({ cause, difference, meant, charged }: Finding, 
 }
 
 /** A side's delivery, and what it takes off the goods. */
-export const chargedWords = (charged: Charged, tender: Tender): string =>
+export const chargedWords = (charged: SideCharge, tender: Tender): string =>
   charged === null
     ? '—'
     : `${money(charged.delivery, tender)}${charged.discount > 0 ? ` −${money(charged.discount, tender)}` : ''}`;
@@ -22,7 +22,7 @@ export const chargedWords = (charged: Charged, tender: Tender): string =>
 /** Why a channel's charge is not what was meant; `where`: the channel's name. */
 export function causeWords(book: Book, finding: Finding, where: string, tender: Tender): string {
   const lost = finding.note ? lostWords(book, finding.note.fidelity, tender) : '';
-  const offered = (side: Charged) => (side ? money(side.delivery, tender) : 'nothing: not offered');
+  const offered = (side: SideCharge) => (side ? money(side.delivery, tender) : 'nothing: not offered');
   switch (finding.cause) {
     case 'limit':
       return `A limit of translation. ${lost || `${where} was told what was meant, and goes by its own rules.`}`;

@@ -4,7 +4,7 @@ import type { Dialect, Listed, Note, Rendition, Rules } from '../../../src/core/
 import { euro, euros } from '../../../src/core/channels/euros.ts';
 import { exact, type Remedy, unsayable, worstOf } from '../../../src/core/channels/fidelity.ts';
 import { settingsOf } from '../../../src/core/channels/manifest.ts';
-import { apartNotes, plainLanes, reachOf } from '../../../src/core/channels/plain.ts';
+import { apartNotes, plainLanes, plainReach } from '../../../src/core/channels/plain.ts';
 import { plainOffers } from '../../../src/core/channels/plain-offer.ts';
 import { amountText, err, type Minor, minor } from '../../../src/core/exact/index.ts';
 import type { Place } from '../../../src/core/places/index.ts';
@@ -41,7 +41,7 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
         });
         continue;
       }
-      const amount = amountText(minor(reachOf(lane.rate).most + euros(pin)), euro);
+      const amount = amountText(minor(plainReach(lane.rate).most + euros(pin)), euro);
       rows.push(...countries.map((country) => ({ country, speed, amount })));
       const lost = lane.freeFrom ? [unsayable({ is: 'threshold', over: 'value' }, asItIs)] : [];
       notes.push({ clause, reads: [[speed, amount]], fidelity: worstOf([lane.lost, ...lost]) });

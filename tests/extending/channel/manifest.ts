@@ -9,7 +9,7 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
     name,
     short: name,
     files: ['board.json'],
-    speeds: ['slow', 'quick'],
+    speedNames: ['slow', 'quick'],
     titleLetters: 20,
     currency: euro,
     reviewHours: 0,

@@ -8,7 +8,7 @@ export const manifest = {
   name: 'Findlark',
   short: 'Findlark',
   files: ['items.xml', 'promotions.tsv'],
-  speeds: own,
+  speedNames: own,
   titleLetters: limits.title,
   currency: euro,
   reviewHours: 40,

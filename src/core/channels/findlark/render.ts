@@ -6,7 +6,7 @@ import { beforeOnly } from '../bounds.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
-import { apartNotes, chargeAt, plainLanes, reachOf } from '../plain.ts';
+import { apartNotes, chargeAt, plainLanes, plainReach } from '../plain.ts';
 import { plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
 import type { ReadPart } from '../reading.ts';
@@ -114,7 +114,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
           fidelity: lane.thresholdLost,
         });
       const lost = dropped.filter((one) => one.lane === lane);
-      const { least, most } = reachOf(lane.rate);
+      const { least, most } = plainReach(lane.rate);
       const off = minor(most - least);
       const several = off === 0 ? exact : bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it');
       const left = textsOf(lost.map((one) => one.part));

@@ -1,7 +1,7 @@
 import type { Problem, Result } from '../../exact/index.ts';
 
 /** The file of Harrowmere, as docs/formats/harrowmere.md lays it out: one object a line. */
-export interface Rate {
+export interface PlanRate {
   readonly place: string;
   readonly speed: string;
   readonly once: string;
@@ -34,7 +34,7 @@ export interface GoodsOffer {
 export interface Plans {
   readonly listings: readonly { readonly listing: string; readonly price: string; readonly grams: string }[];
   readonly cuts: readonly { readonly key: string; readonly region: string; readonly prefixes: readonly string[] }[];
-  readonly rates: readonly Rate[];
+  readonly rates: readonly PlanRate[];
   readonly delivery: readonly DeliveryOffer[];
   readonly goods: readonly GoodsOffer[];
 }
@@ -102,7 +102,7 @@ export function readPlans(text: string): Result<Plans> {
   const plans = {
     listings: [] as Plans['listings'][number][],
     cuts: [] as Plans['cuts'][number][],
-    rates: [] as Rate[],
+    rates: [] as PlanRate[],
     delivery: [] as DeliveryOffer[],
     goods: [] as GoodsOffer[],
   };

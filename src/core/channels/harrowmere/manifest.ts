@@ -7,7 +7,7 @@ export const manifest = {
   name: 'Harrowmere',
   short: 'Harrow',
   files: ['plans.tsv'],
-  speeds,
+  speedNames: speeds,
   titleLetters: limits.title,
   currency: euro,
   reviewHours: 40,

@@ -7,7 +7,7 @@ import type { Listed, Note, Rendition } from '../dialect.ts';
 import { euros } from '../euros.ts';
 import { bounded, exact, type Fidelity, type Loss, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
-import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
+import { apartNotes, type PlainRate, plainLanes, plainReach } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { alwaysTogether, dearest, fitted, freedServices, mostFreed } from '../reach.ts';
 import type { ReadLine, ReadPart } from '../reading.ts';
@@ -18,8 +18,8 @@ import {
   elsewhere,
   type GoodsOffer,
   limits,
+  type PlanRate,
   type Plans,
-  type Rate,
   regionOf,
   regions,
 } from './format.ts';
@@ -48,7 +48,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const lines: ReadPart = { is: 'lines', count: listings.length };
   notes.push({ clause: { about: 'goods' }, reads: [['LISTING', lines]], fidelity: exact });
 
-  const rates: Rate[] = [];
+  const rates: PlanRate[] = [];
   const delivery: DeliveryOffer[] = [];
   const goodsOffers: GoodsOffer[] = [];
   const keys = new Set<string>();
@@ -95,7 +95,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         reads: [['RATE', places.join(' '), speed, termsRead(terms)]],
         fidelity,
       });
-      if (lane.freeFrom && reachOf(lane.rate).most > 0) {
+      if (lane.freeFrom && plainReach(lane.rate).most > 0) {
         const value = say(lane.freeFrom.value);
         const { title } = fitted(freeFromTitle(service.name, value), limits.title);
         const key = ownKey(`FREE-${zone.id}-${service.id}`, keys);
@@ -115,7 +115,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
           reads: [['DELIVERY', key, speed, { is: 'least spend', amount: value }]],
-          fidelity: worstOf([beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most), crowd]),
+          fidelity: worstOf([beforeOnly(book, lane.freeFrom, plainReach(lane.rate).most), crowd]),
         });
       }
     }
@@ -201,7 +201,7 @@ const placeRead = (place: string, cuts: Plans['cuts']): ReadLine => {
   return found ? [`CUT ${place}`, found.region, found.prefixes.join(' ')] : [{ is: 'region', region: place }];
 };
 
-const termsRead = ({ once, per }: Pick<Rate, 'once' | 'per'>): ReadPart => ({
+const termsRead = ({ once, per }: Pick<PlanRate, 'once' | 'per'>): ReadPart => ({
   is: 'once and per lot',
   once,
   per: euros(per) === 0 ? null : per,
@@ -292,8 +292,9 @@ function mostCommon(zones: readonly (string | null)[]): string | null {
 function rateOf(
   rate: PlainRate,
   say: (value: Minor) => string,
-): (Pick<Rate, 'once' | 'unit' | 'per'> & { fidelity: Fidelity }) | null {
-  if (rate.is !== 'table') return { once: say(reachOf(rate).most), unit: 'ITEM', per: say(nothing), fidelity: exact };
+): (Pick<PlanRate, 'once' | 'unit' | 'per'> & { fidelity: Fidelity }) | null {
+  if (rate.is !== 'table')
+    return { once: say(plainReach(rate).most), unit: 'ITEM', per: say(nothing), fidelity: exact };
   if (rate.over === 'value') return null;
   const fit = fitLots(rate);
   const near =

@@ -6,7 +6,7 @@ export const manifest = {
   name: 'Lerrin Shop',
   short: 'Shop',
   files: ['shop.json'],
-  speeds: 'own',
+  speedNames: 'own',
   titleLetters: 120,
   currency: euro,
   reviewHours: 0,

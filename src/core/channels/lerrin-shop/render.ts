@@ -15,7 +15,7 @@ import { beforeOnly } from '../bounds.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
-import { apartNotes, type PlainRate, plainLanes, reachOf } from '../plain.ts';
+import { apartNotes, type PlainRate, plainLanes, plainReach } from '../plain.ts';
 import { type PlainOffer, plainOffers } from '../plain-offer.ts';
 import { actTogether, freedServices, lanesOf, mostFreed, wholeCountries } from '../reach.ts';
 import type { ReadLine } from '../reading.ts';
@@ -80,7 +80,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
         notes.push({
           clause: { about: 'threshold', zone: zone.id, service: service.id },
           reads: [[{ is: 'free from', amount: freeFrom }]],
-          fidelity: beforeOnly(book, lane.freeFrom, reachOf(lane.rate).most),
+          fidelity: beforeOnly(book, lane.freeFrom, plainReach(lane.rate).most),
         });
       }
     }
@@ -134,7 +134,10 @@ function campaignRead({ benefit, letter, code, leastValue, countries, from, unti
 function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
   const say = (value: Minor) => amountText(value, currency);
   if (rate.is !== 'table')
-    return { steps: { by: 'value', rows: [{ from: say(nothing), charge: say(reachOf(rate).most) }] }, fidelity: exact };
+    return {
+      steps: { by: 'value', rows: [{ from: say(nothing), charge: say(plainReach(rate).most) }] },
+      fidelity: exact,
+    };
   if (rate.over === 'value') {
     // Value breaks are in whole minor units: a lower edge is the upper one before it and one more.
     const rows = rate.amounts.map((amount, i) => ({
@@ -232,9 +235,9 @@ function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { ca
       );
       const isMeant = (one: { zone: string; service: string }) => meant.has(`${one.zone} ${one.service}`);
       const lanes = lanesOf(book, offer);
-      const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => reachOf(one.lane.rate).most)));
-      const caught = lanes.filter((one) => !isMeant(one) && reachOf(one.lane.rate).least <= cap);
-      const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, reachOf(one.lane.rate).most))));
+      const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => plainReach(one.lane.rate).most)));
+      const caught = lanes.filter((one) => !isMeant(one) && plainReach(one.lane.rate).least <= cap);
+      const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, plainReach(one.lane.rate).most))));
       const services = [...new Set(caught.map((one) => one.service))];
       const fidelity =
         bound === 0

@@ -88,8 +88,10 @@ export function rulesOf(shop: Shop): Rules {
         perItem: false,
       };
     },
-    placeKey: (place) =>
-      `${zoneAt(place)?.key ?? ''} ${shop.campaigns.map((one) => (one.countries === null || one.countries.includes(place.country) ? '1' : '0')).join('')}`,
+    placeKey(place) {
+      const holds = shop.campaigns.map((one) => one.countries === null || one.countries.includes(place.country));
+      return `${zoneAt(place)?.key ?? ''} ${holds.map(Number).join('')}`;
+    },
     probes: [],
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {

@@ -15,7 +15,7 @@ export interface LineCut {
 }
 
 /** The figures of a benefit as written, which words about it may name. */
-export interface Figures {
+export interface BenefitFigures {
   /** Values from which something is had. */
   readonly least?: readonly string[];
   readonly amounts?: readonly string[];
@@ -33,7 +33,7 @@ interface Every<Schema extends z.ZodObject, Benefit extends Kinded> {
   readonly schema: Schema;
   /** Reads it, in the market's currency; its problems stand under `benefit`. */
   read(body: z.output<Schema>, reader: Reader): Benefit;
-  figures(body: z.output<Schema>): Figures;
+  figures(body: z.output<Schema>): BenefitFigures;
   /** The SKUs and the services that it names. */
   names(body: z.output<Schema>): { readonly skus?: readonly string[]; readonly services?: readonly string[] };
   /** What a basket needs for it to do anything; null for nothing but what the offer asks. */

@@ -6,7 +6,7 @@ import { type Bought, lies, valueIn } from '../parts.ts';
 import { readerFor } from '../reader.ts';
 import { benefitKinds } from './list.ts';
 
-/** What every kind of benefit says of itself, held against what it takes: random benefits of each kind, random lines. */
+/** What every kind of benefit says of itself, held against what it takes: random benefits and lines. */
 const euro = 'EUR' as Currency;
 const context = {
   currency: euro,

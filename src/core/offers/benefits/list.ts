@@ -1,4 +1,4 @@
-/** The kinds of benefits there are. A new one stands here, in its folder, its words and its editor; see docs/adding.md. */
+/** The kinds of benefits there are. A new one stands here, in its folder, words and editor; see docs/adding.md. */
 import { buyAndGet } from './buy-and-get/index.ts';
 import { delivery } from './delivery/index.ts';
 import { fixedPrice } from './fixed-price/index.ts';

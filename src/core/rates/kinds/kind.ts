@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { type Conversion, kept, type Minor, nothing, type Problem, parseAmount } from '../../exact/index.ts';
 import type { LaneContext } from '../context.ts';
-import type { Asked, Load, Quoted } from '../load.ts';
 import type { Over } from '../measure.ts';
 import type { Refused } from '../refusal.ts';
+import type { Asked, Quoted, Shipment } from '../shipment.ts';
 import type { Breaks } from '../steps.ts';
 
 /** What a rate is read by: where it stands, in which currency, and where its problems go. */
@@ -50,8 +50,15 @@ export interface RateKind<Schema extends z.ZodObject = z.ZodObject, Rate extends
    * converted `by`, rounded once, in the market's minor units. Below 0 it is refused.
    * @param after whether value breaks look at value after discounts
    */
-  charge(rate: Rate, load: Load, base: number, after: boolean, by: Conversion | null, asked: Asked): number | Refused;
-  /** The least and the most for any load it takes, lane fees aside. */
+  charge(
+    rate: Rate,
+    shipment: Shipment,
+    base: number,
+    after: boolean,
+    by: Conversion | null,
+    asked: Asked,
+  ): number | Refused;
+  /** The least and the most for any shipment it takes, lane fees aside. */
   reach(rate: Rate): Reach;
   /** Whether it never charges less for more mass or size, nor begins to be offered with it. */
   isRising(rate: Rate): boolean;
@@ -63,7 +70,7 @@ export interface RateKind<Schema extends z.ZodObject = z.ZodObject, Rate extends
   perItem(rate: Rate): boolean;
   /** Whether it has to see the lines themselves, to pack them or to measure their volume. */
   looksAtLines(body: z.output<Schema>): boolean;
-  came(rate: Rate, load: Load, after: boolean, asked: Asked): Came;
+  came(rate: Rate, shipment: Shipment, after: boolean, asked: Asked): Came;
 }
 
 /** Names the types of a kind by its parts. */

@@ -11,14 +11,14 @@ import {
   isPerItem,
   isRising,
   kindOf,
-  type Load,
   type Rate,
   type RateBody,
   reachOf,
   readRate,
+  type Shipment,
 } from '../index.ts';
 
-/** What every kind of rate says of itself, held against what it charges: random rates of each kind, random loads. */
+/** What every kind of rate says of itself, held against what it charges: random rates and shipments. */
 const euro = 'EUR' as Currency;
 const gram = 1_600_000_000;
 const millimetre = 50_000;
@@ -101,7 +101,7 @@ const bodies: Record<RateBody['is'], fc.Arbitrary<RateBody>> = {
   })),
 };
 
-const loadOf = (grams: number, cm: number, units: number, value: number): Load => {
+const shipmentOf = (grams: number, cm: number, units: number, value: number): Shipment => {
   const side = (cm * 10 * millimetre) as Length;
   const mass = grams * gram * units;
   const sides = [side, side, side] as const;
@@ -115,14 +115,14 @@ const loadOf = (grams: number, cm: number, units: number, value: number): Load =
     pieces: [{ item: { sku: 'A', mass: (grams * gram) as Mass, sides }, units }],
   };
 };
-const loads = fc
+const shipments = fc
   .tuple(
     fc.integer({ min: 1, max: 80 }),
     fc.integer({ min: 1, max: 40 }),
     fc.integer({ min: 1, max: 30 }),
     fc.integer({ min: 0, max: 9000 }),
   )
-  .map((some) => loadOf(...some));
+  .map((some) => shipmentOf(...some));
 
 const read = (body: RateBody): Rate => {
   const problems: never[] = [];
@@ -130,7 +130,7 @@ const read = (body: RateBody): Rate => {
   expect(problems).toEqual([]);
   return rate;
 };
-const charge = (rate: Rate, load: Load): number => kindOf(rate).charge(rate, load, 0, false, null, asked);
+const charge = (rate: Rate, shipment: Shipment): number => kindOf(rate).charge(rate, shipment, 0, false, null, asked);
 const amountsOf = (rate: Rate): Minor[] => breaksOf(rate)?.breaks.map((one) => one.amount) ?? [];
 
 describe.each(Object.entries(bodies))('%s', (is, body) => {
@@ -145,9 +145,9 @@ describe.each(Object.entries(bodies))('%s', (is, body) => {
   });
   test('charges no less than its least and no more than its most', () => {
     fc.assert(
-      fc.property(body, loads, (one, load) => {
+      fc.property(body, shipments, (one, shipment) => {
         const rate = read(one);
-        const paid = charge(rate, load);
+        const paid = charge(rate, shipment);
         if (paid < 0) return;
         const { least, most } = reachOf(rate);
         // The carrier's least is what is put on top: where it is silent the fallback stands as it is.
@@ -159,13 +159,13 @@ describe.each(Object.entries(bodies))('%s', (is, body) => {
   });
   test('that rises never charges less for a heavier unit, nor begins to be offered with it', () => {
     fc.assert(
-      fc.property(body, loads, fc.integer({ min: 1, max: 60 }), (one, load, more) => {
+      fc.property(body, shipments, fc.integer({ min: 1, max: 60 }), (one, shipment, more) => {
         const rate = read(one);
         if (!isRising(rate)) return;
-        const [piece] = load.pieces;
+        const [piece] = shipment.pieces;
         const grams = Number(piece?.item.mass) / gram;
-        const heavier = loadOf(grams + more, load.long / millimetre / 10, load.units, load.value);
-        const [light, heavy] = [charge(rate, load), charge(rate, heavier)];
+        const heavier = shipmentOf(grams + more, shipment.long / millimetre / 10, shipment.units, shipment.value);
+        const [light, heavy] = [charge(rate, shipment), charge(rate, heavier)];
         if (light < 0) expect(heavy).toBeLessThan(0);
         else if (heavy >= 0) expect(heavy).toBeGreaterThanOrEqual(light);
       }),
@@ -174,20 +174,20 @@ describe.each(Object.entries(bodies))('%s', (is, body) => {
   });
   test('whose further units alone make it no dearer charges as much for them', () => {
     fc.assert(
-      fc.property(body, loads, fc.integer({ min: 1, max: 20 }), (one, load, more) => {
+      fc.property(body, shipments, fc.integer({ min: 1, max: 20 }), (one, shipment, more) => {
         const rate = read(one);
         if (isPerItem(rate) || breaksOf(rate) !== null || kindOf(rate).looksAtLines(one)) return;
         // The same goods in more pieces: neither mass nor value changes.
-        expect(charge(rate, { ...load, units: load.units + more })).toBe(charge(rate, load));
+        expect(charge(rate, { ...shipment, units: shipment.units + more })).toBe(charge(rate, shipment));
       }),
     );
   });
   test('that goes by steps charges, from edge to edge, the amounts of its breaks', () => {
     fc.assert(
-      fc.property(body, loads, (one, load) => {
+      fc.property(body, shipments, (one, shipment) => {
         const rate = read(one);
         const breaks = breaksOf(rate);
-        const paid = charge(rate, load);
+        const paid = charge(rate, shipment);
         if (!breaks || paid < 0) return;
         const stepped = (breaks.breaks as readonly { per: number | bigint }[]).some(
           (each) => each.per !== 0 && each.per !== 0n,
@@ -200,9 +200,9 @@ describe.each(Object.entries(bodies))('%s', (is, body) => {
   });
   test('is plain data: what is kept and read again charges the same', () => {
     fc.assert(
-      fc.property(body, loads, (one, load) => {
+      fc.property(body, shipments, (one, shipment) => {
         const rate = read(one);
-        expect(charge(structuredClone(rate), load)).toBe(charge(rate, load));
+        expect(charge(structuredClone(rate), shipment)).toBe(charge(rate, shipment));
       }),
     );
   });

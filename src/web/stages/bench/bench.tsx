@@ -20,8 +20,8 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import { factsOf } from '../../data/facts.ts';
 import type { Sided, Unanswered } from '../../engine/quick.ts';
 import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
-import { Missing } from '../../ui/missing.tsx';
-import { type Hang, Plumb } from '../../ui/plumb.tsx';
+import { NotThere } from '../../ui/missing.tsx';
+import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
 import { hangOfCharge } from '../check/hang.ts';
 import { useLiveFiles } from './live.ts';
 import { MarginTable } from './margin.tsx';
@@ -37,7 +37,7 @@ export function BenchStage() {
   if (!book || moment === null) return null;
   if (!basket) {
     const all = book.book.pinned.map((one) => ({ id: one.id, name: one.name, to: `/bench/${one.id}` }));
-    return <Missing what="pinned basket" id={id ?? ''} all={all} home="/check" />;
+    return <NotThere what="pinned basket" id={id ?? ''} all={all} home="/check" />;
   }
   return <Bench key={basket.id} book={book} basket={basket} moment={moment} />;
 }
@@ -58,7 +58,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
   const at = new Date(moment).toISOString();
   const live = useLiveFiles(at);
   const sided = useEngine<Sided | Unanswered>(
-    (engine, edits) => engine.bench(edits, asking, moment, live) as Promise<Sided | Unanswered>,
+    (engine, edits) => engine.everySide(edits, asking, moment, live) as Promise<Sided | Unanswered>,
     [asking, moment, live],
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
@@ -285,9 +285,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
                     }
                     return (
                       <td key={id}>
-                        <span
-                          className={`hung ${hang.is === 'off' ? 'text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
-                        >
+                        <span className={`hung ${hangInk(hang)}`}>
                           {elsewhere
                             ? 'not sold there'
                             : channel?.down

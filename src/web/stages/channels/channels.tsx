@@ -18,14 +18,17 @@ import {
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useMomentText } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
 import { ChoicePart } from '../../ui/field.tsx';
-import { Missing } from '../../ui/missing.tsx';
+import { NotThere } from '../../ui/missing.tsx';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
 import { ReadBack } from './read-back.tsx';
-import { Records } from './records.tsx';
+import { ChannelRecords } from './records.tsx';
+
+/** The ink of the note of the last send, by how it stands. */
+const inkOfSend = { queued: '', sending: '', accepted: 'true', refused: 'off', failed: 'off' } as const;
 
 export function ChannelsStage() {
   const book = useBook();
@@ -34,7 +37,7 @@ export function ChannelsStage() {
   const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
   if (id === undefined) {
     const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/${one}` }));
-    return <Missing what="channel" id={channel ?? ''} all={all} home="/channels" />;
+    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
   }
   return book && moment !== null && <Channels key={id} book={book} id={id} moment={moment} />;
 }
@@ -47,7 +50,7 @@ const fidelityHang = (note: Note): Hang => {
 
 /** The clauses of the book beside what a channel will read; its files; sending; reading back. */
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const dialect = dialectOf(id);
   const set = settingsOf(book.book, dialect);
   const who = useAppSelector((state) => state.view.who);
@@ -128,13 +131,13 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           </p>
         )}
         {state?.lastSend && (
-          <div
-            className={`aside-note ${state.lastSend.state === 'accepted' ? 'true' : state.lastSend.state === 'refused' || state.lastSend.state === 'failed' ? 'off' : ''}`}
-            role="status"
-          >
+          <div className={`aside-note ${inkOfSend[state.lastSend.state]}`} role="status">
             {under && 'Sending …'}
             {state.lastSend.state === 'accepted' &&
-              `Revision ${state.lastSend.revision} was sent ${dated(state.lastSend.requested)} by ${state.lastSend.who} and taken.`}
+              [
+                `Revision ${state.lastSend.revision} was sent ${dated(state.lastSend.requested)}`,
+                `by ${state.lastSend.who} and taken.`,
+              ].join(' ')}
             {state.lastSend.state === 'failed' && `The last send did not get through: ${state.lastSend.error}`}
             {state.lastSend.state === 'refused' && (
               <>
@@ -208,7 +211,8 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <tbody>
             {book.book.services.map((service) => {
               const value = set.speeds[service.id] ?? '';
-              const speeds = dialect.speeds === 'own' ? book.book.services.map((one) => one.id) : dialect.speeds;
+              const speeds =
+                dialect.speedNames === 'own' ? book.book.services.map((one) => one.id) : dialect.speedNames;
               return (
                 <tr key={service.id}>
                   <td>{serviceName(book.book, service.id)} is called</td>
@@ -248,7 +252,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         </table>
         <h2 className="mt-5">Read back</h2>
         <ReadBack id={id} state={state} moment={moment} />
-        <Records id={id} />
+        <ChannelRecords id={id} />
       </aside>
     </div>
   );

@@ -3,7 +3,7 @@ import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
 import { channelName } from '../../../words/index.ts';
 import { useFilesQuery } from '../../data/api.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useMomentText } from '../../ui/clock.ts';
 
 interface Differing {
   readonly file: string;
@@ -35,7 +35,7 @@ function differing(
 
 /** What the channel says is live, beside what it was told. */
 export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelState | undefined; moment: number }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const [shown, setShown] = useState(false);
   const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
   if (!state || !data) return <p className="muted">Asking {channelName(id)} …</p>;
@@ -58,7 +58,10 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
       <p className="border-t border-base-300 py-1.5">
         {rows.length === 0
           ? 'What is live is what was told, line for line.'
-          : `${rows.length} ${rows.length === 1 ? 'line differs' : 'lines differ'} from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`}{' '}
+          : [
+              `${rows.length} ${rows.length === 1 ? 'line differs' : 'lines differ'}`,
+              `from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`,
+            ].join(' ')}{' '}
         {rows.length > 0 && (
           <button type="button" className="quiet" aria-expanded={shown} onClick={() => setShown(!shown)}>
             {shown ? 'Hide them' : 'Show them'}

@@ -11,7 +11,7 @@ const figureOf = (is: 'price' | 'mass', text: string | null): string =>
   text === null ? '—' : is === 'mass' ? `${text} g` : text;
 
 /** A channel's own record of prices and masses, held against the book's goods. */
-export function Records({ id }: { id: ChannelId }) {
+export function ChannelRecords({ id }: { id: ChannelId }) {
   const { data } = useListingsQuery(id);
   const listings = data?.listings ?? null;
   const found = useEngine(

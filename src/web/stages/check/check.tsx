@@ -19,11 +19,11 @@ import { api, useCheckQuery, useLastCheckQuery, useStartCheckMutation, useStopCh
 import { type OpenBook, useBook, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { checkingSet } from '../../data/view.ts';
-import { placeOfZone, useDated } from '../../ui/clock.ts';
+import { placeOfZone, useMomentText } from '../../ui/clock.ts';
 import { download } from '../../ui/download.ts';
 import { failure } from '../../ui/failed.ts';
-import { Missing } from '../../ui/missing.tsx';
-import { Plumb } from '../../ui/plumb.tsx';
+import { NotThere } from '../../ui/missing.tsx';
+import { hangInk, Plumb } from '../../ui/plumb.tsx';
 import { FindingPanel } from './finding.tsx';
 import { gravestOf, hangOf } from './hang.ts';
 
@@ -34,7 +34,7 @@ export function CheckStage() {
   const { channel } = useParams();
   if (channel !== undefined && !channelIds.some((one) => one === channel)) {
     const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/check/${one}` }));
-    return <Missing what="channel" id={channel} all={all} home="/check" />;
+    return <NotThere what="channel" id={channel} all={all} home="/check" />;
   }
   return book && moment !== null && <Check book={book} moment={moment} report={data ?? null} />;
 }
@@ -43,7 +43,7 @@ type Row = CheckReport['classes'][number];
 
 /** Classes of baskets by channel, each cell as it hangs; the chosen finding beside it. */
 function Check({ book, moment, report }: { book: OpenBook; moment: number; report: CheckReport | null }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const { channel, key } = useParams();
   const go = useNavigate();
   const act = useAppDispatch();
@@ -216,7 +216,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
                         {asked ? (
                           <button
                             type="button"
-                            className={`class-cell ${hang.is === 'off' ? 'off text-off font-semibold' : hang.is === 'known limit' ? 'text-limit font-semibold' : ''}`}
+                            className={`class-cell ${hang.is === 'off' ? 'off' : ''} ${hangInk(hang)}`}
                             aria-pressed={active}
                             title={hang.is === 'matches' && above > 0 ? 'nothing beyond what the rows above tell' : ''}
                             onClick={() => go(`/check/${id}/${encodeURIComponent(row.key)}`)}

@@ -18,12 +18,12 @@ import {
 import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useMomentText } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
 
 /** One difference: how much, the smallest basket that shows it, both sides' steps, why, and what can be done. */
 export function FindingPanel({ book, finding, moment }: { book: OpenBook; finding: FindingView; moment: number }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const go = useNavigate();
   const who = useAppSelector((state) => state.view.who);
   const unsaved = useAppSelector((state) => state.draft.edits.length);

@@ -1,4 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
+import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Currency, parseMass, unwrap } from '../../../core/exact/index.ts';
@@ -23,7 +24,7 @@ import { freshId } from '../../ui/fresh-id.ts';
 import { BulkEdit } from './bulk.tsx';
 import { Columns, useHidden } from './column-choice.tsx';
 import { columnsBut, isFigure, widthsOf } from './columns.ts';
-import { ImportReport } from './import-report.tsx';
+import { ImportSummary } from './import-report.tsx';
 import { LargeImport } from './large-import.tsx';
 import { readFile } from './read-file.ts';
 import { SelectionSentence } from './selections.tsx';
@@ -312,7 +313,7 @@ function Goods({ book }: { book: OpenBook }) {
         )}
         {bulk && <BulkEdit book={book} items={rows} close={() => setBulk(false)} />}
         {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
-        {report && <ImportReport book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
+        {report && <ImportSummary book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
         {problems !== null && problems.length > 0 && (
           <div className="aside-note off" role="alert">
             {problems.slice(0, 5).map((one) => (
@@ -385,7 +386,12 @@ function Goods({ book }: { book: OpenBook }) {
                         data-cell={`${seen.index}-${at}`}
                         tabIndex={isEditing ? -1 : 0}
                         aria-readonly={fixed}
-                        className={`cell ${isFigure(id) ? 'figure' : ''} ${id === 'sku' ? 'mono' : ''} ${book.changed(['goods', item.sku, id]) ? 'changed' : ''} ${text === '' && id === 'mass' ? 'text-off' : ''}`}
+                        className={clsx('cell', {
+                          figure: isFigure(id),
+                          mono: id === 'sku',
+                          changed: book.changed(['goods', item.sku, id]),
+                          'text-off': text === '' && id === 'mass',
+                        })}
                         title={text}
                         onDoubleClick={() => !fixed && setEditing({ sku: item.sku, column: id, fault: null })}
                         onKeyDown={(event) => {

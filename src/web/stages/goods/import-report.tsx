@@ -8,7 +8,7 @@ const shownLines = 100;
 /**
  * What a goods file holds before anything is applied: what would be new or change, and every bad line with its reasons.
  */
-export function ImportReport({
+export function ImportSummary({
   book,
   name,
   file,

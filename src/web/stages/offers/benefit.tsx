@@ -2,7 +2,7 @@ import { benefitEditors } from '#benefit-editors';
 import type { BenefitBody } from '../../../core/offers/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart } from '../../ui/field.tsx';
-import type { BenefitEditor, EditorProps } from './benefits/editor.ts';
+import type { BenefitEditor, BenefitEditorProps } from './benefits/editor.ts';
 
 const editorOf = (is: BenefitBody['is']): BenefitEditor => benefitEditors[is] as BenefitEditor;
 const choices = (Object.keys(benefitEditors) as BenefitBody['is'][]).map((is) => ({
@@ -14,7 +14,7 @@ const choices = (Object.keys(benefitEditors) as BenefitBody['is'][]).map((is) =>
 export const freshBenefit = (is: BenefitBody['is'], book: OpenBook): BenefitBody => editorOf(is).begin(book);
 
 /** A benefit as part of the sentence: its kind, and its figures. */
-export function BenefitPart({ book, benefit, onCommit }: EditorProps<BenefitBody>) {
+export function BenefitPart({ book, benefit, onCommit }: BenefitEditorProps<BenefitBody>) {
   const { Part } = editorOf(benefit.is);
   return (
     <>

@@ -98,7 +98,7 @@ function Batches({ book }: { book: OpenBook }) {
       </table>
       {batches?.length === 0 && <p className="muted mt-2">No codes yet. Make some for cards in parcels, say 500.</p>}
       <p className="sentence mt-3">
-        Make <TextPart label="How many codes" value={count} fault={countFault} onCommit={setCount} /> codes in the batch{' '}
+        Make <TextPart label="How many codes" value={count} fault={countFault} onCommit={setCount} /> codes in{' '}
         <TextPart label="Name of the batch" value={name} fault={batchFault} onCommit={setName} />.{' '}
         <button
           type="button"

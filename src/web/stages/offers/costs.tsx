@@ -11,7 +11,7 @@ import { type OpenBook, useBook, useHeavy, useMoment } from '../../data/book.ts'
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
-import { Missing } from '../../ui/missing.tsx';
+import { NotThere } from '../../ui/missing.tsx';
 import { OffersTabs } from './tabs.tsx';
 import { smallYear, Working } from './working.tsx';
 
@@ -23,7 +23,7 @@ export function CostsStage() {
   const { offers } = book.book;
   if (id !== undefined && !offers.some((one) => one.id === id)) {
     const all = offers.map((one) => ({ id: one.id, name: one.title, to: `/offers/costs/${one.id}` }));
-    return <Missing what="offer" id={id} all={all} home="/offers/costs" />;
+    return <NotThere what="offer" id={id} all={all} home="/offers/costs" />;
   }
   return <Costs book={book} moment={moment} />;
 }
@@ -176,6 +176,7 @@ function Curve({
   };
   const here = pointAt(curve, at);
   const before = pointAt(curve, curve.now);
+  const moreOrLess = `${say(Math.abs(here.cost - before.cost))} ${here.cost >= before.cost ? 'more' : 'less'}`;
   const shown = curve.points.filter(
     (_, i) => i % Math.max(1, Math.ceil(curve.points.length / 240)) === 0 || i === curve.points.length - 1,
   );
@@ -204,9 +205,7 @@ function Curve({
             onCommit={(text) => set(Math.round(Number(text) * whole))}
           />{' '}
           it costs <strong>{say(here.cost)}</strong> a year over {counted(here.uses)} orders
-          {at !== curve.now &&
-            `, ${here.cost >= before.cost ? `${say(here.cost - before.cost)} more` : `${say(before.cost - here.cost)} less`} than at ${say(curve.now)}`}
-          .
+          {at !== curve.now && `, ${moreOrLess} than at ${say(curve.now)}`}.
         </p>
         <p className="muted small">
           {curve.exact
@@ -288,12 +287,18 @@ function Budget({ book, offer, cost, say }: { book: OpenBook; offer: OfferBody; 
       />
       <p className="sentence">
         {last &&
-          `By the end ${say(last.middle)} is spent, in eight of ten runs between ${say(last.low)} and ${say(last.high)}. `}
+          [
+            `By the end ${say(last.middle)} is spent,`,
+            `in eight of ten runs between ${say(last.low)} and ${say(last.high)}. `,
+          ].join(' ')}
         {budget === null
           ? 'It has no budget.'
           : run.dry === null
             ? `The budget of ${say(budget)} lasts in every one of ${run.runs} runs.`
-            : `The budget of ${say(budget)} runs dry in ${Math.round((run.dry.runs / run.runs) * 100)} of 100 runs, about ${dayOf(run.dry.middle)}, seldom before ${dayOf(run.dry.early)}.`}
+            : [
+                `The budget of ${say(budget)} runs dry in ${Math.round((run.dry.runs / run.runs) * 100)} of 100 runs,`,
+                `about ${dayOf(run.dry.middle)}, seldom before ${dayOf(run.dry.early)}.`,
+              ].join(' ')}
       </p>
       <p className="muted small">
         {run.runs} runs over the orders of the same days a year before, drawn anew each time, always with the same seed.

@@ -6,7 +6,7 @@ import { AmountPart, TextPart } from '../../ui/field.tsx';
 import { Working } from './working.tsx';
 
 /** The baskets that leave the seller least, within units and value. */
-export function Deepest({ book, moment }: { book: OpenBook; moment: number }) {
+export function DeepestBasket({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
   const [value, setValue] = useState(amountOf(500, book.home.currency));
   const { state, start, stop } = useHeavy((engine, edits, pace) =>

@@ -6,7 +6,7 @@ import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../da
 import type { MeetingLoss } from '../../engine/offers.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { useTender } from '../../ui/tender.ts';
-import { Deepest } from './deepest.tsx';
+import { DeepestBasket } from './deepest.tsx';
 import { EitherOr } from './either-or.tsx';
 import { MeetingPanel } from './meeting.tsx';
 import { keyOf, Legend, MeetingsTable } from './meetings.tsx';
@@ -44,7 +44,10 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
           <h1>When they meet</h1>
           <span className="muted">
             {meetings
-              ? `${pairs} pairs of offers, ${meetings.length - pairs} beside a lane’s own threshold${surprising > 0 ? ` · ${surprising} where shoppers would expect both` : ''}`
+              ? [
+                  `${pairs} pairs of offers, ${meetings.length - pairs} beside a lane’s own threshold`,
+                  surprising > 0 ? ` · ${surprising} where shoppers would expect both` : '',
+                ].join('')
               : 'looking …'}
           </span>
           <span className="acts items-center">
@@ -70,7 +73,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
           <Working state={state} start={start} stop={stop} what="Count the orders that lose" />
         )}
         <MeetingsTable book={book.book} rows={rows} chosen={shown?.meeting ?? null} choose={setChosen} />
-        <Deepest book={book} moment={moment} />
+        <DeepestBasket book={book} moment={moment} />
       </section>
       <aside className="meaning" aria-label="The meeting chosen, and what keeps offers apart">
         {shown && <MeetingPanel key={keyOf(shown.meeting)} book={book} {...shown} />}
@@ -80,7 +83,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   );
 }
 
-/** What deserves a look first: what shoppers would not expect, then what competes; a lane beside which both act is none. */
+/** What deserves a look first: what shoppers would not expect, then what competes; a lane beside both is none. */
 function rowsOf(meetings: readonly Meeting[], losses: readonly MeetingLoss[]) {
   // Counted a while ago, perhaps: a loss is shown by who meets, and only while they still compete.
   const counted = new Map(losses.map((one) => [keyOf(one), one.losing]));

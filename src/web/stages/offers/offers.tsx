@@ -10,7 +10,7 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import { download } from '../../ui/download.ts';
 import { AddPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
-import { Missing } from '../../ui/missing.tsx';
+import { NotThere } from '../../ui/missing.tsx';
 import { Split } from '../../ui/split.tsx';
 import { freshBenefit } from './benefit.tsx';
 import { calendarOf } from './calendar.ts';
@@ -30,7 +30,7 @@ export function OffersStage() {
   const { offers } = book.book;
   if (id !== undefined && !offers.some((one) => one.id === id)) {
     const all = offers.map((one) => ({ id: one.id, name: one.title, to: `/offers/${one.id}` }));
-    return <Missing what="offer" id={id} all={all} home="/offers" />;
+    return <NotThere what="offer" id={id} all={all} home="/offers" />;
   }
   return <Offers book={book} moment={moment} />;
 }

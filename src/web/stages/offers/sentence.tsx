@@ -1,6 +1,6 @@
 import { useNavigate } from 'react-router';
 import { channelIds } from '../../../core/book/index.ts';
-import { type AskBody, benefitKindOf, type Code, type OfferBody } from '../../../core/offers/index.ts';
+import { benefitKindOf, type Code, type ConditionBody, type OfferBody } from '../../../core/offers/index.ts';
 import { amountOf, channelName } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import {
@@ -132,7 +132,7 @@ function CodePart({ offer: { code }, set }: Part) {
 }
 
 function Asks({ book, offer: { asks, code }, set }: Part) {
-  const change = (at: number, next: AskBody | null) =>
+  const change = (at: number, next: ConditionBody | null) =>
     set('asks', next === null ? asks.filter((_, i) => i !== at) : asks.map((one, i) => (i === at ? next : one)));
   return asks.map((ask, i) => {
     const nth = asks.length > 1 ? ` ${i + 1}` : '';

@@ -3,7 +3,7 @@ import { instantOf, localOf } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { benefitWord } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import { useDated, useDay } from '../../ui/clock.ts';
+import { useDay, useMomentText } from '../../ui/clock.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 
 const day = 24 * 3_600_000;
@@ -119,7 +119,8 @@ export function TimeLine({
                 </span>
               </button>
             </span>
-            {/* biome-ignore lint/a11y/noStaticElementInteractions lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark */}
+            {/* biome-ignore lint/a11y/noStaticElementInteractions: the same as the button beside it, for a wider mark */}
+            {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark */}
             <span className="relative h-full overflow-hidden" onClick={() => onChoose(one.id)}>
               {begin !== null && (
                 <span
@@ -175,7 +176,7 @@ function Grip({
   scale: number;
   onMove: (to: number) => void;
 }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const from = useRef<{ x: number; at: number; width: number } | null>(null);
   const keyed = (event: KeyboardEvent) => {
     const step = { ArrowLeft: -day, ArrowRight: day }[event.key];

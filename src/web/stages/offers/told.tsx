@@ -4,13 +4,13 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 import { channelName, lostWords, readsText } from '../../../words/index.ts';
 import { useChannelsQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useMomentText } from '../../ui/clock.ts';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 import { momentOf } from './timeline.tsx';
 
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const begin = momentOf(offer.window.from, offer.window.zone);
@@ -60,10 +60,10 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
                   </span>
                   <span>
                     {held
-                      ? `${held.state === 'refused' ? `refused: ${held.reason}` : `in review, at the latest until ${dated(held.until)}`}`
-                      : state?.told
-                        ? `last sent with revision ${state.told.revision}${state.told.revision < book.revision ? ', saved since' : ''}`
-                        : 'never sent'}
+                      ? held.state === 'refused'
+                        ? `refused: ${held.reason}`
+                        : `in review, at the latest until ${dated(held.until)}`
+                      : sentWords(state?.told ?? null, book.revision)}
                     {note && note.fidelity.is !== 'exact' && (
                       <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
                         {' '}
@@ -80,3 +80,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
     </table>
   );
 }
+
+/** With which revision a channel was last told, and whether the book has been saved since. */
+const sentWords = (told: { readonly revision: number } | null, revision: number): string =>
+  told ? `last sent with revision ${told.revision}${told.revision < revision ? ', saved since' : ''}` : 'never sent';

@@ -16,7 +16,7 @@ import type { MapAnswer } from '../../engine/study.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { History } from '../../ui/history.tsx';
-import { Missing } from '../../ui/missing.tsx';
+import { NotThere } from '../../ui/missing.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { World } from './world.tsx';
 
@@ -27,7 +27,7 @@ export function PlacesStage() {
   const { zones } = book.book;
   if (id !== undefined && !zones.some((one) => one.id === id)) {
     const all = zones.map((one) => ({ id: one.id, name: one.name, to: `/places/${one.id}` }));
-    return <Missing what="zone" id={id} all={all} home="/places" />;
+    return <NotThere what="zone" id={id} all={all} home="/places" />;
   }
   return <Places book={book} />;
 }
@@ -179,7 +179,10 @@ function Places({ book }: { book: OpenBook }) {
                 <strong>Without {zone.name}</strong>{' '}
                 {uses.lanes.length > 0 ? `its lanes go (${uses.lanes.join('; ')})` : 'no lane goes'}
                 {uses.offers.length > 0 &&
-                  `, and ${uses.offers.map((offer) => `“${offer.title}”`).join(', ')} no longer ${uses.offers.length === 1 ? 'names' : 'name'} it`}
+                  [
+                    `, and ${uses.offers.map((offer) => `“${offer.title}”`).join(', ')}`,
+                    `no longer ${uses.offers.length === 1 ? 'names' : 'name'} it`,
+                  ].join(' ')}
                 . Its places would fall:
               </p>
               {(falls ?? []).map((one) => (

@@ -114,7 +114,7 @@ export function World({
         </defs>
         <path d={path(geoGraticule10()) ?? ''} fill="none" stroke="var(--color-base-300)" strokeWidth=".4" />
         {shapes.map(({ code, shape }) => (
-          // biome-ignore lint/a11y/noStaticElementInteractions: typing an address beside the map does the same by keyboard
+          // biome-ignore lint/a11y/noStaticElementInteractions: an address typed beside the map does the same
           <path
             key={code}
             d={path(shape) ?? ''}

@@ -13,7 +13,7 @@ type Table = RateBody & { is: 'table' };
 /**
  * The breaks of a table over weight, value, units, size or volume; a block pasted from a spreadsheet takes their place.
  */
-export function Breaks({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
+export function BreaksGrid({ rate, label, change }: { rate: Table; label: string; change: (rate: Table) => void }) {
   const currency = useCurrency();
   const { breaks } = rate;
   const named = (name: string) => (label === '' ? name : `${name}, ${label}`);

@@ -59,10 +59,10 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
           <h1>Ternline</h1>
           <span className="muted">
             {carrier?.cards
-              .map(
-                (card) =>
-                  `${card.card} from ${card.from}${card.until ? ` until ${card.until}` : ''}: fuel ${card.fuel} %, home ${card.home}, remote ${card.remote}`,
-              )
+              .map(({ card, from, until, fuel, home, remote }) => {
+                const when = until ? `from ${from} until ${until}` : `from ${from}`;
+                return `${card} ${when}: fuel ${fuel} %, home ${home}, remote ${remote}`;
+              })
               .join(' · ')}
           </span>
         </div>
@@ -103,7 +103,10 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
             <span className="muted">
               {records.to === records.from
                 ? 'No other card is known.'
-                : `From ${records.starts}, ${records.to}: ${worse.length === 0 ? 'no lane loses more' : `${worse.length} lanes lose ${say(more)} more a year`}.`}{' '}
+                : [
+                    `From ${records.starts}, ${records.to}:`,
+                    worse.length === 0 ? 'no lane loses more.' : `${worse.length} lanes lose ${say(more)} more a year.`,
+                  ].join(' ')}{' '}
               {records.left > 0 && `${records.left} past orders are left out: not carried, or not packed.`}
             </span>
           )}

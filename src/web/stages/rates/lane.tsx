@@ -228,12 +228,11 @@ export const daysFault = (text: string) => (/^\d{1,2}$/.test(text) ? null : 'a c
 function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   const { fees } = lane;
   if (!fees) return null;
+  const fee = (field: keyof typeof fees) => (amount: string) => set('fees', { ...fees, [field]: amount });
   return (
     <>
-      , and lane fees of{' '}
-      <AmountPart label="Fee an order" value={fees.order} onCommit={(order) => set('fees', { ...fees, order })} /> an
-      order and <AmountPart label="Fee an item" value={fees.item} onCommit={(item) => set('fees', { ...fees, item })} />{' '}
-      an item
+      , and lane fees of <AmountPart label="Fee an order" value={fees.order} onCommit={fee('order')} /> an order and{' '}
+      <AmountPart label="Fee an item" value={fees.item} onCommit={fee('item')} /> an item
     </>
   );
 }

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { type ClipboardEvent, type KeyboardEvent, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
@@ -5,7 +6,7 @@ import type { LaneBody } from '../../../core/rates/index.ts';
 import { firstText, freeText, mannerText } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import { Missing } from '../../ui/missing.tsx';
+import { NotThere } from '../../ui/missing.tsx';
 import { TenderContext } from '../../ui/tender.ts';
 import { LaneMeaning } from './lane.tsx';
 import { lanesIn, textOf } from './lanes-block.ts';
@@ -21,16 +22,16 @@ export function RatesStage() {
   const template = search.get('template');
   if (template !== null && !templates.some((one) => one.id === template)) {
     const all = templates.map((one) => ({ id: one.id, name: one.name, to: `/rates?template=${one.id}` }));
-    return <Missing what="template" id={template} all={all} home="/rates" />;
+    return <NotThere what="template" id={template} all={all} home="/rates" />;
   }
   const at = template === null ? '' : `?template=${template}`;
   if (zone !== undefined && !zones.some((one) => one.id === zone)) {
     const all = zones.map((one) => ({ id: one.id, name: one.name, to: `/rates/${one.id}${at}` }));
-    return <Missing what="zone" id={zone} all={all} home="/rates" />;
+    return <NotThere what="zone" id={zone} all={all} home="/rates" />;
   }
   if (service !== undefined && !services.some((one) => one.id === service)) {
     const all = services.map((one) => ({ id: one.id, name: one.name, to: `/rates/${zone}/${one.id}${at}` }));
-    return <Missing what="service" id={service} all={all} home="/rates" />;
+    return <NotThere what="service" id={service} all={all} home="/rates" />;
   }
   return <Rates book={book} />;
 }
@@ -163,7 +164,10 @@ function Rates({ book }: { book: OpenBook }) {
                           data-lane={`${row.id}/${one.id}`}
                           aria-pressed={selected}
                           tabIndex={selected ? 0 : -1}
-                          className={`lane ${book.changed(path(row.id, one.id)) ? 'changed' : ''} ${anchor && between(rowAt, block.rows) && between(at, block.columns) ? 'in-block' : ''}`}
+                          className={clsx('lane', {
+                            changed: book.changed(path(row.id, one.id)),
+                            'in-block': anchor !== null && between(rowAt, block.rows) && between(at, block.columns),
+                          })}
                           onClick={() => {
                             setAnchor(null);
                             go(`/rates/${row.id}/${one.id}${query}`);

@@ -6,7 +6,7 @@ import { useRooms } from '../../app/rooms.ts';
 import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../../data/api.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
-import { useDated } from '../../ui/clock.ts';
+import { useMomentText } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 
@@ -121,7 +121,7 @@ function Rows({
   to: number;
   choose: (next: { from: number; to: number }) => void;
 }) {
-  const dated = useDated();
+  const dated = useMomentText();
   const who = useAppSelector((state) => state.view.who);
   const [takeBack, taken] = useTakeBackMutation();
   const refused = taken.error && failure(taken.error);

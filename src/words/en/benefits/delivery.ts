@@ -1,4 +1,4 @@
-import { joined } from '../list.ts';
+import { inARow } from '../list.ts';
 import { offDone, offWritten } from './off.ts';
 import type { BenefitWordsFor } from './words.ts';
 
@@ -9,7 +9,7 @@ export const delivery: BenefitWordsFor<'delivery'> = {
     return `takes ${off.by === 'to' ? `down to ${say(off.amount)}` : offDone(off, say)} off the delivery`;
   },
   terms({ on, off }, { currency, service }) {
-    const by = on.is === 'services' ? `${joined(on.services.map(service))} delivery` : 'the cheapest delivery';
+    const by = on.is === 'services' ? `${inARow(on.services.map(service))} delivery` : 'the cheapest delivery';
     if (off.by === 'free') return on.is === 'services' ? `Free ${by}` : 'The cheapest delivery free';
     if (off.by === 'to') return `${by.replace(/^./, (letter) => letter.toUpperCase())} at ${currency} ${off.amount}`;
     return `${offWritten(off, currency)} off ${by}`;

@@ -3,4 +3,5 @@ import type { BenefitBody } from '../../../core/offers/index.ts';
 import type { BenefitWords } from './words.ts';
 
 /** The words for the kind that a benefit is. */
-export const wordsOf = ({ is }: { readonly is: BenefitBody['is'] }): BenefitWords => benefitWords[is] as BenefitWords;
+export const benefitWordsOf = ({ is }: { readonly is: BenefitBody['is'] }): BenefitWords =>
+  benefitWords[is] as BenefitWords;

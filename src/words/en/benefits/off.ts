@@ -1,9 +1,9 @@
 import { decimalText } from '../../../core/exact/index.ts';
 import type { Off, OffBody } from '../../../core/offers/index.ts';
-import type { Say } from './words.ts';
+import type { SayAmount } from './words.ts';
 
 /** What was taken off. */
-export const offDone = (off: Off, say: Say): string =>
+export const offDone = (off: Off, say: SayAmount): string =>
   off.by === 'percent' ? `${decimalText(off.percent)} %` : say(off.amount);
 
 /** What is taken off, as written. */

@@ -1,6 +1,6 @@
 import type { Benefit, BenefitBody } from '../../../core/offers/index.ts';
 
-export type Say = (amount: number) => string;
+export type SayAmount = (amount: number) => string;
 
 /** What terms name besides amounts. */
 export interface About {
@@ -15,7 +15,7 @@ export interface BenefitWords<Body = BenefitBody, Ready = Benefit> {
   /** What it is, in a word. */
   readonly word: string;
   /** What it did, in the steps of an answer. */
-  did(benefit: Ready, say: Say): string;
+  did(benefit: Ready, say: SayAmount): string;
   /** What shoppers have, as terms say it. */
   terms(benefit: Body, about: About): string;
 }

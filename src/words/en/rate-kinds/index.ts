@@ -3,4 +3,4 @@ import type { RateBody } from '../../../core/rates/index.ts';
 import type { RateWords } from './words.ts';
 
 /** The words for the kind that a rate is. */
-export const wordsOf = ({ is }: { readonly is: RateBody['is'] }): RateWords => rateWords[is] as RateWords;
+export const rateWordsOf = ({ is }: { readonly is: RateBody['is'] }): RateWords => rateWords[is] as RateWords;

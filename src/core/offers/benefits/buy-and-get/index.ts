@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Decimal, minor, percentOf, written } from '../../../exact/index.ts';
-import { count, goods } from '../../off.ts';
+import { count, selection } from '../../off.ts';
 import { lies, type Part } from '../../parts.ts';
 import { type LineCut, ofGoods } from '../kind.ts';
 
@@ -18,7 +18,7 @@ export const buyAndGet = ofGoods({
   sort: 'goods',
   schema: z.strictObject({
     is: z.literal('buy and get'),
-    goods,
+    goods: selection,
     buy: count(999),
     get: count(999),
     percent: written.percent,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Minor, minor, written } from '../../../exact/index.ts';
-import { also, goods } from '../../off.ts';
+import { also, selection } from '../../off.ts';
 import { type Bought, lies, type Part } from '../../parts.ts';
 import { type LineCut, ofGoods } from '../kind.ts';
 
@@ -14,7 +14,7 @@ interface FixedPrice {
 export const fixedPrice = ofGoods({
   is: 'fixed price',
   sort: 'goods',
-  schema: z.strictObject({ is: z.literal('fixed price'), goods, price: written.amount, also }),
+  schema: z.strictObject({ is: z.literal('fixed price'), goods: selection, price: written.amount, also }),
   read: (body, reader): FixedPrice => ({
     is: body.is,
     goods: reader.part(body.goods, ['benefit', 'goods']),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { minor, percentOf } from '../../../exact/index.ts';
-import { figuresOfOff, goods, type Off, offSchema } from '../../off.ts';
+import { figuresOfOff, type Off, offSchema, selection } from '../../off.ts';
 import { type Bought, lies, type Part } from '../../parts.ts';
 import { type LineCut, ofGoods } from '../kind.ts';
 
@@ -14,7 +14,7 @@ interface OffGoods {
 export const offGoods = ofGoods({
   is: 'off goods',
   sort: 'goods',
-  schema: z.strictObject({ is: z.literal('off goods'), goods, off: offSchema }),
+  schema: z.strictObject({ is: z.literal('off goods'), goods: selection, off: offSchema }),
   read: (body, reader): OffGoods => ({
     is: body.is,
     goods: reader.part(body.goods, ['benefit', 'goods']),

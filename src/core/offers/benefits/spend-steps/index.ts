@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Minor, written } from '../../../exact/index.ts';
-import { goods, test } from '../../off.ts';
+import { selection, test } from '../../off.ts';
 import type { Part } from '../../parts.ts';
 import { ofOrder } from '../kind.ts';
 
@@ -29,7 +29,12 @@ const stepSchema = z.strictObject({
 export const spendSteps = ofOrder({
   is: 'spend steps',
   sort: 'order',
-  schema: z.strictObject({ is: z.literal('spend steps'), goods, test, steps: z.array(stepSchema).min(1).max(20) }),
+  schema: z.strictObject({
+    is: z.literal('spend steps'),
+    goods: selection,
+    test,
+    steps: z.array(stepSchema).min(1).max(20),
+  }),
   read(body, reader): SpendSteps {
     const steps = body.steps.map((step, i) => {
       const also = (field: 'from' | 'off') =>

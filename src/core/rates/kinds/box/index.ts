@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { kept, type Mass, type Minor, massUnits, parseMass, written } from '../../../exact/index.ts';
 import { matches, type Pattern, parsePattern } from '../../../places/index.ts';
-import type { Load } from '../../load.ts';
 import { type Box, boxesIn, pack } from '../../packing.ts';
 import { type Refused, refused } from '../../refusal.ts';
 import { settled } from '../../settle.ts';
+import type { Shipment } from '../../shipment.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 import { unpacked } from '../unpacked.ts';
 
@@ -62,9 +62,9 @@ export const box = rateKind({
     });
     return { is: body.is, sizes, places };
   },
-  charge(rate, load, base, _after, by, asked) {
+  charge(rate, shipment, base, _after, by, asked) {
     if (!rate.places.some((pattern) => matches(pattern, asked.place))) return notForPlace;
-    const boxed = boxedFor(rate, load);
+    const boxed = boxedFor(rate, shipment);
     return typeof boxed === 'number' ? boxed : settled(base + boxed.amount, by);
   },
   reach: ({ sizes }) => reach(Math.min(...sizes.map((size) => size.amount)), Number.POSITIVE_INFINITY),
@@ -73,8 +73,8 @@ export const box = rateKind({
   over: () => 'mass',
   perItem: () => false,
   looksAtLines: () => true,
-  came(rate, load) {
-    const boxed = boxedFor(rate, load);
+  came(rate, shipment) {
+    const boxed = boxedFor(rate, shipment);
     return typeof boxed === 'number' ? plainly : { ...plainly, parcels: boxed.boxes };
   },
 });
@@ -93,9 +93,9 @@ const nowhere: Box = {
  * The cheapest way to pack a group into some of a rate's sizes, of equal ones that with fewer boxes; a refusal where
  * there is none.
  */
-function boxedFor({ sizes }: ByTheBox, load: Load): { amount: number; boxes: number } | Refused {
+function boxedFor({ sizes }: ByTheBox, shipment: Shipment): { amount: number; boxes: number } | Refused {
   const whole = pack(
-    load.pieces,
+    shipment.pieces,
     sizes.map((size) => size.box),
   );
   if (!whole.ok) return unpacked(whole);
@@ -103,7 +103,7 @@ function boxedFor({ sizes }: ByTheBox, load: Load): { amount: number; boxes: num
   for (let set = 1; set < 1 << sizes.length; set += 1) {
     const some = sizes.filter((_, i) => set & (1 << i));
     const packed = pack(
-      load.pieces,
+      shipment.pieces,
       some.map((size) => size.box),
     );
     if (!packed.ok) continue;

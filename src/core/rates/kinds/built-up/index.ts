@@ -43,13 +43,13 @@ export const builtUp = rateKind({
           : null,
     };
   },
-  charge({ order, first, further, weight }, load, base, _after, by) {
-    const counted = base + order + (load.units > 0 ? first + further * (load.units - 1) : 0);
+  charge({ order, first, further, weight }, shipment, base, _after, by) {
+    const counted = base + order + (shipment.units > 0 ? first + further * (shipment.units - 1) : 0);
     if (!weight) return settled(counted, by);
-    if (Number.isNaN(load.mass)) return noMass;
+    if (Number.isNaN(shipment.mass)) return noMass;
     return weight.started
-      ? settled(counted + weight.amount * started(load.mass, weight.per), by)
-      : settledShare(counted, weight.amount, load.mass, weight.per, by);
+      ? settled(counted + weight.amount * started(shipment.mass, weight.per), by)
+      : settledShare(counted, weight.amount, shipment.mass, weight.per, by);
   },
   reach: ({ order, first, further, weight }) =>
     reach(order + first, further === 0 && !weight ? order + first : Number.POSITIVE_INFINITY),

@@ -9,10 +9,10 @@ import {
   written,
 } from '../../../exact/index.ts';
 import type { Quoting } from '../../context.ts';
-import type { Asked, Load, Quoted } from '../../load.ts';
 import { type Box, boxesIn, pack } from '../../packing.ts';
 import { type Refused, refused } from '../../refusal.ts';
 import { settled, settledExactly } from '../../settle.ts';
+import type { Asked, Quoted, Shipment } from '../../shipment.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 import { unpacked } from '../unpacked.ts';
 
@@ -62,8 +62,8 @@ export const carrierQuote = rateKind({
       rounding: context.rounding,
     };
   },
-  charge(rate, load, base, _after, by, asked) {
-    const quoted = quotedFor(rate, load, asked);
+  charge(rate, shipment, base, _after, by, asked) {
+    const quoted = quotedFor(rate, shipment, asked);
     if (typeof quoted === 'number') return quoted;
     if (quoted.charge === null) return rate.fallback === null ? silent : settled(base + rate.fallback, by);
     const { amount, currency } = quoted.charge;
@@ -86,8 +86,8 @@ export const carrierQuote = rateKind({
   over: () => 'mass',
   perItem: () => false,
   looksAtLines: () => true,
-  came(rate, load, _after, asked) {
-    const quoted = quotedFor(rate, load, asked);
+  came(rate, shipment, _after, asked) {
+    const quoted = quotedFor(rate, shipment, asked);
     return typeof quoted === 'number' ? plainly : { ...plainly, parcels: quoted.parcels, quoted: quoted.charge };
   },
 });
@@ -98,10 +98,10 @@ export const carrierQuote = rateKind({
  */
 function quotedFor(
   { service, boxes }: CarrierQuote,
-  load: Load,
+  shipment: Shipment,
   asked: Asked,
 ): { parcels: number; charge: Quoted | null } | Refused {
-  const packed = pack(load.pieces, boxes);
+  const packed = pack(shipment.pieces, boxes);
   if (!packed.ok) return unpacked(packed);
   return {
     parcels: boxesIn(packed.parcels),

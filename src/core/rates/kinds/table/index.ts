@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { type Decimal, type Minor, nothing, type Problem, parseDecimal, written } from '../../../exact/index.ts';
-import { volumeOfLoad } from '../../load.ts';
 import { measureUnits, overOf, readMeasure } from '../../measure.ts';
 import { refused } from '../../refusal.ts';
 import { settled, started } from '../../settle.ts';
+import { volumeOf } from '../../shipment.ts';
 import { type Break, type Breaks, breakAt, measureOf, type Steps, stepsWithin } from '../../steps.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 
@@ -52,9 +52,9 @@ export const table = rateKind({
       ...readSteps(body, 0, measure as (text: string, field: Problem['at']) => number, amount, at, problems),
     };
   },
-  charge(rate, load, base, after, by) {
+  charge(rate, shipment, base, after, by) {
     if (rate.over === 'volume') {
-      const volume = volumeOfLoad(load);
+      const volume = volumeOf(shipment);
       if (volume === null) return noSize;
       if (volume < rate.from) return below;
       const at = breakAt(rate.edges, volume);
@@ -63,7 +63,7 @@ export const table = rateKind({
       const over = volume - (at === 0 ? rate.from : (rate.edges[at - 1] ?? 0n));
       return settled(base + one.amount + (one.per === 0n ? 0 : one.step * Number((over + one.per - 1n) / one.per)), by);
     }
-    const measure = measureOf(rate.over, load, after);
+    const measure = measureOf(rate.over, shipment, after);
     if (Number.isNaN(measure)) return rate.over === 'mass' ? noMass : noSize;
     if (measure < rate.from) return below;
     const at = breakAt(rate.edges, measure);
@@ -95,8 +95,10 @@ export const table = rateKind({
   over: (rate) => rate.over,
   perItem: () => false,
   looksAtLines: (body) => overOf(body.unit) === 'volume',
-  came: (rate, load, after) =>
-    rate.over === 'volume' ? plainly : { ...plainly, break: breakAt(rate.edges, measureOf(rate.over, load, after)) },
+  came: (rate, shipment, after) =>
+    rate.over === 'volume'
+      ? plainly
+      : { ...plainly, break: breakAt(rate.edges, measureOf(rate.over, shipment, after)) },
 });
 
 const figureOf = (text: string): Decimal | null => {

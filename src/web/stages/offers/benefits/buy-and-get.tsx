@@ -1,8 +1,8 @@
 import { figureFault, TextPart } from '../../../ui/field.tsx';
 import { countFault, GoodsPart } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'buy and get'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'buy and get'>['Part'] = ({ book, benefit, onCommit }) => {
   return (
     <>
       of each{' '}
@@ -38,7 +38,7 @@ const Part: EditorFor<'buy and get'>['Part'] = ({ book, benefit, onCommit }) => 
   );
 };
 
-export const buyAndGet: EditorFor<'buy and get'> = {
+export const buyAndGet: BenefitEditorFor<'buy and get'> = {
   label: 'more for less:',
   begin: () => ({ is: 'buy and get', goods: null, buy: 2, get: 1, percent: '100' }),
   Part,

@@ -1,9 +1,9 @@
 import { amountOf } from '../../../../words/index.ts';
 import { ChoicePart, figureFault, MoneyPart, Several, TextPart } from '../../../ui/field.tsx';
 import { others } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'delivery'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'delivery'>['Part'] = ({ book, benefit, onCommit }) => {
   const { on, off } = benefit;
   const { services } = book.book;
   const change = (by: typeof off.by): typeof off =>
@@ -66,7 +66,7 @@ const Part: EditorFor<'delivery'>['Part'] = ({ book, benefit, onCommit }) => {
   );
 };
 
-export const delivery: EditorFor<'delivery'> = {
+export const delivery: BenefitEditorFor<'delivery'> = {
   label: 'cheaper delivery:',
   begin: ({ book }) => ({
     is: 'delivery',

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { BenefitBody } from '../../../../core/offers/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
 
-export interface EditorProps<Body> {
+export interface BenefitEditorProps<Body> {
   readonly book: OpenBook;
   readonly benefit: Body;
   readonly onCommit: (benefit: BenefitBody) => void;
@@ -15,8 +15,8 @@ export interface BenefitEditor<Body extends BenefitBody = BenefitBody> {
   /** A new one, as plain as it can be. */
   begin(book: OpenBook): Body;
   /** Its figures, as part of the sentence. */
-  readonly Part: (props: EditorProps<Body>) => ReactNode;
+  readonly Part: (props: BenefitEditorProps<Body>) => ReactNode;
 }
 
-export type EditorFor<Is extends BenefitBody['is']> = BenefitEditor<Extract<BenefitBody, { is: Is }>>;
-export type BenefitEditors = { readonly [Is in BenefitBody['is']]: EditorFor<Is> };
+export type BenefitEditorFor<Is extends BenefitBody['is']> = BenefitEditor<Extract<BenefitBody, { is: Is }>>;
+export type BenefitEditors = { readonly [Is in BenefitBody['is']]: BenefitEditorFor<Is> };

@@ -1,9 +1,9 @@
 import { amountOf } from '../../../../words/index.ts';
 import { MoneyPart } from '../../../ui/field.tsx';
 import { GoodsPart, others } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'fixed price'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'fixed price'>['Part'] = ({ book, benefit, onCommit }) => {
   return (
     <>
       <GoodsPart
@@ -25,7 +25,7 @@ const Part: EditorFor<'fixed price'>['Part'] = ({ book, benefit, onCommit }) => 
   );
 };
 
-export const fixedPrice: EditorFor<'fixed price'> = {
+export const fixedPrice: BenefitEditorFor<'fixed price'> = {
   label: 'a fixed price:',
   begin: (book) => ({ is: 'fixed price', goods: null, price: amountOf(10, book.home.currency), also: {} }),
   Part,

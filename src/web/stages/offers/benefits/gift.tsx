@@ -1,9 +1,9 @@
 import { factsOf } from '../../../data/facts.ts';
 import { TextPart } from '../../../ui/field.tsx';
 import { countFault } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'gift'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'gift'>['Part'] = ({ book, benefit, onCommit }) => {
   return (
     <>
       <TextPart
@@ -24,7 +24,7 @@ const Part: EditorFor<'gift'>['Part'] = ({ book, benefit, onCommit }) => {
   );
 };
 
-export const gift: EditorFor<'gift'> = {
+export const gift: BenefitEditorFor<'gift'> = {
   label: 'a gift:',
   begin: (book) => ({ is: 'gift', sku: book.goods[0]?.sku ?? '', units: 1 }),
   Part,

@@ -1,7 +1,7 @@
 import { GoodsPart, OffPart } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'off goods'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'off goods'>['Part'] = ({ book, benefit, onCommit }) => {
   return (
     <>
       <OffPart book={book} off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off{' '}
@@ -16,7 +16,7 @@ const Part: EditorFor<'off goods'>['Part'] = ({ book, benefit, onCommit }) => {
   );
 };
 
-export const offGoods: EditorFor<'off goods'> = {
+export const offGoods: BenefitEditorFor<'off goods'> = {
   label: 'a discount on goods:',
   begin: () => ({ is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } }),
   Part,

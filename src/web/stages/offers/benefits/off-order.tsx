@@ -1,7 +1,7 @@
 import { OffPart } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'off order'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'off order'>['Part'] = ({ book, benefit, onCommit }) => {
   return (
     <>
       <OffPart book={book} off={benefit.off} onCommit={(off) => onCommit({ ...benefit, off })} /> off the order
@@ -9,7 +9,7 @@ const Part: EditorFor<'off order'>['Part'] = ({ book, benefit, onCommit }) => {
   );
 };
 
-export const offOrder: EditorFor<'off order'> = {
+export const offOrder: BenefitEditorFor<'off order'> = {
   label: 'a discount on the order:',
   begin: () => ({ is: 'off order', off: { by: 'percent', percent: '10' } }),
   Part,

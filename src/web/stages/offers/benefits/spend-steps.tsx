@@ -1,11 +1,11 @@
 import { amountOf } from '../../../../words/index.ts';
 import { AmountPart, TestPart } from '../../../ui/field.tsx';
 import { GoodsPart } from '../parts.tsx';
-import type { EditorFor } from './editor.ts';
+import type { BenefitEditorFor } from './editor.ts';
 
-const Part: EditorFor<'spend steps'>['Part'] = ({ book, benefit, onCommit }) => {
+const Part: BenefitEditorFor<'spend steps'>['Part'] = ({ book, benefit, onCommit }) => {
   const { steps } = benefit;
-  const change = (at: number, field: 'from' | 'off', text: string) =>
+  const set = (at: number, field: 'from' | 'off') => (text: string) =>
     onCommit({ ...benefit, steps: steps.map((step, i) => (i === at ? { ...step, [field]: text } : step)) });
   const last = steps.at(-1);
   return (
@@ -21,9 +21,9 @@ const Part: EditorFor<'spend steps'>['Part'] = ({ book, benefit, onCommit }) => 
       {steps.map((step, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: steps have no names, and stay in their places
         <span key={i}>
-          {i > 0 ? ', ' : ' '}from{' '}
-          <AmountPart label={`From, step ${i + 1}`} value={step.from} onCommit={(text) => change(i, 'from', text)} />{' '}
-          take <AmountPart label={`Off, step ${i + 1}`} value={step.off} onCommit={(text) => change(i, 'off', text)} />
+          {i > 0 ? ', from ' : ' from '}
+          <AmountPart label={`From, step ${i + 1}`} value={step.from} onCommit={set(i, 'from')} /> take{' '}
+          <AmountPart label={`Off, step ${i + 1}`} value={step.off} onCommit={set(i, 'off')} />
         </span>
       ))}{' '}
       off the order{' '}
@@ -62,7 +62,7 @@ const Part: EditorFor<'spend steps'>['Part'] = ({ book, benefit, onCommit }) => 
   );
 };
 
-export const spendSteps: EditorFor<'spend steps'> = {
+export const spendSteps: BenefitEditorFor<'spend steps'> = {
   label: 'steps of spending:',
   begin: ({ home }) => ({
     is: 'spend steps',

@@ -3,10 +3,10 @@ import { AmountPart, ChoicePart, figureFault, TextPart } from '../../../ui/field
 import { placesFault, placesIn } from '../../../ui/places-list.ts';
 import { useCurrency } from '../../../ui/tender.ts';
 import { UnitPart } from '../unit.tsx';
-import type { EditorFor } from './editor.ts';
+import type { RateEditorFor } from './editor.ts';
 
 /** An amount a box of each of one or several sizes: the cheapest way to pack into some of them is paid. */
-const Part: EditorFor<'box'>['Part'] = ({ rate, boxes, named, kind, change }) => {
+const Part: RateEditorFor<'box'>['Part'] = ({ rate, boxes, named, kind, change }) => {
   const currency = useCurrency();
   const { sizes } = rate;
   const rest = boxes.filter((box) => !sizes.some((size) => size.box === box.id));
@@ -92,7 +92,7 @@ const Part: EditorFor<'box'>['Part'] = ({ rate, boxes, named, kind, change }) =>
   );
 };
 
-export const box: EditorFor<'box'> = {
+export const box: RateEditorFor<'box'> = {
   label: 'by the box',
   begin: ({ amount, boxes }) => ({
     is: 'box',

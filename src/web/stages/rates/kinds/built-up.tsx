@@ -2,24 +2,17 @@ import { amountOf } from '../../../../words/index.ts';
 import { AmountPart, ChoicePart, figureFault, TextPart } from '../../../ui/field.tsx';
 import { useCurrency } from '../../../ui/tender.ts';
 import { UnitPart } from '../unit.tsx';
-import type { EditorFor } from './editor.ts';
+import type { RateEditorFor } from './editor.ts';
 
-const Part: EditorFor<'built up'>['Part'] = ({ rate, named, kind, change }) => {
+const Part: RateEditorFor<'built up'>['Part'] = ({ rate, named, kind, change }) => {
   const currency = useCurrency();
   const { weight } = rate;
+  const set = (field: 'order' | 'first' | 'further') => (amount: string) => change({ ...rate, [field]: amount });
   return (
     <>
-      {kind}:{' '}
-      <AmountPart label={named('An order')} value={rate.order} onCommit={(order) => change({ ...rate, order })} /> an
-      order,{' '}
-      <AmountPart label={named('The first item')} value={rate.first} onCommit={(first) => change({ ...rate, first })} />{' '}
-      the first item,{' '}
-      <AmountPart
-        label={named('Each further item')}
-        value={rate.further}
-        onCommit={(further) => change({ ...rate, further })}
-      />{' '}
-      each further
+      {kind}: <AmountPart label={named('An order')} value={rate.order} onCommit={set('order')} /> an order,{' '}
+      <AmountPart label={named('The first item')} value={rate.first} onCommit={set('first')} /> the first item,{' '}
+      <AmountPart label={named('Each further item')} value={rate.further} onCommit={set('further')} /> each further
       {weight ? (
         <>
           , and{' '}
@@ -71,7 +64,7 @@ const Part: EditorFor<'built up'>['Part'] = ({ rate, named, kind, change }) => {
   );
 };
 
-export const builtUp: EditorFor<'built up'> = {
+export const builtUp: RateEditorFor<'built up'> = {
   label: 'built up',
   begin: ({ amount }) => ({ is: 'built up', order: amount, first: '0', further: '0', weight: null }),
   amount: ({ order }) => order,

@@ -1,9 +1,9 @@
 import { amountOf } from '../../../../words/index.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 import { useCurrency } from '../../../ui/tender.ts';
-import type { EditorFor } from './editor.ts';
+import type { RateEditorFor } from './editor.ts';
 
-const Part: EditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {
+const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {
   const currency = useCurrency();
   return (
     <>
@@ -50,7 +50,7 @@ const Part: EditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change })
   );
 };
 
-export const carrierQuote: EditorFor<'carrier quote'> = {
+export const carrierQuote: RateEditorFor<'carrier quote'> = {
   label: 'what the carrier asks',
   begin: ({ amount }) => ({ is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount }),
   amount: () => null,

@@ -8,7 +8,7 @@ export interface Beginning {
   readonly boxes: readonly string[];
 }
 
-export interface EditorProps<Body> {
+export interface RateEditorProps<Body> {
   readonly rate: Body;
   readonly boxes: readonly { readonly id: string; readonly name: string }[];
   /** The name of a field, told from those of the lane's other rates. */
@@ -26,12 +26,12 @@ export interface RateEditor<Body extends RateBody = RateBody> {
   /** The amount that goes along when another kind is chosen; null where it has none. */
   amount(rate: Body): string | null;
   /** Its part of the sentence. */
-  readonly Part: (props: EditorProps<Body>) => ReactNode;
+  readonly Part: (props: RateEditorProps<Body>) => ReactNode;
   /** What stands below the sentence; null where nothing does. */
   readonly Below: ((props: { rate: Body; label: string; change: (rate: RateBody) => void }) => ReactNode) | null;
   /** Its amounts from step to step, for a drawing in small; null where there are none. */
   shape(rate: Body): readonly number[] | null;
 }
 
-export type EditorFor<Is extends RateBody['is']> = RateEditor<Extract<RateBody, { is: Is }>>;
-export type RateEditors = { readonly [Is in RateBody['is']]: EditorFor<Is> };
+export type RateEditorFor<Is extends RateBody['is']> = RateEditor<Extract<RateBody, { is: Is }>>;
+export type RateEditors = { readonly [Is in RateBody['is']]: RateEditorFor<Is> };

@@ -1,16 +1,18 @@
 import { AmountPart } from '../../../ui/field.tsx';
-import type { EditorFor } from './editor.ts';
+import type { RateEditorFor } from './editor.ts';
 
-export const flat: EditorFor<'flat'> = {
+export const flat: RateEditorFor<'flat'> = {
   label: 'an order',
   begin: ({ amount }) => ({ is: 'flat', amount }),
   amount: (rate) => rate.amount,
-  Part: ({ rate, named, kind, change }) => (
-    <>
-      <AmountPart label={named('Flat amount')} value={rate.amount} onCommit={(amount) => change({ ...rate, amount })} />{' '}
-      {kind}
-    </>
-  ),
+  Part({ rate, named, kind, change }) {
+    const commit = (amount: string) => change({ ...rate, amount });
+    return (
+      <>
+        <AmountPart label={named('Flat amount')} value={rate.amount} onCommit={commit} /> {kind}
+      </>
+    );
+  },
   Below: null,
   shape: () => null,
 };

@@ -1,6 +1,6 @@
-import type { EditorFor } from './editor.ts';
+import type { RateEditorFor } from './editor.ts';
 
-export const free: EditorFor<'free'> = {
+export const free: RateEditorFor<'free'> = {
   label: 'nothing',
   begin: () => ({ is: 'free' }),
   amount: () => null,

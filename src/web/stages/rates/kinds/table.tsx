@@ -1,7 +1,7 @@
-import { Breaks } from '../breaks.tsx';
-import type { EditorFor } from './editor.ts';
+import { BreaksGrid } from '../breaks.tsx';
+import type { RateEditorFor } from './editor.ts';
 
-export const table: EditorFor<'table'> = {
+export const table: RateEditorFor<'table'> = {
   label: 'by a table, as below',
   begin: ({ amount }) => ({
     is: 'table',
@@ -14,6 +14,6 @@ export const table: EditorFor<'table'> = {
   }),
   amount: ({ breaks }) => breaks[0]?.amount ?? null,
   Part: ({ kind }) => kind,
-  Below: Breaks,
+  Below: BreaksGrid,
   shape: ({ breaks }) => breaks.map((one) => Number(one.amount)),
 };

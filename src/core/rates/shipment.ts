@@ -3,7 +3,7 @@ import type { Place } from '../places/index.ts';
 import type { Parcel, Piece } from './packing.ts';
 
 /** What a lane charges for: a group of goods taken as an order of its own. */
-export interface Load {
+export interface Shipment {
   /** List value, and value after discounts, in the market's minor units. */
   value: number;
   after: number;
@@ -35,9 +35,9 @@ export interface Carrier {
 }
 
 /** The volume of all pieces; null where a size is not known. */
-export function volumeOfLoad(load: Load): Volume | null {
+export function volumeOf(shipment: Shipment): Volume | null {
   let sum = 0n;
-  for (const { item, units } of load.pieces) {
+  for (const { item, units } of shipment.pieces) {
     const { sides } = item;
     if (!sides) return null;
     sum += BigInt(sides[0]) * BigInt(sides[1]) * BigInt(sides[2]) * BigInt(units);
