@@ -3,10 +3,13 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
+    // Both processors of a small machine; the default leaves one idle.
+    maxWorkers: 2,
     projects: [
       {
         test: {
           name: 'unit',
+          isolate: false,
           testTimeout: 60_000,
           include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
           setupFiles: ['tests/setup.ts'],
@@ -15,6 +18,7 @@ export default defineConfig({
       {
         test: {
           name: 'outside',
+          isolate: false,
           include: ['tests/outside/**/*.test.ts', 'tests/reading/**/*.test.ts'],
           testTimeout: 30_000,
           setupFiles: ['tests/setup.ts'],
@@ -38,7 +42,6 @@ export default defineConfig({
           include: ['tests/server/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
-          fileParallelism: false,
           setupFiles: ['tests/setup.ts'],
         },
       },

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { seedFrom } from './trials.ts';
 
-/** Laws are tried on the same random cases at every run; PLEMB_SEED=… tries others, PLEMB_RUNS=… more of them. */
-fc.configureGlobal({ seed: Number(process.env.PLEMB_SEED ?? 20261124) });
+/** Laws are tried on the same random cases at every run; see trials.ts. */
+fc.configureGlobal({ seed: seedFrom(20261124) });

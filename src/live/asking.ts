@@ -1,6 +1,6 @@
 import type { ChannelId } from '../core/book/index.ts';
 import { type ChannelFile, dialectOf, type Rules } from '../core/channels/index.ts';
-import type { LiveChannel, Live } from '../core/check/index.ts';
+import type { Live, LiveChannel } from '../core/check/index.ts';
 import type { ChannelClient } from './channel-client.ts';
 
 /** What a channel's files say, or null where they make no sense. */

@@ -15,12 +15,13 @@ import { explain, questionOf, quote } from '../../src/core/quote/index.ts';
 import { proposedTerms, saidProblem } from '../../src/words/index.ts';
 import { damaged } from '../books/damage.ts';
 import { worldOf } from '../reading/books.ts';
+import { seedFrom, times } from '../trials.ts';
 
 /**
  * Whatever a book or a basket holds, it is read or refused in sentences of ours, with the place of it; what is read is
  * answered. Sound books and baskets are damaged at random, knowing nothing of their shape. Seeded.
  */
-const runs = { from: Number(process.env.PLEMB_SEED ?? 1), books: Number(process.env.PLEMB_HOSTILE ?? 400) };
+const runs = { from: seedFrom(1), books: times(120) };
 const now = Date.parse('2026-11-24T09:10:00Z');
 
 /** Wording of libraries, and of values that are none. */

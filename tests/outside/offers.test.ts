@@ -11,6 +11,7 @@ import { quote } from '../../src/core/quote/index.ts';
 import { calendarOf } from '../../src/web/stages/offers/calendar.ts';
 import { opened } from '../books/opened.ts';
 import { either, flat, item, offerOf, shopOf } from '../books/shop.ts';
+import { times } from '../trials.ts';
 
 type Offers = NonNullable<BookInput['offers']>;
 describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
@@ -38,9 +39,9 @@ describe('the best set against a general MIP solver (HiGHS 1.8)', () => {
   });
   const euros = (cents: number) => (cents / 100).toFixed(2);
 
-  test('two thousand random books come to the same saving', async () => {
+  test('random books by the hundred come to the same saving', async () => {
     const highs = await loadHighs();
-    for (const one of fc.sample(book, { numRuns: 2000, seed: 41 })) {
+    for (const one of fc.sample(book, { numRuns: times(800), seed: 41 })) {
       const [g, o] = [one.goods.length, one.orders.length];
       const offers: Offers = [
         ...one.goods.map(({ part, off }, i) =>

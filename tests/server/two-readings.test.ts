@@ -12,6 +12,7 @@ import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { opened } from '../books/opened.ts';
 import { moment, randomBasket, randomBook } from '../books/random.ts';
+import { times } from '../trials.ts';
 
 // biome-ignore lint/suspicious/noExplicitAny: each stand-in keeps a state of its own
 const standIns: Record<string, StandIn<any>> = {
@@ -20,7 +21,6 @@ const standIns: Record<string, StandIn<any>> = {
   findlark: findlark(() => 'http://127.0.0.1:1'),
 };
 const euro = 'EUR' as Currency;
-const more = Number(process.env.PLEMB_RUNS ?? 1);
 /** Long enough ago for every review to have ended. */
 const longAgo = moment - 30 * 24 * 3_600_000;
 
@@ -73,7 +73,7 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
           expect(charged).toEqual(believed);
         }
       }),
-      { numRuns: 150 * more },
+      { numRuns: times(100) },
     );
   });
 
@@ -87,7 +87,7 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
           expect(back.ok && back.value.files()).toEqual(rules.files());
         }
       }),
-      { numRuns: 40 * more },
+      { numRuns: times(25) },
     );
   });
 
@@ -119,7 +119,7 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
         }
       }),
       // Every corner of every zone is asked, tens of thousands a book: a failing book is shown as it is, not shrunk.
-      { numRuns: 8 * more, endOnFailure: true },
+      { numRuns: times(3), endOnFailure: true },
     );
   }, 900_000);
 });

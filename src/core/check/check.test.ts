@@ -5,12 +5,12 @@ import { item, shopOf } from '../../../tests/books/shop.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
 import {
-  type LiveChannel,
   cellsOf,
   checkChannel,
   cornersOf,
   endsOf,
   type Finding,
+  type LiveChannel,
   Stopped,
   standingOf,
 } from './index.ts';

@@ -17,11 +17,11 @@ export {
 } from './judge.ts';
 export {
   type ChannelReport,
-  type LiveChannel,
   type ChannelToCheck,
   checkChannel,
   type Finding,
   findingKey,
+  type LiveChannel,
   type Shown,
   type Standing,
   Stopped,

@@ -1,0 +1,10 @@
+/**
+ * How much is tried at random. npm test tries the same cases every time, as many as fit into minutes: PLEMB_TRIALS=20
+ * tries twenty times as many, PLEMB_SEED=7 others.
+ */
+const factor = Number(process.env.PLEMB_TRIALS ?? 1);
+const given = process.env.PLEMB_SEED;
+
+export const times = (count: number): number => Math.ceil(count * factor);
+/** Where seeds of a trial begin that has one of its own. */
+export const seedFrom = (own: number): number => (given === undefined ? own : Number(given));
