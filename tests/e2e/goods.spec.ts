@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from './application.ts';
-import { save } from './hands.ts';
+import { follow, save } from './hands.ts';
 
 test.use({ own: 'goods' });
 
@@ -63,7 +63,7 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
     (_, i) => `BIG-${i},Big ${i},${i === 7 ? 'dear' : '4.90'},310 g,40 x 20 x 5 cm,parts,parcel,`,
   );
   const file = { name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\r\n')) };
-  await desk.goto(`${application.address}/goods`);
+  await follow(desk, 'goods');
   const goods = desk.getByText(/^\d+ goods/).first();
   await expect(goods).toBeVisible();
   const before = Number.parseInt((await goods.textContent()) ?? '', 10);
@@ -89,7 +89,7 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
 });
 
 test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk, application }) => {
-  await desk.goto(`${application.address}/goods`);
+  await follow(desk, 'goods');
   const grid = desk.getByRole('grid', { name: 'Goods' });
   const name = grid.getByRole('columnheader', { name: 'Name' });
   await expect(name).toBeVisible();

@@ -5,6 +5,15 @@ import { expect } from './application.ts';
 export const cell = (page: Page, row: string, channel: string) =>
   page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('button', { name: new RegExp(channel) });
 
+/** Follows an address as a link within the page does: nothing is loaded anew. */
+export async function follow(page: Page, address: string) {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, `/${address}`);
+  await expect(page).toHaveURL(new RegExp(`/${address.replace(/[?*+.]/g, '\\$&')}`));
+}
+
 /** Saves all changes, with a note. */
 export async function save(page: Page, note: string) {
   await page.keyboard.press('Control+s');

@@ -1,9 +1,10 @@
 import { accessible, expect, test } from './application.ts';
+import { follow } from './hands.ts';
 
 test.use({ own: 'keeping' });
 
 test('what two people change: the second gets both versions and a choice', async ({ desk, application, context }) => {
-  await desk.goto(`${application.address}/rates/jp/standard`);
+  await follow(desk, 'rates/jp/standard');
   await desk.getByLabel('Flat amount').fill('22.00');
   const other = await context.request.get(`${application.address}/api/book`).then((answer) => answer.json());
   await context.request.post(`${application.address}/api/revisions`, {
@@ -24,14 +25,14 @@ test('what two people change: the second gets both versions and a choice', async
   await dialog.getByRole('button', { name: 'Go on with these' }).click();
   await dialog.getByRole('button', { name: /^Save \d+ change/ }).click();
   await expect(dialog).toBeHidden();
-  await desk.goto(`${application.address}/revisions`);
+  await follow(desk, 'revisions');
   await expect(desk.getByRole('row', { name: /Oisín/ })).toBeVisible();
   await desk.getByRole('row', { name: /Oisín/ }).getByRole('button', { name: 'Take back' }).click();
   await expect(desk.getByRole('alert')).toContainText('A later revision has changed the same');
 });
 
 test('a killed server: the draft and all that was saved are there again', async ({ desk, application }) => {
-  await desk.goto(`${application.address}/rates/ie/two-day`);
+  await follow(desk, 'rates/ie/two-day');
   await desk.getByLabel('Flat amount').fill('9.80');
   await application.restart();
   await desk.reload();
@@ -71,7 +72,7 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
     'bench/gust-galway',
     'revisions',
   ]) {
-    await desk.goto(`${application.address}/${path}`);
+    await follow(desk, path);
     await expect(desk.getByRole('heading').first()).toBeVisible();
     await accessible(desk);
   }
@@ -90,7 +91,7 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
   await desk.keyboard.press('Enter');
   await expect(desk.locator('html')).toHaveAttribute('data-theme', 'dark');
   for (const path of ['rates', 'check', 'offers']) {
-    await desk.goto(`${application.address}/${path}`);
+    await follow(desk, path);
     await accessible(desk);
   }
 });

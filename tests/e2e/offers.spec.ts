@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { accessible, expect, test } from './application.ts';
-import { add, save, typed } from './hands.ts';
+import { add, follow, save, typed } from './hands.ts';
 
 test.use({ own: 'offers' });
 
@@ -22,9 +22,8 @@ test('offers: read and edited as a sentence', async ({ desk }) => {
 
 test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a clash, a lying title, the curve; taken back', async ({
   desk,
-  application,
 }) => {
-  await desk.goto(`${application.address}/offers`);
+  await follow(desk, 'offers');
   await expect(desk.getByRole('button', { name: 'New offer', exact: true })).toBeVisible();
   await add(desk, 'free', 'New offer');
   await expect(desk.getByRole('heading', { name: /^Free delivery from 60/ })).toContainText('a draft, not meant yet');
@@ -49,11 +48,11 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   // Meant, it acts on a basket that enters its code; beside GUST12 it acts, beside Gale week it does not.
   await desk.getByRole('button', { name: 'Mean it' }).click();
   await expect(desk.getByRole('complementary', { name: 'What it does' })).toContainText(/less by (economy|freight)/);
-  await desk.goto(`${application.address}/bench/stunt-lyon`);
+  await follow(desk, 'bench/stunt-lyon');
   await typed(desk, 'Codes', 'SKYLINE');
   await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€0.00');
   // An offer that cannot be had beside it is told.
-  await desk.goto(`${application.address}/offers/meets`);
+  await follow(desk, 'offers/meets');
   const table = desk.getByRole('table', { name: 'Meetings' });
   const pair = table.getByRole('row', { name: /^Clubs and schools.*SKYLINE/ });
   await expect(pair).toContainText('Both act');
@@ -73,11 +72,11 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(pair).toContainText('Both act');
   await desk.keyboard.press('Control+z');
   await expect(pair).toContainText(/at most one acts/i);
-  await desk.goto(`${application.address}/offers`);
+  await follow(desk, 'offers');
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await expect(desk.getByRole('group', { name: 'Either/or' })).toContainText('sky or clubs');
   // Over past orders: the curve, its threshold moved by keyboard and by mouse.
-  await desk.goto(`${application.address}/offers`);
+  await follow(desk, 'offers');
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await desk.getByRole('button', { name: 'What it costs' }).click();
   await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00');
@@ -96,7 +95,7 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(desk.getByRole('table', { name: 'Budget by channel' })).toContainText('The parts add up to the budget.');
   await save(desk, 'Skyline');
   // An end dragged on the time line by keyboard; several paused at once; then the revision taken back.
-  await desk.goto(`${application.address}/offers`);
+  await follow(desk, 'offers');
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
   await desk.getByRole('slider', { name: /^End of SKYLINE/ }).focus();
   await desk.keyboard.press('ArrowRight');
@@ -110,18 +109,18 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   const calendar = desk.waitForEvent('download');
   await desk.getByRole('button', { name: 'Calendar file' }).click();
   expect(readFileSync(await (await calendar).path(), 'utf8')).toContain('BEGIN:VCALENDAR');
-  await desk.goto(`${application.address}/revisions`);
+  await follow(desk, 'revisions');
   const taken = desk.waitForResponse((answer) => answer.url().endsWith('/taken-back') && answer.ok());
   await desk
     .getByRole('row', { name: /Skyline/ })
     .getByRole('button', { name: 'Take back' })
     .click();
   await taken;
-  await desk.goto(`${application.address}/offers`);
+  await follow(desk, 'offers');
   await expect(desk.getByRole('button', { name: /^GUST12/ })).toBeVisible();
   await expect(desk.getByRole('button', { name: /^SKYLINE/ })).toBeHidden();
   for (const path of ['offers', 'offers/meets', 'offers/codes', 'offers/price', 'offers/costs/gale-week']) {
-    await desk.goto(`${application.address}/${path}`);
+    await follow(desk, path);
     await accessible(desk);
   }
 });
@@ -131,7 +130,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   application,
   context,
 }) => {
-  await desk.goto(`${application.address}/offers/codes`);
+  await follow(desk, 'offers/codes');
   await typed(desk, 'Name of the batch', 'spring');
   await typed(desk, 'How many codes', '250');
   await desk.getByRole('button', { name: 'Make 250 codes' }).click();
@@ -151,10 +150,10 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
     desk.getByRole('table', { name: 'Spend by week' }).getByRole('row', { name: /Three spars for two 2026-11-23/ }),
   ).toContainText('249.00');
   // What is left of it does not cover a whole tube.
-  await desk.goto(`${application.address}/bench/spars-shop`);
+  await follow(desk, 'bench/spars-shop');
   await expect(desk.getByRole('main')).toContainText('€5.00 of its budget is left');
   await expect(desk.getByLabel('Spent by three-spars')).toHaveValue('295.00');
-  await desk.goto(`${application.address}/offers/codes`);
+  await follow(desk, 'offers/codes');
   await desk.getByLabel('Import customers').setInputFiles({
     name: 'customers.csv',
     mimeType: 'text/csv',
@@ -162,7 +161,7 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   });
   await expect(desk.getByRole('table', { name: 'Segments' })).toContainText('25');
   // By id: one on the list is of its segment, one that is not is nobody known.
-  await desk.goto(`${application.address}/bench/gust-galway`);
+  await follow(desk, 'bench/gust-galway');
   const way = desk.getByRole('complementary', { name: 'How the intended answer comes about' });
   await typed(desk, 'Customer’s id', 'C-0000');
   await desk.keyboard.press('Enter');
@@ -175,9 +174,9 @@ test('codes by the batch, customers of a segment: on screen, from files, and in 
   // A code of the demo's cards acts on a basket, once; a club's discount where the customer is one.
   const cards = await (await context.request.get(`${application.address}/api/codes/batches/cards/file`)).text();
   const fresh = cards.split('\r\n').find((line) => line.endsWith(',') && line !== 'code,used');
-  await desk.goto(`${application.address}/bench/delta-cork`);
+  await follow(desk, 'bench/delta-cork');
   await typed(desk, 'Codes', fresh?.slice(0, -1) ?? '');
   await expect(desk.getByRole('main')).toContainText('5 off with your card takes €5.00 off the order');
-  await desk.goto(`${application.address}/offers/price`);
+  await follow(desk, 'offers/price');
   await expect(desk.getByRole('table', { name: 'Prices with delivery in them' })).toContainText('LK-');
 });

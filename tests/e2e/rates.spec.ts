@@ -1,5 +1,5 @@
 import { accessible, expect, test } from './application.ts';
-import { add, save } from './hands.ts';
+import { add, follow, save } from './hands.ts';
 
 test.use({ own: 'rates' });
 
@@ -8,7 +8,7 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await desk.goto(`${new URL(desk.url()).origin}/rates/euro/economy`);
+  await follow(desk, 'rates/euro/economy');
   await desk.getByLabel('Flat amount').fill('8.75');
   await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€8.75');
   await expect(desk.getByText('was €8.50')).toBeVisible();
@@ -18,7 +18,7 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   await desk.keyboard.press('Control+z');
   await expect(desk.getByTestId('intended-stunt-lyon')).toHaveText('€8.50');
   // By keyboard: from the lane beside it, copied to Japan's economy, which had none.
-  await desk.goto(`${new URL(desk.url()).origin}/rates/us48/economy`);
+  await follow(desk, 'rates/us48/economy');
   await desk.locator('[data-lane="us48/economy"]').focus();
   await desk.keyboard.press('Control+c');
   await desk.keyboard.press('ArrowDown');
@@ -39,7 +39,7 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
   await desk.keyboard.press('Control+z');
   await desk.keyboard.press('Control+z');
   await expect(desk.locator('[data-lane="row/economy"]')).toContainText('22.00');
-  await desk.goto(`${new URL(desk.url()).origin}/rates/jp/economy`);
+  await follow(desk, 'rates/jp/economy');
   // A table from a spreadsheet.
   await desk.getByLabel('Kind of rate').selectOption('table');
   await desk.evaluate(() => navigator.clipboard.writeText('0.5\t6.10\n2\t9.40\nopen\t12.00'));
@@ -57,11 +57,10 @@ test('rates: typing in a lane moves the pinned baskets before saving; a block is
 
 test('delivery charges from nothing: a template by keyboard, a pasted table, a service it does not go by, a clash, the carrier, coverage', async ({
   desk,
-  application,
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await desk.goto(`${application.address}/rates`);
+  await follow(desk, 'rates');
   await desk.getByLabel('Another template').selectOption('new');
   await desk.getByLabel('Name of the template').fill('Crates');
   await desk.locator('[data-lane="ie/economy"]').focus();
@@ -89,7 +88,7 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await expect(desk.getByLabel('Charge 3')).toHaveValue('12.00');
 
   // Services it does not go by, in their cell; two goods that no service takes together, and the orders that would do.
-  await desk.goto(`${application.address}/goods?filter=LK-FOI-10-MOS`);
+  await follow(desk, 'goods?filter=LK-FOI-10-MOS');
   const row = desk.getByRole('row', { name: /LK-FOI-10-MOS/ });
   const delivery = row.getByRole('gridcell').nth(8);
   await delivery.focus();
@@ -105,22 +104,22 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.keyboard.type('economy standard two-day freight');
   await desk.keyboard.press('Enter');
   await expect(delivery).toHaveText('economy standard two-day freight');
-  await desk.goto(`${application.address}/bench/gust-galway`);
+  await follow(desk, 'bench/gust-galway');
   await expect(desk.getByRole('complementary', { name: 'How the intended answer comes about' })).toContainText(
     'the item does not allow it (LK-FOI-10-MOS)',
   );
-  await desk.goto(`${application.address}/bench/show-clash`);
+  await follow(desk, 'bench/show-clash');
   const clash = desk.getByRole('region', { name: 'Items that clash' });
   await expect(clash).toContainText('No one service takes all of this basket. 2 orders would do:');
   await expect(clash).toContainText('Standard: Spar tube 6 mm, 165 cm, 2');
-  await desk.goto(`${application.address}/bench/delta-cork`);
+  await follow(desk, 'bench/delta-cork');
   await expect(desk.getByRole('region', { name: 'What is left' })).toContainText(
     'The dearest delivery it could give free',
   );
   await expect(desk.getByRole('region', { name: 'What the shopper sees' })).toContainText('free');
 
   // A pasted list, and one change on all it takes, seen before it is made.
-  await desk.goto(`${application.address}/goods`);
+  await follow(desk, 'goods');
   await desk.getByRole('button', { name: '+ Selection' }).click();
   await desk.getByLabel('What it takes').selectOption('skus');
   await desk.getByRole('button', { name: 'Paste SKUs to take' }).click();
@@ -135,15 +134,15 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
   await desk.getByRole('button', { name: 'Change 2 goods' }).click();
 
   // How lanes fare by the next card, and the quarter's review.
-  await desk.goto(`${application.address}/rates/carrier`);
+  await follow(desk, 'rates/carrier');
   await expect(desk.getByText(/From 2027-01-01, 2027-winter: \d+ lanes lose/)).toBeVisible();
   await desk.getByLabel('Looked at parcels/ie/standard').check();
   await expect(desk.getByText(/^1 of \d+ ticked off$/)).toBeVisible();
-  await desk.goto(`${application.address}/rates/coverage`);
+  await follow(desk, 'rates/coverage');
   await expect(desk.getByRole('table', { name: 'Where shoppers see nothing' })).toContainText(
     'cannot be bought in one order',
   );
-  await desk.goto(`${application.address}/rates/mixing`);
+  await follow(desk, 'rates/mixing');
   await desk.getByLabel('The book’s own way').selectOption('average');
   for (const path of [
     'rates/carrier',
@@ -154,7 +153,7 @@ test('delivery charges from nothing: a template by keyboard, a pasted table, a s
     'places/gb',
     'bench/show-clash',
   ]) {
-    await desk.goto(`${application.address}/${path}`);
+    await follow(desk, path);
     await expect(desk.getByRole('heading').first()).toBeVisible();
     await accessible(desk);
   }
