@@ -16,6 +16,9 @@ import { importRoutes } from './routes/imports.ts';
 const problemType = { 'Content-Type': 'application/problem+json' };
 const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
+/** The one style that the kit of dialogs and menus puts into the page: how what can be pressed is touched. */
+const kitStyle = "'sha256-38RhXrc7EdReTKsOm23ZPOCUgniTUUcjky8QOOrQx6o='";
+
 /**
  * The whole server: the interface's files, and the API under /api. Only callers that name a loopback host are answered.
  */
@@ -26,7 +29,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'"],
+        styleSrc: ["'self'", kitStyle],
         imgSrc: ["'self'", 'data:'],
         fontSrc: ["'self'"],
         connectSrc: ["'self'"],

@@ -10,7 +10,9 @@ import { Broken } from './app/broken.tsx';
 import { RoomsContext } from './app/rooms.ts';
 import { Shell } from './app/shell.tsx';
 import { rooms } from './app/stages.ts';
+import { EnginesContext, startEngines } from './data/engines.ts';
 import { store } from './data/index.ts';
+import { engineFailed } from './data/view.ts';
 
 const router = createBrowserRouter([
   {
@@ -40,12 +42,15 @@ const router = createBrowserRouter([
 
 const place = document.getElementById('root');
 if (place) {
+  const engines = startEngines((why) => store.dispatch(engineFailed(why)));
   createRoot(place).render(
     <StrictMode>
       <Provider store={store}>
-        <RoomsContext value={rooms}>
-          <RouterProvider router={router} />
-        </RoomsContext>
+        <EnginesContext value={engines}>
+          <RoomsContext value={rooms}>
+            <RouterProvider router={router} />
+          </RoomsContext>
+        </EnginesContext>
       </Provider>
     </StrictMode>,
   );

@@ -88,7 +88,7 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await expect(desk.getByText(`${before + 19_999} goods`)).toBeVisible({ timeout: 60_000 });
 });
 
-test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk, application }) => {
+test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk }) => {
   await follow(desk, 'goods');
   const grid = desk.getByRole('grid', { name: 'Goods' });
   const name = grid.getByRole('columnheader', { name: 'Name' });

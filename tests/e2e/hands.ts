@@ -37,6 +37,23 @@ export async function typed(page: Page, label: string, text: string) {
   await page.keyboard.type(text);
 }
 
+/** A local time in a sentence, by its label. */
+export const time = (page: Page, label: string) => page.getByRole('group', { name: label, exact: true });
+
+/** Types a local time such as 2026-11-20 00:00 into its part, by keyboard; days stand first in the demo's market. */
+export async function timed(page: Page, label: string, local: string) {
+  const [year, month, day, hour, minute] = local.split(/\D/);
+  const none = page.getByRole('button', { name: label, exact: true });
+  const first = time(page, label).getByRole('spinbutton').first();
+  await expect(none.or(first)).toBeVisible();
+  if (await none.isVisible()) {
+    await none.focus();
+    await page.keyboard.press('Enter');
+  } else await first.focus();
+  await expect(first).toBeFocused();
+  await page.keyboard.type(`${day}${month}${year}${hour}${minute}`);
+}
+
 /** Checks again, and waits until that check, and no earlier one, has ended well. */
 export async function checkAgain(page: Page) {
   const { origin } = new URL(page.url());

@@ -28,7 +28,7 @@ test('what two people change: the second gets both versions and a choice', async
   await follow(desk, 'revisions');
   await expect(desk.getByRole('row', { name: /Oisín/ })).toBeVisible();
   await desk.getByRole('row', { name: /Oisín/ }).getByRole('button', { name: 'Take back' }).click();
-  await expect(desk.getByRole('alert')).toContainText('A later revision has changed the same');
+  await expect(desk.getByRole('main').getByRole('alert')).toContainText('A later revision has changed the same');
 });
 
 test('a killed server: the draft and all that was saved are there again', async ({ desk, application }) => {
@@ -58,10 +58,7 @@ test('a channel that is down is told of on the screen, and works again afterward
   await expect(desk.getByRole('alert')).toBeHidden({ timeout: 20_000 });
 });
 
-test('keys, the palette, looks: everything by keyboard, and axe finds nothing in any main view', async ({
-  desk,
-  application,
-}) => {
+test('keys, the palette, looks: everything by keyboard, and axe finds nothing in any main view', async ({ desk }) => {
   for (const path of [
     'goods',
     'places',

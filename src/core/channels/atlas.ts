@@ -1,4 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
+import { memo } from '../exact/index.ts';
 import { type Place, type Plain, partsOfMap, patternText } from '../places/index.ts';
 
 /** Which zone of the book each distinct part of its map falls in; null for none. */
@@ -8,22 +9,15 @@ export interface Assigned {
   readonly place: Place;
 }
 
-/** The book's map: every pattern of its zones, of what they leave out, and the countries around them. */
-export function atlas(book: CompiledBook): readonly Assigned[] {
-  const known = drawn.get(book);
-  if (known) return known;
+/** The book's map: every pattern of its zones, of what they leave out, and the countries around them. Every clause of a rendition asks for it: drawn once a book. */
+export const atlas = memo((book: CompiledBook): readonly Assigned[] => {
   const patterns = book.defaultTemplate.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
-  const parts = partsOfMap(patterns).map(({ pattern, place }) => ({
+  return partsOfMap(patterns).map(({ pattern, place }) => ({
     pattern,
     place,
     zone: book.defaultTemplate.zoneOf(place)?.zone.id ?? null,
   }));
-  drawn.set(book, parts);
-  return parts;
-}
-
-/** Every clause of a rendition asks for the same map: drawn once a compiled book. */
-const drawn = new WeakMap<CompiledBook, readonly Assigned[]>();
+});
 
 /** Parts of the map as patterns are written. */
 export const textsOf = (parts: readonly Assigned[]): string[] => parts.map((one) => patternText(one.pattern));

@@ -1,5 +1,5 @@
 import type { CompiledBook, Ready } from '../book/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
+import { type Minor, memo, minor } from '../exact/index.ts';
 import {
   type Breaks,
   breaksOf,
@@ -38,19 +38,15 @@ export interface PlainLane {
 }
 
 /** The default template's lanes made plain: lanes.get(zone)?.get(service). */
-export function plainLanes(book: CompiledBook): ReadonlyMap<string, ReadonlyMap<string, PlainLane>> {
-  const known = made.get(book);
-  if (known) return known;
-  const lanes = new Map(
-    [...book.defaultTemplate.lanes].map(([zone, row]) => [
-      zone,
-      new Map([...row].map(([service, lane]) => [service, plainOf(lane)])),
-    ]),
-  );
-  made.set(book, lanes);
-  return lanes;
-}
-const made = new WeakMap<CompiledBook, ReadonlyMap<string, ReadonlyMap<string, PlainLane>>>();
+export const plainLanes = memo(
+  (book: CompiledBook): ReadonlyMap<string, ReadonlyMap<string, PlainLane>> =>
+    new Map(
+      [...book.defaultTemplate.lanes].map(([zone, row]) => [
+        zone,
+        new Map([...row].map(([service, lane]) => [service, plainOf(lane)])),
+      ]),
+    ),
+);
 
 /** The largest and smallest amount a plain rate can charge; nothing for none. */
 export function plainReach(rate: PlainRate | null): { least: Minor; most: Minor } {

@@ -13,6 +13,7 @@ export {
 } from './fault.ts';
 export { type Length, type LengthUnit, lengthUnits, parseLength } from './length.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
+export { memo } from './memo.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';

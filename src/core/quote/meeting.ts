@@ -1,5 +1,5 @@
 import type { Ready } from '../book/index.ts';
-import type { Instant } from '../exact/index.ts';
+import { type Instant, memo } from '../exact/index.ts';
 import { allGoods, codeKindOf, conditionKindOf, lies, type Need, type Offer } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
 import { anybody, type Line, type Question } from './question.ts';
@@ -67,11 +67,4 @@ function needsOf({ conditions, benefit, kind }: Offer): Need[] {
 }
 
 /** Goods with the cheapest first, sorted once. */
-function byPrice(goods: readonly Ready[]): readonly Ready[] {
-  const known = sortedGoods.get(goods);
-  if (known) return known;
-  const sorted = [...goods].sort((a, b) => a.price - b.price);
-  sortedGoods.set(goods, sorted);
-  return sorted;
-}
-const sortedGoods = new WeakMap<readonly Ready[], readonly Ready[]>();
+const byPrice = memo((goods: readonly Ready[]): readonly Ready[] => [...goods].sort((a, b) => a.price - b.price));

@@ -2,12 +2,13 @@ import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { valueAt } from '../../core/book/index.ts';
 import { pathWords, rightBeside, valueWords } from '../../words/index.ts';
-import { useSaveMutation } from '../data/api.ts';
+import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { failure } from '../ui/failed.ts';
+import { useDone } from '../ui/toasts.tsx';
 import { Panel } from './panel.tsx';
 
 const most = 200;
@@ -20,6 +21,8 @@ export function Changes() {
   const who = useAppSelector((state) => state.view.who);
   const [note, setNote] = useState('');
   const [save, saving] = useSaveMutation();
+  const [takeBack] = useTakeBackMutation();
+  const done = useDone();
   const [refused, setRefused] = useState<ProblemDocument | null>(null);
   const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
   if (!book) return null;
@@ -32,9 +35,14 @@ export function Changes() {
       note,
       edits: edits.map((edit) => ({ path: [...edit.path], value: edit.value })),
     });
-    if ('data' in result) {
+    if (result.data) {
+      const { revision } = result.data;
       act(cleared());
       act(opened(null));
+      done(`${edits.length} ${edits.length === 1 ? 'change' : 'changes'} saved as revision ${revision}.`, {
+        name: 'Take it back',
+        run: () => void takeBack({ number: revision, who }),
+      });
     } else setRefused(failure(result.error));
   };
   const settle = (conflicts: readonly Conflict[]) => {
@@ -157,7 +165,13 @@ export function Changes() {
                   onChange={(event) => setNote(event.target.value)}
                 />
               </label>
-              <button type="submit" data-first className="act main" disabled={saving.isLoading}>
+              <button
+                type="submit"
+                // biome-ignore lint/a11y/noAutofocus: the panel was opened to save; Enter does
+                autoFocus
+                className="act main"
+                disabled={saving.isLoading}
+              >
                 Save {edits.length} {edits.length === 1 ? 'change' : 'changes'}
               </button>
             </form>

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { Autocomplete, Input, type Key, Menu, MenuItem, SearchField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import { useBook } from '../data/book.ts';
 import { useAppDispatch } from '../data/index.ts';
@@ -17,7 +18,6 @@ interface Listed {
 /** Finds any object and any act by its words. */
 export function Palette() {
   const [text, setText] = useState('');
-  const [at, setAt] = useState(0);
   const go = useNavigate();
   const act = useAppDispatch();
   const book = useBook();
@@ -44,50 +44,33 @@ export function Palette() {
   const found = all
     .filter((one) => words.every((word) => `${one.name} ${one.what}`.toLowerCase().includes(word)))
     .slice(0, 12);
-  const run = (one: Listed | undefined) => {
+  const run = (key: Key) => {
     act(opened(null));
-    one?.run();
+    found.find((one) => keyOf(one) === key)?.run();
   };
   return (
     <Panel title="Find">
-      <input
-        data-first
-        className="search w-full"
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="found"
-        aria-activedescendant={found[at] ? `found-${at}` : undefined}
-        aria-label="Find anything and any act"
-        placeholder="A stage, zone, lane, offer, SKU, or an act"
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
-          setAt(0);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === 'ArrowDown') setAt(Math.min(at + 1, found.length - 1));
-          if (event.key === 'ArrowUp') setAt(Math.max(at - 1, 0));
-          if (event.key === 'Enter') run(found[at]);
-        }}
-      />
-      <div id="found" role="listbox" aria-label="Found" className="mt-2">
-        {found.map((one, i) => (
-          <div
-            key={`${one.what} ${one.name}`}
-            id={`found-${i}`}
-            role="option"
-            tabIndex={-1}
-            aria-selected={i === at}
-            className={`row-link ${i === at ? 'chosen' : ''}`}
-            onClick={() => run(one)}
-            onKeyDown={() => undefined}
-          >
-            <span>{one.name}</span>
-            <span className="muted">{one.what}</span>
-          </div>
-        ))}
-        {found.length === 0 && <p className="muted p-2">Nothing has these words. Fewer letters find more.</p>}
-      </div>
+      <Autocomplete inputValue={text} onInputChange={setText}>
+        <SearchField aria-label="Find anything and any act" autoFocus>
+          <Input className="search w-full" placeholder="A stage, zone, lane, offer, SKU, or an act" />
+        </SearchField>
+        <Menu
+          aria-label="Found"
+          className="mt-2"
+          items={found.map((one) => ({ ...one, id: keyOf(one) }))}
+          onAction={run}
+          renderEmptyState={() => <p className="muted p-2">Nothing has these words. Fewer letters find more.</p>}
+        >
+          {(one) => (
+            <MenuItem className="row-link" textValue={one.name}>
+              <span>{one.name}</span>
+              <span className="muted">{one.what}</span>
+            </MenuItem>
+          )}
+        </Menu>
+      </Autocomplete>
     </Panel>
   );
 }
+
+const keyOf = ({ name, what }: Listed): string => `${what} ${name}`;

@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
+import { I18nProvider } from 'react-aria-components';
 import { NavLink, Outlet } from 'react-router';
-import { momentText } from '../../words/index.ts';
+import { momentText, writtenIn } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -8,6 +9,7 @@ import { opened } from '../data/view.ts';
 import { placeOfZone, WallContext } from '../ui/clock.ts';
 import { failure } from '../ui/failed.ts';
 import { TenderContext } from '../ui/tender.ts';
+import { Toasts } from '../ui/toasts.tsx';
 import { Changes } from './changes.tsx';
 import { useKeys } from './keys.ts';
 import { KeysHelp } from './keys-help.tsx';
@@ -38,80 +40,84 @@ export function Shell() {
   }, [theme]);
 
   return (
-    <TenderContext value={home}>
-      <WallContext value={wall}>
-        <div className="shell">
-          <header className="bar">
-            <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
-              <path d="M5 2.5h14" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
-              <path d="M12 3v8" stroke="#f2efe6" strokeWidth="1.6" />
-              <path d="M9.5 11h5l4.3 3.1v3.4L15.8 21H8.2l-3-3.5v-3.4z" fill="#d9a441" />
-            </svg>
-            <strong className="mr-4 text-[17px]">Plemb</strong>
-            <nav aria-label="Stages" className="flex">
-              {stages.map((stage, i) => (
-                <NavLink key={stage.path} to={`/${stage.path}`} className="stage-link">
-                  <small>{i + 1}</small>
-                  {stage.name}
-                  {stage.path === 'check' && off > 0 && (
-                    <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">
-                      {off} off
-                    </span>
+    <I18nProvider locale={writtenIn(home.locale)}>
+      <Toasts>
+        <TenderContext value={home}>
+          <WallContext value={wall}>
+            <div className="shell">
+              <header className="bar">
+                <svg width="20" height="22" viewBox="0 0 24 24" aria-hidden="true">
+                  <path d="M5 2.5h14" stroke="#f2efe6" strokeWidth="2" strokeLinecap="round" />
+                  <path d="M12 3v8" stroke="#f2efe6" strokeWidth="1.6" />
+                  <path d="M9.5 11h5l4.3 3.1v3.4L15.8 21H8.2l-3-3.5v-3.4z" fill="#d9a441" />
+                </svg>
+                <strong className="mr-4 text-[17px]">Plemb</strong>
+                <nav aria-label="Stages" className="flex">
+                  {stages.map((stage, i) => (
+                    <NavLink key={stage.path} to={`/${stage.path}`} className="stage-link">
+                      <small>{i + 1}</small>
+                      {stage.name}
+                      {stage.path === 'check' && off > 0 && (
+                        <span className="ml-2 rounded-full bg-[#b8371f] px-2 text-[11px] font-semibold text-white">
+                          {off} off
+                        </span>
+                      )}
+                    </NavLink>
+                  ))}
+                </nav>
+                <span className="ml-auto flex items-center gap-2">
+                  {count > 0 && (
+                    <button type="button" className="bar-button" onClick={() => act(opened('changes'))}>
+                      {count} {count === 1 ? 'change' : 'changes'}
+                    </button>
                   )}
-                </NavLink>
-              ))}
-            </nav>
-            <span className="ml-auto flex items-center gap-2">
-              {count > 0 && (
-                <button type="button" className="bar-button" onClick={() => act(opened('changes'))}>
-                  {count} {count === 1 ? 'change' : 'changes'}
-                </button>
-              )}
-              <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>
-                {book?.book.seller ?? 'No book'} · {who}
-              </button>
-              <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
-                as of <strong>{moment ? momentText(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
-              </button>
-              <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
-                Find <span className="wide-only">Ctrl K</span>
-              </button>
-            </span>
-          </header>
-          <main className="min-h-0">
-            {broken !== null && (
-              <p role="alert" className="fault p-2">
-                Answers could not be worked out: {broken}. What is shown may be old; your changes are kept.{' '}
-                <button type="button" className="act" onClick={() => location.reload()}>
-                  Load it again
-                </button>
-              </p>
-            )}
-            {book ? (
-              <Outlet />
-            ) : error ? (
-              <div className="sheet" role="alert">
-                <h1>{failure(error).title}</h1>
-                <p>{failure(error).detail}</p>
-                <p className="mt-3">
-                  <button type="button" className="act" onClick={() => act(opened('who'))}>
-                    Import a book
-                  </button>{' '}
-                  <StarterButton />
-                </p>
-              </div>
-            ) : (
-              <p className="sheet muted">Opening the book …</p>
-            )}
-          </main>
-          <Strip />
-          {open === 'palette' && <Palette />}
-          {open === 'keys' && <KeysHelp />}
-          {open === 'changes' && <Changes />}
-          {open === 'moment' && <MomentPanel />}
-          {open === 'who' && <WhoPanel />}
-        </div>
-      </WallContext>
-    </TenderContext>
+                  <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>
+                    {book?.book.seller ?? 'No book'} · {who}
+                  </button>
+                  <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
+                    as of <strong>{moment ? momentText(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
+                  </button>
+                  <button type="button" className="bar-button" onClick={() => act(opened('palette'))}>
+                    Find <span className="wide-only">Ctrl K</span>
+                  </button>
+                </span>
+              </header>
+              <main className="min-h-0">
+                {broken !== null && (
+                  <p role="alert" className="fault p-2">
+                    Answers could not be worked out: {broken}. What is shown may be old; your changes are kept.{' '}
+                    <button type="button" className="act" onClick={() => location.reload()}>
+                      Load it again
+                    </button>
+                  </p>
+                )}
+                {book ? (
+                  <Outlet />
+                ) : error ? (
+                  <div className="sheet" role="alert">
+                    <h1>{failure(error).title}</h1>
+                    <p>{failure(error).detail}</p>
+                    <p className="mt-3">
+                      <button type="button" className="act" onClick={() => act(opened('who'))}>
+                        Import a book
+                      </button>{' '}
+                      <StarterButton />
+                    </p>
+                  </div>
+                ) : (
+                  <p className="sheet muted">Opening the book …</p>
+                )}
+              </main>
+              <Strip />
+              {open === 'palette' && <Palette />}
+              {open === 'keys' && <KeysHelp />}
+              {open === 'changes' && <Changes />}
+              {open === 'moment' && <MomentPanel />}
+              {open === 'who' && <WhoPanel />}
+            </div>
+          </WallContext>
+        </TenderContext>
+      </Toasts>
+    </I18nProvider>
   );
 }

@@ -1,28 +1,14 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useContext, useEffect, useMemo, useRef, useState } from 'react';
 import type { Book, Edit, Market } from '../../core/book/index.ts';
 import { valueAt, withEdit } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { Engine } from '../engine/engine.ts';
 import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery, useSinglesQuery } from './api.ts';
 import { edited } from './draft.ts';
-import { store, useAppDispatch, useAppSelector } from './index.ts';
+import { type Engines, EnginesContext, wordOf } from './engines.ts';
+import { useAppDispatch, useAppSelector } from './index.ts';
 import { engineFailed } from './view.ts';
-
-/** A worker of its own for what is answered as one types, and one for what looks at all goods. */
-interface Running {
-  readonly engine: Remote<Engine>;
-  loaded: Promise<void> | null;
-  from: readonly unknown[];
-}
-function started(): Running {
-  const worker = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('error', ({ message }) => failed(message || 'its program could not be loaded'));
-  return { engine: wrap<Engine>(worker), loaded: null, from: [] };
-}
-/** Says on the screen that what is shown may not be what was asked for. */
-const failed = (why: unknown) => store.dispatch(engineFailed(why instanceof Error ? why.message : String(why)));
-const engines = { quick: started(), study: started() };
 
 /** The saved book, the draft on it, and how to edit. Null until the book has come. */
 export function useBook() {
@@ -89,18 +75,20 @@ const rest = 250;
 export function useEngine<T>(
   ask: (engine: Remote<Engine>, edits: readonly Edit[]) => Promise<T> | null,
   depends: readonly unknown[],
-  at: keyof typeof engines = 'quick',
+  at: keyof Engines = 'quick',
 ): T | null {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const edits = useAppSelector((state) => state.draft.edits);
   const { data: carrier } = useCarrierQuery();
   const singles = useSingles();
+  const engines = useContext(EnginesContext);
+  const act = useAppDispatch();
   const [answer, setAnswer] = useState<T | null>(null);
   const answered = useRef(false);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
-    if (!data || !goods) return;
+    if (!data || !goods || !engines) return;
     const place = engines[at];
     const from = [data, goods, carrier, singles];
     if (from.some((one, i) => one !== place.from[i])) {
@@ -116,7 +104,7 @@ export function useEngine<T>(
           answered.current = true;
           setAnswer(() => value);
         })
-        .catch(failed);
+        .catch((why) => act(engineFailed(wordOf(why))));
     // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one
     // types.
     let waiting: number | undefined;

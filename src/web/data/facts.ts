@@ -1,3 +1,4 @@
+import { memo } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 
 /** What screens ask of all goods again and again: worked out once for a list that stays the same. */
@@ -8,15 +9,10 @@ export interface Facts {
   readonly unweighed: number;
 }
 
-export function factsOf(goods: readonly Item[]): Facts {
-  const known = kept.get(goods);
-  if (known) return known;
-  const facts: Facts = {
+export const factsOf = memo(
+  (goods: readonly Item[]): Facts => ({
     skus: new Set(goods.map((item) => item.sku)),
     kinds: [...new Set(goods.flatMap((item) => item.kind ?? []))].sort(),
     unweighed: goods.filter((item) => item.mass === null).length,
-  };
-  kept.set(goods, facts);
-  return facts;
-}
-const kept = new WeakMap<readonly Item[], Facts>();
+  }),
+);

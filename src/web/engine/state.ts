@@ -5,14 +5,12 @@ import {
   compileBook,
   type Edit,
   NothingThere,
-  type Ready,
-  type ReadyGoods,
   readyFinder,
   readyGoods,
   withEdit,
 } from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
-import { localOf, type Problem } from '../../core/exact/index.ts';
+import { localOf, memo, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
 import type { Carrier } from '../../core/rates/index.ts';
@@ -90,50 +88,42 @@ interface Compiled {
   readonly problems: readonly Problem[];
 }
 
-/** Every market's book and goods, made ready once a draft. */
-const readied = new WeakMap<Book, Map<string, Compiled>>();
-const goodsOf = new WeakMap<
-  CompiledBook,
-  { goods: readonly Item[]; ready: ReadyGoods; bySku: ReadonlyMap<string, Ready> }
->();
-const itemsOf = new WeakMap<readonly Item[], ReadonlyMap<string, Item>>();
-const finders = new WeakMap<CompiledBook, { goods: readonly Item[]; find: (sku: string) => Ready | undefined }>();
+/** The book of each market, made ready once a draft. */
+const marketsOf = memo((book: Book) => {
+  const known = new Map<string | null, Compiled>();
+  return (market: string | null): Compiled => {
+    const found = known.get(market);
+    if (found) return found;
+    const read = compileBook(book, market ?? undefined);
+    const made: Compiled = read.ok
+      ? { compiled: read.value, problems: [] }
+      : { compiled: null, problems: read.problems };
+    known.set(market, made);
+    return made;
+  };
+});
+export const compiledFor = (book: Book, market: string | null): Compiled => marketsOf(book)(market);
 
+const itemsOf = memo(
+  (goods: readonly Item[]): ReadonlyMap<string, Item> => new Map(goods.map((item) => [item.sku, item])),
+);
 /**
  * Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned
  * baskets alone.
  */
-function finderFor(compiled: CompiledBook, goods: readonly Item[]): (sku: string) => Ready | undefined {
-  const known = finders.get(compiled);
-  if (known?.goods === goods) return known.find;
-  const items = itemsOf.get(goods) ?? new Map(goods.map((item) => [item.sku, item]));
-  itemsOf.set(goods, items);
-  const find = readyFinder(compiled, (sku) => items.get(sku));
-  finders.set(compiled, { goods, find });
-  return find;
-}
+const findersOf = memo((compiled: CompiledBook) =>
+  memo((goods: readonly Item[]) => readyFinder(compiled, (sku) => itemsOf(goods).get(sku))),
+);
+const finderFor = (compiled: CompiledBook, goods: readonly Item[]) => findersOf(compiled)(goods);
 
-export function compiledFor(book: Book, market: string | null): Compiled {
-  const known = readied.get(book) ?? new Map<string, Compiled>();
-  readied.set(book, known);
-  const key = market ?? '';
-  const found = known.get(key);
-  if (found) return found;
-  const read = compileBook(book, market ?? undefined);
-  const made: Compiled = read.ok ? { compiled: read.value, problems: [] } : { compiled: null, problems: read.problems };
-  known.set(key, made);
-  return made;
-}
-
+const goodsOf = memo((compiled: CompiledBook) =>
+  memo((goods: readonly Item[]) => {
+    const ready = readyGoods(compiled, goods);
+    return { ready, bySku: new Map(ready.goods.map((item) => [item.sku, item])) };
+  }),
+);
 /** All goods of a draft, made ready. */
-export function readyFor(compiled: CompiledBook, goods: readonly Item[]) {
-  const known = goodsOf.get(compiled);
-  if (known?.goods === goods) return known;
-  const ready = readyGoods(compiled, goods);
-  const made = { goods, ready, bySku: new Map(ready.goods.map((item) => [item.sku, item])) };
-  goodsOf.set(compiled, made);
-  return made;
-}
+export const readyFor = (compiled: CompiledBook, goods: readonly Item[]) => goodsOf(compiled)(goods);
 
 /** A basket as a question to its market's book; null where the book does not hold together. */
 export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {

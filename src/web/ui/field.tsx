@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
+import { AddPart } from './add-part.tsx';
 import { useCurrency } from './tender.ts';
 
 /** Underlined parts of sentences: labelled form controls that commit as one types what can be read. */
@@ -88,86 +89,6 @@ export function ChoicePart<T extends string>({
         </option>
       ))}
     </select>
-  );
-}
-
-/** What is not said yet, to be added at the end of a sentence: a menu, by mouse, arrows or first letters. */
-export function AddPart({
-  added,
-  label = 'Add to the sentence',
-  shown = 'Add …',
-}: {
-  added: Readonly<Record<string, () => void>>;
-  label?: string;
-  shown?: string;
-}) {
-  const [open, setOpen] = useState(false);
-  const box = useRef<HTMLSpanElement>(null);
-  const typed = useRef({ text: '', at: 0 });
-  const names = Object.keys(added);
-  const items = () => [...(box.current?.querySelectorAll<HTMLElement>('[role=menuitem]') ?? [])];
-  const close = (back: boolean) => {
-    setOpen(false);
-    if (back) box.current?.querySelector<HTMLElement>('button')?.focus();
-  };
-  useEffect(() => {
-    typed.current.text = '';
-    if (open) box.current?.querySelector<HTMLElement>('[role=menuitem]')?.focus();
-  }, [open]);
-  const keyed = (event: KeyboardEvent) => {
-    const all = items();
-    const here = all.indexOf(document.activeElement as HTMLElement);
-    const to = { ArrowDown: here + 1, ArrowUp: here - 1 + all.length, Home: 0, End: all.length - 1 }[event.key];
-    event.stopPropagation();
-    if (event.key === 'Escape') close(true);
-    else if (to !== undefined) {
-      event.preventDefault();
-      all[to % all.length]?.focus();
-    } else if (event.key.length === 1) {
-      if (event.timeStamp - typed.current.at > 900) typed.current.text = '';
-      typed.current = { text: typed.current.text + event.key.toLowerCase(), at: event.timeStamp };
-      const found = all.find((one) => one.textContent?.toLowerCase().startsWith(typed.current.text));
-      // A space chooses only where no letters came before it.
-      if (typed.current.text.trim() !== '') event.preventDefault();
-      found?.focus();
-    }
-  };
-  return (
-    <span
-      ref={box}
-      role="group"
-      className="relative inline-block"
-      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setOpen(false)}
-    >
-      <button
-        type="button"
-        className="part cursor-pointer"
-        aria-label={label}
-        aria-haspopup="menu"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        {shown}
-      </button>
-      {open && (
-        <span role="menu" aria-label={label} className="menu-list" tabIndex={-1} onKeyDown={keyed}>
-          {names.map((one) => (
-            <button
-              type="button"
-              role="menuitem"
-              key={one}
-              tabIndex={-1}
-              onClick={() => {
-                close(true);
-                added[one]?.();
-              }}
-            >
-              {one}
-            </button>
-          ))}
-        </span>
-      )}
-    </span>
   );
 }
 
@@ -316,10 +237,5 @@ export const amountIn =
   };
 export const figureFault = (text: string): string | null =>
   /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;
-export const timeFault = (text: string): string | null =>
-  text === '' || /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/.test(text) ? null : 'write it like 2026-11-29 00:00';
 export const nameFault = (text: string): string | null =>
   text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null;
-/** A local time as it is shown, and as the book keeps it. */
-export const shownTime = (local: string | null): string => (local ?? '').replace('T', ' ');
-export const keptTime = (text: string): string | null => text.replace(' ', 'T') || null;

@@ -9,7 +9,7 @@ export interface Tender {
 }
 
 /** English as it is written in a market's region. */
-const writtenIn = (locale: string): string => {
+export const writtenIn = (locale: string): string => {
   const { region } = new Intl.Locale(locale).maximize();
   return region === undefined ? 'en' : `en-${region}`;
 };
@@ -85,3 +85,6 @@ export const wallOf = ({ timeZone, locale }: { readonly timeZone: string; readon
 /** The wall of the book's own market. */
 export const homeWall = ({ markets }: Pick<Book, 'markets'>): Wall =>
   wallOf(markets[0] ?? { timeZone: 'UTC', locale: 'en' });
+/** The weekday of a local time. @example weekdayOf('2026-11-29T00:00') // 'Sun' */
+export const weekdayOf = (local: string): string =>
+  new Date(`${local.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en', { weekday: 'short', timeZone: 'UTC' });

@@ -16,7 +16,9 @@ export {
   type Tender,
   type Wall,
   wallOf,
+  weekdayOf,
   wholeOf,
+  writtenIn,
 } from './figures.ts';
 export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';

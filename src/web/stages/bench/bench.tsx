@@ -19,9 +19,11 @@ import { useCheckoutsQuery, useLastCheckQuery, useSegmentOfQuery, useSpendQuery 
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import type { Sided, Unanswered } from '../../engine/quick.ts';
-import { ChoicePart, keptTime, nameFault, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
+import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
+import { ItemBox } from '../../ui/item-box.tsx';
 import { NotThere } from '../../ui/missing.tsx';
 import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
+import { TimePart } from '../../ui/time-part.tsx';
 import { hangOfCharge } from '../check/hang.ts';
 import { useLiveFiles } from './live.ts';
 import { MarginTable } from './margin.tsx';
@@ -158,14 +160,14 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
             onCommit={(codes) => set('codes', codes.split(/\s+/).filter(Boolean))}
           />{' '}
           at{' '}
-          <TextPart
+          <TimePart
             label="Moment"
-            placeholder="the moment above"
-            value={basket.moment === null ? '' : shownTime(localOf(Date.parse(basket.moment), zone))}
-            fault={timeFault}
-            onCommit={(text) => {
-              const at = instantOf(keptTime(text) ?? '', zone);
-              set('moment', at.ok ? new Date(at.value).toISOString() : null);
+            none="the moment above"
+            begin={localOf(moment, zone)}
+            value={basket.moment === null ? null : localOf(Date.parse(basket.moment), zone)}
+            onCommit={(local) => {
+              const at = local === null ? null : instantOf(local, zone);
+              if (!at || at.ok) set('moment', at && new Date(at.value).toISOString());
             }}
           />
           {book.book.markets.length > 1 && (
@@ -376,16 +378,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
 
 /** The lines of the basket: units, and items found by their words. */
 function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; change: (lines: Basket['lines']) => void }) {
-  const [text, setText] = useState('');
-  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found =
-    wanted.length === 0
-      ? []
-      : book.goods
-          .filter((item) => wanted.every((word) => `${item.sku} ${item.name}`.toLowerCase().includes(word)))
-          .slice(0, 6);
   const add = (sku: string) => {
-    setText('');
     const there = basket.lines.some((line) => line.sku === sku);
     change(
       there
@@ -437,26 +430,17 @@ function Lines({ book, basket, change }: { book: OpenBook; basket: Basket; chang
           })}
         </tbody>
       </table>
-      <label className="mt-2 block">
+      <p className="mt-2">
         Add{' '}
-        <input
-          data-filter
-          className="search"
-          aria-label="Add an item"
+        <ItemBox
+          goods={book.goods}
+          label="Add an item"
           placeholder="words of a name or SKU"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => event.key === 'Enter' && found[0] && add(found[0].sku)}
+          shows={null}
+          className="search"
+          onChoose={add}
         />
-      </label>
-      {found.map((item) => (
-        <button type="button" key={item.sku} className="row-link" onClick={() => add(item.sku)}>
-          <span>{item.name}</span>
-          <span className="muted">
-            {item.price} · {item.sku}
-          </span>
-        </button>
-      ))}
+      </p>
     </>
   );
 }

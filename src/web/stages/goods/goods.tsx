@@ -2,7 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Currency, parseMass, unwrap } from '../../../core/exact/index.ts';
+import { type Currency, memo, parseMass, unwrap } from '../../../core/exact/index.ts';
 import {
   type Column,
   cellOf,
@@ -58,17 +58,12 @@ export function GoodsStage() {
 }
 
 /** All that a row says, in small letters; made once an item. */
-function wordsOf(item: Item): string {
-  const known = said.get(item);
-  if (known !== undefined) return known;
-  const text = goodsFields.names
+const wordsOf = memo((item: Item): string =>
+  goodsFields.names
     .map((id) => cellOf(item, id))
     .join(' ')
-    .toLowerCase();
-  said.set(item, text);
-  return text;
-}
-const said = new WeakMap<Item, string>();
+    .toLowerCase(),
+);
 
 /** Makes the words of all rows while nothing else is to do, so that the first filter finds them made. */
 function useWordsAhead(goods: readonly Item[]): void {

@@ -7,8 +7,9 @@ import { type BenefitBody, noLimits, type OfferBody } from '../../../core/offers
 import type { Deciding } from '../../../core/plan/index.ts';
 import { decidingWords, faultText, money } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { AddPart } from '../../ui/add-part.tsx';
 import { download } from '../../ui/download.ts';
-import { AddPart } from '../../ui/field.tsx';
+
 import { freshId } from '../../ui/fresh-id.ts';
 import { NotThere } from '../../ui/missing.tsx';
 import { Split } from '../../ui/split.tsx';

@@ -3,7 +3,8 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 import type { BrokenPromise } from '../../../core/plan/index.ts';
 import { brokenWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import { AddPart, nameFault, TextPart } from '../../ui/field.tsx';
+import { AddPart } from '../../ui/add-part.tsx';
+import { nameFault, TextPart } from '../../ui/field.tsx';
 
 /** The words shoppers see: title, its other locales, terms; each held against the rule, and terms proposed from it. */
 export function PromiseWords({

@@ -3,18 +3,10 @@ import { channelIds } from '../../../core/book/index.ts';
 import { benefitKindOf, type Code, type ConditionBody, type OfferBody } from '../../../core/offers/index.ts';
 import { amountOf, channelName } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import {
-  AddPart,
-  amountIn,
-  ChoicePart,
-  keptTime,
-  MoneyPart,
-  Several,
-  shownTime,
-  TestPart,
-  TextPart,
-  timeFault,
-} from '../../ui/field.tsx';
+import { AddPart } from '../../ui/add-part.tsx';
+import { useToday } from '../../ui/clock.ts';
+import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart } from '../../ui/field.tsx';
+import { TimePart } from '../../ui/time-part.tsx';
 import { BenefitPart } from './benefit.tsx';
 import { GoodsPart, others } from './parts.tsx';
 
@@ -38,24 +30,25 @@ interface Part {
 export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBody }) {
   const set: Set = (field, value) => book.edit(['offers', offer.id, field], value);
   const when = offer.window;
+  const today = useToday(when.zone);
   const part = { book, offer, set };
   return (
     <p className="sentence">
       From{' '}
-      <TextPart
+      <TimePart
         label="Start"
-        placeholder="always"
-        value={shownTime(when.from)}
-        fault={timeFault}
-        onCommit={(from) => set('window', { ...when, from: keptTime(from) })}
+        none="always"
+        begin={today}
+        value={when.from}
+        onCommit={(from) => set('window', { ...when, from })}
       />{' '}
       until{' '}
-      <TextPart
+      <TimePart
         label="End"
-        placeholder="further notice"
-        value={shownTime(when.until)}
-        fault={timeFault}
-        onCommit={(until) => set('window', { ...when, until: keptTime(until) })}
+        none="further notice"
+        begin={when.from ?? today}
+        value={when.until}
+        onCommit={(until) => set('window', { ...when, until })}
       />{' '}
       <TextPart
         label="Time zone"

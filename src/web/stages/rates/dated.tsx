@@ -1,7 +1,9 @@
 import type { LaneBody, LaneRowBody } from '../../../core/rates/index.ts';
 import { amountOf, freeText, rateText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import { amountIn, keptTime, shownTime, TextPart, timeFault } from '../../ui/field.tsx';
+import { useToday } from '../../ui/clock.ts';
+import { amountIn, TextPart } from '../../ui/field.tsx';
+import { TimePart } from '../../ui/time-part.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 
 /** What of a lane is given for a time: of the rows in force the later begun counts. */
@@ -19,25 +21,26 @@ export function DatedRows({ book, lane, path }: { book: OpenBook; lane: LaneBody
 
 function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path: readonly string[] }) {
   const { window, sets } = row;
+  const today = useToday(window.zone);
   const change = (field: 'window' | 'sets', value: unknown) => book.edit([...path, field], value);
   return (
     <>
       <p className="sentence">
         From{' '}
-        <TextPart
+        <TimePart
           label={`Start of ${row.id}`}
-          placeholder="always"
-          value={shownTime(window.from)}
-          fault={timeFault}
-          onCommit={(from) => change('window', { ...window, from: keptTime(from) })}
+          none="always"
+          begin={today}
+          value={window.from}
+          onCommit={(from) => change('window', { ...window, from })}
         />{' '}
         until{' '}
-        <TextPart
+        <TimePart
           label={`End of ${row.id}`}
-          placeholder="further notice"
-          value={shownTime(window.until)}
-          fault={timeFault}
-          onCommit={(until) => change('window', { ...window, until: keptTime(until) })}
+          none="further notice"
+          begin={window.from ?? today}
+          value={window.until}
+          onCommit={(until) => change('window', { ...window, until })}
         />{' '}
         <TextPart
           label={`Time zone of ${row.id}`}

@@ -4,16 +4,8 @@ import { type BoundBody, type LaneBody, measureUnits, type Service } from '../..
 import { amountOf, channelName, faultText, lostWords } from '../../../words/index.ts';
 import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import {
-  AddPart,
-  AmountPart,
-  amountIn,
-  ChoicePart,
-  figureFault,
-  nameFault,
-  TestPart,
-  TextPart,
-} from '../../ui/field.tsx';
+import { AddPart } from '../../ui/add-part.tsx';
+import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { History } from '../../ui/history.tsx';
 import { TenderContext, useCurrency, useTender } from '../../ui/tender.ts';

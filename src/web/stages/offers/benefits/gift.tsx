@@ -1,5 +1,5 @@
-import { factsOf } from '../../../data/facts.ts';
 import { TextPart } from '../../../ui/field.tsx';
+import { ItemBox } from '../../../ui/item-box.tsx';
 import { countFault } from '../parts.tsx';
 import type { BenefitEditorFor } from './editor.ts';
 
@@ -13,11 +13,12 @@ const Part: BenefitEditorFor<'gift'>['Part'] = ({ book, benefit, onCommit }) => 
         onCommit={(text) => onCommit({ ...benefit, units: Number(text) })}
       />{' '}
       ×{' '}
-      <TextPart
+      <ItemBox
+        goods={book.goods}
         label="Gift"
-        value={benefit.sku}
-        fault={(text) => (factsOf(book.goods).skus.has(text) ? null : `no item “${text}”`)}
-        onCommit={(sku) => onCommit({ ...benefit, sku })}
+        shows={benefit.sku}
+        className="part"
+        onChoose={(sku) => onCommit({ ...benefit, sku })}
       />{' '}
       at 0.00
     </>

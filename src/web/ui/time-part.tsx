@@ -1,0 +1,103 @@
+import { CalendarDateTime, parseDateTime } from '@internationalized/date';
+import { useState } from 'react';
+import {
+  Button,
+  Calendar,
+  CalendarCell,
+  CalendarGrid,
+  DateInput,
+  DatePicker,
+  DateSegment,
+  Dialog,
+  Group,
+  Heading,
+  Popover,
+} from 'react-aria-components';
+import { weekdayOf } from '../../words/index.ts';
+
+/** Years in which a moment may lie: while one is typed it passes through the first centuries. */
+const [first, last] = [new CalendarDateTime(1900, 1, 1), new CalendarDateTime(2199, 12, 31, 23, 59)];
+
+/**
+ * A local time such as 2026-11-29T00:00, or null, which is said in words: by its parts from the keyboard, or on a
+ * calendar. It is handed on whenever it is whole.
+ */
+export function TimePart({
+  label,
+  value,
+  none,
+  begin,
+  onCommit,
+}: {
+  label: string;
+  value: string | null;
+  /** What is said where there is none; null: there always is one. */
+  none: string | null;
+  /** What the field begins with where there was none. */
+  begin: string;
+  onCommit: (local: string | null) => void;
+}) {
+  const [typed, setTyped] = useState<CalendarDateTime | null>(null);
+  const stands = value === null ? null : parseDateTime(value);
+  if (stands === null && typed === null)
+    return (
+      <Button className="part cursor-pointer" aria-label={label} onPress={() => setTyped(parseDateTime(begin))}>
+        {none}
+      </Button>
+    );
+  const shown = typed ?? stands;
+  const commit = (next: CalendarDateTime | null) => {
+    setTyped(next);
+    if (next && next.compare(first) >= 0 && next.compare(last) <= 0) onCommit(next.toString().slice(0, 16));
+  };
+  return (
+    <DatePicker
+      aria-label={label}
+      className="time-part"
+      granularity="minute"
+      hourCycle={24}
+      shouldForceLeadingZeros
+      value={shown}
+      autoFocus={stands === null}
+      onChange={commit}
+      onBlur={() => setTyped(null)}
+    >
+      {value !== null && <span className="muted small">{weekdayOf(value)} </span>}
+      <Group className="part">
+        <DateInput className="time-input">{(segment) => <DateSegment segment={segment} />}</DateInput>
+      </Group>
+      <Button className="quiet small" aria-label={`${label}, on a calendar`}>
+        ▾
+      </Button>
+      {none !== null && (
+        <Button
+          slot={null}
+          className="quiet small"
+          aria-label={`${label}: ${none}`}
+          onPress={() => {
+            setTyped(null);
+            onCommit(null);
+          }}
+        >
+          ×
+        </Button>
+      )}
+      <Popover className="pop-list p-2" placement="bottom start" offset={2}>
+        <Dialog>
+          <Calendar>
+            <div className="flex items-center justify-between">
+              <Button slot="previous" className="quiet small">
+                ‹
+              </Button>
+              <Heading className="font-semibold" />
+              <Button slot="next" className="quiet small">
+                ›
+              </Button>
+            </div>
+            <CalendarGrid>{(date) => <CalendarCell date={date} className="calendar-day" />}</CalendarGrid>
+          </Calendar>
+        </Dialog>
+      </Popover>
+    </DatePicker>
+  );
+}
