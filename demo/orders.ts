@@ -24,6 +24,13 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
   const random = seeded(365);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const sold = goods.filter((item) => item.kind !== 'freight');
+  const priceOf = ({ price, parent }: Item): number =>
+    Number(price ?? goods.find((item) => item.sku === parent)?.price ?? 0);
+  /** Lines, ribbons and spars are bought more often than kites. */
+  const smallThing = () => {
+    const [a, b] = [pick(sold), pick(sold)];
+    return priceOf(a) < priceOf(b) ? a : b;
+  };
   const whole = places.reduce((sum, one) => sum + one[2], 0);
   const somewhere = () => {
     let at = random() * whole;
@@ -47,7 +54,7 @@ export function demoOrders(goods: readonly Item[], count: number): PastOrder[] {
       const [place, services] = somewhere();
       const lines = new Map<string, number>();
       const kinds = 1 + Math.floor(random() * random() * 4);
-      for (let n = 0; n < kinds; n += 1) lines.set(pick(sold).sku, 1 + Math.floor(random() * random() * 3));
+      for (let n = 0; n < kinds; n += 1) lines.set(smallThing().sku, 1 + Math.floor(random() * random() * 3));
       return {
         id: i + 1,
         at: new Date(begins + Math.floor(day * 86_400_000)).toISOString(),

@@ -69,7 +69,7 @@ const remotes = [
   { country: 'US', prefixes: ['995', '996', '997', '998', '999', '967', '968'] },
 ];
 
-/** The dated cards, list prices in cents; account prices are a tenth less, rounded half up. */
+/** The dated cards, list prices in cents; account prices are three tenths less, rounded half up. */
 const raised = (price: number, by: number) => Math.round(price * by);
 function cardOf(card: string, from: string, until: string | null, by: number, fuel: number): Card {
   const price = (first: number, each: number): Price => ({ first: raised(first, by), each: raised(each, by) });
@@ -121,7 +121,7 @@ const cards: readonly Card[] = [
   cardOf('2027-winter', '2027-01-01', null, 1.09, 9.5),
 ];
 
-const account = (price: number) => Math.floor((price * 9 + 5) / 10);
+const account = (price: number) => Math.floor((price * 7 + 5) / 10);
 const money = (cents: number) => `${Math.floor(cents / 100)}.${String(cents % 100).padStart(2, '0')}`;
 const sold = (one: { from: string; until: string | null }, on: string) =>
   one.from <= on && (one.until === null || on < one.until);
