@@ -157,42 +157,44 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <p className="muted small my-2">
           {counts.exact} exact · {counts.bounded} bounded · {counts.unsayable} not sayable
         </p>
-        <table className="ruled">
-          <thead>
-            <tr>
-              <th className="w-[36%]">You mean</th>
-              <th className="w-8">
-                <span className="sr-only">How it hangs</span>
-              </th>
-              <th>{dialect.name} will read</th>
-            </tr>
-          </thead>
-          <tbody>
-            {mine.map((note) => (
-              <tr key={JSON.stringify(note.clause)}>
-                <td>
-                  <strong>{clauseName(book.book, note.clause)}</strong>
-                </td>
-                <td>
-                  <Plumb hang={fidelityHang(note)} where={dialect.name} />
-                </td>
-                <td>
-                  <code className="break-words">{readsText(note.reads)}</code>
-                  {note.fidelity.is !== 'exact' && (
-                    <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
-                      {note.fidelity.is === 'bounded' &&
-                        note.fidelity.bound > 0 &&
-                        `At most ${money(note.fidelity.bound, book.home)} an order. `}
-                      {lostWords(book.book, note.fidelity, book.home)}{' '}
-                      {note.fidelity.remedies.length > 0 &&
-                        `Choose: ${remedyWords(note.fidelity, book.home).join(' · ')}.`}
-                    </p>
-                  )}
-                </td>
+        <div className="wide">
+          <table className="ruled">
+            <thead>
+              <tr>
+                <th className="w-[36%]">You mean</th>
+                <th className="w-8">
+                  <span className="sr-only">How it hangs</span>
+                </th>
+                <th>{dialect.name} will read</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {mine.map((note) => (
+                <tr key={JSON.stringify(note.clause)}>
+                  <td>
+                    <strong>{clauseName(book.book, note.clause)}</strong>
+                  </td>
+                  <td>
+                    <Plumb hang={fidelityHang(note)} where={dialect.name} />
+                  </td>
+                  <td>
+                    <code className="break-words">{readsText(note.reads)}</code>
+                    {note.fidelity.is !== 'exact' && (
+                      <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
+                        {note.fidelity.is === 'bounded' &&
+                          note.fidelity.bound > 0 &&
+                          `At most ${money(note.fidelity.bound, book.home)} an order. `}
+                        {lostWords(book.book, note.fidelity, book.home)}{' '}
+                        {note.fidelity.remedies.length > 0 &&
+                          `Choose: ${remedyWords(note.fidelity, book.home).join(' · ')}.`}
+                      </p>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <h2>What {dialect.name} can say</h2>

@@ -15,69 +15,71 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
   const { data } = useChannelsQuery(new Date(moment).toISOString());
   const begin = momentOf(offer.window.from, offer.window.zone);
   return (
-    <table className="ruled mt-3">
-      <thead>
-        <tr>
-          <th>Channel</th>
-          <th>How it is said there</th>
-          <th>Submit by</th>
-          <th>State</th>
-        </tr>
-      </thead>
-      <tbody>
-        {channelIds.map((id) => {
-          const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
-          const state = data?.channels.find((one) => one.id === id);
-          const held = state?.held.find(
-            (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
-          );
-          const review = dialectOf(id).reviewHours;
-          const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
-          const late = submitBy !== null && submitBy < moment && !state?.told;
-          const hang: Hang = held
-            ? { is: 'in review' }
-            : !note || note.reads.length === 0
-              ? { is: 'not sold there' }
-              : note.fidelity.is === 'exact'
-                ? { is: 'matches' }
-                : note.fidelity.is === 'bounded'
-                  ? { is: 'known limit', by: note.fidelity.bound }
-                  : { is: 'off', by: null };
-          return (
-            <tr key={id}>
-              <td>
-                <strong>{channelName(id)}</strong>
-              </td>
-              <td className="mono">{note && note.reads.length > 0 ? readsText(note.reads) : 'not said there'}</td>
-              <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
-                {submitBy === null ? '—' : dated(submitBy)}
-                {late && ', too late'}
-              </td>
-              <td>
-                <span className="flex gap-2">
-                  <span className="shrink-0">
-                    <Plumb hang={hang} where={channelName(id)} />
+    <div className="wide">
+      <table className="ruled mt-3">
+        <thead>
+          <tr>
+            <th>Channel</th>
+            <th>How it is said there</th>
+            <th>Submit by</th>
+            <th>State</th>
+          </tr>
+        </thead>
+        <tbody>
+          {channelIds.map((id) => {
+            const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
+            const state = data?.channels.find((one) => one.id === id);
+            const held = state?.held.find(
+              (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
+            );
+            const review = dialectOf(id).reviewHours;
+            const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
+            const late = submitBy !== null && submitBy < moment && !state?.told;
+            const hang: Hang = held
+              ? { is: 'in review' }
+              : !note || note.reads.length === 0
+                ? { is: 'not sold there' }
+                : note.fidelity.is === 'exact'
+                  ? { is: 'matches' }
+                  : note.fidelity.is === 'bounded'
+                    ? { is: 'known limit', by: note.fidelity.bound }
+                    : { is: 'off', by: null };
+            return (
+              <tr key={id}>
+                <td>
+                  <strong>{channelName(id)}</strong>
+                </td>
+                <td className="mono">{note && note.reads.length > 0 ? readsText(note.reads) : 'not said there'}</td>
+                <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
+                  {submitBy === null ? '—' : dated(submitBy)}
+                  {late && ', too late'}
+                </td>
+                <td>
+                  <span className="flex gap-2">
+                    <span className="shrink-0">
+                      <Plumb hang={hang} where={channelName(id)} />
+                    </span>
+                    <span>
+                      {held
+                        ? held.state === 'refused'
+                          ? `refused: ${held.reason}`
+                          : `in review, at the latest until ${dated(held.until)}`
+                        : sentWords(state?.told ?? null, book.revision)}
+                      {note && note.fidelity.is !== 'exact' && (
+                        <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+                          {' '}
+                          · {lostWords(book.book, note.fidelity, book.home)}
+                        </span>
+                      )}
+                    </span>
                   </span>
-                  <span>
-                    {held
-                      ? held.state === 'refused'
-                        ? `refused: ${held.reason}`
-                        : `in review, at the latest until ${dated(held.until)}`
-                      : sentWords(state?.told ?? null, book.revision)}
-                    {note && note.fidelity.is !== 'exact' && (
-                      <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
-                        {' '}
-                        · {lostWords(book.book, note.fidelity, book.home)}
-                      </span>
-                    )}
-                  </span>
-                </span>
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
   );
 }
 

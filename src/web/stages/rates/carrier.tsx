@@ -152,60 +152,64 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
             </CsvButton>
           </span>
         </div>
-        <table className="ruled" aria-label="Lanes under review">
-          <thead>
-            <tr>
-              <th>Lane</th>
-              <th>Rate</th>
-              <th className="figure">Past orders</th>
-              <th className="figure">Charged</th>
-              <th className="figure">Carrier now</th>
-              <th className="figure">{records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}</th>
-              <th className="figure">Lost now</th>
-              <th className="figure">Lost then</th>
-              <th>Looked at</th>
-            </tr>
-          </thead>
-          <tbody>
-            {lanes.map(({ key, template, zone, service, lane, record }) => {
-              const ticked = (reviewed[key] ?? '') >= quarter;
-              return (
-                <tr key={key}>
-                  <td>
-                    <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
-                      {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
-                    </Link>
-                    {book.book.templates.length > 1 && (
-                      <div className="muted small">{templateName(book.book, template)}</div>
-                    )}
-                  </td>
-                  <td>{rateText(lane.rate)}</td>
-                  <td className="figure">{record?.orders ?? 0}</td>
-                  <td className="figure">{record && say(record.charged)}</td>
-                  <td className="figure">{record && say(record.costNow)}</td>
-                  <td className="figure">{record && say(record.costNext)}</td>
-                  <td className="figure">
-                    {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
-                  </td>
-                  <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
-                    {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
-                  </td>
-                  <td>
-                    <label className="whitespace-nowrap">
-                      <input
-                        type="checkbox"
-                        checked={ticked}
-                        aria-label={`Looked at ${key}`}
-                        onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
-                      />{' '}
-                      {reviewed[key] ?? 'not yet'}
-                    </label>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <div className="wide">
+          <table className="ruled" aria-label="Lanes under review">
+            <thead>
+              <tr>
+                <th>Lane</th>
+                <th>Rate</th>
+                <th className="figure">Past orders</th>
+                <th className="figure">Charged</th>
+                <th className="figure">Carrier now</th>
+                <th className="figure">
+                  {records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}
+                </th>
+                <th className="figure">Lost now</th>
+                <th className="figure">Lost then</th>
+                <th>Looked at</th>
+              </tr>
+            </thead>
+            <tbody>
+              {lanes.map(({ key, template, zone, service, lane, record }) => {
+                const ticked = (reviewed[key] ?? '') >= quarter;
+                return (
+                  <tr key={key}>
+                    <td>
+                      <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
+                        {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
+                      </Link>
+                      {book.book.templates.length > 1 && (
+                        <div className="muted small">{templateName(book.book, template)}</div>
+                      )}
+                    </td>
+                    <td>{rateText(lane.rate)}</td>
+                    <td className="figure">{record?.orders ?? 0}</td>
+                    <td className="figure">{record && say(record.charged)}</td>
+                    <td className="figure">{record && say(record.costNow)}</td>
+                    <td className="figure">{record && say(record.costNext)}</td>
+                    <td className="figure">
+                      {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
+                    </td>
+                    <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
+                      {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
+                    </td>
+                    <td>
+                      <label className="whitespace-nowrap">
+                        <input
+                          type="checkbox"
+                          checked={ticked}
+                          aria-label={`Looked at ${key}`}
+                          onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
+                        />{' '}
+                        {reviewed[key] ?? 'not yet'}
+                      </label>
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        </div>
       </section>
     </div>
   );

@@ -128,63 +128,65 @@ function Rates({ book }: { book: OpenBook }) {
       <div className="stage">
         <section className="sheet" aria-label={template.name}>
           <TemplateHead book={book} template={template} others={others} offer={(id) => setAdded([...added, id])} />
-          <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
-            <thead>
-              <tr>
-                <th>Zone</th>
-                {services.map((one) => (
-                  <th key={one.id}>
-                    {one.name}
-                    <div className="small">
-                      {one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days
-                    </div>
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row, rowAt) => (
-                <tr key={row.id}>
-                  <td>
-                    <strong>{row.name}</strong>
-                    <div className="muted small">
-                      {row.takes.slice(0, 4).join(' ')}
-                      {row.takes.length > 4 && ` +${row.takes.length - 4}`}
-                      {row.leaves.length > 0 &&
-                        ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
-                    </div>
-                  </td>
-                  {services.map((one, at) => {
-                    const lane = template.lanes[row.id]?.[one.id];
-                    const selected = row.id === zone?.id && one.id === service?.id;
-                    return (
-                      <td key={one.id} className="!p-0">
-                        <button
-                          type="button"
-                          data-lane={`${row.id}/${one.id}`}
-                          aria-pressed={selected}
-                          tabIndex={selected ? 0 : -1}
-                          className={clsx('lane', {
-                            changed: book.changed(path(row.id, one.id)),
-                            'in-block': anchor !== null && between(rowAt, block.rows) && between(at, block.columns),
-                          })}
-                          onClick={() => {
-                            setAnchor(null);
-                            go(`/rates/${row.id}/${one.id}${query}`);
-                          }}
-                          onKeyDown={(event) => keyed(event, rowAt, at)}
-                          onCopy={(event) => copied(event, rowAt, at)}
-                          onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
-                        >
-                          <LaneCell lane={lane} />
-                        </button>
-                      </td>
-                    );
-                  })}
+          <div className="wide">
+            <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
+              <thead>
+                <tr>
+                  <th>Zone</th>
+                  {services.map((one) => (
+                    <th key={one.id}>
+                      {one.name}
+                      <div className="small">
+                        {one.days[0] === one.days[1] ? one.days[0] : `${one.days[0]}–${one.days[1]}`} days
+                      </div>
+                    </th>
+                  ))}
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {rows.map((row, rowAt) => (
+                  <tr key={row.id}>
+                    <td>
+                      <strong>{row.name}</strong>
+                      <div className="muted small">
+                        {row.takes.slice(0, 4).join(' ')}
+                        {row.takes.length > 4 && ` +${row.takes.length - 4}`}
+                        {row.leaves.length > 0 &&
+                          ` less ${row.leaves.length === 1 ? row.leaves[0] : `${row.leaves.length} places`}`}
+                      </div>
+                    </td>
+                    {services.map((one, at) => {
+                      const lane = template.lanes[row.id]?.[one.id];
+                      const selected = row.id === zone?.id && one.id === service?.id;
+                      return (
+                        <td key={one.id} className="!p-0">
+                          <button
+                            type="button"
+                            data-lane={`${row.id}/${one.id}`}
+                            aria-pressed={selected}
+                            tabIndex={selected ? 0 : -1}
+                            className={clsx('lane', {
+                              changed: book.changed(path(row.id, one.id)),
+                              'in-block': anchor !== null && between(rowAt, block.rows) && between(at, block.columns),
+                            })}
+                            onClick={() => {
+                              setAnchor(null);
+                              go(`/rates/${row.id}/${one.id}${query}`);
+                            }}
+                            onKeyDown={(event) => keyed(event, rowAt, at)}
+                            onCopy={(event) => copied(event, rowAt, at)}
+                            onPaste={(event) => pasted(event.clipboardData.getData('text'), rowAt, at)}
+                          >
+                            <LaneCell lane={lane} />
+                          </button>
+                        </td>
+                      );
+                    })}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
           <p id="lanes-hint" className="muted small mt-2">
             Arrows move, with Shift they take in a block; Enter edits the lane; Ctrl C and Ctrl V copy lanes, and take a
             block of figures from a spreadsheet.

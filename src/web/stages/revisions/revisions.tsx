@@ -127,66 +127,68 @@ function Rows({
   const refused = taken.error && failure(taken.error);
   return (
     <>
-      <table className="ruled">
-        <thead>
-          <tr>
-            <th className="figure">No.</th>
-            <th>When</th>
-            <th>Who</th>
-            <th>What</th>
-            <th>Compare</th>
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {revisions.map((one) => (
-            <tr key={one.number} className={one.number === to ? 'chosen' : ''}>
-              <td className="figure">{one.number}</td>
-              <td className="whitespace-nowrap">{dated(one.at)}</td>
-              <td>{one.who}</td>
-              <td>
-                {one.note && <span className="font-semibold">{one.note}</span>}
-                <Said book={book} revision={one} />
-              </td>
-              <td className="whitespace-nowrap">
-                <label>
-                  <input
-                    type="radio"
-                    name="from"
-                    checked={from === one.number}
-                    disabled={one.number >= to}
-                    onChange={() => choose({ from: one.number, to })}
-                  />{' '}
-                  from
-                </label>{' '}
-                <label>
-                  <input
-                    type="radio"
-                    name="to"
-                    checked={to === one.number}
-                    onChange={() =>
-                      choose({ from: from < one.number ? from : Math.max(0, one.number - 1), to: one.number })
-                    }
-                  />{' '}
-                  to
-                </label>
-              </td>
-              <td>
-                {one.number > 1 && (
-                  <button
-                    type="button"
-                    className="quiet whitespace-nowrap"
-                    disabled={taken.isLoading}
-                    onClick={() => takeBack({ number: one.number, who })}
-                  >
-                    Take back
-                  </button>
-                )}
-              </td>
+      <div className="wide">
+        <table className="ruled">
+          <thead>
+            <tr>
+              <th className="figure">No.</th>
+              <th>When</th>
+              <th>Who</th>
+              <th>What</th>
+              <th>Compare</th>
+              <th />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {revisions.map((one) => (
+              <tr key={one.number} className={one.number === to ? 'chosen' : ''}>
+                <td className="figure">{one.number}</td>
+                <td className="whitespace-nowrap">{dated(one.at)}</td>
+                <td>{one.who}</td>
+                <td>
+                  {one.note && <span className="font-semibold">{one.note}</span>}
+                  <Said book={book} revision={one} />
+                </td>
+                <td className="whitespace-nowrap">
+                  <label>
+                    <input
+                      type="radio"
+                      name="from"
+                      checked={from === one.number}
+                      disabled={one.number >= to}
+                      onChange={() => choose({ from: one.number, to })}
+                    />{' '}
+                    from
+                  </label>{' '}
+                  <label>
+                    <input
+                      type="radio"
+                      name="to"
+                      checked={to === one.number}
+                      onChange={() =>
+                        choose({ from: from < one.number ? from : Math.max(0, one.number - 1), to: one.number })
+                      }
+                    />{' '}
+                    to
+                  </label>
+                </td>
+                <td>
+                  {one.number > 1 && (
+                    <button
+                      type="button"
+                      className="quiet whitespace-nowrap"
+                      disabled={taken.isLoading}
+                      onClick={() => takeBack({ number: one.number, who })}
+                    >
+                      Take back
+                    </button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {refused && (
         <p className="aside-note off" role="alert">
           {refused.title}

@@ -1,0 +1,155 @@
+import type { CheckoutAnswer } from '../../../contract/index.ts';
+import { type Basket, type ChannelId, channelIds } from '../../../core/book/index.ts';
+import { type SideStep, sideSteps } from '../../../core/channels/index.ts';
+import { channelName, money, serviceName, sideWords, stepNames } from '../../../words/index.ts';
+import { useLastCheckQuery } from '../../data/api.ts';
+import type { OpenBook } from '../../data/book.ts';
+import type { Sided } from '../../engine/quick.ts';
+import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
+import { hangOfCharge } from '../check/hang.ts';
+
+type Service = Sided['services'][number];
+
+/** The services there are, each with what its delivery is meant to cost. */
+export function ServiceTabs({
+  book,
+  sided,
+  service,
+  onChoose,
+}: {
+  book: OpenBook;
+  sided: Sided;
+  service: Service;
+  onChoose: (service: string) => void;
+}) {
+  return (
+    <div className="tabs-row mt-4">
+      {sided.services.map((one) => {
+        const meant = sided.answer.choices.find((other) => other.service === one.service);
+        return (
+          <button
+            type="button"
+            key={one.service}
+            className="tab-link cursor-pointer"
+            aria-current={one === service ? 'page' : undefined}
+            onClick={() => onChoose(one.service)}
+          >
+            {serviceName(book.book, one.service)}{' '}
+            {meant ? money(meant.delivery, sided.market) : <span className="muted">not offered</span>}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+const total = (steps: readonly SideStep[]): number => steps.reduce((sum, one) => sum + (one.amount ?? 0), 0);
+const stepOf = (steps: readonly SideStep[], step: SideStep['step']) => steps.filter((one) => one.step === step);
+
+/** The first step at which a side comes to another amount than what is meant; null where none does. */
+function firstDiffering(meant: readonly SideStep[], there: readonly SideStep[]): SideStep['step'] | null {
+  if (meant.length === 0 || there.length === 0) return null;
+  return sideSteps.slice(1).find((step) => total(stepOf(meant, step)) !== total(stepOf(there, step))) ?? null;
+}
+
+/** Every side's steps to what it charges for a service, the first that differs marked; and what each charges now. */
+export function SideTable({
+  book,
+  sided,
+  service,
+  asking,
+  asked,
+}: {
+  book: OpenBook;
+  sided: Sided;
+  service: Service;
+  asking: Basket;
+  asked: CheckoutAnswer | undefined;
+}) {
+  return (
+    <>
+      <div className="wide">
+        <table className="ruled" aria-label="Steps side by side">
+          <thead>
+            <tr>
+              <th>Step</th>
+              <th>Intended</th>
+              {channelIds.map((id) => (
+                <th key={id}>{channelName(id)}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {sideSteps.map((step) => (
+              <tr key={step}>
+                <td>{stepNames[step]}</td>
+                <td>{sideWords(book.book, stepOf(service.meant, step), book.home)}</td>
+                {channelIds.map((id) => {
+                  const steps = service.channels[id]?.steps ?? [];
+                  const parts = firstDiffering(service.meant, steps) === step;
+                  return (
+                    <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
+                      {sideWords(book.book, stepOf(steps, step), book.home)}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+            <ChargedNow book={book} sided={sided} service={service} asking={asking} asked={asked} />
+          </tbody>
+        </table>
+      </div>
+      <p className="muted small mt-2">
+        Steps at a channel are worked out from what it says is live; “charged now” is what its checkout answers.
+      </p>
+    </>
+  );
+}
+
+/** What is meant, and what each channel's checkout charges at this moment. */
+function ChargedNow({ book, sided, service, asking, asked }: Parameters<typeof SideTable>[0]) {
+  const { data: report } = useLastCheckQuery();
+  const elsewhere = asking.market !== null && asking.market !== book.home.id;
+  const choice = sided.answer.choices.find((one) => one.service === service.service);
+  const at = (id: ChannelId) => {
+    const channel = asked?.channels.find((one) => one.id === id);
+    const side = service.channels[id];
+    const there = channel?.answers[0]?.find((one) => one.speed === side?.speed);
+    const meant = side?.meant ?? choice;
+    const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
+    const hang = (): Hang => {
+      if (channel?.down) return { is: 'no answer' };
+      if (by === null) return choice || there ? { is: 'not sold there' } : { is: 'matches' };
+      const of = { channel: id, service: service.service, zone: sided.answer.zone, codes: asking.codes };
+      return hangOfCharge(report?.findings ?? [], of, by);
+    };
+    const words = () => {
+      if (elsewhere) return 'not sold there';
+      if (channel?.down) return 'no answer';
+      if (there) return money(there.charge, book.home);
+      return asked ? 'not offered' : '…';
+    };
+    return { hang: hang(), words: words() };
+  };
+  return (
+    <tr>
+      <td>
+        <strong>Charged now</strong>
+      </td>
+      <td>
+        <strong>{choice ? money(choice.delivery, sided.market) : 'not offered'}</strong>
+      </td>
+      {channelIds.map((id) => {
+        const { hang, words } = at(id);
+        return (
+          <td key={id}>
+            <span className={`hung ${hangInk(hang)}`}>
+              {words}
+              <Plumb hang={hang} where={channelName(id)} />
+            </span>
+          </td>
+        );
+      })}
+    </tr>
+  );
+}

@@ -1,0 +1,119 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { memo, parseMass, unwrap } from '../../../core/exact/index.ts';
+import {
+  type Column,
+  cellOf,
+  goodsFields,
+  type Item,
+  isLacking,
+  lacks,
+  withParents,
+} from '../../../core/goods/index.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
+
+/** How the sheet is sorted; null: as in the book. */
+export type Sort = { readonly column: Column; readonly way: 'ascending' | 'descending' } | null;
+
+/** What a column is sorted by: figures by what they amount to, words by their letters. */
+const sortKey = (item: Item, column: Column): number | string => {
+  if (column === 'price') return Number(item.price);
+  if (column === 'mass') return item.mass ? unwrap(parseMass(item.mass.value, item.mass.unit)) : -1;
+  return cellOf(item, column).toLowerCase();
+};
+
+/** Rows in the order of a column; equal ones stay as they were. */
+function sortedBy(items: readonly Item[], sort: Sort): readonly Item[] {
+  if (!sort) return items;
+  const turn = sort.way === 'ascending' ? 1 : -1;
+  return items
+    .map((item) => ({ item, key: sortKey(item, sort.column) }))
+    .sort((a, b) => (a.key < b.key ? -turn : a.key > b.key ? turn : 0))
+    .map((one) => one.item);
+}
+
+/** The next way to sort by a column: rising, falling, as in the book. */
+export function turned(sort: Sort, column: Column): Sort {
+  if (sort?.column !== column) return { column, way: 'ascending' };
+  return sort.way === 'ascending' ? { column, way: 'descending' } : null;
+}
+
+/** All that a row says, in small letters; made once an item. */
+const wordsOf = memo((item: Item): string =>
+  goodsFields.names
+    .map((id) => cellOf(item, id))
+    .join(' ')
+    .toLowerCase(),
+);
+
+/** Makes the words of all rows while nothing else is to do, so that the first filter finds them made. */
+function useWordsAhead(goods: readonly Item[]): void {
+  useEffect(() => {
+    let at = 0;
+    let waiting = requestIdleCallback(go);
+    function go(idle: IdleDeadline) {
+      for (; at < goods.length && idle.timeRemaining() > 3; at += 1) wordsOf(goods[at] as Item);
+      if (at < goods.length) waiting = requestIdleCallback(go);
+    }
+    return () => cancelIdleCallback(waiting);
+  }, [goods]);
+}
+
+/** Milliseconds of rest after which the address says what is typed. */
+const rest = 400;
+
+/** The words that rows are filtered by: the address follows what is typed, and what is typed an address one opens. */
+function useFilter() {
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('filter') ?? '';
+  const [filter, setFilter] = useState(asked);
+  useEffect(() => setFilter(asked), [asked]);
+  const waiting = useRef(0);
+  const type = (text: string) => {
+    setFilter(text);
+    clearTimeout(waiting.current);
+    const follow = (now: URLSearchParams) => {
+      if (text) now.set('filter', text);
+      else now.delete('filter');
+      return now;
+    };
+    waiting.current = window.setTimeout(() => setSearch(follow, { replace: true }), rest);
+  };
+  return { filter, type };
+}
+
+/** The rows in sight: of a selection or those that lack something, by the words typed, in the order of a column. */
+export function useShownGoods(book: OpenBook, sort: Sort) {
+  const [search, setSearch] = useSearchParams();
+  const { filter, type } = useFilter();
+  const chosen = search.get('selection');
+  const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
+  const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
+  const taken = useEngine(
+    (engine, edits) => (selection ? engine.selected(edits, selection.id) : null),
+    [selection?.id],
+    'study',
+  );
+  useWordsAhead(book.goods);
+  const data = useMemo(() => {
+    const inSelection = selection && taken ? new Set(taken) : null;
+    const whole = lack === null ? null : new Map(withParents(book.goods).items.map((item) => [item.sku, item]));
+    return book.goods.filter(
+      (item) =>
+        (!inSelection || inSelection.has(item.sku)) && (lack === null || isLacking(whole?.get(item.sku) ?? item, lack)),
+    ) as Item[];
+  }, [book.goods, selection, taken, lack]);
+  const filtered = useMemo(() => {
+    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+    return words.length === 0 ? data : data.filter((item) => words.every((word) => wordsOf(item).includes(word)));
+  }, [data, filter]);
+  const rows = useMemo(() => sortedBy(filtered, sort), [filtered, sort]);
+  const show = (param: 'selection' | 'lacks', value: string | null) =>
+    setSearch((now) => {
+      now.delete('selection');
+      now.delete('lacks');
+      if (value !== null) now.set(param, value);
+      return now;
+    });
+  return { rows, filter, type, selection, lack, show };
+}

@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
+import { patternText, placeText } from '../../../core/places/index.ts';
+import { countryName, zoneName } from '../../../words/index.ts';
+import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
+import type { MapAnswer } from '../../engine/study.ts';
+import { ChoicePart } from '../../ui/field.tsx';
+import { World } from './world.tsx';
+
+/** The map of the default template, by zones or by what a pinned basket's delivery costs; what is amiss below it. */
+export function ZoneMap({
+  book,
+  zones,
+  marked,
+}: {
+  book: OpenBook;
+  zones: Book['zones'];
+  /** The country of the address that is looked for. */
+  marked: string | null;
+}) {
+  const template = defaultTemplateOf(book.book);
+  const moment = useMoment();
+  const [by, setBy] = useState<'zone' | 'charge'>('zone');
+  const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
+  const map = useEngine<MapAnswer | null>(
+    (engine, edits) =>
+      moment === null ? null : (engine.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
+    [template?.id, basket, moment],
+    'study',
+  );
+  if (!map) return null;
+  return (
+    <>
+      <div className="mt-4">
+        <p className="mb-1">
+          The map of {template?.name}, coloured by{' '}
+          <ChoicePart
+            label="Coloured by"
+            value={by}
+            choices={[
+              { value: 'zone', label: 'zone' },
+              { value: 'charge', label: 'the delivery of' },
+            ]}
+            onCommit={setBy}
+          />{' '}
+          {by === 'charge' && (
+            <ChoicePart
+              label="Basket on the map"
+              value={basket}
+              choices={book.book.pinned.map((one) => ({ value: one.id, label: one.name }))}
+              onCommit={setBasket}
+            />
+          )}
+        </p>
+        <World
+          answer={map}
+          zones={zones.map((one) => ({ ...one, widest: one.takes.includes('world') }))}
+          by={by}
+          marked={marked}
+          nameOf={countryName}
+        />
+      </div>
+      {map.findings.length > 0 && <Amiss book={book.book} findings={map.findings} />}
+    </>
+  );
+}
+
+/** Zones that overlap, are hidden by others, or take in nothing. */
+function Amiss({ book, findings }: { book: Book; findings: MapAnswer['findings'] }) {
+  return (
+    <section aria-label="Amiss among the zones">
+      {findings.map((one) => (
+        <div key={JSON.stringify(one)} className="aside-note">
+          {one.is === 'overlap' ? (
+            <>
+              <strong>
+                {zoneName(book, one.zone)} and {zoneName(book, one.over)} overlap:
+              </strong>{' '}
+              {placeText(one.place)} is in both, by {patternText(one.patterns[0])} and {patternText(one.patterns[1])},
+              equally specific. {zoneName(book, one.zone)} decides, being listed first.
+            </>
+          ) : one.is === 'hidden' ? (
+            <>
+              <strong>{zoneName(book, one.zone)} is hidden:</strong>{' '}
+              {one.by.map((id) => zoneName(book, id)).join(' and ')} take all of its places.
+            </>
+          ) : (
+            <>
+              <strong>{zoneName(book, one.zone)} is empty:</strong> it leaves out all that it takes in.
+            </>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}

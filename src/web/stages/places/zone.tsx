@@ -1,0 +1,139 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
+import { countriesOf, type Pattern, parsePattern, regionName } from '../../../core/places/index.ts';
+import { countryName } from '../../../words/index.ts';
+import type { OpenBook } from '../../data/book.ts';
+import { nameFault, TextPart } from '../../ui/field.tsx';
+import { placesFault, placesIn } from '../../ui/places-list.ts';
+import { Removal } from './removal.tsx';
+
+type Zone = Book['zones'][number];
+
+/** What a pattern takes in, in words. */
+function patternWords(pattern: Pattern): string {
+  switch (pattern.is) {
+    case 'world':
+      return 'Everywhere that no other zone takes in';
+    case 'region':
+      return `${regionName(pattern.region)}, ${countriesOf(pattern.region).length} countries`;
+    case 'country':
+      return countryName(pattern.country);
+    case 'part':
+      return `Part of ${countryName(pattern.country)}`;
+    case 'range':
+      return `Postcodes of ${countryName(pattern.country)} from ${pattern.from} to ${pattern.to}`;
+    case 'prefix':
+      return `Postcodes of ${countryName(pattern.country)} that begin ${pattern.prefix}`;
+    case 'postcode':
+      return `One postcode of ${countryName(pattern.country)}`;
+  }
+}
+
+/** A zone's name, its place in the order, and the way to be rid of it. */
+export function ZoneHead({ book, zone }: { book: OpenBook; zone: Zone }) {
+  const go = useNavigate();
+  const [removing, setRemoving] = useState(false);
+  const template = defaultTemplateOf(book.book);
+  const at = template.zones.indexOf(zone.id);
+  const move = (by: number) => {
+    const next = [...template.zones];
+    const [moved] = next.splice(at, 1);
+    if (moved) next.splice(at + by, 0, moved);
+    book.edit(['templates', template.id, 'zones'], next);
+  };
+  return (
+    <>
+      <div className="head">
+        <h1>{zone.name}</h1>
+        <span className="muted">{Object.keys(template.lanes[zone.id] ?? {}).length} lanes</span>
+        <span className="acts">
+          <button type="button" className="act" disabled={at <= 0} onClick={() => move(-1)}>
+            Earlier
+          </button>
+          <button
+            type="button"
+            className="act"
+            disabled={at < 0 || at >= template.zones.length - 1}
+            onClick={() => move(1)}
+          >
+            Later
+          </button>
+          <button type="button" className="act" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
+            Remove the zone …
+          </button>
+        </span>
+      </div>
+      {removing && (
+        <Removal book={book} zone={zone} onRemoved={() => go('/places')} onLeave={() => setRemoving(false)} />
+      )}
+    </>
+  );
+}
+
+/** A zone as one sentence: its name, what it takes in and leaves out. */
+export function ZoneSentence({ book, zone }: { book: OpenBook; zone: Zone }) {
+  return (
+    <>
+      <div className="sentence bg-base-100 p-4">
+        The zone{' '}
+        <TextPart
+          key={`${zone.id} name`}
+          label="Name of the zone"
+          value={zone.name}
+          fault={nameFault}
+          onCommit={(name) => book.edit(['zones', zone.id, 'name'], name.trim())}
+        />{' '}
+        takes in
+        <TextPart
+          key={`${zone.id} takes`}
+          lines
+          label="Places taken in"
+          value={zone.takes.join(', ')}
+          fault={placesFault(1)}
+          onCommit={(text) => book.edit(['zones', zone.id, 'takes'], placesIn(text))}
+        />
+        and leaves out
+        <TextPart
+          key={`${zone.id} leaves`}
+          lines
+          label="Places left out"
+          placeholder="nothing; for example GB HS*"
+          value={zone.leaves.join(', ')}
+          fault={placesFault(0)}
+          onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], placesIn(text))}
+        />
+      </div>
+      <p className="muted small mt-2">
+        A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that
+        begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB HS1 2AA), or world. Commas between.
+      </p>
+    </>
+  );
+}
+
+/** What a zone takes in, each in words. */
+export function TakenIn({ zone }: { zone: Zone }) {
+  return (
+    <table className="ruled mt-4">
+      <thead>
+        <tr>
+          <th>Taken in</th>
+          <th>What it is</th>
+        </tr>
+      </thead>
+      <tbody>
+        {zone.takes.map((text) => {
+          const read = parsePattern(text);
+          const pattern = read.ok ? read.value : null;
+          return (
+            <tr key={text}>
+              <td className="mono">{text}</td>
+              <td>{pattern && patternWords(pattern)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
