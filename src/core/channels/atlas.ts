@@ -9,7 +9,10 @@ export interface Assigned {
   readonly place: Place;
 }
 
-/** The book's map: every pattern of its zones, of what they leave out, and the countries around them. Every clause of a rendition asks for it: drawn once a book. */
+/**
+ * The book's map: every pattern of its zones, of what they leave out, and the countries around them. Every clause of a
+ * rendition asks for it: drawn once a book.
+ */
 export const atlas = memo((book: CompiledBook): readonly Assigned[] => {
   const patterns = book.defaultTemplate.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
   return partsOfMap(patterns).map(({ pattern, place }) => ({

@@ -32,8 +32,8 @@ export function ChannelRecords({ id }: { id: ChannelId }) {
       ) : (
         <>
           <p className="text-off">
-            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s; {channelName(id)}{' '}
-            charges by its own.
+            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s; by its own{' '}
+            {channelName(id)} charges.
           </p>
           <table className="ruled">
             <thead>

@@ -12,7 +12,7 @@ const row = (channel: string, key: string, of: unknown, corners: number, told = 
 const finding = (channel: string, zone: string | null) =>
   ({ channel, class: { is: 'zone', zone, codes: [] } }) as unknown as FindingView;
 
-test('rows: zones in the book’s order, then what stands apart, offers, starts and ends; corners of all channels', () => {
+test('rows: zones in the book’s order, then what stands apart, starts and ends; corners of all channels', () => {
   const of = (zone: string | null, codes: string[] = []) => ({ is: 'zone', zone, codes });
   const report = {
     classes: [

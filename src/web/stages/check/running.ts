@@ -3,7 +3,7 @@ import { api, useCheckQuery, useStartCheckMutation, useStopCheckMutation } from 
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { checkingSet } from '../../data/view.ts';
 
-/** The check under way, how to begin one as of a moment, and how to stop it; what it changes is asked anew at its end. */
+/** The check under way, how to begin one as of a moment and to stop it; what it changes is asked anew at its end. */
 export function useRunning(moment: number) {
   const act = useAppDispatch();
   const checking = useAppSelector((state) => state.view.checking);

@@ -17,7 +17,7 @@ export function Columns() {
   return (
     <DialogTrigger>
       <Button className="act">Columns{hidden.length > 0 && `, ${hidden.length} left out`}</Button>
-      <Popover className="pop-list p-2" placement="bottom end" offset={2}>
+      <Popover isNonModal className="pop-list p-2" placement="bottom end" offset={2}>
         <Dialog aria-label="Columns in sight">
           {optionalColumns.map((id) => (
             <label key={id} className="flex gap-2 px-2 py-0.5 whitespace-nowrap">

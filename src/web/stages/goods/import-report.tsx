@@ -42,10 +42,11 @@ export function ImportSummary({
     }),
   );
   const count = added.length + changed.length;
+  const unchanged = file.items.length - count;
   return (
     <div className="mb-3 border border-base-300 bg-base-100 p-3" role="status" aria-label="What the file holds">
       <p>
-        <strong>{name}</strong>: {added.length} new, {changed.length} changed, {file.items.length - count} as they are,{' '}
+        <strong>{name}</strong>: {added.length} new, {changed.length} changed, {unchanged} as they are,{' '}
         <span className={file.badLines.length > 0 ? 'text-off' : ''}>
           {file.badLines.length} bad {file.badLines.length === 1 ? 'line' : 'lines'}
         </span>

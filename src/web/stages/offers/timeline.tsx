@@ -119,7 +119,7 @@ export function TimeLine({
                 </span>
               </button>
             </span>
-            {/* biome-ignore lint/a11y/noStaticElementInteractions: the same as the button beside it, for a wider mark */}
+            {/* biome-ignore lint/a11y/noStaticElementInteractions: the button beside it does the same */}
             {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark */}
             <span className="relative h-full overflow-hidden" onClick={() => onChoose(one.id)}>
               {begin !== null && (

@@ -1,11 +1,15 @@
 import { Link } from 'react-router';
+import type { CarrierAnswer } from '../../../contract/index.ts';
+import type { Book } from '../../../core/book/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
-import { money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { amountOf, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import type { Records } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart } from '../../ui/field.tsx';
+import { useTender } from '../../ui/tender.ts';
 import { RatesTabs } from './tabs.tsx';
 
 export function CarrierStage() {
@@ -13,6 +17,32 @@ export function CarrierStage() {
   const moment = useMoment();
   return book && moment !== null ? <CarrierSheet book={book} moment={moment} /> : null;
 }
+
+/** Every lane of the book with how it fared over past orders; null where none went by it. */
+function reviewedLanes(book: Book, records: Records | null) {
+  return book.templates.flatMap((template) =>
+    template.zones.flatMap((zone) =>
+      book.services.flatMap(({ id: service }) => {
+        const lane = template.lanes[zone]?.[service];
+        const isIts = (one: Records['lanes'][number]) =>
+          one.template === template.id && one.zone === zone && one.service === service;
+        return lane
+          ? [
+              {
+                key: `${template.id}/${zone}/${service}`,
+                template: template.id,
+                zone,
+                service,
+                lane,
+                record: records?.lanes.find(isIts) ?? null,
+              },
+            ]
+          : [];
+      }),
+    ),
+  );
+}
+type Reviewed = ReturnType<typeof reviewedLanes>[number];
 
 /**
  * The carrier's cards, how each lane fares by them over past orders, and the quarter's review of all rates, lane by
@@ -28,189 +58,229 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   );
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
-  const { reviewed, services } = book.book;
-  const lanes = book.book.templates.flatMap((template) =>
-    template.zones.flatMap((zone) =>
-      services
-        .flatMap(({ id }) => (template.lanes[zone]?.[id] ? [[id, template.lanes[zone][id]] as const] : []))
-        .map(([service, lane]) => ({
-          key: `${template.id}/${zone}/${service}`,
-          template: template.id,
-          zone,
-          service,
-          lane,
-          record:
-            records?.lanes.find(
-              (one) => one.template === template.id && one.zone === zone && one.service === service,
-            ) ?? null,
-        })),
-    ),
-  );
-  const done = lanes.filter((one) => (reviewed[one.key] ?? '') >= quarter).length;
-  const say = (amount: number) => money(amount, records?.market ?? book.home);
-  const names = new Map(carrier?.cards.flatMap((card) => card.services.map((one) => [one.service, one.name] as const)));
-  const worse = lanes.filter((one) => one.record && one.record.lostNext > one.record.lostNow);
-  const more = worse.reduce((sum, one) => sum + (one.record ? one.record.lostNext - one.record.lostNow : 0), 0);
+  const lanes = reviewedLanes(book.book, records);
+  const done = lanes.filter((one) => (book.book.reviewed[one.key] ?? '') >= quarter).length;
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="Carrier and review">
         <RatesTabs book={book} />
-        <div className="head">
-          <h1>Ternline</h1>
-          <span className="muted">
-            {carrier?.cards
-              .map(({ card, from, until, fuel, home, remote }) => {
-                const when = until ? `from ${from} until ${until}` : `from ${from}`;
-                return `${card} ${when}: fuel ${fuel} %, home ${home}, remote ${remote}`;
-              })
-              .join(' · ')}
-          </span>
-        </div>
-        {carrier?.down && (
-          <p className="aside-note off" role="alert">
-            {carrier.down}.
-            {carrier.cards.length > 0
-              ? ' The last cards it gave stand in.'
-              : ' Lanes that ask it charge their fallback, or are not offered.'}
-          </p>
-        )}
-        <p className="sentence bg-base-100 p-3">
-          {services.map((service) => (
-            <span key={service.id}>
-              {service.name} goes by{' '}
-              <ChoicePart
-                label={`Carrier’s service of ${service.name}`}
-                value={service.carrier ?? ''}
-                choices={[
-                  { value: '', label: 'nothing known' },
-                  ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({
-                    value: id,
-                    label: names.get(id) ?? id,
-                  })),
-                ]}
-                onCommit={(id) => book.edit(['services', service.id, 'carrier'], id === '' ? null : id)}
-              />
-              .{' '}
-            </span>
-          ))}
-        </p>
+        {carrier && <Cards carrier={carrier} />}
+        {carrier && <GoesBy book={book} carrier={carrier} />}
         <div className="head mt-4">
           <h2>Review of all rates, quarter from {quarter}</h2>
           <span className={done < lanes.length ? 'text-limit' : 'text-true'}>
             {done} of {lanes.length} ticked off
           </span>
-          {records && (
-            <span className="muted">
-              {records.to === records.from
-                ? 'No other card is known.'
-                : [
-                    `From ${records.starts}, ${records.to}:`,
-                    worse.length === 0 ? 'no lane loses more.' : `${worse.length} lanes lose ${say(more)} more a year.`,
-                  ].join(' ')}{' '}
-              {records.left > 0 && `${records.left} past orders are left out: not carried, or not packed.`}
-            </span>
-          )}
+          {records && <NextCard lanes={lanes} records={records} />}
           <span className="acts">
-            <CsvButton
-              file="review.csv"
-              head={[
-                'template',
-                'zone',
-                'service',
-                'rate',
-                'orders',
-                'charged',
-                'carrier now',
-                'carrier then',
-                'lost now',
-                'lost then',
-                'reviewed',
-              ]}
-              rows={() =>
-                lanes.map((one) => [
-                  templateName(book.book, one.template),
-                  zoneName(book.book, one.zone),
-                  one.service,
-                  rateText(one.lane.rate),
-                  ...(one.record
-                    ? [
-                        String(one.record.orders),
-                        ...[
-                          one.record.charged,
-                          one.record.costNow,
-                          one.record.costNext,
-                          one.record.lostNow,
-                          one.record.lostNext,
-                        ].map(say),
-                      ]
-                    : ['0', '', '', '', '', '']),
-                  reviewed[one.key] ?? '',
-                ])
-              }
-            >
-              Review as CSV
-            </CsvButton>
+            <ReviewFile book={book} lanes={lanes} currency={records?.market.currency ?? book.home.currency} />
           </span>
         </div>
-        <div className="wide">
-          <table className="ruled" aria-label="Lanes under review">
-            <thead>
-              <tr>
-                <th>Lane</th>
-                <th>Rate</th>
-                <th className="figure">Past orders</th>
-                <th className="figure">Charged</th>
-                <th className="figure">Carrier now</th>
-                <th className="figure">
-                  {records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}
-                </th>
-                <th className="figure">Lost now</th>
-                <th className="figure">Lost then</th>
-                <th>Looked at</th>
-              </tr>
-            </thead>
-            <tbody>
-              {lanes.map(({ key, template, zone, service, lane, record }) => {
-                const ticked = (reviewed[key] ?? '') >= quarter;
-                return (
-                  <tr key={key}>
-                    <td>
-                      <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
-                        {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
-                      </Link>
-                      {book.book.templates.length > 1 && (
-                        <div className="muted small">{templateName(book.book, template)}</div>
-                      )}
-                    </td>
-                    <td>{rateText(lane.rate)}</td>
-                    <td className="figure">{record?.orders ?? 0}</td>
-                    <td className="figure">{record && say(record.charged)}</td>
-                    <td className="figure">{record && say(record.costNow)}</td>
-                    <td className="figure">{record && say(record.costNext)}</td>
-                    <td className="figure">
-                      {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
-                    </td>
-                    <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
-                      {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
-                    </td>
-                    <td>
-                      <label className="whitespace-nowrap">
-                        <input
-                          type="checkbox"
-                          checked={ticked}
-                          aria-label={`Looked at ${key}`}
-                          onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
-                        />{' '}
-                        {reviewed[key] ?? 'not yet'}
-                      </label>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-        </div>
+        <ReviewTable
+          book={book}
+          lanes={lanes}
+          next={records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}
+          quarter={quarter}
+          today={today}
+        />
       </section>
+    </div>
+  );
+}
+
+/** The carrier's price cards and from when they hold; what stands in while it is silent. */
+function Cards({ carrier }: { carrier: CarrierAnswer }) {
+  return (
+    <>
+      <div className="head">
+        <h1>Ternline</h1>
+        <span className="muted">
+          {carrier.cards
+            .map(({ card, from, until, fuel, home, remote }) => {
+              const when = until ? `from ${from} until ${until}` : `from ${from}`;
+              return `${card} ${when}: fuel ${fuel} %, home ${home}, remote ${remote}`;
+            })
+            .join(' · ')}
+        </span>
+      </div>
+      {carrier.down && (
+        <p className="aside-note off" role="alert">
+          {carrier.down}.
+          {carrier.cards.length > 0
+            ? ' The last cards it gave stand in.'
+            : ' Lanes that ask it charge their fallback, or are not offered.'}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Which of the carrier's services each of the seller's goes by. */
+function GoesBy({ book, carrier }: { book: OpenBook; carrier: CarrierAnswer }) {
+  const { services } = book.book;
+  const names = new Map(carrier.cards.flatMap((card) => card.services.map((one) => [one.service, one.name] as const)));
+  return (
+    <p className="sentence bg-base-100 p-3">
+      {services.map((service) => (
+        <span key={service.id}>
+          {service.name} goes by{' '}
+          <ChoicePart
+            label={`Carrier’s service of ${service.name}`}
+            value={service.carrier ?? ''}
+            choices={[
+              { value: '', label: 'nothing known' },
+              ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({
+                value: id,
+                label: names.get(id) ?? id,
+              })),
+            ]}
+            onCommit={(id) => book.edit(['services', service.id, 'carrier'], id === '' ? null : id)}
+          />
+          .{' '}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+/** What the carrier's next card costs the seller more, over the orders of a year. */
+function NextCard({ lanes, records }: { lanes: readonly Reviewed[]; records: Records }) {
+  const losses = lanes.flatMap(({ record }) => (record ? [record.lostNext - record.lostNow] : []));
+  const worse = losses.filter((loss) => loss > 0);
+  const more = money(
+    worse.reduce((sum, loss) => sum + loss, 0),
+    records.market,
+  );
+  const lose =
+    worse.length === 0
+      ? 'no lane loses more'
+      : `${worse.length} ${worse.length === 1 ? 'lane loses' : 'lanes lose'} ${more} more a year`;
+  return (
+    <span className="muted">
+      {records.to === records.from ? 'No other card is known.' : `From ${records.starts}, ${records.to}: ${lose}.`}{' '}
+      {records.left > 0 && `${records.left} past orders are left out: not carried, or not packed.`}
+    </span>
+  );
+}
+
+function ReviewFile({ book, lanes, currency }: { book: OpenBook; lanes: readonly Reviewed[]; currency: string }) {
+  return (
+    <CsvButton
+      file="review.csv"
+      head={[
+        'template',
+        'zone',
+        'service',
+        'rate',
+        'orders',
+        'charged',
+        'carrier now',
+        'carrier then',
+        'lost now',
+        'lost then',
+        'reviewed',
+      ]}
+      rows={() =>
+        lanes.map((one) => [
+          templateName(book.book, one.template),
+          zoneName(book.book, one.zone),
+          one.service,
+          rateText(one.lane.rate),
+          ...(one.record
+            ? [
+                String(one.record.orders),
+                ...[
+                  one.record.charged,
+                  one.record.costNow,
+                  one.record.costNext,
+                  one.record.lostNow,
+                  one.record.lostNext,
+                ].map((amount) => amountOf(amount, currency)),
+              ]
+            : ['0', '', '', '', '', '']),
+          book.book.reviewed[one.key] ?? '',
+        ])
+      }
+    >
+      Review as CSV
+    </CsvButton>
+  );
+}
+
+/** A row a lane: what past orders were charged and what the carrier asked, now and by its next card; when looked at. */
+function ReviewTable({
+  book,
+  lanes,
+  next,
+  quarter,
+  today,
+}: {
+  book: OpenBook;
+  lanes: readonly Reviewed[];
+  /** The head of what the carrier asks by its next card. */
+  next: string;
+  quarter: string;
+  today: string;
+}) {
+  const tender = useTender();
+  const say = (amount: number) => money(amount, tender);
+  const { reviewed } = book.book;
+  return (
+    <div className="wide">
+      <table className="ruled" aria-label="Lanes under review">
+        <thead>
+          <tr>
+            <th>Lane</th>
+            <th>Rate</th>
+            <th className="figure">Past orders</th>
+            <th className="figure">Charged</th>
+            <th className="figure">Carrier now</th>
+            <th className="figure">{next}</th>
+            <th className="figure">Lost now</th>
+            <th className="figure">Lost then</th>
+            <th>Looked at</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lanes.map(({ key, template, zone, service, lane, record }) => {
+            const ticked = (reviewed[key] ?? '') >= quarter;
+            return (
+              <tr key={key}>
+                <td>
+                  <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
+                    {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
+                  </Link>
+                  {book.book.templates.length > 1 && (
+                    <div className="muted small">{templateName(book.book, template)}</div>
+                  )}
+                </td>
+                <td>{rateText(lane.rate)}</td>
+                <td className="figure">{record?.orders ?? 0}</td>
+                <td className="figure">{record && say(record.charged)}</td>
+                <td className="figure">{record && say(record.costNow)}</td>
+                <td className="figure">{record && say(record.costNext)}</td>
+                <td className="figure">
+                  {record && record.losingNow > 0 && `${say(record.lostNow)} on ${record.losingNow}`}
+                </td>
+                <td className={`figure ${record && record.lostNext > record.lostNow ? 'text-off' : ''}`}>
+                  {record && record.losingNext > 0 && `${say(record.lostNext)} on ${record.losingNext}`}
+                </td>
+                <td>
+                  <label className="whitespace-nowrap">
+                    <input
+                      type="checkbox"
+                      checked={ticked}
+                      aria-label={`Looked at ${key}`}
+                      onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
+                    />{' '}
+                    {reviewed[key] ?? 'not yet'}
+                  </label>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
     </div>
   );
 }

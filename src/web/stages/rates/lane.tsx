@@ -223,8 +223,8 @@ function Fees({ lane, set }: { lane: LaneBody; set: Set }) {
   const fee = (field: keyof typeof fees) => (amount: string) => set('fees', { ...fees, [field]: amount });
   return (
     <>
-      , and lane fees of <AmountPart label="Fee an order" value={fees.order} onCommit={fee('order')} /> an order and{' '}
-      <AmountPart label="Fee an item" value={fees.item} onCommit={fee('item')} /> an item
+      , and lane fees of <AmountPart label="Fee an order" value={fees.order} onCommit={fee('order')} /> for the order
+      and <AmountPart label="Fee an item" value={fees.item} onCommit={fee('item')} /> for each item
     </>
   );
 }

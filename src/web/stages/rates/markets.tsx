@@ -120,7 +120,7 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
         onCommit={(locale) => locale.length > 1 && set('locale', locale)}
       />
       , on the clock of{' '}
-      <TextPart label="Time zone" value={market.timeZone} onCommit={(zone) => set('timeZone', zone)} />. Shown prices{' '}
+      <TextPart label="Time zone" value={market.timeZone} onCommit={(zone) => set('timeZone', zone)} />. Prices{' '}
       <ChoicePart
         label="Tax"
         value={market.tax}
@@ -355,7 +355,7 @@ function Costs({ book }: { book: OpenBook }) {
     <section className="mt-4" aria-label="What an order costs">
       <h2>What an order costs besides goods and carrier</h2>
       <p className="sentence bg-base-100 p-3">
-        Packing <AmountPart label="Packing" value={costs.packing} onCommit={(packing) => set({ packing })} />; payment{' '}
+        Packing <AmountPart label="Packing" value={costs.packing} onCommit={(packing) => set({ packing })} />; paying{' '}
         <TextPart
           label="Payment percent"
           value={costs.payment.percent}

@@ -5,6 +5,7 @@ import type { RateEditorFor } from './editor.ts';
 
 const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {
   const currency = useCurrency();
+  const commitAdd = (add: string) => change({ ...rate, add });
   return (
     <>
       {kind} for{' '}
@@ -20,7 +21,7 @@ const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, chang
         fault={figureFault}
         onCommit={(percent) => change({ ...rate, percent })}
       />{' '}
-      % and <AmountPart label={named('Amount on top')} value={rate.add} onCommit={(add) => change({ ...rate, add })} />,{' '}
+      % and <AmountPart label={named('Amount on top')} value={rate.add} onCommit={commitAdd} />,{' '}
       {rate.fallback === null ? (
         <>
           not offered where it is silent{' '}

@@ -1,0 +1,78 @@
+import type { ChannelId } from '../../../core/book/index.ts';
+import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
+import { countries } from '../../../core/places/index.ts';
+import { countryName, serviceName, wordsOfChannel } from '../../../words/index.ts';
+import type { OpenBook } from '../../data/book.ts';
+import { ChoicePart } from '../../ui/field.tsx';
+
+/** What a channel's format has room for. */
+export function CanSay({ id }: { id: ChannelId }) {
+  const dialect = dialectOf(id);
+  return (
+    <>
+      <h2>What {dialect.name} can say</h2>
+      <table className="ruled mt-2">
+        <tbody>
+          {wordsOfChannel(id).says.map((one) => (
+            <tr key={one.about}>
+              <td className="muted">{one.about}</td>
+              <td>{one.how}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** What the seller's services are called at a channel, and its settings of its own. */
+export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId }) {
+  const dialect = dialectOf(id);
+  const set = settingsOf(book.book, dialect);
+  const { services } = book.book;
+  const speeds = dialect.speedNames === 'own' ? services.map((one) => one.id) : dialect.speedNames;
+  return (
+    <>
+      <h2 className="mt-5">Your settings here</h2>
+      <table className="ruled mt-2">
+        <tbody>
+          {book.book.services.map((service) => {
+            const value = set.speeds[service.id] ?? '';
+            return (
+              <tr key={service.id}>
+                <td>{serviceName(book.book, service.id)} is called</td>
+                <td>
+                  <ChoicePart
+                    label={`${service.name} at ${dialect.name}`}
+                    value={value}
+                    choices={[
+                      { value: '', label: 'not said' },
+                      ...speeds.map((speed) => ({ value: speed, label: speed })),
+                    ]}
+                    onCommit={(speed) => book.edit(['channels', id, 'speeds', service.id], speed === '' ? null : speed)}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+          {dialect.ownSettings.map((setting) => (
+            <tr key={setting.field}>
+              <td>{wordsOfChannel(id).settings[setting.field]?.lead}</td>
+              <td>
+                <ChoicePart
+                  label={wordsOfChannel(id).settings[setting.field]?.label ?? setting.field}
+                  value={String((set as Record<string, unknown>)[setting.field])}
+                  choices={[
+                    { value: 'all', label: 'all countries' },
+                    ...[...countries].map((one) => ({ value: one, label: countryName(one) })),
+                  ]}
+                  onCommit={(value) => book.edit(['channels', id, setting.field], value)}
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
