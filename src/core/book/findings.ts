@@ -1,5 +1,5 @@
 import { breaksOf, type Rate } from '../rates/index.ts';
-import type { CompiledBook } from './compile.ts';
+import type { CompiledBook } from './compile/index.ts';
 import { goneChannels } from './schema.ts';
 
 /** What a sound book may not have meant. */

@@ -10,7 +10,7 @@ export {
   rowAt,
   say,
   type Template,
-} from './compile.ts';
+} from './compile/index.ts';
 export {
   type Change,
   changesOf,

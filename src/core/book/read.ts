@@ -1,6 +1,6 @@
 import { type Problem, type Result, under } from '../exact/index.ts';
 import { type BenefitBody, benefitKindOf } from '../offers/index.ts';
-import { compileBook } from './compile.ts';
+import { compileBook } from './compile/index.ts';
 import { type MigrationNote, migrated, migratedBasket } from './migrate/index.ts';
 import { readyGoods } from './ready.ts';
 import { type Basket, type Book, type BookFile, basketSchema, bookFileSchema, channelIds } from './schema.ts';

@@ -22,7 +22,7 @@ import {
   turnsOfLayers,
 } from '../goods/index.ts';
 import { type LaneContext, type Rate, readRate } from '../rates/index.ts';
-import { amountInMarket, type CompiledBook, type Template } from './compile.ts';
+import { amountInMarket, type CompiledBook, type Template } from './compile/index.ts';
 import { channelsOf } from './schema.ts';
 
 /** A rate of an item's own, in place of its template's. */

@@ -351,11 +351,12 @@ function Taxes({ book }: { book: OpenBook }) {
 function Costs({ book }: { book: OpenBook }) {
   const { costs } = book.book;
   const set = (next: Partial<typeof costs>) => book.edit(['costs'], { ...costs, ...next });
+  const setPacking = (packing: string) => set({ packing });
   return (
     <section className="mt-4" aria-label="What an order costs">
       <h2>What an order costs besides goods and carrier</h2>
       <p className="sentence bg-base-100 p-3">
-        Packing <AmountPart label="Packing" value={costs.packing} onCommit={(packing) => set({ packing })} />; paying{' '}
+        Packing <AmountPart label="Packing" value={costs.packing} onCommit={setPacking} />; paying{' '}
         <TextPart
           label="Payment percent"
           value={costs.payment.percent}
