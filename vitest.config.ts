@@ -11,7 +11,7 @@ export default defineConfig({
           name: 'unit',
           isolate: false,
           testTimeout: 60_000,
-          include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
+          include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'],
           setupFiles: ['tests/setup.ts'],
         },
       },

@@ -1,0 +1,84 @@
+// @vitest-environment happy-dom
+import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { useState } from 'react';
+import { I18nProvider } from 'react-aria-components';
+import { afterEach, beforeAll, expect, test } from 'vitest';
+import { TimePart } from './time-part.tsx';
+
+afterEach(cleanup);
+// The DOM here tells of a selection at once, a browser afterwards: what the kit does at that would go round for ever.
+beforeAll(() => document.addEventListener('selectionchange', (event) => event.stopImmediatePropagation(), true));
+
+/** A moment in a sentence; all that is handed on is kept. */
+function Sentence({ first, none, handed }: { first: string | null; none: string | null; handed: (string | null)[] }) {
+  const [value, setValue] = useState(first);
+  const commit = (next: string | null) => {
+    handed.push(next);
+    setValue(next);
+  };
+  return (
+    <I18nProvider locale="en-IE">
+      <TimePart label="Start" none={none} begin="2026-11-24T00:00" value={value} onCommit={commit} />
+    </I18nProvider>
+  );
+}
+function show(first: string | null, none: string | null = 'always') {
+  const handed: (string | null)[] = [];
+  render(<Sentence first={first} none={none} handed={handed} />);
+  return handed;
+}
+const parts = () => within(screen.getByRole('group', { name: 'Start' })).getAllByRole('spinbutton');
+const shown = () => screen.getByRole('group', { name: 'Start' }).textContent?.replace(/[\u2066-\u2069]/g, '');
+const type = (part: HTMLElement | undefined, digits: string) => {
+  for (const data of digits)
+    if (part) {
+      part.focus();
+      fireEvent(
+        part,
+        new InputEvent('beforeinput', { data, inputType: 'insertText', bubbles: true, cancelable: true }),
+      );
+    }
+};
+
+test('a moment stands as its region writes it, with its weekday', () => {
+  show('2026-11-29T00:00');
+  expect(shown()).toBe('29/11/2026, 00:00');
+  expect(screen.getByText('Sun')).toBeDefined();
+});
+
+test('a part that is turned by the arrows is handed on whole', () => {
+  const handed = show('2026-11-30T23:00');
+  const [day, month] = parts();
+  fireEvent.keyDown(day as HTMLElement, { key: 'ArrowDown' });
+  fireEvent.keyUp(day as HTMLElement, { key: 'ArrowDown' });
+  fireEvent.keyDown(month as HTMLElement, { key: 'ArrowUp' });
+  fireEvent.keyUp(month as HTMLElement, { key: 'ArrowUp' });
+  expect(handed).toEqual(['2026-11-29T23:00', '2026-12-29T23:00']);
+});
+
+test('a year that is being typed passes through no year of the first centuries', () => {
+  const handed = show('2026-11-29T00:00');
+  type(parts()[2], '2027');
+  expect(handed.every((one) => one !== null && Number(one.slice(0, 4)) >= 1900)).toBe(true);
+  expect(handed.at(-1)).toBe('2027-11-29T00:00');
+});
+
+test('where there is none it says so; pressed, it begins where it was told, and hands on nothing yet', () => {
+  const handed = show(null);
+  fireEvent.click(screen.getByRole('button', { name: 'Start' }));
+  expect(shown()).toBe('24/11/2026, 00:00');
+  expect(handed).toEqual([]);
+  fireEvent.keyDown(parts()[0] as HTMLElement, { key: 'ArrowUp' });
+  fireEvent.keyUp(parts()[0] as HTMLElement, { key: 'ArrowUp' });
+  expect(handed).toEqual(['2026-11-25T00:00']);
+});
+
+test('it is taken away again, but not where there always is one', () => {
+  const handed = show('2026-11-29T00:00');
+  fireEvent.click(screen.getByRole('button', { name: 'Start: always' }));
+  expect(handed).toEqual([null]);
+  expect(screen.getByRole('button', { name: 'Start' }).textContent).toBe('always');
+  cleanup();
+  show('2026-11-29T00:00', null);
+  expect(screen.queryByRole('button', { name: /^Start:/ })).toBeNull();
+});
