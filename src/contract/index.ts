@@ -55,6 +55,8 @@ export const saveRequest = z.strictObject({
   edits: z.array(editSchema).min(1).max(200_000),
 });
 export const saveAnswer = z.object({ revision: z.int() });
+/** A book taken from a file, and what had to be changed in meaning to read one of an earlier format. */
+export const importAnswer = z.object({ revision: z.int(), notes: z.array(z.string()) });
 export const revisionSchema = z.object({
   number: z.int(),
   at: moment,
@@ -110,7 +112,7 @@ export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.i
 export const visitSchema = z.object({ country: z.string(), visits: z.int() });
 export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
 /** The carrier's dated cards, and why it does not answer, where it does not. */
-export const carrierAnswer = z.object({ cards: z.array(cardSchema), down: z.string().nullable() });
+export const carrierAnswer = z.object({ cards: z.array(cardSchema).readonly(), down: z.string().nullable() });
 export type PastOrder = z.infer<typeof pastOrderSchema>;
 export type Visit = z.infer<typeof visitSchema>;
 export type CarrierAnswer = z.infer<typeof carrierAnswer>;
@@ -205,7 +207,7 @@ export const channelsAnswer = z.object({ channels: z.array(channelState) });
 export const channelFiles = z.object({ told: z.array(fileSchema).nullable(), live: z.array(fileSchema).nullable() });
 export type ChannelFiles = z.infer<typeof channelFiles>;
 export const listingsAnswer = z.object({
-  listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })),
+  listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })).readonly(),
 });
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;
@@ -257,3 +259,4 @@ export const checkReport = z.object({
 export type CheckReport = z.infer<typeof checkReport>;
 
 export const acceptRequest = z.strictObject({ key: z.string().max(300), accepted: z.boolean(), who });
+export const acceptAnswer = z.object({ key: z.string(), accepted: z.boolean() });

@@ -1,6 +1,5 @@
 import type { ChannelId } from '../../core/book/index.ts';
-import type { ChannelReport, Finding } from '../../core/check/index.ts';
-import { classKey, findingKey } from '../../core/check/index.ts';
+import { type ChannelReport, type ClassOfBasket, classKey, type Finding, findingKey } from '../../core/check/index.ts';
 import type { Connection } from '../database.ts';
 
 export interface CheckRow {
@@ -119,7 +118,7 @@ export async function classesOf(connection: Connection, run: number) {
   const { rows } = await connection.query<{
     channel: string;
     key: string;
-    class: unknown;
+    class: ClassOfBasket;
     corners: number;
     told_above: number;
   }>('select channel, key, class, corners, told_above from class_result where run = $1 order by channel, key', [run]);

@@ -1,5 +1,15 @@
 import { Hono } from 'hono';
-import { type RevisionsPage, revisionsRequest, saveRequest, takeBackRequest } from '../../contract/index.ts';
+import {
+  bookAnswer,
+  changesAnswer,
+  goodsPage,
+  importAnswer,
+  revisionsPage,
+  revisionsRequest,
+  saveAnswer,
+  saveRequest,
+  takeBackRequest,
+} from '../../contract/index.ts';
 import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
 import { migrationText, saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
@@ -9,7 +19,7 @@ import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { parsed, rowNumber, shapedAs } from './parsed.ts';
+import { answer, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
@@ -26,11 +36,14 @@ export function bookRoutes(context: Context): Hono {
       }));
       if (!book)
         throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-      return c.json({ revision, book });
+      return answer(c, bookAnswer, { revision, book });
     })
     .get('/goods', async (c) => {
       const items = await goodsAfter(database, c.req.query('after') ?? '', pageOfGoods);
-      return c.json({ items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null });
+      return answer(c, goodsPage, {
+        items,
+        next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null,
+      });
     })
     .get('/book/file', async (c) => {
       const { book, goods } = await snapshot(database, async (connection) => ({
@@ -54,27 +67,16 @@ export function bookRoutes(context: Context): Hono {
       const { goods, ...book } = read.value;
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
       const notes = migrationNotes(data).map((one) => migrationText(one, ' '));
-      return c.json(
-        {
-          revision: await replaceBook(
-            database,
-            book,
-            goods,
-            who,
-            [`Imported the book of ${book.seller}`, ...notes].join('. '),
-            await at(),
-          ),
-          notes,
-        },
-        201,
-      );
+      const note = [`Imported the book of ${book.seller}`, ...notes].join('. ');
+      const revision = await replaceBook(database, book, goods, who, note, await at());
+      return answer(c, importAnswer, { revision, notes }, 201);
     })
     .post('/revisions', async (c) => {
       const request = await parsed(c, saveRequest);
       const edits = request.edits.map((edit) =>
         edit.value === undefined ? { path: edit.path } : { path: edit.path, value: edit.value },
       );
-      return c.json({ revision: await save(database, { ...request, edits, at: await at() }) }, 201);
+      return answer(c, saveAnswer, { revision: await save(database, { ...request, edits, at: await at() }) }, 201);
     })
     .get('/revisions', async (c) => {
       const { before, who, kinds, of } = shapedAs(revisionsRequest, c.req.query());
@@ -83,11 +85,11 @@ export function bookRoutes(context: Context): Hono {
         revisionsBefore(database, before, filter, pageOfRevisions),
         savers(database),
       ]);
-      return c.json({
+      return answer(c, revisionsPage, {
         revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })),
         next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null,
         people,
-      } satisfies RevisionsPage);
+      });
     })
     .get('/revisions/:from/to/:to', async (c) => {
       const [from, to] = [rowNumber(c.req.param('from')), rowNumber(c.req.param('to'))];
@@ -95,10 +97,11 @@ export function bookRoutes(context: Context): Hono {
       if (to === 0 || from > to || (from === 0 && c.req.param('from') !== '0'))
         throw new HttpProblem(400, 'revisions', 'Two revisions are compared, the earlier first');
       const changes = foldChanges((await changesBetween(database, from, to)).flatMap((row) => row.changes));
-      return c.json({ from, to, changes });
+      return answer(c, changesAnswer, { from, to, changes });
     })
     .post('/revisions/:number/taken-back', async (c) => {
       const { who } = await parsed(c, takeBackRequest);
-      return c.json({ revision: await takeBack(database, rowNumber(c.req.param('number')), who, await at()) }, 201);
+      const revision = await takeBack(database, rowNumber(c.req.param('number')), who, await at());
+      return answer(c, saveAnswer, { revision }, 201);
     });
 }

@@ -1,6 +1,18 @@
 import { randomUUID } from 'node:crypto';
 import { Hono } from 'hono';
-import { type ChannelState, channelId, checkoutRequest, pushRequest, sendRequest } from '../../contract/index.ts';
+import {
+  type ChannelState,
+  channelFiles,
+  channelId,
+  channelsAnswer,
+  checkoutAnswer,
+  checkoutRequest,
+  clockAnswer,
+  listingsAnswer,
+  pushRequest,
+  sendRequest,
+  sendSchema,
+} from '../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { countedAlike, dialectOf } from '../../core/channels/index.ts';
 import { questionOf, soldIn } from '../../core/quote/index.ts';
@@ -11,7 +23,7 @@ import type { Jobs } from '../jobs/boss.ts';
 import { HttpProblem } from '../problem.ts';
 import { addSend, lastAccepted, lastSend, type SendRow } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
-import { parsed } from './parsed.ts';
+import { answer, parsed } from './parsed.ts';
 
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
@@ -53,7 +65,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
   return new Hono()
     .get('/channels', async (c) => {
       const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
-      return c.json({ channels: await Promise.all(channelIds.map((id) => stateOf(id, moment))) });
+      return answer(c, channelsAnswer, { channels: await Promise.all(channelIds.map((id) => stateOf(id, moment))) });
     })
     .get('/channels/:id/files', async (c) => {
       const id = channelOf(c.req.param('id'));
@@ -63,7 +75,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         if (error instanceof ChannelDown) return null;
         throw error;
       });
-      return c.json({ told: told?.files ?? null, live: live?.files ?? null });
+      return answer(c, channelFiles, { told: told?.files ?? null, live: live?.files ?? null });
     })
     .get('/channels/:id/listings', async (c) => {
       const id = channelOf(c.req.param('id'));
@@ -71,7 +83,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         if (error instanceof ChannelDown) return [];
         throw error;
       });
-      return c.json({ listings });
+      return answer(c, listingsAnswer, { listings });
     })
     .get('/channels/:id/files/:name', async (c) => {
       const { compiled, goods } = await standing(context);
@@ -101,7 +113,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       });
       if (!send) throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
       await jobs.send(send.id);
-      return c.json(sendView(send), 202);
+      return answer(c, sendSchema, sendView(send), 202);
     })
     .post('/checkouts', async (c) => {
       const { moment, baskets } = await parsed(c, checkoutRequest);
@@ -132,9 +144,9 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
           }
         }),
       );
-      return c.json({ channels });
+      return answer(c, checkoutAnswer, { channels });
     })
-    .get('/clock', async (c) => c.json({ now: new Date(await nowOf(context)).toISOString() }))
+    .get('/clock', async (c) => answer(c, clockAnswer, { now: new Date(await nowOf(context)).toISOString() }))
     .post('/clock/pushed', async (c) => {
       const { hours } = await parsed(c, pushRequest);
       const now = (await nowOf(context)) + hours * 3_600_000;
@@ -146,6 +158,6 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         throw error;
       }
       await setClockAhead(database, now - Date.now());
-      return c.json({ now: new Date(now).toISOString() });
+      return answer(c, clockAnswer, { now: new Date(now).toISOString() });
     });
 }

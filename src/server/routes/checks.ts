@@ -1,6 +1,13 @@
 import { Hono } from 'hono';
-import { acceptRequest, type CheckReport, type CheckState, checkRequest } from '../../contract/index.ts';
-import { channelIds } from '../../core/book/index.ts';
+import {
+  acceptAnswer,
+  acceptRequest,
+  type CheckState,
+  checkReport,
+  checkRequest,
+  checkState,
+} from '../../contract/index.ts';
+import { type ChannelId, channelIds } from '../../core/book/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
@@ -17,7 +24,7 @@ import {
   unaccept,
 } from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
-import { parsed, rowNumber } from './parsed.ts';
+import { answer, parsed, rowNumber } from './parsed.ts';
 
 const view = (row: CheckRow): CheckState => ({
   id: row.id,
@@ -32,8 +39,8 @@ const view = (row: CheckRow): CheckState => ({
 });
 
 /** Of an earlier check what is said of channels that are still there. */
-const ofThere = <T extends { readonly channel: string }>(rows: readonly T[]): T[] =>
-  rows.filter(({ channel }) => channelIds.some((id) => id === channel));
+const ofThere = <T extends { readonly channel: string }>(rows: readonly T[]): (T & { channel: ChannelId })[] =>
+  rows.filter((row): row is T & { channel: ChannelId } => channelIds.some((id) => id === row.channel));
 
 /** Checks: asked for, followed, stopped, and what the last one found. */
 export function checkRoutes(context: Context, jobs: Jobs): Hono {
@@ -48,18 +55,18 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
       const { moment } = await parsed(c, checkRequest);
       const row = await addCheck(database, new Date(moment), await newest(database), new Date(await nowOf(context)));
       await jobs.check(row.id);
-      return c.json(view(row), 202);
+      return answer(c, checkState, view(row), 202);
     })
     .get('/checks/last', async (c) => {
       const [last, before] = await doneChecks(database, 2);
       if (!last)
-        return c.json({
+        return answer(c, checkReport, {
           check: null,
           classes: [],
           findings: [],
           down: [],
           since: { added: [], gone: [] },
-        } satisfies CheckReport);
+        });
       const [classes, findings, accepted, earlier] = await Promise.all([
         classesOf(database, last.id).then(ofThere),
         findingsOf(database, last.id).then(ofThere),
@@ -68,7 +75,7 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
       ]);
       const keys = new Set(findings.map((one) => one.key));
       const old = new Set(earlier.map((one) => one.key));
-      return c.json({
+      return answer(c, checkReport, {
         check: view(last),
         classes: classes.map((row) => ({
           channel: row.channel,
@@ -89,15 +96,15 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
           : { added: [], gone: [] },
       });
     })
-    .get('/checks/:id', async (c) => c.json(view(await byId(c.req.param('id')))))
+    .get('/checks/:id', async (c) => answer(c, checkState, view(await byId(c.req.param('id')))))
     .delete('/checks/:id', async (c) => {
       const row = await byId(c.req.param('id'));
       jobs.stopCheck(row.id);
-      return c.json(view(row), 202);
+      return answer(c, checkState, view(row), 202);
     })
     .put('/accepted', async (c) => {
       const { key, accepted, who } = await parsed(c, acceptRequest);
       await (accepted ? accept(database, key, who) : unaccept(database, key));
-      return c.json({ key, accepted });
+      return answer(c, acceptAnswer, { key, accepted });
     });
 }

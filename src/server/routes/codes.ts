@@ -1,7 +1,17 @@
 import { randomInt } from 'node:crypto';
 import { Hono, type Context as Request } from 'hono';
 import { stream } from 'hono/streaming';
-import { codesRequest, type ListReport, listRequest, singlesRequest } from '../../contract/index.ts';
+import {
+  batchesAnswer,
+  codesRequest,
+  customerAnswer,
+  listReport,
+  listRequest,
+  segmentsAnswer,
+  singlesAnswer,
+  singlesRequest,
+  spendAnswer,
+} from '../../contract/index.ts';
 import { channelIds } from '../../core/book/index.ts';
 import type { Currency, Problem } from '../../core/exact/index.ts';
 import { readCodes, readCustomers, readSpend } from '../../core/offers/index.ts';
@@ -24,7 +34,7 @@ import {
   unusedAmong,
 } from '../queries/codes.ts';
 import { allSpend, putSpend } from '../queries/spend.ts';
-import { parsed } from './parsed.ts';
+import { answer, parsed } from './parsed.ts';
 
 /** Letters and digits that are not taken for one another. */
 const alphabet = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -60,7 +70,7 @@ export function codeRoutes(context: Context): Hono {
   };
 
   return new Hono()
-    .get('/codes', async (c) => c.json({ batches: await batches(database) }))
+    .get('/codes', async (c) => answer(c, batchesAnswer, { batches: await batches(database) }))
     .post('/codes/batches/:batch', async (c) => {
       const batch = batchOf(c.req.param('batch'));
       const { count } = await parsed(c, codesRequest);
@@ -74,13 +84,13 @@ export function codeRoutes(context: Context): Hono {
             moment,
           );
       });
-      return c.json({ batches: await batches(database) }, 201);
+      return answer(c, batchesAnswer, { batches: await batches(database) }, 201);
     })
     .put('/codes/batches/:batch', async (c) => {
       const batch = batchOf(c.req.param('batch'));
       const { codes, badLines } = readCodes((await parsed(c, listRequest)).text);
       if (badLines.length > 0 || codes.length === 0)
-        return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+        return answer(c, listReport, { taken: 0, badLines: listedLines(badLines) });
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const standing = await transaction(database, (connection) => addCodes(connection, batch, rows, moment));
@@ -88,11 +98,11 @@ export function codeRoutes(context: Context): Hono {
         line: codes.findIndex((one) => one.code === code) + 2,
         problems: [{ at: ['code'], is: 'in a batch already', code } as const],
       }));
-      return c.json({ taken: standing.length > 0 ? 0 : codes.length, badLines: listedLines(bad) } satisfies ListReport);
+      return answer(c, listReport, { taken: standing.length > 0 ? 0 : codes.length, badLines: listedLines(bad) });
     })
     .delete('/codes/batches/:batch', async (c) => {
       await dropBatch(database, batchOf(c.req.param('batch')));
-      return c.json({ batches: await batches(database) });
+      return answer(c, batchesAnswer, { batches: await batches(database) });
     })
     .get('/codes/batches/:batch/file', (c) => {
       const batch = batchOf(c.req.param('batch'));
@@ -109,7 +119,7 @@ export function codeRoutes(context: Context): Hono {
     })
     .post('/codes/used', async (c) => {
       const { codes, badLines } = readCodes((await parsed(c, listRequest)).text);
-      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      if (badLines.length > 0) return answer(c, listReport, { taken: 0, badLines: listedLines(badLines) });
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
       const { marked, unknown } = await transaction(database, (connection) => markUsed(connection, rows, moment));
@@ -117,12 +127,12 @@ export function codeRoutes(context: Context): Hono {
         line: codes.findIndex((one) => one.code === code) + 2,
         problems: [{ at: ['code'], is: 'unknown', what: 'code of a batch', id: code, known: [] } as const],
       }));
-      return c.json({ taken: marked, badLines: listedLines(bad) } satisfies ListReport);
+      return answer(c, listReport, { taken: marked, badLines: listedLines(bad) });
     })
     .post('/codes/known', async (c) =>
-      c.json({ singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }),
+      answer(c, singlesAnswer, { singles: await unusedAmong(database, (await parsed(c, singlesRequest)).codes) }),
     )
-    .get('/spend', async (c) => c.json({ rows: await allSpend(database) }))
+    .get('/spend', async (c) => answer(c, spendAnswer, { rows: await allSpend(database) }))
     .put('/spend', async (c) => {
       const book = await readBook(database);
       const offers = book?.offers.filter((one) => one.limits.budget !== null).map((one) => one.id) ?? [];
@@ -131,9 +141,9 @@ export function codeRoutes(context: Context): Hono {
         channels: channelIds,
         currency: (book?.markets[0]?.currency ?? 'EUR') as Currency,
       });
-      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      if (badLines.length > 0) return answer(c, listReport, { taken: 0, badLines: listedLines(badLines) });
       await transaction(database, (connection) => putSpend(connection, rows));
-      return c.json({ taken: rows.length, badLines: [] } satisfies ListReport);
+      return answer(c, listReport, { taken: rows.length, badLines: [] });
     })
     .get('/spend/file', async (c) => {
       const rows = await allSpend(database);
@@ -143,16 +153,16 @@ export function codeRoutes(context: Context): Hono {
         'Content-Disposition': 'attachment; filename="spend.csv"',
       });
     })
-    .get('/segments', async (c) => c.json({ segments: await segmentCounts(database) }))
+    .get('/segments', async (c) => answer(c, segmentsAnswer, { segments: await segmentCounts(database) }))
     .put('/customers', async (c) => {
       const book = await readBook(database);
       const { customers, badLines } = readCustomers(
         (await parsed(c, listRequest)).text,
         book?.segments.map((one) => one.id) ?? [],
       );
-      if (badLines.length > 0) return c.json({ taken: 0, badLines: listedLines(badLines) } satisfies ListReport);
+      if (badLines.length > 0) return answer(c, listReport, { taken: 0, badLines: listedLines(badLines) });
       await transaction(database, (connection) => putCustomers(connection, customers));
-      return c.json({ taken: customers.length, badLines: [] } satisfies ListReport);
+      return answer(c, listReport, { taken: customers.length, badLines: [] });
     })
     .get('/customers/file', (c) =>
       file(
@@ -167,7 +177,7 @@ export function codeRoutes(context: Context): Hono {
       ),
     )
     .get('/customers/:id', async (c) =>
-      c.json({ customer: c.req.param('id'), segment: await segmentOf(database, c.req.param('id')) }),
+      answer(c, customerAnswer, { customer: c.req.param('id'), segment: await segmentOf(database, c.req.param('id')) }),
     );
 }
 

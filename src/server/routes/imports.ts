@@ -1,10 +1,10 @@
 import { Hono } from 'hono';
-import { type ImportState, importRequest } from '../../contract/index.ts';
+import { type ImportState, importRequest, importState } from '../../contract/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import type { Jobs } from '../jobs/boss.ts';
 import { HttpProblem } from '../problem.ts';
 import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
-import { parsed, rowNumber } from './parsed.ts';
+import { answer, parsed, rowNumber } from './parsed.ts';
 
 const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({
   id,
@@ -30,21 +30,21 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
       const { name, text, who } = await parsed(c, importRequest);
       const row = await addImport(database, name, text, who, new Date(await nowOf(context)));
       await jobs.import(row.id);
-      return c.json(view(row), 202);
+      return answer(c, importState, view(row), 202);
     })
-    .get('/imports/:id', async (c) => c.json(view(await byId(c.req.param('id')))))
+    .get('/imports/:id', async (c) => answer(c, importState, view(await byId(c.req.param('id')))))
     .post('/imports/:id/taken', async (c) => {
       const row = await byId(c.req.param('id'));
       await markImport(database, row.id, 0, 0);
       if (!(await moveImport(database, row.id, ['read'], 'taking')))
         throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
       await jobs.import(row.id);
-      return c.json(view(await byId(String(row.id))), 202);
+      return answer(c, importState, view(await byId(String(row.id))), 202);
     })
     .delete('/imports/:id', async (c) => {
       const row = await byId(c.req.param('id'));
       if (await moveImport(database, row.id, ['read'], 'stopped')) await endImport(database, row.id, null);
       else if (row.state === 'reading' || row.state === 'taking') jobs.stopImport(row.id);
-      return c.json(view(await byId(String(row.id))), 202);
+      return answer(c, importState, view(await byId(String(row.id))), 202);
     });
 }

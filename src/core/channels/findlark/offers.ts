@@ -1,0 +1,66 @@
+import { decimalText, type Instant } from '../../exact/index.ts';
+import { beforeOnly } from '../bounds.ts';
+import type { Note } from '../dialect.ts';
+import { exact, unsayable, worstOf } from '../fidelity.ts';
+import type { PlainOffer } from '../plain-offer.ts';
+import { alwaysTogether, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
+import { blank, type Feed, promote } from './feed.ts';
+import { limits, type Promotion } from './format.ts';
+
+const offset = (moment: Instant | null) =>
+  moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`;
+
+/** What is said of an offer: a promotion, of one that frees services one a zone. */
+export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainOffer[]): Note {
+  const { book, say } = feed;
+  const clause = { about: 'offer', offer: offer.id } as const;
+  const { title, fidelity: short } = fitted(book.body.offers[offer.order]?.title ?? offer.id, limits.title);
+  const freed = freedServices(book, offer);
+  const { lines, places } = linesOf(feed, offer, title, freed.zones);
+  const said = lines.filter((line) => line.countries !== '');
+  for (const line of said) promote(feed, line);
+  if (said.length === 0) return { clause, reads: [], fidelity: unsayable({ is: 'reaches nothing' }, 'live with it') };
+  const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
+  return {
+    clause,
+    reads: said.map((line) => [
+      { is: 'promotion', id: line.kind },
+      line.percent ? `${line.percent} %` : line.speeds,
+      line.countries,
+      ...(offer.asks ? [{ is: 'least value', amount: say(offer.asks.value) } as const] : []),
+      ...(line.code ? [{ is: 'code', code: line.code } as const] : []),
+    ]),
+    fidelity: worstOf([short, asks, freed.fidelity, ...places, ...alwaysTogether(book, offers, offer), offer.lost]),
+  };
+}
+
+/** The lines that say an offer, and what each loses of the places it is meant for. */
+function linesOf(
+  { book, say, speedOf, inTarget }: Feed,
+  offer: PlainOffer,
+  title: string,
+  freed: ReturnType<typeof freedServices>['zones'],
+) {
+  const common: Promotion = {
+    ...blank,
+    id: offer.id,
+    title,
+    code: offer.code ?? '',
+    least_value: offer.asks ? say(offer.asks.value) : '',
+    from: offset(offer.from),
+    until: offset(offer.until),
+  };
+  const within = (zones: ReadonlySet<string> | null, line: Promotion) => {
+    const { countries, fidelity } = wholeCountries(book, zones);
+    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity };
+  };
+  const { benefit } = offer;
+  const lines =
+    benefit.is === 'percent off order'
+      ? [within(offer.zones, { ...common, kind: 'percent', percent: decimalText(benefit.percent) })]
+      : freed.flatMap(({ zone, services }) => {
+          const speeds = services.flatMap((service) => speedOf(service) ?? []).join(' ');
+          return speeds === '' ? [] : [within(new Set([zone]), { ...common, kind: 'delivery', speeds })];
+        });
+  return { lines: lines.map((one) => one.line), places: lines.map((one) => one.fidelity) };
+}
