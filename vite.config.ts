@@ -1,6 +1,6 @@
+import optimizeLocales from '@react-aria/optimize-locales-plugin';
 import tailwind from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import optimizeLocales from '@react-aria/optimize-locales-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
