@@ -3,7 +3,7 @@ import { type Minor, nothing } from '../../exact/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
 import { euros } from '../euros.ts';
-import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { bounded, exact, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { type PlainLane, type PlainRate, plainReach } from '../plain.ts';
 import { fitted } from '../reach.ts';
 import type { ReadPart } from '../reading.ts';
@@ -47,7 +47,7 @@ function laneNotes(
   const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
   const speed = plan.speedOf(service.id);
   const not = (fidelity: Fidelity): Note[] => [{ clause, reads: [], fidelity }];
-  const remedy = places.length === 0 ? 'whole regions' : 'a speed of its own';
+  const remedy: Remedy = places.length === 0 ? 'whole regions' : 'a speed of its own';
   if (speed === null) return not(unsayable({ is: 'no speed', service: service.id, speed }, remedy));
   if (rates.some((rate) => rate.speed === speed && places.includes(rate.place)))
     return not(unsayable({ is: 'speed taken', service: service.id, speed }, remedy));
