@@ -79,6 +79,15 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
   await desk.keyboard.press('?');
   await expect(desk.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await desk.keyboard.press('Escape');
+  // Letters and digits typed into a menu are the menu's.
+  await follow(desk, 'offers');
+  await desk.getByRole('button', { name: 'New offer', exact: true }).click();
+  await expect(desk.getByRole('menu')).toBeVisible();
+  await desk.keyboard.type('3.?');
+  await expect(desk).toHaveURL(/\/offers/);
+  await expect(desk.getByRole('menu')).toBeVisible();
+  await desk.keyboard.press('Escape');
+  await expect(desk.getByRole('link', { name: 'Delta 2 m to Cork' })).toBeVisible();
   await desk.keyboard.press('Control+k');
   await desk.keyboard.type('highlands standard');
   await desk.keyboard.press('Enter');

@@ -41,7 +41,8 @@ export function useKeys(): void {
         event.preventDefault();
         return act(undone());
       }
-      if (control || event.altKey || document.querySelector('[role="dialog"]')) return;
+      // What is laid over the page has keys of its own.
+      if (control || event.altKey || document.querySelector('[role="dialog"], [role="menu"]')) return;
       const stage = stages[Number(event.key) - 1];
       if (stage) go(`/${stage.path}`);
       else if (event.key === '.') act(stripToggled());

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { useState } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { afterEach, beforeAll, expect, test } from 'vitest';
-import { TimePart } from './time-part.tsx';
+import { TimePart, weekAfter } from './time-part.tsx';
 
 afterEach(cleanup);
 // The DOM here tells of a selection at once, a browser afterwards: what the kit does at that would go round for ever.
@@ -63,14 +63,15 @@ test('a year that is being typed passes through no year of the first centuries',
   expect(handed.at(-1)).toBe('2027-11-29T00:00');
 });
 
-test('where there is none it says so; pressed, it begins where it was told, and hands on nothing yet', () => {
+test('where there is none it says so; pressed, it begins where it was told, and goes on from there', () => {
   const handed = show(null);
   fireEvent.click(screen.getByRole('button', { name: 'Start' }));
   expect(shown()).toBe('24/11/2026, 00:00');
-  expect(handed).toEqual([]);
+  expect(handed).toEqual(['2026-11-24T00:00']);
   fireEvent.keyDown(parts()[0] as HTMLElement, { key: 'ArrowUp' });
   fireEvent.keyUp(parts()[0] as HTMLElement, { key: 'ArrowUp' });
-  expect(handed).toEqual(['2026-11-25T00:00']);
+  expect(handed.at(-1)).toBe('2026-11-25T00:00');
+  expect(weekAfter('2026-12-28T10:00')).toBe('2027-01-04T10:00');
 });
 
 test('it is taken away again, but not where there always is one', () => {

@@ -33,19 +33,23 @@ export function TimePart({
   value: string | null;
   /** What is said where there is none; null: there always is one. */
   none: string | null;
-  /** What the field begins with where there was none. */
+  /** What is handed on first where there was none. */
   begin: string;
   onCommit: (local: string | null) => void;
 }) {
   const [typed, setTyped] = useState<CalendarDateTime | null>(null);
-  const stands = value === null ? null : parseDateTime(value);
-  if (stands === null && typed === null)
+  const [added, setAdded] = useState(false);
+  if (value === null) {
+    const add = () => {
+      setAdded(true);
+      onCommit(begin);
+    };
     return (
-      <Button className="part cursor-pointer" aria-label={label} onPress={() => setTyped(parseDateTime(begin))}>
+      <Button className="part cursor-pointer" aria-label={label} onPress={add}>
         {none}
       </Button>
     );
-  const shown = typed ?? stands;
+  }
   const commit = (next: CalendarDateTime | null) => {
     setTyped(next);
     if (next && next.compare(first) >= 0 && next.compare(last) <= 0) onCommit(next.toString().slice(0, 16));
@@ -57,12 +61,12 @@ export function TimePart({
       granularity="minute"
       hourCycle={24}
       shouldForceLeadingZeros
-      value={shown}
-      autoFocus={stands === null}
+      value={typed ?? parseDateTime(value)}
+      autoFocus={added}
       onChange={commit}
       onBlur={() => setTyped(null)}
     >
-      {value !== null && <span className="muted small">{weekdayOf(value)} </span>}
+      <span className="muted small">{weekdayOf(value)} </span>
       <Group className="part">
         <DateInput className="time-input">{(segment) => <DateSegment segment={segment} />}</DateInput>
       </Group>
@@ -76,6 +80,7 @@ export function TimePart({
           aria-label={`${label}: ${none}`}
           onPress={() => {
             setTyped(null);
+            setAdded(false);
             onCommit(null);
           }}
         >
@@ -101,3 +106,6 @@ export function TimePart({
     </DatePicker>
   );
 }
+
+/** The same time a week later, for an end that is still to be said. */
+export const weekAfter = (local: string): string => parseDateTime(local).add({ weeks: 1 }).toString().slice(0, 16);

@@ -6,7 +6,7 @@ import type { OpenBook } from '../../data/book.ts';
 import { AddPart } from '../../ui/add-part.tsx';
 import { useToday } from '../../ui/clock.ts';
 import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart } from '../../ui/field.tsx';
-import { TimePart } from '../../ui/time-part.tsx';
+import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { BenefitPart } from './benefit.tsx';
 import { GoodsPart, others } from './parts.tsx';
 
@@ -46,7 +46,7 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
       <TimePart
         label="End"
         none="further notice"
-        begin={when.from ?? today}
+        begin={weekAfter(when.from ?? today)}
         value={when.until}
         onCommit={(until) => set('window', { ...when, until })}
       />{' '}

@@ -3,7 +3,7 @@ import { amountOf, freeText, rateText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { useToday } from '../../ui/clock.ts';
 import { amountIn, TextPart } from '../../ui/field.tsx';
-import { TimePart } from '../../ui/time-part.tsx';
+import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 
 /** What of a lane is given for a time: of the rows in force the later begun counts. */
@@ -38,7 +38,7 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
         <TimePart
           label={`End of ${row.id}`}
           none="further notice"
-          begin={window.from ?? today}
+          begin={weekAfter(window.from ?? today)}
           value={window.until}
           onCommit={(until) => change('window', { ...window, until })}
         />{' '}
