@@ -148,3 +148,9 @@ export function fitted(title: string, most: number): { title: string; fidelity: 
     fidelity: bounded(0, { is: 'title cut', letters: most }, 'a shorter title'),
   };
 }
+
+/** A name with a number behind it, within so many letters; room for two digits is always left, as live keys have it. */
+export function numbered(name: string, number: number, most: number): string {
+  const tail = `-${number}`;
+  return `${name.slice(0, most - Math.max(3, tail.length))}${tail}`;
+}

@@ -5,7 +5,7 @@ import { type Assigned, atlas, textsOf } from '../atlas.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { type PlainLane, plainLanes } from '../plain.ts';
-import { dearest } from '../reach.ts';
+import { dearest, numbered } from '../reach.ts';
 import { type Entry, limits, type Promotion } from './format.ts';
 import { manifest } from './manifest.ts';
 
@@ -85,7 +85,7 @@ export function feedOf(book: CompiledBook): Feed {
 export function promote({ promotions }: Feed, promotion: Promotion): string {
   const taken = (id: string) => promotions.some((one) => one.id === id);
   let id = promotion.id.slice(0, limits.id);
-  for (let i = 2; taken(id); i += 1) id = `${promotion.id.slice(0, limits.id - 3)}-${i}`;
+  for (let i = 2; taken(id); i += 1) id = numbered(promotion.id, i, limits.id);
   promotions.push({ ...promotion, id });
   return id;
 }

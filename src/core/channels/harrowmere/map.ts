@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { countryOf, patternText, prefixesOfPart } from '../../places/index.ts';
 import { type Assigned, atlas } from '../atlas.ts';
 import { bounded, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
-import { dearest } from '../reach.ts';
+import { dearest, numbered } from '../reach.ts';
 import type { ReadLine } from '../reading.ts';
 import { elsewhere, limits, type Plans, regionOf, regions } from './format.ts';
 
@@ -100,6 +100,6 @@ export const placeRead = (place: string, cuts: Plans['cuts']): ReadLine => {
 export function ownKey(id: string, taken: (key: string) => boolean): string {
   const plain = id.toUpperCase().slice(0, limits.key);
   let key = plain;
-  for (let i = 2; taken(key); i += 1) key = `${plain.slice(0, limits.key - 3)}-${i}`;
+  for (let i = 2; taken(key); i += 1) key = numbered(plain, i, limits.key);
   return key;
 }
