@@ -46,7 +46,7 @@ export function Palette() {
     .slice(0, 12);
   const run = (key: Key) => {
     act(opened(null));
-    found.find((one) => keyOf(one) === key)?.run();
+    found[Number(key)]?.run();
   };
   return (
     <Panel title="Find">
@@ -57,7 +57,8 @@ export function Palette() {
         <Menu
           aria-label="Found"
           className="mt-2"
-          items={found.map((one) => ({ ...one, id: keyOf(one) }))}
+          // By their place: two things of one kind may have the same name.
+          items={found.map((one, id) => ({ ...one, id }))}
           onAction={run}
           renderEmptyState={() => <p className="muted p-2">Nothing has these words. Fewer letters find more.</p>}
         >
@@ -72,5 +73,3 @@ export function Palette() {
     </Panel>
   );
 }
-
-const keyOf = ({ name, what }: Listed): string => `${what} ${name}`;
