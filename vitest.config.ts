@@ -3,8 +3,8 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    // Both processors of a small machine; the default leaves one idle.
-    maxWorkers: 2,
+    // One more than the processors of a small machine: tests of channels that do not answer wait.
+    maxWorkers: 3,
     projects: [
       {
         test: {
@@ -31,6 +31,7 @@ export default defineConfig({
         ssr: { resolve: { conditions: ['extending', ...defaultServerConditions] } },
         test: {
           name: 'extending',
+          isolate: false,
           include: ['tests/extending/**/*.test.{ts,tsx}'],
           testTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],
@@ -39,6 +40,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           include: ['tests/server/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,

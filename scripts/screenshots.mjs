@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { startApplication } from './parts/application.mjs';
 import { build } from './parts/build.mjs';
-import { chromiumPath, chromium as needChromium } from './parts/chromium.mjs';
+import { launchOptions, chromium as needChromium } from './parts/chromium.mjs';
 import { nodePackages } from './parts/packages.mjs';
 import { startCluster } from './parts/postgres.mjs';
 import { explain } from './parts/say.mjs';
@@ -34,24 +34,14 @@ let application = null;
 try {
   nodePackages(root);
   needChromium();
-  build(root);
+  await build(root);
   cluster = await startCluster(
     join('/var/tmp', `plemb-shots-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`),
   );
   cluster.createDatabase('shots');
   application = await startApplication({ root, data, databaseUrl: cluster.url('shots'), port: 0 });
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({
-    executablePath: chromiumPath,
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(launchOptions);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });
   for (const [name, path] of Object.entries(views)) {

@@ -1,9 +1,10 @@
 // The running application: stand-ins and server as processes of their own, and an end that leaves none behind.
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
-import { Plain, run } from './say.mjs';
+import { builtFrom } from './build.mjs';
+import { Plain, runBeside } from './say.mjs';
 
-/** Starts a TypeScript program and waits for the line of JSON by which it says that it is ready. */
+/** Starts a program and waits for the line of JSON by which it says that it is ready. */
 function program(root, path, args, env) {
   const child = spawn(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
     cwd: root,
@@ -41,9 +42,18 @@ function sentence(errors) {
 
 /**
  * Starts the server, with what it begins from: `first` is a program that fills an empty database. Without `channels`
- * (addresses by channel) the stand-ins are started beside it, and the demo's account at their carrier is told.
+ * (addresses by channel) the stand-ins are started beside it, and the demo's account at their carrier is told. `from`
+ * tells what runs for a source: what was built from it, unless told otherwise.
  */
-export async function startApplication({ root, data, databaseUrl, port, first = 'demo/seed.ts', channels = null }) {
+export async function startApplication({
+  root,
+  data,
+  databaseUrl,
+  port,
+  first = 'demo/seed.ts',
+  channels = null,
+  from = builtFrom,
+}) {
   const parts = [];
   const stop = async () => {
     for (const part of parts.reverse()) await part.stop();
@@ -61,13 +71,13 @@ export async function startApplication({ root, data, databaseUrl, port, first = 
       };
     }
     if (first)
-      run(process.execPath, ['--import', 'tsx', join(root, first)], {
+      await runBeside(process.execPath, ['--import', 'tsx', join(root, from(first))], {
         cwd: root,
         env,
         what: 'Putting in what it begins with',
       });
     async function startServer() {
-      const server = program(root, 'src/server/main.ts', [], env);
+      const server = program(root, from('src/server/main.ts'), [], env);
       parts.push(server);
       const { listening } = await server.ready;
       const stopServer = async () => {

@@ -3,6 +3,6 @@ import { startApplication } from './application.mjs';
 import { build } from './build.mjs';
 
 export async function startBuilt(options) {
-  build(options.root);
+  await build(options.root);
   return startApplication(options);
 }

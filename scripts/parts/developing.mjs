@@ -12,7 +12,7 @@ const made = ['core', 'contract', 'live', 'server', 'words'];
 /** The same as startApplication, with the screen served by the bundler's own server. */
 export async function startDeveloping({ root, port, ...rest }) {
   const own = await freePort();
-  let running = await startApplication({ root, port: own, ...rest });
+  let running = await startApplication({ root, port: own, from: (source) => source, ...rest });
   let stopping = false;
   let again = Promise.resolve();
   let waiting = null;

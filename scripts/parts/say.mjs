@@ -1,5 +1,5 @@
 // Plain sentences instead of stack traces: what is wrong, and what to do.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 
 /** A fault the person can do something about. */
 export class Plain extends Error {}
@@ -20,13 +20,37 @@ export function run(command, args, { cwd, env, what, input } = {}) {
     input,
     maxBuffer: 1 << 26,
   });
-  if (done.error?.code === 'ENOENT')
-    throw new Plain(`${what ?? command}: the program ${command} is not on this machine.`);
-  if (done.status !== 0) {
-    const said = `${done.stderr ?? ''}${done.stdout ?? ''}`.trim();
+  return outcome(what ?? command, { ...done, command });
+}
+
+/** The same without waiting in place: others go on meanwhile, and it ends with this process. */
+export function runBeside(command, args, { cwd, env, what } = {}) {
+  const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+  const kill = () => child.kill();
+  process.once('exit', kill);
+  const said = { stdout: '', stderr: '' };
+  for (const stream of ['stdout', 'stderr']) child[stream].on('data', (chunk) => (said[stream] += chunk));
+  return new Promise((resolve, reject) => {
+    const end = (how) => {
+      process.off('exit', kill);
+      try {
+        resolve(outcome(what ?? command, { ...said, ...how, command }));
+      } catch (error) {
+        reject(error);
+      }
+    };
+    child.once('error', (error) => end({ error }));
+    child.once('close', (status) => end({ status }));
+  });
+}
+
+function outcome(what, { command, error, status, stdout, stderr }) {
+  if (error?.code === 'ENOENT') throw new Plain(`${what}: the program ${command} is not on this machine.`);
+  if (status !== 0) {
+    const said = `${stderr ?? ''}${stdout ?? ''}`.trim();
     if (/No space left on device|ENOSPC/.test(said))
       throw new Plain('The disk is full. Make room and start again; nothing was lost.');
-    throw new Plain(`${what ?? command} failed:\n  ${said.split('\n').slice(-6).join('\n  ')}`);
+    throw new Plain(`${what} failed:\n  ${said.split('\n').slice(-6).join('\n  ')}`);
   }
-  return done.stdout;
+  return stdout;
 }

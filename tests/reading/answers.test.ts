@@ -81,7 +81,7 @@ const clauses = [
 ];
 
 /** The core held against a second reading of the same page, over random books in which every clause turns up. */
-const seeds = { from: seedFrom(1), books: times(200), baskets: 20 };
+const seeds = { from: seedFrom(1), books: times(120), baskets: 20 };
 
 test('the core answers as the second reading does', () => {
   let answers = 0;
@@ -93,6 +93,6 @@ test('the core answers as the second reading does', () => {
       answers += 1;
     }
   }
-  if (seeds.books >= 200) expect(clauses.filter((clause) => !reached.has(clause))).toEqual([]);
+  if (seeds.books >= 120) expect(clauses.filter((clause) => !reached.has(clause))).toEqual([]);
   console.log(`${answers} answers of ${seeds.books} books without a difference`);
 }, 1_200_000);

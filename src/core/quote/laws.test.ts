@@ -41,7 +41,7 @@ const everyChoice = (answer: ReturnType<typeof quote>) => [
 
 describe('answers', () => {
   test('by the million say what whole answers say', () => {
-    for (const { book, question } of asked(9000, times(80))) {
+    for (const { book, question } of asked(9000, times(50))) {
       const out = new Float64Array(2 * book.services.length);
       charges(book, question, out);
       const choices = everyChoice(quote(book, question));
@@ -59,7 +59,7 @@ describe('answers', () => {
   });
 
   test('come about by steps that add up, every offer of the book among them', () => {
-    for (const { file, book, question } of asked(9200, times(80))) {
+    for (const { file, book, question } of asked(9200, times(50))) {
       for (const choice of everyChoice(quote(book, question))) {
         const steps = explain(book, question, choice.service);
         expect(steps.find((step) => step.step === 'pays')).toMatchObject({
@@ -89,7 +89,7 @@ describe('answers', () => {
   });
 
   test('take no more off than there is, line by line, and parts add up', () => {
-    for (const { file, book, question } of asked(9400, times(80))) {
+    for (const { file, book, question } of asked(9400, times(50))) {
       for (const choice of everyChoice(quote(book, question))) {
         expect(choice.off.reduce((a, b) => a + b, 0)).toBe(choice.discount);
         for (const off of choice.off) expect(off).toBeGreaterThanOrEqual(0);
@@ -104,7 +104,7 @@ describe('answers', () => {
   });
 
   test('leave the shopper no worse off for one more offer that is no gift', () => {
-    for (const { file, book, question, basket } of asked(9600, times(80))) {
+    for (const { file, book, question, basket } of asked(9600, times(50))) {
       const [last] = file.offers.slice(-1);
       if (!last || file.offers.some((one) => one.benefit.is === 'gift')) continue;
       const fewer = opened(
@@ -125,7 +125,7 @@ describe('answers', () => {
   });
 
   test('are offered whatever bounds would refuse, once there are none', () => {
-    for (const { file, book, question, basket } of asked(9900, times(60))) {
+    for (const { file, book, question, basket } of asked(9900, times(40))) {
       const loose = structuredClone(file);
       loose.offers = [];
       loose.eitherOr = [];
@@ -143,7 +143,7 @@ describe('answers', () => {
 
 test('a search that is broken off says so, and by how much at the most it could be better', () => {
   let broken = 0;
-  for (const { book, question } of asked(7000, times(60))) {
+  for (const { book, question } of asked(7000, times(40))) {
     const goods = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
     const setting = settingOf(book, question, goods, 'none');
     const field = fieldOf(setting, candidatesFor(setting));

@@ -6,7 +6,7 @@ import type { Item } from '../../core/goods/index.ts';
 import type { Engine } from '../engine/engine.ts';
 import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery, useSinglesQuery } from './api.ts';
 import { edited } from './draft.ts';
-import { type Engines, EnginesContext, wordOf } from './engines.ts';
+import { type Engines, EnginesContext, startWorker, wordOf } from './engines.ts';
 import { useAppDispatch, useAppSelector } from './index.ts';
 import { engineFailed } from './view.ts';
 
@@ -164,7 +164,10 @@ export function useHeavy<T>(
     start() {
       if (!data || !goods) return;
       end();
-      const own = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
+      const failed = (why: string) => {
+        if (worker.current === own) setState(({ last }) => ({ is: 'failed', why, last }));
+      };
+      const own = startWorker(failed);
       worker.current = own;
       setState(({ last }) => ({ is: 'running', done: 0, all: 0, last }));
       const engine = wrap<Engine>(own);
@@ -178,9 +181,7 @@ export function useHeavy<T>(
         .then((answer) => {
           if (worker.current === own) setState({ is: 'done', last: answer });
         })
-        .catch((error) => {
-          if (worker.current === own) setState(({ last }) => ({ is: 'failed', why: String(error), last }));
-        })
+        .catch((error) => failed(wordOf(error)))
         .finally(() => {
           if (worker.current === own) end();
         });

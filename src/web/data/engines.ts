@@ -16,13 +16,16 @@ export interface Engines {
 }
 export const EnginesContext = createContext<Engines | null>(null);
 
+/** Starts a worker; `failed` hears why its program could not go on. */
+export function startWorker(failed: (why: string) => void): Worker {
+  const worker = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
+  worker.addEventListener('error', ({ message }) => failed(message || 'its program could not be loaded'));
+  return worker;
+}
+
 /** Starts both; `failed` hears why a worker's program could not go on. */
 export function startEngines(failed: (why: string) => void): Engines {
-  const start = (): Running => {
-    const worker = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
-    worker.addEventListener('error', ({ message }) => failed(message || 'its program could not be loaded'));
-    return { engine: wrap<Engine>(worker), loaded: null, from: [] };
-  };
+  const start = (): Running => ({ engine: wrap<Engine>(startWorker(failed)), loaded: null, from: [] });
   return { quick: start(), study: start() };
 }
 

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, expect, test } from 'vitest';
 import { AddPart } from './add-part.tsx';
@@ -106,7 +106,8 @@ test('a menu of what may be added: arrows and first letters find, Enter adds, an
   fireEvent.click(button);
   const menu = await screen.findByRole('menu');
   expect(screen.getAllByRole('menuitem').map((one) => one.textContent)).toEqual(names);
-  for (const key of ['a', ' ', 'b']) fireEvent.keyDown(document.activeElement ?? menu, { key });
+  await waitFor(() => expect(menu.contains(document.activeElement)).toBe(true));
+  for (const key of ['a', ' ', 'b']) fireEvent.keyDown(document.activeElement as Element, { key });
   expect(document.activeElement?.textContent).toBe('a budget');
   fireEvent.keyDown(document.activeElement as Element, { key: 'Enter' });
   fireEvent.keyUp(document.activeElement as Element, { key: 'Enter' });
