@@ -6,7 +6,6 @@ import {
   nothing,
   type Problem,
   parseAmount,
-  type Thing,
   under,
 } from '../exact/index.ts';
 import {
@@ -17,6 +16,7 @@ import {
   layersOf,
   lineOf,
   type OwnDelivery,
+  type OwnLayers,
   ownAt,
   readItem,
   turnsOfLayers,
@@ -106,8 +106,8 @@ export interface ReadyGoods {
 export function readyGoods(book: CompiledBook, items: readonly Item[]): ReadyGoods {
   const problems: Problem[] = [];
   const bySku = new Map(items.map((item) => [item.sku, item]));
-  const make = maker(book, (sku) => bySku.get(sku), problems);
-  return { goods: items.flatMap((item) => make(item) ?? []), problems };
+  const shop = workshop(book, (sku) => bySku.get(sku), problems);
+  return { goods: items.flatMap((item) => made(shop, item) ?? []), problems };
 }
 
 /**
@@ -118,213 +118,231 @@ export function readyFinder(
   book: CompiledBook,
   itemOf: (sku: string) => Item | undefined,
 ): (sku: string) => Ready | undefined {
-  const problems: Problem[] = [];
-  const make = maker(book, itemOf, problems);
-  const made = new Map<string, Ready | null>();
-  return (sku) => {
-    const known = made.get(sku);
-    if (known !== undefined) return known ?? undefined;
+  const shop = workshop(book, itemOf, []);
+  const find = once((sku: string) => {
     const item = itemOf(sku);
-    const ready = item ? make(item) : null;
-    made.set(sku, ready);
-    return ready ?? undefined;
+    return item ? made(shop, item) : null;
+  }, String);
+  return (sku) => find(sku) ?? undefined;
+}
+
+/** What items are made ready by: the book, and what is worked out of it once for all of them. */
+interface Workshop {
+  readonly book: CompiledBook;
+  readonly itemOf: (sku: string) => Item | undefined;
+  readonly problems: Problem[];
+  readonly complete: (item: Item) => Item;
+  readonly templates: ReadonlyMap<string, Template>;
+  /** Templates that take goods by a selection, in order. */
+  readonly selecting: readonly Template[];
+  readonly channels: readonly string[];
+  readonly rates: LaneContext;
+  /** Equal origins are one text, so that comparing them is quick; equal sets of parts one list. */
+  readonly origin: (text: string) => string;
+  readonly inside: (words: readonly number[]) => readonly number[];
+  /** The services that take a kind, a bit each. */
+  readonly takersOf: (kind: string) => number;
+}
+
+function workshop(book: CompiledBook, itemOf: Workshop['itemOf'], problems: Problem[]): Workshop {
+  return {
+    book,
+    itemOf,
+    problems,
+    complete: completer(itemOf, problems),
+    templates: new Map(book.templates.map((template) => [template.id, template])),
+    selecting: book.templates.filter((template) => template.selection),
+    channels: channelsOf(book.body),
+    rates: {
+      currency: book.written,
+      market: book.currency,
+      conversion: book.conversion,
+      rounding: book.market.rounding,
+      boxes: book.boxes,
+      quotingInto: book.quotingInto,
+    },
+    origin: once((text) => text, String),
+    inside: once((words) => words, String),
+    takersOf: once((kind) => bitsOf(book, ({ kinds }) => kinds.length === 0 || kinds.includes(kind)), String),
   };
 }
 
-/** Makes one item ready, or tells what is wrong with it. */
-function maker(
-  book: CompiledBook,
-  itemOf: (sku: string) => Item | undefined,
-  problems: Problem[],
-): (item: Item) => Ready | null {
-  const complete = completer(itemOf, problems);
-  const byId = new Map(book.templates.map((template) => [template.id, template]));
-  const selected = book.templates.filter((template) => template.selection);
-  const bitOf = new Map(book.services.map((service, i) => [service.id, 1 << i]));
-  const { market } = book;
-  const rates: LaneContext = {
-    currency: book.written,
-    market: book.currency,
-    conversion: book.conversion,
-    rounding: market.rounding,
-    boxes: book.boxes,
-    quotingInto: book.quotingInto,
+/** Works each answer out once, by a text of what is asked. */
+function once<Of, Answer>(work: (of: Of) => Answer, textOf: (of: Of) => string): (of: Of) => Answer {
+  const known = new Map<string, Answer>();
+  return (of) => {
+    const key = textOf(of);
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const answer = work(of);
+    known.set(key, answer);
+    return answer;
   };
-  // Equal origins are one text, so that comparing them is quick.
-  const origins = new Map<string, string>();
-  const one = (origin: string): string => {
-    if (!origins.has(origin)) origins.set(origin, origin);
-    return origins.get(origin) ?? origin;
+}
+
+/** A bit for each service of the book that passes a test. */
+const bitsOf = (book: CompiledBook, test: (service: CompiledBook['services'][number]) => boolean): number =>
+  book.services.reduce((bits, service, i) => (test(service) ? bits | (1 << i) : bits), 0);
+
+/** Makes one item ready; null, and what is wrong with it among the problems, where it cannot be. */
+function made(shop: Workshop, stated: Item): Ready | null {
+  const { book, problems } = shop;
+  const before = problems.length;
+  const item = shop.complete(stated);
+  const figures = readItem(item, book.written);
+  if (!figures.ok) problems.push(...under([item.sku], figures.problems));
+  problems.push(...unknownIn(stated, shop));
+  const fields: Problem[] = [];
+  const layers = layersOf(lineOf(stated, shop.itemOf), fields);
+  problems.push(...under([item.sku], fields));
+  const ready = figures.ok ? readyEver(shop, item, figures.value, layers) : null;
+  return problems.length > before ? null : ready;
+}
+
+/** An item in every channel and at every moment. */
+function readyEver(shop: Workshop, item: Item, figures: ItemFigures, layers: OwnLayers): Ready {
+  const { price, channels } = pricesOf(shop, item, figures.price);
+  const ownCharge = once(
+    (own: OwnDelivery) => ownChargeOf(shop, item, own),
+    (own) => JSON.stringify(own.ownRate),
+  );
+  const at = (from: Instant): Ready => {
+    const own = ownAt(layers, from);
+    return readyAt(shop, item, figures, price, own, ownCharge(own));
+  };
+  const first = at(Number.NEGATIVE_INFINITY);
+  const turns = turnsOfLayers(layers);
+  if (turns.length === 0 && channels.size === 0) return first;
+  const eras = [{ from: Number.NEGATIVE_INFINITY, item: first }, ...turns.map((from) => ({ from, item: at(from) }))];
+  return { ...first, varies: { prices: channels, eras, known: new Map() } };
+}
+
+/** An item with the delivery of its own that it has at some moment. */
+function readyAt(
+  shop: Workshop,
+  item: Item,
+  figures: ItemFigures,
+  price: Minor,
+  delivery: OwnDelivery,
+  own: OwnCharge | null,
+): Ready {
+  const { book } = shop;
+  const { mass, sides, cost } = figures;
+  const kind = item.kind ?? defaultKind;
+  const template =
+    (delivery.template === null ? undefined : shop.templates.get(delivery.template)) ??
+    shop.selecting.find((other) => other.selection?.takes(item, figures)) ??
+    book.defaultTemplate;
+  return {
+    sku: item.sku,
+    name: item.name,
+    price,
+    mass,
+    sides,
+    cost: cost === null ? null : amountInMarket(book, cost),
+    kind,
+    ownKind: template.ownKinds.has(kind) ? kind : null,
+    kindBit: book.kindBits.of.get(kind) ?? book.kindBits.others,
+    template,
+    origin: shop.origin(item.origin ?? template.origin),
+    serves: servesOf(shop, item, kind, delivery.barred ?? []),
+    own,
+    handling: handlingOf(shop, item, delivery),
+    taxClass: item.taxClass ?? defaultClass,
+    inside: insideOf(shop, item, figures),
+    stockedBy: item.stockedBy,
+    notListed: item.notListed,
+    varies: null,
+  };
+}
+
+const ownChargeOf = ({ rates, problems }: Workshop, { sku }: Item, { ownRate }: OwnDelivery): OwnCharge | null =>
+  ownRate && {
+    rate: readRate(ownRate.rate, rates, [sku, 'ownRate', 'rate'], problems),
+    waivable: ownRate.waived,
   };
 
-  const insides = new Map<string, readonly number[]>();
-  /** Equal sets of parts are one list. */
-  function insideOf(item: Item, figures: ItemFigures): readonly number[] {
-    const words = new Array<number>(Math.ceil(book.parts.length / 32)).fill(0);
-    book.parts.forEach((part, i) => {
-      if (part.takes(item, figures)) words[i >> 5] = (words[i >> 5] ?? 0) | (1 << (i & 31));
-    });
-    const key = words.join();
-    const known = insides.get(key);
-    if (!known) insides.set(key, words);
-    return known ?? words;
-  }
+function handlingOf({ book, problems }: Workshop, { sku }: Item, { fee }: OwnDelivery): Handling | null {
+  if (!fee) return null;
+  const each = amountInMarket(book, kept(parseAmount(fee.each, book.written), [sku, 'fee', 'each'], problems, nothing));
+  return each === 0 ? null : { each, waivable: fee.waived };
+}
 
-  const kindsOf = new Map<string, number>();
-  /** The services that take a kind, a bit each. */
-  function takersOf(kind: string): number {
-    const known =
-      kindsOf.get(kind) ??
-      book.services.reduce(
-        (bits, service, i) => (service.kinds.length === 0 || service.kinds.includes(kind) ? bits | (1 << i) : bits),
-        0,
-      );
-    kindsOf.set(kind, known);
-    return known;
-  }
+/** The services that take an item: those for its kind, less those barred to it or to what is hazardous in it. */
+function servesOf({ book, takersOf }: Workshop, { hazards }: Item, kind: string, barred: readonly string[]): number {
+  if (barred.length === 0 && hazards.length === 0) return takersOf(kind);
+  const refused = ({ id, bars }: CompiledBook['services'][number]) =>
+    barred.includes(id) || bars.some((hazard) => hazards.includes(hazard));
+  return takersOf(kind) & ~bitsOf(book, refused);
+}
 
-  function bitsOf(item: Item, kind: string, barred: readonly string[]): number {
-    let serves = takersOf(kind);
-    for (const id of barred) serves &= ~(bitOf.get(id) ?? 0);
-    if (item.hazards.length > 0)
-      for (const [i, service] of book.services.entries())
-        if (service.bars.some((hazard) => item.hazards.includes(hazard))) serves &= ~(1 << i);
-    return serves;
-  }
+function insideOf({ book, inside }: Workshop, item: Item, figures: ItemFigures): readonly number[] {
+  const words = new Array<number>(Math.ceil(book.parts.length / 32)).fill(0);
+  book.parts.forEach((part, i) => {
+    if (part.takes(item, figures)) words[i >> 5] = (words[i >> 5] ?? 0) | (1 << (i & 31));
+  });
+  return inside(words);
+}
 
-  const channels = channelsOf(book.body);
-  /** What an item names that the book does not have, in its own fields and in its dated rows. */
-  function unknownIn(item: Item): void {
-    const named = (at: Problem['at'], ids: readonly string[], known: readonly string[], what: Thing) => {
-      for (const id of ids)
-        if (!known.includes(id)) problems.push({ at: [item.sku, ...at], is: 'unknown', what, id, known });
-    };
-    const [services, templates, markets] = [
-      [...bitOf.keys()],
-      [...byId.keys()],
-      book.body.markets.map((each) => each.id),
-    ];
-    named(['template'], item.template === null ? [] : [item.template], templates, 'template');
-    named(['barred'], item.barred ?? [], services, 'service');
-    named(['stockedBy'], item.stockedBy, channels, 'channel');
-    named(['notListed'], item.notListed, channels, 'channel');
-    for (const { id, sets } of item.dated) {
-      if (sets.is === 'template')
-        named(['dated', id], sets.template === null ? [] : [sets.template], templates, 'template');
-      if (sets.is === 'not by') named(['dated', id], sets.services, services, 'service');
+/**
+ * The price in the market, and prices of single channels in it: of market and channel before channel, before market,
+ * before the own one converted.
+ */
+function pricesOf(
+  { book, problems }: Workshop,
+  item: Item,
+  own: Minor,
+): { price: Minor; channels: ReadonlyMap<string, Minor> } {
+  let price = amountInMarket(book, own);
+  const channels = new Map<string, Minor>();
+  item.prices.forEach((each, i) => {
+    const foreign = book.body.markets.find((other) => other.id === each.market);
+    const currency = each.market === null ? book.written : ((foreign?.currency ?? book.written) as Currency);
+    const value = kept(parseAmount(each.price, currency), [item.sku, 'prices', i, 'price'], problems, nothing);
+    if (each.market !== null && each.market !== book.market.body.id) return;
+    if (each.channel === null) price = value;
+    else if (each.market !== null) channels.set(each.channel, value);
+  });
+  for (const each of item.prices)
+    if (each.market === null && each.channel !== null && !channels.has(each.channel)) {
+      const read = parseAmount(each.price, book.written);
+      if (read.ok) channels.set(each.channel, amountInMarket(book, read.value));
     }
-    const seen = new Set<string>();
-    item.prices.forEach(({ market: of, channel }, i) => {
-      const key = `${of ?? ''} ${channel ?? ''}`;
-      if (of === null && channel === null) problems.push({ at: [item.sku, 'prices', i], is: 'price for nobody' });
-      if (seen.has(key))
-        problems.push({ at: [item.sku, 'prices', i], is: 'repeated', what: 'price', id: key.trim(), line: null });
-      seen.add(key);
-      named(['prices', i, 'market'], of === null ? [] : [of], markets, 'market');
-      named(['prices', i, 'channel'], channel === null ? [] : [channel], channels, 'channel');
-    });
-  }
+  return { price, channels };
+}
 
-  const amount = (text: string, currency: Currency, ...at: (string | number)[]): Minor =>
-    kept(parseAmount(text, currency), at, problems, nothing);
-
-  /**
-   * The price in the market, and prices of single channels in it: of market and channel before channel, before market,
-   * before the own one converted.
-   */
-  function pricesOf(item: Item, own: Minor): { price: Minor; channels: ReadonlyMap<string, Minor> } {
-    let price = amountInMarket(book, own);
-    const channels = new Map<string, Minor>();
-    item.prices.forEach((each, i) => {
-      const foreign = book.body.markets.find((other) => other.id === each.market);
-      const currency = each.market === null ? book.written : ((foreign?.currency ?? book.written) as Currency);
-      const value = amount(each.price, currency, item.sku, 'prices', i, 'price');
-      if (each.market !== null && each.market !== market.body.id) return;
-      if (each.channel === null) price = value;
-      else if (each.market !== null) channels.set(each.channel, value);
-    });
-    for (const each of item.prices)
-      if (each.market === null && each.channel !== null && !channels.has(each.channel)) {
-        const read = parseAmount(each.price, book.written);
-        if (read.ok) channels.set(each.channel, amountInMarket(book, read.value));
-      }
-    return { price, channels };
-  }
-
-  return (stated) => {
-    const before = problems.length;
-    const item = complete(stated);
-    const figures = readItem(item, book.written);
-    if (!figures.ok) problems.push(...under([item.sku], figures.problems));
-    unknownIn(stated);
-    const fields: Problem[] = [];
-    const layers = layersOf(lineOf(stated, itemOf), fields);
-    problems.push(...under([item.sku], fields));
-    const { price, channels } = figures.ok
-      ? pricesOf(item, figures.value.price)
-      : { price: nothing, channels: new Map() };
-    const kind = item.kind ?? defaultKind;
-    const made = new Map<string, OwnCharge | null>();
-
-    function readyAt(own: OwnDelivery, varies: Varies | null): Ready | null {
-      if (!figures.ok) return null;
-      const key = JSON.stringify(own.ownRate);
-      if (!made.has(key))
-        made.set(
-          key,
-          own.ownRate && {
-            rate: readRate(own.ownRate.rate, rates, [item.sku, 'ownRate', 'rate'], problems),
-            waivable: own.ownRate.waived,
-          },
-        );
-      const handling = own.fee && {
-        each: amountInMarket(book, amount(own.fee.each, book.written, item.sku, 'fee', 'each')),
-        waivable: own.fee.waived,
-      };
-      const template =
-        (own.template === null ? undefined : byId.get(own.template)) ??
-        selected.find((other) => other.selection?.takes(item, figures.value)) ??
-        book.defaultTemplate;
-      return {
-        sku: item.sku,
-        name: item.name,
-        price,
-        mass: figures.value.mass,
-        sides: figures.value.sides,
-        cost: figures.value.cost === null ? null : amountInMarket(book, figures.value.cost),
-        kind,
-        ownKind: template.ownKinds.has(kind) ? kind : null,
-        kindBit: book.kindBits.of.get(kind) ?? book.kindBits.others,
-        template,
-        origin: one(item.origin ?? template.origin),
-        serves: bitsOf(item, kind, own.barred ?? []),
-        own: made.get(key) ?? null,
-        handling: handling && handling.each === 0 ? null : handling,
-        taxClass: item.taxClass ?? defaultClass,
-        inside: insideOf(item, figures.value),
-        stockedBy: item.stockedBy,
-        notListed: item.notListed,
-        varies,
-      };
-    }
-
-    const turns = turnsOfLayers(layers);
-    const varies: Varies | null =
-      turns.length === 0 && channels.size === 0
-        ? null
-        : {
-            prices: channels,
-            eras: [Number.NEGATIVE_INFINITY, ...turns].flatMap((from) => {
-              const then = readyAt(ownAt(layers, from), null);
-              return then ? [{ from, item: then }] : [];
-            }),
-            known: new Map(),
-          };
-    const ready = varies
-      ? varies.eras[0]
-        ? { ...varies.eras[0].item, varies }
-        : null
-      : readyAt(ownAt(layers, Number.NEGATIVE_INFINITY), null);
-    return problems.length > before ? null : ready;
+/** What an item names that the book does not have, in its own fields and in its dated rows. */
+function unknownIn(item: Item, { book, templates, channels }: Workshop): Problem[] {
+  const known: Readonly<Record<'template' | 'service' | 'channel' | 'market', readonly string[]>> = {
+    template: [...templates.keys()],
+    service: book.services.map(({ id }) => id),
+    channel: channels,
+    market: book.body.markets.map(({ id }) => id),
   };
+  const problems: Problem[] = [];
+  const named = (at: Problem['at'], what: keyof typeof known, ids: readonly (string | null)[]) => {
+    for (const id of ids)
+      if (id !== null && !known[what].includes(id))
+        problems.push({ at: [item.sku, ...at], is: 'unknown', what, id, known: known[what] });
+  };
+  named(['template'], 'template', [item.template]);
+  named(['barred'], 'service', item.barred ?? []);
+  named(['stockedBy'], 'channel', item.stockedBy);
+  named(['notListed'], 'channel', item.notListed);
+  for (const { id, sets } of item.dated) {
+    if (sets.is === 'template') named(['dated', id], 'template', [sets.template]);
+    if (sets.is === 'not by') named(['dated', id], 'service', sets.services);
+  }
+  const seen = new Set<string>();
+  item.prices.forEach(({ market, channel }, i) => {
+    const at = ['prices', i] as const;
+    const key = `${market ?? ''} ${channel ?? ''}`;
+    if (market === null && channel === null) problems.push({ at: [item.sku, ...at], is: 'price for nobody' });
+    if (seen.has(key))
+      problems.push({ at: [item.sku, ...at], is: 'repeated', what: 'price', id: key.trim(), line: null });
+    seen.add(key);
+    named([...at, 'market'], 'market', [market]);
+    named([...at, 'channel'], 'channel', [channel]);
+  });
+  return problems;
 }

@@ -1,7 +1,8 @@
 /** The check: every corner of both sides' rules, what was meant, told and charged there, and why they part. */
 
 export { type Cell, cellsOf, endsOf } from './cells.ts';
-export { type ClassOfBasket, type Corner, classKey, cornersOf, regionsOf } from './corners.ts';
+export { type ClassOfBasket, type Corner, classKey } from './classes.ts';
+export { cornersOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
 export {
   type Answered,
@@ -15,6 +16,7 @@ export {
   type Sides,
   type Verdict,
 } from './judge.ts';
+export { regionsOf } from './regions.ts';
 export {
   type ChannelReport,
   type ChannelToCheck,

@@ -12,7 +12,8 @@ import {
 import type { Instant, Minor } from '../exact/index.ts';
 import { placeText } from '../places/index.ts';
 import { type Question, soldIn } from '../quote/index.ts';
-import { besideIt, type ClassOfBasket, type Corner, classKey, cornersOf, isReal } from './corners.ts';
+import { besideIt, type ClassOfBasket, type Corner, classKey, isReal } from './classes.ts';
+import { cornersOf } from './corners.ts';
 import {
   type Answered,
   type Cause,

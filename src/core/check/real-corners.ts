@@ -1,0 +1,111 @@
+import type { ChannelId, CompiledBook } from '../book/index.ts';
+import { apartBy, isFor, isPlain, type Listed, stated } from '../channels/index.ts';
+import { type Instant, minor, mondayOf } from '../exact/index.ts';
+import type { Offer } from '../offers/index.ts';
+import { anybody, type Line, meetingBaskets, type Spent } from '../quote/index.ts';
+import type { Corner } from './classes.ts';
+import type { Region } from './regions.ts';
+
+/**
+ * Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now,
+ * without codes.
+ */
+export function apartCorners(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  region: Region,
+  now: Instant,
+  channel: ChannelId,
+): Corner[] {
+  const kinds = new Map<string, { item: Listed; by: NonNullable<ReturnType<typeof apartBy>> }>();
+  for (const item of goods) {
+    const by = apartBy(book, item);
+    const key = [
+      item.template.id,
+      item.serves,
+      item.own ? item.sku : '',
+      item.handling?.each,
+      item.handling?.waivable,
+      item.origin,
+      item.ownKind,
+      by === 'dated' ? item.sku : '',
+    ].join(' ');
+    if (by && !kinds.has(key)) kinds.set(key, { item, by });
+  }
+  return [...kinds.values()].flatMap(({ item, by }) =>
+    [1, 2, 5].flatMap((units): Corner[] => {
+      const value = item.price * units;
+      const mass = item.mass === null ? null : item.mass * units;
+      if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+      const lines: Line[] = [{ item, units }];
+      return [
+        {
+          class: { is: 'apart', by },
+          question: {
+            lines,
+            place: region.part.place,
+            codes: [],
+            moment: now,
+            carrier: null,
+            shopper: { ...anybody, channel },
+          },
+          value: { from: value, to: value },
+          mass: mass === null ? null : { from: mass, to: mass },
+        },
+      ];
+    }),
+  );
+}
+
+/** Real baskets that meet offers which no format says, and ones in which offers with limits are used up. */
+export function offerCorners(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  region: Region,
+  now: Instant,
+  channel: ChannelId,
+): Corner[] {
+  const standard = goods.filter((item) => apartBy(book, item) === null);
+  return book.offers.flatMap((offer): Corner[] => {
+    const plain = isPlain(offer);
+    if (!isFor(book, offer, channel)) return [];
+    if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer)))
+      return [];
+    const moment = Math.max(now, offer.from ?? now);
+    if (offer.until !== null && moment >= offer.until) return [];
+    // Of goods that stand apart only where no others meet it: they differ by themselves.
+    const whole = meetingBaskets(offer, standard, region.part.place, moment);
+    return (whole.length > 0 ? whole : meetingBaskets(offer, goods, region.part.place, moment)).flatMap(
+      ({ shopper, ...question }): Corner[] => {
+        const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+        const mass = question.lines.reduce<number | null>(
+          (sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units),
+          0,
+        );
+        if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+        const spent = plain ? new Map([[offer.id, usedUp(offer, channel, moment)]]) : shopper.spent;
+        return [
+          {
+            class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
+            question: { ...question, shopper: { ...shopper, channel, spent } },
+            value: { from: value, to: value },
+            mass: mass === null ? null : { from: mass, to: mass },
+          },
+        ];
+      },
+    );
+  });
+}
+
+/** An offer that has nothing left to give. */
+function usedUp({ limits, zone }: Offer, channel: ChannelId, moment: Instant): Spent {
+  const share = limits.budget?.split ? (limits.budget.split.get(channel) ?? minor(0)) : limits.budget?.amount;
+  return {
+    uses: limits.uses ?? 0,
+    own: limits.each ?? 0,
+    rows: share === undefined ? [] : [{ week: mondayOf(moment, zone), channel, amount: share }],
+  };
+}
+
+const isLimited = ({ limits }: Offer): boolean =>
+  limits.uses !== null || limits.each !== null || limits.budget !== null;
