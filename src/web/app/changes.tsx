@@ -1,17 +1,15 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
-import { valueAt } from '../../core/book/index.ts';
+import { type Book, type Edit, valueAt } from '../../core/book/index.ts';
 import { pathWords, rightBeside, valueWords } from '../../words/index.ts';
 import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
-import { useBook } from '../data/book.ts';
+import { type OpenBook, useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { failure } from '../ui/failed.ts';
 import { useDone } from '../ui/toasts.tsx';
 import { Panel } from './panel.tsx';
-
-const most = 200;
 
 /** The named list of changes not yet saved; saving them, and choosing where two have changed the same. */
 export function Changes() {
@@ -24,9 +22,8 @@ export function Changes() {
   const [takeBack] = useTakeBackMutation();
   const done = useDone();
   const [refused, setRefused] = useState<ProblemDocument | null>(null);
-  const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
   if (!book) return null;
-  const saved = { ...book.saved, goods: book.savedGoods };
+  const changes = `${edits.length} ${edits.length === 1 ? 'change' : 'changes'}`;
 
   const send = async () => {
     const result = await save({
@@ -39,14 +36,13 @@ export function Changes() {
       const { revision } = result.data;
       act(cleared());
       act(opened(null));
-      done(`${edits.length} ${edits.length === 1 ? 'change' : 'changes'} saved as revision ${revision}.`, {
+      done(`${changes} saved as revision ${revision}.`, {
         name: 'Take it back',
         run: () => void takeBack({ number: revision, who }),
       });
     } else setRefused(failure(result.error));
   };
-  const settle = (conflicts: readonly Conflict[]) => {
-    const theirs = new Set(conflicts.map((one) => one.path.join('/')).filter((key) => !mine.has(key)));
+  const settle = (conflicts: readonly Conflict[], theirs: ReadonlySet<string>) => {
     act(
       rebased({
         base: Math.max(book.revision, ...conflicts.map((one) => one.revision)),
@@ -57,127 +53,169 @@ export function Changes() {
   };
 
   return (
-    <Panel
-      title={
-        edits.length === 0
-          ? 'Nothing has changed'
-          : `${edits.length} ${edits.length === 1 ? 'change' : 'changes'} not yet saved`
-      }
-    >
+    <Panel title={edits.length === 0 ? 'Nothing has changed' : `${changes} not yet saved`}>
       {refused?.conflicts ? (
-        <div role="alert">
-          <p className="text-off mb-2">
-            {refused.title}. Choose for each which is to stand; yours are kept until you do.
-          </p>
-          <table className="ruled">
-            <thead>
-              <tr>
-                <th>What</th>
-                <th>Yours</th>
-                <th>Theirs, saved</th>
-              </tr>
-            </thead>
-            <tbody>
-              {refused.conflicts.map((one) => {
-                const key = one.path.join('/');
-                const choose = (own: boolean) =>
-                  setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
-                return (
-                  <tr key={key}>
-                    <td>{pathWords(book.book, one.path)}</td>
-                    <td>
-                      <label>
-                        <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} />{' '}
-                        {valueWords(one.mine)}
-                      </label>
-                    </td>
-                    <td>
-                      <label>
-                        <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} />{' '}
-                        {valueWords(one.theirs)}{' '}
-                        <span className="muted">
-                          by {one.who}, revision {one.revision}
-                        </span>
-                      </label>
-                    </td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-          <p className="mt-3">
-            <button type="button" className="act main" onClick={() => settle(refused.conflicts ?? [])}>
-              Go on with these
-            </button>
-          </p>
-        </div>
+        <Conflicts book={book.book} title={refused.title} conflicts={refused.conflicts} settle={settle} />
       ) : (
         <>
-          <table className="ruled">
-            <tbody>
-              {edits.slice(0, most).map((edit, i) => (
-                <tr key={edit.path.join('/')}>
-                  <td>{pathWords(book.book, edit.path)}</td>
-                  <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
-                  <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
-                  <td className="figure">
-                    <button
-                      type="button"
-                      className="quiet"
-                      onClick={() => act(dropped(i))}
-                      aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
-                    >
-                      Drop
-                    </button>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {edits.length > most && <p className="muted">and {edits.length - most} more</p>}
-          {refused && (
-            <div role="alert" className="aside-note off">
-              <p>{refused.title}</p>
-              <ul>
-                {refused.problems?.slice(0, 12).map((one) => (
-                  <li key={`${one.at.join()} ${one.wrong}`} className="small">
-                    <strong>{pathWords(book.book, one.at.map(String))}</strong>: {rightBeside(one)}
-                  </li>
-                ))}
-              </ul>
-            </div>
-          )}
+          <Edits book={book} edits={edits} />
+          {refused && <Refused book={book.book} refused={refused} />}
           {edits.length > 0 && (
-            <form
-              className="mt-3 flex items-center gap-2"
-              onSubmit={(event) => {
-                event.preventDefault();
-                send();
-              }}
-            >
-              <label className="grow">
-                <span className="sr-only">What for</span>
-                <input
-                  className="search w-full"
-                  placeholder="What for? (may stay empty)"
-                  maxLength={200}
-                  value={note}
-                  onChange={(event) => setNote(event.target.value)}
-                />
-              </label>
-              <button
-                type="submit"
-                // biome-ignore lint/a11y/noAutofocus: the panel was opened to save; Enter does
-                autoFocus
-                className="act main"
-                disabled={saving.isLoading}
-              >
-                Save {edits.length} {edits.length === 1 ? 'change' : 'changes'}
-              </button>
-            </form>
+            <SaveForm act={`Save ${changes}`} saving={saving.isLoading} note={note} setNote={setNote} save={send} />
           )}
         </>
       )}
     </Panel>
+  );
+}
+
+/** What two have changed: for each, whose is to stand. */
+function Conflicts({
+  book,
+  title,
+  conflicts,
+  settle,
+}: {
+  book: Book;
+  title: string;
+  conflicts: readonly Conflict[];
+  settle: (conflicts: readonly Conflict[], theirs: ReadonlySet<string>) => void;
+}) {
+  const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
+  const keyOf = (one: Conflict) => one.path.join('/');
+  const theirs = () => new Set(conflicts.map(keyOf).filter((key) => !mine.has(key)));
+  return (
+    <div role="alert">
+      <p className="text-off mb-2">{title}. Choose for each which is to stand; yours are kept until you do.</p>
+      <table className="ruled">
+        <thead>
+          <tr>
+            <th>What</th>
+            <th>Yours</th>
+            <th>Theirs, saved</th>
+          </tr>
+        </thead>
+        <tbody>
+          {conflicts.map((one) => {
+            const key = keyOf(one);
+            const choose = (own: boolean) =>
+              setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
+            return (
+              <tr key={key}>
+                <td>{pathWords(book, one.path)}</td>
+                <td>
+                  <label>
+                    <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} />{' '}
+                    {valueWords(one.mine)}
+                  </label>
+                </td>
+                <td>
+                  <label>
+                    <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} />{' '}
+                    {valueWords(one.theirs)}{' '}
+                    <span className="muted">
+                      by {one.who}, revision {one.revision}
+                    </span>
+                  </label>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-3">
+        <button type="button" className="act main" onClick={() => settle(conflicts, theirs())}>
+          Go on with these
+        </button>
+      </p>
+    </div>
+  );
+}
+
+const most = 200;
+
+/** The changes by name, what was and what is to be; each can be dropped. */
+function Edits({ book, edits }: { book: OpenBook; edits: readonly Edit[] }) {
+  const act = useAppDispatch();
+  const saved = { ...book.saved, goods: book.savedGoods };
+  return (
+    <>
+      <table className="ruled">
+        <tbody>
+          {edits.slice(0, most).map((edit, i) => (
+            <tr key={edit.path.join('/')}>
+              <td>{pathWords(book.book, edit.path)}</td>
+              <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
+              <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
+              <td className="figure">
+                <button
+                  type="button"
+                  className="quiet"
+                  onClick={() => act(dropped(i))}
+                  aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
+                >
+                  Drop
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {edits.length > most && <p className="muted">and {edits.length - most} more</p>}
+    </>
+  );
+}
+
+function Refused({ book, refused }: { book: Book; refused: ProblemDocument }) {
+  return (
+    <div role="alert" className="aside-note off">
+      <p>{refused.title}</p>
+      <ul>
+        {refused.problems?.slice(0, 12).map((one) => (
+          <li key={`${one.at.join()} ${one.wrong}`} className="small">
+            <strong>{pathWords(book, one.at.map(String))}</strong>: {rightBeside(one)}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+interface SaveFormProps {
+  act: string;
+  saving: boolean;
+  note: string;
+  setNote: (note: string) => void;
+  save: () => void;
+}
+function SaveForm({ act, saving, note, setNote, save }: SaveFormProps) {
+  return (
+    <form
+      className="mt-3 flex items-center gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        save();
+      }}
+    >
+      <label className="grow">
+        <span className="sr-only">What for</span>
+        <input
+          className="search w-full"
+          placeholder="What for? (may stay empty)"
+          maxLength={200}
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+      </label>
+      <button
+        type="submit"
+        // biome-ignore lint/a11y/noAutofocus: the panel was opened to save; Enter does
+        autoFocus
+        className="act main"
+        disabled={saving}
+      >
+        {act}
+      </button>
+    </form>
   );
 }

@@ -79,12 +79,15 @@ export function meetLosses(
   return found.map(({ first, second }, i) => ({ first, second, losing: losses[i] ?? null }));
 }
 
+/** The basket an offer alone decides, what its words promise beyond its rule, and terms that say the rule. */
+export interface OfferAbout {
+  readonly deciding: Deciding | null;
+  readonly broken: readonly BrokenPromise[];
+  readonly proposed: string;
+}
+
 /** What an offer decides, and what its words get wrong. */
-export function aboutOffer(
-  edits: readonly Edit[],
-  id: string,
-  moment: number,
-): { deciding: Deciding | null; broken: BrokenPromise[]; proposed: string } | null {
+export function aboutOffer(edits: readonly Edit[], id: string, moment: number): OfferAbout | null {
   const { compiled, book, goods } = draftOf(edits);
   const body = book.offers.find((one) => one.id === id);
   if (!body) return null;

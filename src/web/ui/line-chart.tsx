@@ -1,4 +1,15 @@
-import { Chart, Filler, LinearScale, LineController, LineElement, type Plugin, PointElement, Tooltip } from 'chart.js';
+import {
+  Chart,
+  type ChartDataset,
+  type ChartOptions,
+  Filler,
+  LinearScale,
+  LineController,
+  LineElement,
+  type Plugin,
+  PointElement,
+  Tooltip,
+} from 'chart.js';
 import { type PointerEvent, useEffect, useRef } from 'react';
 
 Chart.defaults.font.family = 'Commissioner Variable';
@@ -18,17 +29,7 @@ export interface Marker {
   readonly onDrop: (at: number) => void;
 }
 
-/** Lines over figures, without ornament; the caller gives the same figures as a table. */
-export function LineChart({
-  series,
-  x,
-  y,
-  label,
-  tell,
-  marker,
-  tall = false,
-  digits = 2,
-}: {
+interface Props {
   series: readonly Series[];
   x: string;
   y?: string;
@@ -38,7 +39,10 @@ export function LineChart({
   tall?: boolean;
   /** How many decimals the figures along the y axis have. */
   digits?: number;
-}) {
+}
+
+/** Lines over figures, without ornament; the caller gives the same figures as a table. */
+export function LineChart({ series, x, y, label, tell, marker, tall = false, digits = 2 }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<Chart | null>(null);
   const told = useRef(tell);
@@ -49,52 +53,11 @@ export function LineChart({
   // biome-ignore lint/correctness/useExhaustiveDependencies: the lines are compared by their figures
   useEffect(() => {
     if (!canvas.current) return;
-    const style = getComputedStyle(document.documentElement);
-    const colour = {
-      main: style.getPropertyValue('--color-primary'),
-      dashed: style.getPropertyValue('--muted'),
-      band: style.getPropertyValue('--muted'),
-      limit: style.getPropertyValue('--color-error'),
-    };
-    const muted = colour.dashed;
-    const line: Plugin = {
-      id: 'marker',
-      afterDatasetsDraw({ ctx, chartArea, scales }) {
-        if (at.current === null || !scales.x) return;
-        const px = Math.max(chartArea.left, Math.min(chartArea.right, scales.x.getPixelForValue(at.current)));
-        ctx.save();
-        ctx.strokeStyle = colour.limit;
-        ctx.fillStyle = colour.limit;
-        ctx.lineWidth = 2;
-        ctx.beginPath();
-        ctx.moveTo(px, chartArea.top);
-        ctx.lineTo(px, chartArea.bottom);
-        ctx.stroke();
-        ctx.beginPath();
-        ctx.arc(px, chartArea.top + 5, 5, 0, 2 * Math.PI);
-        ctx.fill();
-        ctx.restore();
-      },
-    };
+    const colours = coloursOf(getComputedStyle(document.documentElement));
     const made = new Chart(canvas.current, {
       type: 'line',
-      data: {
-        datasets: series.map((one, i) => ({
-          data: [...one.points],
-          label: one.label ?? '',
-          borderColor: colour[one.look],
-          borderWidth: one.look === 'main' ? 2 : one.look === 'band' ? 0.5 : 1.5,
-          ...(one.look === 'dashed' || one.look === 'limit' ? { borderDash: [4, 3] } : {}),
-          borderJoinStyle: 'round' as const,
-          pointRadius: 0,
-          pointHitRadius: one.look === 'main' ? 8 : 0,
-          stepped: one.stepped ? ('after' as const) : false,
-          ...(one.look === 'band' && series[i - 1]?.look === 'band'
-            ? { fill: '-1', backgroundColor: 'rgb(128 128 128 / .18)' }
-            : {}),
-        })),
-      },
-      plugins: [line],
+      data: { datasets: series.map((one, i) => datasetOf(one, series[i - 1], colours)) },
+      plugins: [markerLine(() => at.current, colours.limit)],
       options: {
         animation: false,
         maintainAspectRatio: false,
@@ -103,25 +66,7 @@ export function LineChart({
             callbacks: { title: () => '', label: (item) => told.current(Number(item.parsed.x), Number(item.parsed.y)) },
           },
         },
-        scales: {
-          x: {
-            type: 'linear',
-            title: { display: true, text: x, color: muted },
-            ticks: { color: muted, maxTicksLimit: 6 },
-            grid: { display: false },
-          },
-          y: {
-            type: 'linear',
-            beginAtZero: true,
-            ...(y ? { title: { display: true, text: y, color: muted } } : {}),
-            ticks: {
-              color: muted,
-              maxTicksLimit: 5,
-              ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(digits) }),
-            },
-            grid: { color: 'rgb(128 128 128 / .2)' },
-          },
-        },
+        scales: scalesOf(x, y, digits, colours.dashed),
       },
     });
     chart.current = made;
@@ -162,3 +107,76 @@ export function LineChart({
     </div>
   );
 }
+
+type Colours = Readonly<Record<Series['look'], string>>;
+const coloursOf = (style: CSSStyleDeclaration): Colours => ({
+  main: style.getPropertyValue('--color-primary'),
+  dashed: style.getPropertyValue('--muted'),
+  band: style.getPropertyValue('--muted'),
+  limit: style.getPropertyValue('--color-error'),
+});
+
+/** A line as it is drawn; between two edges of a band what lies between is filled. */
+function datasetOf(one: Series, before: Series | undefined, colours: Colours): ChartDataset<'line'> {
+  return {
+    data: [...one.points],
+    label: one.label ?? '',
+    borderColor: colours[one.look],
+    borderWidth: one.look === 'main' ? 2 : one.look === 'band' ? 0.5 : 1.5,
+    ...(one.look === 'dashed' || one.look === 'limit' ? { borderDash: [4, 3] } : {}),
+    borderJoinStyle: 'round',
+    pointRadius: 0,
+    pointHitRadius: one.look === 'main' ? 8 : 0,
+    stepped: one.stepped ? 'after' : false,
+    ...(one.look === 'band' && before?.look === 'band'
+      ? { fill: '-1', backgroundColor: 'rgb(128 128 128 / .18)' }
+      : {}),
+  };
+}
+
+const scalesOf = (
+  x: string,
+  y: string | undefined,
+  digits: number,
+  muted: string,
+): NonNullable<ChartOptions<'line'>['scales']> => ({
+  x: {
+    type: 'linear',
+    title: { display: true, text: x, color: muted },
+    ticks: { color: muted, maxTicksLimit: 6 },
+    grid: { display: false },
+  },
+  y: {
+    type: 'linear',
+    beginAtZero: true,
+    ...(y ? { title: { display: true, text: y, color: muted } } : {}),
+    ticks: {
+      color: muted,
+      maxTicksLimit: 5,
+      ...(y ? {} : { callback: (value: number | string) => Number(value).toFixed(digits) }),
+    },
+    grid: { color: 'rgb(128 128 128 / .2)' },
+  },
+});
+
+/** Draws the marker over the lines, within the chart even where it stands beyond. */
+const markerLine = (at: () => number | null, colour: string): Plugin => ({
+  id: 'marker',
+  afterDatasetsDraw({ ctx, chartArea, scales }) {
+    const figure = at();
+    if (figure === null || !scales.x) return;
+    const px = Math.max(chartArea.left, Math.min(chartArea.right, scales.x.getPixelForValue(figure)));
+    ctx.save();
+    ctx.strokeStyle = colour;
+    ctx.fillStyle = colour;
+    ctx.lineWidth = 2;
+    ctx.beginPath();
+    ctx.moveTo(px, chartArea.top);
+    ctx.lineTo(px, chartArea.bottom);
+    ctx.stroke();
+    ctx.beginPath();
+    ctx.arc(px, chartArea.top + 5, 5, 0, 2 * Math.PI);
+    ctx.fill();
+    ctx.restore();
+  },
+});

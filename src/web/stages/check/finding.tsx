@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useNavigate } from 'react-router';
 import type { FindingView } from '../../../contract/index.ts';
 import { type Basket, defaultTemplateOf } from '../../../core/book/index.ts';
@@ -21,129 +22,148 @@ import { useAppSelector } from '../../data/index.ts';
 import { useMomentText } from '../../ui/clock.ts';
 import { failure } from '../../ui/failed.ts';
 
+interface Props {
+  book: OpenBook;
+  finding: FindingView;
+}
+
 /** One difference: how much, the smallest basket that shows it, both sides' steps, why, and what can be done. */
-export function FindingPanel({ book, finding, moment }: { book: OpenBook; finding: FindingView; moment: number }) {
-  const dated = useMomentText();
-  const go = useNavigate();
-  const who = useAppSelector((state) => state.view.who);
-  const unsaved = useAppSelector((state) => state.draft.edits.length);
-  const [accept] = useAcceptMutation();
-  const [send, sent] = useSendMutation();
-  const { data } = useChannelsQuery(new Date(moment).toISOString());
-  const where = channelName(finding.channel);
-  const basket = finding.basket ?? finding.corner;
-  const say = (amount: number) => money(amount, book.home);
-  const tone = finding.standing === 'off' ? 'text-off' : finding.standing === 'known limit' ? 'text-limit' : 'muted';
-  const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
-
-  const theirs = theirRate(book, finding);
-
-  const pin = () => {
-    const id = `finding-${Date.now().toString(36)}`;
-    const pinned: Basket = {
-      id,
-      name: `${className(book.book, finding.class)} at ${where}`,
-      lines: [...basket.lines],
-      place: basket.place,
-      codes: [...basket.codes],
-      moment: finding.class.is === 'zone' ? null : new Date(basket.moment).toISOString(),
-      address: 'home',
-      market: null,
-      channel: finding.channel,
-      customer: null,
-      segment: null,
-      billing: null,
-      spent: {},
-      carrier: [],
-    };
-    book.edit(['pinned', id], pinned);
-    go(`/bench/${id}`);
-  };
-
+export function FindingPanel({ book, finding, moment }: Props & { moment: number }) {
+  const { difference, largest } = finding;
   return (
     <article className="mb-6">
-      <h2>
-        {className(book.book, finding.class)} at {where}
-      </h2>
+      <h2>{titleOf(book, finding)}</h2>
       <p className="mt-1 text-[15px]">
-        <strong className={tone}>{differenceWords(finding, book.home)}</strong>{' '}
-        {finding.largest !== null &&
-          finding.difference !== null &&
-          Math.abs(finding.largest) > Math.abs(finding.difference) && (
-            <span className="muted">Up to {say(Math.abs(finding.largest))} in this class.</span>
-          )}
+        <strong className={toneOf(finding)}>{differenceWords(finding, book.home)}</strong>{' '}
+        {largest !== null && difference !== null && Math.abs(largest) > Math.abs(difference) && (
+          <span className="muted">Up to {money(Math.abs(largest), book.home)} in this class.</span>
+        )}
       </p>
-      <table className="ruled mt-2" aria-label="Three answers">
-        <thead>
-          <tr>
-            <th>Meant</th>
-            <th>Told</th>
-            <th>Charged</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>{chargedWords(finding.meant, book.home)}</td>
-            <td>{chargedWords(finding.told, book.home)}</td>
-            <td className={`${tone} font-semibold`}>{chargedWords(finding.charged, book.home)}</td>
-          </tr>
-        </tbody>
-      </table>
+      <ThreeAnswers book={book} finding={finding} />
+      <SmallestBasket book={book} finding={finding} />
+      <Steps book={book} finding={finding} />
+      <Why book={book} finding={finding} moment={moment} />
+      <Acts book={book} finding={finding} />
+    </article>
+  );
+}
+
+const titleOf = (book: OpenBook, finding: FindingView) =>
+  `${className(book.book, finding.class)} at ${channelName(finding.channel)}`;
+const toneOf = ({ standing }: FindingView) =>
+  standing === 'off' ? 'text-off' : standing === 'known limit' ? 'text-limit' : 'muted';
+/** The basket of real goods that shows it, or the corner that does. */
+const basketOf = (finding: FindingView) => finding.basket ?? finding.corner;
+
+function ThreeAnswers({ book, finding }: Props) {
+  return (
+    <table className="ruled mt-2" aria-label="Three answers">
+      <thead>
+        <tr>
+          <th>Meant</th>
+          <th>Told</th>
+          <th>Charged</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <td>{chargedWords(finding.meant, book.home)}</td>
+          <td>{chargedWords(finding.told, book.home)}</td>
+          <td className={`${toneOf(finding)} font-semibold`}>{chargedWords(finding.charged, book.home)}</td>
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+function SmallestBasket({ book, finding }: Props) {
+  const dated = useMomentText();
+  const { lines, mass, value, place, codes, moment } = basketOf(finding);
+  const nameOf = (sku: string) => book.goods.find((item) => item.sku === sku)?.name ?? sku;
+  return (
+    <>
       <p className="muted small mt-2">
         {finding.basket
           ? 'Smallest basket that shows it'
           : 'No basket of up to two different goods shows it; any such basket would'}
       </p>
       <p className="font-semibold">
-        {finding.basket
-          ? basket.lines
-              .map((line) => `${line.units} × ${book.goods.find((item) => item.sku === line.sku)?.name ?? line.sku}`)
-              .join(' and ')
-          : 'Goods'}
-        , {massOf(basket.mass)}, {money(basket.value, book.home)} to {basket.place},{' '}
-        {serviceName(book.book, finding.service).toLowerCase()}
-        {basket.codes.length > 0 && `, ${basket.codes.join(' and ')}`}
-        {finding.class.is !== 'zone' && `, ${dated(basket.moment)}`}
+        {finding.basket ? lines.map((line) => `${line.units} × ${nameOf(line.sku)}`).join(' and ') : 'Goods'},{' '}
+        {massOf(mass)}, {money(value, book.home)} to {place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {codes.length > 0 && `, ${codes.join(' and ')}`}
+        {finding.class.is !== 'zone' && `, ${dated(moment)}`}
       </p>
-      <table className="ruled mt-3">
-        <thead>
-          <tr>
-            <th>Step</th>
-            <th>Intended</th>
-            <th>At {where}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sideSteps.map((step) => {
-            const [ours, theirs] = [finding.steps.meant, finding.steps.there].map((steps) =>
-              steps.filter((one) => one.step === step),
-            );
-            if ((ours?.length ?? 0) + (theirs?.length ?? 0) === 0) return null;
-            return (
-              <tr key={step} className={step === finding.differs ? 'differs' : ''}>
-                <td>{stepNames[step]}</td>
-                <td>{sideWords(book.book, ours ?? [], book.home)}</td>
-                <td>
-                  {step === 'pays' && finding.charged
-                    ? say(finding.charged.delivery)
-                    : sideWords(book.book, theirs ?? [], book.home)}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      <div className={`aside-note ${finding.standing === 'off' ? 'off' : ''}`}>
-        <strong>Why.</strong> {causeWords(book.book, finding, where, book.home)}
-        {finding.cause === 'in review' &&
-          held.length > 0 &&
-          ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
-        {finding.cause === 'refused' &&
-          held.length > 0 &&
-          ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
-      </div>
+    </>
+  );
+}
+
+function Steps({ book, finding }: Props) {
+  const { meant, there } = finding.steps;
+  return (
+    <table className="ruled mt-3">
+      <thead>
+        <tr>
+          <th>Step</th>
+          <th>Intended</th>
+          <th>At {channelName(finding.channel)}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {sideSteps.map((step) => {
+          const [ours, theirs] = [meant, there].map((steps) => steps.filter((one) => one.step === step));
+          if ((ours?.length ?? 0) + (theirs?.length ?? 0) === 0) return null;
+          return (
+            <tr key={step} className={clsx({ differs: step === finding.differs })}>
+              <td>{stepNames[step]}</td>
+              <td>{sideWords(book.book, ours ?? [], book.home)}</td>
+              <td>
+                {step === 'pays' && finding.charged
+                  ? money(finding.charged.delivery, book.home)
+                  : sideWords(book.book, theirs ?? [], book.home)}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function Why({ book, finding, moment }: Props & { moment: number }) {
+  const dated = useMomentText();
+  const { data } = useChannelsQuery(new Date(moment).toISOString());
+  const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
+  return (
+    <div className={clsx('aside-note', { off: finding.standing === 'off' })}>
+      <strong>Why.</strong> {causeWords(book.book, finding, channelName(finding.channel), book.home)}
+      {finding.cause === 'in review' &&
+        held.length > 0 &&
+        ` Held there: ${held.map((one) => `${one.key} until ${dated(one.until)}`).join(', ')}.`}
+      {finding.cause === 'refused' &&
+        held.length > 0 &&
+        ` ${held.map((one) => `${one.key}: ${one.reason}`).join('; ')}.`}
+    </div>
+  );
+}
+
+/** What can be done, and how sending went. */
+function Acts({ book, finding }: Props) {
+  const go = useNavigate();
+  const who = useAppSelector((state) => state.view.who);
+  const unsaved = useAppSelector((state) => state.draft.edits.length);
+  const [accept] = useAcceptMutation();
+  const [send, sent] = useSendMutation();
+  const { cause } = finding;
+  const theirs = theirRate(book, finding);
+  const pin = () => {
+    const pinned = pinnedOf(book, finding);
+    book.edit(['pinned', pinned.id], pinned);
+    go(`/bench/${pinned.id}`);
+  };
+  return (
+    <>
       <p className="flex flex-wrap gap-1">
-        {(finding.cause === 'drift' || finding.cause === 'unsent') && (
+        {(cause === 'drift' || cause === 'unsent') && (
           <button
             type="button"
             className="act main"
@@ -151,7 +171,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
             title={unsaved > 0 ? 'Save the changes first' : ''}
             onClick={() => send({ id: finding.channel, who })}
           >
-            {finding.cause === 'drift' ? 'Send again' : 'Send'}
+            {cause === 'drift' ? 'Send again' : 'Send'}
           </button>
         )}
         {theirs && (
@@ -163,7 +183,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
             Take theirs as intended
           </button>
         )}
-        {(finding.cause === 'limit' || finding.cause === 'drift') && (
+        {(cause === 'limit' || cause === 'drift') && (
           <button
             type="button"
             className="act"
@@ -180,7 +200,7 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
       </p>
       {sent.isSuccess && (
         <p className="text-true" role="status">
-          Sent to {where}; check again to see it hang true.
+          Sent to {channelName(finding.channel)}; check again to see it hang true.
         </p>
       )}
       {sent.error && (
@@ -188,8 +208,29 @@ export function FindingPanel({ book, finding, moment }: { book: OpenBook; findin
           {failure(sent.error).title}
         </p>
       )}
-    </article>
+    </>
   );
+}
+
+/** The basket of a finding as one that is pinned: in its channel, and at its moment where that matters. */
+function pinnedOf(book: OpenBook, finding: FindingView): Basket {
+  const { lines, place, codes, moment } = basketOf(finding);
+  return {
+    id: `finding-${Date.now().toString(36)}`,
+    name: titleOf(book, finding),
+    lines: [...lines],
+    place,
+    codes: [...codes],
+    moment: finding.class.is === 'zone' ? null : new Date(moment).toISOString(),
+    address: 'home',
+    market: null,
+    channel: finding.channel,
+    customer: null,
+    segment: null,
+    billing: null,
+    spent: {},
+    carrier: [],
+  };
 }
 
 /** Where somebody has changed a flat rate over there: the lane it belongs to, and their amount. */

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
 import { instantOf, localOf } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
@@ -16,19 +17,7 @@ export function momentOf(local: string | null, zone: string): number | null {
   return read?.ok ? read.value : null;
 }
 
-/**
- * All offers on a time line: review run-up dashed in front, today, events; their ends can be dragged, a day at a time.
- */
-export function TimeLine({
-  book,
-  moment,
-  offers,
-  chosen,
-  picked,
-  longestReview,
-  onChoose,
-  onPick,
-}: {
+interface Props {
   book: OpenBook;
   moment: number;
   offers: readonly OfferBody[];
@@ -37,27 +26,36 @@ export function TimeLine({
   longestReview: number;
   onChoose: (id: string) => void;
   onPick: (id: string) => void;
-}) {
+}
+
+/** A stretch of time drawn from left to right. */
+interface Stretch {
+  readonly left: number;
+  readonly right: number;
+}
+const placeOn = ({ left, right }: Stretch, time: number) => ((time - left) / (right - left)) * 100;
+/** Where a moment stands, kept within the stretch. */
+const shareOf = (stretch: Stretch, time: number) => `${Math.max(0, Math.min(100, placeOn(stretch, time)))}%`;
+const across = (stretch: Stretch, from: number, until: number) => ({
+  left: shareOf(stretch, from),
+  right: `calc(100% - ${shareOf(stretch, until)})`,
+});
+
+/**
+ * All offers on a time line: review run-up dashed in front, today, events; their ends can be dragged, a day at a time.
+ */
+export function TimeLine({ offers, chosen, picked, ...all }: Props) {
+  const { book, moment } = all;
   const dayOn = useDay();
   const [span, setSpan] = useState<Span>('five weeks');
   const days = spans[span];
-  const [left, right] = [moment - (days / 4) * day, moment + days * 0.75 * day];
-  const place = (time: number) => ((time - left) / (right - left)) * 100;
-  const share = (time: number) => `${Math.max(0, Math.min(100, place(time)))}%`;
-  const ticks = Array.from({ length: 6 }, (_, i) => left + ((right - left) / 6) * i);
-  const zone = book.home.timeZone;
-  const events = book.book.events
-    .map((event) => ({
-      ...event,
-      begins: momentOf(`${event.from}T00:00`, zone) ?? 0,
-      ends: (momentOf(`${event.until}T00:00`, zone) ?? 0) + day,
-    }))
-    .filter((event) => event.ends > left && event.begins < right);
+  const stretch = { left: moment - (days / 4) * day, right: moment + days * 0.75 * day };
+  const ticks = Array.from({ length: 6 }, (_, i) => stretch.left + ((stretch.right - stretch.left) / 6) * i);
   return (
     <div className="times">
       <div className="times-row !cursor-default muted small !border-t-0">
         <span>
-          {zone} time,{' '}
+          {book.home.timeZone} time,{' '}
           <ChoicePart
             label="How much of the time line"
             value={span}
@@ -67,98 +65,120 @@ export function TimeLine({
         </span>
         <span className="relative h-full">
           {ticks.map((tick) => (
-            <span key={tick} className="absolute top-2" style={{ left: share(tick) }}>
+            <span key={tick} className="absolute top-2" style={{ left: shareOf(stretch, tick) }}>
               {dayOn(tick)}
             </span>
           ))}
         </span>
       </div>
-      {events.length > 0 && (
-        <div className="times-row !cursor-default small">
-          <span className="muted">Events</span>
-          <span className="relative h-full overflow-hidden">
-            {events.map((event) => (
-              <span
-                key={event.id}
-                className="times-event"
-                style={{ left: share(event.begins), right: `calc(100% - ${share(event.ends)})` }}
-                title={`${event.name}, ${event.from} to ${event.until}`}
-              >
-                {event.name}
+      <EventsRow book={book} stretch={stretch} />
+      {offers.map((one) => (
+        <div key={one.id} className={clsx('times-row', { chosen: one.id === chosen })}>
+          <span className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              aria-label={`Pick ${one.title}`}
+              checked={picked.has(one.id)}
+              onChange={() => all.onPick(one.id)}
+            />
+            <button
+              type="button"
+              className="min-w-0 cursor-pointer overflow-hidden text-left text-ellipsis"
+              title={one.title}
+              aria-pressed={one.id === chosen}
+              onClick={() => all.onChoose(one.id)}
+            >
+              {one.title}{' '}
+              <span className={clsx('small', one.state === 'meant' ? 'muted' : 'text-limit')}>
+                {one.state === 'meant' ? benefitWord(one.benefit) : one.state}
               </span>
-            ))}
+            </button>
           </span>
+          <Bar offer={one} stretch={stretch} {...all} />
         </div>
-      )}
-      {offers.map((one) => {
-        const [begin, end] = [momentOf(one.window.from, one.window.zone), momentOf(one.window.until, one.window.zone)];
-        const moved = (field: 'from' | 'until', to: number) =>
-          book.edit(['offers', one.id, 'window'], {
-            ...one.window,
-            [field]: localOf(to, one.window.zone).slice(0, 16),
-          });
-        return (
-          <div key={one.id} className={`times-row ${one.id === chosen ? 'chosen' : ''}`}>
-            <span className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                aria-label={`Pick ${one.title}`}
-                checked={picked.has(one.id)}
-                onChange={() => onPick(one.id)}
-              />
-              <button
-                type="button"
-                className="min-w-0 cursor-pointer overflow-hidden text-left text-ellipsis"
-                title={one.title}
-                aria-pressed={one.id === chosen}
-                onClick={() => onChoose(one.id)}
-              >
-                {one.title}{' '}
-                <span className={`small ${one.state === 'meant' ? 'muted' : 'text-limit'}`}>
-                  {one.state === 'meant' ? benefitWord(one.benefit) : one.state}
-                </span>
-              </button>
-            </span>
-            {/* biome-ignore lint/a11y/noStaticElementInteractions: the button beside it does the same */}
-            {/* biome-ignore lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark */}
-            <span className="relative h-full overflow-hidden" onClick={() => onChoose(one.id)}>
-              {begin !== null && (
-                <span
-                  className="times-review"
-                  style={{ left: share(begin - longestReview), right: `calc(100% - ${share(begin)})` }}
-                />
-              )}
-              <span
-                className={`times-bar ${one.code ? 'code' : ''} ${one.state === 'meant' ? '' : 'idle'}`}
-                style={{ left: share(begin ?? left), right: `calc(100% - ${share(end ?? right)})` }}
-              />
-              {begin !== null && place(begin) > 0 && place(begin) < 100 && (
-                <Grip
-                  label={`Start of ${one.title}`}
-                  at={begin}
-                  left={share(begin)}
-                  scale={right - left}
-                  onMove={(to) => moved('from', to)}
-                />
-              )}
-              {end !== null && place(end) > 0 && place(end) < 100 && (
-                <Grip
-                  label={`End of ${one.title}`}
-                  at={end}
-                  left={share(end)}
-                  scale={right - left}
-                  onMove={(to) => moved('until', to)}
-                />
-              )}
-              <span className="times-now" style={{ left: share(moment) }} />
-            </span>
-          </div>
-        );
-      })}
+      ))}
       {offers.length === 0 && (
         <p className="muted p-3">No offers yet. A usual first one: free delivery at home from 60.</p>
       )}
     </div>
+  );
+}
+
+function EventsRow({ book, stretch }: { book: OpenBook; stretch: Stretch }) {
+  const zone = book.home.timeZone;
+  const events = book.book.events
+    .map((event) => ({
+      ...event,
+      begins: momentOf(`${event.from}T00:00`, zone) ?? 0,
+      ends: (momentOf(`${event.until}T00:00`, zone) ?? 0) + day,
+    }))
+    .filter((event) => event.ends > stretch.left && event.begins < stretch.right);
+  if (events.length === 0) return null;
+  return (
+    <div className="times-row !cursor-default small">
+      <span className="muted">Events</span>
+      <span className="relative h-full overflow-hidden">
+        {events.map((event) => (
+          <span
+            key={event.id}
+            className="times-event"
+            style={across(stretch, event.begins, event.ends)}
+            title={`${event.name}, ${event.from} to ${event.until}`}
+          >
+            {event.name}
+          </span>
+        ))}
+      </span>
+    </div>
+  );
+}
+
+/** When an offer acts, the longest review drawn in front, and its ends to be moved. */
+function Bar({
+  offer,
+  stretch,
+  book,
+  moment,
+  longestReview,
+  onChoose,
+}: Pick<Props, 'book' | 'moment' | 'longestReview' | 'onChoose'> & { offer: OfferBody; stretch: Stretch }) {
+  const { window } = offer;
+  const [begin, end] = [momentOf(window.from, window.zone), momentOf(window.until, window.zone)];
+  const ends = [
+    { field: 'from', label: `Start of ${offer.title}`, at: begin },
+    { field: 'until', label: `End of ${offer.title}`, at: end },
+  ] as const;
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the button beside it does the same
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the same as the button beside it, for a wider mark
+    <span className="relative h-full overflow-hidden" onClick={() => onChoose(offer.id)}>
+      {begin !== null && <span className="times-review" style={across(stretch, begin - longestReview, begin)} />}
+      <span
+        className={clsx('times-bar', { code: offer.code, idle: offer.state !== 'meant' })}
+        style={across(stretch, begin ?? stretch.left, end ?? stretch.right)}
+      />
+      {ends.map(
+        ({ field, label, at }) =>
+          at !== null &&
+          placeOn(stretch, at) > 0 &&
+          placeOn(stretch, at) < 100 && (
+            <Grip
+              key={field}
+              label={label}
+              at={at}
+              left={shareOf(stretch, at)}
+              scale={stretch.right - stretch.left}
+              onMove={(to) =>
+                book.edit(['offers', offer.id, 'window'], {
+                  ...window,
+                  [field]: localOf(to, window.zone).slice(0, 16),
+                })
+              }
+            />
+          ),
+      )}
+      <span className="times-now" style={{ left: shareOf(stretch, moment) }} />
+    </span>
   );
 }
 

@@ -30,74 +30,26 @@ const hues = [
   '#7d8db5',
 ];
 
+interface Coloured {
+  answer: MapAnswer;
+  zones: readonly { id: string; name: string; widest: boolean }[];
+  by: 'zone' | 'charge';
+}
+
 /**
  * The world coloured by zone, or by what a basket's delivery costs; a country zooms in to the parts its zones set
  * apart.
  */
 export function World({
-  answer,
-  zones,
-  by,
   marked,
   nameOf,
-}: {
-  answer: MapAnswer;
-  zones: readonly { id: string; name: string; widest: boolean }[];
-  by: 'zone' | 'charge';
-  marked: string | null;
-  nameOf: (country: string) => string;
-}) {
-  const [shapes, setShapes] = useState<readonly Shape[]>([]);
+  ...coloured
+}: Coloured & { marked: string | null; nameOf: (country: string) => string }) {
+  const { answer, by } = coloured;
+  const shapes = useShapes();
   const [zoomed, setZoomed] = useState<string | null>(null);
-  useEffect(() => {
-    import('world-atlas/countries-110m.json').then(({ default: atlas }) => {
-      const topology = atlas as unknown as Parameters<typeof feature>[0];
-      const drawn = feature(topology, topology.objects.countries as never) as unknown as {
-        features: { id?: string; geometry: GeoPermissibleObjects }[];
-      };
-      setShapes(
-        drawn.features.flatMap((one) =>
-          byNumber.has(String(one.id)) ? [{ code: byNumber.get(String(one.id)) ?? '', shape: one.geometry }] : [],
-        ),
-      );
-    });
-  }, []);
-  const focus = zoomed ?? null;
-  const path = useMemo(() => {
-    const target = shapes.find((one) => one.code === focus)?.shape ?? { type: 'Sphere' as const };
-    const pad = focus ? 40 : 2;
-    return geoPath(
-      geoNaturalEarth1().fitExtent(
-        [
-          [pad, pad],
-          [width - pad, height - pad],
-        ],
-        target as GeoPermissibleObjects,
-      ),
-    );
-  }, [shapes, focus]);
+  const path = useMemo(() => pathOn(shapes.find((one) => one.code === zoomed)?.shape ?? null), [shapes, zoomed]);
   const whole = new Map(answer.places.filter((one) => one.pattern === null).map((one) => [one.country, one]));
-  const charges = answer.places.flatMap((one) => one.charge ?? []);
-  const [least, most] = [Math.min(...charges), Math.max(...charges)];
-  const hueOf = (id: string | null) => {
-    const at = zones.findIndex((zone) => zone.id === id);
-    return zones[at]?.widest ? 'var(--rest-of-world)' : (hues[at % hues.length] ?? '#999');
-  };
-  const colour = (place: MapPlace | undefined): string => {
-    if (!place || (by === 'zone' ? place.zone === null : place.charge === null)) return 'url(#none)';
-    if (by === 'zone') return hueOf(place.zone);
-    const share = most === least ? 0.5 : ((place.charge ?? 0) - least) / (most - least);
-    return `color-mix(in oklab, #0e5a57 ${Math.round(12 + share * 88)}%, #f1e7c8)`;
-  };
-  const words = (place: MapPlace | undefined): string =>
-    !place
-      ? ''
-      : by === 'zone'
-        ? (zones.find((zone) => zone.id === place.zone)?.name ?? 'not delivered to')
-        : place.charge === null
-          ? 'no choice'
-          : money(place.charge, answer.market);
-  const parts = answer.places.filter((one) => one.country === (zoomed ?? marked));
   return (
     <figure aria-label={`The world by ${by}`}>
       <svg
@@ -118,70 +70,139 @@ export function World({
           <path
             key={code}
             d={path(shape) ?? ''}
-            fill={colour(whole.get(code))}
+            fill={colourOf(coloured, whole.get(code)) ?? 'url(#none)'}
             stroke={code === marked ? 'var(--color-base-content)' : 'var(--color-base-100)'}
             strokeWidth={code === marked ? 1.6 : 0.5}
             className="cursor-pointer"
             onClick={() => setZoomed(zoomed === code ? null : code)}
           >
-            <title>{`${nameOf(code)}: ${words(whole.get(code))}`}</title>
+            <title>{`${nameOf(code)}: ${wordsOf(coloured, whole.get(code))}`}</title>
           </path>
         ))}
       </svg>
       <figcaption className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-        {by === 'zone' ? (
-          zones.map((zone) => (
-            <span key={zone.id} className="small">
-              <span className="mr-1 inline-block size-2.5" style={{ background: hueOf(zone.id) }} />
-              {zone.name}
-            </span>
-          ))
-        ) : (
-          <span className="small">
-            {charges.length > 0 ? (
-              <>
-                {money(least, answer.market)}{' '}
-                <span
-                  className="inline-block h-2.5 w-24 align-middle"
-                  style={{ background: 'linear-gradient(90deg, color-mix(in oklab, #0e5a57 12%, #f1e7c8), #0e5a57)' }}
-                />{' '}
-                {money(most, answer.market)}, the cheapest choice
-              </>
-            ) : (
-              'No choice anywhere'
-            )}
-          </span>
-        )}
-        <span className="small">
-          <svg width="10" height="10" className="mr-1 inline" aria-hidden="true">
-            <rect width="10" height="10" fill="url(#none)" stroke="var(--color-base-300)" />
-          </svg>
-          {by === 'zone' ? 'not delivered to' : 'no choice'}
-        </span>
+        <Legend {...coloured} />
         {zoomed && (
           <button type="button" className="quiet small" onClick={() => setZoomed(null)}>
             The whole world
           </button>
         )}
       </figcaption>
-      {(zoomed ?? marked) && parts.length > 0 && (
-        <table className="ruled mt-2" aria-label="Parts of the country">
-          <tbody>
-            {parts.map((part) => (
-              <tr key={part.pattern ?? ''}>
-                <td>
-                  <span
-                    className="mr-2 inline-block size-2.5"
-                    style={{ background: colour(part).startsWith('url') ? 'transparent' : colour(part) }}
-                  />
-                  {part.pattern ?? nameOf(part.country)}
-                </td>
-                <td className="muted">{words(part)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <PartsOf {...coloured} country={zoomed ?? marked} nameOf={nameOf} />
     </figure>
+  );
+}
+
+/** The countries' outlines; none until they are loaded. */
+function useShapes(): readonly Shape[] {
+  const [shapes, setShapes] = useState<readonly Shape[]>([]);
+  useEffect(() => {
+    import('world-atlas/countries-110m.json').then(({ default: atlas }) => {
+      const topology = atlas as unknown as Parameters<typeof feature>[0];
+      const drawn = feature(topology, topology.objects.countries as never) as unknown as {
+        features: { id?: string; geometry: GeoPermissibleObjects }[];
+      };
+      setShapes(
+        drawn.features.flatMap(({ id, geometry }) => {
+          const code = byNumber.get(String(id));
+          return code === undefined ? [] : [{ code, shape: geometry }];
+        }),
+      );
+    });
+  }, []);
+  return shapes;
+}
+
+/** Draws shapes with one of them filling the frame, or the whole sphere. */
+function pathOn(target: GeoPermissibleObjects | null) {
+  const pad = target ? 40 : 2;
+  const frame: [[number, number], [number, number]] = [
+    [pad, pad],
+    [width - pad, height - pad],
+  ];
+  return geoPath(geoNaturalEarth1().fitExtent(frame, target ?? { type: 'Sphere' }));
+}
+
+const chargesOf = ({ answer }: Coloured) => answer.places.flatMap((one) => one.charge ?? []);
+
+function hueOf({ zones }: Coloured, id: string | null): string {
+  const at = zones.findIndex((zone) => zone.id === id);
+  return zones[at]?.widest ? 'var(--rest-of-world)' : (hues[at % hues.length] ?? '#999');
+}
+
+/** The colour of a place; null where it is not delivered to. */
+function colourOf(coloured: Coloured, place: MapPlace | undefined): string | null {
+  if (!place || (coloured.by === 'zone' ? place.zone : place.charge) === null) return null;
+  if (coloured.by === 'zone') return hueOf(coloured, place.zone);
+  const charges = chargesOf(coloured);
+  const [least, most] = [Math.min(...charges), Math.max(...charges)];
+  const share = most === least ? 0.5 : ((place.charge ?? 0) - least) / (most - least);
+  return `color-mix(in oklab, #0e5a57 ${Math.round(12 + share * 88)}%, #f1e7c8)`;
+}
+
+function wordsOf({ answer, zones, by }: Coloured, place: MapPlace | undefined): string {
+  if (!place) return '';
+  if (by === 'zone') return zones.find((zone) => zone.id === place.zone)?.name ?? 'not delivered to';
+  return place.charge === null ? 'no choice' : money(place.charge, answer.market);
+}
+
+function Legend(coloured: Coloured) {
+  const { answer, zones, by } = coloured;
+  const charges = chargesOf(coloured);
+  return (
+    <>
+      {by === 'zone' &&
+        zones.map((zone) => (
+          <span key={zone.id} className="small">
+            <span className="mr-1 inline-block size-2.5" style={{ background: hueOf(coloured, zone.id) }} />
+            {zone.name}
+          </span>
+        ))}
+      {by === 'charge' && charges.length === 0 && <span className="small">No choice anywhere</span>}
+      {by === 'charge' && charges.length > 0 && (
+        <span className="small">
+          {money(Math.min(...charges), answer.market)}{' '}
+          <span
+            className="inline-block h-2.5 w-24 align-middle"
+            style={{ background: 'linear-gradient(90deg, color-mix(in oklab, #0e5a57 12%, #f1e7c8), #0e5a57)' }}
+          />{' '}
+          {money(Math.max(...charges), answer.market)}, the cheapest choice
+        </span>
+      )}
+      <span className="small">
+        <svg width="10" height="10" className="mr-1 inline" aria-hidden="true">
+          <rect width="10" height="10" fill="url(#none)" stroke="var(--color-base-300)" />
+        </svg>
+        {by === 'zone' ? 'not delivered to' : 'no choice'}
+      </span>
+    </>
+  );
+}
+
+/** The parts of a country that zones set apart. */
+function PartsOf({
+  country,
+  nameOf,
+  ...coloured
+}: Coloured & { country: string | null; nameOf: (country: string) => string }) {
+  const parts = coloured.answer.places.filter((one) => one.country === country);
+  if (parts.length === 0) return null;
+  return (
+    <table className="ruled mt-2" aria-label="Parts of the country">
+      <tbody>
+        {parts.map((part) => (
+          <tr key={part.pattern ?? ''}>
+            <td>
+              <span
+                className="mr-2 inline-block size-2.5"
+                style={{ background: colourOf(coloured, part) ?? 'transparent' }}
+              />
+              {part.pattern ?? nameOf(part.country)}
+            </td>
+            <td className="muted">{wordsOf(coloured, part)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

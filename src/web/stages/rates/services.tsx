@@ -4,7 +4,7 @@ import type { OpenBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
-import { daysFault } from './lane.tsx';
+import { daysFault } from './lane-sentence.tsx';
 
 /**
  * The services: added, named, timed, what each takes, and whether it stays in sight beside a free choice; taken away
