@@ -3,7 +3,7 @@ import { dialects, settingsOf } from '../core/channels/index.ts';
 import { checkChannel, standingOf } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
-import { className } from '../words/index.ts';
+import { className, counts } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
 import { textTable } from './table.ts';
 
@@ -59,7 +59,7 @@ export async function checkBook(
     ]);
     const of = asked.size > 0 ? `live at ${[...asked.keys()].join(', ')}` : 'of the files that would be sent';
     const heads = ['channel', 'class', 'standing', 'service', 'difference', 'smallest basket', 'to'];
-    print(`${corners} baskets asked, ${of}\n${textTable(heads, rows)}`);
+    print(`${counts(corners, 'basket')} asked, ${of}\n${textTable(heads, rows)}`);
   }
   return findings.some((one) => one.standing === 'off') ? 1 : 0;
 }

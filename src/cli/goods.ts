@@ -8,7 +8,7 @@ import {
   shaped,
 } from '../core/book/index.ts';
 import { amountText, gramsText, unwrap } from '../core/exact/index.ts';
-import { saidProblem } from '../words/index.ts';
+import { counts, saidProblem } from '../words/index.ts';
 import { jsonText, print, problemText, readJson, tellMigration, unable } from './open.ts';
 import { textTable } from './table.ts';
 
@@ -73,7 +73,7 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
       ),
     );
     for (const one of problems) print(problemText(one));
-    print(`${items.length} items, ${problems.length} problems`);
+    print(`${counts(items.length, 'item')}, ${counts(problems.length, 'problem')}`);
   }
   return check && problems.length > 0 ? 1 : 0;
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { type Book, type Edit, valueAt } from '../../core/book/index.ts';
-import { pathWords, rightBeside, valueWords } from '../../words/index.ts';
+import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
 import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
 import { type OpenBook, useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
@@ -23,7 +23,7 @@ export function Changes() {
   const done = useDone();
   const [refused, setRefused] = useState<ProblemDocument | null>(null);
   if (!book) return null;
-  const changes = `${edits.length} ${edits.length === 1 ? 'change' : 'changes'}`;
+  const changes = counts(edits.length, 'change');
 
   const send = async () => {
     const result = await save({

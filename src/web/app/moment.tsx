@@ -1,7 +1,7 @@
 import { Button } from 'react-aria-components';
 import { manifests } from '../../core/channels/index.ts';
 import { instantOf, localOf } from '../../core/exact/index.ts';
-import { listed } from '../../words/index.ts';
+import { counts, listed } from '../../words/index.ts';
 import { useClockQuery, usePushClockMutation } from '../data/api.ts';
 import { useBook, useMoment } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -52,7 +52,7 @@ export function MomentPanel() {
       <p className="mt-2 flex gap-1">
         {[1, 24, 40].map((hours) => (
           <button key={hours} type="button" className="act" disabled={pushed.isLoading} onClick={() => push(hours)}>
-            {hours} {hours === 1 ? 'hour' : 'hours'} on
+            {counts(hours, 'hour')} on
           </button>
         ))}
       </p>

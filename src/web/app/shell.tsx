@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { NavLink, Outlet } from 'react-router';
-import { momentText, writtenIn } from '../../words/index.ts';
+import { counts, momentText, writtenIn } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -68,7 +68,7 @@ export function Shell() {
                 <span className="ml-auto flex items-center gap-2">
                   {count > 0 && (
                     <button type="button" className="bar-button" onClick={() => act(opened('changes'))}>
-                      {count} {count === 1 ? 'change' : 'changes'}
+                      {counts(count, 'change')}
                     </button>
                   )}
                   <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>

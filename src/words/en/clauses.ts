@@ -1,7 +1,7 @@
 import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
-import { homeWall, momentText } from './figures.ts';
+import { counts, homeWall, momentText } from './figures.ts';
 import { offerTitle, serviceName, zoneName } from './names.ts';
 import { laneWords } from './rates.ts';
 
@@ -54,7 +54,7 @@ export function clauseName(book: Book, clause: Clause): string {
         ? `1 ${apartWords[clause.by].replace('goods', 'item')}`
         : `${clause.items} ${apartWords[clause.by]}`;
     case 'stocked':
-      return `${clause.items} goods stocked by the channel`;
+      return `${counts(clause.items, 'item', 'goods')} stocked by the channel`;
     case 'mixing':
       return 'How the charges of several groups become one';
     case 'shown':

@@ -1,6 +1,6 @@
 import type { Book } from '../../core/book/index.ts';
 import type { CoverageFinding } from '../../core/check/index.ts';
-import { counted, money, type Tender } from './figures.ts';
+import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { figureWords } from './measures.ts';
 import { serviceName, templateName, zoneName } from './names.ts';
@@ -29,7 +29,7 @@ export function coverageWords(
   const services = (ids: readonly string[]) => ids.map((id) => inText(serviceName(book, id))).join(', ');
   switch (one.is) {
     case 'visited': {
-      const came = `${counted(one.visits)} visits came from it in a year`;
+      const came = `${counts(one.visits, 'visit')} came from it in a year`;
       return {
         what: `${countryName(one.country)}: nothing is delivered there, and ${came}`,
         example: `any basket to ${one.country}`,
@@ -59,7 +59,7 @@ export function coverageWords(
       };
     }
     case 'left out': {
-      const goods = `${one.goods} goods of ${templateName(book, one.template)}`;
+      const goods = `${counts(one.goods, 'item', 'goods')} of ${templateName(book, one.template)}`;
       return {
         what: `${goods} are not delivered to ${upToSome(one.places, 5)}; other goods are`,
         example: `1 × ${itemName(one.example)} to ${one.places[0]}`,
@@ -68,7 +68,7 @@ export function coverageWords(
     }
     case 'never sold':
       return {
-        what: `${one.skus.length} goods cannot be bought anywhere: ${one.why}`,
+        what: `${counts(one.skus.length, 'item', 'goods')} cannot be bought anywhere: ${one.why}`,
         example: itemName(one.skus[0] ?? ''),
         mend: 'Open the item',
       };

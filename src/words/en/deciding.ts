@@ -1,6 +1,6 @@
 import type { Book } from '../../core/book/index.ts';
 import type { Deciding, NeverDecides } from '../../core/plan/index.ts';
-import { homeWall, momentText, money, type Tender } from './figures.ts';
+import { counts, homeWall, momentText, money, type Tender } from './figures.ts';
 import { basketWords } from './meetings.ts';
 import { offerTitle, serviceName } from './names.ts';
 
@@ -14,7 +14,7 @@ export function decidingWords(book: Book, deciding: Deciding, tender: Tender): s
     }
     case 'not found':
       return [
-        `None of ${deciding.tried} baskets of real goods shows it;`,
+        `None of ${counts(deciding.tried, 'basket')} of real goods shows it;`,
         'its conditions do not prove that there is none.',
       ].join(' ');
     case 'never':

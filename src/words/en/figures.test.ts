@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { amountOf, counted, dayOn, editable, massOf, momentText, money, signed, wholeOf } from './figures.ts';
+import { amountOf, counted, counts, dayOn, editable, massOf, momentText, money, signed, wholeOf } from './figures.ts';
 
 const [ireland, kuwait, japan, states] = [
   { currency: 'EUR', locale: 'en-IE' },
@@ -52,4 +52,6 @@ test('masses and counts', () => {
     '1.5 kg',
   ]);
   expect(counted(150_000)).toBe('150,000');
+  expect([0, 1, 2000].map((count) => counts(count, 'unit'))).toEqual(['0 units', '1 unit', '2,000 units']);
+  expect([1, 2].map((count) => counts(count, 'item', 'goods'))).toEqual(['1 item', '2 goods']);
 });

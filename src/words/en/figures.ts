@@ -42,6 +42,14 @@ export const amountOf = (figure: number, currency: string): string =>
 export const editable = (value: number, currency: string): string => amountText(minor(value), currency as Currency);
 /** A count for people. @example counted(150000) // '150,000' */
 export const counted = (count: number): string => count.toLocaleString('en');
+
+/**
+ * A count with its noun, which agrees with it.
+ * @example counts(1, 'unit') // '1 unit'
+ * @example counts(2000, 'item', 'goods') // '2,000 goods'
+ */
+export const counts = (count: number, one: string, more = `${one}s`): string =>
+  `${counted(count)} ${count === 1 ? one : more}`;
 /** A mass: kilograms from one kilogram up, else grams. @example massOf(520 * gram) // '520 g' */
 export function massOf(mass: number | null): string {
   if (mass === null) return 'mass not known';

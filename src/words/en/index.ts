@@ -7,6 +7,7 @@ export { lostWords, remedyWords } from './fidelity.ts';
 export {
   amountOf,
   counted,
+  counts,
   dayOn,
   editable,
   massOf,

@@ -3,7 +3,7 @@ import type { Benefit, BenefitBody } from '../../core/offers/index.ts';
 import type { Step } from '../../core/quote/index.ts';
 import { benefitWordsOf } from './benefits/index.ts';
 import type { SayAmount } from './benefits/words.ts';
-import { homeWall, momentText } from './figures.ts';
+import { counts, homeWall, momentText } from './figures.ts';
 import { inARow } from './list.ts';
 import { offerTitle } from './names.ts';
 
@@ -37,7 +37,7 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'segment':
       return 'only for some customers';
     case 'used up':
-      return `used up, after ${why.uses} orders`;
+      return `used up, after ${counts(why.uses, 'order')}`;
     case 'used by the customer':
       return `the customer has used it ${why.uses === 1 ? 'once' : `${why.uses} times`} already`;
     case 'budget':
@@ -47,7 +47,7 @@ export function whyWords(book: Book, why: Extract<Step, { step: 'unused' }>['why
     case 'missed':
       return `missed by ${say(why.by)}`;
     case 'too few':
-      return `missed by ${why.by} ${why.by === 1 ? 'unit' : 'units'}`;
+      return `missed by ${counts(why.by, 'unit')}`;
     case 'no such goods':
       return 'none of its goods is in the basket';
     case 'gift not sold':

@@ -1,5 +1,6 @@
 import type { Fault, Problem, Result, Thing } from '../../core/exact/index.ts';
 import type { Column } from '../../core/goods/index.ts';
+import { counts } from './figures.ts';
 import { formWords } from './forms.ts';
 import { goodsFieldWords } from './goods-fields.ts';
 import { channelName } from './names.ts';
@@ -43,7 +44,7 @@ export function faultWords(fault: Fault): FaultWords {
       return said('a character that is no text', 'text without NUL, and without half of a character');
     case 'decimals':
       return said(
-        `“${fault.text}” has ${fault.found === 1 ? '1 decimal' : `${fault.found} decimals`}`,
+        `“${fault.text}” has ${counts(fault.found, 'decimal')}`,
         fault.most === 0 ? 'no decimals' : `at most ${fault.most}`,
       );
     case 'negative':
@@ -137,7 +138,7 @@ export function faultWords(fault: Fault): FaultWords {
     case 'head':
       return headWords(fault);
     case 'cells':
-      return said(fault.found === 1 ? '1 cell' : `${fault.found} cells`, `${fault.head} cells, one a column`);
+      return said(counts(fault.found, 'cell'), `${fault.head} cells, one a column`);
     case 'open quote':
       return said('a quotation mark that is not closed', 'every quotation mark closed (RFC 4180)');
     case 'in a batch already':

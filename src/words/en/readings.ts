@@ -1,4 +1,5 @@
 import type { ReadLine, ReadPart } from '../../core/channels/index.ts';
+import { counts } from './figures.ts';
 import { upToSome } from './list.ts';
 import { overWords } from './measures.ts';
 
@@ -10,9 +11,9 @@ function partText(part: ReadPart): string {
   if (typeof part === 'string') return part;
   switch (part.is) {
     case 'lines':
-      return part.count === 1 ? '1 line' : `${part.count} lines`;
+      return counts(part.count, 'line');
     case 'listings':
-      return `on ${part.count === 1 ? '1 listing' : `${part.count} listings`}`;
+      return `on ${counts(part.count, 'listing')}`;
     case 'region':
       return `region ${part.region}`;
     case 'places':
@@ -50,6 +51,6 @@ function partText(part: ReadPart): string {
     case 'promotion':
       return `promotion ${part.id}`;
     case 'stocked':
-      return `${part.goods} goods that the channel stocks and delivers itself`;
+      return `${counts(part.goods, 'item', 'goods')} that the channel stocks and delivers itself`;
   }
 }

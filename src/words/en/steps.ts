@@ -3,7 +3,7 @@ import type { SideBy, SideStep } from '../../core/channels/index.ts';
 import { type Minor, minor } from '../../core/exact/index.ts';
 import type { Missing, Step } from '../../core/quote/index.ts';
 import type { Mixing } from '../../core/rates/index.ts';
-import { massOf, money, type Tender } from './figures.ts';
+import { counts, massOf, money, type Tender } from './figures.ts';
 import { figureWords, overWords } from './measures.ts';
 import { offerTitle, templateName, zoneName } from './names.ts';
 import { benefitDone, whyWords } from './offers.ts';
@@ -79,7 +79,7 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
         amount: null,
       };
     case 'goods':
-      return { words: `Goods at list value, ${step.units} units, ${massOf(step.mass)}`, amount: step.value };
+      return { words: `Goods at list value, ${counts(step.units, 'unit')}, ${massOf(step.mass)}`, amount: step.value };
     case 'discount':
       return { words: `${offerTitle(book, step.offer)} ${benefitDone(step.benefit, say)}`, amount: minor(-step.took) };
     case 'gift':
@@ -88,7 +88,7 @@ export function stepWords(book: Book, step: Step, tender: Tender): { words: stri
       return {
         words: [
           `Group of ${oneOrMany(step.skus, 'goods')} from ${step.origin}, ${templateName(book, step.template)}:`,
-          `${step.units} units, ${massOf(step.mass)}, worth ${say(step.value)}`,
+          `${counts(step.units, 'unit')}, ${massOf(step.mass)}, worth ${say(step.value)}`,
         ].join(' '),
         amount: null,
       };

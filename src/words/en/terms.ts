@@ -2,6 +2,7 @@ import type { Book } from '../../core/book/index.ts';
 import type { OfferBody } from '../../core/offers/index.ts';
 import { windowDays } from '../../core/plan/index.ts';
 import { benefitWordsOf } from './benefits/index.ts';
+import { counts } from './figures.ts';
 import { inARow } from './list.ts';
 import { serviceName } from './names.ts';
 
@@ -46,7 +47,7 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
   const limits = [
     most && `At most ${currency} ${most.amount} an order.`,
     each !== null && `${each === 1 ? 'Once' : `${each} times`} a customer.`,
-    uses !== null && `For the first ${uses} orders.`,
+    uses !== null && `For the first ${uses === 1 ? 'order' : counts(uses, 'order')}.`,
     budget !== null && 'While the budget lasts.',
     ...book.eitherOr
       .filter((group) => group.offers.includes(offer.id))

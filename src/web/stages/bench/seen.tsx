@@ -1,5 +1,5 @@
 import type { Answer, Hidden } from '../../../core/quote/index.ts';
-import { money, serviceName, type Tender } from '../../../words/index.ts';
+import { counts, money, serviceName, type Tender } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 
 const hiddenWords: Record<Hidden['why'], string> = {
@@ -50,7 +50,7 @@ export function Seen({ book, answer, market }: { book: OpenBook; answer: Answer;
         <section className="aside-note off" aria-label="Items that clash">
           <p>
             <strong>No one service takes all of this basket.</strong>
-            {clash.orders.length > 0 && ` ${clash.orders.length} orders would do:`}
+            {clash.orders.length > 0 && ` ${counts(clash.orders.length, 'order')} would do:`}
           </p>
           {clash.orders.map((order) => (
             <p key={order.service}>

@@ -3,7 +3,7 @@ import { NavLink, useParams } from 'react-router';
 import type { ChannelState } from '../../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
-import { channelLine, channelName } from '../../../words/index.ts';
+import { channelLine, channelName, counts } from '../../../words/index.ts';
 import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
@@ -77,13 +77,13 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
               title={unsaved > 0 ? 'Save the changes first: what is sent is what is saved' : ''}
               onClick={() => send({ id, who })}
             >
-              Send 1 template, {offers} {offers === 1 ? 'offer' : 'offers'}
+              Send 1 template, {counts(offers, 'offer')}
             </button>
           </span>
         </div>
         {unsaved > 0 && (
           <p className="text-limit small mb-2">
-            Shown with your {unsaved} unsaved {unsaved === 1 ? 'change' : 'changes'}; sending takes the saved book.
+            Shown with your {counts(unsaved, 'unsaved change')}; sending takes the saved book.
           </p>
         )}
         {state?.down && (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { channelName } from '../../../words/index.ts';
+import { channelName, counts } from '../../../words/index.ts';
 import { useFilesQuery } from '../../data/api.ts';
 import { useMomentText } from '../../ui/clock.ts';
 
@@ -59,7 +59,7 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
         {rows.length === 0
           ? 'What is live is what was told, line for line.'
           : [
-              `${rows.length} ${rows.length === 1 ? 'line differs' : 'lines differ'}`,
+              counts(rows.length, 'line differs', 'lines differ'),
               `from what was told ${dated(state.told.at)}${state.held.length > 0 ? ', those held included' : ''}.`,
             ].join(' ')}{' '}
         {rows.length > 0 && (

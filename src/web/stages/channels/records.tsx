@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { channelName } from '../../../words/index.ts';
+import { channelName, counts } from '../../../words/index.ts';
 import { useListingsQuery } from '../../data/api.ts';
 import { useEngine } from '../../data/book.ts';
 
@@ -24,7 +24,7 @@ export function ChannelRecords({ id }: { id: ChannelId }) {
     <section aria-label="Its own record" className="mt-4">
       <h2>Its own record</h2>
       {found === null ? (
-        <p className="muted">Comparing {listings.length} listings …</p>
+        <p className="muted">Comparing {counts(listings.length, 'listing')} …</p>
       ) : found.length === 0 ? (
         <p className="text-true">
           All {listings.length} listings at {channelName(id)} have the book’s prices and masses.
@@ -32,8 +32,8 @@ export function ChannelRecords({ id }: { id: ChannelId }) {
       ) : (
         <>
           <p className="text-off">
-            {found.length} {found.length === 1 ? 'figure differs' : 'figures differ'} from the book’s; by its own{' '}
-            {channelName(id)} charges.
+            {counts(found.length, 'figure differs', 'figures differ')} from the book’s; by its own {channelName(id)}{' '}
+            charges.
           </p>
           <table className="ruled">
             <thead>

@@ -9,6 +9,7 @@ import {
   channelName,
   className,
   counted,
+  counts,
   massOf,
   money,
   offerTitle,
@@ -118,7 +119,7 @@ function CheckHead({ book, report, running }: { book: OpenBook; report: CheckRep
       {check && (
         <span className="muted">
           {[
-            `${counted(check.all)} baskets stand for all to ${massOf(stated.mass)}`,
+            `${counts(check.all, 'basket stands', 'baskets stand')} for all to ${massOf(stated.mass)}`,
             money(stated.value, book.home),
             `${stated.codes} codes · as of ${dated(check.moment)}`,
           ].join(', ')}
@@ -185,7 +186,7 @@ function Troubles({ book, report, running }: { book: OpenBook; report: CheckRepo
       )}
       {since > 0 && (
         <p className="text-limit">
-          The book has been saved since ({since === 1 ? '1 revision' : `${since} revisions`}); check again to see it.
+          The book has been saved since ({counts(since, 'revision')}); check again to see it.
         </p>
       )}
       {report?.down.map((one) => (

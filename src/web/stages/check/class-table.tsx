@@ -1,11 +1,12 @@
 import { useNavigate } from 'react-router';
 import type { CheckReport } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
-import { channelName, className, counted, signed } from '../../../words/index.ts';
+import { channelName, className, counts, signed } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { placeOfZone, useMomentText } from '../../ui/clock.ts';
 import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
 import { useTender } from '../../ui/tender.ts';
+import { widest } from '../../ui/widest.ts';
 import { hangOf } from './hang.ts';
 import { findingsIn, type Row, toldAbove } from './rows.ts';
 
@@ -25,7 +26,11 @@ export function ClassTable({
   const go = useNavigate();
   return (
     <div className="wide">
-      <table className="ruled" aria-label="Classes of baskets by channel">
+      <table
+        className="ruled"
+        style={{ maxWidth: widest(channelIds.length) }}
+        aria-label="Classes of baskets by channel"
+      >
         <thead>
           <tr>
             <th>Class of basket</th>
@@ -77,7 +82,7 @@ function ClassHead({ book, row }: { book: OpenBook; row: Row }) {
     <td>
       <strong>{className(book.book, of)}</strong>
       <div className="muted small">
-        {which()}, {counted(row.corners)} corners
+        {which()}, {counts(row.corners, 'corner')}
       </div>
     </td>
   );

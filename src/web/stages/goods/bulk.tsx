@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../../core/goods/index.ts';
-import { faultText, goodsFieldWords } from '../../../words/index.ts';
+import { counts, faultText, goodsFieldWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
 
@@ -38,7 +38,7 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
   return (
     <section className="mb-3 border border-base-300 bg-base-100 p-3" aria-label="Change many">
       <p className="sentence">
-        On all {items.length} goods shown{' '}
+        On all {counts(items.length, 'item', 'goods')} shown{' '}
         <ChoicePart
           label="What to change"
           value={what}
@@ -82,7 +82,7 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
             close();
           }}
         >
-          Change {changes.length} goods
+          Change {counts(changes.length, 'item', 'goods')}
         </button>
         <button type="button" className="act" onClick={close}>
           Leave them

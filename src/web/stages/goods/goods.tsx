@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { type Column, type GoodsFile, isLacking, lacks, withParents, writeGoods } from '../../../core/goods/index.ts';
-import { faultText, goodsFieldWords } from '../../../words/index.ts';
+import { counted, counts, faultText, goodsFieldWords } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -31,7 +31,7 @@ function Goods({ book }: { book: OpenBook }) {
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const hidden = useHidden();
   const columns = useMemo(() => columnsBut(hidden), [hidden]);
-  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study')?.selections ?? null;
+  const held = useEngine((engine, edits) => engine.counts(edits), [], 'study')?.selections ?? null;
   // What is too large for the screen is read and taken by the server, with a count, and can be stopped.
   const open = async (file: File) => {
     if (file.size > largest) setLarge(file);
@@ -44,7 +44,9 @@ function Goods({ book }: { book: OpenBook }) {
         <div className="head">
           <h1>Goods</h1>
           <span className="muted">
-            {whole ? `${book.goods.length} goods` : `${rows.length} of ${book.goods.length} goods`}
+            {whole
+              ? counts(book.goods.length, 'item', 'goods')
+              : `${counted(rows.length)} of ${counts(book.goods.length, 'item', 'goods')}`}
             <Lacking book={book} chosen={lack} onChoose={(next) => show('lacks', next)} />
           </span>
           <input
@@ -75,7 +77,7 @@ function Goods({ book }: { book: OpenBook }) {
         <SelectionTabs
           book={book}
           chosen={selection?.id ?? null}
-          counts={counts}
+          held={held}
           onChoose={(id) => show('selection', id)}
         />
         {selection && (
@@ -83,7 +85,7 @@ function Goods({ book }: { book: OpenBook }) {
             key={selection.id}
             book={book}
             selection={selection}
-            count={counts?.[selection.id] ?? null}
+            count={held?.[selection.id] ?? null}
             removed={() => show('selection', null)}
           />
         )}
@@ -167,12 +169,13 @@ function OpenFile({ onOpen }: { onOpen: (file: File) => void }) {
 function SelectionTabs({
   book,
   chosen,
-  counts,
+  held,
   onChoose,
 }: {
   book: OpenBook;
   chosen: string | null;
-  counts: Readonly<Record<string, number>> | null;
+  /** How many goods each selection takes. */
+  held: Readonly<Record<string, number>> | null;
   onChoose: (id: string | null) => void;
 }) {
   const { selections } = book.book;
@@ -184,7 +187,7 @@ function SelectionTabs({
   };
   const tabs = [
     { id: null, name: 'All goods', count: book.goods.length },
-    ...selections.map(({ id, name }) => ({ id, name, count: counts?.[id] ?? '' })),
+    ...selections.map(({ id, name }) => ({ id, name, count: held?.[id] ?? '' })),
   ];
   return (
     <nav className="tabs-row" aria-label="Selections">

@@ -1,5 +1,5 @@
 import { cellOf, csvOf, type GoodsFile, goodsFields, type Item } from '../../../core/goods/index.ts';
-import { faultWords } from '../../../words/index.ts';
+import { counts, faultWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 
@@ -47,10 +47,8 @@ export function ImportSummary({
     <div className="mb-3 border border-base-300 bg-base-100 p-3" role="status" aria-label="What the file holds">
       <p>
         <strong>{name}</strong>: {added.length} new, {changed.length} changed, {unchanged} as they are,{' '}
-        <span className={file.badLines.length > 0 ? 'text-off' : ''}>
-          {file.badLines.length} bad {file.badLines.length === 1 ? 'line' : 'lines'}
-        </span>
-        . Nothing has been applied yet.
+        <span className={file.badLines.length > 0 ? 'text-off' : ''}>{counts(file.badLines.length, 'bad line')}</span>.
+        Nothing has been applied yet.
       </p>
       {rows.length > 0 && (
         <div className="mt-2 max-h-44 overflow-auto">

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { useDispatch } from 'react-redux';
-import { counted, rightBeside } from '../../../words/index.ts';
+import { counted, counts, rightBeside } from '../../../words/index.ts';
 import {
   api,
   useImportQuery,
@@ -50,15 +50,18 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
         {state === 'read' && report && (
           <>
             {counted(report.fresh)} new, {counted(report.changed)} changed, {counted(report.same)} as they are,{' '}
-            <span className={report.bad > 0 ? 'text-off' : ''}>
-              {counted(report.bad)} bad {report.bad === 1 ? 'line' : 'lines'}
-            </span>
-            . Nothing has been applied yet.
+            <span className={report.bad > 0 ? 'text-off' : ''}>{counts(report.bad, 'bad line')}</span>. Nothing has been
+            applied yet.
           </>
         )}
       </p>
       {working && (
-        <progress className="mt-1 w-full" value={data?.done ?? 0} max={data?.all || 1} aria-label="How far it is" />
+        <progress
+          className="progress progress-primary mt-1 w-full"
+          value={data?.done ?? 0}
+          max={data?.all || 1}
+          aria-label="How far it is"
+        />
       )}
       {state === 'read' && report && (report.badLines.length > 0 || report.problems.length > 0) && (
         <ul className="mt-2 max-h-40 overflow-auto">

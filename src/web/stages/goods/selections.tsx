@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
-import { amountOf } from '../../../words/index.ts';
+import { amountOf, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { UnitPart } from '../rates/unit.tsx';
@@ -122,7 +122,8 @@ export function SelectionSentence({
           </>
         )}
         {takes.is === 'skus' && `: ${takes.skus.length} of them`}
-        {selection.except.length > 0 && `, except ${selection.except.length}`}. <strong>{count ?? '…'} goods.</strong>
+        {selection.except.length > 0 && `, except ${selection.except.length}`}.{' '}
+        <strong>{count === null ? '… goods' : counts(count, 'item', 'goods')}.</strong>
       </p>
       {takes.is === 'skus' && (
         <Pasted book={book} label="Paste SKUs to take" skus={takes.skus} change={(skus) => put({ is: 'skus', skus })} />

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ListReport } from '../../../contract/index.ts';
-import { channelName, counted, offerTitle, rightBeside } from '../../../words/index.ts';
+import { channelName, counted, counts, offerTitle, rightBeside } from '../../../words/index.ts';
 import {
   useBatchesQuery,
   useDropBatchMutation,
@@ -106,7 +106,7 @@ function Batches({ book }: { book: OpenBook }) {
           disabled={made.isLoading}
           onClick={() => make({ batch: name, count: Number(count) })}
         >
-          {made.isLoading ? 'Making them …' : `Make ${counted(Number(count))} codes`}
+          {made.isLoading ? 'Making them …' : `Make ${counts(Number(count), 'code')}`}
         </button>
       </p>
       {made.error && (

@@ -5,7 +5,7 @@ import { channelIds } from '../../../core/book/index.ts';
 import { type Currency, minor, parseAmount } from '../../../core/exact/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../../core/plan/index.ts';
-import { channelName, counted, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
+import { channelName, counted, counts, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useHeavy, useMoment } from '../../data/book.ts';
 import type { OfferCost } from '../../engine/offers.ts';
@@ -55,7 +55,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
             />
           )}
           <span className="muted">
-            over {counted(orders?.length ?? 0)} orders of the past year, as if it had run all the time and everybody it
+            over {counts(orders?.length ?? 0, 'order')} of the past year, as if it had run all the time and everybody it
             is for had known of it
           </span>
         </div>
@@ -93,7 +93,7 @@ function CostsOf({ book, offer, orders, moment }: OfAYear) {
       {cost && (
         <>
           <p className="sentence">
-            <strong>{counted(cost.usage.uses.length)}</strong> of {counted(cost.usage.orders)} orders would have used
+            <strong>{counted(cost.usage.uses.length)}</strong> of {counts(cost.usage.orders, 'order')} would have used
             it, and shoppers would have paid <strong>{say(cost.usage.cost)}</strong> less. Of those orders{' '}
             {say(cost.leftWith)} is left with it, and {say(cost.leftWithout)} without, before the carrier.
           </p>
@@ -204,7 +204,7 @@ function Curve({
             fault={amountIn(book.home.currency)}
             onCommit={(text) => set(Math.round(Number(text) * whole))}
           />{' '}
-          it costs <strong>{say(here.cost)}</strong> a year over {counted(here.uses)} orders
+          it costs <strong>{say(here.cost)}</strong> a year over {counts(here.uses, 'order')}
           {at !== curve.now && `, ${moreOrLess} than at ${say(curve.now)}`}.
         </p>
         <p className="muted small">
@@ -224,7 +224,7 @@ function Curve({
                 return (
                   <tr key={value}>
                     <td>{say(Math.round(value))}</td>
-                    <td className="figure">{counted(point.uses)} orders</td>
+                    <td className="figure">{counts(point.uses, 'order')}</td>
                     <td className="figure">{say(point.cost)}</td>
                   </tr>
                 );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { amountOf, basketWords, counted, money, offerTitle, serviceName, wholeOf } from '../../../words/index.ts';
+import { amountOf, basketWords, counts, money, offerTitle, serviceName, wholeOf } from '../../../words/index.ts';
 import { type OpenBook, useHeavy } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { AmountPart, TextPart } from '../../ui/field.tsx';
@@ -45,9 +45,9 @@ export function DeepestBasket({ book, moment }: { book: OpenBook; moment: number
             >
               Take away as CSV
             </CsvButton>{' '}
-            {counted(answer.tried)} baskets were answered: every count of every item alone, and the eight thinnest items
-            with each other one, bought by anybody in no channel. The 400 thinnest by price, cost and delivery are
-            worked out in full; others may leave less.
+            {counts(answer.tried, 'basket was', 'baskets were')} answered: every count of every item alone, and the
+            eight thinnest items with each other one, bought by anybody in no channel. The 400 thinnest by price, cost
+            and delivery are worked out in full; others may leave less.
           </p>
           <table className="ruled mt-2" aria-label="Deepest baskets">
             <thead>

@@ -1,4 +1,5 @@
 import { localOf } from '../../../core/exact/index.ts';
+import { counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -14,9 +15,7 @@ export function EventsList({ book, moment }: { book: OpenBook; moment: number })
   return (
     <details className="small mt-1">
       <summary className="muted cursor-pointer">
-        {events.length === 0
-          ? 'No events to come'
-          : `${events.length} ${events.length === 1 ? 'event' : 'events'} to come`}
+        {events.length === 0 ? 'No events to come' : `${counts(events.length, 'event')} to come`}
       </summary>
       {events.map((event) => (
         <p key={event.id} className="sentence">

@@ -35,16 +35,16 @@ export function MeetingsTable({
     <table className="ruled meetings" aria-label="Meetings">
       <thead>
         <tr>
-          <th className="w-[18%]">Offer</th>
-          <th className="w-[21%]">With</th>
+          <th className="w-[17%]">Offer</th>
+          <th className="w-[20%]">With</th>
           <th>
             <span className="flex justify-between">
-              <span>Goods worth {money(0, tender)}</span>
+              <span>Worth 0</span>
               <span>{money(most, tender)}</span>
             </span>
           </th>
-          <th className="figure w-[17%]">Orders a year</th>
-          <th className="w-[19%]">Somebody’s basket</th>
+          <th className="figure w-[154px]">Orders a year</th>
+          <th className="w-[17%]">A basket bought</th>
         </tr>
       </thead>
       <tbody>

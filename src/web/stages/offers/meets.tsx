@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Meeting } from '../../../core/plan/index.ts';
-import { editable, relationWords, secondName } from '../../../words/index.ts';
+import { counts, editable, relationWords, secondName } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import type { MeetingLoss } from '../../engine/offers.ts';
@@ -45,7 +45,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
           <span className="muted">
             {meetings
               ? [
-                  `${pairs} pairs of offers, ${meetings.length - pairs} beside a lane’s own threshold`,
+                  `${counts(pairs, 'pair')} of offers, ${meetings.length - pairs} beside a lane’s own threshold`,
                   surprising > 0 ? ` · ${surprising} where shoppers would expect both` : '',
                 ].join('')
               : 'looking …'}

@@ -19,7 +19,12 @@ export function Working({
   if (state.is === 'running')
     return (
       <p className="after-a-while my-2 flex items-center gap-3" aria-live="polite">
-        <progress className="w-56" value={state.done} max={state.all || 1} aria-label="How far it is" />
+        <progress
+          className="progress progress-primary w-56"
+          value={state.done}
+          max={state.all || 1}
+          aria-label="How far it is"
+        />
         <span className="muted">{state.all > 0 ? `${counted(state.done)} of ${counted(state.all)}` : 'beginning'}</span>
         <button type="button" className="act" onClick={stop}>
           Stop

@@ -1,5 +1,5 @@
 import type { Book } from '../../../core/book/index.ts';
-import { serviceName, zoneName } from '../../../words/index.ts';
+import { counts, serviceName, zoneName } from '../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 
 type Zone = Book['zones'][number];
@@ -88,7 +88,7 @@ export function Removal({
           }}
         >
           Remove {zone.name}
-          {uses.lanes.length > 0 && ` and ${uses.lanes.length} ${uses.lanes.length === 1 ? 'lane' : 'lanes'}`}
+          {uses.lanes.length > 0 && ` and ${counts(uses.lanes.length, 'lane')}`}
         </button>
         <button type="button" className="act" onClick={onLeave}>
           Leave it

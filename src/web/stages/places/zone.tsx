@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
 import { countriesOf, type Pattern, parsePattern, regionName } from '../../../core/places/index.ts';
-import { countryName } from '../../../words/index.ts';
+import { countryName, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
@@ -46,7 +46,7 @@ export function ZoneHead({ book, zone }: { book: OpenBook; zone: Zone }) {
     <>
       <div className="head">
         <h1>{zone.name}</h1>
-        <span className="muted">{Object.keys(template.lanes[zone.id] ?? {}).length} lanes</span>
+        <span className="muted">{counts(Object.keys(template.lanes[zone.id] ?? {}).length, 'lane')}</span>
         <span className="acts">
           <button type="button" className="act" disabled={at <= 0} onClick={() => move(-1)}>
             Earlier

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { stated } from '../../../core/channels/index.ts';
 import type { CoverageFinding } from '../../../core/check/index.ts';
-import { type CoverageWords, coverageWords, massOf, money } from '../../../words/index.ts';
+import { type CoverageWords, counts, coverageWords, massOf, money } from '../../../words/index.ts';
 import { useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
@@ -35,7 +35,7 @@ function Coverage({ book }: { book: OpenBook }) {
               : found.length === 0
                 ? 'Everything can be bought everywhere it is delivered to.'
                 : `${grave.length} where shoppers see nothing, ${rest.length} to know of`}{' '}
-            · to {massOf(stated.mass)}, {money(stated.value, book.home)}, {stated.units} units
+            · to {massOf(stated.mass)}, {money(stated.value, book.home)}, {counts(stated.units, 'unit')}
           </span>
           {told.length > 0 && (
             <span className="acts">

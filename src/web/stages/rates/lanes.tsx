@@ -7,6 +7,7 @@ import type { LaneBody, Service, TemplateBody } from '../../../core/rates/index.
 import { firstText, freeText, mannerText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { useCurrency } from '../../ui/tender.ts';
+import { widest } from '../../ui/widest.ts';
 import { lanesIn, textOf } from './lanes-block.ts';
 import { RateShape } from './rate.tsx';
 
@@ -26,7 +27,13 @@ export function Lanes(sheet: Sheet) {
   const hands = useHands(sheet, (lane) => box.current?.querySelector<HTMLElement>(`[data-lane="${lane}"]`)?.focus());
   return (
     <div className="wide">
-      <table ref={box} className="ruled lanes" aria-label="Lanes" aria-describedby="lanes-hint">
+      <table
+        ref={box}
+        className="ruled lanes"
+        style={{ maxWidth: widest(services.length) }}
+        aria-label="Lanes"
+        aria-describedby="lanes-hint"
+      >
         <thead>
           <tr>
             <th>Zone</th>

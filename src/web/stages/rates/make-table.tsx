@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Currency } from '../../../core/exact/index.ts';
 import { madeTable, type RateBody, type Supplier } from '../../../core/rates/index.ts';
-import { amountOf, firstFault } from '../../../words/index.ts';
+import { amountOf, counts, firstFault } from '../../../words/index.ts';
 import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';
 import { useCurrency } from '../../ui/tender.ts';
 
@@ -86,7 +86,7 @@ export function MakeTable({ change }: { change: (rate: RateBody & { is: 'table' 
       </p>
       {made.ok ? (
         <p>
-          It reaches {made.value.reach} {made.value.reach === 1 ? 'unit' : 'units'}; a larger order is not offered.{' '}
+          It reaches {counts(made.value.reach, 'unit')}; a larger order is not offered.{' '}
           <button
             type="button"
             className="act"

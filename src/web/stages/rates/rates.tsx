@@ -3,6 +3,7 @@ import { useParams, useSearchParams } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import type { TemplateBody } from '../../../core/rates/index.ts';
+import { counts } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { NotThere } from '../../ui/missing.tsx';
@@ -90,7 +91,7 @@ function Gaps({ book, template, rows }: { book: OpenBook; template: TemplateBody
     <>
       {unweighed > 0 && (
         <p className="text-off mt-2">
-          {unweighed} goods have no mass: lanes with a table by weight are not offered for them.
+          {counts(unweighed, 'item has', 'goods have')} no mass: lanes with a table by weight are not offered for them.
         </p>
       )}
       {empty.length > 0 && (

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { Service, TemplateBody } from '../../../core/rates/index.ts';
-import { amountOf } from '../../../words/index.ts';
+import { amountOf, counts } from '../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -22,7 +22,7 @@ export function TemplateHead({
 }) {
   const go = useNavigate();
   const { templates, selections, zones, services } = book.book;
-  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
+  const held = useEngine((engine, edits) => engine.counts(edits), [], 'study');
   const at = ['templates', template.id];
   const isDefault = template === defaultTemplateOf(book.book);
   const add = (body: (id: string) => TemplateBody) => {
@@ -44,7 +44,7 @@ export function TemplateHead({
           />
         </h1>
         <span className="muted">
-          {counts?.templates[template.id] ?? 0} goods:{' '}
+          {counts(held?.templates[template.id] ?? 0, 'item', 'goods')}:{' '}
           {isDefault ? (
             'all that no other template takes'
           ) : (

@@ -1,4 +1,5 @@
 import { decimalText } from '../../../core/exact/index.ts';
+import { counts } from '../figures.ts';
 import type { RateWordsFor } from './words.ts';
 
 const text: RateWordsFor<'carrier quote'>['text'] = ({ service, percent, add }) =>
@@ -10,7 +11,7 @@ export const carrierQuote: RateWordsFor<'carrier quote'> = {
   manner: text,
   step({ service, percent, add }, { quoted, parcels }, _kind, say) {
     if (quoted === null) return `The carrier is silent on ${service}: the fallback`;
-    const asks = `${say(quoted.amount, quoted.currency)} for ${parcels} ${parcels === 1 ? 'parcel' : 'parcels'}`;
+    const asks = `${say(quoted.amount, quoted.currency)} for ${counts(parcels ?? 0, 'parcel')}`;
     return `The carrier asks ${asks} by ${service}, plus ${decimalText(percent)} % and ${say(add)}`;
   },
 };

@@ -1,9 +1,10 @@
 import { overOf } from '../../../core/rates/index.ts';
+import { counts } from '../figures.ts';
 import { figureWords, overWords } from '../measures.ts';
 import type { RateWordsFor } from './words.ts';
 
 const text: RateWordsFor<'table'>['text'] = ({ unit, breaks }) =>
-  `table by ${overWords[overOf(unit)]}, ${breaks.length} breaks`;
+  `table by ${overWords[overOf(unit)]}, ${counts(breaks.length, 'break')}`;
 
 export const table: RateWordsFor<'table'> = {
   text,
