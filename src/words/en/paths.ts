@@ -74,6 +74,8 @@ function templatePathWords(book: Book, id: string, [what, zone, service, ...deep
 /** Fields that go without saying: what a lane charges is its rate's amount. */
 const silent = new Set(['rate', 'amount', 'value', 'is', 'sets', '']);
 const fields: Readonly<Record<string, string>> = {
+  format: 'format of the book',
+  seller: 'seller’s name',
   freeFrom: 'free from',
   timeZone: 'time zone',
   oneOfAName: 'one of a name',
