@@ -1,4 +1,5 @@
 import { accessible, expect, test } from './application.ts';
+import { follow } from './hands.ts';
 
 test.use({ own: 'addresses' });
 
@@ -68,4 +69,24 @@ test('the strip shows two whole rows, more by its grip; the offer stands under i
   await desk.keyboard.press('ArrowUp');
   expect((await grip.boundingBox())?.y ?? 0).toBeLessThan(before - 40);
   await accessible(desk);
+});
+
+test('of two offers with one title the finder opens the one that is taken', async ({ desk, application }) => {
+  await follow(desk, 'offers/gust12');
+  await desk.getByRole('button', { name: 'Copy to next year' }).click();
+  await expect(desk).toHaveURL(/\/offers\/gust12-\d+$/);
+  const copy = desk.url();
+  for (const [down, address] of [
+    [0, `${application.address}/offers/gust12`],
+    [1, copy],
+  ] as const) {
+    await follow(desk, 'goods');
+    await desk.keyboard.press('Control+k');
+    await desk.keyboard.type('12 % off your order');
+    const hits = desk.getByRole('menuitem', { name: /^GUST12: 12 % off your order/ });
+    await expect(hits).toHaveCount(2);
+    for (let i = 0; i < down; i += 1) await desk.keyboard.press('ArrowDown');
+    await desk.keyboard.press('Enter');
+    await expect(desk).toHaveURL(address);
+  }
 });
