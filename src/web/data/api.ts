@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { createApi, type EndpointBuilder, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
   type acceptRequest,
@@ -52,181 +52,215 @@ const read =
   (answer: unknown): T =>
     schema.parse(answer);
 
+const baseQuery = fetchBaseQuery({ baseUrl: '/api' });
+const tagTypes = ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'] as const;
+type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
+
+/** The book, its goods and its revisions. */
+const bookEndpoints = (build: Builder) => ({
+  book: build.query<{ revision: number; book: Book }, void>({
+    query: () => '/book',
+    transformResponse: read(bookAnswer),
+    providesTags: ['Book'],
+  }),
+  goods: build.query<Item[], void>({
+    async queryFn(_, __, ___, ask) {
+      const items: Item[] = [];
+      let after: string | null = '';
+      while (after !== null) {
+        const page = await ask(`/goods?after=${encodeURIComponent(after)}`);
+        if (page.error) return { error: page.error };
+        const { items: more, next } = goodsPage.parse(page.data);
+        items.push(...more);
+        after = next;
+      }
+      return { data: items };
+    },
+    providesTags: ['Book'],
+  }),
+  revisions: build.query<RevisionsPage, RevisionsRequest>({
+    query: (params) => ({ url: '/revisions', params }),
+    transformResponse: read(revisionsPage),
+    providesTags: ['Book'],
+  }),
+  changes: build.query<ChangesAnswer, { from: number; to: number }>({
+    query: ({ from, to }) => `/revisions/${from}/to/${to}`,
+    transformResponse: read(changesAnswer),
+  }),
+  save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
+    query: (body) => ({ url: '/revisions', method: 'POST', body }),
+    transformResponse: read(saveAnswer),
+    invalidatesTags: (result) => (result ? ['Book'] : []),
+  }),
+  takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({
+    query: ({ number, who }) => ({ url: `/revisions/${number}/taken-back`, method: 'POST', body: { who } }),
+    transformResponse: read(saveAnswer),
+    invalidatesTags: ['Book'],
+  }),
+  importBook: build.mutation<{ revision: number }, { text: string; who: string }>({
+    query: ({ text, who }) => ({
+      url: '/book/file',
+      method: 'PUT',
+      body: text,
+      headers: { 'Content-Type': 'application/json', 'X-Who': who },
+    }),
+    transformResponse: read(saveAnswer),
+    invalidatesTags: ['Book', 'Checkouts'],
+  }),
+});
+
+/** Large files of goods, taken step by step. */
+const importEndpoints = (build: Builder) => ({
+  import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
+  startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({
+    query: (body) => ({ url: '/imports', method: 'POST', body }),
+    transformResponse: read(importState),
+  }),
+  takeImport: build.mutation<ImportState, number>({
+    query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }),
+    transformResponse: read(importState),
+  }),
+  stopImport: build.mutation<ImportState, number>({
+    query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }),
+    transformResponse: read(importState),
+  }),
+});
+
+/** Single-use codes, customers of segments, and what offers have cost. */
+const codeEndpoints = (build: Builder) => ({
+  singles: build.query<Record<string, string>, readonly string[]>({
+    query: (codes) => ({ url: '/codes/known', method: 'POST', body: { codes } }),
+    transformResponse: (answer) => singlesAnswer.parse(answer).singles,
+    providesTags: ['Codes'],
+  }),
+  batches: build.query<CodeBatch[], void>({
+    query: () => '/codes',
+    transformResponse: (answer) => batchesAnswer.parse(answer).batches,
+    providesTags: ['Codes'],
+  }),
+  makeCodes: build.mutation<unknown, { batch: string; count: number }>({
+    query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count } }),
+    invalidatesTags: ['Codes'],
+  }),
+  dropBatch: build.mutation<unknown, string>({
+    query: (batch) => ({ url: `/codes/batches/${batch}`, method: 'DELETE' }),
+    invalidatesTags: ['Codes'],
+  }),
+  putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
+    query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
+    transformResponse: read(listReport),
+    invalidatesTags: ['Codes', 'Segments', 'Spend'],
+  }),
+  segments: build.query<SegmentCount[], void>({
+    query: () => '/segments',
+    transformResponse: (answer) => segmentsAnswer.parse(answer).segments,
+    providesTags: ['Segments'],
+  }),
+  /** The segment of a customer; null where the id is not known. */
+  segmentOf: build.query<string | null, string>({
+    query: (id) => `/customers/${encodeURIComponent(id)}`,
+    transformResponse: (answer) => customerAnswer.parse(answer).segment,
+    providesTags: ['Segments'],
+  }),
+  spend: build.query<readonly SpendRow[], void>({
+    query: () => '/spend',
+    transformResponse: (answer) => spendAnswer.parse(answer).rows,
+    providesTags: ['Spend'],
+  }),
+});
+
+/** What was ordered and looked for, and what the carrier asks. */
+const historyEndpoints = (build: Builder) => ({
+  orders: build.query<PastOrder[], void>({
+    async queryFn(_, __, ___, ask) {
+      const orders: PastOrder[] = [];
+      let after: number | null = 0;
+      while (after !== null) {
+        const page = await ask(`/orders?after=${after}`);
+        if (page.error) return { error: page.error };
+        const { orders: more, next } = ordersPage.parse(page.data);
+        orders.push(...more);
+        after = next;
+      }
+      return { data: orders };
+    },
+  }),
+  visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
+  carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
+});
+
+/** Channels, what stands there, and the clock that all go by. */
+const channelEndpoints = (build: Builder) => ({
+  clock: build.query<{ now: string }, void>({
+    query: () => '/clock',
+    transformResponse: read(clockAnswer),
+    providesTags: ['Clock'],
+  }),
+  pushClock: build.mutation<{ now: string }, number>({
+    query: (hours) => ({ url: '/clock/pushed', method: 'POST', body: { hours } }),
+    transformResponse: read(clockAnswer),
+    invalidatesTags: ['Clock', 'Channels', 'Checkouts'],
+  }),
+  channels: build.query<{ channels: ChannelState[] }, string>({
+    query: (moment) => `/channels?moment=${moment}`,
+    transformResponse: read(channelsAnswer),
+    providesTags: ['Channels'],
+  }),
+  files: build.query<ChannelFiles, { id: ChannelId; moment: string }>({
+    query: ({ id, moment }) => `/channels/${id}/files?moment=${moment}`,
+    transformResponse: read(channelFiles),
+    providesTags: ['Channels'],
+  }),
+  listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({
+    query: (id) => `/channels/${id}/listings`,
+    transformResponse: read(listingsAnswer),
+    providesTags: ['Channels'],
+  }),
+  send: build.mutation<Send, { id: ChannelId; who: string }>({
+    query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }),
+    transformResponse: read(sendSchema),
+    invalidatesTags: ['Channels'],
+  }),
+  checkouts: build.query<CheckoutAnswer, { moment: string; baskets: readonly Basket[] }>({
+    query: (body) => ({ url: '/checkouts', method: 'POST', body }),
+    transformResponse: read(checkoutAnswer),
+    providesTags: ['Checkouts'],
+  }),
+});
+
+/** Checks, and what of them is lived with. */
+const checkEndpoints = (build: Builder) => ({
+  lastCheck: build.query<CheckReport, void>({
+    query: () => '/checks/last',
+    transformResponse: read(checkReport),
+    providesTags: ['Check'],
+  }),
+  check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
+  startCheck: build.mutation<CheckState, string>({
+    query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }),
+    transformResponse: read(checkState),
+  }),
+  stopCheck: build.mutation<CheckState, number>({
+    query: (id) => ({ url: `/checks/${id}`, method: 'DELETE' }),
+    transformResponse: read(checkState),
+  }),
+  accept: build.mutation<unknown, z.infer<typeof acceptRequest>>({
+    query: (body) => ({ url: '/accepted', method: 'PUT', body }),
+    invalidatesTags: ['Check'],
+  }),
+});
+
 /** All that the server has. */
 export const api = createApi({
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'],
+  baseQuery,
+  tagTypes,
   endpoints: (build) => ({
-    book: build.query<{ revision: number; book: Book }, void>({
-      query: () => '/book',
-      transformResponse: read(bookAnswer),
-      providesTags: ['Book'],
-    }),
-    goods: build.query<Item[], void>({
-      async queryFn(_, __, ___, ask) {
-        const items: Item[] = [];
-        let after: string | null = '';
-        while (after !== null) {
-          const page = await ask(`/goods?after=${encodeURIComponent(after)}`);
-          if (page.error) return { error: page.error };
-          const { items: more, next } = goodsPage.parse(page.data);
-          items.push(...more);
-          after = next;
-        }
-        return { data: items };
-      },
-      providesTags: ['Book'],
-    }),
-    singles: build.query<Record<string, string>, readonly string[]>({
-      query: (codes) => ({ url: '/codes/known', method: 'POST', body: { codes } }),
-      transformResponse: (answer) => singlesAnswer.parse(answer).singles,
-      providesTags: ['Codes'],
-    }),
-    batches: build.query<CodeBatch[], void>({
-      query: () => '/codes',
-      transformResponse: (answer) => batchesAnswer.parse(answer).batches,
-      providesTags: ['Codes'],
-    }),
-    makeCodes: build.mutation<unknown, { batch: string; count: number }>({
-      query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count } }),
-      invalidatesTags: ['Codes'],
-    }),
-    dropBatch: build.mutation<unknown, string>({
-      query: (batch) => ({ url: `/codes/batches/${batch}`, method: 'DELETE' }),
-      invalidatesTags: ['Codes'],
-    }),
-    putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
-      query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
-      transformResponse: read(listReport),
-      invalidatesTags: ['Codes', 'Segments', 'Spend'],
-    }),
-    segments: build.query<SegmentCount[], void>({
-      query: () => '/segments',
-      transformResponse: (answer) => segmentsAnswer.parse(answer).segments,
-      providesTags: ['Segments'],
-    }),
-    /** The segment of a customer; null where the id is not known. */
-    segmentOf: build.query<string | null, string>({
-      query: (id) => `/customers/${encodeURIComponent(id)}`,
-      transformResponse: (answer) => customerAnswer.parse(answer).segment,
-      providesTags: ['Segments'],
-    }),
-    spend: build.query<readonly SpendRow[], void>({
-      query: () => '/spend',
-      transformResponse: (answer) => spendAnswer.parse(answer).rows,
-      providesTags: ['Spend'],
-    }),
-    import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
-    startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({
-      query: (body) => ({ url: '/imports', method: 'POST', body }),
-      transformResponse: read(importState),
-    }),
-    takeImport: build.mutation<ImportState, number>({
-      query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }),
-      transformResponse: read(importState),
-    }),
-    stopImport: build.mutation<ImportState, number>({
-      query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }),
-      transformResponse: read(importState),
-    }),
-    listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({
-      query: (id) => `/channels/${id}/listings`,
-      transformResponse: read(listingsAnswer),
-      providesTags: ['Channels'],
-    }),
-    carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
-    visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
-    orders: build.query<PastOrder[], void>({
-      async queryFn(_, __, ___, ask) {
-        const orders: PastOrder[] = [];
-        let after: number | null = 0;
-        while (after !== null) {
-          const page = await ask(`/orders?after=${after}`);
-          if (page.error) return { error: page.error };
-          const { orders: more, next } = ordersPage.parse(page.data);
-          orders.push(...more);
-          after = next;
-        }
-        return { data: orders };
-      },
-    }),
-    revisions: build.query<RevisionsPage, RevisionsRequest>({
-      query: (params) => ({ url: '/revisions', params }),
-      transformResponse: read(revisionsPage),
-      providesTags: ['Book'],
-    }),
-    changes: build.query<ChangesAnswer, { from: number; to: number }>({
-      query: ({ from, to }) => `/revisions/${from}/to/${to}`,
-      transformResponse: read(changesAnswer),
-    }),
-    save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
-      query: (body) => ({ url: '/revisions', method: 'POST', body }),
-      transformResponse: read(saveAnswer),
-      invalidatesTags: (result) => (result ? ['Book'] : []),
-    }),
-    takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({
-      query: ({ number, who }) => ({ url: `/revisions/${number}/taken-back`, method: 'POST', body: { who } }),
-      transformResponse: read(saveAnswer),
-      invalidatesTags: ['Book'],
-    }),
-    importBook: build.mutation<{ revision: number }, { text: string; who: string }>({
-      query: ({ text, who }) => ({
-        url: '/book/file',
-        method: 'PUT',
-        body: text,
-        headers: { 'Content-Type': 'application/json', 'X-Who': who },
-      }),
-      transformResponse: read(saveAnswer),
-      invalidatesTags: ['Book', 'Checkouts'],
-    }),
-    clock: build.query<{ now: string }, void>({
-      query: () => '/clock',
-      transformResponse: read(clockAnswer),
-      providesTags: ['Clock'],
-    }),
-    pushClock: build.mutation<{ now: string }, number>({
-      query: (hours) => ({ url: '/clock/pushed', method: 'POST', body: { hours } }),
-      transformResponse: read(clockAnswer),
-      invalidatesTags: ['Clock', 'Channels', 'Checkouts'],
-    }),
-    channels: build.query<{ channels: ChannelState[] }, string>({
-      query: (moment) => `/channels?moment=${moment}`,
-      transformResponse: read(channelsAnswer),
-      providesTags: ['Channels'],
-    }),
-    files: build.query<ChannelFiles, { id: ChannelId; moment: string }>({
-      query: ({ id, moment }) => `/channels/${id}/files?moment=${moment}`,
-      transformResponse: read(channelFiles),
-      providesTags: ['Channels'],
-    }),
-    send: build.mutation<Send, { id: ChannelId; who: string }>({
-      query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }),
-      transformResponse: read(sendSchema),
-      invalidatesTags: ['Channels'],
-    }),
-    checkouts: build.query<CheckoutAnswer, { moment: string; baskets: readonly Basket[] }>({
-      query: (body) => ({ url: '/checkouts', method: 'POST', body }),
-      transformResponse: read(checkoutAnswer),
-      providesTags: ['Checkouts'],
-    }),
-    lastCheck: build.query<CheckReport, void>({
-      query: () => '/checks/last',
-      transformResponse: read(checkReport),
-      providesTags: ['Check'],
-    }),
-    check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
-    startCheck: build.mutation<CheckState, string>({
-      query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }),
-      transformResponse: read(checkState),
-    }),
-    stopCheck: build.mutation<CheckState, number>({
-      query: (id) => ({ url: `/checks/${id}`, method: 'DELETE' }),
-      transformResponse: read(checkState),
-    }),
-    accept: build.mutation<unknown, z.infer<typeof acceptRequest>>({
-      query: (body) => ({ url: '/accepted', method: 'PUT', body }),
-      invalidatesTags: ['Check'],
-    }),
+    ...bookEndpoints(build),
+    ...importEndpoints(build),
+    ...codeEndpoints(build),
+    ...historyEndpoints(build),
+    ...channelEndpoints(build),
+    ...checkEndpoints(build),
   }),
 });
 
