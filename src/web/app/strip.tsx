@@ -1,12 +1,14 @@
 import { Link } from 'react-router';
-import { type Basket, channelIds } from '../../core/book/index.ts';
+import type { CheckoutAnswer } from '../../contract/index.ts';
+import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { channelName, massOf, money, serviceName } from '../../words/index.ts';
 import { useCheckoutsQuery, useLastCheckQuery } from '../data/api.ts';
-import { useBook, useEngine, useMoment } from '../data/book.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../data/book.ts';
 import { factsOf } from '../data/facts.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { stripRowsSet, stripToggled } from '../data/view.ts';
+import type { Pinned } from '../engine/quick.ts';
 import { hangOfCharge } from '../stages/check/hang.ts';
 import { Grip } from '../ui/grip.tsx';
 import { type Hang, hangInk, Plumb } from '../ui/plumb.tsx';
@@ -19,7 +21,6 @@ export function Strip() {
   const book = useBook();
   const moment = useMoment();
   const computed = useEngine((engine, edits) => (moment === null ? null : engine.compute(edits, moment)), [moment]);
-  const { data: report } = useLastCheckQuery();
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not
   // understood.
   const sound = (basket: Basket) =>
@@ -77,75 +78,92 @@ export function Strip() {
             </tr>
           </thead>
           <tbody>
-            {book.book.pinned.map((basket) => {
-              const row = computed?.pinned.find((one) => one.id === basket.id);
-              const first = row?.draft?.choices[0];
-              const before = row?.saved?.choices.find((choice) => choice.service === first?.service);
-              const zone = row?.draft?.zone ?? null;
-              const askedAt = baskets.findIndex((one) => one.id === basket.id);
-              return (
-                <tr key={basket.id}>
-                  <td>
-                    <Link to={`/bench/${basket.id}`} className="font-semibold">
-                      {basket.name}
-                    </Link>{' '}
-                    <span className="muted small">
-                      {row ? `${money(row.goods, row.market)} · ${massOf(row.mass)}` : '…'}
-                      {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
-                    </span>
-                  </td>
-                  <td>
-                    {first && before && before.delivery !== first.delivery && (
-                      <span className="muted small">was {money(before.delivery, row?.market)} </span>
-                    )}
-                    <strong data-testid={`intended-${basket.id}`}>
-                      {first ? money(first.delivery, row?.market) : row ? 'none' : '…'}
-                    </strong>
-                  </td>
-                  {channelIds.map((id) => {
-                    const there = asked?.channels.find((channel) => channel.id === id);
-                    const speed = first && settingsOf(book.book, dialectOf(id)).speeds[first.service];
-                    const choices = there?.answers[askedAt];
-                    const choice = choices?.find((one) => one.speed === speed);
-                    const meant = row?.at?.[id]?.choices.find((one) => one.service === first?.service) ?? first;
-                    const by =
-                      meant && choice ? choice.charge - choice.discount - (meant.delivery - meant.discount) : null;
-                    const hang = hangHere();
-                    function hangHere(): Hang {
-                      if (basket.market !== null && basket.market !== book?.home.id) return { is: 'not sold there' };
-                      if (!there || there.down || askedAt < 0) return { is: 'no answer' };
-                      if (!first || !speed || !choices?.length) return { is: 'not sold there' };
-                      if (by === null) return { is: 'off', by };
-                      return hangOfCharge(
-                        report?.findings ?? [],
-                        { channel: id, service: first.service, zone, codes: basket.codes },
-                        by,
-                      );
-                    }
-                    return (
-                      <td key={id} title={there?.down ?? undefined}>
-                        <span className={`hung ${hangInk(hang)}`}>
-                          {hang.is === 'no answer'
-                            ? asked
-                              ? 'no answer'
-                              : '…'
-                            : choice
-                              ? money(choice.charge, book.home)
-                              : '–'}{' '}
-                          <Plumb hang={hang} where={channelName(id)} />
-                        </span>
-                      </td>
-                    );
-                  })}
-                  <td />
-                </tr>
-              );
-            })}
+            {book.book.pinned.map((basket) => (
+              <Row
+                key={basket.id}
+                book={book}
+                basket={basket}
+                row={computed?.pinned.find((one) => one.id === basket.id)}
+                asked={asked}
+                askedAt={baskets.findIndex((one) => one.id === basket.id)}
+              />
+            ))}
           </tbody>
         </table>
       </div>
     </section>
   );
+}
+
+interface RowProps {
+  book: OpenBook;
+  basket: Basket;
+  row: Pinned | undefined;
+  /** What channels answered, and at which place among the baskets they were asked about this one: -1 for not. */
+  asked: CheckoutAnswer | undefined;
+  askedAt: number;
+}
+
+function Row(props: RowProps) {
+  const { book, basket, row } = props;
+  const first = row?.draft?.choices[0];
+  const before = row?.saved?.choices.find((choice) => choice.service === first?.service);
+  return (
+    <tr>
+      <td>
+        <Link to={`/bench/${basket.id}`} className="font-semibold">
+          {basket.name}
+        </Link>{' '}
+        <span className="muted small">
+          {row ? `${money(row.goods, row.market)} · ${massOf(row.mass)}` : '…'}
+          {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
+        </span>
+      </td>
+      <td>
+        {first && before && before.delivery !== first.delivery && (
+          <span className="muted small">was {money(before.delivery, row?.market)} </span>
+        )}
+        <strong data-testid={`intended-${basket.id}`}>
+          {first ? money(first.delivery, row?.market) : row ? 'none' : '…'}
+        </strong>
+      </td>
+      {channelIds.map((id) => (
+        <There key={id} channel={id} {...props} />
+      ))}
+      <td />
+    </tr>
+  );
+}
+
+/** What a channel charges now for the service that is meant to be cheapest, and how true that hangs. */
+function There({ channel, book, basket, row, asked, askedAt }: RowProps & { channel: ChannelId }) {
+  const { data: report } = useLastCheckQuery();
+  const there = asked?.channels.find((one) => one.id === channel);
+  const first = row?.draft?.choices[0];
+  const speed = first && settingsOf(book.book, dialectOf(channel)).speeds[first.service];
+  const choices = there?.answers[askedAt];
+  const choice = choices?.find((one) => one.speed === speed);
+  const hang = hangHere();
+  const amount = choice ? money(choice.charge, book.home) : '–';
+  const none = asked ? 'no answer' : '…';
+  return (
+    <td title={there?.down ?? undefined}>
+      <span className={`hung ${hangInk(hang)}`}>
+        {hang.is === 'no answer' ? none : amount} <Plumb hang={hang} where={channelName(channel)} />
+      </span>
+    </td>
+  );
+
+  function hangHere(): Hang {
+    if (basket.market !== null && basket.market !== book.home.id) return { is: 'not sold there' };
+    if (!there || there.down || askedAt < 0) return { is: 'no answer' };
+    if (!first || !speed || !choices?.length) return { is: 'not sold there' };
+    if (!choice) return { is: 'off', by: null };
+    const meant = row?.at?.[channel]?.choices.find((one) => one.service === first.service) ?? first;
+    const by = choice.charge - choice.discount - (meant.delivery - meant.discount);
+    const where = { channel, service: first.service, zone: row?.draft?.zone ?? null, codes: basket.codes };
+    return hangOfCharge(report?.findings ?? [], where, by);
+  }
 }
 
 /** The height of a row of the strip, in pixels: as the style sheet has it. */

@@ -96,8 +96,7 @@ const placeFault = (text: string) => {
 
 function MarketSentence({ book, market, first }: { book: OpenBook; market: Market; first: boolean }) {
   const at = ['markets', market.id];
-  const set = (field: keyof Market, value: unknown) => book.edit([...at, field], value);
-  const { rounding } = market;
+  const set: SetMarket = (field, value) => book.edit([...at, field], value);
   return (
     <p className="sentence mb-2 bg-base-100 p-3">
       <TextPart
@@ -148,51 +147,72 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
         ]}
         onCommit={(decides) => set('decides', decides)}
       />{' '}
-      address decides. {!first && 'What is converted goes '}
+      address decides. {!first && <Rounding market={market} set={set} />}
+      <Shown market={market} set={set} />{' '}
       {!first && (
-        <ChoicePart
-          label="Rounding"
-          value={rounding.is}
-          choices={[
-            { value: 'nearest', label: 'to the nearest' },
-            { value: 'step', label: 'up to a step of' },
-            { value: 'ending', label: 'up to an ending of' },
-          ]}
-          onCommit={(is) =>
-            set(
-              'rounding',
-              is === 'nearest'
-                ? { is }
-                : is === 'step'
-                  ? { is, step: editable(5, market.currency) }
-                  : { is, ending: editable(wholeOf(market.currency) - 1, market.currency) },
-            )
-          }
-        />
+        <button type="button" className="quiet danger small" onClick={() => book.edit(at, undefined)}>
+          Remove the market
+        </button>
       )}
-      {!first && rounding.is === 'step' && (
+    </p>
+  );
+}
+
+type SetMarket = (field: keyof Market, value: unknown) => void;
+
+/** How what is converted into the market's currency is rounded. */
+function Rounding({ market, set }: { market: Market; set: SetMarket }) {
+  const { rounding, currency } = market;
+  const begun = {
+    nearest: () => ({ is: 'nearest' }),
+    step: () => ({ is: 'step', step: editable(5, currency) }),
+    ending: () => ({ is: 'ending', ending: editable(wholeOf(currency) - 1, currency) }),
+  };
+  return (
+    <>
+      What is converted goes{' '}
+      <ChoicePart
+        label="Rounding"
+        value={rounding.is}
+        choices={[
+          { value: 'nearest', label: 'to the nearest' },
+          { value: 'step', label: 'up to a step of' },
+          { value: 'ending', label: 'up to an ending of' },
+        ]}
+        onCommit={(is) => set('rounding', begun[is]())}
+      />
+      {rounding.is === 'step' && (
         <>
           {' '}
           <TextPart
             label="Step"
             value={rounding.step}
-            fault={amountIn(market.currency)}
+            fault={amountIn(currency)}
             onCommit={(step) => set('rounding', { is: 'step', step })}
           />
         </>
       )}
-      {!first && rounding.is === 'ending' && (
+      {rounding.is === 'ending' && (
         <>
           {' '}
           <TextPart
             label="Ending"
             value={rounding.ending}
-            fault={amountIn(market.currency)}
+            fault={amountIn(currency)}
             onCommit={(ending) => set('rounding', { is: 'ending', ending })}
           />
         </>
       )}
-      {!first && '. '}Beside a free choice{' '}
+      .{' '}
+    </>
+  );
+}
+
+/** Which of the choices that there are shoppers are shown. */
+function Shown({ market, set }: { market: Market; set: SetMarket }) {
+  return (
+    <>
+      Beside a free choice{' '}
       <ChoicePart
         label="Paid choices"
         value={market.hides}
@@ -221,13 +241,8 @@ function MarketSentence({ book, market, first }: { book: OpenBook; market: Marke
         fault={(text) => (/^([1-9]|1[0-2])?$/.test(text.trim()) ? null : 'a count from 1 to 12, or nothing for all')}
         onCommit={(text) => set('most', text.trim() === '' ? null : Number(text))}
       />{' '}
-      are shown.{' '}
-      {!first && (
-        <button type="button" className="quiet danger small" onClick={() => book.edit(at, undefined)}>
-          Remove the market
-        </button>
-      )}
-    </p>
+      are shown.
+    </>
   );
 }
 

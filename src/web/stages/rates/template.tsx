@@ -8,29 +8,20 @@ import { freshId } from '../../ui/fresh-id.ts';
 import { plainLane } from './lane.tsx';
 import { RatesTabs } from './tabs.tsx';
 
-/** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
-export function TemplateHead({
-  book,
-  template,
-  others,
-  offer,
-}: {
+interface Props {
   book: OpenBook;
   template: TemplateBody;
+  /** Services that no lane of it has. */
   others: readonly Service[];
   offer: (service: string) => void;
-}) {
-  const go = useNavigate();
-  const { templates, selections, zones, services } = book.book;
+}
+
+/** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
+export function TemplateHead({ book, template, others, offer }: Props) {
+  const { selections, services } = book.book;
   const held = useEngine((engine, edits) => engine.counts(edits), [], 'study');
   const at = ['templates', template.id];
   const isDefault = template === defaultTemplateOf(book.book);
-  const add = (body: (id: string) => TemplateBody) => {
-    const id = freshId('template', templates);
-    book.edit(['templates', id], body(id));
-    go(`/rates?template=${id}`);
-  };
-  const unserved = zones.filter((zone) => !template.zones.includes(zone.id));
   return (
     <>
       <RatesTabs book={book} chosen={template.id} />
@@ -68,70 +59,7 @@ export function TemplateHead({
           · prices {book.home.tax === 'inside' ? 'include tax' : 'are without tax'} ·{' '}
           {template.currency ?? book.home.currency}
         </span>
-        <span className="acts">
-          <select
-            aria-label="Another template"
-            className="part"
-            value=""
-            onChange={(event) =>
-              add(
-                event.target.value === 'copy'
-                  ? (id) => ({ ...template, id, name: `${template.name}, copy`, goods: null })
-                  : (id) => starter(id, book),
-              )
-            }
-          >
-            <option value="">Add a template …</option>
-            <option value="copy">a copy of this one</option>
-            <option value="new">home and the rest of the world</option>
-          </select>
-          {unserved.length > 0 && (
-            <select
-              aria-label="Serve another zone"
-              className="part"
-              value=""
-              onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}
-            >
-              <option value="">Serve a zone …</option>
-              {unserved.map((zone) => (
-                <option key={zone.id} value={zone.id}>
-                  {zone.name}
-                </option>
-              ))}
-            </select>
-          )}
-          {others.length > 0 && (
-            <select
-              aria-label="Offer another service"
-              className="part"
-              value=""
-              onChange={(event) => offer(event.target.value)}
-            >
-              <option value="">Offer a service …</option>
-              {others.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
-          )}
-          {!isDefault && (
-            <button
-              type="button"
-              className="quiet danger"
-              onClick={() => {
-                const named = book.goods.filter((item) => item.template === template.id);
-                book.editAll([
-                  ...named.map((item) => ({ path: ['goods', item.sku, 'template'], value: null })),
-                  { path: at },
-                ]);
-                go('/rates');
-              }}
-            >
-              Remove the template
-            </button>
-          )}
-        </span>
+        <Acts book={book} template={template} others={others} offer={offer} />
       </div>
       {services.length === 0 && (
         <p className="muted mb-2">
@@ -142,6 +70,78 @@ export function TemplateHead({
         <p className="muted mb-2">No lane yet: choose a service to offer, then a zone’s cell, and press Enter.</p>
       )}
     </>
+  );
+}
+
+/** Another template, another zone or service for this one, or none of it. */
+function Acts({ book, template, others, offer }: Props) {
+  const go = useNavigate();
+  const at = ['templates', template.id];
+  const unserved = book.book.zones.filter((zone) => !template.zones.includes(zone.id));
+  const add = (body: (id: string) => TemplateBody) => {
+    const id = freshId('template', book.book.templates);
+    book.edit(['templates', id], body(id));
+    go(`/rates?template=${id}`);
+  };
+  const remove = () => {
+    const named = book.goods.filter((item) => item.template === template.id);
+    book.editAll([...named.map((item) => ({ path: ['goods', item.sku, 'template'], value: null })), { path: at }]);
+    go('/rates');
+  };
+  return (
+    <span className="acts">
+      <select
+        aria-label="Another template"
+        className="part"
+        value=""
+        onChange={(event) =>
+          add(
+            event.target.value === 'copy'
+              ? (id) => ({ ...template, id, name: `${template.name}, copy`, goods: null })
+              : (id) => starter(id, book),
+          )
+        }
+      >
+        <option value="">Add a template …</option>
+        <option value="copy">a copy of this one</option>
+        <option value="new">home and the rest of the world</option>
+      </select>
+      {unserved.length > 0 && (
+        <select
+          aria-label="Serve another zone"
+          className="part"
+          value=""
+          onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}
+        >
+          <option value="">Serve a zone …</option>
+          {unserved.map((zone) => (
+            <option key={zone.id} value={zone.id}>
+              {zone.name}
+            </option>
+          ))}
+        </select>
+      )}
+      {others.length > 0 && (
+        <select
+          aria-label="Offer another service"
+          className="part"
+          value=""
+          onChange={(event) => offer(event.target.value)}
+        >
+          <option value="">Offer a service …</option>
+          {others.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+      )}
+      {template !== defaultTemplateOf(book.book) && (
+        <button type="button" className="quiet danger" onClick={remove}>
+          Remove the template
+        </button>
+      )}
+    </span>
   );
 }
 
