@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { compute, curve, everySide, find } from './quick.ts';
-import { load } from './state.ts';
+import { type Told, told } from './state.ts';
 import {
   amiss,
   counts,
@@ -16,32 +16,45 @@ import {
 } from './study.ts';
 
 /**
- * The core at the engine: keeps the saved book and goods, makes the draft's edits on them, and answers. Everything that
+ * The core in a worker: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything that
  * computes on the screen goes through here.
  */
-const engine = {
-  load,
-  compute,
-  everySide,
-  find,
-  curve,
-  notes,
-  map,
-  without,
-  counts,
-  selected,
-  coverage,
-  records,
-  recordsThere,
-  goodsProblems,
-  amiss,
-  meets,
-  meetLosses,
-  aboutOffer,
-  offerCost,
-  offerCurve,
-  deepest,
-  included,
-};
-export type Engine = typeof engine;
-expose(engine);
+function engineOf() {
+  let now: Told | null = null;
+  /** A question about what was told last. */
+  const asking =
+    <Asked extends unknown[], Answer>(question: (basis: Told, ...asked: Asked) => Answer) =>
+    (...asked: Asked): Answer => {
+      if (!now) throw new Error('The book has not been loaded');
+      return question(now, ...asked);
+    };
+  return {
+    load(...all: Parameters<typeof told>): void {
+      now = told(...all);
+    },
+    compute: asking(compute),
+    everySide: asking(everySide),
+    find: asking(find),
+    curve: asking(curve),
+    notes: asking(notes),
+    map: asking(map),
+    without: asking(without),
+    counts: asking(counts),
+    selected: asking(selected),
+    coverage: asking(coverage),
+    records: asking(records),
+    recordsThere: asking(recordsThere),
+    goodsProblems: asking(goodsProblems),
+    amiss: asking(amiss),
+    meets: asking(meets),
+    meetLosses: asking(meetLosses),
+    aboutOffer: asking(aboutOffer),
+    offerCost: asking(offerCost),
+    offerCurve: asking(offerCurve),
+    deepest: asking(deepest),
+    included: asking(included),
+  };
+}
+
+export type Engine = ReturnType<typeof engineOf>;
+expose(engineOf());

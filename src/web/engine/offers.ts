@@ -31,7 +31,7 @@ import {
 } from '../../core/plan/index.ts';
 import { anybody, type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
-import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor } from './state.ts';
+import { cardsOn, carrierOf, compiledFor, dayOf, readyFor, type Told } from './state.ts';
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
 export interface OfferCost {
@@ -54,8 +54,8 @@ const year = 365 * 86_400_000;
 const openDays = 60;
 
 /** Every pair of offers of the draft, or those of one of them: what happens when they meet. */
-export function meets(edits: readonly Edit[], moment: number, only: string | null): Meeting[] | null {
-  const { compiled, goods } = draftOf(edits);
+export function meets(basis: Told, edits: readonly Edit[], moment: number, only: string | null): Meeting[] | null {
+  const { compiled, goods } = basis.draftOf(edits);
   return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
 }
 
@@ -66,16 +66,17 @@ export interface MeetingLoss extends Pick<Meeting, 'first' | 'second'> {
 
 /** What past orders lose by every meeting of the draft. */
 export function meetLosses(
+  basis: Told,
   edits: readonly Edit[],
   orders: readonly PastOrder[],
   moment: number,
   pace: Pace,
 ): MeetingLoss[] | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   if (!compiled) return null;
   const { ready, bySku } = readyFor(compiled, goods);
   const found = meetings(compiled, ready.goods, moment);
-  const losses = losingOrders(compiled, found, datedOrders(compiled, bySku, orders, moment), pace);
+  const losses = losingOrders(compiled, found, datedOrders(basis, compiled, bySku, orders, moment), pace);
   return found.map(({ first, second }, i) => ({ first, second, losing: losses[i] ?? null }));
 }
 
@@ -87,8 +88,8 @@ export interface OfferAbout {
 }
 
 /** What an offer decides, and what its words get wrong. */
-export function aboutOffer(edits: readonly Edit[], id: string, moment: number): OfferAbout | null {
-  const { compiled, book, goods } = draftOf(edits);
+export function aboutOffer(basis: Told, edits: readonly Edit[], id: string, moment: number): OfferAbout | null {
+  const { compiled, book, goods } = basis.draftOf(edits);
   const body = book.offers.find((one) => one.id === id);
   if (!body) return null;
   const offer = compiled?.offers.find((one) => one.id === id);
@@ -101,16 +102,17 @@ export function aboutOffer(edits: readonly Edit[], id: string, moment: number): 
 
 /** What an offer costs over past orders, and how its budget may fare. */
 export function offerCost(
+  basis: Told,
   edits: readonly Edit[],
   orders: readonly PastOrder[],
   id: string,
   moment: number,
   pace: Pace,
 ): OfferCost | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
-  const past = datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment);
+  const past = datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment);
   const usage = usageOf(compiled, offer, past, pace);
   const plain = withOffer(compiled, id, null);
   let [leftWithout, leftWith] = [0, 0];
@@ -150,28 +152,30 @@ export function offerCost(
 
 /** What an offer would have cost with its least value, or the most it takes, elsewhere. */
 export function offerCurve(
+  basis: Told,
   edits: readonly Edit[],
   orders: readonly PastOrder[],
   id: string,
   moment: number,
   pace: Pace,
 ): CostCurve | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   const offer = compiled && offerOf(compiled, id);
   return compiled && offer
-    ? costCurve(compiled, offer, datedOrders(compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
+    ? costCurve(compiled, offer, datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
     : null;
 }
 
 /** The baskets that leave the seller least. */
 export function deepest(
+  basis: Told,
   edits: readonly Edit[],
   moment: number,
   units: number,
   value: number,
   pace: Pace,
 ): Deepest | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   return (
     compiled &&
     deepestBaskets(
@@ -179,7 +183,7 @@ export function deepest(
       readyFor(compiled, goods).ready.goods,
       moment,
       { units, value: minor(value) },
-      carrierAsks(compiled, moment),
+      carrierAsks(basis, compiled, moment),
       pace,
     )
   );
@@ -190,6 +194,7 @@ export function deepest(
  * all).
  */
 export function included(
+  basis: Told,
   edits: readonly Edit[],
   selection: string | null,
   market: string | null,
@@ -197,7 +202,7 @@ export function included(
   units: number,
   moment: number,
 ): { goods: Included[]; market: Market } | null {
-  const { book, goods } = draftOf(edits);
+  const { book, goods } = basis.draftOf(edits);
   const { compiled } = compiledFor(book, market);
   const place = parsePlace(placeText);
   if (!compiled || !place.ok) return null;
@@ -214,7 +219,7 @@ export function included(
       place.value,
       units,
       moment,
-      carrierAsks(compiled, moment),
+      carrierAsks(basis, compiled, moment),
     ),
     market: compiled.market.body,
   };
@@ -232,19 +237,24 @@ function leftOf(book: CompiledBook, question: Question, service: string): number
 const offerOf = (compiled: CompiledBook, id: string): Offer | undefined => compiled.offers.find((one) => one.id === id);
 
 /** What the carrier asks, by the card of the day; null where it is not known. */
-function carrierAsks(compiled: CompiledBook, moment: number): (question: Question, service: string) => Minor | null {
+function carrierAsks(
+  basis: Told,
+  compiled: CompiledBook,
+  moment: number,
+): (question: Question, service: string) => Minor | null {
   const on = dayOf(moment, compiled);
-  const card = cardsOn(on)?.card;
+  const card = cardsOn(basis, on)?.card;
   return (question, service) => (card ? carrierCost(compiled, question, service, card, on, true) : null);
 }
 
 function datedOrders(
+  basis: Told,
   compiled: CompiledBook,
   bySku: ReadonlyMap<string, Question['lines'][number]['item']>,
   orders: readonly PastOrder[],
   moment: number,
 ): Dated[] {
-  const carrier = carrierOf(compiled, moment, true);
+  const carrier = carrierOf(basis, compiled, moment, true);
   const itemOf = (sku: string) => bySku.get(sku);
   const shopper = { ...anybody, itemOf };
   const places = new Map<string, ReturnType<typeof parsePlace>>();

@@ -25,7 +25,7 @@ import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatc
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
-import { asked, cardsOn, carrierOf, dayOf, draftOf, savedState } from './state.ts';
+import { asked, cardsOn, carrierOf, dayOf, type Told } from './state.ts';
 
 /** A pinned basket, as saved and as drafted. */
 export interface Pinned {
@@ -93,15 +93,16 @@ export interface CostedCurve extends Curve {
 }
 
 /** What is answered as one types: every pinned basket, as saved and as drafted. */
-export function compute(edits: readonly Edit[], moment: number): Computed {
-  const now = draftOf(edits);
-  const saved = savedState();
+export function compute(basis: Told, edits: readonly Edit[], moment: number): Computed {
+  const now = basis.draftOf(edits);
+  const saved = basis.saved;
   const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
-    const made = asked(book, goods, basket, moment);
+    const made = asked(basis, book, goods, basket, moment);
     return made?.question.ok ? quote(made.compiled, made.question.value) : null;
   };
   const pinned = now.book.pinned.map((basket): Pinned => {
-    const made = asked(now.book, now.goods, basket, moment) ?? asked(saved.book, now.goods, basket, moment);
+    const made =
+      asked(basis, now.book, now.goods, basket, moment) ?? asked(basis, saved.book, now.goods, basket, moment);
     const after = made?.question.ok ? quote(made.compiled, made.question.value) : null;
     return {
       id: basket.id,
@@ -146,13 +147,14 @@ function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null 
 
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
 export function everySide(
+  basis: Told,
   edits: readonly Edit[],
   basket: Basket,
   moment: number,
   live: Readonly<Record<string, readonly ChannelFile[] | null>>,
 ): Sided | Unanswered {
-  const { goods, book, problems } = draftOf(edits);
-  const made = asked(book, goods, basket, moment);
+  const { goods, book, problems } = basis.draftOf(edits);
+  const made = asked(basis, book, goods, basket, moment);
   if (!made) return { problems };
   const { compiled, question: read } = made;
   if (!read.ok) return { problems: read.problems };
@@ -172,7 +174,7 @@ export function everySide(
         : [],
   }));
   const on = dayOf(question.moment, compiled);
-  const card = cardsOn(on)?.card ?? null;
+  const card = cardsOn(basis, on)?.card ?? null;
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
   const theirs = everyChoice.some((one) => one.service === stocked) ? [stocked] : [];
   const services = [...theirs, ...book.services.map((one) => one.id)].map((id) => ({
@@ -208,8 +210,8 @@ export function everySide(
 }
 
 /** Which zone a place falls in, and which others have it. */
-export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswered {
-  const { compiled, problems } = draftOf(edits);
+export function find(basis: Told, edits: readonly Edit[], text: string): PlaceFound | Unanswered {
+  const { compiled, problems } = basis.draftOf(edits);
   if (!compiled) return { problems };
   const place = parsePlace(text);
   if (!place.ok) return { problems: place.problems };
@@ -226,13 +228,14 @@ export function find(edits: readonly Edit[], text: string): PlaceFound | Unanswe
 
 /** A lane's charge along what it charges by. */
 export function curve(
+  basis: Told,
   edits: readonly Edit[],
   template: string,
   zone: string,
   service: string,
   moment: number,
 ): CostedCurve | null {
-  const { compiled: whole } = draftOf(edits);
+  const { compiled: whole } = basis.draftOf(edits);
   const compiled = whole && asOf(whole, moment);
   const served = compiled?.templates.find((one) => one.id === template);
   const lane = served?.lanes.get(zone)?.get(service);
@@ -242,9 +245,9 @@ export function curve(
   )?.place;
   const place = spot ?? { country: '', part: null, postcode: null };
   const on = dayOf(moment, compiled);
-  const card = cardsOn(on)?.card ?? null;
+  const card = cardsOn(basis, on)?.card ?? null;
   const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
-  const made = curveOf(lane, { place, carrier: carrierOf(compiled, moment, true) });
+  const made = curveOf(lane, { place, carrier: carrierOf(basis, compiled, moment, true) });
   if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency)
     return { ...made, cost: null };
   // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.

@@ -15,62 +15,55 @@ import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
 import type { Carrier } from '../../core/rates/index.ts';
 
-/** What the worker keeps: the saved book, goods and cards, the draft made of them, and all that was made ready once. */
+/** The book and its goods, as they are saved or drafted. */
 interface Kept {
   readonly book: Book;
   readonly goods: readonly Item[];
 }
-let kept: Kept | null = null;
-let cards: readonly Card[] = [];
-let singles: ReadonlyMap<string, string> = new Map();
-let lastEdits = '';
-let drafted: Kept | null = null;
 
-/**
- * Takes over the saved book and goods, the carrier's cards (those that cannot be read are as if not there), and the
- * batches of unused single-use codes.
- */
-export function load(
+/** What a worker has been told, and the draft it makes of it; questions are handed it. */
+export interface Told {
+  readonly saved: Kept;
+  readonly cards: readonly Card[];
+  /** The batches of unused single-use codes, by code. */
+  readonly singles: ReadonlyMap<string, string>;
+  /**
+   * The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold
+   * together.
+   */
+  draftOf(edits: readonly Edit[]): Kept & Compiled;
+}
+
+/** Takes in the saved book and goods, and the carrier's cards; those that cannot be read are as if not there. */
+export function told(
   book: Book,
   goods: readonly Item[],
   bodies: readonly CardBody[],
   unused: Readonly<Record<string, string>>,
-): void {
-  singles = new Map(Object.entries(unused));
-  kept = { book, goods };
-  lastEdits = '';
-  drafted = null;
-  cards = bodies.flatMap((body) => {
-    const read = readCard(body);
-    return read.ok ? [read.value] : [];
-  });
+): Told {
+  const saved = { book, goods };
+  let last: { readonly key: string; readonly drafted: Kept } | null = null;
+  return {
+    saved,
+    cards: bodies.flatMap((body) => {
+      const read = readCard(body);
+      return read.ok ? [read.value] : [];
+    }),
+    singles: new Map(Object.entries(unused)),
+    draftOf(edits) {
+      const key = JSON.stringify(edits);
+      if (last?.key !== key) last = { key, drafted: withEdits(saved, edits) };
+      return { ...last.drafted, ...compiledFor(last.drafted.book, null) };
+    },
+  };
 }
 
-export function savedState(): Kept {
-  if (!kept) throw new Error('The book has not been loaded');
-  return kept;
-}
-
-/**
- * The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold
- * together.
- */
-export function draftOf(
-  edits: readonly Edit[],
-): Kept & { readonly compiled: CompiledBook | null; readonly problems: readonly Problem[] } {
-  const saved = savedState();
-  const key = JSON.stringify(edits);
-  if (!drafted || key !== lastEdits) {
-    const goodsEdits = edits.filter((edit) => edit.path[0] === 'goods');
-    const book = edits.filter((edit) => edit.path[0] !== 'goods').reduce<Book>(safely, saved.book);
-    const goods =
-      goodsEdits.length === 0
-        ? saved.goods
-        : goodsEdits.reduce<{ goods: readonly Item[] }>(safely, { goods: saved.goods }).goods;
-    drafted = { book, goods };
-    lastEdits = key;
-  }
-  return { ...drafted, ...compiledFor(drafted.book, null) };
+function withEdits({ book, goods }: Kept, edits: readonly Edit[]): Kept {
+  const ofGoods = edits.filter((edit) => edit.path[0] === 'goods');
+  return {
+    book: edits.filter((edit) => edit.path[0] !== 'goods').reduce<Book>(safely, book),
+    goods: ofGoods.length === 0 ? goods : ofGoods.reduce<{ goods: readonly Item[] }>(safely, { goods }).goods,
+  };
 }
 
 /** An edit to something that is gone meanwhile changes nothing here; saving it tells. */
@@ -126,7 +119,7 @@ const goodsOf = memo((compiled: CompiledBook) =>
 export const readyFor = (compiled: CompiledBook, goods: readonly Item[]) => goodsOf(compiled)(goods);
 
 /** A basket as a question to its market's book; null where the book does not hold together. */
-export function asked(book: Book, goods: readonly Item[], basket: Basket, moment: number) {
+export function asked(basis: Told, book: Book, goods: readonly Item[], basket: Basket, moment: number) {
   const compiled = compiledFor(book, basket.market).compiled;
   if (!compiled) return null;
   return {
@@ -134,8 +127,8 @@ export function asked(book: Book, goods: readonly Item[], basket: Basket, moment
     question: questionOf(compiled, basket, {
       ready: finderFor(compiled, goods),
       now: moment,
-      carrier: carrierOf(compiled, moment, basket.address === 'home'),
-      singles,
+      carrier: carrierOf(basis, compiled, moment, basket.address === 'home'),
+      singles: basis.singles,
     }),
   };
 }
@@ -145,14 +138,14 @@ export const dayOf = (moment: number, compiled: CompiledBook) =>
   localOf(moment, compiled.market.body.timeZone).slice(0, 10);
 
 /** The carrier by the card of the day, where it counts in the market's currency; else it is silent. */
-export function carrierOf(compiled: CompiledBook, moment: number, home: boolean): Carrier | null {
+export function carrierOf({ cards }: Told, compiled: CompiledBook, moment: number, home: boolean): Carrier | null {
   const on = dayOf(moment, compiled);
   const card = cardOn(cards, on);
   return card && card.currency === compiled.written ? carrierBy(card, on, home) : null;
 }
 
 /** The card of a day, and the next one that is known; the same where there is none. */
-export function cardsOn(on: string): { card: Card; next: Card } | null {
+export function cardsOn({ cards }: Told, on: string): { card: Card; next: Card } | null {
   const card = cardOn(cards, on);
   return card && { card, next: cards.find((one) => one.body.from > on) ?? card };
 }

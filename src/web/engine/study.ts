@@ -32,7 +32,7 @@ import {
 } from '../../core/places/index.ts';
 import { type LaneRecord, laneRecords, type Past } from '../../core/plan/index.ts';
 import { anybody, quote } from '../../core/quote/index.ts';
-import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor } from './state.ts';
+import { asked, cardsOn, carrierOf, dayOf, readyFor, type Told } from './state.ts';
 
 /**
  * A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there
@@ -62,8 +62,8 @@ export interface Records {
 }
 
 /** Every clause of the draft beside what each channel will read. */
-export function notes(edits: readonly Edit[], moment: number): Record<ChannelId, readonly Note[]> | null {
-  const { compiled: whole, goods } = draftOf(edits);
+export function notes(basis: Told, edits: readonly Edit[], moment: number): Record<ChannelId, readonly Note[]> | null {
+  const { compiled: whole, goods } = basis.draftOf(edits);
   if (!whole) return null;
   const compiled = asOf(whole, moment);
   const listed = readyFor(whole, goods).ready.goods;
@@ -78,16 +78,17 @@ export function notes(edits: readonly Edit[], moment: number): Record<ChannelId,
  * there.
  */
 export function map(
+  basis: Told,
   edits: readonly Edit[],
   template: string,
   basketId: string | null,
   moment: number,
 ): MapAnswer | null {
-  const { compiled, book, goods } = draftOf(edits);
+  const { compiled, book, goods } = basis.draftOf(edits);
   const served = compiled?.templates.find((one) => one.id === template);
   if (!compiled || !served) return null;
   const basket = book.pinned.find((one) => one.id === basketId);
-  const made = basket && asked(book, goods, basket, moment);
+  const made = basket && asked(basis, book, goods, basket, moment);
   const charge = (place: Place): Minor | null => {
     if (!made?.question.ok) return null;
     return quote(made.compiled, { ...made.question.value, place }).choices[0]?.delivery ?? null;
@@ -118,10 +119,11 @@ export function map(
 
 /** Where a zone's places would fall in each template without it. */
 export function without(
+  basis: Told,
   edits: readonly Edit[],
   zone: string,
 ): { template: string; to: string | null; patterns: string[] }[] {
-  const { compiled } = draftOf(edits);
+  const { compiled } = basis.draftOf(edits);
   return (compiled?.templates ?? []).flatMap((template) =>
     fallsWithout(template.zones, zone).map(({ to, patterns }) => ({
       template: template.id,
@@ -132,15 +134,20 @@ export function without(
 }
 
 /** How each lane fares over past orders by the card in force, and by the next one that is known. */
-export function records(edits: readonly Edit[], orders: readonly PastOrder[], moment: number): Records | null {
-  const { compiled, goods } = draftOf(edits);
+export function records(
+  basis: Told,
+  edits: readonly Edit[],
+  orders: readonly PastOrder[],
+  moment: number,
+): Records | null {
+  const { compiled, goods } = basis.draftOf(edits);
   if (!compiled) return null;
   const on = dayOf(moment, compiled);
-  const known = cardsOn(on);
+  const known = cardsOn(basis, on);
   if (!known) return null;
   const { card, next } = known;
   const { bySku } = readyFor(compiled, goods);
-  const carrier = carrierOf(compiled, moment, true);
+  const carrier = carrierOf(basis, compiled, moment, true);
   const past = orders.flatMap((order): Past[] => {
     const place = parsePlace(order.place);
     const lines = order.lines.flatMap(({ sku, units }) => {
@@ -169,14 +176,18 @@ export function records(edits: readonly Edit[], orders: readonly PastOrder[], mo
 }
 
 /** What nobody can buy, or have delivered; countries with visits among it. */
-export function coverage(edits: readonly Edit[], visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
-  const { compiled, goods } = draftOf(edits);
+export function coverage(
+  basis: Told,
+  edits: readonly Edit[],
+  visits: Readonly<Record<string, number>>,
+): CoverageFinding[] | null {
+  const { compiled, goods } = basis.draftOf(edits);
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
 /** The SKUs a selection takes. */
-export function selected(edits: readonly Edit[], id: string): string[] | null {
-  const { compiled, goods } = draftOf(edits);
+export function selected(basis: Told, edits: readonly Edit[], id: string): string[] | null {
+  const { compiled, goods } = basis.draftOf(edits);
   const selection = compiled?.selections.get(id);
   if (!compiled || !selection) return null;
   const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
@@ -187,17 +198,18 @@ export function selected(edits: readonly Edit[], id: string): string[] | null {
 
 /** Where a channel's own record parts from the goods of the draft. */
 export function recordsThere(
+  basis: Told,
   edits: readonly Edit[],
   id: ChannelId,
   listings: readonly Listing[],
 ): RecordFinding[] | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   return compiled && recordFindings(compiled, listedAt(compiled, id, readyFor(compiled, goods).ready.goods), listings);
 }
 
 /** What keeps goods of the draft from being sold. */
-export function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
-  const { compiled, goods } = draftOf(edits);
+export function goodsProblems(basis: Told, edits: readonly Edit[]): readonly Problem[] {
+  const { compiled, goods } = basis.draftOf(edits);
   return compiled ? readyFor(compiled, goods).ready.problems : [];
 }
 
@@ -205,8 +217,8 @@ export function goodsProblems(edits: readonly Edit[]): readonly Problem[] {
  * What stands in the draft of the book, in any of its markets, and may not be meant; each once, in the first market
  * that has it.
  */
-export function amiss(edits: readonly Edit[]): readonly BookFinding[] {
-  const { compiled } = draftOf(edits);
+export function amiss(basis: Told, edits: readonly Edit[]): readonly BookFinding[] {
+  const { compiled } = basis.draftOf(edits);
   if (!compiled) return [];
   const seen = new Set<string>();
   return compiled.body.markets.flatMap(({ id }) => {
@@ -221,9 +233,10 @@ export function amiss(edits: readonly Edit[]): readonly BookFinding[] {
 
 /** How many goods each template and each selection takes. */
 export function counts(
+  basis: Told,
   edits: readonly Edit[],
 ): { templates: Record<string, number>; selections: Record<string, number> } | null {
-  const { compiled, goods } = draftOf(edits);
+  const { compiled, goods } = basis.draftOf(edits);
   if (!compiled) return null;
   const { ready } = readyFor(compiled, goods);
   const templates: Record<string, number> = {};
