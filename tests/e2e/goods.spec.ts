@@ -88,6 +88,21 @@ test('a large file of goods is read with a count, and stopped leaves nothing beh
   await expect(desk.getByText(`${(before + 19_999).toLocaleString('en')} goods`)).toBeVisible({ timeout: 60_000 });
 });
 
+test('Tab passes the goods in one stop, at the cell one stood on last', async ({ desk }) => {
+  await follow(desk, 'goods');
+  const grid = desk.getByRole('grid', { name: 'Goods' });
+  const cells = grid.getByRole('gridcell');
+  await cells.first().focus();
+  await desk.keyboard.press('ArrowDown');
+  await desk.keyboard.press('ArrowRight');
+  const stood = grid.locator('[data-cell="1-1"]');
+  await expect(stood).toBeFocused();
+  await desk.keyboard.press('Tab');
+  await expect(grid.locator(':focus')).toHaveCount(0);
+  await desk.keyboard.press('Shift+Tab');
+  await expect(stood).toBeFocused();
+});
+
 test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk }) => {
   await follow(desk, 'goods');
   const grid = desk.getByRole('grid', { name: 'Goods' });

@@ -41,6 +41,7 @@ export function GoodsGrid({
   onSort: (column: Column) => void;
 }) {
   const [editing, setEditing] = useState<Editing | null>(null);
+  const [stood, setStood] = useState({ row: 0, at: 0 });
   const box = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
@@ -49,6 +50,9 @@ export function GoodsGrid({
     overscan: 12,
   });
   const gridTemplateColumns = widthsOf(columns);
+  const drawn = virtual.getVirtualItems();
+  // One cell is reached by Tab: where one stood last, or in the first row drawn where that is out of sight.
+  const stop = `${(drawn.find((one) => one.index === stood.row) ?? drawn[0])?.index}-${Math.min(stood.at, columns.length - 1)}`;
   const focus = (row: number, columnAt: number) => {
     virtual.scrollToIndex(row);
     requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-cell="${row}-${columnAt}"]`)?.focus());
@@ -77,7 +81,7 @@ export function GoodsGrid({
       >
         <Heads book={book} columns={columns} sort={sort} onSort={onSort} />
         <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="rowgroup">
-          {virtual.getVirtualItems().map(({ index, start }) => {
+          {drawn.map(({ index, start }) => {
             const item = rows[index];
             return (
               item && (
@@ -101,6 +105,8 @@ export function GoodsGrid({
                       item={item}
                       column={column}
                       at={`${index}-${at}`}
+                      stop={stop === `${index}-${at}`}
+                      onStand={() => setStood({ row: index, at })}
                       changed={book.changed(['goods', item.sku, column])}
                       editing={editing?.sku === item.sku && editing.column === column ? editing : null}
                       onEdit={() => setEditing({ sku: item.sku, column, fault: null })}
@@ -162,6 +168,8 @@ function Cell({
   item,
   column,
   at,
+  stop,
+  onStand,
   changed,
   editing,
   onEdit,
@@ -173,6 +181,9 @@ function Cell({
   column: Column;
   /** Its row and column, by which it is found again. */
   at: string;
+  /** Whether Tab reaches it; the others are reached by arrows. */
+  stop: boolean;
+  onStand: () => void;
   changed: boolean;
   editing: Editing | null;
   onEdit: () => void;
@@ -203,7 +214,8 @@ function Cell({
     <div
       role="gridcell"
       data-cell={at}
-      tabIndex={editing ? -1 : 0}
+      tabIndex={stop && !editing ? 0 : -1}
+      onFocus={onStand}
       aria-readonly={fixed}
       className={clsx('cell', {
         figure: isFigure(column),
