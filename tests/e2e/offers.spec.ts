@@ -78,6 +78,7 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   // Over past orders: the curve, its threshold moved by keyboard and by mouse.
   await follow(desk, 'offers');
   await desk.getByRole('button', { name: /^SKYLINE/ }).click();
+  await expect(desk).toHaveURL(/\/offers\/offer/);
   await expect(desk.getByRole('heading', { name: /^SKYLINE/ })).toBeVisible();
   await desk.getByRole('button', { name: 'What it costs' }).click();
   await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00');
