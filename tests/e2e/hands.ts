@@ -5,13 +5,18 @@ import { expect } from './application.ts';
 export const cell = (page: Page, row: string, channel: string) =>
   page.getByRole('row', { name: new RegExp(`^${row}`) }).getByRole('button', { name: new RegExp(channel) });
 
-/** Follows an address as a link within the page does: nothing is loaded anew. */
+/**
+ * Follows an address as a link within the page does: nothing is loaded anew. The page left stays until the next is
+ * drawn, and its buttons with it: so the title is waited for, which comes with the page.
+ */
 export async function follow(page: Page, address: string) {
+  const [left, title] = [new URL(page.url()).pathname, await page.title()];
   await page.evaluate((to) => {
     history.pushState(null, '', to);
     dispatchEvent(new PopStateEvent('popstate'));
   }, `/${address}`);
   await expect(page).toHaveURL(new RegExp(`/${address.replace(/[?*+.]/g, '\\$&')}`));
+  if (new URL(page.url()).pathname !== left) await expect(page).not.toHaveTitle(title);
 }
 
 /** Saves all changes, with a note. */

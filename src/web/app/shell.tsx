@@ -14,6 +14,7 @@ import { Changes } from './changes.tsx';
 import { useKeys } from './keys.ts';
 import { KeysHelp } from './keys-help.tsx';
 import { MomentPanel } from './moment.tsx';
+import { usePageTitle } from './page-title.ts';
 import { Palette } from './palette.tsx';
 import { stages } from './stages.ts';
 import { StarterButton } from './starter.tsx';
@@ -23,6 +24,7 @@ import { WhoPanel } from './who.tsx';
 /** The top bar, the stage at hand, the pinned strip below. */
 export function Shell() {
   useKeys();
+  usePageTitle();
   const act = useAppDispatch();
   const { open, theme, who, asOf, broken } = useAppSelector((state) => state.view);
   const count = useAppSelector((state) => state.draft.edits.length);
