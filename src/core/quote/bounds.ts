@@ -21,8 +21,8 @@ export interface Bounds {
 
 /**
  * Makes the function that bounds what candidates of a list may save beside a set in hand. Goods: line by line, of each
- * lot only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then by
- * what is left in fact.
+ * lot only the largest cut, no more than is left. Order and delivery: by the outlook on what goods offers leave, then
+ * by what is left in fact.
  */
 export function boundsFor(
   field: Field,
@@ -152,8 +152,8 @@ function floorsOfGoods(
 }
 
 /**
- * Gifts, the last first: each is worth what it is worth, beside whatever goods offers can leave, whose sums by line stand
- * from before.
+ * Gifts, the last first: each is worth what it is worth, beside whatever goods offers can leave, whose sums by line
+ * stand from before.
  */
 function floorsOfGifts(
   { field, outlookBeside, lineSum, lotMost }: Work,

@@ -28,8 +28,8 @@ export interface Outlook {
 
 /**
  * The outlook beside a set in hand that has no order or delivery offers, by the list of those that may still be used.
- * An ask of a part of the basket is taken as one of the whole, and of either/or only what lots say: so it is never above
- * what a set costs.
+ * An ask of a part of the basket is taken as one of the whole, and of either/or only what lots say: so it is never
+ * above what a set costs.
  */
 export function outlookOn(
   field: Field,

@@ -1,6 +1,9 @@
--- The book in its second format: several markets, and more lists; what a body leaves out has its default when it is read.
+-- The book in its second format: several markets, and more lists; what a body leaves out has its default when it is
+-- read.
 insert into book_part (kind, id, position, body)
-select 'markets', 'home', 0, body -> 'market' || '{"id": "home", "name": "Home"}' from book_part where kind = 'head' and body ? 'market';
+select 'markets', 'home', 0, body -> 'market' || '{"id": "home", "name": "Home"}'
+from book_part
+where kind = 'head' and body ? 'market';
 update book_part set body = body - 'market' || '{"format": "plemb-book/2"}' where kind = 'head';
 
 -- Goods: what an item does not state it takes from its parent.

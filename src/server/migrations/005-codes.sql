@@ -19,11 +19,29 @@ alter table past_order add column channel text;
 update book_part
 set body = body || jsonb_build_object(
   'benefit', case body -> 'benefit' ->> 'is'
-    when 'percent off order' then jsonb_build_object('is', 'off order', 'off', jsonb_build_object('by', 'percent', 'percent', body -> 'benefit' -> 'percent'))
-    when 'free services' then jsonb_build_object('is', 'delivery', 'on', jsonb_build_object('is', 'services', 'services', body -> 'benefit' -> 'services'), 'off', '{"by": "free"}'::jsonb)
-    else jsonb_build_object('is', 'delivery', 'on', jsonb_build_object('is', 'up to', 'cap', body -> 'benefit' -> 'cap'), 'off', '{"by": "free"}'::jsonb)
+    when 'percent off order' then jsonb_build_object(
+      'is', 'off order',
+      'off', jsonb_build_object('by', 'percent', 'percent', body -> 'benefit' -> 'percent')
+    )
+    when 'free services' then jsonb_build_object(
+      'is', 'delivery',
+      'on', jsonb_build_object('is', 'services', 'services', body -> 'benefit' -> 'services'),
+      'off', '{"by": "free"}'::jsonb
+    )
+    else jsonb_build_object(
+      'is', 'delivery',
+      'on', jsonb_build_object('is', 'up to', 'cap', body -> 'benefit' -> 'cap'),
+      'off', '{"by": "free"}'::jsonb
+    )
   end,
-  'code', case when jsonb_typeof(body -> 'code') = 'string' then jsonb_build_object('is', 'shared', 'code', body -> 'code') else 'null'::jsonb end,
-  'asks', case when jsonb_typeof(body -> 'asks') = 'object' then jsonb_build_array('{"over": "value"}'::jsonb || (body -> 'asks')) else '[]'::jsonb end
+  'code', case
+    when jsonb_typeof(body -> 'code') = 'string' then jsonb_build_object('is', 'shared', 'code', body -> 'code')
+    else 'null'::jsonb
+  end,
+  'asks', case
+    when jsonb_typeof(body -> 'asks') = 'object'
+      then jsonb_build_array('{"over": "value"}'::jsonb || (body -> 'asks'))
+    else '[]'::jsonb
+  end
 )
 where kind = 'offers' and body -> 'benefit' ->> 'is' in ('percent off order', 'free services', 'free up to');

@@ -1,8 +1,8 @@
 -- An item is one document, as the parts of the book are: a new field of goods needs no new column.
 alter table goods add column body jsonb;
 update goods set body = jsonb_build_object(
-  'sku', sku, 'name', name, 'price', price, 'mass', mass, 'size', size, 'tags', tags, 'kind', kind, 'template', template,
-  'parent', parent, 'cost', cost, 'prices', prices, 'taxClass', tax_class, 'origin', origin, 'stockedBy', stocked_by,
+  'sku', sku, 'name', name, 'price', price, 'mass', mass, 'size', size, 'tags', tags, 'kind', kind,
+  'template', template, 'parent', parent, 'cost', cost, 'prices', prices, 'taxClass', tax_class, 'origin', origin, 'stockedBy', stocked_by,
   'notListed', not_listed, 'hazards', hazards, 'barred', barred, 'ownRate', own_rate, 'fee', fee, 'dated', dated);
 drop index goods_by_parent;
 alter table goods

@@ -16,8 +16,8 @@ import {
 } from './study.ts';
 
 /**
- * The core in a worker: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything that
- * computes on the screen goes through here.
+ * The core in a worker: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything
+ * that computes on the screen goes through here.
  */
 function engineOf() {
   let now: Told | null = null;

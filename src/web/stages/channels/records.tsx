@@ -32,8 +32,8 @@ export function ChannelRecords({ id }: { id: ChannelId }) {
       ) : (
         <>
           <p className="text-off">
-            {counts(found.length, 'figure differs', 'figures differ')} from the book’s; by its own {channelName(id)}{' '}
-            charges.
+            {counts(found.length, 'figure differs', 'figures differ')} from the book’s; {channelName(id)} charges by its
+            own.
           </p>
           <table className="ruled">
             <thead>

@@ -52,7 +52,8 @@ export function GoodsGrid({
   const gridTemplateColumns = widthsOf(columns);
   const drawn = virtual.getVirtualItems();
   // One cell is reached by Tab: where one stood last, or in the first row drawn where that is out of sight.
-  const stop = `${(drawn.find((one) => one.index === stood.row) ?? drawn[0])?.index}-${Math.min(stood.at, columns.length - 1)}`;
+  const row = drawn.find((one) => one.index === stood.row) ?? drawn[0];
+  const stop = `${row?.index}-${Math.min(stood.at, columns.length - 1)}`;
   const focus = (row: number, columnAt: number) => {
     virtual.scrollToIndex(row);
     requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-cell="${row}-${columnAt}"]`)?.focus());
