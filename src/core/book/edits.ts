@@ -73,6 +73,27 @@ export function changesOf(tree: unknown, edits: readonly Edit[]): { tree: unknow
   return { tree: now, changes };
 }
 
+/**
+ * A change told as deep as what differs: through records of one sort and of the same fields, of which one alone does. A
+ * measure stays whole, its figure and its unit.
+ * @example a flat rate of 7.30 that becomes 8.10 → its amount, 7.30 before and 8.10 after
+ */
+export function narrowed(change: Change): Change {
+  const { path, before, after } = change;
+  if (!isRecord(before) || !isRecord(after) || before.is !== after.is || isMeasure(after)) return change;
+  const fields = Object.keys(after);
+  if (fields.length !== Object.keys(before).length || !fields.every((field) => Object.hasOwn(before, field)))
+    return change;
+  const [field, ...others] = fields.filter((one) => JSON.stringify(before[one]) !== JSON.stringify(after[one]));
+  return field === undefined || others.length > 0
+    ? change
+    : narrowed({ path: [...path, field], before: before[field], after: after[field] });
+}
+
+const isRecord = (value: unknown): value is Keyed =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isMeasure = (value: Keyed): boolean => Object.keys(value).sort().join() === 'unit,value';
+
 /** The edits that take changes back, last first. */
 export const takenBack = (changes: readonly Change[]): Edit[] =>
   changes.map(({ path, before }): Edit => (before === undefined ? { path } : { path, value: before })).reverse();

@@ -17,6 +17,7 @@ export {
   type Edit,
   foldChanges,
   NothingThere,
+  narrowed,
   takenBack,
   touches,
   valueAt,

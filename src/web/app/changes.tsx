@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
-import { type Book, type Edit, valueAt } from '../../core/book/index.ts';
+import { type Book, type Edit, narrowed, valueAt } from '../../core/book/index.ts';
 import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
 import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
 import { type OpenBook, useBook } from '../data/book.ts';
@@ -142,23 +142,26 @@ function Edits({ book, edits }: { book: OpenBook; edits: readonly Edit[] }) {
     <>
       <table className="ruled">
         <tbody>
-          {edits.slice(0, most).map((edit, i) => (
-            <tr key={edit.path.join('/')}>
-              <td>{pathWords(book.book, edit.path)}</td>
-              <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
-              <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
-              <td className="figure">
-                <button
-                  type="button"
-                  className="quiet"
-                  onClick={() => act(dropped(i))}
-                  aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
-                >
-                  Drop
-                </button>
-              </td>
-            </tr>
-          ))}
+          {edits.slice(0, most).map((edit, i) => {
+            const change = narrowed({ path: edit.path, before: valueAt(saved, edit.path), after: edit.value });
+            return (
+              <tr key={edit.path.join('/')}>
+                <td>{pathWords(book.book, change.path)}</td>
+                <td className="muted">{valueWords(change.before)}</td>
+                <td>→ {change.after === undefined ? 'taken away' : valueWords(change.after)}</td>
+                <td className="figure">
+                  <button
+                    type="button"
+                    className="quiet"
+                    onClick={() => act(dropped(i))}
+                    aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
+                  >
+                    Drop
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       {edits.length > most && <p className="muted">and {edits.length - most} more</p>}

@@ -13,6 +13,39 @@ test.each([
     { path: ['channels', 'harrowmere', 'speeds', 'post'], before: null, after: 'EXPRESS' },
     'Harrowmere, what post is called: none → EXPRESS',
   ],
+  // Made on the screen, where the whole of a rate is handed on: told as deep as what differs.
+  [
+    { path: [...lane, 'rate'], before: { is: 'flat', amount: '7.30' }, after: { is: 'flat', amount: '8.10' } },
+    'Home, post: 7.30 → 8.10',
+  ],
+  [
+    {
+      path: [...lane, 'freeFrom'],
+      before: { value: '55.00', unit: 'value', test: 'before' },
+      after: { value: '55.00', unit: 'value', test: 'after' },
+    },
+    'Home, post, free from test: before → after',
+  ],
+  [
+    { path: [...lane, 'rate'], before: { is: 'flat', amount: '7.30' }, after: { is: 'free' } },
+    'Home, post: 7.30 flat → free',
+  ],
+  [
+    {
+      path: ['goods', 'BAR-OAT', 'mass'],
+      before: { value: '0.5', unit: 'lb' },
+      after: { value: '0.6', unit: 'lb' },
+    },
+    'BAR-OAT, mass: 0.5 lb → 0.6 lb',
+  ],
+  [
+    {
+      path: ['offers', 'suds', 'window'],
+      before: { from: null, until: '2026-12-31T00:00', zone: 'Europe/Dublin' },
+      after: { from: '2026-11-01T00:00', until: '2027-01-31T00:00', zone: 'Europe/Dublin' },
+    },
+    'SUDS: 15 % off, window: until 2026-12-31T00:00, zone Europe/Dublin → from 2026-11-01T00:00, until 2027-01-31T00:00, zone Europe/Dublin',
+  ],
   // A long change comes without its values.
   [{ path: ['markets'] }, 'markets'],
 ])('%j is told as “%s”', (change, words) => expect(changeText(smallBook(), change)).toBe(words));

@@ -1,8 +1,9 @@
-import { type Book, type Change, defaultTemplateOf } from '../../core/book/index.ts';
+import { type Book, type Change, defaultTemplateOf, narrowed } from '../../core/book/index.ts';
 import type { Column } from '../../core/goods/index.ts';
 import type { RateBody } from '../../core/rates/index.ts';
 import { goodsFieldWords } from './goods-fields.ts';
 import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { isRate } from './rate-kinds/index.ts';
 import { rateText } from './rates.ts';
 
 /** What a path of the book leads to, for the list of changes. */
@@ -90,7 +91,8 @@ const fieldWords = (steps: readonly string[]): string =>
     .join(' ');
 
 /** A change in a line: what it is of, what stood there, and what stands now. */
-export function changeText(book: Book, change: Change): string {
+export function changeText(book: Book, made: Change): string {
+  const change = narrowed(made);
   const what = pathWords(book, change.path);
   // A long change comes without its values.
   if (!('before' in change) && !('after' in change)) return what;
@@ -118,6 +120,7 @@ export function valueWords(value: unknown): string {
   if (typeof value === 'object') {
     const { title, name, rate } = value as { title?: string; name?: string; rate?: RateBody };
     if (rate && typeof rate === 'object') return rateText(rate);
+    if (isRate(value)) return rateText(value);
     if (title ?? name) return (title ?? name) as string;
     if ('value' in value && 'unit' in value)
       return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
