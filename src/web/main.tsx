@@ -5,40 +5,13 @@ import './app.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { Broken } from './app/broken.tsx';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { RoomsContext } from './app/rooms.ts';
-import { Shell } from './app/shell.tsx';
+import { routes } from './app/routes.tsx';
 import { rooms } from './app/stages.ts';
 import { EnginesContext, startEngines } from './data/engines.ts';
 import { store } from './data/index.ts';
 import { engineFailed } from './data/view.ts';
-
-const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <Broken />,
-    hydrateFallbackElement: <p className="sheet muted">Opening Plemb …</p>,
-    children: [
-      {
-        errorElement: <Broken />,
-        children: [
-          { index: true, element: <Navigate to="/check" replace /> },
-          ...rooms.flatMap((room) =>
-            room.sheets.map((sheet) => ({
-              path: [room.path, sheet.path].filter(Boolean).join('/'),
-              lazy: async () => ({ Component: await sheet.page() }),
-            })),
-          ),
-          {
-            path: '*',
-            element: <p className="sheet">There is nothing at this address. The six stages stand above.</p>,
-          },
-        ],
-      },
-    ],
-  },
-]);
 
 const place = document.getElementById('root');
 if (place) {
@@ -48,7 +21,7 @@ if (place) {
       <Provider store={store}>
         <EnginesContext value={engines}>
           <RoomsContext value={rooms}>
-            <RouterProvider router={router} />
+            <RouterProvider router={createBrowserRouter(routes)} />
           </RoomsContext>
         </EnginesContext>
       </Provider>

@@ -18,7 +18,7 @@ export const EnginesContext = createContext<Engines | null>(null);
 
 /** Starts a worker; `failed` hears why its program could not go on. */
 export function startWorker(failed: (why: string) => void): Worker {
-  const worker = new Worker(new URL('../engine/engine.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(new URL('../engine/worker.ts', import.meta.url), { type: 'module' });
   worker.addEventListener('error', ({ message }) => failed(message || 'its program could not be loaded'));
   return worker;
 }

@@ -1,4 +1,3 @@
-import { expose } from 'comlink';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { compute, curve, everySide, find } from './quick.ts';
 import { type Told, told } from './state.ts';
@@ -16,10 +15,10 @@ import {
 } from './study.ts';
 
 /**
- * The core in a worker: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything
+ * The core for the screen: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything
  * that computes on the screen goes through here.
  */
-function engineOf() {
+export function engineOf() {
   let now: Told | null = null;
   /** A question about what was told last. */
   const asking =
@@ -57,4 +56,3 @@ function engineOf() {
 }
 
 export type Engine = ReturnType<typeof engineOf>;
-expose(engineOf());

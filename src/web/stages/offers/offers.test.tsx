@@ -1,0 +1,102 @@
+// @vitest-environment happy-dom
+import { fireEvent, waitFor, within } from '@testing-library/react';
+import { afterEach, expect, test } from 'vitest';
+import { smallBook } from '../../../../tests/books/small.ts';
+import { at, away, drafted, press, screen, type } from '../../../../tests/screen.tsx';
+import type { OfferBody } from '../../../core/offers/index.ts';
+
+afterEach(away);
+
+const groups = [{ id: 'one', name: 'one code', of: 'order' as const, offers: ['suds'] }];
+const edit = (path: string) => drafted().find(([at]) => at === path)?.[1];
+/** Takes an entry of the menu of new offers. */
+async function begin(entry: string) {
+  press(await screen.findByRole('button', { name: 'New offer' }));
+  press(await screen.findByRole('menuitem', { name: entry }));
+}
+
+test.each([
+  ['free delivery from a value', 'delivery', 1],
+  ['a code for a percentage off', 'off order', 0],
+  ['a discount on some goods', 'off goods', 0],
+  ['goods at a fixed price', 'fixed price', 0],
+  ['more for less', 'buy and get', 0],
+  ['a gift', 'gift', 1],
+  ['steps of spending', 'spend steps', 0],
+])('a new offer begins as %s: a draft with the next number, open to be edited', async (entry, is, asks) => {
+  const { path } = at('/offers');
+  await begin(entry);
+  await waitFor(() => expect(path()).toMatch(/^\/offers\/offer/));
+  const id = path().split('/').at(-1) as string;
+  const offer = edit(`offers/${id}`) as OfferBody;
+  expect(offer).toMatchObject({ id, number: 2, state: 'draft', benefit: { is } });
+  expect(offer.asks).toHaveLength(asks);
+  expect(edit('numbered')).toBe(2);
+  expect(await screen.findByRole('heading', { name: /a draft, not meant yet/ })).toBeDefined();
+});
+
+test('two new offers have numbers and ids of their own', async () => {
+  at('/offers');
+  await begin('more for less');
+  await screen.findByRole('heading', { name: /^Three for two/ });
+  await begin('a gift');
+  await screen.findByRole('heading', { name: /^A gift with your order/ });
+  const made = drafted().flatMap(([path, value]) => (String(path).startsWith('offers/') ? [value as OfferBody] : []));
+  expect(made.map(({ number }) => number)).toEqual([2, 3]);
+  expect(new Set(made.map(({ id }) => id)).size).toBe(2);
+});
+
+test('copied to the next year it is a draft in the groups it stood in; the 29th of February becomes the 28th', async () => {
+  const book = smallBook({ eitherOr: groups });
+  const [suds] = book.offers as [OfferBody];
+  const window = { ...suds.window, from: '2028-02-29T09:00', until: '2028-03-31T00:00' };
+  const { path } = at('/offers/suds', { ...book, offers: [{ ...suds, window }] });
+  press(await screen.findByRole('button', { name: 'Copy to next year' }));
+  await waitFor(() => expect(path()).not.toBe('/offers/suds'));
+  const id = path().split('/').at(-1) as string;
+  expect(edit(`offers/${id}`)).toMatchObject({
+    number: 2,
+    title: suds.title,
+    state: 'draft',
+    window: { from: '2029-02-28T09:00', until: '2029-03-31T00:00' },
+  });
+  expect(edit('eitherOr/one/offers')).toEqual(['suds', id]);
+});
+
+test('an end is moved on the time line by keyboard, a day or a week at a time', async () => {
+  const book = smallBook();
+  const [suds] = book.offers as [OfferBody];
+  at('/offers', { ...book, offers: [{ ...suds, window: { ...suds.window, until: '2026-12-01T00:00' } }] });
+  const end = await screen.findByRole('slider', { name: 'End of SUDS: 15 % off' });
+  fireEvent.keyDown(end, { key: 'ArrowRight' });
+  expect(edit('offers/suds/window')).toMatchObject({ until: '2026-12-02T00:00', from: null });
+  fireEvent.keyDown(screen.getByRole('slider', { name: 'End of SUDS: 15 % off' }), {
+    key: 'ArrowLeft',
+    shiftKey: true,
+  });
+  await waitFor(() => expect(edit('offers/suds/window')).toMatchObject({ until: '2026-11-25T00:00' }));
+});
+
+test('offers are found by their words, several paused at once, and one asks for what its rule does not say', async () => {
+  at('/offers');
+  const filter = await screen.findByLabelText('Filter the offers');
+  fireEvent.change(filter, { target: { value: 'nothing so' } });
+  expect(screen.queryByRole('checkbox')).toBeNull();
+  fireEvent.change(filter, { target: { value: 'suds' } });
+  fireEvent.click(screen.getByRole('checkbox', { name: 'Pick SUDS: 15 % off' }));
+  press('Pause 1');
+  expect(edit('offers/suds/state')).toBe('paused');
+  expect(await screen.findByRole('heading', { name: /SUDS.*\(paused\)/ })).toBeDefined();
+  expect(screen.queryByRole('group', { name: 'The picked offers' })).toBeNull();
+  type('Percent', '20');
+  const broken = () => screen.queryByRole('list', { name: 'Words that promise something else' })?.textContent;
+  await waitFor(() => expect(broken()).toContain('The title says “15 %”; the rule has 20 %.'));
+});
+
+test('of an offer of yesterday it is said that it is gone, with what is nearest', async () => {
+  at('/offers/sud');
+  const alert = await screen.findByRole('alert');
+  expect(alert.textContent).toContain('There is no offer “sud”');
+  fireEvent.click(within(alert).getByRole('link', { name: 'SUDS: 15 % off' }));
+  await screen.findByRole('heading', { name: /^SUDS/ });
+});

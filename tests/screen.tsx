@@ -1,0 +1,116 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { Provider } from 'react-redux';
+import { createMemoryRouter, RouterProvider } from 'react-router';
+import { vi } from 'vitest';
+import type { BookFile } from '../src/core/book/index.ts';
+import { RoomsContext } from '../src/web/app/rooms.ts';
+import { routes } from '../src/web/app/routes.tsx';
+import { rooms } from '../src/web/app/stages.ts';
+import { api } from '../src/web/data/api.ts';
+import { cleared } from '../src/web/data/draft.ts';
+import { type Engines, EnginesContext } from '../src/web/data/engines.ts';
+import { store } from '../src/web/data/index.ts';
+import { asOfSet, opened } from '../src/web/data/view.ts';
+import { engineOf } from '../src/web/engine/engine.ts';
+import { smallBook } from './books/small.ts';
+
+/** What was sent to the server: `POST /revisions` and its body. */
+interface Sent {
+  readonly to: string;
+  readonly body: unknown;
+}
+/** What the server answers, by method and path without its query; a number is a status, its body beside. */
+type Answers = Readonly<Record<string, unknown | ((body: unknown) => unknown)>>;
+export class Refusal {
+  constructor(
+    readonly status: number,
+    readonly body: object,
+  ) {}
+}
+
+export const now = '2026-11-24T09:10:00.000Z';
+
+const usual = ({ goods, ...book }: BookFile): Answers => ({
+  'GET /book': { revision: 1, book },
+  'GET /goods': { items: goods, next: null },
+  'GET /clock': { now },
+  'GET /carrier': { cards: [], down: null },
+  'GET /orders': { orders: [], next: null },
+  'GET /visits': { visits: [] },
+  'GET /segments': { segments: [] },
+  'GET /spend': { rows: [] },
+  'GET /codes': { batches: [] },
+  'GET /channels': { channels: [] },
+  'GET /checks/last': new Refusal(404, { type: '/problems/none', title: 'Nothing has been checked', status: 404 }),
+  'GET /revisions': { revisions: [], next: null, people: [] },
+  'POST /checkouts': { channels: [] },
+  'POST /codes/known': { singles: {} },
+});
+
+/**
+ * The whole screen at an address, in a DOM: its own store, pages and core; only the server is made up. Gives what is sent
+ * to it, and where the screen is.
+ */
+export function at(address: string, file: BookFile = smallBook(), answers: Answers = {}) {
+  const all = { ...usual(file), ...answers };
+  const sent: Sent[] = [];
+  vi.stubGlobal('fetch', async (request: Request) => {
+    const to = `${request.method} ${new URL(request.url).pathname.replace(/^\/api/, '')}`;
+    const body: unknown = request.method === 'GET' ? null : JSON.parse((await request.text()) || 'null');
+    if (request.method !== 'GET') sent.push({ to, body });
+    if (!(to in all)) throw new Error(`The made-up server has no answer to ${to}`);
+    const made = all[to];
+    const answer = typeof made === 'function' ? made(body) : made;
+    const [status, said] = answer instanceof Refusal ? [answer.status, answer.body] : [200, answer];
+    return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json' } });
+  });
+  const router = createMemoryRouter(routes, { initialEntries: [address] });
+  render(
+    <Provider store={store}>
+      <EnginesContext value={engines()}>
+        <RoomsContext value={rooms}>
+          <RouterProvider router={router} />
+        </RoomsContext>
+      </EnginesContext>
+    </Provider>,
+  );
+  return { sent, path: () => router.state.location.pathname };
+}
+
+/** The core beside the page instead of in workers, asked in the same way. */
+function engines(): Engines {
+  const running = (): Engines['quick'] => {
+    const engine = Object.fromEntries(
+      Object.entries(engineOf()).map(([name, answer]) => [
+        name,
+        async (...asked: never[]) => (answer as (...asked: never[]) => unknown)(...asked),
+      ]),
+    );
+    return { engine: engine as unknown as Engines['quick']['engine'], loaded: null, from: [] };
+  };
+  return { quick: running(), study: running() };
+}
+
+/** Ends what {@link at} began: nothing of it is left for the next. */
+export function away(): void {
+  cleanup();
+  for (const end of [api.util.resetApiState(), cleared(), opened(null), asOfSet(null)]) store.dispatch(end);
+  localStorage.clear();
+  vi.unstubAllGlobals();
+}
+
+/** The changes not yet saved, as they are saved. */
+export const drafted = () => store.getState().draft.edits.map(({ path, value }) => [path.join('/'), value]);
+
+/** Presses a button, by its name or as it was found. */
+export const press = (what: string | HTMLElement) =>
+  fireEvent.click(typeof what === 'string' ? screen.getByRole('button', { name: what }) : what);
+
+/** Types into a field, by its label or as it was found, in place of what stands there. */
+export function type(into: string | HTMLElement, text: string): void {
+  const field = typeof into === 'string' ? screen.getByLabelText(into) : into;
+  fireEvent.focus(field);
+  fireEvent.change(field, { target: { value: text } });
+}
+
+export { screen };
