@@ -1,7 +1,7 @@
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
-import { vi } from 'vitest';
+import { expect, vi } from 'vitest';
 import type { BookFile } from '../src/core/book/index.ts';
 import { RoomsContext } from '../src/web/app/rooms.ts';
 import { routes } from '../src/web/app/routes.tsx';
@@ -13,6 +13,9 @@ import { store } from '../src/web/data/index.ts';
 import { asOfSet, opened } from '../src/web/data/view.ts';
 import { engineOf } from '../src/web/engine/engine.ts';
 import { smallBook } from './books/small.ts';
+
+// Pages are loaded when they are first opened; a busy machine takes its time.
+configure({ asyncUtilTimeout: 15_000 });
 
 /** What was sent to the server: `POST /revisions` and its body. */
 interface Sent {
@@ -27,6 +30,8 @@ export class Refusal {
     readonly body: object,
   ) {}
 }
+
+const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined);
 
 export const now = '2026-11-24T09:10:00.000Z';
 
@@ -52,6 +57,7 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
  * to it, and where the screen is.
  */
 export function at(address: string, file: BookFile = smallBook(), answers: Answers = {}) {
+  complained.mockClear();
   const all = { ...usual(file), ...answers };
   const sent: Sent[] = [];
   vi.stubGlobal('fetch', async (request: Request) => {
@@ -91,9 +97,11 @@ function engines(): Engines {
   return { quick: running(), study: running() };
 }
 
-/** Ends what {@link at} began: nothing of it is left for the next. */
+/** Ends what {@link at} began: nothing of it is left for the next, and the console has stayed quiet. */
 export function away(): void {
   cleanup();
+  // A DOM without a canvas draws no chart, which is what it says.
+  expect(complained.mock.calls.filter(([said]) => !/^Failed to create chart/.test(String(said)))).toEqual([]);
   for (const end of [api.util.resetApiState(), cleared(), opened(null), asOfSet(null)]) store.dispatch(end);
   localStorage.clear();
   vi.unstubAllGlobals();

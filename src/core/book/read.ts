@@ -29,19 +29,16 @@ export function readBookFile(data: unknown): Result<BookFile> {
 /** What had to be changed in meaning to bring a book of an earlier format along. */
 export const migrationNotes = (data: unknown): readonly MigrationNote[] => migrated(data, channelIds).notes;
 
-/** What is wrong with a book in any of its markets, each once. */
-export function bookProblems(book: Book): Problem[] {
-  const problems: Problem[] = [];
-  const told = new Set<string>();
-  for (const market of book.markets) {
-    const compiled = compileBook(book, market.id);
-    for (const problem of compiled.ok ? [] : compiled.problems) {
-      const key = JSON.stringify(problem);
-      if (!told.has(key)) problems.push(problem);
-      told.add(key);
-    }
-  }
-  return problems;
+/** What is wrong with a book in any of its markets, each once; `inMarket` for who has compiled it already. */
+export function bookProblems(
+  book: Book,
+  inMarket = (market: string): readonly Problem[] => {
+    const compiled = compileBook(book, market);
+    return compiled.ok ? [] : compiled.problems;
+  },
+): Problem[] {
+  const all = book.markets.flatMap(({ id }) => inMarket(id));
+  return [...new Map(all.map((problem) => [JSON.stringify(problem), problem])).values()];
 }
 
 /** What is wrong with goods in a book that is sound itself. */

@@ -26,7 +26,7 @@ export function MomentPanel() {
   return (
     <Panel title="As of">
       <p className="mb-2">Every answer, pinned basket and check is worked out for this moment.</p>
-      <p className="sentence">
+      <div className="sentence">
         Local time in {zone}:{' '}
         <TimePart
           label="As of"
@@ -43,7 +43,7 @@ export function MomentPanel() {
             Follow the clock
           </Button>
         )}
-      </p>
+      </div>
       <h3 className="mt-4 mb-1">The demo’s clock</h3>
       <p>
         It shows {clock ? dated(clock.now) : '…'}. Reviews at {listed(reviewing)} run on it; push it forward to see them

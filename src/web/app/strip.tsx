@@ -20,11 +20,11 @@ export function Strip() {
   const rows = useAppSelector((state) => state.view.stripRows);
   const book = useBook();
   const moment = useMoment();
-  const computed = useEngine((engine, edits) => (moment === null ? null : engine.compute(edits, moment)), [moment]);
+  const pinned = useEngine((engine, edits) => (moment === null ? null : engine.pinned(edits, moment)), [moment]);
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not
   // understood.
   const sound = (basket: Basket) =>
-    computed?.pinned.find((one) => one.id === basket.id)?.problems.length === 0 &&
+    pinned?.find((one) => one.id === basket.id)?.problems.length === 0 &&
     basket.lines.every((line) => book && factsOf(book.savedGoods).skus.has(line.sku));
   // Channels count in the seller's own currency.
   const baskets = (book?.book.pinned ?? []).filter(
@@ -83,7 +83,7 @@ export function Strip() {
                 key={basket.id}
                 book={book}
                 basket={basket}
-                row={computed?.pinned.find((one) => one.id === basket.id)}
+                row={pinned?.find((one) => one.id === basket.id)}
                 asked={asked}
                 askedAt={baskets.findIndex((one) => one.id === basket.id)}
               />

@@ -1,5 +1,5 @@
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
-import { compute, curve, everySide, find } from './quick.ts';
+import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told } from './state.ts';
 import {
   amiss,
@@ -31,7 +31,8 @@ export function engineOf() {
     load(...all: Parameters<typeof told>): void {
       now = told(...all);
     },
-    compute: asking(compute),
+    pinned: asking(pinned),
+    problems: asking(problems),
     everySide: asking(everySide),
     find: asking(find),
     curve: asking(curve),

@@ -2,6 +2,7 @@ import {
   asOf,
   type Basket,
   type Book,
+  bookProblems,
   type CompiledBook,
   channelIds,
   type Edit,
@@ -25,7 +26,7 @@ import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatc
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
-import { asked, cardsOn, carrierOf, dayOf, type Told } from './state.ts';
+import { asked, cardsOn, carrierOf, compiledFor, dayOf, type Told } from './state.ts';
 
 /** A pinned basket, as saved and as drafted. */
 export interface Pinned {
@@ -38,11 +39,6 @@ export interface Pinned {
   readonly problems: readonly Problem[];
   /** What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. */
   readonly at: Readonly<Record<string, Answer>> | null;
-}
-
-export interface Computed {
-  readonly problems: readonly Problem[];
-  readonly pinned: readonly Pinned[];
 }
 
 /** What is left of a basket by a service, and what the carrier asks for it; null where that is not known. */
@@ -93,14 +89,14 @@ export interface CostedCurve extends Curve {
 }
 
 /** What is answered as one types: every pinned basket, as saved and as drafted. */
-export function compute(basis: Told, edits: readonly Edit[], moment: number): Computed {
+export function pinned(basis: Told, edits: readonly Edit[], moment: number): readonly Pinned[] {
   const now = basis.draftOf(edits);
   const saved = basis.saved;
   const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
     const made = asked(basis, book, goods, basket, moment);
     return made?.question.ok ? quote(made.compiled, made.question.value) : null;
   };
-  const pinned = now.book.pinned.map((basket): Pinned => {
+  return now.book.pinned.map((basket): Pinned => {
     const made =
       asked(basis, now.book, now.goods, basket, moment) ?? asked(basis, saved.book, now.goods, basket, moment);
     const after = made?.question.ok ? quote(made.compiled, made.question.value) : null;
@@ -115,7 +111,12 @@ export function compute(basis: Told, edits: readonly Edit[], moment: number): Co
       at: made?.question.ok ? answersAt(made.compiled, made.question.value) : null,
     };
   });
-  return { problems: now.problems, pinned };
+}
+
+/** What keeps the draft from being a sound book, in any of its markets. */
+export function problems(basis: Told, edits: readonly Edit[]): readonly Problem[] {
+  const { book } = basis.draftOf(edits);
+  return bookProblems(book, (market) => compiledFor(book, market).problems);
 }
 
 /** The answer at each channel; null where nothing tells channels apart. */

@@ -83,11 +83,11 @@ interface Compiled {
 
 /** The book of each market, made ready once a draft. */
 const marketsOf = memo((book: Book) => {
-  const known = new Map<string | null, Compiled>();
-  return (market: string | null): Compiled => {
+  const known = new Map<string, Compiled>();
+  return (market = book.markets[0]?.id ?? ''): Compiled => {
     const found = known.get(market);
     if (found) return found;
-    const read = compileBook(book, market ?? undefined);
+    const read = compileBook(book, market);
     const made: Compiled = read.ok
       ? { compiled: read.value, problems: [] }
       : { compiled: null, problems: read.problems };
@@ -95,7 +95,7 @@ const marketsOf = memo((book: Book) => {
     return made;
   };
 });
-export const compiledFor = (book: Book, market: string | null): Compiled => marketsOf(book)(market);
+export const compiledFor = (book: Book, market: string | null): Compiled => marketsOf(book)(market ?? undefined);
 
 const itemsOf = memo(
   (goods: readonly Item[]): ReadonlyMap<string, Item> => new Map(goods.map((item) => [item.sku, item])),

@@ -92,6 +92,30 @@ export function ChoicePart<T extends string>({
   );
 }
 
+/** One of a few things, picked to be added; nothing stays chosen. */
+export function PickPart({
+  label,
+  shown,
+  from,
+  onPick,
+}: {
+  label: string;
+  shown: string;
+  from: readonly { id: string; name: string }[];
+  onPick: (id: string) => void;
+}) {
+  return (
+    <select aria-label={label} className="part" value="" onChange={(event) => onPick(event.target.value)}>
+      <option value="">{shown}</option>
+      {from.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
 /** One or more of a few things, as words that can be switched on and off; at least `least` stay. */
 export function Several({
   label,
@@ -123,19 +147,12 @@ export function Several({
         </button>
       ))}
       {rest.length > 0 && (
-        <select
-          aria-label={`Add to ${label.toLowerCase()}`}
-          className="part"
-          value=""
-          onChange={(event) => onCommit([...chosen, event.target.value])}
-        >
-          <option value="">+</option>
-          {rest.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </select>
+        <PickPart
+          label={`Add to ${label.toLowerCase()}`}
+          shown="+"
+          from={rest}
+          onPick={(id) => onCommit([...chosen, id])}
+        />
       )}
     </span>
   );
@@ -239,3 +256,5 @@ export const figureFault = (text: string): string | null =>
   /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;
 export const nameFault = (text: string): string | null =>
   text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null;
+export const currencyFault = (text: string): string | null =>
+  /^[A-Z]{3}$/.test(text) ? null : 'a code of ISO 4217, such as EUR';

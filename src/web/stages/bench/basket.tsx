@@ -52,7 +52,7 @@ export function BasketSentence({
   const assumed = book.book.markets.find((one) => one.id === (basket.market ?? book.home.id))?.assumed ?? null;
   const set = (field: keyof Basket, value: unknown) => book.edit(['pinned', basket.id, field], value);
   return (
-    <p className="sentence bg-base-100 p-3">
+    <div className="sentence bg-base-100 p-3">
       <TextPart
         label="Name of the basket"
         value={basket.name}
@@ -114,7 +114,7 @@ export function BasketSentence({
         </>
       )}
       <ShopperParts book={book} basket={basket} own={pinned.spent} moment={moment} set={set} />
-    </p>
+    </div>
   );
 }
 

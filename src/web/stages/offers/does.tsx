@@ -15,14 +15,14 @@ export function WhatItDoes({
   moment: number;
   deciding: Deciding | null;
 }) {
-  const computed = useEngine((engine, edits) => engine.compute(edits, moment), [moment]);
+  const pinned = useEngine((engine, edits) => engine.pinned(edits, moment), [moment]);
   return (
     <>
       <h2>Pinned baskets with it</h2>
       <table className="ruled mt-2">
         <tbody>
           {book.book.pinned.map((basket) => {
-            const answer = computed?.pinned.find((one) => one.id === basket.id);
+            const answer = pinned?.find((one) => one.id === basket.id);
             const choice = answer?.draft?.choices.find((one) => one.used.includes(offer.id));
             const took = choice?.took[offer.id] ?? 0;
             return (

@@ -3,7 +3,7 @@ import { useNavigate, useParams } from 'react-router';
 import { channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
-import { faultText } from '../../../words/index.ts';
+import { atOrUnder, Problems } from '../../app/problems.tsx';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import type { OfferAbout } from '../../engine/offers.ts';
 import { AddPart } from '../../ui/add-part.tsx';
@@ -156,8 +156,6 @@ function ChosenOffer({
   about: OfferAbout | null;
 }) {
   const go = useNavigate();
-  const computed = useEngine((engine, edits) => engine.compute(edits, moment), [moment]);
-  const problems = computed?.problems.filter((one) => one.at[0] === 'offers' && one.at[1] === offer.id) ?? [];
   const copyToNextYear = () => {
     const { id, edits } = nextYears(book, offer);
     book.editAll(edits);
@@ -173,11 +171,7 @@ function ChosenOffer({
       </h2>
       <OfferSentence key={offer.id} book={book} offer={offer} />
       <OfferActs book={book} offer={offer} copyToNextYear={copyToNextYear} />
-      {problems.map((one) => (
-        <p key={`${one.at.join()} ${faultText(one)}`} className="fault" role="alert">
-          {one.at.slice(2).join(' ')}: {faultText(one)}
-        </p>
-      ))}
+      <Problems book={book} wanted={atOrUnder(['offers', offer.id])} />
       <PromiseWords
         key={`words ${offer.id}`}
         book={book}

@@ -33,7 +33,7 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
   const today = useToday(when.zone);
   const part = { book, offer, set };
   return (
-    <p className="sentence">
+    <div className="sentence">
       From{' '}
       <TimePart
         label="Start"
@@ -64,7 +64,7 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
       <Where {...part} />.
       <LimitsPart {...part} />
       <GroupsPart book={book} offer={offer} /> <Additions {...part} />
-    </p>
+    </div>
   );
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
-import { faultText } from '../../../words/index.ts';
+import { Problems } from '../../app/problems.tsx';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -66,7 +66,7 @@ function Places({ book }: { book: OpenBook }) {
       )}
       <aside className="meaning" aria-label="Which zone has an address">
         <WhichZone zones={zones} address={address} found={found} onAddress={setAddress} />
-        <BookProblems />
+        <Problems book={book} wanted={() => true} />
         {zone && <History key={zone.id} book={book} path={['zones', zone.id]} />}
       </aside>
     </div>
@@ -99,20 +99,5 @@ function ZoneList({ zones, chosen, onAdd }: { zones: Book['zones']; chosen: stri
       ))}
       <p className="muted small mt-3">The most specific place decides; of equals, the zone listed first.</p>
     </nav>
-  );
-}
-
-/** What keeps the draft from being a sound book. */
-function BookProblems() {
-  const problems = useEngine((engine, edits) => engine.compute(edits, 0), [])?.problems ?? [];
-  if (problems.length === 0) return null;
-  return (
-    <div className="aside-note off" role="alert">
-      {problems.slice(0, 6).map((one) => (
-        <p key={`${one.at.join()} ${faultText(one)}`}>
-          {one.at.join(' › ')}: {faultText(one)}
-        </p>
-      ))}
-    </div>
   );
 }

@@ -25,7 +25,7 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
   const change = (field: 'window' | 'sets', value: unknown) => book.edit([...path, field], value);
   return (
     <>
-      <p className="sentence">
+      <div className="sentence">
         From{' '}
         <TimePart
           label={`Start of ${row.id}`}
@@ -51,7 +51,7 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
         <button type="button" className="quiet danger small" onClick={() => book.edit(path, undefined)}>
           Remove the row
         </button>
-      </p>
+      </div>
       {sets.is === 'rate' && (
         <RateBelow rate={sets.rate} label={row.id} change={(rate) => change('sets', { ...sets, rate })} />
       )}

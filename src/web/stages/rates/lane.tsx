@@ -2,7 +2,8 @@ import clsx from 'clsx';
 import { channelIds, defaultTemplateOf } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import type { LaneBody, Service } from '../../../core/rates/index.ts';
-import { amountOf, channelName, faultText, lostWords } from '../../../words/index.ts';
+import { amountOf, channelName, lostWords } from '../../../words/index.ts';
+import { atOrUnder, Problems } from '../../app/problems.tsx';
 import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
 import { History } from '../../ui/history.tsx';
 import { useTender } from '../../ui/tender.ts';
@@ -65,8 +66,6 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
     (engine, edits) => engine.curve(edits, template, zone.id, service.id, moment),
     [template, zone.id, service.id, moment],
   );
-  const computed = useEngine((engine, edits) => engine.compute(edits, 0), []);
-  const problems = computed?.problems.filter((one) => path.every((step, i) => one.at[i] === step)) ?? [];
   const set: SetLane = (field, value) => book.edit([...path, field], value);
   return (
     <>
@@ -78,11 +77,7 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
           Stop offering it
         </button>
       </p>
-      {problems.map((one) => (
-        <p key={faultText(one)} className="fault" role="alert">
-          {faultText(one)}
-        </p>
-      ))}
+      <Problems book={book} wanted={atOrUnder(path)} />
       {curve && <LaneCurve curve={curve} tender={tender} />}
       <RateBelow rate={lane.rate} label="" change={(rate) => set('rate', rate)} />
       <DatedRows book={book} lane={lane} path={path} />

@@ -25,7 +25,7 @@ export const rates: Stage = {
       path: 'markets',
       name: 'Markets and boxes',
       find: 'Markets, exchange rates, taxes, boxes',
-      page: async () => (await import('./markets.tsx')).MarketsStage,
+      page: async () => (await import('./markets/markets.tsx')).MarketsStage,
     },
     {
       path: 'carrier',

@@ -3,7 +3,7 @@ import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { Service, TemplateBody } from '../../../core/rates/index.ts';
 import { amountOf, counts } from '../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
-import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
+import { ChoicePart, nameFault, PickPart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { plainLane } from './lane.tsx';
 import { RatesTabs } from './tabs.tsx';
@@ -90,51 +90,31 @@ function Acts({ book, template, others, offer }: Props) {
   };
   return (
     <span className="acts">
-      <select
-        aria-label="Another template"
-        className="part"
-        value=""
-        onChange={(event) =>
+      <PickPart
+        label="Another template"
+        shown="Add a template …"
+        from={[
+          { id: 'copy', name: 'a copy of this one' },
+          { id: 'new', name: 'home and the rest of the world' },
+        ]}
+        onPick={(begun) =>
           add(
-            event.target.value === 'copy'
+            begun === 'copy'
               ? (id) => ({ ...template, id, name: `${template.name}, copy`, goods: null })
               : (id) => starter(id, book),
           )
         }
-      >
-        <option value="">Add a template …</option>
-        <option value="copy">a copy of this one</option>
-        <option value="new">home and the rest of the world</option>
-      </select>
+      />
       {unserved.length > 0 && (
-        <select
-          aria-label="Serve another zone"
-          className="part"
-          value=""
-          onChange={(event) => book.edit([...at, 'zones'], [...template.zones, event.target.value])}
-        >
-          <option value="">Serve a zone …</option>
-          {unserved.map((zone) => (
-            <option key={zone.id} value={zone.id}>
-              {zone.name}
-            </option>
-          ))}
-        </select>
+        <PickPart
+          label="Serve another zone"
+          shown="Serve a zone …"
+          from={unserved}
+          onPick={(zone) => book.edit([...at, 'zones'], [...template.zones, zone])}
+        />
       )}
       {others.length > 0 && (
-        <select
-          aria-label="Offer another service"
-          className="part"
-          value=""
-          onChange={(event) => offer(event.target.value)}
-        >
-          <option value="">Offer a service …</option>
-          {others.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
-          ))}
-        </select>
+        <PickPart label="Offer another service" shown="Offer a service …" from={others} onPick={offer} />
       )}
       {template !== defaultTemplateOf(book.book) && (
         <button type="button" className="quiet danger" onClick={remove}>
