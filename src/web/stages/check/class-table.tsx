@@ -1,8 +1,10 @@
+import { type KeyboardEvent, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { CheckReport } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
 import { channelName, className, counts, signed } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { arrows } from '../../ui/arrows.ts';
 import { placeOfZone, useMomentText } from '../../ui/clock.ts';
 import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
 import { useTender } from '../../ui/tender.ts';
@@ -10,7 +12,7 @@ import { widest } from '../../ui/widest.ts';
 import { hangOf } from './hang.ts';
 import { findingsIn, type Row, toldAbove } from './rows.ts';
 
-/** Classes of baskets by channel, each cell as it hangs. */
+/** Classes of baskets by channel, each cell as it hangs; Tab stops at one of them, arrows move among them. */
 export function ClassTable({
   book,
   report,
@@ -24,9 +26,32 @@ export function ClassTable({
   isShown: (channel: string, row: Row) => boolean;
 }) {
   const go = useNavigate();
+  const box = useRef<HTMLTableElement>(null);
+  const cells = rows.flatMap((row, down) =>
+    channelIds.flatMap((id, across) =>
+      report?.classes.some((one) => one.channel === id && one.key === row.key) ? [{ id, row, at: [down, across] }] : [],
+    ),
+  );
+  const stop = cells.find(({ id, row }) => isShown(id, row)) ?? cells[0];
+  const open = (id: string, row: Row, how = {}) => go(`/check/${id}/${encodeURIComponent(row.key)}`, how);
+  /** On by an arrow, over gaps; what is moved to is shown, and the address before stays the one to go back to. */
+  const moved = (event: KeyboardEvent, down: number, across: number) => {
+    const by = arrows[event.key];
+    if (!by) return;
+    event.preventDefault();
+    const ahead = (at: readonly number[]) => {
+      const [d, a] = [(at[0] ?? 0) - down, (at[1] ?? 0) - across];
+      return d * by[0] + a * by[1] > 0 && (by[0] === 0 ? d : a) === 0;
+    };
+    const on = by[0] + by[1] > 0 ? cells.find(({ at }) => ahead(at)) : cells.findLast(({ at }) => ahead(at));
+    if (!on) return;
+    open(on.id, on.row, { replace: true });
+    box.current?.querySelector<HTMLElement>(`[data-cell="${on.at.join()}"]`)?.focus();
+  };
   return (
     <div className="wide">
       <table
+        ref={box}
         className="ruled"
         style={{ maxWidth: widest(channelIds.length) }}
         aria-label="Classes of baskets by channel"
@@ -42,18 +67,21 @@ export function ClassTable({
           </tr>
         </thead>
         <tbody>
-          {rows.map((row) => (
+          {rows.map((row, down) => (
             <tr key={row.key}>
               <ClassHead book={book} row={row} />
-              {channelIds.map((id) => (
+              {channelIds.map((id, across) => (
                 <td key={id} className="!p-0">
-                  {report?.classes.some((one) => one.channel === id && one.key === row.key) ? (
+                  {report && cells.some((one) => one.id === id && one.row === row) ? (
                     <ClassCell
                       report={report}
                       channel={id}
                       row={row}
+                      at={`${down},${across}`}
                       active={isShown(id, row)}
-                      onOpen={() => go(`/check/${id}/${encodeURIComponent(row.key)}`)}
+                      stop={stop?.id === id && stop.row === row}
+                      onOpen={() => open(id, row)}
+                      onKey={(event) => moved(event, down, across)}
                     />
                   ) : (
                     <span className="class-cell !cursor-default muted">{report?.check ? '' : '…'}</span>
@@ -93,14 +121,22 @@ function ClassCell({
   report,
   channel,
   row,
+  at,
   active,
+  stop,
   onOpen,
+  onKey,
 }: {
   report: CheckReport;
   channel: string;
   row: Row;
+  /** Its row and column. */
+  at: string;
   active: boolean;
+  /** Whether Tab stops at it. */
+  stop: boolean;
   onOpen: () => void;
+  onKey: (event: KeyboardEvent) => void;
 }) {
   const tender = useTender();
   const findings = findingsIn(report, channel, row.key);
@@ -111,9 +147,12 @@ function ClassCell({
     <button
       type="button"
       className={`class-cell ${hang.is === 'off' ? 'off' : ''} ${hangInk(hang)}`}
+      data-cell={at}
+      tabIndex={stop ? 0 : -1}
       aria-pressed={active}
       title={above ? 'nothing beyond what the rows above tell' : ''}
       onClick={onOpen}
+      onKeyDown={onKey}
     >
       {above ? <span className="muted small">as above</span> : figureOf(hang, one, (by) => signed(by, tender))}
       <Plumb hang={hang} where={channelName(channel)} />

@@ -4,6 +4,7 @@ import { type KeyboardEvent, useRef, useState } from 'react';
 import { type Column, cellOf, type Item } from '../../../core/goods/index.ts';
 import { firstFault, goodsFieldWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { arrows } from '../../ui/arrows.ts';
 import { readCell } from './cell-entry.ts';
 import { isFigure, widthsOf } from './columns.ts';
 import type { Sort } from './shown.ts';
@@ -16,14 +17,7 @@ interface Editing {
 }
 
 /** How far a key moves in rows and columns. */
-const moves: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-  PageDown: [15, 0],
-  PageUp: [-15, 0],
-};
+const moves: typeof arrows = { ...arrows, PageDown: [15, 0], PageUp: [-15, 0] };
 const within = (at: number, count: number): number => Math.max(0, Math.min(count - 1, at));
 
 /** Goods as a grid that copes with any number of rows: arrows move, Enter edits, Esc leaves. */

@@ -6,6 +6,7 @@ import type { ZoneBody } from '../../../core/places/index.ts';
 import type { LaneBody, Service, TemplateBody } from '../../../core/rates/index.ts';
 import { firstText, freeText, mannerText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { arrows } from '../../ui/arrows.ts';
 import { useCurrency } from '../../ui/tender.ts';
 import { widest } from '../../ui/widest.ts';
 import { lanesIn, textOf } from './lanes-block.ts';
@@ -93,13 +94,6 @@ const pathOf = (template: TemplateBody, zone: ZoneBody, service: Service) => [
   service.id,
 ];
 
-const moves: Record<string, readonly [number, number]> = {
-  ArrowUp: [-1, 0],
-  ArrowDown: [1, 0],
-  ArrowLeft: [0, -1],
-  ArrowRight: [0, 1],
-};
-
 /** Both ends of a stretch of rows or columns. */
 type Stretch = readonly [number, number];
 const stretch = (a: number, b: number): Stretch => [Math.min(a, b), Math.max(a, b)];
@@ -132,7 +126,7 @@ function useHands({ book, template, rows, services, chosen }: Sheet, focus: (lan
       open(zone, service);
     },
     keyed(event: KeyboardEvent, row: number, at: number) {
-      const move = moves[event.key];
+      const move = arrows[event.key];
       const [zone, service] = [rows[row + (move?.[0] ?? 0)], services[at + (move?.[1] ?? 0)]];
       if (move && zone && service) {
         event.preventDefault();
