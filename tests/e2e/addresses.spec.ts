@@ -88,5 +88,6 @@ test('of two offers with one title the finder opens the one that is taken', asyn
     for (let i = 0; i < down; i += 1) await desk.keyboard.press('ArrowDown');
     await desk.keyboard.press('Enter');
     await expect(desk).toHaveURL(address);
+    await expect(desk).toHaveTitle(/^GUST12/);
   }
 });
