@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { NavLink, Outlet } from 'react-router';
 import { counts, momentText, writtenIn } from '../../words/index.ts';
@@ -34,8 +34,9 @@ export function Shell() {
   const { data: report } = useLastCheckQuery();
   const off = report?.findings.filter((one) => one.standing === 'off').length ?? 0;
   const moment = asOf ?? clock?.now;
-  const home = book?.home ?? { currency: 'EUR', locale: 'en', timeZone: 'UTC' };
-  const wall = { ...home, year: moment === undefined ? null : new Date(moment).getUTCFullYear() };
+  const home = book?.home ?? nowhere;
+  const year = moment === undefined ? null : new Date(moment).getUTCFullYear();
+  const wall = useMemo(() => ({ ...home, year }), [home, year]);
   useEffect(() => {
     const dark = theme === 'dark' || (theme === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
     document.documentElement.dataset.theme = dark ? 'dark' : 'light';
@@ -123,3 +124,6 @@ export function Shell() {
     </I18nProvider>
   );
 }
+
+/** A market to write by until the book has come. */
+const nowhere = { currency: 'EUR', locale: 'en', timeZone: 'UTC' };

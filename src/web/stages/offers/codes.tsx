@@ -166,9 +166,7 @@ function Segments({ book }: { book: OpenBook }) {
                   onCommit={(name) => book.edit(['segments', one.id, 'name'], name)}
                 />
               </td>
-              <td className="figure">
-                {(counts?.find((count) => count.segment === one.id)?.customers ?? 0).toLocaleString('en')}
-              </td>
+              <td className="figure">{counted(counts?.find((count) => count.segment === one.id)?.customers ?? 0)}</td>
               <td>
                 {!offers.some((offer) => offer.segments?.includes(one.id)) && (
                   <button
