@@ -3,24 +3,16 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    // One more than the processors of a small machine: tests of channels that do not answer wait.
-    maxWorkers: 3,
+    // As many as a small machine has processors: each worker reads all modules anew.
+    maxWorkers: 2,
     projects: [
       {
         test: {
-          name: 'unit',
+          name: 'unit, outside, server',
           isolate: false,
+          include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'tests/{outside,reading,server}/**/*.test.ts'],
           testTimeout: 60_000,
-          include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts'],
-          setupFiles: ['tests/setup.ts'],
-        },
-      },
-      {
-        test: {
-          name: 'outside',
-          isolate: false,
-          include: ['tests/outside/**/*.test.ts', 'tests/reading/**/*.test.ts'],
-          testTimeout: 30_000,
+          hookTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],
         },
       },
@@ -34,16 +26,6 @@ export default defineConfig({
           isolate: false,
           include: ['tests/extending/**/*.test.{ts,tsx}'],
           testTimeout: 60_000,
-          setupFiles: ['tests/setup.ts'],
-        },
-      },
-      {
-        test: {
-          name: 'server',
-          isolate: false,
-          include: ['tests/server/**/*.test.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],
         },
       },

@@ -95,7 +95,7 @@ const screenTests = (files, clusterUrl, made) =>
 
 /** What reads the sources alone, one after another: the tests beside it keep both processors busy. */
 async function checks() {
-  await check('types', 'tsc', ['-p', '.'], {}, 'pipe');
+  await check('types', '../typescript-7/bin/tsc', ['-p', '.'], {}, 'pipe');
   await check('lint', 'biome', ['check', '.'], {}, 'pipe');
   await check('floors', 'depcruise', ['src', 'demo', '--config', '.dependency-cruiser.cjs'], {}, 'pipe');
   await check('nothing unused', 'knip', [], {}, 'pipe');
