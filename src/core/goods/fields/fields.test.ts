@@ -6,7 +6,12 @@ import { type Column, goodsFields, type Item, itemSchema } from '../index.ts';
 
 /** What every field of goods says of itself: its cell, its schema and what a variant takes, over goods at random. */
 const seeds = fc.integer({ min: 1, max: 400 });
-const goodsOf = (seed: number): Item[] => worldOf(seed).book.goods.map((one) => itemSchema.parse(one));
+const worlds = new Map<number, Item[]>();
+const goodsOf = (seed: number): Item[] => {
+  const items = worlds.get(seed) ?? worldOf(seed).book.goods.map((one) => itemSchema.parse(one));
+  worlds.set(seed, items);
+  return items;
+};
 const given = (items: readonly Item[], field: Column) => items.map((item) => ({ item, value: item[field] }));
 
 test('heads are told apart, and each leads back to its field', () => {
