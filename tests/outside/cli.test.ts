@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
-import { build } from 'esbuild';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
+import { buildCommandLine } from '../../scripts/parts/build.mjs';
 import { startStandIns } from '../../src/standins/main.ts';
 import { smallBook } from '../books/small.ts';
 
@@ -17,20 +17,10 @@ const put = (name: string, text: string): string => {
   writeFileSync(join(folder, name), text);
   return join(folder, name);
 };
-/** The program in one file: it starts in a third of the time that compiling its sources takes. */
-const program = join(root, 'node_modules', `.plemb-cli-${process.pid}.mjs`);
-beforeAll(() =>
-  build({
-    entryPoints: [join(root, 'src/cli/main.ts')],
-    outfile: program,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    logLevel: 'error',
-  }),
-);
-afterAll(() => rmSync(program));
+let program = '';
+beforeAll(async () => {
+  program = await buildCommandLine(root);
+});
 const plemb = (...words: string[]) =>
   spawnSync(process.execPath, [program, ...words], { cwd: root, encoding: 'utf8', maxBuffer: 1 << 28 });
 const valid = (name: string, data: unknown) => {
