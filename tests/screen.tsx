@@ -103,11 +103,11 @@ function engines(): Engines {
 /** Ends what {@link at} began: nothing of it is left for the next, and the console has stayed quiet. */
 export function away(): void {
   cleanup();
-  // A DOM without a canvas draws no chart, which is what it says.
-  expect(complained.mock.calls.filter(([said]) => !/^Failed to create chart/.test(String(said)))).toEqual([]);
   for (const end of [api.util.resetApiState(), cleared(), opened(null), asOfSet(null)]) store.dispatch(end);
   localStorage.clear();
   vi.unstubAllGlobals();
+  // A DOM without a canvas draws no chart, which is what it says.
+  expect(complained.mock.calls.filter(([said]) => !/^Failed to create chart/.test(String(said)))).toEqual([]);
 }
 
 /** The changes not yet saved, as they are saved. */

@@ -144,10 +144,11 @@ export type Heavy<T> = { readonly last: T | null } & (
   | { readonly is: 'failed'; readonly why: string }
 );
 
-/** Such work, begun by hand; where `by` is given, by itself whenever one of these changes. */
+/** Such work, begun by hand; `byItself`, also at first and whenever one of these changes. */
 export function useHeavy<T>(
   ask: (engine: Remote<Engine>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
-  by: readonly unknown[] | null = null,
+  byItself = false,
+  by: readonly unknown[] = [],
 ) {
   const { data } = useBookQuery();
   const { data: goods } = useGoodsQuery();
@@ -194,11 +195,10 @@ export function useHeavy<T>(
   const latest = useRef(begin.start);
   latest.current = begin.start;
   const isReady = data !== undefined && goods !== undefined;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its work depends on
   useEffect(() => {
-    if (by === null || !isReady) return;
+    if (!byItself || !isReady) return;
     const waiting = window.setTimeout(() => latest.current(), rest);
     return () => clearTimeout(waiting);
-  }, [isReady, by === null, ...(by ?? [])]);
+  }, [isReady, byItself, ...by]);
   return { state, ...begin };
 }

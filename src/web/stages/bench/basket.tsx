@@ -180,7 +180,7 @@ export function Lines({
           })}
         </tbody>
       </table>
-      <p className="mt-2">
+      <div className="mt-2">
         Add{' '}
         <ItemBox
           goods={book.goods}
@@ -190,7 +190,7 @@ export function Lines({
           className="search"
           onChoose={add}
         />
-      </p>
+      </div>
     </>
   );
 }

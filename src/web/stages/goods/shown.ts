@@ -49,6 +49,8 @@ const wordsOf = memo((item: Item): string =>
 /** Makes the words of all rows while nothing else is to do, so that the first filter finds them made. */
 function useWordsAhead(goods: readonly Item[]): void {
   useEffect(() => {
+    // Not every browser tells when it is idle: there the first filter makes them.
+    if (!('requestIdleCallback' in globalThis)) return;
     let at = 0;
     let waiting = requestIdleCallback(go);
     function go(idle: IdleDeadline) {

@@ -83,7 +83,8 @@ interface OfAYear {
 function CostsOf({ book, offer, orders, moment }: OfAYear) {
   const { state, start, stop } = useHeavy(
     (engine, edits, pace) => engine.offerCost(edits, orders, offer.id, moment, pace),
-    orders.length <= smallYear ? [book, orders, moment] : null,
+    orders.length <= smallYear,
+    [book, orders, moment],
   );
   const cost = state.last;
   const say = (amount: number) => money(amount, cost?.market ?? book.home);
@@ -119,7 +120,8 @@ type Say = (amount: number) => string;
 function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
   const { state, start, stop } = useHeavy(
     (engine, edits, pace) => engine.offerCurve(edits, orders, offer.id, moment, pace),
-    orders.length <= smallYear ? [orders, moment] : null,
+    orders.length <= smallYear,
+    [orders, moment],
   );
   const curve = state.last;
   return (

@@ -29,7 +29,8 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: orders } = useOrdersQuery();
   const { state, start, stop } = useHeavy(
     (engine, edits, pace) => engine.meetLosses(edits, orders ?? [], moment, pace),
-    orders && orders.length <= smallYear ? [book, orders, moment] : null,
+    orders !== undefined && orders.length <= smallYear,
+    [book, orders, moment],
   );
   const [chosen, setChosen] = useState<string | null>(null);
   const pairs = meetings?.filter((one) => one.second.is === 'offer').length ?? 0;

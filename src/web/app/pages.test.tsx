@@ -1,0 +1,48 @@
+// @vitest-environment happy-dom
+import { fireEvent, waitFor } from '@testing-library/react';
+import { afterEach, describe, expect, test } from 'vitest';
+import { smallBook } from '../../../tests/books/small.ts';
+import { at, away, screen } from '../../../tests/screen.tsx';
+import type { OpenBook } from '../data/book.ts';
+import { addressOf } from './stage.ts';
+import { rooms } from './stages.ts';
+
+// What ends a test asks that the console has stayed quiet: no fault, and no element where HTML has none.
+afterEach(away);
+
+const { goods, ...body } = smallBook();
+const book = { book: body, goods } as unknown as OpenBook;
+const addresses = rooms.flatMap((room) => [
+  // A sheet of one thing has no page without it.
+  ...room.sheets.filter(({ path }) => !/:\w+$/.test(path)).map((sheet) => addressOf(room, sheet)),
+  ...room.finds(book).map((one) => one.to),
+]);
+
+describe('every sheet, and every object that the finder leads to', () => {
+  test.each([...new Set(addresses)])('%s is drawn under a title of its own, and nothing is amiss', async (address) => {
+    const { path } = at(address);
+    await waitFor(() => expect(document.querySelector('main .sheet h1, main .sheet h2')).not.toBeNull());
+    expect(path()).toBe(new URL(address, 'http://here').pathname);
+    expect(document.title).toMatch(/^\S.* · Plemb$/);
+    // Everything that can be worked has a name.
+    const worked = [...document.querySelectorAll<HTMLElement>('main button, main input, main select, main textarea')];
+    const named = (one: HTMLElement) =>
+      one.getAttribute('aria-label') || one.textContent || one.title || one.closest('label, [hidden], [aria-hidden]');
+    const unnamed = worked.filter((one) => one.getAttribute('type') !== 'hidden' && !named(one));
+    expect(unnamed.map((one) => one.outerHTML)).toEqual([]);
+    expect(screen.queryByText(/went wrong|does not answer/)).toBeNull();
+  });
+});
+
+test.each([
+  ['?', {}, 'Keys'],
+  ['s', { ctrlKey: true }, 'Nothing has changed'],
+  ['k', { ctrlKey: true }, 'Find'],
+])('%s with %j opens “%s” over a page, Esc closes it', async (key, more, name) => {
+  at('/places');
+  await screen.findByRole('heading', { name: 'Home' });
+  fireEvent.keyDown(document.body, { key, ...more });
+  await screen.findByRole('dialog', { name: new RegExp(name) });
+  fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Escape' });
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+});
