@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
 import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
 import { AddPart } from './add-part.tsx';
@@ -12,7 +13,8 @@ interface TextPart {
   readonly onLeave?: (value: string) => void;
   /** What is wrong with a text, or null. */
   readonly fault?: (text: string) => string | null;
-  readonly lines?: boolean;
+  /** As long a text as there is, over several lines: words, or codes such as places. */
+  readonly lines?: 'words' | 'codes';
   readonly placeholder?: string;
 }
 
@@ -41,7 +43,7 @@ export function TextPart({ label, value, onCommit, onLeave, fault, lines, placeh
     'aria-label': label,
     'aria-invalid': wrong !== null,
     'aria-describedby': wrong ? id : undefined,
-    className: `part ${wrong ? 'wrong' : ''}`,
+    className: clsx('part', lines, { wrong: wrong !== null }),
     value: text,
     placeholder,
     onFocus: () => setFocused(true),

@@ -100,3 +100,15 @@ test('of an offer of yesterday it is said that it is gone, with what is nearest'
   fireEvent.click(within(alert).getByRole('link', { name: 'SUDS: 15 % off' }));
   await screen.findByRole('heading', { name: /^SUDS/ });
 });
+
+test.each([
+  ['x'.repeat(501), 'at most 500 letters; these are 501'],
+  ['one line\nand another', 'one line, without breaks or tabs'],
+])('terms that no book holds are told at their field, and none of them is cut or kept', async (text, told) => {
+  at('/offers/suds');
+  type(await screen.findByLabelText('Terms'), text);
+  expect(screen.getByText(told)).toBeDefined();
+  expect(drafted()).toEqual([]);
+  type('Terms', 'x'.repeat(500));
+  await waitFor(() => expect(drafted()).toEqual([['offers/suds/terms', 'x'.repeat(500)]]));
+});

@@ -82,7 +82,13 @@ export function PromiseWords({
       </p>
       <p className="mt-1">
         Terms:{' '}
-        <TextPart lines label="Terms" value={offer.terms} onCommit={(terms) => set('terms', terms.slice(0, 500))} />
+        <TextPart
+          lines="words"
+          label="Terms"
+          value={offer.terms}
+          fault={termsFault}
+          onCommit={(terms) => set('terms', terms)}
+        />
       </p>
       {proposed !== offer.terms && proposed !== '' && (
         <p className="muted small mt-1">
@@ -108,4 +114,10 @@ export function PromiseWords({
       )}
     </>
   );
+}
+
+/** Terms are one line of at most 500 letters. */
+function termsFault(text: string): string | null {
+  if (/\p{Cc}/u.test(text)) return 'one line, without breaks or tabs';
+  return text.length > 500 ? `at most 500 letters; these are ${text.length}` : null;
 }

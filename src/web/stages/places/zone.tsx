@@ -87,7 +87,7 @@ export function ZoneSentence({ book, zone }: { book: OpenBook; zone: Zone }) {
         takes in
         <TextPart
           key={`${zone.id} takes`}
-          lines
+          lines="codes"
           label="Places taken in"
           value={zone.takes.join(', ')}
           fault={placesFault(1)}
@@ -96,7 +96,7 @@ export function ZoneSentence({ book, zone }: { book: OpenBook; zone: Zone }) {
         and leaves out
         <TextPart
           key={`${zone.id} leaves`}
-          lines
+          lines="codes"
           label="Places left out"
           placeholder="nothing; for example GB HS*"
           value={zone.leaves.join(', ')}
