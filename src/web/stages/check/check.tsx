@@ -49,7 +49,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const shown = shownOf(report, channel, chosen);
   return (
     <div className="stage">
-      <section className="sheet" aria-label="Check">
+      <section className="sheet filled" aria-label="Check">
         <CheckHead book={book} report={report} running={running} />
         <Troubles book={book} report={report} running={running} />
         <Legend report={report} rows={rows} />
