@@ -1,7 +1,11 @@
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
+import { lettersSet } from '../data/view.ts';
 import { keys } from './keys.ts';
 import { Panel } from './panel.tsx';
 
 export function KeysHelp() {
+  const act = useAppDispatch();
+  const letters = useAppSelector((state) => state.view.letters);
   return (
     <Panel title="Keys">
       <table className="ruled">
@@ -16,6 +20,12 @@ export function KeysHelp() {
           ))}
         </tbody>
       </table>
+      <p className="mt-3">
+        <label>
+          <input type="checkbox" checked={letters} onChange={(event) => act(lettersSet(event.target.checked))} /> Keys
+          pressed alone act, too: 1 to 6, full stop, slash, question mark
+        </label>
+      </p>
     </Panel>
   );
 }

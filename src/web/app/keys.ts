@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { undone } from '../data/draft.ts';
-import { useAppDispatch } from '../data/index.ts';
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened, stripToggled } from '../data/view.ts';
 import { stages } from './stages.ts';
 
@@ -22,6 +22,7 @@ export const keys = [
 export function useKeys(): void {
   const act = useAppDispatch();
   const go = useNavigate();
+  const letters = useAppSelector((state) => state.view.letters);
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const typing =
@@ -42,7 +43,7 @@ export function useKeys(): void {
         return act(undone());
       }
       // What is laid over the page has keys of its own.
-      if (control || event.altKey || document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (!letters || control || event.altKey || document.querySelector('[role="dialog"], [role="menu"]')) return;
       const stage = stages[Number(event.key) - 1];
       if (stage) go(`/${stage.path}`);
       else if (event.key === '.') act(stripToggled());
@@ -54,5 +55,5 @@ export function useKeys(): void {
     };
     addEventListener('keydown', pressed);
     return () => removeEventListener('keydown', pressed);
-  }, [act, go]);
+  }, [act, go, letters]);
 }

@@ -2,8 +2,10 @@
 import { fireEvent, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
-import { at, away, screen } from '../../../tests/screen.tsx';
+import { at, away, press, screen } from '../../../tests/screen.tsx';
 import type { OpenBook } from '../data/book.ts';
+import { store } from '../data/index.ts';
+import { lettersSet, stripToggled } from '../data/view.ts';
 import { addressOf } from './stage.ts';
 import { rooms } from './stages.ts';
 
@@ -45,4 +47,24 @@ test.each([
   await screen.findByRole('dialog', { name: new RegExp(name) });
   fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Escape' });
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+});
+
+test('keys pressed alone can be turned off, and those with Ctrl go on', async () => {
+  at('/places');
+  await screen.findByRole('heading', { name: 'Home' });
+  const strip = () => screen.queryByRole('button', { name: /hides/ });
+  fireEvent.keyDown(document.body, { key: '.' });
+  await waitFor(() => expect(strip()).toBeNull());
+  fireEvent.keyDown(document.body, { key: '?' });
+  const alone = await screen.findByRole('checkbox', { name: /^Keys pressed alone act/ });
+  fireEvent.click(alone);
+  press('Close');
+  fireEvent.keyDown(document.body, { key: '.' });
+  expect(strip()).toBeNull();
+  fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
+  await screen.findByRole('dialog', { name: /Find/ });
+  expect(JSON.parse(localStorage.getItem('plemb-screen-1') ?? '{}').view.letters).toBe(false);
+  fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Escape' });
+  await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+  for (const back of [lettersSet(true), stripToggled()]) store.dispatch(back);
 });

@@ -27,11 +27,11 @@ export const store = configureStore({
 store.subscribe(() => {
   const {
     draft: { base, edits },
-    view: { asOf, strip, stripRows, splits, hidden, theme, who },
+    view: { asOf, strip, stripRows, splits, hidden, theme, letters, who },
   } = store.getState();
   localStorage.setItem(
     key,
-    JSON.stringify({ draft: { base, edits }, view: { asOf, strip, stripRows, splits, hidden, theme, who } }),
+    JSON.stringify({ draft: { base, edits }, view: { asOf, strip, stripRows, splits, hidden, theme, letters, who } }),
   );
 });
 

@@ -12,6 +12,8 @@ export interface ViewState {
   /** The columns left out, by the sheet. */
   readonly hidden: Readonly<Record<string, readonly string[]>>;
   readonly theme: 'light' | 'dark' | 'system';
+  /** Whether keys act that are pressed alone, such as `.` and 1 to 6 (WCAG 2.1.4). */
+  readonly letters: boolean;
   readonly who: string;
   readonly open: 'palette' | 'keys' | 'changes' | 'moment' | 'who' | null;
   /** The check under way. */
@@ -27,6 +29,7 @@ const start: ViewState = {
   splits: {},
   hidden: {},
   theme: 'system',
+  letters: true,
   who: 'Somebody',
   open: null,
   checking: null,
@@ -52,6 +55,7 @@ export const view = createSlice({
       hidden: { ...state.hidden, [name]: columns },
     }),
     themeSet: (state, { payload }: PayloadAction<ViewState['theme']>) => ({ ...state, theme: payload }),
+    lettersSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, letters: payload }),
     whoSet: (state, { payload }: PayloadAction<string>) => ({ ...state, who: payload }),
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
@@ -66,6 +70,7 @@ export const {
   splitSet,
   hiddenSet,
   themeSet,
+  lettersSet,
   whoSet,
   opened,
   checkingSet,
