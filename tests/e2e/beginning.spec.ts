@@ -66,7 +66,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   await desk.keyboard.press('Escape');
   await expect(desk.getByTestId('intended-two-bars')).toHaveText('€7.30');
   for (const channel of ['lerrin-shop', 'harrowmere']) {
-    await desk.goto(`${application.address}/channels/${channel}`);
+    await follow(desk, `channels/${channel}`);
     await desk.getByRole('button', { name: /^Send 1 template/ }).click();
     await expect(desk.getByRole('status')).toContainText('and taken');
   }

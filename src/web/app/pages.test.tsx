@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { fireEvent, waitFor } from '@testing-library/react';
+import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
 import { at, away, press, screen } from '../../../tests/screen.tsx';
@@ -68,3 +68,25 @@ test('keys pressed alone can be turned off, and those with Ctrl go on', async ()
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   for (const back of [lettersSet(true), stripToggled()]) store.dispatch(back);
 });
+
+test.each([
+  ['/offers/sud', 'There is no offer “sud”', 'SUDS: 15 % off', '/offers/suds'],
+  ['/offers/costs/sud', 'There is no offer “sud”', 'SUDS: 15 % off', '/offers/costs/suds'],
+  ['/check/findlarc', 'There is no channel “findlarc”', 'Findlark', '/check/findlark'],
+  ['/places/noth', 'There is no zone “noth”', 'The north', '/places/north'],
+  ['/rates/home/pots', 'There is no service “pots”', 'Post', '/rates/home/post'],
+  ['/rates?template=soap', 'There is no template “soap”', 'Soaps by post', '/rates?template=soaps'],
+  ['/channels/harowmere', 'There is no channel “harowmere”', 'Harrowmere', '/channels/harrowmere'],
+  ['/bench/two-bar', 'There is no pinned basket “two-bar”', 'Two bars to Sligo', '/bench/two-bars'],
+])(
+  '%s leads to nothing: it says so, shows nothing else, and offers what is nearest',
+  async (address, said, near, to) => {
+    at(address);
+    const alert = within(await screen.findByRole('alert'));
+    expect(alert.getByRole('heading').textContent).toBe(said);
+    const link = alert.getByRole('link', { name: near });
+    expect(link.getAttribute('href')).toBe(to);
+    fireEvent.click(link);
+    await waitFor(() => expect(screen.queryByRole('heading', { name: /^There is no/ })).toBeNull());
+  },
+);

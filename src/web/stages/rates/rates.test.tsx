@@ -126,11 +126,3 @@ test('edges that do not rise are told at their lane, with what would be right', 
   press('Remove break 1');
   await waitFor(() => expect(screen.queryByText(/does not lie above/)).toBeNull());
 });
-
-test('a service that is not there, a zone and a template, each with what is nearest', async () => {
-  at('/rates/home/pots');
-  const alert = await screen.findByRole('alert');
-  expect(alert.textContent).toContain('There is no service “pots”');
-  fireEvent.click(within(alert).getByRole('link', { name: 'Post' }));
-  await screen.findByLabelText('Flat amount');
-});
