@@ -4,7 +4,7 @@ import { starterBook } from '../../src/core/book/index.ts';
 import { starterNames } from '../../src/words/index.ts';
 import { smallBook } from '../books/small.ts';
 import { accessible, expect, test } from './application.ts';
-import { cell, checkAgain, follow, save } from './hands.ts';
+import { cell, checkAgain, follow, save, sendHere } from './hands.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 test.use({ own: 'beginning' });
@@ -67,8 +67,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   await expect(desk.getByTestId('intended-two-bars')).toHaveText('€7.30');
   for (const channel of ['lerrin-shop', 'harrowmere']) {
     await follow(desk, `channels/${channel}`);
-    await desk.getByRole('button', { name: /^Send 1 template/ }).click();
-    await expect(desk.getByRole('status')).toContainText('and taken');
+    await sendHere(desk);
   }
   await context.request.post(`${application.channels['lerrin-shop']}/desk/edit`, {
     data: { zone: 'home', speed: 'post', row: 0, charge: '6.00' },

@@ -71,3 +71,20 @@ export async function checkAgain(page: Page) {
   await expect.poll(state, { timeout: 120_000 }).toBe('done');
   await expect(page.getByRole('button', { name: 'Check again' })).toBeVisible();
 }
+
+/** Sends to the channel whose page stands open, and waits until it has taken that, and no earlier one. */
+export async function sendHere(page: Page) {
+  const { origin } = new URL(page.url());
+  const begun = page.waitForResponse((one) => /\/sends$/.test(one.url()) && one.request().method() === 'POST');
+  await page.getByRole('button', { name: /^Send 1 template/ }).click();
+  const { id, channel, revision } = await (await begun).json();
+  const state = async () => {
+    const { channels } = await (
+      await page.request.get(`${origin}/api/channels?moment=${new Date().toISOString()}`)
+    ).json();
+    const { lastSend } = channels.find((one: { id: string }) => one.id === channel);
+    return [lastSend.id, lastSend.state];
+  };
+  await expect.poll(state, { timeout: 60_000 }).toEqual([id, 'accepted']);
+  await expect(page.getByRole('status')).toContainText(`Revision ${revision} was sent`);
+}
