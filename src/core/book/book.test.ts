@@ -103,6 +103,13 @@ describe('reading a book', () => {
 
   test.each<[string, (book: never) => void, string]>([
     [
+      'a locale that is none',
+      (book: { markets: { locale: string }[] }) => {
+        if (book.markets[0]) book.markets[0].locale = 'en-';
+      },
+      'markets/home/locale: a language and a region, such as en-IE',
+    ],
+    [
       'a currency that is none',
       (book: { markets: { currency: string }[] }) => {
         if (book.markets[0]) book.markets[0].currency = 'ZZZ';

@@ -5,6 +5,7 @@ import {
   currencyDigits,
   isCurrency,
   kept,
+  knowsLocale,
   knowsZone,
   type MarketRounding,
   minor,
@@ -31,6 +32,8 @@ export function readMarket(body: Market, problems: Problem[]): ReadyMarket | nul
     problems.push({ at: [...at, 'currency'], is: 'malformed', text: currency, form: 'currency' });
     return null;
   }
+  if (!knowsLocale(body.locale))
+    problems.push({ at: [...at, 'locale'], is: 'malformed', text: body.locale, form: 'locale' });
   if (!knowsZone(body.timeZone))
     problems.push({ at: [...at, 'timeZone'], is: 'malformed', text: body.timeZone, form: 'time zone' });
   if (body.assumed !== null) kept(parsePlace(body.assumed), [...at, 'assumed'], problems, null);

@@ -20,6 +20,7 @@ export const forms = [
   'JSON',
   'line',
   'local time',
+  'locale',
   'moment',
   'moment or nothing',
   'Monday',

@@ -12,6 +12,7 @@ export {
   type Thing,
 } from './fault.ts';
 export { type Length, type LengthUnit, lengthUnits, parseLength } from './length.ts';
+export { knowsLocale } from './locale.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { memo } from './memo.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';

@@ -28,6 +28,7 @@ export const formWords: Readonly<Record<Form, readonly [name: string, right: str
   JSON: ['JSON', 'a basket as a line of JSON'],
   line: ['line', 'text on one line, without tabs'],
   'local time': ['local time', 'a time such as 2026-11-29T00:00'],
+  locale: ['locale', 'a language and a region, such as en-IE'],
   moment: ['moment', 'a moment such as 2026-11-24T09:10:00Z'],
   'moment or nothing': ['moment', 'a moment such as 2026-11-24T09:10:00Z, or nothing'],
   Monday: ['Monday', 'the Monday of a week, such as 2026-11-23'],

@@ -112,3 +112,12 @@ test.each([
   type('Terms', 'x'.repeat(500));
   await waitFor(() => expect(drafted()).toEqual([['offers/suds/terms', 'x'.repeat(500)]]));
 });
+
+test('a time zone that is none yet is told, and the page stays; the whole of it is taken', async () => {
+  at('/offers/suds');
+  type(await screen.findByLabelText('Time zone'), 'Asia/Kuw');
+  expect(screen.getByText('a time zone such as Europe/Dublin')).toBeDefined();
+  expect(drafted()).toEqual([]);
+  type('Time zone', 'Asia/Kuwait');
+  await waitFor(() => expect(drafted()).toMatchObject([['offers/suds/window', { zone: 'Asia/Kuwait' }]]));
+});

@@ -5,7 +5,7 @@ import { amountOf, channelName } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { AddPart } from '../../ui/add-part.tsx';
 import { useToday } from '../../ui/clock.ts';
-import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart } from '../../ui/field.tsx';
+import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart, zoneFault } from '../../ui/field.tsx';
 import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { BenefitPart } from './benefit.tsx';
 import { GoodsPart, others } from './parts.tsx';
@@ -14,7 +14,6 @@ const codeFault = (text: string): string | null =>
   /^[A-Z0-9]{3,20}$/.test(text) ? null : '3 to 20 capital letters and digits';
 const batchFault = (text: string): string | null =>
   /^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'small letters, digits and hyphens';
-const zoneFault = (text: string): string | null => (text.trim() === '' ? 'a time zone such as Europe/Dublin' : null);
 const countFault = (text: string): string | null => (/^[1-9]\d{0,6}$/.test(text) ? null : 'a whole number from 1');
 
 type Set = <Field extends keyof OfferBody>(field: Field, value: OfferBody[Field]) => void;

@@ -2,7 +2,7 @@ import type { LaneBody, LaneRowBody } from '../../../core/rates/index.ts';
 import { amountOf, freeText, rateText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { useToday } from '../../ui/clock.ts';
-import { amountIn, TextPart } from '../../ui/field.tsx';
+import { amountIn, TextPart, zoneFault } from '../../ui/field.tsx';
 import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 
@@ -45,7 +45,8 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
         <TextPart
           label={`Time zone of ${row.id}`}
           value={window.zone}
-          onCommit={(zone) => zone !== '' && change('window', { ...window, zone })}
+          fault={zoneFault}
+          onCommit={(zone) => change('window', { ...window, zone })}
         />{' '}
         time <Sets book={book} row={row} change={(next) => change('sets', next)} />.{' '}
         <button type="button" className="quiet danger small" onClick={() => book.edit(path, undefined)}>

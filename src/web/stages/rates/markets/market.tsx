@@ -2,7 +2,15 @@ import type { Market } from '../../../../core/book/index.ts';
 import { parsePlace } from '../../../../core/places/index.ts';
 import { editable, firstFault, wholeOf } from '../../../../words/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
-import { amountIn, ChoicePart, currencyFault, nameFault, TextPart } from '../../../ui/field.tsx';
+import {
+  amountIn,
+  ChoicePart,
+  currencyFault,
+  localeFault,
+  nameFault,
+  TextPart,
+  zoneFault,
+} from '../../../ui/field.tsx';
 
 /** A market as one sentence: what its shoppers pay in, read, are taxed by and are shown. */
 export function MarketSentence({ book, market, first }: { book: OpenBook; market: Market; first: boolean }) {
@@ -24,13 +32,15 @@ export function MarketSentence({ book, market, first }: { book: OpenBook; market
         onCommit={(currency) => set('currency', currency)}
       />
       , reads{' '}
-      <TextPart
-        label="Locale"
-        value={market.locale}
-        onCommit={(locale) => locale.length > 1 && set('locale', locale)}
-      />
+      <TextPart label="Locale" value={market.locale} fault={localeFault} onCommit={(locale) => set('locale', locale)} />
       , on the clock of{' '}
-      <TextPart label="Time zone" value={market.timeZone} onCommit={(zone) => set('timeZone', zone)} />. Prices{' '}
+      <TextPart
+        label="Time zone"
+        value={market.timeZone}
+        fault={zoneFault}
+        onCommit={(zone) => set('timeZone', zone)}
+      />
+      . Prices{' '}
       <ChoicePart
         label="Tax"
         value={market.tax}
