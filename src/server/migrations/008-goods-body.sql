@@ -2,8 +2,9 @@
 alter table goods add column body jsonb;
 update goods set body = jsonb_build_object(
   'sku', sku, 'name', name, 'price', price, 'mass', mass, 'size', size, 'tags', tags, 'kind', kind,
-  'template', template, 'parent', parent, 'cost', cost, 'prices', prices, 'taxClass', tax_class, 'origin', origin, 'stockedBy', stocked_by,
-  'notListed', not_listed, 'hazards', hazards, 'barred', barred, 'ownRate', own_rate, 'fee', fee, 'dated', dated);
+  'template', template, 'parent', parent, 'cost', cost, 'prices', prices, 'taxClass', tax_class, 'origin', origin,
+  'stockedBy', stocked_by, 'notListed', not_listed, 'hazards', hazards, 'barred', barred, 'ownRate', own_rate,
+  'fee', fee, 'dated', dated);
 drop index goods_by_parent;
 alter table goods
   alter column body set not null,

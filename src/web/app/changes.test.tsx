@@ -21,7 +21,7 @@ async function changed(answers: Parameters<typeof at>[2]) {
 }
 const saves = (sent: ReturnType<typeof at>['sent']) => sent.map(({ body }) => body);
 
-test('what is saved is told by name, what was and what is to be, and goes with its note and the book it was made on', async () => {
+test('what is saved is told as it was and is to be, and goes with its note and the book it is of', async () => {
   const { sent, dialog } = await changed({ 'POST /revisions': { revision: 2 } });
   const row = dialog.getByRole('row');
   expect(row.textContent).toContain('Home, post');

@@ -44,7 +44,10 @@ test.each([
       before: { from: null, until: '2026-12-31T00:00', zone: 'Europe/Dublin' },
       after: { from: '2026-11-01T00:00', until: '2027-01-31T00:00', zone: 'Europe/Dublin' },
     },
-    'SUDS: 15 % off, window: until 2026-12-31T00:00, zone Europe/Dublin → from 2026-11-01T00:00, until 2027-01-31T00:00, zone Europe/Dublin',
+    [
+      'SUDS: 15 % off, window: until 2026-12-31T00:00, zone Europe/Dublin',
+      'from 2026-11-01T00:00, until 2027-01-31T00:00, zone Europe/Dublin',
+    ].join(' → '),
   ],
   // A long change comes without its values.
   [{ path: ['markets'] }, 'markets'],

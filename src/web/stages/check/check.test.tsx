@@ -117,7 +117,7 @@ test('a limit that is lived with is no longer off, and can be taken up again', a
   );
 });
 
-test('Tab stops at one cell of the table; arrows move among them and show what each has, Home’s to the next zone’s', async () => {
+test('Tab stops at one cell of the table; arrows move among them and show what each has', async () => {
   const { path } = at('/check', smallBook(), { 'GET /checks/last': await reportOf('5.00') });
   await screen.findByRole('heading', { name: 'Home at Lerrin Shop' });
   expect(cells().filter((one) => one.tabIndex === 0)).toEqual([openCell(/^Home/)]);

@@ -46,7 +46,7 @@ test('two new offers have numbers and ids of their own', async () => {
   expect(new Set(made.map(({ id }) => id)).size).toBe(2);
 });
 
-test('copied to the next year it is a draft in the groups it stood in; the 29th of February becomes the 28th', async () => {
+test('copied to the next year it is a draft in its groups; the 29th of February becomes the 28th', async () => {
   const book = smallBook({ eitherOr: groups });
   const [suds] = book.offers as [OfferBody];
   const window = { ...suds.window, from: '2028-02-29T09:00', until: '2028-03-31T00:00' };
@@ -77,7 +77,7 @@ test('an end is moved on the time line by keyboard, a day or a week at a time', 
   await waitFor(() => expect(edit('offers/suds/window')).toMatchObject({ until: '2026-11-25T00:00' }));
 });
 
-test('offers are found by their words, several paused at once, and one asks for what its rule does not say', async () => {
+test('offers are found by their words, several paused at once, and a title is held to its rule', async () => {
   at('/offers');
   const filter = await screen.findByLabelText('Filter the offers');
   fireEvent.change(filter, { target: { value: 'nothing so' } });

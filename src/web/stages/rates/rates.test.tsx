@@ -15,7 +15,7 @@ function copied(id: string): string {
 }
 const pasted = (id: string, text: string) => fireEvent.paste(lane(id), { clipboardData: { getData: () => text } });
 
-test('a charge that is typed moves the pinned baskets before anything is saved, and is told beside what it was', async () => {
+test('a charge that is typed moves the pinned baskets unsaved, and is told beside what it was', async () => {
   const { sent } = at('/rates/home/post');
   const intended = await screen.findByTestId('intended-two-bars');
   await waitFor(() => expect(intended.textContent).toBe('€7.30'));
@@ -85,7 +85,7 @@ test('a lane is no longer offered, and is offered again at a flat amount', async
   await screen.findByLabelText('Flat amount');
 });
 
-test('the breaks of a table are added before the endless one, taken away, and end where the last edge does', async () => {
+test('breaks are added before the endless one, taken away, and end where the last edge does', async () => {
   at('/rates/north/post');
   const breaks = () => within(screen.getByRole('table', { name: 'Breaks' }));
   const charges = () =>

@@ -102,7 +102,12 @@ export function Boxes({ book }: { book: OpenBook }) {
                   {box.own?.unit}
                 </td>
                 <td className="figure">
-                  <button type="button" className="quiet small" onClick={() => book.edit(['boxes', box.id], undefined)}>
+                  <button
+                    type="button"
+                    className="quiet small"
+                    aria-label={`Remove ${box.id}`}
+                    onClick={() => book.edit(['boxes', box.id], undefined)}
+                  >
                     Remove
                   </button>
                 </td>

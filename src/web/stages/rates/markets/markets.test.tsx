@@ -73,7 +73,7 @@ test('where two currencies have no rate between them the book is told to be amis
   );
 });
 
-test('every field of what an order costs is a change of its own, so that two people at two of them do not meet', async () => {
+test('every field of what an order costs is a change of its own: two people at two do not meet', async () => {
   at('/rates/markets');
   type(await screen.findByLabelText('Packing'), '0.40');
   type('Payment percent', '1.4');
@@ -87,7 +87,7 @@ test('every field of what an order costs is a change of its own, so that two peo
   ]);
 });
 
-test('taxes and boxes: a place is named where it is none, a box gets sides, a limit and a weight, and goes', async () => {
+test('taxes and boxes: a place that is none is named; a box gets sides, a limit, a weight, and goes', async () => {
   at('/rates/markets');
   press(await screen.findByRole('button', { name: 'Add a tax' }));
   type(await screen.findByLabelText('Places, tax-1'), 'GB-NIR; Lilliput');
@@ -103,7 +103,7 @@ test('taxes and boxes: a place is named where it is none, a box gets sides, a li
   expect(made['boxes/box-1/length']).toBe('31.5');
   expect(made['boxes/box-1/own']).toEqual({ value: '180', unit: 'g' });
   expect(made['boxes/box-1/limit']).toEqual({ value: '10', unit: 'lb' });
-  press(box.getByRole('button', { name: 'Remove' }));
+  press('Remove box-1');
   await waitFor(() => expect(box.queryByLabelText('length of box-1')).toBeNull());
   expect(drafted().map(([path]) => path)).not.toContain('boxes/box-1/length');
 });

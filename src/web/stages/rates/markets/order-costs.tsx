@@ -17,7 +17,8 @@ export function OrderCosts({ book }: { book: OpenBook }) {
           fault={figureFault}
           onCommit={setPayment('percent')}
         />{' '}
-        % and <AmountPart label="Payment amount" value={payment.amount} onCommit={setPayment('amount')} />; advertising{' '}
+        % and <AmountPart label="Payment amount" value={payment.amount} onCommit={setPayment('amount')} />
+        {'; advertising '}
         <TextPart label="Advertising percent" value={advertising} fault={figureFault} onCommit={set('advertising')} /> %
         of the goods.
       </p>

@@ -16,7 +16,8 @@ export function Taxes({ book }: { book: OpenBook }) {
         const set = (field: string) => (value: string | string[]) => book.edit(['taxes', id, field], value);
         return (
           <>
-            <TextPart label={`Percent, ${id}`} value={percent} fault={figureFault} onCommit={set('percent')} /> % on{' '}
+            <TextPart label={`Percent, ${id}`} value={percent} fault={figureFault} onCommit={set('percent')} />
+            {' % on '}
             <TextPart label={`Class, ${id}`} value={taxed} fault={classFault} onCommit={set('class')} /> in{' '}
             <TextPart
               label={`Places, ${id}`}
