@@ -103,6 +103,28 @@ test('Tab passes the goods in one stop, at the cell one stood on last', async ({
   await expect(stood).toBeFocused();
 });
 
+test('no key is lost in the goods, however fast: each moves on from where the one before led', async ({ desk }) => {
+  await follow(desk, 'goods');
+  const grid = desk.getByRole('grid', { name: 'Goods' });
+  await grid.getByRole('gridcell').first().focus();
+  // All within one frame, and far out of what is drawn.
+  const press = (keys: string[]) =>
+    desk.evaluate((all) => {
+      for (const key of all)
+        document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+    }, keys);
+  await press([...Array(7).fill('PageDown'), ...Array(20).fill('ArrowDown'), 'ArrowRight', 'ArrowRight', 'ArrowLeft']);
+  await expect(grid.locator('[data-cell="125-1"]')).toBeFocused();
+  await expect(grid.locator('[data-cell="125-1"]')).toBeInViewport();
+  await press([...Array(3).fill('PageUp'), 'ArrowUp', 'ArrowRight']);
+  await expect(grid.locator('[data-cell="79-2"]')).toBeFocused();
+  // What is typed there stays there, and Enter leaves one standing on it.
+  await desk.keyboard.press('Enter');
+  await expect(grid.getByRole('textbox')).toBeFocused();
+  await desk.keyboard.press('Escape');
+  await expect(grid.locator('[data-cell="79-2"]')).toBeFocused();
+});
+
 test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk }) => {
   await follow(desk, 'goods');
   const grid = desk.getByRole('grid', { name: 'Goods' });

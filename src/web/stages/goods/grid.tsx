@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import { type Column, cellOf, type Item } from '../../../core/goods/index.ts';
 import { firstFault, goodsFieldWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
@@ -36,7 +36,10 @@ export function GoodsGrid({
 }) {
   const [editing, setEditing] = useState<Editing | null>(null);
   const [stood, setStood] = useState({ row: 0, at: 0 });
+  /** Whether the cell one stands on has yet to take the focus. */
+  const awaited = useRef(false);
   const box = useRef<HTMLDivElement>(null);
+  const body = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => box.current,
@@ -48,9 +51,24 @@ export function GoodsGrid({
   // One cell is reached by Tab: where one stood last, or in the first row drawn where that is out of sight.
   const row = drawn.find((one) => one.index === stood.row) ?? drawn[0];
   const stop = `${row?.index}-${Math.min(stood.at, columns.length - 1)}`;
-  const focus = (row: number, columnAt: number) => {
-    virtual.scrollToIndex(row);
-    requestAnimationFrame(() => box.current?.querySelector<HTMLElement>(`[data-cell="${row}-${columnAt}"]`)?.focus());
+  // The body holds the focus, and hears the keys, until the cell is drawn: keys may be faster than frames.
+  useLayoutEffect(() => {
+    if (!awaited.current) return;
+    const cell = body.current?.querySelector<HTMLElement>(`[data-cell="${stood.row}-${stood.at}"]`);
+    awaited.current = !cell;
+    virtual.scrollToIndex(stood.row);
+    if (cell) cell.focus();
+    else body.current?.focus({ preventScroll: true });
+  });
+  const stand = (to: (from: typeof stood) => typeof stood) => {
+    awaited.current = true;
+    setStood(to);
+  };
+  const moved = (event: KeyboardEvent) => {
+    const by = moves[event.key];
+    if (!by) return;
+    event.preventDefault();
+    stand(({ row, at }) => ({ row: within(row + by[0], rows.length), at: within(at + by[1], columns.length) }));
   };
   const commit = (item: Item, column: Column, text: string, then: () => void) => {
     const read = readCell(book, item, column, text);
@@ -75,7 +93,13 @@ export function GoodsGrid({
         tabIndex={-1}
       >
         <Heads book={book} columns={columns} sort={sort} onSort={onSort} />
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="rowgroup">
+        <div
+          ref={body}
+          style={{ height: virtual.getTotalSize(), position: 'relative' }}
+          role="rowgroup"
+          tabIndex={-1}
+          onKeyDown={moved}
+        >
           {drawn.map(({ index, start }) => {
             const item = rows[index];
             return (
@@ -105,13 +129,12 @@ export function GoodsGrid({
                       changed={book.changed(['goods', item.sku, column])}
                       editing={editing?.sku === item.sku && editing.column === column ? editing : null}
                       onEdit={() => setEditing({ sku: item.sku, column, fault: null })}
-                      onMove={([down, right]) =>
-                        focus(within(index + down, rows.length), within(at + right, columns.length))
+                      onCommit={(text, stay) =>
+                        commit(item, column, text, () => stay && stand((here) => ({ ...here })))
                       }
-                      onCommit={(text, stay) => commit(item, column, text, () => stay && focus(index, at))}
                       onLeave={() => {
                         setEditing(null);
-                        focus(index, at);
+                        stand((here) => ({ ...here }));
                       }}
                     />
                   ))}
@@ -168,7 +191,6 @@ function Cell({
   changed,
   editing,
   onEdit,
-  onMove,
   onCommit,
   onLeave,
 }: {
@@ -182,20 +204,16 @@ function Cell({
   changed: boolean;
   editing: Editing | null;
   onEdit: () => void;
-  onMove: (by: readonly [number, number]) => void;
   /** What was typed; `stay`: the cell is stood on afterwards. */
   onCommit: (text: string, stay: boolean) => void;
   onLeave: () => void;
 }) {
   const text = cellOf(item, column);
   const fixed = column === 'sku';
-  const moved = (event: KeyboardEvent) => {
-    if (editing) return;
-    const by = moves[event.key];
-    const opens = (event.key === 'Enter' || event.key === 'F2') && !fixed;
-    if (by || opens) event.preventDefault();
-    if (by) onMove(by);
-    else if (opens) onEdit();
+  const opened = (event: KeyboardEvent) => {
+    if (editing || fixed || (event.key !== 'Enter' && event.key !== 'F2')) return;
+    event.preventDefault();
+    onEdit();
   };
   const typed = (event: KeyboardEvent<HTMLInputElement>) => {
     event.stopPropagation();
@@ -220,7 +238,7 @@ function Cell({
       })}
       title={text}
       onDoubleClick={() => !fixed && onEdit()}
-      onKeyDown={moved}
+      onKeyDown={opened}
     >
       {editing ? (
         <input

@@ -132,7 +132,7 @@ function useHands({ book, template, rows, services, chosen }: Sheet, focus: (lan
         event.preventDefault();
         setAnchor(event.shiftKey ? (anchor ?? { row, at }) : null);
         open(zone, service);
-        requestAnimationFrame(() => focus(`${zone.id}/${service.id}`));
+        focus(`${zone.id}/${service.id}`);
       }
       if (event.key === 'Enter') {
         event.preventDefault();

@@ -34,6 +34,8 @@ test('arrows move from lane to lane and stay within the sheet; Enter goes into t
   key('home/post', 'ArrowUp');
   expect(path()).toBe('/rates/home/post');
   key('home/post', 'ArrowDown');
+  // At once: a key that follows within the same frame is to find the lane that this one led to.
+  expect(document.activeElement).toBe(lane('north/post'));
   await waitFor(() => expect(path()).toBe('/rates/north/post'));
   expect(lane('north/post').tabIndex).toBe(0);
   expect(lane('home/post').tabIndex).toBe(-1);
