@@ -24,16 +24,12 @@ export {
   withEdit,
 } from './edits.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
-export { conversionInto, type ReadyMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile, skusOf } from './read.ts';
 export {
-  defaultClass,
-  type Handling,
   itemFor,
   type OwnCharge,
   type Ready,
-  type ReadyGoods,
   readyFinder,
   readyGoods,
 } from './ready.ts';

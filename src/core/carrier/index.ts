@@ -5,7 +5,6 @@ export {
   cardOn,
   cardSchema,
   carrierBy,
-  type ParcelCharge,
   parcelCharge,
   readCard,
 } from './card.ts';

@@ -80,9 +80,9 @@ export {
   type Rendition,
   type Rules,
 } from './dialect.ts';
-export type { ApartBy, Fidelity, Loss, LostLimit, Manner, MetRange, Remedy } from './fidelity.ts';
+export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
-export { type Manifest, type OwnSetting, settingsOf } from './manifest.ts';
+export { type Manifest, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain, plainOffer } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';

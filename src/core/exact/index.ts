@@ -11,7 +11,7 @@ export {
   type Problem,
   type Thing,
 } from './fault.ts';
-export { type Length, type LengthUnit, lengthUnits, parseLength } from './length.ts';
+export { type Length, lengthUnits, parseLength } from './length.ts';
 export { knowsLocale } from './locale.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { memo } from './memo.ts';
@@ -19,7 +19,7 @@ export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitBy
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
-export { parseVolume, type Volume, type VolumeUnit, volumeUnits } from './volume.ts';
+export { parseVolume, type Volume, volumeUnits } from './volume.ts';
 export {
   always,
   type Instant,

@@ -1,7 +1,6 @@
 /** Goods: items, their figures, variants, selections, and the file they come and go in. */
-export { type Bulk, type BulkChange, bulkChanges } from './bulk.ts';
+export { type Bulk, bulkChanges } from './bulk.ts';
 export {
-  type BadLine,
   cellOf,
   csvOf,
   entryOf,
@@ -10,11 +9,9 @@ export {
   readGoodsSteps,
   writeGoods,
 } from './csv.ts';
-export { type ItemRow, rowText } from './fields/dated.ts';
-export type { HandlingBody } from './fields/fee.ts';
 export { goodsFields } from './fields/list.ts';
-export { type OwnRate, ownRateText } from './fields/own-rate.ts';
-export { isLacking, type Lack, lacks } from './findings.ts';
+export { ownRateText } from './fields/own-rate.ts';
+export { isLacking, lacks } from './findings.ts';
 export { completer, type ItemFigures, readItem, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
 export {
@@ -25,4 +22,4 @@ export {
   type SelectionBody,
   selectionSchema,
 } from './schema.ts';
-export { type PastedSkus, readSelection, readSkus, type Selection } from './selection.ts';
+export { readSelection, readSkus, type Selection } from './selection.ts';

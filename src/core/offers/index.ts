@@ -1,8 +1,8 @@
 /** Offers: promotions and free delivery, what they ask, and which keep each other out. */
 
-export type { BenefitFigures, LineCut } from './benefits/kind.ts';
+export type { LineCut } from './benefits/kind.ts';
 export { code } from './codes/kind.ts';
-export { type Exclusion, type Exclusions, readEitherOr } from './either-or.ts';
+export { type Exclusions, readEitherOr } from './either-or.ts';
 export { readCodes, readCustomers, readSpend, type SpendRow } from './lists.ts';
 export type { Off, OffBody } from './off.ts';
 export {
@@ -11,14 +11,10 @@ export {
   type Budget,
   benefitKindOf,
   type Code,
-  type Condition,
   type ConditionBody,
   codeKindOf,
   conditioned,
   conditionKindOf,
-  type Level,
-  type Limits,
-  levels,
   type Offer,
   partOf,
   sharedCode,
@@ -28,7 +24,6 @@ export {
 export { allGoods, lies, type Need, type Part, valueIn } from './parts.ts';
 export { readOffer } from './read-offer.ts';
 export {
-  type EitherOrBody,
   eitherOrSchema,
   noLimits,
   type OfferBody,

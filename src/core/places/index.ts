@@ -4,17 +4,15 @@ export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';
 export {
   countries,
-  isCountry,
   isPart,
   isTerritory,
-  liesIn,
   type Place,
   parsePlace,
   placeOf,
   placeText,
 } from './place.ts';
-export { beginsWith, normalPostcode, normalPrefix, partOfPostcode, prefixesOfPart } from './postcode.ts';
-export { countriesOf, isRegion, regionCodes, regionHolds, regionName } from './region.ts';
+export { beginsWith, normalPostcode, prefixesOfPart } from './postcode.ts';
+export { countriesOf, regionCodes, regionName } from './region.ts';
 export { type ZoneBody, zoneSchema } from './schema.ts';
 export { type Leaf, patternTree } from './tree.ts';
 export { type Zone, type ZoneMatch, zoneFinder } from './zone.ts';

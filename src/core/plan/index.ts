@@ -1,17 +1,16 @@
 /** What rates and offers come to for the seller. */
-export { type BudgetRun, budgetRun, type PartOfBudget, type SpentBy, splitBudget } from './budget.ts';
+export { type BudgetRun, budgetRun, type PartOfBudget, splitBudget } from './budget.ts';
 export { type Deciding, decidingOf, type NeverDecides } from './deciding.ts';
-export { type Deep, type Deepest, deepestBaskets, type Within } from './deepest.ts';
+export { type Deepest, deepestBaskets } from './deepest.ts';
 export { type Included, includedPrices } from './included.ts';
 export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from './lanes.ts';
 export { type Losing, losingOrders } from './losing.ts';
-export { type Margin, type MarginPart, marginOf, marginParts } from './margin.ts';
-export { type Apart, type Example, type Meeting, meetings, type Run } from './meets.ts';
+export { type Margin, type MarginPart, marginOf } from './margin.ts';
+export { type Example, type Meeting, meetings, type Run } from './meets.ts';
 export { type BrokenPromise, brokenPromises, windowDays } from './promise.ts';
 export { seeded } from './random.ts';
 export {
   type CostCurve,
-  type CurvePoint,
   costCurve,
   curveAt,
   type Dated,

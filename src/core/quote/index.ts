@@ -1,5 +1,5 @@
 /** The intended answer to a basket, and how it comes about. */
-export type { Answer, Choice, Clash, Hidden, Missing, Step } from './answer.ts';
+export type { Answer, Choice, Hidden, Missing, Step } from './answer.ts';
 export { explain } from './explain.ts';
 export { meetingBaskets } from './meeting.ts';
 export {
@@ -8,7 +8,6 @@ export {
   type Line,
   type Question,
   questionOf,
-  type Shopper,
   type Sold,
   type Spent,
   soldIn,

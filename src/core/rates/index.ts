@@ -7,8 +7,6 @@ export { type Curve, curveOf } from './curve.ts';
 export type { Came } from './kinds/kind.ts';
 export type { BreakBody } from './kinds/table/index.ts';
 export {
-  type Bound,
-  type Fees,
   type FreeFrom,
   isFreed,
   type Lane,
@@ -17,7 +15,7 @@ export {
   type Priced,
   readLane,
 } from './lane.ts';
-export { type Making, madeTable, type Supplier } from './make-table.ts';
+export { madeTable, type Supplier } from './make-table.ts';
 export { type MeasureUnit, measureUnits, type Over, overOf } from './measure.ts';
 export {
   type KindBits,
@@ -27,9 +25,8 @@ export {
   mixed,
   readMixing,
   readMixingRule,
-  type Tally,
 } from './mixing.ts';
-export { type Box, boxesIn, fewestBoxes, type Packed, type Parcel, type Piece, pack } from './packing.ts';
+export { type Box, boxesIn, fewestBoxes, type Parcel, type Piece, pack } from './packing.ts';
 export {
   breaksOf,
   cameBy,
@@ -42,15 +39,11 @@ export {
   reachOf,
   readRate,
 } from './rate.ts';
-export { type Refusal, type Refused, refusalOf, refusals, refused } from './refusal.ts';
+export { type Refusal, type Refused, refusalOf, refused } from './refusal.ts';
 export {
   type BoundBody,
-  type BoxBody,
   boxSchema,
-  type FeesBody,
   type FreeFromBody,
-  feesSchema,
-  freeFromSchema,
   type LaneBody,
   type LaneRowBody,
   laneSchema,
@@ -59,7 +52,6 @@ export {
   mixingRuleSchema,
   mixingSchema,
   mixings,
-  pricedSchema,
   rateSchema,
   type Service,
   serviceSchema,
@@ -67,6 +59,5 @@ export {
   type TemplateBody,
   templateSchema,
 } from './schema.ts';
-export { started } from './settle.ts';
 export type { Asked, Carrier, Quoted, Shipment } from './shipment.ts';
 export type { Breaks } from './steps.ts';

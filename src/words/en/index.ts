@@ -16,7 +16,6 @@ export {
   signed,
   type Tender,
   type Wall,
-  wallOf,
   weekdayOf,
   wholeOf,
   writtenIn,
@@ -24,7 +23,6 @@ export {
 export { findingText } from './findings.ts';
 export { goodsFieldWords } from './goods-fields.ts';
 export { listed } from './list.ts';
-export { overWords, unitWords } from './measures.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
@@ -32,16 +30,14 @@ export { benefitDone, benefitWord, whyWords } from './offers.ts';
 export { changeText, nothingText, pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
 export {
-  type FaultWords,
   faultText,
   faultWords,
   firstFault,
   rightBeside,
-  type SaidProblem,
   saidProblem,
 } from './problems.ts';
 export { brokenWords } from './promises.ts';
-export { firstText, freeText, laneWords, mannerText, rateText } from './rates.ts';
+export { firstText, freeText, mannerText, rateText } from './rates.ts';
 export { readsText } from './readings.ts';
 export { starterNames } from './starter.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
