@@ -37,8 +37,8 @@ export interface ChannelClient {
 }
 
 /**
- * Talks to a channel over HTTP: five seconds a try, three tries with a longer pause after each, then {@link
- * ChannelDown}.
+ * Talks to a channel over HTTP: five seconds a try, three tries with a longer pause between, or the one that it asks for
+ * (to five seconds), then {@link ChannelDown}.
  */
 export function channelClient(id: ChannelId, address: string | undefined): ChannelClient {
   async function call<T>(
@@ -50,8 +50,10 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
   ): Promise<T> {
     if (!address) throw new ChannelDown(id, 'no address of it is set');
     let why = '';
+    let wait = 0;
     for (let attempt = 0; attempt < tries; attempt += 1) {
-      if (attempt > 0) await pause(200 * 4 ** (attempt - 1));
+      if (attempt > 0) await pause(wait);
+      wait = 200 * 4 ** attempt;
       try {
         const response = await fetch(`${address}${path}`, {
           method,
@@ -61,7 +63,7 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
         });
         if (response.status === 429) {
           why = 'it is too busy (429)';
-          await pause(Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000);
+          wait = Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000;
           continue;
         }
         if (response.status >= 500) {

@@ -7,21 +7,19 @@ export const root = fileURLToPath(new URL('../../', import.meta.url));
 /** Two words with small letters and a space between: codes of countries are none. */
 const isSentence = (text: string): boolean => /[A-Za-z]*[a-z]{2}\S* (?:\S+ )*[A-Za-z]*[a-z]{2}/.test(text);
 
-/** Sentences in some files: the file, the line, and the text. */
+/** Sentences in some files, and in one more that is only thought of: the file, the line, and the text. */
 export function sentencesIn(
   files: readonly string[],
-  extra?: { readonly name: string; readonly text: string },
+  extra: { readonly name: string; readonly text: string },
 ): string[] {
   const read = ts.readConfigFile(join(root, 'tsconfig.json'), ts.sys.readFile);
   const { options } = ts.parseJsonConfigFileContent(read.config, ts.sys, root);
   const host = ts.createCompilerHost(options);
-  if (extra) {
-    const [exists, source] = [host.fileExists, host.getSourceFile];
-    host.fileExists = (name) => name === extra.name || exists(name);
-    host.getSourceFile = (name, target, ...more) =>
-      name === extra.name ? ts.createSourceFile(name, extra.text, target) : source(name, target, ...more);
-  }
-  const program = ts.createProgram([...files, ...(extra ? [extra.name] : [])], options, host);
+  const [exists, source] = [host.fileExists, host.getSourceFile];
+  host.fileExists = (name) => name === extra.name || exists(name);
+  host.getSourceFile = (name, target, ...more) =>
+    name === extra.name ? ts.createSourceFile(name, extra.text, target) : source(name, target, ...more);
+  const program = ts.createProgram([...files, extra.name], { ...options, types: [] }, host);
   const checker = program.getTypeChecker();
   const found: string[] = [];
 
@@ -72,6 +70,6 @@ export function sentencesIn(
     ts.forEachChild(node, visit);
   };
   for (const source of program.getSourceFiles())
-    if (files.includes(source.fileName) || source.fileName === extra?.name) visit(source);
+    if (files.includes(source.fileName) || source.fileName === extra.name) visit(source);
   return found;
 }

@@ -10,10 +10,11 @@ export type Instant = number;
  * A time skipped by a change of clocks moves forward by the gap; one that comes twice means its first.
  */
 export function instantOf(local: string, zone: string): Result<Instant> {
-  if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(local))
-    return err([], { is: 'malformed', text: local, form: 'local time' });
+  const parts = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})$/.exec(local);
+  if (!parts) return err([], { is: 'malformed', text: local, form: 'local time' });
+  const [year, month, day, hour, minute] = parts.slice(1).map(Number) as [number, number, number, number, number];
   try {
-    const at = Temporal.PlainDateTime.from(local, { overflow: 'reject' }).toZonedDateTime(zone, {
+    const at = new Temporal.PlainDateTime(year, month, day, hour, minute).toZonedDateTime(zone, {
       disambiguation: 'compatible',
     });
     return ok(at.epochMilliseconds);
@@ -48,13 +49,15 @@ export function readWindow(
   at: Problem['at'],
   problems: Problem[],
 ): Span {
-  if (!knowsZone(body.zone)) {
+  const read = (local: string | null) => (local === null ? null : instantOf(local, body.zone));
+  const [starts, ends] = [read(body.from), read(body.until)];
+  // A time that could be read has shown that the zone is known.
+  if (!(starts?.ok || ends?.ok || knowsZone(body.zone))) {
     problems.push({ at: [...at, 'zone'], is: 'malformed', text: body.zone, form: 'time zone' });
     return always;
   }
-  const moment = (local: string | null, field: string) =>
-    local === null ? null : kept(instantOf(local, body.zone), [...at, field], problems, 0);
-  const [from, until] = [moment(body.from, 'from'), moment(body.until, 'until')];
+  const from = starts && kept(starts, [...at, 'from'], problems, 0);
+  const until = ends && kept(ends, [...at, 'until'], problems, 0);
   if (from !== null && until !== null && until <= from)
     problems.push({ at: [...at, 'until'], is: 'ends first', from: body.from ?? '' });
   return { from, until };

@@ -27,29 +27,28 @@ export async function startJobs(context: Context, url: string): Promise<Jobs> {
   for (const queue of ['send', 'check', 'import']) await boss.createQueue(queue);
   const stopping = { check: new Set<number>(), import: new Set<number>() };
   const options = { pollingIntervalSeconds: 0.5 };
-  await boss.work<{ id: number }>('send', options, async ([job]) => {
+  const sending = await boss.work<{ id: number }>('send', options, async ([job]) => {
     if (job) await runSend(context, job.data.id);
   });
-  await boss.work<{ id: number }>('check', options, async ([job]) => {
+  const checking = await boss.work<{ id: number }>('check', options, async ([job]) => {
     if (job) await runCheck(context, job.data.id, () => stopping.check.delete(job.data.id));
   });
-  await boss.work<{ id: number }>('import', options, async ([job]) => {
+  const importing = await boss.work<{ id: number }>('import', options, async ([job]) => {
     if (job) await runImport(context, job.data.id, () => stopping.import.delete(job.data.id));
   });
-  const send = async (id: number) => {
-    await boss.send('send', { id });
+  // A worker looks for work by the interval; of what is asked for here it is told at once.
+  const asks = (queue: string, worker: string) => async (id: number) => {
+    await boss.send(queue, { id });
+    boss.notifyWorker(worker);
   };
+  const send = asks('send', sending);
   await failUnfinishedChecks(context.database, 'The server was stopped meanwhile');
   await failUnfinishedImports(context.database, 'The server was stopped meanwhile; nothing was taken');
   for (const one of await unfinishedSends(context.database)) await send(one.id);
   return {
     send,
-    check: async (id) => {
-      await boss.send('check', { id });
-    },
-    import: async (id) => {
-      await boss.send('import', { id });
-    },
+    check: asks('check', checking),
+    import: asks('import', importing),
     stopCheck: (id) => stopping.check.add(id),
     stopImport: (id) => stopping.import.add(id),
     close: () => boss.stop({ graceful: true, timeout: 3000 }),
