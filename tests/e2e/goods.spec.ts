@@ -123,6 +123,14 @@ test('no key is lost in the goods, however fast: each moves on from where the on
   await expect(grid.getByRole('textbox')).toBeFocused();
   await desk.keyboard.press('Escape');
   await expect(grid.locator('[data-cell="79-2"]')).toBeFocused();
+  // Whoever goes on to something else keeps it, though the row led to is no longer there.
+  await press(Array(5).fill('PageDown'));
+  const filter = desk.getByLabel('Filter the goods');
+  await filter.focus();
+  await filter.fill('ribbon');
+  await desk.keyboard.type('x');
+  await expect(filter).toHaveValue('ribbonx');
+  await expect(filter).toBeFocused();
 });
 
 test('columns of goods: the first stays in sight, others are left out and stay so', async ({ desk }) => {

@@ -36,8 +36,8 @@ export function GoodsGrid({
 }) {
   const [editing, setEditing] = useState<Editing | null>(null);
   const [stood, setStood] = useState({ row: 0, at: 0 });
-  /** Whether the cell one stands on has yet to take the focus. */
-  const awaited = useRef(false);
+  /** Whether a key has led on, and the focus has yet to follow. */
+  const led = useRef(false);
   const box = useRef<HTMLDivElement>(null);
   const body = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
@@ -53,15 +53,16 @@ export function GoodsGrid({
   const stop = `${row?.index}-${Math.min(stood.at, columns.length - 1)}`;
   // The body holds the focus, and hears the keys, until the cell is drawn: keys may be faster than frames.
   useLayoutEffect(() => {
-    if (!awaited.current) return;
-    const cell = body.current?.querySelector<HTMLElement>(`[data-cell="${stood.row}-${stood.at}"]`);
-    awaited.current = !cell;
-    virtual.scrollToIndex(stood.row);
+    if (!led.current && document.activeElement !== body.current) return;
+    led.current = false;
+    const [down, right] = [within(stood.row, rows.length), within(stood.at, columns.length)];
+    const cell = body.current?.querySelector<HTMLElement>(`[data-cell="${down}-${right}"]`);
+    virtual.scrollToIndex(down);
     if (cell) cell.focus();
     else body.current?.focus({ preventScroll: true });
   });
   const stand = (to: (from: typeof stood) => typeof stood) => {
-    awaited.current = true;
+    led.current = true;
     setStood(to);
   };
   const moved = (event: KeyboardEvent) => {
