@@ -1,8 +1,6 @@
 import { accessible, expect, test } from './application.ts';
 import { follow } from './hands.ts';
 
-test.use({ own: 'addresses' });
-
 test('an address of something that is not there says so, and offers what is nearest', async ({ desk, application }) => {
   await desk.goto(`${application.address}/offers/gust11`);
   const alert = desk.getByRole('alert');

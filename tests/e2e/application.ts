@@ -15,46 +15,73 @@ interface Application {
   restart(): Promise<void>;
 }
 
-/**
- * The running application with the demo's data, in a database and folder of its own for each file, by its `own` name; and
- * a page whose console must stay quiet.
- */
-export const test = base.extend<{ desk: Page }, { own: string; application: Application }>({
-  own: ['', { option: true, scope: 'worker' }],
-  application: [
-    async ({ own }, use) => {
-      const { startApplication } = await import('../../scripts/parts/application.mjs');
-      const { PLEMB_TEST_CLUSTER: cluster, PLEMB_SEEDED: made } = process.env;
-      if (!cluster || !made) throw new Error('PLEMB_TEST_CLUSTER or PLEMB_SEEDED is not set: run npm test');
-      const name = `e2e_${own}_${Math.random().toString(36).slice(2, 10)}`;
-      const admin = new pg.Client({ connectionString: cluster.replace('NAME', 'tests') });
-      await admin.connect();
-      const seeded = JSON.parse(made) as { database: string; data: string };
-      await admin.query(`create database ${name} template ${seeded.database}`);
-      const data = mkdtempSync(join(tmpdir(), 'plemb-e2e-'));
-      cpSync(seeded.data, data, { recursive: true });
-      const start = (port: number) =>
-        startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port, first: null });
-      let running = await start(0);
-      const port = Number(new URL(running.address).port);
-      await use({
-        address: running.address,
-        get channels() {
-          return running.channels;
-        },
-        async restart() {
-          running.server.kill('SIGKILL');
-          await running.stop();
-          running = await start(port);
-        },
-      });
+interface Started extends Application {
+  end(): Promise<void>;
+}
+
+/** Starts the application with the demo's data, in a database and folder of its own; `end` takes all of it away. */
+async function started(): Promise<Started> {
+  const { startApplication } = await import('../../scripts/parts/application.mjs');
+  const { PLEMB_TEST_CLUSTER: cluster, PLEMB_SEEDED: made } = process.env;
+  if (!cluster || !made) throw new Error('PLEMB_TEST_CLUSTER or PLEMB_SEEDED is not set: run npm test');
+  const name = `e2e_${Math.random().toString(36).slice(2, 10)}`;
+  const admin = new pg.Client({ connectionString: cluster.replace('NAME', 'tests') });
+  await admin.connect();
+  const seeded = JSON.parse(made) as { database: string; data: string };
+  await admin.query(`create database ${name} template ${seeded.database}`);
+  const data = mkdtempSync(join(tmpdir(), 'plemb-e2e-'));
+  cpSync(seeded.data, data, { recursive: true });
+  const start = (port: number) =>
+    startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port, first: null });
+  let running = await start(0);
+  const port = Number(new URL(running.address).port);
+  return {
+    address: running.address,
+    get channels() {
+      return running.channels;
+    },
+    async restart() {
+      running.server.kill('SIGKILL');
+      await running.stop();
+      running = await start(port);
+    },
+    async end() {
       await running.stop();
       await admin.query(`drop database ${name} with (force)`);
       await admin.end();
       rmSync(data, { recursive: true });
     },
-    { scope: 'worker', timeout: 120_000 },
+  };
+}
+
+/** The running application, one for each file; and a page whose console must stay quiet. */
+export const test = base.extend<
+  { application: Application; desk: Page },
+  { applicationOf: (file: string) => Promise<Application> }
+>({
+  applicationOf: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads from the pattern what is needed
+    async ({}, use) => {
+      const running = new Map<string, Started>();
+      const end = async () => {
+        for (const [file, one] of running) {
+          running.delete(file);
+          await one.end();
+        }
+      };
+      await use(async (file) => {
+        const here = running.get(file);
+        if (here) return here;
+        await end();
+        const begun = await started();
+        running.set(file, begun);
+        return begun;
+      });
+      await end();
+    },
+    { scope: 'worker' },
   ],
+  application: async ({ applicationOf }, use, { file }) => use(await applicationOf(file)),
   desk: async ({ page, application }, use) => {
     const faults: string[] = [];
     page.on('console', (message) => message.type() === 'error' && faults.push(message.text()));

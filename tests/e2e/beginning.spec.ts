@@ -7,8 +7,6 @@ import { accessible, expect, test } from './application.ts';
 import { cell, checkAgain, follow, save, sendHere } from './hands.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
-test.use({ own: 'beginning' });
-
 test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({
   desk,
   application,

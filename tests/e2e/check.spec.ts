@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from './application.ts';
 import { cell, checkAgain, sendHere } from './hands.ts';
 
-test.use({ own: 'check' });
 test.describe.configure({ mode: 'serial' });
 
 test('the demo begins with each of the planted faults, told apart by cause', async ({ desk }) => {

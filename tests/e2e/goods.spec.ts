@@ -2,8 +2,6 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from './application.ts';
 import { follow, save } from './hands.ts';
 
-test.use({ own: 'goods' });
-
 test('goods: filter, sort, edit by keyboard, import with a report, export', async ({ desk }) => {
   await desk.keyboard.press('1');
   await expect(desk.getByText('239 goods')).toBeVisible();

@@ -1,8 +1,6 @@
 import { accessible, expect, test } from './application.ts';
 import { follow } from './hands.ts';
 
-test.use({ own: 'keeping' });
-
 test('what two people change: the second gets both versions and a choice', async ({ desk, application, context }) => {
   await follow(desk, 'rates/jp/standard');
   await desk.getByLabel('Flat amount').fill('22.00');

@@ -2,8 +2,6 @@ import { readFileSync } from 'node:fs';
 import { accessible, expect, test } from './application.ts';
 import { add, follow, save, time, timed, typed } from './hands.ts';
 
-test.use({ own: 'offers' });
-
 test('offers: read and edited as a sentence', async ({ desk }) => {
   await desk.keyboard.press('4');
   await desk.getByRole('button', { name: /^Advent/ }).click();

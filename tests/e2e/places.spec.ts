@@ -1,7 +1,5 @@
 import { expect, test } from './application.ts';
 
-test.use({ own: 'places' });
-
 test('places: an address, its zone and why; a wrong postcode its form', async ({ desk }) => {
   await desk.keyboard.press('2');
   const asked = desk.getByLabel('Country or part, and postcode');

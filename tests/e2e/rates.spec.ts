@@ -1,8 +1,6 @@
 import { accessible, expect, test } from './application.ts';
 import { add, follow, save } from './hands.ts';
 
-test.use({ own: 'rates' });
-
 test('rates: typing in a lane moves the pinned baskets before saving; a block is pasted, a lane copied', async ({
   desk,
   context,
