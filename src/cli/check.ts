@@ -1,5 +1,5 @@
 import { type ChannelId, channelIds } from '../core/book/index.ts';
-import { dialects, settingsOf } from '../core/channels/index.ts';
+import { dialects, rulesReader, settingsOf } from '../core/channels/index.ts';
 import { checkChannel, standingOf } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
@@ -34,7 +34,7 @@ export async function checkBook(
   for (const dialect of dialects) {
     const address = asked.get(dialect.id);
     const sides = { rendition: dialect.render(book, goods), sent: null, speeds: settingsOf(file, dialect).speeds };
-    const ask = address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address));
+    const ask = address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address), rulesReader());
     try {
       reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at, () => undefined));
     } catch (error) {

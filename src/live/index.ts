@@ -1,3 +1,3 @@
 /** Channels met over HTTP: a client for each, and how a check asks it. */
-export { asking, rulesIn } from './asking.ts';
+export { asking } from './asking.ts';
 export { type ChannelClient, ChannelDown, channelClient } from './channel-client.ts';

@@ -3,13 +3,8 @@ import { type Currency, type Minor, parseAmount, unwrap } from '../exact/index.t
 /** All channels count in euros in this version of their formats. */
 export const euro = 'EUR' as Currency;
 
-const read = new Map<string, Minor>();
+/** An amount of a channel's file, known to be one since the file was read. */
+export const euros = (text: string): Minor => unwrap(parseAmount(text, euro));
 
-/** An amount of a channel's file, each text read once. */
-export function euros(text: string): Minor {
-  const known = read.get(text);
-  if (known !== undefined) return known;
-  const value = unwrap(parseAmount(text, euro));
-  read.set(text, value);
-  return value;
-}
+/** The same where it may be left out: null then. */
+export const eurosIfAny = (text: string | null): Minor | null => (text ? euros(text) : null);

@@ -87,5 +87,6 @@ export { apartBy } from './plain.ts';
 export { isFor, isPlain, plainOffer } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
+export { type RulesReader, rulesReader } from './rules-reader.ts';
 export { type SideBy, type SideStep, sideSteps } from './side-step.ts';
 export { manifests };

@@ -9,7 +9,7 @@ import {
   type SideStep,
   sideSteps,
 } from '../channels/index.ts';
-import { type Minor, minor, nothing } from '../exact/index.ts';
+import { type Minor, memo, minor, nothing } from '../exact/index.ts';
 import { type Offer, sharedCode } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
 import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
@@ -70,6 +70,9 @@ export interface Live {
   readonly refused: ReadonlySet<string>;
 }
 
+/** Rules without what a channel holds back, made once for all baskets. */
+const unheldBy = memo((says: Live) => memo((rules: Rules) => rules.without(says.held)));
+
 const chargedBy = (choices: readonly ChannelChoice[], speed: string): SideCharge => {
   const choice = choices.find((one) => one.speed === speed);
   return choice ? { delivery: choice.charge, discount: choice.discount } : null;
@@ -101,7 +104,7 @@ export function judge(
   const renders = sides.rendition.rules.charges(basket, question.moment);
   const sent = sides.sent?.charges(basket, question.moment) ?? null;
   const unheld = (rules: Rules | null | undefined) =>
-    rules && says && says.held.size > 0 ? rules.without(says.held).charges(basket, question.moment) : null;
+    rules && says && says.held.size > 0 ? unheldBy(says)(rules).charges(basket, question.moment) : null;
   const unsold = (live?.length ?? renders.length) === 0 && renders.length === 0;
   return book.services.flatMap(({ id: service }): Verdict[] => {
     const speed = sides.speeds[service];

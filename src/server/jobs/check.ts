@@ -1,7 +1,7 @@
 import type { ChannelId } from '../../core/book/index.ts';
-import { dialects, settingsOf } from '../../core/channels/index.ts';
+import { dialects, rulesReader, settingsOf } from '../../core/channels/index.ts';
 import { type ChannelReport, checkChannel, type Sides, Stopped } from '../../core/check/index.ts';
-import { asking, ChannelDown, rulesIn } from '../../live/index.ts';
+import { asking, ChannelDown } from '../../live/index.ts';
 import { type Context, standing } from '../context.ts';
 import { transaction } from '../database.ts';
 import { addReports, checkById, type Down, markCheck, markProgress } from '../queries/checks.ts';
@@ -15,6 +15,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
   await markCheck(database, id, 'running', null);
   try {
     const { book, compiled, goods } = await standing(context);
+    const read = rulesReader();
     const totals = new Map<ChannelId, { done: number; all: number }>();
     let told = 0;
     let ended = false;
@@ -24,7 +25,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
         const sent = await lastAccepted(database, dialect.id);
         const sides: Sides = {
           rendition: dialect.render(compiled, goods),
-          sent: sent && rulesIn(dialect.id, sent.files),
+          sent: sent && read(dialect, sent.files),
           speeds: settingsOf(book, dialect).speeds,
         };
         const progress = (done: number, all: number) => {
@@ -43,7 +44,7 @@ export async function runCheck(context: Context, id: number, stop: () => boolean
           return await checkChannel(
             compiled,
             goods,
-            { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id]) },
+            { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id], read) },
             run.moment.getTime(),
             progress,
           );

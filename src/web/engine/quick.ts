@@ -133,19 +133,6 @@ function answersAt(compiled: CompiledBook, question: Question): Record<string, A
 const meantOf = (answer: Answer, service: string): Choice | null =>
   [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
 
-const readRules = new Map<Dialect['id'], { text: string; rules: Rules | null }>();
-
-/** A channel's files, read once as long as they stay the same. */
-function rulesOf(dialect: Dialect, files: readonly ChannelFile[]): Rules | null {
-  const text = files.map((file) => file.text).join('\u0000');
-  const known = readRules.get(dialect.id);
-  if (known?.text === text) return known.rules;
-  const read = files.length > 0 ? dialect.read(files) : null;
-  const rules = read?.ok ? read.value : null;
-  readRules.set(dialect.id, { text, rules });
-  return rules;
-}
-
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
 export function everySide(
   basis: Told,
@@ -171,7 +158,7 @@ export function everySide(
     rendition: dialect.render(compiled, []),
     choices:
       there && countedAlike(compiled, dialect)
-        ? (rulesOf(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
+        ? (basis.rulesIn(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
         : [],
   }));
   const on = dayOf(question.moment, compiled);

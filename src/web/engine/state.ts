@@ -10,6 +10,7 @@ import {
   withEdit,
 } from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
+import { type RulesReader, rulesReader } from '../../core/channels/index.ts';
 import { localOf, memo, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
@@ -27,6 +28,8 @@ export interface Told {
   readonly cards: readonly Card[];
   /** The batches of unused single-use codes, by code. */
   readonly singles: ReadonlyMap<string, string>;
+  /** What is live at a channel, by its files. */
+  readonly rulesIn: RulesReader;
   /**
    * The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold
    * together.
@@ -50,6 +53,7 @@ export function told(
       return read.ok ? [read.value] : [];
     }),
     singles: new Map(Object.entries(unused)),
+    rulesIn: rulesReader(),
     draftOf(edits) {
       const key = JSON.stringify(edits);
       if (last?.key !== key) last = { key, drafted: withEdits(saved, edits) };

@@ -1,5 +1,6 @@
 import { XMLBuilder, XMLParser } from 'fast-xml-parser';
 import type { Problem, Result } from '../../exact/index.ts';
+import { figures } from '../figures.ts';
 
 /** The two files of Findlark, as docs/formats/findlark.md lays them out. */
 export const speeds = ['economy', 'standard', 'swift'] as const;
@@ -129,6 +130,9 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
       })),
     }),
   );
+  const { amount, percent, moment } = figures(problems);
+  for (const { id, price, entries } of items)
+    for (const text of [price, ...entries.map((entry) => entry.price)]) amount(text, [itemsName, id]);
   const [head, ...rows] = promotionsText.replace(/\n$/, '').split('\n');
   if (head !== promotionFields.join('\t'))
     problems.push({ at: [promotionsName, 1], is: 'another head', head: promotionFields });
@@ -136,6 +140,12 @@ export function readFeed(itemsText: string, promotionsText: string): Result<Feed
     const cells = row.split('\t');
     return Object.fromEntries(promotionFields.map((field, i) => [field, cells[i] ?? ''])) as Promotion;
   });
+  for (const one of promotions) {
+    const at = [promotionsName, one.id];
+    if (one.kind === 'percent') percent(one.percent, at);
+    if (one.least_value) amount(one.least_value, at);
+    for (const text of [one.from, one.until]) if (text) moment(text, at);
+  }
   return problems.length > 0
     ? { ok: false, problems }
     : { ok: true, value: { target: parsed.items?.['@target'] ?? 'all', items, promotions } };

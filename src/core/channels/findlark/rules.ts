@@ -12,7 +12,7 @@ import {
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelChoice, ChannelFile, Probe, Rules } from '../dialect.ts';
-import { euros } from '../euros.ts';
+import { euros, eurosIfAny } from '../euros.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import {
   type Entry,
@@ -66,7 +66,12 @@ const entriesKey = (item: FeedItem): string =>
 export function rulesOf(feed: Feed): Rules {
   const items = new Map(feed.items.map((item) => [item.id, item]));
   const alike = new Map<string, FeedItem[]>();
-  for (const item of feed.items) alike.set(entriesKey(item), [...(alike.get(entriesKey(item)) ?? []), item]);
+  for (const item of feed.items) {
+    const key = entriesKey(item);
+    const same = alike.get(key);
+    if (same) same.push(item);
+    else alike.set(key, [item]);
+  }
   const kinds = [...alike.values()].flatMap((same) => same[0] ?? []);
   const promotions = feed.promotions.map((promotion) => ({
     promotion,
@@ -74,7 +79,11 @@ export function rulesOf(feed: Feed): Rules {
     until: momentOf(promotion.until),
     countries: new Set(words(promotion.countries)),
     speeds: new Set(words(promotion.speeds)),
+    least: eurosIfAny(promotion.least_value),
+    percent: promotion.kind === 'percent' ? unwrap(parseDecimal(promotion.percent, 3)) : null,
   }));
+  const prices = new Set(feed.items.flatMap((item) => item.entries.map((entry) => entry.price)));
+  const charges = new Map([...prices].map((text) => [text, euros(text)]));
   const shown = (place: Place) => feed.target === 'all' || feed.target === place.country;
   const entryFor = (item: FeedItem, place: Place, speed: string): Entry | null => {
     let best: Entry | null = null;
@@ -95,7 +104,7 @@ export function rulesOf(feed: Feed): Rules {
     edgesAt(place) {
       const here = promotions.filter((one) => one.countries.has(place.country));
       return {
-        values: here.flatMap(({ promotion }) => (promotion.least_value === '' ? [] : [euros(promotion.least_value)])),
+        values: here.flatMap(({ least }) => least ?? []),
         masses: [],
         moments: here.flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
         perItem: false,
@@ -112,17 +121,17 @@ export function rulesOf(feed: Feed): Rules {
       if (!shown(basket.place)) return [];
       const value = minor(basket.lines.reduce((sum, line) => sum + line.price * line.units, 0));
       const live = promotions.filter(
-        ({ promotion, from, until, countries }) =>
+        ({ promotion, from, until, countries, least }) =>
           (from === null || from <= moment) &&
           (until === null || moment < until) &&
           (promotion.code === '' || basket.codes.includes(promotion.code)) &&
           countries.has(basket.place.country) &&
-          (promotion.least_value === '' || value >= euros(promotion.least_value)),
+          (least === null || value >= least),
       );
       let discount: { took: Minor; by: Promotion } | null = null;
-      for (const { promotion } of live) {
-        if (promotion.kind !== 'percent') continue;
-        const took = percentOf(value, unwrap(parseDecimal(promotion.percent, 3)));
+      for (const { promotion, percent } of live) {
+        if (percent === null) continue;
+        const took = percentOf(value, percent);
         if (took > (discount?.took ?? 0)) discount = { took, by: promotion };
       }
       return speeds.flatMap((speed): ChannelChoice[] => {
@@ -130,11 +139,12 @@ export function rulesOf(feed: Feed): Rules {
         for (const line of basket.lines) {
           const item = items.get(line.sku);
           const entry = item && entryFor(item, basket.place, speed);
-          if (!entry) return [];
-          if (!dearest || euros(entry.price) > dearest.charge) dearest = { charge: euros(entry.price), entry };
+          const charge = entry ? charges.get(entry.price) : undefined;
+          if (!entry || charge === undefined) return [];
+          if (!dearest || charge > dearest.charge) dearest = { charge, entry };
         }
         if (!dearest) return [];
-        const freeing = live.find((one) => one.promotion.kind === 'delivery' && one.speeds.has(speed))?.promotion;
+        const freeing = live.find((one) => one.promotion.kind === 'delivery' && one.speeds.has(speed));
         const steps: SideStep[] = [
           { step: 'place', amount: null, by: { is: 'place', name: entryText(dearest.entry) } },
         ];
@@ -148,9 +158,9 @@ export function rulesOf(feed: Feed): Rules {
         if (freeing)
           steps.push({
             step: 'offer',
-            key: freeing.id,
+            key: freeing.promotion.id,
             amount: dearest.charge,
-            by: { is: 'title', title: freeing.title, least: freeing.least_value ? euros(freeing.least_value) : null },
+            by: { is: 'title', title: freeing.promotion.title, least: freeing.least },
           });
         const charge = freeing ? nothing : dearest.charge;
         steps.push({ step: 'pays', amount: charge, by: null });
@@ -166,10 +176,9 @@ function probeOf(same: readonly FeedItem[]): Probe {
   const known = masses.filter((mass) => mass !== null);
   return {
     listings: same.map((item) => item.id),
-    leastValue: minor(Math.min(...same.map((item) => euros(item.price)))),
-    leastMass:
-      known.length === masses.length && known.length > 0
-        ? (Math.min(...known) as NonNullable<(typeof masses)[number]>)
-        : null,
+    leastValue: least(same.map((item) => euros(item.price))),
+    leastMass: known.length === masses.length ? least(known) : null,
   };
 }
+
+const least = <N extends number>(all: readonly N[]): N => all.reduce((a, b) => (b < a ? b : a));

@@ -1,4 +1,5 @@
 import type { Problem, Result } from '../../exact/index.ts';
+import { figures } from '../figures.ts';
 
 /** The file of Harrowmere, as docs/formats/harrowmere.md lays it out: one object a line. */
 export interface PlanRate {
@@ -106,7 +107,9 @@ export function readPlans(text: string): Result<Plans> {
     delivery: [] as DeliveryOffer[],
     goods: [] as GoodsOffer[],
   };
+  const { amount, percent, moment } = figures(problems);
   for (const [i, row] of text.replace(/\n$/, '').split('\n').entries()) {
+    const at = [fileName, i + 1];
     const [kind, a = '', b = '', c = '', d = '', e = '', f = '', g = '', h = '', from = '', until = ''] =
       row.split('\t');
     switch (kind) {
@@ -120,9 +123,12 @@ export function readPlans(text: string): Result<Plans> {
         plans.cuts.push({ key: a, region: b, prefixes: list(c) });
         break;
       case 'RATE':
+        for (const cell of [d, f]) amount(cell, at);
         plans.rates.push({ place: b, speed: c, once: d, unit: e === '250G' ? '250G' : 'ITEM', per: f });
         break;
       case 'DELIVERY':
+        if (g) amount(g, at);
+        for (const cell of [from, until]) if (cell) moment(cell, at);
         plans.delivery.push({
           key: a,
           title: b,
@@ -137,10 +143,12 @@ export function readPlans(text: string): Result<Plans> {
         });
         break;
       case 'GOODS':
+        percent(d, at);
+        for (const cell of [g, h]) if (cell) moment(cell, at);
         plans.goods.push({ key: a, title: b, terms: c, percent: d, listings: list(e), code: f, from: g, until: h });
         break;
       default:
-        problems.push({ at: [fileName, i + 1], is: 'strange line', kind: kind ?? '', known: kindsOfLine });
+        problems.push({ at, is: 'strange line', kind: kind ?? '', known: kindsOfLine });
         break;
     }
   }

@@ -1,6 +1,7 @@
 import {
   err,
   gram,
+  type Instant,
   type Minor,
   minor,
   nothing,
@@ -11,13 +12,14 @@ import {
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
-import { euros } from '../euros.ts';
+import { euros, eurosIfAny } from '../euros.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import { lotEdges } from './fit.ts';
 import {
   type DeliveryOffer,
   fileName,
   type GoodsOffer,
+  type PlanRate,
   type Plans,
   readPlans,
   regionOf,
@@ -33,15 +35,40 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
   return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
 }
 
-const momentOf = (text: string) => (text === '' ? null : Date.parse(text));
-const open = (one: DeliveryOffer | GoodsOffer, moment: number) =>
-  (momentOf(one.from) ?? moment) <= moment && moment < (momentOf(one.until) ?? Number.POSITIVE_INFINITY);
+const momentOf = (text: string): Instant | null => (text === '' ? null : Date.parse(text));
+
+/** An offer with its window and its listings as they are compared. */
+interface Opened<Offer extends DeliveryOffer | GoodsOffer> {
+  readonly offer: Offer;
+  readonly from: Instant | null;
+  readonly until: Instant | null;
+  readonly listings: ReadonlySet<string>;
+}
+const opened = <Offer extends DeliveryOffer | GoodsOffer>(offer: Offer): Opened<Offer> => ({
+  offer,
+  from: momentOf(offer.from),
+  until: momentOf(offer.until),
+  listings: new Set(offer.listings),
+});
+const isLive = (
+  { offer, from, until }: Opened<DeliveryOffer | GoodsOffer>,
+  moment: Instant,
+  codes: readonly string[],
+): boolean =>
+  (from === null || from <= moment) &&
+  (until === null || moment < until) &&
+  (offer.code === '' || codes.includes(offer.code));
+
+/** A rate with its amounts read. */
+type Rate = Pick<PlanRate, 'place' | 'speed' | 'unit'> & { readonly once: Minor; readonly per: Minor };
 
 /** What Harrowmere does by its file: docs/formats/harrowmere.md, "Evaluation, in order". */
 export function rulesOf(plans: Plans): Rules {
-  const listed = new Map([...plans.delivery, ...plans.goods].map((offer) => [offer, new Set(offer.listings)]));
+  const delivery = plans.delivery.map((offer) => ({ ...opened(offer), least: eurosIfAny(offer.leastSpend) }));
+  const goods = plans.goods.map((offer) => ({ ...opened(offer), percent: unwrap(parseDecimal(offer.percent, 3)) }));
   const sold = new Set(plans.listings.map((one) => one.listing));
-  const rateAt = new Map(plans.rates.map((rate) => [`${rate.place} ${rate.speed}`, rate]));
+  const rates = plans.rates.map((rate): Rate => ({ ...rate, once: euros(rate.once), per: euros(rate.per) }));
+  const rateAt = new Map(rates.map((rate) => [`${rate.place} ${rate.speed}`, rate]));
   const countriesOf = (region: string) => regions.get(region) ?? [];
   const placeAt = (place: Place): string => {
     const region = regionOf(place.country);
@@ -64,15 +91,13 @@ export function rulesOf(plans: Plans): Rules {
     patterns: [...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })), ...cutPatterns],
     edgesAt(place) {
       const where = placeAt(place);
-      const rates = plans.rates.filter((rate) => rate.place === where && euros(rate.per) > 0);
-      const here = plans.delivery.filter((offer) => offer.places === null || offer.places.includes(where));
+      const each = rates.filter((rate) => rate.place === where && rate.per > 0);
+      const here = delivery.filter(({ offer }) => offer.places === null || offer.places.includes(where));
       return {
-        values: here.flatMap((offer) => (offer.leastSpend === '' ? [] : [euros(offer.leastSpend)])),
-        masses: rates.some((rate) => rate.unit === '250G') ? lotEdges() : [],
-        moments: [...here, ...plans.goods].flatMap((offer) =>
-          [momentOf(offer.from), momentOf(offer.until)].filter((one) => one !== null),
-        ),
-        perItem: rates.some((rate) => rate.unit === 'ITEM'),
+        values: here.flatMap(({ least }) => least ?? []),
+        masses: each.some((rate) => rate.unit === '250G') ? lotEdges() : [],
+        moments: [...here, ...goods].flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
+        perItem: each.some((rate) => rate.unit === 'ITEM'),
       };
     },
     placeKey: placeAt,
@@ -86,40 +111,36 @@ export function rulesOf(plans: Plans): Rules {
     charges(basket, moment) {
       if (!basket.lines.every((line) => sold.has(line.sku))) return [];
       const where = placeAt(basket.place);
-      const live = <T extends DeliveryOffer | GoodsOffer>(offers: readonly T[]) =>
-        offers.filter((one) => open(one, moment) && (one.code === '' || basket.codes.includes(one.code)));
-      const linesOf = (offer: DeliveryOffer | GoodsOffer) =>
-        basket.lines.filter((line) => listed.get(offer)?.has(line.sku));
+      const linesOf = ({ listings }: Opened<DeliveryOffer | GoodsOffer>) =>
+        basket.lines.filter((line) => listings.has(line.sku));
       let discount: { took: Minor; by: SideBy } | null = null;
-      for (const offer of live(plans.goods)) {
-        const percent = unwrap(parseDecimal(offer.percent, 3));
+      for (const one of goods) {
+        if (!isLive(one, moment, basket.codes)) continue;
         const took = minor(
-          linesOf(offer).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), percent), 0),
+          linesOf(one).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), one.percent), 0),
         );
-        if (took > (discount?.took ?? 0)) discount = { took, by: titled(offer.title, offer.code) };
+        if (took > (discount?.took ?? 0)) discount = { took, by: titled(one.offer.title, one.offer.code) };
       }
-      const delivering = live(plans.delivery);
-      const spendOf = (offer: DeliveryOffer) => linesOf(offer).reduce((sum, line) => sum + line.price * line.units, 0);
+      const delivering = delivery.filter((one) => isLive(one, moment, basket.codes));
+      const frees = (one: (typeof delivery)[number], speed: string): boolean => {
+        if (!one.offer.speeds.includes(speed) || !(one.offer.places?.includes(where) ?? true)) return false;
+        const lines = linesOf(one);
+        return lines.length > 0 && lines.reduce((sum, line) => sum + line.price * line.units, 0) >= (one.least ?? 0);
+      };
       return speeds.flatMap((speed): ChannelChoice[] => {
         const rate = rateAt.get(`${where} ${speed}`);
         const rated = rate && chargeOf(rate, basket);
         if (!rated) return [];
-        const freeing = delivering.find(
-          (offer) =>
-            offer.speeds.includes(speed) &&
-            (offer.places === null || offer.places.includes(where)) &&
-            linesOf(offer).length > 0 &&
-            spendOf(offer) >= (offer.leastSpend === '' ? 0 : euros(offer.leastSpend)),
-        );
+        const freeing = delivering.find((one) => frees(one, speed));
         const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: where } }];
         if (discount) steps.push({ step: 'discount', amount: discount.took, by: discount.by });
         steps.push({ step: 'rate', amount: rated.charge, by: rated.by });
         if (freeing)
           steps.push({
             step: 'offer',
-            key: freeing.key,
+            key: freeing.offer.key,
             amount: rated.charge,
-            by: { is: 'title', title: freeing.title, least: freeing.leastSpend ? euros(freeing.leastSpend) : null },
+            by: { is: 'title', title: freeing.offer.title, least: freeing.least },
           });
         const charge = freeing ? nothing : rated.charge;
         steps.push({ step: 'pays', amount: charge, by: null });
@@ -129,8 +150,8 @@ export function rulesOf(plans: Plans): Rules {
   };
 }
 
-function chargeOf(rate: Plans['rates'][number], basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
-  const [once, per] = [euros(rate.once), euros(rate.per)];
+function chargeOf(rate: Rate, basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
+  const { once, per } = rate;
   let count = 0;
   let mass = 0;
   for (const line of basket.lines) {

@@ -1,0 +1,15 @@
+import { kept, nothing, type Problem, parseAmount, parseDecimal } from '../exact/index.ts';
+import { euro } from './euros.ts';
+
+/** Notes, with its place, each figure of a channel's file that is none. What may be left out is an empty text. */
+export const figures = (problems: Problem[]) => ({
+  amount(text: string, at: Problem['at']): void {
+    kept(parseAmount(text, euro), at, problems, nothing);
+  },
+  percent(text: string, at: Problem['at']): void {
+    kept(parseDecimal(text, 3), at, problems, null);
+  },
+  moment(text: string, at: Problem['at']): void {
+    if (Number.isNaN(Date.parse(text))) problems.push({ at, is: 'malformed', text, form: 'moment' });
+  },
+});
