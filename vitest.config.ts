@@ -7,10 +7,25 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       {
+        // In a DOM, and first: other work of npm test runs beside it, so that one worker has to do.
+        test: {
+          name: 'screen',
+          environment: 'happy-dom',
+          isolate: false,
+          maxWorkers: 1,
+          sequence: { groupOrder: 0 },
+          include: ['src/**/*.test.tsx'],
+          testTimeout: 60_000,
+          setupFiles: ['tests/setup.ts'],
+        },
+      },
+      {
         test: {
           name: 'unit, outside, server',
           isolate: false,
-          include: ['src/**/*.test.{ts,tsx}', 'demo/**/*.test.ts', 'tests/{outside,reading,server}/**/*.test.ts'],
+          maxWorkers: 2,
+          sequence: { groupOrder: 1 },
+          include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{outside,reading,server}/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],
@@ -24,6 +39,8 @@ export default defineConfig({
         test: {
           name: 'extending',
           isolate: false,
+          maxWorkers: 1,
+          sequence: { groupOrder: 0 },
           include: ['tests/extending/**/*.test.{ts,tsx}'],
           testTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],

@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';

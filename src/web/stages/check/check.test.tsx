@@ -1,4 +1,3 @@
-// @vitest-environment happy-dom
 import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
 import { opened } from '../../../../tests/books/opened.ts';
