@@ -37,8 +37,8 @@ export interface ChannelClient {
 }
 
 /**
- * Talks to a channel over HTTP: five seconds a try, three tries, between them a longer pause each time or the one that it
- * asks for (to five seconds), then {@link ChannelDown}.
+ * Talks to a channel over HTTP: five seconds a try, three tries, between them a pause that grows, or the one that the
+ * channel asks for (to five seconds), then {@link ChannelDown}.
  */
 export function channelClient(id: ChannelId, address: string | undefined): ChannelClient {
   async function call<T>(
