@@ -1,7 +1,7 @@
 import { kept, nothing, type Problem, parseAmount, parseDecimal } from '../exact/index.ts';
 import { euro } from './euros.ts';
 
-/** Notes, with its place, each figure of a channel's file that is none. What may be left out is an empty text. */
+/** Notes, with its place, each figure of a channel's file that is none. An empty text is none either. */
 export const figures = (problems: Problem[]) => ({
   amount(text: string, at: Problem['at']): void {
     kept(parseAmount(text, euro), at, problems, nothing);

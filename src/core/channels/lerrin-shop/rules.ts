@@ -15,7 +15,7 @@ import {
   type Result,
   unwrap,
 } from '../../exact/index.ts';
-import { type Pattern, type Place, parsePattern, zoneFinder } from '../../places/index.ts';
+import { type Pattern, type Place, parsePattern, type Zone, zoneFinder } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
 import { figures } from '../figures.ts';
@@ -51,7 +51,7 @@ const pattern = (entry: string): Result<Pattern> =>
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
-  const zones = [
+  const zones: readonly Zone[] = [
     ...shop.zones.map((zone) => ({
       id: zone.key,
       name: zone.name,
@@ -61,10 +61,10 @@ export function rulesOf(shop: Shop): Rules {
     { id: '', name: 'closed', takes: shop.closed.map((one) => unwrap(pattern(one))), leaves: [] },
   ];
   const find = zoneFinder(zones);
-  const speedsOf = new Map(shop.zones.map((zone) => [zone.key, Object.entries(zone.speeds).map(speedOf)]));
+  const speedsOf = new Map(shop.zones.map((zone, i) => [zones[i], Object.entries(zone.speeds).map(speedOf)]));
   const zoneAt = (place: Place) => {
     const zone = find(place)?.zone;
-    const speeds = zone && speedsOf.get(zone.id);
+    const speeds = zone && speedsOf.get(zone);
     return speeds && { key: zone.id, name: zone.name, speeds };
   };
   const campaigns = shop.campaigns.map(campaignOf);
