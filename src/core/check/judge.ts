@@ -12,7 +12,7 @@ import {
 import { type Minor, memo, minor, nothing } from '../exact/index.ts';
 import { type Offer, sharedCode } from '../offers/index.ts';
 import { countryOf } from '../places/index.ts';
-import { type Choice, explain, type Question, quote, type Step, soldIn } from '../quote/index.ts';
+import { charges, explain, type Question, type Step, soldIn } from '../quote/index.ts';
 import { breaksOf, type Rate } from '../rates/index.ts';
 
 /** What one side asks of a shopper for a service: null where it does not offer it. */
@@ -97,20 +97,22 @@ export function judge(
   question: Question,
   live: readonly Answered[] | null,
 ): Verdict[] {
-  const answer = quote(book, question);
-  // What is hidden beside what is charged, not which choices are shown: that no format of today can be told.
-  const offered: readonly Choice[] = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
+  // All that is charged, not which of it is shown: that no format of today can be told. What a channel stocks it charges
+  // by itself.
+  const intended = new Float64Array(2 * book.services.length);
+  const offered = charges(book, question, intended) === 'services';
   const basket = soldIn(question);
   const renders = sides.rendition.rules.charges(basket, question.moment);
   const sent = sides.sent?.charges(basket, question.moment) ?? null;
   const unheld = (rules: Rules | null | undefined) =>
     rules && says && says.held.size > 0 ? unheldBy(says)(rules).charges(basket, question.moment) : null;
   const unsold = (live?.length ?? renders.length) === 0 && renders.length === 0;
-  return book.services.flatMap(({ id: service }): Verdict[] => {
+  return book.services.flatMap(({ id: service }, i): Verdict[] => {
     const speed = sides.speeds[service];
     if (!speed) return [];
-    const choice = offered.find((one) => one.service === service);
-    const meant: SideCharge = choice ? { delivery: choice.delivery, discount: choice.discount } : null;
+    const [delivery, discount] = [intended[2 * i] ?? -1, intended[2 * i + 1] ?? 0];
+    const meant: SideCharge =
+      offered && delivery >= 0 ? { delivery: minor(delivery), discount: minor(discount) } : null;
     const would = chargedBy(renders, speed);
     const told = sent ? chargedBy(sent, speed) : live ? null : would;
     const there = live?.find((one) => one.speed === speed);
@@ -210,9 +212,8 @@ export function firstDifference(
 
 /**
  * The clause that parts the two, as the channel was told it: the one the first differing step comes from, or where that
- * was
- * told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none is
- * to blame.
+ * was told exactly, the one of another zone or of an offer that reaches here by not being told exactly. Null where none
+ * is to blame.
  */
 export function noteFor(
   book: CompiledBook,

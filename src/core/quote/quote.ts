@@ -38,12 +38,11 @@ export function quote(book: CompiledBook, asked: Question): Answer {
 
 /**
  * What a question's services cost, for answers by the million: into `out`, two numbers a service of the book, what is
- * paid
- * for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7. A basket that its channel
- * stocks
- * has one choice, which stands first; no other is offered.
+ * paid for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7. A basket that its
+ * channel stocks has one choice, which stands first; no other is offered.
+ * @returns whose charges they are: those of the book's services, or of the channel that stocks the basket
  */
-export function charges(book: CompiledBook, asked: Question, out: Float64Array): void {
+export function charges(book: CompiledBook, asked: Question, out: Float64Array): 'services' | 'channel' {
   const question = asSold(asked);
   const basket = sortedAgain(pool, question);
   const deal = dealFor(book, question, basket);
@@ -59,6 +58,7 @@ export function charges(book: CompiledBook, asked: Question, out: Float64Array):
     out[2 * service] = best ? best.delivery : plain.rate < 0 ? plain.rate : plain.rate + plain.waivable + plain.stays;
     out[2 * service + 1] = best ? best.discount : 0;
   }
+  return basket.stocked === 'all' ? 'channel' : 'services';
 }
 /** Used again from answer to answer: each is done with before the next begins. */
 const pool = newPool();
