@@ -4,9 +4,15 @@ import { join } from 'node:path';
 import { builtFrom } from './build.mjs';
 import { Plain, runBeside } from './say.mjs';
 
+/** How Node runs a program: a source through its reader, what was built as it is, its errors told by the sources. */
+const running = (root, path) => [
+  ...(path.endsWith('.ts') ? ['--import', 'tsx'] : ['--enable-source-maps']),
+  join(root, path),
+];
+
 /** Starts a program and waits for the line of JSON by which it says that it is ready. */
 function program(root, path, args, env) {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(root, path), ...args], {
+  const child = spawn(process.execPath, [...running(root, path), ...args], {
     cwd: root,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
@@ -61,7 +67,7 @@ export async function startApplication({
   try {
     let env = { DATABASE_URL: databaseUrl, PORT: String(port), PLEMB_CHANNELS: JSON.stringify(channels) };
     if (!channels) {
-      const standins = program(root, 'src/standins/start.ts', ['--folder', join(data, 'standins')], {});
+      const standins = program(root, from('src/standins/start.ts'), ['--folder', join(data, 'standins')], {});
       parts.push(standins);
       env = {
         ...env,
@@ -71,7 +77,7 @@ export async function startApplication({
       };
     }
     if (first)
-      await runBeside(process.execPath, ['--import', 'tsx', join(root, from(first))], {
+      await runBeside(process.execPath, running(root, from(first)), {
         cwd: root,
         env,
         what: 'Putting in what it begins with',

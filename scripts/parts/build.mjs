@@ -1,6 +1,6 @@
 // Builds what runs: the interface, for browsers, and the programs beside it.
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -31,25 +31,35 @@ const besideSources = {
 };
 
 /**
- * The server and what fills an empty database, a file each: read from their sources they start in twice the time and
- * check in a fifth more, as each function is given its name when it is made.
+ * The server and what fills an empty database, a file each, and the stand-ins, which are found by listing their folder
+ * as it was built: read from their sources they start in twice the time and answer in a fifth more, as each function is
+ * given its name when it is made.
  */
 export async function buildPrograms(root) {
   const esbuild = await import('esbuild');
-  await esbuild.build({
-    absWorkingDir: root,
-    entryPoints: ['src/server/main.ts', 'src/server/begin.ts', 'demo/seed.ts'],
-    outbase: root,
-    outdir: 'build',
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    sourcemap: true,
-    plugins: [besideSources],
-    logLevel: 'error',
-  });
+  const standIns = 'src/standins';
+  const doors = [...files(join(root, standIns))].filter((path) => /\/index\.ts$/.test(path));
+  // One that is gone from the sources must not be found any more.
+  rmSync(join(root, 'build', standIns), { recursive: true, force: true });
+  const program = (entryPoints, more) =>
+    esbuild.build({
+      absWorkingDir: root,
+      entryPoints,
+      outbase: root,
+      outdir: 'build',
+      outExtension: { '.js': '.mjs' },
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      packages: 'external',
+      sourcemap: true,
+      logLevel: 'error',
+      ...more,
+    });
+  await Promise.all([
+    program(['src/server/main.ts', 'src/server/begin.ts', 'demo/seed.ts'], { plugins: [besideSources] }),
+    program([`${standIns}/start.ts`, ...doors], { splitting: true, chunkNames: `${standIns}/[hash]` }),
+  ]);
 }
 
 /** Does work unless a mark says that it was done from the same sources: files and folders of the project. */

@@ -6,13 +6,17 @@ import type { OpenStandIn } from './common/standin.ts';
 
 const here = fileURLToPath(new URL('.', import.meta.url));
 
-/** The folders of stand-ins in some places, by name. */
+/** The folders of stand-ins in some places, by name: those that have a door, a source or what was built from it. */
 const roomsIn = (places: readonly string[]): { id: string; door: string }[] =>
   places
     .flatMap((place) =>
       readdirSync(place, { withFileTypes: true })
-        .filter((one) => one.isDirectory() && one.name !== 'common')
-        .map(({ name }) => ({ id: name, door: join(place, name, 'index.ts') })),
+        .filter((one) => one.isDirectory())
+        .flatMap(({ name }) =>
+          readdirSync(join(place, name))
+            .filter((file) => /^index\.(ts|mjs)$/.test(file))
+            .map((file) => ({ id: name, door: join(place, name, file) })),
+        ),
     )
     .sort((a, b) => (a.id < b.id ? -1 : 1));
 
