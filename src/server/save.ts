@@ -34,8 +34,7 @@ export interface Save {
 
 /**
  * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same
- * since
- * the base, and with 422 and every problem where the book would not hold together.
+ * since the base, and with 422 and every problem where the book would not hold together.
  */
 export const save = (database: Database, request: Save): Promise<number> =>
   transaction(database, (connection) => saveWithin(connection, request));

@@ -49,8 +49,7 @@ describe('currency digits, against CLDR (cldr-core 48.2, currencyData)', () => {
   const { fractions } = currencyData.supplemental.currencyData as { fractions: Record<string, { _digits: string }> };
   /**
    * CLDR gives the digits in use; ISO 4217 gives the minor unit. Where they part, ISO decides here: amounts in files
-   * and
-   * agreements carry the minor unit. The list is from memory of ISO 4217, checked by the test to be complete.
+   * and agreements carry the minor unit. The list is from memory of ISO 4217, checked by the test to be complete.
    */
   const isoKeepsMinorUnit = [
     'AFN',

@@ -663,10 +663,8 @@ export function worldOf(seed: number, count: number | null = null): World {
 
 /**
  * The same world where offers get in each other's way: open to anybody, most asking for a value after discounts, some
- * of them
- * either/or; goods in several stock places, on lanes that turn free from a value after discounts, of the whole basket
- * or of
- * a group; groups put together by any way.
+ * of them either/or; goods in several stock places, on lanes that turn free from a value after discounts, of the whole
+ * basket or of a group; groups put together by any way.
  */
 export function crowdedWorldOf(seed: number, count: number): World {
   const { book, basket } = worldOf(seed, count);

@@ -23,8 +23,7 @@ import { spot, zoneOf } from './places.ts';
 
 /**
  * A second reading of what is meant, written from the page of its rules and from nothing else: plain, slow, every set
- * of
- * offers tried. Only types are shared with the first.
+ * of offers tried. Only types are shared with the first.
  */
 type Book = BookFile;
 type Item = Book['goods'][number];

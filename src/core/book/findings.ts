@@ -16,9 +16,8 @@ export type BookFinding = Unmeant & { readonly at: readonly string[]; readonly m
 
 /**
  * What stands in a book as compiled for a market and may not be meant: breaks that the conversion leaves no room,
- * services of
- * one zone that shoppers see under one name, and a tax row that another for the same places and class keeps from
- * counting.
+ * services of one zone that shoppers see under one name, and a tax row that another for the same places and class keeps
+ * from counting.
  */
 export function bookFindings(book: CompiledBook): BookFinding[] {
   return [

@@ -116,9 +116,8 @@ const cubicCentimetre = 50_000n ** 3n;
 
 /**
  * Charges a parcel by a card on a day: chargeable mass is the greater of actual and volumetric, in started lots; fuel
- * on the
- * base only; a home extra and a remote one. Null where the service is not sold that day, does not
- * serve the place, or may not carry so much.
+ * on the base only; a home extra and a remote one. Null where the service is not sold that day, does not serve the
+ * place, or may not carry so much.
  */
 export function parcelCharge(
   card: Card,

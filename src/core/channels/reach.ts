@@ -59,8 +59,7 @@ export function wholeCountries(
 
 /**
  * The services a free-delivery offer frees in each zone, for a channel that names services and speeds. Which one is the
- * cheapest
- * choice may depend on the basket: then the one that is cheapest most widely stands for it, within a bound.
+ * cheapest choice may depend on the basket: then the one that is cheapest most widely stands for it, within a bound.
  */
 export function freedServices(
   book: CompiledBook,

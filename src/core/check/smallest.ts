@@ -7,8 +7,7 @@ export const tried = { goods: 400, units: 20, pairUnits: 4 } as const;
 
 /**
  * Baskets of real goods that lie in a cell, the least valuable first: units of one item, then of two. An empty list
- * means
- * that none of up to two different goods does.
+ * means that none of up to two different goods does.
  */
 export function basketsIn(goods: readonly Listed[], value: Cell, mass: Cell | null, most: number): Line[][] {
   const fits = (v: number, m: number | null) =>

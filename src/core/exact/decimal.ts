@@ -34,9 +34,8 @@ export function decimalText({ digits, scale }: Decimal): string {
 
 /**
  * A short plain decimal that is not negative as a whole number of ten to the power of minus `places`: the common case,
- * read
- * without big integers. Null where it is longer than fifteen digits in all, or not such a text; {@link parseDecimal}
- * tells why.
+ * read without big integers. Null where it is longer than fifteen digits in all, or not such a text; {@link
+ * parseDecimal} tells why.
  * @example quickDecimal('8.25', 3) // 8250
  */
 export function quickDecimal(text: string, places: number): number | null {

@@ -45,11 +45,9 @@ export function readItem(item: Item, currency: Currency): Result<ItemFigures> {
 
 /**
  * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by)
- * where
- * theirs are empty; prices as one: an item that states any takes none but the own price it does not state. What
+ * where theirs are empty; prices as one: an item that states any takes none but the own price it does not state. What
  * is given for a time is left out of this: see {@link layersOf}. Parents that are missing and chains that come back to
- * themselves are
- * problems; such an item keeps what it states.
+ * themselves are problems; such an item keeps what it states.
  */
 export function completer(itemOf: (sku: string) => Item | undefined, problems: Problem[]): (item: Item) => Item {
   const whole = new Map<string, Item>();

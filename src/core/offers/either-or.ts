@@ -9,10 +9,8 @@ export type Exclusions = (a: Offer, b: Offer) => Exclusion;
 
 /**
  * Reads the either/or groups of a book with so many offers. Offers without a common group act together. In a group of
- * the
- * order at most one acts, whatever lines it touches; in one of the line two goods offers keep each other out only where
- * they
- * share a line, and a gift keeps out and is kept out by none.
+ * the order at most one acts, whatever lines it touches; in one of the line two goods offers keep each other out only
+ * where they share a line, and a gift keeps out and is kept out by none.
  */
 export function readEitherOr(groups: readonly EitherOrBody[], offers: readonly { readonly id: string }[]): Exclusions {
   const placeOf = new Map(offers.map((offer, i) => [offer.id, i]));

@@ -105,8 +105,7 @@ const isPostcode = (single: string, { country, postcode }: Place): boolean =>
 
 /**
  * How specific a pattern is; a higher rank decides: a single postcode, a longer prefix, a shorter one, a range, a part,
- * a
- * country, a region of fewer countries, one of more, the world.
+ * a country, a region of fewer countries, one of more, the world.
  */
 export function rank(pattern: Pattern): number {
   switch (pattern.is) {

@@ -24,8 +24,7 @@ export const isPart = (code: string): boolean => parts.has(code);
 
 /**
  * Territories with a country code of their own that are also parts of a country (ISO 3166-2), by country. A place there
- * is
- * a place of the country: PR is US-PR and lies in US. Hong Kong, Macao and Taiwan stand as countries of their own.
+ * is a place of the country: PR is US-PR and lies in US. Hong Kong, Macao and Taiwan stand as countries of their own.
  */
 const territories: ReadonlyMap<string, string> = new Map(
   Object.entries({ US: 'AS GU MP PR UM VI', FR: 'BL GF GP MF MQ NC PF PM RE TF WF YT', NL: 'AW CW SX' }).flatMap(

@@ -39,8 +39,7 @@ const malformed = (text: string, form: Form): Result<never> => err([], { is: 'ma
 
 /**
  * The beginning of a postcode, as compared. In Great Britain an area `HS`, a district `HS1` or a sector `HS1 2`; in
- * Ireland
- * the routing key or its beginning; elsewhere letters and digits.
+ * Ireland the routing key or its beginning; elsewhere letters and digits.
  * @example normalPrefix('GB', 'hs1 2') // 'HS1 2'
  */
 export function normalPrefix(country: string, text: string): Result<string> {
@@ -66,10 +65,8 @@ export function normalPrefix(country: string, text: string): Result<string> {
 
 /**
  * Whether a normal postcode begins with a normal prefix. In Great Britain an area ends where its letters do (`P` is no
- * area
- * of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not
- * `PA41`);
- * a sector is of its outward code alone.
+ * area of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not
+ * `PA41`); a sector is of its outward code alone.
  */
 export function beginsWith(country: string, postcode: string, prefix: string): boolean {
   if (!postcode.startsWith(prefix)) return false;

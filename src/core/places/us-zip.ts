@@ -1,7 +1,6 @@
 /**
  * The three-digit beginnings of ZIP codes by the state or territory they lie in, in whole runs; longer beginnings stand
- * for
- * what lies apart within them. Beginnings that two states share are left out. From memory.
+ * for what lies apart within them. Beginnings that two states share are left out. From memory.
  */
 export const zipBeginnings: Readonly<Record<string, string>> = {
   'US-AA': '340',

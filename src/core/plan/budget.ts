@@ -31,8 +31,8 @@ const dayLong = 86_400_000;
 
 /**
  * Spends a budget on orders drawn anew: as many as there were, each any of them, on the day it was placed. An order is
- * only
- * granted where what is left covers its whole saving, as the offer says. Seeded: the same orders give the same answer.
+ * only granted where what is left covers its whole saving, as the offer says. Seeded: the same orders give the same
+ * answer.
  */
 export function budgetRun(
   uses: readonly Use[],

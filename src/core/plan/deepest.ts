@@ -33,14 +33,11 @@ const workedOut = 400;
 
 /**
  * The baskets that leave the seller least: every count of units of every item alone, and of the worst items with each
- * other
- * item, in a place of each zone, with no code, each and every two, within the given units and value. They are told
- * apart by price,
- * cost, discount and delivery alone; the thinnest of those are then worked out with tax, fees and what the carrier asks
- * (`costOf`;
- * null where that is not known), so that one which only these make thin may be missed. The shopper is anybody, in no
- * channel:
- * offers for some customers or channels, and single-use codes, are not among them. Larger baskets are not tried.
+ * other item, in a place of each zone, with no code, each and every two, within the given units and value. They are
+ * told apart by price, cost, discount and delivery alone; the thinnest of those are then worked out with tax, fees and
+ * what the carrier asks (`costOf`; null where that is not known), so that one which only these make thin may be missed.
+ * The shopper is anybody, in no channel: offers for some customers or channels, and single-use codes, are not among
+ * them. Larger baskets are not tried.
  */
 export function deepestBaskets(
   book: CompiledBook,

@@ -24,8 +24,7 @@ export interface Included {
 
 /**
  * What prices would have to be for delivery to be free and as much to be left: for a number of units of each item, sent
- * to
- * one place, by the service that is cheapest today. Fees on what is paid, and tax, are minded; offers are not.
+ * to one place, by the service that is cheapest today. Fees on what is paid, and tax, are minded; offers are not.
  */
 export function includedPrices(
   book: CompiledBook,

@@ -35,10 +35,8 @@ export type MarginPart = (typeof marginParts)[number];
 
 /**
  * What is left of a basket: goods and delivery received, less tax, cost, carrier, packing, channel and payment fees and
- * the
- * advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's currency;
- * null where it is not known. Fees are on
- * what the shopper pays, the advertising share on goods received.
+ * the advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's
+ * currency; null where it is not known. Fees are on what the shopper pays, the advertising share on goods received.
  */
 export function marginOf(book: CompiledBook, asked: Question, choice: Choice, carrier: Minor | null): Margin {
   const question = asSold(asked);

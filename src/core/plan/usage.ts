@@ -64,8 +64,7 @@ export type Pace = (done: number, all: number) => void;
 
 /**
  * What an offer would have done to orders of the past, its limits aside: each is answered with it and without, as if it
- * had
- * run all the time and everybody it is for had known its code.
+ * had run all the time and everybody it is for had known its code.
  */
 export function usageOf(
   book: CompiledBook,
@@ -123,9 +122,8 @@ const answeredPoints = 24;
 
 /**
  * What an offer would have cost with its least value, or the most it takes, elsewhere. Where it is tested on list
- * value, each order
- * either uses the offer or does not, whatever the threshold: one pass says all. After discounts, other sets may come to
- * reach a lower threshold: then single points are answered.
+ * value, each order either uses the offer or does not, whatever the threshold: one pass says all. After discounts,
+ * other sets may come to reach a lower threshold: then single points are answered.
  */
 export function costCurve(
   book: CompiledBook,

@@ -125,8 +125,7 @@ export const newPool = (): Pool => {
 
 /**
  * The same with what an earlier basket used: that one is done with. Lines of a bundle are only kept where its template
- * packs
- * parcels, or discounts are split over lines.
+ * packs parcels, or discounts are split over lines.
  */
 export function sortedAgain(pool: Pool, question: Question): Sorted {
   const { basket, bundles } = pool;
@@ -325,8 +324,7 @@ export function takeOff(
 
 /**
  * The zone that a basket's place falls in by the template of its first line; null where it falls in none. Lines that
- * the
- * channel stocks are passed over, unless they count.
+ * the channel stocks are passed over, unless they count.
  */
 export function firstZone({ lines, place, shopper }: Question, countStocked: boolean): string | null {
   for (const { item } of lines)

@@ -28,8 +28,7 @@ const out: Charged = { rate: 0, waivable: 0, stays: 0 };
 
 /**
  * The service that is the cheapest choice of a basket with no offer used: of those offered and not fetched the one with
- * the
- * least charge after step 4, then the faster, then the earlier; null where none is offered.
+ * the least charge after step 4, then the faster, then the earlier; null where none is offered.
  */
 export function cheapestOf(book: CompiledBook, basket: Sorted): number | null {
   let best: { readonly service: number; readonly rate: number; readonly days: readonly [number, number] } | null = null;

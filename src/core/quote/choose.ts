@@ -121,8 +121,7 @@ function reaches(deal: Deal, { benefit, kind }: Offer, service: number, id: stri
 
 /**
  * Among the sets of offers that keep every either/or, the one by which the shopper pays least for a service (its place
- * in
- * the book), gifts counted at their worth; ties go to fewer offers, then to those earlier in the book.
+ * in the book), gifts counted at their worth; ties go to fewer offers, then to those earlier in the book.
  */
 export function bestSet(deal: Deal, service: number): BestSet {
   const { field, left, before } = deal;

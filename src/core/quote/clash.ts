@@ -9,8 +9,7 @@ const exactTo = 12;
 
 /**
  * Orders into which the lines of a basket can be parted so that each has a service that is offered, bounds minded and
- * offers
- * left out; lines stay whole. The fewest up to twelve lines; beyond, some that do.
+ * offers left out; lines stay whole. The fewest up to twelve lines; beyond, some that do.
  */
 export function clashOf(book: CompiledBook, question: Question): Clash {
   const offeredTo = (lines: readonly Line[]): string | null => serviceFor(book, { ...question, lines });

@@ -9,8 +9,7 @@ const mostUnits = 60;
 
 /**
  * A few small baskets of real goods that meet what an offer asks, bought by whom it is for, the least valuable first.
- * Made,
- * not searched for: an empty list says that none of them does, not that there is none.
+ * Made, not searched for: an empty list says that none of them does, not that there is none.
  */
 export function meetingBaskets(offer: Offer, goods: readonly Ready[], place: Place, moment: Instant): Question[] {
   const needs = needsOf(offer);

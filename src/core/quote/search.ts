@@ -33,15 +33,11 @@ const mostWays = 1_000_000;
 
 /**
  * Among sets of candidates that may be used together, the one that leaves the shopper paying least; ties go to fewer
- * offers,
- * then to the set whose first differing offer stands earlier in the book. Exact: branch and bound, gifts first, then
- * goods,
- * order and delivery offers. A branch is left only where what its candidates could save at the most cannot beat what is
- * known; goods offers are put together in every way that may, where less left is not always less paid. Sets that cost
- * more
- * than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After so many nodes it is
- * broken
- * off, and says what it left open.
+ * offers, then to the set whose first differing offer stands earlier in the book. Exact: branch and bound, gifts first,
+ * then goods, order and delivery offers. A branch is left only where what its candidates could save at the most cannot
+ * beat what is known; goods offers are put together in every way that may, where less left is not always less paid.
+ * Sets that cost more than `bar` need not be found. `left` is the basket untouched, and is so again at the end. After
+ * so many nodes it is broken off, and says what it left open.
  */
 export function bestOf(
   field: Field,

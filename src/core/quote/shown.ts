@@ -5,12 +5,9 @@ import { faster } from './cheapest.ts';
 
 /**
  * What the shopper sees of the choices offered (step 7), what costs least in all first. Where the market says so, of
- * choices
- * under one name the one that costs less in all stays. Beside a free choice paid ones are hidden as the market says,
- * but
- * never one that costs less in all than every free one. Services that stay in sight neither hide nor are hidden, and do
- * not
- * count among the most that are shown.
+ * choices under one name the one that costs less in all stays. Beside a free choice paid ones are hidden as the market
+ * says, but never one that costs less in all than every free one. Services that stay in sight neither hide nor are
+ * hidden, and do not count among the most that are shown.
  */
 export function shown(
   offered: readonly Choice[],

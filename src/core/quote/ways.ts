@@ -14,11 +14,9 @@ export interface Asker {
 
 /**
  * Puts goods offers of a list together in every way beside a set in hand, as far as the outlook on what they leave
- * stays
- * within the bar, which may fall as sets are taken. Lines that all of them together would not use up are one sum.
- * Broken off
- * after so many sets. Gives how many it looked at, and what none that it did not come to costs less than: infinite at
- * the end.
+ * stays within the bar, which may fall as sets are taken. Lines that all of them together would not use up are one sum.
+ * Broken off after so many sets. Gives how many it looked at, and what none that it did not come to costs less than:
+ * infinite at the end.
  */
 export function eachWay(
   field: Field,

@@ -31,8 +31,7 @@ const most = 100;
 
 /**
  * A table by units from what suppliers ask, in a currency, for the first unit and each further one: a break for each
- * count, the mean
- * rounded once, half up. Says how many units it reaches; beyond, nothing is offered.
+ * count, the mean rounded once, half up. Says how many units it reaches; beyond, nothing is offered.
  * @example madeTable({ suppliers: [{ first: '4.30', further: '1.45' }], by: 'mean', count: 8 }, 'EUR') // 1 → 4.30, 2 →
  * 5.75 … 8 → 14.45
  */

@@ -55,14 +55,10 @@ interface Unit {
 
 /**
  * Packs units into boxes: sorted by volume, then long side, largest first, then SKU; each goes into the first open box
- * that
- * takes it, else opens the smallest box that does. A box takes what fits by sorted sides, total volume and total mass,
- * so it
- * is never overfilled by volume or mass; that the shapes lie together is not proved, nor is the number of boxes the
- * fewest.
- * Worked in runs: equal units fill a box before they look at the next, and boxes that hold the same are one run, so the
- * work
- * grows with lines and unlike boxes, not with units.
+ * that takes it, else opens the smallest box that does. A box takes what fits by sorted sides, total volume and total
+ * mass, so it is never overfilled by volume or mass; that the shapes lie together is not proved, nor is the number of
+ * boxes the fewest. Worked in runs: equal units fill a box before they look at the next, and boxes that hold the same
+ * are one run, so the work grows with lines and unlike boxes, not with units.
  */
 export function pack(pieces: readonly Piece[], boxes: readonly Box[]): Packed {
   const known: (Unit & { readonly units: number })[] = [];

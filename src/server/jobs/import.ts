@@ -17,8 +17,8 @@ const reported = 200;
 
 /**
  * Goes on with an import: reads the file and reports what it holds, or, where somebody has said so, takes its good
- * lines as
- * one revision. Gives way between batches, tells how far it is, and stops when asked to, leaving nothing behind.
+ * lines as one revision. Gives way between batches, tells how far it is, and stops when asked to, leaving nothing
+ * behind.
  */
 export async function runImport(context: Context, id: number, stop: () => boolean): Promise<void> {
   const { database, log } = context;

@@ -4,8 +4,7 @@ import { markSend, sendById } from '../queries/sends.ts';
 
 /**
  * Sends what was noted. The channel takes all of it or none, and knows a send by its key: done twice, after a crash in
- * the
- * middle, it counts once.
+ * the middle, it counts once.
  */
 export async function runSend({ database, clients, log }: Context, id: number): Promise<void> {
   const send = await sendById(database, id);

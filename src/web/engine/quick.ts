@@ -12,7 +12,6 @@ import { parcelCharge } from '../../core/carrier/index.ts';
 import {
   type ChannelFile,
   countedAlike,
-  type Dialect,
   dialects,
   inBookTerms,
   type Rules,

@@ -9,8 +9,7 @@ const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 
 /**
  * A pattern of the second format, `GB:HS*` or `GB:AB31..AB38`, as the patterns of the third that take in the same: a
- * space
- * after the country; a British range within one area each; Irish routing keys one by one.
+ * space after the country; a British range within one area each; Irish routing keys one by one.
  */
 export function patternFrom2(pattern: string): string[] {
   const at = pattern.indexOf(':');

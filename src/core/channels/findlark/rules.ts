@@ -181,4 +181,4 @@ function probeOf(same: readonly FeedItem[]): Probe {
   };
 }
 
-const least = <N extends number>(all: readonly N[]): N => all.reduce((a, b) => (b < a ? b : a));
+const least = <N extends number>(all: readonly N[]): N => all.reduce((a, b) => Math.min(a, b) as N);

@@ -16,8 +16,7 @@ const lot = 250 * gram;
 
 /**
  * The amount once and the amount a started 250 g with the least greatest distance from a table, over all masses the
- * table
- * covers within the stated bounds. Whole minor units; of equal fits the one that rises less.
+ * table covers within the stated bounds. Whole minor units; of equal fits the one that rises less.
  */
 export function fitLots(rate: PlainRate & { is: 'table' }): Fit {
   const reach = Math.min(stated.mass, rate.open ? stated.mass : (rate.edges.at(-1) ?? 0));

@@ -4,8 +4,7 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 
 /**
  * The offers' windows as an iCalendar file (RFC 5545), in UTC: an event from start to end each; one without a start
- * stands at
- * its end, one without an end has none, one without either is left out. Drafts and paused ones are tentative.
+ * stands at its end, one without an end has none, one without either is left out. Drafts and paused ones are tentative.
  */
 export function calendarOf(seller: string, offers: readonly OfferBody[]): string {
   const calendar = ical({ name: `${seller}: offers`, prodId: { company: 'Plemb', product: 'offers', language: 'EN' } });

@@ -6,8 +6,7 @@ const units = /\s*(kg|g|lb|oz|mm|cm|in|l|cm3|in3|units|value)$/;
 
 /**
  * A block copied from a spreadsheet, or a CSV file of breaks: upper edge and amount a line, perhaps with a head line, a
- * unit
- * between, and a step with its size behind. Null where it is none.
+ * unit between, and a step with its size behind. Null where it is none.
  */
 export function readBlock(text: string, currency: string): Table['breaks'] | null {
   const amountFault = amountIn(currency);
