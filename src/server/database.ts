@@ -64,7 +64,11 @@ export async function migrateWithin(connection: Connection, names: readonly stri
   for (const name of names) {
     if (done.has(name)) continue;
     if (name.endsWith('.sql')) await connection.query(readFileSync(`${folder}${name}`, 'utf8'));
-    else await ((await import(`${folder}${name}`)) as { up(connection: Connection): Promise<void> }).up(connection);
+    else await (await moduleOf(name)).up(connection);
     await connection.query('insert into migration (name) values ($1)', [name]);
   }
 }
+
+/** A numbered file that is a module; imported by a pattern, so that the server as built holds all of them. */
+const moduleOf = async (name: string): Promise<{ up(connection: Connection): Promise<void> }> =>
+  import(`./migrations/${name.slice(0, -'.ts'.length)}.ts`);

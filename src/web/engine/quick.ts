@@ -14,7 +14,6 @@ import {
   countedAlike,
   dialects,
   inBookTerms,
-  type Rules,
   type SideStep,
   settingsOf,
 } from '../../core/channels/index.ts';
