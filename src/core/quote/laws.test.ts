@@ -43,9 +43,10 @@ describe('answers', () => {
   test('by the million say what whole answers say', () => {
     for (const { book, question } of asked(9000, times(50))) {
       const out = new Float64Array(2 * book.services.length);
-      charges(book, question, out);
+      const whose = charges(book, question, out);
       const choices = everyChoice(quote(book, question));
       const [stocked] = choices;
+      expect(whose).toBe(stocked?.service === 'stocked' ? 'channel' : 'services');
       if (stocked?.service === 'stocked') {
         expect([out[0], out[1], out[2]]).toEqual([stocked.delivery, stocked.discount, -1]);
         continue;
