@@ -9,7 +9,7 @@ import { stocked } from '../rates/index.ts';
 import { judge } from './judge.ts';
 
 /** Over random books with every clause, in every channel: what a check means is what whole answers say. */
-test('every service is held against what the whole answer asks for it, shown or hidden; stocked baskets against none', () => {
+test('each service is held against the whole answer, shown or hidden; a basket that is stocked against none', () => {
   const seen = { offered: 0, hidden: 0, stocked: 0 };
   for (let seed = 4000; seed < 4000 + times(60); seed += 1) {
     const world = worldOf(seed);

@@ -97,8 +97,8 @@ export function judge(
   question: Question,
   live: readonly Answered[] | null,
 ): Verdict[] {
-  // All that is charged, not which of it is shown: that no format of today can be told. What a channel stocks it charges
-  // by itself.
+  // All that is charged, not which of it is shown: that no format of today can be told. What a channel stocks it
+  // charges by itself.
   const intended = new Float64Array(2 * book.services.length);
   const offered = charges(book, question, intended) === 'services';
   const basket = soldIn(question);
