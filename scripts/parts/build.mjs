@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { runBeside } from './say.mjs';
 
@@ -39,8 +39,6 @@ export async function buildPrograms(root) {
   const esbuild = await import('esbuild');
   const standIns = 'src/standins';
   const doors = [...files(join(root, standIns))].filter((path) => /\/index\.ts$/.test(path));
-  // One that is gone from the sources must not be found any more.
-  rmSync(join(root, 'build', standIns), { recursive: true, force: true });
   const program = (entryPoints, more) =>
     esbuild.build({
       absWorkingDir: root,
@@ -56,10 +54,14 @@ export async function buildPrograms(root) {
       logLevel: 'error',
       ...more,
     });
-  await Promise.all([
+  const [{ metafile }] = await Promise.all([
+    program([`${standIns}/start.ts`, ...doors], { splitting: true, chunkNames: `${standIns}/[hash]`, metafile: true }),
     program(['src/server/main.ts', 'src/server/begin.ts', 'demo/seed.ts'], { plugins: [besideSources] }),
-    program([`${standIns}/start.ts`, ...doors], { splitting: true, chunkNames: `${standIns}/[hash]` }),
   ]);
+  // One that is gone from the sources must not be found any more; those that stay are there all the while, as another
+  // may be starting.
+  for (const path of [...files(join(root, 'build', standIns))])
+    if (!(relative(root, path) in metafile.outputs)) rmSync(path);
 }
 
 /** Does work unless a mark says that it was done from the same sources: files and folders of the project. */
