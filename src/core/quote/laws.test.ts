@@ -1,44 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { worldOf } from '../../../tests/reading/books.ts';
+import { asked, everyChoice, questionIn } from '../../../tests/reading/asked.ts';
 import { times } from '../../../tests/trials.ts';
-import { type BookFile, basketSchema, compileBook, readyGoods } from '../book/index.ts';
-import { unwrap } from '../exact/index.ts';
 import type { Costing } from './costing.ts';
 import { fieldOf, untouched } from './field.ts';
-import { charges, explain, type Question, questionOf, quote } from './index.ts';
+import { charges, explain, quote } from './index.ts';
 import { candidatesFor, settingOf } from './live.ts';
 import { bestOf } from './search.ts';
 
 /** Laws that hold whatever a book says, over random books with every clause. */
-const singles = new Map([['ONCE1', 'cards']]);
-
-function opened(file: BookFile, market: string) {
-  const { goods, ...body } = file;
-  const book = unwrap(compileBook(body, market));
-  const bySku = new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item]));
-  return {
-    book,
-    ask: (basket: ReturnType<typeof basketSchema.parse>): Question =>
-      unwrap(questionOf(book, basket, { ready: (sku) => bySku.get(sku), now: 0, singles })),
-  };
-}
-
-/** Random books and baskets: the book opened for the basket's market, and the question. */
-function* asked(from: number, books: number, baskets = 4) {
-  for (let seed = from; seed < from + books; seed += 1) {
-    const world = worldOf(seed);
-    for (let i = 0; i < baskets; i += 1) {
-      const basket = basketSchema.parse(world.basket());
-      const { book, ask } = opened(world.book, basket.market ?? 'home');
-      yield { file: world.book, basket, book, question: ask(basket) };
-    }
-  }
-}
-const everyChoice = (answer: ReturnType<typeof quote>) => [
-  ...answer.choices,
-  ...answer.hidden.map((one) => one.choice),
-];
-
 describe('answers', () => {
   test('by the million say what whole answers say', () => {
     for (const { book, question } of asked(9000, times(50))) {
@@ -108,17 +77,17 @@ describe('answers', () => {
     for (const { file, book, question, basket } of asked(9600, times(50))) {
       const [last] = file.offers.slice(-1);
       if (!last || file.offers.some((one) => one.benefit.is === 'gift')) continue;
-      const fewer = opened(
+      const { [last.id]: _, ...spent } = basket.spent;
+      const fewer = questionIn(
         {
           ...file,
           offers: file.offers.slice(0, -1),
           eitherOr: file.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => id !== last.id) })),
         },
-        basket.market ?? 'home',
+        { ...basket, spent },
       );
-      const { [last.id]: _, ...spent } = basket.spent;
       const before = new Map(
-        everyChoice(quote(fewer.book, fewer.ask({ ...basket, spent }))).map((choice) => [choice.service, choice.pays]),
+        everyChoice(quote(fewer.book, fewer.question)).map((choice) => [choice.service, choice.pays]),
       );
       for (const choice of everyChoice(quote(book, question)))
         expect(choice.pays).toBeLessThanOrEqual(before.get(choice.service) ?? Number.POSITIVE_INFINITY);
@@ -130,12 +99,11 @@ describe('answers', () => {
       const loose = structuredClone(file);
       loose.offers = [];
       loose.eitherOr = [];
-      const bounded = opened({ ...file, offers: [], eitherOr: [] }, basket.market ?? 'home');
+      const bounded = questionIn({ ...file, offers: [], eitherOr: [] }, { ...basket, spent: {} });
       for (const template of loose.templates)
         for (const row of Object.values(template.lanes)) for (const lane of Object.values(row)) lane.bounds = [];
-      const wider = opened(loose, basket.market ?? 'home');
-      const services = (at: typeof wider) =>
-        everyChoice(quote(at.book, at.ask({ ...basket, spent: {} }))).map((choice) => choice.service);
+      const wider = questionIn(loose, { ...basket, spent: {} });
+      const services = (at: typeof wider) => everyChoice(quote(at.book, at.question)).map((choice) => choice.service);
       expect(services(wider)).toEqual(expect.arrayContaining(services(bounded)));
       expect(book.services.length).toBe(question.lines.length > 0 ? 4 : 0);
     }
