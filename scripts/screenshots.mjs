@@ -47,6 +47,8 @@ try {
   for (const [name, path] of Object.entries(views)) {
     await page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' });
     await page.waitForTimeout(1500);
+    // What is still being worked out would be half a picture.
+    await page.getByRole('progressbar').first().waitFor({ state: 'hidden', timeout: 120_000 });
     await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
     console.log(`docs/screenshots/${name}.png`);
   }
