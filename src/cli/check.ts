@@ -36,7 +36,7 @@ export async function checkBook(
     const sides = { rendition: dialect.render(book, goods), sent: null, speeds: settingsOf(file, dialect).speeds };
     const ask = address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address), rulesReader());
     try {
-      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at, () => undefined));
+      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at));
     } catch (error) {
       if (error instanceof ChannelDown) throw new Unable(error.message);
       throw error;

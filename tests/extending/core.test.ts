@@ -87,7 +87,7 @@ test('no channel can be told them, each says so, and the check finds what shoppe
         dialect.name,
       ).toContain(about);
       const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
-      const { findings } = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now, () => undefined);
+      const { findings } = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now);
       found.push(`${dialect.id}: ${[...new Set(findings.map((one) => one.cause))].join()}`);
     }
     return found;
@@ -105,7 +105,7 @@ test('what the board can say matches at every corner; what its own setting adds 
     const dialect = dialectOf('quillgate' as never);
     const rendition = dialect.render(book, goods);
     const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
-    const report = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now, () => undefined);
+    const report = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now);
     return report.findings.map((one) => one.largest);
   };
   expect(await found('0.00')).toEqual([]);

@@ -101,7 +101,6 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
           goods,
           { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
           moment,
-          () => undefined,
         );
         const worst = rendition.notes.reduce(
           (sum, note) => sum + (note.fidelity.is === 'bounded' ? note.fidelity.bound : 0),
@@ -134,7 +133,6 @@ test('an offer that reaches a place it should not is blamed on the clause of its
     goods,
     { id: 'findlark', sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
     moment,
-    () => undefined,
   );
   const reached = findings.find(
     (one) => one.class.is === 'zone' && one.class.zone === 'hi' && one.differs === 'threshold',
@@ -162,7 +160,6 @@ test('the demo’s files are taken, and its limits are all known but three at Fi
       goods,
       { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
       moment,
-      () => undefined,
     );
     for (const finding of report.findings.filter((one) => standingOf(one, new Set()) === 'off')) {
       // Goods that stand apart cannot be said in any format of today: the note of the finding names what is not said.

@@ -13,6 +13,7 @@ import {
   type LiveChannel,
   Stopped,
   standingOf,
+  unfollowed,
 } from './index.ts';
 
 const now = Date.parse('2026-11-24T09:10:00Z');
@@ -27,9 +28,13 @@ test('cells cover all numbers between the bounds, cut at every edge', () => {
   expect(endsOf({ from: 3, to: 3 })).toEqual([3]);
 });
 
+const every = ({ parts }: ReturnType<typeof cornersOf>) => parts.flatMap((part) => [...part.batches(250)].flat());
+
 describe('corners', () => {
   const { book, goods } = opened(smallBook());
-  const corners = cornersOf(book, goods, [dialectOf('lerrin-shop').render(book, goods).rules], now, 'lerrin-shop');
+  const { rules } = dialectOf('lerrin-shop').render(book, goods);
+  const found = cornersOf(book, goods, [rules], now, 'lerrin-shop');
+  const corners = every(found);
   const at = (place: string, code: boolean) =>
     corners.filter(
       (corner) =>
@@ -63,7 +68,7 @@ describe('corners', () => {
     // used.
     const { book: own, goods: items } = opened(file);
     const values = new Set(
-      cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop').map(
+      every(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop')).map(
         (corner) => corner.question.lines[0]?.item.price,
       ),
     );
@@ -76,6 +81,23 @@ describe('corners', () => {
     const moments = new Set(corners.map((corner) => corner.question.moment));
     expect(moments).toContain(end);
     expect(moments).toContain(end - 1000);
+  });
+
+  test('come in runs of one moment, baskets with fewer codes first, as many as were counted', () => {
+    expect(corners.length).toBe(found.count);
+    for (const most of [1, 7, 250])
+      for (const part of found.parts) {
+        const batches = [...part.batches(most)];
+        const flat = batches.flat();
+        expect(flat.length).toBe(part.count);
+        expect(new Set(flat.map((corner) => JSON.stringify(corner))).size).toBe(flat.length);
+        const order = flat.map(({ question }) => [question.moment, question.codes.length]);
+        expect(order).toEqual([...order].sort(([a = 0, m = 0], [b = 0, n = 0]) => a - b || m - n));
+        for (const some of batches) {
+          expect(some.length).toBeLessThanOrEqual(most);
+          expect(new Set(some.map(({ question }) => question.moment)).size).toBe(1);
+        }
+      }
   });
 
   test('reach every part of the map either side tells apart, and places no zone has', () => {
@@ -102,7 +124,6 @@ describe('causes', () => {
         book.goods,
         { id: 'lerrin-shop', sides: { rendition: dialect.render(book.book, book.goods), sent: was, speeds }, ask },
         now,
-        () => undefined,
       )
     ).findings;
   const causes = (findings: readonly Finding[]) => [...new Set(findings.map((finding) => finding.cause))];
@@ -187,8 +208,11 @@ describe('causes', () => {
       sent.goods,
       { id: 'lerrin-shop', sides: { rendition: told, sent: null, speeds }, ask: null },
       now,
-      () => {
-        throw new Stopped();
+      {
+        ...unfollowed,
+        progress: () => {
+          throw new Stopped();
+        },
       },
     );
     await expect(run).rejects.toThrow(Stopped);
@@ -204,7 +228,6 @@ test('the demo’s thresholds after discounts are found at every channel, within
       goods,
       { id: dialect.id, sides: { rendition, sent: null, speeds: settingsOf(file, dialect).speeds }, ask: null },
       now,
-      () => undefined,
     );
     const found = findings.find(
       (one) => one.class.is === 'zone' && one.class.zone === 'ie' && one.class.codes[0] === 'GUST12',
@@ -226,6 +249,6 @@ test('a channel told nothing of a rate is found though every item is heavy and n
   const dialect = dialectOf('findlark');
   const rendition = dialect.render(book, goods);
   const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
-  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides, ask: null }, now, () => undefined);
+  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides, ask: null }, now);
   expect(findings.map((one) => [one.service, one.cause])).toEqual([['post', 'not sold there']]);
 });

@@ -5,8 +5,25 @@ import { anybody, type Question } from '../quote/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 import type { ClassOfBasket, Corner } from './classes.ts';
 import { crowdsOf, startsOf, valueCuts } from './cuts.ts';
-import { apartCorners, offerCorners } from './real-corners.ts';
+import { realCorners } from './real-corners.ts';
 import { type Region, regionsOf } from './regions.ts';
+
+/** The corners of a check: counted beforehand, and made as they are asked for, as there may be millions. */
+export interface Corners {
+  readonly count: number;
+  /** Those of each part of the map. */
+  readonly parts: readonly CornersOfPart[];
+}
+
+/** The corners of one part of the map. */
+export interface CornersOfPart {
+  readonly count: number;
+  /**
+   * Runs of corners of one moment, none longer than `most`: now, then what is to come; within a moment baskets without
+   * codes first.
+   */
+  batches(most: number): Iterable<Corner[]>;
+}
 
 /**
  * Every vertex of every cell that the book and some rules cut, within the stated bounds: on each side of every
@@ -19,13 +36,50 @@ export function cornersOf(
   sides: readonly Rules[],
   now: Instant,
   channel: ChannelId,
-): Corner[] {
+): Corners {
   const seller = sellerOf(book, goods, sides, now, channel);
-  return regionsOf(book, sides).flatMap((region) => [
-    ...apartCorners(book, goods, region, now, channel),
-    ...offerCorners(book, goods, region, now, channel),
-    ...(seller ? plainCorners(seller, region) : []),
-  ]);
+  const real = realCorners(book, goods, now, channel);
+  const parts = regionsOf(book, sides).map((region) =>
+    partOf([...real(region).map(alone), ...(seller ? plainCorners(seller, region) : [])]),
+  );
+  return { count: parts.reduce((sum, part) => sum + part.count, 0), parts };
+}
+
+/** Corners of one moment and one count of codes that are made when they are asked for. */
+interface Run {
+  readonly moment: Instant;
+  readonly codes: number;
+  readonly count: number;
+  corners(): Iterable<Corner>;
+}
+
+const alone = (corner: Corner): Run => ({
+  moment: corner.question.moment,
+  codes: corner.question.codes.length,
+  count: 1,
+  corners: () => [corner],
+});
+
+function partOf(runs: readonly Run[]): CornersOfPart {
+  const sorted = [...runs].sort((a, b) => a.moment - b.moment || a.codes - b.codes);
+  return {
+    count: runs.reduce((sum, run) => sum + run.count, 0),
+    *batches(most) {
+      let batch: Corner[] = [];
+      for (const [i, run] of sorted.entries()) {
+        for (const corner of run.corners()) {
+          batch.push(corner);
+          if (batch.length < most) continue;
+          yield batch;
+          batch = [];
+        }
+        if (batch.length > 0 && sorted[i + 1]?.moment !== run.moment) {
+          yield batch;
+          batch = [];
+        }
+      }
+    },
+  };
 }
 
 /** An offer that formats can say. */
@@ -42,7 +96,8 @@ interface Seller {
   readonly bySku: ReadonlyMap<string, Listed>;
   readonly anyListing: Listed;
   readonly unweighed: Listed | undefined;
-  readonly codeSets: readonly (readonly string[])[];
+  /** The choices of codes, by how many they are. */
+  readonly codeSets: readonly (readonly (readonly string[])[])[];
   /** What percentages may come off the order together. */
   readonly percents: readonly (readonly Decimal[])[];
   /** Whether a percentage and a free delivery may stand in each other's way. */
@@ -64,6 +119,7 @@ function sellerOf(
     const one = plainOffer(offer);
     return 'benefit' in one ? [one] : [];
   });
+  const sets = setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes);
   return {
     book,
     sides,
@@ -73,7 +129,7 @@ function sellerOf(
     bySku: new Map(plain.map((item) => [item.sku, item])),
     anyListing,
     unweighed: plain.find((item) => item.mass === null),
-    codeSets: setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes),
+    codeSets: Array.from({ length: stated.codes + 1 }, (_, size) => sets.filter((set) => set.length === size)),
     percents: setsOf(orderPercents(book), stated.codes).map((set) => set.map((one) => one.percent)),
     rivals: told.some((a) =>
       told.some(
@@ -87,7 +143,7 @@ function sellerOf(
 }
 
 /** The corners of plain goods in a part of the map: of each moment, set of codes, listing, cell and count of units. */
-function plainCorners(seller: Seller, region: Region): Corner[] {
+function plainCorners(seller: Seller, region: Region): Run[] {
   const { book, sides, shopper, codeSets } = seller;
   const edges = sides.map((side) => side.edgesAt(region.part.place));
   const eras = region.zone === null ? [] : [...(book.defaultTemplate.eras.get(region.zone)?.values() ?? [])];
@@ -103,7 +159,10 @@ function plainCorners(seller: Seller, region: Region): Corner[] {
     lanes,
     edges.some((edge) => edge.perItem),
   );
-  const baskets = basketsOf(seller, cellsOf([...new Set(values)], 1, stated.value), [...new Set(masses)], crowds);
+  const cells = cellsOf([...new Set(values)], 1, stated.value);
+  const baskets = () => basketsOf(seller, cells, [...new Set(masses)], crowds);
+  let count = 0;
+  for (const _ of baskets()) count += 1;
   const moments = momentsOf(
     seller,
     offers,
@@ -111,16 +170,18 @@ function plainCorners(seller: Seller, region: Region): Corner[] {
   );
   const place = region.part.place;
   return moments.flatMap(({ at, edge }) =>
-    codeSets.flatMap((codes) =>
-      baskets.map(
-        ({ lines, value, mass }): Corner => ({
-          class: edge ?? { is: 'zone', zone: region.zone, codes },
-          question: { lines, place, codes, moment: at, carrier: null, shopper },
-          value,
-          mass,
-        }),
-      ),
-    ),
+    codeSets.map((sets, size) => ({
+      moment: at,
+      codes: size,
+      count: sets.length * count,
+      *corners() {
+        for (const codes of sets) {
+          const klass: ClassOfBasket = edge ?? { is: 'zone', zone: region.zone, codes };
+          for (const { lines, value, mass } of baskets())
+            yield { class: klass, question: { lines, place, codes, moment: at, carrier: null, shopper }, value, mass };
+        }
+      },
+    })),
   );
 }
 
@@ -149,29 +210,24 @@ function momentsOf(
 }
 
 /** One line at the vertices of each cell of value and mass, of each listing that stands for others. */
-function basketsOf(
+function* basketsOf(
   seller: Seller,
   values: readonly Cell[],
   masses: readonly number[],
   crowds: readonly number[],
-): (Pick<Corner, 'value' | 'mass'> & Pick<Question, 'lines'>)[] {
+): Generator<Pick<Corner, 'value' | 'mass'> & Pick<Question, 'lines'>> {
   const heavy = masses.length > 0;
   const cells: (Cell | null)[] = heavy ? cellsOf(masses, gram, stated.mass) : [{ from: gram, to: stated.mass }];
   if (seller.unweighed) cells.push(null);
-  return standsOf(seller).flatMap((stand) =>
-    values.flatMap((value) =>
-      cells.flatMap((mass) =>
-        crowds.flatMap((units) =>
-          endsFrom(value, stand.leastValue).flatMap((v) =>
-            massesFrom(mass, stand.leastMass, heavy).flatMap((m) => {
+  for (const stand of standsOf(seller))
+    for (const value of values)
+      for (const mass of cells)
+        for (const units of crowds)
+          for (const v of endsFrom(value, stand.leastValue))
+            for (const m of massesFrom(mass, stand.leastMass, heavy)) {
               const item = stand.itemOf(m);
-              return item ? [{ lines: linesOf(item, units, minor(v), m as Mass | null), value, mass }] : [];
-            }),
-          ),
-        ),
-      ),
-    ),
-  );
+              if (item) yield { lines: linesOf(item, units, minor(v), m as Mass | null), value, mass };
+            }
 }
 
 /** A listing that stands for all that are treated alike, from a value and a mass on. */

@@ -1,9 +1,11 @@
 /** The check: every corner of both sides' rules, what was meant, told and charged there, and why they part. */
 
 export { cellsOf, endsOf } from './cells.ts';
+export type { LiveChannel } from './channel.ts';
 export { type ClassOfBasket, classKey } from './classes.ts';
-export { cornersOf } from './corners.ts';
+export { type CornersOfPart, cornersOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
+export { type Finding, findingKey, type Standing, standingOf } from './findings.ts';
 export {
   type Answered,
   type Live,
@@ -12,13 +14,4 @@ export {
   type Sides,
 } from './judge.ts';
 export { regionsOf } from './regions.ts';
-export {
-  type ChannelReport,
-  checkChannel,
-  type Finding,
-  findingKey,
-  type LiveChannel,
-  type Standing,
-  Stopped,
-  standingOf,
-} from './run.ts';
+export { type ChannelReport, checkChannel, type Following, Stopped, unfollowed } from './run.ts';

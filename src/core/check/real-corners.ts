@@ -2,21 +2,64 @@ import type { ChannelId, CompiledBook } from '../book/index.ts';
 import { apartBy, isFor, isPlain, type Listed, stated } from '../channels/index.ts';
 import { type Instant, minor, mondayOf } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
-import { anybody, type Line, meetingBaskets, type Spent } from '../quote/index.ts';
-import type { Corner } from './classes.ts';
+import { anybody, type Line, meetingBaskets, type Question, type Spent } from '../quote/index.ts';
+import type { ClassOfBasket, Corner } from './classes.ts';
 import type { Region } from './regions.ts';
 
-/**
- * Real baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units, now,
- * without codes.
- */
-export function apartCorners(
+/** How the corners of real baskets are made for a part of the map: of goods that stand apart, and of offers. */
+export function realCorners(
   book: CompiledBook,
   goods: readonly Listed[],
-  region: Region,
   now: Instant,
   channel: ChannelId,
-): Corner[] {
+): (region: Region) => Corner[] {
+  const standard = goods.filter((item) => apartBy(book, item) === null);
+  const apart = apartBaskets(book, goods);
+  return (region) => [
+    ...apart.map(
+      ({ by, ...basket }): Corner =>
+        cornerOf({ is: 'apart', by }, basket, {
+          lines: basket.lines,
+          place: region.part.place,
+          codes: [],
+          moment: now,
+          carrier: null,
+          shopper: { ...anybody, channel },
+        }),
+    ),
+    ...offerCorners(book, goods, standard, region, now, channel),
+  ];
+}
+
+/** A real basket, its list value and its mass. */
+interface RealBasket {
+  readonly lines: readonly Line[];
+  readonly value: number;
+  readonly mass: number | null;
+}
+
+/** Null where it lies beyond the stated bounds. */
+function basketOf(lines: readonly Line[]): RealBasket | null {
+  const value = lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+  const mass = lines.reduce<number | null>(
+    (sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units),
+    0,
+  );
+  return value > stated.value || (mass ?? 0) > stated.mass ? null : { lines, value, mass };
+}
+
+const cornerOf = (klass: ClassOfBasket, { value, mass }: RealBasket, question: Question): Corner => ({
+  class: klass,
+  question,
+  value: { from: value, to: value },
+  mass: mass === null ? null : { from: mass, to: mass },
+});
+
+/** Baskets of the goods that stand apart, one item for all that are treated alike: one, two and five units. */
+function apartBaskets(
+  book: CompiledBook,
+  goods: readonly Listed[],
+): (RealBasket & { by: NonNullable<ReturnType<typeof apartBy>> })[] {
   const kinds = new Map<string, { item: Listed; by: NonNullable<ReturnType<typeof apartBy>> }>();
   for (const item of goods) {
     const by = apartBy(book, item);
@@ -33,39 +76,22 @@ export function apartCorners(
     if (by && !kinds.has(key)) kinds.set(key, { item, by });
   }
   return [...kinds.values()].flatMap(({ item, by }) =>
-    [1, 2, 5].flatMap((units): Corner[] => {
-      const value = item.price * units;
-      const mass = item.mass === null ? null : item.mass * units;
-      if (value > stated.value || (mass ?? 0) > stated.mass) return [];
-      const lines: Line[] = [{ item, units }];
-      return [
-        {
-          class: { is: 'apart', by },
-          question: {
-            lines,
-            place: region.part.place,
-            codes: [],
-            moment: now,
-            carrier: null,
-            shopper: { ...anybody, channel },
-          },
-          value: { from: value, to: value },
-          mass: mass === null ? null : { from: mass, to: mass },
-        },
-      ];
+    [1, 2, 5].flatMap((units) => {
+      const basket = basketOf([{ item, units }]);
+      return basket ? [{ ...basket, by }] : [];
     }),
   );
 }
 
 /** Real baskets that meet offers which no format says, and ones in which offers with limits are used up. */
-export function offerCorners(
+function offerCorners(
   book: CompiledBook,
   goods: readonly Listed[],
+  standard: readonly Listed[],
   region: Region,
   now: Instant,
   channel: ChannelId,
 ): Corner[] {
-  const standard = goods.filter((item) => apartBy(book, item) === null);
   return book.offers.flatMap((offer): Corner[] => {
     const plain = isPlain(offer);
     if (!isFor(book, offer, channel)) return [];
@@ -77,20 +103,14 @@ export function offerCorners(
     const whole = meetingBaskets(offer, standard, region.part.place, moment);
     return (whole.length > 0 ? whole : meetingBaskets(offer, goods, region.part.place, moment)).flatMap(
       ({ shopper, ...question }): Corner[] => {
-        const value = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
-        const mass = question.lines.reduce<number | null>(
-          (sum, { item, units }) => (sum === null || item.mass === null ? null : sum + item.mass * units),
-          0,
-        );
-        if (value > stated.value || (mass ?? 0) > stated.mass) return [];
+        const basket = basketOf(question.lines);
+        if (!basket) return [];
         const spent = plain ? new Map([[offer.id, usedUp(offer, channel, moment)]]) : shopper.spent;
         return [
-          {
-            class: { is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' },
-            question: { ...question, shopper: { ...shopper, channel, spent } },
-            value: { from: value, to: value },
-            mass: mass === null ? null : { from: mass, to: mass },
-          },
+          cornerOf({ is: 'offer', offer: offer.id, state: plain ? 'used up' : 'fresh' }, basket, {
+            ...question,
+            shopper: { ...shopper, channel, spent },
+          }),
         ];
       },
     );

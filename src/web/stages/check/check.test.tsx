@@ -30,8 +30,7 @@ async function reportOf(there: string, file: BookFile = smallBook(), accepted = 
         checkout: async (moment, baskets) => baskets.map((basket) => rules.charges(basket, moment)),
       },
     },
-    Date.parse(now),
-    () => undefined,
+    Date.parse(now)
   );
   return {
     check: {
