@@ -2,11 +2,11 @@ import { randomUUID } from 'node:crypto';
 import pino from 'pino';
 import type { ChannelId } from '../src/core/book/index.ts';
 import { channelIds } from '../src/core/book/index.ts';
-import { dialectOf } from '../src/core/channels/index.ts';
-import { type Context, reaching, standing } from '../src/server/context.ts';
+import { reaching } from '../src/server/context.ts';
 import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
 import { runSend } from '../src/server/jobs/send.ts';
+import type { WorkerContext } from '../src/server/jobs/worker-context.ts';
 import { accept, addCheck, findingsOf } from '../src/server/queries/checks.ts';
 import { addCodes, putCustomers } from '../src/server/queries/codes.ts';
 import { putHistory } from '../src/server/queries/history.ts';
@@ -15,6 +15,8 @@ import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
 import { putSpend } from '../src/server/queries/spend.ts';
 import { replaceBook, save } from '../src/server/save.ts';
+import { tasksWith } from '../src/server/tasks.ts';
+import { inPlace } from '../src/server/threads.ts';
 import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.ts';
 import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 
@@ -26,15 +28,26 @@ import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 const url = process.env.DATABASE_URL ?? '';
 const addresses = JSON.parse(process.env.PLEMB_CHANNELS ?? '{}') as Record<ChannelId, string>;
 const database = connect(url);
+/** What is sent here is taken at once: nothing is asked for again. */
+const noJobs = async () => {
+  throw new Error('A stand-in did not answer');
+};
 await migrate(database);
 if ((await newest(database)) === 0) {
-  const context: Context = { database, ...reaching(addresses, null), log: pino({ level: 'warn' }) };
+  const never = new AbortController().signal;
+  const context: WorkerContext = {
+    database,
+    ...reaching(addresses, null),
+    log: pino({ level: 'warn' }),
+    url,
+    threads: inPlace(tasksWith({ url, addresses, patience: 'person' })),
+  };
   const setClock = async (moment: string) => {
     for (const id of channelIds) await context.clients[id].setClock(Date.parse(moment));
     await setClockAhead(database, Date.parse(moment) - Date.now());
   };
   const sendAll = async (moment: string) => {
-    const { compiled, goods, revision } = await standing(context);
+    const revision = await newest(database);
     for (const id of channelIds) {
       const send = await addSend(database, {
         channel: id,
@@ -42,10 +55,9 @@ if ((await newest(database)) === 0) {
         idempotency_key: randomUUID(),
         requested: new Date(moment),
         who: 'Nuala Lerrin',
-        files: [...dialectOf(id).render(compiled, goods).rules.files()],
       });
       if (!send) continue;
-      await runSend(context, send.id);
+      await runSend(context, noJobs, send.id, never);
       const done = await sendById(database, send.id);
       if (done?.state !== 'accepted')
         throw new Error(`The demo's files were not taken by ${id}: ${JSON.stringify(done?.report ?? done?.error)}`);
@@ -54,7 +66,12 @@ if ((await newest(database)) === 0) {
 
   const { goods, ...book } = demoBook();
   await setClock(demoMoments.firstSent);
-  await replaceBook(database, book, goods, 'Nuala Lerrin', 'The autumn book', new Date(demoMoments.firstSent));
+  await replaceBook(database, book, goods, {
+    who: 'Nuala Lerrin',
+    note: 'The autumn book',
+    at: new Date(demoMoments.firstSent),
+    key: null,
+  });
   await sendAll(demoMoments.firstSent);
   await putHistory(database, demoOrders(goods, 4000), demoVisits());
   await addCodes(database, 'cards', demoCodes(200), new Date(demoMoments.firstSent));
@@ -75,6 +92,7 @@ if ((await newest(database)) === 0) {
     note: 'Gale week and First Advent',
     edits,
     at: new Date(demoMoments.laterSent),
+    key: null,
   });
   await sendAll(demoMoments.laterSent);
   const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, {
@@ -84,15 +102,19 @@ if ((await newest(database)) === 0) {
   });
   if (!edited.ok) throw new Error('The demo could not edit a rate at Lerrin Shop');
   await setClock(demoMoments.begins);
-  const check = await addCheck(
-    database,
-    new Date(demoMoments.begins),
-    await newest(database),
-    new Date(demoMoments.begins),
-  );
-  await runCheck(context, check.id, () => false);
+  const begins = new Date(demoMoments.begins);
+  const check = await addCheck(database, {
+    moment: begins,
+    revision: await newest(database),
+    requested: begins,
+    isLarge: false,
+  });
+  await runCheck(context, check.id, never);
   // Goods and offers that a channel's format cannot say are lived with; the rest is what the week brought.
-  for (const { key, body } of await findingsOf(database, check.id))
+  for (const { key, body } of await findingsOf(
+    database,
+    channelIds.map((channel) => ({ channel, run: check.id })),
+  ))
     if ((body.class.is === 'apart' || body.class.is === 'offer') && body.note?.fidelity.is === 'unsayable')
       await accept(database, key, 'Nuala Lerrin');
 }

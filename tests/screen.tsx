@@ -2,7 +2,7 @@ import { cleanup, configure, fireEvent, render, screen } from '@testing-library/
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { expect, vi } from 'vitest';
-import type { BookFile } from '../src/core/book/index.ts';
+import { type BookFile, channelIds } from '../src/core/book/index.ts';
 import { RoomsContext } from '../src/web/app/rooms.ts';
 import { routes } from '../src/web/app/routes.tsx';
 import { rooms } from '../src/web/app/stages.ts';
@@ -28,6 +28,7 @@ export class Refusal {
   constructor(
     readonly status: number,
     readonly body: object,
+    readonly headers: Readonly<Record<string, string>> = {},
   ) {}
 }
 
@@ -36,7 +37,7 @@ const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined
 export const now = '2026-11-24T09:10:00.000Z';
 
 /** What is sent as a body and changes nothing. */
-const questions = new Set(['POST /checkouts', 'POST /codes/known']);
+const questions = new Set([...channelIds.map((id) => `POST /channels/${id}/checkouts`), 'POST /codes/known']);
 
 const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /book': { revision: 1, book },
@@ -48,10 +49,14 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /segments': { segments: [] },
   'GET /spend': { rows: [] },
   'GET /codes': { batches: [] },
-  'GET /channels': { channels: [] },
+  ...Object.fromEntries(
+    channelIds.flatMap((id) => [
+      [`GET /channels/${id}`, { id, lastSend: null, told: null, held: [], down: null }],
+      [`POST /channels/${id}/checkouts`, { down: null, answers: [] }],
+    ]),
+  ),
   'GET /checks/last': new Refusal(404, { type: '/problems/none', title: 'Nothing has been checked', status: 404 }),
   'GET /revisions': { revisions: [], next: null, people: [] },
-  'POST /checkouts': { channels: [] },
   'POST /codes/known': { singles: {} },
 });
 
@@ -70,8 +75,8 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
     if (!(to in all)) throw new Error(`The made-up server has no answer to ${to}`);
     const made = all[to];
     const answer = typeof made === 'function' ? made(body) : made;
-    const [status, said] = answer instanceof Refusal ? [answer.status, answer.body] : [200, answer];
-    return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json' } });
+    const { status, body: said, headers } = answer instanceof Refusal ? answer : new Refusal(200, answer as object);
+    return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json', ...headers } });
   });
   const router = createMemoryRouter(routes, { initialEntries: [address] });
   render(

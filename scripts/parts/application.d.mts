@@ -11,6 +11,8 @@ export function startApplication(options: {
   address: string;
   channels: Record<string, string>;
   server: ChildProcess;
+  /** The worker beside it: one that ends by itself is followed by another. */
+  worker: { readonly child: ChildProcess };
   ended: Promise<unknown>;
   stop(): Promise<void>;
 }>;

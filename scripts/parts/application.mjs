@@ -9,10 +9,14 @@ const running = (root, path) => [
   ...(path.endsWith('.ts') ? ['--import', 'tsx'] : ['--enable-source-maps']),
   join(root, path),
 ];
+/** What a worker may take besides its threads, in MB. */
+const workerMegabytes = 512;
+/** What lives no longer than this, in milliseconds, is not started again: it cannot. */
+const shortLife = 5000;
 
 /** Starts a program and waits for the line of JSON by which it says that it is ready. */
-function program(root, path, args, env) {
-  const child = spawn(process.execPath, [...running(root, path), ...args], {
+function program(root, path, args, env, flags = []) {
+  const child = spawn(process.execPath, [...flags, ...running(root, path), ...args], {
     cwd: root,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'pipe', 'ipc'],
@@ -37,6 +41,33 @@ function program(root, path, args, env) {
     await ended;
   };
   return { child, ready, ended, stop };
+}
+
+/** Keeps a program running: one that ends by itself, for want of memory or by a fault, is followed by another. */
+function lasting(begin) {
+  let part = begin();
+  let stopping = false;
+  const ended = (async () => {
+    for (;;) {
+      const began = Date.now();
+      await part.ended;
+      if (stopping || Date.now() - began < shortLife) return;
+      part = begin();
+      part.ready.catch(() => undefined);
+    }
+  })();
+  return {
+    ready: part.ready,
+    get child() {
+      return part.child;
+    },
+    ended,
+    async stop() {
+      stopping = true;
+      await part.stop();
+      await ended;
+    },
+  };
 }
 
 function sentence(errors) {
@@ -82,15 +113,25 @@ export async function startApplication({
         env,
         what: 'Putting in what it begins with',
       });
+    const startWorker = () => {
+      const worker = lasting(() =>
+        program(root, from('src/server/worker.ts'), [], env, [`--max-old-space-size=${workerMegabytes}`]),
+      );
+      parts.push(worker);
+      return worker;
+    };
+    /** The server with a worker beside it. */
     async function startServer() {
       const server = program(root, from('src/server/main.ts'), [], env);
       parts.push(server);
-      const { listening } = await server.ready;
-      const stopServer = async () => {
-        parts.splice(parts.indexOf(server), 1);
-        await server.stop();
+      const worker = startWorker();
+      const [{ listening }] = await Promise.all([server.ready, worker.ready]);
+      return {
+        address: listening,
+        server: server.child,
+        worker,
+        stopServer: () => Promise.all([worker.stop(), server.stop()]),
       };
-      return { address: listening, server: server.child, stopServer };
     }
     const started = await startServer();
     return {
@@ -98,6 +139,7 @@ export async function startApplication({
       channels: JSON.parse(env.PLEMB_CHANNELS),
       ended: Promise.race(parts.map((part) => part.ended)),
       startServer,
+      startWorker,
       stop,
     };
   } catch (error) {

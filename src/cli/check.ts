@@ -34,7 +34,8 @@ export async function checkBook(
   for (const dialect of dialects) {
     const address = asked.get(dialect.id);
     const sides = { rendition: dialect.render(book, goods), sent: null, speeds: settingsOf(file, dialect).speeds };
-    const ask = address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address), rulesReader());
+    const ask =
+      address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address, 'person'), rulesReader());
     try {
       reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at));
     } catch (error) {

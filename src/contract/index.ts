@@ -183,7 +183,8 @@ export const sendSchema = z.object({
   id: z.int(),
   channel: channelId,
   revision: z.int(),
-  state: z.enum(['queued', 'sending', 'accepted', 'refused', 'failed']),
+  /** Not known: the channel's answer was lost; it is asked again. Given up: somebody has said not to ask any more. */
+  state: z.enum(['queued', 'sending', 'accepted', 'refused', 'failed', 'not known', 'given up']),
   requested: moment,
   who: z.string(),
   report: z.array(remarkSchema),
@@ -200,7 +201,6 @@ export const channelState = z.object({
   held: z.array(heldSchema),
   down: z.string().nullable(),
 });
-export const channelsAnswer = z.object({ channels: z.array(channelState) });
 /**
  * A channel's files: those it last took, and those it says are live; null where there are none, or it does not answer.
  */
@@ -215,17 +215,16 @@ export type ChannelState = z.infer<typeof channelState>;
 
 export const checkoutRequest = z.strictObject({ moment, baskets: z.array(basketSchema).min(1).max(50) });
 const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int() });
-export const checkoutAnswer = z.object({
-  channels: z.array(
-    z.object({ id: channelId, down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) }),
-  ),
-});
+/** What a channel's checkout charges for each basket; `down` says why it does not answer. */
+export const checkoutAnswer = z.object({ down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) });
 export type CheckoutAnswer = z.infer<typeof checkoutAnswer>;
 
-export const checkRequest = z.strictObject({ moment });
+/** `large`: however many baskets it asks; otherwise one of very many is not begun. */
+export const checkRequest = z.strictObject({ moment, large: z.boolean().default(false) });
 export const checkState = z.object({
   id: z.int(),
-  state: z.enum(['queued', 'running', 'done', 'stopped', 'failed']),
+  /** Large: not begun, as it would ask more baskets (`all`) than is usual, and nobody has said that it is to. */
+  state: z.enum(['queued', 'running', 'done', 'stopped', 'large', 'failed']),
   moment,
   revision: z.int(),
   requested: moment,
@@ -252,8 +251,8 @@ export const checkReport = z.object({
     }),
   ),
   findings: z.array(computed<FindingView>()),
-  /** Channels that did not answer, and why. */
-  down: z.array(z.object({ channel: channelId, why: z.string() })),
+  /** Channels that did not answer, and why; what is told of them was found at the moment `last`, if ever. */
+  down: z.array(z.object({ channel: channelId, why: z.string(), last: moment.nullable() })),
   since: z.object({ added: z.array(z.string()), gone: z.array(z.string()) }),
 });
 export type CheckReport = z.infer<typeof checkReport>;

@@ -1,22 +1,23 @@
-import { setTimeout as pause } from 'node:timers/promises';
 import { z } from 'zod';
 import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
 import { type ChannelBasket, type ChannelFile, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
 import { amountText, type Currency, gramsText, type Minor, parseAmount, unwrap } from '../core/exact/index.ts';
+import { asked, NoAnswer, type Patience } from './http.ts';
 
 /** A channel that does not answer, with why in plain words. */
 export class ChannelDown extends Error {
   readonly channel: ChannelId;
-  constructor(channel: ChannelId, why: string) {
+  /** Whether what was asked may have arrived, and been done. */
+  readonly reached: boolean;
+  constructor(channel: ChannelId, why: string, reached: boolean) {
     super(`${dialectOf(channel).name} does not answer: ${why}`);
     this.channel = channel;
+    this.reached = reached;
   }
 }
 
-const tries = 3;
-const timeout = 5000;
 const euro = 'EUR' as Currency;
 const money = z.string().regex(/^\d+\.\d{2}$/);
 const liveSchema = z.object({ files: z.array(fileSchema), held: z.array(heldSchema) });
@@ -36,11 +37,8 @@ export interface ChannelClient {
   setClock(now: number): Promise<void>;
 }
 
-/**
- * Talks to a channel over HTTP: five seconds a try, three tries, between them a pause that grows, or the one that the
- * channel asks for (to five seconds), then {@link ChannelDown}.
- */
-export function channelClient(id: ChannelId, address: string | undefined): ChannelClient {
+/** Talks to a channel over HTTP, as patiently as is said, then {@link ChannelDown}. */
+export function channelClient(id: ChannelId, address: string | undefined, patience: Patience): ChannelClient {
   async function call<T>(
     method: string,
     path: string,
@@ -48,36 +46,14 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
     body?: object,
     headers: Record<string, string> = {},
   ): Promise<T> {
-    if (!address) throw new ChannelDown(id, 'no address of it is set');
-    let why = '';
-    let wait = 0;
-    for (let attempt = 0; attempt < tries; attempt += 1) {
-      if (attempt > 0) await pause(wait);
-      wait = 200 * 4 ** attempt;
-      try {
-        const response = await fetch(`${address}${path}`, {
-          method,
-          headers: { 'Content-Type': 'application/json', ...headers },
-          ...(body ? { body: JSON.stringify(body) } : {}),
-          signal: AbortSignal.timeout(timeout),
-        });
-        if (response.status === 429) {
-          why = 'it is too busy (429)';
-          wait = Math.min(5, Number(response.headers.get('Retry-After')) || 1) * 1000;
-          continue;
-        }
-        if (response.status >= 500) {
-          why = `it failed (${response.status})`;
-          continue;
-        }
-        const read = answer.safeParse(await response.json());
-        if (read.success) return read.data;
-        why = 'its answer makes no sense';
-      } catch (error) {
-        why = reasonOf(error);
-      }
+    if (!address) throw new ChannelDown(id, 'no address of it is set', false);
+    try {
+      const request = { method, url: `${address}${path}`, headers };
+      return await asked(body ? { ...request, body: JSON.stringify(body) } : request, answer, patience);
+    } catch (error) {
+      if (error instanceof NoAnswer) throw new ChannelDown(id, error.message, error.reached);
+      throw error;
     }
-    throw new ChannelDown(id, `${why}, tried ${tries} times`);
   }
 
   return {
@@ -89,7 +65,7 @@ export function channelClient(id: ChannelId, address: string | undefined): Chann
         moment: new Date(moment).toISOString(),
         baskets: baskets.map(written),
       });
-      if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense');
+      if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense', true);
       return answers.map((one) =>
         one.choices.map((choice) => ({
           speed: choice.speed,
@@ -115,11 +91,3 @@ const written = (basket: ChannelBasket) => ({
   place: basket.place,
   codes: basket.codes,
 });
-
-function reasonOf(error: unknown): string {
-  if (error instanceof DOMException && error.name === 'TimeoutError')
-    return `nothing came within ${timeout / 1000} seconds`;
-  if (error instanceof SyntaxError) return 'its answer makes no sense';
-  const code = (error as { cause?: { code?: string } }).cause?.code;
-  return code === 'ECONNREFUSED' ? 'nothing listens there' : 'the connection broke';
-}

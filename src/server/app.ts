@@ -3,8 +3,9 @@ import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { secureHeaders } from 'hono/secure-headers';
+import type { ProblemDocument } from '../contract/index.ts';
 import type { Context } from './context.ts';
-import type { Jobs } from './jobs/boss.ts';
+import type { Jobs } from './jobs/queues.ts';
 import { HttpProblem } from './problem.ts';
 import { bookRoutes } from './routes/book.ts';
 import { channelRoutes } from './routes/channels.ts';
@@ -12,12 +13,29 @@ import { checkRoutes } from './routes/checks.ts';
 import { codeRoutes } from './routes/codes.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/imports.ts';
+import { type Trouble, troubleOf } from './trouble.ts';
 
 const problemType = { 'Content-Type': 'application/problem+json' };
 const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
 
 /** The one style that the kit of dialogs and menus puts into the page: how what can be pressed is touched. */
 const kitStyle = "'sha256-38RhXrc7EdReTKsOm23ZPOCUgniTUUcjky8QOOrQx6o='";
+
+/** What is said of troubles of the database that pass. */
+const troubles: Readonly<Record<Trouble, ProblemDocument>> = {
+  away: {
+    type: '/problems/away',
+    title: 'The database does not answer at the moment',
+    detail: 'Nothing saved is lost. Ask again in a few seconds.',
+    status: 503,
+  },
+  busy: {
+    type: '/problems/busy',
+    title: 'Others are saving; this one has waited too long and was not carried out',
+    detail: 'Ask again in a few seconds.',
+    status: 503,
+  },
+};
 
 /**
  * The whole server: the interface's files, and the API under /api. Only callers that name a loopback host are answered.
@@ -83,6 +101,12 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   }
   server.onError((error, c) => {
     if (error instanceof HttpProblem) return c.json(error.document, error.document.status as 400, problemType);
+    const trouble = troubleOf(error);
+    if (trouble) {
+      context.log.warn(error, c.req.path);
+      c.header('Retry-After', '2');
+      return c.json(troubles[trouble], 503, problemType);
+    }
     context.log.error(error, c.req.path);
     return c.json(
       {

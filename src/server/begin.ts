@@ -19,8 +19,6 @@ if ((await newest(database)) === 0)
       starterNames,
     ),
     [],
-    'Plemb',
-    'A book to begin with',
-    new Date(),
+    { who: 'Plemb', note: 'A book to begin with', at: new Date(), key: null },
   );
 await database.end();

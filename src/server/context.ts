@@ -10,9 +10,10 @@ import {
 } from '../core/book/index.ts';
 import type { Listed } from '../core/channels/index.ts';
 import { unwrap } from '../core/exact/index.ts';
-import { type ChannelClient, channelClient } from '../live/index.ts';
+import type { Item } from '../core/goods/index.ts';
+import { type ChannelClient, channelClient, type Patience } from '../live/index.ts';
 import { type CarrierAccount, carrierClient } from './carrier-client.ts';
-import { type Database, snapshot } from './database.ts';
+import { type Connection, type Database, snapshot } from './database.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook } from './queries/book.ts';
 import { everyItem } from './queries/goods.ts';
@@ -27,17 +28,17 @@ export interface Context {
   readonly carrier: ReturnType<typeof carrierClient>;
 }
 
-/** What is needed to talk to channels and carrier at these addresses. */
+/** What is needed to talk to channels and carrier at these addresses, for people who wait or for jobs. */
 export const reaching = (
   addresses: Readonly<Record<string, string>>,
   account: CarrierAccount | null,
+  patience: Patience = 'person',
 ): Pick<Context, 'clients' | 'carrier'> => ({
-  clients: clientsAt(addresses),
+  clients: Object.fromEntries(
+    channelIds.map((id) => [id, channelClient(id, addresses[id], patience)]),
+  ) as Context['clients'],
   carrier: carrierClient(addresses.ternline, account),
 });
-
-const clientsAt = (addresses: Readonly<Partial<Record<ChannelId, string>>>): Context['clients'] =>
-  Object.fromEntries(channelIds.map((id) => [id, channelClient(id, addresses[id])])) as Context['clients'];
 
 /** Now, by the demo's clock. */
 export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));
@@ -50,14 +51,30 @@ export interface Snapshot {
 }
 
 /** The saved book with its goods, ready to answer: dated rows as of now. */
-export async function standing(context: Context): Promise<Snapshot> {
-  const { revision, book, items } = await snapshot(context.database, async (connection) => ({
-    revision: await newest(connection),
-    book: await readBook(connection),
-    items: await everyItem(connection),
-  }));
-  if (!book)
+export const standing = async (context: Context): Promise<Snapshot> => {
+  const now = await nowOf(context);
+  const read = await snapshot(context.database, readStanding);
+  if (!read)
     throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-  const compiled = asOf(unwrap(compileBook(book)), await nowOf(context));
+  return standingAt(read, now);
+};
+
+/** What the book and its goods say at one revision. */
+export interface Saved {
+  readonly revision: number;
+  readonly book: Book;
+  readonly items: readonly Item[];
+}
+
+/** Reads it; null before the first book is put in. One connection sees all of it alike only within a snapshot. */
+export async function readStanding(connection: Connection): Promise<Saved | null> {
+  const revision = await newest(connection);
+  const book = await readBook(connection);
+  return book && { revision, book, items: await everyItem(connection) };
+}
+
+/** Makes it ready to answer: dated rows as of a moment. */
+export function standingAt({ revision, book, items }: Saved, now: number): Snapshot {
+  const compiled = asOf(unwrap(compileBook(book)), now);
   return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
 }

@@ -4,38 +4,79 @@ import pg from 'pg';
 
 const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
 
-export type Database = pg.Pool;
-/** Something statements can be sent to: the pool, or the one connection of a transaction. */
+/** Something statements can be sent to: the database, or the one connection of a transaction. */
 export type Connection = Pick<pg.ClientBase, 'query'>;
 
-/** A pool of connections. One that the database ends is dropped; whoever was using it is told by its statement. */
-export function connect(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 8, connectionTimeoutMillis: 5000 });
+/**
+ * The database: statements that stand alone and reads have connections of their own, so that saves which wait for each
+ * other never keep anybody from reading.
+ */
+export interface Database extends Connection {
+  readonly reads: pg.Pool;
+  readonly writes: pg.Pool;
+  end(): Promise<void>;
+}
+
+/** How long one waits for a connection, or for the saves before one's own, before one is told to come again: in ms. */
+const patience = { read: 5000, write: 10_000 };
+
+/** Opens pools of connections: so many for reads, and as many transactions at once as `writes`. */
+export function connect(url: string, { reads, writes } = { reads: 8, writes: 3 }): Database {
+  const pools = {
+    reads: poolOf(url, reads, patience.read),
+    writes: poolOf(url, writes, patience.write),
+  };
+  return {
+    ...pools,
+    query: pools.reads.query.bind(pools.reads),
+    async end() {
+      await Promise.all([pools.reads.end(), pools.writes.end()]);
+    },
+  };
+}
+
+/** A connection that the database ends is dropped; whoever was using it is told by its statement. */
+function poolOf(connectionString: string, max: number, connectionTimeoutMillis: number): pg.Pool {
+  const pool = new pg.Pool({ connectionString, max, connectionTimeoutMillis });
   pool.on('error', () => undefined);
   pool.on('connect', (client) => client.on('error', () => undefined));
   return pool;
 }
 
-/** Runs work in one transaction: all of it counts or none. */
+/** Runs work in one transaction: all of it counts or none. Waits for other writers no longer than is patient. */
 export const transaction = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> =>
-  within(database, 'begin', work);
+  within(database.writes, `begin; set local lock_timeout = ${patience.write}`, work);
 
 /** Runs reads that must all see the same state, whatever is saved meanwhile. */
 export const snapshot = <T>(database: Database, work: (connection: Connection) => Promise<T>): Promise<T> =>
-  within(database, 'begin isolation level repeatable read read only', work);
+  within(database.reads, 'begin isolation level repeatable read read only', work);
 
-async function within<T>(database: Database, begin: string, work: (connection: Connection) => Promise<T>): Promise<T> {
-  const client = await database.connect();
+/** Runs reads that see what another connection sees, by the name that it gave its snapshot. */
+export const sharedSnapshot = <T>(
+  database: Database,
+  name: string,
+  work: (connection: Connection) => Promise<T>,
+): Promise<T> =>
+  snapshot(database, async (connection) => {
+    await connection.query(`set transaction snapshot '${name.replaceAll("'", '')}'`);
+    return work(connection);
+  });
+
+async function within<T>(pool: pg.Pool, begin: string, work: (connection: Connection) => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  let broken = false;
   try {
     await client.query(begin);
     const result = await work(client);
     await client.query('commit');
     return result;
   } catch (error) {
-    await client.query('rollback').catch(() => undefined);
+    await client.query('rollback').catch(() => {
+      broken = true;
+    });
     throw error;
   } finally {
-    client.release();
+    client.release(broken);
   }
 }
 

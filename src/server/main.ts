@@ -6,11 +6,13 @@ import { app } from './app.ts';
 import { carrierAccount } from './carrier-client.ts';
 import { type Context, reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
-import { startJobs } from './jobs/boss.ts';
+import { endingWith } from './ending.ts';
+import { openJobs } from './jobs/queues.ts';
 
 /**
- * Starts the server. DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel) and PORT say with what and where; HOST is
- * loopback unless told. PLEMB_CARRIER_KEY and PLEMB_CARRIER_PRICES (list or account) are the account at the carrier.
+ * Starts the HTTP server; jobs are done by workers (worker.ts). DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel)
+ * and PORT say with what and where; HOST is loopback unless told. PLEMB_CARRIER_KEY and PLEMB_CARRIER_PRICES (list or
+ * account) are the account at the carrier.
  */
 const {
   DATABASE_URL: url = '',
@@ -19,7 +21,7 @@ const {
   HOST: host = '127.0.0.1',
   LOG_LEVEL: level = 'warn',
 } = process.env;
-const log = pino({ level });
+const log = pino({ level }, pino.destination({ fd: 2, sync: true }));
 const database = connect(url);
 await migrate(database);
 const context: Context = {
@@ -27,7 +29,7 @@ const context: Context = {
   ...reaching(JSON.parse(channels) as Record<string, string>, carrierAccount(process.env)),
   log,
 };
-const jobs = await startJobs(context, url);
+const jobs = await openJobs(database, log);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));
 const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) =>
   process.stdout.write(`${JSON.stringify({ listening: `http://${host}:${info.port}` })}\n`),
@@ -36,17 +38,9 @@ server.on('error', (error) => {
   process.stderr.write(`${error.message}\n`);
   process.exit(1);
 });
-
-let ending = false;
-async function end() {
-  if (ending) return;
-  ending = true;
+endingWith(async () => {
   server.close();
   server.closeAllConnections();
-  await jobs.close().catch(() => undefined);
+  await jobs.close();
   await database.end();
-  process.exit(0);
-}
-process.on('SIGTERM', end);
-process.on('SIGINT', end);
-process.on('disconnect', end);
+});

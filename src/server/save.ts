@@ -22,7 +22,7 @@ import { type Connection, type Database, transaction } from './database.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
 import { dropGoods, everyItem, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
-import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
+import { addRevision, changesBetween, lockNewest, revisionOfKey } from './queries/revisions.ts';
 
 export interface Save {
   readonly base: number;
@@ -30,17 +30,32 @@ export interface Save {
   readonly note: string;
   readonly edits: readonly Edit[];
   readonly at: Date;
+  /** What whoever saves knows it by: arriving again, it has been saved already. Null where it is not known. */
+  readonly key: string | null;
 }
+
+/** Does as one revision what has not been done by this key before; gives the number of the revision. */
+const onceAs = (
+  database: Database,
+  key: string | null,
+  work: (connection: Connection, newest: number) => Promise<Omit<Parameters<typeof addRevision>[1], 'number' | 'key'>>,
+): Promise<number> =>
+  transaction(database, async (connection) => {
+    const newest = await lockNewest(connection);
+    const before = key === null ? null : await revisionOfKey(connection, key);
+    if (before !== null) return before;
+    await addRevision(connection, { ...(await work(connection, newest)), number: newest + 1, key });
+    return newest + 1;
+  });
 
 /**
  * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same
  * since the base, and with 422 and every problem where the book would not hold together.
  */
 export const save = (database: Database, request: Save): Promise<number> =>
-  transaction(database, (connection) => saveWithin(connection, request));
+  onceAs(database, request.key, (connection, newest) => saveWithin(connection, newest, request));
 
-async function saveWithin(connection: Connection, { base, who, note, edits, at }: Save): Promise<number> {
-  const newest = await lockNewest(connection);
+async function saveWithin(connection: Connection, newest: number, { base, who, note, edits, at }: Save) {
   if (base > newest) throw new HttpProblem(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
   const conflicts = conflictsOf(edits, await changesBetween(connection, base, newest));
   if (conflicts.length > 0)
@@ -48,9 +63,7 @@ async function saveWithin(connection: Connection, { base, who, note, edits, at }
       detail: 'Choose for each which version is to stand.',
       conflicts,
     });
-  const changes = await apply(connection, edits);
-  await addRevision(connection, { number: newest + 1, at, who, note, changes });
-  return newest + 1;
+  return { at, who, note, changes: await apply(connection, edits) };
 }
 
 function conflictsOf(
@@ -157,9 +170,12 @@ const unsound = (problems: readonly Problem[]) =>
   });
 
 /** Takes one revision back as a new revision; refused with 409 where a later one has changed the same. */
-export function takeBack(database: Database, number: number, who: string, at: Date): Promise<number> {
-  return transaction(database, async (connection) => {
-    const newest = await lockNewest(connection);
+export function takeBack(
+  database: Database,
+  number: number,
+  { who, at, key }: Pick<Save, 'who' | 'at' | 'key'>,
+): Promise<number> {
+  return onceAs(database, key, async (connection, newest) => {
     const [revision] = await changesBetween(connection, number - 1, number);
     if (!revision || number === 0)
       throw new HttpProblem(404, 'revision', `There is no revision ${number} to take back`);
@@ -169,9 +185,7 @@ export function takeBack(database: Database, number: number, who: string, at: Da
       throw new HttpProblem(409, 'conflict', `A later revision has changed the same as revision ${number}`, {
         conflicts,
       });
-    const changes = await apply(connection, edits);
-    await addRevision(connection, { number: newest + 1, at, who, note: `Took back revision ${number}`, changes });
-    return newest + 1;
+    return { at, who, note: `Took back revision ${number}`, changes: await apply(connection, edits) };
   });
 }
 
@@ -180,12 +194,9 @@ export function replaceBook(
   database: Database,
   book: Book,
   goods: readonly Item[],
-  who: string,
-  note: string,
-  at: Date,
+  { who, note, at, key }: Omit<Save, 'base' | 'edits'>,
 ): Promise<number> {
-  return transaction(database, async (connection) => {
-    const newest = await lockNewest(connection);
+  return onceAs(database, key, async (connection) => {
     const standing: Record<string, unknown> = { ...(await readBook(connection)) };
     const wanted: Record<string, unknown> = { ...book };
     const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
@@ -214,7 +225,6 @@ export function replaceBook(
       [...old.keys()].filter((sku) => !fresh.has(sku)),
     );
     await putGoods(connection, goods);
-    await addRevision(connection, { number: newest + 1, at, who, note, changes });
-    return newest + 1;
+    return { at, who, note, changes };
   });
 }

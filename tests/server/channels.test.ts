@@ -18,12 +18,10 @@ afterAll(() => at.end());
 const sendTo = async (id: ChannelId) => {
   const asked = await at.call('POST', `/api/channels/${id}/sends`, { who: 'Ada' });
   expect(asked.status).toBe(202);
-  const state = await at.until(
-    `/api/channels?moment=${moment}`,
-    (body) =>
-      !['queued', 'sending'].includes(body.channels.find((one: { id: string }) => one.id === id).lastSend.state),
+  return at.until(
+    `/api/channels/${id}?moment=${moment}`,
+    (state) => !['queued', 'sending'].includes(state.lastSend.state),
   );
-  return state.channels.find((one: { id: string }) => one.id === id);
 };
 const checked = async (when = moment) => {
   const { body } = await at.call('POST', '/api/checks', { moment: when });
@@ -107,9 +105,7 @@ describe('from book to finding', () => {
       edits: [{ path: ['offers', 'suds', 'benefit', 'off', 'percent'], value: '16' }],
     });
     await sendTo('findlark');
-    const { held } = (await at.call('GET', `/api/channels?moment=${moment}`)).body.channels.find(
-      (one: { id: string }) => one.id === 'findlark',
-    );
+    const { held } = (await at.call('GET', `/api/channels/findlark?moment=${moment}`)).body;
     expect(held).toEqual([
       { key: 'suds', until: expect.any(String), state: 'refused', reason: 'Lerrin Shop does not take SUDS: unknown' },
     ]);
@@ -132,16 +128,14 @@ describe('a send', () => {
       body: JSON.stringify({ files: sent[0].files }),
     });
     const before = await fetch(`${at.addresses.harrowmere}/live?moment=${moment}`).then((response) => response.text());
+    await at.jobs.ask(at.database, 'send', id);
     await at.restart();
-    await at.until(
-      '/api/channels',
-      (body) => body.channels.find((one: { id: string }) => one.id === 'harrowmere').lastSend.state === 'accepted',
-    );
+    await at.until('/api/channels/harrowmere', (state) => state.lastSend.state === 'accepted');
     expect(await fetch(`${at.addresses.harrowmere}/live?moment=${moment}`).then((response) => response.text())).toBe(
       before,
     );
     // Done again by mistake, it does nothing.
-    await runSend(at.context, id);
+    await runSend(at.context, at.jobs.ask, id, new AbortController().signal);
     expect(
       (await at.database.query('select count(*)::integer as n from send where idempotency_key = $1', ['killed-once']))
         .rows[0].n,
@@ -155,11 +149,7 @@ describe('a send', () => {
     );
     expect(answers.map((one) => one.status).sort()).toEqual([202, 409]);
     await at.desk('harrowmere', 'trouble', { mode: 'none' });
-    await at.until('/api/channels', (body) =>
-      ['accepted', 'failed'].includes(
-        body.channels.find((one: { id: string }) => one.id === 'harrowmere').lastSend.state,
-      ),
-    );
+    await at.until('/api/channels/harrowmere', (state) => ['accepted', 'failed'].includes(state.lastSend.state));
   });
 
   test('refused by the channel shows its report by line, and nothing is applied there', async () => {
@@ -199,9 +189,7 @@ describe('trouble', () => {
     ['failing', 'the connection broke'],
   ])('a channel that is %s is told of in a sentence; the others are checked all the same', async (mode, words) => {
     await at.desk('findlark', 'trouble', { mode });
-    const state = (await at.call('GET', `/api/channels?moment=${moment}`)).body.channels.find(
-      (one: { id: string }) => one.id === 'findlark',
-    );
+    const state = (await at.call('GET', `/api/channels/findlark?moment=${moment}`)).body;
     expect(state.down).toContain(words);
     const report = await checked();
     expect(report.down.map((one: { channel: string }) => one.channel)).toEqual(['findlark']);

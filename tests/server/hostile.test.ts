@@ -79,7 +79,7 @@ test('damaged baskets, spend, customers and codes are answered or refused', asyn
   const moment = '2026-11-24T09:10:00Z';
   /** Each as it is written when nothing is wrong with it: a file in a request is damaged as a text, too. */
   const requests: readonly (readonly [method: string, path: string, body: unknown])[] = [
-    ['POST', '/api/checkouts', { moment, baskets: [basket] }],
+    ['POST', '/api/channels/harrowmere/checkouts', { moment, baskets: [basket] }],
     ['PUT', '/api/spend', { text: 'offer,week,channel,amount\nwinter,2026-11-23,harrowmere,4.00\n' }],
     ['PUT', '/api/customers', { text: 'customer,segment\nc-1,clubs\n' }],
     ['PUT', '/api/codes/batches/autumn', { text: 'ONE1\nTWO2\n' }],

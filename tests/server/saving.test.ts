@@ -124,7 +124,7 @@ describe('a save', () => {
     await expect(broken).rejects.toThrow('killed');
     expect((await book()).zones[0].name).toBe('Home');
     // The connection that makes the save is ended from outside while the save waits for its turn.
-    const holder = await at.database.connect();
+    const holder = await at.database.writes.connect();
     await holder.query('begin');
     await holder.query('select pg_advisory_xact_lock($1)', [savingLock]);
     const waiting = save(at.database, {
@@ -132,6 +132,7 @@ describe('a save', () => {
       who: 'Ada',
       note: '',
       at: new Date(),
+      key: null,
       edits: [{ path: ['zones', 'home', 'name'], value: 'Half' }],
     });
     waiting.catch(() => undefined);

@@ -5,9 +5,13 @@ import pg from 'pg';
 import pino from 'pino';
 import type { BookFile } from '../../src/core/book/index.ts';
 import { app } from '../../src/server/app.ts';
-import { type Context, reaching } from '../../src/server/context.ts';
+import { reaching } from '../../src/server/context.ts';
 import { connect, migrate } from '../../src/server/database.ts';
-import { type Jobs, startJobs } from '../../src/server/jobs/boss.ts';
+import { openJobs } from '../../src/server/jobs/queues.ts';
+import type { WorkerContext } from '../../src/server/jobs/worker-context.ts';
+import { startWorkers } from '../../src/server/jobs/workers.ts';
+import { tasksWith } from '../../src/server/tasks.ts';
+import { inPlace } from '../../src/server/threads.ts';
 import { startStandIns } from '../../src/standins/main.ts';
 
 /** A server with a database of its own and running stand-ins; everything goes at the end. */
@@ -23,13 +27,16 @@ export async function world() {
   const standIns = await startStandIns(folder);
   const database = connect(url);
   await migrate(database);
-  const context: Context = {
+  const context: WorkerContext = {
     database,
     ...reaching(standIns.addresses, { key: 'kites-21', prices: 'account' }),
-    log: pino({ level: 'silent' }),
+    log: pino({ level: process.env.PLEMB_VERBOSE ? 'info' : 'silent' }),
+    url,
+    threads: inPlace(tasksWith({ url, addresses: standIns.addresses, patience: 'person' })),
   };
-  let jobs: Jobs = await startJobs(context, url);
-  let server = app(context, jobs, '/nowhere');
+  const jobs = await openJobs(database, context.log);
+  const server = app(context, jobs, '/nowhere');
+  let worker = await startWorkers(context);
 
   async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
     const response = await server.request(`http://127.0.0.1${path}`, {
@@ -69,13 +76,14 @@ export async function world() {
         headers: { 'Content-Type': 'application/json' },
         body: JSON.stringify(body),
       }),
-    /** Ends the workers and starts them anew, as a server does that was stopped. */
+    jobs,
+    /** Ends the worker and starts one anew, as when it was stopped. */
     async restart() {
-      await jobs.close();
-      jobs = await startJobs(context, url);
-      server = app(context, jobs, '/nowhere');
+      await worker.close();
+      worker = await startWorkers(context);
     },
     async end() {
+      await worker.close();
       await jobs.close();
       await database.end();
       await standIns.stop();

@@ -1,73 +1,158 @@
-import type { ChannelId } from '../../core/book/index.ts';
-import { dialects, rulesReader, settingsOf } from '../../core/channels/index.ts';
-import { type ChannelReport, checkChannel, type Sides, Stopped } from '../../core/check/index.ts';
-import { asking, ChannelDown } from '../../live/index.ts';
-import { type Context, standing } from '../context.ts';
-import { transaction } from '../database.ts';
-import { addReports, checkById, type Down, markCheck, markProgress } from '../queries/checks.ts';
-import { lastAccepted } from '../queries/sends.ts';
+import { proxy } from 'comlink';
+import type { Logger } from 'pino';
+import { type ChannelId, channelIds } from '../../core/book/index.ts';
+import type { ChannelReport } from '../../core/check/index.ts';
+import { type Connection, snapshot, transaction } from '../database.ts';
+import { addReports, beginCheck, checkById, type Down, endCheck, markProgress } from '../queries/checks.ts';
+import { newest } from '../queries/revisions.ts';
+import { troubleOf, untilThere } from '../trouble.ts';
+import { Stopped, stoppable } from './stopping.ts';
+import type { WorkerContext } from './worker-context.ts';
 
-/** Checks every channel that answers, and keeps the result whole. `stop` tells whether the check is to end. */
-export async function runCheck(context: Context, id: number, stop: () => boolean): Promise<void> {
-  const { database, log } = context;
-  const run = await checkById(database, id);
-  if (run?.state !== 'queued') return;
-  await markCheck(database, id, 'running', null);
-  try {
-    const { book, compiled, goods } = await standing(context);
-    const read = rulesReader();
-    const totals = new Map<ChannelId, { done: number; all: number }>();
-    let told = 0;
-    let ended = false;
-    // All channels at once: while one answers, the baskets of another are judged.
-    const outcomes = await Promise.all(
-      dialects.map(async (dialect): Promise<ChannelReport | Down> => {
-        const sent = await lastAccepted(database, dialect.id);
-        const sides: Sides = {
-          rendition: dialect.render(compiled, goods),
-          sent: sent && read(dialect, sent.files),
-          speeds: settingsOf(book, dialect).speeds,
-        };
-        const progress = (done: number, all: number) => {
-          ended ||= stop();
-          if (ended) throw new Stopped();
-          totals.set(dialect.id, { done, all });
-          if (Date.now() - told < 250) return;
-          told = Date.now();
-          const sum = [...totals.values()].reduce((a, b) => ({ done: a.done + b.done, all: a.all + b.all }), {
-            done: 0,
-            all: 0,
-          });
-          markProgress(database, id, sum.done, sum.all).catch((error) => log.error(error, 'progress'));
-        };
-        try {
-          return await checkChannel(
-            compiled,
-            goods,
-            { id: dialect.id, sides, ask: asking(dialect.id, context.clients[dialect.id], read) },
-            run.moment.getTime(),
-            progress,
-          );
-        } catch (error) {
-          if (error instanceof ChannelDown) return { channel: error.channel, why: error.message };
-          ended = true;
-          throw error;
-        }
-      }),
-    );
-    const reports = outcomes.filter((one) => 'findings' in one);
-    const down = outcomes.filter((one) => 'why' in one);
-    const all = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
-    await transaction(database, async (connection) => {
-      await addReports(connection, id, reports, down);
-      await markProgress(connection, id, all, all);
-      await markCheck(connection, id, 'done', null);
-    });
-  } catch (error) {
-    if (error instanceof Stopped) return markCheck(database, id, 'stopped', null);
-    log.error(error, 'check');
-    await markCheck(database, id, 'failed', (error as Error).message);
+/** A check of more corners than this is begun only where somebody has said that it is to be. */
+const large = 2_000_000;
+/** How many corners it has was not said to be too many; it is told, and nothing is asked. */
+class Large extends Error {
+  readonly corners: number;
+  constructor(corners: number) {
+    super(`It would ask ${corners} baskets`);
+    this.corners = corners;
   }
 }
 
-/** What was sent or is live, read by the channel's dialect; null where it cannot be read. */
+/**
+ * Checks every channel, each on a thread of its own, all by the same revision, and keeps the result whole. A channel
+ * that does not answer, or whose check fails, is told of; the others go on.
+ */
+export async function runCheck(context: WorkerContext, id: number, signal: AbortSignal): Promise<void> {
+  const { database, log } = context;
+  const run = await untilThere(() => beginCheck(database, id), signal);
+  if (!run) return;
+  const stop = stoppable(signal, async () => (await checkById(database, id))?.stop ?? true);
+  try {
+    const { revision, outcomes } = await checkAll(context, id, run, stop.signal);
+    const reports = outcomes.filter((one) => 'findings' in one);
+    const down = outcomes.filter((one) => 'why' in one);
+    const all = reports.flatMap((report) => report.classes).reduce((sum, one) => sum + one.corners, 0);
+    const isDone = await untilThere(
+      () =>
+        transaction(database, async (connection) => {
+          if (!(await endCheck(connection, id, 'done', null))) return false;
+          await addReports(connection, id, revision, reports, down);
+          await markProgress(connection, id, all, all);
+          return true;
+        }),
+      signal,
+    );
+    // Somebody has stopped it meanwhile; or another has ended it, and what that one found stands.
+    if (!isDone) await untilThere(() => endCheck(database, id, 'stopped', null), signal);
+  } catch (error) {
+    if (stop.reason() instanceof Stopped) {
+      await untilThere(() => endCheck(database, id, 'stopped', null), signal);
+    } else if (error instanceof Large) {
+      await untilThere(() => markProgress(database, id, 0, error.corners), signal);
+      await untilThere(() => endCheck(database, id, 'large', null), signal);
+    } else if (signal.aborted || troubleOf(error)) {
+      throw error;
+    } else {
+      log.error(error, 'check');
+      await untilThere(() => endCheck(database, id, 'failed', (error as Error).message), signal);
+    }
+  } finally {
+    stop.release();
+  }
+}
+
+type Outcome = ChannelReport | Down;
+
+async function checkAll(
+  { database, log, threads }: WorkerContext,
+  id: number,
+  run: { readonly moment: Date; readonly large: boolean },
+  stopped: AbortSignal,
+): Promise<{ revision: number; outcomes: Outcome[] }> {
+  const enough = new AbortController();
+  const signal = AbortSignal.any([stopped, enough.signal]);
+  const following = followed(database, id, log);
+  const counted = meeting(channelIds);
+  const begin = async (channel: ChannelId, corners: number) => {
+    following.begin(channel, corners);
+    await counted.come(channel);
+    if (following.all() > large && !run.large) enough.abort(new Large(following.all()));
+    signal.throwIfAborted();
+  };
+  const progress = async (channel: ChannelId, done: number) => {
+    signal.throwIfAborted();
+    await following.progress(channel, done);
+  };
+  const checkOne = async (channel: ChannelId, name: string, read: () => void): Promise<Outcome> => {
+    try {
+      const outcome = await threads(signal, (tasks) =>
+        tasks.check(
+          { channel, moment: run.moment.getTime(), snapshot: name },
+          proxy(read),
+          proxy((corners: number) => begin(channel, corners)),
+          proxy((done: number) => progress(channel, done)),
+        ),
+      );
+      return 'down' in outcome ? { channel, why: outcome.down } : outcome;
+    } catch (error) {
+      if (signal.aborted) throw signal.reason;
+      if (troubleOf(error)) throw error;
+      log.error(error, `check of ${channel}`);
+      return { channel, why: `its check failed: ${(error as Error).message}` };
+    } finally {
+      // Nobody waits for one that is over.
+      read();
+      counted.come(channel);
+    }
+  };
+
+  let outcomes: Promise<Outcome[]> = Promise.resolve([]);
+  const revision = await snapshot(database, async (connection) => {
+    const { rows } = await connection.query<{ name: string }>('select pg_export_snapshot() as name');
+    const name = rows[0]?.name ?? '';
+    const read = meeting(channelIds);
+    outcomes = Promise.all(channelIds.map((channel) => checkOne(channel, name, () => void read.come(channel))));
+    outcomes.catch(() => undefined);
+    const number = await newest(connection);
+    // The snapshot stands until every thread has read by it.
+    await read.all;
+    return number;
+  });
+  return { revision, outcomes: await outcomes };
+}
+
+/** How far all channels together are, written down now and then. */
+function followed(database: Connection, id: number, log: Logger) {
+  const totals = new Map<ChannelId, { done: number; all: number }>();
+  const sum = (of: 'done' | 'all') => [...totals.values()].reduce((all, one) => all + one[of], 0);
+  let marked = 0;
+  return {
+    all: () => sum('all'),
+    begin: (channel: ChannelId, corners: number) => void totals.set(channel, { done: 0, all: corners }),
+    async progress(channel: ChannelId, done: number) {
+      totals.set(channel, { done, all: totals.get(channel)?.all ?? done });
+      if (Date.now() - marked < 250) return;
+      marked = Date.now();
+      await markProgress(database, id, sum('done'), sum('all')).catch((error) => log.warn(error, 'progress'));
+    },
+  };
+}
+
+/** Whoever has come waits for the rest. */
+function meeting<Who>(those: readonly Who[]) {
+  const missing = new Set(those);
+  let open = () => {};
+  const all = new Promise<void>((resolve) => {
+    open = resolve;
+  });
+  return {
+    all,
+    come(who: Who) {
+      missing.delete(who);
+      if (missing.size === 0) open();
+      return all;
+    },
+  };
+}

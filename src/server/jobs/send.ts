@@ -1,21 +1,63 @@
+import type { ChannelFile } from '../../core/channels/index.ts';
 import { ChannelDown } from '../../live/index.ts';
-import type { Context } from '../context.ts';
-import { markSend, sendById } from '../queries/sends.ts';
+import { transaction } from '../database.ts';
+import { markSend, noteFiles, type SendRow, sendById } from '../queries/sends.ts';
+import { troubleOf, untilThere } from '../trouble.ts';
+import type { Jobs } from './queues.ts';
+import type { WorkerContext } from './worker-context.ts';
+
+/** How long until a channel is asked again what became of a send, in seconds: longer each time, to ten minutes. */
+const askedAgainAfter = (tries: number): number => Math.min(600, 2 ** Math.min(tries, 10));
 
 /**
- * Sends what was noted. The channel takes all of it or none, and knows a send by its key: done twice, after a crash in
- * the middle, it counts once.
+ * Renders what was asked to be sent, and sends it. The channel takes all of it or none, and knows a send by its key:
+ * done twice, after a crash in the middle, it counts once. Where its answer is lost nobody knows whether it took it:
+ * it is asked again, with the same key, until that is known.
  */
-export async function runSend({ database, clients, log }: Context, id: number): Promise<void> {
-  const send = await sendById(database, id);
-  if (!send || (send.state !== 'queued' && send.state !== 'sending')) return;
-  await markSend(database, id, 'sending', [], null);
+export async function runSend(
+  { database, clients, log, threads }: WorkerContext,
+  ask: Jobs['ask'],
+  id: number,
+  signal: AbortSignal,
+): Promise<void> {
+  const send = await untilThere(() => sendById(database, id), signal);
+  if (send?.state !== 'queued' && send?.state !== 'sending' && send?.state !== 'not known') return;
+  const known = send.state !== 'not known';
+  let files: readonly ChannelFile[];
   try {
-    const answer = await clients[send.channel].submit(send.files, send.idempotency_key);
-    await markSend(database, id, answer.accepted ? 'accepted' : 'refused', answer.report, null);
+    files = send.files ?? (await rendered());
+  } catch (error) {
+    if (signal.aborted || troubleOf(error)) throw error;
+    log.error(error, 'send');
+    await mark('failed', [], `The files could not be made: ${(error as Error).message}`);
+    return;
+  }
+  if (known) await mark('sending', [], null);
+  try {
+    const answer = await clients[send.channel].submit(files, send.idempotency_key);
+    await mark(answer.accepted ? 'accepted' : 'refused', answer.report, null);
   } catch (error) {
     if (!(error instanceof ChannelDown)) throw error;
     log.warn({ send: id }, error.message);
-    await markSend(database, id, 'failed', [], error.message);
+    // What was never sent has not been taken; but what may have been before is not known still.
+    if (error.reached || !known)
+      await untilThere(
+        () =>
+          transaction(database, async (connection) => {
+            if (await markSend(connection, id, 'not known', [], error.message))
+              await ask(connection, 'send', id, askedAgainAfter(send.tries));
+          }),
+        signal,
+      );
+    else await mark('failed', [], error.message);
+  }
+
+  async function rendered(): Promise<readonly ChannelFile[]> {
+    const { revision, files: made } = await threads(signal, (tasks) => tasks.render((send as SendRow).channel));
+    await untilThere(() => noteFiles(database, id, revision, made), signal);
+    return made;
+  }
+  function mark(state: SendRow['state'], report: SendRow['report'], error: string | null): Promise<boolean> {
+    return untilThere(() => markSend(database, id, state, report, error), signal);
   }
 }

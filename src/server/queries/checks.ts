@@ -4,7 +4,7 @@ import type { Connection } from '../database.ts';
 
 export interface CheckRow {
   readonly id: number;
-  readonly state: 'queued' | 'running' | 'done' | 'stopped' | 'failed';
+  readonly state: 'queued' | 'running' | 'done' | 'stopped' | 'large' | 'failed';
   readonly moment: Date;
   readonly revision: number;
   readonly requested: Date;
@@ -13,6 +13,10 @@ export interface CheckRow {
   readonly total: number;
   readonly error: string | null;
   readonly down: readonly Down[];
+  /** Whether somebody has asked it to stop. */
+  readonly stop: boolean;
+  /** Whether it is to be made however many baskets it asks. */
+  readonly large: boolean;
 }
 
 /** A channel that did not answer, and why. */
@@ -20,17 +24,16 @@ export interface Down {
   readonly channel: ChannelId;
   readonly why: string;
 }
-const columns = 'id::integer, state, moment, revision, requested, finished, done, total, error, down';
+const columns = 'id::integer, state, moment, revision, requested, finished, done, total, error, down, stop, large';
 
 export async function addCheck(
   connection: Connection,
-  moment: Date,
-  revision: number,
-  requested: Date,
+  { moment, revision, requested, isLarge }: { moment: Date; revision: number; requested: Date; isLarge: boolean },
 ): Promise<CheckRow> {
   const { rows } = await connection.query<CheckRow>(
-    `insert into check_run (state, moment, revision, requested) values ('queued', $1, $2, $3) returning ${columns}`,
-    [moment, revision, requested],
+    `insert into check_run (state, moment, revision, requested, large) values ('queued', $1, $2, $3, $4)
+     returning ${columns}`,
+    [moment, revision, requested, isLarge],
   );
   return rows[0] as CheckRow;
 }
@@ -40,34 +43,65 @@ export async function checkById(connection: Connection, id: number): Promise<Che
   return rows[0] ?? null;
 }
 
-/** The newest checks that ended well, newest first. */
-export async function doneChecks(connection: Connection, limit: number): Promise<CheckRow[]> {
+/** The newest check that ended well. */
+export async function lastCheck(connection: Connection): Promise<CheckRow | null> {
   const { rows } = await connection.query<CheckRow>(
-    `select ${columns} from check_run where state = 'done' order by id desc limit $1`,
-    [limit],
+    `select ${columns} from check_run where state = 'done' order by id desc limit 1`,
+  );
+  return rows[0] ?? null;
+}
+
+/** The two newest checks in which each channel answered, the newest first. */
+export async function checksThatAnswered(
+  connection: Connection,
+  channels: readonly ChannelId[],
+): Promise<{ channel: ChannelId; run: number; moment: Date }[]> {
+  const { rows } = await connection.query<{ channel: ChannelId; run: number; moment: Date }>(
+    `select channel, run.id::integer as run, run.moment
+     from unnest($1::text[]) as one (channel)
+     cross join lateral (
+       select id, moment from check_run
+       where state = 'done' and not down @> jsonb_build_array(jsonb_build_object('channel', channel))
+       order by id desc limit 2
+     ) as run`,
+    [channels],
   );
   return rows;
 }
 
-/** Checks under way are ended as failed: at a start, none of them runs any more. */
-export async function failUnfinishedChecks(connection: Connection, error: string): Promise<void> {
-  await connection.query(
-    "update check_run set state = 'failed', error = $1, finished = now() where state in ('queued', 'running')",
-    [error],
+/** Begins a check, or begins it anew where whoever worked on it is gone; null where it is over. */
+export async function beginCheck(connection: Connection, id: number): Promise<CheckRow | null> {
+  const { rows } = await connection.query<CheckRow>(
+    `update check_run set state = 'running', done = 0
+     where id = $1 and state in ('queued', 'running') returning ${columns}`,
+    [id],
   );
+  return rows[0] ?? null;
 }
 
-export async function markCheck(
+/** Ends a check that is under way, but not as done where it is to stop; whether it has been ended by this. */
+export async function endCheck(
   connection: Connection,
   id: number,
-  state: CheckRow['state'],
+  state: Exclude<CheckRow['state'], 'queued' | 'running'>,
   error: string | null,
-): Promise<void> {
-  await connection.query(
-    `update check_run set state = $2, error = $3,
-       finished = case when $2 in ('done', 'stopped', 'failed') then now() end
-     where id = $1`,
+): Promise<boolean> {
+  const { rowCount } = await connection.query(
+    `update check_run set state = $2, error = $3, finished = now()
+     where id = $1 and state in ('queued', 'running') and not (stop and $2 = 'done')`,
     [id, state, error],
+  );
+  return rowCount === 1;
+}
+
+/** Asks a check to stop: at once where nobody has begun it, or as soon as whoever works on it has seen this. */
+export async function stopCheck(connection: Connection, id: number): Promise<void> {
+  await connection.query(
+    `update check_run set stop = true,
+       state = case when state = 'queued' then 'stopped' else state end,
+       finished = case when state = 'queued' then now() else finished end
+     where id = $1 and state in ('queued', 'running')`,
+    [id],
   );
 }
 
@@ -78,10 +112,15 @@ export async function markProgress(connection: Connection, id: number, done: num
 export async function addReports(
   connection: Connection,
   run: number,
+  revision: number,
   reports: readonly ChannelReport[],
   down: readonly Down[],
 ): Promise<void> {
-  await connection.query('update check_run set down = $2 where id = $1', [run, JSON.stringify(down)]);
+  await connection.query('update check_run set revision = $2, down = $3 where id = $1', [
+    run,
+    revision,
+    JSON.stringify(down),
+  ]);
   const classes = reports.flatMap((report) =>
     report.classes.map((one) => ({
       channel: report.channel,
@@ -114,26 +153,37 @@ export async function addReports(
   );
 }
 
-export async function classesOf(connection: Connection, run: number) {
+/** A channel, and the check that is told of it. */
+export interface ChannelRun {
+  readonly channel: ChannelId;
+  readonly run: number;
+}
+const ofRuns = `in (select run, channel from jsonb_to_recordset($1) as one (run bigint, channel text))`;
+
+export async function classesOf(connection: Connection, runs: readonly ChannelRun[]) {
   const { rows } = await connection.query<{
-    channel: string;
+    channel: ChannelId;
     key: string;
     class: ClassOfBasket;
     corners: number;
     told_above: number;
-  }>('select channel, key, class, corners, told_above from class_result where run = $1 order by channel, key', [run]);
+  }>(
+    `select channel, key, class, corners, told_above from class_result where (run, channel) ${ofRuns}
+     order by channel, key`,
+    [JSON.stringify(runs)],
+  );
   return rows;
 }
 
 interface FindingRow {
-  readonly channel: string;
+  readonly channel: ChannelId;
   readonly key: string;
   readonly body: Finding;
 }
-export async function findingsOf(connection: Connection, run: number): Promise<FindingRow[]> {
+export async function findingsOf(connection: Connection, runs: readonly ChannelRun[]): Promise<FindingRow[]> {
   const { rows } = await connection.query<FindingRow>(
-    'select channel, key, body from finding where run = $1 order by position',
-    [run],
+    `select channel, key, body from finding where (run, channel) ${ofRuns} order by run desc, position`,
+    [JSON.stringify(runs)],
   );
   return rows;
 }

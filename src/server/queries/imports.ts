@@ -11,8 +11,10 @@ export interface ImportRow {
   readonly report: ImportReport | null;
   readonly revision: number | null;
   readonly error: string | null;
+  /** Whether somebody has asked it to stop. */
+  readonly stop: boolean;
 }
-const columns = 'id::integer, state, name, who, done, total, report, revision, error';
+const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop';
 
 export async function addImport(
   connection: Connection,
@@ -67,10 +69,7 @@ export async function endImport(connection: Connection, id: number, revision: nu
   await connection.query("update goods_import set text = '', revision = $2 where id = $1", [id, revision]);
 }
 
-/** Imports that a stopped server left under way. */
-export async function failUnfinishedImports(connection: Connection, why: string): Promise<void> {
-  await connection.query(
-    "update goods_import set state = 'failed', error = $1, text = '' where state in ('reading', 'taking')",
-    [why],
-  );
+/** Asks an import under way to stop. */
+export async function stopImport(connection: Connection, id: number): Promise<void> {
+  await connection.query("update goods_import set stop = true where id = $1 and state in ('reading', 'taking')", [id]);
 }

@@ -14,28 +14,45 @@ export interface SendRow {
   readonly channel: ChannelId;
   readonly revision: number;
   readonly idempotency_key: string;
-  readonly state: 'queued' | 'sending' | 'accepted' | 'refused' | 'failed';
+  readonly state: 'queued' | 'sending' | 'accepted' | 'refused' | 'failed' | 'not known' | 'given up';
   readonly requested: Date;
   readonly who: string;
-  readonly files: ChannelFile[];
+  /** Null until they are made. */
+  readonly files: ChannelFile[] | null;
   readonly report: Remark[];
   readonly error: string | null;
+  /** How often the channel was asked without an answer. */
+  readonly tries: number;
 }
 
-const columns = 'id::integer, channel, revision, idempotency_key, state, requested, who, files, report, error';
+const columns = 'id::integer, channel, revision, idempotency_key, state, requested, who, files, report, error, tries';
 
-/** Notes a send; null where one of the channel is under way already. */
+/** Notes a send; null where it is not known yet what became of one of the channel before. */
 export async function addSend(
   connection: Connection,
-  send: Pick<SendRow, 'channel' | 'revision' | 'idempotency_key' | 'requested' | 'who' | 'files'>,
+  send: Pick<SendRow, 'channel' | 'revision' | 'idempotency_key' | 'requested' | 'who'>,
 ): Promise<SendRow | null> {
   const { rows } = await connection.query<SendRow>(
-    `insert into send (channel, revision, idempotency_key, state, requested, who, files)
-     values ($1, $2, $3, 'queued', $4, $5, $6)
-     on conflict (channel) where state in ('queued', 'sending') do nothing returning ${columns}`,
-    [send.channel, send.revision, send.idempotency_key, send.requested, send.who, JSON.stringify(send.files)],
+    `insert into send (channel, revision, idempotency_key, state, requested, who)
+     values ($1, $2, $3, 'queued', $4, $5)
+     on conflict (channel) where state in ('queued', 'sending', 'not known') do nothing returning ${columns}`,
+    [send.channel, send.revision, send.idempotency_key, send.requested, send.who],
   );
   return rows[0] ?? null;
+}
+
+/** Keeps what was made to be sent, and of which revision. */
+export async function noteFiles(
+  connection: Connection,
+  id: number,
+  revision: number,
+  files: readonly ChannelFile[],
+): Promise<void> {
+  await connection.query('update send set revision = $2, files = $3 where id = $1', [
+    id,
+    revision,
+    JSON.stringify(files),
+  ]);
 }
 
 export async function sendById(connection: Connection, id: number): Promise<SendRow | null> {
@@ -60,22 +77,27 @@ export async function lastAccepted(connection: Connection, channel: ChannelId): 
   return rows[0] ?? null;
 }
 
-export async function unfinishedSends(connection: Connection): Promise<SendRow[]> {
-  const { rows } = await connection.query<SendRow>(`select ${columns} from send where state in ('queued', 'sending')`);
-  return rows;
-}
-
+/** Says what became of a send that is under way; whether it still was. */
 export async function markSend(
   connection: Connection,
   id: number,
   state: SendRow['state'],
   report: readonly Remark[],
   error: string | null,
-): Promise<void> {
-  await connection.query('update send set state = $2, report = $3, error = $4 where id = $1', [
-    id,
-    state,
-    JSON.stringify(report),
-    error,
-  ]);
+): Promise<boolean> {
+  const { rowCount } = await connection.query(
+    `update send set state = $2, report = $3, error = $4, tries = tries + case when $2 = 'not known' then 1 else 0 end
+     where id = $1 and state in ('queued', 'sending', 'not known')`,
+    [id, state, JSON.stringify(report), error],
+  );
+  return rowCount === 1;
+}
+
+/** Asks no more what became of a send that is not known; whether it was not. */
+export async function giveUpSend(connection: Connection, id: number): Promise<boolean> {
+  const { rowCount } = await connection.query(
+    "update send set state = 'given up' where id = $1 and state = 'not known'",
+    [id],
+  );
+  return rowCount === 1;
 }

@@ -19,7 +19,7 @@ import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { answer, parsed, rowNumber, shapedAs } from './parsed.ts';
+import { answer, keyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
@@ -68,7 +68,7 @@ export function bookRoutes(context: Context): Hono {
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
       const notes = migrationNotes(data).map((one) => migrationText(one, ' '));
       const note = [`Imported the book of ${book.seller}`, ...notes].join('. ');
-      const revision = await replaceBook(database, book, goods, who, note, await at());
+      const revision = await replaceBook(database, book, goods, { who, note, at: await at(), key: keyOf(c) });
       return answer(c, importAnswer, { revision, notes }, 201);
     })
     .post('/revisions', async (c) => {
@@ -76,7 +76,12 @@ export function bookRoutes(context: Context): Hono {
       const edits = request.edits.map((edit) =>
         edit.value === undefined ? { path: edit.path } : { path: edit.path, value: edit.value },
       );
-      return answer(c, saveAnswer, { revision: await save(database, { ...request, edits, at: await at() }) }, 201);
+      return answer(
+        c,
+        saveAnswer,
+        { revision: await save(database, { ...request, edits, at: await at(), key: keyOf(c) }) },
+        201,
+      );
     })
     .get('/revisions', async (c) => {
       const { before, who, kinds, of } = shapedAs(revisionsRequest, c.req.query());
@@ -101,7 +106,11 @@ export function bookRoutes(context: Context): Hono {
     })
     .post('/revisions/:number/taken-back', async (c) => {
       const { who } = await parsed(c, takeBackRequest);
-      const revision = await takeBack(database, rowNumber(c.req.param('number')), who, await at());
+      const revision = await takeBack(database, rowNumber(c.req.param('number')), {
+        who,
+        at: await at(),
+        key: keyOf(c),
+      });
       return answer(c, saveAnswer, { revision }, 201);
     });
 }

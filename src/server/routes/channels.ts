@@ -2,9 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { Hono } from 'hono';
 import {
   type ChannelState,
+  type CheckoutAnswer,
   channelFiles,
   channelId,
-  channelsAnswer,
+  channelState,
   checkoutAnswer,
   checkoutRequest,
   clockAnswer,
@@ -13,17 +14,19 @@ import {
   sendRequest,
   sendSchema,
 } from '../../contract/index.ts';
-import { type ChannelId, channelIds } from '../../core/book/index.ts';
+import { type ChannelId, type CompiledBook, channelIds } from '../../core/book/index.ts';
 import { countedAlike, dialectOf } from '../../core/channels/index.ts';
-import { questionOf, soldIn } from '../../core/quote/index.ts';
+import { type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
-import type { Jobs } from '../jobs/boss.ts';
+import { transaction } from '../database.ts';
+import type { Jobs } from '../jobs/queues.ts';
 import { HttpProblem } from '../problem.ts';
-import { addSend, lastAccepted, lastSend, type SendRow } from '../queries/sends.ts';
+import { newest } from '../queries/revisions.ts';
+import { addSend, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
-import { answer, parsed } from './parsed.ts';
+import { answer, parsed, rowNumber } from './parsed.ts';
 
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
@@ -62,10 +65,34 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     };
   }
 
+  /** All baskets of one moment in one request. */
+  async function checkoutOf(
+    id: ChannelId,
+    compiled: CompiledBook,
+    questions: readonly Question[],
+  ): Promise<CheckoutAnswer> {
+    if (!countedAlike(compiled, dialectOf(id))) return { down: null, answers: questions.map(() => []) };
+    const moments = [...new Set(questions.map((question) => question.moment))];
+    try {
+      const answered = await Promise.all(
+        moments.map(async (moment) => {
+          const asked = questions.filter((question) => question.moment === moment);
+          const answers = await clients[id].checkout(moment, asked.map(soldIn));
+          return asked.map((question, i) => [question, answers[i] ?? []] as const);
+        }),
+      );
+      const all = new Map(answered.flat());
+      return { down: null, answers: questions.map((question) => all.get(question) ?? []) };
+    } catch (error) {
+      if (error instanceof ChannelDown) return { down: error.message, answers: [] };
+      throw error;
+    }
+  }
+
   return new Hono()
-    .get('/channels', async (c) => {
+    .get('/channels/:id', async (c) => {
       const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
-      return answer(c, channelsAnswer, { channels: await Promise.all(channelIds.map((id) => stateOf(id, moment))) });
+      return answer(c, channelState, await stateOf(channelOf(c.req.param('id')), moment));
     })
     .get('/channels/:id/files', async (c) => {
       const id = channelOf(c.req.param('id'));
@@ -101,21 +128,35 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     .post('/channels/:id/sends', async (c) => {
       const id = channelOf(c.req.param('id'));
       const { who } = await parsed(c, sendRequest);
-      const { compiled, goods, revision } = await standing(context);
-      const files = [...dialectOf(id).render(compiled, goods).rules.files()];
-      const send = await addSend(database, {
-        channel: id,
-        revision,
-        idempotency_key: randomUUID(),
-        requested: new Date(await nowOf(context)),
-        who,
-        files,
+      const requested = new Date(await nowOf(context));
+      const send = await transaction(database, async (connection) => {
+        const revision = await newest(connection);
+        const added = await addSend(connection, {
+          channel: id,
+          revision,
+          idempotency_key: randomUUID(),
+          requested,
+          who,
+        });
+        if (!added)
+          throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`, {
+            detail: 'Where it is not known whether the channel took it, it is asked again until that is known.',
+          });
+        await jobs.ask(connection, 'send', added.id);
+        return added;
       });
-      if (!send) throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`);
-      await jobs.send(send.id);
       return answer(c, sendSchema, sendView(send), 202);
     })
-    .post('/checkouts', async (c) => {
+    .delete('/channels/:id/sends/:send', async (c) => {
+      const id = channelOf(c.req.param('id'));
+      const send = await sendById(database, rowNumber(c.req.param('send')));
+      if (send?.channel !== id) throw new HttpProblem(404, 'send', 'There is no such send');
+      if (!(await giveUpSend(database, send.id)))
+        throw new HttpProblem(409, 'send', 'It is known, or will be at once, what became of this send');
+      return answer(c, sendSchema, sendView({ ...send, state: 'given up' }));
+    })
+    .post('/channels/:id/checkouts', async (c) => {
+      const id = channelOf(c.req.param('id'));
       const { moment, baskets } = await parsed(c, checkoutRequest);
       const { compiled, goods } = await standing(context);
       const bySku = new Map(goods.map((item) => [item.sku, item]));
@@ -127,24 +168,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
           });
         return question.value;
       });
-      const channels = await Promise.all(
-        channelIds.map(async (id) => {
-          try {
-            const answers = await Promise.all(
-              questions.map(async (question) =>
-                !countedAlike(compiled, dialectOf(id))
-                  ? []
-                  : ((await clients[id].checkout(question.moment, [soldIn(question)]))[0] ?? []),
-              ),
-            );
-            return { id, down: null, answers };
-          } catch (error) {
-            if (error instanceof ChannelDown) return { id, down: error.message, answers: [] };
-            throw error;
-          }
-        }),
-      );
-      return answer(c, checkoutAnswer, { channels });
+      return answer(c, checkoutAnswer, await checkoutOf(id, compiled, questions));
     })
     .get('/clock', async (c) => answer(c, clockAnswer, { now: new Date(await nowOf(context)).toISOString() }))
     .post('/clock/pushed', async (c) => {

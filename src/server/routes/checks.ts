@@ -2,15 +2,17 @@ import { Hono } from 'hono';
 import {
   acceptAnswer,
   acceptRequest,
+  type CheckReport,
   type CheckState,
   checkReport,
   checkRequest,
   checkState,
 } from '../../contract/index.ts';
-import { type ChannelId, channelIds } from '../../core/book/index.ts';
+import { channelIds } from '../../core/book/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
-import type { Jobs } from '../jobs/boss.ts';
+import { type Connection, snapshot, transaction } from '../database.ts';
+import type { Jobs } from '../jobs/queues.ts';
 import { HttpProblem } from '../problem.ts';
 import {
   accept,
@@ -18,9 +20,11 @@ import {
   addCheck,
   type CheckRow,
   checkById,
+  checksThatAnswered,
   classesOf,
-  doneChecks,
   findingsOf,
+  lastCheck,
+  stopCheck,
   unaccept,
 } from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
@@ -38,10 +42,6 @@ const view = (row: CheckRow): CheckState => ({
   error: row.error,
 });
 
-/** Of an earlier check what is said of channels that are still there. */
-const ofThere = <T extends { readonly channel: string }>(rows: readonly T[]): (T & { channel: ChannelId })[] =>
-  rows.filter((row): row is T & { channel: ChannelId } => channelIds.some((id) => id === row.channel));
-
 /** Checks: asked for, followed, stopped, and what the last one found. */
 export function checkRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
@@ -52,59 +52,74 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
   };
   return new Hono()
     .post('/checks', async (c) => {
-      const { moment } = await parsed(c, checkRequest);
-      const row = await addCheck(database, new Date(moment), await newest(database), new Date(await nowOf(context)));
-      await jobs.check(row.id);
+      const { moment, large } = await parsed(c, checkRequest);
+      const requested = new Date(await nowOf(context));
+      const row = await transaction(database, async (connection) => {
+        const revision = await newest(connection);
+        const added = await addCheck(connection, { moment: new Date(moment), revision, requested, isLarge: large });
+        await jobs.ask(connection, 'check', added.id);
+        return added;
+      });
       return answer(c, checkState, view(row), 202);
     })
     .get('/checks/last', async (c) => {
-      const [last, before] = await doneChecks(database, 2);
-      if (!last)
-        return answer(c, checkReport, {
-          check: null,
-          classes: [],
-          findings: [],
-          down: [],
-          since: { added: [], gone: [] },
-        });
-      const [classes, findings, accepted, earlier] = await Promise.all([
-        classesOf(database, last.id).then(ofThere),
-        findingsOf(database, last.id).then(ofThere),
-        acceptedKeys(database),
-        before ? findingsOf(database, before.id).then(ofThere) : [],
-      ]);
-      const keys = new Set(findings.map((one) => one.key));
-      const old = new Set(earlier.map((one) => one.key));
-      return answer(c, checkReport, {
-        check: view(last),
-        classes: classes.map((row) => ({
-          channel: row.channel,
-          class: row.class,
-          key: row.key,
-          corners: row.corners,
-          toldAbove: row.told_above,
-        })),
-        findings: findings.map(({ body }) => ({
-          ...body,
-          key: findingKey(body),
-          accepted: accepted.has(findingKey(body)),
-          standing: standingOf(body, accepted),
-        })),
-        down: ofThere(last.down),
-        since: before
-          ? { added: [...keys].filter((key) => !old.has(key)), gone: [...old].filter((key) => !keys.has(key)) }
-          : { added: [], gone: [] },
+      const report = await snapshot(database, async (connection) => {
+        const last = await lastCheck(connection);
+        return last && lastReport(connection, last);
       });
+      return answer(
+        c,
+        checkReport,
+        report ?? { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } },
+      );
     })
     .get('/checks/:id', async (c) => answer(c, checkState, view(await byId(c.req.param('id')))))
     .delete('/checks/:id', async (c) => {
-      const row = await byId(c.req.param('id'));
-      jobs.stopCheck(row.id);
-      return answer(c, checkState, view(row), 202);
+      const { id } = await byId(c.req.param('id'));
+      await stopCheck(database, id);
+      return answer(c, checkState, view(await byId(String(id))), 202);
     })
     .put('/accepted', async (c) => {
       const { key, accepted, who } = await parsed(c, acceptRequest);
       await (accepted ? accept(database, key, who) : unaccept(database, key));
       return answer(c, acceptAnswer, { key, accepted });
     });
+}
+
+/**
+ * What the last check found; of a channel that did not answer, what was found when it last did. New and gone is what
+ * differs between the last two checks in which a channel answered.
+ */
+async function lastReport(connection: Connection, last: CheckRow): Promise<CheckReport> {
+  const answered = await checksThatAnswered(connection, channelIds);
+  const runs = channelIds.flatMap((id) => answered.find((one) => one.channel === id) ?? []);
+  const earlier = answered.filter((one) => !runs.includes(one));
+  const classes = await classesOf(connection, runs);
+  const findings = await findingsOf(connection, runs);
+  const accepted = await acceptedKeys(connection);
+  const old = new Set((await findingsOf(connection, earlier)).map((one) => one.key));
+  const keys = new Set(findings.map((one) => one.key));
+  const comparedIn = new Set(earlier.map((one) => one.channel));
+  return {
+    check: view(last),
+    classes: classes.map(({ told_above: toldAbove, ...row }) => ({ ...row, toldAbove })),
+    findings: findings.map(({ body }) => ({
+      ...body,
+      key: findingKey(body),
+      accepted: accepted.has(findingKey(body)),
+      standing: standingOf(body, accepted),
+    })),
+    down: last.down
+      .filter((one) => channelIds.includes(one.channel))
+      .map((one) => ({
+        ...one,
+        last: runs.find((run) => run.channel === one.channel)?.moment.toISOString() ?? null,
+      })),
+    since: {
+      added: [
+        ...new Set(findings.filter((one) => comparedIn.has(one.channel) && !old.has(one.key)).map((one) => one.key)),
+      ],
+      gone: [...old].filter((key) => !keys.has(key)),
+    },
+  };
 }

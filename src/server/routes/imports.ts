@@ -1,9 +1,18 @@
 import { Hono } from 'hono';
 import { type ImportState, importRequest, importState } from '../../contract/index.ts';
 import { type Context, nowOf } from '../context.ts';
-import type { Jobs } from '../jobs/boss.ts';
+import { transaction } from '../database.ts';
+import type { Jobs } from '../jobs/queues.ts';
 import { HttpProblem } from '../problem.ts';
-import { addImport, endImport, type ImportRow, importById, markImport, moveImport } from '../queries/imports.ts';
+import {
+  addImport,
+  endImport,
+  type ImportRow,
+  importById,
+  markImport,
+  moveImport,
+  stopImport,
+} from '../queries/imports.ts';
 import { answer, parsed, rowNumber } from './parsed.ts';
 
 const view = ({ id, state, name, done, total, report, revision, error }: ImportRow): ImportState => ({
@@ -28,23 +37,29 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
   return new Hono()
     .post('/imports', async (c) => {
       const { name, text, who } = await parsed(c, importRequest);
-      const row = await addImport(database, name, text, who, new Date(await nowOf(context)));
-      await jobs.import(row.id);
+      const requested = new Date(await nowOf(context));
+      const row = await transaction(database, async (connection) => {
+        const added = await addImport(connection, name, text, who, requested);
+        await jobs.ask(connection, 'import', added.id);
+        return added;
+      });
       return answer(c, importState, view(row), 202);
     })
     .get('/imports/:id', async (c) => answer(c, importState, view(await byId(c.req.param('id')))))
     .post('/imports/:id/taken', async (c) => {
       const row = await byId(c.req.param('id'));
-      await markImport(database, row.id, 0, 0);
-      if (!(await moveImport(database, row.id, ['read'], 'taking')))
-        throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
-      await jobs.import(row.id);
+      await transaction(database, async (connection) => {
+        if (!(await moveImport(connection, row.id, ['read'], 'taking')))
+          throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
+        await markImport(connection, row.id, 0, 0);
+        await jobs.ask(connection, 'import', row.id);
+      });
       return answer(c, importState, view(await byId(String(row.id))), 202);
     })
     .delete('/imports/:id', async (c) => {
       const row = await byId(c.req.param('id'));
       if (await moveImport(database, row.id, ['read'], 'stopped')) await endImport(database, row.id, null);
-      else if (row.state === 'reading' || row.state === 'taking') jobs.stopImport(row.id);
+      else await stopImport(database, row.id);
       return answer(c, importState, view(await byId(String(row.id))), 202);
     });
 }

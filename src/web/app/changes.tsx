@@ -5,9 +5,9 @@ import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts
 import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
 import { type OpenBook, useBook } from '../data/book.ts';
 import { cleared, dropped, rebased } from '../data/draft.ts';
+import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
-import { failure } from '../ui/failed.ts';
 import { useDone } from '../ui/toasts.tsx';
 import { Panel } from './panel.tsx';
 

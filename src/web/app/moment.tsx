@@ -4,10 +4,10 @@ import { instantOf, localOf } from '../../core/exact/index.ts';
 import { counts, listed } from '../../words/index.ts';
 import { useClockQuery, usePushClockMutation } from '../data/api.ts';
 import { useBook, useMoment } from '../data/book.ts';
+import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { asOfSet } from '../data/view.ts';
 import { useMomentText } from '../ui/clock.ts';
-import { failure } from '../ui/failed.ts';
 import { TimePart } from '../ui/time-part.tsx';
 import { Panel } from './panel.tsx';
 

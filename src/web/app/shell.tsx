@@ -4,10 +4,10 @@ import { NavLink, Outlet } from 'react-router';
 import { counts, momentText, writtenIn } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
+import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { placeOfZone, WallContext } from '../ui/clock.ts';
-import { failure } from '../ui/failed.ts';
 import { TenderContext } from '../ui/tender.ts';
 import { Toasts } from '../ui/toasts.tsx';
 import { Changes } from './changes.tsx';
@@ -26,7 +26,7 @@ export function Shell() {
   useKeys();
   usePageTitle();
   const act = useAppDispatch();
-  const { open, theme, who, asOf, broken } = useAppSelector((state) => state.view);
+  const { open, theme, who, asOf, broken, waiting } = useAppSelector((state) => state.view);
   const count = useAppSelector((state) => state.draft.edits.length);
   const book = useBook();
   const { error } = useBookQuery();
@@ -86,6 +86,11 @@ export function Shell() {
                 </span>
               </header>
               <main className="min-h-0">
+                {waiting !== null && (
+                  <p role="status" className="aside-note m-2">
+                    {waiting}. Plemb goes on by itself as soon as it can; your changes are kept.
+                  </p>
+                )}
                 {broken !== null && (
                   <p role="alert" className="fault p-2">
                     Answers could not be worked out: {broken}. What is shown may be old; your changes are kept.{' '}

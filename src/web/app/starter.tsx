@@ -1,8 +1,8 @@
 import { starterBook } from '../../core/book/index.ts';
 import { starterNames } from '../../words/index.ts';
 import { useImportBookMutation } from '../data/api.ts';
+import { failure } from '../data/failed.ts';
 import { useAppSelector } from '../data/index.ts';
-import { failure } from '../ui/failed.ts';
 
 /** Begins an empty Plemb with one market and an empty template, at the browser's own clock and language. */
 export function StarterButton() {

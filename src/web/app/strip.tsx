@@ -1,9 +1,8 @@
 import { Link } from 'react-router';
-import type { CheckoutAnswer } from '../../contract/index.ts';
 import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { channelName, massOf, money, serviceName } from '../../words/index.ts';
-import { useCheckoutsQuery, useLastCheckQuery } from '../data/api.ts';
+import { useCheckoutQuery, useLastCheckQuery } from '../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../data/book.ts';
 import { factsOf } from '../data/facts.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -30,11 +29,7 @@ export function Strip() {
   const baskets = (book?.book.pinned ?? []).filter(
     (basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id),
   );
-  const { currentData: asked } = useCheckoutsQuery(
-    { moment: new Date(moment ?? 0).toISOString(), baskets },
-    { skip: moment === null || baskets.length === 0 },
-  );
-  if (!book) return null;
+  if (!book || moment === null) return null;
   if (!shown) {
     return (
       <section aria-label="Pinned baskets" className="strip flex items-center justify-between px-4 py-1">
@@ -84,8 +79,7 @@ export function Strip() {
                 book={book}
                 basket={basket}
                 row={pinned?.find((one) => one.id === basket.id)}
-                asked={asked}
-                askedAt={baskets.findIndex((one) => one.id === basket.id)}
+                asking={{ moment: new Date(moment).toISOString(), baskets }}
               />
             ))}
           </tbody>
@@ -99,9 +93,8 @@ interface RowProps {
   book: OpenBook;
   basket: Basket;
   row: Pinned | undefined;
-  /** What channels answered, and at which place among the baskets they were asked about this one: -1 for not. */
-  asked: CheckoutAnswer | undefined;
-  askedAt: number;
+  /** The baskets that channels are asked about, all at once. */
+  asking: { moment: string; baskets: readonly Basket[] };
 }
 
 function Row(props: RowProps) {
@@ -136,16 +129,17 @@ function Row(props: RowProps) {
 }
 
 /** What a channel charges now for the service that is meant to be cheapest, and how true that hangs. */
-function There({ channel, book, basket, row, asked, askedAt }: RowProps & { channel: ChannelId }) {
+function There({ channel, book, basket, row, asking }: RowProps & { channel: ChannelId }) {
   const { data: report } = useLastCheckQuery();
-  const there = asked?.channels.find((one) => one.id === channel);
+  const askedAt = asking.baskets.findIndex((one) => one.id === basket.id);
+  const { currentData: there } = useCheckoutQuery({ id: channel, ...asking }, { skip: asking.baskets.length === 0 });
   const first = row?.draft?.choices[0];
   const speed = first && settingsOf(book.book, dialectOf(channel)).speeds[first.service];
   const choices = there?.answers[askedAt];
   const choice = choices?.find((one) => one.speed === speed);
   const hang = hangHere();
   const amount = choice ? money(choice.charge, book.home) : '–';
-  const none = asked ? 'no answer' : '…';
+  const none = there || askedAt < 0 ? 'no answer' : '…';
   return (
     <td title={there?.down ?? undefined}>
       <span className={`hung ${hangInk(hang)}`}>

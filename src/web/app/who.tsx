@@ -3,9 +3,9 @@ import { Link } from 'react-router';
 import { rightBeside } from '../../words/index.ts';
 import { useImportBookMutation } from '../data/api.ts';
 import { cleared } from '../data/draft.ts';
+import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened, themeSet, whoSet } from '../data/view.ts';
-import { failure } from '../ui/failed.ts';
 import { Panel } from './panel.tsx';
 
 /** Who saves, how it looks, and the book as a file. */

@@ -1,4 +1,10 @@
-import { createApi, type EndpointBuilder, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import {
+  createApi,
+  type EndpointBuilder,
+  type FetchArgs,
+  type FetchBaseQueryError,
+  fetchBaseQuery,
+} from '@reduxjs/toolkit/query/react';
 import type { z } from 'zod';
 import {
   type acceptRequest,
@@ -15,7 +21,7 @@ import {
   carrierAnswer,
   changesAnswer,
   channelFiles,
-  channelsAnswer,
+  channelState,
   checkoutAnswer,
   checkReport,
   checkState,
@@ -46,13 +52,41 @@ import {
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { SpendRow } from '../../core/offers/index.ts';
+import { failure } from './failed.ts';
+import { waitingSet } from './view.ts';
 
 const read =
   <T>(schema: z.ZodType<T>) =>
   (answer: unknown): T =>
     schema.parse(answer);
 
-const baseQuery = fetchBaseQuery({ baseUrl: '/api' });
+const plainQuery = fetchBaseQuery({ baseUrl: '/api' });
+/** How long a request that is told to come again does so, in milliseconds. */
+const comesAgain = 60_000;
+
+/**
+ * Asks the server; where it says that something passes (503 with Retry-After), says so and asks again. What may have
+ * been done is asked again only where it can be done twice: reads, and what carries a key of its own.
+ */
+const baseQuery: typeof plainQuery = async (args, context, more) => {
+  const until = Date.now() + comesAgain;
+  for (let waited = false; ; waited = true) {
+    const result = await plainQuery(args, context, more);
+    const after = Number(result.meta?.response?.headers.get('Retry-After') ?? Number.NaN);
+    const passes = result.error?.status === 503 && after > 0 && Date.now() < until && mayComeAgain(args, result.error);
+    if (passes || waited) context.dispatch(waitingSet(passes ? failure(result.error).title : null));
+    if (!passes || context.signal.aborted) return result;
+    await new Promise((resolve) => setTimeout(resolve, after * 1000));
+  }
+};
+const mayComeAgain = (args: string | FetchArgs, error: FetchBaseQueryError): boolean =>
+  typeof args === 'string' ||
+  (args.method ?? 'GET') === 'GET' ||
+  new Headers(args.headers as HeadersInit).has('Idempotency-Key') ||
+  failure(error).type === '/problems/busy';
+
+/** A write that is done once, however often it arrives. */
+const once = () => ({ 'Idempotency-Key': crypto.randomUUID() });
 const tagTypes = ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'] as const;
 type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
 
@@ -88,12 +122,17 @@ const bookEndpoints = (build: Builder) => ({
     transformResponse: read(changesAnswer),
   }),
   save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
-    query: (body) => ({ url: '/revisions', method: 'POST', body }),
+    query: (body) => ({ url: '/revisions', method: 'POST', body, headers: once() }),
     transformResponse: read(saveAnswer),
     invalidatesTags: (result) => (result ? ['Book'] : []),
   }),
   takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({
-    query: ({ number, who }) => ({ url: `/revisions/${number}/taken-back`, method: 'POST', body: { who } }),
+    query: ({ number, who }) => ({
+      url: `/revisions/${number}/taken-back`,
+      method: 'POST',
+      body: { who },
+      headers: once(),
+    }),
     transformResponse: read(saveAnswer),
     invalidatesTags: ['Book'],
   }),
@@ -102,7 +141,7 @@ const bookEndpoints = (build: Builder) => ({
       url: '/book/file',
       method: 'PUT',
       body: text,
-      headers: { 'Content-Type': 'application/json', 'X-Who': who },
+      headers: { 'Content-Type': 'application/json', 'X-Who': who, ...once() },
     }),
     transformResponse: read(saveAnswer),
     invalidatesTags: ['Book', 'Checkouts'],
@@ -201,9 +240,9 @@ const channelEndpoints = (build: Builder) => ({
     transformResponse: read(clockAnswer),
     invalidatesTags: ['Clock', 'Channels', 'Checkouts'],
   }),
-  channels: build.query<{ channels: ChannelState[] }, string>({
-    query: (moment) => `/channels?moment=${moment}`,
-    transformResponse: read(channelsAnswer),
+  channel: build.query<ChannelState, { id: ChannelId; moment: string }>({
+    query: ({ id, moment }) => `/channels/${id}?moment=${moment}`,
+    transformResponse: read(channelState),
     providesTags: ['Channels'],
   }),
   files: build.query<ChannelFiles, { id: ChannelId; moment: string }>({
@@ -216,13 +255,20 @@ const channelEndpoints = (build: Builder) => ({
     transformResponse: read(listingsAnswer),
     providesTags: ['Channels'],
   }),
+  /** Asks no more what became of a send of which that is not known. */
+  giveUpSend: build.mutation<Send, { id: ChannelId; send: number }>({
+    query: ({ id, send }) => ({ url: `/channels/${id}/sends/${send}`, method: 'DELETE' }),
+    transformResponse: read(sendSchema),
+    invalidatesTags: ['Channels'],
+  }),
   send: build.mutation<Send, { id: ChannelId; who: string }>({
     query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }),
     transformResponse: read(sendSchema),
     invalidatesTags: ['Channels'],
   }),
-  checkouts: build.query<CheckoutAnswer, { moment: string; baskets: readonly Basket[] }>({
-    query: (body) => ({ url: '/checkouts', method: 'POST', body }),
+  /** What a channel's checkout charges; each channel is asked by itself, so that none waits for another. */
+  checkout: build.query<CheckoutAnswer, { id: ChannelId; moment: string; baskets: readonly Basket[] }>({
+    query: ({ id, ...body }) => ({ url: `/channels/${id}/checkouts`, method: 'POST', body }),
     transformResponse: read(checkoutAnswer),
     providesTags: ['Checkouts'],
   }),
@@ -236,8 +282,8 @@ const checkEndpoints = (build: Builder) => ({
     providesTags: ['Check'],
   }),
   check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
-  startCheck: build.mutation<CheckState, string>({
-    query: (moment) => ({ url: '/checks', method: 'POST', body: { moment } }),
+  startCheck: build.mutation<CheckState, { moment: string; large: boolean }>({
+    query: (body) => ({ url: '/checks', method: 'POST', body }),
     transformResponse: read(checkState),
   }),
   stopCheck: build.mutation<CheckState, number>({
@@ -274,10 +320,11 @@ export const {
   useImportBookMutation,
   useClockQuery,
   usePushClockMutation,
-  useChannelsQuery,
+  useChannelQuery,
   useFilesQuery,
+  useGiveUpSendMutation,
   useSendMutation,
-  useCheckoutsQuery,
+  useCheckoutQuery,
   useLastCheckQuery,
   useCheckQuery,
   useStartCheckMutation,

@@ -20,6 +20,8 @@ export interface ViewState {
   readonly checking: number | null;
   /** Why the working out of answers failed; null while it goes well. */
   readonly broken: string | null;
+  /** What keeps the server from answering for the moment; null while it answers. */
+  readonly waiting: string | null;
 }
 
 const start: ViewState = {
@@ -34,6 +36,7 @@ const start: ViewState = {
   open: null,
   checking: null,
   broken: null,
+  waiting: null,
 };
 
 export const view = createSlice({
@@ -60,6 +63,7 @@ export const view = createSlice({
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
     engineFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, broken: payload }),
+    waitingSet: (state, { payload }: PayloadAction<string | null>) => ({ ...state, waiting: payload }),
   },
 });
 
@@ -75,4 +79,5 @@ export const {
   opened,
   checkingSet,
   engineFailed,
+  waitingSet,
 } = view.actions;

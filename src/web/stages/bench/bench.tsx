@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import type { Basket } from '../../../core/book/index.ts';
 import { faultText, massOf, money, serviceName } from '../../../words/index.ts';
-import { useCheckoutsQuery, useSegmentOfQuery, useSpendQuery } from '../../data/api.ts';
+import { useSegmentOfQuery, useSpendQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import type { Sided, Unanswered } from '../../engine/quick.ts';
@@ -42,11 +42,8 @@ function useSides(book: OpenBook, pinned: Basket, moment: number) {
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
   const elsewhere = basket.market !== null && basket.market !== book.home.id;
-  const { data: asked } = useCheckoutsQuery(
-    { moment: at, baskets: [asking] },
-    { skip: !known || elsewhere || (sided !== null && 'problems' in sided) },
-  );
-  return { basket, asking, sided, asked };
+  const isAsked = known && !elsewhere && !(sided !== null && 'problems' in sided);
+  return { basket, sided, asking: { moment: at, basket: asking, isAsked } };
 }
 
 /**
@@ -54,7 +51,7 @@ function useSides(book: OpenBook, pinned: Basket, moment: number) {
  * marked.
  */
 function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Basket; moment: number }) {
-  const { basket, asking, sided, asked } = useSides(book, pinned, moment);
+  const { basket, asking, sided } = useSides(book, pinned, moment);
   const [chosen, setChosen] = useState<string | null>(null);
   const answer = sided && 'answer' in sided ? sided : null;
   const cheapest = answer?.answer.choices[0]?.service;
@@ -86,7 +83,7 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
         {answer && service && (
           <>
             <ServiceTabs book={book} sided={answer} service={service} onChoose={setChosen} />
-            <SideTable book={book} sided={answer} service={service} asking={asking} asked={asked} />
+            <SideTable book={book} sided={answer} service={service} asking={asking} />
           </>
         )}
       </section>

@@ -1,8 +1,7 @@
-import type { CheckoutAnswer } from '../../../contract/index.ts';
 import { type Basket, type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { type SideStep, sideSteps } from '../../../core/channels/index.ts';
 import { channelName, money, serviceName, sideWords, stepNames } from '../../../words/index.ts';
-import { useLastCheckQuery } from '../../data/api.ts';
+import { useCheckoutQuery, useLastCheckQuery } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
 import type { Sided } from '../../engine/quick.ts';
 import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
@@ -52,20 +51,16 @@ function firstDiffering(meant: readonly SideStep[], there: readonly SideStep[]):
   return sideSteps.slice(1).find((step) => total(stepOf(meant, step)) !== total(stepOf(there, step))) ?? null;
 }
 
-/** Every side's steps to what it charges for a service, the first that differs marked; and what each charges now. */
-export function SideTable({
-  book,
-  sided,
-  service,
-  asking,
-  asked,
-}: {
+interface SideTableProps {
   book: OpenBook;
   sided: Sided;
   service: Service;
-  asking: Basket;
-  asked: CheckoutAnswer | undefined;
-}) {
+  /** The basket that channels' checkouts are asked about, if they can be. */
+  asking: { moment: string; basket: Basket; isAsked: boolean };
+}
+
+/** Every side's steps to what it charges for a service, the first that differs marked; and what each charges now. */
+export function SideTable({ book, sided, service, asking }: SideTableProps) {
   return (
     <>
       <div className="wide">
@@ -95,7 +90,7 @@ export function SideTable({
                 })}
               </tr>
             ))}
-            <ChargedNow book={book} sided={sided} service={service} asking={asking} asked={asked} />
+            <ChargedNow book={book} sided={sided} service={service} asking={asking} />
           </tbody>
         </table>
       </div>
@@ -107,30 +102,9 @@ export function SideTable({
 }
 
 /** What is meant, and what each channel's checkout charges at this moment. */
-function ChargedNow({ book, sided, service, asking, asked }: Parameters<typeof SideTable>[0]) {
-  const { data: report } = useLastCheckQuery();
-  const elsewhere = asking.market !== null && asking.market !== book.home.id;
+function ChargedNow(props: SideTableProps) {
+  const { sided, service } = props;
   const choice = sided.answer.choices.find((one) => one.service === service.service);
-  const at = (id: ChannelId) => {
-    const channel = asked?.channels.find((one) => one.id === id);
-    const side = service.channels[id];
-    const there = channel?.answers[0]?.find((one) => one.speed === side?.speed);
-    const meant = side?.meant ?? choice;
-    const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
-    const hang = (): Hang => {
-      if (channel?.down) return { is: 'no answer' };
-      if (by === null) return choice || there ? { is: 'not sold there' } : { is: 'matches' };
-      const of = { channel: id, service: service.service, zone: sided.answer.zone, codes: asking.codes };
-      return hangOfCharge(report?.findings ?? [], of, by);
-    };
-    const words = () => {
-      if (elsewhere) return 'not sold there';
-      if (channel?.down) return 'no answer';
-      if (there) return money(there.charge, book.home);
-      return asked ? 'not offered' : '…';
-    };
-    return { hang: hang(), words: words() };
-  };
   return (
     <tr>
       <td>
@@ -139,17 +113,44 @@ function ChargedNow({ book, sided, service, asking, asked }: Parameters<typeof S
       <td>
         <strong>{choice ? money(choice.delivery, sided.market) : 'not offered'}</strong>
       </td>
-      {channelIds.map((id) => {
-        const { hang, words } = at(id);
-        return (
-          <td key={id}>
-            <span className={`hung ${hangInk(hang)}`}>
-              {words}
-              <Plumb hang={hang} where={channelName(id)} />
-            </span>
-          </td>
-        );
-      })}
+      {channelIds.map((id) => (
+        <ChargedThere key={id} id={id} {...props} />
+      ))}
     </tr>
   );
+}
+
+function ChargedThere({ id, book, sided, service, asking }: SideTableProps & { id: ChannelId }) {
+  const { data: report } = useLastCheckQuery();
+  const { moment, basket, isAsked } = asking;
+  const { data: asked } = useCheckoutQuery({ id, moment, baskets: [basket] }, { skip: !isAsked });
+  const elsewhere = basket.market !== null && basket.market !== book.home.id;
+  const choice = sided.answer.choices.find((one) => one.service === service.service);
+  const side = service.channels[id];
+  const there = asked?.answers[0]?.find((one) => one.speed === side?.speed);
+  const meant = side?.meant ?? choice;
+  const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
+  const hang = hangHere();
+  return (
+    <td>
+      <span className={`hung ${hangInk(hang)}`}>
+        {words()}
+        <Plumb hang={hang} where={channelName(id)} />
+      </span>
+    </td>
+  );
+
+  function hangHere(): Hang {
+    if (asked?.down) return { is: 'no answer' };
+    if (by === null) return choice || there ? { is: 'not sold there' } : { is: 'matches' };
+    const of = { channel: id, service: service.service, zone: sided.answer.zone, codes: basket.codes };
+    return hangOfCharge(report?.findings ?? [], of, by);
+  }
+
+  function words(): string {
+    if (elsewhere) return 'not sold there';
+    if (asked?.down) return 'no answer';
+    if (there) return money(there.charge, book.home);
+    return asked ? 'not offered' : '…';
+  }
 }

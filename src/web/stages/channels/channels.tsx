@@ -4,10 +4,10 @@ import type { ChannelState } from '../../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
 import { channelLine, channelName, counts } from '../../../words/index.ts';
-import { api, useChannelsQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
+import { api, useChannelQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
-import { failure } from '../../ui/failed.ts';
 import { NotThere } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
@@ -33,8 +33,10 @@ export function ChannelsStage() {
 function useChannelState(id: ChannelId, moment: number): ChannelState | undefined {
   const act = useAppDispatch();
   const [restless, setRestless] = useState(false);
-  const { data } = useChannelsQuery(new Date(moment).toISOString(), { pollingInterval: restless ? 1000 : 0 });
-  const state = data?.channels.find((one) => one.id === id);
+  const { data: state } = useChannelQuery(
+    { id, moment: new Date(moment).toISOString() },
+    { pollingInterval: restless ? 1000 : 0 },
+  );
   const waits = Boolean(state?.down) || isUnderWay(state);
   useEffect(() => setRestless(waits), [waits]);
   const accepted = state?.told?.revision ?? 0;
@@ -44,8 +46,10 @@ function useChannelState(id: ChannelId, moment: number): ChannelState | undefine
   }, [accepted, waits, act]);
   return state;
 }
-const isUnderWay = (state: ChannelState | undefined): boolean =>
-  state?.lastSend?.state === 'queued' || state?.lastSend?.state === 'sending';
+const isUnderWay = (state: ChannelState | undefined): boolean => {
+  const send = state?.lastSend?.state;
+  return send === 'queued' || send === 'sending' || send === 'not known';
+};
 
 /** The clauses of the book beside what a channel will read; its files; sending; reading back. */
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {

@@ -30,7 +30,7 @@ async function reportOf(there: string, file: BookFile = smallBook(), accepted = 
         checkout: async (moment, baskets) => baskets.map((basket) => rules.charges(basket, moment)),
       },
     },
-    Date.parse(now)
+    Date.parse(now),
   );
   return {
     check: {
@@ -51,7 +51,10 @@ async function reportOf(there: string, file: BookFile = smallBook(), accepted = 
       accepted: accepted.has(findingKey(one)),
       standing: standingOf(one, accepted),
     })),
-    down: [{ channel: 'harrowmere', why: 'Harrowmere does not answer' }],
+    down: [
+      { channel: 'harrowmere', why: 'Harrowmere does not answer', last: '2026-11-23T08:00:00.000Z' },
+      { channel: 'findlark', why: 'Findlark does not answer', last: null },
+    ],
     since: { added: [], gone: ['lerrin-shop|zone north|drift'] },
   };
 }
@@ -68,7 +71,10 @@ test('what is off is shown first: how much, the smallest basket, both sides, why
   expect(answers.map((one) => one.textContent)).toEqual(['€7.30', '€7.30', '€5.00']);
   // The cheapest item alone; nothing is smaller.
   finding.getByText(/^1 × Oat bar/);
-  screen.getByText('Harrowmere does not answer. It was left out of the check.');
+  screen.getByText(
+    /^Harrowmere does not answer. It was left out of the check; what is shown of it was found .*23 Nov.*8:00/,
+  );
+  screen.getByText('Findlark does not answer. It was left out of the check.');
   finding.getByText(/^gone · Lerrin Shop, The north: drift/);
 });
 
@@ -152,8 +158,40 @@ test('a check is begun as of the moment, counts, is stopped, and what failed is 
   press('Check');
   press(await screen.findByRole('button', { name: 'Stop at 40 of 1,200' }));
   await waitFor(() => expect(sent.map((one) => one.to)).toEqual(['POST /checks', 'DELETE /checks/7']));
-  expect(sent[0]?.body).toEqual({ moment: now });
+  expect(sent[0]?.body).toEqual({ moment: now, large: false });
   run = { ...state, state: 'failed', error: 'the channel’s file is bent' };
   await screen.findByText('The check did not end: the channel’s file is bent');
   expect(screen.queryByRole('button', { name: /^Stop/ })).toBeNull();
 });
+
+test('a check of very many baskets is not begun before that has been said, and is when it is wanted', async () => {
+  const state = { ...(await reportOf('7.30')).check, done: 0, all: 2_612_400 };
+  const { sent } = at('/check', smallBook(), {
+    'POST /checks': (body) => ({ ...state, id: (body as { large: boolean }).large ? 8 : 7, state: 'queued' }),
+    'GET /checks/7': { ...state, id: 7, state: 'large' },
+    'GET /checks/8': { ...state, id: 8, state: 'running', done: 250 },
+  });
+  await screen.findByText(/^Nothing has been checked yet/);
+  press('Check');
+  await screen.findByText(/^This check would ask 2,612,400 baskets/);
+  expect(screen.queryByRole('button', { name: /^Stop/ })).toBeNull();
+  press('Check all of them');
+  await screen.findByRole('button', { name: 'Stop at 250 of 2,612,400' });
+  expect(sent.map((one) => one.body)).toEqual([
+    { moment: now, large: false },
+    { moment: now, large: true },
+  ]);
+});
+
+test('while the database is away the page says so, and goes on by itself', async () => {
+  let away = true;
+  const problem = { type: '/problems/away', title: 'The database does not answer at the moment', status: 503 };
+  at('/check', smallBook(), {
+    'GET /checks/last': () => (away ? new Refusal(503, problem, { 'Retry-After': '0.05' }) : none),
+  });
+  await screen.findByText(/^The database does not answer at the moment. Plemb goes on by itself/);
+  away = false;
+  await screen.findByText(/^Nothing has been checked yet/);
+  expect(screen.queryByText(/^The database does not answer/)).toBeNull();
+});
+const none = { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } };

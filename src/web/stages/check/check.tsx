@@ -17,9 +17,9 @@ import {
 } from '../../../words/index.ts';
 import { useLastCheckQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useMoment } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
 import { useMomentText } from '../../ui/clock.ts';
 import { download } from '../../ui/download.ts';
-import { failure } from '../../ui/failed.ts';
 import { NotThere } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { ClassTable } from './class-table.tsx';
@@ -135,7 +135,7 @@ function CheckHead({ book, report, running }: { book: OpenBook; report: CheckRep
           Findings as CSV
         </button>
         {stop === null ? (
-          <button type="button" className="act main" disabled={started.isLoading} onClick={begin}>
+          <button type="button" className="act main" disabled={started.isLoading} onClick={() => begin()}>
             {check ? 'Check again' : 'Check'}
           </button>
         ) : (
@@ -171,6 +171,7 @@ function findingsFile(book: OpenBook, findings: readonly FindingView[]): string 
 
 /** What kept the check from being whole, or from being of the book as it is now. */
 function Troubles({ book, report, running }: { book: OpenBook; report: CheckReport | null; running: Running }) {
+  const dated = useMomentText();
   const since = report?.check ? book.revision - report.check.revision : 0;
   return (
     <>
@@ -184,6 +185,19 @@ function Troubles({ book, report, running }: { book: OpenBook; report: CheckRepo
           The check did not end: {running.run.error}
         </p>
       )}
+      {running.run?.state === 'large' && (
+        <p className="aside-note" role="alert">
+          This check would ask {counts(running.run.all, 'basket')}, which takes long; nothing has been asked yet.{' '}
+          <button type="button" className="act" onClick={() => running.begin(true)}>
+            Check all of them
+          </button>
+        </p>
+      )}
+      {running.run?.state === 'stopped' && (
+        <p className="muted" role="status">
+          Stopped; what is shown is what the check before found.
+        </p>
+      )}
       {since > 0 && (
         <p className="text-limit">
           The book has been saved since ({counts(since, 'revision')}); check again to see it.
@@ -191,7 +205,8 @@ function Troubles({ book, report, running }: { book: OpenBook; report: CheckRepo
       )}
       {report?.down.map((one) => (
         <p key={one.channel} className="aside-note off" role="alert">
-          {one.why}. It was left out of the check.
+          {one.why}. It was left out of the check
+          {one.last ? `; what is shown of it was found ${dated(one.last)}.` : '.'}
         </p>
       ))}
     </>

@@ -16,11 +16,11 @@ import {
   sideWords,
   stepNames,
 } from '../../../words/index.ts';
-import { useAcceptMutation, useChannelsQuery, useSendMutation } from '../../data/api.ts';
+import { useAcceptMutation, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useMomentText } from '../../ui/clock.ts';
-import { failure } from '../../ui/failed.ts';
 
 interface Props {
   book: OpenBook;
@@ -131,8 +131,8 @@ function Steps({ book, finding }: Props) {
 
 function Why({ book, finding, moment }: Props & { moment: number }) {
   const dated = useMomentText();
-  const { data } = useChannelsQuery(new Date(moment).toISOString());
-  const held = data?.channels.find((one) => one.id === finding.channel)?.held ?? [];
+  const { data } = useChannelQuery({ id: finding.channel, moment: new Date(moment).toISOString() });
+  const held = data?.held ?? [];
   return (
     <div className={clsx('aside-note', { off: finding.standing === 'off' })}>
       <strong>Why.</strong> {causeWords(book.book, finding, channelName(finding.channel), book.home)}

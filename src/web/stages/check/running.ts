@@ -18,8 +18,9 @@ export function useRunning(moment: number) {
   return {
     run,
     started,
-    begin: async () => {
-      const result = await start(new Date(moment).toISOString());
+    /** `large`: however many baskets it asks. */
+    begin: async (large = false) => {
+      const result = await start({ moment: new Date(moment).toISOString(), large });
       if ('data' in result && result.data) act(checkingSet(result.data.id));
     },
     stop: checking === null ? null : () => stop(checking),

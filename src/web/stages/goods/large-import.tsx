@@ -8,8 +8,8 @@ import {
   useStopImportMutation,
   useTakeImportMutation,
 } from '../../data/api.ts';
+import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
-import { failure } from '../../ui/failed.ts';
 
 /**
  * A large file of goods: read and reported by the server, then taken as one revision; a count all the way, and a stop.

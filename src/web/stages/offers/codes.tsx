@@ -10,7 +10,7 @@ import {
   useSpendQuery,
 } from '../../data/api.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
-import { failure } from '../../ui/failed.ts';
+import { failure } from '../../data/failed.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { OffersTabs } from './tabs.tsx';

@@ -1,8 +1,8 @@
-import { channelIds } from '../../../core/book/index.ts';
-import { dialectOf } from '../../../core/channels/index.ts';
+import { type ChannelId, channelIds } from '../../../core/book/index.ts';
+import { dialectOf, type Note } from '../../../core/channels/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
 import { channelName, lostWords, readsText } from '../../../words/index.ts';
-import { useChannelsQuery } from '../../data/api.ts';
+import { useChannelQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import { useMomentText } from '../../ui/clock.ts';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
@@ -10,10 +10,7 @@ import { momentOf } from './timeline.tsx';
 
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
-  const dated = useMomentText();
   const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
-  const { data } = useChannelsQuery(new Date(moment).toISOString());
-  const begin = momentOf(offer.window.from, offer.window.zone);
   return (
     <div className="wide">
       <table className="ruled mt-3">
@@ -26,60 +23,81 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
           </tr>
         </thead>
         <tbody>
-          {channelIds.map((id) => {
-            const note = notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
-            const state = data?.channels.find((one) => one.id === id);
-            const held = state?.held.find(
-              (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
-            );
-            const review = dialectOf(id).reviewHours;
-            const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
-            const late = submitBy !== null && submitBy < moment && !state?.told;
-            const hang: Hang = held
-              ? { is: 'in review' }
-              : !note || note.reads.length === 0
-                ? { is: 'not sold there' }
-                : note.fidelity.is === 'exact'
-                  ? { is: 'matches' }
-                  : note.fidelity.is === 'bounded'
-                    ? { is: 'known limit', by: note.fidelity.bound }
-                    : { is: 'off', by: null };
-            return (
-              <tr key={id}>
-                <td>
-                  <strong>{channelName(id)}</strong>
-                </td>
-                <td className="mono">{note && note.reads.length > 0 ? readsText(note.reads) : 'not said there'}</td>
-                <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
-                  {submitBy === null ? '—' : dated(submitBy)}
-                  {late && ', too late'}
-                </td>
-                <td>
-                  <span className="flex gap-2">
-                    <span className="shrink-0">
-                      <Plumb hang={hang} where={channelName(id)} />
-                    </span>
-                    <span>
-                      {held
-                        ? held.state === 'refused'
-                          ? `refused: ${held.reason}`
-                          : `in review, at the latest until ${dated(held.until)}`
-                        : sentWords(state?.told ?? null, book.revision)}
-                      {note && note.fidelity.is !== 'exact' && (
-                        <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
-                          {' '}
-                          · {lostWords(book.book, note.fidelity, book.home)}
-                        </span>
-                      )}
-                    </span>
-                  </span>
-                </td>
-              </tr>
-            );
-          })}
+          {channelIds.map((id) => (
+            <ToldThere
+              key={id}
+              id={id}
+              book={book}
+              offer={offer}
+              moment={moment}
+              note={notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id)}
+            />
+          ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+interface ThereProps {
+  id: ChannelId;
+  book: OpenBook;
+  offer: OfferBody;
+  moment: number;
+  note: Note | undefined;
+}
+
+/** Each channel is asked by itself: one that is slow keeps nobody from seeing the others. */
+function ToldThere({ id, book, offer, moment, note }: ThereProps) {
+  const dated = useMomentText();
+  const { data: state } = useChannelQuery({ id, moment: new Date(moment).toISOString() });
+  const begin = momentOf(offer.window.from, offer.window.zone);
+  const held = state?.held.find(
+    (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
+  );
+  const review = dialectOf(id).reviewHours;
+  const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
+  const late = submitBy !== null && submitBy < moment && !state?.told;
+  const hang: Hang = held
+    ? { is: 'in review' }
+    : !note || note.reads.length === 0
+      ? { is: 'not sold there' }
+      : note.fidelity.is === 'exact'
+        ? { is: 'matches' }
+        : note.fidelity.is === 'bounded'
+          ? { is: 'known limit', by: note.fidelity.bound }
+          : { is: 'off', by: null };
+  return (
+    <tr key={id}>
+      <td>
+        <strong>{channelName(id)}</strong>
+      </td>
+      <td className="mono">{note && note.reads.length > 0 ? readsText(note.reads) : 'not said there'}</td>
+      <td className={`whitespace-nowrap ${late ? 'text-off' : ''}`}>
+        {submitBy === null ? '—' : dated(submitBy)}
+        {late && ', too late'}
+      </td>
+      <td>
+        <span className="flex gap-2">
+          <span className="shrink-0">
+            <Plumb hang={hang} where={channelName(id)} />
+          </span>
+          <span>
+            {held
+              ? held.state === 'refused'
+                ? `refused: ${held.reason}`
+                : `in review, at the latest until ${dated(held.until)}`
+              : sentWords(state?.told ?? null, book.revision)}
+            {note && note.fidelity.is !== 'exact' && (
+              <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+                {' '}
+                · {lostWords(book.book, note.fidelity, book.home)}
+              </span>
+            )}
+          </span>
+        </span>
+      </td>
+    </tr>
   );
 }
 

@@ -5,9 +5,9 @@ import { changeText, pathWords } from '../../../words/index.ts';
 import { useRooms } from '../../app/rooms.ts';
 import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../../data/api.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useMomentText } from '../../ui/clock.ts';
-import { failure } from '../../ui/failed.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 
 const most = 300;

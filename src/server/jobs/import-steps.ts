@@ -1,0 +1,117 @@
+import { setImmediate as breathe } from 'node:timers/promises';
+import { type Change, type CompiledBook, compileBook, readyGoods } from '../../core/book/index.ts';
+import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
+import { saidProblem } from '../../words/index.ts';
+import { type Context, nowOf } from '../context.ts';
+import { type Connection, transaction } from '../database.ts';
+import { readBook } from '../queries/book.ts';
+import { everyItem, goodsBySku, putGoods } from '../queries/goods.ts';
+import { endImport, importById, importText, moveImport, reportImport } from '../queries/imports.ts';
+import { addRevision, lockNewest } from '../queries/revisions.ts';
+
+type Progress = (done: number, all: number) => Promise<void>;
+
+const batch = 2000;
+const reported = 200;
+
+/** Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines. */
+export async function readImport(context: Context, id: number, progress: Progress): Promise<void> {
+  const { database } = context;
+  const { book, file } = await read(context, id, progress);
+  const there = new Map((await everyItem(database)).map((item) => [item.sku, item]));
+  const merged = file.items.map((item) => mergedWith(there.get(item.sku), item, file.columns));
+  const fresh = file.items.filter((item) => !there.has(item.sku)).length;
+  const same = merged.filter((item) => isSame(there.get(item.sku), item)).length;
+  const whole = readyGoods(book, [...new Map([...there.values(), ...merged].map((item) => [item.sku, item])).values()]);
+  await reportImport(database, id, {
+    fresh,
+    same,
+    changed: merged.length - fresh - same,
+    bad: file.badLines.length,
+    badLines: file.badLines
+      .slice(0, reported)
+      .map((line) => ({ line: line.line, problems: line.problems.map(saidProblem) })),
+    problems: whole.problems.slice(0, reported).map(saidProblem),
+  });
+  await moveImport(database, id, ['reading'], 'read');
+}
+
+/** Takes the good lines of a file as one revision; leaves everything as it was where it has been stopped meanwhile. */
+export async function takeImport(context: Context, id: number, progress: Progress): Promise<void> {
+  const { database } = context;
+  const row = await importById(database, id);
+  if (!row) return;
+  const { file } = await read(context, id, async () => breathe());
+  const at = new Date(await nowOf(context));
+  await transaction(database, async (connection) => {
+    const newest = await lockNewest(connection);
+    // From here on it is over, for everybody else, as soon as this counts.
+    if (!(await moveImport(connection, id, ['taking'], 'done'))) return;
+    const changes = await take(connection, file, progress);
+    await addRevision(connection, {
+      number: newest + 1,
+      at,
+      who: row.who,
+      note: `Imported ${row.name}`,
+      changes,
+      key: null,
+    });
+    await endImport(connection, id, newest + 1);
+  });
+}
+
+async function read(
+  context: Context,
+  id: number,
+  progress: Progress,
+): Promise<{ book: CompiledBook; file: GoodsFile }> {
+  const book = await readBook(context.database);
+  const compiled = book && compileBook(book);
+  if (!compiled?.ok) throw new Error('There is no sound book to take goods into');
+  const steps = readGoodsSteps(
+    await importText(context.database, id),
+    compiled.value.written,
+    new Set(compiled.value.templates.map((template) => template.id)),
+    batch,
+  );
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return { book: compiled.value, file: step.value as GoodsFile };
+    await progress(step.value.done, step.value.all);
+  }
+}
+
+/** Puts the items of a file in, batch by batch; gives what changed. */
+async function take(connection: Connection, file: GoodsFile, progress: Progress): Promise<Change[]> {
+  const changes: Change[] = [];
+  for (let i = 0; i < file.items.length; i += batch) {
+    const some = file.items.slice(i, i + batch);
+    const there = new Map(
+      (
+        await goodsBySku(
+          connection,
+          some.map((item) => item.sku),
+        )
+      ).map((item) => [item.sku, item]),
+    );
+    const put = some
+      .map((item) => mergedWith(there.get(item.sku), item, file.columns))
+      .filter((item) => !isSame(there.get(item.sku), item));
+    await putGoods(connection, put);
+    for (const item of put) {
+      const before = there.get(item.sku);
+      changes.push({ path: ['goods', item.sku], ...(before ? { before } : {}), after: item });
+    }
+    await progress(Math.min(i + batch, file.items.length), file.items.length);
+  }
+  return changes;
+}
+
+/** What the file has no column for stays as it is. */
+const mergedWith = (there: Item | undefined, item: Item, columns: readonly Column[]): Item =>
+  there
+    ? { ...there, ...(Object.fromEntries(columns.map((column) => [column, item[column]])) as Partial<Item>) }
+    : item;
+
+const isSame = (there: Item | undefined, item: Item): boolean =>
+  there !== undefined && goodsFields.names.every((column) => cellOf(there, column) === cellOf(item, column));

@@ -1,0 +1,25 @@
+-- A job is asked to stop here, by any server; whoever works on it looks. A check of very many baskets is begun only
+-- where that was said.
+alter table check_run add column stop boolean not null default false, add column large boolean not null default false;
+alter table check_run drop constraint check_run_state_check;
+alter table check_run add constraint check_run_state_check
+  check (state in ('queued', 'running', 'done', 'stopped', 'large', 'failed'));
+alter table goods_import add column stop boolean not null default false;
+
+-- A send's files are made by the job. Where the channel's answer is lost it is not known whether it took them; it is
+-- asked again. One that nobody asks after any more is given up.
+alter table send alter column files drop not null, add column tries integer not null default 0;
+alter table send drop constraint send_state_check;
+alter table send add constraint send_state_check
+  check (state in ('queued', 'sending', 'accepted', 'refused', 'failed', 'not known', 'given up'));
+drop index send_under_way;
+create unique index send_under_way on send (channel) where state in ('queued', 'sending', 'not known');
+
+-- A save that arrives twice counts once: by the key that whoever saves gives it.
+alter table revision add column key text unique;
+
+-- What a server of before had under way, it alone knew of.
+update check_run set state = 'failed', error = 'The server was stopped meanwhile', finished = now()
+  where state in ('queued', 'running');
+update goods_import set state = 'failed', error = 'The server was stopped meanwhile; nothing was taken', text = ''
+  where state in ('reading', 'taking');

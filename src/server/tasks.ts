@@ -1,0 +1,95 @@
+import pino from 'pino';
+import type { ChannelId } from '../core/book/index.ts';
+import { type ChannelFile, dialectOf, rulesReader, settingsOf } from '../core/channels/index.ts';
+import { type ChannelReport, checkChannel } from '../core/check/index.ts';
+import { asking, ChannelDown } from '../live/index.ts';
+import { type Context, nowOf, reaching, readStanding, standing, standingAt } from './context.ts';
+import { connect, sharedSnapshot } from './database.ts';
+import { readImport, takeImport } from './jobs/import-steps.ts';
+import { lastAccepted } from './queries/sends.ts';
+import type { TaskSettings } from './threads.ts';
+
+/** What is heavy, each thing to be done on a thread of its own. */
+export interface Tasks {
+  /**
+   * Checks one channel by the book that another connection's snapshot shows. `read` is called when it has been read,
+   * `begin` with the number of corners, and waited for, before the first is asked.
+   */
+  check(
+    of: { channel: ChannelId; moment: number; snapshot: string },
+    read: () => void,
+    begin: (corners: number) => Promise<void>,
+    progress: (done: number) => Promise<void>,
+  ): Promise<ChannelReport | { readonly down: string }>;
+  /** Renders the saved book for a channel. */
+  render(channel: ChannelId): Promise<{ revision: number; files: readonly ChannelFile[] }>;
+  /** Reads a file of goods and keeps what it would do. */
+  readImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
+  /** Takes the good lines of a file as one revision. */
+  takeImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
+}
+
+/** How often a thread tells how far it is, in milliseconds. */
+const tells = 100;
+
+/** The tasks, with a database connection and clients of their own. */
+export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
+  const within = async <T>(work: (context: Context) => Promise<T>): Promise<T> => {
+    const database = connect(url, { reads: 1, writes: 1 });
+    try {
+      return await work({ database, ...reaching(addresses, null, patience), log: pino({ level: 'silent' }) });
+    } finally {
+      await database.end();
+    }
+  };
+  return {
+    check: ({ channel, moment, snapshot }, read, begin, progress) =>
+      within(async (context) => {
+        const now = await nowOf(context);
+        const dialect = dialectOf(channel);
+        const saved = await sharedSnapshot(context.database, snapshot, async (connection) => {
+          const book = await readStanding(connection);
+          return book && { ...book, sent: await lastAccepted(connection, channel) };
+        });
+        read();
+        if (!saved) return { down: 'there is no book yet' };
+        const { book, compiled, goods } = standingAt(saved, now);
+        const reader = rulesReader();
+        const sides = {
+          rendition: dialect.render(compiled, goods),
+          sent: saved.sent?.files ? reader(dialect, saved.sent.files) : null,
+          speeds: settingsOf(book, dialect).speeds,
+        };
+        const ask = asking(channel, context.clients[channel], reader);
+        try {
+          return await checkChannel(compiled, goods, { id: channel, sides, ask }, moment, {
+            begin,
+            progress: atMostEvery(tells, progress),
+          });
+        } catch (error) {
+          if (error instanceof ChannelDown) return { down: error.message };
+          throw error;
+        }
+      }),
+    render: (channel) =>
+      within(async (context) => {
+        const { revision, compiled, goods } = await standing(context);
+        return { revision, files: [...dialectOf(channel).render(compiled, goods).rules.files()] };
+      }),
+    readImport: (id, progress) => within((context) => readImport(context, id, atMostEvery(tells, progress))),
+    takeImport: (id, progress) => within((context) => takeImport(context, id, atMostEvery(tells, progress))),
+  };
+}
+
+/** Tells at most so often, in milliseconds; and waits for what it tells. */
+function atMostEvery<Told extends unknown[]>(
+  milliseconds: number,
+  tell: (...told: Told) => Promise<void>,
+): (...told: Told) => Promise<void> {
+  let last = 0;
+  return async (...told) => {
+    if (Date.now() - last < milliseconds) return;
+    last = Date.now();
+    await tell(...told);
+  };
+}

@@ -1,0 +1,59 @@
+import { Worker } from 'node:worker_threads';
+import { wrap } from 'comlink';
+import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
+import type { Patience } from '../live/index.ts';
+import type { Tasks } from './tasks.ts';
+
+/** Does heavy work beside: it can be ended at any moment, and what it may take is limited. */
+export type Threads = <T>(signal: AbortSignal, work: (tasks: Tasks) => Promise<T>) => Promise<T>;
+
+/** What the objects of a thread may come to, in MB. */
+export const threadMegabytes = 512;
+
+/** A thread that came to its limit of memory. */
+export class TooLarge extends Error {
+  constructor() {
+    super(`It took more than ${threadMegabytes} MB`);
+  }
+}
+
+/** Threads of a program that offers {@link Tasks}; `given` tells it what to work with. */
+export const threadsOf =
+  (program: URL, given: TaskSettings): Threads =>
+  async (signal, work) => {
+    signal.throwIfAborted();
+    const thread = new Worker(program, {
+      workerData: given,
+      resourceLimits: { maxOldGenerationSizeMb: threadMegabytes },
+    });
+    const broken = new Promise<never>((_, reject) => {
+      thread.once('error', (error: Error & { code?: string }) =>
+        reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLarge() : error),
+      );
+      thread.once('exit', (code) => reject(new Error(`The thread ended by itself (${code})`)));
+      signal.addEventListener('abort', () => reject(signal.reason), { once: true });
+    });
+    try {
+      return await Promise.race([work(wrap(nodeEndpoint(thread)) as unknown as Tasks), broken]);
+    } finally {
+      broken.catch(() => undefined);
+      await thread.terminate();
+    }
+  };
+
+/** Where a thread finds database and channels. */
+export interface TaskSettings {
+  readonly url: string;
+  readonly addresses: Readonly<Record<string, string>>;
+  readonly patience: Patience;
+}
+
+/** The tasks in the thread that asks for them, where nothing else waits for it. */
+export const inPlace =
+  (tasks: Tasks): Threads =>
+  (signal, work) =>
+    new Promise((resolve, reject) => {
+      signal.throwIfAborted();
+      signal.addEventListener('abort', () => reject(signal.reason), { once: true });
+      work(tasks).then(resolve, reject);
+    });

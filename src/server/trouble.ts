@@ -1,0 +1,42 @@
+import { setTimeout as pause } from 'node:timers/promises';
+
+/**
+ * A trouble of the database that passes: it is away (restarting, unreachable, full of connections), or others keep it
+ * busy. Whether what was asked has been done is not known where it went away meanwhile.
+ */
+export type Trouble = 'away' | 'busy';
+
+/** Classes and codes of PostgreSQL's errors (its manual, appendix A), and those of the connection under it. */
+const away = new Set([
+  '57P01',
+  '57P02',
+  '57P03',
+  '53300',
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ENOENT',
+  'ETIMEDOUT',
+]);
+const lockNotAvailable = '55P03';
+const broken = /Connection terminated|connection error|Client was closed|has already ended/;
+const noneFree = 'timeout exceeded when trying to connect';
+
+export function troubleOf(error: unknown): Trouble | null {
+  if (!(error instanceof Error)) return null;
+  const { code = '', message } = error as Error & { code?: string };
+  if (code === lockNotAvailable || message === noneFree) return 'busy';
+  return away.has(code) || code.startsWith('08') || broken.test(message) ? 'away' : null;
+}
+
+/** Does work again and again until the database is there for it. Only for work that may be done twice. */
+export async function untilThere<T>(work: () => Promise<T>, signal?: AbortSignal): Promise<T> {
+  for (let wait = 100; ; wait = Math.min(2000, wait * 2)) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!troubleOf(error)) throw error;
+      await pause(wait, undefined, signal ? { signal } : {});
+    }
+  }
+}

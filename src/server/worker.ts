@@ -1,0 +1,37 @@
+import { extname } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import pino from 'pino';
+import { reaching } from './context.ts';
+import { connect, migrate } from './database.ts';
+import { endingWith } from './ending.ts';
+import { startWorkers } from './jobs/workers.ts';
+import { threadsOf } from './threads.ts';
+
+/**
+ * Starts a worker: sends, checks and imports are done here, heavy parts on threads. Any number of them may run beside
+ * any number of servers. DATABASE_URL and PLEMB_CHANNELS (JSON: address by channel) as for the server.
+ */
+const { DATABASE_URL: url = '', PLEMB_CHANNELS: channels = '{}', LOG_LEVEL: level = 'warn' } = process.env;
+const log = pino({ level }, pino.destination({ fd: 2, sync: true }));
+const addresses = JSON.parse(channels) as Record<string, string>;
+const database = connect(url, { reads: 6, writes: 2 });
+/** The thread's program lies beside the one that runs, from its sources or as it was built. */
+const [, running = ''] = process.argv;
+const thread = new URL(`./thread${extname(running)}`, pathToFileURL(running));
+await migrate(database);
+const worker = await startWorkers({
+  database,
+  ...reaching(addresses, null, 'job'),
+  log,
+  url,
+  threads: threadsOf(thread, {
+    url,
+    addresses,
+    patience: 'job',
+  }),
+});
+process.stdout.write(`${JSON.stringify({ working: process.pid })}\n`);
+endingWith(async () => {
+  await worker.close();
+  await database.end();
+});
