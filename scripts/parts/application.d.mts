@@ -16,3 +16,18 @@ export function startApplication(options: {
   ended: Promise<unknown>;
   stop(): Promise<void>;
 }>;
+
+/** A program that runs: what it says when it is ready, and its end. */
+export interface Program {
+  readonly child: ChildProcess;
+  readonly ready: Promise<Record<string, string>>;
+  readonly ended: Promise<unknown>;
+  stop(): Promise<void>;
+}
+export function program(
+  root: string,
+  path: string,
+  args: readonly string[],
+  env: Readonly<Record<string, string>>,
+  flags?: readonly string[],
+): Program;

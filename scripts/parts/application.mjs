@@ -14,8 +14,8 @@ const workerMegabytes = 512;
 /** What lives no longer than this, in milliseconds, is not started again: it cannot. */
 const shortLife = 5000;
 
-/** Starts a program and waits for the line of JSON by which it says that it is ready. */
-function program(root, path, args, env, flags = []) {
+/** Starts a program; `ready` waits for the line of JSON by which it says that it is. */
+export function program(root, path, args, env, flags = []) {
   const child = spawn(process.execPath, [...flags, ...running(root, path), ...args], {
     cwd: root,
     env: { ...process.env, ...env },

@@ -60,10 +60,13 @@ type Outcome<T> =
 async function once<T>({ method, url, headers, body }: Asked, schema: z.ZodType<T>): Promise<Outcome<T>> {
   const late = new AbortController();
   const wait = begins + (Buffer.byteLength(body ?? '') / bytesPerSecond) * 1000;
+  let until = Date.now() + wait;
   let timer = setTimeout(() => late.abort(), wait);
+  /** What has come earns more time, but no more than it took at the least speed: one that drips is cut off. */
   const more = (bytes: number) => {
+    until += (bytes / bytesPerSecond) * 1000;
     clearTimeout(timer);
-    timer = setTimeout(() => late.abort(), begins + (bytes / bytesPerSecond) * 1000);
+    timer = setTimeout(() => late.abort(), until - Date.now());
   };
   try {
     const response = await fetch(url, {
@@ -95,7 +98,8 @@ async function once<T>({ method, url, headers, body }: Asked, schema: z.ZodType<
       ? { why: `it refuses (${response.status})`, reached: false, passes: false }
       : { why: 'its answer makes no sense', reached: true, passes: true };
   } catch (error) {
-    if (late.signal.aborted) return { why: `nothing came within ${wait / 1000} seconds`, reached: true, passes: true };
+    if (late.signal.aborted)
+      return { why: `its answer did not come within ${Math.round(wait / 1000)} seconds`, reached: true, passes: true };
     return broken(error);
   } finally {
     clearTimeout(timer);

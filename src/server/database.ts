@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import { untilThere } from './trouble.ts';
 
 const folder = fileURLToPath(new URL('./migrations/', import.meta.url));
 
@@ -81,11 +82,11 @@ async function within<T>(pool: pg.Pool, begin: string, work: (connection: Connec
 }
 
 /**
- * Brings the tables up to date: runs each numbered file once, in order, all in one transaction. A file is of SQL, or a
- * module with `up`.
+ * Brings the tables up to date, waiting for the database and for others who do: runs each numbered file once, in order,
+ * all in one transaction. A file is of SQL, or a module with `up`.
  */
 export async function migrate(database: Database): Promise<void> {
-  await transaction(database, (connection) => migrateWithin(connection, migrations()));
+  await untilThere(() => transaction(database, (connection) => migrateWithin(connection, migrations())));
 }
 
 /** The names of all numbered files, in order. */

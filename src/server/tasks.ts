@@ -8,6 +8,7 @@ import { connect, sharedSnapshot } from './database.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
 import { lastAccepted } from './queries/sends.ts';
 import type { TaskSettings } from './threads.ts';
+import { tellingTrouble } from './trouble.ts';
 
 /** What is heavy, each thing to be done on a thread of its own. */
 export interface Tasks {
@@ -38,6 +39,8 @@ export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
     const database = connect(url, { reads: 1, writes: 1 });
     try {
       return await work({ database, ...reaching(addresses, null, patience), log: pino({ level: 'silent' }) });
+    } catch (error) {
+      throw tellingTrouble(error);
     } finally {
       await database.end();
     }

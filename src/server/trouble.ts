@@ -22,9 +22,19 @@ const lockNotAvailable = '55P03';
 const broken = /Connection terminated|connection error|Client was closed|has already ended/;
 const noneFree = 'timeout exceeded when trying to connect';
 
+/** By these an error is known that comes from a thread: its name is all that is left beside what it says. */
+const nameOf = { away: 'DatabaseAway', busy: 'DatabaseBusy' } as const;
+
+/** The error of a trouble as another thread can tell it. */
+export function tellingTrouble(error: unknown): unknown {
+  const trouble = troubleOf(error);
+  return trouble ? Object.assign(new Error((error as Error).message), { name: nameOf[trouble] }) : error;
+}
+
 export function troubleOf(error: unknown): Trouble | null {
   if (!(error instanceof Error)) return null;
-  const { code = '', message } = error as Error & { code?: string };
+  const { code = '', message, name } = error as Error & { code?: string };
+  if (name === nameOf.away || name === nameOf.busy) return name === nameOf.away ? 'away' : 'busy';
   if (code === lockNotAvailable || message === noneFree) return 'busy';
   return away.has(code) || code.startsWith('08') || broken.test(message) ? 'away' : null;
 }

@@ -210,7 +210,7 @@ describe('causes', () => {
       now,
       {
         ...unfollowed,
-        progress: () => {
+        progress: async () => {
           throw new Stopped();
         },
       },

@@ -34,11 +34,11 @@ export interface Following {
   /** How many corners there are, before the first is asked. */
   begin(corners: number): Promise<void>;
   /** How many corners are done. */
-  progress(done: number): void;
+  progress(done: number): Promise<void>;
 }
 
 /** A check that nobody follows. */
-export const unfollowed: Following = { begin: async () => undefined, progress: () => undefined };
+export const unfollowed: Following = { begin: async () => undefined, progress: async () => undefined };
 
 /**
  * Checks a channel at every corner. What it keeps grows with the differences found and with the part of the map it is
@@ -117,7 +117,7 @@ export async function checkChannel(
         });
       }
       done += some.length;
-      progress(done);
+      await progress(done);
     }
   }
 

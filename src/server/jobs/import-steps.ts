@@ -36,28 +36,30 @@ export async function readImport(context: Context, id: number, progress: Progres
   await moveImport(database, id, ['reading'], 'read');
 }
 
-/** Takes the good lines of a file as one revision; leaves everything as it was where it has been stopped meanwhile. */
+/** Thrown into an import that somebody has ended meanwhile: what it wrote is rolled back. */
+class Ended extends Error {}
+
+/** Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. */
 export async function takeImport(context: Context, id: number, progress: Progress): Promise<void> {
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
   const { file } = await read(context, id, async () => breathe());
   const at = new Date(await nowOf(context));
-  await transaction(database, async (connection) => {
-    const newest = await lockNewest(connection);
-    // From here on it is over, for everybody else, as soon as this counts.
-    if (!(await moveImport(connection, id, ['taking'], 'done'))) return;
-    const changes = await take(connection, file, progress);
-    await addRevision(connection, {
-      number: newest + 1,
-      at,
-      who: row.who,
-      note: `Imported ${row.name}`,
-      changes,
-      key: null,
+  try {
+    await transaction(database, async (connection) => {
+      const revision = (await lockNewest(connection)) + 1;
+      const changes = await take(connection, file, progress);
+      const note = `Imported ${row.name}`;
+      if (changes.length > 0)
+        await addRevision(connection, { number: revision, at, who: row.who, note, changes, key: null });
+      // Last, as until then the import's row is written to by whoever tells how far it is, or stops it.
+      if (!(await moveImport(connection, id, ['taking'], 'done'))) throw new Ended();
+      await endImport(connection, id, changes.length > 0 ? revision : null);
     });
-    await endImport(connection, id, newest + 1);
-  });
+  } catch (error) {
+    if (!(error instanceof Ended)) throw error;
+  }
 }
 
 async function read(

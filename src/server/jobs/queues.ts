@@ -1,6 +1,6 @@
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
-import type { Connection, Database } from '../database.ts';
+import { type Connection, type Database, transaction } from '../database.ts';
 import { untilThere } from '../trouble.ts';
 
 /** What is done as a job. What becomes of those that no process could finish is a job too. */
@@ -37,10 +37,19 @@ export async function openQueues(database: Database, log: Logger, supervise: boo
     supervise,
     maintenanceIntervalSeconds: 5,
   });
-  await boss.start();
-  for (const queue of queues) await boss.createQueue(queue);
+  // One process after another: each makes what is not there yet.
+  await untilThere(() =>
+    transaction(database, async (connection) => {
+      await connection.query('select pg_advisory_xact_lock($1)', [openingLock]);
+      await boss.start();
+      for (const queue of queues) await boss.createQueue(queue);
+    }),
+  );
   return boss;
 }
+
+/** The key of the lock under which queues are opened. */
+const openingLock = 7317;
 
 /** Puts jobs in as part of a transaction: with what they are about, or not at all. */
 export interface Jobs {

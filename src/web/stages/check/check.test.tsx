@@ -167,7 +167,7 @@ test('a check is begun as of the moment, counts, is stopped, and what failed is 
 test('a check of very many baskets is not begun before that has been said, and is when it is wanted', async () => {
   const state = { ...(await reportOf('7.30')).check, done: 0, all: 2_612_400 };
   const { sent } = at('/check', smallBook(), {
-    'POST /checks': (body) => ({ ...state, id: (body as { large: boolean }).large ? 8 : 7, state: 'queued' }),
+    'POST /checks': (body: unknown) => ({ ...state, id: (body as { large: boolean }).large ? 8 : 7, state: 'queued' }),
     'GET /checks/7': { ...state, id: 7, state: 'large' },
     'GET /checks/8': { ...state, id: 8, state: 'running', done: 250 },
   });

@@ -44,7 +44,10 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
         <strong>{file.name}</strong>:{' '}
         {state === 'reading' && `reading, ${counted(data?.done ?? 0)} of ${counted(data?.all ?? 0)} lines`}
         {state === 'taking' && `taking, ${counted(data?.done ?? 0)} of ${counted(data?.all ?? 0)} goods`}
-        {state === 'done' && `taken, as revision ${data?.revision}`}
+        {state === 'done' &&
+          (data?.revision
+            ? `taken, as revision ${data.revision}`
+            : 'all of it stands there already; nothing was changed')}
         {state === 'stopped' && 'stopped; nothing was taken'}
         {state === 'failed' && <span className="text-off">failed: {data?.error}</span>}
         {state === 'read' && report && (

@@ -1,0 +1,2 @@
+/** A port that nobody listens on. */
+export function freePort(): Promise<number>;

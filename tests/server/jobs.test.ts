@@ -1,0 +1,175 @@
+import pg from 'pg';
+import { afterAll, beforeAll, expect, test } from 'vitest';
+import { freePort } from '../../scripts/parts/ports.mjs';
+import { reaching } from '../../src/server/context.ts';
+import { runSend } from '../../src/server/jobs/send.ts';
+import { startWorkers } from '../../src/server/jobs/workers.ts';
+import { savingLock } from '../../src/server/queries/revisions.ts';
+import { smallBook } from '../books/small.ts';
+import { type World, world } from './world.ts';
+
+/** Jobs, and what becomes of them when things go wrong in the middle. */
+let at: World;
+beforeAll(async () => {
+  at = await world();
+  await at.take(smallBook());
+});
+afterAll(() => at.end());
+
+const moment = '2026-11-24T09:10:00Z';
+const isOver = ({ state }: { state: string }) => state !== 'queued' && state !== 'running';
+const checked = async (more = {}) => {
+  const { body } = await at.call('POST', '/api/checks', { moment, ...more });
+  return at.until(`/api/checks/${body.id}`, isOver);
+};
+const shop = '/api/channels/lerrin-shop';
+const sent = async () => {
+  const { body, status } = await at.call('POST', `${shop}/sends`, { who: 'Ada' });
+  expect(status).toBe(202);
+  return body.id as number;
+};
+
+test('a send whose answer is lost is not known, until the channel is asked again: it counts once', async () => {
+  await at.desk('lerrin-shop', 'trouble', { mode: 'failing' });
+  const id = await sent();
+  const unknown = await at.until(shop, ({ lastSend }) => lastSend.state === 'not known');
+  expect(unknown.lastSend).toMatchObject({ id, error: 'Lerrin Shop does not answer: the connection broke' });
+  expect(unknown.told).toBeNull();
+  // Another would make it impossible to know.
+  expect((await at.call('POST', `${shop}/sends`, { who: 'Ada' })).status).toBe(409);
+  await at.desk('lerrin-shop', 'trouble', { mode: 'none' });
+  const known = await at.until(shop, ({ lastSend }) => lastSend.state === 'accepted');
+  expect(known.lastSend.id).toBe(id);
+  const { told, live } = (await at.call('GET', `${shop}/files`)).body;
+  expect(live).toEqual(told);
+});
+
+test('nobody has to wait for what is not known: it can be given up, and another is sent', async () => {
+  await at.desk('lerrin-shop', 'trouble', { mode: 'failing' });
+  const id = await sent();
+  await at.until(shop, ({ lastSend }) => lastSend.state === 'not known');
+  expect((await at.call('DELETE', `${shop}/sends/${id + 1000}`)).status).toBe(404);
+  expect((await at.call('DELETE', `/api/channels/harrowmere/sends/${id}`)).status).toBe(404);
+  expect((await at.call('DELETE', `${shop}/sends/${id}`)).body.state).toBe('given up');
+  expect((await at.call('DELETE', `${shop}/sends/${id}`)).status).toBe(409);
+  await at.desk('lerrin-shop', 'trouble', { mode: 'none' });
+  const next = await sent();
+  await at.until(shop, ({ lastSend }) => lastSend.id === next && lastSend.state === 'accepted');
+  const { rows } = await at.database.query('select state from send where id = $1', [id]);
+  expect(rows[0].state).toBe('given up');
+});
+
+test('a send to where nothing listens has failed for certain: nothing has been told', async () => {
+  const { rows } = await at.database.query(
+    `insert into send (channel, revision, idempotency_key, state, requested, who)
+     values ('findlark', 1, 'to-nowhere', 'queued', now(), 'Ada') returning id::integer`,
+  );
+  const { clients } = reaching({ findlark: `http://127.0.0.1:${await freePort()}` }, null);
+  await runSend({ ...at.context, clients }, at.jobs.ask, rows[0].id, new AbortController().signal);
+  expect((await at.call('GET', '/api/channels/findlark')).body.lastSend).toMatchObject({
+    state: 'failed',
+    error: 'Findlark does not answer: nothing listens there',
+  });
+});
+
+test('a channel that is away keeps what was found of it, and nothing of it counts as gone', async () => {
+  await checked();
+  const before = (await at.call('GET', '/api/checks/last')).body;
+  const of = (report: typeof before) =>
+    report.findings.filter((one: { channel: string }) => one.channel === 'findlark');
+  expect(of(before).length).toBeGreaterThan(0);
+  await at.desk('findlark', 'trouble', { mode: 'nonsense' });
+  const away = await checked();
+  const during = (await at.call('GET', '/api/checks/last')).body;
+  expect(during.check.id).toBe(away.id);
+  expect(of(during)).toEqual(of(before));
+  expect(during.down).toEqual([
+    { channel: 'findlark', why: 'Findlark does not answer: its answer makes no sense', last: before.check.moment },
+  ]);
+  expect(during.since).toEqual({ added: [], gone: [] });
+  await at.desk('findlark', 'trouble', { mode: 'none' });
+  await checked();
+  expect((await at.call('GET', '/api/checks/last')).body.since).toEqual({ added: [], gone: [] });
+});
+
+test('a check that was to stop never ends as done', async () => {
+  for (let i = 0; i < 6; i += 1) {
+    const { body } = await at.call('POST', '/api/checks', { moment });
+    await new Promise((resolve) => setTimeout(resolve, i * 60));
+    const asked = (await at.call('DELETE', `/api/checks/${body.id}`)).body;
+    const ended = await at.until(`/api/checks/${body.id}`, isOver);
+    expect(ended.state).toBe(asked.state === 'done' ? 'done' : 'stopped');
+  }
+});
+
+test('two workers end what they began, and nothing of each other', async () => {
+  const second = await startWorkers(at.context);
+  const asked = await Promise.all(
+    Array.from({ length: 6 }, () => at.call('POST', '/api/checks', { moment }).then(({ body }) => body.id as number)),
+  );
+  await at.restart();
+  for (const id of asked) expect(await at.until(`/api/checks/${id}`, isOver)).toMatchObject({ state: 'done' });
+  await second.close();
+});
+
+test('what nobody could finish is told as failed, not left for ever', async () => {
+  const { rows } = await at.database.query(
+    `insert into check_run (state, moment, revision, requested) values ('running', now(), 1, now()) returning id::integer`,
+  );
+  const { id } = rows[0] as { id: number };
+  await at.database.query("insert into jobs.job (name, data) values ('lost', $1)", [{ queue: 'check', id }]);
+  expect(await at.until(`/api/checks/${id}`, isOver)).toMatchObject({
+    state: 'failed',
+    error: 'Whoever worked on it ended in the middle, again and again',
+  });
+});
+
+test('a file of goods is taken whole while it tells how far it is; taken again it changes nothing', async () => {
+  const line = (i: number) => `IMP-${i},Thing ${i},4.00,100 g,,,parcel,`;
+  const text = ['sku,name,price,mass,size,tags,kind,template', ...Array.from({ length: 9000 }, (_, i) => line(i))];
+  const take = async () => {
+    const { body } = await at.call('POST', '/api/imports', { name: 'goods.csv', text: text.join('\r\n'), who: 'Ada' });
+    const address = `/api/imports/${body.id}`;
+    await at.until(address, ({ state }) => state === 'read');
+    expect((await at.call('POST', `${address}/taken`)).status).toBe(202);
+    return at.until(address, ({ state }) => state !== 'taking');
+  };
+  const { revision } = (await at.call('GET', '/api/book')).body;
+  expect(await take()).toMatchObject({ state: 'done', revision: revision + 1 });
+  expect(await take()).toMatchObject({ state: 'done', revision: null });
+  expect((await at.call('GET', '/api/book')).body.revision).toBe(revision + 1);
+});
+
+test('a save that arrives twice is one revision', async () => {
+  const { revision: base } = (await at.call('GET', '/api/book')).body;
+  const request = { base, who: 'Ada', note: 'twice', edits: [{ path: ['seller'], value: 'Quillmoor' }] };
+  const headers = { 'Idempotency-Key': 'twice-and-once' };
+  const answers = await Promise.all([1, 2, 3].map(() => at.call('POST', '/api/revisions', request, headers)));
+  expect(answers.map(({ status, body }) => [status, body.revision])).toEqual(Array(3).fill([201, base + 1]));
+  expect((await at.call('POST', '/api/revisions', request, { 'Idempotency-Key': 'a b' })).status).toBe(400);
+});
+
+test('saves that wait keep nobody from reading, and are told to come again', { timeout: 60_000 }, async () => {
+  const { revision: base } = (await at.call('GET', '/api/book')).body;
+  const holder = new pg.Client({ connectionString: at.url });
+  await holder.connect();
+  await holder.query('select pg_advisory_lock($1)', [savingLock]);
+  const waiting = Array.from({ length: 12 }, (_, i) =>
+    at.call('POST', '/api/revisions', {
+      base,
+      who: 'Ada',
+      note: `${i}`,
+      edits: [{ path: ['zones', 'home', 'name'], value: `Home ${i}` }],
+    }),
+  );
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  for (let i = 0; i < 20; i += 1) expect((await at.call('GET', '/api/book')).status).toBe(200);
+  const answers = await Promise.all(waiting);
+  for (const { status, headers, body } of answers) {
+    expect(status).toBe(503);
+    expect(Number(headers.get('Retry-After'))).toBeGreaterThan(0);
+    expect(body.title).toMatch(/waited too long and was not carried out/);
+  }
+  await holder.end();
+  expect((await at.call('GET', '/api/book')).body.revision).toBe(base);
+});

@@ -1,0 +1,171 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { type Program, program } from '../scripts/parts/application.mjs';
+import { builtFrom } from '../scripts/parts/build.mjs';
+import { freePort } from '../scripts/parts/ports.mjs';
+import { type Cluster, startCluster } from '../scripts/parts/postgres.mjs';
+import type { BookFile } from '../src/core/book/index.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Whatever may be taken down. */
+export type Victim = 'server' | 'worker' | 'database' | 'stand-ins';
+
+export interface Answer {
+  readonly status: number;
+  // biome-ignore lint/suspicious/noExplicitAny: a trial looks into answers of every shape
+  readonly body: any;
+  readonly headers: Headers;
+}
+
+/**
+ * Plemb as it is built, with a cluster, stand-ins, so many servers and so many workers of its own, all processes; each
+ * can be killed without warning and is started again.
+ */
+export class World {
+  readonly cluster: Cluster;
+  readonly folder: string;
+  #standIns: Program | null = null;
+  #env: Record<string, string> = {};
+  readonly #servers: (Program & { readonly address: string })[] = [];
+  readonly #workers: Program[] = [];
+  /** Answers of 500 and above other than 503, and what was asked. */
+  readonly faults: string[] = [];
+
+  private constructor(cluster: Cluster, folder: string) {
+    this.cluster = cluster;
+    this.folder = folder;
+  }
+
+  static async start(servers: number, workers: number): Promise<World> {
+    const folder = mkdtempSync(join(tmpdir(), 'plemb-trial-'));
+    const cluster = await startCluster(mkdtempSync('/var/tmp/plemb-trial-'));
+    const world = new World(cluster, folder);
+    cluster.createDatabase('trial');
+    await world.#startStandIns();
+    for (let i = 0; i < servers; i += 1) await world.#startServer(i);
+    for (let i = 0; i < workers; i += 1) await world.#startWorker(i);
+    return world;
+  }
+
+  async #startStandIns(): Promise<void> {
+    const [first] = Object.values(this.channels).map((address) => new URL(address).port);
+    const from = first ?? String(await freePort());
+    const args = ['--folder', join(this.folder, 'standins'), '--from', from];
+    const standIns = program(root, builtFrom('src/standins/start.ts'), args, {});
+    this.#standIns = standIns;
+    this.#env = {
+      DATABASE_URL: this.cluster.url('trial'),
+      PLEMB_CHANNELS: JSON.stringify(await standIns.ready),
+    };
+  }
+
+  async #startServer(i: number, port = '0'): Promise<void> {
+    const server = program(root, builtFrom('src/server/main.ts'), [], { ...this.#env, PORT: port });
+    const { listening = '' } = await server.ready;
+    this.#servers[i] = { ...server, address: listening };
+  }
+
+  async #startWorker(i: number): Promise<void> {
+    const worker = program(root, builtFrom('src/server/worker.ts'), [], this.#env, ['--max-old-space-size=512']);
+    await worker.ready;
+    this.#workers[i] = worker;
+  }
+
+  get channels(): Readonly<Record<string, string>> {
+    return JSON.parse(this.#env.PLEMB_CHANNELS ?? '{}') as Record<string, string>;
+  }
+
+  /** Takes one down without warning, for so long, in milliseconds, and starts it again; when it answers. */
+  async takeDown(victim: Victim, which: number, pause: number): Promise<void> {
+    const rest = () => new Promise((resolve) => setTimeout(resolve, pause));
+    if (victim === 'database') return void (await this.cluster.restart(pause % 2 === 0 ? 'fast' : 'immediate'));
+    if (victim === 'stand-ins') {
+      await killed(this.#standIns);
+      await rest();
+      return this.#startStandIns();
+    }
+    if (victim === 'server') {
+      const i = which % this.#servers.length;
+      const { address = '' } = this.#servers[i] ?? {};
+      await killed(this.#servers[i] ?? null);
+      await rest();
+      return this.#startServer(i, new URL(address).port);
+    }
+    const i = which % this.#workers.length;
+    await killed(this.#workers[i] ?? null);
+    await rest();
+    return this.#startWorker(i);
+  }
+
+  /** Asks one of the servers; null where it could not be reached, or the connection broke. */
+  async ask(
+    which: number,
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Readonly<Record<string, string>> = {},
+  ): Promise<Answer | null> {
+    const server = this.#servers[which % this.#servers.length];
+    try {
+      const response = await fetch(`${server?.address}${path}`, {
+        method,
+        headers: { 'Content-Type': 'application/json', ...headers },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+        signal: AbortSignal.timeout(30_000),
+      });
+      const text = await response.text();
+      const isJson = response.headers.get('Content-Type')?.includes('json');
+      const answer = { status: response.status, body: isJson ? JSON.parse(text) : text, headers: response.headers };
+      if (response.status >= 500 && response.status !== 503)
+        this.faults.push(`${method} ${path}: ${text.slice(0, 200)}`);
+      return answer;
+    } catch {
+      return null;
+    }
+  }
+
+  /** Asks, at one server after another, until there is an answer that is not 503. */
+  async insist(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Readonly<Record<string, string>> = {},
+  ): Promise<Answer> {
+    const until = Date.now() + 90_000;
+    for (let which = 0; ; which += 1) {
+      const answer = await this.ask(which, method, path, body, headers);
+      if (answer && answer.status !== 503) return answer;
+      if (Date.now() > until) throw new Error(`${method} ${path} has had no answer for 90 s`);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+
+  /** Asks until the answer is as wanted. */
+  async until(path: string, wanted: (body: Answer['body']) => boolean, seconds = 120): Promise<Answer['body']> {
+    const until = Date.now() + seconds * 1000;
+    for (;;) {
+      const { body } = await this.insist('GET', path);
+      if (wanted(body)) return body;
+      if (Date.now() > until) throw new Error(`${path} hangs: ${JSON.stringify(body).slice(0, 300)}`);
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+
+  take(book: BookFile): Promise<Answer> {
+    return this.insist('PUT', '/api/book/file', book, { 'X-Who': 'Trial' });
+  }
+
+  async end(): Promise<void> {
+    for (const one of [...this.#servers, ...this.#workers, this.#standIns]) await one?.stop();
+    this.cluster.remove();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+async function killed(one: Program | null): Promise<void> {
+  one?.child.kill('SIGKILL');
+  await one?.ended;
+}
