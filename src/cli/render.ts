@@ -1,5 +1,5 @@
 import { channelIds } from '../core/book/index.ts';
-import { dialectOf } from '../core/channels/index.ts';
+import { dialectOf, filesOf } from '../core/channels/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { lostWords, readsText } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
@@ -13,7 +13,7 @@ export function runRender(path: string, channel: string, { at, json }: { at: num
   const { rules, notes } = dialectOf(id).render(book, goods);
   if (json) {
     const said = notes.map((note) => ({ ...note, why: lostWords(book.body, note.fidelity, book.market.body) }));
-    print(jsonText({ channel: id, files: rules.files(), notes: said }, 1));
+    print(jsonText({ channel: id, files: filesOf(rules), notes: said }, 1));
     return 0;
   }
   const rows = notes.map(({ clause, reads, fidelity }) => [

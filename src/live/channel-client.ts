@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
-import { type ChannelBasket, type ChannelFile, dialectOf, type Listing } from '../core/channels/index.ts';
+import { type ChannelBasket, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
 import { amountText, type Currency, gramsText, type Minor, parseAmount, unwrap } from '../core/exact/index.ts';
-import { asked, NoAnswer, type Patience } from './http.ts';
+import { asked, NoAnswer, type Patience, type Streamed } from './http.ts';
 
 /** A channel that does not answer, with why in plain words. */
 export class ChannelDown extends Error {
@@ -28,8 +28,14 @@ const checkoutSchema = z.object({
 });
 export type LiveAnswer = z.infer<typeof liveSchema>;
 
+/** Files to be sent, read anew each time they are: their length in bytes, about, and their pieces in order. */
+export interface FilesToSend {
+  readonly length: number;
+  pieces(): AsyncIterable<{ readonly name: string; readonly text: string }>;
+}
+
 export interface ChannelClient {
-  submit(files: readonly ChannelFile[], idempotencyKey: string): Promise<z.infer<typeof submissionSchema>>;
+  submit(files: FilesToSend, idempotencyKey: string): Promise<z.infer<typeof submissionSchema>>;
   live(moment: number): Promise<LiveAnswer>;
   checkout(moment: number, baskets: readonly ChannelBasket[]): Promise<Answered[][]>;
   /** The channel's own record of what it lists. */
@@ -43,13 +49,14 @@ export function channelClient(id: ChannelId, address: string | undefined, patien
     method: string,
     path: string,
     answer: z.ZodType<T>,
-    body?: object,
+    body?: object | Streamed,
     headers: Record<string, string> = {},
   ): Promise<T> {
     if (!address) throw new ChannelDown(id, 'no address of it is set', false);
     try {
       const request = { method, url: `${address}${path}`, headers };
-      return await asked(body ? { ...request, body: JSON.stringify(body) } : request, answer, patience);
+      if (!body) return await asked(request, answer, patience);
+      return await asked({ ...request, body: 'pieces' in body ? body : JSON.stringify(body) }, answer, patience);
     } catch (error) {
       if (error instanceof NoAnswer) throw new ChannelDown(id, error.message, error.reached);
       throw error;
@@ -57,8 +64,14 @@ export function channelClient(id: ChannelId, address: string | undefined, patien
   }
 
   return {
-    submit: (files, idempotencyKey) =>
-      call('PUT', '/submission', submissionSchema, { files }, { 'Idempotency-Key': idempotencyKey }),
+    submit: ({ length, pieces }, idempotencyKey) =>
+      call(
+        'PUT',
+        '/submission',
+        submissionSchema,
+        { length, pieces: () => submissionOf(pieces()) },
+        { 'Idempotency-Key': idempotencyKey },
+      ),
     live: (moment) => call('GET', `/live?moment=${new Date(moment).toISOString()}`, liveSchema),
     async checkout(moment, baskets) {
       const { answers } = await call('POST', '/checkout', checkoutSchema, {
@@ -79,6 +92,18 @@ export function channelClient(id: ChannelId, address: string | undefined, patien
       await call('POST', '/desk/clock', z.object({ clock: z.string() }), { now: new Date(now).toISOString() });
     },
   };
+}
+
+/** Files as a submission has them, {"files": [{"name", "text"}]}, piece by piece. */
+async function* submissionOf(pieces: ReturnType<FilesToSend['pieces']>): AsyncGenerator<string> {
+  let open: string | null = null;
+  yield '{"files":[';
+  for await (const { name, text } of pieces) {
+    if (name !== open) yield `${open === null ? '' : '"},'}{"name":${JSON.stringify(name)},"text":"`;
+    open = name;
+    yield JSON.stringify(text).slice(1, -1);
+  }
+  yield `${open === null ? '' : '"}'}]}`;
 }
 
 const written = (basket: ChannelBasket) => ({

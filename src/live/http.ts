@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { z } from 'zod';
 
@@ -31,7 +32,13 @@ export interface Asked {
   readonly method: string;
   readonly url: string;
   readonly headers?: Readonly<Record<string, string>>;
-  readonly body?: string;
+  readonly body?: string | Streamed;
+}
+
+/** A body that is made while it is sent, anew for each try: its length in bytes, about, and its pieces. */
+export interface Streamed {
+  readonly length: number;
+  pieces(): AsyncIterable<string>;
 }
 
 /**
@@ -59,7 +66,8 @@ type Outcome<T> =
 
 async function once<T>({ method, url, headers, body }: Asked, schema: z.ZodType<T>): Promise<Outcome<T>> {
   const late = new AbortController();
-  const wait = begins + (Buffer.byteLength(body ?? '') / bytesPerSecond) * 1000;
+  const length = typeof body === 'object' ? body.length : Buffer.byteLength(body ?? '');
+  const wait = begins + (length / bytesPerSecond) * 1000;
   let until = Date.now() + wait;
   let timer = setTimeout(() => late.abort(), wait);
   /** What has come earns more time, but no more than it took at the least speed: one that drips is cut off. */
@@ -72,7 +80,7 @@ async function once<T>({ method, url, headers, body }: Asked, schema: z.ZodType<
     const response = await fetch(url, {
       method,
       headers: { 'Content-Type': 'application/json', ...headers },
-      ...(body === undefined ? {} : { body }),
+      ...(typeof body === 'object' ? streaming(body) : body === undefined ? {} : { body }),
       redirect: 'manual',
       signal: late.signal,
     });
@@ -104,6 +112,16 @@ async function once<T>({ method, url, headers, body }: Asked, schema: z.ZodType<
   } finally {
     clearTimeout(timer);
   }
+}
+
+const streaming = ({ pieces }: Streamed) => ({
+  body: Readable.toWeb(Readable.from(encoded(pieces()))) as ReadableStream,
+  duplex: 'half' as const,
+});
+
+async function* encoded(pieces: AsyncIterable<string>): AsyncGenerator<Uint8Array> {
+  const encoder = new TextEncoder();
+  for await (const piece of pieces) yield encoder.encode(piece);
 }
 
 /** What a refusal says, where it says it in JSON. */

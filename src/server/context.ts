@@ -19,13 +19,20 @@ import { readBook } from './queries/book.ts';
 import { everyItem } from './queries/goods.ts';
 import { newest } from './queries/revisions.ts';
 import { clockAhead } from './queries/settings.ts';
+import type { Threads } from './threads.ts';
 
-/** What every route and job works with. */
-export interface Context {
+/** The database, and whoever else is asked. */
+export interface Reaching {
   readonly database: Database;
   readonly clients: Readonly<Record<ChannelId, ChannelClient>>;
-  readonly log: Logger;
   readonly carrier: ReturnType<typeof carrierClient>;
+}
+
+/** What every route and job works with. */
+export interface Context extends Reaching {
+  readonly log: Logger;
+  /** Where heavy things are done. */
+  readonly threads: Threads;
 }
 
 /** What is needed to talk to channels and carrier at these addresses, for people who wait or for jobs. */
@@ -33,15 +40,16 @@ export const reaching = (
   addresses: Readonly<Record<string, string>>,
   account: CarrierAccount | null,
   patience: Patience = 'person',
-): Pick<Context, 'clients' | 'carrier'> => ({
+): Pick<Reaching, 'clients' | 'carrier'> => ({
   clients: Object.fromEntries(
     channelIds.map((id) => [id, channelClient(id, addresses[id], patience)]),
-  ) as Context['clients'],
+  ) as Reaching['clients'],
   carrier: carrierClient(addresses.ternline, account),
 });
 
 /** Now, by the demo's clock. */
-export const nowOf = async (context: Context): Promise<number> => Date.now() + (await clockAhead(context.database));
+export const nowOf = async (context: Pick<Reaching, 'database'>): Promise<number> =>
+  Date.now() + (await clockAhead(context.database));
 
 export interface Snapshot {
   readonly revision: number;
@@ -51,7 +59,7 @@ export interface Snapshot {
 }
 
 /** The saved book with its goods, ready to answer: dated rows as of now. */
-export const standing = async (context: Context): Promise<Snapshot> => {
+export const standing = async (context: Pick<Reaching, 'database'>): Promise<Snapshot> => {
   const now = await nowOf(context);
   const read = await snapshot(context.database, readStanding);
   if (!read)

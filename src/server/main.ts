@@ -8,6 +8,7 @@ import { type Context, reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { endingWith } from './ending.ts';
 import { openJobs } from './jobs/queues.ts';
+import { threadsBeside } from './threads.ts';
 
 /**
  * Starts the HTTP server; jobs are done by workers (worker.ts). DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel)
@@ -24,10 +25,12 @@ const {
 const log = pino({ level }, pino.destination({ fd: 2, sync: true }));
 const database = connect(url);
 await migrate(database);
+const addresses = JSON.parse(channels) as Record<string, string>;
 const context: Context = {
   database,
-  ...reaching(JSON.parse(channels) as Record<string, string>, carrierAccount(process.env)),
+  ...reaching(addresses, carrierAccount(process.env)),
   log,
+  threads: threadsBeside({ url, addresses, patience: 'person' }),
 };
 const jobs = await openJobs(database, log);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));

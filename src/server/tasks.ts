@@ -1,12 +1,11 @@
-import pino from 'pino';
 import type { ChannelId } from '../core/book/index.ts';
-import { type ChannelFile, dialectOf, rulesReader, settingsOf } from '../core/channels/index.ts';
+import { dialectOf, rulesReader, settingsOf } from '../core/channels/index.ts';
 import { type ChannelReport, checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
-import { type Context, nowOf, reaching, readStanding, standing, standingAt } from './context.ts';
+import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
 import { connect, sharedSnapshot } from './database.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
-import { lastAccepted } from './queries/sends.ts';
+import { filesSent, lastAccepted } from './queries/sends.ts';
 import type { TaskSettings } from './threads.ts';
 import { tellingTrouble } from './trouble.ts';
 
@@ -22,23 +21,33 @@ export interface Tasks {
     begin: (corners: number) => Promise<void>,
     progress: (done: number) => Promise<void>,
   ): Promise<ChannelReport | { readonly down: string }>;
-  /** Renders the saved book for a channel. */
-  render(channel: ChannelId): Promise<{ revision: number; files: readonly ChannelFile[] }>;
+  /**
+   * Renders the saved book for a channel: `begin` is told the revision, `piece` each piece of each file in order, and
+   * waited for, so that no more of them is held than is taken.
+   */
+  render(
+    channel: ChannelId,
+    begin: (revision: number) => Promise<void>,
+    piece: (file: string, text: string) => Promise<void>,
+  ): Promise<void>;
   /** Reads a file of goods and keeps what it would do. */
   readImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
   /** Takes the good lines of a file as one revision. */
   takeImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
 }
 
+/** How long a piece of a file is that is handed on, in characters, or a little longer. */
+const pieceLength = 1 << 20;
+
 /** How often a thread tells how far it is, in milliseconds. */
 const tells = 100;
 
 /** The tasks, with a database connection and clients of their own. */
 export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
-  const within = async <T>(work: (context: Context) => Promise<T>): Promise<T> => {
+  const within = async <T>(work: (context: Reaching) => Promise<T>): Promise<T> => {
     const database = connect(url, { reads: 1, writes: 1 });
     try {
-      return await work({ database, ...reaching(addresses, null, patience), log: pino({ level: 'silent' }) });
+      return await work({ database, ...reaching(addresses, null, patience) });
     } catch (error) {
       throw tellingTrouble(error);
     } finally {
@@ -52,7 +61,8 @@ export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
         const dialect = dialectOf(channel);
         const saved = await sharedSnapshot(context.database, snapshot, async (connection) => {
           const book = await readStanding(connection);
-          return book && { ...book, sent: await lastAccepted(connection, channel) };
+          const sent = await lastAccepted(connection, channel);
+          return book && { ...book, sent: sent && (await filesSent(connection, sent.id)) };
         });
         read();
         if (!saved) return { down: 'there is no book yet' };
@@ -60,7 +70,7 @@ export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
         const reader = rulesReader();
         const sides = {
           rendition: dialect.render(compiled, goods),
-          sent: saved.sent?.files ? reader(dialect, saved.sent.files) : null,
+          sent: saved.sent && reader(dialect, saved.sent),
           speeds: settingsOf(book, dialect).speeds,
         };
         const ask = asking(channel, context.clients[channel], reader);
@@ -74,14 +84,29 @@ export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
           throw error;
         }
       }),
-    render: (channel) =>
+    render: (channel, begin, piece) =>
       within(async (context) => {
         const { revision, compiled, goods } = await standing(context);
-        return { revision, files: [...dialectOf(channel).render(compiled, goods).rules.files()] };
+        const files = dialectOf(channel).render(compiled, goods).rules.written();
+        await begin(revision);
+        for (const { name, pieces } of files)
+          for (const text of gathered(pieces(), pieceLength)) await piece(name, text);
       }),
     readImport: (id, progress) => within((context) => readImport(context, id, atMostEvery(tells, progress))),
     takeImport: (id, progress) => within((context) => takeImport(context, id, atMostEvery(tells, progress))),
   };
+}
+
+/** Pieces put together until they are so long. */
+function* gathered(pieces: Iterable<string>, length: number): Generator<string> {
+  let text = '';
+  for (const piece of pieces) {
+    text += piece;
+    if (text.length < length) continue;
+    yield text;
+    text = '';
+  }
+  if (text !== '') yield text;
 }
 
 /** Tells at most so often, in milliseconds; and waits for what it tells. */

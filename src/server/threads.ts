@@ -1,3 +1,5 @@
+import { extname } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
@@ -17,11 +19,16 @@ export class TooLarge extends Error {
   }
 }
 
-/** Threads of a program that offers {@link Tasks}; `given` tells it what to work with. */
-export const threadsOf =
-  (program: URL, given: TaskSettings): Threads =>
+/**
+ * Threads of the program that lies beside the one that runs (thread.ts), from its sources or as it was built; `given`
+ * tells it what to work with.
+ */
+export const threadsBeside =
+  (given: TaskSettings): Threads =>
   async (signal, work) => {
     signal.throwIfAborted();
+    const [, running = ''] = process.argv;
+    const program = new URL(`./thread${extname(running)}`, pathToFileURL(running));
     const thread = new Worker(program, {
       workerData: given,
       resourceLimits: { maxOldGenerationSizeMb: threadMegabytes },

@@ -1,11 +1,9 @@
-import { extname } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import pino from 'pino';
 import { reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { endingWith } from './ending.ts';
 import { startWorkers } from './jobs/workers.ts';
-import { threadsOf } from './threads.ts';
+import { threadsBeside } from './threads.ts';
 
 /**
  * Starts a worker: sends, checks and imports are done here, heavy parts on threads. Any number of them may run beside
@@ -15,16 +13,13 @@ const { DATABASE_URL: url = '', PLEMB_CHANNELS: channels = '{}', LOG_LEVEL: leve
 const log = pino({ level }, pino.destination({ fd: 2, sync: true }));
 const addresses = JSON.parse(channels) as Record<string, string>;
 const database = connect(url, { reads: 6, writes: 2 });
-/** The thread's program lies beside the one that runs, from its sources or as it was built. */
-const [, running = ''] = process.argv;
-const thread = new URL(`./thread${extname(running)}`, pathToFileURL(running));
 await migrate(database);
 const worker = await startWorkers({
   database,
   ...reaching(addresses, null, 'job'),
   log,
   url,
-  threads: threadsOf(thread, {
+  threads: threadsBeside({
     url,
     addresses,
     patience: 'job',

@@ -6,7 +6,7 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { channelId } from '../../src/contract/index.ts';
 import { type BookInput, bookFileSchema, channelIds, readBookFile } from '../../src/core/book/index.ts';
-import { dialectOf, dialects, settingsOf } from '../../src/core/channels/index.ts';
+import { dialectOf, dialects, filesOf, settingsOf } from '../../src/core/channels/index.ts';
 import { checkChannel } from '../../src/core/check/index.ts';
 import { amountText, type Currency } from '../../src/core/exact/index.ts';
 import { explain, quote, soldIn } from '../../src/core/quote/index.ts';
@@ -123,7 +123,7 @@ test('two readings of the board agree: what the core believes and what its stand
       const { book, goods, ask } = shopOf(lanes, [item('A')], quillgate({ s0: 'slow', s1: 'quick' })).open();
       const { rules } = dialectOf('quillgate' as never).render(book, goods);
       const standIn = board('quillgate');
-      const taken = standIn.submit(null, rules.files(), now);
+      const taken = standIn.submit(null, filesOf(rules), now);
       if ('refused' in taken) throw new Error(JSON.stringify(taken.refused));
       const question = ask({ lines: [{ sku: 'A', units: 1 }], place });
       const believed = rules.charges(soldIn(question), now).map((one) => [one.speed, amountText(one.charge, euro)]);

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
-import { type ChannelFile, dialects } from '../../src/core/channels/index.ts';
+import { type ChannelFile, dialects, filesOf } from '../../src/core/channels/index.ts';
 import { type Minor, unwrap } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
 import { seeded } from '../../src/core/plan/random.ts';
@@ -34,7 +34,7 @@ test.each(dialects.map((one) => [one.id, one] as const))(
     const pick = (below: number) => Math.floor(figure() * below);
     let refused = 0;
     for (const [which, { book, goods }] of books.entries()) {
-      const files = dialect.render(book, goods).rules.files();
+      const files = filesOf(dialect.render(book, goods).rules);
       expect(dialect.read(files).ok).toBe(true);
       const baskets = ['IE', 'GB HS1 2AA', 'FR 97400', 'JP'].map((place, i) => ({
         lines: goods

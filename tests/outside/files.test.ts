@@ -9,7 +9,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoBook, demoLaterOffers } from '../../demo/book.ts';
 import { schemas } from '../../scripts/schemas.ts';
-import { dialects } from '../../src/core/channels/index.ts';
+import { dialectOf, filesOf } from '../../src/core/channels/index.ts';
 import { csvOf, writeGoods } from '../../src/core/goods/index.ts';
 import { opened } from '../books/opened.ts';
 import { randomBook } from '../books/random.ts';
@@ -52,11 +52,7 @@ describe('JSON files, against their JSON Schemas (draft 2020-12) with ajv 8', ()
   test('Lerrin Shop’s file is valid for its schema', () => {
     const { book, goods } = opened(demoBook());
     const valid = reader().compile(schema('lerrin-shop'));
-    const text =
-      dialects
-        .find((dialect) => dialect.id === 'lerrin-shop')
-        ?.render(book, goods)
-        .rules.files()[0]?.text ?? '';
+    const text = filesOf(dialectOf('lerrin-shop').render(book, goods).rules)[0]?.text ?? '';
     expect(valid(JSON.parse(text)), JSON.stringify(valid.errors)).toBe(true);
   });
 });
@@ -106,12 +102,7 @@ describe('Findlark’s items, against their XML Schema with xmllint (libxml2)', 
   };
   const items = (file: Parameters<typeof opened>[0]) => {
     const { book, goods } = opened(file);
-    return (
-      dialects
-        .find((dialect) => dialect.id === 'findlark')
-        ?.render(book, goods)
-        .rules.files()[0]?.text ?? ''
-    );
+    return filesOf(dialectOf('findlark').render(book, goods).rules)[0]?.text ?? '';
   };
   test('the demo’s and other books’ are valid, with names that need escaping', () => {
     const small = smallBook();

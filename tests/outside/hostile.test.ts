@@ -8,7 +8,7 @@ import {
   readBookFile,
   readyGoods,
 } from '../../src/core/book/index.ts';
-import { dialects } from '../../src/core/channels/index.ts';
+import { dialects, filesOf } from '../../src/core/channels/index.ts';
 import { type Problem, unwrap } from '../../src/core/exact/index.ts';
 import { brokenPromises, decidingOf, seeded } from '../../src/core/plan/index.ts';
 import { explain, questionOf, quote } from '../../src/core/quote/index.ts';
@@ -68,7 +68,7 @@ function usedEverywhere(file: BookFile, baskets: readonly unknown[], where: stri
       }
     }
     const first = book.offers[0];
-    for (const dialect of dialects) dialect.render(book, goods).rules.files();
+    for (const dialect of dialects) filesOf(dialect.render(book, goods).rules);
     if (first && market === body.markets[0]) decidingOf(book, goods.slice(0, 12), first, now);
   }
   for (const offer of body.offers) {

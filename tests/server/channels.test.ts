@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import type { ChannelId } from '../../src/core/book/index.ts';
 import { runSend } from '../../src/server/jobs/send.ts';
+import { filesSent } from '../../src/server/queries/sends.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
 
@@ -117,15 +118,22 @@ describe('from book to finding', () => {
 describe('a send', () => {
   test('killed in the middle is taken up again, and counts once', async () => {
     const { rows } = await at.database.query(
-      "insert into send (channel, revision, idempotency_key, state, requested, who, files) select channel, revision, 'killed-once', 'sending', now(), 'Ada', files from send where channel = 'harrowmere' order by id desc limit 1 returning id::integer",
+      `insert into send (channel, revision, idempotency_key, state, requested, who, made)
+       select channel, revision, 'killed-once', 'sending', now(), 'Ada', true from send
+       where channel = 'harrowmere' order by id desc limit 1 returning id::integer`,
     );
     const id = rows[0].id as number;
+    await at.database.query(
+      `insert into send_piece select $1, position, name, text from send_piece
+       where send = (select max(id) from send where channel = 'harrowmere' and id <> $1)`,
+      [id],
+    );
     // The channel had taken it before the server was killed; the answer was lost.
-    const { rows: sent } = await at.database.query('select files from send where id = $1', [id]);
+    const files = await filesSent(at.database, id);
     await fetch(`${at.addresses.harrowmere}/submission`, {
       method: 'PUT',
       headers: { 'Idempotency-Key': 'killed-once' },
-      body: JSON.stringify({ files: sent[0].files }),
+      body: JSON.stringify({ files }),
     });
     const before = await fetch(`${at.addresses.harrowmere}/live?moment=${moment}`).then((response) => response.text());
     await at.jobs.ask(at.database, 'send', id);

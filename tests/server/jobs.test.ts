@@ -173,3 +173,23 @@ test('saves that wait keep nobody from reading, and are told to come again', { t
   await holder.end();
   expect((await at.call('GET', '/api/book')).body.revision).toBe(base);
 });
+
+test('a file of many goods is made, kept and sent in pieces, and downloaded the same', {
+  timeout: 60_000,
+}, async () => {
+  // The shop's file says nothing of single goods; Findlark's has an element for each.
+  const id = (await at.call('POST', '/api/channels/findlark/sends', { who: 'Ada' })).body.id as number;
+  await at.until('/api/channels/findlark', ({ lastSend }) => lastSend.id === id && lastSend.state === 'accepted');
+  const { told, live } = (await at.call('GET', '/api/channels/findlark/files')).body;
+  const items = told.find((one: { name: string }) => one.name === 'items.xml').text as string;
+  expect(items.match(/<item /g)?.length).toBe(9000 + smallBook().goods.length);
+  const { rows } = await at.database.query(
+    `select count(*)::integer as pieces, max(length(text)) as longest from send_piece where send = $1 and name = $2`,
+    [id, 'items.xml'],
+  );
+  expect(rows[0].pieces).toBeGreaterThan(1);
+  expect(rows[0].longest).toBeLessThan(1.5 * 2 ** 20);
+  expect(live[0].text).toBe(items);
+  expect((await at.call('GET', '/api/channels/findlark/files/items.xml')).body).toBe(items);
+  expect((await at.call('GET', '/api/channels/findlark/files/other.xml')).status).toBe(404);
+});

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
 import { bookFileSchema } from '../../src/core/book/index.ts';
-import { dialects, type Rules, settingsOf } from '../../src/core/channels/index.ts';
+import { dialects, filesOf, type Rules, settingsOf } from '../../src/core/channels/index.ts';
 import { checkChannel, standingOf } from '../../src/core/check/index.ts';
 import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
@@ -28,7 +28,7 @@ const longAgo = moment - 30 * 24 * 3_600_000;
 function told(id: string, rules: Rules) {
   const standIn = standIns[id];
   if (!standIn) throw new Error(id);
-  const outcome = standIn.submit(standIn.empty, rules.files(), longAgo);
+  const outcome = standIn.submit(standIn.empty, filesOf(rules), longAgo);
   if ('refused' in outcome) throw new Error(`${id} refused: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
   // Promotions that need a look into the shop pass here: the look itself is tested with the servers running.
   const passed = JSON.parse(JSON.stringify(outcome.state).replaceAll('"verdict":"open"', '"verdict":"passed"'));
@@ -82,9 +82,9 @@ describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s',
       fc.property(randomBook, (file) => {
         const { book, goods } = opened(file);
         const { rules } = dialect.render(book, goods);
-        for (const files of [rules.files(), told(dialect.id, rules).live(moment).files]) {
+        for (const files of [filesOf(rules), told(dialect.id, rules).live(moment).files]) {
           const back = dialect.read(files);
-          expect(back.ok && back.value.files()).toEqual(rules.files());
+          expect(back.ok && filesOf(back.value)).toEqual(filesOf(rules));
         }
       }),
       { numRuns: times(25) },

@@ -8,7 +8,7 @@ import { unwrap } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
 import { parsePlace } from '../places/index.ts';
 import { fitLots } from './harrowmere/fit.ts';
-import { dialectOf, leastBefore, type Note } from './index.ts';
+import { dialectOf, filesOf, leastBefore, type Note } from './index.ts';
 import { plainLanes } from './plain.ts';
 
 const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => undefined): readonly Note[] => {
@@ -168,7 +168,7 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
     ]);
     const place = unwrap(parsePlace('IE'));
     expect(rendition.rules.charges({ lines: [], place, codes: [] }, Date.parse('2026-11-24T09:10:00Z'))).toEqual([]);
-    expect(dialectOf(channel).read(rendition.rules.files()).ok).toBe(true);
+    expect(dialectOf(channel).read(filesOf(rendition.rules)).ok).toBe(true);
   },
 );
 
@@ -218,8 +218,7 @@ describe('places', () => {
       ),
     ).toBe(true);
     expect(
-      rendition.rules
-        .files()[0]
+      filesOf(rendition.rules)[0]
         ?.text.match(/<item id="BAR-OAT">.*?<\/item>/s)?.[0]
         .match(/<delivery /g)?.length,
     ).toBe(64);

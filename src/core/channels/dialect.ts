@@ -12,6 +12,16 @@ export interface ChannelFile {
   readonly text: string;
 }
 
+/** A file as it is written: piece by piece, as there may be hundreds of megabytes of it. */
+export interface WrittenFile {
+  readonly name: string;
+  pieces(): Iterable<string>;
+}
+
+/** Files in full. */
+export const filesOf = ({ written }: Pick<Rules, 'written'>): ChannelFile[] =>
+  written().map(({ name, pieces }) => ({ name, text: [...pieces()].join('') }));
+
 /** An item as channels list it. */
 export type Listed = Ready;
 
@@ -74,7 +84,8 @@ export interface Probe {
 
 /** What a channel works by, as the core reads it: from what was sent, or from what the channel says is live. */
 export interface Rules {
-  files(): readonly ChannelFile[];
+  /** The files that say this. */
+  written(): readonly WrittenFile[];
   /** What the core believes the channel charges. Empty where nothing is sold or delivered. */
   charges(basket: ChannelBasket, moment: Instant): ChannelChoice[];
   edgesAt(place: Place): Edges;

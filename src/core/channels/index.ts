@@ -74,11 +74,13 @@ export {
   type ChannelFile,
   type Clause,
   type Dialect,
+  filesOf,
   inBookTerms,
   type Listed,
   type Note,
   type Rendition,
   type Rules,
+  type WrittenFile,
 } from './dialect.ts';
 export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';

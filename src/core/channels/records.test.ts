@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { flat, item, shopOf } from '../../../tests/books/shop.ts';
 import { asOf } from '../book/index.ts';
-import { dialectOf, listedAt, recordFindings } from './index.ts';
+import { dialectOf, filesOf, listedAt, recordFindings } from './index.ts';
 
 test('a channel’s record is held against the goods, to the cent and to the step', () => {
   const { book, goods } = shopOf({ post: flat('4.00') }, [
@@ -29,7 +29,7 @@ test('goods that a channel stocks are not told there, and said to be its own', (
   const { book, goods } = shopOf({ post: flat('4.00') }, [item('A'), item('B', { stockedBy: ['harrowmere'] })]).open();
   expect(listedAt(book, 'harrowmere', goods).map((one) => one.sku)).toEqual(['A']);
   const { rules, notes } = dialectOf('harrowmere').render(book, goods);
-  expect(rules.files()[0]?.text).not.toContain('\tB\t');
+  expect(filesOf(rules)[0]?.text).not.toContain('\tB\t');
   expect(notes.find((note) => note.clause.about === 'stocked')).toMatchObject({
     clause: { items: 1 },
     fidelity: { is: 'exact' },

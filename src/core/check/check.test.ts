@@ -3,7 +3,7 @@ import { demoBook } from '../../../demo/book.ts';
 import { opened } from '../../../tests/books/opened.ts';
 import { item, shopOf } from '../../../tests/books/shop.ts';
 import { smallBook } from '../../../tests/books/small.ts';
-import { dialectOf, dialects, type Rules, settingsOf } from '../channels/index.ts';
+import { dialectOf, dialects, filesOf, type Rules, settingsOf } from '../channels/index.ts';
 import {
   cellsOf,
   checkChannel,
@@ -142,7 +142,7 @@ describe('causes', () => {
   });
 
   test('a rate edited over there is drift, shown by the smallest basket, at the rate', async () => {
-    const files = told.rules.files().map((file) => ({ ...file, text: file.text.replaceAll('7.30', '5.00') }));
+    const files = filesOf(told.rules).map((file) => ({ ...file, text: file.text.replaceAll('7.30', '5.00') }));
     const edited = dialect.read(files);
     if (!edited.ok) throw new Error('unreadable');
     const finding = (await check(sent, working(edited.value))).find((one) => one.cause === 'drift');

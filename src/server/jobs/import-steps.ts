@@ -2,7 +2,7 @@ import { setImmediate as breathe } from 'node:timers/promises';
 import { type Change, type CompiledBook, compileBook, readyGoods } from '../../core/book/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
 import { saidProblem } from '../../words/index.ts';
-import { type Context, nowOf } from '../context.ts';
+import { nowOf, type Reaching } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
 import { everyItem, goodsBySku, putGoods } from '../queries/goods.ts';
@@ -15,7 +15,7 @@ const batch = 2000;
 const reported = 200;
 
 /** Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines. */
-export async function readImport(context: Context, id: number, progress: Progress): Promise<void> {
+export async function readImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
   const { book, file } = await read(context, id, progress);
   const there = new Map((await everyItem(database)).map((item) => [item.sku, item]));
@@ -40,7 +40,7 @@ export async function readImport(context: Context, id: number, progress: Progres
 class Ended extends Error {}
 
 /** Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. */
-export async function takeImport(context: Context, id: number, progress: Progress): Promise<void> {
+export async function takeImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
@@ -63,7 +63,7 @@ export async function takeImport(context: Context, id: number, progress: Progres
 }
 
 async function read(
-  context: Context,
+  context: Reaching,
   id: number,
   progress: Progress,
 ): Promise<{ book: CompiledBook; file: GoodsFile }> {

@@ -1,7 +1,17 @@
-import type { ChannelFile } from '../../core/channels/index.ts';
+import { proxy } from 'comlink';
+import type { ChannelId } from '../../core/book/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { transaction } from '../database.ts';
-import { markSend, noteFiles, type SendRow, sendById } from '../queries/sends.ts';
+import {
+  addPiece,
+  beginFiles,
+  endFiles,
+  lengthOf,
+  markSend,
+  piecesOf,
+  type SendRow,
+  sendById,
+} from '../queries/sends.ts';
 import { troubleOf, untilThere } from '../trouble.ts';
 import type { Jobs } from './queues.ts';
 import type { WorkerContext } from './worker-context.ts';
@@ -23,9 +33,8 @@ export async function runSend(
   const send = await untilThere(() => sendById(database, id), signal);
   if (send?.state !== 'queued' && send?.state !== 'sending' && send?.state !== 'not known') return;
   const known = send.state !== 'not known';
-  let files: readonly ChannelFile[];
   try {
-    files = send.files ?? (await rendered());
+    if (!send.made) await render(send.channel);
   } catch (error) {
     if (signal.aborted || troubleOf(error)) throw error;
     log.error(error, 'send');
@@ -34,7 +43,11 @@ export async function runSend(
   }
   if (known) await mark('sending', [], null);
   try {
-    const answer = await clients[send.channel].submit(files, send.idempotency_key);
+    const length = await untilThere(() => lengthOf(database, id), signal);
+    const answer = await clients[send.channel].submit(
+      { length, pieces: () => piecesOf(database, id) },
+      send.idempotency_key,
+    );
     await mark(answer.accepted ? 'accepted' : 'refused', answer.report, null);
   } catch (error) {
     if (!(error instanceof ChannelDown)) throw error;
@@ -52,10 +65,17 @@ export async function runSend(
     else await mark('failed', [], error.message);
   }
 
-  async function rendered(): Promise<readonly ChannelFile[]> {
-    const { revision, files: made } = await threads(signal, (tasks) => tasks.render((send as SendRow).channel));
-    await untilThere(() => noteFiles(database, id, revision, made), signal);
-    return made;
+  /** Makes the files; where that was broken off, from the beginning. */
+  async function render(channel: ChannelId): Promise<void> {
+    let position = 0;
+    await threads(signal, (tasks) =>
+      tasks.render(
+        channel,
+        proxy((revision: number) => untilThere(() => beginFiles(database, id, revision), signal)),
+        proxy((name: string, text: string) => addPiece(database, id, position++, name, text)),
+      ),
+    );
+    await untilThere(() => endFiles(database, id), signal);
   }
   function mark(state: SendRow['state'], report: SendRow['report'], error: string | null): Promise<boolean> {
     return untilThere(() => markSend(database, id, state, report, error), signal);

@@ -1,9 +1,7 @@
 import type { Context } from '../context.ts';
-import type { Threads } from '../threads.ts';
 
 /** What jobs work with. */
 export interface WorkerContext extends Context {
   /** The database's address, for connections of their own. */
   readonly url: string;
-  readonly threads: Threads;
 }

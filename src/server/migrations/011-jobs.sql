@@ -6,9 +6,21 @@ alter table check_run add constraint check_run_state_check
   check (state in ('queued', 'running', 'done', 'stopped', 'large', 'failed'));
 alter table goods_import add column stop boolean not null default false;
 
--- A send's files are made by the job. Where the channel's answer is lost it is not known whether it took them; it is
+-- A send's files are made by the job, and kept in pieces: there may be hundreds of megabytes of them. Where the channel's answer is lost it is not known whether it took them; it is
 -- asked again. One that nobody asks after any more is given up.
-alter table send alter column files drop not null, add column tries integer not null default 0;
+alter table send add column made boolean not null default false, add column tries integer not null default 0;
+create table send_piece (
+  send bigint not null references send (id) on delete cascade,
+  position integer not null,
+  name text not null,
+  text text not null,
+  primary key (send, position)
+);
+insert into send_piece (send, position, name, text)
+  select send.id, file.position - 1, file.body ->> 'name', file.body ->> 'text'
+  from send cross join lateral jsonb_array_elements(files) with ordinality as file (body, position);
+update send set made = true;
+alter table send drop column files;
 alter table send drop constraint send_state_check;
 alter table send add constraint send_state_check
   check (state in ('queued', 'sending', 'accepted', 'refused', 'failed', 'not known', 'given up'));

@@ -17,15 +17,15 @@ export interface SendRow {
   readonly state: 'queued' | 'sending' | 'accepted' | 'refused' | 'failed' | 'not known' | 'given up';
   readonly requested: Date;
   readonly who: string;
-  /** Null until they are made. */
-  readonly files: ChannelFile[] | null;
   readonly report: Remark[];
   readonly error: string | null;
+  /** Whether its files are whole. */
+  readonly made: boolean;
   /** How often the channel was asked without an answer. */
   readonly tries: number;
 }
 
-const columns = 'id::integer, channel, revision, idempotency_key, state, requested, who, files, report, error, tries';
+const columns = 'id::integer, channel, revision, idempotency_key, state, requested, who, report, error, made, tries';
 
 /** Notes a send; null where it is not known yet what became of one of the channel before. */
 export async function addSend(
@@ -41,18 +41,64 @@ export async function addSend(
   return rows[0] ?? null;
 }
 
-/** Keeps what was made to be sent, and of which revision. */
-export async function noteFiles(
+/** The files of a send are made anew: of which revision they are, and nothing of them yet. */
+export async function beginFiles(connection: Connection, id: number, revision: number): Promise<void> {
+  await connection.query('update send set revision = $2 where id = $1', [id, revision]);
+  await connection.query('delete from send_piece where send = $1', [id]);
+}
+
+/** Keeps a piece of a file that is to be sent. */
+export async function addPiece(
   connection: Connection,
   id: number,
-  revision: number,
-  files: readonly ChannelFile[],
+  position: number,
+  name: string,
+  text: string,
 ): Promise<void> {
-  await connection.query('update send set revision = $2, files = $3 where id = $1', [
+  await connection.query('insert into send_piece (send, position, name, text) values ($1, $2, $3, $4)', [
     id,
-    revision,
-    JSON.stringify(files),
+    position,
+    name,
+    text,
   ]);
+}
+
+/** The files of a send are whole. */
+export async function endFiles(connection: Connection, id: number): Promise<void> {
+  await connection.query('update send set made = true where id = $1', [id]);
+}
+
+/** The pieces of what was sent, or is to be, in order, one at a time. */
+export async function* piecesOf(connection: Connection, id: number): AsyncGenerator<{ name: string; text: string }> {
+  for (let after = -1; ; ) {
+    const { rows } = await connection.query<{ position: number; name: string; text: string }>(
+      'select position, name, text from send_piece where send = $1 and position > $2 order by position limit 1',
+      [id, after],
+    );
+    const [row] = rows;
+    if (!row) return;
+    yield row;
+    after = row.position;
+  }
+}
+
+/** How long the files of a send are, in bytes. */
+export async function lengthOf(connection: Connection, id: number): Promise<number> {
+  const { rows } = await connection.query<{ length: number }>(
+    'select coalesce(sum(octet_length(text)), 0)::double precision as length from send_piece where send = $1',
+    [id],
+  );
+  return rows[0]?.length ?? 0;
+}
+
+/** What was sent, in full. */
+export async function filesSent(connection: Connection, id: number): Promise<ChannelFile[]> {
+  const { rows } = await connection.query<ChannelFile>(
+    `select name, string_agg(text, '' order by position) as text from send_piece where send = $1
+     group by name order by min(position)`,
+    [id],
+  );
+  return rows;
 }
 
 export async function sendById(connection: Connection, id: number): Promise<SendRow | null> {

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { proxy } from 'comlink';
 import { Hono } from 'hono';
+import { stream } from 'hono/streaming';
 import {
   type ChannelState,
   type CheckoutAnswer,
@@ -24,7 +26,7 @@ import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
 import { HttpProblem } from '../problem.ts';
 import { newest } from '../queries/revisions.ts';
-import { addSend, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
+import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
 import { answer, parsed, rowNumber } from './parsed.ts';
 
@@ -48,7 +50,7 @@ const sendView = (row: SendRow) => ({
 
 /** What channels were told, what they say, sending to them, and what their checkouts charge. */
 export function channelRoutes(context: Context, jobs: Jobs): Hono {
-  const { database, clients } = context;
+  const { database, clients, threads } = context;
 
   async function stateOf(id: ChannelId, moment: number): Promise<ChannelState> {
     const [last, told] = await Promise.all([lastSend(database, id), lastAccepted(database, id)]);
@@ -102,7 +104,10 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         if (error instanceof ChannelDown) return null;
         throw error;
       });
-      return answer(c, channelFiles, { told: told?.files ?? null, live: live?.files ?? null });
+      return answer(c, channelFiles, {
+        told: told && (await filesSent(database, told.id)),
+        live: live?.files ?? null,
+      });
     })
     .get('/channels/:id/listings', async (c) => {
       const id = channelOf(c.req.param('id'));
@@ -113,16 +118,23 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       return answer(c, listingsAnswer, { listings });
     })
     .get('/channels/:id/files/:name', async (c) => {
-      const { compiled, goods } = await standing(context);
       const id = channelOf(c.req.param('id'));
-      const file = dialectOf(id)
-        .render(compiled, goods)
-        .rules.files()
-        .find((one) => one.name === c.req.param('name'));
-      if (!file) throw new HttpProblem(404, 'file', `${dialectOf(id).name} has no file of this name`);
-      return c.text(file.text, 200, {
-        'Content-Type': 'application/octet-stream',
-        'Content-Disposition': `attachment; filename="${file.name}"`,
+      const name = c.req.param('name');
+      if (!dialectOf(id).files.includes(name))
+        throw new HttpProblem(404, 'file', `${dialectOf(id).name} has no file of this name`);
+      if ((await newest(database)) === 0) throw new HttpProblem(404, 'no-book', 'There is no book yet');
+      c.header('Content-Type', 'application/octet-stream');
+      c.header('Content-Disposition', `attachment; filename="${name}"`);
+      return stream(c, async (file) => {
+        await threads(c.req.raw.signal, (tasks) =>
+          tasks.render(
+            id,
+            proxy(async () => undefined),
+            proxy(async (of: string, text: string) => {
+              if (of === name) await file.write(text);
+            }),
+          ),
+        );
       });
     })
     .post('/channels/:id/sends', async (c) => {

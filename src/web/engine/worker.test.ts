@@ -9,7 +9,7 @@ import {
   readyGoods,
   withEdit,
 } from '../../core/book/index.ts';
-import { dialects } from '../../core/channels/index.ts';
+import { dialects, filesOf } from '../../core/channels/index.ts';
 import { unwrap } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
@@ -130,7 +130,7 @@ describe('as one types', () => {
     const compiled = unwrap(compileBook(body));
     const { goods } = readyGoods(compiled, items);
     const live = Object.fromEntries(
-      dialects.map((dialect) => [dialect.id, dialect.render(compiled, goods).rules.files()]),
+      dialects.map((dialect) => [dialect.id, filesOf(dialect.render(compiled, goods).rules)]),
     );
     for (const basket of body.pinned.filter((one) => one.market === null)) {
       const answer = everySide(from, [], basket, now, live);

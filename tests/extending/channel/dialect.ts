@@ -68,7 +68,7 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
 function rulesOf(board: Board): Rules {
   const at = (place: Place) => board.rows.filter((row) => row.country === place.country);
   return {
-    files: () => [{ name: 'board.json', text: `${JSON.stringify(board)}\n` }],
+    written: () => [{ name: 'board.json', pieces: () => [`${JSON.stringify(board)}\n`] }],
     patterns: [...new Set(board.rows.map((row) => row.country))].map((country) => ({ is: 'country', country })),
     edgesAt: () => ({ values: [], masses: [], moments: [], perItem: false }),
     placeKey: (place) => (at(place).length > 0 ? place.country : ''),

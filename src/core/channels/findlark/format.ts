@@ -54,29 +54,56 @@ const xml = {
   format: true,
 } as const;
 
-export function writeItems(feed: Feed): string {
-  const item = feed.items.map((one) => ({
-    '@id': one.id,
-    title: one.title,
-    price: one.price,
-    ...(one.grams === null ? {} : { grams: one.grams }),
-    delivery: one.entries.map((entry) => ({
-      '@country': entry.country,
-      ...(entry.within.is === 'part'
-        ? { '@part': entry.within.part }
-        : entry.within.is === 'prefix'
-          ? { '@postcode': entry.within.prefix }
-          : {}),
-      '@speed': entry.speed,
-      '@price': entry.price,
-    })),
-  }));
-  const tree = {
-    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
-    items: { '@xmlns': space, '@target': feed.target, '@currency': 'EUR', item },
+/** How many items make a piece of the file. */
+const itemsInPiece = 200;
+
+/** The file of items, piece by piece. What items of one mass share, their entries, is written out once. */
+export function* writeItems({ target, items }: Feed): Generator<string> {
+  const builder = new XMLBuilder(xml);
+  const build = (tree: object) => builder.build(tree) as string;
+  const entries = new Map<readonly Entry[], string>();
+  const entriesText = (list: readonly Entry[]): string => {
+    const before = entries.get(list);
+    if (before !== undefined) return before;
+    const text = indented(build({ delivery: list.map(deliveryOf) }), '    ');
+    entries.set(list, text);
+    return text;
   };
-  return new XMLBuilder(xml).build(tree) as string;
+  const itemText = ({ id, title, price, grams, entries: list }: FeedItem): string => {
+    const own = build({ item: { '@id': id, title, price, ...(grams === null ? {} : { grams }) } });
+    return indented(own, '  ').replace(/ {2}<\/item>\n$/, () => `${entriesText(list)}  </item>\n`);
+  };
+  // An element without content would be written as one tag: its two are parted where the items go.
+  const [head = '', foot = ''] = build({
+    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
+    items: { '@xmlns': space, '@target': target, '@currency': 'EUR', '#text': between },
+  }).split(between);
+  if (items.length === 0) {
+    yield `${head}${foot}`.replace('></items>', '/>');
+    return;
+  }
+  yield `${head}\n`;
+  for (let i = 0; i < items.length; i += itemsInPiece)
+    yield items
+      .slice(i, i + itemsInPiece)
+      .map(itemText)
+      .join('');
+  yield foot;
 }
+const between = '\u0001';
+
+const deliveryOf = (entry: Entry) => ({
+  '@country': entry.country,
+  ...(entry.within.is === 'part'
+    ? { '@part': entry.within.part }
+    : entry.within.is === 'prefix'
+      ? { '@postcode': entry.within.prefix }
+      : {}),
+  '@speed': entry.speed,
+  '@price': entry.price,
+});
+
+const indented = (text: string, by: string): string => text.replace(/^(?=<| )/gm, by);
 
 export const writePromotions = (feed: Feed): string =>
   [

@@ -14,7 +14,16 @@ import { entryText, rulesOf } from './rules.ts';
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const feed = feedOf(book);
   const { target, promotions } = feed;
-  const items = goods.map((item) => itemOf(feed, item));
+  const entries = entriesIn(feed);
+  const items = goods.map(
+    (item): FeedItem => ({
+      id: item.sku,
+      title: item.name,
+      price: feed.say(item.price),
+      grams: item.mass === null ? null : gramsText(item.mass),
+      entries: entries(item.mass),
+    }),
+  );
   const plainly = plainOffers(book, 'findlark');
   const thresholds = new Set<string>();
   const notes: Note[] = [
@@ -31,19 +40,20 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName: zoneNames(feed), thresholds };
 }
 
-/** An item with what it costs to each place that is entered. */
-function itemOf({ say, kept }: Feed, item: Listed): FeedItem {
-  return {
-    id: item.sku,
-    title: item.name,
-    price: say(item.price),
-    grams: item.mass === null ? null : gramsText(item.mass),
-    entries: kept.flatMap(({ part, within, speed, lane }): Entry[] => {
-      const charge = lane.rate && chargeAt(lane.rate, item.mass);
+/** What an item of a mass costs to each place that is entered; items of one mass share their entries. */
+function entriesIn({ say, kept }: Feed): (mass: Listed['mass']) => readonly Entry[] {
+  const known = new Map<Listed['mass'], readonly Entry[]>();
+  return (mass) => {
+    const before = known.get(mass);
+    if (before) return before;
+    const entries = kept.flatMap(({ part, within, speed, lane }): Entry[] => {
+      const charge = lane.rate && chargeAt(lane.rate, mass);
       return charge !== null && part.pattern.is !== 'world'
         ? [{ country: part.pattern.country, within, speed, price: say(charge) }]
         : [];
-    }),
+    });
+    known.set(mass, entries);
+    return entries;
   };
 }
 

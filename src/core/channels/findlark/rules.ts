@@ -3,6 +3,7 @@ import {
   type Instant,
   type Minor,
   massOfGrams,
+  memo,
   minor,
   nothing,
   parseDecimal,
@@ -58,16 +59,17 @@ const fits = ({ country, within }: Entry, place: Place): boolean =>
       ? place.part === within.part
       : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
 
-/** Items whose entries say the same, told apart by nothing that decides a charge. */
-const entriesKey = (item: FeedItem): string =>
-  item.entries.map((entry) => `${entryText(entry)} ${entry.speed} ${entry.price}`).join('|');
+/** What entries say, told apart by nothing that decides a charge. Items of one mass share theirs. */
+const entriesKey = memo((entries: FeedItem['entries']): string =>
+  entries.map((entry) => `${entryText(entry)} ${entry.speed} ${entry.price}`).join('|'),
+);
 
 /** What Findlark does by its files: docs/formats/findlark.md, "Evaluation, in order". */
 export function rulesOf(feed: Feed): Rules {
   const items = new Map(feed.items.map((item) => [item.id, item]));
   const alike = new Map<string, FeedItem[]>();
   for (const item of feed.items) {
-    const key = entriesKey(item);
+    const key = entriesKey(item.entries);
     const same = alike.get(key);
     if (same) same.push(item);
     else alike.set(key, [item]);
@@ -82,7 +84,7 @@ export function rulesOf(feed: Feed): Rules {
     least: eurosIfAny(promotion.least_value),
     percent: promotion.kind === 'percent' ? unwrap(parseDecimal(promotion.percent, 3)) : null,
   }));
-  const prices = new Set(feed.items.flatMap((item) => item.entries.map((entry) => entry.price)));
+  const prices = new Set(kinds.flatMap((item) => item.entries.map((entry) => entry.price)));
   const charges = new Map([...prices].map((text) => [text, euros(text)]));
   const shown = (place: Place) => feed.target === 'all' || feed.target === place.country;
   const entryFor = (item: FeedItem, place: Place, speed: string): Entry | null => {
@@ -92,9 +94,9 @@ export function rulesOf(feed: Feed): Rules {
     return best;
   };
   return {
-    files: () => [
-      { name: itemsName, text: writeItems(feed) },
-      { name: promotionsName, text: writePromotions(feed) },
+    written: () => [
+      { name: itemsName, pieces: () => writeItems(feed) },
+      { name: promotionsName, pieces: () => [writePromotions(feed)] },
     ],
     patterns: [
       ...new Map(

@@ -87,7 +87,7 @@ export function rulesOf(plans: Plans): Rules {
     ),
   );
   return {
-    files: () => [{ name: fileName, text: write(plans) }],
+    written: () => [{ name: fileName, pieces: () => [write(plans)] }],
     patterns: [...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })), ...cutPatterns],
     edgesAt(place) {
       const where = placeAt(place);

@@ -70,7 +70,7 @@ export function rulesOf(shop: Shop): Rules {
   const campaigns = shop.campaigns.map(campaignOf);
   const runsIn = ({ countries }: Campaign, { country }: Place) => countries === null || countries.includes(country);
   return {
-    files: () => [{ name: fileName, text: `${JSON.stringify(shop, null, 2)}\n` }],
+    written: () => [{ name: fileName, pieces: () => [`${JSON.stringify(shop, null, 2)}\n`] }],
     patterns: zones.flatMap((zone) => zone.takes),
     edgesAt(place) {
       const speeds = zoneAt(place)?.speeds ?? [];

@@ -4,7 +4,7 @@ import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, now, press, Refusal, screen } from '../../../../tests/screen.tsx';
 import type { BookFile } from '../../../core/book/index.ts';
-import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
+import { dialectOf, filesOf, settingsOf } from '../../../core/channels/index.ts';
 import { checkChannel, classKey, findingKey, standingOf } from '../../../core/check/index.ts';
 
 afterEach(away);
@@ -15,7 +15,7 @@ async function reportOf(there: string, file: BookFile = smallBook(), accepted = 
   const dialect = dialectOf('lerrin-shop');
   const rendition = dialect.render(book, goods);
   const live = dialect.read(
-    rendition.rules.files().map((one) => ({ ...one, text: one.text.replaceAll('7.30', there) })),
+    filesOf(rendition.rules).map((one) => ({ ...one, text: one.text.replaceAll('7.30', there) })),
   );
   if (!live.ok) throw new Error('The shop’s own file cannot be read');
   const { value: rules } = live;
