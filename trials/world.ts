@@ -28,21 +28,29 @@ export class World {
   readonly cluster: Cluster;
   readonly folder: string;
   #standIns: Program | null = null;
+  #firstPort: number | null = null;
+  readonly #elsewhere: Readonly<Record<string, string>>;
   #env: Record<string, string> = {};
   readonly #servers: (Program & { readonly address: string })[] = [];
   readonly #workers: Program[] = [];
   /** Answers of 500 and above other than 503, and what was asked. */
   readonly faults: string[] = [];
 
-  private constructor(cluster: Cluster, folder: string) {
+  private constructor(cluster: Cluster, folder: string, elsewhere: Readonly<Record<string, string>>) {
     this.cluster = cluster;
     this.folder = folder;
+    this.#elsewhere = elsewhere;
   }
 
-  static async start(servers: number, workers: number): Promise<World> {
+  /** `elsewhere` says of channels that are to be met at addresses of one's own. */
+  static async start(
+    servers: number,
+    workers: number,
+    elsewhere: Readonly<Record<string, string>> = {},
+  ): Promise<World> {
     const folder = mkdtempSync(join(tmpdir(), 'plemb-trial-'));
     const cluster = await startCluster(mkdtempSync('/var/tmp/plemb-trial-'));
-    const world = new World(cluster, folder);
+    const world = new World(cluster, folder, elsewhere);
     cluster.createDatabase('trial');
     await world.#startStandIns();
     for (let i = 0; i < servers; i += 1) await world.#startServer(i);
@@ -51,14 +59,13 @@ export class World {
   }
 
   async #startStandIns(): Promise<void> {
-    const [first] = Object.values(this.channels).map((address) => new URL(address).port);
-    const from = first ?? String(await freePort());
-    const args = ['--folder', join(this.folder, 'standins'), '--from', from];
+    this.#firstPort ??= await freePort();
+    const args = ['--folder', join(this.folder, 'standins'), '--from', String(this.#firstPort)];
     const standIns = program(root, builtFrom('src/standins/start.ts'), args, {});
     this.#standIns = standIns;
     this.#env = {
       DATABASE_URL: this.cluster.url('trial'),
-      PLEMB_CHANNELS: JSON.stringify(await standIns.ready),
+      PLEMB_CHANNELS: JSON.stringify({ ...(await standIns.ready), ...this.#elsewhere }),
     };
   }
 
@@ -72,6 +79,10 @@ export class World {
     const worker = program(root, builtFrom('src/server/worker.ts'), [], this.#env, ['--max-old-space-size=512']);
     await worker.ready;
     this.#workers[i] = worker;
+  }
+
+  addressOf(which: number): string {
+    return this.#servers[which % this.#servers.length]?.address ?? '';
   }
 
   get channels(): Readonly<Record<string, string>> {

@@ -44,7 +44,7 @@ export async function startDeveloping({ root, port, ...rest }) {
     server: {
       middlewareMode: true,
       hmr: { server: web },
-      proxy: { '/api': { target: running.address, changeOrigin: true } },
+      proxy: { '/api': { target: running.address } },
     },
   });
   web.on('request', screen.middlewares);

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { channelIds } from '../core/book/index.ts';
+import { parseMoment } from '../core/exact/index.ts';
 import { checkBook } from './check.ts';
 import { runGoods } from './goods.ts';
 import { Unable } from './open.ts';
@@ -50,8 +51,8 @@ function read(words: readonly string[]) {
 
 function momentOf(text: string | undefined): number {
   if (text === undefined) return Date.now();
-  const at = Date.parse(text);
-  if (Number.isNaN(at)) throw new Unable(`“${text}” is no moment; right would be 2026-11-24T09:10:00Z`);
+  const at = parseMoment(text);
+  if (at === null) throw new Unable(`“${text}” is no moment; right would be 2026-11-24T09:10:00Z`);
   return at;
 }
 

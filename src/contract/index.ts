@@ -2,12 +2,13 @@ import { z } from 'zod';
 import { basketSchema, bookSchema, channelIds } from '../core/book/index.ts';
 import { cardSchema } from '../core/carrier/index.ts';
 import type { ClassOfBasket, Finding, Standing } from '../core/check/index.ts';
+import { type Form, parseMoment } from '../core/exact/index.ts';
 import { itemSchema } from '../core/goods/index.ts';
 
 /** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
 
 export const channelId = z.enum(channelIds);
-export const moment = z.iso.datetime();
+export const moment = z.string().refine((text) => parseMoment(text) !== null, { error: 'moment' satisfies Form });
 
 export const problemSchema = z.object({
   at: z.array(z.union([z.string(), z.number()])),
@@ -98,6 +99,9 @@ export const pushRequest = z.strictObject({
     .min(0)
     .max(24 * 400),
 });
+
+/** As of when something is asked, as an address says it; now where it says nothing. */
+export const momentRequest = z.strictObject({ moment: moment.optional() });
 
 export const pastOrderSchema = z.object({
   id: z.int(),

@@ -2,6 +2,8 @@ import { existsSync } from 'node:fs';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { etag } from 'hono/etag';
 import { secureHeaders } from 'hono/secure-headers';
 import type { ProblemDocument } from '../contract/index.ts';
 import type { Context } from './context.ts';
@@ -13,10 +15,12 @@ import { checkRoutes } from './routes/checks.ts';
 import { codeRoutes } from './routes/codes.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/imports.ts';
+import { loopbackOnly, ownPagesOnly, soundAddress } from './strangers.ts';
 import { type Trouble, troubleOf } from './trouble.ts';
 
 const problemType = { 'Content-Type': 'application/problem+json' };
-const loopback = new Set(['127.0.0.1', 'localhost', '[::1]']);
+
+const forEver = 'public, max-age=31536000, immutable';
 
 /** The one style that the kit of dialogs and menus puts into the page: how what can be pressed is touched. */
 const kitStyle = "'sha256-38RhXrc7EdReTKsOm23ZPOCUgniTUUcjky8QOOrQx6o='";
@@ -38,7 +42,7 @@ const troubles: Readonly<Record<Trouble, ProblemDocument>> = {
 };
 
 /**
- * The whole server: the interface's files, and the API under /api. Only callers that name a loopback host are answered.
+ * The whole server: the interface's files, and the API under /api.
  */
 export function app(context: Context, jobs: Jobs, pages: string): Hono {
   const server = new Hono();
@@ -60,31 +64,22 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
       strictTransportSecurity: false,
     }),
   );
-  server.use(async (c, next) => {
-    const host = (c.req.header('Host') ?? '').replace(/:\d+$/, '');
-    if (!loopback.has(host))
-      return c.json({ type: '/problems/host', title: 'Plemb answers on loopback only', status: 421 }, 421, problemType);
-    return next();
-  });
-  server.use(async (c, next) =>
-    /%00/.test(c.req.url)
-      ? c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType)
-      : next(),
-  );
+  server.use(loopbackOnly);
+  server.use(soundAddress);
+  server.use('/api/*', ownPagesOnly);
+  server.use(compress());
   const limit = (maxSize: number) =>
     bodyLimit({
       maxSize,
-      onError: (c) =>
-        c.json(
-          { type: '/problems/too-large', title: `The request is larger than ${maxSize >> 20} MB`, status: 413 },
-          413,
-          problemType,
-        ),
+      onError: () => {
+        throw new HttpProblem(413, 'too-large', `The request is larger than ${maxSize >> 20} MB`);
+      },
     });
   server.use('/api/*', limit(64 << 20));
   server.use('/api/*', async (c, next) => {
     await next();
-    c.header('Cache-Control', 'no-store');
+    // What may be kept is asked for again each time, and answered with 304 where it is the same.
+    c.header('Cache-Control', c.res.headers.has('ETag') ? 'private, no-cache' : 'no-store');
   });
   server.route('/api', bookRoutes(context));
   server.route('/api', channelRoutes(context, jobs));
@@ -92,11 +87,13 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.route('/api', codeRoutes(context));
   server.route('/api', historyRoutes(context));
   server.route('/api', importRoutes(context, jobs));
-  server.all('/api/*', (c) =>
-    c.json({ type: '/problems/not-found', title: 'There is nothing here', status: 404 }, 404, problemType),
-  );
+  server.all('/api/*', () => {
+    throw new HttpProblem(404, 'not-found', 'There is nothing here');
+  });
   if (existsSync(pages)) {
-    server.use('/assets/*', serveStatic({ root: pages }));
+    server.use(etag());
+    // What lies there has its contents in its name.
+    server.use('/assets/*', serveStatic({ root: pages, onFound: (_, c) => void c.header('Cache-Control', forEver) }));
     server.get('*', serveStatic({ root: pages, rewriteRequestPath: () => '/index.html' }));
   }
   server.onError((error, c) => {

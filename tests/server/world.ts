@@ -38,6 +38,10 @@ export async function world() {
   const server = app(context, jobs, '/nowhere');
   let worker = await startWorkers(context);
 
+  /** An answer as it comes. */
+  const raw = async (method: string, path: string, headers: Record<string, string>): Promise<Response> =>
+    server.request(`http://127.0.0.1${path}`, { method, headers: { Host: '127.0.0.1', ...headers } });
+
   async function call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
     const response = await server.request(`http://127.0.0.1${path}`, {
       method,
@@ -68,6 +72,7 @@ export async function world() {
     database,
     addresses: standIns.addresses,
     call,
+    raw,
     until,
     take: (book: BookFile) => call('PUT', '/api/book/file', book, { 'X-Who': 'Tester' }),
     desk: (channel: keyof typeof standIns.addresses, path: string, body: unknown) =>
@@ -77,6 +82,14 @@ export async function world() {
         body: JSON.stringify(body),
       }),
     jobs,
+    /** Every route of the API, each once. */
+    routes: [
+      ...new Map(
+        server.routes
+          .filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'))
+          .map(({ method, path }) => [`${method} ${path}`, { method, path: path.slice('/api'.length) }]),
+      ).values(),
+    ],
     /** Ends the worker and starts one anew, as when it was stopped. */
     async restart() {
       await worker.close();

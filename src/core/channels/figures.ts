@@ -1,4 +1,4 @@
-import { kept, nothing, type Problem, parseAmount, parseDecimal } from '../exact/index.ts';
+import { kept, nothing, type Problem, parseAmount, parseDecimal, parseMoment } from '../exact/index.ts';
 import { euro } from './euros.ts';
 
 /** Notes, with its place, each figure of a channel's file that is none. An empty text is none either. */
@@ -10,6 +10,6 @@ export const figures = (problems: Problem[]) => ({
     kept(parseDecimal(text, 3), at, problems, null);
   },
   moment(text: string, at: Problem['at']): void {
-    if (Number.isNaN(Date.parse(text))) problems.push({ at, is: 'malformed', text, form: 'moment' });
+    if (parseMoment(text) === null) problems.push({ at, is: 'malformed', text, form: 'moment' });
   },
 });

@@ -15,6 +15,7 @@ export { type Length, lengthUnits, parseLength } from './length.ts';
 export { knowsLocale } from './locale.ts';
 export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { memo } from './memo.ts';
+export { parseMoment } from './moment.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { Currency, Problem } from '../exact/index.ts';
+import { csvRows } from './csv-rows.ts';
 import { goodsFields } from './fields/list.ts';
 import { readItem } from './item.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
@@ -63,23 +64,24 @@ export function* readGoodsSteps(
   templates: ReadonlySet<string>,
   each: number,
 ): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const head = (data[0] ?? []).map((cell) => plain(cell).toLowerCase());
+  const [first, ...rows] = csvRows(text);
+  const head = (first?.cells ?? []).map((cell) => plain(cell).toLowerCase());
   const named = head.map((cell) => headed(cell) ?? null);
   const there = columns.filter((column) => named.includes(column));
   const wrong = faultOfHead(head, named);
   if (wrong !== null)
-    return { items: [], columns: there, badLines: [{ line: 1, text: head.join(','), problems: [wrong] }] };
+    return {
+      items: [],
+      columns: there,
+      badLines: [{ line: first?.line ?? 1, text: head.join(','), problems: [wrong] }],
+    };
   const items: Item[] = [];
   const badLines: BadLine[] = [];
   const lineOfSku = new Map<string, number>();
-  // Other errors are of the number of cells, which each line tells itself.
-  const broken = new Set(errors.flatMap((one) => (one.type === 'Quotes' ? [one.row] : [])));
-  for (const [i, cells] of data.slice(1).entries()) {
-    if (i > 0 && i % each === 0) yield { done: i, all: data.length - 1 };
-    const line = i + 2;
+  for (const [i, { line, cells, open }] of rows.entries()) {
+    if (i > 0 && i % each === 0) yield { done: i, all: rows.length };
     const problems: Problem[] = [];
-    if (broken.has(i + 1)) problems.push({ at: ['line'], is: 'open quote' });
+    if (open) problems.push({ at: ['line'], is: 'open quote' });
     if (cells.length !== head.length)
       problems.push({ at: ['line'], is: 'cells', found: cells.length, head: head.length });
     const item = readLine((column) => cells[named.indexOf(column)] ?? '', there, currency, templates, problems);

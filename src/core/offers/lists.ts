@@ -1,5 +1,5 @@
-import Papa from 'papaparse';
-import { type Currency, isMonday, kept, nothing, type Problem, parseAmount } from '../exact/index.ts';
+import { type Currency, isMonday, kept, nothing, type Problem, parseAmount, parseMoment } from '../exact/index.ts';
+import { csvRows } from '../goods/index.ts';
 import { code as codeSchema } from './codes/kind.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */
@@ -14,17 +14,17 @@ function rowsOf(
   columns: readonly string[],
   optional: readonly string[],
 ): { rows: { line: number; cells: Record<string, string> }[]; badLines: BadLine[] } {
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: true });
-  const head = (data[0] ?? []).map((cell) => cell.trim().toLowerCase());
+  const [first, ...rows] = csvRows(text);
+  const head = (first?.cells ?? []).map((cell) => cell.trim().toLowerCase());
   const missing = columns.filter((column) => !head.includes(column));
   const strange = head.filter((column) => ![...columns, ...optional].includes(column));
   if (missing.length + strange.length > 0) {
     const problem: Problem = { at: ['head'], is: 'head', missing, strange, needed: columns, optional };
-    return { rows: [], badLines: [{ line: 1, problems: [problem] }] };
+    return { rows: [], badLines: [{ line: first?.line ?? 1, problems: [problem] }] };
   }
   return {
-    rows: data.slice(1).map((cells, i) => ({
-      line: i + 2,
+    rows: rows.map(({ line, cells }) => ({
+      line,
       cells: Object.fromEntries(head.map((column, at) => [column, (cells[at] ?? '').trim()])),
     })),
     badLines: [],
@@ -41,10 +41,11 @@ export function readCodes(text: string): { codes: { code: string; used: string |
     const { code = '', used = '' } = cells;
     if (!codeSchema.safeParse(code).success) problems.push({ at: ['code'], is: 'malformed', text: code, form: 'code' });
     if (codes.has(code)) problems.push({ at: ['code'], is: 'repeated', what: 'code of a batch', id: code, line: null });
-    if (used !== '' && Number.isNaN(Date.parse(used)))
+    const at = used === '' ? null : parseMoment(used);
+    if (used !== '' && at === null)
       problems.push({ at: ['used'], is: 'malformed', text: used, form: 'moment or nothing' });
     if (problems.length > 0) bad.push({ line, problems });
-    else codes.set(code, { code, used: used === '' ? null : new Date(used).toISOString() });
+    else codes.set(code, { code, used: at === null ? null : new Date(at).toISOString() });
   }
   return { codes: [...codes.values()], badLines: bad };
 }

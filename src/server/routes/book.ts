@@ -1,4 +1,4 @@
-import { Hono } from 'hono';
+import { Hono, type Context as Request } from 'hono';
 import {
   bookAnswer,
   changesAnswer,
@@ -19,10 +19,15 @@ import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { answer, keyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
+import { answer, bodyOf, keyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
+
+/** An answer about the book stays as it is as long as the revision does. */
+const tagOf = (revision: number): string => `W/"revision-${revision}"`;
+const isKnown = (request: Request, revision: number): boolean =>
+  request.req.header('If-None-Match')?.split(', ').includes(tagOf(revision)) ?? false;
 
 /** The book, its goods and its revisions. */
 export function bookRoutes(context: Context): Hono {
@@ -30,16 +35,23 @@ export function bookRoutes(context: Context): Hono {
   const at = async () => new Date(await nowOf(context));
   return new Hono()
     .get('/book', async (c) => {
+      if (isKnown(c, await newest(database))) return c.body(null, 304);
       const { book, revision } = await snapshot(database, async (connection) => ({
         book: await readBook(connection),
         revision: await newest(connection),
       }));
       if (!book)
         throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+      c.header('ETag', tagOf(revision));
       return answer(c, bookAnswer, { revision, book });
     })
     .get('/goods', async (c) => {
-      const items = await goodsAfter(database, c.req.query('after') ?? '', pageOfGoods);
+      if (isKnown(c, await newest(database))) return c.body(null, 304);
+      const { items, revision } = await snapshot(database, async (connection) => ({
+        items: await goodsAfter(connection, c.req.query('after') ?? '', pageOfGoods),
+        revision: await newest(connection),
+      }));
+      c.header('ETag', tagOf(revision));
       return answer(c, goodsPage, {
         items,
         next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null,
@@ -58,7 +70,7 @@ export function bookRoutes(context: Context): Hono {
       });
     })
     .put('/book/file', async (c) => {
-      const data: unknown = await c.req.json().catch(() => null);
+      const data = await bodyOf(c);
       const read = readBookFile(data);
       if (!read.ok)
         throw new HttpProblem(422, 'unsound', 'This file is no book that holds together; nothing was changed', {

@@ -12,6 +12,7 @@ import {
   checkoutRequest,
   clockAnswer,
   listingsAnswer,
+  momentRequest,
   pushRequest,
   sendRequest,
   sendSchema,
@@ -28,7 +29,7 @@ import { HttpProblem } from '../problem.ts';
 import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
-import { answer, parsed, rowNumber } from './parsed.ts';
+import { answer, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
@@ -93,17 +94,23 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
 
   return new Hono()
     .get('/channels/:id', async (c) => {
-      const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
-      return answer(c, channelState, await stateOf(channelOf(c.req.param('id')), moment));
+      const { moment } = shapedAs(momentRequest, c.req.query());
+      return answer(
+        c,
+        channelState,
+        await stateOf(channelOf(c.req.param('id')), moment ? Date.parse(moment) : await nowOf(context)),
+      );
     })
     .get('/channels/:id/files', async (c) => {
       const id = channelOf(c.req.param('id'));
-      const moment = Date.parse(c.req.query('moment') ?? '') || (await nowOf(context));
+      const { moment } = shapedAs(momentRequest, c.req.query());
       const told = await lastAccepted(database, id);
-      const live = await clients[id].live(moment).catch((error: unknown) => {
-        if (error instanceof ChannelDown) return null;
-        throw error;
-      });
+      const live = await clients[id]
+        .live(moment ? Date.parse(moment) : await nowOf(context))
+        .catch((error: unknown) => {
+          if (error instanceof ChannelDown) return null;
+          throw error;
+        });
       return answer(c, channelFiles, {
         told: told && (await filesSent(database, told.id)),
         live: live?.files ?? null,

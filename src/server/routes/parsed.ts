@@ -6,13 +6,28 @@ import { HttpProblem } from '../problem.ts';
 
 /** The body of a request as the contract has it, or a refusal with every place that is not. */
 export async function parsed<T>(request: Request, schema: z.ZodType<T>): Promise<T> {
+  return shapedAs(schema, await bodyOf(request));
+}
+
+/** Deeper than this nothing is that is written to this contract. */
+const deepest = 100;
+
+/** The body of a request, JSON that is not nested beyond all use. */
+export async function bodyOf(request: Request): Promise<unknown> {
   let body: unknown;
   try {
-    body = await request.req.json();
+    body = JSON.parse(await request.req.text());
   } catch {
-    throw new HttpProblem(400, 'json', 'The request is not JSON');
+    throw new HttpProblem(400, 'json', 'The request is not JSON', { detail: 'Right would be RFC 8259 in UTF-8.' });
   }
-  return shapedAs(schema, body);
+  if (isDeeper(body, deepest))
+    throw new HttpProblem(400, 'json', `The request is nested deeper than ${deepest} levels`);
+  return body;
+}
+
+function isDeeper(value: unknown, levels: number): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  return levels === 0 || Object.values(value).some((one) => isDeeper(one, levels - 1));
 }
 
 /** What a request says as the contract has it, or a refusal with every place that is not. */
