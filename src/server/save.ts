@@ -1,23 +1,24 @@
 import type { Conflict } from '../contract/index.ts';
 import {
+  alike,
   type Book,
-  bookProblems,
   bookSchema,
   type Change,
   changesOf,
-  compileBook,
   type Edit,
-  missingGoods,
+  leantOnByGoods,
   NothingThere,
-  readyGoods,
+  namedSkus,
+  OtherKey,
   shaped,
-  skusOf,
   takenBack,
   touches,
+  validate,
+  valueAt,
 } from '../core/book/index.ts';
-import { type Problem, under, unwrap } from '../core/exact/index.ts';
+import { type Problem, under } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
-import { nothingText, saidProblem } from '../words/index.ts';
+import { nothingText, otherKeyText, saidProblem } from '../words/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
@@ -44,7 +45,10 @@ const onceAs = (
     const newest = await lockNewest(connection);
     const before = key === null ? null : await revisionOfKey(connection, key);
     if (before !== null) return before;
-    await addRevision(connection, { ...(await work(connection, newest)), number: newest + 1, key });
+    const revision = await work(connection, newest);
+    // What changes nothing is no revision.
+    if (revision.changes.length === 0) return newest;
+    await addRevision(connection, { ...revision, number: newest + 1, key });
     return newest + 1;
   });
 
@@ -57,71 +61,69 @@ export const save = (database: Database, request: Save): Promise<number> =>
 
 async function saveWithin(connection: Connection, newest: number, { base, who, note, edits, at }: Save) {
   if (base > newest) throw new HttpProblem(422, 'base', `There is no revision ${base} yet; the newest is ${newest}`);
-  const conflicts = conflictsOf(edits, await changesBetween(connection, base, newest));
+  if (edits.some(({ path }) => path[0] === 'goods' && path.length === 1))
+    throw new HttpProblem(422, 'path', 'Goods are changed item by item', {
+      detail: 'Right would be a path such as goods, BAR-OAT, price.',
+    });
+  const before = await standingFor(connection, edits);
+  const conflicts = conflictsOf(before, edits, await changesBetween(connection, base, newest));
   if (conflicts.length > 0)
     throw new HttpProblem(409, 'conflict', 'Somebody else has saved the same meanwhile', {
       detail: 'Choose for each which version is to stand.',
       conflicts,
     });
-  return { at, who, note, changes: await apply(connection, edits) };
+  return { at, who, note, changes: await apply(connection, before, edits) };
 }
 
+/** The book with those of its goods that edits are about. */
+type Standing = Book & { readonly goods: readonly Item[] };
+async function standingFor(connection: Connection, edits: readonly Edit[]): Promise<Standing> {
+  const skus = [...new Set(edits.flatMap(({ path }) => (path[0] === 'goods' && path[1] ? [path[1]] : [])))];
+  return { ...((await readBook(connection)) as Book), goods: await goodsBySku(connection, skus) };
+}
+
+/** Edits of what somebody has changed meanwhile, but for those that want what stands there now. */
 function conflictsOf(
+  now: Standing,
   edits: readonly Edit[],
   meanwhile: readonly { number: number; who: string; changes: Change[] }[],
 ): Conflict[] {
   return edits.flatMap((edit): Conflict[] => {
-    const clashes = meanwhile.flatMap((revision) =>
-      revision.changes.filter((change) => touches(change.path, edit.path)).map((change) => ({ revision, change })),
-    );
-    const last = clashes.at(-1);
-    if (!last || JSON.stringify(last.change.after) === JSON.stringify(edit.value)) return [];
-    return [
-      {
-        path: [...edit.path],
-        mine: edit.value,
-        theirs: last.change.after,
-        who: last.revision.who,
-        revision: last.revision.number,
-      },
-    ];
+    const last = meanwhile.findLast(({ changes }) => changes.some((change) => touches(change.path, edit.path)));
+    const theirs = valueAt(now, edit.path);
+    if (!last || alike(theirs, edit.value)) return [];
+    return [{ path: [...edit.path], mine: edit.value, theirs, who: last.who, revision: last.number }];
   });
 }
 
-/** Makes the edits and writes what they touch; gives what each changed. */
-async function apply(connection: Connection, edits: readonly Edit[]): Promise<Change[]> {
-  const before = await readBook(connection);
-  const skus = [...new Set(edits.flatMap((edit) => (edit.path[0] === 'goods' && edit.path[1] ? [edit.path[1]] : [])))];
-  const touched = await goodsBySku(connection, skus);
-  const { tree, changes } = made({ ...before, goods: touched }, edits);
+/** Makes the edits that change something and writes what they touch; gives what each changed. */
+async function apply(connection: Connection, before: Standing, edits: readonly Edit[]): Promise<Change[]> {
+  const { tree, changes } = made(before, edits);
   const { goods, ...book } = tree as Book & { goods: unknown[] };
-
   const shape = shaped(bookSchema, book);
-  if (!shape.ok) throw unsound(shape.problems);
-  const unsoundIn = bookProblems(shape.value);
-  if (unsoundIn.length > 0) throw unsound(unsoundIn);
-  const compiled = unwrap(compileBook(shape.value));
+  const read = goods.map((candidate) => shaped(itemSchema, candidate));
+  const problems = [
+    ...(shape.ok ? [] : shape.problems),
+    ...read.flatMap((one, i) =>
+      one.ok ? [] : under(['goods', String((goods[i] as Partial<Item> | null)?.sku ?? '')], one.problems),
+    ),
+  ];
+  if (!shape.ok || problems.length > 0) throw unsound(problems);
+  const items = read.flatMap((one) => (one.ok ? [one.value] : []));
 
-  const problems: Problem[] = [];
-  const items = goods.flatMap((candidate): Item[] => {
-    const read = shaped(itemSchema, candidate);
-    const sku = String((candidate as Partial<Item> | null)?.sku ?? '');
-    const note = (list: readonly Problem[]) => problems.push(...under(['goods', sku], list));
-    if (!read.ok) {
-      note(read.problems);
-      return [];
-    }
-    return [read.value];
-  });
-  // Variants are read with the items they take from, however far up; and every item that takes from one of these.
-  const family = await familyOf(connection, items);
-  problems.push(...under(['goods'], readyGoods(compiled, family).problems));
   const kept = new Set(items.map((item) => item.sku));
-  const gone = touched.map((item) => item.sku).filter((sku) => !kept.has(sku));
-  const needed = namedSkus(shape.value);
-  const there = new Set([...(await goodsBySku(connection, needed)).map((item) => item.sku), ...kept]);
-  problems.push(...missingGoods(shape.value, (sku) => there.has(sku) && !gone.includes(sku)));
-  if (problems.length > 0) throw unsound(problems);
+  const gone = before.goods.map((item) => item.sku).filter((sku) => !kept.has(sku));
+  const own = new Set(before.goods.map((item) => item.sku));
+  // An item under a SKU that it had not: nobody else's.
+  const renamed = items.map((item) => item.sku).filter((sku) => !own.has(sku));
+  const taken = (await goodsBySku(connection, renamed)).map(
+    ({ sku }): Problem => ({ at: ['goods', sku], is: 'repeated', what: 'item', id: sku, line: null }),
+  );
+  const leansElsewhere = !alike(leantOnByGoods(before), leantOnByGoods(shape.value));
+  const family = leansElsewhere ? await allWith(connection, items, gone) : await familyOf(connection, items, gone);
+  const there = new Set([...(await goodsBySku(connection, namedSkus(shape.value))).map((item) => item.sku), ...kept]);
+  const wrong = [...taken, ...validate(shape.value, family, (sku) => there.has(sku) && !gone.includes(sku))];
+  if (wrong.length > 0) throw unsound(wrong);
 
   await writeBook(connection, shape.value);
   if (items.length > 0) await putGoods(connection, items);
@@ -129,22 +131,22 @@ async function apply(connection: Connection, edits: readonly Edit[]): Promise<Ch
   return changes;
 }
 
-/** The SKUs that a book names. */
-const namedSkus = ({ pinned, offers }: Book): string[] => [
-  ...new Set([
-    ...pinned.flatMap((basket) => basket.lines.map((line) => line.sku)),
-    ...offers.flatMap(({ benefit }) => skusOf(benefit)),
-  ]),
-];
+/** All goods as they would be. */
+async function allWith(connection: Connection, items: readonly Item[], gone: readonly string[]): Promise<Item[]> {
+  const all = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
+  for (const sku of gone) all.delete(sku);
+  for (const item of items) all.set(item.sku, item);
+  return [...all.values()];
+}
 
-/** Items with the parents they take from, and the variants that take from them. */
-async function familyOf(connection: Connection, items: readonly Item[]): Promise<Item[]> {
+/** Items with the parents they take from, however far up, and the variants that take from them or from those gone. */
+async function familyOf(connection: Connection, items: readonly Item[], gone: readonly string[]): Promise<Item[]> {
   const family = new Map(items.map((item) => [item.sku, item]));
-  for (const item of await variantsOf(connection, [...family.keys()]))
-    if (!family.has(item.sku)) family.set(item.sku, item);
+  for (const item of await variantsOf(connection, [...family.keys(), ...gone]))
+    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
   for (;;) {
     const missing = [...family.values()].flatMap((item) =>
-      item.parent !== null && !family.has(item.parent) ? [item.parent] : [],
+      item.parent !== null && !family.has(item.parent) && !gone.includes(item.parent) ? [item.parent] : [],
     );
     const found = missing.length > 0 ? await goodsBySku(connection, missing) : [];
     if (found.length === 0) return [...family.values()];
@@ -156,6 +158,10 @@ function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: C
   try {
     return changesOf(tree, edits);
   } catch (error) {
+    if (error instanceof OtherKey)
+      throw new HttpProblem(422, 'key', otherKeyText(error.path, error.key), {
+        detail: 'Right would be to take the one away and to add the other.',
+      });
     if (error instanceof NothingThere)
       throw new HttpProblem(422, 'path', nothingText(error.path), {
         detail: 'What the edit belongs to has been removed.',
@@ -180,12 +186,13 @@ export function takeBack(
     if (!revision || number === 0)
       throw new HttpProblem(404, 'revision', `There is no revision ${number} to take back`);
     const edits = takenBack(revision.changes);
-    const conflicts = conflictsOf(edits, await changesBetween(connection, number, newest));
+    const before = await standingFor(connection, edits);
+    const conflicts = conflictsOf(before, edits, await changesBetween(connection, number, newest));
     if (conflicts.length > 0)
       throw new HttpProblem(409, 'conflict', `A later revision has changed the same as revision ${number}`, {
         conflicts,
       });
-    return { at, who, note: `Took back revision ${number}`, changes: await apply(connection, edits) };
+    return { at, who, note: `Took back revision ${number}`, changes: await apply(connection, before, edits) };
   });
 }
 
@@ -201,7 +208,7 @@ export function replaceBook(
     const wanted: Record<string, unknown> = { ...book };
     const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
     const fresh = new Map(goods.map((item) => [item.sku, item]));
-    const changed = (a: unknown, b: unknown) => JSON.stringify(a) !== JSON.stringify(b);
+    const changed = (a: unknown, b: unknown) => !alike(a, b);
     const changes: Change[] = [
       ...Object.keys({ ...standing, ...wanted })
         .filter((key) => changed(standing[key], wanted[key]))

@@ -22,8 +22,30 @@ export class NothingThere extends RangeError {
   }
 }
 
+/** Where an element is to stand under another key than its own: it would be two things at once. */
+export class OtherKey extends RangeError {
+  constructor(
+    readonly path: readonly string[],
+    readonly key: unknown,
+  ) {
+    super(JSON.stringify(path));
+  }
+}
+
 type Keyed = Record<string, unknown>;
 const keyOf = (element: unknown): unknown => (element as Keyed | null)?.id ?? (element as Keyed | null)?.sku;
+
+/** Whether two values say the same, whatever the order of their fields. */
+export function alike(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a) !== Array.isArray(b)) return false;
+  const [fields, others] = [Object.keys(a), Object.keys(b)];
+  return (
+    fields.length === others.length &&
+    fields.every((field) => Object.hasOwn(b, field) && alike((a as Keyed)[field], (b as Keyed)[field]))
+  );
+}
 
 /** What stands at a path; undefined where nothing does. */
 export function valueAt(tree: unknown, path: readonly string[]): unknown {
@@ -35,7 +57,7 @@ export function valueAt(tree: unknown, path: readonly string[]): unknown {
 
 /**
  * The tree with an edit made; parts not on the path are shared. Throws {@link NothingThere} where the path leads
- * nowhere.
+ * nowhere, {@link OtherKey} where an element is put under a key that is not its own.
  */
 export function withEdit<T>(tree: T, edit: Edit): T {
   return put(tree, edit.path, edit) as T;
@@ -49,6 +71,7 @@ function put(at: unknown, path: readonly string[], edit: Edit): unknown {
   if (Array.isArray(at)) {
     const i = at.findIndex((element) => keyOf(element) === step);
     if (gone) return at.filter((_, j) => j !== i);
+    if (rest.length === 0 && keyOf(edit.value) !== step) throw new OtherKey(edit.path, keyOf(edit.value));
     if (i >= 0) return at.map((element, j) => (j === i ? put(element, rest, edit) : element));
     if (rest.length > 0) throw new NothingThere(edit.path);
     return [...at, edit.value];
@@ -58,17 +81,20 @@ function put(at: unknown, path: readonly string[], edit: Edit): unknown {
   return others;
 }
 
-/** The edits made in turn, with what each found before it. */
+/** The edits made in turn, with what each found before it; those that want what stands there already change nothing. */
 export function changesOf(tree: unknown, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {
   let now = tree;
-  const changes = edits.map((edit): Change => {
+  const changes = edits.flatMap((edit): Change[] => {
     const before = valueAt(now, edit.path);
+    if (alike(before, edit.value)) return [];
     now = withEdit(now, edit);
-    return {
-      path: edit.path,
-      ...(before === undefined ? {} : { before }),
-      ...(edit.value === undefined ? {} : { after: edit.value }),
-    };
+    return [
+      {
+        path: edit.path,
+        ...(before === undefined ? {} : { before }),
+        ...(edit.value === undefined ? {} : { after: edit.value }),
+      },
+    ];
   });
   return { tree: now, changes };
 }
@@ -84,7 +110,7 @@ export function narrowed(change: Change): Change {
   const fields = Object.keys(after);
   if (fields.length !== Object.keys(before).length || !fields.every((field) => Object.hasOwn(before, field)))
     return change;
-  const [field, ...others] = fields.filter((one) => JSON.stringify(before[one]) !== JSON.stringify(after[one]));
+  const [field, ...others] = fields.filter((one) => !alike(before[one], after[one]));
   return field === undefined || others.length > 0
     ? change
     : narrowed({ path: [...path, field], before: before[field], after: after[field] });
@@ -115,5 +141,5 @@ export function foldChanges(changes: readonly Change[]): Change[] {
     const { after: _, ...kept } = first ?? change;
     byPath.set(key, change.after === undefined ? kept : { ...kept, after: change.after });
   }
-  return [...byPath.values()].filter((change) => JSON.stringify(change.before) !== JSON.stringify(change.after));
+  return [...byPath.values()].filter((change) => !alike(change.before, change.after));
 }

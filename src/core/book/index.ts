@@ -12,12 +12,14 @@ export {
   type Template,
 } from './compile/index.ts';
 export {
+  alike,
   type Change,
   changesOf,
   type Edit,
   foldChanges,
   NothingThere,
   narrowed,
+  OtherKey,
   takenBack,
   touches,
   valueAt,
@@ -25,7 +27,7 @@ export {
 } from './edits.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
-export { bookProblems, migrationNotes, missingGoods, readBasket, readBookFile, skusOf } from './read.ts';
+export { migrationNotes, readBasket, readBookFile } from './read.ts';
 export {
   itemFor,
   type OwnCharge,
@@ -49,3 +51,4 @@ export {
 } from './schema.ts';
 export { shaped } from './shaped.ts';
 export { type StarterNames, starterBook } from './starter.ts';
+export { bookProblems, leantOnByGoods, namedSkus, validate } from './validate.ts';

@@ -27,7 +27,7 @@ export { basketWords, losingWords, relationWords, secondName } from './meetings.
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
-export { changeText, nothingText, pathWords, valueWords } from './paths.ts';
+export { changeText, nothingText, otherKeyText, pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
 export {
   faultText,

@@ -104,6 +104,9 @@ export function changeText(book: Book, made: Change): string {
 }
 
 /** That nothing stands where an edit leads. */
+/** An element that is to stand under another key than its own. */
+export const otherKeyText = (path: readonly string[], key: unknown): string =>
+  `What is to stand at ${path.join(' › ')} calls itself ${key === undefined ? 'nothing' : `“${String(key)}”`}`;
 export const nothingText = (path: readonly string[]): string => `Nothing stands at ${path.join(' › ')}`;
 
 /** Fields that only tell which sort of thing it is: their value stands alone. */
