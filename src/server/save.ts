@@ -113,16 +113,10 @@ async function apply(connection: Connection, before: Standing, edits: readonly E
 
   const kept = new Set(items.map((item) => item.sku));
   const gone = before.goods.map((item) => item.sku).filter((sku) => !kept.has(sku));
-  const own = new Set(before.goods.map((item) => item.sku));
-  // An item under a SKU that it had not: nobody else's.
-  const renamed = items.map((item) => item.sku).filter((sku) => !own.has(sku));
-  const taken = (await goodsBySku(connection, renamed)).map(
-    ({ sku }): Problem => ({ at: ['goods', sku], is: 'repeated', what: 'item', id: sku, line: null }),
-  );
   const leansElsewhere = !alike(leantOnByGoods(before), leantOnByGoods(shape.value));
   const family = leansElsewhere ? await allWith(connection, items, gone) : await familyOf(connection, items, gone);
   const there = new Set([...(await goodsBySku(connection, namedSkus(shape.value))).map((item) => item.sku), ...kept]);
-  const wrong = [...taken, ...validate(shape.value, family, (sku) => there.has(sku) && !gone.includes(sku))];
+  const wrong = validate(shape.value, family, (sku) => there.has(sku) && !gone.includes(sku));
   if (wrong.length > 0) throw unsound(wrong);
 
   await writeBook(connection, shape.value);

@@ -71,10 +71,10 @@ function put(at: unknown, path: readonly string[], edit: Edit): unknown {
   if (Array.isArray(at)) {
     const i = at.findIndex((element) => keyOf(element) === step);
     if (gone) return at.filter((_, j) => j !== i);
-    if (rest.length === 0 && keyOf(edit.value) !== step) throw new OtherKey(edit.path, keyOf(edit.value));
-    if (i >= 0) return at.map((element, j) => (j === i ? put(element, rest, edit) : element));
-    if (rest.length > 0) throw new NothingThere(edit.path);
-    return [...at, edit.value];
+    if (i < 0 && rest.length > 0) throw new NothingThere(edit.path);
+    const element = put(at[i], rest, edit);
+    if (keyOf(element) !== step) throw new OtherKey(edit.path, keyOf(element));
+    return i >= 0 ? at.map((other, j) => (j === i ? element : other)) : [...at, element];
   }
   if (!gone) return { ...at, [step]: put((at as Keyed)[step] ?? (rest.length > 0 ? {} : undefined), rest, edit) };
   const { [step]: _, ...others } = at as Keyed;
