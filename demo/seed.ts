@@ -67,6 +67,7 @@ if ((await newest(database)) === 0) {
   const { goods, ...book } = demoBook();
   await setClock(demoMoments.firstSent);
   await replaceBook(database, book, goods, {
+    base: null,
     who: 'Nuala Lerrin',
     note: 'The autumn book',
     at: new Date(demoMoments.firstSent),

@@ -80,6 +80,9 @@ const unitTests = (files, env) =>
     () => env,
     (report) => ({ good: report.numPassedTests, bad: report.numFailedTests }),
   );
+/** Everything taken down once, on two servers with two workers: npm run trial:faults takes it down 200 times. */
+const faults = () => check('taken down and up again', 'tsx', ['trials/faults.ts', ...briefly]);
+const briefly = ['--runs', '4', '--races', '0', '--requests', '0'];
 const screenTests = (files, clusterUrl, made) =>
   tests(
     'interface end to end',
@@ -135,6 +138,7 @@ try {
     whole ? checks() : null,
     unit.length > 0 ? unitTests(whole ? [] : unit, { TEST_DATABASE_URL: cluster.url('tests') }) : null,
   ]);
+  if (made && whole) await faults();
   if (made) await screenTests(whole ? [] : screen, cluster.url('NAME'), made);
 } catch (error) {
   failed += 1;

@@ -1,6 +1,11 @@
 import { parseArgs } from 'node:util';
 import { seeded } from '../src/core/plan/index.ts';
+import { app } from '../src/server/app.ts';
+import type { Context } from '../src/server/context.ts';
+import type { Jobs } from '../src/server/jobs/queues.ts';
 import { smallBook } from '../tests/books/small.ts';
+import { tryMalformed } from './malformed.ts';
+import { race } from './races.ts';
 import { type Answer, type Victim, World } from './world.ts';
 
 /**
@@ -9,12 +14,16 @@ import { type Answer, type Victim, World } from './world.ts';
  * or untrue, whether anything hangs, and whether anybody was answered 500.
  */
 const { values } = parseArgs({
-  options: { runs: { type: 'string', default: '200' }, seed: { type: 'string', default: '1' } },
+  options: {
+    runs: { type: 'string', default: '200' },
+    races: { type: 'string', default: '1000' },
+    requests: { type: 'string', default: '10000' },
+    seed: { type: 'string', default: '1' },
+  },
 });
 const runs = Number(values.runs);
 const random = seeded(Number(values.seed));
 const below = (most: number) => Math.floor(random() * most);
-const pick = <T>(list: readonly T[]): T => list[below(list.length)] as T;
 
 const moment = '2026-11-27T09:00:00Z';
 const victims: readonly Victim[] = ['server', 'worker', 'database', 'stand-ins'];
@@ -54,6 +63,8 @@ try {
   corners = (await world.until(`/api/checks/${(await begun('/api/checks', { moment })).id}`, isOver)).all;
   for (let run = 0; run < runs; run += 1) await oneRun(run);
   await everySaveOnce();
+  if (Number(values.races) > 0) await races(Number(values.races));
+  if (Number(values.requests) > 0) await requests(Number(values.requests));
 } catch (error) {
   note(String(error));
 } finally {
@@ -70,13 +81,49 @@ console.log(wrong.length === 0 ? 'Nothing lost, doubled or untrue; nothing hung;
 process.exitCode = wrong.length === 0 ? 0 : 1;
 
 async function oneRun(run: number): Promise<void> {
-  const victim = pick(victims);
+  // Each in turn, so that a short trial takes each down.
+  const victim = victims[run % victims.length] as Victim;
   const began = Date.now();
   const down = later(below(400), () => world.takeDown(victim, below(2), below(600)));
   const outcomes = await Promise.allSettled([savesOf(run), sending(), checking(), importing(run), down]);
   for (const one of outcomes) if (one.status === 'rejected') note(`run ${run}, ${victim}: ${one.reason}`);
   took[victim].push(Date.now() - began);
   console.log(`run ${run + 1}: ${victim} taken down, settled after ${seconds(Date.now() - began)} s`);
+}
+
+/** Two and five writers at two servers. */
+async function races(count: number): Promise<void> {
+  await world.take(smallBook());
+  const raced = await race(
+    count,
+    (i) => (i % 2 === 0 ? 2 : 5),
+    random,
+    (writer, method, path, body) => (method === 'GET' ? world.insist(method, path) : asked(writer, method, path, body)),
+  );
+  for (const one of raced.wrong) note(one);
+  console.log(
+    `${raced.races} races of two and of five writers: ${raced.taken} saves taken, ${raced.conflicts} conflicts told, ${raced.unsound} refused as unsound`,
+  );
+}
+async function asked(which: number, method: string, path: string, body: unknown): Promise<Answer> {
+  const answer = await world.ask(which, method, path, body);
+  if (!answer) throw new Error(`${method} ${path} had no answer`);
+  return answer;
+}
+
+/** Malformed requests over every route. */
+async function requests(count: number): Promise<void> {
+  const { routes } = app({} as Context, {} as Jobs, '/nowhere');
+  const own = routes.filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
+  const each = [...new Map(own.map((one) => [`${one.method} ${one.path}`, one])).values()];
+  const tried = await tryMalformed(
+    each.map(({ method, path }) => ({ method, path: path.slice('/api'.length) })),
+    count,
+    random,
+    (method, path, body, headers) => world.raw(below(2), method, path, body, headers),
+  );
+  for (const one of tried.wrong) note(one);
+  console.log(`${tried.asked} requests, most of them malformed: answered ${JSON.stringify(tried.statuses)}`);
 }
 
 /** A few saves at once, each of a place of its own; each is asked for until it is known to have been made. */

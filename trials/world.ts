@@ -42,14 +42,15 @@ export class World {
     this.#elsewhere = elsewhere;
   }
 
-  /** `elsewhere` says of channels that are to be met at addresses of one's own. */
+  /** `elsewhere` says of channels that are to be met at addresses of one's own; `place` is where the cluster lies. */
   static async start(
     servers: number,
     workers: number,
     elsewhere: Readonly<Record<string, string>> = {},
+    place = '/var/tmp',
   ): Promise<World> {
     const folder = mkdtempSync(join(tmpdir(), 'plemb-trial-'));
-    const cluster = await startCluster(mkdtempSync('/var/tmp/plemb-trial-'));
+    const cluster = await startCluster(mkdtempSync(join(place, 'plemb-trial-')));
     const world = new World(cluster, folder, elsewhere);
     cluster.createDatabase('trial');
     await world.#startStandIns();
@@ -133,6 +134,31 @@ export class World {
       if (response.status >= 500 && response.status !== 503)
         this.faults.push(`${method} ${path}: ${text.slice(0, 200)}`);
       return answer;
+    } catch {
+      return null;
+    }
+  }
+
+  /** An answer as text; null where there is none. For requests as odd as they may be. */
+  async raw(
+    which: number,
+    method: string,
+    path: string,
+    body: string | undefined,
+    headers: Readonly<Record<string, string>>,
+  ): Promise<{ status: number; type: string; text: string } | null> {
+    try {
+      const response = await fetch(`${this.addressOf(which)}${path}`, {
+        method,
+        headers: { 'Content-Type': 'application/json', ...headers },
+        ...(body === undefined ? {} : { body }),
+        signal: AbortSignal.timeout(30_000),
+      });
+      return {
+        status: response.status,
+        type: response.headers.get('Content-Type') ?? '',
+        text: await response.text(),
+      };
     } catch {
       return null;
     }

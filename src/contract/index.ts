@@ -56,6 +56,15 @@ export const saveRequest = z.strictObject({
   edits: z.array(editSchema).min(1).max(200_000),
 });
 export const saveAnswer = z.object({ revision: z.int() });
+/** The revision that whoever takes a book from a file has looked at, as an address says it; none where it is no matter. */
+export const importOf = z.strictObject({
+  base: z.coerce
+    .number()
+    .int()
+    .min(0)
+    .max(2 ** 31 - 1)
+    .optional(),
+});
 /** A book taken from a file, and what had to be changed in meaning to read one of an earlier format. */
 export const importAnswer = z.object({ revision: z.int(), notes: z.array(z.string()) });
 export const revisionSchema = z.object({

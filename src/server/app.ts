@@ -33,6 +33,12 @@ const troubles: Readonly<Record<Trouble, ProblemDocument>> = {
     detail: 'Nothing saved is lost. Ask again in a few seconds.',
     status: 503,
   },
+  full: {
+    type: '/problems/full',
+    title: 'The disk of the database is full; nothing was changed',
+    detail: 'Make room there; nothing saved is lost.',
+    status: 503,
+  },
   busy: {
     type: '/problems/busy',
     title: 'Others are saving; this one has waited too long and was not carried out',

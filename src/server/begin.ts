@@ -19,6 +19,6 @@ if ((await newest(database)) === 0)
       starterNames,
     ),
     [],
-    { who: 'Plemb', note: 'A book to begin with', at: new Date(), key: null },
+    { base: null, who: 'Plemb', note: 'A book to begin with', at: new Date(), key: null },
   );
 await database.end();

@@ -20,10 +20,11 @@ import { type Problem, under } from '../core/exact/index.ts';
 import { type Item, itemSchema } from '../core/goods/index.ts';
 import { nothingText, otherKeyText, saidProblem } from '../words/index.ts';
 import { type Connection, type Database, transaction } from './database.ts';
+import { once, type WriteKey } from './once.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
 import { dropGoods, everyItem, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
-import { addRevision, changesBetween, lockNewest, revisionOfKey } from './queries/revisions.ts';
+import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
 
 export interface Save {
   readonly base: number;
@@ -31,26 +32,26 @@ export interface Save {
   readonly note: string;
   readonly edits: readonly Edit[];
   readonly at: Date;
-  /** What whoever saves knows it by: arriving again, it has been saved already. Null where it is not known. */
-  readonly key: string | null;
+  /** By which it is known where it arrives again. */
+  readonly key: WriteKey | null;
 }
 
 /** Does as one revision what has not been done by this key before; gives the number of the revision. */
 const onceAs = (
   database: Database,
-  key: string | null,
-  work: (connection: Connection, newest: number) => Promise<Omit<Parameters<typeof addRevision>[1], 'number' | 'key'>>,
+  key: WriteKey | null,
+  work: (connection: Connection, newest: number) => Promise<Omit<Parameters<typeof addRevision>[1], 'number'>>,
 ): Promise<number> =>
-  transaction(database, async (connection) => {
-    const newest = await lockNewest(connection);
-    const before = key === null ? null : await revisionOfKey(connection, key);
-    if (before !== null) return before;
-    const revision = await work(connection, newest);
-    // What changes nothing is no revision.
-    if (revision.changes.length === 0) return newest;
-    await addRevision(connection, { ...revision, number: newest + 1, key });
-    return newest + 1;
-  });
+  transaction(database, (connection) =>
+    once(connection, key, async () => {
+      const newest = await lockNewest(connection);
+      const revision = await work(connection, newest);
+      // What changes nothing is no revision.
+      if (revision.changes.length === 0) return newest;
+      await addRevision(connection, { ...revision, number: newest + 1 });
+      return newest + 1;
+    }),
+  );
 
 /**
  * Saves edits as one revision, all or none. Refuses with 409 and both versions where somebody has changed the same
@@ -190,14 +191,21 @@ export function takeBack(
   });
 }
 
-/** Puts a whole book with goods in place of what stands, as one revision. */
+/**
+ * Puts a whole book with goods in place of what stands, as one revision. With a base, refused with 409 where somebody
+ * has saved since.
+ */
 export function replaceBook(
   database: Database,
   book: Book,
   goods: readonly Item[],
-  { who, note, at, key }: Omit<Save, 'base' | 'edits'>,
+  { base, who, note, at, key }: Omit<Save, 'base' | 'edits'> & { base: number | null },
 ): Promise<number> {
-  return onceAs(database, key, async (connection) => {
+  return onceAs(database, key, async (connection, newest) => {
+    if (base !== null && base !== newest)
+      throw new HttpProblem(409, 'saved-since', `The book has been saved since revision ${base}`, {
+        detail: `It stands at revision ${newest}. Taken all the same, the file takes the place of that, too.`,
+      });
     const standing: Record<string, unknown> = { ...(await readBook(connection)) };
     const wanted: Record<string, unknown> = { ...book };
     const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));

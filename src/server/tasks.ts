@@ -1,40 +1,12 @@
-import type { ChannelId } from '../core/book/index.ts';
 import { dialectOf, rulesReader, settingsOf } from '../core/channels/index.ts';
-import { type ChannelReport, checkChannel } from '../core/check/index.ts';
+import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
 import { connect, sharedSnapshot } from './database.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
 import { filesSent, lastAccepted } from './queries/sends.ts';
-import type { TaskSettings } from './threads.ts';
+import type { TaskSettings, Tasks } from './threads.ts';
 import { tellingTrouble } from './trouble.ts';
-
-/** What is heavy, each thing to be done on a thread of its own. */
-export interface Tasks {
-  /**
-   * Checks one channel by the book that another connection's snapshot shows. `read` is called when it has been read,
-   * `begin` with the number of corners, and waited for, before the first is asked.
-   */
-  check(
-    of: { channel: ChannelId; moment: number; snapshot: string },
-    read: () => void,
-    begin: (corners: number) => Promise<void>,
-    progress: (done: number) => Promise<void>,
-  ): Promise<ChannelReport | { readonly down: string }>;
-  /**
-   * Renders the saved book for a channel: `begin` is told the revision, `piece` each piece of each file in order, and
-   * waited for, so that no more of them is held than is taken.
-   */
-  render(
-    channel: ChannelId,
-    begin: (revision: number) => Promise<void>,
-    piece: (file: string, text: string) => Promise<void>,
-  ): Promise<void>;
-  /** Reads a file of goods and keeps what it would do. */
-  readImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
-  /** Takes the good lines of a file as one revision. */
-  takeImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
-}
 
 /** How long a piece of a file is that is handed on, in characters, or a little longer. */
 const pieceLength = 1 << 20;

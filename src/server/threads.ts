@@ -3,8 +3,36 @@ import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
+import type { ChannelId } from '../core/book/index.ts';
+import type { ChannelReport } from '../core/check/index.ts';
 import type { Patience } from '../live/index.ts';
-import type { Tasks } from './tasks.ts';
+
+/** What is heavy, each thing to be done on a thread of its own. */
+export interface Tasks {
+  /**
+   * Checks one channel by the book that another connection's snapshot shows. `read` is called when it has been read,
+   * `begin` with the number of corners, and waited for, before the first is asked.
+   */
+  check(
+    of: { channel: ChannelId; moment: number; snapshot: string },
+    read: () => void,
+    begin: (corners: number) => Promise<void>,
+    progress: (done: number) => Promise<void>,
+  ): Promise<ChannelReport | { readonly down: string }>;
+  /**
+   * Renders the saved book for a channel: `begin` is told the revision, `piece` each piece of each file in order, and
+   * waited for, so that no more of them is held than is taken.
+   */
+  render(
+    channel: ChannelId,
+    begin: (revision: number) => Promise<void>,
+    piece: (file: string, text: string) => Promise<void>,
+  ): Promise<void>;
+  /** Reads a file of goods and keeps what it would do. */
+  readImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
+  /** Takes the good lines of a file as one revision. */
+  takeImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
+}
 
 /** Does heavy work beside: it can be ended at any moment, and what it may take is limited. */
 export type Threads = <T>(signal: AbortSignal, work: (tasks: Tasks) => Promise<T>) => Promise<T>;

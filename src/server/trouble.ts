@@ -1,10 +1,10 @@
 import { setTimeout as pause } from 'node:timers/promises';
 
 /**
- * A trouble of the database that passes: it is away (restarting, unreachable, full of connections), or others keep it
- * busy. Whether what was asked has been done is not known where it went away meanwhile.
+ * A trouble of the database that passes: it is away (restarting, unreachable, full of connections), others keep it
+ * busy, or its disk is full. Whether what was asked has been done is not known where it went away meanwhile.
  */
-export type Trouble = 'away' | 'busy';
+export type Trouble = 'away' | 'busy' | 'full';
 
 /** Classes and codes of PostgreSQL's errors (its manual, appendix A), and those of the connection under it. */
 const away = new Set([
@@ -19,11 +19,17 @@ const away = new Set([
   'ETIMEDOUT',
 ]);
 const lockNotAvailable = '55P03';
+const diskFull = '53100';
 const broken = /Connection terminated|connection error|Client was closed|has already ended/;
 const noneFree = 'timeout exceeded when trying to connect';
 
 /** By these an error is known that comes from a thread: its name is all that is left beside what it says. */
-const nameOf = { away: 'DatabaseAway', busy: 'DatabaseBusy' } as const;
+const nameOf: Readonly<Record<Trouble, string>> = {
+  away: 'DatabaseAway',
+  busy: 'DatabaseBusy',
+  full: 'DatabaseFull',
+};
+const troubles = Object.keys(nameOf) as Trouble[];
 
 /** The error of a trouble as another thread can tell it. */
 export function tellingTrouble(error: unknown): unknown {
@@ -34,7 +40,9 @@ export function tellingTrouble(error: unknown): unknown {
 export function troubleOf(error: unknown): Trouble | null {
   if (!(error instanceof Error)) return null;
   const { code = '', message, name } = error as Error & { code?: string };
-  if (name === nameOf.away || name === nameOf.busy) return name === nameOf.away ? 'away' : 'busy';
+  const told = troubles.find((one) => nameOf[one] === name);
+  if (told) return told;
+  if (code === diskFull) return 'full';
   if (code === lockNotAvailable || message === noneFree) return 'busy';
   return away.has(code) || code.startsWith('08') || broken.test(message) ? 'away' : null;
 }

@@ -3,6 +3,7 @@ import { reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { endingWith } from './ending.ts';
 import { startWorkers } from './jobs/workers.ts';
+import { forgetWrites } from './once.ts';
 import { threadsBeside } from './threads.ts';
 
 /**
@@ -25,8 +26,11 @@ const worker = await startWorkers({
     patience: 'job',
   }),
 });
+/** What nobody asks after any more goes, once an hour. */
+const tidying = setInterval(() => forgetWrites(database).catch((error) => log.warn(error, 'tidying')), 3_600_000);
 process.stdout.write(`${JSON.stringify({ working: process.pid })}\n`);
 endingWith(async () => {
+  clearInterval(tidying);
   await worker.close();
   await database.end();
 });

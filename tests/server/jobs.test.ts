@@ -147,6 +147,49 @@ test('a save that arrives twice is one revision', async () => {
   const answers = await Promise.all([1, 2, 3].map(() => at.call('POST', '/api/revisions', request, headers)));
   expect(answers.map(({ status, body }) => [status, body.revision])).toEqual(Array(3).fill([201, base + 1]));
   expect((await at.call('POST', '/api/revisions', request, { 'Idempotency-Key': 'a b' })).status).toBe(400);
+  const other = { ...request, edits: [{ path: ['seller'], value: 'Other' }] };
+  expect((await at.call('POST', '/api/revisions', other, headers)).status).toBe(422);
+});
+
+test('every write that arrives twice is done once', async () => {
+  const twice = async (method: string, path: string, body: unknown, key: string) => {
+    const headers = { 'Idempotency-Key': `every-${key}` };
+    const [one, other] = await Promise.all([1, 2].map(() => at.call(method, path, body, headers)));
+    expect([path, one?.status, other?.status]).toEqual([path, one?.status, one?.status]);
+    expect(one?.status).toBeLessThan(300);
+    return [one?.body, other?.body];
+  };
+  await twice('POST', '/api/codes/batches/twice', { count: 7 }, 'codes');
+  const { batches } = (await at.call('GET', '/api/codes')).body;
+  expect(batches.find((one: { batch: string }) => one.batch === 'twice').codes).toBe(7);
+  await twice('PUT', '/api/codes/batches/listed', { text: 'code\nABCD1\nABCD2\n' }, 'listed');
+  const checks = await twice('POST', '/api/checks', { moment }, 'check');
+  expect(checks[0].id).toBe(checks[1].id);
+  const imports = await twice('POST', '/api/imports', { name: 'x.csv', text: 'sku', who: 'Ada' }, 'import');
+  expect(imports[0].id).toBe(imports[1].id);
+  await at.until(`/api/imports/${imports[0].id}`, ({ state }) => state === 'read');
+  await twice('POST', `/api/imports/${imports[0].id}/taken`, undefined, 'taken');
+  const sends = await twice('POST', `${shop}/sends`, { who: 'Ada' }, 'send');
+  expect(sends[0].id).toBe(sends[1].id);
+  await at.until(shop, ({ lastSend }) => lastSend.state === 'accepted');
+});
+
+test('a book file, and a file of goods, are not taken over what others have saved since', async () => {
+  const { revision: base } = (await at.call('GET', '/api/book')).body;
+  const save = (edits: unknown) => at.call('POST', '/api/revisions', { base, who: 'Oisín', note: '', edits });
+  const text = 'sku,name,price,mass,size,tags,kind,template\r\nBAR-OAT,Oats,7.00,100 g,,,parcel,';
+  const { body } = await at.call('POST', '/api/imports', { name: 'goods.csv', text, who: 'Ada' });
+  await at.until(`/api/imports/${body.id}`, ({ state }) => state === 'read');
+  expect((await save([{ path: ['goods', 'BAR-OAT', 'name'], value: 'Oats by Oisín' }])).status).toBe(201);
+  await at.call('POST', `/api/imports/${body.id}/taken`);
+  expect(await at.until(`/api/imports/${body.id}`, ({ state }) => state !== 'taking')).toMatchObject({
+    state: 'failed',
+    error: '1 item of this file has been saved by others since it was read; read it again',
+  });
+  const refused = await at.call('PUT', `/api/book/file?base=${base}`, smallBook());
+  expect([refused.status, refused.body.type]).toEqual([409, '/problems/saved-since']);
+  expect((await at.call('GET', '/api/goods')).body.items[0].name).toBe('Oats by Oisín');
+  expect((await at.call('PUT', `/api/book/file?base=${base + 1}`, smallBook())).status).toBe(201);
 });
 
 test('saves that wait keep nobody from reading, and are told to come again', { timeout: 60_000 }, async () => {
@@ -177,6 +220,12 @@ test('saves that wait keep nobody from reading, and are told to come again', { t
 test('a file of many goods is made, kept and sent in pieces, and downloaded the same', {
   timeout: 60_000,
 }, async () => {
+  const book = smallBook();
+  const many = Array.from({ length: 9000 }, (_, i) => ({
+    ...(book.goods[0] as (typeof book.goods)[number]),
+    sku: `M-${i}`,
+  }));
+  expect((await at.take({ ...book, goods: [...book.goods, ...many] })).status).toBe(201);
   // The shop's file says nothing of single goods; Findlark's has an element for each.
   const id = (await at.call('POST', '/api/channels/findlark/sends', { who: 'Ada' })).body.id as number;
   await at.until('/api/channels/findlark', ({ lastSend }) => lastSend.id === id && lastSend.state === 'accepted');

@@ -80,7 +80,6 @@ export {
   type Note,
   type Rendition,
   type Rules,
-  type WrittenFile,
 } from './dialect.ts';
 export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';

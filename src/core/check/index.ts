@@ -3,7 +3,7 @@
 export { cellsOf, endsOf } from './cells.ts';
 export type { LiveChannel } from './channel.ts';
 export { type ClassOfBasket, classKey } from './classes.ts';
-export { type CornersOfPart, cornersOf } from './corners.ts';
+export { cornersOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
 export { type Finding, findingKey, type Standing, standingOf } from './findings.ts';
 export {
@@ -11,7 +11,6 @@ export {
   type Live,
   meantSteps,
   type SideCharge,
-  type Sides,
 } from './judge.ts';
 export { regionsOf } from './regions.ts';
-export { type ChannelReport, checkChannel, type Following, Stopped, unfollowed } from './run.ts';
+export { type ChannelReport, checkChannel, Stopped, unfollowed } from './run.ts';

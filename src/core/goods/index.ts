@@ -9,7 +9,7 @@ export {
   readGoodsSteps,
   writeGoods,
 } from './csv.ts';
-export { type CsvRow, csvRows } from './csv-rows.ts';
+export { csvRows } from './csv-rows.ts';
 export { goodsFields } from './fields/list.ts';
 export { ownRateText } from './fields/own-rate.ts';
 export { isLacking, lacks } from './findings.ts';

@@ -1,13 +1,13 @@
 import { setImmediate as breathe } from 'node:timers/promises';
 import { type Change, type CompiledBook, compileBook, readyGoods } from '../../core/book/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
-import { saidProblem } from '../../words/index.ts';
+import { counts, saidProblem } from '../../words/index.ts';
 import { nowOf, type Reaching } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
 import { everyItem, goodsBySku, putGoods } from '../queries/goods.ts';
-import { endImport, importById, importText, moveImport, reportImport } from '../queries/imports.ts';
-import { addRevision, lockNewest } from '../queries/revisions.ts';
+import { endImport, type ImportRow, importById, importText, moveImport, reportImport } from '../queries/imports.ts';
+import { addRevision, changesBetween, lockNewest, newest } from '../queries/revisions.ts';
 
 type Progress = (done: number, all: number) => Promise<void>;
 
@@ -17,13 +17,14 @@ const reported = 200;
 /** Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines. */
 export async function readImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
+  const base = await newest(database);
   const { book, file } = await read(context, id, progress);
   const there = new Map((await everyItem(database)).map((item) => [item.sku, item]));
   const merged = file.items.map((item) => mergedWith(there.get(item.sku), item, file.columns));
   const fresh = file.items.filter((item) => !there.has(item.sku)).length;
   const same = merged.filter((item) => isSame(there.get(item.sku), item)).length;
   const whole = readyGoods(book, [...new Map([...there.values(), ...merged].map((item) => [item.sku, item])).values()]);
-  await reportImport(database, id, {
+  await reportImport(database, id, base, {
     fresh,
     same,
     changed: merged.length - fresh - same,
@@ -49,10 +50,14 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
   try {
     await transaction(database, async (connection) => {
       const revision = (await lockNewest(connection)) + 1;
+      const theirs = await changedSince(connection, row, file);
+      if (theirs > 0)
+        throw new Error(
+          `${counts(theirs, 'item')} of this file ${theirs === 1 ? 'has' : 'have'} been saved by others since it was read; read it again`,
+        );
       const changes = await take(connection, file, progress);
       const note = `Imported ${row.name}`;
-      if (changes.length > 0)
-        await addRevision(connection, { number: revision, at, who: row.who, note, changes, key: null });
+      if (changes.length > 0) await addRevision(connection, { number: revision, at, who: row.who, note, changes });
       // Last, as until then the import's row is written to by whoever tells how far it is, or stops it.
       if (!(await moveImport(connection, id, ['taking'], 'done'))) throw new Ended();
       await endImport(connection, id, changes.length > 0 ? revision : null);
@@ -81,6 +86,16 @@ async function read(
     if (step.done) return { book: compiled.value, file: step.value as GoodsFile };
     await progress(step.value.done, step.value.all);
   }
+}
+
+/** How many items of a file have been changed since it was read: what it would do to them nobody has seen. */
+async function changedSince(connection: Connection, { base }: ImportRow, { items }: GoodsFile): Promise<number> {
+  const skus = new Set(items.map((item) => item.sku));
+  const revisions = await changesBetween(connection, base ?? 0, await newest(connection));
+  const changed = revisions.flatMap(({ changes }) =>
+    changes.flatMap(({ path: [list, sku = ''] }) => (list === 'goods' && skus.has(sku) ? [sku] : [])),
+  );
+  return new Set(changed).size;
 }
 
 /** Puts the items of a file in, batch by batch; gives what changed. */

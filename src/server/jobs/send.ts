@@ -5,6 +5,7 @@ import { transaction } from '../database.ts';
 import {
   addPiece,
   beginFiles,
+  dropEarlierPieces,
   endFiles,
   lengthOf,
   markSend,
@@ -49,6 +50,7 @@ export async function runSend(
       send.idempotency_key,
     );
     await mark(answer.accepted ? 'accepted' : 'refused', answer.report, null);
+    if (answer.accepted) await untilThere(() => dropEarlierPieces(database, send), signal);
   } catch (error) {
     if (!(error instanceof ChannelDown)) throw error;
     log.warn({ send: id }, error.message);

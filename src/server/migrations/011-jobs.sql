@@ -4,7 +4,8 @@ alter table check_run add column stop boolean not null default false, add column
 alter table check_run drop constraint check_run_state_check;
 alter table check_run add constraint check_run_state_check
   check (state in ('queued', 'running', 'done', 'stopped', 'large', 'failed'));
-alter table goods_import add column stop boolean not null default false;
+-- What an import would do was worked out on a revision.
+alter table goods_import add column stop boolean not null default false, add column base integer;
 
 -- A send's files are made by the job, and kept in pieces: there may be hundreds of megabytes of them. Where the channel's answer is lost it is not known whether it took them; it is
 -- asked again. One that nobody asks after any more is given up.
@@ -27,8 +28,14 @@ alter table send add constraint send_state_check
 drop index send_under_way;
 create unique index send_under_way on send (channel) where state in ('queued', 'sending', 'not known');
 
--- A save that arrives twice counts once: by the key that whoever saves gives it.
-alter table revision add column key text unique;
+-- A write that arrives twice counts once: by the key that whoever writes gives it. What it asked, in short, and gave.
+create table write_once (
+  key text primary key,
+  asks text not null,
+  gave jsonb,
+  at timestamptz not null default now()
+);
+create index write_once_by_age on write_once (at);
 
 -- What a server of before had under way, it alone knew of.
 update check_run set state = 'failed', error = 'The server was stopped meanwhile', finished = now()

@@ -13,8 +13,10 @@ export interface ImportRow {
   readonly error: string | null;
   /** Whether somebody has asked it to stop. */
   readonly stop: boolean;
+  /** The revision on which it was worked out what it would do. */
+  readonly base: number | null;
 }
-const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop';
+const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop, base';
 
 export async function addImport(
   connection: Connection,
@@ -60,8 +62,18 @@ export async function markImport(connection: Connection, id: number, done: numbe
   await connection.query('update goods_import set done = $2, total = $3 where id = $1', [id, done, total]);
 }
 
-export async function reportImport(connection: Connection, id: number, report: ImportReport): Promise<void> {
-  await connection.query('update goods_import set report = $2 where id = $1', [id, JSON.stringify(report)]);
+/** Keeps what an import would do to the book of a revision, `base`. */
+export async function reportImport(
+  connection: Connection,
+  id: number,
+  base: number,
+  report: ImportReport,
+): Promise<void> {
+  await connection.query('update goods_import set report = $2, base = $3 where id = $1', [
+    id,
+    JSON.stringify(report),
+    base,
+  ]);
 }
 
 /** An import is over: its text is no longer needed. */

@@ -24,22 +24,15 @@ export async function newest(connection: Connection): Promise<number> {
 
 export async function addRevision(
   connection: Connection,
-  revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[]; key: string | null },
+  revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[] },
 ): Promise<void> {
-  await connection.query('insert into revision (number, at, who, note, changes, key) values ($1, $2, $3, $4, $5, $6)', [
+  await connection.query('insert into revision (number, at, who, note, changes) values ($1, $2, $3, $4, $5)', [
     revision.number,
     revision.at,
     revision.who,
     revision.note,
     JSON.stringify(revision.changes),
-    revision.key,
   ]);
-}
-
-/** The revision that a save with this key became; null where none has arrived. */
-export async function revisionOfKey(connection: Connection, key: string): Promise<number | null> {
-  const { rows } = await connection.query<{ number: number }>('select number from revision where key = $1', [key]);
-  return rows[0]?.number ?? null;
 }
 
 /** Which revisions are asked for; null for any. */

@@ -139,6 +139,14 @@ export async function markSend(
   return rowCount === 1;
 }
 
+/** Lets go of the files of earlier sends: what the channel has is this one's. */
+export async function dropEarlierPieces(connection: Connection, { id, channel }: SendRow): Promise<void> {
+  await connection.query('delete from send_piece where send in (select id from send where channel = $1 and id < $2)', [
+    channel,
+    id,
+  ]);
+}
+
 /** Asks no more what became of a send that is not known; whether it was not. */
 export async function giveUpSend(connection: Connection, id: number): Promise<boolean> {
   const { rowCount } = await connection.query(

@@ -4,6 +4,7 @@ import {
   changesAnswer,
   goodsPage,
   importAnswer,
+  importOf,
   revisionsPage,
   revisionsRequest,
   saveAnswer,
@@ -14,12 +15,13 @@ import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../
 import { migrationText, saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { snapshot } from '../database.ts';
+import { writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { answer, bodyOf, keyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
+import { answer, bodyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
@@ -70,6 +72,7 @@ export function bookRoutes(context: Context): Hono {
       });
     })
     .put('/book/file', async (c) => {
+      const { base } = shapedAs(importOf, c.req.query());
       const data = await bodyOf(c);
       const read = readBookFile(data);
       if (!read.ok)
@@ -80,7 +83,13 @@ export function bookRoutes(context: Context): Hono {
       const who = c.req.header('X-Who')?.slice(0, 60) || 'Somebody';
       const notes = migrationNotes(data).map((one) => migrationText(one, ' '));
       const note = [`Imported the book of ${book.seller}`, ...notes].join('. ');
-      const revision = await replaceBook(database, book, goods, { who, note, at: await at(), key: keyOf(c) });
+      const revision = await replaceBook(database, book, goods, {
+        base: base ?? null,
+        who,
+        note,
+        at: await at(),
+        key: await writeKeyOf(c),
+      });
       return answer(c, importAnswer, { revision, notes }, 201);
     })
     .post('/revisions', async (c) => {
@@ -91,7 +100,7 @@ export function bookRoutes(context: Context): Hono {
       return answer(
         c,
         saveAnswer,
-        { revision: await save(database, { ...request, edits, at: await at(), key: keyOf(c) }) },
+        { revision: await save(database, { ...request, edits, at: await at(), key: await writeKeyOf(c) }) },
         201,
       );
     })
@@ -121,7 +130,7 @@ export function bookRoutes(context: Context): Hono {
       const revision = await takeBack(database, rowNumber(c.req.param('number')), {
         who,
         at: await at(),
-        key: keyOf(c),
+        key: await writeKeyOf(c),
       });
       return answer(c, saveAnswer, { revision }, 201);
     });

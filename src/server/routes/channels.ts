@@ -25,6 +25,7 @@ import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf, standing } from '../context.ts';
 import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
+import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
@@ -148,22 +149,27 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const id = channelOf(c.req.param('id'));
       const { who } = await parsed(c, sendRequest);
       const requested = new Date(await nowOf(context));
-      const send = await transaction(database, async (connection) => {
-        const revision = await newest(connection);
-        const added = await addSend(connection, {
-          channel: id,
-          revision,
-          idempotency_key: randomUUID(),
-          requested,
-          who,
-        });
-        if (!added)
-          throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`, {
-            detail: 'Where it is not known whether the channel took it, it is asked again until that is known.',
+      const key = await writeKeyOf(c);
+      const sent = await transaction(database, (connection) =>
+        once(connection, key, async () => {
+          const revision = await newest(connection);
+          const added = await addSend(connection, {
+            channel: id,
+            revision,
+            idempotency_key: randomUUID(),
+            requested,
+            who,
           });
-        await jobs.ask(connection, 'send', added.id);
-        return added;
-      });
+          if (!added)
+            throw new HttpProblem(409, 'under-way', `A send to ${dialectOf(id).name} is under way already`, {
+              detail: 'Where it is not known whether the channel took it, it is asked again until that is known.',
+            });
+          await jobs.ask(connection, 'send', added.id);
+          return added.id;
+        }),
+      );
+      const send = await sendById(database, sent);
+      if (!send) throw new HttpProblem(404, 'send', 'There is no such send');
       return answer(c, sendSchema, sendView(send), 202);
     })
     .delete('/channels/:id/sends/:send', async (c) => {

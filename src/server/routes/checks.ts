@@ -13,6 +13,7 @@ import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { type Connection, snapshot, transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
+import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import {
   accept,
@@ -54,13 +55,16 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
     .post('/checks', async (c) => {
       const { moment, large } = await parsed(c, checkRequest);
       const requested = new Date(await nowOf(context));
-      const row = await transaction(database, async (connection) => {
-        const revision = await newest(connection);
-        const added = await addCheck(connection, { moment: new Date(moment), revision, requested, isLarge: large });
-        await jobs.ask(connection, 'check', added.id);
-        return added;
-      });
-      return answer(c, checkState, view(row), 202);
+      const key = await writeKeyOf(c);
+      const id = await transaction(database, (connection) =>
+        once(connection, key, async () => {
+          const revision = await newest(connection);
+          const added = await addCheck(connection, { moment: new Date(moment), revision, requested, isLarge: large });
+          await jobs.ask(connection, 'check', added.id);
+          return added.id;
+        }),
+      );
+      return answer(c, checkState, view(await byId(String(id))), 202);
     })
     .get('/checks/last', async (c) => {
       const report = await snapshot(database, async (connection) => {

@@ -18,6 +18,7 @@ import { readCodes, readCustomers, readSpend } from '../../core/offers/index.ts'
 import { saidProblem } from '../../words/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
+import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import {
@@ -75,15 +76,19 @@ export function codeRoutes(context: Context): Hono {
       const batch = batchOf(c.req.param('batch'));
       const { count } = await parsed(c, codesRequest);
       const moment = await at();
-      await transaction(database, async (connection) => {
-        for (let left = count; left > 0; )
-          left -= await addFreshCodes(
-            connection,
-            batch,
-            Array.from({ length: Math.min(left, page) }, freshCode),
-            moment,
-          );
-      });
+      const key = await writeKeyOf(c);
+      await transaction(database, (connection) =>
+        once(connection, key, async () => {
+          for (let left = count; left > 0; )
+            left -= await addFreshCodes(
+              connection,
+              batch,
+              Array.from({ length: Math.min(left, page) }, freshCode),
+              moment,
+            );
+          return count;
+        }),
+      );
       return answer(c, batchesAnswer, { batches: await batches(database) }, 201);
     })
     .put('/codes/batches/:batch', async (c) => {
@@ -93,7 +98,10 @@ export function codeRoutes(context: Context): Hono {
         return answer(c, listReport, { taken: 0, badLines: listedLines(badLines) });
       const moment = await at();
       const rows = codes.map((one) => ({ code: one.code, used: one.used === null ? null : new Date(one.used) }));
-      const standing = await transaction(database, (connection) => addCodes(connection, batch, rows, moment));
+      const key = await writeKeyOf(c);
+      const standing = await transaction(database, (connection) =>
+        once(connection, key, () => addCodes(connection, batch, rows, moment)),
+      );
       const bad = standing.map((code) => ({
         line: codes.findIndex((one) => one.code === code) + 2,
         problems: [{ at: ['code'], is: 'in a batch already', code } as const],

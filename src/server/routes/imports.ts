@@ -3,6 +3,7 @@ import { type ImportState, importRequest, importState } from '../../contract/ind
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
+import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import {
   addImport,
@@ -38,22 +39,29 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
     .post('/imports', async (c) => {
       const { name, text, who } = await parsed(c, importRequest);
       const requested = new Date(await nowOf(context));
-      const row = await transaction(database, async (connection) => {
-        const added = await addImport(connection, name, text, who, requested);
-        await jobs.ask(connection, 'import', added.id);
-        return added;
-      });
-      return answer(c, importState, view(row), 202);
+      const key = await writeKeyOf(c);
+      const id = await transaction(database, (connection) =>
+        once(connection, key, async () => {
+          const added = await addImport(connection, name, text, who, requested);
+          await jobs.ask(connection, 'import', added.id);
+          return added.id;
+        }),
+      );
+      return answer(c, importState, view(await byId(String(id))), 202);
     })
     .get('/imports/:id', async (c) => answer(c, importState, view(await byId(c.req.param('id')))))
     .post('/imports/:id/taken', async (c) => {
       const row = await byId(c.req.param('id'));
-      await transaction(database, async (connection) => {
-        if (!(await moveImport(connection, row.id, ['read'], 'taking')))
-          throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
-        await markImport(connection, row.id, 0, 0);
-        await jobs.ask(connection, 'import', row.id);
-      });
+      const key = await writeKeyOf(c);
+      await transaction(database, (connection) =>
+        once(connection, key, async () => {
+          if (!(await moveImport(connection, row.id, ['read'], 'taking')))
+            throw new HttpProblem(409, 'import', 'This import has not been read, or is over');
+          await markImport(connection, row.id, 0, 0);
+          await jobs.ask(connection, 'import', row.id);
+          return row.id;
+        }),
+      );
       return answer(c, importState, view(await byId(String(row.id))), 202);
     })
     .delete('/imports/:id', async (c) => {

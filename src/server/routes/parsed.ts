@@ -39,16 +39,6 @@ export function shapedAs<T>(schema: z.ZodType<T>, data: unknown): T {
   });
 }
 
-/** The key that a write carries, by which it is done once however often it arrives; null where it carries none. */
-export function keyOf(request: Request): string | null {
-  const key = request.req.header('Idempotency-Key');
-  if (key === undefined) return null;
-  if (/^[\w-]{8,64}$/.test(key)) return key;
-  throw new HttpProblem(400, 'key', 'The Idempotency-Key is none', {
-    detail: 'Right would be 8 to 64 letters, digits, “-” and “_”.',
-  });
-}
-
 /** The number of a row as an address says it; 0, which no row has, where it says none. */
 export function rowNumber(text: string): number {
   const number = Number(text);

@@ -15,7 +15,7 @@ export function StarterButton() {
       ...starterBook({ country, currency: 'EUR', locale, timeZone }, starterNames),
       goods: [],
     });
-    put({ text, who });
+    put({ text, who, base: 0 });
   };
   return (
     <>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { rightBeside } from '../../words/index.ts';
-import { useImportBookMutation } from '../data/api.ts';
+import { useBookQuery, useImportBookMutation } from '../data/api.ts';
 import { cleared } from '../data/draft.ts';
 import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
@@ -13,11 +13,12 @@ export function WhoPanel() {
   const act = useAppDispatch();
   const { who, theme } = useAppSelector((state) => state.view);
   const [importBook, imported] = useImportBookMutation();
-  const [name, setName] = useState('');
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    setName(file.name);
-    const result = await importBook({ text: await file.text(), who });
+  const [file, setFile] = useState<File | null>(null);
+  const { data: book } = useBookQuery();
+  const take = async (chosen: File | null | undefined, base: number | null) => {
+    if (!chosen) return;
+    setFile(chosen);
+    const result = await importBook({ text: await chosen.text(), who, base });
     if ('data' in result) act(cleared());
   };
   const problems = imported.error ? failure(imported.error) : null;
@@ -63,15 +64,23 @@ export function WhoPanel() {
             type="file"
             className="sr-only"
             accept=".json,application/json"
-            onChange={(event) => take(event.target.files?.[0])}
+            onChange={(event) => take(event.target.files?.[0], book?.revision ?? null)}
           />
         </label>{' '}
-        {imported.isLoading && `Reading ${name} …`}
-        {imported.isSuccess && `${name} is the book now, revision ${imported.data.revision}.`}
+        {imported.isLoading && `Reading ${file?.name} …`}
+        {imported.isSuccess && `${file?.name} is the book now, revision ${imported.data.revision}.`}
       </p>
       {problems && (
         <div role="alert" className="aside-note off">
           <p>{problems.title}</p>
+          {problems.type === '/problems/saved-since' && (
+            <p>
+              {problems.detail}{' '}
+              <button type="button" className="act" onClick={() => take(file, null)}>
+                Take it all the same
+              </button>
+            </p>
+          )}
           <ul>
             {problems.problems?.slice(0, 12).map((one) => (
               <li key={`${one.at.join()} ${one.wrong}`} className="small">

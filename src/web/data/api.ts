@@ -136,9 +136,11 @@ const bookEndpoints = (build: Builder) => ({
     transformResponse: read(saveAnswer),
     invalidatesTags: ['Book'],
   }),
-  importBook: build.mutation<{ revision: number }, { text: string; who: string }>({
-    query: ({ text, who }) => ({
+  /** `base`: the revision one looks at; null to take it whatever has been saved since. */
+  importBook: build.mutation<{ revision: number }, { text: string; who: string; base: number | null }>({
+    query: ({ text, who, base }) => ({
       url: '/book/file',
+      params: base === null ? {} : { base },
       method: 'PUT',
       body: text,
       headers: { 'Content-Type': 'application/json', 'X-Who': who, ...once() },
@@ -152,11 +154,11 @@ const bookEndpoints = (build: Builder) => ({
 const importEndpoints = (build: Builder) => ({
   import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
   startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({
-    query: (body) => ({ url: '/imports', method: 'POST', body }),
+    query: (body) => ({ url: '/imports', method: 'POST', body, headers: once() }),
     transformResponse: read(importState),
   }),
   takeImport: build.mutation<ImportState, number>({
-    query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST' }),
+    query: (id) => ({ url: `/imports/${id}/taken`, method: 'POST', headers: once() }),
     transformResponse: read(importState),
   }),
   stopImport: build.mutation<ImportState, number>({
@@ -178,7 +180,7 @@ const codeEndpoints = (build: Builder) => ({
     providesTags: ['Codes'],
   }),
   makeCodes: build.mutation<unknown, { batch: string; count: number }>({
-    query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count } }),
+    query: ({ batch, count }) => ({ url: `/codes/batches/${batch}`, method: 'POST', body: { count }, headers: once() }),
     invalidatesTags: ['Codes'],
   }),
   dropBatch: build.mutation<unknown, string>({
@@ -186,7 +188,7 @@ const codeEndpoints = (build: Builder) => ({
     invalidatesTags: ['Codes'],
   }),
   putList: build.mutation<ListReport, { to: string; method: 'PUT' | 'POST'; text: string }>({
-    query: ({ to, method, text }) => ({ url: to, method, body: { text } }),
+    query: ({ to, method, text }) => ({ url: to, method, body: { text }, headers: once() }),
     transformResponse: read(listReport),
     invalidatesTags: ['Codes', 'Segments', 'Spend'],
   }),
@@ -262,7 +264,7 @@ const channelEndpoints = (build: Builder) => ({
     invalidatesTags: ['Channels'],
   }),
   send: build.mutation<Send, { id: ChannelId; who: string }>({
-    query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who } }),
+    query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who }, headers: once() }),
     transformResponse: read(sendSchema),
     invalidatesTags: ['Channels'],
   }),
@@ -283,7 +285,7 @@ const checkEndpoints = (build: Builder) => ({
   }),
   check: build.query<CheckState, number>({ query: (id) => `/checks/${id}`, transformResponse: read(checkState) }),
   startCheck: build.mutation<CheckState, { moment: string; large: boolean }>({
-    query: (body) => ({ url: '/checks', method: 'POST', body }),
+    query: (body) => ({ url: '/checks', method: 'POST', body, headers: once() }),
     transformResponse: read(checkState),
   }),
   stopCheck: build.mutation<CheckState, number>({
