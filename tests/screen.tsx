@@ -74,7 +74,7 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
     if (request.method !== 'GET' && !questions.has(to)) sent.push({ to, body });
     if (!(to in all)) throw new Error(`The made-up server has no answer to ${to}`);
     const made = all[to];
-    const answer = typeof made === 'function' ? made(body) : made;
+    const answer = typeof made === 'function' ? await made(body) : made;
     const { status, body: said, headers } = answer instanceof Refusal ? answer : new Refusal(200, answer as object);
     return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json', ...headers } });
   });

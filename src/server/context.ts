@@ -58,6 +58,27 @@ export interface Snapshot {
   readonly goods: readonly Listed[];
 }
 
+/** The saved book compiled, without its goods. */
+interface CompiledRevision {
+  readonly revision: number;
+  readonly book: Book;
+  readonly compiled: CompiledBook;
+}
+
+/** Gives the saved book compiled, which is done once a revision; null before the first book is put in. */
+export function compiledOnce(database: Database): () => Promise<CompiledRevision | null> {
+  let kept: CompiledRevision | null = null;
+  return async () => {
+    const revision = await newest(database);
+    if (kept?.revision === revision) return kept;
+    kept = await snapshot(database, async (connection) => {
+      const book = await readBook(connection);
+      return book && { revision: await newest(connection), book, compiled: unwrap(compileBook(book)) };
+    });
+    return kept;
+  };
+}
+
 /** The saved book with its goods, ready to answer: dated rows as of now. */
 export const standing = async (context: Pick<Reaching, 'database'>): Promise<Snapshot> => {
   const now = await nowOf(context);

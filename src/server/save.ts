@@ -23,7 +23,7 @@ import { type Connection, type Database, transaction } from './database.ts';
 import { once, type WriteKey } from './once.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
-import { dropGoods, everyItem, goodsBySku, putGoods, variantsOf } from './queries/goods.ts';
+import { dropGoods, everyItem, goodsBySku, goodsWithParents, putGoods, variantsOf } from './queries/goods.ts';
 import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
 
 export interface Save {
@@ -120,8 +120,11 @@ async function apply(connection: Connection, before: Standing, edits: readonly E
   const wrong = validate(shape.value, family, (sku) => there.has(sku) && !gone.includes(sku));
   if (wrong.length > 0) throw unsound(wrong);
 
-  await writeBook(connection, shape.value);
-  if (items.length > 0) await putGoods(connection, items);
+  const { goods: stood, ...bookBefore } = before;
+  const bySku = new Map(stood.map((item) => [item.sku, item]));
+  const changed = items.filter((item) => !alike(bySku.get(item.sku), item));
+  await writeBook(connection, bookBefore, shape.value);
+  if (changed.length > 0) await putGoods(connection, changed);
   if (gone.length > 0) await dropGoods(connection, gone);
   return changes;
 }
@@ -139,14 +142,10 @@ async function familyOf(connection: Connection, items: readonly Item[], gone: re
   const family = new Map(items.map((item) => [item.sku, item]));
   for (const item of await variantsOf(connection, [...family.keys(), ...gone]))
     if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
-  for (;;) {
-    const missing = [...family.values()].flatMap((item) =>
-      item.parent !== null && !family.has(item.parent) && !gone.includes(item.parent) ? [item.parent] : [],
-    );
-    const found = missing.length > 0 ? await goodsBySku(connection, missing) : [];
-    if (found.length === 0) return [...family.values()];
-    for (const item of found) family.set(item.sku, item);
-  }
+  const parents = [...family.values()].flatMap(({ parent }) => (parent === null ? [] : [parent]));
+  for (const item of await goodsWithParents(connection, parents))
+    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
+  return [...family.values()];
 }
 
 function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {
@@ -206,18 +205,19 @@ export function replaceBook(
       throw new HttpProblem(409, 'saved-since', `The book has been saved since revision ${base}`, {
         detail: `It stands at revision ${newest}. Taken all the same, the file takes the place of that, too.`,
       });
-    const standing: Record<string, unknown> = { ...(await readBook(connection)) };
+    const standing = await readBook(connection);
+    const stood: Record<string, unknown> = { ...standing };
     const wanted: Record<string, unknown> = { ...book };
     const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
     const fresh = new Map(goods.map((item) => [item.sku, item]));
     const changed = (a: unknown, b: unknown) => !alike(a, b);
     const changes: Change[] = [
-      ...Object.keys({ ...standing, ...wanted })
-        .filter((key) => changed(standing[key], wanted[key]))
+      ...Object.keys({ ...stood, ...wanted })
+        .filter((key) => changed(stood[key], wanted[key]))
         .map(
           (key): Change => ({
             path: [key],
-            ...(key in standing ? { before: standing[key] } : {}),
+            ...(key in stood ? { before: stood[key] } : {}),
             ...(key in wanted ? { after: wanted[key] } : {}),
           }),
         ),
@@ -228,12 +228,15 @@ export function replaceBook(
           return { path: ['goods', sku], ...(before ? { before } : {}), ...(after ? { after } : {}) };
         }),
     ];
-    await writeBook(connection, book);
+    await writeBook(connection, standing, book);
     await dropGoods(
       connection,
       [...old.keys()].filter((sku) => !fresh.has(sku)),
     );
-    await putGoods(connection, goods);
+    await putGoods(
+      connection,
+      goods.filter((item) => changed(old.get(item.sku), item)),
+    );
     return { at, who, note, changes };
   });
 }

@@ -21,6 +21,20 @@ export async function goodsBySku(connection: Connection, skus: readonly string[]
   return rows.map(itemOf);
 }
 
+/** Items of some SKUs with the parents they take from, however far up. */
+export async function goodsWithParents(connection: Connection, skus: readonly string[]): Promise<Item[]> {
+  const { rows } = await connection.query<Kept>(
+    `with recursive family as (
+       select sku, parent, body from goods where sku = any($1)
+       union
+       select goods.sku, goods.parent, goods.body from goods join family on goods.sku = family.parent
+     )
+     select body from family order by sku`,
+    [skus],
+  );
+  return rows.map(itemOf);
+}
+
 export async function everyItem(connection: Connection): Promise<Item[]> {
   const { rows } = await connection.query<Kept>('select body from goods order by sku');
   return rows.map(itemOf);

@@ -17,16 +17,17 @@ import {
   sendRequest,
   sendSchema,
 } from '../../contract/index.ts';
-import { type ChannelId, type CompiledBook, channelIds } from '../../core/book/index.ts';
+import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
 import { countedAlike, dialectOf } from '../../core/channels/index.ts';
 import { type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
-import { type Context, nowOf, standing } from '../context.ts';
+import { type Context, compiledOnce, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
 import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
+import { goodsWithParents } from '../queries/goods.ts';
 import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
@@ -53,6 +54,7 @@ const sendView = (row: SendRow) => ({
 /** What channels were told, what they say, sending to them, and what their checkouts charge. */
 export function channelRoutes(context: Context, jobs: Jobs): Hono {
   const { database, clients, threads } = context;
+  const compiledNow = compiledOnce(database);
 
   async function stateOf(id: ChannelId, moment: number): Promise<ChannelState> {
     const [last, told] = await Promise.all([lastSend(database, id), lastAccepted(database, id)]);
@@ -183,10 +185,15 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     .post('/channels/:id/checkouts', async (c) => {
       const id = channelOf(c.req.param('id'));
       const { moment, baskets } = await parsed(c, checkoutRequest);
-      const { compiled, goods } = await standing(context);
-      const bySku = new Map(goods.map((item) => [item.sku, item]));
+      const saved = await compiledNow();
+      if (!saved) throw new HttpProblem(404, 'no-book', 'There is no book yet');
+      const compiled = asOf(saved.compiled, await nowOf(context));
+      const asked = baskets.flatMap((basket) => basket.lines.map((line) => line.sku));
+      const items = await goodsWithParents(database, [...asked, ...namedSkus(saved.book)]);
+      const bySku = new Map(items.map((item) => [item.sku, item]));
+      const ready = readyFinder(compiled, (sku) => bySku.get(sku));
       const questions = baskets.map((basket) => {
-        const question = questionOf(compiled, basket, { ready: (sku) => bySku.get(sku), now: Date.parse(moment) });
+        const question = questionOf(compiled, basket, { ready, now: Date.parse(moment) });
         if (!question.ok)
           throw new HttpProblem(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
             problems: question.problems.map(saidProblem),

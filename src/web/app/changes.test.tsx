@@ -36,6 +36,22 @@ test('what is saved is told as it was and is to be, and goes with its note and t
   await screen.findByText(/1 change saved as revision 2/);
 });
 
+test('what is edited while a save is on its way is kept, on top of it', async () => {
+  let arrive = () => {};
+  const { sent } = await changed({
+    'POST /revisions': () =>
+      new Promise((resolve) => {
+        arrive = () => resolve({ revision: 2 });
+      }),
+  });
+  press('Save 1 change');
+  await waitFor(() => expect(sent).toHaveLength(1));
+  type('Flat amount', '8.60');
+  arrive();
+  await screen.findByText(/1 change saved as revision 2/);
+  expect(drafted()).toEqual([[rate.join('/'), flat('8.60')]]);
+});
+
 test('a change is dropped from the list, and then there is nothing to save', async () => {
   const { dialog } = await changed({});
   press(dialog.getByRole('button', { name: /^Drop the change of Home, post/ }));

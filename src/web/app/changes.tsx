@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
-import { type Book, type Edit, narrowed, valueAt } from '../../core/book/index.ts';
+import { type Book, changesOf, type Edit, narrowed, takenBack, valueAt } from '../../core/book/index.ts';
 import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
 import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
 import { type OpenBook, useBook } from '../data/book.ts';
-import { cleared, dropped, rebased } from '../data/draft.ts';
+import { dropped, rebased, saved } from '../data/draft.ts';
 import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
@@ -34,7 +34,9 @@ export function Changes() {
     });
     if (result.data) {
       const { revision } = result.data;
-      act(cleared());
+      // Others' changes saved in between are in the revision too: only what was sent is of this save.
+      const before = { ...book.saved, goods: book.savedGoods };
+      act(saved({ revision, sent: edits, undo: takenBack(changesOf(before, edits).changes) }));
       act(opened(null));
       done(`${changes} saved as revision ${revision}.`, {
         name: 'Take it back',

@@ -5,7 +5,7 @@ import { hangOf, hangOfCharge } from '../stages/check/hang.ts';
 import { readBlock } from '../stages/rates/block.ts';
 import { freshId } from '../ui/fresh-id.ts';
 import { hangWords } from '../ui/plumb.tsx';
-import { cleared, type DraftState, draft, dropped, edited, rebased, undone } from './draft.ts';
+import { cleared, type DraftState, draft, dropped, edited, rebased, saved, undone } from './draft.ts';
 
 const amount = ['templates', 'a', 'lanes', 'ie', 'post', 'rate', 'amount'];
 const rate = amount.slice(0, -1);
@@ -49,6 +49,28 @@ describe('the draft', () => {
       edits: [{ path: ['seller'] }],
     });
     expect(draft.reducer(state, cleared())).toEqual({ base: null, edits: [], past: [] });
+  });
+  test('of what was saved nothing stays; what was made meanwhile does, and what was taken back is undone', () => {
+    const sent = made(made(undefined, amount, '4.90', '5.10'), ['seller'], 'A', 'B');
+    const undo = [
+      { path: ['seller'], value: 'A' },
+      { path: amount, value: '4.90' },
+    ];
+    const end = (state: DraftState, revision: number) =>
+      draft.reducer(state, saved({ revision, sent: sent.edits, undo }));
+    expect(end(sent, 5)).toEqual({ base: null, edits: [], past: [] });
+    const more = made(made(sent, amount, '4.90', '5.30'), ['note'], '', 'x');
+    expect(end(more, 5)).toMatchObject({
+      base: 5,
+      edits: [
+        { path: amount, value: '5.30' },
+        { path: ['note'], value: 'x' },
+      ],
+    });
+    // Others have saved in between: what was made on revision 4 is held against that still.
+    expect(end(more, 7).base).toBe(4);
+    const back = made(sent, ['seller'], 'A', 'A');
+    expect(end(back, 5)).toMatchObject({ base: 5, edits: [{ path: ['seller'], value: 'A' }] });
   });
 });
 

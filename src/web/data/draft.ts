@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { type Edit, touches } from '../../core/book/index.ts';
+import { alike, type Edit, touches } from '../../core/book/index.ts';
 
 /** What has been changed on the screen and not been saved. Kept in the browser, so that a reload loses nothing. */
 export interface DraftState {
@@ -22,13 +22,21 @@ interface Made {
   readonly value?: unknown;
 }
 
+interface Saved {
+  readonly revision: number;
+  readonly sent: readonly Edit[];
+  readonly undo: readonly Edit[];
+}
+
+const isSame = (a: Edit, b: Edit): boolean => a.path.join('/') === b.path.join('/') && alike(a.value, b.value);
+
 const within = (path: readonly string[], wider: readonly string[]) =>
   wider.length <= path.length && touches(path, wider);
 
 function withMade(edits: readonly Edit[], { path, saved, value }: Made): Edit[] {
   const rest = edits.filter((edit) => !within(edit.path, path));
   const insideWider = rest.some((edit) => within(path, edit.path));
-  if (!insideWider && JSON.stringify(saved) === JSON.stringify(value)) return rest;
+  if (!insideWider && alike(saved, value)) return rest;
   return [...rest, value === undefined ? { path } : { path, value }];
 }
 
@@ -60,8 +68,21 @@ export const draft = createSlice({
       edits: payload.edits,
       past: [],
     }),
+    /**
+     * Edits have been saved as a revision. What was made while they were on their way stays, on that revision; what was
+     * taken back meanwhile is changed back to what had stood there, by the edits that undo the sent ones.
+     */
+    saved(state, { payload: { revision, sent, undo } }: PayloadAction<Saved>) {
+      const isSent = (edit: Edit) => sent.some((one) => isSame(one, edit));
+      const later = state.edits.filter((edit) => !isSent(edit));
+      const back = undo.filter((edit) => !state.edits.some((one) => touches(one.path, edit.path)));
+      const edits = [...back, ...later];
+      // What others saved in between has not been seen by whoever made these.
+      const seen = state.base !== null && revision > state.base + 1 ? state.base : revision;
+      return { base: edits.length === 0 ? null : seen, edits, past: [] };
+    },
     cleared: () => empty,
   },
 });
 
-export const { edited, dropped, undone, rebased, cleared } = draft.actions;
+export const { edited, dropped, undone, rebased, saved, cleared } = draft.actions;
