@@ -45,8 +45,8 @@ try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   mkdirSync(join(root, 'docs', 'screenshots'), { recursive: true });
   for (const [name, path] of Object.entries(views)) {
-    await page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' });
-    await page.waitForTimeout(1500);
+    await page.goto(`${application.address}${path}`);
+    await page.waitForTimeout(2500);
     // What is still being worked out would be half a picture.
     await page.getByRole('progressbar').first().waitFor({ state: 'hidden', timeout: 120_000 });
     await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });

@@ -3,6 +3,7 @@ import { seeded } from '../src/core/plan/index.ts';
 import { app } from '../src/server/app.ts';
 import type { Context } from '../src/server/context.ts';
 import type { Jobs } from '../src/server/jobs/queues.ts';
+import type { Saves } from '../src/server/routes/events.ts';
 import { smallBook } from '../tests/books/small.ts';
 import { tryMalformed } from './malformed.ts';
 import { race } from './races.ts';
@@ -113,7 +114,7 @@ async function asked(which: number, method: string, path: string, body: unknown)
 
 /** Malformed requests over every route. */
 async function requests(count: number): Promise<void> {
-  const { routes } = app({} as Context, {} as Jobs, '/nowhere');
+  const { routes } = app({} as Context, {} as Jobs, {} as Saves, '/nowhere');
   const own = routes.filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
   const each = [...new Map(own.map((one) => [`${one.method} ${one.path}`, one])).values()];
   const tried = await tryMalformed(

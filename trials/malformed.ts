@@ -108,8 +108,10 @@ export async function tryMalformed(
   for (const { method, path } of routes)
     if (method !== 'GET' && !(`${method} ${path}` in bodies))
       wrong.push(`${method} ${path} is not tried: name its body`);
+  // A stream has no end to wait for; it takes nothing either.
+  const answering = routes.filter(({ path }) => path !== '/events');
   for (let i = 0; i < count; i += 1) {
-    const route = routes[i % routes.length] as (typeof routes)[number];
+    const route = answering[i % answering.length] as (typeof routes)[number];
     const address = route.path.replace(/:[a-z]+/g, () => (chance(0.8) ? encoded(pick(parts)) : pick(parts)));
     const query = chance(0.4) ? `?${pick(queries)}=${chance(0.7) ? encoded(pick(parts)) : String(pick(nasty))}` : '';
     const schema = bodies[`${route.method} ${route.path}`];

@@ -55,6 +55,8 @@ export const saveRequest = z.strictObject({
   note: z.string().max(200),
   edits: z.array(editSchema).min(1).max(200_000),
 });
+/** Told to whoever listens: a revision has been saved, by whomever. */
+export const savedEvent = z.object({ revision: z.int() });
 export const saveAnswer = z.object({ revision: z.int() });
 /** The revision that whoever takes a book from a file has looked at, as an address says it; none where it is no matter. */
 export const importOf = z.strictObject({

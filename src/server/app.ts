@@ -13,6 +13,7 @@ import { bookRoutes } from './routes/book.ts';
 import { channelRoutes } from './routes/channels.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { codeRoutes } from './routes/codes.ts';
+import { eventRoutes, type Saves } from './routes/events.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/imports.ts';
 import { loopbackOnly, ownPagesOnly, soundAddress } from './strangers.ts';
@@ -50,7 +51,7 @@ const troubles: Readonly<Record<Trouble, ProblemDocument>> = {
 /**
  * The whole server: the interface's files, and the API under /api.
  */
-export function app(context: Context, jobs: Jobs, pages: string): Hono {
+export function app(context: Context, jobs: Jobs, saves: Saves, pages: string): Hono {
   const server = new Hono();
   server.use(
     secureHeaders({
@@ -91,6 +92,7 @@ export function app(context: Context, jobs: Jobs, pages: string): Hono {
   server.route('/api', channelRoutes(context, jobs));
   server.route('/api', checkRoutes(context, jobs));
   server.route('/api', codeRoutes(context));
+  server.route('/api', eventRoutes(context, saves));
   server.route('/api', historyRoutes(context));
   server.route('/api', importRoutes(context, jobs));
   server.all('/api/*', () => {

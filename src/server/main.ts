@@ -8,6 +8,7 @@ import { type Context, reaching } from './context.ts';
 import { connect, migrate } from './database.ts';
 import { endingWith } from './ending.ts';
 import { openJobs } from './jobs/queues.ts';
+import { openSaves } from './saves.ts';
 import { threadsBeside } from './threads.ts';
 
 /**
@@ -33,8 +34,9 @@ const context: Context = {
   threads: threadsBeside({ url, addresses, patience: 'person' }),
 };
 const jobs = await openJobs(database, log);
+const saves = openSaves(url);
 const pages = fileURLToPath(new URL('../../dist', import.meta.url));
-const server = serve({ fetch: app(context, jobs, pages).fetch, hostname: host, port: Number(port) }, (info) =>
+const server = serve({ fetch: app(context, jobs, saves, pages).fetch, hostname: host, port: Number(port) }, (info) =>
   process.stdout.write(`${JSON.stringify({ listening: `http://${host}:${info.port}` })}\n`),
 ) as Server;
 server.on('error', (error) => {
@@ -44,6 +46,7 @@ server.on('error', (error) => {
 endingWith(async () => {
   server.close();
   server.closeAllConnections();
+  await saves.close();
   await jobs.close();
   await database.end();
 });

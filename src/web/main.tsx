@@ -11,11 +11,13 @@ import { routes } from './app/routes.tsx';
 import { rooms } from './app/stages.ts';
 import { EnginesContext, startEngines } from './data/engines.ts';
 import { store } from './data/index.ts';
+import { hearSaves } from './data/saves.ts';
 import { engineFailed } from './data/view.ts';
 
 const place = document.getElementById('root');
 if (place) {
   const engines = startEngines((why) => store.dispatch(engineFailed(why)));
+  hearSaves(store);
   createRoot(place).render(
     <StrictMode>
       <Provider store={store}>

@@ -10,6 +10,7 @@ import { connect, migrate } from '../../src/server/database.ts';
 import { openJobs } from '../../src/server/jobs/queues.ts';
 import type { WorkerContext } from '../../src/server/jobs/worker-context.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
+import { openSaves } from '../../src/server/saves.ts';
 import { tasksWith } from '../../src/server/tasks.ts';
 import { inPlace } from '../../src/server/threads.ts';
 import { startStandIns } from '../../src/standins/main.ts';
@@ -35,7 +36,8 @@ export async function world() {
     threads: inPlace(tasksWith({ url, addresses: standIns.addresses, patience: 'person' })),
   };
   const jobs = await openJobs(database, context.log);
-  const server = app(context, jobs, '/nowhere');
+  const saves = openSaves(url);
+  const server = app(context, jobs, saves, '/nowhere');
   let worker = await startWorkers(context);
 
   /** An answer as it comes. */
@@ -97,6 +99,7 @@ export async function world() {
     },
     async end() {
       await worker.close();
+      await saves.close();
       await jobs.close();
       await database.end();
       await standIns.stop();

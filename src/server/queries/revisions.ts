@@ -22,6 +22,9 @@ export async function newest(connection: Connection): Promise<number> {
   return rows[0]?.number ?? 0;
 }
 
+/** The channel of the database on which every server is told the number of each revision that is saved. */
+export const savedChannel = 'plemb_saved';
+
 export async function addRevision(
   connection: Connection,
   revision: { number: number; at: Date; who: string; note: string; changes: readonly Change[] },
@@ -33,6 +36,7 @@ export async function addRevision(
     revision.note,
     JSON.stringify(revision.changes),
   ]);
+  await connection.query('select pg_notify($1, $2)', [savedChannel, String(revision.number)]);
 }
 
 /** Which revisions are asked for; null for any. */
