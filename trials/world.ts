@@ -82,6 +82,18 @@ export class World {
     this.#workers[i] = worker;
   }
 
+  /** What the processes are told: where database and channels are. */
+  get environment(): Readonly<Record<string, string>> {
+    return this.#env;
+  }
+
+  /** The processes that run, by what they are. */
+  get pids(): readonly (readonly [name: string, pid: number])[] {
+    const named = (name: string, list: readonly Program[]) =>
+      list.map((one, i) => [`${name} ${i + 1}`, one.child.pid ?? 0] as const);
+    return [...named('server', this.#servers), ...named('worker', this.#workers)];
+  }
+
   addressOf(which: number): string {
     return this.#servers[which % this.#servers.length]?.address ?? '';
   }

@@ -1,6 +1,6 @@
 import { type ChannelId, channelIds } from '../core/book/index.ts';
 import { dialects, rulesReader, settingsOf } from '../core/channels/index.ts';
-import { checkChannel, standingOf } from '../core/check/index.ts';
+import { checkChannel, manyCorners, standingOf, unfollowed } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
 import { className, counts } from '../words/index.ts';
@@ -37,7 +37,11 @@ export async function checkBook(
     const ask =
       address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address, 'person'), rulesReader());
     try {
-      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at));
+      const begin = async (corners: number) => {
+        if (corners > manyCorners)
+          process.stderr.write(`${dialect.name}: ${counts(corners, 'basket')} are to be asked, which takes long\n`);
+      };
+      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at, { ...unfollowed, begin }));
     } catch (error) {
       if (error instanceof ChannelDown) throw new Unable(error.message);
       throw error;

@@ -24,6 +24,9 @@ export interface ChannelReport {
   readonly findings: readonly Finding[];
 }
 
+/** A check of more corners than this takes so long that it is said before it begins. */
+export const manyCorners = 2_000_000;
+
 /** Thrown into a check that is to stop. */
 export class Stopped extends Error {}
 

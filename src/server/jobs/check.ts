@@ -1,7 +1,7 @@
 import { proxy } from 'comlink';
 import type { Logger } from 'pino';
 import { type ChannelId, channelIds } from '../../core/book/index.ts';
-import type { ChannelReport } from '../../core/check/index.ts';
+import { type ChannelReport, manyCorners } from '../../core/check/index.ts';
 import { type Connection, snapshot, transaction } from '../database.ts';
 import { addReports, beginCheck, checkById, type Down, endCheck, markProgress } from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
@@ -9,8 +9,6 @@ import { troubleOf, untilThere } from '../trouble.ts';
 import { Stopped, stoppable } from './stopping.ts';
 import type { WorkerContext } from './worker-context.ts';
 
-/** A check of more corners than this is begun only where somebody has said that it is to be. */
-const large = 2_000_000;
 /** How many corners it has was not said to be too many; it is told, and nothing is asked. */
 class Large extends Error {
   readonly corners: number;
@@ -78,7 +76,7 @@ async function checkAll(
   const begin = async (channel: ChannelId, corners: number) => {
     following.begin(channel, corners);
     await counted.come(channel);
-    if (following.all() > large && !run.large) enough.abort(new Large(following.all()));
+    if (following.all() > manyCorners && !run.large) enough.abort(new Large(following.all()));
     signal.throwIfAborted();
   };
   const progress = async (channel: ChannelId, done: number) => {

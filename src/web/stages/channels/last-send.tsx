@@ -24,7 +24,8 @@ export function LastSend({ send, where }: { send: NonNullable<ChannelState['last
         [`Revision ${send.revision} was sent ${dated(send.requested)}`, `by ${send.who} and taken.`].join(' ')}
       {send.state === 'not known' && (
         <>
-          It is not known whether {where} took revision {send.revision}: {send.error}. It is asked again until that is known.{' '}
+          It is not known whether {where} took revision {send.revision}: {send.error}. It is asked again until that is
+          known.{' '}
           <button type="button" className="act" onClick={() => giveUp({ id: send.channel, send: send.id })}>
             Ask no more
           </button>
