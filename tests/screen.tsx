@@ -55,7 +55,7 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
       [`POST /channels/${id}/checkouts`, { down: null, answers: [] }],
     ]),
   ),
-  'GET /checks/last': new Refusal(404, { type: '/problems/none', title: 'Nothing has been checked', status: 404 }),
+  'GET /checks/last': { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } },
   'GET /revisions': { revisions: [], next: null, people: [] },
   'POST /codes/known': { singles: {} },
 });

@@ -190,8 +190,9 @@ test('while the database is away the page says so, and goes on by itself', async
     'GET /checks/last': () => (away ? new Refusal(503, problem, { 'Retry-After': '0.05' }) : none),
   });
   await screen.findByText(/^The database does not answer at the moment. Plemb goes on by itself/);
+  expect(screen.queryByText(/^Nothing has been checked yet/)).toBeNull();
   away = false;
   await screen.findByText(/^Nothing has been checked yet/);
-  expect(screen.queryByText(/^The database does not answer/)).toBeNull();
+  await waitFor(() => expect(screen.queryByText(/^The database does not answer/)).toBeNull());
 });
 const none = { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } };

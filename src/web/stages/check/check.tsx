@@ -53,7 +53,8 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         <CheckHead book={book} report={report} running={running} />
         <Troubles book={book} report={report} running={running} />
         <Legend report={report} rows={rows} />
-        {!report?.check && (
+        {report === null && <p className="muted mt-4">Asking what was found …</p>}
+        {report !== null && !report.check && (
           <p className="mt-4">
             Nothing has been checked yet. A check asks every channel’s checkout at every corner of its rules and yours.
           </p>
