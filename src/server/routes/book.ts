@@ -1,4 +1,4 @@
-import { Hono, type Context as Request } from 'hono';
+import { Hono } from 'hono';
 import {
   bookAnswer,
   changesAnswer,
@@ -21,44 +21,32 @@ import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
+import { keptAnswers } from './kept.ts';
 import { answer, bodyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
 
-/** An answer about the book stays as it is as long as the revision does. */
-const tagOf = (revision: number): string => `W/"revision-${revision}"`;
-const isKnown = (request: Request, revision: number): boolean =>
-  request.req.header('If-None-Match')?.split(', ').includes(tagOf(revision)) ?? false;
-
 /** The book, its goods and its revisions. */
 export function bookRoutes(context: Context): Hono {
   const { database } = context;
+  const kept = keptAnswers(database);
   const at = async () => new Date(await nowOf(context));
   return new Hono()
-    .get('/book', async (c) => {
-      if (isKnown(c, await newest(database))) return c.body(null, 304);
-      const { book, revision } = await snapshot(database, async (connection) => ({
-        book: await readBook(connection),
-        revision: await newest(connection),
-      }));
-      if (!book)
-        throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
-      c.header('ETag', tagOf(revision));
-      return answer(c, bookAnswer, { revision, book });
-    })
-    .get('/goods', async (c) => {
-      if (isKnown(c, await newest(database))) return c.body(null, 304);
-      const { items, revision } = await snapshot(database, async (connection) => ({
-        items: await goodsAfter(connection, c.req.query('after') ?? '', pageOfGoods),
-        revision: await newest(connection),
-      }));
-      c.header('ETag', tagOf(revision));
-      return answer(c, goodsPage, {
-        items,
-        next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null,
-      });
-    })
+    .get('/book', (c) =>
+      kept(c, bookAnswer, async (connection) => {
+        const book = await readBook(connection);
+        if (!book)
+          throw new HttpProblem(404, 'no-book', 'There is no book yet', { detail: 'Import one, or start the demo.' });
+        return { revision: await newest(connection), book };
+      }),
+    )
+    .get('/goods', (c) =>
+      kept(c, goodsPage, async (connection) => {
+        const items = await goodsAfter(connection, c.req.query('after') ?? '', pageOfGoods);
+        return { items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null };
+      }),
+    )
     .get('/book/file', async (c) => {
       const { book, goods } = await snapshot(database, async (connection) => ({
         book: await readBook(connection),
