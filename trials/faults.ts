@@ -55,9 +55,6 @@ const counts = { saves: 0, sends: 0, checks: 0, imports: 0, again: 0 };
 const took: Record<Victim, number[]> = { server: [], worker: [], database: [], 'stand-ins': [] };
 let corners = 0;
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const)
-  process.on(signal, () => void world.end().then(() => process.exit(1)));
-
 try {
   const book = await world.take(smallBook());
   if (book.status !== 201) throw new Error(`The book was not taken: ${JSON.stringify(book.body)}`);

@@ -52,6 +52,13 @@ export class World {
     const folder = mkdtempSync(join(tmpdir(), 'plemb-trial-'));
     const cluster = await startCluster(mkdtempSync(join(place, 'plemb-trial-')));
     const world = new World(cluster, folder, elsewhere);
+    // However a trial ends, nothing of it stays.
+    for (const event of ['SIGINT', 'SIGTERM', 'uncaughtException', 'unhandledRejection'] as const)
+      process.once(event, (why: unknown) => {
+        console.error(why);
+        void world.end().finally(() => process.exit(1));
+      });
+    process.stdout.on('error', () => void world.end().finally(() => process.exit(1)));
     cluster.createDatabase('trial');
     await world.#startStandIns();
     for (let i = 0; i < servers; i += 1) await world.#startServer(i);
