@@ -1,6 +1,6 @@
 import { extname } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { Worker } from 'node:worker_threads';
+import { Worker, type WorkerOptions } from 'node:worker_threads';
 import { wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/umd/node-adapter.js';
 import type { ChannelId } from '../core/book/index.ts';
@@ -52,12 +52,10 @@ export class TooLarge extends Error {
  * tells it what to work with.
  */
 export const threadsBeside =
-  (given: TaskSettings): Threads =>
+  (given: TaskSettings, running = process.argv[1] ?? ''): Threads =>
   async (signal, work) => {
     signal.throwIfAborted();
-    const [, running = ''] = process.argv;
-    const program = new URL(`./thread${extname(running)}`, pathToFileURL(running));
-    const thread = new Worker(program, {
+    const thread = threadOf(new URL(`./thread${extname(running)}`, pathToFileURL(running)), {
       workerData: given,
       resourceLimits: { maxOldGenerationSizeMb: threadMegabytes },
     });
@@ -82,6 +80,15 @@ export interface TaskSettings {
   readonly addresses: Readonly<Record<string, string>>;
   readonly patience: Patience;
 }
+
+/** A source needs its reader on the thread, too: what the process was started with does not reach there. */
+const threadOf = (program: URL, options: WorkerOptions): Worker =>
+  program.pathname.endsWith('.ts')
+    ? new Worker(
+        `import('tsx/esm/api').then(({ register }) => { register(); return import(${JSON.stringify(program.href)}); })`,
+        { ...options, eval: true },
+      )
+    : new Worker(program, options);
 
 /** The tasks in the thread that asks for them, where nothing else waits for it. */
 export const inPlace =

@@ -1,10 +1,13 @@
+import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import { reaching } from '../../src/server/context.ts';
+import { runCheck } from '../../src/server/jobs/check.ts';
 import { runSend } from '../../src/server/jobs/send.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
+import { threadsBeside } from '../../src/server/threads.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
 
@@ -110,6 +113,26 @@ test('two workers end what they began, and nothing of each other', async () => {
   await at.restart();
   for (const id of asked) expect(await at.until(`/api/checks/${id}`, isOver)).toMatchObject({ state: 'done' });
   await second.close();
+});
+
+test('a check on threads of their own finds what one in place does; stopped, the threads are ended', async () => {
+  await checked();
+  const inPlace = (await at.call('GET', '/api/checks/last')).body;
+  const running = fileURLToPath(new URL('../../src/server/worker.ts', import.meta.url));
+  const settings = { url: at.url, addresses: at.addresses, patience: 'person' } as const;
+  const threads = threadsBeside(settings, running);
+  const { rows } = await at.database.query(
+    `insert into check_run (state, moment, revision, requested) values ('queued', $1, 1, now()) returning id::integer`,
+    [moment],
+  );
+  await runCheck({ ...at.context, threads }, rows[0].id, new AbortController().signal);
+  const onThreads = (await at.call('GET', '/api/checks/last')).body;
+  expect(onThreads.check).toMatchObject({ id: rows[0].id, state: 'done', all: inPlace.check.all });
+  expect([onThreads.findings, onThreads.down]).toEqual([inPlace.findings, inPlace.down]);
+  const stopping = new AbortController();
+  const endless = threads(stopping.signal, () => new Promise(() => undefined));
+  stopping.abort(new Error('enough'));
+  await expect(endless).rejects.toThrow('enough');
 });
 
 test('what nobody could finish is told as failed, not left for ever', async () => {
