@@ -78,7 +78,9 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   ).toBeVisible();
   // Over past orders: the curve, its threshold moved by keyboard and by mouse.
   await desk.getByRole('button', { name: 'What it costs' }).click();
-  await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00');
+  await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00', {
+    timeout: 60_000,
+  });
   const moved = desk.getByRole('region', { name: 'With its threshold elsewhere' });
   await expect(moved).toContainText('one pass says all', { timeout: 60_000 });
   await typed(desk, 'Move the least value', '150.00');
