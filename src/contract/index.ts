@@ -58,7 +58,7 @@ export const saveRequest = z.strictObject({
 /** Told to whoever listens: a revision has been saved, by whomever. */
 export const savedEvent = z.object({ revision: z.int() });
 export const saveAnswer = z.object({ revision: z.int() });
-/** The revision that whoever takes a book from a file has looked at, as an address says it; none where it is no matter. */
+/** The revision that whoever takes a book from a file has looked at, as an address says it; none: it is no matter. */
 export const importOf = z.strictObject({
   base: z.coerce
     .number()

@@ -9,8 +9,8 @@ import type { z } from 'zod';
 export type Patience = 'person' | 'job';
 
 /**
- * Milliseconds until it is given up, but for a second try, which everybody gets; the longest pause between two tries; and
- * what an answer may take to begin.
+ * Milliseconds until it is given up, but for a second try, which everybody gets; the longest pause between two tries;
+ * and what an answer may take to begin.
  */
 const patience: Readonly<Record<Patience, { readonly all: number; readonly pause: number; readonly begins: number }>> =
   {

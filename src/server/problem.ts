@@ -4,7 +4,7 @@ import type { ProblemDocument } from '../contract/index.ts';
 export class HttpProblem extends Error {
   readonly document: ProblemDocument;
   constructor(
-    status: 400 | 403 | 404 | 405 | 409 | 413 | 415 | 421 | 422 | 503,
+    status: 400 | 403 | 404 | 409 | 413 | 415 | 421 | 422 | 503,
     type: string,
     title: string,
     more: Partial<ProblemDocument> = {},

@@ -4,9 +4,10 @@ import type { Saves } from './routes/events.ts';
 
 /** Hears of saves at any server, and tells those who listen here; one connection for all of them. */
 export function openSaves(url: string): Saves & { close(): Promise<void> } {
-  const listeners = new Set<() => void>();
-  const told = listening(url, savedChannel, () => {
-    for (const heard of [...listeners]) heard();
+  const listeners = new Set<(revision: number | null) => void>();
+  // An empty word comes with each new connection.
+  const told = listening(url, savedChannel, (word) => {
+    for (const heard of [...listeners]) heard(word === '' ? null : Number(word));
   });
   return {
     hear(heard) {

@@ -38,12 +38,12 @@ export interface Tasks {
 export type Threads = <T>(signal: AbortSignal, work: (tasks: Tasks) => Promise<T>) => Promise<T>;
 
 /** What the objects of a thread may come to, in MB. */
-export const threadMegabytes = 512;
+const threadMegabytes = 512;
 
 /** A thread that came to its limit of memory. */
-export class TooLarge extends Error {
-  constructor() {
-    super(`It took more than ${threadMegabytes} MB`);
+class TooLarge extends Error {
+  constructor(megabytes: number) {
+    super(`It took more than ${megabytes} MB`);
   }
 }
 
@@ -52,16 +52,16 @@ export class TooLarge extends Error {
  * tells it what to work with.
  */
 export const threadsBeside =
-  (given: TaskSettings, running = process.argv[1] ?? ''): Threads =>
+  (given: TaskSettings, running = process.argv[1] ?? '', megabytes = threadMegabytes): Threads =>
   async (signal, work) => {
     signal.throwIfAborted();
     const thread = threadOf(new URL(`./thread${extname(running)}`, pathToFileURL(running)), {
       workerData: given,
-      resourceLimits: { maxOldGenerationSizeMb: threadMegabytes },
+      resourceLimits: { maxOldGenerationSizeMb: megabytes },
     });
     const broken = new Promise<never>((_, reject) => {
       thread.once('error', (error: Error & { code?: string }) =>
-        reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLarge() : error),
+        reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLarge(megabytes) : error),
       );
       thread.once('exit', (code) => reject(new Error(`The thread ended by itself (${code})`)));
       signal.addEventListener('abort', () => reject(signal.reason), { once: true });

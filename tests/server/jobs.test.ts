@@ -1,4 +1,5 @@
 import { fileURLToPath } from 'node:url';
+import { proxy } from 'comlink';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { freePort } from '../../scripts/parts/ports.mjs';
@@ -7,6 +8,8 @@ import { runCheck } from '../../src/server/jobs/check.ts';
 import { runSend } from '../../src/server/jobs/send.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
+import { channelRoutes } from '../../src/server/routes/channels.ts';
+import { tasksWith } from '../../src/server/tasks.ts';
 import { threadsBeside } from '../../src/server/threads.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
@@ -73,6 +76,11 @@ test('a send to where nothing listens has failed for certain: nothing has been t
     state: 'failed',
     error: 'Findlark does not answer: nothing listens there',
   });
+  // Somebody who ended in the middle may have sent it.
+  await at.database.query("update send set state = 'sending' where id = $1", [rows[0].id]);
+  await runSend({ ...at.context, clients }, at.jobs.ask, rows[0].id, new AbortController().signal);
+  expect((await at.call('GET', '/api/channels/findlark')).body.lastSend.state).toBe('not known');
+  await at.call('DELETE', `/api/channels/findlark/sends/${rows[0].id}`);
 });
 
 test('a channel that is away keeps what was found of it, and nothing of it counts as gone', async () => {
@@ -115,6 +123,8 @@ test('two workers end what they began, and nothing of each other', async () => {
   await second.close();
 });
 
+const nothing = proxy(async () => undefined);
+
 test('a check on threads of their own finds what one in place does; stopped, the threads are ended', async () => {
   await checked();
   const inPlace = (await at.call('GET', '/api/checks/last')).body;
@@ -129,6 +139,11 @@ test('a check on threads of their own finds what one in place does; stopped, the
   const onThreads = (await at.call('GET', '/api/checks/last')).body;
   expect(onThreads.check).toMatchObject({ id: rows[0].id, state: 'done', all: inPlace.check.all });
   expect([onThreads.findings, onThreads.down]).toEqual([inPlace.findings, inPlace.down]);
+  // One that would take more than its ceiling is ended, and the process goes on.
+  const small = threadsBeside(settings, running, 8);
+  await expect(
+    small(new AbortController().signal, (tasks) => tasks.render('findlark', nothing, nothing)),
+  ).rejects.toThrow('It took more than 8 MB');
   const stopping = new AbortController();
   const endless = threads(stopping.signal, () => new Promise(() => undefined));
   stopping.abort(new Error('enough'));
@@ -207,7 +222,7 @@ test('a book file, and a file of goods, are not taken over what others have save
   await at.call('POST', `/api/imports/${body.id}/taken`);
   expect(await at.until(`/api/imports/${body.id}`, ({ state }) => state !== 'taking')).toMatchObject({
     state: 'failed',
-    error: '1 item of this file has been saved by others since it was read; read it again',
+    error: 'Of this file 1 item has been saved by others since it was read; read it again',
   });
   const refused = await at.call('PUT', `/api/book/file?base=${base}`, smallBook());
   expect([refused.status, refused.body.type]).toEqual([409, '/problems/saved-since']);
@@ -264,4 +279,30 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
   expect(live[0].text).toBe(items);
   expect((await at.call('GET', '/api/channels/findlark/files/items.xml')).body).toBe(items);
   expect((await at.call('GET', '/api/channels/findlark/files/other.xml')).status).toBe(404);
+  // One whose making breaks in the middle is no shorter file.
+  const breaks: typeof at.context.threads = async (_, work) =>
+    work({
+      ...tasksWith({ url: at.url, addresses: at.addresses, patience: 'person' }),
+      render: async (__, begin, piece) => {
+        await begin(1);
+        await piece('items.xml', '<items>');
+        throw new Error('ended in the middle');
+      },
+    });
+  const routes = channelRoutes({ ...at.context, threads: breaks }, at.jobs);
+  const half = await routes.request('/channels/findlark/files/items.xml');
+  await expect(half.text()).rejects.toThrow('ended in the middle');
+});
+
+test('a file of goods that would leave the book unsound is not taken', async () => {
+  const text = 'sku,name,price,mass,size,tags,kind,template,parent\r\nLOOP,Loop,4.00,100 g,,,parcel,,LOOP';
+  const { body } = await at.call('POST', '/api/imports', { name: 'loop.csv', text, who: 'Ada' });
+  await at.until(`/api/imports/${body.id}`, ({ state }) => state === 'read');
+  await at.call('POST', `/api/imports/${body.id}/taken`);
+  const ended = await at.until(`/api/imports/${body.id}`, ({ state }) => state !== 'taking');
+  expect(ended).toMatchObject({
+    state: 'failed',
+    error: expect.stringMatching(/^The book would not hold together: goods › LOOP/),
+  });
+  expect((await at.call('GET', '/api/goods?after=LOO')).body.items[0]?.sku).not.toBe('LOOP');
 });

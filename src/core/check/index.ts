@@ -13,4 +13,4 @@ export {
   type SideCharge,
 } from './judge.ts';
 export { regionsOf } from './regions.ts';
-export { type ChannelReport, checkChannel, manyCorners, Stopped, unfollowed } from './run.ts';
+export { type ChannelReport, checkChannel, manyCorners, unfollowed } from './run.ts';

@@ -27,12 +27,9 @@ export interface ChannelReport {
 /** A check of more corners than this takes so long that it is said before it begins. */
 export const manyCorners = 2_000_000;
 
-/** Thrown into a check that is to stop. */
-export class Stopped extends Error {}
-
 const batch = 250;
 
-/** What a check tells while it goes on; either may throw {@link Stopped} to end it. */
+/** What a check tells while it goes on; either may throw to end it. */
 export interface Following {
   /** How many corners there are, before the first is asked. */
   begin(corners: number): Promise<void>;

@@ -9,7 +9,7 @@ import { troubleOf, untilThere } from '../trouble.ts';
 import { Stopped, stoppable } from './stopping.ts';
 import type { WorkerContext } from './worker-context.ts';
 
-/** How many corners it has was not said to be too many; it is told, and nothing is asked. */
+/** A check of more corners than is usual, of which nobody has said that it is to be made: it is told how many. */
 class Large extends Error {
   readonly corners: number;
   constructor(corners: number) {

@@ -1,7 +1,8 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import { type Change, type CompiledBook, compileBook, readyGoods } from '../../core/book/index.ts';
+import { type Change, type CompiledBook, compileBook, readyGoods, validate } from '../../core/book/index.ts';
+import type { Problem } from '../../core/exact/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
-import { counts, saidProblem } from '../../words/index.ts';
+import { counts, faultText, saidProblem } from '../../words/index.ts';
 import { nowOf, type Reaching } from '../context.ts';
 import { type Connection, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
@@ -45,7 +46,7 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
-  const { file } = await read(context, id, async () => breathe());
+  const { book, file } = await read(context, id, async () => breathe());
   const at = new Date(await nowOf(context));
   try {
     await transaction(database, async (connection) => {
@@ -53,9 +54,11 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
       const theirs = await changedSince(connection, row, file);
       if (theirs > 0)
         throw new Error(
-          `${counts(theirs, 'item')} of this file ${theirs === 1 ? 'has' : 'have'} been saved by others since it was read; read it again`,
+          `Of this file ${counts(theirs, 'item has', 'items have')} been saved by others since it was read; read it again`,
         );
       const changes = await take(connection, file, progress);
+      const [wrong] = validate(book.body, await everyItem(connection), () => true);
+      if (wrong) throw new Error(`The book would not hold together: ${problemWords(wrong)}`);
       const note = `Imported ${row.name}`;
       if (changes.length > 0) await addRevision(connection, { number: revision, at, who: row.who, note, changes });
       // Last, as until then the import's row is written to by whoever tells how far it is, or stops it.
@@ -87,6 +90,8 @@ async function read(
     await progress(step.value.done, step.value.all);
   }
 }
+
+const problemWords = (problem: Problem): string => `${problem.at.join(' › ')}: ${faultText(problem)}`;
 
 /** How many items of a file have been changed since it was read: what it would do to them nobody has seen. */
 async function changedSince(connection: Connection, { base }: ImportRow, { items }: GoodsFile): Promise<number> {

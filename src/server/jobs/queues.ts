@@ -12,7 +12,7 @@ export interface JobData {
   readonly id: number;
 }
 
-/** The channel of the database on which workers are told that there is a job, or that one is to stop. */
+/** The channel of the database on which workers are told that there is a job. */
 export const jobsChannel = 'plemb_jobs';
 
 /**
@@ -75,9 +75,5 @@ export const asking =
       startAfter: afterSeconds,
       db: { executeSql: (text, values) => connection.query(text, values) },
     });
-    await tellWorkers(connection, queue);
+    await connection.query('select pg_notify($1, $2)', [jobsChannel, queue]);
   };
-
-export async function tellWorkers(connection: Connection, queue: Queue): Promise<void> {
-  await connection.query('select pg_notify($1, $2)', [jobsChannel, queue]);
-}

@@ -17,8 +17,10 @@ import { troubleOf, untilThere } from '../trouble.ts';
 import type { Jobs } from './queues.ts';
 import type { WorkerContext } from './worker-context.ts';
 
-/** How long until a channel is asked again what became of a send, in seconds: longer each time, to ten minutes. */
-const askedAgainAfter = (tries: number): number => Math.min(600, 2 ** Math.min(tries, 10));
+/** The longest pause until a channel is asked again what became of a send, in seconds. */
+export const longestPause = 600;
+/** How long until it is asked again: longer each time. */
+const askedAgainAfter = (tries: number): number => Math.min(longestPause, 2 ** Math.min(tries, 10));
 
 /**
  * Renders what was asked to be sent, and sends it. The channel takes all of it or none, and knows a send by its key:
@@ -33,7 +35,8 @@ export async function runSend(
 ): Promise<void> {
   const send = await untilThere(() => sendById(database, id), signal);
   if (send?.state !== 'queued' && send?.state !== 'sending' && send?.state !== 'not known') return;
-  const known = send.state !== 'not known';
+  // Whoever was sending it before may have got through: only what nobody has begun is known not to be there.
+  const isFirst = send.state === 'queued';
   try {
     if (!send.made) await render(send.channel);
   } catch (error) {
@@ -42,7 +45,7 @@ export async function runSend(
     await mark('failed', [], `The files could not be made: ${(error as Error).message}`);
     return;
   }
-  if (known) await mark('sending', [], null);
+  if (isFirst) await mark('sending', [], null);
   try {
     const length = await untilThere(() => lengthOf(database, id), signal);
     const answer = await clients[send.channel].submit(
@@ -55,7 +58,7 @@ export async function runSend(
     if (!(error instanceof ChannelDown)) throw error;
     log.warn({ send: id }, error.message);
     // What was never sent has not been taken; but what may have been before is not known still.
-    if (error.reached || !known)
+    if (error.reached || !isFirst)
       await untilThere(
         () =>
           transaction(database, async (connection) => {

@@ -12,5 +12,5 @@ export const startWorkers = (context: WorkerContext): Promise<{ close(): Promise
     send: (id, signal, boss) => runSend(context, asking(boss), id, signal),
     check: (id, signal) => runCheck(context, id, signal),
     import: (id, signal) => runImport(context, id, signal),
-    lost: (id, _, __, of) => endLost(context, of, id),
+    lost: (id, _, boss, of) => endLost(context, asking(boss), of, id),
   });

@@ -94,10 +94,14 @@ export async function startWorking(
 function hold(database: Database, queue: Queue, job: Job, ending: AbortSignal) {
   const lost = new AbortController();
   const every = (lease.expireInSeconds * 1000) / 5;
-  const timer = setInterval(() => {
-    untilThere(() => renewed(database, queue, job))
-      .then((ours) => ours || lost.abort(new Error('Another has taken it over')))
-      .catch(() => undefined);
+  let renewing = false;
+  const timer = setInterval(async () => {
+    // While the database is away one waits for it, and no more.
+    if (renewing) return;
+    renewing = true;
+    const ours = await untilThere(() => renewed(database, queue, job)).catch(() => true);
+    renewing = false;
+    if (!ours) lost.abort(new Error('Another has taken it over'));
   }, every);
   return {
     signal: AbortSignal.any([ending, lost.signal]),

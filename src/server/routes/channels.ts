@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { proxy } from 'comlink';
 import { Hono } from 'hono';
-import { stream } from 'hono/streaming';
 import {
   type ChannelState,
   type CheckoutAnswer,
@@ -32,6 +31,7 @@ import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
 import { setClockAhead } from '../queries/settings.ts';
 import { answer, parsed, rowNumber, shapedAs } from './parsed.ts';
+import { streamed } from './streamed.ts';
 
 const channelOf = (text: string): ChannelId => {
   const id = channelId.safeParse(text);
@@ -135,17 +135,17 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       if ((await newest(database)) === 0) throw new HttpProblem(404, 'no-book', 'There is no book yet');
       c.header('Content-Type', 'application/octet-stream');
       c.header('Content-Disposition', `attachment; filename="${name}"`);
-      return stream(c, async (file) => {
-        await threads(c.req.raw.signal, (tasks) =>
+      return streamed(c, (write) =>
+        threads(c.req.raw.signal, (tasks) =>
           tasks.render(
             id,
             proxy(async () => undefined),
             proxy(async (of: string, text: string) => {
-              if (of === name) await file.write(text);
+              if (of === name) await write(text);
             }),
           ),
-        );
-      });
+        ),
+      );
     })
     .post('/channels/:id/sends', async (c) => {
       const id = channelOf(c.req.param('id'));

@@ -1,6 +1,5 @@
 import { randomInt } from 'node:crypto';
 import { Hono, type Context as Request } from 'hono';
-import { stream } from 'hono/streaming';
 import {
   batchesAnswer,
   codesRequest,
@@ -36,6 +35,7 @@ import {
 } from '../queries/codes.ts';
 import { allSpend, putSpend } from '../queries/spend.ts';
 import { answer, parsed } from './parsed.ts';
+import { streamed } from './streamed.ts';
 
 /** Letters and digits that are not taken for one another. */
 const alphabet = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -64,9 +64,9 @@ export function codeRoutes(context: Context): Hono {
   const file = (c: Request, name: string, head: string, pages: AsyncGenerator<string>) => {
     c.header('Content-Type', 'text/csv; charset=utf-8');
     c.header('Content-Disposition', `attachment; filename="${name}"`);
-    return stream(c, async (out) => {
-      await out.write(`${head}\r\n`);
-      for await (const some of pages) await out.write(some);
+    return streamed(c, async (write) => {
+      await write(`${head}\r\n`);
+      for await (const some of pages) await write(some);
     });
   };
 

@@ -4,9 +4,12 @@ import { savedEvent } from '../../contract/index.ts';
 import type { Context } from '../context.ts';
 import { newest } from '../queries/revisions.ts';
 
-/** Whoever wants to hear of saves, and lets go again. */
+/**
+ * Whoever wants to hear of saves, and lets go again. What is told is the revision, or null where some may have been
+ * missed.
+ */
 export interface Saves {
-  hear(heard: () => void): () => void;
+  hear(heard: (revision: number | null) => void): () => void;
 }
 
 /** How often something is written where nothing happens, so that a broken connection is noticed, in milliseconds. */
@@ -16,9 +19,14 @@ const breath = 20_000;
 export function eventRoutes({ database }: Context, saves: Saves): Hono {
   return new Hono().get('/events', (c) =>
     streamSSE(c, async (events) => {
-      let told = 0;
+      // The first tells where one stands; a breath tells it again.
+      let told = await newest(database);
+      let news: number | null = told;
       let wake = () => {};
-      const letGo = saves.hear(() => wake());
+      const letGo = saves.hear((revision) => {
+        news = revision;
+        wake();
+      });
       events.onAbort(() => {
         letGo();
         wake();
@@ -31,9 +39,7 @@ export function eventRoutes({ database }: Context, saves: Saves): Hono {
             resolve();
           };
         });
-        const revision = await newest(database).catch(() => told);
-        // The first tells where one stands; a breath tells it again.
-        told = Math.max(told, revision);
+        told = Math.max(told, news ?? (await newest(database).catch(() => told)));
         await events.writeSSE({ event: 'saved', data: JSON.stringify(savedEvent.parse({ revision: told })) });
         await next;
       }
