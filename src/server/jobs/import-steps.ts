@@ -54,7 +54,7 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
       const theirs = await changedSince(connection, row, file);
       if (theirs > 0)
         throw new Error(
-          `Of this file ${counts(theirs, 'item has', 'items have')} been saved by others since it was read; read it again`,
+          `Of this file ${counts(theirs, ...saidOf)} been saved by others since it was read; read it again`,
         );
       const changes = await take(connection, file, progress);
       const [wrong] = validate(book.body, await everyItem(connection), () => true);
@@ -91,6 +91,7 @@ async function read(
   }
 }
 
+const saidOf = ['item has', 'items have'] as const;
 const problemWords = (problem: Problem): string => `${problem.at.join(' › ')}: ${faultText(problem)}`;
 
 /** How many items of a file have been changed since it was read: what it would do to them nobody has seen. */

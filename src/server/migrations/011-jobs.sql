@@ -8,7 +8,8 @@ alter table check_run add constraint check_run_state_check
 alter table goods_import add column stop boolean not null default false, add column base integer;
 
 -- A send's files are made by the job, and kept in pieces: there may be hundreds of megabytes of them. Where the
--- channel's answer is lost it is not known whether it took them; it is asked again. One that nobody asks after any more is given up.
+-- channel's answer is lost it is not known whether it took them; it is asked again. One that nobody asks after any more
+-- is given up.
 alter table send add column made boolean not null default false, add column tries integer not null default 0;
 create table send_piece (
   send bigint not null references send (id) on delete cascade,
