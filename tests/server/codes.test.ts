@@ -71,6 +71,48 @@ describe('single-use codes', () => {
     ]);
     expect((await at.call('POST', '/api/codes/known', { codes: ['ABC123', 'XYZ999'] })).body.singles).toEqual({});
   });
+  test('what the tables count is what stands in them, whatever is added, used, moved and dropped at once', async () => {
+    await at.call('PUT', '/api/codes/batches/b0', { text: 'code\r\nAAA\r\n' });
+    const codes = Array.from({ length: 200 }, (_, i) => `C${100 + i}`);
+    const some = (word: string) => `(select code from single_code where md5(code || '${word}') < '3')`;
+    const acts = Array.from({ length: 60 }, (_, i) => {
+      const word = `${i}-${Math.random()}`;
+      const batch = `b${i % 4}`;
+      return [
+        `insert into single_code (code, batch, made) select code, '${batch}', now() from unnest('{${codes}}'::text[]) as one (code)
+           where md5(code || '${word}') < '4' order by code on conflict do nothing`,
+        `update single_code set used = now() where code in ${some(word)} and used is null`,
+        `update single_code set batch = '${batch}' where code in ${some(word)}`,
+        `delete from single_code where code in ${some(word)}`,
+      ][i % 4] as string;
+    });
+    const ends = await Promise.allSettled(acts.map((sql) => at.database.query(sql)));
+    expect(ends.filter((one) => one.status === 'fulfilled').length).toBeGreaterThan(30);
+    const { rows } = await at.database.query(
+      `select batch, count(*)::integer as codes, count(used)::integer as used from single_code group by batch order by 1`,
+    );
+    expect(await batches()).toEqual(rows);
+  });
+  test('customers are counted where they go, and where they come from', async () => {
+    const put = (lines: string) => at.call('PUT', '/api/customers', { text: `customer,segment\r\n${lines}` });
+    await at.take(
+      smallBook({
+        segments: [
+          { id: 'trade', name: 'Trade' },
+          { id: 'club', name: 'Club' },
+        ],
+      }),
+    );
+    await put('C-1,trade\r\nC-2,trade\r\nC-3,club\r\n');
+    await put('C-1,club\r\nC-4,club\r\n');
+    const count = async () => (await at.call('GET', '/api/segments')).body.segments;
+    expect(await count()).toEqual([
+      { segment: 'club', customers: 3 },
+      { segment: 'trade', customers: 1 },
+    ]);
+    await put('C-2,club\r\n');
+    expect(await count()).toEqual([{ segment: 'club', customers: 4 }]);
+  });
   test('known ones are told with their batch until they are used', async () => {
     await at.call('PUT', '/api/codes/batches/autumn', { text: 'code\r\nABC123\r\n' });
     expect((await at.call('POST', '/api/codes/known', { codes: ['ABC123', 'SUDS'] })).body.singles).toEqual({

@@ -7,11 +7,9 @@ export interface SingleCode {
   readonly used: Date | null;
 }
 
+/** Every batch with its counts, which the tables keep. */
 export async function batches(connection: Connection): Promise<CodeBatch[]> {
-  const { rows } = await connection.query<{ batch: string; codes: number; used: number }>(
-    `select batch, count(*)::integer as codes, count(used)::integer as used
-     from single_code group by batch order by batch`,
-  );
+  const { rows } = await connection.query<CodeBatch>('select batch, codes, used from code_count order by batch');
   return rows;
 }
 
@@ -106,7 +104,7 @@ export async function dropBatch(connection: Connection, batch: string): Promise<
 
 export async function segmentCounts(connection: Connection): Promise<SegmentCount[]> {
   const { rows } = await connection.query<SegmentCount>(
-    'select segment, count(*)::integer as customers from customer group by segment order by segment',
+    'select segment, customers from segment_count order by segment',
   );
   return rows;
 }

@@ -48,6 +48,13 @@ export interface RevisionFilter {
   readonly of: readonly string[] | null;
 }
 
+/** The first three changes of a revision; those that begin so, where that is asked. */
+const firstOfAll = 'select changes -> nth, nth from generate_series(0, 2) as nth where changes -> nth is not null';
+const firstTaken = `select one, nth from jsonb_array_elements(changes) with ordinality as change (one, nth)
+  where ($4::text[] is null or one -> 'path' ->> 0 = any ($4))
+    and ($5::text[] is null or array(select jsonb_array_elements_text(one -> 'path') limit cardinality($5)) = $5)
+  order by nth limit 3`;
+
 /**
  * Revisions before a number that a filter takes, newest first, each with how many changes it has and the first three
  * that the filter takes; of a change that is long its path alone.
@@ -58,31 +65,32 @@ export async function revisionsBefore(
   { who, kinds, of }: RevisionFilter,
   limit: number,
 ): Promise<(RevisionRow & { count: number; first: Change[] })[]> {
+  const filtered = kinds !== null || of !== null;
   const { rows } = await connection.query<RevisionRow & { count: number; first: Change[] }>(
     `select number, at, who, note, jsonb_array_length(changes) as count, coalesce(told.first, '[]') as first
        from revision cross join lateral (
-         select count(*) as found,
-           jsonb_agg(case when length(one::text) < 2000 then one else jsonb_build_object('path', one -> 'path') end)
-             filter (where nth <= 3) as first
-         from (
-           select one, row_number() over (order by at) as nth
-             from jsonb_array_elements(changes) with ordinality as change (one, at)
-            where ($3::text[] is null or one -> 'path' ->> 0 = any ($3))
-              and ($4::text[] is null
-                or array(select jsonb_array_elements_text(one -> 'path') limit cardinality($4)) = $4)
-         ) as taken
+         select jsonb_agg(
+           case when length(one::text) < 2000 then one else jsonb_build_object('path', one -> 'path') end order by nth
+         ) as first
+         from (${filtered ? firstTaken : firstOfAll}) as taken (one, nth)
        ) as told
-      where number < $1 and ($2::text is null or who = $2)
-        and (($3::text[] is null and $4::text[] is null) or told.found > 0)
-      order by number desc limit $5`,
-    [before, who, kinds, of, limit],
+      where number < $1 and ($2::text is null or who = $2) ${filtered ? 'and told.first is not null' : ''}
+      order by number desc limit $3`,
+    [before, who, limit, ...(filtered ? [kinds, of] : [])],
   );
   return rows;
 }
 
 /** Everybody who has saved. */
 export async function savers(connection: Connection): Promise<string[]> {
-  const { rows } = await connection.query<{ who: string }>('select distinct who from revision order by who limit 200');
+  const { rows } = await connection.query<{ who: string }>(
+    `with recursive people as (
+       select min(who) as who from revision
+       union all
+       select (select min(who) from revision where who > people.who) from people where people.who is not null
+     )
+     select who from people where who is not null limit 200`,
+  );
   return rows.map((row) => row.who);
 }
 
