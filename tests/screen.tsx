@@ -2,14 +2,16 @@ import { cleanup, configure, fireEvent, render, screen } from '@testing-library/
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { expect, vi } from 'vitest';
-import { type BookFile, channelIds } from '../src/core/book/index.ts';
+import { type BookFile, channelIds, editsOf, valueAt } from '../src/core/book/index.ts';
 import { RoomsContext } from '../src/web/app/rooms.ts';
 import { routes } from '../src/web/app/routes.tsx';
 import { rooms } from '../src/web/app/stages.ts';
 import { api } from '../src/web/data/api.ts';
 import { cleared } from '../src/web/data/draft.ts';
-import { type Engines, EnginesContext } from '../src/web/data/engines.ts';
+import { selectOpen } from '../src/web/data/editing.ts';
+import { type Engines, EnginesContext, type Running, running } from '../src/web/data/engines.ts';
 import { store } from '../src/web/data/index.ts';
+import { remember } from '../src/web/data/remembered.ts';
 import { asOfSet, opened } from '../src/web/data/view.ts';
 import { engineOf } from '../src/web/engine/engine.ts';
 import { smallBook } from './books/small.ts';
@@ -34,6 +36,8 @@ export class Refusal {
 
 const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined);
 
+let forget = (): void => undefined;
+
 export const now = '2026-11-24T09:10:00.000Z';
 
 /** What is sent as a body and changes nothing. */
@@ -41,7 +45,8 @@ const questions = new Set([...channelIds.map((id) => `POST /channels/${id}/check
 
 const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /book': { revision: 1, book },
-  'GET /goods': { items: goods, next: null },
+  'GET /goods': { revision: 1, items: goods, next: null },
+  'GET /book/since/1': { revision: 1, changes: [] },
   'GET /clock': { now },
   'GET /carrier': { cards: [], down: null },
   'GET /orders': { orders: [], next: null },
@@ -78,6 +83,7 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
     const { status, body: said, headers } = answer instanceof Refusal ? answer : new Refusal(200, answer as object);
     return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json', ...headers } });
   });
+  forget = remember(store);
   const router = createMemoryRouter(routes, { initialEntries: [address] });
   render(
     <Provider store={store}>
@@ -93,21 +99,22 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
 
 /** The core beside the page instead of in workers, asked in the same way. */
 function engines(): Engines {
-  const running = (): Engines['quick'] => {
+  const begun = (): Running => {
     const engine = Object.fromEntries(
       Object.entries(engineOf()).map(([name, answer]) => [
         name,
         async (...asked: never[]) => (answer as (...asked: never[]) => unknown)(...asked),
       ]),
     );
-    return { engine: engine as unknown as Engines['quick']['engine'], loaded: null, from: [] };
+    return running(engine as unknown as Running['engine']);
   };
-  return { quick: running(), study: running() };
+  return { quick: begun(), study: begun() };
 }
 
 /** Ends what {@link at} began: nothing of it is left for the next, and the console has stayed quiet. */
 export function away(): void {
   cleanup();
+  forget();
   for (const end of [api.util.resetApiState(), cleared(), opened(null), asOfSet(null)]) store.dispatch(end);
   localStorage.clear();
   vi.unstubAllGlobals();
@@ -116,7 +123,13 @@ export function away(): void {
 }
 
 /** The changes not yet saved, as they are saved. */
-export const drafted = () => store.getState().draft.edits.map(({ path, value }) => [path.join('/'), value]);
+export const drafted = () => editsOf(store.getState().draft.patch).map(({ path, value }) => [path.join('/'), value]);
+
+/** What stands at a path of the book on the screen, its changes not yet saved made. */
+export function stands(path: string): unknown {
+  const open = selectOpen(store.getState());
+  return open ? valueAt({ ...open.book, goods: open.goods }, path.split('/')) : undefined;
+}
 
 /** Presses a button, by its name or as it was found. */
 export const press = (what: string | HTMLElement) =>

@@ -90,6 +90,13 @@ export async function race(
     const offers = tree.offers as { id: string }[];
     const offer = offers[0];
     const good = pick(goods);
+    const [template] = tree.templates as { id: string; lanes: Record<string, Record<string, { rate: Tree }>> }[];
+    const tables = Object.entries(template?.lanes ?? {}).flatMap(([zone, lanes]) =>
+      Object.entries(lanes).flatMap(([service, { rate }]) =>
+        rate.is === 'table' ? [['templates', template?.id ?? '', 'lanes', zone, service, 'rate', 'breaks']] : [],
+      ),
+    );
+    const edge = `${1 + below(8) / 2}`;
     const extra = goods.filter((one) => one.sku.startsWith('RACE-'));
     const kinds: (() => Edit)[] = [
       () => ({ path: ['seller'], value: `Seller ${mark}` }),
@@ -103,6 +110,13 @@ export async function race(
         path: ['goods', (pick(extra.length > 0 ? extra : [good]) as { sku: string }).sku, 'sku'],
         value: `RACE-${below(6)}`,
       }),
+      ...(tables.length > 0
+        ? [
+            () => ({ path: [...pick(tables), pick(['1', '3', 'open']), 'amount'], value: `${1 + below(90)}.00` }),
+            () => ({ path: [...pick(tables), edge], value: { to: edge, amount: `${1 + below(90)}.00` } }),
+            () => ({ path: [...pick(tables), edge] }),
+          ]
+        : []),
       ...(offer
         ? [
             () => ({ path: ['offers', offer.id, 'title'], value: `Offer ${mark}` }),
@@ -126,7 +140,12 @@ export async function race(
   }
 }
 
-const keyOf = (one: unknown): unknown => (one as Tree | null)?.id ?? (one as Tree | null)?.sku;
+/** What a member of a list is called: a break by where it ends. */
+const keyOf = (one: unknown): unknown => {
+  const { id, sku, to } = (one ?? {}) as Tree;
+  return id ?? sku ?? (to === null ? 'open' : to);
+};
+const edgeOf = (one: unknown): number => Number((one as Tree).to ?? Number.POSITIVE_INFINITY);
 const touch = (a: Path, b: Path): boolean => a.slice(0, b.length).every((step, i) => step === b[i]);
 
 function at(tree: unknown, path: Path): unknown {
@@ -141,7 +160,8 @@ function put(tree: unknown, [step = '', ...rest]: Path, value: unknown): unknown
   if (Array.isArray(tree)) {
     const there = tree.some((one) => keyOf(one) === step);
     const list = there ? tree.map((one) => (keyOf(one) === step ? inner(one) : one)) : [...tree, inner(undefined)];
-    return list.filter((one) => one !== undefined);
+    const all = list.filter((one) => one !== undefined);
+    return all.every((one) => 'to' in (one as Tree)) ? all.sort((a, b) => edgeOf(a) - edgeOf(b)) : all;
   }
   return { ...(tree as Tree), [step]: inner((tree as Tree)[step]) };
 }

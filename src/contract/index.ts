@@ -42,11 +42,14 @@ export type ProblemDocument = z.infer<typeof problemDocument>;
 export type Conflict = z.infer<typeof conflictSchema>;
 
 export const bookAnswer = z.object({ revision: z.int(), book: bookSchema });
-export const goodsPage = z.object({ items: z.array(itemSchema), next: z.string().nullable() });
+export const goodsPage = z.object({ revision: z.int(), items: z.array(itemSchema), next: z.string().nullable() });
+/** Every change saved since a revision, in order; null where there are so many that the whole is the shorter way. */
+export const sinceAnswer = z.object({ revision: z.int(), changes: z.array(changeSchema).nullable() });
+export type SinceAnswer = z.infer<typeof sinceAnswer>;
 
 const who = z.string().trim().min(1).max(60);
 export const editSchema = z.strictObject({
-  path: z.array(z.string().max(200)).min(1).max(8),
+  path: z.array(z.string().max(200)).min(1).max(20),
   value: z.unknown().optional(),
 });
 export const saveRequest = z.strictObject({

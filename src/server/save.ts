@@ -4,15 +4,17 @@ import {
   type Book,
   bookSchema,
   type Change,
-  changesOf,
+  changesTo,
   type Edit,
   leantOnByGoods,
   NothingThere,
   namedSkus,
   OtherKey,
+  patched,
+  patchWith,
   shaped,
   takenBack,
-  touches,
+  touching,
   validate,
   valueAt,
 } from '../core/book/index.ts';
@@ -89,18 +91,20 @@ function conflictsOf(
   edits: readonly Edit[],
   meanwhile: readonly { number: number; who: string; changes: Change[] }[],
 ): Conflict[] {
+  const lastAt = touching(
+    meanwhile.flatMap((revision) => revision.changes.map(({ path }) => ({ path, of: revision }))),
+  );
   return edits.flatMap((edit): Conflict[] => {
-    const last = meanwhile.findLast(({ changes }) => changes.some((change) => touches(change.path, edit.path)));
+    const last = lastAt(edit.path);
     const theirs = valueAt(now, edit.path);
     if (!last || alike(theirs, edit.value)) return [];
     return [{ path: [...edit.path], mine: edit.value, theirs, who: last.who, revision: last.number }];
   });
 }
 
-/** Makes the edits that change something and writes what they touch; gives what each changed. */
+/** Makes the edits that change something and writes what they touch; gives what is another than before. */
 async function apply(connection: Connection, before: Standing, edits: readonly Edit[]): Promise<Change[]> {
-  const { tree, changes } = made(before, edits);
-  const { goods, ...book } = tree as Book & { goods: unknown[] };
+  const { goods, ...book } = made(before, edits);
   const shape = shaped(bookSchema, book);
   const read = goods.map((candidate) => shaped(itemSchema, candidate));
   const problems = [
@@ -126,7 +130,7 @@ async function apply(connection: Connection, before: Standing, edits: readonly E
   await writeBook(connection, bookBefore, shape.value);
   if (changed.length > 0) await putGoods(connection, changed);
   if (gone.length > 0) await dropGoods(connection, gone);
-  return changes;
+  return changesTo(before, { ...shape.value, goods: items });
 }
 
 /** All goods as they would be. */
@@ -148,9 +152,12 @@ async function familyOf(connection: Connection, items: readonly Item[], gone: re
   return [...family.values()];
 }
 
-function made(tree: object, edits: readonly Edit[]): { tree: unknown; changes: Change[] } {
+function made(
+  standing: Standing,
+  edits: readonly Edit[],
+): Omit<Book, 'goods'> & { readonly goods: readonly unknown[] } {
   try {
-    return changesOf(tree, edits);
+    return patched(standing, patchWith(standing, null, edits));
   } catch (error) {
     if (error instanceof OtherKey)
       throw new HttpProblem(422, 'key', otherKeyText(error.path, error.key), {
@@ -206,36 +213,20 @@ export function replaceBook(
         detail: `It stands at revision ${newest}. Taken all the same, the file takes the place of that, too.`,
       });
     const standing = await readBook(connection);
-    const stood: Record<string, unknown> = { ...standing };
-    const wanted: Record<string, unknown> = { ...book };
-    const old = new Map((await everyItem(connection)).map((item) => [item.sku, item]));
-    const fresh = new Map(goods.map((item) => [item.sku, item]));
-    const changed = (a: unknown, b: unknown) => !alike(a, b);
-    const changes: Change[] = [
-      ...Object.keys({ ...stood, ...wanted })
-        .filter((key) => changed(stood[key], wanted[key]))
-        .map(
-          (key): Change => ({
-            path: [key],
-            ...(key in stood ? { before: stood[key] } : {}),
-            ...(key in wanted ? { after: wanted[key] } : {}),
-          }),
-        ),
-      ...[...new Set([...old.keys(), ...fresh.keys()])]
-        .filter((sku) => changed(old.get(sku), fresh.get(sku)))
-        .map((sku): Change => {
-          const [before, after] = [old.get(sku), fresh.get(sku)];
-          return { path: ['goods', sku], ...(before ? { before } : {}), ...(after ? { after } : {}) };
-        }),
-    ];
+    const old = await everyItem(connection);
+    const before = new Map(old.map((item) => [item.sku, item]));
+    const after = new Map(goods.map((item) => [item.sku, item]));
+    // Goods are in no order: those that stood come first, as they stood.
+    const placed = [...old.flatMap(({ sku }) => after.get(sku) ?? []), ...goods.filter(({ sku }) => !before.has(sku))];
+    const changes = changesTo({ ...standing, goods: old }, { ...book, goods: placed });
     await writeBook(connection, standing, book);
     await dropGoods(
       connection,
-      [...old.keys()].filter((sku) => !fresh.has(sku)),
+      [...before.keys()].filter((sku) => !after.has(sku)),
     );
     await putGoods(
       connection,
-      goods.filter((item) => changed(old.get(item.sku), item)),
+      goods.filter((item) => !alike(before.get(item.sku), item)),
     );
     return { at, who, note, changes };
   });

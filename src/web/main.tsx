@@ -11,6 +11,7 @@ import { routes } from './app/routes.tsx';
 import { rooms } from './app/stages.ts';
 import { EnginesContext, startEngines } from './data/engines.ts';
 import { store } from './data/index.ts';
+import { remember } from './data/remembered.ts';
 import { hearSaves } from './data/saves.ts';
 import { engineFailed } from './data/view.ts';
 
@@ -18,6 +19,7 @@ const place = document.getElementById('root');
 if (place) {
   const engines = startEngines((why) => store.dispatch(engineFailed(why)));
   hearSaves(store);
+  remember(store);
   createRoot(place).render(
     <StrictMode>
       <Provider store={store}>

@@ -68,6 +68,44 @@ describe('a save', () => {
     });
   });
 
+  test('of two breaks of one table by two: both stand, in the order of their edges; of one break, one', async () => {
+    const breaks = ['templates', 'soaps', 'lanes', 'north', 'post', 'rate', 'breaks'];
+    const by = (who: string, ...edits: unknown[]) => saving(edits, { who });
+    expect((await by('Ada', { path: [...breaks, '1', 'amount'], value: '5.00' })).status).toBe(201);
+    expect((await by('Ben', { path: [...breaks, 'open', 'amount'], value: '9.00' })).status).toBe(201);
+    const moved = await by(
+      'Cy',
+      { path: [...breaks, '3'] },
+      { path: [...breaks, '2'], value: { to: '2', amount: '6.95' } },
+    );
+    expect(moved.status).toBe(201);
+    expect((await book()).templates[0].lanes.north.post.rate.breaks).toEqual([
+      { to: '1', amount: '5.00' },
+      { to: '2', amount: '6.95' },
+      { to: null, amount: '9.00' },
+    ]);
+    const late = await by('Di', { path: [...breaks, '3', 'amount'], value: '7.00' });
+    expect(late.body.conflicts).toEqual([
+      { path: [...breaks, '3', 'amount'], mine: '7.00', who: 'Cy', revision: moved.body.revision },
+    ]);
+  });
+
+  test('told whole says no more than what is another: who changed something else is not in the way', async () => {
+    const { lanes } = (await book()).templates[0];
+    const whole = { ...lanes.home.post, rate: { is: 'flat', amount: '8.10' } };
+    const path = ['templates', 'soaps', 'lanes', 'home', 'post'];
+    const { revision } = (await saving([{ path, value: whole }])).body;
+    expect((await saving([{ path: [...path, 'freeFrom', 'value'], value: '60.00' }], { who: 'Ben' })).status).toBe(201);
+    expect((await at.call('GET', `/api/book/since/${revision - 1}`)).body).toEqual({
+      revision: revision + 1,
+      changes: [
+        { path: amount, before: '7.30', after: '8.10' },
+        { path: [...path, 'freeFrom', 'value'], before: '55.00', after: '60.00' },
+      ],
+    });
+    expect((await at.call('GET', `/api/book/since/${revision + 2}`)).status).toBe(404);
+  });
+
   test('of many at the same moment: each is a revision of its own, one after another', async () => {
     const names = ['a', 'b', 'c', 'd', 'e', 'f'];
     const answers = await Promise.all(

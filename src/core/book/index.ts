@@ -1,4 +1,15 @@
 /** The book: its schema, reading and compiling it, edits and revisions. */
+
+export {
+  type Change,
+  changesTo,
+  foldChanges,
+  narrowed,
+  takenBack,
+  touching,
+  valueAt,
+  withEdit,
+} from './changes.ts';
 export {
   amountInMarket,
   asOf,
@@ -11,22 +22,21 @@ export {
   say,
   type Template,
 } from './compile/index.ts';
-export {
-  alike,
-  type Change,
-  changesOf,
-  type Edit,
-  foldChanges,
-  NothingThere,
-  narrowed,
-  OtherKey,
-  takenBack,
-  touches,
-  valueAt,
-  withEdit,
-} from './edits.ts';
+export { type BookAndGoods, drafted, itemAt } from './drafted.ts';
+export { alike, type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
+export {
+  countOf,
+  editsOf,
+  type Patch,
+  patchAt,
+  patched,
+  type Turn,
+  turned,
+  turnsBetween,
+} from './patch.ts';
+export { patchWith } from './patch-with.ts';
 export { migrationNotes, readBasket, readBookFile } from './read.ts';
 export {
   itemFor,

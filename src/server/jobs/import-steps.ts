@@ -1,5 +1,5 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import { type Change, type CompiledBook, compileBook, readyGoods, validate } from '../../core/book/index.ts';
+import { type Change, type CompiledBook, changesTo, compileBook, readyGoods, validate } from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
 import { counts, faultText, saidProblem } from '../../words/index.ts';
@@ -121,10 +121,7 @@ async function take(connection: Connection, file: GoodsFile, progress: Progress)
       .map((item) => mergedWith(there.get(item.sku), item, file.columns))
       .filter((item) => !isSame(there.get(item.sku), item));
     await putGoods(connection, put);
-    for (const item of put) {
-      const before = there.get(item.sku);
-      changes.push({ path: ['goods', item.sku], ...(before ? { before } : {}), after: item });
-    }
+    for (const item of put) changes.push(...changesTo(there.get(item.sku), item, ['goods', item.sku]));
     await progress(Math.min(i + batch, file.items.length), file.items.length);
   }
   return changes;

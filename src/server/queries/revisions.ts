@@ -106,3 +106,13 @@ export async function changesBetween(
   );
   return rows;
 }
+
+/** How many bytes the changes of the revisions after `from` up to `to` take in the database. */
+export async function sizeBetween(connection: Connection, from: number, to: number): Promise<number> {
+  const { rows } = await connection.query<{ size: number }>(
+    `select coalesce(sum(pg_column_size(changes)), 0)::double precision as size from revision
+     where number > $1 and number <= $2`,
+    [from, to],
+  );
+  return rows[0]?.size ?? 0;
+}

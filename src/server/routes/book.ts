@@ -9,6 +9,7 @@ import {
   revisionsRequest,
   saveAnswer,
   saveRequest,
+  sinceAnswer,
   takeBackRequest,
 } from '../../contract/index.ts';
 import { type BookFile, foldChanges, migrationNotes, readBookFile } from '../../core/book/index.ts';
@@ -19,13 +20,15 @@ import { writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
-import { changesBetween, newest, revisionsBefore, savers } from '../queries/revisions.ts';
+import { changesBetween, newest, revisionsBefore, savers, sizeBetween } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
 import { keptAnswers } from './kept.ts';
 import { answer, bodyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
+/** So many bytes of changes, as the database keeps them, are told one by one; beyond, the whole book is the shorter way. */
+const mostSince = 8_000_000;
 
 /** The book, its goods and its revisions. */
 export function bookRoutes(context: Context): Hono {
@@ -44,9 +47,22 @@ export function bookRoutes(context: Context): Hono {
     .get('/goods', (c) =>
       kept(c, goodsPage, async (connection) => {
         const items = await goodsAfter(connection, c.req.query('after') ?? '', pageOfGoods);
-        return { items, next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null };
+        return {
+          revision: await newest(connection),
+          items,
+          next: items.length === pageOfGoods ? (items.at(-1)?.sku ?? null) : null,
+        };
       }),
     )
+    .get('/book/since/:revision', (c) => {
+      const since = c.req.param('revision') === '0' ? 0 : rowNumber(c.req.param('revision'));
+      return kept(c, sinceAnswer, async (connection) => {
+        const revision = await newest(connection);
+        if (since > revision) throw new HttpProblem(404, 'revision', `There is no revision ${since} yet`);
+        if ((await sizeBetween(connection, since, revision)) > mostSince) return { revision, changes: null };
+        return { revision, changes: (await changesBetween(connection, since, revision)).flatMap((row) => row.changes) };
+      });
+    })
     .get('/book/file', async (c) => {
       const { book, goods } = await snapshot(database, async (connection) => ({
         book: await readBook(connection),

@@ -5,8 +5,7 @@ import { at, away, drafted, press, Refusal, screen, type } from '../../../tests/
 
 afterEach(away);
 
-const rate = ['templates', 'soaps', 'lanes', 'home', 'post', 'rate'];
-const flat = (amount: string) => ({ is: 'flat', amount });
+const amount = ['templates', 'soaps', 'lanes', 'home', 'post', 'rate', 'amount'];
 
 /** A lane's amount and an offer's title changed, and the list of changes opened. */
 async function changed(answers: Parameters<typeof at>[2]) {
@@ -30,7 +29,7 @@ test('what is saved is told as it was and is to be, and goes with its note and t
   press('Save 1 change');
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   expect(saves(sent)).toEqual([
-    { base: 1, who: 'Somebody', note: 'Dearer post', edits: [{ path: rate, value: flat('8.10') }] },
+    { base: 1, who: 'Somebody', note: 'Dearer post', edits: [{ path: amount, value: '8.10' }] },
   ]);
   expect(drafted()).toEqual([]);
   await screen.findByText(/1 change saved as revision 2/);
@@ -49,7 +48,7 @@ test('what is edited while a save is on its way is kept, on top of it', async ()
   type('Flat amount', '8.60');
   arrive();
   await screen.findByText(/1 change saved as revision 2/);
-  expect(drafted()).toEqual([[rate.join('/'), flat('8.60')]]);
+  expect(drafted()).toEqual([[amount.join('/'), '8.60']]);
 });
 
 test('a change is dropped from the list, and then there is nothing to save', async () => {
@@ -64,7 +63,7 @@ const conflict = new Refusal(409, {
   type: '/problems/conflict',
   title: 'Somebody else has saved the same meanwhile',
   status: 409,
-  conflicts: [{ path: rate, mine: flat('8.10'), theirs: flat('6.40'), who: 'Oisín', revision: 4 }],
+  conflicts: [{ path: amount, mine: '8.10', theirs: '6.40', who: 'Oisín', revision: 4 }],
 });
 
 test('of what two have changed one is chosen; one’s own goes on from the newest, with its note', async () => {
@@ -88,7 +87,7 @@ test('of what two have changed one is chosen; one’s own goes on from the newes
     base: 4,
     who: 'Somebody',
     note: 'Dearer post',
-    edits: [{ path: rate, value: flat('8.10') }],
+    edits: [{ path: amount, value: '8.10' }],
   });
 });
 
@@ -106,7 +105,7 @@ test('what the server refuses is told by place and with what would be right, and
       type: '/problems/book',
       title: 'The book would not hold together',
       status: 422,
-      problems: [{ at: [...rate, 'amount'], wrong: '“8.10” is too much', right: 'an amount up to 8.00' }],
+      problems: [{ at: amount, wrong: '“8.10” is too much', right: 'an amount up to 8.00' }],
     }),
   });
   press('Save 1 change');

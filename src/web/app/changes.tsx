@@ -1,10 +1,10 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
-import { type Book, changesOf, type Edit, narrowed, takenBack, valueAt } from '../../core/book/index.ts';
+import { type Book, type Edit, editsOf, valueAt } from '../../core/book/index.ts';
 import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
-import { useSaveMutation, useTakeBackMutation } from '../data/api.ts';
-import { type OpenBook, useBook } from '../data/book.ts';
-import { dropped, rebased, saved } from '../data/draft.ts';
+import { useSaveMutation } from '../data/api.ts';
+import { type OpenBook, useBook, useTakeBack } from '../data/book.ts';
+import { catchUp, draftSaved, dropEdit, settle } from '../data/editing.ts';
 import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
@@ -15,11 +15,13 @@ import { Panel } from './panel.tsx';
 export function Changes() {
   const act = useAppDispatch();
   const book = useBook();
-  const { edits, base } = useAppSelector((state) => state.draft);
+  const { patch, base } = useAppSelector((state) => state.draft);
+  const unkept = useAppSelector((state) => state.view.unkept);
+  const edits = useMemo(() => editsOf(patch), [patch]);
   const who = useAppSelector((state) => state.view.who);
   const [note, setNote] = useState('');
   const [save, saving] = useSaveMutation();
-  const [takeBack] = useTakeBackMutation();
+  const [takeBack] = useTakeBack();
   const done = useDone();
   const [refused, setRefused] = useState<ProblemDocument | null>(null);
   if (!book) return null;
@@ -34,33 +36,32 @@ export function Changes() {
     });
     if (result.data) {
       const { revision } = result.data;
-      // Others' changes saved in between are in the revision too: only what was sent is of this save.
-      const before = { ...book.saved, goods: book.savedGoods };
-      act(saved({ revision, sent: edits, undo: takenBack(changesOf(before, edits).changes) }));
+      await act(catchUp());
+      act(draftSaved(patch, { ...book.saved, goods: book.savedGoods }, revision));
       act(opened(null));
       done(`${changes} saved as revision ${revision}.`, {
         name: 'Take it back',
-        run: () => void takeBack({ number: revision, who }),
+        run: () => void takeBack(revision, who),
       });
     } else setRefused(failure(result.error));
   };
-  const settle = (conflicts: readonly Conflict[], theirs: ReadonlySet<string>) => {
-    act(
-      rebased({
-        base: Math.max(book.revision, ...conflicts.map((one) => one.revision)),
-        edits: edits.filter((edit) => !theirs.has(edit.path.join('/'))),
-      }),
-    );
+  const choose = async (conflicts: readonly Conflict[], isMine: (one: Conflict) => boolean) => {
+    await act(settle(conflicts, isMine));
     setRefused(null);
   };
 
   return (
     <Panel title={edits.length === 0 ? 'Nothing has changed' : `${changes} not yet saved`}>
       {refused?.conflicts ? (
-        <Conflicts book={book.book} title={refused.title} conflicts={refused.conflicts} settle={settle} />
+        <Conflicts book={book.book} title={refused.title} conflicts={refused.conflicts} choose={choose} />
       ) : (
         <>
           <Edits book={book} edits={edits} />
+          {unkept && (
+            <p className="aside-note">
+              The browser has no room to keep so many changes: a reload would lose them. Save them soon.
+            </p>
+          )}
           {refused && <Refused book={book.book} refused={refused} />}
           {edits.length > 0 && (
             <SaveForm act={`Save ${changes}`} saving={saving.isLoading} note={note} setNote={setNote} save={send} />
@@ -76,16 +77,15 @@ function Conflicts({
   book,
   title,
   conflicts,
-  settle,
+  choose,
 }: {
   book: Book;
   title: string;
   conflicts: readonly Conflict[];
-  settle: (conflicts: readonly Conflict[], theirs: ReadonlySet<string>) => void;
+  choose: (conflicts: readonly Conflict[], isMine: (one: Conflict) => boolean) => void;
 }) {
   const [mine, setMine] = useState<ReadonlySet<string>>(new Set());
   const keyOf = (one: Conflict) => one.path.join('/');
-  const theirs = () => new Set(conflicts.map(keyOf).filter((key) => !mine.has(key)));
   return (
     <div role="alert">
       <p className="text-off mb-2">{title}. Choose for each which is to stand; yours are kept until you do.</p>
@@ -100,20 +100,20 @@ function Conflicts({
         <tbody>
           {conflicts.map((one) => {
             const key = keyOf(one);
-            const choose = (own: boolean) =>
+            const stands = (own: boolean) =>
               setMine(new Set([...mine].filter((other) => other !== key).concat(own ? [key] : [])));
             return (
               <tr key={key}>
                 <td>{pathWords(book, one.path)}</td>
                 <td>
                   <label>
-                    <input type="radio" name={key} checked={mine.has(key)} onChange={() => choose(true)} />{' '}
+                    <input type="radio" name={key} checked={mine.has(key)} onChange={() => stands(true)} />{' '}
                     {valueWords(one.mine)}
                   </label>
                 </td>
                 <td>
                   <label>
-                    <input type="radio" name={key} checked={!mine.has(key)} onChange={() => choose(false)} />{' '}
+                    <input type="radio" name={key} checked={!mine.has(key)} onChange={() => stands(false)} />{' '}
                     {valueWords(one.theirs)}{' '}
                     <span className="muted">
                       by {one.who}, revision {one.revision}
@@ -126,7 +126,7 @@ function Conflicts({
         </tbody>
       </table>
       <p className="mt-3">
-        <button type="button" className="act main" onClick={() => settle(conflicts, theirs())}>
+        <button type="button" className="act main" onClick={() => choose(conflicts, (one) => mine.has(keyOf(one)))}>
           Go on with these
         </button>
       </p>
@@ -144,26 +144,23 @@ function Edits({ book, edits }: { book: OpenBook; edits: readonly Edit[] }) {
     <>
       <table className="ruled">
         <tbody>
-          {edits.slice(0, most).map((edit, i) => {
-            const change = narrowed({ path: edit.path, before: valueAt(saved, edit.path), after: edit.value });
-            return (
-              <tr key={edit.path.join('/')}>
-                <td>{pathWords(book.book, change.path)}</td>
-                <td className="muted">{valueWords(change.before)}</td>
-                <td>→ {change.after === undefined ? 'taken away' : valueWords(change.after)}</td>
-                <td className="figure">
-                  <button
-                    type="button"
-                    className="quiet"
-                    onClick={() => act(dropped(i))}
-                    aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
-                  >
-                    Drop
-                  </button>
-                </td>
-              </tr>
-            );
-          })}
+          {edits.slice(0, most).map((edit) => (
+            <tr key={edit.path.join('/')}>
+              <td>{pathWords(book.book, edit.path)}</td>
+              <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
+              <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
+              <td className="figure">
+                <button
+                  type="button"
+                  className="quiet"
+                  onClick={() => act(dropEdit(edit))}
+                  aria-label={`Drop the change of ${pathWords(book.book, edit.path)}`}
+                >
+                  Drop
+                </button>
+              </td>
+            </tr>
+          ))}
         </tbody>
       </table>
       {edits.length > most && <p className="muted">and {edits.length - most} more</p>}

@@ -62,7 +62,7 @@ test('keys pressed alone can be turned off, and those with Ctrl go on', async ()
   expect(strip()).toBeNull();
   fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
   await screen.findByRole('dialog', { name: /Find/ });
-  expect(JSON.parse(localStorage.getItem('plemb-screen-1') ?? '{}').view.letters).toBe(false);
+  await waitFor(() => expect(JSON.parse(localStorage.getItem('plemb-screen-1') ?? '{}').view?.letters).toBe(false));
   fireEvent.keyDown(document.activeElement ?? document.body, { key: 'Escape' });
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   for (const back of [lettersSet(true), stripToggled()]) store.dispatch(back);

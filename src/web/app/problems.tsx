@@ -4,7 +4,7 @@ import { type OpenBook, useEngine } from '../data/book.ts';
 
 /** What keeps the draft from being a sound book, in any of its markets: what is wanted of it, the first few by name. */
 export function Problems({ book, wanted }: { book: OpenBook; wanted: (one: Problem) => boolean }) {
-  const problems = (useEngine((engine, edits) => engine.problems(edits), []) ?? []).filter(wanted);
+  const problems = (useEngine((engine) => engine.problems(), []) ?? []).filter(wanted);
   if (problems.length === 0) return null;
   return (
     <div className="aside-note off" role="alert">

@@ -4,6 +4,7 @@ import { NavLink, Outlet } from 'react-router';
 import { counts, momentText, writtenIn } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
+import { selectUnsaved } from '../data/editing.ts';
 import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
@@ -27,7 +28,7 @@ export function Shell() {
   usePageTitle();
   const act = useAppDispatch();
   const { open, theme, who, asOf, broken, waiting } = useAppSelector((state) => state.view);
-  const count = useAppSelector((state) => state.draft.edits.length);
+  const count = useAppSelector(selectUnsaved);
   const book = useBook();
   const { error } = useBookQuery();
   const { data: clock } = useClockQuery();

@@ -19,7 +19,7 @@ export function Strip() {
   const rows = useAppSelector((state) => state.view.stripRows);
   const book = useBook();
   const moment = useMoment();
-  const pinned = useEngine((engine, edits) => (moment === null ? null : engine.pinned(edits, moment)), [moment]);
+  const pinned = useEngine((engine) => (moment === null ? null : engine.pinned(moment)), [moment]);
   // Channels are asked about every basket that can be asked: changed ones too, but none with goods or places not
   // understood.
   const sound = (basket: Basket) =>

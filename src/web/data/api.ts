@@ -40,10 +40,12 @@ import {
   revisionsPage,
   type SegmentCount,
   type Send,
+  type SinceAnswer,
   saveAnswer,
   type saveRequest,
   segmentsAnswer,
   sendSchema,
+  sinceAnswer,
   singlesAnswer,
   spendAnswer,
   type Visit,
@@ -87,7 +89,17 @@ const mayComeAgain = (args: string | FetchArgs, error: FetchBaseQueryError): boo
 
 /** A write that is done once, however often it arrives. */
 const once = () => ({ 'Idempotency-Key': crypto.randomUUID() });
-const tagTypes = ['Book', 'Channels', 'Check', 'Clock', 'Checkouts', 'Codes', 'Segments', 'Spend'] as const;
+const tagTypes = [
+  'Whole',
+  'Revisions',
+  'Channels',
+  'Check',
+  'Clock',
+  'Checkouts',
+  'Codes',
+  'Segments',
+  'Spend',
+] as const;
 type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
 
 /** The book, its goods and its revisions. */
@@ -95,27 +107,34 @@ const bookEndpoints = (build: Builder) => ({
   book: build.query<{ revision: number; book: Book }, void>({
     query: () => '/book',
     transformResponse: read(bookAnswer),
-    providesTags: ['Book'],
+    providesTags: ['Whole'],
   }),
-  goods: build.query<Item[], void>({
+  /** All goods, and the earliest revision that any of them was read at. */
+  goods: build.query<{ revision: number; items: Item[] }, void>({
     async queryFn(_, __, ___, ask) {
       const items: Item[] = [];
-      let after: string | null = '';
+      let [after, revision]: [string | null, number] = ['', Number.POSITIVE_INFINITY];
       while (after !== null) {
         const page = await ask(`/goods?after=${encodeURIComponent(after)}`);
         if (page.error) return { error: page.error };
-        const { items: more, next } = goodsPage.parse(page.data);
+        const { items: more, next, revision: of } = goodsPage.parse(page.data);
         items.push(...more);
         after = next;
+        revision = Math.min(revision, of);
       }
-      return { data: items };
+      return { data: { revision, items } };
     },
-    providesTags: ['Book'],
+    providesTags: ['Whole'],
+  }),
+  /** What has been saved since a revision. */
+  since: build.query<SinceAnswer, number>({
+    query: (revision) => `/book/since/${revision}`,
+    transformResponse: read(sinceAnswer),
   }),
   revisions: build.query<RevisionsPage, RevisionsRequest>({
     query: (params) => ({ url: '/revisions', params }),
     transformResponse: read(revisionsPage),
-    providesTags: ['Book'],
+    providesTags: ['Revisions'],
   }),
   changes: build.query<ChangesAnswer, { from: number; to: number }>({
     query: ({ from, to }) => `/revisions/${from}/to/${to}`,
@@ -124,7 +143,6 @@ const bookEndpoints = (build: Builder) => ({
   save: build.mutation<{ revision: number }, z.infer<typeof saveRequest>>({
     query: (body) => ({ url: '/revisions', method: 'POST', body, headers: once() }),
     transformResponse: read(saveAnswer),
-    invalidatesTags: (result) => (result ? ['Book'] : []),
   }),
   takeBack: build.mutation<{ revision: number }, { number: number; who: string }>({
     query: ({ number, who }) => ({
@@ -134,7 +152,6 @@ const bookEndpoints = (build: Builder) => ({
       headers: once(),
     }),
     transformResponse: read(saveAnswer),
-    invalidatesTags: ['Book'],
   }),
   /** `base`: the revision one looks at; null to take it whatever has been saved since. */
   importBook: build.mutation<{ revision: number }, { text: string; who: string; base: number | null }>({
@@ -146,7 +163,7 @@ const bookEndpoints = (build: Builder) => ({
       headers: { 'Content-Type': 'application/json', 'X-Who': who, ...once() },
     }),
     transformResponse: read(saveAnswer),
-    invalidatesTags: ['Book', 'Checkouts'],
+    invalidatesTags: ['Whole', 'Revisions', 'Checkouts'],
   }),
 });
 

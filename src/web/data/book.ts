@@ -1,65 +1,49 @@
 import { proxy, type Remote, wrap } from 'comlink';
 import { useContext, useEffect, useMemo, useRef, useState } from 'react';
-import type { Book, Edit, Market } from '../../core/book/index.ts';
-import { valueAt, withEdit } from '../../core/book/index.ts';
-import type { Item } from '../../core/goods/index.ts';
+import { type Basket, type Edit, editTo } from '../../core/book/index.ts';
 import type { Engine } from '../engine/engine.ts';
-import { useBookQuery, useCarrierQuery, useClockQuery, useGoodsQuery, useSinglesQuery } from './api.ts';
-import { edited } from './draft.ts';
-import { type Engines, EnginesContext, startWorker, wordOf } from './engines.ts';
+import {
+  useBookQuery,
+  useCarrierQuery,
+  useClockQuery,
+  useGoodsQuery,
+  useSinglesQuery,
+  useTakeBackMutation,
+} from './api.ts';
+import { catchUp, makeEdits, selectOpen } from './editing.ts';
+import { type Basis, type Engines, EnginesContext, running, startWorker, tell, wordOf } from './engines.ts';
 import { useAppDispatch, useAppSelector } from './index.ts';
 import { engineFailed } from './view.ts';
 
 /** The saved book, the draft on it, and how to edit. Null until the book has come. */
 export function useBook() {
-  const { data } = useBookQuery();
-  const { data: goods } = useGoodsQuery();
-  const edits = useAppSelector((state) => state.draft.edits);
+  useBookQuery();
+  useGoodsQuery();
+  const open = useAppSelector(selectOpen);
   const act = useAppDispatch();
-  return useMemo(() => {
-    if (!data || !goods) return null;
-    const tree = edits.reduce<Book & { goods: readonly Item[] }>(
-      (now, edit) => {
-        try {
-          return withEdit(now, edit);
-        } catch {
-          return now;
-        }
+  return useMemo(
+    () =>
+      open && {
+        ...open,
+        /** Makes an edit; undefined takes away what stands there. */
+        edit: (path: readonly string[], value: unknown) => act(makeEdits([editTo(path, value)])),
+        editAll: (edits: readonly Edit[]) => act(makeEdits(edits)),
       },
-      { ...data.book, goods },
-    );
-    const saved = { ...data.book, goods };
-    const { goods: drafted, ...book } = tree;
-    return {
-      revision: data.revision,
-      saved: data.book,
-      book: book as Book,
-      /** The seller's own market: goods and offers are written in its currency. */
-      home: (book as Book).markets[0] as Market,
-      goods: drafted,
-      savedGoods: goods,
-      changed: (path: readonly string[]) =>
-        edits.some(
-          (edit) => path.every((step, i) => edit.path[i] === step) || edit.path.every((step, i) => path[i] === step),
-        ),
-      /** Makes an edit; undefined takes away what stands there. */
-      edit: (path: readonly string[], value: unknown) =>
-        act(edited({ revision: data.revision, path, saved: valueAt(saved, path), value })),
-      editAll: (made: readonly Edit[]) =>
-        act(
-          edited(
-            made.map((edit) => ({
-              revision: data.revision,
-              path: edit.path,
-              saved: valueAt(saved, edit.path),
-              value: edit.value,
-            })),
-          ),
-        ),
-    };
-  }, [data, goods, edits, act]);
+    [open, act],
+  );
 }
 export type OpenBook = NonNullable<ReturnType<typeof useBook>>;
+
+/** Takes back a revision; the book on the screen is as it then stands. */
+export function useTakeBack() {
+  const act = useAppDispatch();
+  const [takeBack, taken] = useTakeBackMutation();
+  const run = async (number: number, who: string) => {
+    const { data } = await takeBack({ number, who });
+    if (data) await act(catchUp());
+  };
+  return [run, taken] as const;
+}
 
 /** The moment everything is computed for, in milliseconds; null until the clock has come. */
 export function useMoment(): number | null {
@@ -71,40 +55,48 @@ export function useMoment(): number | null {
 /** Milliseconds of rest after which what takes long is asked anew. */
 const rest = 250;
 
+/** All that a worker has to know; null until the book has come. */
+function useBasis(): Basis | null {
+  const { data: book } = useBookQuery();
+  const { data: goods } = useGoodsQuery();
+  const { data: carrier } = useCarrierQuery();
+  const patch = useAppSelector((state) => state.draft.patch);
+  const singles = useSingles();
+  return useMemo(
+    () =>
+      book && goods ? { book: book.book, goods: goods.items, cards: carrier?.cards ?? noCards, singles, patch } : null,
+    [book, goods, carrier, singles, patch],
+  );
+}
+const noCards: Basis['cards'] = [];
+
 /** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
 export function useEngine<T>(
-  ask: (engine: Remote<Engine>, edits: readonly Edit[]) => Promise<T> | null,
+  ask: (engine: Remote<Engine>) => Promise<T> | null,
   depends: readonly unknown[],
   at: keyof Engines = 'quick',
 ): T | null {
-  const { data } = useBookQuery();
-  const { data: goods } = useGoodsQuery();
-  const edits = useAppSelector((state) => state.draft.edits);
-  const { data: carrier } = useCarrierQuery();
-  const singles = useSingles();
+  const basis = useBasis();
   const engines = useContext(EnginesContext);
   const act = useAppDispatch();
   const [answer, setAnswer] = useState<T | null>(null);
   const answered = useRef(false);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
-    if (!data || !goods || !engines) return;
-    const place = engines[at];
-    const from = [data, goods, carrier, singles];
-    if (from.some((one, i) => one !== place.from[i])) {
-      place.from = from;
-      place.loaded = place.engine.load(data.book, goods, carrier?.cards ?? [], singles);
-    }
+    if (!basis || !engines) return;
+    const worker = engines[at];
     let stale = false;
-    const go = () =>
-      place.loaded
-        ?.then(() => (stale ? null : ask(place.engine, edits)))
+    const go = () => {
+      tell(worker, basis);
+      worker.taken
+        .then(() => (stale ? null : ask(worker.engine)))
         .then((value) => {
           if (stale || value === null || value === undefined) return;
           answered.current = true;
           setAnswer(() => value);
         })
         .catch((why) => act(engineFailed(wordOf(why))));
+    };
     // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one
     // types.
     let waiting: number | undefined;
@@ -114,21 +106,19 @@ export function useEngine<T>(
       stale = true;
       clearTimeout(waiting);
     };
-  }, [data, goods, edits, carrier, singles, ...depends]);
+  }, [basis, engines, ...depends]);
   return answer;
 }
 
 /** The batches of unused single-use codes among those of the pinned baskets, as saved and as drafted. */
 function useSingles(): Readonly<Record<string, string>> {
   const { data } = useBookQuery();
-  const edits = useAppSelector((state) => state.draft.edits);
-  const batches =
-    data?.book.offers.some((offer) => offer.code?.is === 'single use') ||
-    edits.some((edit) => edit.path[0] === 'offers');
-  const drafted = edits.flatMap((edit) =>
-    edit.path[0] === 'pinned' ? (JSON.stringify(edit.value ?? null).match(/[A-Z0-9]{3,20}/g) ?? []) : [],
+  const open = useAppSelector(selectOpen);
+  const of = (baskets: readonly Basket[] = []) => baskets.flatMap((basket) => basket.codes);
+  const batches = [data?.book, open?.book].some((book) =>
+    book?.offers.some((offer) => offer.code?.is === 'single use'),
   );
-  const codes = [...new Set([...(data?.book.pinned.flatMap((basket) => basket.codes) ?? []), ...drafted])].sort();
+  const codes = [...new Set([...of(data?.book.pinned), ...of(open?.book.pinned)])].sort();
   const { data: known } = useSinglesQuery(codes, { skip: !batches || codes.length === 0 });
   return known ?? none;
 }
@@ -146,14 +136,11 @@ export type Heavy<T> = { readonly last: T | null } & (
 
 /** Such work, begun by hand; `byItself`, also at first and whenever one of these changes. */
 export function useHeavy<T>(
-  ask: (engine: Remote<Engine>, edits: readonly Edit[], pace: (done: number, all: number) => void) => Promise<T>,
+  ask: (engine: Remote<Engine>, pace: (done: number, all: number) => void) => Promise<T>,
   byItself = false,
   by: readonly unknown[] = [],
 ) {
-  const { data } = useBookQuery();
-  const { data: goods } = useGoodsQuery();
-  const { data: carrier } = useCarrierQuery();
-  const edits = useAppSelector((state) => state.draft.edits);
+  const basis = useBasis();
   const [state, setState] = useState<Heavy<T>>({ is: 'idle', last: null });
   const worker = useRef<Worker | null>(null);
   const end = () => {
@@ -163,7 +150,7 @@ export function useHeavy<T>(
   useEffect(() => () => worker.current?.terminate(), []);
   const begin = {
     start() {
-      if (!data || !goods) return;
+      if (!basis) return;
       end();
       const failed = (why: string) => {
         if (worker.current === own) setState(({ last }) => ({ is: 'failed', why, last }));
@@ -172,13 +159,14 @@ export function useHeavy<T>(
       worker.current = own;
       setState(({ last }) => ({ is: 'running', done: 0, all: 0, last }));
       const engine = wrap<Engine>(own);
+      const told = running(engine);
       const pace = proxy(
         (done: number, all: number) =>
           worker.current === own && setState(({ last }) => ({ is: 'running', done, all, last })),
       );
-      engine
-        .load(data.book, goods, carrier?.cards ?? [], none)
-        .then(() => ask(engine, edits, pace))
+      tell(told, { ...basis, singles: none });
+      told.taken
+        .then(() => ask(engine, pace))
         .then((answer) => {
           if (worker.current === own) setState({ is: 'done', last: answer });
         })
@@ -194,7 +182,7 @@ export function useHeavy<T>(
   };
   const latest = useRef(begin.start);
   latest.current = begin.start;
-  const isReady = data !== undefined && goods !== undefined;
+  const isReady = basis !== null;
   useEffect(() => {
     if (!byItself || !isReady) return;
     const waiting = window.setTimeout(() => latest.current(), rest);

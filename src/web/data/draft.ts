@@ -1,88 +1,58 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { alike, type Edit, touches } from '../../core/book/index.ts';
+import { createAction, type UnknownAction } from '@reduxjs/toolkit';
+import { type Edit, type Patch, turned } from '../../core/book/index.ts';
 
 /** What has been changed on the screen and not been saved. Kept in the browser, so that a reload loses nothing. */
 export interface DraftState {
   /** The revision the first edit was made on. */
   readonly base: number | null;
-  readonly edits: readonly Edit[];
-  /** Lists of edits to go back to, the newest last. */
-  readonly past: readonly (readonly Edit[])[];
+  readonly patch: Patch | null;
+  /** What the draft was before each of the last acts, the newest last. */
+  readonly past: readonly Pick<DraftState, 'base' | 'patch'>[];
 }
 
-const empty: DraftState = { base: null, edits: [], past: [] };
+/** How many acts can be taken back. */
 const remembered = 100;
 
-interface Made {
-  readonly revision: number;
-  readonly path: readonly string[];
-  /** What stands there in the saved book; an edit back to it is no edit. */
-  readonly saved: unknown;
-  /** Left out: what stands there goes. */
-  readonly value?: unknown;
-}
+/** The draft has become this one by an act that can be taken back; it began on `revision` if it is the first. */
+export const drafted = createAction<{ readonly revision: number; readonly patch: Patch | null }>('draft/drafted');
+/** The last act is taken back. */
+export const undone = createAction('draft/undone');
+/** What is changed, on a newer revision: acts before that are no longer taken back. */
+export const rebased = createAction<{ readonly base: number; readonly patch: Patch | null }>('draft/rebased');
+export const cleared = createAction('draft/cleared');
 
-interface Saved {
-  readonly revision: number;
-  readonly sent: readonly Edit[];
-  readonly undo: readonly Edit[];
-}
+export const empty: DraftState = { base: null, patch: null, past: [] };
 
-const isSame = (a: Edit, b: Edit): boolean => a.path.join('/') === b.path.join('/') && alike(a.value, b.value);
-
-const within = (path: readonly string[], wider: readonly string[]) =>
-  wider.length <= path.length && touches(path, wider);
-
-function withMade(edits: readonly Edit[], { path, saved, value }: Made): Edit[] {
-  const rest = edits.filter((edit) => !within(edit.path, path));
-  const insideWider = rest.some((edit) => within(path, edit.path));
-  if (!insideWider && alike(saved, value)) return rest;
-  return [...rest, value === undefined ? { path } : { path, value }];
-}
-
-export const draft = createSlice({
-  name: 'draft',
-  initialState: empty,
-  reducers: {
-    edited(state, { payload }: PayloadAction<Made | Made[]>) {
-      const made = Array.isArray(payload) ? payload : [payload];
-      const edits = made.reduce<readonly Edit[]>(withMade, state.edits);
-      return {
-        base: edits.length === 0 ? null : (state.base ?? made[0]?.revision ?? null),
-        edits,
-        past: [...state.past.slice(-remembered), state.edits],
-      };
-    },
-    dropped(state, { payload }: PayloadAction<number>) {
-      const edits = state.edits.filter((_, i) => i !== payload);
-      return { base: edits.length === 0 ? null : state.base, edits, past: [...state.past, state.edits] };
-    },
-    undone(state) {
-      const before = state.past.at(-1);
-      if (!before) return state;
-      return { base: before.length === 0 ? null : state.base, edits: before, past: state.past.slice(0, -1) };
-    },
-    /** Edits that stay after a conflict, on a newer revision. */
-    rebased: (_, { payload }: PayloadAction<{ base: number; edits: readonly Edit[] }>) => ({
-      base: payload.edits.length === 0 ? null : payload.base,
-      edits: payload.edits,
-      past: [],
-    }),
-    /**
-     * Edits have been saved as a revision. What was made while they were on their way stays, on that revision; what was
-     * taken back meanwhile is changed back to what had stood there, by the edits that undo the sent ones.
-     */
-    saved(state, { payload: { revision, sent, undo } }: PayloadAction<Saved>) {
-      const isSent = (edit: Edit) => sent.some((one) => isSame(one, edit));
-      const later = state.edits.filter((edit) => !isSent(edit));
-      const back = undo.filter((edit) => !state.edits.some((one) => touches(one.path, edit.path)));
-      const edits = [...back, ...later];
-      // What others saved in between has not been seen by whoever made these.
-      const seen = state.base !== null && revision > state.base + 1 ? state.base : revision;
-      return { base: edits.length === 0 ? null : seen, edits, past: [] };
-    },
-    cleared: () => empty,
-  },
+const on = (base: number | null, patch: Patch | null, past: DraftState['past']): DraftState => ({
+  base: patch === null ? null : base,
+  patch,
+  past,
 });
 
-export const { edited, dropped, undone, rebased, saved, cleared } = draft.actions;
+/** Written by hand, so that a patch of many edits is neither copied nor frozen at each act. */
+export function draft(state: DraftState = empty, action: UnknownAction): DraftState {
+  const { base, patch, past } = state;
+  if (drafted.match(action))
+    return on(base ?? action.payload.revision, action.payload.patch, [...past.slice(1 - remembered), { base, patch }]);
+  if (undone.match(action)) {
+    const before = past.at(-1);
+    return before ? on(before.base, before.patch, past.slice(0, -1)) : state;
+  }
+  if (rebased.match(action)) return on(action.payload.base, action.payload.patch, []);
+  return cleared.match(action) ? empty : state;
+}
+
+/** The draft that edits make, none of which lies within another, as it was kept. */
+export function draftKept({
+  base,
+  edits,
+}: {
+  readonly base: number | null;
+  readonly edits: readonly Edit[];
+}): DraftState {
+  const turns = edits.map(({ path, value }) => ({
+    path,
+    to: value === undefined ? ({ is: 'gone' } as const) : ({ is: 'put', value } as const),
+  }));
+  return on(base, turned(null, turns), []);
+}

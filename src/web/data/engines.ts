@@ -1,12 +1,25 @@
 import { type Remote, wrap } from 'comlink';
 import { createContext } from 'react';
-import type { Engine } from '../engine/engine.ts';
+import { type Book, type Patch, turnsBetween } from '../../core/book/index.ts';
+import type { CardBody } from '../../core/carrier/index.ts';
+import type { Item } from '../../core/goods/index.ts';
+import type { Engine, Saved } from '../engine/engine.ts';
 
-/** A worker that has been told a book, and from what. */
-interface Running {
+/** All that a worker has to know. */
+export interface Basis {
+  readonly book: Book;
+  readonly goods: readonly Item[];
+  readonly cards: readonly CardBody[];
+  readonly singles: Readonly<Record<string, string>>;
+  readonly patch: Patch | null;
+}
+
+/** A worker, and what it has been told. */
+export interface Running {
   readonly engine: Remote<Engine>;
-  loaded: Promise<void> | null;
-  from: readonly unknown[];
+  told: Basis | null;
+  /** Ends when it has taken in what it was told last. */
+  taken: Promise<unknown>;
 }
 
 /** A worker for what is answered as one types, and one for what looks at all goods. */
@@ -23,10 +36,45 @@ export function startWorker(failed: (why: string) => void): Worker {
   return worker;
 }
 
+/** A worker that has been told nothing yet. */
+export const running = (engine: Remote<Engine>): Running => ({ engine, told: null, taken: Promise.resolve() });
+
 /** Starts both; `failed` hears why a worker's program could not go on. */
 export function startEngines(failed: (why: string) => void): Engines {
-  const start = (): Running => ({ engine: wrap<Engine>(startWorker(failed)), loaded: null, from: [] });
+  const start = (): Running => running(wrap<Engine>(startWorker(failed)));
   return { quick: start(), study: start() };
+}
+
+/** Tells a worker what it does not know yet: of saved goods and of the draft only what has changed. */
+export function tell(worker: Running, basis: Basis): void {
+  const { told, engine } = worker;
+  worker.told = basis;
+  const isKnown =
+    told?.book === basis.book &&
+    told.goods === basis.goods &&
+    told.cards === basis.cards &&
+    told.singles === basis.singles;
+  const turns = turnsBetween(told?.patch ?? null, basis.patch);
+  const takes: Promise<unknown>[] = [];
+  if (!isKnown) {
+    const { book, cards, singles } = basis;
+    takes.push(engine.load({ book, goods: goodsBetween(told?.goods ?? [], basis.goods), cards, singles }));
+  }
+  if (turns.length > 0) takes.push(engine.draft(turns));
+  if (takes.length > 0) worker.taken = Promise.all(takes);
+}
+
+/** Goods as they are told to whoever knows others: whole where they stand elsewhere, or where many differ. */
+function goodsBetween(known: readonly Item[], goods: readonly Item[]): Saved['goods'] {
+  const all = { is: 'all', items: goods } as const;
+  if (known.length !== goods.length) return all;
+  const at = new Map<number, Item>();
+  for (const [i, item] of goods.entries()) {
+    if (item === known[i]) continue;
+    if (item.sku !== known[i]?.sku || at.size > goods.length / 4) return all;
+    at.set(i, item);
+  }
+  return { is: 'turned', at };
 }
 
 export const wordOf = (why: unknown): string => (why instanceof Error ? why.message : String(why));

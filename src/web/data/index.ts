@@ -1,38 +1,18 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api.ts';
-import { draft } from './draft.ts';
+import { draft, draftKept, empty } from './draft.ts';
+import { rememberedIn } from './remembered.ts';
 import { view } from './view.ts';
 
-const key = 'plemb-screen-1';
-
-function remembered(): Partial<{ draft: ReturnType<typeof draft.reducer>; view: ReturnType<typeof view.reducer> }> {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? '{}');
-  } catch {
-    return {};
-  }
-}
-
-const known = remembered();
+const known = rememberedIn();
 export const store = configureStore({
-  reducer: { api: api.reducer, draft: draft.reducer, view: view.reducer },
+  reducer: { api: api.reducer, draft, view: view.reducer },
   middleware: (standard) => standard({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   preloadedState: {
-    draft: { ...draft.getInitialState(), ...known.draft },
-    view: { ...view.getInitialState(), ...known.view, open: null, checking: null, broken: null },
+    draft: known.draft ? draftKept(known.draft) : empty,
+    view: { ...view.getInitialState(), ...known.view },
   },
-});
-
-store.subscribe(() => {
-  const {
-    draft: { base, edits },
-    view: { asOf, strip, stripRows, splits, hidden, theme, letters, who },
-  } = store.getState();
-  localStorage.setItem(
-    key,
-    JSON.stringify({ draft: { base, edits }, view: { asOf, strip, stripRows, splits, hidden, theme, letters, who } }),
-  );
 });
 
 export type State = ReturnType<typeof store.getState>;

@@ -22,6 +22,8 @@ export interface ViewState {
   readonly broken: string | null;
   /** What keeps the server from answering for the moment; null while it answers. */
   readonly waiting: string | null;
+  /** Whether the browser has no room for the draft, which a reload would lose. */
+  readonly unkept: boolean;
 }
 
 const start: ViewState = {
@@ -37,6 +39,7 @@ const start: ViewState = {
   checking: null,
   broken: null,
   waiting: null,
+  unkept: false,
 };
 
 export const view = createSlice({
@@ -63,6 +66,7 @@ export const view = createSlice({
     opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
     engineFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, broken: payload }),
+    unkeptSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, unkept: payload }),
     waitingSet: (state, { payload }: PayloadAction<string | null>) => ({ ...state, waiting: payload }),
   },
 });

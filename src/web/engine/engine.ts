@@ -1,6 +1,9 @@
+import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
+import type { CardBody } from '../../core/carrier/index.ts';
+import type { Item } from '../../core/goods/index.ts';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
-import { type Told, told } from './state.ts';
+import { type Told, told, withDraft } from './state.ts';
 import {
   amiss,
   counts,
@@ -14,12 +17,24 @@ import {
   without,
 } from './study.ts';
 
+/** What is saved, as a worker is told of it. */
+export interface Saved {
+  readonly book: Book;
+  /** All goods; or, of those told before, the ones that are others now, by where they stand. */
+  readonly goods:
+    | { readonly is: 'all'; readonly items: readonly Item[] }
+    | { readonly is: 'turned'; readonly at: ReadonlyMap<number, Item> };
+  readonly cards: readonly CardBody[];
+  readonly singles: Readonly<Record<string, string>>;
+}
+
 /**
  * The core for the screen: takes in the saved book and goods, makes the draft's edits on them, and answers. Everything
  * that computes on the screen goes through here.
  */
 export function engineOf() {
   let now: Told | null = null;
+  let patch: Patch | null = null;
   /** A question about what was told last. */
   const asking =
     <Asked extends unknown[], Answer>(question: (basis: Told, ...asked: Asked) => Answer) =>
@@ -28,8 +43,15 @@ export function engineOf() {
       return question(now, ...asked);
     };
   return {
-    load(...all: Parameters<typeof told>): void {
-      now = told(...all);
+    /** Takes in what is saved; the draft stays. */
+    load({ book, goods, cards, singles }: Saved): void {
+      const all = goods.is === 'all' ? goods.items : (now?.saved.goods ?? []).map((item, i) => goods.at.get(i) ?? item);
+      now = withDraft(told(book, all, cards, singles), patch);
+    },
+    /** Takes in how the draft has changed. */
+    draft(turns: readonly Turn[]): void {
+      patch = turned(patch, turns);
+      if (now) now = withDraft(now, patch);
     },
     pinned: asking(pinned),
     problems: asking(problems),

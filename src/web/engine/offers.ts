@@ -1,5 +1,5 @@
 import type { PastOrder } from '../../contract/index.ts';
-import type { CompiledBook, Edit, Market } from '../../core/book/index.ts';
+import type { CompiledBook, Market } from '../../core/book/index.ts';
 import { type Minor, minor, unwrap } from '../../core/exact/index.ts';
 import type { Offer } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
@@ -31,7 +31,7 @@ import {
 } from '../../core/plan/index.ts';
 import { anybody, type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
-import { cardsOn, carrierOf, compiledFor, dayOf, readyFor, type Told } from './state.ts';
+import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
 export interface OfferCost {
@@ -54,8 +54,8 @@ const year = 365 * 86_400_000;
 const openDays = 60;
 
 /** Every pair of offers of the draft, or those of one of them: what happens when they meet. */
-export function meets(basis: Told, edits: readonly Edit[], moment: number, only: string | null): Meeting[] | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function meets(basis: Told, moment: number, only: string | null): Meeting[] | null {
+  const { compiled, goods } = draftOf(basis);
   return compiled && meetings(compiled, readyFor(compiled, goods).ready.goods, moment, only);
 }
 
@@ -67,12 +67,11 @@ export interface MeetingLoss extends Pick<Meeting, 'first' | 'second'> {
 /** What past orders lose by every meeting of the draft. */
 export function meetLosses(
   basis: Told,
-  edits: readonly Edit[],
   orders: readonly PastOrder[],
   moment: number,
   pace: Pace,
 ): MeetingLoss[] | null {
-  const { compiled, goods } = basis.draftOf(edits);
+  const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
   const { ready, bySku } = readyFor(compiled, goods);
   const found = meetings(compiled, ready.goods, moment);
@@ -88,8 +87,8 @@ export interface OfferAbout {
 }
 
 /** What an offer decides, and what its words get wrong. */
-export function aboutOffer(basis: Told, edits: readonly Edit[], id: string, moment: number): OfferAbout | null {
-  const { compiled, book, goods } = basis.draftOf(edits);
+export function aboutOffer(basis: Told, id: string, moment: number): OfferAbout | null {
+  const { compiled, book, goods } = draftOf(basis);
   const body = book.offers.find((one) => one.id === id);
   if (!body) return null;
   const offer = compiled?.offers.find((one) => one.id === id);
@@ -103,13 +102,12 @@ export function aboutOffer(basis: Told, edits: readonly Edit[], id: string, mome
 /** What an offer costs over past orders, and how its budget may fare. */
 export function offerCost(
   basis: Told,
-  edits: readonly Edit[],
   orders: readonly PastOrder[],
   id: string,
   moment: number,
   pace: Pace,
 ): OfferCost | null {
-  const { compiled, goods } = basis.draftOf(edits);
+  const { compiled, goods } = draftOf(basis);
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
   const past = datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment);
@@ -153,13 +151,12 @@ export function offerCost(
 /** What an offer would have cost with its least value, or the most it takes, elsewhere. */
 export function offerCurve(
   basis: Told,
-  edits: readonly Edit[],
   orders: readonly PastOrder[],
   id: string,
   moment: number,
   pace: Pace,
 ): CostCurve | null {
-  const { compiled, goods } = basis.draftOf(edits);
+  const { compiled, goods } = draftOf(basis);
   const offer = compiled && offerOf(compiled, id);
   return compiled && offer
     ? costCurve(compiled, offer, datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
@@ -167,15 +164,8 @@ export function offerCurve(
 }
 
 /** The baskets that leave the seller least. */
-export function deepest(
-  basis: Told,
-  edits: readonly Edit[],
-  moment: number,
-  units: number,
-  value: number,
-  pace: Pace,
-): Deepest | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function deepest(basis: Told, moment: number, units: number, value: number, pace: Pace): Deepest | null {
+  const { compiled, goods } = draftOf(basis);
   return (
     compiled &&
     deepestBaskets(
@@ -195,14 +185,13 @@ export function deepest(
  */
 export function included(
   basis: Told,
-  edits: readonly Edit[],
   selection: string | null,
   market: string | null,
   placeText: string,
   units: number,
   moment: number,
 ): { goods: Included[]; market: Market } | null {
-  const { book, goods } = basis.draftOf(edits);
+  const { book, goods } = draftOf(basis);
   const { compiled } = compiledFor(book, market);
   const place = parsePlace(placeText);
   if (!compiled || !place.ok) return null;

@@ -5,7 +5,6 @@ import {
   bookProblems,
   type CompiledBook,
   channelIds,
-  type Edit,
   type Market,
 } from '../../core/book/index.ts';
 import { parcelCharge } from '../../core/carrier/index.ts';
@@ -24,7 +23,7 @@ import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatc
 import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
-import { asked, cardsOn, carrierOf, compiledFor, dayOf, type Told } from './state.ts';
+import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, type Told } from './state.ts';
 
 /** A pinned basket, as saved and as drafted. */
 export interface Pinned {
@@ -87,8 +86,8 @@ export interface CostedCurve extends Curve {
 }
 
 /** What is answered as one types: every pinned basket, as saved and as drafted. */
-export function pinned(basis: Told, edits: readonly Edit[], moment: number): readonly Pinned[] {
-  const now = basis.draftOf(edits);
+export function pinned(basis: Told, moment: number): readonly Pinned[] {
+  const now = draftOf(basis);
   const saved = basis.saved;
   const answer = (book: Book, goods: readonly Item[], basket: Basket) => {
     const made = asked(basis, book, goods, basket, moment);
@@ -112,8 +111,8 @@ export function pinned(basis: Told, edits: readonly Edit[], moment: number): rea
 }
 
 /** What keeps the draft from being a sound book, in any of its markets. */
-export function problems(basis: Told, edits: readonly Edit[]): readonly Problem[] {
-  const { book } = basis.draftOf(edits);
+export function problems(basis: Told): readonly Problem[] {
+  const { book } = draftOf(basis);
   return bookProblems(book, (market) => compiledFor(book, market).problems);
 }
 
@@ -134,12 +133,11 @@ const meantOf = (answer: Answer, service: string): Choice | null =>
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
 export function everySide(
   basis: Told,
-  edits: readonly Edit[],
   basket: Basket,
   moment: number,
   live: Readonly<Record<string, readonly ChannelFile[] | null>>,
 ): Sided | Unanswered {
-  const { goods, book, problems } = basis.draftOf(edits);
+  const { goods, book, problems } = draftOf(basis);
   const made = asked(basis, book, goods, basket, moment);
   if (!made) return { problems };
   const { compiled, question: read } = made;
@@ -196,8 +194,8 @@ export function everySide(
 }
 
 /** Which zone a place falls in, and which others have it. */
-export function find(basis: Told, edits: readonly Edit[], text: string): PlaceFound | Unanswered {
-  const { compiled, problems } = basis.draftOf(edits);
+export function find(basis: Told, text: string): PlaceFound | Unanswered {
+  const { compiled, problems } = draftOf(basis);
   if (!compiled) return { problems };
   const place = parsePlace(text);
   if (!place.ok) return { problems: place.problems };
@@ -215,13 +213,12 @@ export function find(basis: Told, edits: readonly Edit[], text: string): PlaceFo
 /** A lane's charge along what it charges by. */
 export function curve(
   basis: Told,
-  edits: readonly Edit[],
   template: string,
   zone: string,
   service: string,
   moment: number,
 ): CostedCurve | null {
-  const { compiled: whole } = basis.draftOf(edits);
+  const { compiled: whole } = draftOf(basis);
   const compiled = whole && asOf(whole, moment);
   const served = compiled?.templates.find((one) => one.id === template);
   const lane = served?.lanes.get(zone)?.get(service);

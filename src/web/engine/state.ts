@@ -1,13 +1,14 @@
 import {
   type Basket,
   type Book,
+  type BookAndGoods,
   type CompiledBook,
   compileBook,
-  type Edit,
-  NothingThere,
+  drafted,
+  itemAt,
+  type Patch,
   readyFinder,
   readyGoods,
-  withEdit,
 } from '../../core/book/index.ts';
 import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
 import { type RulesReader, rulesReader } from '../../core/channels/index.ts';
@@ -16,69 +17,45 @@ import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
 import type { Carrier } from '../../core/rates/index.ts';
 
-/** The book and its goods, as they are saved or drafted. */
-interface Kept {
-  readonly book: Book;
-  readonly goods: readonly Item[];
-}
-
-/** What a worker has been told, and the draft it makes of it; questions are handed it. */
+/** What a worker has been told: what is saved, and the draft on it; questions are handed it. */
 export interface Told {
-  readonly saved: Kept;
+  readonly saved: BookAndGoods;
+  readonly drafted: BookAndGoods;
   readonly cards: readonly Card[];
   /** The batches of unused single-use codes, by code. */
   readonly singles: ReadonlyMap<string, string>;
   /** What is live at a channel, by its files. */
   readonly rulesIn: RulesReader;
-  /**
-   * The draft that edits make of what is saved, compiled for the first market; its problems where it does not hold
-   * together.
-   */
-  draftOf(edits: readonly Edit[]): Kept & Compiled;
 }
 
 /** Takes in the saved book and goods, and the carrier's cards; those that cannot be read are as if not there. */
-export function told(
+export const told = (
   book: Book,
   goods: readonly Item[],
   bodies: readonly CardBody[],
   unused: Readonly<Record<string, string>>,
-): Told {
-  const saved = { book, goods };
-  let last: { readonly key: string; readonly drafted: Kept } | null = null;
-  return {
-    saved,
-    cards: bodies.flatMap((body) => {
-      const read = readCard(body);
-      return read.ok ? [read.value] : [];
-    }),
-    singles: new Map(Object.entries(unused)),
-    rulesIn: rulesReader(),
-    draftOf(edits) {
-      const key = JSON.stringify(edits);
-      if (last?.key !== key) last = { key, drafted: withEdits(saved, edits) };
-      return { ...last.drafted, ...compiledFor(last.drafted.book, null) };
-    },
-  };
-}
+): Told => ({
+  saved: { book, goods },
+  drafted: { book, goods },
+  cards: bodies.flatMap((body) => {
+    const read = readCard(body);
+    return read.ok ? [read.value] : [];
+  }),
+  singles: new Map(Object.entries(unused)),
+  rulesIn: rulesReader(),
+});
 
-function withEdits({ book, goods }: Kept, edits: readonly Edit[]): Kept {
-  const ofGoods = edits.filter((edit) => edit.path[0] === 'goods');
-  return {
-    book: edits.filter((edit) => edit.path[0] !== 'goods').reduce<Book>(safely, book),
-    goods: ofGoods.length === 0 ? goods : ofGoods.reduce<{ goods: readonly Item[] }>(safely, { goods }).goods,
-  };
-}
+/** The same with a draft; edits to what is gone meanwhile change nothing here: saving them tells. */
+export const withDraft = (basis: Told, patch: Patch | null): Told => ({
+  ...basis,
+  drafted: drafted(basis.saved, patch),
+});
 
-/** An edit to something that is gone meanwhile changes nothing here; saving it tells. */
-function safely<T>(tree: T, edit: Edit): T {
-  try {
-    return withEdit(tree, edit);
-  } catch (error) {
-    if (error instanceof NothingThere) return tree;
-    throw error;
-  }
-}
+/** The draft, compiled for the first market; its problems where it does not hold together. */
+export const draftOf = ({ drafted }: Told): BookAndGoods & Compiled => ({
+  ...drafted,
+  ...compiledFor(drafted.book, null),
+});
 
 interface Compiled {
   readonly compiled: CompiledBook | null;
@@ -101,15 +78,12 @@ const marketsOf = memo((book: Book) => {
 });
 export const compiledFor = (book: Book, market: string | null): Compiled => marketsOf(book)(market ?? undefined);
 
-const itemsOf = memo(
-  (goods: readonly Item[]): ReadonlyMap<string, Item> => new Map(goods.map((item) => [item.sku, item])),
-);
 /**
  * Single goods of a draft, made ready when they are first asked for: a keystroke in a lane looks at those of the pinned
  * baskets alone.
  */
 const findersOf = memo((compiled: CompiledBook) =>
-  memo((goods: readonly Item[]) => readyFinder(compiled, (sku) => itemsOf(goods).get(sku))),
+  memo((goods: readonly Item[]) => readyFinder(compiled, (sku) => itemAt(goods, sku))),
 );
 const finderFor = (compiled: CompiledBook, goods: readonly Item[]) => findersOf(compiled)(goods);
 

@@ -5,7 +5,6 @@ import {
   bookFindings,
   type ChannelId,
   compileBook,
-  type Edit,
   type Market,
 } from '../../core/book/index.ts';
 import {
@@ -32,7 +31,7 @@ import {
 } from '../../core/places/index.ts';
 import { type LaneRecord, laneRecords, type Past } from '../../core/plan/index.ts';
 import { anybody, quote } from '../../core/quote/index.ts';
-import { asked, cardsOn, carrierOf, dayOf, readyFor, type Told } from './state.ts';
+import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
 /**
  * A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there
@@ -62,8 +61,8 @@ export interface Records {
 }
 
 /** Every clause of the draft beside what each channel will read. */
-export function notes(basis: Told, edits: readonly Edit[], moment: number): Record<ChannelId, readonly Note[]> | null {
-  const { compiled: whole, goods } = basis.draftOf(edits);
+export function notes(basis: Told, moment: number): Record<ChannelId, readonly Note[]> | null {
+  const { compiled: whole, goods } = draftOf(basis);
   if (!whole) return null;
   const compiled = asOf(whole, moment);
   const listed = readyFor(whole, goods).ready.goods;
@@ -77,14 +76,8 @@ export function notes(basis: Told, edits: readonly Edit[], moment: number): Reco
  * The map of a template: every country, and every part that its zones set apart, with a basket's cheapest delivery
  * there.
  */
-export function map(
-  basis: Told,
-  edits: readonly Edit[],
-  template: string,
-  basketId: string | null,
-  moment: number,
-): MapAnswer | null {
-  const { compiled, book, goods } = basis.draftOf(edits);
+export function map(basis: Told, template: string, basketId: string | null, moment: number): MapAnswer | null {
+  const { compiled, book, goods } = draftOf(basis);
   const served = compiled?.templates.find((one) => one.id === template);
   if (!compiled || !served) return null;
   const basket = book.pinned.find((one) => one.id === basketId);
@@ -118,12 +111,8 @@ export function map(
 }
 
 /** Where a zone's places would fall in each template without it. */
-export function without(
-  basis: Told,
-  edits: readonly Edit[],
-  zone: string,
-): { template: string; to: string | null; patterns: string[] }[] {
-  const { compiled } = basis.draftOf(edits);
+export function without(basis: Told, zone: string): { template: string; to: string | null; patterns: string[] }[] {
+  const { compiled } = draftOf(basis);
   return (compiled?.templates ?? []).flatMap((template) =>
     fallsWithout(template.zones, zone).map(({ to, patterns }) => ({
       template: template.id,
@@ -134,13 +123,8 @@ export function without(
 }
 
 /** How each lane fares over past orders by the card in force, and by the next one that is known. */
-export function records(
-  basis: Told,
-  edits: readonly Edit[],
-  orders: readonly PastOrder[],
-  moment: number,
-): Records | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function records(basis: Told, orders: readonly PastOrder[], moment: number): Records | null {
+  const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
   const on = dayOf(moment, compiled);
   const known = cardsOn(basis, on);
@@ -176,18 +160,14 @@ export function records(
 }
 
 /** What nobody can buy, or have delivered; countries with visits among it. */
-export function coverage(
-  basis: Told,
-  edits: readonly Edit[],
-  visits: Readonly<Record<string, number>>,
-): CoverageFinding[] | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function coverage(basis: Told, visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
+  const { compiled, goods } = draftOf(basis);
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
 /** The SKUs a selection takes. */
-export function selected(basis: Told, edits: readonly Edit[], id: string): string[] | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function selected(basis: Told, id: string): string[] | null {
+  const { compiled, goods } = draftOf(basis);
   const selection = compiled?.selections.get(id);
   if (!compiled || !selection) return null;
   const bySku = new Map(withParents(goods).items.map((item) => [item.sku, item]));
@@ -197,19 +177,14 @@ export function selected(basis: Told, edits: readonly Edit[], id: string): strin
 }
 
 /** Where a channel's own record parts from the goods of the draft. */
-export function recordsThere(
-  basis: Told,
-  edits: readonly Edit[],
-  id: ChannelId,
-  listings: readonly Listing[],
-): RecordFinding[] | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function recordsThere(basis: Told, id: ChannelId, listings: readonly Listing[]): RecordFinding[] | null {
+  const { compiled, goods } = draftOf(basis);
   return compiled && recordFindings(compiled, listedAt(compiled, id, readyFor(compiled, goods).ready.goods), listings);
 }
 
 /** What keeps goods of the draft from being sold. */
-export function goodsProblems(basis: Told, edits: readonly Edit[]): readonly Problem[] {
-  const { compiled, goods } = basis.draftOf(edits);
+export function goodsProblems(basis: Told): readonly Problem[] {
+  const { compiled, goods } = draftOf(basis);
   return compiled ? readyFor(compiled, goods).ready.problems : [];
 }
 
@@ -217,8 +192,8 @@ export function goodsProblems(basis: Told, edits: readonly Edit[]): readonly Pro
  * What stands in the draft of the book, in any of its markets, and may not be meant; each once, in the first market
  * that has it.
  */
-export function amiss(basis: Told, edits: readonly Edit[]): readonly BookFinding[] {
-  const { compiled } = basis.draftOf(edits);
+export function amiss(basis: Told): readonly BookFinding[] {
+  const { compiled } = draftOf(basis);
   if (!compiled) return [];
   const seen = new Set<string>();
   return compiled.body.markets.flatMap(({ id }) => {
@@ -232,11 +207,8 @@ export function amiss(basis: Told, edits: readonly Edit[]): readonly BookFinding
 }
 
 /** How many goods each template and each selection takes. */
-export function counts(
-  basis: Told,
-  edits: readonly Edit[],
-): { templates: Record<string, number>; selections: Record<string, number> } | null {
-  const { compiled, goods } = basis.draftOf(edits);
+export function counts(basis: Told): { templates: Record<string, number>; selections: Record<string, number> } | null {
+  const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
   const { ready } = readyFor(compiled, goods);
   const templates: Record<string, number> = {};

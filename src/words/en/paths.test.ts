@@ -49,6 +49,21 @@ test.each([
       'from 2026-11-01T00:00, until 2027-01-31T00:00, zone Europe/Dublin',
     ].join(' → '),
   ],
+  [
+    {
+      path: ['templates', 'soaps', 'lanes', 'north', 'post', 'rate', 'breaks', '3', 'amount'],
+      before: '6.95',
+      after: '7.10',
+    },
+    'The north, post, breaks up to 3: 6.95 → 7.10',
+  ],
+  [
+    {
+      path: ['templates', 'soaps', 'lanes', 'north', 'post', 'rate', 'breaks', 'open'],
+      before: { to: null, amount: '9' },
+    },
+    'The north, post, breaks beyond the last edge: taken away',
+  ],
   // A long change comes without its values.
   [{ path: ['markets'] }, 'markets'],
 ])('%j is told as “%s”', (change, words) => expect(changeText(smallBook(), change)).toBe(words));

@@ -86,8 +86,13 @@ const fields: Readonly<Record<string, string>> = {
 /** The fields that a path leads through, in words. */
 const fieldWords = (steps: readonly string[]): string =>
   steps
-    .filter((step) => !silent.has(step))
-    .map((step) => fields[step] ?? step.replace(/([A-Z])/g, ' $1').toLowerCase())
+    .flatMap((step, i) => {
+      if (silent.has(step)) return [];
+      const edge = steps[i - 1];
+      if (edge === 'breaks') return [step === 'open' ? 'beyond the last edge' : `up to ${step}`];
+      if (edge === 'steps') return [`from ${step}`];
+      return [fields[step] ?? step.replace(/([A-Z])/g, ' $1').toLowerCase()];
+    })
     .join(' ');
 
 /** A change in a line: what it is of, what stood there, and what stands now. */

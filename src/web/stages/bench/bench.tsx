@@ -37,7 +37,7 @@ function useSides(book: OpenBook, pinned: Basket, moment: number) {
   const at = new Date(moment).toISOString();
   const live = useLiveFiles(at);
   const sided = useEngine<Sided | Unanswered>(
-    (engine, edits) => engine.everySide(edits, asking, moment, live) as Promise<Sided | Unanswered>,
+    (engine) => engine.everySide(asking, moment, live) as Promise<Sided | Unanswered>,
     [asking, moment, live],
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));

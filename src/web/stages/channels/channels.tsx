@@ -6,6 +6,7 @@ import { dialectOf } from '../../../core/channels/index.ts';
 import { channelLine, channelName, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { selectUnsaved } from '../../data/editing.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { NotThere } from '../../ui/missing.tsx';
@@ -54,8 +55,8 @@ const isUnderWay = (state: ChannelState | undefined): boolean => {
 /** The clauses of the book beside what a channel will read; its files; sending; reading back. */
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const dialect = dialectOf(id);
-  const unsaved = useAppSelector((state) => state.draft.edits.length);
-  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study')?.[id] ?? [];
+  const unsaved = useAppSelector(selectUnsaved);
+  const notes = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
   const state = useChannelState(id, moment);
   const who = useAppSelector((state) => state.view.who);
   const [send, sending] = useSendMutation();

@@ -14,11 +14,7 @@ const figureOf = (is: 'price' | 'mass', text: string | null): string =>
 export function ChannelRecords({ id }: { id: ChannelId }) {
   const { data } = useListingsQuery(id);
   const listings = data?.listings ?? null;
-  const found = useEngine(
-    (engine, edits) => (listings ? engine.recordsThere(edits, id, listings) : null),
-    [listings, id],
-    'study',
-  );
+  const found = useEngine((engine) => (listings ? engine.recordsThere(id, listings) : null), [listings, id], 'study');
   if (!listings || listings.length === 0) return null;
   return (
     <section aria-label="Its own record" className="mt-4">

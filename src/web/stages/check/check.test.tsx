@@ -81,7 +81,7 @@ test('what is off is shown first: how much, the smallest basket, both sides, why
 test('theirs taken as intended is a change of the lane; a finding’s basket is pinned at its channel', async () => {
   const { path } = at('/check', smallBook(), { 'GET /checks/last': await reportOf('5.00') });
   press(await screen.findByRole('button', { name: 'Take theirs as intended' }));
-  expect(drafted()).toEqual([['templates/soaps/lanes/home/post/rate', { is: 'flat', amount: '5.00' }]]);
+  expect(drafted()).toEqual([['templates/soaps/lanes/home/post/rate/amount', '5.00']]);
   // What is not saved is not sent.
   await waitFor(() =>
     expect((screen.getByRole('button', { name: 'Send again' }) as HTMLButtonElement).disabled).toBe(true),

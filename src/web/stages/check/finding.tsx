@@ -18,6 +18,7 @@ import {
 } from '../../../words/index.ts';
 import { useAcceptMutation, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { selectUnsaved } from '../../data/editing.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useMomentText } from '../../ui/clock.ts';
@@ -150,7 +151,7 @@ function Why({ book, finding, moment }: Props & { moment: number }) {
 function Acts({ book, finding }: Props) {
   const go = useNavigate();
   const who = useAppSelector((state) => state.view.who);
-  const unsaved = useAppSelector((state) => state.draft.edits.length);
+  const unsaved = useAppSelector(selectUnsaved);
   const [accept] = useAcceptMutation();
   const [send, sent] = useSendMutation();
   const { cause } = finding;

@@ -31,7 +31,7 @@ function Goods({ book }: { book: OpenBook }) {
   const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
   const hidden = useHidden();
   const columns = useMemo(() => columnsBut(hidden), [hidden]);
-  const held = useEngine((engine, edits) => engine.counts(edits), [], 'study')?.selections ?? null;
+  const held = useEngine((engine) => engine.counts(), [], 'study')?.selections ?? null;
   // What is too large for the screen is read and taken by the server, with a count, and can be stopped.
   const open = async (file: File) => {
     if (file.size > largest) setLarge(file);
@@ -211,7 +211,7 @@ function SelectionTabs({
 
 /** What keeps goods from being sold: the first few, and how many more. */
 function Problems() {
-  const problems = useEngine((engine, edits) => engine.goodsProblems(edits), [], 'study') ?? [];
+  const problems = useEngine((engine) => engine.goodsProblems(), [], 'study') ?? [];
   if (problems.length === 0) return null;
   const labelOf = (step: string | number) => goodsFieldWords[step as Column]?.label.toLowerCase() ?? step;
   return (

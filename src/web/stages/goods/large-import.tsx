@@ -32,7 +32,7 @@ export function LargeImport({ file, close }: { file: File; close: () => void }) 
   const state = data?.state ?? 'reading';
   const over = state === 'done' || state === 'stopped' || state === 'failed';
   useEffect(() => {
-    if (state === 'done') dispatch(api.util.invalidateTags(['Book', 'Checkouts']));
+    if (state === 'done') dispatch(api.util.invalidateTags(['Whole', 'Revisions', 'Checkouts']));
   }, [state, dispatch]);
   const report = data?.report;
   const change = report ? report.fresh + report.changed : 0;

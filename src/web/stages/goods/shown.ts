@@ -91,11 +91,7 @@ export function useShownGoods(book: OpenBook, sort: Sort) {
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
-  const taken = useEngine(
-    (engine, edits) => (selection ? engine.selected(edits, selection.id) : null),
-    [selection?.id],
-    'study',
-  );
+  const taken = useEngine((engine) => (selection ? engine.selected(selection.id) : null), [selection?.id], 'study');
   useWordsAhead(book.goods);
   const data = useMemo(() => {
     const inSelection = selection && taken ? new Set(taken) : null;

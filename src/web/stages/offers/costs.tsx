@@ -82,7 +82,7 @@ interface OfAYear {
 /** What one offer costs; the last picture stays while it is worked out anew. */
 function CostsOf({ book, offer, orders, moment }: OfAYear) {
   const { state, start, stop } = useHeavy(
-    (engine, edits, pace) => engine.offerCost(edits, orders, offer.id, moment, pace),
+    (engine, pace) => engine.offerCost(orders, offer.id, moment, pace),
     orders.length <= smallYear,
     [book, orders, moment],
   );
@@ -119,7 +119,7 @@ type Say = (amount: number) => string;
 /** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
 function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
   const { state, start, stop } = useHeavy(
-    (engine, edits, pace) => engine.offerCurve(edits, orders, offer.id, moment, pace),
+    (engine, pace) => engine.offerCurve(orders, offer.id, moment, pace),
     orders.length <= smallYear,
     [orders, moment],
   );

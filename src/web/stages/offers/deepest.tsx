@@ -9,8 +9,8 @@ import { Working } from './working.tsx';
 export function DeepestBasket({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
   const [value, setValue] = useState(amountOf(500, book.home.currency));
-  const { state, start, stop } = useHeavy((engine, edits, pace) =>
-    engine.deepest(edits, moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
+  const { state, start, stop } = useHeavy((engine, pace) =>
+    engine.deepest(moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
   );
   const answer = state.last;
   return (

@@ -15,7 +15,7 @@ export function WhatItDoes({
   moment: number;
   deciding: Deciding | null;
 }) {
-  const pinned = useEngine((engine, edits) => engine.pinned(edits, moment), [moment]);
+  const pinned = useEngine((engine) => engine.pinned(moment), [moment]);
   return (
     <>
       <h2>Pinned baskets with it</h2>

@@ -28,7 +28,7 @@ export function Facets({ book, offer, moment }: { book: OpenBook; offer: OfferBo
 
 /** What it competes with, a line each; what it acts beside and never meets, in one. */
 function Meets({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
-  const meetings = useEngine((engine, edits) => engine.meets(edits, moment, offer.id), [offer.id, moment], 'study');
+  const meetings = useEngine((engine) => engine.meets(moment, offer.id), [offer.id, moment], 'study');
   const isIts = ({ first, second }: Meeting) =>
     first.offer === offer.id || (second.is === 'offer' && second.offer === offer.id);
   const met = meetings?.filter(isIts) ?? [];

@@ -25,10 +25,10 @@ export function MeetsStage() {
  */
 function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const tender = useTender();
-  const meetings = useEngine((engine, edits) => engine.meets(edits, moment, null), [moment], 'study');
+  const meetings = useEngine((engine) => engine.meets(moment, null), [moment], 'study');
   const { data: orders } = useOrdersQuery();
   const { state, start, stop } = useHeavy(
-    (engine, edits, pace) => engine.meetLosses(edits, orders ?? [], moment, pace),
+    (engine, pace) => engine.meetLosses(orders ?? [], moment, pace),
     orders !== undefined && orders.length <= smallYear,
     [book, orders, moment],
   );

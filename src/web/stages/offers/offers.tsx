@@ -45,7 +45,7 @@ function Offers({ book, moment }: { book: OpenBook; moment: number }) {
   );
   const offer = offers.find((one) => one.id === chosen) ?? shown[0];
   const about = useEngine(
-    (engine, edits) => (offer ? engine.aboutOffer(edits, offer.id, moment) : null),
+    (engine) => (offer ? engine.aboutOffer(offer.id, moment) : null),
     [offer?.id, moment],
     'study',
   );

@@ -26,7 +26,7 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
   const [place, setPlace] = useState(book.home.assumed ?? 'IE');
   const [units, setUnits] = useState('1');
   const answer = useEngine(
-    (engine, edits) => engine.included(edits, selection, market, place, Number(units), moment),
+    (engine) => engine.included(selection, market, place, Number(units), moment),
     [selection, market, place, units, moment],
     'study',
   );

@@ -10,7 +10,7 @@ import { momentOf } from './timeline.tsx';
 
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
-  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
+  const notes = useEngine((engine) => engine.notes(moment), [moment], 'study');
   return (
     <div className="wide">
       <table className="ruled mt-3">

@@ -29,7 +29,7 @@ function Places({ book }: { book: OpenBook }) {
   const go = useNavigate();
   const [address, setAddress] = useState('GB HS1 2AA');
   const found = useEngine<PlaceFound | Unanswered>(
-    (engine, edits) => engine.find(edits, address) as Promise<PlaceFound | Unanswered>,
+    (engine) => engine.find(address) as Promise<PlaceFound | Unanswered>,
     [address],
   );
   const { zones } = book.book;

@@ -48,7 +48,7 @@ export function Removal({
 }) {
   const { templates } = book.book;
   const uses = usesOf(book.book, zone.id);
-  const falls = useEngine((engine, edits) => engine.without(edits, zone.id), [zone.id]);
+  const falls = useEngine((engine) => engine.without(zone.id), [zone.id]);
   return (
     <section className="aside-note off mb-3" aria-label="What removing it would do">
       <p>

@@ -23,8 +23,8 @@ export function ZoneMap({
   const [by, setBy] = useState<'zone' | 'charge'>('zone');
   const [basket, setBasket] = useState(book.book.pinned[0]?.id ?? '');
   const map = useEngine<MapAnswer | null>(
-    (engine, edits) =>
-      moment === null ? null : (engine.map(edits, template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
+    (engine) =>
+      moment === null ? null : (engine.map(template?.id ?? '', basket, moment) as Promise<MapAnswer | null>),
     [template?.id, basket, moment],
     'study',
   );

@@ -51,11 +51,7 @@ type Reviewed = ReturnType<typeof reviewedLanes>[number];
 function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: carrier } = useCarrierQuery();
   const { data: orders } = useOrdersQuery();
-  const records = useEngine(
-    (engine, edits) => (orders ? engine.records(edits, orders, moment) : null),
-    [orders, moment],
-    'study',
-  );
+  const records = useEngine((engine) => (orders ? engine.records(orders, moment) : null), [orders, moment], 'study');
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
   const lanes = reviewedLanes(book.book, records);

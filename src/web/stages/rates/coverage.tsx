@@ -19,7 +19,7 @@ export function CoverageStage() {
 function Coverage({ book }: { book: OpenBook }) {
   const { data } = useVisitsQuery();
   const visits = Object.fromEntries((data?.visits ?? []).map((one) => [one.country, one.visits]));
-  const found = useEngine((engine, edits) => engine.coverage(edits, visits), [data], 'study');
+  const found = useEngine((engine) => engine.coverage(visits), [data], 'study');
   const told = (found ?? []).map((one) => sayOf(book, one));
   const grave = told.filter((one) => one.grave);
   const rest = told.filter((one) => !one.grave);

@@ -63,7 +63,7 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
   const tender = useTender();
   const moment = useMoment() ?? 0;
   const curve = useEngine(
-    (engine, edits) => engine.curve(edits, template, zone.id, service.id, moment),
+    (engine) => engine.curve(template, zone.id, service.id, moment),
     [template, zone.id, service.id, moment],
   );
   const set: SetLane = (field, value) => book.edit([...path, field], value);
@@ -90,7 +90,7 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
 /** What channels cannot be told of the lane; they are told the default template alone. */
 function Lost({ book, zone, service, template }: Chosen) {
   const moment = useMoment() ?? 0;
-  const notes = useEngine((engine, edits) => engine.notes(edits, moment), [moment], 'study');
+  const notes = useEngine((engine) => engine.notes(moment), [moment], 'study');
   if (defaultTemplateOf(book.book).id !== template) return null;
   const lost = channelIds.flatMap((id) =>
     (notes?.[id] ?? [])

@@ -1,6 +1,6 @@
 import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
-import { at, away, drafted, press, screen, type } from '../../../../tests/screen.tsx';
+import { at, away, drafted, press, screen, stands, type } from '../../../../tests/screen.tsx';
 
 afterEach(away);
 
@@ -23,7 +23,7 @@ test('a charge that is typed moves the pinned baskets unsaved, and is told besid
   expect(screen.getByText(/^was €7.30/)).toBeDefined();
   type('Flat amount', '8.1x');
   expect(screen.getByRole('alert').textContent).toContain('“8.1x” is no amount');
-  expect(drafted()).toEqual([['templates/soaps/lanes/home/post/rate', { is: 'flat', amount: '8.10' }]]);
+  expect(drafted()).toEqual([['templates/soaps/lanes/home/post/rate/amount', '8.10']]);
   expect(sent).toEqual([]);
 });
 
@@ -61,8 +61,10 @@ test('a block taken in with Shift is copied, and lies over the lanes it is paste
   // What does not fit below the last row is left out.
   pasted('north/post', both);
   expect(drafted().map(([path]) => path)).toEqual([
-    'templates/soaps/lanes/home/post',
-    'templates/soaps/lanes/north/post',
+    'templates/soaps/lanes/home/post/rate',
+    'templates/soaps/lanes/home/post/freeFrom',
+    'templates/soaps/lanes/north/post/rate',
+    'templates/soaps/lanes/north/post/freeFrom',
   ]);
   await waitFor(() => expect(lane('north/post').textContent).toContain('free from 55.00'));
 });
@@ -72,7 +74,7 @@ test('figures from a spreadsheet are flat amounts, an empty cell changes nothing
   await screen.findByLabelText('Flat amount');
   pasted('home/post', '\n€ 9,20\n');
   await waitFor(() => expect(lane('north/post').textContent).toContain('9.20'));
-  expect(drafted().map(([path]) => path)).toEqual(['templates/soaps/lanes/north/post']);
+  expect(drafted().map(([path]) => path)).toEqual(['templates/soaps/lanes/north/post/rate']);
   for (const text of ['nine', 'plemb-lanes:{', '1.234', '']) pasted('home/post', text);
   expect(drafted()).toHaveLength(1);
 });
@@ -108,8 +110,7 @@ test('breaks are added before the endless one, taken away, and end where the las
   type('Size of a step 2', '0.5');
   press('Offer it only from a least');
   await screen.findByLabelText('Least that is offered');
-  const [[, last]] = drafted().slice(-1) as [[string, unknown]];
-  expect(last).toEqual({
+  expect(stands('templates/soaps/lanes/north/post/rate')).toEqual({
     is: 'table',
     unit: 'lb',
     from: '1',

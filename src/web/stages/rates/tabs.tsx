@@ -5,7 +5,7 @@ import { type OpenBook, useEngine } from '../../data/book.ts';
 
 /** The sheets of the stage: each template, then what holds for all of them. */
 export function RatesTabs({ book, chosen = null }: { book: OpenBook; chosen?: string | null }) {
-  const counts = useEngine((engine, edits) => engine.counts(edits), [], 'study');
+  const counts = useEngine((engine) => engine.counts(), [], 'study');
   return (
     <nav className="tabs-row" aria-label="Templates">
       {book.book.templates.map((one) => (

@@ -19,7 +19,7 @@ interface Props {
 /** The templates to choose from, and the chosen one's own terms: its goods, stock place and services. */
 export function TemplateHead({ book, template, others, offer }: Props) {
   const { selections, services } = book.book;
-  const held = useEngine((engine, edits) => engine.counts(edits), [], 'study');
+  const held = useEngine((engine) => engine.counts(), [], 'study');
   const at = ['templates', template.id];
   const isDefault = template === defaultTemplateOf(book.book);
   return (

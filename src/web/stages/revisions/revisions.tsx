@@ -3,8 +3,8 @@ import { useSearchParams } from 'react-router';
 import type { Revision } from '../../../contract/index.ts';
 import { changeText, pathWords } from '../../../words/index.ts';
 import { useRooms } from '../../app/rooms.ts';
-import { useChangesQuery, useRevisionsQuery, useTakeBackMutation } from '../../data/api.ts';
-import { type OpenBook, useBook } from '../../data/book.ts';
+import { useChangesQuery, useRevisionsQuery } from '../../data/api.ts';
+import { type OpenBook, useBook, useTakeBack } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import { useMomentText } from '../../ui/clock.ts';
@@ -123,7 +123,7 @@ function Rows({
 }) {
   const dated = useMomentText();
   const who = useAppSelector((state) => state.view.who);
-  const [takeBack, taken] = useTakeBackMutation();
+  const [takeBack, taken] = useTakeBack();
   const refused = taken.error && failure(taken.error);
   return (
     <>
@@ -178,7 +178,7 @@ function Rows({
                       type="button"
                       className="quiet whitespace-nowrap"
                       disabled={taken.isLoading}
-                      onClick={() => takeBack({ number: one.number, who })}
+                      onClick={() => takeBack(one.number, who)}
                     >
                       Take back
                     </button>

@@ -21,7 +21,7 @@ export function MarketsStage() {
  * boxes.
  */
 function Markets({ book }: { book: OpenBook }) {
-  const amiss = useEngine((engine, edits) => engine.amiss(edits), [], 'study');
+  const amiss = useEngine((engine) => engine.amiss(), [], 'study');
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="Markets and boxes">

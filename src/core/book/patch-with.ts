@@ -1,0 +1,51 @@
+import { differences } from './differences.ts';
+import { type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
+import { keyOf } from './members.ts';
+import { comesWithItsFirst, memberAt, type Patch, type Path, patched, patchIn, patchTo } from './patch.ts';
+import type { Own } from './steps.ts';
+
+/**
+ * A patch of a tree with more edits, each made on what those before it give, and told as deep as what differs from the
+ * tree. Throws {@link NothingThere} where an edit leads nowhere, {@link OtherKey} where a member would stand under
+ * another name than its own; with `passes`, edits that lead nowhere are left out.
+ */
+export function patchWith(
+  tree: unknown,
+  patch: Patch | null,
+  edits: Iterable<Edit>,
+  { above = [], passes = false }: { above?: Path; passes?: boolean } = {},
+): Patch | null {
+  const own: Own = new Set();
+
+  function set(at: unknown, one: Patch | null, { path, value }: Edit, depth: number): Patch | null {
+    const step = path[depth];
+    if (step === undefined) return differences(at, value);
+    const stands =
+      one?.is === 'put' ? one.value : one?.is === 'gone' && comesWithItsFirst(path, depth) ? {} : undefined;
+    if (stands !== undefined) {
+      const here = path.slice(0, depth);
+      const inner = patchWith(stands, null, [editTo(path.slice(depth), value)], { above: here });
+      return differences(at, patched(stands, inner, here));
+    }
+    if (one?.is !== 'within' && one !== null) throw new NothingThere(path);
+    if (typeof at !== 'object' || at === null) throw new NothingThere(path);
+    const stood = memberAt(at, step);
+    const begins = stood === undefined && depth < path.length - 1 && comesWithItsFirst(path, depth + 1);
+    const next = set(begins ? {} : stood, patchIn(one, step), { path, value }, depth + 1);
+    if (Array.isArray(at)) {
+      const member = next === null ? stood : patched(stood, next, path.slice(0, depth + 1));
+      if (member !== undefined && keyOf(member) !== step) throw new OtherKey(path, keyOf(member));
+    }
+    return patchTo(one, step, next, own);
+  }
+
+  let now = patch;
+  for (const edit of edits) {
+    try {
+      now = set(tree, now, above.length > 0 ? { ...edit, path: [...above, ...edit.path] } : edit, above.length);
+    } catch (error) {
+      if (!passes || !(error instanceof NothingThere)) throw error;
+    }
+  }
+  return now;
+}
