@@ -54,12 +54,14 @@ export function patched<T>(tree: T, patch: Patch | null, above: Path = []): T {
   if (patch.is === 'put') return patch.value as T;
   if (patch.is === 'gone') return undefined as T;
   const last = known.get(patch);
-  if (last?.tree === tree) return last?.gave as T;
+  if (last && last.tree === tree) return last.gave as T;
   const gave = Array.isArray(tree)
     ? listWith(tree, patch.steps, above)
     : isRecord(tree)
       ? recordWith(tree, patch.steps, above)
-      : tree;
+      : tree === undefined && comesWithItsFirst(above)
+        ? recordWith({}, patch.steps, above)
+        : tree;
   known.set(patch, { tree, gave });
   return gave as T;
 }
@@ -109,16 +111,13 @@ function inPlace(list: readonly unknown[], steps: Steps<Patch>, above: Path): un
   return copy;
 }
 
-/** The record that comes with its first thing, as long as it has none. */
-const nothing: Keyed = Object.freeze({});
-
 function recordWith(record: Keyed, steps: Steps<Patch>, above: Path): Keyed {
   const copy = { ...record };
   for (const [step, patch] of stepsIn(steps)) {
     if (patch.is === 'gone') delete copy[step];
     else if (patch.is === 'put') field(copy, step, patch.value);
     else if (isThere(record, step)) field(copy, step, patchedAt(record[step], patch, above, step));
-    else if (comesWithItsFirst([...above, step])) field(copy, step, patchedAt(nothing, patch, above, step));
+    else if (comesWithItsFirst([...above, step])) field(copy, step, patchedAt(undefined, patch, above, step));
   }
   return copy;
 }

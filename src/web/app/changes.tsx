@@ -2,10 +2,8 @@ import { useMemo, useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { type Book, type Edit, editsOf, valueAt } from '../../core/book/index.ts';
 import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
-import { useSaveMutation } from '../data/api.ts';
 import { type OpenBook, useBook, useTakeBack } from '../data/book.ts';
-import { catchUp, draftSaved, dropEdit, settle } from '../data/editing.ts';
-import { failure } from '../data/failed.ts';
+import { dropEdit, saveDraft, settle } from '../data/editing.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { useDone } from '../ui/toasts.tsx';
@@ -15,12 +13,12 @@ import { Panel } from './panel.tsx';
 export function Changes() {
   const act = useAppDispatch();
   const book = useBook();
-  const { patch, base } = useAppSelector((state) => state.draft);
+  const patch = useAppSelector((state) => state.draft.patch);
   const unkept = useAppSelector((state) => state.view.unkept);
   const edits = useMemo(() => editsOf(patch), [patch]);
   const who = useAppSelector((state) => state.view.who);
   const [note, setNote] = useState('');
-  const [save, saving] = useSaveMutation();
+  const [saving, setSaving] = useState(false);
   const [takeBack] = useTakeBack();
   const done = useDone();
   const [refused, setRefused] = useState<ProblemDocument | null>(null);
@@ -28,22 +26,15 @@ export function Changes() {
   const changes = counts(edits.length, 'change');
 
   const send = async () => {
-    const result = await save({
-      base: base ?? book.revision,
-      who,
-      note,
-      edits: edits.map((edit) => ({ path: [...edit.path], value: edit.value })),
+    setSaving(true);
+    const answer = await act(saveDraft(who, note));
+    setSaving(false);
+    if ('refused' in answer) return setRefused(answer.refused);
+    act(opened(null));
+    done(`${changes} saved as revision ${answer.revision}.`, {
+      name: 'Take it back',
+      run: () => void takeBack(answer.revision, who),
     });
-    if (result.data) {
-      const { revision } = result.data;
-      await act(catchUp());
-      act(draftSaved(patch, { ...book.saved, goods: book.savedGoods }, revision));
-      act(opened(null));
-      done(`${changes} saved as revision ${revision}.`, {
-        name: 'Take it back',
-        run: () => void takeBack(revision, who),
-      });
-    } else setRefused(failure(result.error));
   };
   const choose = async (conflicts: readonly Conflict[], isMine: (one: Conflict) => boolean) => {
     await act(settle(conflicts, isMine));
@@ -64,7 +55,7 @@ export function Changes() {
           )}
           {refused && <Refused book={book.book} refused={refused} />}
           {edits.length > 0 && (
-            <SaveForm act={`Save ${changes}`} saving={saving.isLoading} note={note} setNote={setNote} save={send} />
+            <SaveForm act={`Save ${changes}`} saving={saving} note={note} setNote={setNote} save={send} />
           )}
         </>
       )}

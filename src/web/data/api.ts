@@ -334,7 +334,6 @@ export const {
   useGoodsQuery,
   useRevisionsQuery,
   useChangesQuery,
-  useSaveMutation,
   useTakeBackMutation,
   useImportBookMutation,
   useClockQuery,

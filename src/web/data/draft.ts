@@ -8,6 +8,8 @@ export interface DraftState {
   readonly patch: Patch | null;
   /** What the draft was before each of the last acts, the newest last. */
   readonly past: readonly Pick<DraftState, 'base' | 'patch'>[];
+  /** What of it is on its way to be saved; null where nothing is. */
+  readonly sent: Patch | null;
 }
 
 /** How many acts can be taken back. */
@@ -19,25 +21,36 @@ export const drafted = createAction<{ readonly revision: number; readonly patch:
 export const undone = createAction('draft/undone');
 /** What is changed, on a newer revision: acts before that are no longer taken back. */
 export const rebased = createAction<{ readonly base: number; readonly patch: Patch | null }>('draft/rebased');
+/** The draft as it stands is on its way; or it has come back unsaved. */
+export const sent = createAction('draft/sent');
+export const unsent = createAction('draft/unsent');
 export const cleared = createAction('draft/cleared');
 
-export const empty: DraftState = { base: null, patch: null, past: [] };
+export const empty: DraftState = { base: null, patch: null, past: [], sent: null };
 
 const on = (base: number | null, patch: Patch | null, past: DraftState['past']): DraftState => ({
   base: patch === null ? null : base,
   patch,
   past,
+  sent: null,
 });
 
 /** Written by hand, so that a patch of many edits is neither copied nor frozen at each act. */
 export function draft(state: DraftState = empty, action: UnknownAction): DraftState {
   const { base, patch, past } = state;
-  if (drafted.match(action))
-    return on(base ?? action.payload.revision, action.payload.patch, [...past.slice(1 - remembered), { base, patch }]);
+  if (drafted.match(action)) {
+    const { payload } = action;
+    return {
+      ...on(base ?? payload.revision, payload.patch, [...past.slice(1 - remembered), { base, patch }]),
+      sent: state.sent,
+    };
+  }
   if (undone.match(action)) {
     const before = past.at(-1);
-    return before ? on(before.base, before.patch, past.slice(0, -1)) : state;
+    return before ? { ...on(before.base, before.patch, past.slice(0, -1)), sent: state.sent } : state;
   }
+  if (sent.match(action)) return { ...state, sent: patch };
+  if (unsent.match(action)) return { ...state, sent: null };
   if (rebased.match(action)) return on(action.payload.base, action.payload.patch, []);
   return cleared.match(action) ? empty : state;
 }

@@ -1,10 +1,11 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
+import type { Conflict } from '../../contract/index.ts';
 import { alike, type Change, changesTo, type Edit, editsOf, editTo, valueAt, withEdit } from '../../core/book/index.ts';
 import { seeded } from '../../core/plan/index.ts';
 import { api } from './api.ts';
 import { cleared, draftKept, undone } from './draft.ts';
-import { catchUp, draftSaved, dropEdit, makeEdits, selectOpen, selectSaved, selectUnsaved, settle } from './editing.ts';
+import { catchUp, dropEdit, makeEdits, saveDraft, selectOpen, selectSaved, selectUnsaved, settle } from './editing.ts';
 import { store } from './index.ts';
 import { remember } from './remembered.ts';
 
@@ -43,6 +44,25 @@ function answer(to: string): unknown {
   const since = Number(to.split('/').at(-1));
   return { revision: newest(), changes: whole ? null : revisions.slice(since + 1).flat() };
 }
+/** A save that somebody has asked for: refused with what is in the way, or made. */
+async function saved({ base, edits }: { base: number; edits: Edit[] }): Promise<[number, object]> {
+  const found = conflicts(base, edits);
+  const theirs = (path: readonly string[]) => valueAt(tree, path);
+  if (found.length > 0) {
+    const told = found.map(({ path, value }) => ({
+      path,
+      mine: value,
+      theirs: theirs(path),
+      who: 'B',
+      revision: newest(),
+    }));
+    return [409, { type: '/problems/conflict', title: 'In the way', status: 409, conflicts: told }];
+  }
+  saveAs(edits);
+  const revision = newest();
+  await meanwhile();
+  return [201, { revision }];
+}
 const asked: string[] = [];
 
 const act = store.dispatch;
@@ -51,35 +71,22 @@ const open = () => selectOpen(store.getState()) as NonNullable<ReturnType<typeof
 const shown = () => ({ ...open().book, goods: open().goods });
 const edits = () => editsOf(store.getState().draft.patch);
 /** Saves the draft as the screen does; what is in the way, where there is something. */
-async function save() {
-  const { patch, base } = store.getState().draft;
-  const on = { ...open().saved, goods: open().savedGoods };
-  const found = conflicts(base ?? open().revision, edits());
-  if (found.length > 0) return found;
-  saveAs(edits());
-  const revision = newest();
-  await act(catchUp());
-  act(draftSaved(patch, on, revision));
-  return [];
+async function save(): Promise<readonly Conflict[]> {
+  const answer = await act(saveDraft('A', ''));
+  return 'refused' in answer ? (answer.refused.conflicts ?? []) : [];
 }
-/** The same while something happens between its sending and its answer. */
-async function saveDuring(meanwhile: () => void) {
-  const { patch } = store.getState().draft;
-  const on = { ...open().saved, goods: open().savedGoods };
-  saveAs(edits());
-  const revision = newest();
-  meanwhile();
-  await act(catchUp());
-  act(draftSaved(patch, on, revision));
-}
+/** What happens between the server's having saved and its answer. */
+let meanwhile: () => void | Promise<void>;
 
 beforeEach(async () => {
   [tree, revisions, whole] = [smallBook(), [[], []], false];
+  meanwhile = () => undefined;
   asked.length = 0;
   vi.stubGlobal('fetch', async (request: Request) => {
     const to = new URL(request.url).pathname.replace(/^\/api/, '');
     asked.push(to);
-    return new Response(JSON.stringify(answer(to)), { headers: { 'Content-Type': 'application/json' } });
+    const [status, said] = request.method === 'POST' ? await saved(await request.json()) : [200, answer(to)];
+    return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json' } });
   });
   await act(api.endpoints.book.initiate());
   await act(api.endpoints.goods.initiate());
@@ -131,10 +138,11 @@ describe('the draft', () => {
     const stood = valueAt(tree, amount);
     edit(amount.join('/'), '5.10');
     edit('seller', 'B');
-    await saveDuring(() => {
+    meanwhile = () => {
       edit(amount.join('/'), stood);
       edit('zones/home/name', 'Here');
-    });
+    };
+    expect(await save()).toEqual([]);
     expect(edits()).toEqual([
       { path: path('zones/home/name'), value: 'Here' },
       { path: amount, value: stood },
@@ -142,11 +150,11 @@ describe('the draft', () => {
     expect(store.getState().draft.base).toBe(2);
     expect(shown()).toEqual({ ...shown(), seller: 'B' });
     // Others have saved in between: what was made on revision 2 is held against that still.
-    await saveDuring(() => {
-      saveAs([{ path: path('zones/north/name'), value: 'Theirs' }]);
-      edit('seller', 'C');
-    });
-    expect(store.getState().draft).toMatchObject({ base: 3 });
+    meanwhile = () => edit('seller', 'C');
+    saveAs([{ path: path('zones/north/name'), value: 'Theirs' }]);
+    expect(await save()).toEqual([]);
+    expect(store.getState().draft).toMatchObject({ base: 2 });
+    expect(edits()).toEqual([{ path: ['seller'], value: 'C' }]);
   });
 });
 
@@ -179,10 +187,18 @@ describe('others’ saves', () => {
     expect(valueAt(shown(), amount)).toBe('5.10');
     const found = await save();
     expect(found.map((one) => one.path)).toEqual([path(lane)]);
-    const told = found.map((one) => ({ path: [...one.path], mine: one.value, who: 'B', revision: newest() }));
-    await act(settle(told, () => true));
+    await act(settle(found, () => true));
     expect(await save()).toEqual([]);
     expect(valueAt(tree, amount)).toBe('5.10');
+  });
+  test('that are one’s own leave nothing unsaved, also where they are heard of before the answer', async () => {
+    meanwhile = () => act(catchUp());
+    edit('templates/soaps/lanes/west/post', { rate: { is: 'free' }, freeFrom: null });
+    edit(`${lane}/rate`, { is: 'free' });
+    edit('offers/suds/title', 'Mine');
+    expect(await save()).toEqual([]);
+    expect([edits(), shown()]).toEqual([[], tree]);
+    expect(valueAt(shown(), path('templates/soaps/lanes/west/post/rate'))).toEqual({ is: 'free' });
   });
   test('that make another sort of it do, too; theirs can be let stand', async () => {
     edit(amount.join('/'), '5.10');
@@ -228,12 +244,7 @@ describe('others’ saves', () => {
         const isMine = new Map(found.map((one) => [one.path.join('/'), random() < 0.5]));
         for (const one of found)
           if (!isMine.get(one.path.join('/'))) theirs.set(one.path.join('/'), valueAt(tree, one.path));
-        await act(
-          settle(
-            found.map((one) => ({ path: [...one.path], mine: one.value, who: 'B', revision: newest() })),
-            (one) => isMine.get(one.path.join('/')) === true,
-          ),
-        );
+        await act(settle(found, (one) => isMine.get(one.path.join('/')) === true));
       }
       expect(edits()).toEqual([]);
       await act(catchUp());

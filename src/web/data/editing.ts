@@ -1,10 +1,11 @@
 import { createSelector, type ThunkAction, type UnknownAction } from '@reduxjs/toolkit';
-import type { Conflict } from '../../contract/index.ts';
+import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import {
   alike,
   countOf,
   drafted as draftOn,
   type Edit,
+  editsOf,
   editTo,
   type Market,
   type Patch,
@@ -17,7 +18,8 @@ import {
 } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { api } from './api.ts';
-import { cleared, drafted, rebased } from './draft.ts';
+import { cleared, drafted, rebased, sent, unsent } from './draft.ts';
+import { failure } from './failed.ts';
 import type { State } from './index.ts';
 
 export type Thunk<T = void> = ThunkAction<T, State, unknown, UnknownAction>;
@@ -72,14 +74,34 @@ export const dropEdit =
   };
 
 /**
- * A draft has been saved as a revision, and the saved book has caught up with it. What was made while it was on its way
- * stays, on that revision; what was taken back meanwhile is changed back to what had stood there.
+ * Saves the draft; gives the revision, or why not. What is made while it is on its way stays, on that revision; what is
+ * taken back meanwhile is changed back to what had stood there.
  */
-export const draftSaved =
-  (sent: Patch | null, on: object, revision: number): Thunk =>
+export const saveDraft =
+  (who: string, note: string): Thunk<Promise<{ readonly revision: number } | { readonly refused: ProblemDocument }>> =>
+  async (act, getState) => {
+    const { patch, base } = getState().draft;
+    const on = selectSaved(getState());
+    const edits = editsOf(patch).map(({ path, value }) => ({ path: [...path], value }));
+    act(sent());
+    const { data, error } = await act(
+      api.endpoints.save.initiate({ base: base ?? on?.revision ?? 0, who, note, edits }),
+    );
+    if (!data) {
+      act(unsent());
+      return { refused: failure(error) };
+    }
+    await act(catchUp());
+    act(draftSaved(on?.tree, data.revision));
+    return data;
+  };
+
+/** What was sent has been saved on a tree as a revision, and the saved book has caught up with it. */
+const draftSaved =
+  (on: object | undefined, revision: number): Thunk =>
   (act, getState) => {
     const saved = selectSaved(getState());
-    const { base, patch } = getState().draft;
+    const { base, patch, sent } = getState().draft;
     const wanted = patched(on, patch);
     const later = turnsBetween(sent, patch).map(({ path }) => editTo(path, valueAt(wanted, path)));
     if (!saved || later.length === 0) return void act(cleared());
@@ -152,12 +174,12 @@ type Changes = readonly { readonly path: readonly string[]; readonly before?: un
 const keepWithin =
   (changes: Changes): Thunk =>
   (act, getState) => {
-    const { base, patch } = getState().draft;
+    const { base, patch, sent: onItsWay } = getState().draft;
     const turns = changes.flatMap(({ path, before, after }) => {
       const own = patchAt(patch, path);
-      return own?.is === 'within' && !Array.isArray(after)
-        ? [{ path, to: { is: 'put', value: patched(before, own, path) } as const }]
-        : [];
+      // One's own save comes back as others' do.
+      if (own?.is !== 'within' || own === patchAt(onItsWay, path) || Array.isArray(after)) return [];
+      return [{ path, to: { is: 'put', value: patched(before, own, path) } as const }];
     });
-    if (turns.length > 0 && base !== null) act(rebased({ base, patch: turned(patch, turns) }));
+    if (turns.length > 0) act(drafted({ revision: base ?? 0, patch: turned(patch, turns) }));
   };

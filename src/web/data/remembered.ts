@@ -1,5 +1,5 @@
 import type { Store } from '@reduxjs/toolkit';
-import { type Edit, editsOf } from '../../core/book/index.ts';
+import { countOf, type Edit, editsOf } from '../../core/book/index.ts';
 import type { DraftState } from './draft.ts';
 import { type ViewState, view } from './view.ts';
 
@@ -15,8 +15,8 @@ interface State {
 }
 
 const key = 'plemb-screen-1';
-/** Milliseconds of rest after which it is written. */
-const rest = 300;
+/** Milliseconds of rest after which it is written; a long draft, which takes a while to write, less often. */
+const rest = { least: 300, each: 0.1 };
 
 /** What the browser has kept; nothing where it keeps nothing, or where it cannot be read. */
 export function rememberedIn(): Partial<Remembered> {
@@ -53,7 +53,9 @@ export function remember({ getState, dispatch, subscribe }: Store<State>): () =>
   }
 
   const unsubscribe = subscribe(() => {
-    if (waiting === undefined && !isWritten(getState())) waiting = window.setTimeout(write, rest);
+    if (isWritten(getState())) return;
+    clearTimeout(waiting);
+    waiting = window.setTimeout(write, rest.least + rest.each * countOf(getState().draft.patch));
   });
   window.addEventListener('pagehide', write);
   return () => {
