@@ -1,4 +1,4 @@
-// npm run -s plemb -- …: the core on the command line.
+// npm run -s plemb -- …: the core on the command line, and backups of the database.
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { nodePackages } from './parts/packages.mjs';
 import { explain } from './parts/say.mjs';
@@ -6,6 +6,9 @@ import { explain } from './parts/say.mjs';
 const root = fileURLToPath(new URL('..', import.meta.url));
 try {
   nodePackages(root);
+  const words = process.argv.slice(2);
+  const { isKeeping, keep } = await import('./parts/keeping.mjs');
+  if (isKeeping(words)) process.exit(await keep(root, words));
   const { buildCommandLine } = await import('./parts/build.mjs');
   const program = await buildCommandLine(root);
   // Files are named from where it was called.

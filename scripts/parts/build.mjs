@@ -56,9 +56,12 @@ export async function buildPrograms(root) {
     });
   const [{ metafile }] = await Promise.all([
     program([`${standIns}/start.ts`, ...doors], { splitting: true, chunkNames: `${standIns}/[hash]`, metafile: true }),
-    program(['main', 'worker', 'thread', 'begin'].map((name) => `src/server/${name}.ts`).concat('demo/seed.ts'), {
-      plugins: [besideSources],
-    }),
+    program(
+      ['main', 'worker', 'thread', 'begin', 'keep'].map((name) => `src/server/${name}.ts`).concat('demo/seed.ts'),
+      {
+        plugins: [besideSources],
+      },
+    ),
   ]);
   // One that is gone from the sources must not be found any more; those that stay are there all the while, as another
   // may be starting.

@@ -47,7 +47,7 @@ const asOwner = (bin, program, args, what) => run(...ownerCommand(bin, program, 
 
 /**
  * Starts the cluster in `folder`, making it first where there is none.
- * @returns {Promise<{ url(database: string): string, stop(): void, remove(): void }>}
+ * @returns {Promise<{ url(database: string): string, isBegun: boolean, stop(): void, remove(): void }>}
  */
 export async function startCluster(folder) {
   debianPackages(['postgresql'], () => programs() !== null, 'PostgreSQL');
@@ -85,6 +85,7 @@ export async function startCluster(folder) {
   const password = readFileSync(secret, 'utf8').trim();
   const pidFile = join(data, 'postmaster.pid');
   let port = runningPort(pidFile);
+  const isBegun = port === null;
   // One that runs already was left by a start that was killed; it is ended with this one.
   if (port === null) {
     port = await freePort();
@@ -145,6 +146,8 @@ export async function startCluster(folder) {
           what: 'Asking the database',
         },
       ).trim() === '1',
+    /** Whether it was started now, and does not run for somebody else. */
+    isBegun,
     stop,
     /** Ends it and starts it again on the same port: `fast` as an upgrade does, `immediate` as a power cut would. */
     restart: (mode) =>

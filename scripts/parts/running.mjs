@@ -24,22 +24,30 @@ const freePort = (port, command) =>
     probe.listen(port, '127.0.0.1', () => probe.close(resolve));
   });
 
+/** Where the data of a folder lies. */
+export function dataOf(folder) {
+  const data = process.env.PLEMB_DATA ?? join(root, folder);
+  return {
+    data,
+    // The postgres user must be able to reach its cluster: as root it lies where everybody may pass.
+    clusterFolder:
+      process.getuid?.() === 0
+        ? join('/var/tmp', `plemb-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`)
+        : join(data, 'cluster'),
+    // While what it begins with is being put in a mark stands; found at a start, the last one broke off and what there
+    // is is not whole.
+    seeding: join(data, 'seeding'),
+    seeded: join(data, 'seeded'),
+  };
+}
+
 /**
  * Runs until it is told to end. `command` is what was typed after npm, `folder` where its data lies, `first` the program
  * that fills an empty database, `channels` the addresses of channels, or null for the stand-ins; `open` starts it: as
  * it is built (see built.mjs), or from its sources (see developing.mjs).
  */
 export async function runPlemb({ command, folder, first, channels, open }) {
-  const data = process.env.PLEMB_DATA ?? join(root, folder);
-  // The postgres user must be able to reach its cluster: as root it lies where everybody may pass.
-  const clusterFolder =
-    process.getuid?.() === 0
-      ? join('/var/tmp', `plemb-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`)
-      : join(data, 'cluster');
-  // While what it begins with is being put in a mark stands; found at a start, the last one broke off and what there is
-  // is not whole.
-  const seeding = join(data, 'seeding');
-  const seeded = join(data, 'seeded');
+  const { data, clusterFolder, seeding, seeded } = dataOf(folder);
   const brokenOff = existsSync(seeding);
   const fresh = process.argv.includes('--fresh') || brokenOff;
   const odd = process.argv.slice(2).filter((one) => one !== '--fresh');

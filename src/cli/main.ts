@@ -15,12 +15,15 @@ const usage = `plemb quote BOOK BASKETS [--market MARKET] [--at MOMENT] [--json 
 plemb goods BOOK [--check] [--json]
 plemb render BOOK CHANNEL [--at MOMENT] [--json]
 plemb check BOOK [--live CHANNEL=URL …] [--at MOMENT] [--json]
+plemb backup FILE
+plemb restore FILE
 
 BOOK is a file as docs/formats/book.md describes it, BASKETS one basket, or one a line, as basket.md does;
 CHANNEL is one of ${channelIds.join(', ')};
 MARKET is a market of the book, for baskets that name none (else its first);
 MOMENT is ISO 8601 in UTC, such as 2026-11-24T09:10:00Z (else now).
-What --json prints is described in docs/formats/answers.md.`;
+What --json prints is described in docs/formats/answers.md. FILE is a backup of the whole database, as backup.md
+describes it: of DATABASE_URL, or of what npm start keeps; it is put back into an empty one.`;
 
 const flags = {
   json: { type: 'boolean', default: false },

@@ -15,8 +15,15 @@ import { tasksWith } from '../../src/server/tasks.ts';
 import { inPlace } from '../../src/server/threads.ts';
 import { startStandIns } from '../../src/standins/main.ts';
 
+interface Begins {
+  /** Fills the empty database first. */
+  readonly fill?: (url: string) => Promise<void>;
+  /** Talks to the stand-ins of another world instead of its own. */
+  readonly beside?: Pick<Awaited<ReturnType<typeof startStandIns>>, 'addresses'>;
+}
+
 /** A server with a database of its own and running stand-ins; everything goes at the end. */
-export async function world() {
+export async function world({ fill, beside }: Begins = {}) {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('TEST_DATABASE_URL is not set: run npm test, which makes a database for the tests');
   const name = `test_${Math.random().toString(36).slice(2, 10)}`;
@@ -25,7 +32,8 @@ export async function world() {
   await admin.query(`create database ${name}`);
   const url = base.replace(/\/[^/]*$/, `/${name}`);
   const folder = mkdtempSync(join(tmpdir(), 'plemb-standins-'));
-  const standIns = await startStandIns(folder);
+  const standIns = beside ? { addresses: beside.addresses, stop: async () => undefined } : await startStandIns(folder);
+  await fill?.(url);
   const database = connect(url);
   await migrate(database);
   const context: WorkerContext = {

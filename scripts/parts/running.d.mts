@@ -1,0 +1,2 @@
+/** Where the data of a folder lies. */
+export function dataOf(folder: string): { data: string; clusterFolder: string; seeding: string; seeded: string };
