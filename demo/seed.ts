@@ -7,9 +7,12 @@ import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
 import { runSend } from '../src/server/jobs/send.ts';
 import type { WorkerContext } from '../src/server/jobs/worker-context.ts';
+import { keysIn } from '../src/server/keys/keys.ts';
+import { sealer as sealerOf } from '../src/server/keys/seal.ts';
 import { accept, addCheck, findingsOf } from '../src/server/queries/checks.ts';
 import { addCodes, putCustomers } from '../src/server/queries/codes.ts';
 import { putHistory } from '../src/server/queries/history.ts';
+import { putKey } from '../src/server/queries/keys.ts';
 import { newest } from '../src/server/queries/revisions.ts';
 import { addSend, sendById } from '../src/server/queries/sends.ts';
 import { setClockAhead } from '../src/server/queries/settings.ts';
@@ -28,6 +31,8 @@ import { demoCodes, demoOrders, demoVisits } from './orders.ts';
 const url = process.env.DATABASE_URL ?? '';
 const addresses = JSON.parse(process.env.PLEMB_CHANNELS ?? '{}') as Record<ChannelId, string>;
 const database = connect(url);
+const { PLEMB_SEAL_KEY: sealKey } = process.env;
+const sealer = sealKey ? sealerOf(sealKey) : null;
 /** What is sent here is taken at once: nothing is asked for again. */
 const noJobs = async () => {
   throw new Error('A stand-in did not answer');
@@ -37,11 +42,21 @@ if ((await newest(database)) === 0) {
   const never = new AbortController().signal;
   const context: WorkerContext = {
     database,
-    ...reaching(addresses, null),
+    ...reaching(addresses, keysIn(database, sealer)),
+    sealer,
     log: pino({ level: 'warn' }),
     url,
-    threads: inPlace(tasksWith({ url, addresses, patience: 'person' })),
+    threads: inPlace(tasksWith({ url, addresses, patience: 'person', sealKey })),
   };
+  // The account that the stand-in of the carrier knows.
+  if (sealer)
+    await putKey(database, {
+      of: 'ternline',
+      sealed: sealer.seal('ternline', 'kites-21'),
+      prices: 'account',
+      who: 'Nuala Lerrin',
+      at: new Date(demoMoments.firstSent),
+    });
   const setClock = async (moment: string) => {
     for (const id of channelIds) await context.clients[id].setClock(Date.parse(moment));
     await setClockAhead(database, Date.parse(moment) - Date.now());

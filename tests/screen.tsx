@@ -49,6 +49,7 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /book/since/1': { revision: 1, changes: [] },
   'GET /clock': { now },
   'GET /carrier': { cards: [], down: null },
+  'GET /keys': { keys: [], seals: true },
   'GET /orders': { orders: [], next: null },
   'GET /visits': { visits: [] },
   'GET /segments': { segments: [] },

@@ -5,6 +5,7 @@ import {
   checkRequest,
   codesRequest,
   importRequest,
+  keyRequest,
   listRequest,
   pushRequest,
   saveRequest,
@@ -39,6 +40,8 @@ export const bodies: Readonly<Record<string, z.ZodType | null>> = {
   'POST /imports': importRequest,
   'POST /imports/:id/taken': null,
   'DELETE /imports/:id': null,
+  'PUT /keys/:of': keyRequest,
+  'DELETE /keys/:of': null,
 };
 
 /** Parts of addresses: some that are there, and all manner of others. */

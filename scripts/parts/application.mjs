@@ -1,5 +1,7 @@
 // The running application: stand-ins and server as processes of their own, and an end that leaves none behind.
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { builtFrom } from './build.mjs';
 import { Plain, runBeside } from './say.mjs';
@@ -77,10 +79,21 @@ function sentence(errors) {
   return `A part of Plemb did not start:\n  ${errors.trim().split('\n').slice(0, 4).join('\n  ')}`;
 }
 
+/** What keys are sealed with: as it is told, or else a file beside the data that nobody else may read. */
+function sealKey(data) {
+  const { PLEMB_SEAL_KEY: told } = process.env;
+  if (told) return told;
+  const file = join(data, 'seal.key');
+  if (!existsSync(file)) {
+    mkdirSync(data, { recursive: true });
+    writeFileSync(file, randomBytes(32).toString('base64'), { mode: 0o600, flag: 'wx' });
+  }
+  return readFileSync(file, 'utf8').trim();
+}
+
 /**
  * Starts the server, with what it begins from: `first` is a program that fills an empty database. Without `channels`
- * (addresses by channel) the stand-ins are started beside it, and the demo's account at their carrier is told. `from`
- * tells what runs for a source: what was built from it, unless told otherwise.
+ * (addresses by channel) the stand-ins are started beside it. `from` tells what runs for a source: what was built from it, unless told otherwise.
  */
 export async function startApplication({
   root,
@@ -96,16 +109,16 @@ export async function startApplication({
     for (const part of parts.reverse()) await part.stop();
   };
   try {
-    let env = { DATABASE_URL: databaseUrl, PORT: String(port), PLEMB_CHANNELS: JSON.stringify(channels) };
+    let env = {
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      PLEMB_CHANNELS: JSON.stringify(channels),
+      PLEMB_SEAL_KEY: sealKey(data),
+    };
     if (!channels) {
       const standins = program(root, from('src/standins/start.ts'), ['--folder', join(data, 'standins')], {});
       parts.push(standins);
-      env = {
-        ...env,
-        PLEMB_CHANNELS: JSON.stringify(await standins.ready),
-        PLEMB_CARRIER_KEY: 'kites-21',
-        PLEMB_CARRIER_PRICES: 'account',
-      };
+      env = { ...env, PLEMB_CHANNELS: JSON.stringify(await standins.ready) };
     }
     if (first)
       await runBeside(process.execPath, running(root, from(first)), {

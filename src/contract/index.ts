@@ -106,6 +106,28 @@ export const takeBackRequest = z.strictObject({ who });
 export type Revision = z.infer<typeof revisionSchema>;
 export type ChangesAnswer = z.infer<typeof changesAnswer>;
 
+/** A key that goes in; what it is is held against its form without being told, as errors tell what they found. */
+export const keyRequest = z.strictObject({
+  key: z.unknown(),
+  prices: z.enum(['list', 'account']).default('list'),
+  who,
+});
+/** For whom a key is set, by whom and when, and whether it can be opened; never the key. */
+export const keysAnswer = z.object({
+  keys: z.array(
+    z.object({
+      of: z.string(),
+      prices: z.enum(['list', 'account']).nullable(),
+      who: z.string(),
+      at: moment,
+      opens: z.boolean(),
+    }),
+  ),
+  /** Whether there is something to seal keys with. */
+  seals: z.boolean(),
+});
+export type KeysAnswer = z.infer<typeof keysAnswer>;
+
 export const clockAnswer = z.object({ now: moment });
 export const pushRequest = z.strictObject({
   hours: z

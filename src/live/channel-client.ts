@@ -43,8 +43,13 @@ export interface ChannelClient {
   setClock(now: number): Promise<void>;
 }
 
-/** Talks to a channel over HTTP, as patiently as is said, then {@link ChannelDown}. */
-export function channelClient(id: ChannelId, address: string | undefined, patience: Patience): ChannelClient {
+/** Talks to a channel over HTTP with the key for it, where there is one; as patiently as is said, then {@link ChannelDown}. */
+export function channelClient(
+  id: ChannelId,
+  address: string | undefined,
+  patience: Patience,
+  keyOf: () => Promise<string | null> = async () => null,
+): ChannelClient {
   async function call<T>(
     method: string,
     path: string,
@@ -54,7 +59,9 @@ export function channelClient(id: ChannelId, address: string | undefined, patien
   ): Promise<T> {
     if (!address) throw new ChannelDown(id, 'no address of it is set', false);
     try {
-      const request = { method, url: `${address}${path}`, headers };
+      const key = await keyOf();
+      const authorization = key === null ? {} : { Authorization: `Bearer ${key}` };
+      const request = { method, url: `${address}${path}`, headers: { ...headers, ...authorization } };
       if (!body) return await asked(request, answer, patience);
       return await asked({ ...request, body: 'pieces' in body ? body : JSON.stringify(body) }, answer, patience);
     } catch (error) {

@@ -12,8 +12,10 @@ import type { Listed } from '../core/channels/index.ts';
 import { unwrap } from '../core/exact/index.ts';
 import type { Item } from '../core/goods/index.ts';
 import { type ChannelClient, channelClient, type Patience } from '../live/index.ts';
-import { type CarrierAccount, carrierClient } from './carrier-client.ts';
+import { carrierClient } from './carrier-client.ts';
 import { type Connection, type Database, snapshot } from './database.ts';
+import type { KeyOf } from './keys/keys.ts';
+import type { Sealer } from './keys/seal.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook } from './queries/book.ts';
 import { everyItem } from './queries/goods.ts';
@@ -33,18 +35,23 @@ export interface Context extends Reaching {
   readonly log: Logger;
   /** Where heavy things are done. */
   readonly threads: Threads;
+  /** Seals keys; null where there is nothing to seal them with. */
+  readonly sealer: Sealer | null;
 }
 
 /** What is needed to talk to channels and carrier at these addresses, for people who wait or for jobs. */
 export const reaching = (
   addresses: Readonly<Record<string, string>>,
-  account: CarrierAccount | null,
+  keyOf: KeyOf,
   patience: Patience = 'person',
 ): Pick<Reaching, 'clients' | 'carrier'> => ({
   clients: Object.fromEntries(
-    channelIds.map((id) => [id, channelClient(id, addresses[id], patience)]),
+    channelIds.map((id) => [
+      id,
+      channelClient(id, addresses[id], patience, async () => (await keyOf(id))?.key ?? null),
+    ]),
   ) as Reaching['clients'],
-  carrier: carrierClient(addresses.ternline, account),
+  carrier: carrierClient(addresses.ternline, () => keyOf('ternline')),
 });
 
 /** Now, by the demo's clock. */

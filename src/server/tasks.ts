@@ -4,6 +4,8 @@ import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
 import { connect, sharedSnapshot } from './database.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
+import { keysIn } from './keys/keys.ts';
+import { sealer as sealerOf } from './keys/seal.ts';
 import { filesSent, lastAccepted } from './queries/sends.ts';
 import type { TaskSettings, Tasks } from './threads.ts';
 import { tellingTrouble } from './trouble.ts';
@@ -15,11 +17,12 @@ const pieceLength = 1 << 20;
 const tells = 100;
 
 /** The tasks, with a database connection and clients of their own. */
-export function tasksWith({ url, addresses, patience }: TaskSettings): Tasks {
+export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): Tasks {
+  const sealer = sealKey ? sealerOf(sealKey) : null;
   const within = async <T>(work: (context: Reaching) => Promise<T>): Promise<T> => {
     const database = connect(url, { reads: 1, writes: 1 });
     try {
-      return await work({ database, ...reaching(addresses, null, patience) });
+      return await work({ database, ...reaching(addresses, keysIn(database, sealer), patience) });
     } catch (error) {
       throw tellingTrouble(error);
     } finally {

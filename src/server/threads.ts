@@ -79,6 +79,8 @@ export interface TaskSettings {
   readonly url: string;
   readonly addresses: Readonly<Record<string, string>>;
   readonly patience: Patience;
+  /** What keys are sealed with, in base64; left out where nothing is. */
+  readonly sealKey?: string | undefined;
 }
 
 /** A source needs its reader on the thread, too: what the process was started with does not reach there. */

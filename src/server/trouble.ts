@@ -39,7 +39,9 @@ export function tellingTrouble(error: unknown): unknown {
 
 export function troubleOf(error: unknown): Trouble | null {
   if (!(error instanceof Error)) return null;
-  const { code = '', message, name } = error as Error & { code?: string };
+  const { message, name } = error;
+  // Others than the database's have figures for codes.
+  const code = String((error as { code?: unknown }).code ?? '');
   const told = troubles.find((one) => nameOf[one] === name);
   if (told) return told;
   if (code === diskFull) return 'full';

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { cardOn, cardSchema, carrierBy, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
 import { amountText, type Currency, type Mass, unwrap, type Volume } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
-import { carrierAccount, carrierClient } from '../../src/server/carrier-client.ts';
+import { carrierClient } from '../../src/server/carrier-client.ts';
 import { listen } from '../../src/standins/common/server.ts';
 import { ternline } from '../../src/standins/ternline/index.ts';
 
@@ -150,18 +150,15 @@ test('no key, a sort of prices that is none, a day without a card, a box sent ab
 });
 
 test('a carrier that is silent is told of, and the last known cards stand in', async () => {
-  const client = carrierClient(address, account);
+  const client = carrierClient(address, async () => account);
   expect((await client.cards()).cards).toHaveLength(2);
-  expect(await carrierClient(undefined, account).cards()).toEqual({ cards: [], down: 'no carrier is set' });
-  expect(await carrierClient(address, carrierAccount({})).cards()).toEqual({
+  expect(await carrierClient(undefined, async () => account).cards()).toEqual({ cards: [], down: 'no carrier is set' });
+  expect(await carrierClient(address, async () => null).cards()).toEqual({
     cards: [],
     down: 'no key for the carrier is set',
   });
-  expect(() => carrierAccount({ PLEMB_CARRIER_KEY: 'k', PLEMB_CARRIER_PRICES: 'best' })).toThrow(
-    '“best”; right would be list or account',
-  );
   await ask('/desk/trouble', { mode: 'slow' });
-  expect((await carrierClient(address, account).cards()).down).toBe(
+  expect((await carrierClient(address, async () => account).cards()).down).toBe(
     'Ternline does not answer: it did not answer within 5 s',
   );
   expect((await client.cards()).cards).toHaveLength(2);

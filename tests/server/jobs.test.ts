@@ -7,6 +7,7 @@ import { reaching } from '../../src/server/context.ts';
 import { runCheck } from '../../src/server/jobs/check.ts';
 import { runSend } from '../../src/server/jobs/send.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
+import { noKeys } from '../../src/server/keys/keys.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
 import { channelRoutes } from '../../src/server/routes/channels.ts';
 import { tasksWith } from '../../src/server/tasks.ts';
@@ -70,7 +71,7 @@ test('a send to where nothing listens has failed for certain: nothing has been t
     `insert into send (channel, revision, idempotency_key, state, requested, who)
      values ('findlark', 1, 'to-nowhere', 'queued', now(), 'Ada') returning id::integer`,
   );
-  const { clients } = reaching({ findlark: `http://127.0.0.1:${await freePort()}` }, null);
+  const { clients } = reaching({ findlark: `http://127.0.0.1:${await freePort()}` }, noKeys);
   await runSend({ ...at.context, clients }, at.jobs.ask, rows[0].id, new AbortController().signal);
   expect((await at.call('GET', '/api/channels/findlark')).body.lastSend).toMatchObject({
     state: 'failed',

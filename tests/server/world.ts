@@ -10,10 +10,15 @@ import { connect, migrate } from '../../src/server/database.ts';
 import { openJobs } from '../../src/server/jobs/queues.ts';
 import type { WorkerContext } from '../../src/server/jobs/worker-context.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
+import { keysIn } from '../../src/server/keys/keys.ts';
+import { sealer as sealerOf } from '../../src/server/keys/seal.ts';
 import { openSaves } from '../../src/server/saves.ts';
 import { tasksWith } from '../../src/server/tasks.ts';
 import { inPlace } from '../../src/server/threads.ts';
 import { startStandIns } from '../../src/standins/main.ts';
+
+/** What keys are sealed with. */
+export const sealKey = Buffer.alloc(32, 7).toString('base64');
 
 interface Begins {
   /** Fills the empty database first. */
@@ -36,12 +41,14 @@ export async function world({ fill, beside }: Begins = {}) {
   await fill?.(url);
   const database = connect(url);
   await migrate(database);
+  const sealer = sealerOf(sealKey);
   const context: WorkerContext = {
     database,
-    ...reaching(standIns.addresses, { key: 'kites-21', prices: 'account' }),
+    ...reaching(standIns.addresses, keysIn(database, sealer)),
+    sealer,
     log: pino({ level: process.env.PLEMB_VERBOSE ? 'info' : 'silent' }),
     url,
-    threads: inPlace(tasksWith({ url, addresses: standIns.addresses, patience: 'person' })),
+    threads: inPlace(tasksWith({ url, addresses: standIns.addresses, patience: 'person', sealKey })),
   };
   const jobs = await openJobs(database, context.log);
   const saves = openSaves(url);

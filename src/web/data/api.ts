@@ -30,6 +30,8 @@ import {
   goodsPage,
   type ImportState,
   importState,
+  type KeysAnswer,
+  keysAnswer,
   type ListReport,
   listingsAnswer,
   listReport,
@@ -99,6 +101,8 @@ const tagTypes = [
   'Codes',
   'Segments',
   'Spend',
+  'Keys',
+  'Carrier',
 ] as const;
 type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
 
@@ -244,7 +248,11 @@ const historyEndpoints = (build: Builder) => ({
     },
   }),
   visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
-  carrier: build.query<CarrierAnswer, void>({ query: () => '/carrier', transformResponse: read(carrierAnswer) }),
+  carrier: build.query<CarrierAnswer, void>({
+    query: () => '/carrier',
+    transformResponse: read(carrierAnswer),
+    providesTags: ['Carrier'],
+  }),
 });
 
 /** Channels, what stands there, and the clock that all go by. */
@@ -293,6 +301,30 @@ const channelEndpoints = (build: Builder) => ({
   }),
 });
 
+/** The keys of channels and carrier: set, taken away, never read. */
+const keyEndpoints = (build: Builder) => ({
+  keys: build.query<KeysAnswer, void>({
+    query: () => '/keys',
+    transformResponse: read(keysAnswer),
+    providesTags: ['Keys'],
+  }),
+  putKey: build.mutation<KeysAnswer, { of: string; key: string; prices: 'list' | 'account'; who: string }>({
+    query: ({ of, ...body }) => ({ url: `/keys/${of}`, method: 'PUT', body }),
+    transformResponse: read(keysAnswer),
+    // What was sent is not to stay in the store.
+    onQueryStarted: (_, { dispatch, requestId, queryFulfilled }) => {
+      const forget = () => dispatch(api.internalActions.removeMutationResult({ requestId }));
+      queryFulfilled.then(forget, () => undefined);
+    },
+    invalidatesTags: ['Keys', 'Carrier', 'Channels', 'Checkouts'],
+  }),
+  dropKey: build.mutation<KeysAnswer, string>({
+    query: (of) => ({ url: `/keys/${of}`, method: 'DELETE' }),
+    transformResponse: read(keysAnswer),
+    invalidatesTags: ['Keys', 'Carrier', 'Channels', 'Checkouts'],
+  }),
+});
+
 /** Checks, and what of them is lived with. */
 const checkEndpoints = (build: Builder) => ({
   lastCheck: build.query<CheckReport, void>({
@@ -326,6 +358,7 @@ export const api = createApi({
     ...historyEndpoints(build),
     ...channelEndpoints(build),
     ...checkEndpoints(build),
+    ...keyEndpoints(build),
   }),
 });
 
@@ -364,4 +397,7 @@ export const {
   useSegmentOfQuery,
   useSegmentsQuery,
   useSpendQuery,
+  useKeysQuery,
+  usePutKeyMutation,
+  useDropKeyMutation,
 } = api;

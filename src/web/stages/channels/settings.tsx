@@ -4,6 +4,7 @@ import { countries } from '../../../core/places/index.ts';
 import { countryName, serviceName, wordsOfChannel } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart } from '../../ui/field.tsx';
+import { KeyLine } from '../../ui/key-line.tsx';
 
 /** What a channel's format has room for. */
 export function CanSay({ id }: { id: ChannelId }) {
@@ -73,6 +74,7 @@ export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId })
           ))}
         </tbody>
       </table>
+      <KeyLine of={id} name={dialect.name} />
     </>
   );
 }

@@ -9,6 +9,7 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import type { Records } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart } from '../../ui/field.tsx';
+import { KeyLine } from '../../ui/key-line.tsx';
 import { useTender } from '../../ui/tender.ts';
 import { RatesTabs } from './tabs.tsx';
 
@@ -99,6 +100,7 @@ function Cards({ carrier }: { carrier: CarrierAnswer }) {
             .join(' · ')}
         </span>
       </div>
+      <KeyLine of="ternline" name="Ternline" isCarrier />
       {carrier.down && (
         <p className="aside-note off" role="alert">
           {carrier.down}.
