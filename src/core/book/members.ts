@@ -9,6 +9,9 @@ export const isRecord = (value: unknown): value is Keyed =>
 /** The upper edge of a break that has none. */
 const open = 'open';
 
+/** The fields that a member of a list may be called by. */
+export const naming = ['id', 'sku', 'to', 'from'] as const;
+
 /**
  * What a member of a list is called: by its id or SKU; a break of a table by its upper edge, a spend step by where it
  * begins. Undefined where it has no name.

@@ -1,6 +1,6 @@
 import { differences } from './differences.ts';
 import { type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
-import { keyOf } from './members.ts';
+import { isRecord, keyOf, naming } from './members.ts';
 import { comesWithItsFirst, memberAt, type Patch, type Path, patched, patchIn, patchTo } from './patch.ts';
 import type { Own } from './steps.ts';
 
@@ -33,8 +33,8 @@ export function patchWith(
     const begins = stood === undefined && depth < path.length - 1 && comesWithItsFirst(path, depth + 1);
     const next = set(begins ? {} : stood, patchIn(one, step), { path, value }, depth + 1);
     if (Array.isArray(at)) {
-      const member = next === null ? stood : patched(stood, next, path.slice(0, depth + 1));
-      if (member !== undefined && keyOf(member) !== step) throw new OtherKey(path, keyOf(member));
+      const key = keyWith(stood, next);
+      if (key !== 'gone' && key.is !== step) throw new OtherKey(path, key.is);
     }
     return patchTo(one, step, next, own);
   }
@@ -48,4 +48,18 @@ export function patchWith(
     }
   }
   return now;
+}
+
+/**
+ * What a member of a list is called once it is changed so. Only the fields that may name it are looked at: while edits
+ * are being made nothing is to be kept of what they come to.
+ */
+function keyWith(stood: unknown, change: Patch | null): { readonly is: string | undefined } | 'gone' {
+  if (change?.is === 'gone' || (change === null && stood === undefined)) return 'gone';
+  if (change?.is === 'put') return { is: keyOf(change.value) };
+  const fields = naming.flatMap((field) => {
+    const to = patchIn(change, field);
+    return to === null ? [] : [[field, to.is === 'put' ? to.value : undefined]];
+  });
+  return { is: keyOf(isRecord(stood) && fields.length > 0 ? { ...stood, ...Object.fromEntries(fields) } : stood) };
 }

@@ -19,6 +19,9 @@ import {
 const path = (text: string) => text.split('/');
 const lane = 'templates/soaps/lanes/home/post';
 
+// biome-ignore lint/suspicious/noExplicitAny: a member of any list
+const nameOf = (one: any): string => one.id ?? one.sku ?? one.to ?? 'open';
+
 /** The same by the plainest means: a copy of the whole tree, changed in place, step by step. */
 function plainly<T>(tree: T, edits: readonly Edit[]): T | 'nowhere' {
   const copy = structuredClone(tree);
@@ -29,7 +32,7 @@ function plainly<T>(tree: T, edits: readonly Edit[]): T | 'nowhere' {
       const isOfLanes = steps[2] === 'lanes' && i === 3;
       if (isOfLanes && at?.[step] === undefined) at[step] = {};
       // biome-ignore lint/suspicious/noExplicitAny: a tree of any shape
-      at = Array.isArray(at) ? at.find((one: any) => (one.id ?? one.sku ?? one.to) === step) : at[step];
+      at = Array.isArray(at) ? at.find((one: any) => nameOf(one) === step) : at[step];
       if (typeof at !== 'object' || at === null) return 'nowhere';
     }
     const last = steps.at(-1) as string;
@@ -39,15 +42,22 @@ function plainly<T>(tree: T, edits: readonly Edit[]): T | 'nowhere' {
       continue;
     }
     // biome-ignore lint/suspicious/noExplicitAny: a tree of any shape
-    const i = at.findIndex((one: any) => (one.id ?? one.sku ?? one.to) === last);
+    const i = at.findIndex((one: any) => nameOf(one) === last);
     if (i >= 0 && value === undefined) at.splice(i, 1);
     else if (i >= 0) at[i] = structuredClone(value);
     else if (value !== undefined) at.push(structuredClone(value));
+    // biome-ignore lint/suspicious/noExplicitAny: a tree of any shape
+    if (at.every((one: any) => 'to' in one)) at.sort((a: any, b: any) => Number(a.to ?? 1e9) - Number(b.to ?? 1e9));
   }
   return copy;
 }
 
+const breaks = 'templates/soaps/lanes/north/post/rate/breaks';
+const edge = fc.constantFrom('1', '2', '2.5', '3', '10');
 const edits: fc.Arbitrary<Edit> = fc.oneof(
+  edge.map((to) => ({ path: path(`${breaks}/${to}/amount`), value: `${to}.50` })),
+  edge.map((to) => ({ path: path(`${breaks}/${to}`), value: { to, amount: '4.00' } })),
+  edge.map((to): Edit => ({ path: [...path(breaks), to] })),
   fc.record({ path: fc.constant(path(`${lane}/rate/amount`)), value: fc.constantFrom('1.00', '2.00', '7.30') }),
   fc.record({
     path: fc.constant(path(`${lane}/rate`)),
@@ -89,11 +99,21 @@ function tried(book: ReturnType<typeof smallBook>, list: readonly Edit[], from: 
   }
 }
 
+/** All of whose edits lie within one thing. */
+const ofBreaks = fc.array(
+  fc.oneof(
+    edge.map((to): Edit => ({ path: [...path(breaks), to] })),
+    edge.map((to): Edit => ({ path: path(`${breaks}/${to}`), value: { to, amount: '4.00' } })),
+    fc.record({ path: fc.constantFrom(path(`${breaks}/1/amount`), path(`${breaks}/open/amount`)), value: amounts() }),
+  ),
+  { maxLength: 8 },
+);
+
 describe('a patch', () => {
   test('is what its edits make, one after another, or leads nowhere as they do', () => {
     let made = 0;
     fc.assert(
-      fc.property(lists, (list) => {
+      fc.property(fc.oneof(lists, ofBreaks), (list) => {
         const book = smallBook();
         const plain = plainly(book, list);
         const ours = tried(book, list);

@@ -72,7 +72,10 @@ function patchedAt(tree: unknown, patch: Patch, above: Path, step: string): unkn
   return last && last.tree === tree ? last.gave : patched(tree, patch, [...above, step]);
 }
 
-/** Of a list the last patch, and what it gave; members stand there where they stand in the list. */
+/**
+ * Of a list the last patch, and what it gave; members stand there where they stand in the list. Only patches that are
+ * done are asked for what they give: one that is still being made changes in place.
+ */
 const lastOf = new WeakMap<readonly unknown[], { readonly steps: Steps<Patch>; readonly gave: readonly unknown[] }>();
 
 function listWith(list: readonly unknown[], steps: Steps<Patch>, above: Path): readonly unknown[] {

@@ -30,6 +30,9 @@ test('a key is set, told of by whom and when, and taken away; what was typed is 
   expect(sent).toEqual([{ to: 'PUT /keys/ternline', body: { key: 'kites-21', prices: 'account', who: 'Somebody' } }]);
   await waitFor(() => expect(JSON.stringify(store.getState())).not.toContain('kites-21'));
   expect(document.body.innerHTML).not.toContain('kites-21');
+  press('Take it away');
+  press('Leave it');
+  press('Take it away');
   press('Take the key away');
   await screen.findByText(/No key for Ternline is set/);
 });

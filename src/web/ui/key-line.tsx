@@ -13,12 +13,31 @@ export function KeyLine({ of, name, isCarrier = false }: { of: string; name: str
   const who = useAppSelector((state) => state.view.who);
   const dated = useMomentText();
   const [drop] = useDropKeyMutation();
-  const [isOpen, setOpen] = useState(false);
+  const [act, setAct] = useState<'set' | 'take away' | null>(null);
   if (!data) return null;
   const key = data.keys.find((one) => one.of === of);
-  if (isOpen) return <KeyForm of={of} name={name} who={who} isCarrier={isCarrier} close={() => setOpen(false)} />;
+  const leave = () => setAct(null);
+  if (act === 'set') return <KeyForm of={of} name={name} who={who} isCarrier={isCarrier} close={leave} />;
+  if (act === 'take away')
+    return (
+      <p className="small mb-2" role="alert">
+        The key for {name} cannot be read again: once taken away it has to be set anew.{' '}
+        <button
+          type="button"
+          className="quiet danger"
+          // biome-ignore lint/a11y/noAutofocus: the button that was pressed has gone
+          autoFocus
+          onClick={() => drop(of).then(leave)}
+        >
+          Take the key away
+        </button>{' '}
+        <button type="button" className="quiet" onClick={leave}>
+          Leave it
+        </button>
+      </p>
+    );
   return (
-    <p className="small" data-key={of}>
+    <p className="small mb-2">
       {key ? (
         <>
           The key for {name} was set by {key.who} on {dated(key.at)}
@@ -28,12 +47,12 @@ export function KeyLine({ of, name, isCarrier = false }: { of: string; name: str
       ) : (
         <>No key for {name} is set. </>
       )}
-      <button type="button" className="quiet" onClick={() => setOpen(true)} disabled={!data.seals}>
+      <button type="button" className="quiet" onClick={() => setAct('set')} disabled={!data.seals}>
         {key ? 'Set another' : 'Set a key'}
       </button>{' '}
       {key && (
-        <button type="button" className="quiet danger" onClick={() => drop(of)}>
-          Take the key away
+        <button type="button" className="quiet danger" onClick={() => setAct('take away')}>
+          Take it away
         </button>
       )}
       {!data.seals && <span className="muted"> There is nothing to seal a key with: PLEMB_SEAL_KEY is not set.</span>}
@@ -75,8 +94,8 @@ function KeyForm({ of, name, who, isCarrier, close }: KeyFormProps) {
         />
       </label>
       {isCarrier && (
-        <label>
-          for{' '}
+        <label className="flex items-center gap-1">
+          for
           <select name="prices" className="select" defaultValue="account" aria-label="Prices that the key is for">
             <option value="account">account prices</option>
             <option value="list">list prices</option>
