@@ -61,3 +61,5 @@ drop index customer_by_segment;
 
 -- Who has saved, and what one of them has saved, is found by index.
 create index revision_by_who on revision (who, number desc);
+-- The newest checks that ended well.
+create index check_run_done on check_run (id desc) where state = 'done';

@@ -22,7 +22,7 @@ import { readBook } from '../queries/book.ts';
 import { everyItem, goodsAfter } from '../queries/goods.ts';
 import { changesBetween, newest, revisionsBefore, savers, sizeBetween } from '../queries/revisions.ts';
 import { replaceBook, save, takeBack } from '../save.ts';
-import { keptAnswers } from './kept.ts';
+import { keptAnswers, ofRevision } from './kept.ts';
 import { answer, bodyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
@@ -33,7 +33,7 @@ const mostSince = 8_000_000;
 /** The book, its goods and its revisions. */
 export function bookRoutes(context: Context): Hono {
   const { database } = context;
-  const kept = keptAnswers(database);
+  const kept = keptAnswers(database, ofRevision);
   const at = async () => new Date(await nowOf(context));
   return new Hono()
     .get('/book', (c) =>
@@ -108,17 +108,16 @@ export function bookRoutes(context: Context): Hono {
         201,
       );
     })
-    .get('/revisions', async (c) => {
+    .get('/revisions', (c) => {
       const { before, who, kinds, of } = shapedAs(revisionsRequest, c.req.query());
       const filter = { who: who ?? null, kinds: kinds?.split(',') ?? null, of: of?.split('/') ?? null };
-      const [rows, people] = await Promise.all([
-        revisionsBefore(database, before, filter, pageOfRevisions),
-        savers(database),
-      ]);
-      return answer(c, revisionsPage, {
-        revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })),
-        next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null,
-        people,
+      return kept(c, revisionsPage, async (connection) => {
+        const rows = await revisionsBefore(connection, before, filter, pageOfRevisions);
+        return {
+          revisions: rows.map((row) => ({ ...row, at: row.at.toISOString() })),
+          next: rows.length === pageOfRevisions ? (rows.at(-1)?.number ?? null) : null,
+          people: await savers(connection),
+        };
       });
     })
     .get('/revisions/:from/to/:to', async (c) => {

@@ -11,7 +11,7 @@ import {
 import { channelIds } from '../../core/book/index.ts';
 import { findingKey, standingOf } from '../../core/check/index.ts';
 import { type Context, nowOf } from '../context.ts';
-import { type Connection, snapshot, transaction } from '../database.ts';
+import { type Connection, transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
 import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
@@ -25,10 +25,12 @@ import {
   classesOf,
   findingsOf,
   lastCheck,
+  reportVersion,
   stopCheck,
   unaccept,
 } from '../queries/checks.ts';
 import { newest } from '../queries/revisions.ts';
+import { keptAnswers } from './kept.ts';
 import { answer, parsed, rowNumber } from './parsed.ts';
 
 const view = (row: CheckRow): CheckState => ({
@@ -46,6 +48,7 @@ const view = (row: CheckRow): CheckState => ({
 /** Checks: asked for, followed, stopped, and what the last one found. */
 export function checkRoutes(context: Context, jobs: Jobs): Hono {
   const { database } = context;
+  const kept = keptAnswers(database, reportVersion);
   const byId = async (text: string): Promise<CheckRow> => {
     const row = await checkById(database, rowNumber(text));
     if (!row) throw new HttpProblem(404, 'check', 'There is no such check');
@@ -66,17 +69,14 @@ export function checkRoutes(context: Context, jobs: Jobs): Hono {
       );
       return answer(c, checkState, view(await byId(String(id))), 202);
     })
-    .get('/checks/last', async (c) => {
-      const report = await snapshot(database, async (connection) => {
+    .get('/checks/last', (c) =>
+      kept(c, checkReport, async (connection) => {
         const last = await lastCheck(connection);
-        return last && lastReport(connection, last);
-      });
-      return answer(
-        c,
-        checkReport,
-        report ?? { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } },
-      );
-    })
+        return last
+          ? lastReport(connection, last)
+          : { check: null, classes: [], findings: [], down: [], since: { added: [], gone: [] } };
+      }),
+    )
     .get('/checks/:id', async (c) => answer(c, checkState, view(await byId(c.req.param('id')))))
     .delete('/checks/:id', async (c) => {
       const { id } = await byId(c.req.param('id'));

@@ -99,13 +99,13 @@ function Conflicts({
                 <td>
                   <label>
                     <input type="radio" name={key} checked={mine.has(key)} onChange={() => stands(true)} />{' '}
-                    {valueWords(one.mine)}
+                    {sideWords(one.mine)}
                   </label>
                 </td>
                 <td>
                   <label>
                     <input type="radio" name={key} checked={!mine.has(key)} onChange={() => stands(false)} />{' '}
-                    {valueWords(one.theirs)}{' '}
+                    {sideWords(one.theirs)}{' '}
                     <span className="muted">
                       by {one.who}, revision {one.revision}
                     </span>
@@ -125,6 +125,9 @@ function Conflicts({
   );
 }
 
+/** What is to stand; undefined where nothing is. */
+const sideWords = (value: unknown): string => (value === undefined ? 'taken away' : valueWords(value));
+
 const most = 200;
 
 /** The changes by name, what was and what is to be; each can be dropped. */
@@ -139,7 +142,7 @@ function Edits({ book, edits }: { book: OpenBook; edits: readonly Edit[] }) {
             <tr key={edit.path.join('/')}>
               <td>{pathWords(book.book, edit.path)}</td>
               <td className="muted">{valueWords(valueAt(saved, edit.path))}</td>
-              <td>→ {edit.value === undefined ? 'taken away' : valueWords(edit.value)}</td>
+              <td>→ {sideWords(edit.value)}</td>
               <td className="figure">
                 <button
                   type="button"
