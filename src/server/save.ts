@@ -25,7 +25,7 @@ import { type Connection, type Database, transaction } from './database.ts';
 import { once, type WriteKey } from './once.ts';
 import { HttpProblem } from './problem.ts';
 import { readBook, writeBook } from './queries/book.ts';
-import { dropGoods, everyItem, goodsBySku, goodsWithParents, putGoods, variantsOf } from './queries/goods.ts';
+import { dropGoods, everyItem, familyOf, goodsBySku, putGoods } from './queries/goods.ts';
 import { addRevision, changesBetween, lockNewest } from './queries/revisions.ts';
 
 export interface Save {
@@ -139,17 +139,6 @@ async function allWith(connection: Connection, items: readonly Item[], gone: rea
   for (const sku of gone) all.delete(sku);
   for (const item of items) all.set(item.sku, item);
   return [...all.values()];
-}
-
-/** Items with the parents they take from, however far up, and the variants that take from them or from those gone. */
-async function familyOf(connection: Connection, items: readonly Item[], gone: readonly string[]): Promise<Item[]> {
-  const family = new Map(items.map((item) => [item.sku, item]));
-  for (const item of await variantsOf(connection, [...family.keys(), ...gone]))
-    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
-  const parents = [...family.values()].flatMap(({ parent }) => (parent === null ? [] : [parent]));
-  for (const item of await goodsWithParents(connection, parents))
-    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
-  return [...family.values()];
 }
 
 function made(

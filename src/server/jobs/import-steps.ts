@@ -1,14 +1,24 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import { type Change, type CompiledBook, changesTo, compileBook, readyGoods, validate } from '../../core/book/index.ts';
+import {
+  alike,
+  type Change,
+  type CompiledBook,
+  changesTo,
+  compileBook,
+  leantOnByGoods,
+  readyGoods,
+  validate,
+} from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
 import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
 import { counts, faultText, saidProblem } from '../../words/index.ts';
-import { nowOf, type Reaching } from '../context.ts';
-import { type Connection, transaction } from '../database.ts';
+import { nowOf, type Reaching, readStanding, type Saved } from '../context.ts';
+import { type Connection, snapshot, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
-import { everyItem, goodsBySku, putGoods } from '../queries/goods.ts';
+import { everyItem, familyOf, goodsBySku } from '../queries/goods.ts';
 import { endImport, type ImportRow, importById, importText, moveImport, reportImport } from '../queries/imports.ts';
-import { addRevision, changesBetween, lockNewest, newest } from '../queries/revisions.ts';
+import { changesBetween, lockNewest, newest } from '../queries/revisions.ts';
+import { addStagedRevision, openStage, putStaged, stageGoods } from '../queries/stage.ts';
 
 type Progress = (done: number, all: number) => Promise<void>;
 
@@ -41,33 +51,79 @@ export async function readImport(context: Reaching, id: number, progress: Progre
 /** Thrown into an import that somebody has ended meanwhile: what it wrote is rolled back. */
 class Ended extends Error {}
 
-/** Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. */
+/**
+ * Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. All
+ * that takes long is done before the saves of others are held up: what would be put is worked out, held to be sound, and
+ * laid beside the goods.
+ */
 export async function takeImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
-  const { book, file } = await read(context, id, async () => breathe());
+  const { file } = await read(context, id, async () => breathe());
   const at = new Date(await nowOf(context));
+  const seen = await snapshot(database, readStanding);
+  if (!seen) throw new Error('There is no book to take goods into');
+  const made = taken(seen, file);
+  unlessSound(validate(seen.book, made.all, () => true));
   try {
     await transaction(database, async (connection) => {
+      await openStage(connection, made.changes);
+      for (let i = 0; i < made.put.length; i += batch) {
+        await stageGoods(connection, made.put.slice(i, i + batch));
+        await progress(Math.min(i + batch, made.put.length), made.put.length);
+      }
       const revision = (await lockNewest(connection)) + 1;
       const theirs = await changedSince(connection, row, file);
       if (theirs > 0)
         throw new Error(
           `Of this file ${counts(theirs, ...saidOf)} been saved by others since it was read; read it again`,
         );
-      const changes = await take(connection, file, progress);
-      const [wrong] = validate(book.body, await everyItem(connection), () => true);
-      if (wrong) throw new Error(`The book would not hold together: ${problemWords(wrong)}`);
+      await putStaged(connection);
+      await stillSound(connection, seen, revision - 1);
       const note = `Imported ${row.name}`;
-      if (changes.length > 0) await addRevision(connection, { number: revision, at, who: row.who, note, changes });
+      if (made.changes.length > 0) await addStagedRevision(connection, { number: revision, at, who: row.who, note });
       // Last, as until then the import's row is written to by whoever tells how far it is, or stops it.
       if (!(await moveImport(connection, id, ['taking'], 'done'))) throw new Ended();
-      await endImport(connection, id, changes.length > 0 ? revision : null);
+      await endImport(connection, id, made.changes.length > 0 ? revision : null);
     });
   } catch (error) {
     if (!(error instanceof Ended)) throw error;
   }
+}
+
+/** What a file makes of the goods that stand: what is put, what that changes, and all goods as they would be. */
+function taken({ items }: Saved, file: GoodsFile): { put: Item[]; changes: Change[]; all: Item[] } {
+  const there = new Map(items.map((item) => [item.sku, item]));
+  const put = file.items
+    .map((item) => mergedWith(there.get(item.sku), item, file.columns))
+    .filter((item) => !isSame(there.get(item.sku), item));
+  const changes = put.flatMap((item) => changesTo(there.get(item.sku), item, ['goods', item.sku]));
+  for (const item of put) there.set(item.sku, item);
+  return { put, changes, all: [...there.values()] };
+}
+
+/**
+ * What was sound as it was seen is looked at again as far as others have changed it since: all of it where that is what
+ * goods lean on, else the goods that they changed, with all they take from and all that takes from them.
+ */
+async function stillSound(connection: Connection, seen: Saved, newest: number): Promise<void> {
+  if (newest === seen.revision) return;
+  const book = await readBook(connection);
+  if (!book) return;
+  const revisions = await changesBetween(connection, seen.revision, newest);
+  const skus = revisions.flatMap(({ changes }) =>
+    changes.flatMap(({ path: [list, sku] }) => (list === 'goods' && sku !== undefined ? [sku] : [])),
+  );
+  const isLeantOn = !alike(leantOnByGoods(seen.book), leantOnByGoods(book));
+  const items = isLeantOn
+    ? await everyItem(connection)
+    : await familyOf(connection, await goodsBySku(connection, skus), []);
+  unlessSound(validate(book, items, () => true));
+}
+
+function unlessSound([wrong]: readonly Problem[]): void {
+  if (wrong) throw new Error(`The book would not hold together: ${problemWords(wrong)}`);
 }
 
 async function read(
@@ -102,29 +158,6 @@ async function changedSince(connection: Connection, { base }: ImportRow, { items
     changes.flatMap(({ path: [list, sku = ''] }) => (list === 'goods' && skus.has(sku) ? [sku] : [])),
   );
   return new Set(changed).size;
-}
-
-/** Puts the items of a file in, batch by batch; gives what changed. */
-async function take(connection: Connection, file: GoodsFile, progress: Progress): Promise<Change[]> {
-  const changes: Change[] = [];
-  for (let i = 0; i < file.items.length; i += batch) {
-    const some = file.items.slice(i, i + batch);
-    const there = new Map(
-      (
-        await goodsBySku(
-          connection,
-          some.map((item) => item.sku),
-        )
-      ).map((item) => [item.sku, item]),
-    );
-    const put = some
-      .map((item) => mergedWith(there.get(item.sku), item, file.columns))
-      .filter((item) => !isSame(there.get(item.sku), item));
-    await putGoods(connection, put);
-    for (const item of put) changes.push(...changesTo(there.get(item.sku), item, ['goods', item.sku]));
-    await progress(Math.min(i + batch, file.items.length), file.items.length);
-  }
-  return changes;
 }
 
 /** What the file has no column for stays as it is. */

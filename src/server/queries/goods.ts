@@ -41,9 +41,24 @@ export async function everyItem(connection: Connection): Promise<Item[]> {
 }
 
 /** Items that are variants of any of these. */
-export async function variantsOf(connection: Connection, skus: readonly string[]): Promise<Item[]> {
+async function variantsOf(connection: Connection, skus: readonly string[]): Promise<Item[]> {
   const { rows } = await connection.query<Kept>('select body from goods where parent = any($1) order by sku', [skus]);
   return rows.map(itemOf);
+}
+
+/** Items with the parents they take from, however far up, and the variants that take from them or from those gone. */
+export async function familyOf(
+  connection: Connection,
+  items: readonly Item[],
+  gone: readonly string[],
+): Promise<Item[]> {
+  const family = new Map(items.map((item) => [item.sku, item]));
+  for (const item of await variantsOf(connection, [...family.keys(), ...gone]))
+    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
+  const parents = [...family.values()].flatMap(({ parent }) => (parent === null ? [] : [parent]));
+  for (const item of await goodsWithParents(connection, parents))
+    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
+  return [...family.values()];
 }
 
 export async function putGoods(connection: Connection, items: readonly Item[]): Promise<void> {
