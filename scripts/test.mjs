@@ -80,9 +80,9 @@ const unitTests = (files, env) =>
     () => env,
     (report) => ({ good: report.numPassedTests, bad: report.numFailedTests }),
   );
-/** Everything taken down once, on two servers with two workers: npm run trial:faults takes it down 200 times. */
+/** Everything taken down once, on two servers with two workers: npm run trial:faults does so 240 times. */
 const faults = () => check('taken down and up again', 'tsx', ['trials/faults.ts', ...briefly]);
-const briefly = ['--runs', '4', '--races', '0', '--requests', '0'];
+const briefly = ['--runs', '6', '--races', '0', '--requests', '0'];
 const screenTests = (files, clusterUrl, made) =>
   tests(
     'interface end to end',

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -11,7 +11,11 @@ import type { BookFile } from '../src/core/book/index.ts';
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Whatever may be taken down. */
-export type Victim = 'server' | 'worker' | 'database' | 'stand-ins';
+export type Victim = 'server' | 'worker' | 'database' | 'stand-ins' | 'channel' | 'clock';
+
+/** What a channel may do to whoever asks it; and by how much a clock may jump, in seconds. */
+const troubles = ['slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
+const jumps = [-40 * 86_400, -86_400, -3600, -60, 0, 60, 3600, 86_400, 40 * 86_400] as const;
 
 export interface Answer {
   readonly status: number;
@@ -33,12 +37,17 @@ export class World {
   #env: Record<string, string> = {};
   readonly #servers: (Program & { readonly address: string })[] = [];
   readonly #workers: Program[] = [];
+  /** How far the clocks of servers and workers are ahead, in milliseconds. */
+  readonly #clock: string;
+  readonly #flags = ['--import', fileURLToPath(new URL('./clock.mjs', import.meta.url))];
   /** Answers of 500 and above other than 503, and what was asked. */
   readonly faults: string[] = [];
 
   private constructor(cluster: Cluster, folder: string, elsewhere: Readonly<Record<string, string>>) {
     this.cluster = cluster;
     this.folder = folder;
+    this.#clock = join(folder, 'clock');
+    writeFileSync(this.#clock, '0');
     this.#elsewhere = elsewhere;
   }
 
@@ -73,18 +82,20 @@ export class World {
     this.#standIns = standIns;
     this.#env = {
       DATABASE_URL: this.cluster.url('trial'),
+      PLEMB_TRIAL_CLOCK: this.#clock,
       PLEMB_CHANNELS: JSON.stringify({ ...(await standIns.ready), ...this.#elsewhere }),
     };
   }
 
   async #startServer(i: number, port = '0'): Promise<void> {
-    const server = program(root, builtFrom('src/server/main.ts'), [], { ...this.#env, PORT: port });
+    const server = program(root, builtFrom('src/server/main.ts'), [], { ...this.#env, PORT: port }, this.#flags);
     const { listening = '' } = await server.ready;
     this.#servers[i] = { ...server, address: listening };
   }
 
   async #startWorker(i: number): Promise<void> {
-    const worker = program(root, builtFrom('src/server/worker.ts'), [], this.#env, ['--max-old-space-size=512']);
+    const flags = [...this.#flags, '--max-old-space-size=512'];
+    const worker = program(root, builtFrom('src/server/worker.ts'), [], this.#env, flags);
     await worker.ready;
     this.#workers[i] = worker;
   }
@@ -118,6 +129,12 @@ export class World {
       await rest();
       return this.#startStandIns();
     }
+    if (victim === 'clock') return writeFileSync(this.#clock, String(1000 * (jumps[pause % jumps.length] ?? 0)));
+    if (victim === 'channel') {
+      await this.#trouble(troubles[pause % troubles.length] ?? 'slow');
+      await rest();
+      return this.#trouble('none');
+    }
     if (victim === 'server') {
       const i = which % this.#servers.length;
       const { address = '' } = this.#servers[i] ?? {};
@@ -129,6 +146,15 @@ export class World {
     await killed(this.#workers[i] ?? null);
     await rest();
     return this.#startWorker(i);
+  }
+
+  /** The shop is in trouble from here on, or out of it. */
+  async #trouble(mode: (typeof troubles)[number] | 'none'): Promise<void> {
+    await fetch(`${this.channels['lerrin-shop']}/desk/trouble`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ mode }),
+    });
   }
 
   /** Asks one of the servers; null where it could not be reached, or the connection broke. */

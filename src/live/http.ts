@@ -50,14 +50,14 @@ export interface Streamed {
  * come on, is cut off. For what may be done twice.
  */
 export async function asked<T>(request: Asked, schema: z.ZodType<T>, as: Patience): Promise<T> {
-  const until = Date.now() + patience[as].all;
+  const until = performance.now() + patience[as].all;
   let reached = false;
   for (let tries = 1, wait = 200; ; tries += 1, wait = Math.min(patience[as].pause, wait * 2)) {
     const outcome = await once(request, schema, patience[as].begins);
     if ('answer' in outcome) return outcome.answer;
     reached ||= outcome.reached;
     const rest = Math.max(wait, Math.min(outcome.after ?? 0, patience[as].pause));
-    if (!outcome.passes || (tries > 1 && Date.now() + rest > until)) throw new NoAnswer(outcome.why, reached);
+    if (!outcome.passes || (tries > 1 && performance.now() + rest > until)) throw new NoAnswer(outcome.why, reached);
     await pause(rest);
   }
 }
@@ -75,13 +75,13 @@ async function once<T>(
   const late = new AbortController();
   const length = typeof body === 'object' ? body.length : Buffer.byteLength(body ?? '');
   const wait = begins + (length / bytesPerSecond) * 1000;
-  let until = Date.now() + wait;
+  let until = performance.now() + wait;
   let timer = setTimeout(() => late.abort(), wait);
   /** What has come earns more time, but no more than it took at the least speed: one that drips is cut off. */
   const more = (bytes: number) => {
     until += (bytes / bytesPerSecond) * 1000;
     clearTimeout(timer);
-    timer = setTimeout(() => late.abort(), until - Date.now());
+    timer = setTimeout(() => late.abort(), until - performance.now());
   };
   try {
     const response = await fetch(url, {

@@ -45,12 +45,12 @@ export function carrierClient(
         const { key, prices } = own;
         // What was asked with another key is of another account.
         if (known && (known.of.key !== key || known.of.prices !== prices)) known = null;
-        if (known && Date.now() - known.at < keeps) return { cards: known.cards, down: null };
+        if (known && performance.now() - known.at < keeps) return { cards: known.cards, down: null };
         const { cards } = await get(own, '/cards', z.object({ cards: z.array(z.object({ card: z.string() })) }));
         const read = await Promise.all(
           cards.map(({ card }) => get({ key, prices }, `/cards/${encodeURIComponent(card)}`, cardSchema)),
         );
-        known = { at: Date.now(), of: own, cards: read };
+        known = { at: performance.now(), of: own, cards: read };
         return { cards: read, down: null };
       } catch (error) {
         const why =

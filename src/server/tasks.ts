@@ -91,8 +91,8 @@ function atMostEvery<Told extends unknown[]>(
 ): (...told: Told) => Promise<void> {
   let last = 0;
   return async (...told) => {
-    if (Date.now() - last < milliseconds) return;
-    last = Date.now();
+    if (performance.now() - last < milliseconds) return;
+    last = performance.now();
     await tell(...told);
   };
 }

@@ -131,8 +131,8 @@ function followed(database: Connection, id: number, log: Logger) {
     begin: (channel: ChannelId, corners: number) => void totals.set(channel, { done: 0, all: corners }),
     async progress(channel: ChannelId, done: number) {
       totals.set(channel, { done, all: totals.get(channel)?.all ?? done });
-      if (Date.now() - marked < 250) return;
-      marked = Date.now();
+      if (performance.now() - marked < 250) return;
+      marked = performance.now();
       await markProgress(database, id, sum('done'), sum('all')).catch((error) => log.warn(error, 'progress'));
     },
   };

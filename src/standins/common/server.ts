@@ -2,13 +2,13 @@ import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
-import { serve } from '@hono/node-server';
+import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
 import { checkoutSchema, type StandIn } from './standin.ts';
 
-const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense'] as const;
+const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 type Trouble = (typeof troubleModes)[number];
 
 interface Kept<S> {
@@ -26,6 +26,12 @@ const submissionSchema = z.strictObject({
     .min(1)
     .max(5),
 });
+
+/** An answer that begins as one and goes on for as long as somebody reads. */
+const endless = (): ReadableStream<Uint8Array> => {
+  const more = new TextEncoder().encode(`${' '.repeat(65_535)}\n`);
+  return new ReadableStream({ pull: (stream) => stream.enqueue(more) });
+};
 
 /** The routes every channel has, over its own file on disk, which is replaced whole at each change. */
 export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
@@ -52,6 +58,12 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (kept.trouble === 'slow') await pause(8000);
     if (kept.trouble === 'busy') return c.text('Too many requests', 429, { 'Retry-After': '1' });
     if (kept.trouble === 'nonsense') return c.text('<<~~ %% not what you asked for');
+    if (kept.trouble === 'redirecting') return c.redirect('http://127.0.0.1:9/elsewhere', 302);
+    if (kept.trouble === 'away') {
+      (c.env as HttpBindings).incoming.socket.destroy();
+      return c.body(null);
+    }
+    if (kept.trouble === 'endless') return c.body(endless());
     await next();
     if (kept.trouble === 'failing') {
       // The head promises more than comes: the connection closes midway through the answer.

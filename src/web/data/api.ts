@@ -73,11 +73,12 @@ const comesAgain = 60_000;
  * been done is asked again only where it can be done twice: reads, and what carries a key of its own.
  */
 const baseQuery: typeof plainQuery = async (args, context, more) => {
-  const until = Date.now() + comesAgain;
+  const until = performance.now() + comesAgain;
   for (let waited = false; ; waited = true) {
     const result = await plainQuery(args, context, more);
     const after = Number(result.meta?.response?.headers.get('Retry-After') ?? Number.NaN);
-    const passes = result.error?.status === 503 && after > 0 && Date.now() < until && mayComeAgain(args, result.error);
+    const passes =
+      result.error?.status === 503 && after > 0 && performance.now() < until && mayComeAgain(args, result.error);
     if (passes || waited) context.dispatch(waitingSet(passes ? failure(result.error).title : null));
     if (!passes || context.signal.aborted) return result;
     await new Promise((resolve) => setTimeout(resolve, after * 1000));
