@@ -37,42 +37,66 @@ export interface Tasks {
 /** Does heavy work beside: it can be ended at any moment, and what it may take is limited. */
 export type Threads = <T>(signal: AbortSignal, work: (tasks: Tasks) => Promise<T>) => Promise<T>;
 
-/** What the objects of a thread may come to, in MB. */
-const threadMegabytes = 512;
+/** What the objects of a thread may come to, and all that the process takes, in MB. */
+const ceilings = { thread: 512, process: 1024 };
+/** How often it is looked what the process takes, in milliseconds. */
+const looks = 500;
 
-/** A thread that came to its limit of memory. */
+/** A thread that came to its limit of memory, or had to go as all together did. */
 class TooLarge extends Error {
-  constructor(megabytes: number) {
-    super(`It took more than ${megabytes} MB`);
+  constructor(megabytes: number, what = '') {
+    super(`It took more than ${megabytes} MB${what}`);
   }
 }
 
 /**
  * Threads of the program that lies beside the one that runs (thread.ts), from its sources or as it was built; `given`
- * tells it what to work with.
+ * tells it what to work with. Where all together take more than the process may, the one begun last is ended.
  */
-export const threadsBeside =
-  (given: TaskSettings, running = process.argv[1] ?? '', megabytes = threadMegabytes): Threads =>
-  async (signal, work) => {
+export function threadsBeside(
+  given: TaskSettings,
+  running = process.argv[1] ?? '',
+  { thread: threadMost, process: processMost } = ceilings,
+): Threads {
+  /** What ends each thread that runs, in the order in which they were begun. */
+  const ends: ((why: Error) => void)[] = [];
+  const watch = () => {
+    if (process.memoryUsage.rss() > processMost * 2 ** 20)
+      ends.pop()?.(new TooLarge(processMost, ' together with what else was under way'));
+  };
+  let watching: NodeJS.Timeout | undefined;
+
+  return async (signal, work) => {
     signal.throwIfAborted();
     const thread = threadOf(new URL(`./thread${extname(running)}`, pathToFileURL(running)), {
       workerData: given,
-      resourceLimits: { maxOldGenerationSizeMb: megabytes },
+      resourceLimits: { maxOldGenerationSizeMb: threadMost },
     });
+    let end: (why: Error) => void = () => undefined;
     const broken = new Promise<never>((_, reject) => {
+      end = reject;
       thread.once('error', (error: Error & { code?: string }) =>
-        reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLarge(megabytes) : error),
+        reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? new TooLarge(threadMost) : error),
       );
       thread.once('exit', (code) => reject(new Error(`The thread ended by itself (${code})`)));
       signal.addEventListener('abort', () => reject(signal.reason), { once: true });
     });
+    ends.push(end);
+    watching ??= setInterval(watch, looks).unref();
     try {
       return await Promise.race([work(wrap(nodeEndpoint(thread)) as unknown as Tasks), broken]);
     } finally {
       broken.catch(() => undefined);
       await thread.terminate();
+      const i = ends.indexOf(end);
+      if (i >= 0) ends.splice(i, 1);
+      if (ends.length === 0) {
+        clearInterval(watching);
+        watching = undefined;
+      }
     }
   };
+}
 
 /** Where a thread finds database and channels. */
 export interface TaskSettings {

@@ -131,7 +131,8 @@ test('a check on threads of their own finds what one in place does; stopped, the
   const inPlace = (await at.call('GET', '/api/checks/last')).body;
   const running = fileURLToPath(new URL('../../src/server/worker.ts', import.meta.url));
   const settings = { url: at.url, addresses: at.addresses, patience: 'person' } as const;
-  const threads = threadsBeside(settings, running);
+  const roomy = { thread: 512, process: 1 << 20 };
+  const threads = threadsBeside(settings, running, roomy);
   const { rows } = await at.database.query(
     `insert into check_run (state, moment, revision, requested) values ('queued', $1, 1, now()) returning id::integer`,
     [moment],
@@ -141,10 +142,23 @@ test('a check on threads of their own finds what one in place does; stopped, the
   expect(onThreads.check).toMatchObject({ id: rows[0].id, state: 'done', all: inPlace.check.all });
   expect([onThreads.findings, onThreads.down]).toEqual([inPlace.findings, inPlace.down]);
   // One that would take more than its ceiling is ended, and the process goes on.
-  const small = threadsBeside(settings, running, 8);
+  const small = threadsBeside(settings, running, { ...roomy, thread: 8 });
   await expect(
     small(new AbortController().signal, (tasks) => tasks.render('findlark', nothing, nothing)),
   ).rejects.toThrow('It took more than 8 MB');
+  // Where all together take more than the process may, the one begun last goes first.
+  const tight = threadsBeside(settings, running, { ...roomy, process: 1 });
+  const gone: string[] = [];
+  const held = ['first', 'second'].map((name) =>
+    tight(new AbortController().signal, () => new Promise<void>(() => undefined)).catch((error: Error) => {
+      gone.push(name);
+      return error.message;
+    }),
+  );
+  expect(await Promise.all(held)).toEqual(
+    held.map(() => 'It took more than 1 MB together with what else was under way'),
+  );
+  expect(gone).toEqual(['second', 'first']);
   const stopping = new AbortController();
   const endless = threads(stopping.signal, () => new Promise(() => undefined));
   stopping.abort(new Error('enough'));

@@ -1,7 +1,9 @@
-import { fireEvent, waitFor, within } from '@testing-library/react';
+import { act, fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
 import { at, away, drafted, press, Refusal, screen, type } from '../../../tests/screen.tsx';
+import { makeEdits } from '../data/editing.ts';
+import { store } from '../data/index.ts';
 
 afterEach(away);
 
@@ -115,6 +117,16 @@ test('what the server refuses is told by place and with what would be right, and
   expect(alert.textContent).toContain('“8.10” is too much');
   expect(alert.textContent).toContain('right would be an amount up to 8.00');
   expect(drafted()).toHaveLength(1);
+});
+
+test('what would not hold together is told before anybody saves it, and is gone when it does', async () => {
+  const { dialog } = await changed({});
+  act(() => void store.dispatch(makeEdits([{ path: ['goods', 'BAR-OAT'] }])));
+  const alert = await dialog.findByRole('alert');
+  expect(alert.textContent).toContain('could not be saved');
+  expect(alert.textContent).toContain('Pinned basket Two bars to Sligo, lines');
+  press(dialog.getByRole('button', { name: /^Drop the change of BAR-OAT/ }));
+  await waitFor(() => expect(dialog.queryByRole('alert')).toBeNull());
 });
 
 test('a server that does not answer is told in words, and the changes stay', async () => {

@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import type { Conflict, ProblemDocument } from '../../contract/index.ts';
 import { type Book, type Edit, editsOf, valueAt } from '../../core/book/index.ts';
-import { counts, pathWords, rightBeside, valueWords } from '../../words/index.ts';
-import { type OpenBook, useBook, useTakeBack } from '../data/book.ts';
+import { counts, faultText, pathWords, rightBeside, valueWords } from '../../words/index.ts';
+import { type OpenBook, useBook, useEngine, useTakeBack } from '../data/book.ts';
 import { dropEdit, saveDraft, settle } from '../data/editing.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
@@ -53,7 +53,7 @@ export function Changes() {
               The browser has no room to keep so many changes: a reload would lose them. Save them soon.
             </p>
           )}
-          {refused && <Refused book={book.book} refused={refused} />}
+          {refused ? <Refused book={book.book} refused={refused} /> : <Unsound book={book.book} />}
           {edits.length > 0 && (
             <SaveForm act={`Save ${changes}`} saving={saving} note={note} setNote={setNote} save={send} />
           )}
@@ -162,12 +162,34 @@ function Edits({ book, edits }: { book: OpenBook; edits: readonly Edit[] }) {
   );
 }
 
+/** What would keep the changes from being saved, before anybody tries. */
+function Unsound({ book }: { book: Book }) {
+  const problems = useEngine((engine) => engine.unsound(), [], 'study') ?? [];
+  if (problems.length === 0) return null;
+  return (
+    <div role="alert" className="aside-note off">
+      <p>The book would not hold together, so that it could not be saved:</p>
+      <ul>
+        {problems.slice(0, few).map((one) => (
+          <li key={`${one.at.join()} ${faultText(one)}`} className="small">
+            <strong>{pathWords(book, one.at.map(String))}</strong>: {faultText(one)}
+          </li>
+        ))}
+      </ul>
+      {problems.length > few && <p className="muted">and {problems.length - few} more</p>}
+    </div>
+  );
+}
+
+/** How many problems are shown. */
+const few = 12;
+
 function Refused({ book, refused }: { book: Book; refused: ProblemDocument }) {
   return (
     <div role="alert" className="aside-note off">
       <p>{refused.title}</p>
       <ul>
-        {refused.problems?.slice(0, 12).map((one) => (
+        {refused.problems?.slice(0, few).map((one) => (
           <li key={`${one.at.join()} ${one.wrong}`} className="small">
             <strong>{pathWords(book, one.at.map(String))}</strong>: {rightBeside(one)}
           </li>

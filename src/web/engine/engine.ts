@@ -14,6 +14,7 @@ import {
   records,
   recordsThere,
   selected,
+  unsound,
   without,
 } from './study.ts';
 
@@ -68,6 +69,7 @@ export function engineOf() {
     recordsThere: asking(recordsThere),
     goodsProblems: asking(goodsProblems),
     amiss: asking(amiss),
+    unsound: asking(unsound),
     meets: asking(meets),
     meetLosses: asking(meetLosses),
     aboutOffer: asking(aboutOffer),

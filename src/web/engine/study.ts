@@ -5,7 +5,9 @@ import {
   bookFindings,
   type ChannelId,
   compileBook,
+  itemAt,
   type Market,
+  validate,
 } from '../../core/book/index.ts';
 import {
   dialects,
@@ -204,6 +206,12 @@ export function amiss(basis: Told): readonly BookFinding[] {
       return !seen.has(key) && seen.add(key);
     });
   });
+}
+
+/** All that keeps the draft from being saved: of the book in every market, of its goods, and of goods it names. */
+export function unsound(basis: Told): readonly Problem[] {
+  const { book, goods } = basis.drafted;
+  return validate(book, goods, (sku) => itemAt(goods, sku) !== undefined);
 }
 
 /** How many goods each template and each selection takes. */
