@@ -5,8 +5,10 @@ import { type Mass, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
+import { benchDraft } from './draft.ts';
 import { largeBook } from './large.ts';
 import { benchOffers } from './offers.ts';
+import { row } from './row.ts';
 
 /**
  * Intended answers a second, compiled and with their steps, beside the same rate table as formulas in a spreadsheet
@@ -30,7 +32,6 @@ function best(runs: number, work: () => void): number {
   }
   return least;
 }
-const row = (name: string, value: string) => console.log(`${name.padEnd(64)} ${value}`);
 const rate = (count: number, seconds: number) => Math.round(count / seconds).toLocaleString('en');
 const random = seeded(1);
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
@@ -169,6 +170,7 @@ row(
   `${Math.round(process.memoryUsage().heapUsed / 2 ** 20)} MB, ${ready.goods.length.toLocaleString('en')} goods`,
 );
 
+benchDraft({ book: large, goods: many });
 await benchOffers();
 
 /** The demo's book with one lane only, as the spreadsheet has it. */
