@@ -19,6 +19,8 @@ export const changeSchema = z.object({
   path: z.array(z.string()).readonly(),
   before: z.unknown().optional(),
   after: z.unknown().optional(),
+  /** Of a member taken out of a list: the one that stood behind it. */
+  ahead: z.string().optional(),
 });
 /** What two people want at one place: what stood there, what stands now, what was to be saved. */
 export const conflictSchema = z.object({

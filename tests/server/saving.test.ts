@@ -118,6 +118,20 @@ describe('a save', () => {
     expect((await at.call('GET', '/api/goods')).body.items.length).toBe(3 + names.length);
   });
 
+  test('that takes something out of a list, taken back, puts it where it stood', async () => {
+    const order = async () => (await book()).zones.map((one: { id: string }) => one.id).join();
+    const west = { id: 'west', name: 'West', takes: ['FR'], leaves: [] };
+    const more = { id: 'more', name: 'More', takes: ['ES'], leaves: [] };
+    await saving([
+      { path: ['zones', 'west'], value: west },
+      { path: ['zones', 'more'], value: more },
+    ]);
+    const gone = await saving([{ path: ['zones', 'west'] }], { base: base + 1 });
+    expect(await order()).toBe('home,north,more');
+    expect((await at.call('POST', `/api/revisions/${gone.body.revision}/taken-back`, { who: 'Ben' })).status).toBe(201);
+    expect(await order()).toBe('home,north,west,more');
+  });
+
   test('taken back after a later one changed the same is refused with both versions', async () => {
     await saving([{ path: amount, value: '8.10' }]);
     await at.call('POST', '/api/revisions', {

@@ -1,5 +1,6 @@
 import { differences } from './differences.ts';
-import { alike, type Edit, editTo } from './edit.ts';
+import { aheadOf, alike, type Edit, editTo } from './edit.ts';
+import { hasEdge, keyOf, placeOf } from './members.ts';
 import { editsOf, memberAt, patched } from './patch.ts';
 import { patchWith } from './patch-with.ts';
 
@@ -8,6 +9,8 @@ export interface Change {
   readonly path: readonly string[];
   readonly before?: unknown;
   readonly after?: unknown;
+  /** Of a member that was taken out of a list: the one that stood behind it. */
+  readonly ahead?: string | undefined;
 }
 
 /** What stands at a path; undefined where nothing does. */
@@ -25,9 +28,18 @@ export const withEdit = <T>(tree: T, edit: Edit, above: readonly string[] = []):
  * none is given.
  */
 export const changesTo = (before: unknown, after: unknown, path: readonly string[] = []): Change[] =>
-  editsOf(differences(before, after)).map((edit) =>
-    told([...path, ...edit.path], valueAt(before, edit.path), edit.value),
-  );
+  editsOf(differences(before, after)).map((edit) => {
+    const change = told([...path, ...edit.path], valueAt(before, edit.path), edit.value);
+    const behind = edit.value === undefined ? behindOf(valueAt(before, edit.path.slice(0, -1)), edit.path) : undefined;
+    return behind === undefined ? change : { ...change, ahead: behind };
+  });
+
+/** What stands behind a member of a list, if that is where a path leads. Goods are in no order, breaks in their own. */
+function behindOf(list: unknown, path: readonly string[]): string | undefined {
+  if (!Array.isArray(list) || path[0] === 'goods') return undefined;
+  const i = placeOf(list, path.at(-1) ?? '');
+  return hasEdge(list[i]) ? undefined : keyOf(list[i + 1]);
+}
 
 /** A change told as deep as what differs, where one place alone does. */
 export function narrowed(change: Change): Change {
@@ -37,7 +49,7 @@ export function narrowed(change: Change): Change {
 
 /** The edits that take changes back, last first. */
 export const takenBack = (changes: readonly Change[]): Edit[] =>
-  changes.map(({ path, before }) => editTo(path, before)).reverse();
+  changes.map(({ path, before, ahead }) => aheadOf(editTo(path, before), ahead)).reverse();
 
 /**
  * Whatever was said of paths, found by a path that touches one of them: that leads to it or through it. Of several the

@@ -6,11 +6,17 @@
 export interface Edit {
   readonly path: readonly string[];
   readonly value?: unknown;
+  /** Of a member that is put into a list: before which other it is to stand; left out, or where that is gone, last. */
+  readonly ahead?: string;
 }
 
 /** The edit that puts a value, or takes away what stands there where it is undefined. */
 export const editTo = (path: readonly string[], value: unknown): Edit =>
   value === undefined ? { path } : { path, value };
+
+/** The same edit of a member that is to stand before another; nothing said: last. */
+export const aheadOf = (edit: Edit, ahead: string | undefined): Edit =>
+  ahead === undefined ? edit : { ...edit, ahead };
 
 /** Where an edit leads nowhere: what it belongs to has been removed. */
 export class NothingThere extends RangeError {

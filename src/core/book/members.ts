@@ -68,17 +68,31 @@ export function keysOf(list: readonly unknown[]): string[] | null {
   return keys.length === list.length && new Set(keys).size === keys.length ? keys : null;
 }
 
-/** A list with members added: breaks and steps go where their edges belong, others to the end. */
-export function withMembers(list: readonly unknown[], added: readonly unknown[]): unknown[] {
+/** A member that comes to a list, and before which other it is to stand. */
+export interface Added {
+  readonly member: unknown;
+  readonly ahead: string | undefined;
+}
+
+/** A list with members added: breaks and steps go where their edges belong, others where they are said to, or last. */
+export function withMembers(list: readonly unknown[], added: readonly Added[]): unknown[] {
   const all = [...list];
-  for (const member of added) {
+  for (const { member, ahead } of added) {
     const edge = figureOf(member);
-    const i = edge === null ? -1 : all.findIndex((other) => (figureOf(other) ?? edge) > edge);
+    const i =
+      edge !== null
+        ? all.findIndex((other) => (figureOf(other) ?? edge) > edge)
+        : ahead === undefined
+          ? -1
+          : all.findIndex((other) => keyOf(other) === ahead);
     if (i < 0) all.push(member);
     else all.splice(i, 0, member);
   }
   return all;
 }
+
+/** Whether a member stands where its edge belongs. */
+export const hasEdge = (member: unknown): boolean => figureOf(member) !== null;
 
 /** The edge as a figure, to put it in order only; an open one is beyond all. Null for what has none that can be read. */
 function figureOf(member: unknown): number | null {

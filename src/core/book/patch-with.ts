@@ -1,5 +1,5 @@
 import { differences } from './differences.ts';
-import { type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
+import { aheadOf, type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
 import { isRecord, keyOf, naming } from './members.ts';
 import { comesWithItsFirst, memberAt, type Patch, type Path, patched, patchIn, patchTo } from './patch.ts';
 import type { Own } from './steps.ts';
@@ -17,21 +17,25 @@ export function patchWith(
 ): Patch | null {
   const own: Own = new Set();
 
-  function set(at: unknown, one: Patch | null, { path, value }: Edit, depth: number): Patch | null {
+  function set(at: unknown, one: Patch | null, edit: Edit, depth: number): Patch | null {
+    const { path, value, ahead } = edit;
     const step = path[depth];
-    if (step === undefined) return differences(at, value);
+    if (step === undefined) {
+      const made = differences(at, value);
+      return made?.is === 'put' && ahead !== undefined ? { ...made, ahead } : made;
+    }
     const stands =
       one?.is === 'put' ? one.value : one?.is === 'gone' && comesWithItsFirst(path, depth) ? {} : undefined;
     if (stands !== undefined) {
       const here = path.slice(0, depth);
-      const inner = patchWith(stands, null, [editTo(path.slice(depth), value)], { above: here });
+      const inner = patchWith(stands, null, [aheadOf(editTo(path.slice(depth), value), ahead)], { above: here });
       return differences(at, patched(stands, inner, here));
     }
     if (one?.is !== 'within' && one !== null) throw new NothingThere(path);
     if (typeof at !== 'object' || at === null) throw new NothingThere(path);
     const stood = memberAt(at, step);
     const begins = stood === undefined && depth < path.length - 1 && comesWithItsFirst(path, depth + 1);
-    const next = set(begins ? {} : stood, patchIn(one, step), { path, value }, depth + 1);
+    const next = set(begins ? {} : stood, patchIn(one, step), edit, depth + 1);
     if (Array.isArray(at)) {
       const key = keyWith(stood, next);
       if (key !== 'gone' && key.is !== step) throw new OtherKey(path, key.is);

@@ -1,12 +1,18 @@
-import type { Edit } from './edit.ts';
-import { isRecord, type Keyed, placedAs, placeOf, withMembers } from './members.ts';
+import { aheadOf, type Edit } from './edit.ts';
+import { type Added, isRecord, type Keyed, placedAs, placeOf, withMembers } from './members.ts';
 import { type Own, type Steps, stepAt, stepsBetween, stepsIn, stepsOf, withStep } from './steps.ts';
 
 /**
  * What is changed of a tree, keyed by path: at each step what stands there is put, goes, or is changed further in. No
  * two of its edits lie within each other. Never changed in place: what two patches share is the same object.
  */
-export type Patch = { readonly is: 'put'; readonly value: unknown } | { readonly is: 'gone' } | Within;
+export type Patch = Put | { readonly is: 'gone' } | Within;
+interface Put {
+  readonly is: 'put';
+  readonly value: unknown;
+  /** Before which other member of a list it is to stand; last where none is said. */
+  readonly ahead?: string;
+}
 interface Within {
   readonly is: 'within';
   readonly steps: Steps<Patch>;
@@ -86,12 +92,12 @@ function listWith(list: readonly unknown[], steps: Steps<Patch>, above: Path): r
     return gave;
   }
   const copy = [...list];
-  const [gone, added] = [new Set<number>(), [] as unknown[]];
+  const [gone, added] = [new Set<number>(), [] as Added[]];
   for (const [step, patch] of stepsIn(steps)) {
     const i = placeOf(list, step);
     if (i >= 0 && patch.is === 'gone') gone.add(i);
     else if (i >= 0) copy[i] = patchedAt(list[i], patch, above, step);
-    else if (patch.is === 'put') added.push(patch.value);
+    else if (patch.is === 'put') added.push({ member: patch.value, ahead: patch.ahead });
   }
   return withMembers(
     copy.filter((_, i) => !gone.has(i)),
@@ -136,7 +142,7 @@ function field(record: Keyed, name: string, value: unknown): void {
 export function editsOf(patch: Patch | null): Edit[] {
   const edits: Edit[] = [];
   const add = (one: Patch, path: Path): void => {
-    if (one.is === 'put') edits.push({ path, value: one.value });
+    if (one.is === 'put') edits.push(aheadOf({ path, value: one.value }, one.ahead));
     else if (one.is === 'gone') edits.push({ path });
     else for (const [step, next] of stepsIn(one.steps)) add(next, [...path, step]);
   };

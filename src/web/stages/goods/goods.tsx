@@ -65,7 +65,7 @@ function Goods({ book }: { book: OpenBook }) {
               disabled={rows.length === 0}
               onClick={() => setBulk(!bulk)}
             >
-              Change these {rows.length} …
+              Change these {counted(rows.length)} …
             </button>
             <OpenFile onOpen={open} />
             <Columns />
