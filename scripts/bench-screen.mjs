@@ -36,12 +36,12 @@ async function typing(page, first) {
       input.dispatchEvent(new Event('input', { bubbles: true }));
       await new Promise((done) => {
         const watch = new MutationObserver(() => {
-          if (out.textContent !== text) return;
+          if (!out.textContent.includes(text)) return;
           watch.disconnect();
           done();
         });
         watch.observe(out, { childList: true, characterData: true, subtree: true });
-        if (out.textContent === text) done();
+        if (out.textContent.includes(text)) done();
       });
       found.push(Math.round(performance.now() - began));
       await new Promise((done) => setTimeout(done, 400));
@@ -129,14 +129,14 @@ try {
   row('typing in a lane until the pinned basket shows it, twenty times', `${typed.join(' ')} ms`);
 
   await page.getByRole('link', { name: /Goods/ }).click();
-  for (const [filter, price] of [
-    ['BIG-1', '41.00'],
-    ['BIG-2', '42.00'],
+  for (const [filter, tag] of [
+    ['BIG-1', 'lot-a'],
+    ['BIG-2', 'lot-b'],
   ]) {
     await page.getByLabel('Filter the goods').fill(filter);
     await page.getByText(/^11,1\d\d of /).waitFor(patience);
     await page.getByRole('button', { name: /^Change these/ }).click();
-    await page.getByLabel('To what').fill(price);
+    await page.getByLabel('To what').fill(tag);
     const change = page.getByRole('button', { name: /^Change 1\d,\d+ goods/ });
     await change.waitFor(patience);
     const before = (await page.getByRole('button', { name: /changes?$/ }).textContent()) ?? '';
@@ -151,7 +151,7 @@ try {
         patience,
       );
     });
-    row(`${filter}…: their prices changed at once, until they are told as changes`, `${took.toFixed(0)} ms`);
+    row(`${filter}…: a tag added to them at once, until they are told as changes`, `${took.toFixed(0)} ms`);
   }
   const after = await typing(page, 9.51);
   row('typing in a lane after that, twenty times', `${after.join(' ')} ms`);

@@ -6,6 +6,7 @@ import {
   migrated,
   readyGoods,
   shaped,
+  validate,
 } from '../core/book/index.ts';
 import { amountText, gramsText, unwrap } from '../core/exact/index.ts';
 import { counts, saidProblem } from '../words/index.ts';
@@ -30,7 +31,6 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
     return {
       id,
       currency: book.currency,
-      problems: ready.problems,
       bySku: new Map(ready.goods.map((item) => [item.sku, item])),
     };
   });
@@ -51,13 +51,8 @@ export function runGoods(path: string, { check, json }: { check: boolean; json: 
       prices,
     };
   });
-  const seen = new Set<string>();
-  const problems = markets
-    .flatMap((market) => market.problems)
-    .filter((one) => {
-      const text = problemText(one);
-      return !seen.has(text) && seen.add(text);
-    });
+  const skus = new Set(goods.map(({ sku }) => sku));
+  const problems = validate(body, goods, (sku) => skus.has(sku));
   if (json) print(jsonText({ items, problems: problems.map(saidProblem) }, 1));
   else {
     print(

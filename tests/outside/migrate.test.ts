@@ -92,6 +92,43 @@ describe('the demo’s old book', () => {
   });
 });
 
+describe('the demo’s first book, as the program of its day answered it', () => {
+  const first = (name: string): unknown =>
+    JSON.parse(readFileSync(new URL(`../books/format-1/${name}.json`, import.meta.url), 'utf8'));
+  const read = readBookFile(first('demo'));
+
+  test('is sound after two migrations; the cap on a charge has become the services it meant', () => {
+    expect(read.ok ? [] : read.problems).toEqual([]);
+    expect(migrationNotes(first('demo'))).toEqual([]);
+    expect(unwrap(read).offers.map(({ benefit }) => benefit)).toMatchObject([
+      { is: 'off order', off: { by: 'percent', percent: '10' } },
+      { is: 'delivery', on: { is: 'services' } },
+      { is: 'delivery', on: { is: 'services' } },
+    ]);
+  });
+  test('answers alike for hundreds of baskets', () => {
+    const { goods, ...body } = unwrap(read);
+    const book = unwrap(compileBook(body));
+    const bySku = new Map(readyGoods(book, goods).goods.map((item) => [item.sku, item]));
+    let same = 0;
+    const otherwise: string[] = [];
+    for (const { basket, choices } of first('answers') as Pick<OldAnswer, 'basket' | 'choices'>[]) {
+      const question = unwrap(questionOf(book, basketSchema.parse(basket), { ready: (sku) => bySku.get(sku), now: 0 }));
+      const answer = quote(book, question);
+      const now = [...answer.choices, ...answer.hidden.map((one) => one.choice)]
+        .map((one) => [one.service, one.discount, one.delivery, one.used.join('+')])
+        .sort();
+      const then = [...choices].sort();
+      if (JSON.stringify(now) === JSON.stringify(then)) same += 1;
+      else otherwise.push(`${JSON.stringify(basket)}: ${JSON.stringify(then)} → ${JSON.stringify(now)}`);
+    }
+    expect(otherwise.slice(0, 5)).toEqual([]);
+    expect(same).toBe(240);
+    const used = (first('answers') as OldAnswer[]).flatMap((one) => one.choices.flatMap((choice) => choice[3] || []));
+    expect(new Set(used.flatMap((one) => String(one).split('+'))).size).toBe(3);
+  });
+});
+
 describe('baskets of the second format', () => {
   test('what offers had cost stands in the first week of all', () => {
     const read = readBasket({

@@ -4,7 +4,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gunzipSync, gzipSync } from 'node:zlib';
-import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { startCluster } from '../../scripts/parts/postgres.mjs';
 import { dataOf } from '../../scripts/parts/running.mjs';
@@ -17,7 +16,8 @@ import { readBook } from '../../src/server/queries/book.ts';
 import { everyItem } from '../../src/server/queries/goods.ts';
 import { smallBook } from '../books/small.ts';
 import { seedFrom, times } from '../trials.ts';
-import { fillAsFormat2 } from './format-2.ts';
+import { within } from './database.ts';
+import { fillAsFormat1, fillAsFormat2 } from './formats.ts';
 import { type World, world } from './world.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -56,23 +56,6 @@ afterAll(async () => {
   await one.end();
   rmSync(folder, { recursive: true });
 });
-
-/** An empty database, with what is done in it; it goes at the end. */
-async function within<T>(work: (database: Database) => Promise<T>): Promise<T> {
-  const base = process.env.TEST_DATABASE_URL ?? '';
-  const name = `test_${Math.random().toString(36).slice(2, 10)}`;
-  const admin = new pg.Client({ connectionString: base });
-  await admin.connect();
-  await admin.query(`create database ${name}`);
-  const database = connect(base.replace(/\/[^/]*$/, `/${name}`));
-  try {
-    return await work(database);
-  } finally {
-    await database.end();
-    await admin.query(`drop database ${name} with (force)`);
-    await admin.end();
-  }
-}
 
 /** Every row of every table, as the database writes it: by a reading of its own. */
 async function everything(database: Database): Promise<Record<string, string[]>> {
@@ -256,28 +239,33 @@ describe('what is refused', () => {
   });
 });
 
-test('a backup of every state the tables have had comes to what that database itself comes to', async () => {
-  const states = migrations().slice(migrations().findIndex((name) => name > '005') - 1);
-  const wanted = await within(async (database) => {
-    await fillAsFormat2(database);
-    await migrate(database);
-    return everything(database);
-  });
-  for (const last of states)
-    await within(async (database) => {
-      await fillAsFormat2(database);
-      const names = migrations().filter((name) => name <= last);
-      await transaction(database, (connection) => migrateWithin(connection, names));
-      await backUp(database, file(`${last}.backup`), at);
-      await within(async (other) => {
-        await restore(other, file(`${last}.backup`));
-        const made = await everything(other);
-        // Each has a revision that says when it was brought along.
-        for (const all of [made, wanted]) delete all.revision;
-        expect(made, last).toEqual(wanted);
-      });
+test.each([
+  ['first', fillAsFormat1, (name: string) => name < '005'],
+  ['second', fillAsFormat2, (name: string) => name >= '005'],
+])(
+  'a backup of every state the tables have had since the %s format comes to what that database itself comes to',
+  async (_, fill, isOf) => {
+    const wanted = await within(async (database) => {
+      await fill(database);
+      await migrate(database);
+      return everything(database);
     });
-});
+    for (const last of migrations().filter(isOf))
+      await within(async (database) => {
+        await fill(database);
+        const names = migrations().filter((name) => name <= last);
+        await transaction(database, (connection) => migrateWithin(connection, names));
+        await backUp(database, file(`${last}.backup`), at);
+        await within(async (other) => {
+          await restore(other, file(`${last}.backup`));
+          const made = await everything(other);
+          // Each has a revision that says when it was brought along.
+          for (const all of [made, wanted]) delete all.revision;
+          expect(made, last).toEqual(wanted);
+        });
+      });
+  },
+);
 
 test('from the command line: made while others work, put back on another cluster, and there when it starts', async () => {
   const plemb = (env: Record<string, string>, ...words: string[]) => {

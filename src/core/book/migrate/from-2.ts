@@ -1,4 +1,5 @@
 import { type Edge, fewestGroups } from './groups.ts';
+import { type Json, list, mapped, object, text, texts } from './json.ts';
 import { patternFrom2 } from './patterns.ts';
 
 /** Something of a book that could not be brought along as it was, and where. */
@@ -13,16 +14,6 @@ export type MigrationNote = { readonly at: readonly string[] } & (
     }
   | { readonly is: 'channels left out'; readonly channels: readonly string[] }
 );
-
-type Json = { [key: string]: unknown };
-const object = (value: unknown): Json =>
-  typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : {};
-const list = (value: unknown): Json[] => (Array.isArray(value) ? value.map(object) : []);
-const texts = (value: unknown): string[] =>
-  Array.isArray(value) ? value.filter((one): one is string => typeof one === 'string') : [];
-const text = (value: unknown): string => (typeof value === 'string' ? value : '');
-const mapped = (value: unknown, change: (one: unknown, key: string) => unknown): Json =>
-  Object.fromEntries(Object.entries(object(value)).map(([key, one]) => [key, change(one, key)]));
 
 /** A book of the second format, with or without goods, in the third; what had to be changed in meaning is told. */
 export function bookFrom2(data: unknown, channels: readonly string[]): { book: Json; notes: MigrationNote[] } {

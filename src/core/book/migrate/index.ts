@@ -1,4 +1,5 @@
 /** Books and baskets of earlier formats brought into today's. */
+import { bookFrom1 } from './from-1.ts';
 import { basketFrom2, bookFrom2, type MigrationNote } from './from-2.ts';
 
 export { groupsFrom2, type MigrationNote } from './from-2.ts';
@@ -8,8 +9,9 @@ export function migrated(
   data: unknown,
   channels: readonly string[],
 ): { readonly data: unknown; readonly notes: readonly MigrationNote[] } {
-  if ((data as { format?: unknown } | null)?.format !== 'plemb-book/2') return { data, notes: [] };
-  const { book, notes } = bookFrom2(data, channels);
+  const { format } = (data ?? {}) as { format?: unknown };
+  if (format !== 'plemb-book/1' && format !== 'plemb-book/2') return { data, notes: [] };
+  const { book, notes } = bookFrom2(format === 'plemb-book/1' ? bookFrom1(data) : data, channels);
   return { data: book, notes };
 }
 
