@@ -101,7 +101,10 @@ try {
   await page.goto(`${application.address}/goods`);
   const cold = await timed(async () => {
     await page.reload();
-    await page.getByText(`${(more + 239).toLocaleString('en')} goods`).first().waitFor(patience);
+    await page
+      .getByText(`${(more + 239).toLocaleString('en')} goods`)
+      .first()
+      .waitFor(patience);
   });
   row('goods opened by a reload, all of them loaded', `${(cold / 1000).toFixed(1)} s`);
   await page.getByRole('link', { name: /Rates/ }).click();
