@@ -43,7 +43,7 @@ export interface ChannelClient {
   setClock(now: number): Promise<void>;
 }
 
-/** Talks to a channel over HTTP with the key for it, where there is one; as patiently as is said, then {@link ChannelDown}. */
+/** Talks to a channel over HTTP, with its key where there is one; as patiently as is said, then {@link ChannelDown}. */
 export function channelClient(
   id: ChannelId,
   address: string | undefined,

@@ -6,8 +6,8 @@ import { connect } from './database.ts';
 import { troubleOf } from './trouble.ts';
 
 /**
- * `backup FILE` writes all that the database of DATABASE_URL holds into a file, `restore FILE` puts it back into an empty
- * one. Ends with 0, or with 2 and a sentence.
+ * `backup FILE` writes all that the database of DATABASE_URL holds into a file, `restore FILE` puts it back into an
+ * empty one. Ends with 0, or with 2 and a sentence.
  */
 const [verb = '', path = ''] = process.argv.slice(2);
 const database = connect(process.env.DATABASE_URL ?? '');

@@ -14,7 +14,7 @@ import { threadsBeside } from './threads.ts';
 
 /**
  * Starts the HTTP server; jobs are done by workers (worker.ts). DATABASE_URL, PLEMB_CHANNELS (JSON: address by channel)
- * and PORT say with what and where; HOST is loopback unless told. PLEMB_SEAL_KEY seals the keys of carrier and channels.
+ * and PORT say with what and where; HOST is loopback unless told. PLEMB_SEAL_KEY seals keys of carrier and channels.
  */
 const {
   DATABASE_URL: url = '',

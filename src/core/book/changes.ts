@@ -24,8 +24,8 @@ export const withEdit = <T>(tree: T, edit: Edit, above: readonly string[] = []):
   patched(tree, patchWith(tree, null, [edit], { above }), above);
 
 /**
- * What makes one value of another, as deep as they differ, each with what stood there: at a path, of the whole tree where
- * none is given.
+ * What makes one value of another, as deep as they differ, each with what stood there: at a path, of the whole tree
+ * where none is given.
  */
 export const changesTo = (before: unknown, after: unknown, path: readonly string[] = []): Change[] =>
   editsOf(differences(before, after)).map((edit) => {

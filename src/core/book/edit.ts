@@ -1,7 +1,7 @@
 /**
  * One change to the book: the path to a value, and the new value; without `value`, what stands there goes.
  * A step of the path is the key of an object, or what an element of a list is called: its id, its SKU, a break's edge.
- * @example { path: ['templates', 'small', 'lanes', 'ie', 'standard', 'rate', 'breaks', '0.5', 'amount'], value: '5.20' }
+ * @example { path: ['templates', 'small', 'lanes', 'ie', 'post', 'rate', 'breaks', '0.5', 'amount'], value: '5.20' }
  */
 export interface Edit {
   readonly path: readonly string[];

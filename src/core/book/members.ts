@@ -94,7 +94,7 @@ export function withMembers(list: readonly unknown[], added: readonly Added[]): 
 /** Whether a member stands where its edge belongs. */
 export const hasEdge = (member: unknown): boolean => figureOf(member) !== null;
 
-/** The edge as a figure, to put it in order only; an open one is beyond all. Null for what has none that can be read. */
+/** The edge as a figure, to put it in order only; an open one is beyond all. Null where none can be read. */
 function figureOf(member: unknown): number | null {
   const edge = isRecord(member) ? edgeOf(member) : undefined;
   if (edge === null) return Number.POSITIVE_INFINITY;

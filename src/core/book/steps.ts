@@ -1,6 +1,6 @@
 /**
- * A map by name that is never changed in place and yet costs little to change: what two share is the same object, and is
- * passed over when they are compared. Small ones are one map; large ones are parted by a figure made of the name. In
+ * A map by name that is never changed in place and yet costs little to change: what two share is the same object, and
+ * is passed over when they are compared. Small ones are one map; large ones are parted by a figure made of the name. In
  * either the names keep the order in which they came.
  */
 export interface Steps<T> {

@@ -63,7 +63,8 @@ async function* linesOf(connection: Connection, head: Head, count: { rows: numbe
     yield said([JSON.stringify(line)]);
     const list = columns.map(quoted).join(', ');
     await connection.query(
-      `declare all_rows no scroll cursor for select row_to_json(one)::text as line from (select ${list} from ${quoted(name)}) as one`,
+      `declare all_rows no scroll cursor for
+       select row_to_json(one)::text as line from (select ${list} from ${quoted(name)}) as one`,
     );
     for (;;) {
       const found = await connection.query<{ line: string }>(`fetch ${some} from all_rows`);

@@ -90,7 +90,7 @@ async function* numbered(path: string, sum: Hash): Lines {
 
 const notWhole = (line: number, why: string): Unable =>
   new Unable(
-    `The backup is not whole: ${line > 0 ? `line ${line}, ` : ''}${why}. Nothing was put in; right would be another copy of it`,
+    `The backup is not whole: ${line > 0 ? `line ${line}, ` : ''}${why}. Nothing was put in; take another copy`,
   );
 
 async function headOf(lines: Lines): Promise<Head> {
@@ -100,7 +100,7 @@ async function headOf(lines: Lines): Promise<Head> {
   const later = head.migrations.filter((name) => !migrations().includes(name));
   if (head.format !== format || later.length > 0)
     throw new Unable(
-      `The backup is of a later Plemb (${head.format}${later[0] ? `, ${later[0]}` : ''}); right would be that one, or a newer`,
+      `The backup is of a later Plemb (${[head.format, ...later.slice(0, 1)].join(', ')}); right would be that one`,
     );
   return head;
 }
@@ -170,7 +170,7 @@ async function putRows(connection: Connection, { name, columns }: Table, rows: r
 async function goOnCounting(connection: Connection, { name, counter }: Table): Promise<void> {
   if (counter === null) return;
   await connection.query(
-    `select setval(pg_get_serial_sequence($1, $2), coalesce(max(${quoted(counter)}), 1), max(${quoted(counter)}) is not null)
+    `select setval(pg_get_serial_sequence($1, $2), coalesce(max(${quoted(counter)}), 1), count(*) > 0)
      from ${quoted(name)}`,
     [quoted(name), counter],
   );

@@ -53,8 +53,8 @@ class Ended extends Error {}
 
 /**
  * Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. All
- * that takes long is done before the saves of others are held up: what would be put is worked out, held to be sound, and
- * laid beside the goods.
+ * that takes long is done before the saves of others are held up: what would be put is worked out, held to be sound,
+ * and laid beside the goods.
  */
 export async function takeImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;

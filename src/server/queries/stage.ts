@@ -4,8 +4,8 @@ import type { Connection } from '../database.ts';
 import { savedChannel } from './revisions.ts';
 
 /**
- * Goods laid beside those that stand, within a transaction, so that they take their place by one statement; and what that
- * changes, as the revision is to have it. Gone with the transaction.
+ * Goods laid beside those that stand, within a transaction, so that they take their place by one statement; and what
+ * that changes, as the revision is to have it. Gone with the transaction.
  */
 export async function openStage(connection: Connection, changes: readonly Change[]): Promise<void> {
   await connection.query(

@@ -27,7 +27,7 @@ import { answer, bodyOf, parsed, rowNumber, shapedAs } from './parsed.ts';
 
 const pageOfGoods = 5000;
 const pageOfRevisions = 50;
-/** So many bytes of changes, as the database keeps them, are told one by one; beyond, the whole book is the shorter way. */
+/** So many bytes of changes, as the database keeps them, are told; beyond, the whole book is the shorter way. */
 const mostSince = 8_000_000;
 
 /** The book, its goods and its revisions. */

@@ -5,8 +5,8 @@ import { useAppSelector } from '../data/index.ts';
 import { useMomentText } from './clock.ts';
 
 /**
- * The key that a channel or the carrier asks for: whether one is set, by whom and when; set anew, or taken away. What it
- * is is never shown. A carrier's is for one of two sorts of prices.
+ * The key that a channel or the carrier asks for: whether one is set, by whom and when; set anew, or taken away. What
+ * it is is never shown. A carrier's is for one of two sorts of prices.
  */
 export function KeyLine({ of, name, isCarrier = false }: { of: string; name: string; isCarrier?: boolean }) {
   const { data } = useKeysQuery();

@@ -21,7 +21,18 @@ function offerFrom1(offer: Json): Json {
   };
 }
 
-function benefitFrom1({ is, percent, services, cap }: Json): Json {
+/** The second format's benefits, as far as the first had them. */
+type Benefit =
+  | { readonly is: 'off order'; readonly off: Json }
+  | {
+      readonly is: 'delivery';
+      readonly on:
+        | { readonly is: 'services'; readonly services: unknown }
+        | { readonly is: 'up to'; readonly cap: unknown };
+      readonly off: Json;
+    };
+
+function benefitFrom1({ is, percent, services, cap }: Json): Benefit {
   const free = { by: 'free' };
   switch (text(is)) {
     case 'percent off order':

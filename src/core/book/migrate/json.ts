@@ -1,4 +1,4 @@
-/** Something written that has not been held against any schema yet: what is not of the sort asked for counts as empty. */
+/** Something written, not held against any schema yet: what is not of the sort asked for counts as empty. */
 export type Json = { [key: string]: unknown };
 export const object = (value: unknown): Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Json) : {};
