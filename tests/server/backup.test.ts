@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -73,6 +73,7 @@ async function everything(database: Database): Promise<Record<string, string[]>>
 
 describe('a backup', () => {
   test('put back into an empty database is the same, row by row, and goes on counting', async () => {
+    expect(statSync(path).mode & 0o777).toBe(0o600);
     const wanted = await everything(one.database);
     for (const table of ['finding', 'send_piece', 'single_code', 'code_count', 'past_order', 'write_once', 'goods'])
       expect(wanted[table]?.length, table).toBeGreaterThan(0);

@@ -20,7 +20,7 @@ export interface BackedUp {
 
 /**
  * Writes all that the database holds into a file, as it stands at one moment, whatever is saved meanwhile; jobs that
- * wait are not part of it. The file is there whole or not at all.
+ * wait are not part of it. The file is there whole or not at all, and only its owner may read it.
  */
 export async function backUp(database: Database, path: string, at: Date): Promise<BackedUp> {
   const beside = `${path}.part`;
@@ -28,7 +28,11 @@ export async function backUp(database: Database, path: string, at: Date): Promis
     const made = await snapshot(database, async (connection) => {
       const head = await headOf(connection, at);
       const count = { rows: 0 };
-      await pipeline(Readable.from(linesOf(connection, head, count)), createGzip(), createWriteStream(beside));
+      await pipeline(
+        Readable.from(linesOf(connection, head, count)),
+        createGzip(),
+        createWriteStream(beside, { mode: 0o600 }),
+      );
       return { revision: head.revision, seller: head.seller, rows: count.rows };
     });
     await rename(beside, path);
