@@ -5,9 +5,11 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import { reaching } from '../../src/server/context.ts';
 import { runCheck } from '../../src/server/jobs/check.ts';
+import { readImport, takeImport } from '../../src/server/jobs/import-steps.ts';
 import { runSend } from '../../src/server/jobs/send.ts';
 import { startWorkers } from '../../src/server/jobs/workers.ts';
 import { noKeys } from '../../src/server/keys/keys.ts';
+import { addImport, moveImport } from '../../src/server/queries/imports.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
 import { channelRoutes } from '../../src/server/routes/channels.ts';
 import { tasksWith } from '../../src/server/tasks.ts';
@@ -307,6 +309,24 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
   const routes = channelRoutes({ ...at.context, threads: breaks }, at.jobs);
   const half = await routes.request('/channels/findlark/files/items.xml');
   await expect(half.text()).rejects.toThrow('ended in the middle');
+});
+
+test('what others do between the working out of an import and its taking place is looked at, too', async () => {
+  const parent = { ...smallBook().goods[0], sku: 'PARENT' };
+  const save = async (edit: object) => {
+    const { revision: base } = (await at.call('GET', '/api/book')).body;
+    const { status } = await at.call('POST', '/api/revisions', { base, who: 'Oisín', note: '', edits: [edit] });
+    expect(status).toBe(201);
+  };
+  await save({ path: ['goods', 'PARENT'], value: parent });
+  const text = 'sku,name,price,mass,size,tags,kind,template,parent\r\nCHILD,Child,4.00,100 g,,,parcel,,PARENT';
+  const row = await addImport(at.database, 'child.csv', text, 'Ada', new Date());
+  await readImport(at.context, row.id, async () => undefined);
+  await moveImport(at.database, row.id, ['read'], 'taking');
+  // Laid beside already, and not yet in place: its parent goes.
+  const taking = takeImport(at.context, row.id, () => save({ path: ['goods', 'PARENT'] }));
+  await expect(taking).rejects.toThrow('The book would not hold together: goods › CHILD');
+  expect((await at.call('GET', '/api/goods?after=CHIL')).body.items[0]?.sku).not.toBe('CHILD');
 });
 
 test('a file of goods that would leave the book unsound is not taken', async () => {

@@ -116,9 +116,9 @@ async function stillSound(connection: Connection, seen: Saved, newest: number): 
     changes.flatMap(({ path: [list, sku] }) => (list === 'goods' && sku !== undefined ? [sku] : [])),
   );
   const isLeantOn = !alike(leantOnByGoods(seen.book), leantOnByGoods(book));
-  const items = isLeantOn
-    ? await everyItem(connection)
-    : await familyOf(connection, await goodsBySku(connection, skus), []);
+  const there = await goodsBySku(connection, skus);
+  const gone = skus.filter((sku) => !there.some((item) => item.sku === sku));
+  const items = isLeantOn ? await everyItem(connection) : await familyOf(connection, there, gone);
   unlessSound(validate(book, items, () => true));
 }
 
