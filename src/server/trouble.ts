@@ -18,7 +18,8 @@ const away = new Set([
   'ENOENT',
   'ETIMEDOUT',
 ]);
-const lockNotAvailable = '55P03';
+/** A lock that was waited for too long, and two who waited for each other, of whom one was undone. */
+const waited = new Set(['55P03', '40P01']);
 const diskFull = '53100';
 const broken = /Connection terminated|connection error|Client was closed|has already ended/;
 const noneFree = 'timeout exceeded when trying to connect';
@@ -45,7 +46,7 @@ export function troubleOf(error: unknown): Trouble | null {
   const told = troubles.find((one) => nameOf[one] === name);
   if (told) return told;
   if (code === diskFull) return 'full';
-  if (code === lockNotAvailable || message === noneFree) return 'busy';
+  if (waited.has(code) || message === noneFree) return 'busy';
   return away.has(code) || code.startsWith('08') || broken.test(message) ? 'away' : null;
 }
 

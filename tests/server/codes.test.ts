@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { parse } from 'csv-parse/sync';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { transaction } from '../../src/server/database.ts';
+import { troubleOf } from '../../src/server/trouble.ts';
 import { offerOf } from '../books/shop.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
@@ -88,6 +89,10 @@ describe('single-use codes', () => {
     });
     const ends = await Promise.allSettled(acts.map((sql) => at.database.query(sql)));
     expect(ends.filter((one) => one.status === 'fulfilled').length).toBeGreaterThan(30);
+    // Of two who wait for each other one is undone, and told to come again.
+    for (const end of ends) if (end.status === 'rejected') expect(troubleOf(end.reason), end.reason).toBe('busy');
+    const undone = Object.assign(new Error('deadlock detected'), { code: '40P01' });
+    expect(troubleOf(undone)).toBe('busy');
     const { rows } = await at.database.query(
       `select batch, count(*)::integer as codes, count(used)::integer as used from single_code group by batch order by 1`,
     );

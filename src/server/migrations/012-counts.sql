@@ -13,7 +13,7 @@ create table segment_count (
 insert into code_count select batch, count(*), count(used) from single_code group by batch;
 insert into segment_count select segment, count(*) from customer group by segment;
 
--- Whoever counts takes the rows in their order, so that no two wait for each other.
+-- Whoever adds takes the counts in their order; where two wait for each other all the same, one is told to come again.
 create function count_codes() returns trigger language plpgsql as $$
 begin
   if tg_op <> 'INSERT' then

@@ -96,7 +96,12 @@ function KeyForm({ of, name, who, isCarrier, close }: KeyFormProps) {
       {isCarrier && (
         <label className="flex items-center gap-1">
           for
-          <select name="prices" className="select w-40 shrink-0" defaultValue="account" aria-label="Prices that the key is for">
+          <select
+            name="prices"
+            className="select w-40 shrink-0"
+            defaultValue="account"
+            aria-label="Prices that the key is for"
+          >
             <option value="account">account prices</option>
             <option value="list">list prices</option>
           </select>
