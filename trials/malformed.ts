@@ -14,6 +14,7 @@ import {
   takeBackRequest,
 } from '../src/contract/index.ts';
 import { bookFileSchema } from '../src/core/book/index.ts';
+import { layoutSchema } from '../src/core/tables/index.ts';
 import { damaged, type Json, nasty } from '../tests/books/damage.ts';
 import { smallBook } from '../tests/books/small.ts';
 import { instanceOf } from './instances.ts';
@@ -40,6 +41,7 @@ export const bodies: Readonly<Record<string, z.ZodType | null>> = {
   'POST /imports': importRequest,
   'POST /imports/:id/taken': null,
   'DELETE /imports/:id': null,
+  'PUT /layouts/:sort': layoutSchema,
   'PUT /keys/:of': keyRequest,
   'DELETE /keys/:of': null,
 };
@@ -48,7 +50,20 @@ export const bodies: Readonly<Record<string, z.ZodType | null>> = {
 const parts = [
   ...['1', '0', '-1', '1.5', '1e3', 'Infinity', 'NaN', '2147483648', '9223372036854775808', '99999999999999999999'],
   ...['harrowmere', 'lerrin-shop', 'findlark', 'autumn', 'BAR-OAT', 'items.xml', 'book.json', 'file', 'last'],
-  ...['', ' ', '.', '..', '__proto__', 'constructor', 'toString', 'x'.repeat(3000), 'ß', '🪁', "';drop table send;--"],
+  ...[
+    'goods',
+    '',
+    ' ',
+    '.',
+    '..',
+    '__proto__',
+    'constructor',
+    'toString',
+    'x'.repeat(3000),
+    'ß',
+    '🪁',
+    "';drop table send;--",
+  ],
   ...[
     '\u0000',
     'a\u0000b',

@@ -3,7 +3,8 @@ import { basketSchema, bookSchema, channelIds } from '../core/book/index.ts';
 import { cardSchema } from '../core/carrier/index.ts';
 import type { ClassOfBasket, Finding, Standing } from '../core/check/index.ts';
 import { type Form, parseMoment } from '../core/exact/index.ts';
-import { itemSchema } from '../core/goods/index.ts';
+import { itemSchema, missingWays } from '../core/goods/index.ts';
+import { layoutSchema } from '../core/tables/index.ts';
 
 /** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
 
@@ -184,16 +185,31 @@ export type ListReport = z.infer<typeof listReport>;
 export type CodeBatch = z.infer<typeof batchesAnswer>['batches'][number];
 export type SegmentCount = z.infer<typeof segmentsAnswer>['segments'][number];
 
-export const importRequest = z.strictObject({ name: z.string().max(200), text: z.string().max(64 << 20), who });
+export const importRequest = z.strictObject({
+  name: z.string().max(200),
+  text: z.string().max(64 << 20),
+  /** How its columns are to be read; null: as they seem. */
+  layout: layoutSchema.nullable().default(null),
+  missing: z.enum(missingWays).default('kept'),
+  who,
+});
 export const importReport = z.object({
   fresh: z.int(),
   changed: z.int(),
   same: z.int(),
   bad: z.int(),
-  /** The first bad lines, and the first problems of goods as a whole, such as variants in a circle. */
+  /** Goods that are not in the file: listed nowhere, taken away, or left as something names them. */
+  hidden: z.int(),
+  removed: z.int(),
+  named: z.int(),
+  /** The first bad lines. */
   badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })),
-  problems: z.array(problemSchema),
 });
+/** What files hold whose columns somebody has told apart. */
+export const layoutSorts = ['goods', 'orders', 'visits', 'advertising'] as const;
+export type LayoutSort = (typeof layoutSorts)[number];
+/** Layouts of files, the last used first. */
+export const layoutsAnswer = z.object({ layouts: z.array(layoutSchema) });
 /** An import of a large file: read first, then taken by a word, as one revision; stopped, it leaves nothing behind. */
 export const importState = z.object({
   id: z.int(),

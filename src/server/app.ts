@@ -17,6 +17,7 @@ import { eventRoutes, type Saves } from './routes/events.ts';
 import { historyRoutes } from './routes/history.ts';
 import { importRoutes } from './routes/imports.ts';
 import { keyRoutes } from './routes/keys.ts';
+import { layoutRoutes } from './routes/layouts.ts';
 import { loopbackOnly, ownPagesOnly, soundAddress } from './strangers.ts';
 import { type Trouble, troubleOf } from './trouble.ts';
 
@@ -97,6 +98,7 @@ export function app(context: Context, jobs: Jobs, saves: Saves, pages: string): 
   server.route('/api', historyRoutes(context));
   server.route('/api', importRoutes(context, jobs));
   server.route('/api', keyRoutes(context));
+  server.route('/api', layoutRoutes(context));
   server.all('/api/*', () => {
     throw new HttpProblem(404, 'not-found', 'There is nothing here');
   });

@@ -25,6 +25,7 @@ export {
 export { type BookAndGoods, drafted, itemAt } from './drafted.ts';
 export { alike, type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
+export { importGoods } from './import-goods.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export {
   countOf,

@@ -1,34 +1,51 @@
-import Papa from 'papaparse';
 import type { Currency, Problem } from '../exact/index.ts';
-import { csvRows } from './csv-rows.ts';
+import {
+  type CsvRow,
+  cellAs,
+  csvOf,
+  type Layout,
+  type MoneyWords,
+  moneyWords,
+  plainCell,
+  rowsBelow,
+} from '../tables/index.ts';
 import { goodsFields } from './fields/list.ts';
 import { readItem } from './item.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
+import { type GoodsSheet, goodsSheet, goodsTargets, type Taken } from './sheet.ts';
 
-const { names: columns, needed, headed } = goodsFields;
+const { names: columns } = goodsFields;
 
 /** A line of a file that cannot be taken, with all its reasons. `line` counts from 1, the head line included. */
 export interface BadLine {
   readonly line: number;
-  readonly text: string;
+  readonly cells: readonly string[];
   readonly problems: readonly Problem[];
 }
 
-export interface GoodsFile {
-  readonly items: readonly Item[];
-  /** Columns the file has: what it does not say of an item that is there already stays as it is. */
-  readonly columns: readonly Column[];
-  readonly badLines: readonly BadLine[];
+export interface GoodLine {
+  readonly line: number;
+  readonly cells: readonly string[];
+  readonly item: Item;
 }
 
-const formula = /^[=+\-@\t\r]/;
-/** A cell that a spreadsheet would run as a formula gets an apostrophe in front, taken off again on reading. */
-const harmless = (cell: string) => (formula.test(cell) ? `'${cell}` : cell);
-const plain = (cell: string) => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell).trim();
+export interface GoodsFile {
+  /** Items as they would be: what the file has no column for is as the book has it. */
+  readonly items: readonly GoodLine[];
+  /** The fields that the file states. */
+  readonly columns: readonly Column[];
+  readonly badLines: readonly BadLine[];
+  /** All SKUs that stand in the file, those of bad lines too. */
+  readonly skus: ReadonlySet<string>;
+}
 
-/** Rows as CSV (RFC 4180), with cells that a spreadsheet would run made harmless. */
-export const csvOf = (fields: readonly string[], rows: readonly (readonly string[])[]): string =>
-  `${Papa.unparse({ fields: [...fields], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n' })}\r\n`;
+/** What a file of goods is read against. */
+export interface GoodsAgainst {
+  readonly currency: Currency;
+  readonly templates: readonly { readonly id: string; readonly name: string }[];
+  /** An item that is there already. */
+  readonly itemOf: (sku: string) => Item | undefined;
+}
 
 export function writeGoods(items: readonly Item[]): string {
   return csvOf(
@@ -41,14 +58,14 @@ export function writeGoods(items: readonly Item[]): string {
 export const cellOf = (item: Item, column: Column): string => goodsFields.of(column).write(item[column]);
 
 /** What an entry typed into a column stands for; the problem is told by the schema when it is read. */
-export const entryOf = (column: Column, text: string): unknown => goodsFields.of(column).read(plain(text));
+export const entryOf = (column: Column, text: string): unknown => goodsFields.of(column).read(plainCell(text));
 
 /**
- * Reads a goods file. Every line comes out either as an item or with all its problems; doubles of a SKU and templates
- * that the book does not have are problems of their line.
+ * Reads the rows of a goods file as it is laid out. Every line comes out either as an item or with all its problems;
+ * doubles of a SKU and templates that the book does not have are problems of their line.
  */
-export function readGoods(text: string, currency: Currency, templates: ReadonlySet<string>): GoodsFile {
-  const steps = readGoodsSteps(text, currency, templates, Number.POSITIVE_INFINITY);
+export function readGoods(rows: readonly CsvRow[], layout: Layout, against: GoodsAgainst): GoodsFile {
+  const steps = readGoodsSteps(rows, layout, against, Number.POSITIVE_INFINITY);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
@@ -59,72 +76,110 @@ export function readGoods(text: string, currency: Currency, templates: ReadonlyS
  * The same in steps: after every `each` lines it tells how far it is, so that whoever reads a large file can give way.
  */
 export function* readGoodsSteps(
-  text: string,
-  currency: Currency,
-  templates: ReadonlySet<string>,
+  rows: readonly CsvRow[],
+  layout: Layout,
+  against: GoodsAgainst,
   each: number,
 ): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
-  const [first, ...rows] = csvRows(text);
-  const head = (first?.cells ?? []).map((cell) => plain(cell).toLowerCase());
-  const named = head.map((cell) => headed(cell) ?? null);
-  const there = columns.filter((column) => named.includes(column));
-  const wrong = faultOfHead(head, named);
-  if (wrong !== null)
-    return {
-      items: [],
-      columns: there,
-      badLines: [{ line: first?.line ?? 1, text: head.join(','), problems: [wrong] }],
-    };
-  const items: Item[] = [];
+  const sheet = goodsSheet(layout);
+  const stated = columns.filter(
+    (column) => sheet.fields.some(({ field }) => field === column) || (column === 'size' && sheet.sides.length > 0),
+  );
+  const sku = sheet.fields.find(({ field }) => field === 'sku');
+  if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], skus: new Set() };
+  const read = lineReader(sheet, against);
+  const below = rowsBelow(rows, layout);
+  const items: GoodLine[] = [];
   const badLines: BadLine[] = [];
   const lineOfSku = new Map<string, number>();
-  for (const [i, { line, cells, open }] of rows.entries()) {
-    if (i > 0 && i % each === 0) yield { done: i, all: rows.length };
+  for (const [i, row] of below.entries()) {
+    if (i > 0 && i % each === 0) yield { done: i, all: below.length };
+    const { line, cells, open } = row;
     const problems: Problem[] = [];
     if (open) problems.push({ at: ['line'], is: 'open quote' });
-    if (cells.length !== head.length)
-      problems.push({ at: ['line'], is: 'cells', found: cells.length, head: head.length });
-    const item = readLine((column) => cells[named.indexOf(column)] ?? '', there, currency, templates, problems);
-    if (item) {
-      const double = lineOfSku.get(item.sku);
-      if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: item.sku, line: double });
-      lineOfSku.set(item.sku, double ?? line);
-      if (problems.length === 0) items.push(item);
+    if (!fits(row, layout))
+      problems.push({ at: ['line'], is: 'cells', found: cells.length, head: layout.columns.length });
+    const own = plainCell(cells[sku.at] ?? '');
+    const double = lineOfSku.get(own);
+    if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: own, line: double });
+    lineOfSku.set(own, double ?? line);
+    const item = read(cells, own, problems);
+    if (item && problems.length === 0) items.push({ line, cells, item });
+    else badLines.push({ line, cells, problems });
+  }
+  return { items, columns: stated, badLines, skus: new Set(lineOfSku.keys()) };
+}
+
+/** Empty cells beyond the heads are nothing, and so are those that are not there and not taken for anything. */
+const fits = ({ cells }: CsvRow, { columns: heads }: Layout): boolean =>
+  cells.slice(heads.length).every((cell) => cell.trim() === '') &&
+  heads.slice(cells.length).every(({ to }) => to === null);
+
+function withoutSku(rows: readonly CsvRow[], { line, columns: heads }: Layout): BadLine {
+  const optional = goodsTargets.map(({ head }) => head).filter((head) => head !== 'sku');
+  const strange = heads.filter(({ to }) => to === null).map(({ head }) => head);
+  return {
+    line,
+    cells: rows.find((row) => row.line === line)?.cells ?? [],
+    problems: [{ at: ['head'], is: 'head', missing: ['sku'], strange, needed: ['sku'], optional }],
+  };
+}
+
+/** Reads one line as an item; null where its cells are none, with all that is wrong with them. */
+function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
+  const { currency, templates, itemOf } = against;
+  const money = moneyWords(currency);
+  const byName = new Map(templates.map(({ id, name }) => [name.toLowerCase(), id]));
+  const ids = new Set(templates.map(({ id }) => id));
+  const readers = new Map([...fields, ...sides].map((taken) => [taken.at, cellReader(taken, money)]));
+  const textOf = ({ at }: Taken, cells: readonly string[]) => readers.get(at)?.(cells[at] ?? '') ?? '';
+  const raw = (column: Column, cells: readonly string[]): string => {
+    const own = fields.find(({ field }) => field === column);
+    return own ? plainCell(cells[own.at] ?? '') : sides.map(({ at }) => cells[at] ?? '').join(' x ');
+  };
+  return (cells: readonly string[], sku: string, problems: Problem[]): Item | null => {
+    const entry: Record<string, unknown> = { ...(itemOf(sku) ?? goodsFields.blank) };
+    for (const taken of fields) {
+      const text = textOf(taken, cells);
+      const value = taken.field === 'template' && !ids.has(text) ? (byName.get(text.toLowerCase()) ?? text) : text;
+      entry[taken.field] = goodsFields.of(taken.field).read(value);
     }
-    if (problems.length > 0) badLines.push({ line, text: cells.join(','), problems });
-  }
-  return { items, columns: there, badLines };
+    if (sides.length > 0) entry.size = sizeOf(sides.map((side) => textOf(side, cells)));
+    const read = itemSchema.safeParse(entry);
+    if (!read.success) {
+      for (const column of new Set(read.error.issues.map((issue) => issue.path[0] as Column)))
+        problems.push({ at: [column], is: 'cell', field: column, text: raw(column, cells) });
+      return null;
+    }
+    const { price, parent, template } = read.data;
+    // A variant may leave its price to its parent.
+    const figures = readItem(price === null && parent !== null ? { ...read.data, price: '0' } : read.data, currency);
+    if (!figures.ok) problems.push(...figures.problems);
+    if (template !== null && !ids.has(template))
+      problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...ids] });
+    return read.data;
+  };
 }
 
-/** What is wrong with a head line; null for nothing. */
-function faultOfHead(head: readonly string[], named: readonly (Column | null)[]): Problem | null {
-  const missing = needed.filter((column) => !named.includes(column));
-  const strange = head.filter((_, i) => named[i] === null);
-  if (missing.length + strange.length === 0) return null;
-  const optional = columns.filter((column) => !needed.includes(column)).map((column) => goodsFields.of(column).head);
-  return { at: ['head'], is: 'head', missing, strange, needed, optional };
+/** Cells that are kept when they have been read, a column: most of a file's are alike. */
+const mostKept = 20_000;
+
+function cellReader({ target: { reads }, column }: Taken, money: MoneyWords): (cell: string) => string {
+  const known = new Map<string, string>();
+  return (cell) => {
+    const before = known.get(cell);
+    if (before !== undefined) return before;
+    const made = cellAs(reads, cell, column, money);
+    if (known.size < mostKept) known.set(cell, made);
+    return made;
+  };
 }
 
-/** One line as an item; null where its cells are none, with all that is wrong with them. */
-function readLine(
-  cellIn: (column: Column) => string,
-  columns: readonly Column[],
-  currency: Currency,
-  templates: ReadonlySet<string>,
-  problems: Problem[],
-): Item | null {
-  const entry = Object.fromEntries(columns.map((column) => [column, entryOf(column, cellIn(column))]));
-  const read = itemSchema.safeParse(entry);
-  if (!read.success) {
-    for (const column of new Set(read.error.issues.map((issue) => issue.path[0] as Column)))
-      problems.push({ at: [column], is: 'cell', field: column, text: cellIn(column) });
-    return null;
-  }
-  const { price, parent, template } = read.data;
-  // A variant may leave its price to its parent.
-  const figures = readItem(price === null && parent !== null ? { ...read.data, price: '0' } : read.data, currency);
-  if (!figures.ok) problems.push(...figures.problems);
-  if (template !== null && !templates.has(template))
-    problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...templates] });
-  return read.data;
+/** A size of three measures, each with its unit; nothing where all are empty, what stands there where they differ. */
+function sizeOf(texts: readonly string[]): unknown {
+  if (texts.every((text) => text === '')) return null;
+  const parts = texts.map((text) => text.split(' '));
+  const [length, width, height] = parts.map(([figure]) => figure);
+  const [unit, ...others] = new Set(parts.map(([, one]) => one));
+  return unit && others.length === 0 ? { length, width, height, unit } : texts.join(' x ');
 }

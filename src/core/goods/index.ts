@@ -2,17 +2,23 @@
 export { type Bulk, bulkChanges } from './bulk.ts';
 export {
   cellOf,
-  csvOf,
   entryOf,
   type GoodsFile,
   readGoods,
   readGoodsSteps,
   writeGoods,
 } from './csv.ts';
-export { csvRows } from './csv-rows.ts';
 export { goodsFields } from './fields/list.ts';
 export { ownRateText } from './fields/own-rate.ts';
 export { isLacking, lacks } from './findings.ts';
+export {
+  type CellChange,
+  type GoodsImport,
+  goodsImport,
+  type ImportLine,
+  type MissingWay,
+  missingWays,
+} from './import.ts';
 export { completer, type ItemFigures, readItem, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
 export {
@@ -24,3 +30,4 @@ export {
   selectionSchema,
 } from './schema.ts';
 export { readSelection, readSkus, type Selection } from './selection.ts';
+export { type GoodsTarget, goodsTargets } from './sheet.ts';

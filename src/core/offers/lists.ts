@@ -1,5 +1,5 @@
 import { type Currency, isMonday, kept, nothing, type Problem, parseAmount, parseMoment } from '../exact/index.ts';
-import { csvRows } from '../goods/index.ts';
+import { csvRows } from '../tables/index.ts';
 import { code as codeSchema } from './codes/kind.ts';
 
 /** A line of a file that cannot be taken; counted from 1, the head line included. */

@@ -1,17 +1,9 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import {
-  alike,
-  type Change,
-  type CompiledBook,
-  changesTo,
-  compileBook,
-  leantOnByGoods,
-  readyGoods,
-  validate,
-} from '../../core/book/index.ts';
+import { alike, changesTo, compileBook, importGoods, leantOnByGoods, validate } from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
-import { type Column, cellOf, type GoodsFile, goodsFields, type Item, readGoodsSteps } from '../../core/goods/index.ts';
-import { counts, faultText, saidProblem } from '../../words/index.ts';
+import { type GoodsImport, goodsTargets, type ImportLine, readGoodsSteps } from '../../core/goods/index.ts';
+import { csvRows, delimiterOf, guessLayout } from '../../core/tables/index.ts';
+import { counts, faultText, goodsHeads, saidProblem } from '../../words/index.ts';
 import { nowOf, type Reaching, readStanding, type Saved } from '../context.ts';
 import { type Connection, snapshot, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
@@ -29,21 +21,19 @@ const reported = 200;
 export async function readImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
   const base = await newest(database);
-  const { book, file } = await read(context, id, progress);
-  const there = new Map((await everyItem(database)).map((item) => [item.sku, item]));
-  const merged = file.items.map((item) => mergedWith(there.get(item.sku), item, file.columns));
-  const fresh = file.items.filter((item) => !there.has(item.sku)).length;
-  const same = merged.filter((item) => isSame(there.get(item.sku), item)).length;
-  const whole = readyGoods(book, [...new Map([...there.values(), ...merged].map((item) => [item.sku, item])).values()]);
+  const { lines } = await read(context, id, await readStandingGoods(database), progress);
+  const of = (does: ImportLine['does']) => lines.filter((one) => one.does === does).length;
   await reportImport(database, id, base, {
-    fresh,
-    same,
-    changed: merged.length - fresh - same,
-    bad: file.badLines.length,
-    badLines: file.badLines
-      .slice(0, reported)
-      .map((line) => ({ line: line.line, problems: line.problems.map(saidProblem) })),
-    problems: whole.problems.slice(0, reported).map(saidProblem),
+    fresh: of('new'),
+    same: of('same'),
+    changed: of('changed'),
+    bad: of('bad'),
+    hidden: of('hidden'),
+    removed: of('removed'),
+    named: of('named'),
+    badLines: lines
+      .flatMap((one) => (one.does === 'bad' ? [{ line: one.line, problems: one.problems.map(saidProblem) }] : []))
+      .slice(0, reported),
   });
   await moveImport(database, id, ['reading'], 'read');
 }
@@ -60,21 +50,20 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
-  const { file } = await read(context, id, async () => breathe());
   const at = new Date(await nowOf(context));
   const seen = await snapshot(database, readStanding);
   if (!seen) throw new Error('There is no book to take goods into');
-  const made = taken(seen, file);
-  unlessSound(validate(seen.book, made.all, () => true));
+  const made = taken(seen, await read(context, id, seen, async () => breathe()));
+  unlessSound(validate(seen.book, made.all, (sku) => made.isThere(sku)));
   try {
     await transaction(database, async (connection) => {
-      await openStage(connection, made.changes);
+      await openStage(connection, made.changes, made.gone);
       for (let i = 0; i < made.put.length; i += batch) {
         await stageGoods(connection, made.put.slice(i, i + batch));
         await progress(Math.min(i + batch, made.put.length), made.put.length);
       }
       const revision = (await lockNewest(connection)) + 1;
-      const theirs = await changedSince(connection, row, file);
+      const theirs = await changedSince(connection, row, made);
       if (theirs > 0)
         throw new Error(
           `Of this file ${counts(theirs, ...saidOf)} been saved by others since it was read; read it again`,
@@ -92,15 +81,16 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
   }
 }
 
-/** What a file makes of the goods that stand: what is put, what that changes, and all goods as they would be. */
-function taken({ items }: Saved, file: GoodsFile): { put: Item[]; changes: Change[]; all: Item[] } {
+/** What an import makes of the goods that stand: what is put and goes, what that changes, and all as they would be. */
+function taken({ items }: Saved, { put, gone }: GoodsImport) {
   const there = new Map(items.map((item) => [item.sku, item]));
-  const put = file.items
-    .map((item) => mergedWith(there.get(item.sku), item, file.columns))
-    .filter((item) => !isSame(there.get(item.sku), item));
-  const changes = put.flatMap((item) => changesTo(there.get(item.sku), item, ['goods', item.sku]));
+  const changes = [
+    ...put.flatMap((item) => changesTo(there.get(item.sku), item, ['goods', item.sku])),
+    ...gone.flatMap((sku) => changesTo(there.get(sku), undefined, ['goods', sku])),
+  ];
   for (const item of put) there.set(item.sku, item);
-  return { put, changes, all: [...there.values()] };
+  for (const sku of gone) there.delete(sku);
+  return { put, gone, changes, all: [...there.values()], isThere: (sku: string) => there.has(sku) };
 }
 
 /**
@@ -126,45 +116,53 @@ function unlessSound([wrong]: readonly Problem[]): void {
   if (wrong) throw new Error(`The book would not hold together: ${problemWords(wrong)}`);
 }
 
+/** Works out what a file does to the goods that stand. */
 async function read(
-  context: Reaching,
+  { database }: Reaching,
   id: number,
+  { book, items }: Pick<Saved, 'book' | 'items'>,
   progress: Progress,
-): Promise<{ book: CompiledBook; file: GoodsFile }> {
-  const book = await readBook(context.database);
-  const compiled = book && compileBook(book);
-  if (!compiled?.ok) throw new Error('There is no sound book to take goods into');
-  const steps = readGoodsSteps(
-    await importText(context.database, id),
-    compiled.value.written,
-    new Set(compiled.value.templates.map((template) => template.id)),
-    batch,
-  );
+): Promise<GoodsImport> {
+  const row = await importById(database, id);
+  const compiled = compileBook(book);
+  if (!row || !compiled.ok) throw new Error('There is no sound book to take goods into');
+  const text = await importText(database, id);
+  const delimiter = row.layout?.delimiter ?? delimiterOf(text);
+  const rows = csvRows(text, delimiter);
+  const layout = row.layout ?? guessLayout(rows, delimiter, goodsTargets, goodsHeads).layout;
+  const there = new Map(items.map((item) => [item.sku, item]));
+  const against = {
+    currency: compiled.value.written,
+    templates: book.templates,
+    itemOf: (sku: string) => there.get(sku),
+  };
+  const steps = readGoodsSteps(rows, layout, against, batch);
   for (;;) {
     const step = steps.next();
-    if (step.done) return { book: compiled.value, file: step.value as GoodsFile };
+    if (step.done) return importGoods(compiled.value, items, step.value, row.missing);
     await progress(step.value.done, step.value.all);
   }
+}
+
+async function readStandingGoods(database: Connection): Promise<Pick<Saved, 'book' | 'items'>> {
+  const book = await readBook(database);
+  if (!book) throw new Error('There is no book to take goods into');
+  return { book, items: await everyItem(database) };
 }
 
 const saidOf = ['item has', 'items have'] as const;
 const problemWords = (problem: Problem): string => `${problem.at.join(' › ')}: ${faultText(problem)}`;
 
-/** How many items of a file have been changed since it was read: what it would do to them nobody has seen. */
-async function changedSince(connection: Connection, { base }: ImportRow, { items }: GoodsFile): Promise<number> {
-  const skus = new Set(items.map((item) => item.sku));
+/** How many items that an import puts or takes away have been changed since it was read: nobody has seen that. */
+async function changedSince(
+  connection: Connection,
+  { base }: ImportRow,
+  { put, gone }: Pick<GoodsImport, 'put' | 'gone'>,
+): Promise<number> {
+  const skus = new Set([...put.map((item) => item.sku), ...gone]);
   const revisions = await changesBetween(connection, base ?? 0, await newest(connection));
   const changed = revisions.flatMap(({ changes }) =>
     changes.flatMap(({ path: [list, sku = ''] }) => (list === 'goods' && skus.has(sku) ? [sku] : [])),
   );
   return new Set(changed).size;
 }
-
-/** What the file has no column for stays as it is. */
-const mergedWith = (there: Item | undefined, item: Item, columns: readonly Column[]): Item =>
-  there
-    ? { ...there, ...(Object.fromEntries(columns.map((column) => [column, item[column]])) as Partial<Item>) }
-    : item;
-
-const isSame = (there: Item | undefined, item: Item): boolean =>
-  there !== undefined && goodsFields.names.every((column) => cellOf(there, column) === cellOf(item, column));

@@ -1,7 +1,14 @@
 import type { ImportReport, ImportState } from '../../contract/index.ts';
+import type { MissingWay } from '../../core/goods/index.ts';
+import type { Layout } from '../../core/tables/index.ts';
 import type { Connection } from '../database.ts';
 
-export interface ImportRow {
+/** How the file of an import is to be read, and what becomes of goods that are not in it. */
+export interface ImportManner {
+  readonly layout: Layout | null;
+  readonly missing: MissingWay;
+}
+export interface ImportRow extends ImportManner {
   readonly id: number;
   readonly state: ImportState['state'];
   readonly name: string;
@@ -16,7 +23,7 @@ export interface ImportRow {
   /** The revision on which it was worked out what it would do. */
   readonly base: number | null;
 }
-const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop, base';
+const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop, base, layout, missing';
 
 export async function addImport(
   connection: Connection,
@@ -24,11 +31,12 @@ export async function addImport(
   text: string,
   who: string,
   requested: Date,
+  { layout, missing }: ImportManner = { layout: null, missing: 'kept' },
 ): Promise<ImportRow> {
   const { rows } = await connection.query<ImportRow>(
-    `insert into goods_import (state, name, text, who, requested) values ('reading', $1, $2, $3, $4)
-     returning ${columns}`,
-    [name, text, who, requested],
+    `insert into goods_import (state, name, text, who, requested, layout, missing)
+     values ('reading', $1, $2, $3, $4, $5, $6) returning ${columns}`,
+    [name, text, who, requested, layout && JSON.stringify(layout), missing],
   );
   return rows[0] as ImportRow;
 }

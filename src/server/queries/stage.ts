@@ -4,14 +4,20 @@ import type { Connection } from '../database.ts';
 import { savedChannel } from './revisions.ts';
 
 /**
- * Goods laid beside those that stand, within a transaction, so that they take their place by one statement; and what
- * that changes, as the revision is to have it. Gone with the transaction.
+ * Goods laid beside those that stand, within a transaction, so that they take their place by one statement; which of
+ * those go; and what that changes, as the revision is to have it. Gone with the transaction.
  */
-export async function openStage(connection: Connection, changes: readonly Change[]): Promise<void> {
+export async function openStage(
+  connection: Connection,
+  changes: readonly Change[],
+  gone: readonly string[],
+): Promise<void> {
   await connection.query(
     `create temporary table staged_goods (sku text, body jsonb) on commit drop;
+     create temporary table staged_gone (sku text) on commit drop;
      create temporary table staged_changes (changes jsonb) on commit drop`,
   );
+  await connection.query('insert into staged_gone select unnest($1::text[])', [gone]);
   await connection.query('insert into staged_changes values ($1)', [JSON.stringify(changes)]);
 }
 
@@ -27,6 +33,7 @@ export async function putStaged(connection: Connection): Promise<void> {
     `insert into goods (sku, body) select sku, body from staged_goods order by sku
      on conflict (sku) do update set body = excluded.body`,
   );
+  await connection.query('delete from goods using staged_gone where goods.sku = staged_gone.sku');
 }
 
 export async function addStagedRevision(

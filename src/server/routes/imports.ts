@@ -37,12 +37,12 @@ export function importRoutes(context: Context, jobs: Jobs): Hono {
   };
   return new Hono()
     .post('/imports', async (c) => {
-      const { name, text, who } = await parsed(c, importRequest);
+      const { name, text, who, ...manner } = await parsed(c, importRequest);
       const requested = new Date(await nowOf(context));
       const key = await writeKeyOf(c);
       const id = await transaction(database, (connection) =>
         once(connection, key, async () => {
-          const added = await addImport(connection, name, text, who, requested);
+          const added = await addImport(connection, name, text, who, requested, manner);
           await jobs.ask(connection, 'import', added.id);
           return added.id;
         }),

@@ -29,10 +29,13 @@ import {
   customerAnswer,
   goodsPage,
   type ImportState,
+  type importRequest,
   importState,
   type KeysAnswer,
   keysAnswer,
+  type LayoutSort,
   type ListReport,
+  layoutsAnswer,
   listingsAnswer,
   listReport,
   ordersPage,
@@ -56,6 +59,7 @@ import {
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { SpendRow } from '../../core/offers/index.ts';
+import type { Layout } from '../../core/tables/index.ts';
 import { failure } from './failed.ts';
 import { waitingSet } from './view.ts';
 
@@ -104,6 +108,7 @@ const tagTypes = [
   'Spend',
   'Keys',
   'Carrier',
+  'Layouts',
 ] as const;
 type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
 
@@ -175,7 +180,7 @@ const bookEndpoints = (build: Builder) => ({
 /** Large files of goods, taken step by step. */
 const importEndpoints = (build: Builder) => ({
   import: build.query<ImportState, number>({ query: (id) => `/imports/${id}`, transformResponse: read(importState) }),
-  startImport: build.mutation<ImportState, { name: string; text: string; who: string }>({
+  startImport: build.mutation<ImportState, z.input<typeof importRequest>>({
     query: (body) => ({ url: '/imports', method: 'POST', body, headers: once() }),
     transformResponse: read(importState),
   }),
@@ -186,6 +191,20 @@ const importEndpoints = (build: Builder) => ({
   stopImport: build.mutation<ImportState, number>({
     query: (id) => ({ url: `/imports/${id}`, method: 'DELETE' }),
     transformResponse: read(importState),
+  }),
+});
+
+/** How files of others are laid out, as somebody last said. */
+const layoutEndpoints = (build: Builder) => ({
+  layouts: build.query<Layout[], LayoutSort>({
+    query: (sort) => `/layouts/${sort}`,
+    transformResponse: (answer) => layoutsAnswer.parse(answer).layouts,
+    providesTags: ['Layouts'],
+  }),
+  rememberLayout: build.mutation<Layout[], { sort: LayoutSort; layout: Layout }>({
+    query: ({ sort, layout }) => ({ url: `/layouts/${sort}`, method: 'PUT', body: layout, headers: once() }),
+    transformResponse: (answer) => layoutsAnswer.parse(answer).layouts,
+    invalidatesTags: ['Layouts'],
   }),
 });
 
@@ -355,6 +374,7 @@ export const api = createApi({
   endpoints: (build) => ({
     ...bookEndpoints(build),
     ...importEndpoints(build),
+    ...layoutEndpoints(build),
     ...codeEndpoints(build),
     ...historyEndpoints(build),
     ...channelEndpoints(build),
@@ -388,6 +408,8 @@ export const {
   useStartImportMutation,
   useTakeImportMutation,
   useStopImportMutation,
+  useLayoutsQuery,
+  useRememberLayoutMutation,
   useVisitsQuery,
   useOrdersQuery,
   useSinglesQuery,

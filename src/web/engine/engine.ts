@@ -1,6 +1,7 @@
 import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import { goodsFile } from './files.ts';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told, withDraft } from './state.ts';
@@ -55,6 +56,7 @@ export function engineOf() {
       if (now) now = withDraft(now, patch);
     },
     pinned: asking(pinned),
+    goodsFile: asking(goodsFile),
     problems: asking(problems),
     everySide: asking(everySide),
     find: asking(find),

@@ -1,4 +1,4 @@
-import { csvOf } from '../../core/goods/index.ts';
+import { csvOf } from '../../core/tables/index.ts';
 import { download } from './download.ts';
 
 /** Takes a table away as a CSV file; its rows are made when it is asked for. */

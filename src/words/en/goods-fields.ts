@@ -1,4 +1,4 @@
-import type { Column } from '../../core/goods/index.ts';
+import { type Column, type GoodsTarget, goodsFields } from '../../core/goods/index.ts';
 
 /** What a field of goods is called over its column, an example of what is typed there, and what would be right. */
 interface GoodsFieldWords {
@@ -62,4 +62,15 @@ export const goodsFieldWords: Readonly<Record<Column, GoodsFieldWords>> = {
     right:
       'rows such as winter: handling fee 2.00 from 2026-12-01T00:00 until open in Europe/Dublin, parted by semicolons',
   },
+};
+
+/** What the columns of a file of goods can be taken for. */
+export const goodsTargetLabels: Readonly<Record<GoodsTarget, string>> = {
+  ...(Object.fromEntries(goodsFields.names.map((name) => [name, goodsFieldWords[name].label])) as Record<
+    Column,
+    string
+  >),
+  length: 'Length',
+  width: 'Width',
+  height: 'Height',
 };

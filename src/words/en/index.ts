@@ -21,7 +21,7 @@ export {
   writtenIn,
 } from './figures.ts';
 export { findingText } from './findings.ts';
-export { goodsFieldWords } from './goods-fields.ts';
+export { goodsFieldWords, goodsTargetLabels } from './goods-fields.ts';
 export { listed } from './list.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';

@@ -14,7 +14,7 @@ export const barred = goodsField({
   name: 'barred',
   schema: barredSchema.nullable().default(null),
   head: 'not by',
-  needed: false,
+  reads: { is: 'text' },
   write: (value) => (value ? barredText(value) : ''),
   read: (cell) => (cell === '' ? null : barredOf(cell)),
   inherit: ownElseTheirs,

@@ -7,7 +7,7 @@ export const cost = goodsField({
   name: 'cost',
   schema: written.amount.nullable().default(null),
   head: 'cost',
-  needed: false,
+  reads: { is: 'amount' },
   ...text,
   inherit: ownElseTheirs,
 });

@@ -68,7 +68,7 @@ export const dated = goodsField({
   name: 'dated',
   schema: z.array(rowSchema).max(60).default([]),
   head: 'dated',
-  needed: false,
+  reads: { is: 'text' },
   write: (value) => value.map(rowText).join('; '),
   read: (cell) => (cell === '' ? [] : cell.split(/\s*;\s*/).map(rowOf)),
   // What is given for a time is taken field by field, as of a moment: see layers.ts.

@@ -20,7 +20,7 @@ export const fee = goodsField({
   name: 'fee',
   schema: feeOrNone.nullable().default(null),
   head: 'handling fee',
-  needed: false,
+  reads: { is: 'text' },
   write: (value) => (value ? feeText(value) : ''),
   read: (cell) => (cell === '' ? null : feeOf(cell)),
   inherit: ownElseTheirs,

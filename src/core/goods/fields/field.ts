@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Reading } from '../../tables/index.ts';
 
 /** One field of an item, whole. */
 export interface GoodsField<Name extends string = string, Schema extends z.ZodType = z.ZodType> {
@@ -6,8 +7,8 @@ export interface GoodsField<Name extends string = string, Schema extends z.ZodTy
   readonly schema: Schema;
   /** The head of its column in goods files. */
   readonly head: string;
-  /** Whether a goods file has to have the column. */
-  readonly needed: boolean;
+  /** How a column of anybody's file that is taken for it is read. */
+  readonly reads: Reading;
   /** Its cell, as text; empty for nothing. */
   write(value: z.output<Schema>): string;
   /** What a cell stands for; what is wrong with it, the schema says. */
@@ -30,15 +31,11 @@ export function goodsFieldsOf<const F extends readonly AnyField[]>(all: F) {
   type Shape = { [One in F[number] as One['name']]: One['schema'] };
   type Item = z.output<z.ZodObject<Shape, z.core.$strict>>;
   const byName = new Map(all.map((field) => [field.name as string, field as GoodsField]));
-  const byHead = new Map(all.map((field) => [field.head, field.name as Name]));
   const schema = z.strictObject(Object.fromEntries(all.map((field) => [field.name, field.schema])) as Shape);
   return {
     schema,
     names: all.map((field) => field.name) as readonly Name[],
-    needed: all.filter((field) => field.needed).map((field) => field.name) as readonly Name[],
     of: (name: Name): GoodsField => byName.get(name) as GoodsField,
-    /** The field of a column, by its head. */
-    headed: (head: string): Name | undefined => byHead.get(head),
     /** An item that states nothing. */
     blank: Object.fromEntries(all.map((field) => [field.name, field.read('')])) as Item,
     /** An item completed by what its parent has. */

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { sheetOf } from '../../../../tests/books/sheets.ts';
 import { worldOf } from '../../../../tests/reading/books.ts';
 import { goodsFieldWords } from '../../../words/index.ts';
 import { type Column, goodsFields, type Item, itemSchema } from '../index.ts';
@@ -17,8 +18,8 @@ const given = (items: readonly Item[], field: Column) => items.map((item) => ({ 
 test('heads are told apart, and each leads back to its field', () => {
   const heads = goodsFields.names.map((name) => goodsFields.of(name).head);
   expect(new Set(heads).size).toBe(heads.length);
-  expect(heads.map(goodsFields.headed)).toEqual([...goodsFields.names]);
-  expect(goodsFields.headed('colour')).toBeUndefined();
+  const { layout } = sheetOf([...heads, 'colour'].join(','));
+  expect(layout.columns.map((column) => column.to)).toEqual([...goodsFields.names, null]);
 });
 
 test('an item that states nothing but its SKU, name and price is one', () => {

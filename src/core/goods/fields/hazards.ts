@@ -8,7 +8,7 @@ export const hazards = goodsField({
   name: 'hazards',
   schema: z.array(written.id).default([]),
   head: 'hazards',
-  needed: false,
+  reads: { is: 'words' },
   ...words,
   inherit: fullElseTheirs,
 });

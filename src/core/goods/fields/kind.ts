@@ -7,7 +7,7 @@ export const kind = goodsField({
   name: 'kind',
   schema: written.id.nullable(),
   head: 'kind',
-  needed: true,
+  reads: { is: 'word' },
   ...text,
   inherit: ownElseTheirs,
 });

@@ -11,7 +11,7 @@ export const mass = goodsField({
   name: 'mass',
   schema: schema.nullable(),
   head: 'mass',
-  needed: true,
+  reads: { is: 'measure', of: 'mass' },
   write: (value) => (value ? `${value.value} ${value.unit}` : ''),
   read(cell) {
     const found = form.exec(cell);

@@ -6,7 +6,7 @@ export const name = goodsField({
   name: 'name',
   schema: written.name,
   head: 'name',
-  needed: true,
+  reads: { is: 'line' },
   write: (value) => value,
   read: (cell) => cell,
   inherit: own,

@@ -8,7 +8,7 @@ export const notListed = goodsField({
   name: 'notListed',
   schema: z.array(written.id).default([]),
   head: 'not listed at',
-  needed: false,
+  reads: { is: 'words' },
   ...words,
   inherit: fullElseTheirs,
 });

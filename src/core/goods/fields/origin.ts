@@ -7,7 +7,7 @@ export const origin = goodsField({
   name: 'origin',
   schema: written.name.nullable().default(null),
   head: 'origin',
-  needed: false,
+  reads: { is: 'text' },
   ...text,
   inherit: ownElseTheirs,
 });

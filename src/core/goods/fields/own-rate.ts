@@ -31,7 +31,7 @@ export const ownRate = goodsField({
   name: 'ownRate',
   schema: ownRateOrNone.nullable().default(null),
   head: 'own rate',
-  needed: false,
+  reads: { is: 'text' },
   write: (value) => (value ? ownRateText(value) : ''),
   read: (cell) => (cell === '' ? null : ownRateOf(cell)),
   inherit: ownElseTheirs,

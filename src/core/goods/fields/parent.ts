@@ -7,7 +7,7 @@ export const parent = goodsField({
   name: 'parent',
   schema: written.sku.nullable().default(null),
   head: 'parent',
-  needed: false,
+  reads: { is: 'text' },
   ...text,
   inherit: own,
 });

@@ -7,7 +7,7 @@ export const price = goodsField({
   name: 'price',
   schema: written.amount.nullable(),
   head: 'price',
-  needed: true,
+  reads: { is: 'amount' },
   ...text,
   inherit: ownElseTheirs,
 });

@@ -22,7 +22,7 @@ export const prices = goodsField({
     .max(100)
     .default([]),
   head: 'prices',
-  needed: false,
+  reads: { is: 'text' },
   write: (value) =>
     value
       .map(({ market, channel, price }) => [market, channel && `at ${channel}`, price].filter(Boolean).join(' '))

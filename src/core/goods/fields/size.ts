@@ -12,7 +12,7 @@ export const size = goodsField({
   name: 'size',
   schema: schema.nullable(),
   head: 'size',
-  needed: true,
+  reads: { is: 'sides' },
   write: (value) => (value ? `${value.length} x ${value.width} x ${value.height} ${value.unit}` : ''),
   read(cell) {
     const found = form.exec(cell);

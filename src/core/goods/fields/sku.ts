@@ -6,7 +6,7 @@ export const sku = goodsField({
   name: 'sku',
   schema: written.sku,
   head: 'sku',
-  needed: true,
+  reads: { is: 'text' },
   write: (value) => value,
   read: (cell) => cell,
   inherit: own,

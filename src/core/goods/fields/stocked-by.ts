@@ -8,7 +8,7 @@ export const stockedBy = goodsField({
   name: 'stockedBy',
   schema: z.array(written.id).default([]),
   head: 'stocked by',
-  needed: false,
+  reads: { is: 'words' },
   ...words,
   inherit: fullElseTheirs,
 });

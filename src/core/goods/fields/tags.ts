@@ -9,7 +9,7 @@ export const tags = goodsField({
   name: 'tags',
   schema: z.array(tag),
   head: 'tags',
-  needed: true,
+  reads: { is: 'words' },
   ...words,
   inherit: fullElseTheirs,
 });

@@ -6,7 +6,7 @@ export const taxClass = goodsField({
   name: 'taxClass',
   schema: written.id.nullable().default(null),
   head: 'tax class',
-  needed: false,
+  reads: { is: 'word' },
   ...text,
   inherit: ownElseTheirs,
 });

@@ -7,7 +7,7 @@ export const template = goodsField({
   name: 'template',
   schema: written.id.nullable(),
   head: 'template',
-  needed: true,
+  reads: { is: 'text' },
   ...text,
   inherit: ownElseTheirs,
 });

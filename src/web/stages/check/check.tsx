@@ -3,7 +3,7 @@ import { useParams } from 'react-router';
 import type { CheckReport, FindingView } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
 import { stated } from '../../../core/channels/index.ts';
-import { csvOf } from '../../../core/goods/index.ts';
+import { csvOf } from '../../../core/tables/index.ts';
 import {
   amountOf,
   channelName,

@@ -1,21 +1,17 @@
 import { useMemo, useState } from 'react';
-import { type Column, type GoodsFile, isLacking, lacks, withParents, writeGoods } from '../../../core/goods/index.ts';
+import { type Column, isLacking, lacks, withParents, writeGoods } from '../../../core/goods/index.ts';
 import { counted, counts, faultText, goodsFieldWords } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
 import { download } from '../../ui/download.ts';
 import { freshId } from '../../ui/fresh-id.ts';
+import { OpenFile } from '../../ui/open-file.tsx';
 import { BulkEdit } from './bulk.tsx';
 import { Columns, useHidden } from './column-choice.tsx';
 import { columnsBut } from './columns.ts';
 import { GoodsGrid } from './grid.tsx';
-import { ImportSummary } from './import-report.tsx';
-import { LargeImport } from './large-import.tsx';
-import { readFile } from './read-file.ts';
+import { GoodsImport, useOpened } from './import/import.tsx';
 import { SelectionSentence } from './selections.tsx';
 import { type Sort, turned, useShownGoods } from './shown.ts';
-
-/** Bytes of a file of goods that is read on the screen: some five thousand lines. */
-const largest = 500_000;
 
 export function GoodsStage() {
   const book = useBook();
@@ -27,16 +23,11 @@ function Goods({ book }: { book: OpenBook }) {
   const [sort, setSort] = useState<Sort>(null);
   const { rows, filter, type, selection, lack, show } = useShownGoods(book, sort);
   const [bulk, setBulk] = useState(false);
-  const [large, setLarge] = useState<File | null>(null);
-  const [report, setReport] = useState<{ name: string; file: GoodsFile } | null>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const opened = useOpened(file);
   const hidden = useHidden();
   const columns = useMemo(() => columnsBut(hidden), [hidden]);
   const held = useEngine((engine) => engine.counts(), [], 'study')?.selections ?? null;
-  // What is too large for the screen is read and taken by the server, with a count, and can be stopped.
-  const open = async (file: File) => {
-    if (file.size > largest) setLarge(file);
-    else setReport({ name: file.name, file: await readFile(file, book) });
-  };
   const whole = rows.length === book.goods.length;
   return (
     <div className="stage plain">
@@ -49,63 +40,70 @@ function Goods({ book }: { book: OpenBook }) {
               : `${counted(rows.length)} of ${counts(book.goods.length, 'item', 'goods')}`}
             <Lacking book={book} chosen={lack} onChoose={(next) => show('lacks', next)} />
           </span>
-          <input
-            data-filter
-            className="search"
-            aria-label="Filter the goods"
-            placeholder="Filter  /"
-            value={filter}
-            onChange={(event) => type(event.target.value)}
-          />
-          <span className="acts">
-            <button
-              type="button"
-              className="act"
-              aria-expanded={bulk}
-              disabled={rows.length === 0}
-              onClick={() => setBulk(!bulk)}
-            >
-              Change these {counted(rows.length)} …
-            </button>
-            <OpenFile onOpen={open} />
-            <Columns />
-            <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows))}>
-              Export {whole ? 'CSV' : `these ${rows.length}`}
-            </button>
-          </span>
+          {!opened && (
+            <>
+              <input
+                data-filter
+                className="search"
+                aria-label="Filter the goods"
+                placeholder="Filter  /"
+                value={filter}
+                onChange={(event) => type(event.target.value)}
+              />
+              <span className="acts">
+                <button
+                  type="button"
+                  className="act"
+                  aria-expanded={bulk}
+                  disabled={rows.length === 0}
+                  onClick={() => setBulk(!bulk)}
+                >
+                  Change these {counted(rows.length)} …
+                </button>
+                <OpenFile label="Import CSV" onOpen={setFile} />
+                <Columns />
+                <button type="button" className="act" onClick={() => download('goods.csv', writeGoods(rows))}>
+                  Export {whole ? 'CSV' : `these ${rows.length}`}
+                </button>
+              </span>
+            </>
+          )}
         </div>
-        <SelectionTabs
-          book={book}
-          chosen={selection?.id ?? null}
-          held={held}
-          onChoose={(id) => show('selection', id)}
-        />
-        {selection && (
-          <SelectionSentence
-            key={selection.id}
-            book={book}
-            selection={selection}
-            count={held?.[selection.id] ?? null}
-            removed={() => show('selection', null)}
-          />
-        )}
-        {bulk && <BulkEdit book={book} items={rows} close={() => setBulk(false)} />}
-        {large && <LargeImport key={large.name} file={large} close={() => setLarge(null)} />}
-        {report && <ImportSummary book={book} name={report.name} file={report.file} close={() => setReport(null)} />}
-        <Problems />
-        <GoodsGrid
-          book={book}
-          rows={rows}
-          columns={columns}
-          sort={sort}
-          onSort={(column) => setSort(turned(sort, column))}
-        />
-        {rows.length === 0 && (
-          <p className="muted p-3">
-            {book.goods.length === 0
-              ? 'No goods yet. Import a CSV file with the columns sku, name, price, mass, size, tags, kind, template.'
-              : 'Nothing has all these words.'}
-          </p>
+        {opened && <GoodsImport key={opened.name} book={book} file={opened} close={() => setFile(null)} />}
+        {!opened && (
+          <>
+            <SelectionTabs
+              book={book}
+              chosen={selection?.id ?? null}
+              held={held}
+              onChoose={(id) => show('selection', id)}
+            />
+            {selection && (
+              <SelectionSentence
+                key={selection.id}
+                book={book}
+                selection={selection}
+                count={held?.[selection.id] ?? null}
+                removed={() => show('selection', null)}
+              />
+            )}
+            {bulk && <BulkEdit book={book} items={rows} close={() => setBulk(false)} />}
+            <Problems />
+            <GoodsGrid
+              book={book}
+              rows={rows}
+              columns={columns}
+              sort={sort}
+              onSort={(column) => setSort(turned(sort, column))}
+            />
+            {rows.length === 0 && (
+              <p className="muted p-3">
+                {book.goods.length === 0
+                  ? 'No goods yet. Import a CSV file of yours, whatever its columns are called, or add an item.'
+                  : 'Nothing has all these words.'}
+              </p>
+            )}
+          </>
         )}
       </section>
     </div>
@@ -144,25 +142,6 @@ function Lacking({
       </button>
     </span>
   ));
-}
-
-/** Opens a file of goods. The same one can be opened again. */
-function OpenFile({ onOpen }: { onOpen: (file: File) => void }) {
-  return (
-    <label className="act">
-      Import CSV
-      <input
-        type="file"
-        className="sr-only"
-        accept=".csv,text/csv"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          if (file) onOpen(file);
-          event.target.value = '';
-        }}
-      />
-    </label>
-  );
 }
 
 /** All goods, and those of each selection. */

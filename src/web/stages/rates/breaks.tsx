@@ -1,5 +1,5 @@
-import { csvOf } from '../../../core/goods/index.ts';
 import { type BreakBody, measureUnits, type RateBody } from '../../../core/rates/index.ts';
+import { csvOf } from '../../../core/tables/index.ts';
 import { amountOf } from '../../../words/index.ts';
 import { download } from '../../ui/download.ts';
 import { AmountPart, figureFault, TextPart } from '../../ui/field.tsx';

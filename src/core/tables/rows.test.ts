@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { csvRows } from './csv-rows.ts';
+import { csvRows } from './rows.ts';
 
 test('blank lines and cells of several lines count as an editor counts them', () => {
   const text = 'sku,name\r\n\r\nA,"two\r\nlines"\r\n,\r\nB,one\r\n\r\n"C","x\ny\nz"\r\nD,last';

@@ -1,0 +1,45 @@
+import type { ColumnLayout, Layout, Target } from '../tables/index.ts';
+import { goodsFields } from './fields/list.ts';
+import type { Column } from './schema.ts';
+
+/** A side of an item in a column of its own. */
+const sides = ['length', 'width', 'height'] as const;
+type Side = (typeof sides)[number];
+export type GoodsTarget = Column | Side;
+
+/** What the columns of a file of goods can be taken for: the fields of goods, and each side by itself. */
+export const goodsTargets: readonly Target<GoodsTarget>[] = [
+  ...goodsFields.names.map((name) => {
+    const { head, reads } = goodsFields.of(name);
+    return { name, head, reads };
+  }),
+  ...sides.map((side) => ({ name: side, head: side, reads: { is: 'measure', of: 'length' } as const })),
+];
+
+const readings = new Map<string, Target<GoodsTarget>>(goodsTargets.map((target) => [target.name, target]));
+
+/** A column of a file, by its place, and what it is taken for. */
+export interface Taken {
+  readonly at: number;
+  readonly target: Target<GoodsTarget>;
+  readonly column: ColumnLayout;
+}
+
+/** How a file of goods is laid out: the column of each field, and of the sides where they have columns of their own. */
+export interface GoodsSheet {
+  readonly fields: readonly (Taken & { readonly field: Column })[];
+  readonly sides: readonly Taken[];
+}
+
+export function goodsSheet({ columns }: Layout): GoodsSheet {
+  const taken = columns.flatMap((column, at): Taken[] => {
+    const target = column.to === null ? undefined : readings.get(column.to);
+    return target ? [{ at, target, column }] : [];
+  });
+  const isSide = ({ target }: Taken) => sides.some((side) => side === target.name);
+  const ofSides = sides.flatMap((side) => taken.filter(({ target }) => target.name === side));
+  return {
+    fields: taken.filter((one) => !isSide(one)).map((one) => ({ ...one, field: one.target.name as Column })),
+    sides: ofSides.length === sides.length ? ofSides : [],
+  };
+}

@@ -1,0 +1,18 @@
+/** Tables in files: bytes to text, text to rows, and what the columns of a file of anybody's are taken for. */
+export { cellAs, type MoneyWords, moneyWords } from './cell.ts';
+export { decoded, type Encoding } from './decode.ts';
+export { type Mark, marks } from './figure.ts';
+export { type Guess, guessLayout, type HeadNames } from './guess.ts';
+export {
+  type ColumnLayout,
+  type DayOrder,
+  dayOrders,
+  type Layout,
+  layoutKey,
+  layoutSchema,
+  rowsBelow,
+} from './layout.ts';
+export { type CsvRow, csvRows, delimiterOf } from './rows.ts';
+export type { Reading, Target } from './target.ts';
+export { type Measured, unitsOf } from './units.ts';
+export { csvOf, plainCell } from './write.ts';

@@ -1,0 +1,28 @@
+import type { Measured } from './units.ts';
+
+/** How the cells of a column are read, whoever wrote them. */
+export type Reading =
+  /** As they stand. */
+  | { readonly is: 'text' }
+  /** On one line. */
+  | { readonly is: 'line' }
+  /** One word of small letters, digits and hyphens, made of what stands there; or several. */
+  | { readonly is: 'word' | 'words' }
+  /** An amount; a currency beside it has to be the book's. */
+  | { readonly is: 'amount' }
+  /** A figure with a unit, beside it or in the head. */
+  | { readonly is: 'measure'; readonly of: Measured }
+  /** Three sides in one cell. */
+  | { readonly is: 'sides' }
+  /** A whole number. */
+  | { readonly is: 'count' }
+  /** A day, or a moment. */
+  | { readonly is: 'moment' };
+
+/** What a column of a file can be taken for. */
+export interface Target<Name extends string = string> {
+  readonly name: Name;
+  /** The head of its column in Plemb's own files. */
+  readonly head: string;
+  readonly reads: Reading;
+}

@@ -1,0 +1,16 @@
+import Papa from 'papaparse';
+import type { Delimiter } from './rows.ts';
+
+const formula = /^[=+\-@\t\r]/;
+/** A cell that a spreadsheet would run as a formula gets an apostrophe in front, taken off again on reading. */
+const harmless = (cell: string) => (formula.test(cell) ? `'${cell}` : cell);
+/** A cell as it was before an apostrophe was put in front of it, without the space around it. */
+export const plainCell = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell).trim();
+
+/** Rows as CSV (RFC 4180), with cells that a spreadsheet would run made harmless. */
+export const csvOf = (
+  fields: readonly string[],
+  rows: readonly (readonly string[])[],
+  delimiter: Delimiter = ',',
+): string =>
+  `${Papa.unparse({ fields: [...fields], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n', delimiter })}\r\n`;

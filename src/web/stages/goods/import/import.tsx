@@ -1,0 +1,226 @@
+import { useEffect, useState } from 'react';
+import { goodsTargets, type MissingWay } from '../../../../core/goods/index.ts';
+import { csvOf, type Layout } from '../../../../core/tables/index.ts';
+import { counted, counts, goodsTargetLabels, rightBeside, saidProblem } from '../../../../words/index.ts';
+import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
+import { type OpenBook, useHeavy } from '../../../data/book.ts';
+import type { GoodsLine, GoodsPreview } from '../../../engine/files.ts';
+import { download } from '../../../ui/download.ts';
+import { ChoicePart } from '../../../ui/field.tsx';
+import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import { PreviewLines } from './lines.tsx';
+import { Taking } from './taking.tsx';
+
+/** A file that somebody has opened. */
+export interface Opened {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+type Table = Extract<GoodsPreview, { is: 'table' }>;
+
+/**
+ * A file of goods, whoever wrote it: which of its columns is what, and what each of its lines would do, before anything
+ * is taken.
+ */
+export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opened; close: () => void }) {
+  const { data: remembered } = useLayoutsQuery('goods');
+  const [layout, setLayout] = useState<Layout | null>(null);
+  const [missing, setMissing] = useState<MissingWay>('kept');
+  const { state, stop, start } = useHeavy(
+    (engine, pace) =>
+      engine.goodsFile(
+        { bytes: file.bytes, layout, remembered: remembered ?? [] },
+        missing,
+        pace,
+      ) as Promise<GoodsPreview>,
+    remembered !== undefined,
+    [file, layout, missing],
+  );
+  const seen = state.last;
+  const reading = state.is === 'running';
+  return (
+    <section className="flex min-h-0 grow flex-col gap-2" aria-label="What the file holds">
+      {state.is === 'failed' && (
+        <p className="fault" role="alert">
+          {file.name} could not be read: {state.why}
+        </p>
+      )}
+      {reading && (
+        <p className="after-a-while flex items-center gap-3" aria-live="polite">
+          <progress
+            className="progress progress-primary w-56"
+            value={state.done}
+            max={state.all || 1}
+            aria-label="How far it is"
+          />
+          <span className="muted">
+            {state.all > 0 ? `${counted(state.done)} of ${counts(state.all, 'line')} read` : `reading ${file.name}`}
+          </span>
+          <button type="button" className="act" onClick={stop}>
+            Stop
+          </button>
+        </p>
+      )}
+      {state.is === 'stopped' && (
+        <p>
+          Stopped; nothing was taken.{' '}
+          <button type="button" className="quiet" onClick={start}>
+            Read it after all
+          </button>
+        </p>
+      )}
+      {seen?.is === 'workbook' && (
+        <p className="fault" role="alert">
+          {file.name} is the workbook of a spreadsheet, not a table in text. Save its sheet as CSV there, and open that.
+        </p>
+      )}
+      {seen?.is === 'table' && (
+        <Preview
+          book={book}
+          name={file.name}
+          seen={seen}
+          stale={reading}
+          missing={missing}
+          onMissing={setMissing}
+          onLayout={setLayout}
+          close={close}
+        />
+      )}
+      {seen?.is !== 'table' && (
+        <p>
+          <button type="button" className="act" onClick={close}>
+            Leave it
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Preview({
+  book,
+  name,
+  seen,
+  stale,
+  missing,
+  onMissing,
+  onLayout,
+  close,
+}: {
+  book: OpenBook;
+  name: string;
+  seen: Table;
+  /** Whether it is being read anew. */
+  stale: boolean;
+  missing: MissingWay;
+  onMissing: (way: MissingWay) => void;
+  onLayout: (layout: Layout) => void;
+  close: () => void;
+}) {
+  const [remember] = useRememberLayoutMutation();
+  const [server, setServer] = useState(false);
+  const { layout, lines, edits } = seen;
+  const count = (does: GoodsLine['does']) => lines.filter((line) => line.does === does).length;
+  const changing = count('new') + count('changed') + count('hidden') + count('removed');
+  const bad = lines.filter((line) => line.does === 'bad');
+  const take = () => {
+    remember({ sort: 'goods', layout });
+    if (!edits) return setServer(true);
+    book.editAll(edits);
+    close();
+  };
+  const badFile = () =>
+    csvOf(
+      [...layout.columns.map(({ head }) => head), 'reason'],
+      bad.map(({ cells, problems }) => [
+        ...layout.columns.map((_, at) => cells[at] ?? ''),
+        problems.map((one) => `${one.at.join(' ')}: ${rightBeside(saidProblem(one))}`).join(' · '),
+      ]),
+      layout.delimiter,
+    );
+  if (server)
+    return (
+      <Taking
+        name={name}
+        file={{ text: seen.text, layout, missing }}
+        changing={changing}
+        bad={bad.length}
+        close={close}
+      />
+    );
+  return (
+    <>
+      <FileSentence name={name} file={seen} />
+      <FileLayout
+        layout={layout}
+        targets={goodsTargets}
+        labels={goodsTargetLabels}
+        samples={seen.samples}
+        unsure={seen.unsure}
+        onChange={onLayout}
+      />
+      {seen.unsure.length > 0 && (
+        <p className="aside-note">
+          The figures of {seen.unsure.join(', ')} can be read either way: say above how they are meant.
+        </p>
+      )}
+      {seen.absent > 0 && (
+        <p className="sentence">
+          {counts(seen.absent, 'item', 'goods')} of the book {seen.absent === 1 ? 'is' : 'are'} not in the file and{' '}
+          <ChoicePart
+            label="Goods that are not in the file"
+            value={missing}
+            choices={[
+              { value: 'kept', label: 'stay as they are' },
+              { value: 'hidden', label: 'are listed nowhere from now on' },
+              { value: 'removed', label: 'are removed, but for those that something names' },
+            ]}
+            onCommit={onMissing}
+          />
+          .
+        </p>
+      )}
+      <PreviewLines lines={lines} />
+      <p className="flex flex-wrap items-center gap-2">
+        <button type="button" className="act main" disabled={changing === 0 || stale} onClick={take}>
+          {takeWords(changing, lines)}
+        </button>
+        {bad.length > 0 && (
+          <button type="button" className="act" onClick={() => download(`bad lines of ${name}`, badFile())}>
+            {counts(bad.length, 'bad line')} as CSV
+          </button>
+        )}
+        <button type="button" className="act" onClick={close}>
+          Leave it
+        </button>
+        <span className="muted">
+          {edits === null
+            ? 'So many are taken as a revision of their own.'
+            : 'They join your changes, which you save together.'}
+        </span>
+      </p>
+    </>
+  );
+}
+
+function takeWords(changing: number, lines: readonly GoodsLine[]): string {
+  if (changing > 0) return `Take ${counts(changing, 'item', 'goods')}`;
+  return lines.some((line) => line.does === 'same') ? 'All of it stands there already' : 'Nothing to take';
+}
+
+/** A file's bytes, once it has been opened; null until they have come. */
+export function useOpened(file: File | null): Opened | null {
+  const [opened, setOpened] = useState<Opened | null>(null);
+  useEffect(() => {
+    setOpened(null);
+    if (!file) return;
+    let stale = false;
+    file.arrayBuffer().then((bytes) => {
+      if (!stale) setOpened({ name: file.name, bytes: new Uint8Array(bytes) });
+    });
+    return () => {
+      stale = true;
+    };
+  }, [file]);
+  return opened;
+}

@@ -1,0 +1,171 @@
+import {
+  type ColumnLayout,
+  type DayOrder,
+  dayOrders,
+  type Encoding,
+  type Layout,
+  type Mark,
+  type Measured,
+  marks,
+  type Reading,
+  type Target,
+  unitsOf,
+} from '../../core/tables/index.ts';
+import { counts } from '../../words/index.ts';
+import { ChoicePart } from './field.tsx';
+
+const encodingNames: Readonly<Record<Encoding, string>> = {
+  'utf-8': 'UTF-8',
+  'utf-16le': 'UTF-16',
+  'utf-16be': 'UTF-16',
+  'windows-1252': 'Latin-1',
+};
+const delimiterNames: Readonly<Record<Layout['delimiter'], string>> = {
+  ',': 'commas',
+  ';': 'semicolons',
+  '\t': 'tabs',
+  '|': 'bars',
+};
+const dayNames: Readonly<Record<DayOrder, string>> = {
+  'year first': 'year first',
+  'day first': 'day, then month',
+  'month first': 'month, then day',
+};
+const markNames: Readonly<Record<Mark, string>> = { '.': 'decimals after a point', ',': 'decimals after a comma' };
+
+const measuredBy = (reading: Reading | undefined): Measured | null =>
+  reading?.is === 'measure' ? reading.of : reading?.is === 'sides' ? 'length' : null;
+const hasFigures = (reading: Reading | undefined): boolean =>
+  reading !== undefined && ['measure', 'sides', 'amount', 'count'].includes(reading.is);
+
+/** What a file was found to be: its rows, what parts them, how its letters are told. */
+export function FileSentence({
+  name,
+  file,
+}: {
+  name: string;
+  file: { readonly layout: Layout; readonly encoding: Encoding; readonly count: number };
+}) {
+  const taken = file.layout.columns.filter(({ to }) => to !== null).length;
+  return (
+    <p>
+      <strong>{name}</strong> has {counts(file.count, 'line')} below its heads, parted by{' '}
+      {delimiterNames[file.layout.delimiter]}, in {encodingNames[file.encoding]}; {taken} of{' '}
+      {counts(file.layout.columns.length, 'column')} {taken === 1 ? 'is' : 'are'} taken.
+    </p>
+  );
+}
+
+/**
+ * The columns of a file as it has them: what each is taken for, how its figures are read, and its first cells. Each
+ * target is taken from one column.
+ */
+export function FileLayout({
+  layout,
+  targets,
+  labels,
+  samples,
+  unsure,
+  onChange,
+}: {
+  layout: Layout;
+  targets: readonly Target[];
+  /** What targets are called. */
+  labels: Readonly<Record<string, string>>;
+  samples: readonly (readonly string[])[];
+  /** Heads of columns that could be read either way. */
+  unsure: readonly string[];
+  onChange: (layout: Layout) => void;
+}) {
+  const set = (at: number, change: Partial<ColumnLayout>) =>
+    onChange({
+      ...layout,
+      columns: layout.columns.map((column, i) => {
+        if (i === at) return { ...column, ...change };
+        return change.to && column.to === change.to ? { ...column, to: null } : column;
+      }),
+    });
+  const readingOf = ({ to }: ColumnLayout) => targets.find((target) => target.name === to)?.reads;
+  const columns = layout.columns.map((column, at) => ({ ...column, at, key: `${at} ${column.head}` }));
+  return (
+    <div className="wide shrink-0">
+      <table className="ruled" aria-label="Columns of the file">
+        <thead>
+          <tr>
+            <th scope="row">Column</th>
+            {columns.map(({ key, head }) => (
+              <th key={key}>{head || 'no head'}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Taken for</th>
+            {columns.map(({ key, head, at, to }) => (
+              <td key={key}>
+                <ChoicePart
+                  label={`What ${head || `column ${at + 1}`} is taken for`}
+                  value={to ?? ''}
+                  choices={[
+                    { value: '', label: 'not taken' },
+                    ...targets.map(({ name }) => ({ value: name, label: labels[name] ?? name })),
+                  ]}
+                  onCommit={(next) => set(at, { to: next || null, unit: null })}
+                />
+              </td>
+            ))}
+          </tr>
+          <tr>
+            <th scope="row">Read with</th>
+            {columns.map((column) => {
+              const { key, at, head, mark, unit, days } = column;
+              const reading = readingOf(column);
+              const measured = measuredBy(reading);
+              return (
+                <td key={key} className={unsure.includes(head) ? 'text-limit' : ''}>
+                  {measured && (
+                    <ChoicePart
+                      label={`Unit of ${head}`}
+                      value={unit ?? ''}
+                      choices={[
+                        { value: '', label: 'its unit beside it' },
+                        ...unitsOf(measured).map((one) => ({ value: one, label: one })),
+                      ]}
+                      onCommit={(next) => set(at, { unit: next || null })}
+                    />
+                  )}{' '}
+                  {hasFigures(reading) && (
+                    <ChoicePart
+                      label={`Decimals of ${head}`}
+                      value={mark ?? '.'}
+                      choices={marks.map((one) => ({ value: one, label: markNames[one] }))}
+                      onCommit={(next) => set(at, { mark: next })}
+                    />
+                  )}
+                  {reading?.is === 'moment' && (
+                    <ChoicePart
+                      label={`Dates of ${head}`}
+                      value={days ?? 'year first'}
+                      choices={dayOrders.map((one) => ({ value: one, label: dayNames[one] }))}
+                      onCommit={(next) => set(at, { days: next })}
+                    />
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+          {[0, 1, 2].map((row) => (
+            <tr key={row} className="muted">
+              <th scope="row">{row === 0 && 'Its first cells'}</th>
+              {columns.map(({ key, at }) => (
+                <td key={key} className="max-w-48 truncate" title={samples[at]?.[row]}>
+                  {samples[at]?.[row]}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
