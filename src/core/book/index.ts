@@ -46,6 +46,7 @@ export {
   readyFinder,
   readyGoods,
 } from './ready.ts';
+export { type NamedThing, type Removal, removal } from './removal.ts';
 export {
   type Basket,
   type BasketInput,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { manifests } from '#manifests';
-import { type Form, isMonday, massUnits, written } from '../exact/index.ts';
+import { type Form, isMonday, massUnits, naming, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
@@ -34,7 +34,7 @@ export const basketSchema = z.strictObject({
   name,
   /** Double SKUs are merged at the first of them; then at most 100 lines and 10,000 units. */
   lines: z
-    .array(z.strictObject({ sku: z.string(), units: z.int().min(1).max(10_000) }))
+    .array(z.strictObject({ sku: naming('item', 'row'), units: z.int().min(1).max(10_000) }))
     .min(1)
     .max(10_000),
   /** A country, part or postcode: `IE`, `US-AK`, `GB HS1 2AA`. */
@@ -47,18 +47,18 @@ export const basketSchema = z.strictObject({
   /** A moment of its own (ISO 8601, UTC); null for the moment everything is computed for. */
   moment: z.iso.datetime().nullable().default(null),
   /** The market it is bought in; null: the first. */
-  market: id.nullable().default(null),
+  market: naming('market', 'whole').nullable().default(null),
   /** The channel it is bought in, for offers that hold in some; null: none of them. */
-  channel: id.nullable().default(null),
+  channel: naming('channel', 'alone').nullable().default(null),
   /** The customer's id and segment, each null where it is not known. */
   customer: z
     .string()
     .regex(/^[A-Za-z0-9._-]{1,40}$/, 'customer' satisfies Form)
     .nullable()
     .default(null),
-  segment: id.nullable().default(null),
+  segment: naming('segment', 'alone').nullable().default(null),
   /** How far limited offers are used up before it, by offer; what is not told is none. */
-  spent: z.record(id, spentSchema).default({}),
+  spent: z.record(naming('offer', 'row'), spentSchema).default({}),
   /**
    * What the carrier answers for a parcel: the first row for its service whose box and most mass fit; an amount of
    * null, or no row, is silence.
@@ -67,7 +67,7 @@ export const basketSchema = z.strictObject({
     .array(
       z.strictObject({
         service: z.string().min(1).max(40),
-        box: id.nullable().default(null),
+        box: naming('box', 'row').nullable().default(null),
         most: z
           .strictObject({ value: figure, unit: z.enum(massUnits) })
           .nullable()
@@ -127,7 +127,7 @@ export const costsSchema = z.strictObject({
   payment: share,
   /** The share of goods value spent on advertising, in percent. */
   advertising: percent,
-  channels: z.record(id, share),
+  channels: z.record(naming('channel', 'row'), share),
 });
 
 /** Days that matter to the seller, both counting. */

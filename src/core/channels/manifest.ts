@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Currency, written } from '../exact/index.ts';
+import { type Currency, naming } from '../exact/index.ts';
 
 /** A setting of a channel's own, beside what services are called there: its field, and what may be chosen. */
 export interface OwnSetting {
@@ -29,7 +29,7 @@ export interface Manifest {
 }
 
 /** What each service is called in a channel; null, or nothing: not said there. */
-export const speeds = z.record(written.id, z.string().nullable()).default({});
+export const speeds = z.record(naming('service', 'row'), z.string().nullable()).default({});
 /** The countries a feed is for. */
 export const target = z.union([z.literal('all'), z.string().regex(/^[A-Z]{2}$/)]);
 /** The settings of a channel without any of its own. The target that format 3 said of all channels means nothing. */

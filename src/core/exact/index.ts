@@ -17,6 +17,7 @@ export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, pars
 export { memo } from './memo.ts';
 export { parseMoment } from './moment.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
+export { type Goes, type Named, type Naming, naming, namings } from './naming.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { type Decimal, type Minor, minor, percentOf, written } from '../exact/index.ts';
+import { type Decimal, type Minor, minor, naming, percentOf, written } from '../exact/index.ts';
 
-const { amount, currency, id, percent } = written;
+const { amount, currency, percent } = written;
 
 /** An amount in other currencies; where it is not given it is converted. */
 export const also = z.record(currency, amount).default({});
 /** A selection of the book; null: all goods. */
-export const selection = id.nullable().default(null);
+export const selection = naming('selection', 'whole').nullable().default(null);
 /** Before or after discounts. */
 export const test = z.enum(['before', 'after']);
 /** A whole number from 1 to a most. */

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { benefitKinds } from '#benefits';
-import { written } from '../exact/index.ts';
+import { naming, written } from '../exact/index.ts';
 import { codeKinds } from './codes/list.ts';
 import { conditionKinds } from './conditions/list.ts';
 import { also, count, selection } from './off.ts';
@@ -22,7 +22,7 @@ export const limitsSchema = z.strictObject({
       amount,
       per: z.enum(['all', 'week']).default('all'),
       /** A share for each channel, in place of one budget for all; none for a channel is 0.00. */
-      split: z.record(id, amount).nullable().default(null),
+      split: z.record(naming('channel', 'row'), amount).nullable().default(null),
     })
     .nullable()
     .default(null),
@@ -43,10 +43,25 @@ export const offerSchema = z.strictObject({
   /** All of them are to be met. */
   asks: z.array(conditionKinds.schema).max(4),
   /** Zones, markets, channels and segments of customers it holds in; null: all. */
-  zones: z.array(id).min(1).nullable(),
-  markets: z.array(id).min(1).nullable().default(null),
-  channels: z.array(id).min(1).nullable().default(null),
-  segments: z.array(id).min(1).nullable().default(null),
+  zones: z
+    .array(naming('zone', 'alone', 'whole'))
+    .min(1)
+    .nullable(),
+  markets: z
+    .array(naming('market', 'alone', 'whole'))
+    .min(1)
+    .nullable()
+    .default(null),
+  channels: z
+    .array(naming('channel', 'alone', 'whole'))
+    .min(1)
+    .nullable()
+    .default(null),
+  segments: z
+    .array(naming('segment', 'alone', 'whole'))
+    .min(1)
+    .nullable()
+    .default(null),
   /** A selection of which the basket needs a line, for offers whose benefit names none; null: any. */
   goods: selection,
   /** Whether lines that the channel stocks itself count for what it asks, and for whom it is. */
@@ -61,7 +76,7 @@ export const eitherOrSchema = z.strictObject({
   id,
   name,
   of: z.enum(['order', 'line']).default('order'),
-  offers: z.array(id).max(500),
+  offers: z.array(naming('offer', 'alone')).max(500),
 });
 /** A group of customers. */
 export const segmentSchema = z.strictObject({ id, name });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
-import { type Form, lengthUnits, massUnits, written } from '../exact/index.ts';
+import { type Form, lengthUnits, massUnits, naming, written } from '../exact/index.ts';
 import { measureUnits } from './measure.ts';
 
 const { amount, currency, figure, id, name, window } = written;
@@ -86,13 +86,13 @@ export const templateSchema = z.strictObject({
   name,
   origin: name,
   /** The selection of goods it is for; null: by hand, or as the default. */
-  goods: id.nullable().default(null),
+  goods: naming('selection', 'alone').nullable().default(null),
   /** Its currency; null: the first market's. */
   currency: currency.nullable().default(null),
   /** The zones it serves, in order: of equally specific ones the earlier decides. */
-  zones: z.array(id),
+  zones: z.array(naming('zone', 'alone')),
   /** lanes[zone][service] */
-  lanes: z.record(id, z.record(id, laneSchema)),
+  lanes: z.record(naming('zone', 'row'), z.record(naming('service', 'row'), laneSchema)),
 });
 
 /** A box of the seller's: inner sides, and what it may hold. */
@@ -114,7 +114,12 @@ export const boxSchema = z.strictObject({
 export const mixings = ['sum', 'highest', 'lowest', 'average'] as const;
 export const mixingSchema = z.union([z.enum(mixings), z.strictObject({ highest: z.literal('plus'), further: amount })]);
 /** How the charges of several groups become one: for baskets of only these kinds and on these services (empty: any). */
-export const mixingRuleSchema = z.strictObject({ id, kinds: z.array(id), services: z.array(id), by: mixingSchema });
+export const mixingRuleSchema = z.strictObject({
+  id,
+  kinds: z.array(id),
+  services: z.array(naming('service', 'alone', 'row')),
+  by: mixingSchema,
+});
 
 export type Service = z.infer<typeof serviceSchema>;
 export type LaneBody = z.infer<typeof laneSchema>;

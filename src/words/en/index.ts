@@ -39,6 +39,7 @@ export {
 export { brokenWords } from './promises.ts';
 export { firstText, freeText, mannerText, rateText } from './rates.ts';
 export { readsText } from './readings.ts';
+export { removalWords, thingsName } from './removals.ts';
 export { starterNames } from './starter.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';
 export { proposedTerms } from './terms.ts';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { type Minor, written } from '../../../exact/index.ts';
+import { type Minor, naming, written } from '../../../exact/index.ts';
 import { also, figuresOfOff, type Off, offOf } from '../../off.ts';
 import { ofDelivery } from '../kind.ts';
 
-const { amount, id, percent } = written;
+const { amount, percent } = written;
 
 type DeliveryOff = { readonly by: 'free' } | Off | { readonly by: 'to'; readonly amount: Minor };
 interface Delivery {
@@ -19,7 +19,7 @@ export const delivery = ofDelivery({
   schema: z.strictObject({
     is: z.literal('delivery'),
     on: z.discriminatedUnion('is', [
-      z.strictObject({ is: z.literal('services'), services: z.array(id).min(1) }),
+      z.strictObject({ is: z.literal('services'), services: z.array(naming('service', 'alone', 'whole')).min(1) }),
       z.strictObject({ is: z.literal('cheapest') }),
     ]),
     off: z.discriminatedUnion('by', [

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { written } from '../../../exact/index.ts';
+import { naming } from '../../../exact/index.ts';
 import { count } from '../../off.ts';
 import { ofGift } from '../kind.ts';
 
@@ -13,7 +13,7 @@ interface Gift {
 export const gift = ofGift({
   is: 'gift',
   sort: 'gift',
-  schema: z.strictObject({ is: z.literal('gift'), sku: written.sku, units: count(99).default(1) }),
+  schema: z.strictObject({ is: z.literal('gift'), sku: naming('item', 'whole'), units: count(99).default(1) }),
   read: (body): Gift => body,
   figures: ({ units }) => ({ units: [units], free: true }),
   names: ({ sku }) => ({ skus: [sku] }),

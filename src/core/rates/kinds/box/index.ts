@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { kept, type Mass, type Minor, massUnits, parseMass, written } from '../../../exact/index.ts';
+import { kept, type Mass, type Minor, massUnits, naming, parseMass, written } from '../../../exact/index.ts';
 import { matches, type Pattern, parsePattern } from '../../../places/index.ts';
 import { type Box, boxesIn, pack } from '../../packing.ts';
 import { type Refused, refused } from '../../refusal.ts';
@@ -8,7 +8,7 @@ import type { Shipment } from '../../shipment.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 import { unpacked } from '../unpacked.ts';
 
-const { amount, figure, id, place } = written;
+const { amount, figure, place } = written;
 
 /** A box that a rate charges for, with the lower of both limits. */
 interface Size {
@@ -30,7 +30,7 @@ export const box = rateKind({
     is: z.literal('box'),
     /** An amount a box of each size; the cheapest way to pack into some of them counts. */
     sizes: z
-      .array(z.strictObject({ box: id, amount }))
+      .array(z.strictObject({ box: naming('box', 'row'), amount }))
       .min(1)
       .max(6),
     /** The most a box may weigh, contents alone, where that is less than its own limit. */

@@ -1,0 +1,52 @@
+import type { Book, Change, NamedThing, Removal } from '../../core/book/index.ts';
+import { counts } from './figures.ts';
+import { offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { changeText } from './paths.ts';
+
+/** What a thing of the book is called. */
+function thingName(book: Book, { named, id }: NamedThing): string {
+  const of = (list: readonly { readonly id: string; readonly name: string }[]) =>
+    list.find((one) => one.id === id)?.name ?? id;
+  switch (named) {
+    case 'box':
+      return of(book.boxes);
+    case 'market':
+      return of(book.markets);
+    case 'offer':
+      return `“${offerTitle(book, id)}”`;
+    case 'segment':
+      return of(book.segments);
+    case 'selection':
+      return of(book.selections);
+    case 'service':
+      return serviceName(book, id);
+    case 'template':
+      return templateName(book, id);
+    case 'zone':
+      return zoneName(book, id);
+    case 'item':
+    case 'channel':
+      return id;
+  }
+}
+
+/** What things are called together. */
+export const thingsName = (book: Book, things: readonly NamedThing[]): string => {
+  const [only, ...others] = things;
+  return only && others.length === 0 ? thingName(book, only) : counts(things.length, 'item', 'goods');
+};
+
+const shown = 8;
+const ofGoods = ({ path: [list] }: Change): boolean => list === 'goods';
+
+/** What else a removal does, a line each: what goes along, what changes in the book, how many goods change. */
+export function removalWords(book: Book, { along, changes }: Pick<Removal, 'along' | 'changes'>): string[] {
+  const inBook = changes.filter((change) => !ofGoods(change));
+  const goods = new Set(changes.filter(ofGoods).map(({ path: [, sku] }) => sku));
+  return [
+    ...along.map((thing) => `${thingName(book, thing)} goes with it: without it, it would say more than was meant.`),
+    ...inBook.slice(0, shown).map((change) => changeText(book, change)),
+    ...(inBook.length > shown ? [`and ${counts(inBook.length - shown, 'more change')}`] : []),
+    ...(goods.size > 0 ? [`${counts(goods.size, 'item names', 'goods name')} it, and no longer would.`] : []),
+  ];
+}
