@@ -1,4 +1,4 @@
-import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { expect, vi } from 'vitest';
@@ -135,6 +135,13 @@ export function stands(path: string): unknown {
 /** Presses a button, by its name or as it was found. */
 export const press = (what: string | HTMLElement) =>
   fireEvent.click(typeof what === 'string' ? screen.getByRole('button', { name: what }) : what);
+
+/** Removes something, having been told what goes with it. */
+export async function removed(what: string): Promise<void> {
+  press(what);
+  const told = within(await screen.findByRole('dialog', { name: /^What removing/ }));
+  press(await told.findByRole('button', { name: /^Remove/ }));
+}
 
 /** Types into a field, by its label or as it was found, in place of what stands there. */
 export function type(into: string | HTMLElement, text: string): void {

@@ -1,4 +1,5 @@
 /** Goods: items, their figures, variants, selections, and the file they come and go in. */
+export { type Block, type BlockEdits, blockText, emptied, filledDown, pasted } from './block.ts';
 export { type Bulk, bulkChanges } from './bulk.ts';
 export {
   cellOf,
@@ -8,6 +9,7 @@ export {
   readGoodsSteps,
   writeGoods,
 } from './csv.ts';
+export { type EntryReader, entryReader } from './entry.ts';
 export { goodsFields } from './fields/list.ts';
 export { ownRateText } from './fields/own-rate.ts';
 export { isLacking, lacks } from './findings.ts';
@@ -31,3 +33,4 @@ export {
 } from './schema.ts';
 export { readSelection, readSkus, type Selection } from './selection.ts';
 export { type GoodsTarget, goodsTargets } from './sheet.ts';
+export { amountOf, needsText, readWhere, testsOf, type Where, whereTest, whereText } from './where.ts';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { massUnits, written } from '../exact/index.ts';
+import { massUnits, naming, written } from '../exact/index.ts';
 import { goodsFields } from './fields/list.ts';
 import { tag } from './fields/tags.ts';
 
-const { amount, figure, id, name, sku } = written;
+const { amount, figure, id, name } = written;
 
 /** An item, as its fields say it. */
 export const itemSchema = goodsFields.schema;
@@ -18,9 +18,9 @@ export const selectionSchema = z.strictObject({
     z.strictObject({ is: z.literal('kind'), kind: id }),
     z.strictObject({ is: z.literal('price'), from: amount.nullable(), to: amount.nullable() }),
     z.strictObject({ is: z.literal('mass'), from: figure.nullable(), to: figure.nullable(), unit: z.enum(massUnits) }),
-    z.strictObject({ is: z.literal('skus'), skus: z.array(sku) }),
+    z.strictObject({ is: z.literal('skus'), skus: z.array(naming('item', 'alone')) }),
   ]),
-  except: z.array(sku),
+  except: z.array(naming('item', 'alone')),
 });
 
 export type Item = z.infer<typeof itemSchema>;

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { undone } from '../data/draft.ts';
+import { redone, undone } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened, stripToggled } from '../data/view.ts';
 import { stages } from './stages.ts';
@@ -12,10 +12,12 @@ export const keys = [
   ['/', 'filter the list at hand'],
   ['Ctrl K', 'find anything and any act'],
   ['Ctrl S', 'look through the changes and save them'],
-  ['Ctrl Z', 'take back the last change not yet saved'],
-  ['Arrows', 'move in a grid'],
+  ['Ctrl Z, Ctrl Y', 'take back the last change not yet saved; do it again'],
+  ['Arrows', 'move in a grid, with Ctrl to its edge; with Shift choose a block'],
   ['Enter', 'edit what is chosen; Esc leaves it as it was'],
-  ['Ctrl C, Ctrl V', 'copy a lane to another; in a lane’s breaks, paste a block from a spreadsheet'],
+  ['Ctrl C, Ctrl X, Ctrl V', 'copy, cut and paste: a lane to another, a block of cells to and from a spreadsheet'],
+  ['Ctrl D, Delete', 'fill a block of goods down from its first row; empty it'],
+  ['Space', 'tick the goods of a block'],
   ['?', 'these keys'],
 ] as const;
 
@@ -40,7 +42,11 @@ export function useKeys(): void {
       if (typing) return;
       if (control && event.key.toLowerCase() === 'z') {
         event.preventDefault();
-        return act(undone());
+        return act(event.shiftKey ? redone() : undone());
+      }
+      if (control && event.key.toLowerCase() === 'y') {
+        event.preventDefault();
+        return act(redone());
       }
       // What is laid over the page has keys of its own.
       if (!letters || control || event.altKey || document.querySelector('[role="dialog"], [role="menu"]')) return;

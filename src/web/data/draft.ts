@@ -8,6 +8,8 @@ export interface DraftState {
   readonly patch: Patch | null;
   /** What the draft was before each of the last acts, the newest last. */
   readonly past: readonly Pick<DraftState, 'base' | 'patch'>[];
+  /** What it was before acts that were taken back, the last taken back last. */
+  readonly future: DraftState['past'];
   /** What of it is on its way to be saved; null where nothing is. */
   readonly sent: Patch | null;
 }
@@ -17,8 +19,9 @@ const remembered = 100;
 
 /** The draft has become this one by an act that can be taken back; it began on `revision` if it is the first. */
 export const drafted = createAction<{ readonly revision: number; readonly patch: Patch | null }>('draft/drafted');
-/** The last act is taken back. */
+/** The last act is taken back; the last taken back is done again. */
 export const undone = createAction('draft/undone');
+export const redone = createAction('draft/redone');
 /** What is changed, on a newer revision: acts before that are no longer taken back. */
 export const rebased = createAction<{ readonly base: number; readonly patch: Patch | null }>('draft/rebased');
 /** The draft as it stands is on its way; or it has come back unsaved. */
@@ -26,12 +29,18 @@ export const sent = createAction('draft/sent');
 export const unsent = createAction('draft/unsent');
 export const cleared = createAction('draft/cleared');
 
-export const empty: DraftState = { base: null, patch: null, past: [], sent: null };
+export const empty: DraftState = { base: null, patch: null, past: [], future: [], sent: null };
 
-const on = (base: number | null, patch: Patch | null, past: DraftState['past']): DraftState => ({
+const on = (
+  base: number | null,
+  patch: Patch | null,
+  past: DraftState['past'],
+  future: DraftState['future'] = [],
+): DraftState => ({
   base: patch === null ? null : base,
   patch,
   past,
+  future,
   sent: null,
 });
 
@@ -47,7 +56,15 @@ export function draft(state: DraftState = empty, action: UnknownAction): DraftSt
   }
   if (undone.match(action)) {
     const before = past.at(-1);
-    return before ? { ...on(before.base, before.patch, past.slice(0, -1)), sent: state.sent } : state;
+    return before
+      ? { ...on(before.base, before.patch, past.slice(0, -1), [...state.future, { base, patch }]), sent: state.sent }
+      : state;
+  }
+  if (redone.match(action)) {
+    const after = state.future.at(-1);
+    return after
+      ? { ...on(after.base, after.patch, [...past, { base, patch }], state.future.slice(0, -1)), sent: state.sent }
+      : state;
   }
   if (sent.match(action)) return { ...state, sent: patch };
   if (unsent.match(action)) return { ...state, sent: null };

@@ -6,7 +6,7 @@ import { type ViewState, view } from './view.ts';
 /** What the browser keeps over a reload: the draft, and of the view what somebody has chosen. */
 interface Remembered {
   readonly draft: { readonly base: number | null; readonly edits: readonly Edit[] };
-  readonly view: Pick<ViewState, 'asOf' | 'strip' | 'stripRows' | 'splits' | 'hidden' | 'theme' | 'letters' | 'who'>;
+  readonly view: Pick<ViewState, 'asOf' | 'strip' | 'stripRows' | 'splits' | 'sheets' | 'theme' | 'letters' | 'who'>;
 }
 
 interface State {
@@ -38,10 +38,10 @@ export function remember({ getState, dispatch, subscribe }: Store<State>): () =>
     const state = getState();
     if (isWritten(state)) return;
     written = state;
-    const { asOf, strip, stripRows, splits, hidden, theme, letters, who, unkept } = state.view;
+    const { asOf, strip, stripRows, splits, sheets, theme, letters, who, unkept } = state.view;
     const kept: Remembered = {
       draft: { base: state.draft.base, edits: editsOf(state.draft.patch) },
-      view: { asOf, strip, stripRows, splits, hidden, theme, letters, who },
+      view: { asOf, strip, stripRows, splits, sheets, theme, letters, who },
     };
     let hasRoom = true;
     try {

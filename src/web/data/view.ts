@@ -1,5 +1,14 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
+/** How somebody has the columns of a sheet stand. */
+export interface SheetColumns {
+  /** Those that have been moved, with all before them; others follow as they come. */
+  readonly order: readonly string[];
+  readonly hidden: readonly string[];
+  /** How many stay in sight at the left. */
+  readonly frozen: number;
+}
+
 /** What only the screen knows. */
 export interface ViewState {
   /** The moment everything is computed for; null follows the clock. */
@@ -9,8 +18,8 @@ export interface ViewState {
   readonly stripRows: number;
   /** How much of its sheet what is above a grip may take, in percent, by the sheet. */
   readonly splits: Readonly<Record<string, number>>;
-  /** The columns left out, by the sheet. */
-  readonly hidden: Readonly<Record<string, readonly string[]>>;
+  /** How the columns of a sheet stand, by the sheet. */
+  readonly sheets: Readonly<Record<string, SheetColumns>>;
   readonly theme: 'light' | 'dark' | 'system';
   /** Whether keys act that are pressed alone, such as `.` and 1 to 6 (WCAG 2.1.4). */
   readonly letters: boolean;
@@ -31,7 +40,7 @@ const start: ViewState = {
   strip: true,
   stripRows: 2,
   splits: {},
-  hidden: {},
+  sheets: {},
   theme: 'system',
   letters: true,
   who: 'Somebody',
@@ -53,12 +62,9 @@ export const view = createSlice({
       ...state,
       splits: { ...state.splits, [name]: share },
     }),
-    hiddenSet: (
-      state,
-      { payload: { name, columns } }: PayloadAction<{ name: string; columns: readonly string[] }>,
-    ) => ({
+    sheetSet: (state, { payload: { name, columns } }: PayloadAction<{ name: string; columns: SheetColumns }>) => ({
       ...state,
-      hidden: { ...state.hidden, [name]: columns },
+      sheets: { ...state.sheets, [name]: columns },
     }),
     themeSet: (state, { payload }: PayloadAction<ViewState['theme']>) => ({ ...state, theme: payload }),
     lettersSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, letters: payload }),
@@ -76,7 +82,7 @@ export const {
   stripToggled,
   stripRowsSet,
   splitSet,
-  hiddenSet,
+  sheetSet,
   themeSet,
   lettersSet,
   whoSet,

@@ -1,6 +1,7 @@
 import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import { changedCharges } from './changed-charges.ts';
 import { goodsFile } from './files.ts';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
@@ -9,6 +10,7 @@ import {
   amiss,
   counts,
   coverage,
+  goesWith,
   goodsProblems,
   map,
   notes,
@@ -55,6 +57,8 @@ export function engineOf() {
       patch = turned(patch, turns);
       if (now) now = withDraft(now, patch);
     },
+    removal: asking(goesWith),
+    changedCharges: asking(changedCharges),
     pinned: asking(pinned),
     goodsFile: asking(goodsFile),
     problems: asking(problems),

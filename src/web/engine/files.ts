@@ -74,7 +74,7 @@ export type GoodsPreview =
 
 /** Goods beyond which a file is taken by the server, as a revision of its own. */
 const draftable = 5000;
-const sampled = 3;
+const sampled = 40;
 const each = 2000;
 
 /** Reads a file of anybody's goods, and works out what each of its lines would do to the draft. */

@@ -7,6 +7,9 @@ import {
   compileBook,
   itemAt,
   type Market,
+  type NamedThing,
+  type Removal,
+  removal,
   validate,
 } from '../../core/book/index.ts';
 import {
@@ -213,6 +216,9 @@ export function unsound(basis: Told): readonly Problem[] {
   const { book, goods } = basis.drafted;
   return validate(book, goods, (sku) => itemAt(goods, sku) !== undefined);
 }
+
+/** What removing things would do to the rest of the draft. */
+export const goesWith = ({ drafted }: Told, things: readonly NamedThing[]): Removal => removal(drafted, things);
 
 /** How many goods each template and each selection takes. */
 export function counts(basis: Told): { templates: Record<string, number>; selections: Record<string, number> } | null {

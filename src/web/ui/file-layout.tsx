@@ -1,5 +1,6 @@
 import {
   type ColumnLayout,
+  columnTakenFor,
   type DayOrder,
   dayOrders,
   type Encoding,
@@ -31,7 +32,7 @@ const dayNames: Readonly<Record<DayOrder, string>> = {
   'day first': 'day, then month',
   'month first': 'month, then day',
 };
-const markNames: Readonly<Record<Mark, string>> = { '.': 'decimals after a point', ',': 'decimals after a comma' };
+const markNames: Readonly<Record<Mark, string>> = { '.': 'as in 1.5', ',': 'as in 1,5' };
 
 const measuredBy = (reading: Reading | undefined): Measured | null =>
   reading?.is === 'measure' ? reading.of : reading?.is === 'sides' ? 'length' : null;
@@ -110,7 +111,16 @@ export function FileLayout({
                     { value: '', label: 'not taken' },
                     ...targets.map(({ name }) => ({ value: name, label: labels[name] ?? name })),
                   ]}
-                  onCommit={(next) => set(at, { to: next || null, unit: null })}
+                  onCommit={(next) =>
+                    set(
+                      at,
+                      columnTakenFor(
+                        head,
+                        targets.find(({ name }) => name === next),
+                        samples[at] ?? [],
+                      ),
+                    )
+                  }
                 />
               </td>
             ))}

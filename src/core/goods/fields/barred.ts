@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { written } from '../../exact/index.ts';
+import { naming } from '../../exact/index.ts';
 import { ownElseTheirs, words } from './cells.ts';
 import { goodsField } from './field.ts';
 
-export const barredSchema = z.array(written.id).max(12);
+export const barredSchema = z.array(naming('service', 'alone')).max(12);
 /** Services in a cell; `none` for a list that is stated and empty. */
 export const barredText = (services: readonly string[]): string =>
   services.length === 0 ? 'none' : words.write(services);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { written } from '../../exact/index.ts';
+import { naming, written } from '../../exact/index.ts';
 import { barredOf, barredSchema, barredText } from './barred.ts';
 import { own } from './cells.ts';
 import { feeOf, feeOrNone, feeText } from './fee.ts';
@@ -16,7 +16,7 @@ const rowSchema = z.strictObject({
   id,
   window,
   sets: z.discriminatedUnion('is', [
-    z.strictObject({ is: z.literal('template'), template: id.nullable() }),
+    z.strictObject({ is: z.literal('template'), template: naming('template', 'row').nullable() }),
     z.strictObject({ is: z.literal('not by'), services: barredSchema }),
     z.strictObject({ is: z.literal('own rate'), rate: ownRateOrNone }),
     z.strictObject({ is: z.literal('handling fee'), fee: feeOrNone }),

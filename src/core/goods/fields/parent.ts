@@ -1,11 +1,11 @@
-import { written } from '../../exact/index.ts';
+import { naming } from '../../exact/index.ts';
 import { own, text } from './cells.ts';
 import { goodsField } from './field.ts';
 
 /** The item it is a variant of. */
 export const parent = goodsField({
   name: 'parent',
-  schema: written.sku.nullable().default(null),
+  schema: naming('item', 'alone').nullable().default(null),
   head: 'parent',
   reads: { is: 'text' },
   ...text,

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { written } from '../../exact/index.ts';
+import { naming, written } from '../../exact/index.ts';
 import { goodsField } from './field.ts';
 
-const { amount, id } = written;
+const { amount } = written;
 const form = /^(?:(\S+)\s+)??(?:at\s+(\S+)\s+)?(\S+)$/;
 
 /** A price of its own: `japan 5200`, `at harrowmere 14.00`, `japan at harrowmere 5300`. */
@@ -18,7 +18,13 @@ function priceOf(entry: string): unknown {
 export const prices = goodsField({
   name: 'prices',
   schema: z
-    .array(z.strictObject({ market: id.nullable(), channel: id.nullable(), price: amount }))
+    .array(
+      z.strictObject({
+        market: naming('market', 'row').nullable(),
+        channel: naming('channel', 'row').nullable(),
+        price: amount,
+      }),
+    )
     .max(100)
     .default([]),
   head: 'prices',

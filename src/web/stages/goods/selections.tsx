@@ -3,6 +3,8 @@ import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
 import { amountOf, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
+import { freshId } from '../../ui/fresh-id.ts';
+import { Remover } from '../../ui/remover.tsx';
 import { UnitPart } from '../rates/unit.tsx';
 
 type Takes = SelectionBody['takes'];
@@ -43,7 +45,6 @@ export function SelectionSentence({
   const at = ['selections', selection.id];
   const { takes } = selection;
   const put = (next: Takes) => book.edit([...at, 'takes'], next);
-  const users = book.book.templates.filter((template) => template.goods === selection.id);
   return (
     <div className="mb-3 bg-base-100 p-3">
       <p className="sentence">
@@ -135,20 +136,9 @@ export function SelectionSentence({
         change={(skus) => book.edit([...at, 'except'], skus)}
       />
       <p className="mt-1">
-        {users.length > 0 ? (
-          <span className="muted small">In use by {users.map((template) => template.name).join(', ')}.</span>
-        ) : (
-          <button
-            type="button"
-            className="quiet danger"
-            onClick={() => {
-              book.edit(at, undefined);
-              removed();
-            }}
-          >
-            Remove the selection
-          </button>
-        )}
+        <Remover book={book} things={[{ named: 'selection', id: selection.id }]} onRemoved={removed}>
+          Remove the selection
+        </Remover>
       </p>
     </div>
   );
@@ -223,5 +213,48 @@ function Pasted({
         </button>
       </p>
     </div>
+  );
+}
+/** All goods, and those of each selection. */
+export function SelectionTabs({
+  book,
+  chosen,
+  held,
+  onChoose,
+}: {
+  book: OpenBook;
+  chosen: string | null;
+  /** How many goods each selection takes. */
+  held: Readonly<Record<string, number>> | null;
+  onChoose: (id: string | null) => void;
+}) {
+  const { selections } = book.book;
+  const add = () => {
+    const id = freshId('selection', selections);
+    const takes = { is: 'tags', any: ['kites'], all: [] };
+    book.edit(['selections', id], { id, name: 'New selection', takes, except: [] });
+    onChoose(id);
+  };
+  const tabs = [
+    { id: null, name: 'All goods', count: book.goods.length },
+    ...selections.map(({ id, name }) => ({ id, name, count: held?.[id] ?? '' })),
+  ];
+  return (
+    <nav className="tabs-row" aria-label="Selections">
+      {tabs.map(({ id, name, count }) => (
+        <button
+          type="button"
+          key={id ?? ''}
+          className="tab-link cursor-pointer"
+          aria-current={id === chosen ? 'page' : undefined}
+          onClick={() => onChoose(id)}
+        >
+          {name} <span className="muted">{count}</span>
+        </button>
+      ))}
+      <button type="button" className="quiet ml-3" onClick={add}>
+        + Selection
+      </button>
+    </nav>
   );
 }

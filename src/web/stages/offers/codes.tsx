@@ -13,6 +13,7 @@ import { type OpenBook, useBook } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { Remover } from '../../ui/remover.tsx';
 import { OffersTabs } from './tabs.tsx';
 
 export function CodesStage() {
@@ -127,7 +128,7 @@ function Batches({ book }: { book: OpenBook }) {
 
 function Segments({ book }: { book: OpenBook }) {
   const { data: counts } = useSegmentsQuery();
-  const { segments, offers } = book.book;
+  const { segments } = book.book;
   return (
     <section aria-label="Segments of customers">
       <div className="head">
@@ -168,15 +169,9 @@ function Segments({ book }: { book: OpenBook }) {
               </td>
               <td className="figure">{counted(counts?.find((count) => count.segment === one.id)?.customers ?? 0)}</td>
               <td>
-                {!offers.some((offer) => offer.segments?.includes(one.id)) && (
-                  <button
-                    type="button"
-                    className="quiet danger"
-                    onClick={() => book.edit(['segments', one.id], undefined)}
-                  >
-                    Take away
-                  </button>
-                )}
+                <Remover book={book} things={[{ named: 'segment', id: one.id }]}>
+                  Remove
+                </Remover>
               </td>
             </tr>
           ))}

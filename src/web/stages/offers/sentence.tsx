@@ -6,6 +6,7 @@ import type { OpenBook } from '../../data/book.ts';
 import { AddPart } from '../../ui/add-part.tsx';
 import { useToday } from '../../ui/clock.ts';
 import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart, zoneFault } from '../../ui/field.tsx';
+import { Remover } from '../../ui/remover.tsx';
 import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { BenefitPart } from './benefit.tsx';
 import { GoodsPart, others } from './parts.tsx';
@@ -433,12 +434,6 @@ function Additions({ book, offer, set }: Part) {
   );
 }
 
-/** Edits by which an offer leaves every group it is in. */
-const leavingGroups = (groups: OpenBook['book']['eitherOr'], id: string) =>
-  groups
-    .filter((group) => group.offers.includes(id))
-    .map((group) => ({ path: ['eitherOr', group.id, 'offers'], value: group.offers.filter((one) => one !== id) }));
-
 /** Whether its benefit names its goods itself. */
 const namesGoods = ({ benefit }: OfferBody): boolean => benefitKindOf(benefit).sort === 'goods';
 
@@ -474,16 +469,9 @@ export function OfferActs({
       <button type="button" className="quiet" onClick={copyToNextYear}>
         Copy to next year
       </button>
-      <button
-        type="button"
-        className="quiet danger"
-        onClick={() => {
-          book.editAll([{ path: ['offers', offer.id] }, ...leavingGroups(book.book.eitherOr, offer.id)]);
-          go('/offers');
-        }}
-      >
-        Take the offer away
-      </button>
+      <Remover book={book} things={[{ named: 'offer', id: offer.id }]} onRemoved={() => go('/offers')}>
+        Remove the offer
+      </Remover>
     </p>
   );
 }

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
 import { countriesOf, type Pattern, parsePattern, regionName } from '../../../core/places/index.ts';
@@ -6,7 +5,8 @@ import { countryName, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
-import { Removal } from './removal.tsx';
+import { Remover } from '../../ui/remover.tsx';
+import { FallsWithout } from './removal.tsx';
 
 type Zone = Book['zones'][number];
 
@@ -33,7 +33,6 @@ function patternWords(pattern: Pattern): string {
 /** A zone's name, its place in the order, and the way to be rid of it. */
 export function ZoneHead({ book, zone }: { book: OpenBook; zone: Zone }) {
   const go = useNavigate();
-  const [removing, setRemoving] = useState(false);
   const template = defaultTemplateOf(book.book);
   const at = template.zones.indexOf(zone.id);
   const move = (by: number) => {
@@ -43,31 +42,31 @@ export function ZoneHead({ book, zone }: { book: OpenBook; zone: Zone }) {
     book.edit(['templates', template.id, 'zones'], next);
   };
   return (
-    <>
-      <div className="head">
-        <h1>{zone.name}</h1>
-        <span className="muted">{counts(Object.keys(template.lanes[zone.id] ?? {}).length, 'lane')}</span>
-        <span className="acts">
-          <button type="button" className="act" disabled={at <= 0} onClick={() => move(-1)}>
-            Earlier
-          </button>
-          <button
-            type="button"
-            className="act"
-            disabled={at < 0 || at >= template.zones.length - 1}
-            onClick={() => move(1)}
-          >
-            Later
-          </button>
-          <button type="button" className="act" aria-expanded={removing} onClick={() => setRemoving(!removing)}>
-            Remove the zone …
-          </button>
-        </span>
-      </div>
-      {removing && (
-        <Removal book={book} zone={zone} onRemoved={() => go('/places')} onLeave={() => setRemoving(false)} />
-      )}
-    </>
+    <div className="head">
+      <h1>{zone.name}</h1>
+      <span className="muted">{counts(Object.keys(template.lanes[zone.id] ?? {}).length, 'lane')}</span>
+      <span className="acts">
+        <button type="button" className="act" disabled={at <= 0} onClick={() => move(-1)}>
+          Earlier
+        </button>
+        <button
+          type="button"
+          className="act"
+          disabled={at < 0 || at >= template.zones.length - 1}
+          onClick={() => move(1)}
+        >
+          Later
+        </button>
+        <Remover
+          book={book}
+          things={[{ named: 'zone', id: zone.id }]}
+          more={<FallsWithout book={book} zone={zone.id} />}
+          onRemoved={() => go('/places')}
+        >
+          Remove the zone …
+        </Remover>
+      </span>
+    </div>
   );
 }
 

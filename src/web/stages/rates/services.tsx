@@ -1,9 +1,9 @@
-import { benefitKindOf } from '../../../core/offers/index.ts';
 import type { Service } from '../../../core/rates/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { ChoicePart, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { Remover } from '../../ui/remover.tsx';
 import { daysFault } from './lane-sentence.tsx';
 
 /**
@@ -51,10 +51,6 @@ export function ServicesList({ book }: { book: OpenBook }) {
 function ServiceSentence({ book, service, kinds }: { book: OpenBook; service: Service; kinds: readonly string[] }) {
   const set = (field: keyof Service, value: unknown) => book.edit(['services', service.id, field], value);
   const [shortest, longest] = service.days;
-  const { templates, offers } = book.book;
-  const isUsed =
-    templates.some((template) => Object.values(template.lanes).some((row) => service.id in row)) ||
-    offers.some(({ benefit }) => benefitKindOf(benefit).names(benefit).services?.includes(service.id));
   const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
   const unknownKind = (text: string) => {
     const odd = words(text).filter((kind) => !kinds.includes(kind));
@@ -123,15 +119,9 @@ function ServiceSentence({ book, service, kinds }: { book: OpenBook; service: Se
         onCommit={(next) => set('inSight', next === 'stays')}
       />
       .{' '}
-      {!isUsed && (
-        <button
-          type="button"
-          className="quiet danger small"
-          onClick={() => book.edit(['services', service.id], undefined)}
-        >
-          Take away
-        </button>
-      )}
+      <Remover book={book} things={[{ named: 'service', id: service.id }]}>
+        Remove
+      </Remover>
     </p>
   );
 }

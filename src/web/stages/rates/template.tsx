@@ -5,6 +5,7 @@ import { amountOf, counts } from '../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import { ChoicePart, nameFault, PickPart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
+import { Remover } from '../../ui/remover.tsx';
 import { plainLane } from './lane.tsx';
 import { RatesTabs } from './tabs.tsx';
 
@@ -83,11 +84,6 @@ function Acts({ book, template, others, offer }: Props) {
     book.edit(['templates', id], body(id));
     go(`/rates?template=${id}`);
   };
-  const remove = () => {
-    const named = book.goods.filter((item) => item.template === template.id);
-    book.editAll([...named.map((item) => ({ path: ['goods', item.sku, 'template'], value: null })), { path: at }]);
-    go('/rates');
-  };
   return (
     <span className="acts">
       <PickPart
@@ -117,9 +113,9 @@ function Acts({ book, template, others, offer }: Props) {
         <PickPart label="Offer another service" shown="Offer a service …" from={others} onPick={offer} />
       )}
       {template !== defaultTemplateOf(book.book) && (
-        <button type="button" className="quiet danger" onClick={remove}>
+        <Remover book={book} things={[{ named: 'template', id: template.id }]} onRemoved={() => go('/rates')}>
           Remove the template
-        </button>
+        </Remover>
       )}
     </span>
   );

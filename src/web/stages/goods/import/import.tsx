@@ -78,7 +78,7 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
         <Preview
           book={book}
           name={file.name}
-          seen={seen}
+          seen={layout ? { ...seen, layout } : seen}
           stale={reading}
           missing={missing}
           onMissing={setMissing}

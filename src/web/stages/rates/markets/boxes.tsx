@@ -2,6 +2,7 @@ import { lengthUnits, massUnits } from '../../../../core/exact/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
 import { figureFault, nameFault, TextPart } from '../../../ui/field.tsx';
 import { freshId } from '../../../ui/fresh-id.ts';
+import { Remover } from '../../../ui/remover.tsx';
 import { UnitPart } from '../unit.tsx';
 
 export function Boxes({ book }: { book: OpenBook }) {
@@ -102,14 +103,9 @@ export function Boxes({ book }: { book: OpenBook }) {
                   {box.own?.unit}
                 </td>
                 <td className="figure">
-                  <button
-                    type="button"
-                    className="quiet small"
-                    aria-label={`Remove ${box.id}`}
-                    onClick={() => book.edit(['boxes', box.id], undefined)}
-                  >
-                    Remove
-                  </button>
+                  <Remover book={book} things={[{ named: 'box', id: box.id }]}>
+                    {`Remove ${box.id}`}
+                  </Remover>
                 </td>
               </tr>
             );

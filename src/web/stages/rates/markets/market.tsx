@@ -11,6 +11,7 @@ import {
   TextPart,
   zoneFault,
 } from '../../../ui/field.tsx';
+import { Remover } from '../../../ui/remover.tsx';
 
 /** A market as one sentence: what its shoppers pay in, read, are taxed by and are shown. */
 export function MarketSentence({ book, market, first }: { book: OpenBook; market: Market; first: boolean }) {
@@ -71,9 +72,9 @@ export function MarketSentence({ book, market, first }: { book: OpenBook; market
       address decides. {!first && <Rounding market={market} set={set} />}
       <Shown market={market} set={set} />{' '}
       {!first && (
-        <button type="button" className="quiet danger small" onClick={() => book.edit(at, undefined)}>
+        <Remover book={book} things={[{ named: 'market', id: market.id }]}>
           Remove the market
-        </button>
+        </Remover>
       )}
     </p>
   );

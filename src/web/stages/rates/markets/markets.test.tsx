@@ -1,7 +1,7 @@
 import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
 import { smallBook } from '../../../../../tests/books/small.ts';
-import { at, away, drafted, press, screen, stands, type } from '../../../../../tests/screen.tsx';
+import { at, away, drafted, press, removed, screen, stands, type } from '../../../../../tests/screen.tsx';
 
 afterEach(away);
 
@@ -26,7 +26,7 @@ test('a second market begins as the first pays and reads the clock; the first ca
   expect(drafted()).toMatchObject([
     ['markets/market-2', { currency: 'EUR', timeZone: 'Europe/Dublin', hides: 'none' }],
   ]);
-  press('Remove the market');
+  await removed('Remove the market');
   await waitFor(() => expect(screen.getAllByLabelText('Name of the market')).toHaveLength(1));
 });
 
@@ -101,7 +101,7 @@ test('taxes and boxes: a place that is none is named; a box gets sides, a limit,
   expect(stands('boxes/box-1/length')).toBe('31.5');
   expect(stands('boxes/box-1/own')).toEqual({ value: '180', unit: 'g' });
   expect(stands('boxes/box-1/limit')).toEqual({ value: '10', unit: 'lb' });
-  press('Remove box-1');
+  await removed('Remove box-1');
   await waitFor(() => expect(box.queryByLabelText('length of box-1')).toBeNull());
   expect(stands('boxes/box-1')).toBeUndefined();
 });

@@ -1,9 +1,10 @@
-import { useState } from 'react';
-import type { Currency } from '../../../core/exact/index.ts';
-import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../../core/goods/index.ts';
-import { counts, faultText, goodsFieldWords } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/book.ts';
-import { ChoicePart, TextPart } from '../../ui/field.tsx';
+import { useMemo, useState } from 'react';
+import type { Currency } from '../../../../core/exact/index.ts';
+import { type Bulk, bulkChanges, type Column, goodsFields, type Item } from '../../../../core/goods/index.ts';
+import { counts, faultText, goodsFieldWords } from '../../../../words/index.ts';
+import type { OpenBook } from '../../../data/book.ts';
+import { ChoicePart, TextPart } from '../../../ui/field.tsx';
+import { ChangedCharges } from './changed-charges.tsx';
 
 const shownChanges = 12;
 type Settable = Exclude<Column, 'sku' | 'name' | 'tags'>;
@@ -21,24 +22,42 @@ const words = (what: What): string =>
         ? 'take away the tag'
         : `set ${goodsFieldWords[what].label.toLowerCase()} to`;
 
+function bulkOf(what: What, text: string): Bulk {
+  if (what === 'price by') return { is: what, percent: text };
+  if (what === 'add tag' || what === 'take tag') return { is: what, tag: text.trim() };
+  return { is: 'set', column: what, text };
+}
+const none: ReturnType<typeof bulkChanges> = { changes: [], same: 0, problems: [] };
+
 /** One change on all the goods that are shown: what it would do is seen before it is made. */
-export function BulkEdit({ book, items, close }: { book: OpenBook; items: readonly Item[]; close: () => void }) {
+export function BulkEdit({
+  book,
+  items,
+  ticked,
+  close,
+}: {
+  book: OpenBook;
+  items: readonly Item[];
+  /** Whether they are those ticked, or all that are shown. */
+  ticked: boolean;
+  close: () => void;
+}) {
   const [what, setWhat] = useState<What>('add tag');
   const [text, setText] = useState('');
-  const bulk: Bulk =
-    what === 'price by'
-      ? { is: what, percent: text }
-      : what === 'add tag' || what === 'take tag'
-        ? { is: what, tag: text.trim() }
-        : { is: 'set', column: what, text };
+  const bulk = useMemo(() => bulkOf(what, text), [what, text]);
   const ready = text.trim() !== '' || (bulk.is === 'set' && bulk.column !== 'price');
-  const { changes, same, problems } = ready
-    ? bulkChanges(items, bulk, book.home.currency as Currency)
-    : { changes: [], same: 0, problems: [] };
+  const { changes, same, problems } = useMemo(
+    () => (ready ? bulkChanges(items, bulk, book.home.currency as Currency) : none),
+    [items, bulk, ready, book.home.currency],
+  );
+  const edits = useMemo(
+    () => changes.map((one) => ({ path: ['goods', one.sku, one.column], value: one.value })),
+    [changes],
+  );
   return (
     <section className="mb-3 border border-base-300 bg-base-100 p-3" aria-label="Change many">
       <p className="sentence">
-        On all {counts(items.length, 'item', 'goods')} shown{' '}
+        On all {counts(items.length, 'item', 'goods')} {ticked ? 'ticked' : 'shown'}{' '}
         <ChoicePart
           label="What to change"
           value={what}
@@ -72,13 +91,14 @@ export function BulkEdit({ book, items, close }: { book: OpenBook; items: readon
           </span>
         )}
       </p>
+      {changes.length > 0 && <ChangedCharges book={book} edits={edits} />}
       <p className="mt-2 flex gap-2">
         <button
           type="button"
           className="act main"
           disabled={changes.length === 0}
           onClick={() => {
-            book.editAll(changes.map((one) => ({ path: ['goods', one.sku, one.column], value: one.value })));
+            book.editAll(edits);
             close();
           }}
         >

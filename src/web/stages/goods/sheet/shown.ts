@@ -1,33 +1,38 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { memo, parseMass, unwrap } from '../../../core/exact/index.ts';
+import { type Currency, memo } from '../../../../core/exact/index.ts';
 import {
+  amountOf,
   type Column,
   cellOf,
   goodsFields,
   type Item,
   isLacking,
   lacks,
+  readWhere,
+  type Where,
+  whereTest,
+  whereText,
   withParents,
-} from '../../../core/goods/index.ts';
-import { type OpenBook, useEngine } from '../../data/book.ts';
+} from '../../../../core/goods/index.ts';
+import { type OpenBook, useEngine } from '../../../data/book.ts';
 
 /** How the sheet is sorted; null: as in the book. */
 export type Sort = { readonly column: Column; readonly way: 'ascending' | 'descending' } | null;
 
 /** What a column is sorted by: figures by what they amount to, words by their letters. */
-const sortKey = (item: Item, column: Column): number | string => {
-  if (column === 'price') return Number(item.price);
-  if (column === 'mass') return item.mass ? unwrap(parseMass(item.mass.value, item.mass.unit)) : -1;
-  return cellOf(item, column).toLowerCase();
+const sortKey = (item: Item, column: Column, currency: Currency): number | string => {
+  const { is } = goodsFields.of(column).reads;
+  const cell = cellOf(item, column);
+  return is === 'amount' || is === 'measure' ? (amountOf(column, cell, currency) ?? -1) : cell.toLowerCase();
 };
 
 /** Rows in the order of a column; equal ones stay as they were. */
-function sortedBy(items: readonly Item[], sort: Sort): readonly Item[] {
+function sortedBy(items: readonly Item[], sort: Sort, currency: Currency): readonly Item[] {
   if (!sort) return items;
   const turn = sort.way === 'ascending' ? 1 : -1;
   return items
-    .map((item) => ({ item, key: sortKey(item, sort.column) }))
+    .map((item) => ({ item, key: sortKey(item, sort.column, currency) }))
     .sort((a, b) => (a.key < b.key ? -turn : a.key > b.key ? turn : 0))
     .map((one) => one.item);
 }
@@ -88,6 +93,9 @@ function useFilter() {
 export function useShownGoods(book: OpenBook, sort: Sort) {
   const [search, setSearch] = useSearchParams();
   const { filter, type } = useFilter();
+  const currency = book.home.currency as Currency;
+  const conditions = search.get('where') ?? '';
+  const where = useMemo(() => readWhere(conditions), [conditions]);
   const chosen = search.get('selection');
   const lack = lacks.find((one) => one === search.get('lacks')) ?? null;
   const selection = book.book.selections.find((one) => one.id === chosen) ?? null;
@@ -103,9 +111,22 @@ export function useShownGoods(book: OpenBook, sort: Sort) {
   }, [book.goods, selection, taken, lack]);
   const filtered = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-    return words.length === 0 ? data : data.filter((item) => words.every((word) => wordsOf(item).includes(word)));
-  }, [data, filter]);
-  const rows = useMemo(() => sortedBy(filtered, sort), [filtered, sort]);
+    const passes = where.flatMap((one) => whereTest(one, currency) ?? []);
+    if (words.length + passes.length === 0) return data;
+    return data.filter(
+      (item) => words.every((word) => wordsOf(item).includes(word)) && passes.every((one) => one(item)),
+    );
+  }, [data, filter, where, currency]);
+  const rows = useMemo(() => sortedBy(filtered, sort, currency), [filtered, sort, currency]);
+  const ask = (next: readonly Where[]) =>
+    setSearch(
+      (now) => {
+        if (next.length > 0) now.set('where', whereText(next));
+        else now.delete('where');
+        return now;
+      },
+      { replace: true },
+    );
   const show = (param: 'selection' | 'lacks', value: string | null) =>
     setSearch((now) => {
       now.delete('selection');
@@ -113,5 +134,5 @@ export function useShownGoods(book: OpenBook, sort: Sort) {
       if (value !== null) now.set(param, value);
       return now;
     });
-  return { rows, filter, type, selection, lack, show };
+  return { rows, filter, type, selection, lack, where, ask, show };
 }

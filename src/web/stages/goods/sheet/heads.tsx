@@ -1,0 +1,73 @@
+import type { Column } from '../../../../core/goods/index.ts';
+import { goodsFieldWords } from '../../../../words/index.ts';
+import type { OpenBook } from '../../../data/book.ts';
+import { isFigure, widthsOf } from './columns.ts';
+import type { Sort } from './shown.ts';
+
+/** The columns' names; one is pressed to sort by it. The first has the tick of all rows shown. */
+export function Heads({
+  book,
+  columns,
+  offsets,
+  width,
+  sort,
+  onSort,
+  ticked,
+  onTick,
+}: {
+  book: OpenBook;
+  columns: readonly Column[];
+  offsets: readonly (number | null)[];
+  /** Of all columns together, in pixels. */
+  width: number;
+  sort: Sort;
+  onSort: (column: Column) => void;
+  ticked: 'none' | 'some' | 'all';
+  onTick: (all: boolean) => void;
+}) {
+  return (
+    <div
+      className="grid-row grid-head"
+      role="row"
+      style={{ gridTemplateColumns: widthsOf(columns), width, minWidth: '100%' }}
+      tabIndex={-1}
+    >
+      {columns.map((id, at) => {
+        const way = sort?.column === id ? sort.way : 'none';
+        const left = offsets[at] ?? null;
+        return (
+          <div
+            key={id}
+            role="columnheader"
+            tabIndex={-1}
+            aria-sort={way}
+            className={left === null ? '' : 'frozen'}
+            style={left === null ? undefined : { position: 'sticky', left, zIndex: 1 }}
+          >
+            {id === 'sku' && (
+              <input
+                type="checkbox"
+                className="mr-2 align-middle"
+                aria-label="Tick all that are shown"
+                checked={ticked === 'all'}
+                ref={(input) => {
+                  if (input) input.indeterminate = ticked === 'some';
+                }}
+                onChange={() => onTick(ticked !== 'all')}
+              />
+            )}
+            <button
+              type="button"
+              className={`cursor-pointer ${id === 'sku' ? '' : 'w-full'} ${isFigure(id) ? 'text-right' : 'text-left'}`}
+              onClick={() => onSort(id)}
+            >
+              {goodsFieldWords[id].label}
+              {(id === 'price' || id === 'cost') && ` ${book.home.currency}`}{' '}
+              {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
+            </button>
+          </div>
+        );
+      })}
+    </div>
+  );
+}
