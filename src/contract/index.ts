@@ -4,6 +4,7 @@ import { cardSchema } from '../core/carrier/index.ts';
 import type { ClassOfBasket, Finding, Standing } from '../core/check/index.ts';
 import { type Form, parseMoment } from '../core/exact/index.ts';
 import { itemSchema, missingWays } from '../core/goods/index.ts';
+import { historySorts, type Remark } from '../core/history/index.ts';
 import { layoutSchema } from '../core/tables/index.ts';
 
 /** What crosses HTTP between server and web. Nobody else writes it. Moments are ISO 8601 in UTC. */
@@ -154,6 +155,56 @@ export const pastOrderSchema = z.object({
 export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.int().nullable() });
 export const visitSchema = z.object({ country: z.string(), visits: z.int() });
 export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
+/** What there is of the past: how much of each sort, and by country, with the last month that has visits. */
+export const historyAnswer = z.object({
+  orders: z.object({ count: z.int(), first: moment.nullable(), last: moment.nullable() }),
+  visits: z.object({ count: z.int() }),
+  advertising: z.object({ rows: z.int(), amount: z.string() }),
+  countries: z.array(
+    z.object({
+      country: z.string(),
+      orders: z.int(),
+      visits: z.int(),
+      month: z.string().nullable(),
+      inMonth: z.int(),
+    }),
+  ),
+});
+export type HistoryAnswer = z.infer<typeof historyAnswer>;
+const historySort = z.enum(historySorts);
+/** A file of history to come, in pieces of at most 4 MiB cut anywhere. */
+export const historyRequest = z.strictObject({
+  sort: historySort,
+  name: z.string().max(200),
+  layout: layoutSchema,
+  who,
+});
+export const pieceRequest = z.strictObject({ text: z.string().max(4 << 20) });
+/** How many pieces have been sent. */
+export const piecesRequest = z.strictObject({ pieces: z.int().min(1).max(4000) });
+export const historyReport = z.object({
+  /** What was put: orders, or rows of a month; those that stood there already are `same`. */
+  fresh: z.int(),
+  changed: z.int(),
+  same: z.int(),
+  /** Lines that cannot be read, and the first of them; an order with one of them is not taken. */
+  bad: z.int(),
+  badLines: z.array(z.object({ line: z.int(), cells: z.array(z.string()), problems: z.array(problemSchema) })),
+  remarks: z.array(z.custom<Remark>((value) => typeof value === 'object' && value !== null)),
+});
+export const historyImport = z.object({
+  id: z.int(),
+  sort: historySort,
+  state: z.enum(['coming', 'taking', 'done', 'stopped', 'failed']),
+  name: z.string(),
+  /** Letters read, of all. */
+  done: z.int(),
+  all: z.int(),
+  report: historyReport.nullable(),
+  error: z.string().nullable(),
+});
+export type HistoryReport = z.infer<typeof historyReport>;
+export type HistoryImport = z.infer<typeof historyImport>;
 /** The carrier's dated cards, and why it does not answer, where it does not. */
 export const carrierAnswer = z.object({ cards: z.array(cardSchema).readonly(), down: z.string().nullable() });
 export type PastOrder = z.infer<typeof pastOrderSchema>;
@@ -206,7 +257,7 @@ export const importReport = z.object({
   badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })),
 });
 /** What files hold whose columns somebody has told apart. */
-export const layoutSorts = ['goods', 'orders', 'visits', 'advertising'] as const;
+export const layoutSorts = ['goods', ...historySorts] as const;
 export type LayoutSort = (typeof layoutSorts)[number];
 /** Layouts of files, the last used first. */
 export const layoutsAnswer = z.object({ layouts: z.array(layoutSchema) });

@@ -95,7 +95,7 @@ export function app(context: Context, jobs: Jobs, saves: Saves, pages: string): 
   server.route('/api', checkRoutes(context, jobs));
   server.route('/api', codeRoutes(context));
   server.route('/api', eventRoutes(context, saves));
-  server.route('/api', historyRoutes(context));
+  server.route('/api', historyRoutes(context, jobs));
   server.route('/api', importRoutes(context, jobs));
   server.route('/api', keyRoutes(context));
   server.route('/api', layoutRoutes(context));

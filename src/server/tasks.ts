@@ -3,6 +3,7 @@ import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
 import { connect, sharedSnapshot } from './database.ts';
+import { takeHistory } from './jobs/history-steps.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
 import { keysIn } from './keys/keys.ts';
 import { sealer as sealerOf } from './keys/seal.ts';
@@ -68,6 +69,7 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
           for (const text of gathered(pieces(), pieceLength)) await piece(name, text);
       }),
     readImport: (id, progress) => within((context) => readImport(context, id, atMostEvery(tells, progress))),
+    takeHistory: (id, progress) => within((context) => takeHistory(context, id, atMostEvery(tells, progress))),
     takeImport: (id, progress) => within((context) => takeImport(context, id, atMostEvery(tells, progress))),
   };
 }

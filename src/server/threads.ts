@@ -32,6 +32,8 @@ export interface Tasks {
   readImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
   /** Takes the good lines of a file as one revision. */
   takeImport(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
+  /** Takes a file of history. */
+  takeHistory(id: number, progress: (done: number, all: number) => Promise<void>): Promise<void>;
 }
 
 /** Does heavy work beside: it can be ended at any moment, and what it may take is limited. */

@@ -57,3 +57,71 @@ export const goodsHeads = {
   notListed: names('not listed at, not listed'),
   hazards: names('hazards, hazard, dangerous goods, gefahrgut, matieres dangereuses, mercancias peligrosas'),
 } as const;
+
+const place = {
+  country: names(
+    'country, country code, ship country, shipping country, delivery country, ship to country, destination country, ' +
+      'land, lieferland, pays, pais, land code, paese',
+  ),
+  part: names('part, state, region, province, county, ship state, bundesland, provincia, provincie, etat'),
+  postcode: names(
+    'postcode, post code, postal code, zip, zip code, ship postcode, shipping zip, shipping postcode, plz, ' +
+      'postleitzahl, code postal, codigo postal, cap',
+  ),
+  place: names('place, destination, ship to, delivery place'),
+};
+const channel = names(
+  'channel, sales channel, source, marketplace, shop, store, platform, kanal, vertriebskanal, canal, kanaal, canale',
+);
+const month = names('month, date, day, period, week, monat, datum, mois, date de debut, mes, fecha, maand, mese, data');
+
+/** Of files of history. */
+export const historyHeads = {
+  orders: {
+    number: names(
+      'number, order, order number, order no, order id, order reference, order name, bestellnummer, auftragsnummer, ' +
+        'bestellnr, numero de commande, commande, numero de pedido, pedido, ordernummer, bestelnummer, numero ordine, ordine',
+    ),
+    at: names(
+      'at, date, order date, created, created at, ordered at, placed at, purchase date, datum, bestelldatum, date de ' +
+        'commande, fecha, fecha de pedido, besteldatum, orderdatum, data, data ordine',
+    ),
+    channel,
+    ...place,
+    service: names(
+      'service, shipping method, shipping service, delivery method, delivery, versandart, mode de livraison, envio, ' +
+        'verzendmethode, spedizione',
+    ),
+    sku: names(
+      'sku, item sku, product sku, lineitem sku, line item sku, item number, article number, artikelnummer, artikelnr, ' +
+        'reference, referencia, artikelcode, codice articolo',
+    ),
+    units: names(
+      'units, quantity, qty, lineitem quantity, line item quantity, count, menge, anzahl, stuck, quantite, qte, cantidad, ' +
+        'aantal, quantita',
+    ),
+    codes: names(
+      'codes, code, discount code, promo code, coupon, coupon code, voucher, gutschein, rabattcode, code promo, cupon, ' +
+        'kortingscode, codice sconto',
+    ),
+    charge: names(
+      'charge, shipping, shipping charge, shipping price, shipping cost, delivery charge, postage, versand, ' +
+        'versandkosten, frais de port, gastos de envio, verzendkosten, spese di spedizione',
+    ),
+    discount: names('discount, discount amount, total discount, rabatt, remise, descuento, korting, sconto'),
+  },
+  visits: {
+    month,
+    channel,
+    ...place,
+    visits: names('visits, sessions, visitors, users, views, besuche, sitzungen, visites, visitas, bezoeken, visite'),
+  },
+  advertising: {
+    month,
+    channel,
+    ...place,
+    amount: names(
+      'amount, cost, spend, ad spend, advertising, kosten, ausgaben, depense, cout, gasto, uitgaven, spesa',
+    ),
+  },
+} as const;

@@ -3,6 +3,7 @@ import { proxy } from 'comlink';
 import pg from 'pg';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { freePort } from '../../scripts/parts/ports.mjs';
+import { channelIds } from '../../src/core/book/index.ts';
 import { reaching } from '../../src/server/context.ts';
 import { runCheck } from '../../src/server/jobs/check.ts';
 import { readImport, takeImport } from '../../src/server/jobs/import-steps.ts';
@@ -329,15 +330,47 @@ test('what others do between the working out of an import and its taking place i
   expect((await at.call('GET', '/api/goods?after=CHIL')).body.items[0]?.sku).not.toBe('CHILD');
 });
 
-test('a file of goods that would leave the book unsound is not taken', async () => {
-  const text = 'sku,name,price,mass,size,tags,kind,template,parent\r\nLOOP,Loop,4.00,100 g,,,parcel,,LOOP';
-  const { body } = await at.call('POST', '/api/imports', { name: 'loop.csv', text, who: 'Ada' });
-  await at.until(`/api/imports/${body.id}`, ({ state }) => state === 'read');
+/** Takes a file of goods, and gives its report and how it ended. */
+async function taken(text: string, more: object = {}) {
+  const { body } = await at.call('POST', '/api/imports', { name: 'goods.csv', text, who: 'Ada', ...more });
+  const { report } = await at.until(`/api/imports/${body.id}`, ({ state }) => state === 'read');
   await at.call('POST', `/api/imports/${body.id}/taken`);
-  const ended = await at.until(`/api/imports/${body.id}`, ({ state }) => state !== 'taking');
-  expect(ended).toMatchObject({
-    state: 'failed',
-    error: expect.stringMatching(/^The book would not hold together: goods › LOOP/),
+  return { report, ended: await at.until(`/api/imports/${body.id}`, ({ state }) => state !== 'taking') };
+}
+
+test('a line that would leave the book unsound is a bad line, and so is one that leans on it', async () => {
+  const { report, ended } = await taken(
+    'sku,name,price,parent\r\nLOOP,Loop,4.00,LOOP\r\nBELOW,Below,4.00,LOOP\r\nFINE,Fine,4.00,',
+  );
+  expect(report).toMatchObject({ fresh: 1, bad: 2, badLines: [{ line: 2 }, { line: 3 }] });
+  expect(ended).toMatchObject({ state: 'done', error: null });
+  const { items } = (await at.call('GET', '/api/goods')).body;
+  expect(items.map(({ sku }: { sku: string }) => sku)).toContain('FINE');
+  expect(items.map(({ sku }: { sku: string }) => sku)).not.toContain('LOOP');
+});
+
+test('what is not in a file goes where that is said, but for what something names; a file of anybody’s heads', async () => {
+  await at.take(smallBook());
+  const { goods, pinned } = smallBook();
+  const named = new Set(pinned.flatMap(({ lines }) => lines.map(({ sku }) => sku)));
+  const free = goods.filter(({ sku, parent }) => !named.has(sku) && parent === null).map(({ sku }) => sku);
+  expect(free.length).toBeGreaterThan(0);
+  const { report, ended } = await taken('Artikelnr.;Bezeichnung;VK brutto\r\nEIGEN-1;Seife;4,50\r\n', {
+    missing: 'removed',
   });
-  expect((await at.call('GET', '/api/goods?after=LOO')).body.items[0]?.sku).not.toBe('LOOP');
+  expect(report).toMatchObject({ fresh: 1, bad: 0, removed: expect.any(Number), named: expect.any(Number) });
+  expect(ended.state).toBe('done');
+  const { items } = (await at.call('GET', '/api/goods')).body;
+  const left = items.map(({ sku }: { sku: string }) => sku);
+  expect(left).toContain('EIGEN-1');
+  for (const sku of named) expect(left).toContain(sku);
+  expect(report.removed + report.named).toBe(goods.length);
+  expect(left).toHaveLength(1 + report.named);
+  // Hidden, it stays, listed nowhere.
+  await at.take(smallBook());
+  const hidden = await taken('sku,name,price\r\nEIGEN-1,Seife,4.50\r\n', { missing: 'hidden' });
+  expect(hidden.report).toMatchObject({ fresh: 1, hidden: goods.length });
+  const [first] = (await at.call('GET', '/api/goods')).body.items;
+  expect([...first.notListed].sort()).toEqual([...channelIds].sort());
+  await at.take(smallBook());
 });

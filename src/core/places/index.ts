@@ -1,4 +1,5 @@
 /** Places, patterns of places, and zones made of them. */
+export { countryNamed } from './country-names.ts';
 export { fallsWithout, type ZoneFinding, zoneFindings } from './findings.ts';
 export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';

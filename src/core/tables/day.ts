@@ -8,15 +8,22 @@ const yearLast = new RegExp(`^(\\d{1,2})[-/.](\\d{1,2})[-/.](\\d{4}|\\d{2})${clo
 const dayNamed = new RegExp(`^(\\d{1,2})\\.?[ -]([A-Za-z]{3})[a-z]*\\.?,?[ -](\\d{4})${clock}$`);
 const monthNamed = new RegExp(`^([A-Za-z]{3})[a-z]*\\.?[ -](\\d{1,2}),?[ -](\\d{4})${clock}$`);
 
+const monthAlone = [
+  /^(?<year>\d{4})[-/.](?<month>\d{1,2})$/,
+  /^(?<month>\d{1,2})[-/.](?<year>\d{4})$/,
+  /^(?<name>[A-Za-z]{3})[a-z]*\.?[ -](?<year>\d{4})$/,
+];
+
 /**
  * A day or moment of a cell as it is written in files: with an offset (RFC 3339) where the cell has one, else as a wall
- * clock shows it; a day alone is its first minute. Null for what is none. A year of two digits is of this century.
+ * clock shows it; a day alone is its first minute, a
+ * month alone its first day. Null for what is none. A year of two digits is of this century.
  * @example writtenMoment('24.12.2026 9:05', 'day first') // '2026-12-24T09:05'
  * @example writtenMoment('2026-12-24 09:05:11 +0100', null) // '2026-12-24T09:05:00+01:00'
  */
 export function writtenMoment(cell: string, order: DayOrder | null): string | null {
   const text = cell.trim();
-  const parts = partsOf(text, order);
+  const parts = monthIn(text) ?? partsOf(text, order);
   if (!parts) return null;
   const [year, month, day, hours = '0', minutes = '00', half, offset] = parts;
   const full = (year ?? '').length === 2 ? `20${year}` : (year ?? '');
@@ -27,6 +34,13 @@ export function writtenMoment(cell: string, order: DayOrder | null): string | nu
   const local = `${date.toISOString().slice(0, 10)}T${String(hour).padStart(2, '0')}:${minutes}`;
   if (!offset) return local;
   return offset === 'Z' || offset === 'UTC' ? `${local}:00Z` : `${local}:00${offset.replace(/^(...):?/, '$1:')}`;
+}
+
+/** The first day of a month told alone. */
+function monthIn(text: string): (string | undefined)[] | null {
+  const { year, month, name } = monthAlone.map((form) => form.exec(text)?.groups).find(Boolean) ?? {};
+  const named = name === undefined ? month : String(months.indexOf(name.toLowerCase()) + 1);
+  return year && named && named !== '0' ? [year, named, '1'] : null;
 }
 
 /** Year, month, day, hours, minutes, half of the day and offset. */

@@ -50,7 +50,12 @@ export function guessLayout(
     judged,
   );
   const guesses = head.cells.map((cell, at) =>
-    columnOf(cell, tos[at] ?? null, targets, below, at, known.get(headWords(cell))),
+    columnOf(
+      cell,
+      targets.find(({ name }) => name === tos[at]),
+      below.flatMap(({ cells }) => cells[at]?.trim() || []),
+      known.get(headWords(cell)),
+    ),
   );
   return {
     layout: { delimiter, line: head.line, columns: settled(guesses, delimiter) },
@@ -111,18 +116,21 @@ interface ColumnGuess {
   readonly hasFigures: boolean;
 }
 
+/** How a column is read that somebody takes for something, by its head and some of its cells. */
+export function columnTakenFor(head: string, target: Target | undefined, cells: readonly string[]): ColumnLayout {
+  const { column, hasFigures } = columnOf(head, target, cells, undefined);
+  return hasFigures ? { ...column, mark: column.mark ?? '.' } : column;
+}
+
 function columnOf(
   head: string,
-  to: string | null,
-  targets: readonly Target[],
-  below: readonly CsvRow[],
-  at: number,
+  target: Target | undefined,
+  cells: readonly string[],
   known: ColumnLayout | undefined,
 ): ColumnGuess {
-  const reading = targets.find((target) => target.name === to)?.reads;
-  const blank: ColumnLayout = { head, to, unit: null, mark: null, days: null };
-  if (!reading) return { column: blank, unsure: false, hasFigures: false };
-  const cells = below.flatMap(({ cells: own }) => own[at]?.trim() || []);
+  const blank: ColumnLayout = { head, to: target?.name ?? null, unit: null, mark: null, days: null };
+  if (!target) return { column: blank, unsure: false, hasFigures: false };
+  const reading = target.reads;
   const measured = measuredBy(reading);
   const unit = measured && (known?.unit ?? unitInHead(measured, head));
   if (reading.is === 'moment') {
@@ -134,13 +142,24 @@ function columnOf(
     };
   }
   const hasFigures = measured !== null || reading.is === 'amount' || reading.is === 'count';
-  const figures = hasFigures ? cells.flatMap((cell) => (reading.is === 'sides' ? cell.split(/[x×*]/i) : cell)) : [];
-  const { mark, unsure } = markOf(figures.map((cell) => figureIn(cell).figure));
+  const { mark, unsure } = figuresOf(reading, cells);
   return {
     column: { ...blank, unit, mark: mark ?? (unsure ? (known?.mark ?? null) : null) },
     unsure: unsure && !known?.mark,
     hasFigures,
   };
+}
+
+/** The mark of some cells of one column; a point where none tells. @example markOfCells({ is: 'amount' }, ['4,9']) // ',' */
+export function markOfCells(reading: Reading, cells: readonly string[]): Mark {
+  return figuresOf(reading, cells).mark ?? '.';
+}
+
+function figuresOf(reading: Reading, cells: readonly string[]): ReturnType<typeof markOf> {
+  const hasFigures = measuredBy(reading) !== null || reading.is === 'amount' || reading.is === 'count';
+  if (!hasFigures) return { mark: null, unsure: false };
+  const each = reading.is === 'sides' ? cells.flatMap((cell) => cell.split(/[x×*]/i)) : cells;
+  return markOf(each.map((cell) => figureIn(cell).figure));
 }
 
 const measuredBy = (reading: Reading): Measured | null =>

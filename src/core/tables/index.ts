@@ -2,7 +2,7 @@
 export { cellAs, type MoneyWords, moneyWords } from './cell.ts';
 export { decoded, type Encoding } from './decode.ts';
 export { type Mark, marks } from './figure.ts';
-export { type Guess, guessLayout, type HeadNames } from './guess.ts';
+export { columnTakenFor, type Guess, guessLayout, type HeadNames, markOfCells } from './guess.ts';
 export {
   type ColumnLayout,
   type DayOrder,
@@ -12,7 +12,7 @@ export {
   layoutSchema,
   rowsBelow,
 } from './layout.ts';
-export { type CsvRow, csvRows, delimiterOf } from './rows.ts';
+export { blockOf, blockRows, type CsvRow, csvRows, delimiterOf, rowReader } from './rows.ts';
 export type { Reading, Target } from './target.ts';
 export { type Measured, unitsOf } from './units.ts';
 export { csvOf, plainCell } from './write.ts';

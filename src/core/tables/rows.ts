@@ -54,14 +54,68 @@ function alikeness(widths: readonly number[]): number {
  * of several lines are counted.
  */
 export function csvRows(text: string, delimiter: Delimiter = delimiterOf(text)): CsvRow[] {
-  const even = evened(text);
-  const says = said.exec(even)?.[0] ?? '';
-  const { data, errors } = Papa.parse<string[]>(even.slice(says.length), { delimiter, newline: '\n' });
-  const open = new Set(errors.flatMap((one) => (one.type === 'Quotes' ? [one.row] : [])));
-  let line = says === '' ? 1 : 2;
-  return data.flatMap((cells, i) => {
-    const begins = line;
-    line += 1 + cells.reduce((sum, cell) => sum + (cell.includes('\n') ? cell.split('\n').length - 1 : 0), 0);
-    return cells.every((cell) => cell.trim() === '') ? [] : [{ line: begins, cells, open: open.has(i) }];
-  });
+  const reader = rowReader(delimiter);
+  return [...reader.feed(text), ...reader.end()];
 }
+
+/**
+ * Reads the rows of a file that comes in pieces, cut wherever: each piece gives the rows that are whole by then, the end
+ * gives the rest.
+ */
+export function rowReader(delimiter: Delimiter): { feed(piece: string): CsvRow[]; end(): CsvRow[] } {
+  /** What has come and is not yet read, how much of it has been looked at, and whether that ends within quotes. */
+  let [rest, looked, quoted] = ['', 0, false];
+  /** A line end that may be cut in two. */
+  let held = '';
+  let [line, begun] = [1, false];
+  const read = (even: string): CsvRow[] => {
+    const says = begun ? '' : (said.exec(even)?.[0] ?? '');
+    begun = true;
+    if (says !== '') line += 1;
+    const rows = rowsIn(even.slice(says.length), delimiter, line);
+    line = rows.next;
+    return rows.rows;
+  };
+  return {
+    feed(piece) {
+      const come = held + piece;
+      held = come.endsWith('\r') ? '\r' : '';
+      rest += evened(come.slice(0, come.length - held.length));
+      let cut = 0;
+      for (; looked < rest.length; looked += 1) {
+        const letter = rest.charCodeAt(looked);
+        if (letter === 34) quoted = !quoted;
+        else if (letter === 10 && !quoted) cut = looked + 1;
+      }
+      const whole = rest.slice(0, cut);
+      rest = rest.slice(cut);
+      looked = rest.length;
+      return whole === '' ? [] : read(whole);
+    },
+    end: () => (rest + held === '' ? [] : read(evened(rest + held))),
+  };
+}
+
+function rowsIn(even: string, delimiter: Delimiter, from: number): { rows: CsvRow[]; next: number } {
+  const { data, errors } = Papa.parse<string[]>(even, { delimiter, newline: '\n' });
+  const open = new Set(errors.flatMap((one) => (one.type === 'Quotes' ? [one.row] : [])));
+  let line = from;
+  const rows: CsvRow[] = [];
+  for (const [i, cells] of data.entries()) {
+    // After the last line end nothing begins.
+    if (i === data.length - 1 && cells.length === 1 && cells[0] === '') break;
+    const begins = line;
+    line += 1;
+    for (const cell of cells) if (cell.includes('\n')) line += cell.split('\n').length - 1;
+    if (cells.some((cell) => cell.trim() !== '')) rows.push({ line: begins, cells, open: open.has(i) });
+  }
+  return { rows, next: line };
+}
+
+/** The cells of a block copied from a spreadsheet: parted by tabs, rows by line ends, of which the last is nothing. */
+export const blockRows = (text: string): readonly (readonly string[])[] =>
+  Papa.parse<string[]>(evened(text).replace(/\n$/, ''), { delimiter: '\t', newline: '\n' }).data;
+
+/** Cells as a block that spreadsheets take. */
+export const blockOf = (rows: readonly (readonly string[])[]): string =>
+  Papa.unparse(rows as string[][], { delimiter: '\t', newline: '\n' });

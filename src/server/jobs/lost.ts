@@ -1,5 +1,6 @@
 import { transaction } from '../database.ts';
 import { endCheck } from '../queries/checks.ts';
+import { endHistoryImport, moveHistoryImport } from '../queries/history-imports.ts';
 import { endImport, moveImport } from '../queries/imports.ts';
 import { markSend } from '../queries/sends.ts';
 import type { Jobs, Queue } from './queues.ts';
@@ -22,6 +23,9 @@ export async function endLost(
       return;
     case 'import':
       if (await moveImport(database, id, ['reading', 'taking'], 'failed', why)) await endImport(database, id, null);
+      return;
+    case 'history':
+      if (await moveHistoryImport(database, id, ['taking'], 'failed', why)) await endHistoryImport(database, id, null);
       return;
     case 'send':
       // It may have been on its way: the channel is asked, after a while.

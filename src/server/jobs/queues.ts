@@ -4,7 +4,7 @@ import { type Connection, type Database, transaction } from '../database.ts';
 import { untilThere } from '../trouble.ts';
 
 /** What is done as a job. What becomes of those that no process could finish is a job too. */
-export const queues = ['send', 'check', 'import', 'lost'] as const;
+export const queues = ['send', 'check', 'import', 'history', 'lost'] as const;
 export type Queue = (typeof queues)[number];
 
 export interface JobData {

@@ -1,4 +1,5 @@
 import { runCheck } from './check.ts';
+import { runHistory } from './history.ts';
 import { runImport } from './import.ts';
 import { endLost } from './lost.ts';
 import { asking } from './queues.ts';
@@ -12,5 +13,6 @@ export const startWorkers = (context: WorkerContext): Promise<{ close(): Promise
     send: (id, signal, boss) => runSend(context, asking(boss), id, signal),
     check: (id, signal) => runCheck(context, id, signal),
     import: (id, signal) => runImport(context, id, signal),
+    history: (id, signal) => runHistory(context, id, signal),
     lost: (id, _, boss, of) => endLost(context, asking(boss), of, id),
   });

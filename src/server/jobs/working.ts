@@ -13,7 +13,7 @@ import { type JobData, jobsChannel, lease, openQueues, type Queue } from './queu
 export type Handler = (id: number, signal: AbortSignal, boss: PgBoss, of: Queue) => Promise<void>;
 
 /** How many of a queue a process works on at once. */
-const slots: Readonly<Record<Queue, number>> = { send: 4, check: 1, import: 1, lost: 1 };
+const slots: Readonly<Record<Queue, number>> = { send: 4, check: 1, import: 1, history: 1, lost: 1 };
 /** A worker is told of jobs; it also looks for itself, as what is told while the connection is broken is not heard. */
 const looks = 2000;
 

@@ -1,0 +1,11 @@
+/** History: what sellers have of the past, and the files they bring it in. */
+export {
+  type AdvertisingRow,
+  type HistoryAgainst,
+  type HistoryRow,
+  historyReader,
+  type OrderLine,
+  type Remark,
+  type VisitsRow,
+} from './reader.ts';
+export { type HistorySort, historyNeeds, historySorts, historyTargets } from './sorts.ts';

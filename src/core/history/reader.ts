@@ -1,0 +1,285 @@
+import {
+  type Currency,
+  instantOf,
+  kept,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseMoment,
+  written,
+} from '../exact/index.ts';
+import { countryNamed, isPart, placeOf, placeText } from '../places/index.ts';
+import { type CsvRow, cellAs, type Layout, moneyWords, plainCell } from '../tables/index.ts';
+import { type HistorySort, historyNeeds, historyTargets } from './sorts.ts';
+
+/** A line of an order: several with one number and channel are one order. Amounts are of the first market's currency. */
+export interface OrderLine {
+  readonly number: string;
+  /** ISO 8601, in UTC. */
+  readonly at: string;
+  readonly channel: string;
+  readonly place: string;
+  readonly service: string;
+  readonly sku: string;
+  readonly units: number;
+  readonly codes: readonly string[];
+  readonly charge: string | null;
+  readonly discount: string | null;
+}
+/** Visits of a month (empty: of no month that is told) from a country or a part of it, by a channel. */
+export interface VisitsRow {
+  readonly month: string;
+  readonly country: string;
+  readonly part: string;
+  readonly channel: string;
+  readonly visits: number;
+}
+/** What advertising cost in a month, by a channel and, where it is told, for a country. */
+export interface AdvertisingRow {
+  readonly month: string;
+  readonly country: string;
+  readonly channel: string;
+  readonly amount: string;
+}
+export type HistoryRow =
+  | { readonly of: 'orders'; readonly row: OrderLine }
+  | { readonly of: 'visits'; readonly row: VisitsRow }
+  | { readonly of: 'advertising'; readonly row: AdvertisingRow };
+
+/** What was read otherwise than it stands, as Plemb has no word for it; how often, and an example. */
+export interface Remark {
+  readonly what: 'channel' | 'part' | 'postcode' | 'service' | 'sku';
+  readonly text: string;
+  readonly count: number;
+}
+
+/** What history is read against. */
+export interface HistoryAgainst {
+  readonly currency: Currency;
+  /** The zone of moments that are told without one. */
+  readonly timeZone: string;
+  readonly channels: readonly { readonly id: string; readonly name: string }[];
+  readonly services: readonly { readonly id: string; readonly name: string }[];
+  readonly hasItem: (sku: string) => boolean;
+}
+
+const units = { least: 1, most: 10_000 };
+const visitsMost = 1_000_000_000;
+
+/**
+ * Reads the rows of a file of history as it is laid out. Nothing personal is read: neither names nor addresses beyond
+ * country, part and postcode. What Plemb has no word for (a channel, a service, a part) is left out of the row and
+ * counted among the remarks.
+ */
+export function historyReader(sort: HistorySort, layout: Layout, against: HistoryAgainst) {
+  const cells = cellsOf(sort, layout, against.currency);
+  const remarks = new Map<string, { what: Remark['what']; text: string; count: number }>();
+  const note = (what: Remark['what'], text: string) => {
+    const key = `${what} ${text}`;
+    const known = remarks.get(key);
+    if (known) known.count += 1;
+    else if (remarks.size < 10_000) remarks.set(key, { what, text, count: 1 });
+  };
+  const reads = { ...readers(against, note), cells };
+  return {
+    /** What is wrong with the head; null where nothing is. */
+    head: faultOfHead(sort, layout),
+    /** A row; or what is wrong with it, beside what order it would be of, as far as it tells. */
+    row(
+      row: CsvRow,
+    ):
+      | { readonly is: HistoryRow }
+      | { readonly problems: readonly Problem[]; readonly number: string; readonly channel: string } {
+      const problems: Problem[] = [];
+      if (row.open) problems.push({ at: ['line'], is: 'open quote' });
+      const made = rowOf(sort, row, reads, problems);
+      const ofOrder = made.of === 'orders' ? made.row : { number: '', channel: '' };
+      return problems.length > 0 ? { problems, number: ofOrder.number, channel: ofOrder.channel } : { is: made };
+    },
+    remarks: (): Remark[] => [...remarks.values()].sort((a, b) => b.count - a.count),
+  };
+}
+
+type Cells = (row: CsvRow, target: string) => string;
+type Reads = ReturnType<typeof readers> & { readonly cells: Cells };
+
+function cellsOf(sort: HistorySort, layout: Layout, currency: Currency): Cells {
+  const money = moneyWords(currency);
+  const by = new Map(
+    historyTargets[sort].flatMap((target) => {
+      const at = layout.columns.findIndex(({ to }) => to === target.name);
+      const column = layout.columns[at];
+      return column ? [[target.name as string, { at, column, reads: target.reads }] as const] : [];
+    }),
+  );
+  return ({ cells }, target) => {
+    const one = by.get(target);
+    return one ? cellAs(one.reads, cells[one.at] ?? '', one.column, money) : '';
+  };
+}
+
+function faultOfHead(sort: HistorySort, { columns }: Layout): Problem | null {
+  const taken = columns.flatMap(({ to }) => to ?? []);
+  const missing = historyNeeds[sort].filter((any) => !any.some((name) => taken.includes(name)));
+  if (missing.length === 0) return null;
+  return {
+    at: ['head'],
+    is: 'head',
+    missing: missing.map((any) => any[0]),
+    strange: columns.filter(({ to }) => to === null).map(({ head }) => head),
+    needed: historyNeeds[sort].map((any) => any[0]),
+    optional: historyTargets[sort].map(({ name }) => name),
+  };
+}
+
+function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]): HistoryRow {
+  const { cells } = reads;
+  const at = (target: string) => cells(row, target);
+  const place = reads.place(at('country'), at('part'), at('postcode'), at('place'), problems);
+  switch (sort) {
+    case 'orders': {
+      const number = at('number');
+      if (!/^[^\p{Cc}]{1,80}$/u.test(number))
+        problems.push({ at: ['number'], is: 'malformed', text: number, form: 'name' });
+      return {
+        of: sort,
+        row: {
+          number,
+          at: reads.moment(at('at'), problems),
+          channel: reads.channel(at('channel')),
+          place: place === null ? '' : placeText(place),
+          service: reads.service(at('service')),
+          sku: reads.sku(at('sku'), problems),
+          units: reads.count(at('units'), 'units', units.least, units.most, problems),
+          codes: at('codes')
+            .toUpperCase()
+            .split(/[\s,;|]+/)
+            .filter((one) => /^[A-Z0-9]{3,20}$/.test(one)),
+          charge: reads.amount(at('charge'), 'charge', problems),
+          discount: reads.amount(at('discount').replace(/^-/, ''), 'discount', problems),
+        },
+      };
+    }
+    case 'visits':
+      return {
+        of: sort,
+        row: {
+          month: reads.month(at('month'), problems),
+          country: place?.country ?? '',
+          part: place?.part ?? '',
+          channel: reads.channel(at('channel')),
+          visits: reads.count(at('visits'), 'visits', 0, visitsMost, problems),
+        },
+      };
+    case 'advertising': {
+      const amount = reads.amount(at('amount'), 'amount', problems);
+      if (amount === null && at('amount') === '')
+        problems.push({ at: ['amount'], is: 'malformed', text: '', form: 'amount' });
+      return {
+        of: sort,
+        row: {
+          month: reads.month(at('month'), problems),
+          country: place?.country ?? '',
+          channel: reads.channel(at('channel')),
+          amount: amount ?? '0',
+        },
+      };
+    }
+  }
+}
+
+/** Readers of single cells, which remember what they have read: most of a file's cells come again. */
+function readers(against: HistoryAgainst, note: (what: Remark['what'], text: string) => void) {
+  const { currency, timeZone, hasItem } = against;
+  const named = (all: readonly { readonly id: string; readonly name: string }[]) =>
+    new Map(all.flatMap(({ id, name }) => [[id.toLowerCase(), id] as const, [name.toLowerCase(), id] as const]));
+  const [channels, services] = [named(against.channels), named(against.services)];
+  const hours = new Map<string, number | null>();
+  /** A local time by the hour it lies in: clocks change at hours alone, or by whole ones. */
+  const instant = (local: string): number | null => {
+    const hour = local.slice(0, 13);
+    let began = hours.get(hour);
+    if (began === undefined) {
+      const read = instantOf(`${hour}:00`, timeZone);
+      began = read.ok ? read.value : null;
+      hours.set(hour, began);
+    }
+    return began === null ? null : began + Number(local.slice(14, 16)) * 60_000;
+  };
+  const places = new Map<string, ReturnType<typeof placeIn>>();
+  return {
+    moment(text: string, problems: Problem[]): string {
+      const at = /[Z+]|-\d{2}:\d{2}$/.test(text)
+        ? parseMoment(text)
+        : /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text)
+          ? instant(text)
+          : null;
+      if (at === null) problems.push({ at: ['at'], is: 'malformed', text, form: 'moment' });
+      return new Date(at ?? 0).toISOString();
+    },
+    month(text: string, problems: Problem[]): string {
+      const found = /^(\d{4}-(?:0[1-9]|1[0-2]))(?:$|-)/.exec(text);
+      if (text !== '' && !found) problems.push({ at: ['month'], is: 'malformed', text, form: 'moment' });
+      return found?.[1] ?? '';
+    },
+    channel(text: string): string {
+      const id = channels.get(text.toLowerCase());
+      if (id === undefined && text !== '') note('channel', text);
+      return id ?? '';
+    },
+    service(text: string): string {
+      const id = services.get(text.toLowerCase());
+      if (id === undefined && text !== '') note('service', text);
+      return id ?? '';
+    },
+    sku(text: string, problems: Problem[]): string {
+      if (!written.sku.safeParse(text).success) problems.push({ at: ['sku'], is: 'malformed', text, form: 'SKU' });
+      else if (!hasItem(text)) note('sku', text);
+      return text;
+    },
+    count(text: string, field: string, least: number, most: number, problems: Problem[]): number {
+      const value = /^\d{1,10}$/.test(text) ? Number(text) : Number.NaN;
+      const fits = value >= least && value <= most;
+      if (!fits) problems.push({ at: [field], is: 'malformed', text, form: 'count of units' });
+      return fits ? value : least;
+    },
+    amount(text: string, field: string, problems: Problem[]): string | null {
+      if (text === '') return null;
+      kept(parseAmount(text, currency), [field], problems, nothing);
+      return text;
+    },
+    place(country: string, part: string, postcode: string, whole: string, problems: Problem[]) {
+      const key = [country, part, postcode, whole].join('\n');
+      let read = places.get(key);
+      if (!read) {
+        read = placeIn(country, part, postcode, whole);
+        if (places.size < 200_000) places.set(key, read);
+      }
+      for (const [what, text] of read.left) note(what, text);
+      if (read.place === null && (country || part || whole))
+        problems.push({ at: ['country'], is: 'malformed', text: country || part || whole, form: 'place' });
+      return read.place;
+    },
+  };
+}
+
+/**
+ * The place of some cells: a country by code or name, a part by its code with or without its country, a postcode. A part
+ * or postcode that is none is left out, and told; a country has to be one.
+ */
+function placeIn(country: string, part: string, postcode: string, whole: string) {
+  const [head = '', ...rest] = plainCell(whole).split(/\s+/);
+  const code = countryNamed(country || whole) ?? countryNamed(head.slice(0, 2)) ?? countryNamed(part.slice(0, 2));
+  const left: ['part' | 'postcode', string][] = [];
+  if (code === null) return { place: null, left };
+  const given = part || (head.includes('-') ? head : '');
+  const full = given.toUpperCase().startsWith(`${code}-`) ? given.toUpperCase() : `${code}-${given.toUpperCase()}`;
+  const own = given !== '' && isPart(full) ? full : null;
+  if (given !== '' && own === null) left.push(['part', given]);
+  const post = postcode || (countryNamed(whole) === null ? rest.join(' ') : '');
+  const read = placeOf({ country: code, part: own, postcode: post || null });
+  if (read.ok) return { place: read.value, left };
+  if (post !== '') left.push(['postcode', post]);
+  const less = placeOf({ country: code, part: own });
+  return { place: less.ok ? less.value : null, left };
+}
