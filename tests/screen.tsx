@@ -2,6 +2,7 @@ import { cleanup, configure, fireEvent, render, screen, within } from '@testing-
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { expect, vi } from 'vitest';
+import { type HistoryAnswer, layoutSorts } from '../src/contract/index.ts';
 import { type BookFile, channelIds, editsOf, valueAt } from '../src/core/book/index.ts';
 import { RoomsContext } from '../src/web/app/rooms.ts';
 import { routes } from '../src/web/app/routes.tsx';
@@ -43,6 +44,14 @@ export const now = '2026-11-24T09:10:00.000Z';
 /** What is sent as a body and changes nothing. */
 const questions = new Set([...channelIds.map((id) => `POST /channels/${id}/checkouts`), 'POST /codes/known']);
 
+/** Nothing of the past. */
+export const noHistory: HistoryAnswer = {
+  orders: { count: 0, first: null, last: null },
+  visits: { count: 0 },
+  advertising: { rows: 0, amount: '0' },
+  countries: [],
+};
+
 const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /book': { revision: 1, book },
   'GET /goods': { revision: 1, items: goods, next: null },
@@ -52,6 +61,8 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /keys': { keys: [], seals: true },
   'GET /orders': { orders: [], next: null },
   'GET /visits': { visits: [] },
+  'GET /history': noHistory,
+  ...Object.fromEntries(layoutSorts.map((sort) => [`GET /layouts/${sort}`, { layouts: [] }])),
   'GET /segments': { segments: [] },
   'GET /spend': { rows: [] },
   'GET /codes': { batches: [] },

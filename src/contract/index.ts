@@ -242,6 +242,11 @@ export const importRequest = z.strictObject({
   /** How its columns are to be read; null: as they seem. */
   layout: layoutSchema.nullable().default(null),
   missing: z.enum(missingWays).default('kept'),
+  /** What somebody has seen that it would do: taken at once where it still does just that. */
+  seen: z
+    .strictObject({ changing: z.int().min(0), bad: z.int().min(0) })
+    .nullable()
+    .default(null),
   who,
 });
 export const importReport = z.object({

@@ -121,3 +121,72 @@ test('a small book that is not the demo’s: from import to a finding, and the c
   expect(checked.text).toContain('baskets asked');
   expect(checked.status).toBe(0);
 });
+
+test('the first hour: from an empty book by a few answers, a sheet of goods and a year of orders to a first true check', async ({
+  desk,
+  application,
+  context,
+}) => {
+  const empty = {
+    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
+    goods: [],
+  };
+  expect((await context.request.put(`${application.address}/api/book/file`, { data: empty })).status()).toBe(201);
+  for (const sort of ['orders', 'visits'])
+    expect((await context.request.delete(`${application.address}/api/history/${sort}`)).status()).toBe(200);
+  await desk.goto(`${application.address}/check`);
+  await desk.getByRole('link', { name: 'Begin with a few answers' }).click();
+
+  // Past orders first, so that their countries can be begun with.
+  await desk.getByRole('link', { name: /^Own history/ }).click();
+  await expect(desk.getByRole('region', { name: 'Past orders' })).toContainText(
+    'What an offer or a threshold would cost',
+  );
+  const orders = Array.from(
+    { length: 300 },
+    (_, i) => `B-${i};${1 + (i % 28)}.10.2026;${i % 3 ? 'Irland' : 'Frankreich'};SF-${i % 40};${1 + (i % 2)}`,
+  );
+  await desk.getByLabel('Import past orders').setInputFiles({
+    name: 'bestellungen.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['Bestellnummer;Datum;Land;Artikelnr;Menge', ...orders].join('\r\n'), 'utf8'),
+  });
+  await desk.getByRole('button', { name: 'Take 300 lines' }).click();
+  await expect(desk.getByText('300 orders new')).toBeVisible({ timeout: 60_000 });
+  await desk.getByRole('button', { name: 'Done' }).click();
+  await expect(desk.getByText(/orders from Ireland; no zone takes it in/)).toBeVisible();
+  await accessible(desk);
+
+  await follow(desk, 'begin');
+  await desk.getByLabel('The seller').fill('Soap of the Isles');
+  await desk.getByRole('button', { name: 'all 1 country of past orders' }).click();
+  await desk.getByLabel('Free from').fill('45');
+  const lanes = desk.getByRole('table', { name: 'The lanes it begins with' });
+  await expect(lanes.getByRole('row', { name: /^France/ })).toBeVisible();
+  await accessible(desk);
+  await desk.getByRole('button', { name: /^Begin with 2 zones and 1 service/ }).click();
+
+  await desk.getByRole('link', { name: /^Goods: a CSV/ }).click();
+  const goods = Array.from({ length: 800 }, (_, i) => `SF-${i};Seife ${i};${1 + (i % 9)},50;0,${10 + (i % 80)};12;8;4`);
+  await desk.getByLabel('Import CSV').setInputFiles({
+    name: 'lager.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      ['Artikelnr.;Bezeichnung;VK brutto;Gewicht (kg);Länge cm;Breite cm;Höhe cm', ...goods].join('\r\n'),
+      'latin1',
+    ),
+  });
+  await desk.getByRole('button', { name: 'Take 800 goods' }).click();
+  await expect(desk.getByText('800 goods', { exact: true })).toBeVisible();
+  await save(desk, 'A first book');
+  await follow(desk, 'history');
+  await expect(desk.getByRole('region', { name: 'By country' }).getByRole('row', { name: /^Ireland/ })).toContainText(
+    '200',
+  );
+  await follow(desk, 'channels/lerrin-shop');
+  await sendHere(desk);
+  await checkAgain(desk);
+  await expect(desk.getByRole('button', { name: /^off 0/ }).or(desk.getByText('off 0'))).toBeVisible();
+  await follow(desk, 'begin');
+  await expect(desk.getByRole('row', { name: /Check: are shoppers/ })).toContainText('there');
+});

@@ -1,14 +1,5 @@
 import type { Currency, Problem } from '../exact/index.ts';
-import {
-  type CsvRow,
-  cellAs,
-  csvOf,
-  type Layout,
-  type MoneyWords,
-  moneyWords,
-  plainCell,
-  rowsBelow,
-} from '../tables/index.ts';
+import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, plainCell, rowsBelow } from '../tables/index.ts';
 import { goodsFields } from './fields/list.ts';
 import { readItem } from './item.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
@@ -131,7 +122,9 @@ function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
   const money = moneyWords(currency);
   const byName = new Map(templates.map(({ id, name }) => [name.toLowerCase(), id]));
   const ids = new Set(templates.map(({ id }) => id));
-  const readers = new Map([...fields, ...sides].map((taken) => [taken.at, cellReader(taken, money)]));
+  const readers = new Map(
+    [...fields, ...sides].map(({ at, target, column }) => [at, cellReader(target.reads, column, money)]),
+  );
   const textOf = ({ at }: Taken, cells: readonly string[]) => readers.get(at)?.(cells[at] ?? '') ?? '';
   const raw = (column: Column, cells: readonly string[]): string => {
     const own = fields.find(({ field }) => field === column);
@@ -158,20 +151,6 @@ function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
     if (template !== null && !ids.has(template))
       problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...ids] });
     return read.data;
-  };
-}
-
-/** Cells that are kept when they have been read, a column: most of a file's are alike. */
-const mostKept = 20_000;
-
-function cellReader({ target: { reads }, column }: Taken, money: MoneyWords): (cell: string) => string {
-  const known = new Map<string, string>();
-  return (cell) => {
-    const before = known.get(cell);
-    if (before !== undefined) return before;
-    const made = cellAs(reads, cell, column, money);
-    if (known.size < mostKept) known.set(cell, made);
-    return made;
   };
 }
 

@@ -3,13 +3,12 @@ export { type Block, type BlockEdits, blockText, emptied, filledDown, pasted } f
 export { type Bulk, bulkChanges } from './bulk.ts';
 export {
   cellOf,
-  entryOf,
   type GoodsFile,
   readGoods,
   readGoodsSteps,
   writeGoods,
 } from './csv.ts';
-export { type EntryReader, entryReader } from './entry.ts';
+export { entryReader } from './entry.ts';
 export { goodsFields } from './fields/list.ts';
 export { ownRateText } from './fields/own-rate.ts';
 export { isLacking, lacks } from './findings.ts';

@@ -1,11 +1,10 @@
 /** History: what sellers have of the past, and the files they bring it in. */
 export {
   type AdvertisingRow,
-  type HistoryAgainst,
   type HistoryRow,
   historyReader,
   type OrderLine,
   type Remark,
   type VisitsRow,
 } from './reader.ts';
-export { type HistorySort, historyNeeds, historySorts, historyTargets } from './sorts.ts';
+export { type HistorySort, historySorts, historyTargets } from './sorts.ts';

@@ -9,7 +9,7 @@ import {
   written,
 } from '../exact/index.ts';
 import { countryNamed, isPart, placeOf, placeText } from '../places/index.ts';
-import { type CsvRow, cellAs, type Layout, moneyWords, plainCell } from '../tables/index.ts';
+import { type CsvRow, cellReader, type Layout, moneyWords, plainCell } from '../tables/index.ts';
 import { type HistorySort, historyNeeds, historyTargets } from './sorts.ts';
 
 /** A line of an order: several with one number and channel are one order. Amounts are of the first market's currency. */
@@ -109,12 +109,12 @@ function cellsOf(sort: HistorySort, layout: Layout, currency: Currency): Cells {
     historyTargets[sort].flatMap((target) => {
       const at = layout.columns.findIndex(({ to }) => to === target.name);
       const column = layout.columns[at];
-      return column ? [[target.name as string, { at, column, reads: target.reads }] as const] : [];
+      return column ? [[target.name as string, { at, read: cellReader(target.reads, column, money) }] as const] : [];
     }),
   );
   return ({ cells }, target) => {
     const one = by.get(target);
-    return one ? cellAs(one.reads, cells[one.at] ?? '', one.column, money) : '';
+    return one ? one.read(cells[one.at] ?? '') : '';
   };
 }
 
@@ -206,16 +206,21 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
     }
     return began === null ? null : began + Number(local.slice(14, 16)) * 60_000;
   };
+  let lastMoment = { text: '', at: '' };
   const places = new Map<string, ReturnType<typeof placeIn>>();
   return {
     moment(text: string, problems: Problem[]): string {
+      // Lines of one order stand together, and so do orders of a moment.
+      if (text === lastMoment.text) return lastMoment.at;
       const at = /[Z+]|-\d{2}:\d{2}$/.test(text)
         ? parseMoment(text)
         : /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text)
           ? instant(text)
           : null;
       if (at === null) problems.push({ at: ['at'], is: 'malformed', text, form: 'moment' });
-      return new Date(at ?? 0).toISOString();
+      const iso = new Date(at ?? 0).toISOString();
+      if (at !== null) lastMoment = { text, at: iso };
+      return iso;
     },
     month(text: string, problems: Problem[]): string {
       const found = /^(\d{4}-(?:0[1-9]|1[0-2]))(?:$|-)/.exec(text);

@@ -10,6 +10,11 @@ const besides: Readonly<Record<string, string>> = {
   scotland: 'GB',
   wales: 'GB',
   'northern ireland': 'GB',
+  grossbritannien: 'GB',
+  'grande bretagne': 'GB',
+  'gran bretana': 'GB',
+  'groot brittannie': 'GB',
+  'gran bretagna': 'GB',
   'republic of ireland': 'IE',
   eire: 'IE',
   usa: 'US',
@@ -27,6 +32,7 @@ const plain = (name: string): string =>
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')
     .toLowerCase()
+    .replaceAll('ß', 'ss')
     .replace(/[^\p{L}]+/gu, ' ')
     .trim();
 

@@ -27,8 +27,9 @@ import {
   putAdvertising,
   putStagedOrders,
   putVisits,
+  type StagedOrder,
   stageBadOrders,
-  stageOrderLines,
+  stageOrders,
 } from '../queries/history-stage.ts';
 
 type Progress = (done: number, all: number) => Promise<void>;
@@ -98,13 +99,15 @@ async function put(
   const badLines: HistoryReport['badLines'] = [];
   let bad = 0;
   await sink.open(connection);
+  /** What is being put beside while the next lines are read. */
+  let putting: Promise<void> = Promise.resolve();
   const take = async (rows: readonly CsvRow[]) => {
-    const good: (HistoryRow & { readonly line: number })[] = [];
+    const good: Read[] = [];
     const spoilt: { number: string; channel: string }[] = [];
     for (const row of rows) {
       if (row.line <= layout.line) continue;
       const read = reader.row(row);
-      if ('is' in read) good.push({ ...read.is, line: row.line });
+      if ('is' in read) good.push({ row: read.is.row, line: row.line });
       else {
         bad += 1;
         spoilt.push(read);
@@ -112,7 +115,9 @@ async function put(
           badLines.push({ line: row.line, cells: [...row.cells], problems: read.problems.map(saidProblem) });
       }
     }
-    await sink.take(connection, good, spoilt);
+    await putting;
+    putting = sink.take(connection, good, spoilt);
+    putting.catch(() => undefined);
   };
   const { count, letters } = await piecesOf(connection, id);
   const rows = rowReader(layout.delimiter);
@@ -128,7 +133,14 @@ async function put(
     await progress(done, letters);
   }
   await take(rows.end());
+  await putting;
   return { ...(await sink.end(connection)), bad, badLines, remarks: reader.remarks().slice(0, reported.remarks) };
+}
+
+/** A row that could be read, and the line it begins in. */
+interface Read {
+  readonly line: number;
+  readonly row: HistoryRow['row'];
 }
 
 /** Where the rows of a sort of file go. */
@@ -136,40 +148,90 @@ interface Sink {
   open(connection: Connection): Promise<void>;
   take(
     connection: Connection,
-    good: readonly (HistoryRow & { readonly line: number })[],
+    good: readonly Read[],
     spoilt: readonly { readonly number: string; readonly channel: string }[],
   ): Promise<void>;
   end(connection: Connection): Promise<Put>;
 }
 
 /** Rows that are few, as they are sums: kept until the end. */
-function gathering<Row>(
-  of: HistoryRow['of'],
-  put: (connection: Connection, rows: readonly Row[]) => Promise<Put>,
-): Sink {
+function gathering<Row>(put: (connection: Connection, rows: readonly Row[]) => Promise<Put>): Sink {
   const rows: Row[] = [];
   return {
     open: async () => undefined,
     take: async (_, good) => {
-      for (const one of good) if (one.of === of) rows.push(one.row as Row);
+      for (const one of good) rows.push(one.row as Row);
     },
     end: (connection) => put(connection, rows),
   };
 }
 
-const sinks: Readonly<Record<HistoryRow['of'], () => Sink>> = {
-  orders: () => ({
+/** Orders, of which the lines that stand together are put together before they are laid beside. */
+function ordersSink(): Sink {
+  let whole: StagedOrder[] = [];
+  let last: (StagedOrder & { readonly lines: Map<string, number> }) | null = null;
+  const close = () => {
+    if (last) whole.push(last);
+    last = null;
+  };
+  const put = (connection: Connection) => {
+    const orders = whole;
+    whole = [];
+    return orders.length === 0 ? Promise.resolve() : stageOrders(connection, orders);
+  };
+  return {
     open: openOrderStage,
     async take(connection, good, spoilt) {
-      const lines = good.flatMap(({ line, row }) => {
-        const { codes, ...rest } = row as OrderLine;
-        return [{ ...rest, line, codes: codes.join(' ') }];
-      });
-      if (lines.length > 0) await stageOrderLines(connection, lines);
+      for (const one of good) {
+        const row = one.row as OrderLine;
+        if (last && last.number === row.number && last.channel === row.channel) last = joined(last, row);
+        else {
+          close();
+          last = begunWith(row, one.line);
+        }
+      }
       if (spoilt.length > 0) await stageBadOrders(connection, spoilt);
+      await put(connection);
     },
-    end: putStagedOrders,
-  }),
-  visits: () => gathering<VisitsRow>('visits', putVisits),
-  advertising: () => gathering<AdvertisingRow>('advertising', putAdvertising),
+    async end(connection) {
+      close();
+      await put(connection);
+      return putStagedOrders(connection);
+    },
+  };
+}
+
+const begunWith = (row: OrderLine, line: number) => ({
+  line,
+  number: row.number,
+  channel: row.channel,
+  at: row.at,
+  place: row.place,
+  service: row.service,
+  lines: new Map([[row.sku, row.units]]),
+  codes: row.codes.join(' '),
+  charge: row.charge,
+  discount: row.discount,
+});
+
+/** An order with a further line: what it says once is taken from the first line that has it. */
+function joined<Order extends ReturnType<typeof begunWith>>(order: Order, row: OrderLine): Order {
+  order.lines.set(row.sku, (order.lines.get(row.sku) ?? 0) + row.units);
+  const { service, codes, charge, discount, at } = order;
+  const said = service !== '' && codes !== '' && charge !== null && discount !== null && at <= row.at;
+  if (said) return order;
+  return {
+    ...order,
+    at: [at, row.at].sort()[0] ?? at,
+    service: service || row.service,
+    codes: codes || row.codes.join(' '),
+    charge: charge ?? row.charge,
+    discount: discount ?? row.discount,
+  };
+}
+
+const sinks: Readonly<Record<HistoryRow['of'], () => Sink>> = {
+  orders: ordersSink,
+  visits: () => gathering<VisitsRow>(putVisits),
+  advertising: () => gathering<AdvertisingRow>(putAdvertising),
 };

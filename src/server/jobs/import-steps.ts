@@ -5,7 +5,7 @@ import { type GoodsImport, goodsTargets, type ImportLine, readGoodsSteps } from 
 import { csvRows, delimiterOf, guessLayout } from '../../core/tables/index.ts';
 import { counts, faultText, goodsHeads, saidProblem } from '../../words/index.ts';
 import { nowOf, type Reaching, readStanding, type Saved } from '../context.ts';
-import { type Connection, snapshot, transaction } from '../database.ts';
+import { type Connection, type Database, snapshot, transaction } from '../database.ts';
 import { readBook } from '../queries/book.ts';
 import { everyItem, familyOf, goodsBySku } from '../queries/goods.ts';
 import { endImport, type ImportRow, importById, importText, moveImport, reportImport } from '../queries/imports.ts';
@@ -17,43 +17,53 @@ type Progress = (done: number, all: number) => Promise<void>;
 const batch = 2000;
 const reported = 200;
 
-/** Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines. */
+/**
+ * Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines. Takes it
+ * at once where that is just what somebody has seen.
+ */
 export async function readImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
-  const base = await newest(database);
-  const { lines } = await read(context, id, await readStandingGoods(database), progress);
-  const of = (does: ImportLine['does']) => lines.filter((one) => one.does === does).length;
-  await reportImport(database, id, base, {
+  const standing = await standingGoods(database);
+  const made = await read(context, id, standing, progress);
+  const of = (does: ImportLine['does']) => made.lines.filter((one) => one.does === does).length;
+  const bad = of('bad');
+  await reportImport(database, id, standing.revision, {
     fresh: of('new'),
     same: of('same'),
     changed: of('changed'),
-    bad: of('bad'),
+    bad,
     hidden: of('hidden'),
     removed: of('removed'),
     named: of('named'),
-    badLines: lines
+    badLines: made.lines
       .flatMap((one) => (one.does === 'bad' ? [{ line: one.line, problems: one.problems.map(saidProblem) }] : []))
       .slice(0, reported),
   });
-  await moveImport(database, id, ['reading'], 'read');
+  const wanted = (await importById(database, id))?.seen;
+  if (wanted?.changing !== made.put.length + made.gone.length || wanted.bad !== bad)
+    return void (await moveImport(database, id, ['reading'], 'read'));
+  if (await moveImport(database, id, ['reading'], 'taking')) await take(context, id, standing, made, progress);
 }
 
 /** Thrown into an import that somebody has ended meanwhile: what it wrote is rolled back. */
 class Ended extends Error {}
 
+/** Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. */
+export async function takeImport(context: Reaching, id: number, progress: Progress): Promise<void> {
+  const standing = await standingGoods(context.database);
+  await take(context, id, standing, await read(context, id, standing, async () => breathe()), progress);
+}
+
 /**
- * Takes the good lines of a file as one revision; leaves everything as it was where it has been ended meanwhile. All
- * that takes long is done before the saves of others are held up: what would be put is worked out, held to be sound,
+ * All that takes long is done before the saves of others are held up: what would be put is worked out, held to be sound,
  * and laid beside the goods.
  */
-export async function takeImport(context: Reaching, id: number, progress: Progress): Promise<void> {
+async function take(context: Reaching, id: number, seen: Saved, found: GoodsImport, progress: Progress): Promise<void> {
   const { database } = context;
   const row = await importById(database, id);
   if (!row) return;
   const at = new Date(await nowOf(context));
-  const seen = await snapshot(database, readStanding);
-  if (!seen) throw new Error('There is no book to take goods into');
-  const made = taken(seen, await read(context, id, seen, async () => breathe()));
+  const made = taken(seen, found);
   unlessSound(validate(seen.book, made.all, (sku) => made.isThere(sku)));
   try {
     await transaction(database, async (connection) => {
@@ -144,10 +154,10 @@ async function read(
   }
 }
 
-async function readStandingGoods(database: Connection): Promise<Pick<Saved, 'book' | 'items'>> {
-  const book = await readBook(database);
-  if (!book) throw new Error('There is no book to take goods into');
-  return { book, items: await everyItem(database) };
+async function standingGoods(database: Database): Promise<Saved> {
+  const standing = await snapshot(database, readStanding);
+  if (!standing) throw new Error('There is no book to take goods into');
+  return standing;
 }
 
 const saidOf = ['item has', 'items have'] as const;

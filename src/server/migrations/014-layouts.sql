@@ -9,3 +9,5 @@ create table layout (
 -- How the file of an import is laid out (null: guessed), and what becomes of goods that are not in it.
 alter table goods_import add column layout jsonb;
 alter table goods_import add column missing text not null default 'kept';
+-- What somebody has seen that it would do, and wants; null: it waits for a word.
+alter table goods_import add column seen jsonb;

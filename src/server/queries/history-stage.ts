@@ -1,3 +1,6 @@
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { from } from 'pg-copy-streams';
 import type { AdvertisingRow, OrderLine, VisitsRow } from '../../core/history/index.ts';
 import type { Connection } from '../database.ts';
 
@@ -7,30 +10,39 @@ export interface Put {
   readonly changed: number;
   readonly same: number;
 }
-type StagedOrderLine = Omit<OrderLine, 'codes'> & { readonly codes: string; readonly line: number };
+/** Lines of one order that stand together in a file, from this line on. */
+export interface StagedOrder extends Omit<OrderLine, 'sku' | 'units' | 'codes'> {
+  readonly line: number;
+  readonly codes: string;
+  readonly lines: ReadonlyMap<string, number>;
+}
 
-/** Lines of orders laid beside those that stand, within a transaction; gone with it. */
+/** Orders laid beside those that stand, within a transaction; gone with it. */
 export async function openOrderStage(connection: Connection): Promise<void> {
   await connection.query(
-    `create temporary table staged_line (
-       line bigint, number text, at timestamptz, channel text, place text, service text, sku text, units integer,
-       codes text, charge numeric, discount numeric
+    `create temporary table staged_order (
+       line bigint, number text, channel text, at timestamptz, place text, service text, lines jsonb, codes text,
+       charge numeric, discount numeric
      ) on commit drop;
-     create temporary table staged_bad (number text, channel text) on commit drop`,
+     create temporary table staged_bad (number text, channel text) on commit drop;
+     create temporary table staged_parted (number text, channel text) on commit drop`,
   );
 }
 
-export async function stageOrderLines(connection: Connection, lines: readonly StagedOrderLine[]): Promise<void> {
-  await connection.query(
-    `insert into staged_line
-     select line, number, at, channel, place, service, sku, units, codes, charge, discount
-     from jsonb_to_recordset($1) as one (
-       line bigint, number text, at timestamptz, channel text, place text, service text, sku text, units integer,
-       codes text, charge numeric, discount numeric
-     )`,
-    [JSON.stringify(lines)],
-  );
+export async function stageOrders(connection: Connection, orders: readonly StagedOrder[]): Promise<void> {
+  const text = orders.map(orderText).join('');
+  await pipeline(Readable.from([text]), connection.query(from('copy staged_order from stdin')));
 }
+
+function orderText({ line, number, channel, at, place, service, lines, codes, charge, discount }: StagedOrder): string {
+  const said = [...lines].map(([sku, units]) => ({ sku, units }));
+  return `${line}\t${copied(number)}\t${channel}\t${at}\t${copied(place)}\t${service}\t${copied(JSON.stringify(said))}\t${codes}\t${charge ?? '\\N'}\t${discount ?? '\\N'}\n`;
+}
+
+/** A value as COPY takes it in its text format (PostgreSQL’s manual, COPY, “Text Format”). */
+const copied = (value: string): string => value.replace(/[\\\t\n\r]/g, escaped);
+const escapes: Readonly<Record<string, string>> = { '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' };
+const escaped = (letter: string): string => escapes[letter] ?? letter;
 
 /** Orders of which a line cannot be read: none of them is taken. */
 export async function stageBadOrders(
@@ -45,32 +57,46 @@ export async function stageBadOrders(
 }
 
 /**
- * Puts the orders that the staged lines make: what an order says once is taken from the first of its lines that has it;
- * lines of one SKU are one. An order that stands there already under its number and channel becomes what is staged.
+ * Puts the staged orders. Of an order whose lines do not stand together, what it says once is taken from the first part
+ * that has it, and lines of one SKU are one. An order that stands there already under its number and channel becomes
+ * what is staged.
  */
 export async function putStagedOrders(connection: Connection): Promise<Put> {
-  await connection.query('analyze staged_line');
+  await connection.query(
+    `set local work_mem = '128MB';
+     delete from staged_order using staged_bad
+     where staged_bad.number = staged_order.number and staged_bad.channel = staged_order.channel;
+     insert into staged_parted select number, channel from staged_order group by number, channel having count(*) > 1;
+     analyze staged_order; analyze staged_parted`,
+  );
   const { rows } = await connection.query<{ all: number; fresh: number; changed: number }>(
-    `with good as (
-       select * from staged_line where not exists (
-         select from staged_bad where staged_bad.number = staged_line.number and staged_bad.channel = staged_line.channel)
+    `with parted as (
+       select staged_order.* from staged_order join staged_parted using (number, channel)
      ), summed as (
-       select channel, number, sku, sum(units) as units, min(line) as line from good group by channel, number, sku
+       select number, channel, sku, sum(units) as units, min(line) as line
+       from parted, jsonb_to_recordset(lines) as one (sku text, units bigint) group by number, channel, sku
      ), listed as (
-       select channel, number, jsonb_agg(jsonb_build_object('sku', sku, 'units', units) order by line) as lines
-       from summed group by channel, number
+       select number, channel, jsonb_agg(jsonb_build_object('sku', sku, 'units', units) order by line, sku) as lines
+       from summed group by number, channel
      ), headed as (
-       select channel, number, min(at) as at, (array_agg(place order by line))[1] as place,
+       select number, channel, min(at) as at, (array_agg(place order by line))[1] as place,
          coalesce((array_agg(service order by line) filter (where service <> ''))[1], '') as service,
          coalesce((array_agg(codes order by line) filter (where codes <> ''))[1], '') as codes,
          (array_agg(charge order by line) filter (where charge is not null))[1] as charge,
          (array_agg(discount order by line) filter (where discount is not null))[1] as discount
-       from good group by channel, number
+       from parted group by number, channel
      ), whole as (
-       select * from headed join listed using (channel, number)
+       select number, channel, at, place, service, lines, codes, charge, discount from staged_order
+       where not exists (
+         select from staged_parted
+         where staged_parted.number = staged_order.number and staged_parted.channel = staged_order.channel)
+       union all
+       select number, channel, at, place, service, lines, codes, charge, discount
+       from headed join listed using (number, channel)
      ), put as (
        insert into past_order (number, at, place, service, lines, channel, codes, charge, discount)
-       select number, at, place, service, lines, nullif(channel, ''), coalesce(string_to_array(nullif(codes, ''), ' '), '{}'), charge, discount
+       select number, at, place, service, lines, nullif(channel, ''),
+         coalesce(string_to_array(nullif(codes, ''), ' '), '{}'), charge, discount
        from whole order by at, number
        on conflict ((coalesce(channel, '')), number) do update
          set at = excluded.at, place = excluded.place, service = excluded.service, lines = excluded.lines,

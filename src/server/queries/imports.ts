@@ -7,6 +7,8 @@ import type { Connection } from '../database.ts';
 export interface ImportManner {
   readonly layout: Layout | null;
   readonly missing: MissingWay;
+  /** How many goods somebody has seen it would change, and how many bad lines it has; null: nobody has yet. */
+  readonly seen: { readonly changing: number; readonly bad: number } | null;
 }
 export interface ImportRow extends ImportManner {
   readonly id: number;
@@ -23,7 +25,8 @@ export interface ImportRow extends ImportManner {
   /** The revision on which it was worked out what it would do. */
   readonly base: number | null;
 }
-const columns = 'id::integer, state, name, who, done, total, report, revision, error, stop, base, layout, missing';
+const columns =
+  'id::integer, state, name, who, done, total, report, revision, error, stop, base, layout, missing, seen';
 
 export async function addImport(
   connection: Connection,
@@ -31,12 +34,12 @@ export async function addImport(
   text: string,
   who: string,
   requested: Date,
-  { layout, missing }: ImportManner = { layout: null, missing: 'kept' },
+  { layout, missing, seen }: ImportManner = { layout: null, missing: 'kept', seen: null },
 ): Promise<ImportRow> {
   const { rows } = await connection.query<ImportRow>(
-    `insert into goods_import (state, name, text, who, requested, layout, missing)
-     values ('reading', $1, $2, $3, $4, $5, $6) returning ${columns}`,
-    [name, text, who, requested, layout && JSON.stringify(layout), missing],
+    `insert into goods_import (state, name, text, who, requested, layout, missing, seen)
+     values ('reading', $1, $2, $3, $4, $5, $6, $7) returning ${columns}`,
+    [name, text, who, requested, layout && JSON.stringify(layout), missing, seen && JSON.stringify(seen)],
   );
   return rows[0] as ImportRow;
 }

@@ -18,7 +18,7 @@ import { MomentPanel } from './moment.tsx';
 import { usePageTitle } from './page-title.ts';
 import { Palette } from './palette.tsx';
 import { stages } from './stages.ts';
-import { StarterButton } from './starter.tsx';
+import { BeginBanner, StarterButton } from './starter.tsx';
 import { Strip } from './strip.tsx';
 import { WhoPanel } from './who.tsx';
 
@@ -101,7 +101,10 @@ export function Shell() {
                   </p>
                 )}
                 {book ? (
-                  <Outlet />
+                  <>
+                    {book.book.zones.length + book.book.services.length === 0 && <BeginBanner />}
+                    <Outlet />
+                  </>
                 ) : error ? (
                   <div className="sheet" role="alert">
                     <h1>{failure(error).title}</h1>

@@ -1,3 +1,4 @@
+import { Link, useLocation } from 'react-router';
 import { starterBook } from '../../core/book/index.ts';
 import { starterNames } from '../../words/index.ts';
 import { useImportBookMutation } from '../data/api.ts';
@@ -24,5 +25,19 @@ export function StarterButton() {
       </button>
       {error && <span className="fault"> {failure(error).title}</span>}
     </>
+  );
+}
+
+/** Leads a book that has not begun to a few answers, wherever one is. */
+export function BeginBanner() {
+  const { pathname } = useLocation();
+  if (pathname === '/begin') return null;
+  return (
+    <p className="banner" style={{ background: 'var(--selection)' }}>
+      Nothing is delivered yet: no zone, no service.{' '}
+      <Link className="quiet" to="/begin">
+        Begin with a few answers
+      </Link>
+    </p>
   );
 }

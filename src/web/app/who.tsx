@@ -45,6 +45,10 @@ export function WhoPanel() {
         </label>
       </p>
       <p className="mt-3">
+        <Link className="quiet" to="/history" onClick={() => act(opened(null))}>
+          Own history: past orders, visits, advertising
+        </Link>
+        <br />
         <Link className="quiet" to="/revisions" onClick={() => act(opened(null))}>
           Revisions
         </Link>{' '}

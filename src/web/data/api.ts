@@ -28,6 +28,11 @@ import {
   clockAnswer,
   customerAnswer,
   goodsPage,
+  type HistoryAnswer,
+  type HistoryImport,
+  historyAnswer,
+  historyImport,
+  type historyRequest,
   type ImportState,
   type importRequest,
   importState,
@@ -58,9 +63,11 @@ import {
 } from '../../contract/index.ts';
 import type { Basket, Book, ChannelId } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import type { HistorySort } from '../../core/history/index.ts';
 import type { SpendRow } from '../../core/offers/index.ts';
 import type { Layout } from '../../core/tables/index.ts';
 import { failure } from './failed.ts';
+import { sampleOf } from './sample.ts';
 import { waitingSet } from './view.ts';
 
 const read =
@@ -109,6 +116,7 @@ const tagTypes = [
   'Keys',
   'Carrier',
   'Layouts',
+  'History',
 ] as const;
 type Builder = EndpointBuilder<typeof baseQuery, (typeof tagTypes)[number], 'api'>;
 
@@ -251,14 +259,21 @@ const codeEndpoints = (build: Builder) => ({
   }),
 });
 
+/** Letters of a piece of a file of history that is sent: with its quotes and backslashes below what is taken. */
+const pieceLength = 1 << 20;
+
 /** What was ordered and looked for, and what the carrier asks. */
 const historyEndpoints = (build: Builder) => ({
+  /** Past orders: all, or of very many every so-manieth, as {@link sampleOf} says. */
   orders: build.query<PastOrder[], void>({
     async queryFn(_, __, ___, ask) {
+      const there = await ask('/history');
+      if (there.error) return { error: there.error };
+      const every = sampleOf(historyAnswer.parse(there.data).orders.count);
       const orders: PastOrder[] = [];
       let after: number | null = 0;
       while (after !== null) {
-        const page = await ask(`/orders?after=${after}`);
+        const page = await ask(`/orders?after=${after}&every=${every}`);
         if (page.error) return { error: page.error };
         const { orders: more, next } = ordersPage.parse(page.data);
         orders.push(...more);
@@ -266,8 +281,53 @@ const historyEndpoints = (build: Builder) => ({
       }
       return { data: orders };
     },
+    providesTags: ['History'],
   }),
-  visits: build.query<{ visits: Visit[] }, void>({ query: () => '/visits', transformResponse: read(visitsAnswer) }),
+  visits: build.query<{ visits: Visit[] }, void>({
+    query: () => '/visits',
+    transformResponse: read(visitsAnswer),
+    providesTags: ['History'],
+  }),
+  history: build.query<HistoryAnswer, void>({
+    query: () => '/history',
+    transformResponse: read(historyAnswer),
+    providesTags: ['History'],
+  }),
+  historyImport: build.query<HistoryImport, number>({
+    query: (id) => `/history/imports/${id}`,
+    transformResponse: read(historyImport),
+  }),
+  stopHistory: build.mutation<HistoryImport, number>({
+    query: (id) => ({ url: `/history/imports/${id}`, method: 'DELETE' }),
+    transformResponse: read(historyImport),
+  }),
+  forgetHistory: build.mutation<HistoryAnswer, HistorySort>({
+    query: (sort) => ({ url: `/history/${sort}`, method: 'DELETE' }),
+    transformResponse: read(historyAnswer),
+    invalidatesTags: ['History'],
+  }),
+  /** Sends a file of history in pieces, and has it taken; tells what share of it has been sent. */
+  sendHistory: build.mutation<
+    HistoryImport,
+    z.infer<typeof historyRequest> & { readonly text: string; readonly pace: (share: number) => void }
+  >({
+    async queryFn({ text, pace, ...request }, _, __, ask) {
+      const write = async (method: 'POST' | 'PUT', url: string, body: object) => {
+        const { data, error } = await ask({ url: `/history/imports${url}`, method, body, headers: once() });
+        return error ? { error } : { data: historyImport.parse(data) };
+      };
+      const begun = await write('POST', '', request);
+      if (!begun.data) return begun;
+      const pieces = Math.max(1, Math.ceil(text.length / pieceLength));
+      for (let n = 0; n < pieces; n += 1) {
+        const piece = text.slice(n * pieceLength, (n + 1) * pieceLength);
+        const sent = await write('PUT', `/${begun.data.id}/pieces/${n}`, { text: piece });
+        if (!sent.data) return sent;
+        pace((n + 1) / pieces);
+      }
+      return write('POST', `/${begun.data.id}/taken`, { pieces });
+    },
+  }),
   carrier: build.query<CarrierAnswer, void>({
     query: () => '/carrier',
     transformResponse: read(carrierAnswer),
@@ -411,6 +471,11 @@ export const {
   useLayoutsQuery,
   useRememberLayoutMutation,
   useVisitsQuery,
+  useHistoryQuery,
+  useHistoryImportQuery,
+  useSendHistoryMutation,
+  useStopHistoryMutation,
+  useForgetHistoryMutation,
   useOrdersQuery,
   useSinglesQuery,
   useBatchesQuery,

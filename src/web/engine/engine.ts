@@ -1,8 +1,9 @@
 import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import { begun, offeredAt } from './beginning.ts';
 import { changedCharges } from './changed-charges.ts';
-import { goodsFile } from './files.ts';
+import { goodsFile, historyFile } from './files.ts';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told, withDraft } from './state.ts';
@@ -19,6 +20,7 @@ import {
   selected,
   unsound,
   without,
+  zonesOf,
 } from './study.ts';
 
 /** What is saved, as a worker is told of it. */
@@ -57,10 +59,14 @@ export function engineOf() {
       patch = turned(patch, turns);
       if (now) now = withDraft(now, patch);
     },
+    begun: asking(begun),
+    offeredAt: asking(offeredAt),
     removal: asking(goesWith),
+    zonesOf: asking(zonesOf),
     changedCharges: asking(changedCharges),
     pinned: asking(pinned),
     goodsFile: asking(goodsFile),
+    historyFile: asking(historyFile),
     problems: asking(problems),
     everySide: asking(everySide),
     find: asking(find),

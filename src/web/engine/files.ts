@@ -1,4 +1,4 @@
-import { type Edit, importGoods } from '../../core/book/index.ts';
+import { channelIds, type Edit, importGoods } from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
 import {
   type CellChange,
@@ -12,6 +12,13 @@ import {
   readGoodsSteps,
 } from '../../core/goods/index.ts';
 import {
+  type HistoryRow,
+  type HistorySort,
+  historyReader,
+  historyTargets,
+  type Remark,
+} from '../../core/history/index.ts';
+import {
   type CsvRow,
   csvRows,
   decoded,
@@ -23,7 +30,7 @@ import {
   rowsBelow,
   type Target,
 } from '../../core/tables/index.ts';
-import { goodsHeads } from '../../words/index.ts';
+import { channelName, goodsHeads, historyHeads } from '../../words/index.ts';
 import { draftOf, type Told } from './state.ts';
 
 /** A file as it came, and how it is to be read; a layout of null is guessed. */
@@ -104,16 +111,79 @@ export function goodsFile(
   }
 }
 
-/** A file's rows, and how its columns are read; null for a workbook, which is no text. */
+/** A row of a file of history as it would be taken, or what is wrong with it. */
+export interface HistoryLine {
+  readonly line: number;
+  readonly row: HistoryRow | null;
+  readonly problems: readonly Problem[];
+  readonly cells: readonly string[];
+}
+export type HistoryPreview =
+  | { readonly is: 'workbook' }
+  | (Omit<ReadTable, 'text'> & {
+      readonly is: 'table';
+      /** What is wrong with its head; null where nothing is. */
+      readonly head: Problem | null;
+      /** The first lines, and the first of them that cannot be read. */
+      readonly lines: readonly HistoryLine[];
+      readonly bad: number;
+      readonly remarks: readonly Remark[];
+    });
+
+/** Letters of a file of history by which it is seen how it is read; all of it is read when it is taken. */
+const looked = 600_000;
+const listed = 300;
+
+/** How a file of history would be read, by its beginning. */
+export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): HistoryPreview {
+  const table = tableIn(file, historyTargets[sort], historyHeads[sort], looked);
+  if (table === null) return { is: 'workbook' };
+  const { rows, text, ...read } = table;
+  const { book, goods, compiled } = draftOf(basis);
+  if (!compiled) throw new Error('The book does not hold together; mend that first');
+  const skus = new Set(goods.map(({ sku }) => sku));
+  const reader = historyReader(sort, read.layout, {
+    currency: compiled.written,
+    timeZone: compiled.market.body.timeZone,
+    channels: channelIds.map((id) => ({ id, name: channelName(id) })),
+    services: book.services,
+    hasItem: (sku) => skus.has(sku),
+  });
+  const lines = rowsBelow(rows, read.layout).map((row): HistoryLine => {
+    const made = reader.row(row);
+    const { line, cells } = row;
+    return 'is' in made
+      ? { line, row: made.is, problems: [], cells }
+      : { line, row: null, problems: made.problems, cells };
+  });
+  const bad = lines.filter(({ row }) => row === null);
+  return {
+    is: 'table',
+    ...read,
+    count: (text.match(/\n/g)?.length ?? 0) + 1 - read.layout.line,
+    head: reader.head,
+    lines: [...bad.slice(0, listed), ...lines.filter(({ row }) => row !== null).slice(0, listed)],
+    bad: bad.length,
+    remarks: reader.remarks(),
+  };
+}
+
+/**
+ * A file's rows, and how its columns are read; null for a workbook, which is no text. `most`: letters to read at most;
+ * the last line, which may be cut then, is left out.
+ */
 function tableIn(
   { bytes, layout: said, remembered }: OpenedFile,
   targets: readonly Target[],
   names: HeadNames,
+  most = Number.POSITIVE_INFINITY,
 ): (ReadTable & { readonly rows: readonly CsvRow[] }) | null {
   const file = decoded(bytes);
   if (file.is === 'workbook') return null;
   const delimiter = said?.delimiter ?? delimiterOf(file.text);
-  const rows = csvRows(file.text, delimiter);
+  const isCut = file.text.length > most;
+  const whole = csvRows(isCut ? file.text.slice(0, most) : file.text, delimiter);
+  const rows = isCut ? whole.slice(0, -1) : whole;
   const { layout, unsure } = said
     ? { layout: said, unsure: [] }
     : guessLayout(rows, delimiter, targets, names, remembered);

@@ -170,6 +170,21 @@ export function coverage(basis: Told, visits: Readonly<Record<string, number>>):
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
+/** The name of the zone that takes in each country, in the first template that has one; null where none does. */
+export function zonesOf(basis: Told, codes: readonly string[]): Readonly<Record<string, string | null>> | null {
+  const { compiled, book } = draftOf(basis);
+  if (!compiled) return null;
+  return Object.fromEntries(
+    codes.map((country) => {
+      const place = placeOf({ country });
+      const match = place.ok
+        ? compiled.templates.map(({ zoneOf }) => zoneOf(place.value)).find((one) => one !== null)
+        : null;
+      return [country, match ? (book.zones.find(({ id }) => id === match.zone.id)?.name ?? match.zone.id) : null];
+    }),
+  );
+}
+
 /** The SKUs a selection takes. */
 export function selected(basis: Told, id: string): string[] | null {
   const { compiled, goods } = draftOf(basis);

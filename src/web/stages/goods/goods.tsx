@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useBook } from '../../data/book.ts';
-import { GoodsImport, useOpened } from './import/import.tsx';
+import { useOpened } from '../../ui/opened.ts';
+import { GoodsImport } from './import/import.tsx';
 import { GoodsSheet } from './sheet/sheet.tsx';
 
 /** The goods: their sheet, or a file of goods that has been opened. */

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
-import { amountOf, counts } from '../../../words/index.ts';
+import { amountOf, counted, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
@@ -236,8 +236,8 @@ export function SelectionTabs({
     onChoose(id);
   };
   const tabs = [
-    { id: null, name: 'All goods', count: book.goods.length },
-    ...selections.map(({ id, name }) => ({ id, name, count: held?.[id] ?? '' })),
+    { id: null, name: 'All goods', count: counted(book.goods.length) },
+    ...selections.map(({ id, name }) => ({ id, name, count: held ? counted(held[id] ?? 0) : '' })),
   ];
   return (
     <nav className="tabs-row" aria-label="Selections">

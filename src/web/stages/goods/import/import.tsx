@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { goodsTargets, type MissingWay } from '../../../../core/goods/index.ts';
 import { csvOf, type Layout } from '../../../../core/tables/index.ts';
 import { counted, counts, goodsTargetLabels, rightBeside, saidProblem } from '../../../../words/index.ts';
@@ -8,14 +8,10 @@ import type { GoodsLine, GoodsPreview } from '../../../engine/files.ts';
 import { download } from '../../../ui/download.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
 import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import type { Opened } from '../../../ui/opened.ts';
 import { PreviewLines } from './lines.tsx';
 import { Taking } from './taking.tsx';
 
-/** A file that somebody has opened. */
-export interface Opened {
-  readonly name: string;
-  readonly bytes: Uint8Array;
-}
 type Table = Extract<GoodsPreview, { is: 'table' }>;
 
 /**
@@ -206,21 +202,4 @@ function Preview({
 function takeWords(changing: number, lines: readonly GoodsLine[]): string {
   if (changing > 0) return `Take ${counts(changing, 'item', 'goods')}`;
   return lines.some((line) => line.does === 'same') ? 'All of it stands there already' : 'Nothing to take';
-}
-
-/** A file's bytes, once it has been opened; null until they have come. */
-export function useOpened(file: File | null): Opened | null {
-  const [opened, setOpened] = useState<Opened | null>(null);
-  useEffect(() => {
-    setOpened(null);
-    if (!file) return;
-    let stale = false;
-    file.arrayBuffer().then((bytes) => {
-      if (!stale) setOpened({ name: file.name, bytes: new Uint8Array(bytes) });
-    });
-    return () => {
-      stale = true;
-    };
-  }, [file]);
-  return opened;
 }

@@ -44,21 +44,15 @@ export function Taking({
   useEffect(() => {
     if (begun.current) return;
     begun.current = true;
-    start({ name, ...file, who });
-  }, [name, file, start, who]);
+    start({ name, ...file, seen: { changing, bad }, who });
+  }, [name, file, changing, bad, start, who]);
   const state = data?.state ?? 'reading';
   const over = state === 'done' || state === 'stopped' || state === 'failed';
   const report = data?.report ?? null;
-  const asSeen = report !== null && changed(report) === changing && report.bad === bad;
-  useEffect(() => {
-    if (state !== 'read' || !asSeen || id === undefined) return;
-    setTaking(true);
-    take(id);
-  }, [state, asSeen, id, take]);
   useEffect(() => {
     if (state === 'done') dispatch(api.util.invalidateTags(['Whole', 'Revisions', 'Checkouts']));
   }, [state, dispatch]);
-  const asks = state === 'read' && report !== null && !asSeen && !taking;
+  const asks = state === 'read' && report !== null && !taking;
   return (
     <section aria-label="Taking the file">
       {started.error && <p className="fault">{failure(started.error).title}</p>}

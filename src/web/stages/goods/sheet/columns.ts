@@ -47,6 +47,9 @@ export function movedBy(columns: SheetColumns, id: Column, by: -1 | 1): SheetCol
 
 export const widthsOf = (columns: readonly Column[]): string => columns.map((id) => `${sheet[id].width}px`).join(' ');
 export const wholeWidth = (columns: readonly Column[]): number => columns.reduce((sum, id) => sum + sheet[id].width, 0);
+/** Of the columns that stay at the left, together. */
+export const frozenWidth = (columns: readonly Column[], frozen: number): number =>
+  wholeWidth(columns.slice(0, Math.max(1, frozen)));
 /** Where each of the first columns stays at the left, in pixels; null for those that are scrolled. */
 export function offsetsOf(columns: readonly Column[], frozen: number): (number | null)[] {
   let left = 0;

@@ -15,7 +15,7 @@ import {
 import { counts, faultText, firstFault, goodsFieldWords } from '../../../../words/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
 import { Cell, type Editing } from './cell.tsx';
-import { offsetsOf, wholeWidth, widthsOf } from './columns.ts';
+import { frozenWidth, offsetsOf, wholeWidth, widthsOf } from './columns.ts';
 import { Heads } from './heads.tsx';
 import type { Sort } from './shown.ts';
 import { atFirst, blockAt, inside, isOne, moved, type Place, type Standing } from './standing.ts';
@@ -83,6 +83,8 @@ export function GoodsGrid({ book, rows, columns, frozen, sort, onSort, ticks, go
     led.current = false;
     const cell = body.current?.querySelector<HTMLElement>(`[data-cell="${on.row}-${on.at}"]`);
     virtual.scrollToIndex(on.row);
+    // What stays in sight at the left is seen from the beginning on.
+    if (box.current && offsets[on.at] !== null) box.current.scrollLeft = 0;
     if (cell) cell.focus();
     else body.current?.focus({ preventScroll: true });
   });
@@ -195,6 +197,7 @@ export function GoodsGrid({ book, rows, columns, frozen, sort, onSort, ticks, go
         aria-label="Goods"
         aria-rowcount={rows.length + 1}
         aria-multiselectable
+        style={{ scrollPaddingLeft: frozenWidth(columns, frozen) }}
         tabIndex={-1}
       >
         <Heads

@@ -1,0 +1,279 @@
+import { useEffect, useState } from 'react';
+import { useDispatch } from 'react-redux';
+import type { HistoryImport as ImportState } from '../../../contract/index.ts';
+import { type HistorySort, historyTargets } from '../../../core/history/index.ts';
+import { csvOf, decoded, type Layout } from '../../../core/tables/index.ts';
+import {
+  counted,
+  counts,
+  faultText,
+  historyTargetLabels,
+  historyWords,
+  remarkText,
+  rightBeside,
+  saidProblem,
+} from '../../../words/index.ts';
+import {
+  api,
+  useHistoryImportQuery,
+  useLayoutsQuery,
+  useRememberLayoutMutation,
+  useSendHistoryMutation,
+  useStopHistoryMutation,
+} from '../../data/api.ts';
+import { useHeavy } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
+import { useAppSelector } from '../../data/index.ts';
+import type { HistoryLine, HistoryPreview } from '../../engine/files.ts';
+import { download } from '../../ui/download.ts';
+import { FileLayout, FileSentence } from '../../ui/file-layout.tsx';
+import { LongList } from '../../ui/long-list.tsx';
+import type { Opened } from '../../ui/opened.ts';
+
+type Table = Extract<HistoryPreview, { is: 'table' }>;
+
+/** A file of history, whoever wrote it: which of its columns is what, how its lines read; then sent, and taken. */
+export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: Opened; close: () => void }) {
+  const { data: remembered } = useLayoutsQuery(sort);
+  const [layout, setLayout] = useState<Layout | null>(null);
+  const [taking, setTaking] = useState(false);
+  const { state } = useHeavy(
+    (engine) =>
+      engine.historyFile(sort, {
+        bytes: file.bytes,
+        layout,
+        remembered: remembered ?? [],
+      }) as Promise<HistoryPreview>,
+    remembered !== undefined,
+    [file, layout],
+  );
+  const seen = state.last;
+  if (taking && seen?.is === 'table')
+    return <Taking sort={sort} file={file} layout={layout ?? seen.layout} close={close} />;
+  return (
+    <>
+      <h1>{historyWords[sort].name}</h1>
+      {state.is === 'failed' && (
+        <p className="fault" role="alert">
+          {file.name} could not be read: {state.why}
+        </p>
+      )}
+      {!seen && state.is !== 'failed' && <p className="muted">Reading {file.name} …</p>}
+      {seen?.is === 'workbook' && (
+        <p className="fault" role="alert">
+          {file.name} is the workbook of a spreadsheet, not a table in text. Save its sheet as CSV there, and open that.
+        </p>
+      )}
+      {seen?.is === 'table' && (
+        <Preview sort={sort} name={file.name} seen={layout ? { ...seen, layout } : seen} onLayout={setLayout} />
+      )}
+      <p className="flex items-center gap-2">
+        {seen?.is === 'table' && (
+          <button
+            type="button"
+            className="act main"
+            disabled={seen.head !== null || state.is === 'running'}
+            onClick={() => setTaking(true)}
+          >
+            Take {counts(seen.count, 'line')}
+          </button>
+        )}
+        <button type="button" className="act" onClick={close}>
+          Leave it
+        </button>
+        <span className="muted">A file taken again doubles nothing: what differs is changed.</span>
+      </p>
+    </>
+  );
+}
+
+function Preview({
+  sort,
+  name,
+  seen,
+  onLayout,
+}: {
+  sort: HistorySort;
+  name: string;
+  seen: Table;
+  onLayout: (layout: Layout) => void;
+}) {
+  const { lines, bad, remarks } = seen;
+  return (
+    <>
+      <FileSentence name={name} file={seen} />
+      <FileLayout
+        layout={seen.layout}
+        targets={historyTargets[sort]}
+        labels={historyTargetLabels}
+        samples={seen.samples}
+        unsure={seen.unsure}
+        onChange={onLayout}
+      />
+      {seen.head && (
+        <p className="aside-note off" role="alert">
+          {faultText(seen.head)}. Say above which column is which.
+        </p>
+      )}
+      {seen.unsure.length > 0 && (
+        <p className="aside-note">
+          {seen.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
+        </p>
+      )}
+      {!seen.head && (
+        <>
+          <p>
+            Of its beginning {bad === 0 ? 'every line reads' : `${counts(bad, 'line')} cannot be read`}.{' '}
+            {remarks.length > 0 && (
+              <span className="text-limit">{remarks.slice(0, 3).map(remarkText).join(' · ')}</span>
+            )}
+          </p>
+          <LongList label="How the lines read" count={lines.length}>
+            {(index) => {
+              const line = lines[index];
+              return line && <Line line={line} />;
+            }}
+          </LongList>
+        </>
+      )}
+    </>
+  );
+}
+
+function Line({ line: { line, row, problems, cells } }: { line: HistoryLine }) {
+  return (
+    <>
+      <span className="figure muted w-16 shrink-0">{counted(line)}</span>
+      {row ? (
+        <span>
+          {Object.values(row.row)
+            .flatMap((value) => (value === null || value === '' || value.length === 0 ? [] : String(value)))
+            .join(' · ')}
+        </span>
+      ) : (
+        <>
+          <span className="text-off">
+            {problems.map((one) => `${one.at.join(' ')}: ${rightBeside(saidProblem(one))}`).join(' · ')}
+          </span>
+          <span className="muted mono">{cells.join(' | ')}</span>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Sends the file, follows how it is taken, and says what came of it. */
+function Taking({ sort, file, layout, close }: { sort: HistorySort; file: Opened; layout: Layout; close: () => void }) {
+  const who = useAppSelector((state) => state.view.who);
+  const dispatch = useDispatch();
+  const [send, sent] = useSendHistoryMutation();
+  const [remember] = useRememberLayoutMutation();
+  const [stop] = useStopHistoryMutation();
+  const [share, setShare] = useState(0);
+  const id = sent.data?.id;
+  const { data } = useHistoryImportQuery(id ?? 0, { skip: id === undefined, pollingInterval: 300 });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is sent once
+  useEffect(() => {
+    const text = decoded(file.bytes);
+    if (text.is !== 'text') return;
+    remember({ sort, layout });
+    send({ sort, name: file.name, layout, who, text: text.text, pace: setShare });
+  }, []);
+  const state = data?.state ?? 'coming';
+  useEffect(() => {
+    if (state === 'done') dispatch(api.util.invalidateTags(['History']));
+  }, [state, dispatch]);
+  const over = state === 'done' || state === 'stopped' || state === 'failed';
+  const [done, all] = state === 'coming' ? [share, 1] : [data?.done ?? 0, data?.all || 1];
+  return (
+    <>
+      <h1>{historyWords[sort].name}</h1>
+      {sent.error && <p className="fault">{failure(sent.error).title}</p>}
+      <p aria-live="polite">
+        <strong>{file.name}</strong>: {state === 'coming' && `sent, ${Math.round(share * 100)} of 100`}
+        {state === 'taking' && `taken, ${Math.round((100 * done) / all)} of 100`}
+        {state === 'stopped' && 'stopped; nothing was taken'}
+        {state === 'failed' && <span className="text-off">failed: {data?.error}; nothing was taken</span>}
+        {state === 'done' && data?.report && takenWords(sort, data.report)}
+      </p>
+      {!over && !sent.error && (
+        <progress className="progress progress-primary w-full" value={done} max={all} aria-label="How far it is" />
+      )}
+      {data?.report && <Report name={file.name} layout={layout} report={data.report} />}
+      <p className="flex gap-2">
+        {state === 'taking' && id !== undefined && (
+          <button type="button" className="act" onClick={() => stop(id)}>
+            Stop
+          </button>
+        )}
+        {(over || sent.error) && (
+          <button type="button" className="act main" onClick={close}>
+            Done
+          </button>
+        )}
+      </p>
+    </>
+  );
+}
+
+type Report = NonNullable<ImportState['report']>;
+
+function takenWords(sort: HistorySort, { fresh, changed, same }: Report): string {
+  const what = (count: number) => (sort === 'orders' ? counts(count, 'order') : counts(count, 'row'));
+  return `${what(fresh)} new, ${counted(changed)} changed, ${counted(same)} as they are`;
+}
+
+/** Lines that were not taken, to be mended and brought back; and what was read otherwise than it stands. */
+function Report({ name, layout, report }: { name: string; layout: Layout; report: Report }) {
+  const { bad, badLines, remarks } = report;
+  const said = ({ problems }: Report['badLines'][number]) =>
+    problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ');
+  const rows = () => badLines.map((one) => [...layout.columns.map((_, at) => one.cells[at] ?? ''), said(one)]);
+  return (
+    <>
+      {bad > 0 && (
+        <p className="flex items-baseline gap-3">
+          <span className="text-off">
+            {counts(bad, 'line')} could not be read; of orders with such a line none was taken.
+          </span>
+          <button
+            type="button"
+            className="act"
+            onClick={() =>
+              download(
+                `bad lines of ${name}`,
+                csvOf([...layout.columns.map(({ head }) => head), 'reason'], rows(), layout.delimiter),
+              )
+            }
+          >
+            {badLines.length < bad ? `The first ${counted(badLines.length)}` : counts(bad, 'bad line')} as CSV
+          </button>
+        </p>
+      )}
+      {remarks.length > 0 && (
+        <ul className="text-limit" aria-label="Read otherwise">
+          {remarks.slice(0, 12).map((one) => (
+            <li key={`${one.what} ${one.text}`}>{remarkText(one)}</li>
+          ))}
+          {remarks.length > 12 && <li>and {remarks.length - 12} more</li>}
+        </ul>
+      )}
+      {bad > 0 && (
+        <LongList label="Bad lines" count={badLines.length}>
+          {(index) => {
+            const one = badLines[index];
+            return (
+              one && (
+                <>
+                  <span className="figure muted w-16 shrink-0">{counted(one.line)}</span>
+                  <span className="text-off">{said(one)}</span>
+                  <span className="muted mono">{one.cells.join(' | ')}</span>
+                </>
+              )
+            );
+          }}
+        </LongList>
+      )}
+    </>
+  );
+}

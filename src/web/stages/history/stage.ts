@@ -1,0 +1,16 @@
+import type { Stage } from '../../app/stage.ts';
+
+export const history: Stage = {
+  path: 'history',
+  name: 'Own history',
+  sheets: [
+    {
+      path: '',
+      name: 'Own history',
+      find: 'Own history: past orders, visits, advertising',
+      page: async () => (await import('./history.tsx')).HistoryStage,
+    },
+  ],
+  opens: {},
+  finds: () => [],
+};
