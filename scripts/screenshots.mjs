@@ -26,7 +26,18 @@ const views = {
   channels: '/channels/harrowmere',
   check: `/check/lerrin-shop/${encodeURIComponent('zone euro ')}`,
   bench: '/bench/reels-stornoway',
+  history: '/history',
+  begin: '/begin',
 };
+/** A sheet that is not Plemb's own, opened: its columns, and what its lines would do. */
+const sheet = [
+  'Artikelnr.;Bezeichnung;VK brutto (€);Gewicht [kg];Länge cm;Breite cm;Höhe cm;Kategorie',
+  ...Array.from({ length: 60 }, (_, i) =>
+    i % 9 === 4
+      ? `NW-${i};Windspiel ${i};auf Anfrage;0,3;30;20;8;Windspiele`
+      : `NW-${i};Windspiel ${i};${9 + i},90;0,${12 + i};30;20;8;Windspiele, Garten`,
+  ),
+].join('\r\n');
 const root = fileURLToPath(new URL('..', import.meta.url));
 const data = mkdtempSync(join(tmpdir(), 'plemb-shots-'));
 let cluster = null;
@@ -52,6 +63,15 @@ try {
     await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
     console.log(`docs/screenshots/${name}.png`);
   }
+  await page.goto(`${application.address}/goods`);
+  await page.getByLabel('Import CSV').setInputFiles({
+    name: 'windspiele.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(sheet, 'latin1'),
+  });
+  await page.getByRole('button', { name: /^Take \d/ }).waitFor();
+  await page.screenshot({ path: join(root, 'docs', 'screenshots', 'import.png') });
+  console.log('docs/screenshots/import.png');
   await browser.close();
 } catch (error) {
   console.error(explain(error));

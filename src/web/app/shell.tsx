@@ -86,7 +86,7 @@ export function Shell() {
                   </button>
                 </span>
               </header>
-              <main className="min-h-0">
+              <main className="flex min-h-0 flex-col">
                 {waiting !== null && (
                   <p role="status" className="aside-note m-2">
                     {waiting}. Plemb goes on by itself as soon as it can; your changes are kept.
