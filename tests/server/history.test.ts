@@ -3,6 +3,8 @@ import { afterAll, beforeAll, beforeEach, expect, test } from 'vitest';
 import { type HistorySort, historyTargets } from '../../src/core/history/index.ts';
 import { seeded } from '../../src/core/plan/index.ts';
 import { csvRows, delimiterOf, guessLayout, type Layout } from '../../src/core/tables/index.ts';
+import { takeHistory } from '../../src/server/jobs/history-steps.ts';
+import { addHistoryImport, moveHistoryImport, putPiece } from '../../src/server/queries/history-imports.ts';
 import { historyHeads } from '../../src/words/index.ts';
 import { smallBook } from '../books/small.ts';
 import { type World, world } from './world.ts';
@@ -149,6 +151,39 @@ test('pieces that have not come, a file taken twice, and one that is not there a
   expect((await at.call('PUT', `${address}/pieces/1`, { text })).status).toBe(409);
   expect((await at.call('GET', '/api/history/imports/999999')).status).toBe(404);
   expect((await at.call('DELETE', '/api/history/nothing')).status).toBe(404);
+});
+
+test('ended in the middle it leaves nothing behind, and taken after all it is whole; stopped by a word likewise', async () => {
+  const rows = Array.from({ length: 40_000 }, (_, i) => `N-${i};01.02.2026;Irland;BAR-OAT;1`);
+  const text = ['Bestellnummer;Datum;Land;Artikelnr;Menge', ...rows].join('\n');
+  const layout = layoutOf('orders', text.slice(0, 500));
+  const begun = async () => {
+    const id = await addHistoryImport(at.database, { sort: 'orders', name: 'x', layout, who: 'Ada' }, new Date());
+    for (let n = 0; n * 100_000 < text.length; n += 1)
+      await putPiece(at.database, id, n, text.slice(n * 100_000, (n + 1) * 100_000));
+    await moveHistoryImport(at.database, id, ['coming'], 'taking');
+    return id;
+  };
+  const id = await begun();
+  for (const after of [1, 9]) {
+    let told = 0;
+    const dies = async () => {
+      told += 1;
+      if (told === after) throw new Error('Killed');
+    };
+    await expect(takeHistory(at.context, id, dies)).rejects.toThrow('Killed');
+    expect((await history()).orders.count).toBe(0);
+  }
+  await takeHistory(at.context, id, async () => undefined);
+  expect((await history()).orders.count).toBe(40_000);
+  await at.call('DELETE', '/api/history/orders');
+  // Stopped while it is being put: what was laid beside is gone, and it stays stopped.
+  const other = await begun();
+  await takeHistory(at.context, other, () =>
+    moveHistoryImport(at.database, other, ['taking'], 'stopped').then(() => undefined),
+  );
+  expect((await history()).orders.count).toBe(0);
+  expect((await at.call('GET', `/api/history/imports/${other}`)).body.state).toBe('stopped');
 });
 
 test('random orders, in random order of their lines, cut anywhere, come to what a plain reader makes of them', async () => {

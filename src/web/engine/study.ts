@@ -170,6 +170,24 @@ export function coverage(basis: Told, visits: Readonly<Record<string, number>>):
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
+/** How many of some places fall in each zone of the default template. */
+export function ordersByZone(basis: Told, places: readonly string[]): Readonly<Record<string, number>> | null {
+  const { compiled } = draftOf(basis);
+  if (!compiled) return null;
+  const known = new Map<string, string | null>();
+  const found: Record<string, number> = {};
+  for (const text of places) {
+    let zone = known.get(text);
+    if (zone === undefined) {
+      const place = parsePlace(text);
+      zone = place.ok ? (compiled.defaultTemplate.zoneOf(place.value)?.zone.id ?? null) : null;
+      known.set(text, zone);
+    }
+    if (zone !== null) found[zone] = (found[zone] ?? 0) + 1;
+  }
+  return found;
+}
+
 /** The name of the zone that takes in each country, in the first template that has one; null where none does. */
 export function zonesOf(basis: Told, codes: readonly string[]): Readonly<Record<string, string | null>> | null {
   const { compiled, book } = draftOf(basis);

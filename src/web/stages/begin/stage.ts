@@ -11,6 +11,6 @@ export const begin: Stage = {
       page: async () => (await import('./begin.tsx')).BeginStage,
     },
   ],
-  opens: { seller: () => ({ to: '/begin', words: 'the seller' }) },
+  opens: { seller: () => ({ to: '/begin', words: 'Open the seller' }) },
   finds: () => [],
 };

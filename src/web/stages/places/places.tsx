@@ -10,6 +10,7 @@ import { NotThere } from '../../ui/missing.tsx';
 import { WhichZone } from './which-zone.tsx';
 import { TakenIn, ZoneHead, ZoneSentence } from './zone.tsx';
 import { ZoneMap } from './zone-map.tsx';
+import { ZoneUses } from './zone-uses.tsx';
 
 export function PlacesStage() {
   const book = useBook();
@@ -67,6 +68,7 @@ function Places({ book }: { book: OpenBook }) {
       <aside className="meaning" aria-label="Which zone has an address">
         <WhichZone zones={zones} address={address} found={found} onAddress={setAddress} />
         <Problems book={book} wanted={() => true} />
+        {zone && <ZoneUses key={`uses ${zone.id}`} book={book} zone={zone} />}
         {zone && <History key={zone.id} book={book} path={['zones', zone.id]} />}
       </aside>
     </div>

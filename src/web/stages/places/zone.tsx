@@ -1,11 +1,14 @@
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
-import { countriesOf, type Pattern, parsePattern, regionName } from '../../../core/places/index.ts';
+import { countriesOf, countryOf, type Pattern, parsePattern, regionName } from '../../../core/places/index.ts';
 import { countryName, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { Remover } from '../../ui/remover.tsx';
+import { PastePostcodes } from './paste-postcodes.tsx';
+import { PlacePicker } from './place-picker.tsx';
 import { FallsWithout } from './removal.tsx';
 
 type Zone = Book['zones'][number];
@@ -72,6 +75,8 @@ export function ZoneHead({ book, zone }: { book: OpenBook; zone: Zone }) {
 
 /** A zone as one sentence: its name, what it takes in and leaves out. */
 export function ZoneSentence({ book, zone }: { book: OpenBook; zone: Zone }) {
+  const [pasting, setPasting] = useState(false);
+  const at = ['zones', zone.id, 'takes'];
   return (
     <>
       <div className="sentence bg-base-100 p-4">
@@ -103,12 +108,38 @@ export function ZoneSentence({ book, zone }: { book: OpenBook; zone: Zone }) {
           onCommit={(text) => book.edit(['zones', zone.id, 'leaves'], placesIn(text))}
         />
       </div>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        Take in{' '}
+        <PlacePicker
+          label="Take in a place by its name"
+          there={zone.takes}
+          onPick={(pattern) => book.edit(at, [...zone.takes, pattern])}
+        />{' '}
+        or{' '}
+        <button type="button" className="quiet" aria-expanded={pasting} onClick={() => setPasting(!pasting)}>
+          paste postcodes
+        </button>
+      </div>
+      {pasting && (
+        <PastePostcodes
+          there={zone.takes}
+          begins={beginsWith(book, zone)}
+          onTake={(patterns) => book.edit(at, [...zone.takes, ...patterns])}
+          close={() => setPasting(false)}
+        />
+      )}
       <p className="muted small mt-2">
         A region (EU, EZ for the euro area, 150 for Europe), a country (GB), a part of one (GB-NIR), postcodes that
         begin alike (GB HS*, GB HS1 2*), a range (GB AB31 to AB38), one postcode (GB HS1 2AA), or world. Commas between.
       </p>
     </>
   );
+}
+
+/** The country whose postcodes are pasted first: the zone's own, else the seller's. */
+function beginsWith(book: OpenBook, { takes }: Zone): string {
+  const read = takes.map((one) => parsePattern(one)).find((one) => one.ok && countryOf(one.value) !== null);
+  return (read?.ok ? countryOf(read.value) : null) ?? book.home.assumed?.slice(0, 2) ?? 'IE';
 }
 
 /** What a zone takes in, each in words. */

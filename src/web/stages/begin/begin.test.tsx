@@ -1,0 +1,47 @@
+import { waitFor, within } from '@testing-library/react';
+import { afterEach, expect, test } from 'vitest';
+import { smallBook } from '../../../../tests/books/small.ts';
+import { at, away, drafted, noHistory, press, screen, stands, type } from '../../../../tests/screen.tsx';
+import { bookFileSchema, starterBook } from '../../../core/book/index.ts';
+import { starterNames } from '../../../words/index.ts';
+
+afterEach(away);
+
+const empty = bookFileSchema.parse({
+  ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
+  goods: [],
+});
+
+test('a few answers make a first book: zones of the countries of past orders, a lane each, as one act', async () => {
+  at('/begin', empty, {
+    'GET /history': {
+      ...noHistory,
+      orders: { count: 2, first: '2026-10-01T10:00:00.000Z', last: '2026-10-01T10:00:00.000Z' },
+      countries: [
+        { country: 'IE', orders: 1, visits: 0, month: null, inMonth: 0 },
+        { country: 'FR', orders: 1, visits: 0, month: null, inMonth: 0 },
+      ],
+    },
+  });
+  type(await screen.findByLabelText('The seller'), 'Soap of the Isles');
+  press(await screen.findByRole('button', { name: 'all 1 country of past orders' }));
+  type('Flat amount', '6.50');
+  type('Free from', '45');
+  const lanes = within(await screen.findByRole('table', { name: 'The lanes it begins with' }));
+  expect(await lanes.findByRole('row', { name: /France 6.50 flat/ })).toBeDefined();
+  press('Begin with 2 zones and 1 service');
+  await waitFor(() => expect(stands('seller')).toBe('Soap of the Isles'));
+  expect(stands('zones/abroad-1/takes')).toEqual(['FR']);
+  expect(stands('templates/parcels/lanes/home/standard')).toMatchObject({
+    rate: { is: 'flat', amount: '6.50' },
+    freeFrom: { value: '45', test: 'after' },
+  });
+  expect(drafted().length).toBeGreaterThan(2);
+});
+
+test('a book that has begun is told what comes next, and how far each is', async () => {
+  at('/begin', smallBook());
+  const next = within(await screen.findByRole('region', { name: 'What comes next' }));
+  expect((await next.findByRole('row', { name: /Goods: a CSV/ })).textContent).toMatch(/^there/);
+  expect((await next.findByRole('row', { name: /Check: are shoppers/ })).textContent).toContain('not yet');
+});
