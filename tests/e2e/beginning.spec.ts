@@ -39,7 +39,10 @@ test('a book to begin with, filled on screen: a service, a zone, a lane, saved',
   ]);
   expect(book.services).toMatchObject([{ id: 'service-1', name: 'By van', days: [2, 4] }]);
   await follow(desk, 'rates/mixing');
-  await expect(desk.getByRole('region', { name: 'Services' }).getByRole('button', { name: 'Take away' })).toBeHidden();
+  // A service in use says what goes with it.
+  await desk.getByRole('region', { name: 'Services' }).getByRole('button', { name: 'Remove' }).click();
+  await expect(desk.getByRole('dialog', { name: 'What removing By van would do' })).toContainText('by van: taken away');
+  await desk.getByRole('button', { name: 'Leave it' }).click();
   await accessible(desk);
 });
 

@@ -14,10 +14,9 @@ test('places: an address, its zone and why; a wrong postcode its form', async ({
   await desk.getByRole('button', { name: /^Northern Ireland/ }).click();
   // A zone in use shows by what, and where its places would fall, before it goes.
   await desk.getByRole('button', { name: 'Remove the zone …' }).click();
-  const removal = desk.getByRole('region', { name: 'What removing it would do' });
-  await expect(removal).toContainText(
-    'its lanes go (Parcels from Galway: standard; Parcels from Galway: two-day; Long tubes: standard)',
-  );
+  const removal = desk.getByRole('dialog', { name: 'What removing Northern Ireland would do' });
+  await expect(removal).toContainText('Parcels from Galway: 2 lanes of Northern Ireland go: standard and two-day');
+  await expect(removal).toContainText('Long tubes: 1 lane of Northern Ireland goes: standard');
   await expect(removal).toContainText('GB-NIR → Rest of the world in Parcels from Galway');
   await expect(removal).toContainText('GB-NIR → nowhere: not delivered to in Long tubes');
   await removal.getByRole('button', { name: 'Leave it' }).click();

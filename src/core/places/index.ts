@@ -2,7 +2,7 @@
 export { countryNamed } from './country-names.ts';
 export { fallsWithout, type ZoneFinding, zoneFindings } from './findings.ts';
 export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
-export { type PastedPostcodes, pastedPostcodes } from './pasted.ts';
+export { pastedPostcodes } from './pasted.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';
 export {
   countries,

@@ -46,7 +46,7 @@ export function PastePostcodes({
           {counts(taken.length, 'place')} to take in
           {double.length > 0 && `, ${counts(double.length, 'double')}: ${some(double)}`}
           {within.length > 0 &&
-            `; ${within.length} lie in a wider entry already: ${some(within.map((one) => `${one.text} in ${one.by}`))}`}
+            `; ${within.length} ${within.length === 1 ? 'lies' : 'lie'} in a wider entry already: ${some(within.map((one) => `${one.text} in ${one.by}`))}`}
           {unknown.length > 0 && <span className="text-off">; not understood: {some(unknown)}</span>}.
         </p>
       )}
