@@ -8,6 +8,7 @@ export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from 
 export { type Losing, losingOrders } from './losing.ts';
 export { type Margin, type MarginPart, marginOf } from './margin.ts';
 export { type Example, type Meeting, meetings, type Run } from './meets.ts';
+export { type Overlooked, overlooked } from './overlooked.ts';
 export { type BrokenPromise, brokenPromises, windowDays } from './promise.ts';
 export { seeded } from './random.ts';
 export {

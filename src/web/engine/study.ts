@@ -34,7 +34,7 @@ import {
   type ZoneFinding,
   zoneFindings,
 } from '../../core/places/index.ts';
-import { type LaneRecord, laneRecords, type Past } from '../../core/plan/index.ts';
+import { type LaneRecord, laneRecords, type Overlooked, overlooked, type Past } from '../../core/plan/index.ts';
 import { anybody, quote } from '../../core/quote/index.ts';
 import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
@@ -168,6 +168,16 @@ export function records(basis: Told, orders: readonly PastOrder[], moment: numbe
 export function coverage(basis: Told, visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
   const { compiled, goods } = draftOf(basis);
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
+}
+
+/** What is easily overlooked in the draft, by the past orders it touched. */
+export function overlookedIn(
+  basis: Told,
+  orders: readonly PastOrder[],
+  visits: Readonly<Record<string, number>>,
+): readonly Overlooked[] | null {
+  const { compiled, goods } = draftOf(basis);
+  return compiled && overlooked(compiled, goods, readyFor(compiled, goods).bySku, orders, visits);
 }
 
 /** How many of some places fall in each zone of the default template. */

@@ -28,6 +28,7 @@ export { basketWords, losingWords, relationWords, secondName } from './meetings.
 export { migrationText } from './migration.ts';
 export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
+export { overlookedWords } from './overlooked.ts';
 export { changeText, nothingText, otherKeyText, pathWords, valueWords } from './paths.ts';
 export { countryName } from './places.ts';
 export {

@@ -40,3 +40,36 @@ test('it is forgotten only after a second word', async () => {
   fireEvent.click(orders.getByRole('button', { name: 'Forget all past orders' }));
   await expect.poll(() => sent.map(({ to }) => to)).toEqual(['DELETE /history/orders']);
 });
+
+test('what past orders ran into, those that touched most first, each with the act that mends it', async () => {
+  const file = smallBook();
+  const [bare] = file.goods;
+  const order = (id: number, place: string) => ({
+    id,
+    at: '2026-10-01T10:00:00.000Z',
+    place,
+    service: 'post',
+    lines: [{ sku: bare?.sku ?? '', units: 1 }],
+    channel: null,
+  });
+  const goods = file.goods.map((one) => (one === bare ? { ...one, mass: null } : one));
+  at(
+    '/history/overlooked',
+    { ...file, goods },
+    {
+      'GET /history': {
+        ...noHistory,
+        orders: { count: 3, first: '2026-10-01T10:00:00.000Z', last: '2026-10-01T10:00:00.000Z' },
+      },
+      'GET /orders': { orders: [order(1, 'IE'), order(2, 'IE'), order(3, 'AQ')], next: null },
+    },
+  );
+  const sheet = within(await screen.findByRole('region', { name: 'Overlooked' }));
+  const table = within(await sheet.findByRole('table'));
+  const rows = (await table.findAllByRole('row')).slice(1).map((row) => row.textContent);
+  const weight = rows.find((row) => /without weight/.test(row ?? ''));
+  expect(weight).toMatch(/3Give them a weight$/);
+  const touched = rows.map((row) => Number(/(\d+)(?=Give|Look|Take|Add)/.exec(row ?? '')?.[1]));
+  expect(touched).toEqual([...touched].sort((a, b) => b - a));
+  expect(rows.join()).toMatch(/1 order from Antarctica; no zone takes it in/);
+});

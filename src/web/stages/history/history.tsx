@@ -29,6 +29,11 @@ export function HistoryStage() {
             <div className="head">
               <h1>Own history</h1>
               <span className="muted">Nothing personal is asked or kept.</span>
+              <span className="acts">
+                <Link className="act" to="/history/overlooked">
+                  What past orders ran into
+                </Link>
+              </span>
             </div>
             {historySorts.map((sort) => (
               <Sort key={sort} book={book} sort={sort} there={data} onOpen={(file) => setChosen({ sort, file })} />

@@ -10,6 +10,12 @@ export const history: Stage = {
       find: 'Own history: past orders, visits, advertising',
       page: async () => (await import('./history.tsx')).HistoryStage,
     },
+    {
+      path: 'overlooked',
+      name: 'Overlooked',
+      find: 'Overlooked: what past orders ran into',
+      page: async () => (await import('./overlooked.tsx')).OverlookedStage,
+    },
   ],
   opens: {},
   finds: () => [],
