@@ -39,7 +39,7 @@ export const goodsHeads = {
       'kategorien, etiquettes, categorie, etiquetas, categoria, categorias, categorieen, etichette',
   ),
   kind: names('kind, handling, handling kind, packaging, versandart, emballage, embalaje, verpakking, imballaggio'),
-  template: names('template, shipping template, delivery template, shipping profile, shipping class, versandvorlage'),
+  template: names('template, shipping template, delivery template, versandvorlage'),
   parent: names(
     'parent, parent sku, parent item, variant of, master sku, group sku, vaterartikel, hauptartikel, article parent, ' +
       'sku padre, hoofdartikel',
@@ -93,11 +93,11 @@ export const historyHeads = {
         'verzendmethode, spedizione',
     ),
     sku: names(
-      'sku, item sku, product sku, lineitem sku, line item sku, item number, article number, artikelnummer, artikelnr, ' +
+      'sku, item sku, product sku, line item sku, item number, article number, artikelnummer, artikelnr, ' +
         'reference, referencia, artikelcode, codice articolo',
     ),
     units: names(
-      'units, quantity, qty, lineitem quantity, line item quantity, count, menge, anzahl, stuck, quantite, qte, cantidad, ' +
+      'units, quantity, qty, line item quantity, count, menge, anzahl, stuck, quantite, qte, cantidad, ' +
         'aantal, quantita',
     ),
     codes: names(

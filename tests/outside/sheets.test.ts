@@ -136,7 +136,7 @@ describe('fifteen awkward kinds', () => {
   });
   test('15: tags and kinds in words of one’s own, a template by its name', () => {
     const { items } = sheetOf(
-      'SKU,Name,Price,Categories,Handling,Shipping profile\nA,Kite,9.90,"Delta kites, Été 2026",Long Tube,rods and tubes\n',
+      'SKU,Name,Price,Categories,Handling,Delivery template\nA,Kite,9.90,"Delta kites, Été 2026",Long Tube,rods and tubes\n',
       { templates: [{ id: 'tubes', name: 'Rods and tubes' }] },
     );
     expect(items[0]?.item).toMatchObject({ tags: ['delta-kites', 'ete-2026'], kind: 'long-tube', template: 'tubes' });

@@ -23,7 +23,9 @@ export interface BlockEdits {
 export const blockText = ({ rows, columns }: Block): string =>
   blockOf(rows.map((item) => columns.map((column) => cellOf(item, column))));
 
-/** How often what is pasted is repeated over a block: wholly, where the block is a multiple of it; else it stands once. */
+/**
+ * How often what is pasted is repeated over a block: wholly, where the block is a multiple of it; else it stands once.
+ */
 const reach = (pasted: number, block: number): number => (block > pasted && block % pasted === 0 ? block : pasted);
 
 /**

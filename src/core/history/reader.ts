@@ -12,7 +12,9 @@ import { countryNamed, isPart, placeOf, placeText } from '../places/index.ts';
 import { type CsvRow, cellReader, type Layout, moneyWords, plainCell } from '../tables/index.ts';
 import { type HistorySort, historyNeeds, historyTargets } from './sorts.ts';
 
-/** A line of an order: several with one number and channel are one order. Amounts are of the first market's currency. */
+/**
+ * A line of an order: several with one number and channel are one order. Amounts are of the first market's currency.
+ */
 export interface OrderLine {
   readonly number: string;
   /** ISO 8601, in UTC. */
@@ -269,7 +271,8 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
 }
 
 /**
- * The place of some cells: a country by code or name, a part by its code with or without its country, a postcode. A part
+ * The place of some cells: a country by code or name, a part by its code with or without its country, a postcode. A
+ * part
  * or postcode that is none is left out, and told; a country has to be one.
  */
 function placeIn(country: string, part: string, postcode: string, whole: string) {

@@ -41,7 +41,9 @@ export interface Beginning {
   readonly flat: string;
 }
 
-/** Weights up to which lanes have a step of their own, in grams: those of the carrier's lots that most parcels fall in. */
+/**
+ * Weights up to which lanes have a step of their own, in grams: those of the carrier's lots that most parcels fall in.
+ */
 const steps = [500, 1000, 2000, 3000, 5000, 10_000, 15_000, 20_000, 30_000];
 /** Amounts go up to a multiple of this, in smallest units. */
 const rounded = 5;
@@ -127,7 +129,9 @@ function zonesOf(
   ];
 }
 
-/** A lane's rate: by weight what the carrier asks, plus the margin; flat without a price; null where it is not served. */
+/**
+ * A lane's rate: by weight what the carrier asks, plus the margin; flat without a price; null where it is not served.
+ */
 function rateOf(answers: Beginning, card: Card | null, service: BeginningService, country: string, on: string) {
   if (!card || service.carrier === null) return { is: 'flat', amount: answers.flat };
   const percent = unwrap(parseDecimal(answers.margin, 3));

@@ -27,7 +27,10 @@ export interface OverlookedOrder {
   readonly lines: readonly { readonly sku: string; readonly units: number }[];
 }
 
-/** The share of a lane's orders from which its steps are said to skip where most orders lie, and the least number of them. */
+/**
+ * The share of a lane's orders from which its steps are said to skip where most orders lie, and the least number of
+ * them.
+ */
 const most = { share: 0.8, orders: 50 };
 
 /**

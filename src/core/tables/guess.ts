@@ -15,7 +15,9 @@ export interface Guess {
   readonly unsure: readonly string[];
 }
 
-/** Rows among which the line of the heads is looked for, and by which it is judged how figures and dates are written. */
+/**
+ * Rows among which the line of the heads is looked for, and by which it is judged how figures and dates are written.
+ */
 const searched = 20;
 const judged = 4000;
 
@@ -150,7 +152,10 @@ function columnOf(
   };
 }
 
-/** The mark of some cells of one column; a point where none tells. @example markOfCells({ is: 'amount' }, ['4,9']) // ',' */
+/**
+ * The mark of some cells of one column; a point where none tells. @example markOfCells({ is: 'amount' }, ['4,9']) //
+ * ','
+ */
 export function markOfCells(reading: Reading, cells: readonly string[]): Mark {
   return figuresOf(reading, cells).mark ?? '.';
 }

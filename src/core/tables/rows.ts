@@ -59,7 +59,8 @@ export function csvRows(text: string, delimiter: Delimiter = delimiterOf(text)):
 }
 
 /**
- * Reads the rows of a file that comes in pieces, cut wherever: each piece gives the rows that are whole by then, the end
+ * Reads the rows of a file that comes in pieces, cut wherever: each piece gives the rows that are whole by then, the
+ * end
  * gives the rest.
  */
 export function rowReader(delimiter: Delimiter): { feed(piece: string): CsvRow[]; end(): CsvRow[] } {

@@ -12,5 +12,7 @@ export const csvOf = (
   fields: readonly string[],
   rows: readonly (readonly string[])[],
   delimiter: Delimiter = ',',
-): string =>
-  `${Papa.unparse({ fields: [...fields], data: rows.map((row) => row.map(harmless)) }, { newline: '\r\n', delimiter })}\r\n`;
+): string => {
+  const data = rows.map((row) => row.map(harmless));
+  return `${Papa.unparse({ fields: [...fields], data }, { newline: '\r\n', delimiter })}\r\n`;
+};

@@ -34,9 +34,13 @@ export async function stageOrders(connection: Connection, orders: readonly Stage
   await pipeline(Readable.from([text]), connection.query(from('copy staged_order from stdin')));
 }
 
+/** Nothing, as COPY has it. */
+const none = '\\N';
+
 function orderText({ line, number, channel, at, place, service, lines, codes, charge, discount }: StagedOrder): string {
   const said = [...lines].map(([sku, units]) => ({ sku, units }));
-  return `${line}\t${copied(number)}\t${channel}\t${at}\t${copied(place)}\t${service}\t${copied(JSON.stringify(said))}\t${codes}\t${charge ?? '\\N'}\t${discount ?? '\\N'}\n`;
+  const head = `${line}\t${copied(number)}\t${channel}\t${at}\t${copied(place)}\t${service}`;
+  return `${head}\t${copied(JSON.stringify(said))}\t${codes}\t${charge ?? none}\t${discount ?? none}\n`;
 }
 
 /** A value as COPY takes it in its text format (PostgreSQL’s manual, COPY, “Text Format”). */

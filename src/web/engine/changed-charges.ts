@@ -3,7 +3,10 @@ import type { Minor } from '../../core/exact/index.ts';
 import { quote } from '../../core/quote/index.ts';
 import { asked, draftOf, type Told } from './state.ts';
 
-/** How a basket is charged before and after edits: what is paid in all by its cheapest choice; null where there is none. */
+/**
+ * How a basket is charged before and after edits: what is paid in all by its cheapest choice; null where there is
+ * none.
+ */
 export interface ChargeChange {
   readonly name: string;
   readonly before: Minor | null;

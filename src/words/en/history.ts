@@ -8,9 +8,11 @@ export const historyWords: Readonly<
   orders: {
     name: 'Past orders',
     stands:
-      'What an offer or a threshold would cost, how lanes fare against the carrier, what would have been left of a year: all of it is worked out over them.',
+      'What an offer or a threshold would cost, how lanes fare against the carrier, what would have been left of a ' +
+      'year: all of it is worked out over them.',
     holds:
-      'A line an item of an order: its number, when, channel, country, part and postcode, SKU, units; and, if you like, service, codes, what delivery was charged, what was taken off. No names, no addresses.',
+      'A line an item of an order: its number, when, channel, country, part and postcode, SKU, units; and, if you ' +
+      'like, service, codes, what delivery was charged, what was taken off. No names, no addresses.',
   },
   visits: {
     name: 'Visits',

@@ -25,11 +25,12 @@ export function overlookedWords(
       const name = book.selections.find(({ id }) => id === one.selection)?.name ?? one.selection;
       return { what: `The selection ${name} takes no goods`, act: 'Look at the selection' };
     }
-    case 'no zone':
-      return {
-        what: `${[one.orders > 0 && counts(one.orders, 'order'), one.visits > 0 && counts(one.visits, 'visit')].filter(Boolean).join(' and ')} from ${countryName(one.country)}; no zone takes it in`,
-        act: 'Take it into a zone',
-      };
+    case 'no zone': {
+      const orders = one.orders > 0 && counts(one.orders, 'order');
+      const visits = one.visits > 0 && counts(one.visits, 'visit');
+      const came = [orders, visits].filter(Boolean).join(' and ');
+      return { what: `${came} from ${countryName(one.country)}; no zone takes it in`, act: 'Take it into a zone' };
+    }
     case 'beyond':
       return { what: `${laneName(book, one)}: orders were heavier than its last step`, act: 'Add a step' };
     case 'one step':

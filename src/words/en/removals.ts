@@ -53,7 +53,9 @@ export function removalWords(book: Book, { along, changes }: Pick<Removal, 'alon
   ];
 }
 
-/** A change of the book: lanes of a zone that go are told by their services; that its template serves it no more, not. */
+/**
+ * A change of the book: lanes of a zone that go are told by their services; that its template serves it no more, not.
+ */
 function inBookWords(book: Book, change: Change): string[] {
   const [list, id = '', field, zone] = change.path;
   if (list === 'templates' && field === 'zones') return [];

@@ -27,7 +27,7 @@ export function ChangedCharges({ book, edits }: { book: OpenBook; edits: readonl
         ? 'No pinned basket is charged otherwise'
         : `${counts(found.pinned.length, 'pinned basket')} charged otherwise: ${examples(found.pinned)}`}
       {place !== null &&
-        `; of ${counts(found.asked, 'item', 'goods')} bought alone to ${place}, ${found.alone.length} ${found.alone.length === 1 ? 'is' : 'are'}`}
+        `; of ${counts(found.asked, 'item', 'goods')} bought alone to ${place}, ${counts(found.alone.length, 'is', 'are')}`}
       {found.alone.length > 0 && `: ${examples(found.alone)}${found.alone.length > shown ? ' …' : ''}`}.
     </p>
   );
