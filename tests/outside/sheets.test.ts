@@ -3,7 +3,7 @@ import { csvFormatRows, dsvFormat, tsvFormatRows } from 'd3-dsv';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, test } from 'vitest';
-import { goodsTargets, itemSchema, writeGoods } from '../../src/core/goods/index.ts';
+import { goodsImport, goodsTargets, itemSchema, writeGoods } from '../../src/core/goods/index.ts';
 import { csvRows, decoded, type Layout } from '../../src/core/tables/index.ts';
 import { faultWords, goodsHeads } from '../../src/words/index.ts';
 import { sheetOf } from '../books/sheets.ts';
@@ -180,6 +180,27 @@ test('what a file has no column for stays; a layout said once is taken again by 
   };
   const { items } = sheetOf('NUMMER;was  es kostet;Farbe\nA;10,50;rot\n', { there, remembered: [said] });
   expect(items.map((one) => one.item)).toEqual([{ ...there[0], cost: '10.50' }]);
+});
+
+test('of a file whose SKUs are not all known nothing is missing: without a column of them, or with a quote left open', () => {
+  const there = [item('A'), item('B')];
+  const after = (text: string) =>
+    goodsImport(sheetOf(text, { there }), new Map(there.map((one) => [one.sku, one])), 'removed', {
+      channels: [],
+      isNamed: () => false,
+    }).gone;
+  expect(after('sku,name\nA,Kite\n')).toEqual(['B']);
+  expect(after('number?,name\nA,Kite\n')).toEqual([]);
+  expect(after('sku,name\nA,"Kite\nB,Reel\n')).toEqual([]);
+});
+
+test('words in other letters are not lost unsaid: their line is bad', () => {
+  const { badLines, items } = sheetOf('sku,name,price,tags,kind\nA,Kite,1,"Drachen, Змей",Rolle\nB,Reel,1,rot,凧\n');
+  expect(items).toEqual([]);
+  expect(badLines.map(({ line, problems }) => [line, problems[0]?.at[0]])).toEqual([
+    [2, 'tags'],
+    [3, 'kind'],
+  ]);
 });
 
 test('every name of a head leads to its target, and to no other', () => {

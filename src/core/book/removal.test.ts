@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { demoBook } from '../../../demo/book.ts';
 import { either, flat, item, offerOf } from '../../../tests/books/shop.ts';
 import { worldOf } from '../../../tests/reading/books.ts';
+import { layersOf, lineOf, ownAt } from '../goods/index.ts';
 import {
   type BookAndGoods,
   type BookFile,
@@ -219,4 +220,50 @@ test('of the demo’s book, one after the other, until nothing is left that can 
   }
   expect(sound(at)).toEqual([]);
   expect([at.goods, at.book.zones, at.book.offers, at.book.pinned]).toEqual([[], [], [], []]);
+});
+
+test('a variant keeps what its parent had for a time, field by field, at every moment', () => {
+  const row = (id: string, sets: object, from: string | null) => ({ id, window: { ...window, from }, sets }) as never;
+  const fee = (each: string) => ({ is: 'handling fee', fee: { each, waived: false } });
+  const at = opened({
+    ...named,
+    pinned: [],
+    offers: [],
+    eitherOr: [],
+    selections: [],
+    templates: named.templates.map((one) => ({ ...one, goods: null })),
+    goods: [
+      item('item-p', {
+        fee: { each: '1.00', waived: false },
+        barred: ['service-b'],
+        dated: [
+          row('winter', fee('2.00'), '2026-12-01T00:00'),
+          row('spring', { is: 'not by', services: ['service-a'] }, '2027-03-01T00:00'),
+          row('own', { is: 'own rate', rate: { rate: { is: 'free' }, waived: false } }, '2027-01-01T00:00'),
+        ],
+      }),
+      // Has a row of the same name, states what goes by for good, and nothing of fees.
+      item('item-v', {
+        parent: 'item-p',
+        price: null,
+        barred: [],
+        dated: [row('winter', { is: 'template', template: 'template-b' }, '2027-02-01T00:00')],
+      }),
+    ],
+  });
+  const after = less(at, { named: 'item', id: 'item-p' });
+  expect(sound(after)).toEqual([]);
+  const had = (goods: BookAndGoods['goods'], moment: string) => {
+    const variant = goods.find(({ sku }) => sku === 'item-v');
+    if (!variant) throw new Error('no variant');
+    return ownAt(
+      layersOf(
+        lineOf(variant, (sku) => goods.find((one) => one.sku === sku)),
+        [],
+      ),
+      Date.parse(moment),
+    );
+  };
+  for (const month of ['2026-11', '2026-12', '2027-01', '2027-02', '2027-03', '2027-06'])
+    expect([month, had(after.goods, `${month}-15T12:00:00Z`)]).toEqual([month, had(at.goods, `${month}-15T12:00:00Z`)]);
 });

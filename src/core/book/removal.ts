@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { type Goes, type Named, type Naming, namings } from '../exact/index.ts';
-import { type Item, itemSchema, withParents } from '../goods/index.ts';
+import { type Item, itemSchema, lineOf, withParents } from '../goods/index.ts';
 import { type Change, changesTo } from './changes.ts';
 import type { BookAndGoods } from './drafted.ts';
 import type { Edit } from './edit.ts';
@@ -83,6 +83,7 @@ function changesBetweenBooks(before: BookAndGoods, after: BookAndGoods): Change[
 
 /** A book and goods without things, and without what names them. */
 function without({ book, goods }: BookAndGoods, is: Is): BookAndGoods {
+  const bySku = new Map(goods.map((item) => [item.sku, item]));
   const goes = goods.some(({ sku }) => is('item', sku));
   const whole = goes ? new Map(withParents(goods).items.map((item) => [item.sku, item])) : null;
   return {
@@ -91,7 +92,10 @@ function without({ book, goods }: BookAndGoods, is: Is): BookAndGoods {
     ) as Book,
     goods: goods.flatMap((item): Item[] => {
       if (is('item', item.sku)) return [];
-      const own = item.parent !== null && is('item', item.parent) ? standing(item, whole?.get(item.sku) ?? item) : item;
+      const own =
+        item.parent !== null && is('item', item.parent)
+          ? standing(item, whole?.get(item.sku) ?? item, (sku) => bySku.get(sku))
+          : item;
       const made = stripped(itemSchema, own, is);
       return made.is === 'kept' ? [made.value as Item] : [];
     }),
@@ -122,8 +126,38 @@ function listDef(schema: z.ZodType): Extract<Def, { type: 'array' }> | null {
   return def.type === 'array' ? def : null;
 }
 
-/** A variant that stands by itself with what it had of its parents; what it is given for a time is its own. */
-const standing = (item: Item, whole: Item): Item => ({ ...whole, parent: null, dated: item.dated });
+/** The field that each sort of dated row is of. */
+const datedField = {
+  template: 'template',
+  'not by': 'barred',
+  'own rate': 'ownRate',
+  'handling fee': 'fee',
+} as const satisfies Record<Item['dated'][number]['sets']['is'], keyof Item>;
+
+/**
+ * A variant that stands by itself with what it had of its parents: of each field given for a time, the rows of the
+ * nearest that has any, unless a nearer states the field for good.
+ */
+function standing(item: Item, whole: Item, itemOf: (sku: string) => Item | undefined): Item {
+  const dated = [...item.dated];
+  for (const [sort, field] of Object.entries(datedField)) {
+    for (const one of lineOf(item, itemOf)) {
+      const rows = one.dated.filter(({ sets }) => sets.is === sort);
+      if (one !== item) for (const row of rows) dated.push({ ...row, id: freeId(row.id, dated) });
+      if (rows.length > 0 || one[field] !== null) break;
+    }
+  }
+  return { ...whole, parent: null, dated };
+}
+
+/** The id of a row, or one beside it that no other row has. */
+function freeId(id: string, rows: readonly { readonly id: string }[]): string {
+  const isFree = (one: string) => !rows.some((row) => row.id === one);
+  for (let n = 2, one = id; ; n += 1) {
+    if (isFree(one)) return one;
+    one = `${id.slice(0, 36)}-${n}`;
+  }
+}
 
 type Is = (named: Named, id: string) => boolean;
 type Stripped = { readonly is: 'kept'; readonly value: unknown } | { readonly is: 'gone'; readonly goes: Goes };

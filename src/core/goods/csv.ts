@@ -26,8 +26,11 @@ export interface GoodsFile {
   /** The fields that the file states. */
   readonly columns: readonly Column[];
   readonly badLines: readonly BadLine[];
-  /** All SKUs that stand in the file, those of bad lines too. */
-  readonly skus: ReadonlySet<string>;
+  /**
+   * All SKUs that stand in the file, those of bad lines too; null where that is not known, as it has no column of them,
+   * or a quote in it is never closed.
+   */
+  readonly skus: ReadonlySet<string> | null;
 }
 
 /** What a file of goods is read against. */
@@ -77,7 +80,7 @@ export function* readGoodsSteps(
     (column) => sheet.fields.some(({ field }) => field === column) || (column === 'size' && sheet.sides.length > 0),
   );
   const sku = sheet.fields.find(({ field }) => field === 'sku');
-  if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], skus: new Set() };
+  if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], skus: null };
   const read = lineReader(sheet, against);
   const below = rowsBelow(rows, layout);
   const items: GoodLine[] = [];
@@ -98,7 +101,8 @@ export function* readGoodsSteps(
     if (item && problems.length === 0) items.push({ line, cells, item });
     else badLines.push({ line, cells, problems });
   }
-  return { items, columns: stated, badLines, skus: new Set(lineOfSku.keys()) };
+  const isWhole = below.every(({ open }) => !open);
+  return { items, columns: stated, badLines, skus: isWhole ? new Set(lineOfSku.keys()) : null };
 }
 
 /** Empty cells beyond the heads are nothing, and so are those that are not there and not taken for anything. */

@@ -53,9 +53,10 @@ export function goodsImport(
     ...file.items.map(({ line, item }) => lineOf(line, item, there.get(item.sku), file.columns)),
     ...file.badLines.map((bad): OfLine => ({ does: 'bad', ...bad })),
   ].sort((a, b) => a.line - b.line);
-  const parents = new Set([...there.values()].flatMap(({ sku, parent }) => (file.skus.has(sku) && parent) || []));
+  const absent = missing === 'kept' ? [] : absentFrom(file, [...there.values()]);
+  const gone = new Set(absent);
+  const parents = new Set([...there.values()].flatMap((item) => (!gone.has(item) && item.parent) || []));
   for (const { item } of file.items) if (item.parent !== null) parents.add(item.parent);
-  const absent = missing === 'kept' ? [] : [...there.values()].filter(({ sku }) => !file.skus.has(sku));
   const rest = absent.flatMap((item): ImportLine[] => {
     if (missing === 'hidden') {
       const hidden = { ...item, notListed: [...book.channels] };
@@ -70,6 +71,10 @@ export function goodsImport(
     gone: all.flatMap((one) => (one.does === 'removed' ? one.item.sku : [])),
   };
 }
+
+/** Goods that are not in a file; none where it is not known what all is in it. */
+export const absentFrom = ({ skus }: GoodsFile, goods: readonly Item[]): readonly Item[] =>
+  skus === null ? [] : goods.filter(({ sku }) => !skus.has(sku));
 
 /** An item that a line states, beside the one that is there. */
 function lineOf(line: number, item: Item, before: Item | undefined, columns: readonly Column[]): OfLine {

@@ -13,6 +13,7 @@ export { goodsFields } from './fields/list.ts';
 export { ownRateText } from './fields/own-rate.ts';
 export { isLacking, lacks } from './findings.ts';
 export {
+  absentFrom,
   type CellChange,
   type GoodsImport,
   goodsImport,

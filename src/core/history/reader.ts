@@ -138,6 +138,10 @@ function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]
   const { cells } = reads;
   const at = (target: string) => cells(row, target);
   const place = reads.place(at('country'), at('part'), at('postcode'), at('place'), problems);
+  // Advertising may be for no country.
+  if (place === 'nowhere' && sort !== 'advertising')
+    problems.push({ at: ['country'], is: 'malformed', text: '', form: 'place' });
+  const where = place === 'nowhere' ? null : place;
   switch (sort) {
     case 'orders': {
       const number = at('number');
@@ -149,7 +153,7 @@ function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]
           number,
           at: reads.moment(at('at'), problems),
           channel: reads.channel(at('channel')),
-          place: place === null ? '' : placeText(place),
+          place: where === null ? '' : placeText(where),
           service: reads.service(at('service')),
           sku: reads.sku(at('sku'), problems),
           units: reads.count(at('units'), 'units', units.least, units.most, problems),
@@ -167,8 +171,8 @@ function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]
         of: sort,
         row: {
           month: reads.month(at('month'), problems),
-          country: place?.country ?? '',
-          part: place?.part ?? '',
+          country: where?.country ?? '',
+          part: where?.part ?? '',
           channel: reads.channel(at('channel')),
           visits: reads.count(at('visits'), 'visits', 0, visitsMost, problems),
         },
@@ -181,7 +185,7 @@ function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]
         of: sort,
         row: {
           month: reads.month(at('month'), problems),
-          country: place?.country ?? '',
+          country: where?.country ?? '',
           channel: reads.channel(at('channel')),
           amount: amount ?? '0',
         },
@@ -208,12 +212,12 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
     }
     return began === null ? null : began + Number(local.slice(14, 16)) * 60_000;
   };
-  let lastMoment = { text: '', at: '' };
+  let lastMoment: { readonly text: string; readonly at: string } | null = null;
   const places = new Map<string, ReturnType<typeof placeIn>>();
   return {
     moment(text: string, problems: Problem[]): string {
       // Lines of one order stand together, and so do orders of a moment.
-      if (text === lastMoment.text) return lastMoment.at;
+      if (text === lastMoment?.text) return lastMoment.at;
       const at = /[Z+]|-\d{2}:\d{2}$/.test(text)
         ? parseMoment(text)
         : /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(text)
@@ -255,7 +259,9 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
       kept(parseAmount(text, currency), [field], problems, nothing);
       return text;
     },
+    /** A place; null, and a problem, where the cells are none; `nowhere` where they are empty. */
     place(country: string, part: string, postcode: string, whole: string, problems: Problem[]) {
+      if (!country && !part && !whole) return 'nowhere';
       const key = [country, part, postcode, whole].join('\n');
       let read = places.get(key);
       if (!read) {
@@ -263,21 +269,25 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
         if (places.size < 200_000) places.set(key, read);
       }
       for (const [what, text] of read.left) note(what, text);
-      if (read.place === null && (country || part || whole))
+      if (read.place === null)
         problems.push({ at: ['country'], is: 'malformed', text: country || part || whole, form: 'place' });
       return read.place;
     },
   };
 }
 
+/** How a place written in one begins: a country's code, and perhaps a part's. */
+const codeAhead = /^([A-Z]{2})(?:-[A-Z0-9]{1,3})?(?=\s|$)/i;
+
 /**
- * The place of some cells: a country by code or name, a part by its code with or without its country, a postcode. A
- * part
- * or postcode that is none is left out, and told; a country has to be one.
+ * The place of some cells: a country by code or name, a part by its code with or without its country, a postcode. What
+ * is no part or postcode is left out, and told; a country has to be one.
  */
 function placeIn(country: string, part: string, postcode: string, whole: string) {
   const [head = '', ...rest] = plainCell(whole).split(/\s+/);
-  const code = countryNamed(country || whole) ?? countryNamed(head.slice(0, 2)) ?? countryNamed(part.slice(0, 2));
+  const ahead =
+    codeAhead.exec(whole)?.[1] ?? (whole === '' && part.includes('-') ? codeAhead.exec(part)?.[1] : undefined);
+  const code = countryNamed(country || whole) ?? (country === '' && ahead !== undefined ? countryNamed(ahead) : null);
   const left: ['part' | 'postcode', string][] = [];
   if (code === null) return { place: null, left };
   const given = part || (head.includes('-') ? head : '');

@@ -35,7 +35,7 @@ export function cellAs(reading: Reading, raw: string, column: ColumnLayout, mone
     case 'line':
       return cell.replace(/\s+/g, ' ');
     case 'word':
-      return wordOf(cell);
+      return wordOf(cell) || cell;
     case 'words':
       return wordsOf(cell).join(' ');
     case 'amount':
@@ -77,13 +77,17 @@ const wordOf = (text: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '');
 
-/** Several words of a cell: parted by commas, semicolons or bars where there are any, else by spaces. */
+/**
+ * Several words of a cell: parted by commas, semicolons or bars where there are any, else by spaces. One that has
+ * neither letters of ours nor digits stays as it is, so that its field tells.
+ */
 const wordsOf = (cell: string): string[] => [
   ...new Set(
     cell
       .split(/[,;|>]/.test(cell) ? /[,;|>]+/ : /\s+/)
-      .map(wordOf)
-      .filter(Boolean),
+      .map((word) => word.trim())
+      .filter(Boolean)
+      .map((word) => wordOf(word) || word),
   ),
 ];
 

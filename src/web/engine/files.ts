@@ -1,6 +1,7 @@
 import { channelIds, type Edit, importGoods } from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
 import {
+  absentFrom,
   type CellChange,
   type Column,
   cellOf,
@@ -104,7 +105,7 @@ export function goodsFile(
     if (step.done) {
       const made = importGoods(compiled, goods, step.value, missing);
       const told = step.value.columns.filter((column) => column !== 'sku' && column !== 'name');
-      const absent = goods.filter(({ sku }) => !step.value.skus.has(sku)).length;
+      const absent = absentFrom(step.value, goods).length;
       return { is: 'table', ...read, lines: made.lines.map((one) => lineOf(one, told)), absent, edits: editsOf(made) };
     }
     pace(step.value.done, step.value.all);
