@@ -35,8 +35,8 @@ export const goodsHeads = {
   width: names('width, item width, breite, largeur, ancho, anchura, breedte, larghezza'),
   height: names('height, item height, depth, hohe, hauteur, alto, altura, hoogte, altezza'),
   tags: names(
-    'tags, tag, labels, keywords, collections, collection, categories, category, product type, schlagworte, kategorie, ' +
-      'kategorien, etiquettes, categorie, etiquetas, categoria, categorias, categorieen, etichette',
+    'tags, tag, labels, keywords, collections, collection, categories, category, product type, schlagworte, ' +
+      'kategorie, kategorien, etiquettes, categorie, etiquetas, categoria, categorias, categorieen, etichette',
   ),
   kind: names('kind, handling, handling kind, packaging, versandart, emballage, embalaje, verpakking, imballaggio'),
   template: names('template, shipping template, delivery template, versandvorlage'),
@@ -80,7 +80,8 @@ export const historyHeads = {
   orders: {
     number: names(
       'number, order, order number, order no, order id, order reference, order name, bestellnummer, auftragsnummer, ' +
-        'bestellnr, numero de commande, commande, numero de pedido, pedido, ordernummer, bestelnummer, numero ordine, ordine',
+        'bestellnr, numero de commande, commande, numero de pedido, pedido, ordernummer, bestelnummer, ' +
+        'numero ordine, ordine',
     ),
     at: names(
       'at, date, order date, created, created at, ordered at, placed at, purchase date, datum, bestelldatum, date de ' +
@@ -101,7 +102,8 @@ export const historyHeads = {
         'aantal, quantita',
     ),
     codes: names(
-      'codes, code, discount code, promo code, coupon, coupon code, voucher, gutschein, rabattcode, code promo, cupon, ' +
+      'codes, code, discount code, promo code, coupon, coupon code, voucher, gutschein, rabattcode, code promo, ' +
+        'cupon, ' +
         'kortingscode, codice sconto',
     ),
     charge: names(

@@ -132,7 +132,11 @@ test('a sheet of somebody’s own: columns by hand, remembered; bad lines taken 
   await holds.getByRole('button', { name: 'Take 1 item' }).click();
   await save(desk, 'Goods of one’s own');
   await desk.getByLabel('Import CSV').setInputFiles(file(['OWN-1;Möwe;12,50;0,31'], 'less.csv'));
+  const take = holds.getByRole('button', { name: /^(Take|All of it)/ });
   await holds.getByLabel('Goods that are not in the file').selectOption('hidden');
+  // Until what that does has been worked out, what was seen before cannot be taken.
+  expect(await take.isDisabled()).toBe(true);
+  await expect(take).toBeEnabled();
   await expect(holds.getByRole('button', { name: /hidden$/ })).toBeVisible();
   await expect(holds.getByRole('listitem').filter({ hasText: 'OWN-1' })).toContainText('as it is');
   await holds.getByRole('button', { name: 'Leave it' }).click();

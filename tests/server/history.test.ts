@@ -153,6 +153,24 @@ test('pieces that have not come, a file taken twice, and one that is not there a
   expect((await at.call('DELETE', '/api/history/nothing')).status).toBe(404);
 });
 
+test('a file that somebody left while it was coming is cleared away when another comes a day later, and no other is', async () => {
+  const add = (requested: string) =>
+    addHistoryImport(
+      at.database,
+      { sort: 'orders', name: 'x', layout: layoutOf('orders', german(sheet)), who: 'Ada' },
+      new Date(requested),
+    );
+  const [left, taking] = [await add('2026-11-20T10:00:00Z'), await add('2026-11-20T10:00:00Z')];
+  await putPiece(at.database, left, 0, 'x');
+  await moveHistoryImport(at.database, taking, ['coming'], 'taking');
+  const next = await add('2026-11-22T10:00:00Z');
+  const { rows } = await at.database.query('select id::integer from history_import where id = any($1) order by id', [
+    [left, taking, next],
+  ]);
+  expect(rows.map(({ id }) => id)).toEqual([taking, next]);
+  await moveHistoryImport(at.database, taking, ['taking'], 'stopped');
+});
+
 test('ended in the middle it leaves nothing behind, and taken after all it is whole; stopped by a word likewise', async () => {
   const rows = Array.from({ length: 40_000 }, (_, i) => `N-${i};01.02.2026;Irland;BAR-OAT;1`);
   const text = ['Bestellnummer;Datum;Land;Artikelnr;Menge', ...rows].join('\n');

@@ -1,9 +1,10 @@
-import type { Currency, Problem } from '../exact/index.ts';
+import type { Problem } from '../exact/index.ts';
 import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, plainCell, rowsBelow } from '../tables/index.ts';
+import { byName, type EntryAgainst } from './entry.ts';
 import { goodsFields } from './fields/list.ts';
-import { readItem } from './item.ts';
+import { readStated } from './item.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
-import { type GoodsSheet, goodsSheet, goodsTargets, type Taken } from './sheet.ts';
+import { goodsTargets, type Taken, type TakenColumns, takenColumns } from './targets.ts';
 
 const { names: columns } = goodsFields;
 
@@ -34,9 +35,7 @@ export interface GoodsFile {
 }
 
 /** What a file of goods is read against. */
-export interface GoodsAgainst {
-  readonly currency: Currency;
-  readonly templates: readonly { readonly id: string; readonly name: string }[];
+export interface GoodsAgainst extends EntryAgainst {
   /** An item that is there already. */
   readonly itemOf: (sku: string) => Item | undefined;
 }
@@ -75,13 +74,13 @@ export function* readGoodsSteps(
   against: GoodsAgainst,
   each: number,
 ): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
-  const sheet = goodsSheet(layout);
+  const taken = takenColumns(layout);
   const stated = columns.filter(
-    (column) => sheet.fields.some(({ field }) => field === column) || (column === 'size' && sheet.sides.length > 0),
+    (column) => taken.fields.some(({ field }) => field === column) || (column === 'size' && taken.sides.length > 0),
   );
-  const sku = sheet.fields.find(({ field }) => field === 'sku');
+  const sku = taken.fields.find(({ field }) => field === 'sku');
   if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], skus: null };
-  const read = lineReader(sheet, against);
+  const read = lineReader(taken, against);
   const below = rowsBelow(rows, layout);
   const items: GoodLine[] = [];
   const badLines: BadLine[] = [];
@@ -121,10 +120,10 @@ function withoutSku(rows: readonly CsvRow[], { line, columns: heads }: Layout): 
 }
 
 /** Reads one line as an item; null where its cells are none, with all that is wrong with them. */
-function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
+function lineReader({ fields, sides }: TakenColumns, against: GoodsAgainst) {
   const { currency, templates, itemOf } = against;
   const money = moneyWords(currency);
-  const byName = new Map(templates.map(({ id, name }) => [name.toLowerCase(), id]));
+  const named = byName(templates);
   const ids = new Set(templates.map(({ id }) => id));
   const readers = new Map(
     [...fields, ...sides].map(({ at, target, column }) => [at, cellReader(target.reads, column, money)]),
@@ -138,8 +137,7 @@ function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
     const entry: Record<string, unknown> = { ...(itemOf(sku) ?? goodsFields.blank) };
     for (const taken of fields) {
       const text = textOf(taken, cells);
-      const value = taken.field === 'template' && !ids.has(text) ? (byName.get(text.toLowerCase()) ?? text) : text;
-      entry[taken.field] = goodsFields.of(taken.field).read(value);
+      entry[taken.field] = goodsFields.of(taken.field).read(taken.field === 'template' ? named(text) : text);
     }
     if (sides.length > 0) entry.size = sizeOf(sides.map((side) => textOf(side, cells)));
     const read = itemSchema.safeParse(entry);
@@ -148,9 +146,8 @@ function lineReader({ fields, sides }: GoodsSheet, against: GoodsAgainst) {
         problems.push({ at: [column], is: 'cell', field: column, text: raw(column, cells) });
       return null;
     }
-    const { price, parent, template } = read.data;
-    // A variant may leave its price to its parent.
-    const figures = readItem(price === null && parent !== null ? { ...read.data, price: '0' } : read.data, currency);
+    const { template } = read.data;
+    const figures = readStated(read.data, currency);
     if (!figures.ok) problems.push(...figures.problems);
     if (template !== null && !ids.has(template))
       problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...ids] });

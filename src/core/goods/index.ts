@@ -32,5 +32,5 @@ export {
   selectionSchema,
 } from './schema.ts';
 export { readSelection, readSkus, type Selection } from './selection.ts';
-export { type GoodsTarget, goodsTargets } from './sheet.ts';
+export { type GoodsTarget, goodsTargets } from './targets.ts';
 export { amountOf, needsText, readWhere, testsOf, type Where, whereTest, whereText } from './where.ts';

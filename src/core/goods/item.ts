@@ -43,6 +43,10 @@ export function readItem(item: Item, currency: Currency): Result<ItemFigures> {
     : { ok: true, value: { price, mass, sides: sides as ItemFigures['sides'], cost } };
 }
 
+/** Reads what an item states by itself: a variant may leave its price to its parent. */
+export const readStated = (item: Item, currency: Currency): Result<ItemFigures> =>
+  readItem(item.price === null && item.parent !== null ? { ...item, price: '0' } : item, currency);
+
 /**
  * Completes items with what they take from their parents, and of theirs in turn: lists (tags, hazards, stocked by)
  * where theirs are empty; prices as one: an item that states any takes none but the own price it does not state. What

@@ -15,8 +15,8 @@ const rangeSign = /\s+(?:to|bis|à|a|tot|-|–|—)\s+|\s*(?:\.\.+|–|—)\s*|(
 
 /**
  * Reads postcodes of a country pasted in any form: one or many a line, parted by commas, semicolons, tabs or line ends;
- * whole ones, beginnings (`HS*`, `HS`), ranges (`AB31 to AB38`, `10115-10179`), with or without the country before
- * them.
+ * whole ones, beginnings (`HS*`, `HS`), ranges (`AB31 to AB38`, `10115-10179`), with or without the country
+ * before them.
  * @param there patterns that the zone has already
  */
 export function pastedPostcodes(country: string, text: string, there: readonly string[]): PastedPostcodes {

@@ -91,7 +91,8 @@ test('each step is what the carrier asks for a home, plus the margin, rounded up
   const book = beginningBook(starter, answers, card, on, nameOf);
   const rate = book.templates[0]?.lanes['abroad-1']?.road?.rate;
   const breaks = (rate as unknown as { breaks: { to: string; amount: string }[] }).breaks;
-  // By hand: 500 g: 6.00, fuel 0.60, home 0.50: 7.10; plus 20 %: 8.52 → 8.55. 1 kg: 6.90, 0.69, 0.50: 8.09 → 9.708 → 9.75.
+  // By hand. 500 g: 6.00, fuel 0.60, home 0.50: 7.10; plus 20 %: 8.52 → 8.55.
+  // 1 kg: 6.90, 0.69, 0.50: 8.09; plus 20 %: 9.71 → 9.75.
   expect(breaks.slice(0, 2)).toEqual([
     { to: '0.5', amount: '8.55' },
     { to: '1', amount: '9.75' },

@@ -28,8 +28,8 @@ export interface OverlookedOrder {
 }
 
 /**
- * The share of a lane's orders from which its steps are said to skip where most orders lie, and the least number of
- * them.
+ * The share of a lane's orders in one step from which its steps are said to skip where most lie, and the least number
+ * of orders.
  */
 const most = { share: 0.8, orders: 50 };
 

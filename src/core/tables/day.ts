@@ -62,8 +62,7 @@ function partsOf(text: string, order: DayOrder | null): (string | undefined)[] |
 
 /**
  * The order of a column's dates by those that can be read one way only; null where none tells, `unsure` where some
- * could
- * be read either way then, such as `4/5/2026`.
+ * could be read either way then, such as `4/5/2026`.
  */
 export function dayOrderOf(cells: readonly string[]): { readonly days: DayOrder | null; readonly unsure: boolean } {
   let [seen, day, month] = [false, 0, 0];

@@ -2,7 +2,7 @@ import { dayOrderOf } from './day.ts';
 import { figureIn, type Mark, markOf } from './figure.ts';
 import { type ColumnLayout, headWords, type Layout, layoutKey } from './layout.ts';
 import type { CsvRow, Delimiter } from './rows.ts';
-import type { Reading, Target } from './target.ts';
+import { hasFigures, measuredBy, type Reading, type Target } from './target.ts';
 import { type Measured, unitOf } from './units.ts';
 
 /** What heads are called, by target; as {@link headWords} has them. */
@@ -67,7 +67,7 @@ export function guessLayout(
 
 /** Figures are read as those of other columns are, where these tell. */
 const isUnsure = (one: ColumnGuess, all: readonly ColumnGuess[]): boolean =>
-  one.unsure && !(one.hasFigures && all.some(({ column }) => column.mark !== null));
+  one.unsure && !(one.reading && hasFigures(one.reading) && all.some(({ column }) => column.mark !== null));
 
 /** Columns by the words of their heads, as they were last read: of a file with just these heads before any other. */
 function knownFrom(remembered: readonly Layout[], heads: readonly string[]): ReadonlyMap<string, ColumnLayout> {
@@ -115,13 +115,14 @@ function takenFor(
 interface ColumnGuess {
   readonly column: ColumnLayout;
   readonly unsure: boolean;
-  readonly hasFigures: boolean;
+  /** What it is read as; null where it is not taken. */
+  readonly reading: Reading | null;
 }
 
 /** How a column is read that somebody takes for something, by its head and some of its cells. */
 export function columnTakenFor(head: string, target: Target | undefined, cells: readonly string[]): ColumnLayout {
-  const { column, hasFigures } = columnOf(head, target, cells, undefined);
-  return hasFigures ? { ...column, mark: column.mark ?? '.' } : column;
+  const { column, reading } = columnOf(head, target, cells, undefined);
+  return reading && hasFigures(reading) ? { ...column, mark: column.mark ?? '.' } : column;
 }
 
 function columnOf(
@@ -131,44 +132,39 @@ function columnOf(
   known: ColumnLayout | undefined,
 ): ColumnGuess {
   const blank: ColumnLayout = { head, to: target?.name ?? null, unit: null, mark: null, days: null };
-  if (!target) return { column: blank, unsure: false, hasFigures: false };
+  if (!target) return { column: blank, reading: null, unsure: false };
   const reading = target.reads;
   const measured = measuredBy(reading);
   const unit = measured && (known?.unit ?? unitInHead(measured, head));
   if (reading.is === 'moment') {
     const { days, unsure } = dayOrderOf(cells);
     return {
+      reading,
       column: { ...blank, days: unsure ? (known?.days ?? days) : days },
       unsure: unsure && !known?.days,
-      hasFigures: false,
     };
   }
-  const hasFigures = measured !== null || reading.is === 'amount' || reading.is === 'count';
   const { mark, unsure } = figuresOf(reading, cells);
   return {
+    reading,
     column: { ...blank, unit, mark: mark ?? (unsure ? (known?.mark ?? null) : null) },
     unsure: unsure && !known?.mark,
-    hasFigures,
   };
 }
 
 /**
- * The mark of some cells of one column; a point where none tells. @example markOfCells({ is: 'amount' }, ['4,9']) //
- * ','
+ * The mark of some cells of one column; a point where none tells.
+ * @example markOfCells({ is: 'amount' }, ['4,9']) // ','
  */
 export function markOfCells(reading: Reading, cells: readonly string[]): Mark {
   return figuresOf(reading, cells).mark ?? '.';
 }
 
 function figuresOf(reading: Reading, cells: readonly string[]): ReturnType<typeof markOf> {
-  const hasFigures = measuredBy(reading) !== null || reading.is === 'amount' || reading.is === 'count';
-  if (!hasFigures) return { mark: null, unsure: false };
+  if (!hasFigures(reading)) return { mark: null, unsure: false };
   const each = reading.is === 'sides' ? cells.flatMap((cell) => cell.split(/[x×*]/i)) : cells;
   return markOf(each.map((cell) => figureIn(cell).figure));
 }
-
-const measuredBy = (reading: Reading): Measured | null =>
-  reading.is === 'measure' ? reading.of : reading.is === 'sides' ? 'length' : null;
 
 /** A unit that the head has in brackets or as its last word. @example unitInHead('mass', 'Gewicht [kg]') // 'kg' */
 function unitInHead(of: Measured, head: string): string | null {
@@ -181,7 +177,7 @@ function settled(guesses: readonly ColumnGuess[], delimiter: Delimiter): ColumnL
   const told = guesses.flatMap(({ column }) => column.mark ?? []);
   const commas = told.filter((mark) => mark === ',').length;
   const usual: Mark = told.length > 0 ? (commas * 2 > told.length ? ',' : '.') : delimiter === ';' ? ',' : '.';
-  return guesses.map(({ column, hasFigures }) =>
-    hasFigures && column.mark === null ? { ...column, mark: usual } : column,
+  return guesses.map(({ column, reading }) =>
+    reading && hasFigures(reading) && column.mark === null ? { ...column, mark: usual } : column,
   );
 }

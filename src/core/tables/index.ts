@@ -13,6 +13,6 @@ export {
   rowsBelow,
 } from './layout.ts';
 export { blockOf, blockRows, type CsvRow, csvRows, delimiterOf, rowReader } from './rows.ts';
-export type { Reading, Target } from './target.ts';
-export { type Measured, unitsOf } from './units.ts';
+export { hasFigures, measuredBy, type Reading, type Target } from './target.ts';
+export { unitsOf } from './units.ts';
 export { csvOf, plainCell } from './write.ts';

@@ -60,8 +60,7 @@ export function csvRows(text: string, delimiter: Delimiter = delimiterOf(text)):
 
 /**
  * Reads the rows of a file that comes in pieces, cut wherever: each piece gives the rows that are whole by then, the
- * end
- * gives the rest.
+ * end gives the rest.
  */
 export function rowReader(delimiter: Delimiter): { feed(piece: string): CsvRow[]; end(): CsvRow[] } {
   /** What has come and is not yet read, how much of it has been looked at, and whether that ends within quotes. */

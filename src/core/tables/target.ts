@@ -19,6 +19,13 @@ export type Reading =
   /** A day, or a moment. */
   | { readonly is: 'moment' };
 
+/** What the figures of a reading measure; null where they measure nothing. */
+export const measuredBy = (reading: Reading): Measured | null =>
+  reading.is === 'measure' ? reading.of : reading.is === 'sides' ? 'length' : null;
+/** Whether its cells are figures, which have a mark. */
+export const hasFigures = (reading: Reading): boolean =>
+  measuredBy(reading) !== null || reading.is === 'amount' || reading.is === 'count';
+
 /** What a column of a file can be taken for. */
 export interface Target<Name extends string = string> {
   readonly name: Name;

@@ -20,8 +20,7 @@ export interface FileWork {
 
 /**
  * Works on a file on a thread, until it is done, or somebody stops it; it leaves nothing behind then. What passes, or
- * is
- * another's by now, is thrown, so that the job is tried again.
+ * is another's by now, is thrown, so that the job is tried again.
  */
 export async function workOnFile(
   { log, threads }: WorkerContext,

@@ -19,8 +19,7 @@ const reported = 200;
 
 /**
  * Reads a file of goods and keeps what it would do: which items are new, changed or the same, and its bad lines.
- * Takes it
- * at once where that is just what somebody has seen.
+ * Takes it at once where that is just what somebody has seen.
  */
 export async function readImport(context: Reaching, id: number, progress: Progress): Promise<void> {
   const { database } = context;
@@ -57,8 +56,7 @@ export async function takeImport(context: Reaching, id: number, progress: Progre
 
 /**
  * All that takes long is done before the saves of others are held up: what would be put is worked out, held to be
- * sound,
- * and laid beside the goods.
+ * sound, and laid beside the goods.
  */
 async function take(context: Reaching, id: number, seen: Saved, found: GoodsImport, progress: Progress): Promise<void> {
   const { database } = context;

@@ -16,11 +16,18 @@ export interface HistoryImportRow {
 }
 const columns = 'id::integer, sort, state, name, layout, done::float8, total::float8, stop, report, error';
 
+/** How long a file may be coming: one that somebody left in the middle goes when the next one comes after that. */
+const waits = '1 day';
+
 export async function addHistoryImport(
   connection: Connection,
   { sort, name, layout, who }: Pick<HistoryImportRow, 'sort' | 'name' | 'layout'> & { readonly who: string },
   requested: Date,
 ): Promise<number> {
+  await connection.query(
+    "delete from history_import where state = 'coming' and requested < $1::timestamptz - $2::interval",
+    [requested, waits],
+  );
   const { rows } = await connection.query<{ id: number }>(
     `insert into history_import (sort, state, name, layout, who, requested)
      values ($1, 'coming', $2, $3, $4, $5) returning id::integer`,

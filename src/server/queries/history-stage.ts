@@ -111,12 +111,15 @@ export async function putStagedOrders(connection: Connection): Promise<Put> {
              excluded.charge, excluded.discount)
        returning xmax = 0 as fresh
      )
-     select (select count(*) from whole)::integer as all,
-       count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
-     from put`,
+     ${countPut}`,
   );
   return putOf(rows[0]);
 }
+
+/** What became of the rows of `whole`, of which those that differed are in `put`. */
+const countPut = `select (select count(*) from whole)::integer as all,
+  count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
+from put`;
 
 const putOf = (row?: { all: number; fresh: number; changed: number }): Put => {
   const { all, fresh, changed } = row ?? { all: 0, fresh: 0, changed: 0 };
@@ -137,9 +140,7 @@ export async function putVisits(connection: Connection, visits: readonly VisitsR
          where visit.visits <> excluded.visits
        returning xmax = 0 as fresh
      )
-     select (select count(*) from whole)::integer as all,
-       count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
-     from put`,
+     ${countPut}`,
     [JSON.stringify(visits)],
   );
   return putOf(rows[0]);
@@ -159,9 +160,7 @@ export async function putAdvertising(connection: Connection, costs: readonly Adv
          where advertising.amount <> excluded.amount
        returning xmax = 0 as fresh
      )
-     select (select count(*) from whole)::integer as all,
-       count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
-     from put`,
+     ${countPut}`,
     [JSON.stringify(costs)],
   );
   return putOf(rows[0]);

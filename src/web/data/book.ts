@@ -134,7 +134,10 @@ export type Heavy<T> = { readonly last: T | null } & (
   | { readonly is: 'failed'; readonly why: string }
 );
 
-/** Such work, begun by hand; `byItself`, also at first and whenever one of these changes. */
+/**
+ * Such work, begun by hand; `byItself`, also at first and whenever one of these changes. `isCurrent`: whether the last
+ * answer is for what they are now, and not still to be worked out anew.
+ */
 export function useHeavy<T>(
   ask: (engine: Remote<Engine>, pace: (done: number, all: number) => void) => Promise<T>,
   byItself = false,
@@ -143,6 +146,7 @@ export function useHeavy<T>(
   const basis = useBasis();
   const [state, setState] = useState<Heavy<T>>({ is: 'idle', last: null });
   const worker = useRef<Worker | null>(null);
+  const answeredBy = useRef<readonly unknown[] | null>(null);
   const end = () => {
     worker.current?.terminate();
     worker.current = null;
@@ -168,7 +172,9 @@ export function useHeavy<T>(
       told.taken
         .then(() => ask(engine, pace))
         .then((answer) => {
-          if (worker.current === own) setState({ is: 'done', last: answer });
+          if (worker.current !== own) return;
+          answeredBy.current = by;
+          setState({ is: 'done', last: answer });
         })
         .catch((error) => failed(wordOf(error)))
         .finally(() => {
@@ -188,5 +194,7 @@ export function useHeavy<T>(
     const waiting = window.setTimeout(() => latest.current(), rest);
     return () => clearTimeout(waiting);
   }, [isReady, byItself, ...by]);
-  return { state, ...begin };
+  const answered = answeredBy.current;
+  const isCurrent = state.is === 'done' && answered !== null && by.every((one, i) => one === answered[i]);
+  return { state, isCurrent, ...begin };
 }

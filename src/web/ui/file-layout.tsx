@@ -4,11 +4,11 @@ import {
   type DayOrder,
   dayOrders,
   type Encoding,
+  hasFigures,
   type Layout,
   type Mark,
-  type Measured,
   marks,
-  type Reading,
+  measuredBy,
   type Target,
   unitsOf,
 } from '../../core/tables/index.ts';
@@ -33,11 +33,6 @@ const dayNames: Readonly<Record<DayOrder, string>> = {
   'month first': 'month, then day',
 };
 const markNames: Readonly<Record<Mark, string>> = { '.': 'as in 1.5', ',': 'as in 1,5' };
-
-const measuredBy = (reading: Reading | undefined): Measured | null =>
-  reading?.is === 'measure' ? reading.of : reading?.is === 'sides' ? 'length' : null;
-const hasFigures = (reading: Reading | undefined): boolean =>
-  reading !== undefined && ['measure', 'sides', 'amount', 'count'].includes(reading.is);
 
 /** What a file was found to be: its rows, what parts them, how its letters are told. */
 export function FileSentence({
@@ -130,7 +125,7 @@ export function FileLayout({
             {columns.map((column) => {
               const { key, at, head, mark, unit, days } = column;
               const reading = readingOf(column);
-              const measured = measuredBy(reading);
+              const measured = reading ? measuredBy(reading) : null;
               return (
                 <td key={key} className={unsure.includes(head) ? 'text-limit' : ''}>
                   {measured && (
@@ -144,7 +139,7 @@ export function FileLayout({
                       onCommit={(next) => set(at, { unit: next || null })}
                     />
                   )}{' '}
-                  {hasFigures(reading) && (
+                  {reading && hasFigures(reading) && (
                     <ChoicePart
                       label={`Decimals of ${head}`}
                       value={mark ?? '.'}

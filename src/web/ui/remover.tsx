@@ -57,7 +57,11 @@ function Consequences({
   close: () => void;
   onRemoved: () => void;
 }) {
-  const found = useEngine((engine) => engine.removal(things), [things.map(({ named, id }) => `${named} ${id}`).join()]);
+  const found = useEngine(
+    (engine) => engine.removal(things),
+    [things.map(({ named, id }) => `${named} ${id}`).join()],
+    'study',
+  );
   const name = thingsName(book.book, things);
   if (!found) return <p className="muted">Looking for what names {name} …</p>;
   const words = removalWords(book.book, found);

@@ -35,7 +35,9 @@ export function overlookedWords(
       return { what: `${laneName(book, one)}: orders were heavier than its last step`, act: 'Add a step' };
     case 'one step':
       return {
-        what: `${laneName(book, one)}: of ${counts(one.of, 'order')} ${one.orders} fell in one step; the others hardly count`,
+        what:
+          `${laneName(book, one)}: of ${counts(one.of, 'order')} ${one.orders} fell in one step; ` +
+          'the others hardly count',
         act: 'Look at its steps',
       };
   }

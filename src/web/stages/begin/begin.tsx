@@ -1,12 +1,21 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { currencies } from '../../../core/exact/index.ts';
-import { countries } from '../../../core/places/index.ts';
 import type { Beginning, BeginningService } from '../../../core/plan/index.ts';
-import { countryName, counts, rateText } from '../../../words/index.ts';
+import { amountOf, countryName, counts, rateText } from '../../../words/index.ts';
 import { useCarrierQuery, useHistoryQuery, useLastCheckQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
-import { ChoicePart, figureFault, nameFault, PickPart, Several, TextPart, zoneFault } from '../../ui/field.tsx';
+import { countriesByName, countryChoices } from '../../ui/countries.ts';
+import {
+  amountIn,
+  ChoicePart,
+  figureFault,
+  nameFault,
+  PickPart,
+  Several,
+  TextPart,
+  zoneFault,
+} from '../../ui/field.tsx';
 
 /** The first hour: a book of a few answers, and what comes next until a first check. */
 export function BeginStage() {
@@ -31,9 +40,6 @@ export function BeginStage() {
   );
 }
 
-const byName = (codes: Iterable<string>) =>
-  [...codes].map((id) => ({ id, name: countryName(id) })).sort((a, b) => a.name.localeCompare(b.name));
-const allCountries = byName(countries);
 const allCurrencies = [...currencies].sort().map((code) => ({ value: code, label: code }));
 
 /** Of a book that has begun, who sells. */
@@ -71,7 +77,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
     countries: [],
     margin: '20',
     freeFrom: null,
-    flat: '5.00',
+    flat: amountOf(5, home.currency),
   });
   const [chosen, setChosen] = useState<readonly string[] | null>(null);
   const offered =
@@ -89,12 +95,12 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
     <>
       <div className="sentence bg-base-100 p-3">
         <p>
-          <TextPart label="The seller" value={said.seller} fault={nameFault} onCommit={(seller) => set({ seller })} />{' '}
-          sells from{' '}
+          <TextPart label="The seller" value={said.seller} fault={nameFault} onCommit={(seller) => set({ seller })} />
+          {' sells from '}
           <ChoicePart
             label="Country"
             value={said.country}
-            choices={allCountries.map(({ id, name }) => ({ value: id, label: name }))}
+            choices={countryChoices}
             onCommit={(country) => set({ country, countries: said.countries.filter((one) => one !== country) })}
           />
           , in{' '}
@@ -102,7 +108,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
             label="Currency"
             value={said.currency}
             choices={allCurrencies}
-            onCommit={(currency) => set({ currency })}
+            onCommit={(currency) => set({ currency, flat: amountOf(5, currency), freeFrom: null })}
           />
           , by the clock of{' '}
           <TextPart
@@ -144,7 +150,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
           <PickPart
             label="Another country"
             shown="and to …"
-            from={allCountries.filter(({ id }) => id !== said.country && !said.countries.includes(id))}
+            from={countriesByName.filter(({ id }) => id !== said.country && !said.countries.includes(id))}
             onPick={(country) => country !== '' && set({ countries: [...said.countries, country] })}
           />
           {ordered.some((country) => !said.countries.includes(country)) && (
@@ -169,13 +175,18 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
           {offered.length > 0 ? (
             <>
               , at what the carrier asks plus{' '}
-              <TextPart label="Margin" value={said.margin} fault={figureFault} onCommit={(margin) => set({ margin })} />{' '}
-              percent
+              <TextPart label="Margin" value={said.margin} fault={figureFault} onCommit={(margin) => set({ margin })} />
+              {' percent'}
             </>
           ) : (
             <>
               , at a flat{' '}
-              <TextPart label="Flat amount" value={said.flat} fault={figureFault} onCommit={(flat) => set({ flat })} />{' '}
+              <TextPart
+                label="Flat amount"
+                value={said.flat}
+                fault={amountIn(said.currency)}
+                onCommit={(flat) => set({ flat })}
+              />{' '}
               {said.currency} an order, as no card of a carrier is known in that currency
               {carrier?.down && (
                 <>
@@ -194,7 +205,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
             label="Free from"
             value={said.freeFrom ?? ''}
             placeholder="nowhere"
-            fault={(text) => (text === '' ? null : figureFault(text))}
+            fault={(text) => (text === '' ? null : amountIn(said.currency)(text))}
             onCommit={(text) => set({ freeFrom: text === '' ? null : text })}
           />
           .

@@ -56,7 +56,8 @@ function thereOf(sort: HistorySort, there: HistoryAnswer, book: OpenBook): strin
       const days = [orders.first, orders.last]
         .map((at) => localOf(Date.parse(at), book.home.timeZone).slice(0, 10))
         .join(' to ');
-      return `${counts(orders.count, 'order')}, ${days}${every > 1 ? `; what stands on them is worked out over one in ${every}` : ''}`;
+      const part = every > 1 ? `; what stands on them is worked out over one in ${every}` : '';
+      return `${counts(orders.count, 'order')}, ${days}${part}`;
     }
     case 'visits':
       return visits.count === 0 ? null : counts(visits.count, 'visit');
@@ -125,6 +126,12 @@ function Sort({
   );
 }
 
+/** How many looked from a country, in the last month that tells. */
+function visitsWords({ country, visits, month, inMonth }: HistoryAnswer['countries'][number]): string {
+  const when = month ? ` in ${monthText(month)}` : '';
+  return `${counts(inMonth || visits, 'visit')} from ${countryName(country)}${when}`;
+}
+
 /** Where orders and visits came from, those first that no zone takes in. */
 function Countries({ there }: { there: HistoryAnswer }) {
   const countries = there.countries.map(({ country }) => country);
@@ -142,7 +149,7 @@ function Countries({ there }: { there: HistoryAnswer }) {
           <span className="text-off">
             {worst.orders > 0
               ? `${counts(worst.orders, 'order')} from ${countryName(worst.country)}`
-              : `${counts(worst.inMonth || worst.visits, 'visit')} from ${countryName(worst.country)}${worst.month ? ` in ${monthText(worst.month)}` : ''}`}
+              : visitsWords(worst)}
             ; no zone takes it in.
           </span>
         )}

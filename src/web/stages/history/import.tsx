@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import type { HistoryImport as ImportState } from '../../../contract/index.ts';
 import { type HistorySort, historyTargets } from '../../../core/history/index.ts';
-import { csvOf, decoded, type Layout } from '../../../core/tables/index.ts';
+import { decoded, type Layout } from '../../../core/tables/index.ts';
 import {
   counted,
   counts,
@@ -10,7 +10,6 @@ import {
   historyTargetLabels,
   historyWords,
   remarkText,
-  rightBeside,
   saidProblem,
 } from '../../../words/index.ts';
 import {
@@ -25,8 +24,8 @@ import { useHeavy } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { HistoryLine, HistoryPreview } from '../../engine/files.ts';
-import { download } from '../../ui/download.ts';
 import { FileLayout, FileSentence } from '../../ui/file-layout.tsx';
+import { downloadBadLines, reasonOf, Unreadable } from '../../ui/file-reading.tsx';
 import { LongList } from '../../ui/long-list.tsx';
 import type { Opened } from '../../ui/opened.ts';
 
@@ -37,7 +36,7 @@ export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: 
   const { data: remembered } = useLayoutsQuery(sort);
   const [layout, setLayout] = useState<Layout | null>(null);
   const [taking, setTaking] = useState(false);
-  const { state } = useHeavy(
+  const { state, isCurrent } = useHeavy(
     (engine) =>
       engine.historyFile(sort, {
         bytes: file.bytes,
@@ -53,17 +52,9 @@ export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: 
   return (
     <>
       <h1>{historyWords[sort].name}</h1>
-      {state.is === 'failed' && (
-        <p className="fault" role="alert">
-          {file.name} could not be read: {state.why}
-        </p>
-      )}
+      {state.is === 'failed' && <Unreadable name={file.name} why={state.why} />}
       {!seen && state.is !== 'failed' && <p className="muted">Reading {file.name} …</p>}
-      {seen?.is === 'workbook' && (
-        <p className="fault" role="alert">
-          {file.name} is the workbook of a spreadsheet, not a table in text. Save its sheet as CSV there, and open that.
-        </p>
-      )}
+      {seen?.is === 'workbook' && <Unreadable name={file.name} why={null} />}
       {seen?.is === 'table' && (
         <Preview sort={sort} name={file.name} seen={layout ? { ...seen, layout } : seen} onLayout={setLayout} />
       )}
@@ -72,7 +63,7 @@ export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: 
           <button
             type="button"
             className="act main"
-            disabled={seen.head !== null || state.is === 'running'}
+            disabled={seen.head !== null || !isCurrent}
             onClick={() => setTaking(true)}
           >
             Take {counts(seen.count, 'line')}
@@ -152,9 +143,7 @@ function Line({ line: { line, row, problems, cells } }: { line: HistoryLine }) {
         </span>
       ) : (
         <>
-          <span className="text-off">
-            {problems.map((one) => `${one.at.join(' ')}: ${rightBeside(saidProblem(one))}`).join(' · ')}
-          </span>
+          <span className="text-off">{reasonOf(problems.map(saidProblem))}</span>
           <span className="muted mono">{cells.join(' | ')}</span>
         </>
       )}
@@ -226,9 +215,6 @@ function takenWords(sort: HistorySort, { fresh, changed, same }: Report): string
 /** Lines that were not taken, to be mended and brought back; and what was read otherwise than it stands. */
 function Report({ name, layout, report }: { name: string; layout: Layout; report: Report }) {
   const { bad, badLines, remarks } = report;
-  const said = ({ problems }: Report['badLines'][number]) =>
-    problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ');
-  const rows = () => badLines.map((one) => [...layout.columns.map((_, at) => one.cells[at] ?? ''), said(one)]);
   return (
     <>
       {bad > 0 && (
@@ -236,16 +222,7 @@ function Report({ name, layout, report }: { name: string; layout: Layout; report
           <span className="text-off">
             {counts(bad, 'line')} could not be read; of orders with such a line none was taken.
           </span>
-          <button
-            type="button"
-            className="act"
-            onClick={() =>
-              download(
-                `bad lines of ${name}`,
-                csvOf([...layout.columns.map(({ head }) => head), 'reason'], rows(), layout.delimiter),
-              )
-            }
-          >
+          <button type="button" className="act" onClick={() => downloadBadLines(name, layout, badLines)}>
             {badLines.length < bad ? `The first ${counted(badLines.length)}` : counts(bad, 'bad line')} as CSV
           </button>
         </p>
@@ -266,7 +243,7 @@ function Report({ name, layout, report }: { name: string; layout: Layout; report
               one && (
                 <>
                   <span className="figure muted w-16 shrink-0">{counted(one.line)}</span>
-                  <span className="text-off">{said(one)}</span>
+                  <span className="text-off">{reasonOf(one.problems)}</span>
                   <span className="muted mono">{one.cells.join(' | ')}</span>
                 </>
               )

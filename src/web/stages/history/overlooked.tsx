@@ -24,6 +24,7 @@ function OverlookedSheet({ book }: { book: OpenBook }) {
   );
   const names = new Map(book.goods.map(({ sku, name }) => [sku, name]));
   const every = sampleOf(history?.orders.count ?? 0);
+  const ordered = counts(history?.orders.count ?? 0, 'past order');
   const rows = (found ?? []).map((one) => ({
     ...overlookedWords(book.book, one, (sku) => names.get(sku) ?? sku),
     orders: one.orders * every,
@@ -39,7 +40,7 @@ function OverlookedSheet({ book }: { book: OpenBook }) {
               ? 'Looking …'
               : found.length === 0
                 ? 'Nothing that past orders ran into.'
-                : `${counts(found.length, 'thing')}, by how many of ${counts(history?.orders.count ?? 0, 'past order')} they touched`}
+                : `${counts(found.length, 'thing')}, by how many of ${ordered} they touched`}
           </span>
           {rows.length > 0 && (
             <span className="acts">

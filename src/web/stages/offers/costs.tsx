@@ -12,6 +12,7 @@ import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
 import { NotThere } from '../../ui/missing.tsx';
+import { Sampled } from '../../ui/sampled.tsx';
 import { OffersTabs } from './tabs.tsx';
 import { smallYear, Working } from './working.tsx';
 
@@ -59,6 +60,7 @@ function Costs({ book, moment }: { book: OpenBook; moment: number }) {
             is for had known of it
           </span>
         </div>
+        <Sampled />
         {!offer && (
           <p className="muted">
             {there

@@ -5,6 +5,7 @@ import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
 import type { MeetingLoss } from '../../engine/offers.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
+import { Sampled } from '../../ui/sampled.tsx';
 import { useTender } from '../../ui/tender.ts';
 import { DeepestBasket } from './deepest.tsx';
 import { EitherOr } from './either-or.tsx';
@@ -70,6 +71,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
             </CsvButton>
           </span>
         </div>
+        <Sampled />
         {orders && orders.length > 0 && state.is !== 'done' && (
           <Working state={state} start={start} stop={stop} what="Count the orders that lose" />
         )}

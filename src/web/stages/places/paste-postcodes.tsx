@@ -1,11 +1,9 @@
 import { useState } from 'react';
-import { countries, pastedPostcodes } from '../../../core/places/index.ts';
-import { countryName, counts } from '../../../words/index.ts';
+import { pastedPostcodes } from '../../../core/places/index.ts';
+import { counts } from '../../../words/index.ts';
+import { countryChoices } from '../../ui/countries.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 
-const choices = [...countries]
-  .map((code) => ({ value: code, label: countryName(code) }))
-  .sort((a, b) => a.label.localeCompare(b.label));
 const shown = 6;
 const some = (all: readonly string[]): string =>
   `${all.slice(0, shown).join(', ')}${all.length > shown ? ` and ${all.length - shown} more` : ''}`;
@@ -27,11 +25,12 @@ export function PastePostcodes({
   const [country, setCountry] = useState(begins);
   const [text, setText] = useState('');
   const { taken, double, within, unknown } = pastedPostcodes(country, text, there);
+  const held = within.map((one) => `${one.text} in ${one.by}`);
   return (
     <section className="my-2 border border-base-300 bg-base-100 p-3" aria-label="Paste postcodes">
       <p className="sentence">
         Postcodes of{' '}
-        <ChoicePart label="Country of the postcodes" value={country} choices={choices} onCommit={setCountry} />:
+        <ChoicePart label="Country of the postcodes" value={country} choices={countryChoices} onCommit={setCountry} />:
       </p>
       <textarea
         className="search w-full"
@@ -45,8 +44,7 @@ export function PastePostcodes({
         <p aria-live="polite">
           {counts(taken.length, 'place')} to take in
           {double.length > 0 && `, ${counts(double.length, 'double')}: ${some(double)}`}
-          {within.length > 0 &&
-            `; ${within.length} ${within.length === 1 ? 'lies' : 'lie'} in a wider entry already: ${some(within.map((one) => `${one.text} in ${one.by}`))}`}
+          {within.length > 0 && `; ${counts(within.length, 'lies', 'lie')} in a wider entry already: ${some(held)}`}
           {unknown.length > 0 && <span className="text-off">; not understood: {some(unknown)}</span>}.
         </p>
       )}

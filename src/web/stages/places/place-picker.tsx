@@ -1,17 +1,15 @@
 import { useMemo, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
-import { countries, countriesOf, isTerritory, regionCodes, regionName } from '../../../core/places/index.ts';
-import { countryName, counts } from '../../../words/index.ts';
+import { countriesOf, regionCodes, regionName } from '../../../core/places/index.ts';
+import { counts } from '../../../words/index.ts';
+import { countriesByName } from '../../ui/countries.ts';
 
 const most = 40;
 
 /** Countries and regions by name, and the world, each with its code. */
 const places: readonly { readonly id: string; readonly name: string; readonly more: string }[] = [
   { id: 'world', name: 'Everywhere', more: 'what no other zone takes in' },
-  ...[...countries]
-    .filter((code) => !isTerritory(code))
-    .map((code) => ({ id: code, name: countryName(code), more: code }))
-    .sort((a, b) => a.name.localeCompare(b.name)),
+  ...countriesByName.map((one) => ({ ...one, more: one.id })),
   ...regionCodes
     .map((code) => ({
       id: code,

@@ -15,6 +15,7 @@ export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][n
   const lanes = templates.filter(({ lanes: all }) => Object.keys(all[zone.id] ?? {}).length > 0);
   const named = offers.filter((offer) => offer.zones?.includes(zone.id));
   const every = sampleOf(history?.orders.count ?? 0);
+  const past = counts(history?.orders.count ?? 0, 'past order');
   return (
     <section className="mt-4" aria-label="What uses it">
       <h2>What uses it</h2>
@@ -44,8 +45,7 @@ export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][n
       {by && orders && orders.length > 0 && (
         <p>
           {every > 1 ? 'About ' : ''}
-          <strong>{counted((by[zone.id] ?? 0) * every)}</strong> of {counts(history?.orders.count ?? 0, 'past order')}{' '}
-          fell in it.
+          <strong>{counted((by[zone.id] ?? 0) * every)}</strong> of {past} fell in it.
         </p>
       )}
       {orders?.length === 0 && (

@@ -10,6 +10,7 @@ import type { Records } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart } from '../../ui/field.tsx';
 import { KeyLine } from '../../ui/key-line.tsx';
+import { Sampled } from '../../ui/sampled.tsx';
 import { useTender } from '../../ui/tender.ts';
 import { RatesTabs } from './tabs.tsx';
 
@@ -73,6 +74,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
             <ReviewFile book={book} lanes={lanes} currency={records?.market.currency ?? book.home.currency} />
           </span>
         </div>
+        <Sampled />
         <ReviewTable
           book={book}
           lanes={lanes}

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { goodsTargets, type MissingWay } from '../../../../core/goods/index.ts';
-import { csvOf, type Layout } from '../../../../core/tables/index.ts';
-import { counted, counts, goodsTargetLabels, rightBeside, saidProblem } from '../../../../words/index.ts';
+import type { Layout } from '../../../../core/tables/index.ts';
+import { counted, counts, goodsTargetLabels, saidProblem } from '../../../../words/index.ts';
 import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
 import { type OpenBook, useHeavy } from '../../../data/book.ts';
 import type { GoodsLine, GoodsPreview } from '../../../engine/files.ts';
-import { download } from '../../../ui/download.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
 import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import { downloadBadLines, Unreadable } from '../../../ui/file-reading.tsx';
 import type { Opened } from '../../../ui/opened.ts';
 import { PreviewLines } from './lines.tsx';
 import { Taking } from './taking.tsx';
@@ -22,7 +22,7 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
   const { data: remembered } = useLayoutsQuery('goods');
   const [layout, setLayout] = useState<Layout | null>(null);
   const [missing, setMissing] = useState<MissingWay>('kept');
-  const { state, stop, start } = useHeavy(
+  const { state, isCurrent, stop, start } = useHeavy(
     (engine, pace) =>
       engine.goodsFile(
         { bytes: file.bytes, layout, remembered: remembered ?? [] },
@@ -30,17 +30,13 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
         pace,
       ) as Promise<GoodsPreview>,
     remembered !== undefined,
-    [file, layout, missing],
+    [file, layout, missing, book.book, book.goods],
   );
   const seen = state.last;
   const reading = state.is === 'running';
   return (
     <section className="flex min-h-0 grow flex-col gap-2" aria-label="What the file holds">
-      {state.is === 'failed' && (
-        <p className="fault" role="alert">
-          {file.name} could not be read: {state.why}
-        </p>
-      )}
+      {state.is === 'failed' && <Unreadable name={file.name} why={state.why} />}
       {reading && (
         <p className="after-a-while flex items-center gap-3" aria-live="polite">
           <progress
@@ -65,17 +61,13 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
           </button>
         </p>
       )}
-      {seen?.is === 'workbook' && (
-        <p className="fault" role="alert">
-          {file.name} is the workbook of a spreadsheet, not a table in text. Save its sheet as CSV there, and open that.
-        </p>
-      )}
+      {seen?.is === 'workbook' && <Unreadable name={file.name} why={null} />}
       {seen?.is === 'table' && (
         <Preview
           book={book}
           name={file.name}
           seen={layout ? { ...seen, layout } : seen}
-          stale={reading}
+          isCurrent={isCurrent}
           missing={missing}
           onMissing={setMissing}
           onLayout={setLayout}
@@ -97,7 +89,7 @@ function Preview({
   book,
   name,
   seen,
-  stale,
+  isCurrent,
   missing,
   onMissing,
   onLayout,
@@ -106,8 +98,8 @@ function Preview({
   book: OpenBook;
   name: string;
   seen: Table;
-  /** Whether it is being read anew. */
-  stale: boolean;
+  /** Whether what is seen is by the layout, the choice and the book as they stand; else it is being read anew. */
+  isCurrent: boolean;
   missing: MissingWay;
   onMissing: (way: MissingWay) => void;
   onLayout: (layout: Layout) => void;
@@ -119,21 +111,18 @@ function Preview({
   const count = (does: GoodsLine['does']) => lines.filter((line) => line.does === does).length;
   const changing = count('new') + count('changed') + count('hidden') + count('removed');
   const bad = lines.filter((line) => line.does === 'bad');
+  const saveBad = () =>
+    downloadBadLines(
+      name,
+      layout,
+      bad.map(({ cells, problems }) => ({ cells, problems: problems.map(saidProblem) })),
+    );
   const take = () => {
     remember({ sort: 'goods', layout });
     if (!edits) return setServer(true);
     book.editAll(edits);
     close();
   };
-  const badFile = () =>
-    csvOf(
-      [...layout.columns.map(({ head }) => head), 'reason'],
-      bad.map(({ cells, problems }) => [
-        ...layout.columns.map((_, at) => cells[at] ?? ''),
-        problems.map((one) => `${one.at.join(' ')}: ${rightBeside(saidProblem(one))}`).join(' · '),
-      ]),
-      layout.delimiter,
-    );
   if (server)
     return (
       <Taking
@@ -178,11 +167,11 @@ function Preview({
       )}
       <PreviewLines lines={lines} />
       <p className="flex flex-wrap items-center gap-2">
-        <button type="button" className="act main" disabled={changing === 0 || stale} onClick={take}>
+        <button type="button" className="act main" disabled={changing === 0 || !isCurrent} onClick={take}>
           {takeWords(changing, lines)}
         </button>
         {bad.length > 0 && (
-          <button type="button" className="act" onClick={() => download(`bad lines of ${name}`, badFile())}>
+          <button type="button" className="act" onClick={saveBad}>
             {counts(bad.length, 'bad line')} as CSV
           </button>
         )}

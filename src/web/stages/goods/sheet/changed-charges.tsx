@@ -21,13 +21,13 @@ export function ChangedCharges({ book, edits }: { book: OpenBook; edits: readonl
       .map(({ name, before, after }) => `${name} ${amount(before)} → ${amount(after)}`)
       .join(', ');
   const place = book.home.assumed;
+  const alone = counts(found.alone.length, 'is', 'are');
   return (
     <p className="mt-1" aria-live="polite">
       {found.pinned.length === 0
         ? 'No pinned basket is charged otherwise'
         : `${counts(found.pinned.length, 'pinned basket')} charged otherwise: ${examples(found.pinned)}`}
-      {place !== null &&
-        `; of ${counts(found.asked, 'item', 'goods')} bought alone to ${place}, ${counts(found.alone.length, 'is', 'are')}`}
+      {place !== null && `; of ${counts(found.asked, 'item', 'goods')} bought alone to ${place}, ${alone}`}
       {found.alone.length > 0 && `: ${examples(found.alone)}${found.alone.length > shown ? ' …' : ''}`}.
     </p>
   );

@@ -26,12 +26,12 @@ export interface Taken {
 }
 
 /** How a file of goods is laid out: the column of each field, and of the sides where they have columns of their own. */
-export interface GoodsSheet {
+export interface TakenColumns {
   readonly fields: readonly (Taken & { readonly field: Column })[];
   readonly sides: readonly Taken[];
 }
 
-export function goodsSheet({ columns }: Layout): GoodsSheet {
+export function takenColumns({ columns }: Layout): TakenColumns {
   const taken = columns.flatMap((column, at): Taken[] => {
     const target = column.to === null ? undefined : readings.get(column.to);
     return target ? [{ at, target, column }] : [];
