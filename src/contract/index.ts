@@ -262,7 +262,7 @@ export const importReport = z.object({
   badLines: z.array(z.object({ line: z.int(), problems: z.array(problemSchema) })),
 });
 /** What files hold whose columns somebody has told apart. */
-export const layoutSorts = ['goods', ...historySorts] as const;
+export const layoutSorts = ['goods', 'prices', ...historySorts] as const;
 export type LayoutSort = (typeof layoutSorts)[number];
 /** Layouts of files, the last used first. */
 export const layoutsAnswer = z.object({ layouts: z.array(layoutSchema) });

@@ -127,3 +127,31 @@ export const historyHeads = {
     ),
   },
 } as const;
+
+/** Of price lists of carriers. */
+export const priceHeads = {
+  what: names('what, line, line type, type, art, type de ligne, tipo'),
+  service: names(
+    'service, product, service name, leistung, produkt, versandart, prestation, servicio, dienst, servizio',
+  ),
+  zone: names('zone, tariff zone, destination zone, zielzone, zona, area'),
+  places: names(
+    'places, countries, country, country code, country codes, postcodes, destination, destinations, land, lander, ' +
+      'zielland, pays, paises, landen, paesi',
+  ),
+  most: names(
+    'up to, up to weight, max weight, maximum weight, weight to, weight up to, to weight, weight, mass, bis, bis kg, ' +
+      'gewicht bis, gewicht, poids max, jusqu a, poids, peso hasta, peso, hasta, tot, tot gewicht, fino a',
+  ),
+  price: names(
+    'price, rate, charge, cost, amount, net price, price per parcel, preis, entgelt, nettopreis, prix, tarif, precio, ' +
+      'tarifa, prijs, tarief, prezzo, tariffa',
+  ),
+  from: names(
+    'from, valid from, start, start date, effective from, gultig ab, ab, valable du, desde, geldig vanaf, da',
+  ),
+  until: names('until, valid until, ends before'),
+  last: names(
+    'last day, valid to, end, end date, gultig bis, valable au, valido hasta, geldig tot en met, valido fino al',
+  ),
+} as const;

@@ -50,6 +50,12 @@ export const moments = [
   '2026-12-07T12:00:00Z',
   '2027-03-28T01:30:00Z',
 ];
+const listedServices = [
+  { list: 'ferry', service: 'slow' },
+  { list: 'ferry', service: 'quick' },
+  { list: 'rail', service: 'quick' },
+] as const;
+const days = [null, null, '2026-11-24', '2026-11-30', '2026-12-07', '2027-03-28'];
 const windows: Window[] = [
   { from: null, until: null, zone: 'Europe/Dublin' },
   { from: '2026-11-01T00:00', until: '2026-11-30T00:00', zone: 'Europe/Dublin' },
@@ -120,6 +126,51 @@ export function worldOf(seed: number, count: number | null = null): World {
       return at;
     });
   };
+  function priceList(id: string): NonNullable<BookInput['priceLists']>[number] {
+    const currency = pick(['EUR', 'EUR', 'GBP', 'USD']);
+    const zones = [
+      { zone: 'near', places: pick([['IE'], ['IE', 'GB-NIR'], ['EU']]) },
+      { zone: 'isles', places: ['GB HS*', 'GB ZE*'] },
+      { zone: 'far', places: pick([['world'], ['GB', 'US'], ['GB', 'FR', 'JP']]) },
+    ].filter(() => chance(0.85));
+    const span = () => {
+      const from = pick(days);
+      const later = days.filter((day) => day !== null && (from === null || day > from));
+      return { from, until: later.length > 0 && chance(0.3) ? pick(later) : null };
+    };
+    const service = () => pick(['slow', 'quick']);
+    return {
+      id,
+      name: id,
+      currency,
+      from: pick([[], [], ['IE'], ['GB', 'IE H91*']]),
+      divisor: pick([null, 4000, 5000, 6000]),
+      zones,
+      prices:
+        zones.length === 0
+          ? []
+          : Array.from({ length: 12 + under(20) }, () => ({
+              service: service(),
+              zone: pick(zones).zone,
+              most: pick([
+                { value: '1', unit: 'kg' as const },
+                { value: '2.5', unit: 'kg' as const },
+                { value: '5', unit: 'lb' as const },
+                { value: '30', unit: 'kg' as const },
+              ]),
+              price: money(12, currency),
+              ...span(),
+            })),
+      extras: [
+        { is: 'fuel' as const, percent: pick(['8', '12.5']), service: chance(0.5) ? service() : null, ...span() },
+        { is: 'fuel' as const, percent: '3.75', service: null, ...span() },
+        { is: 'parcel' as const, amount: money(1, currency), service: null, ...span() },
+        { is: 'home' as const, amount: money(1, currency), service: chance(0.5) ? service() : null, ...span() },
+        { is: 'remote' as const, amount: money(6, currency), places: ['GB HS*', 'US-AK'], service: null, ...span() },
+        { is: 'remote' as const, amount: money(6, currency), places: ['GB HS2*', 'US'], service: null, ...span() },
+      ].filter(() => chance(0.6)),
+    };
+  }
   function table(currency: string): Rate {
     const unit = pick(['value', 'units', 'kg', 'lb', 'cm', 'l'] as const);
     const scale = {
@@ -178,7 +229,8 @@ export function worldOf(seed: number, count: number | null = null): World {
       case 4:
         return {
           is: 'carrier quote',
-          service: pick(['ground', 'swift']),
+          service: chance(0.8) ? pick(['ground', 'swift']) : null,
+          lists: some(listedServices),
           percent: pick(['0', '7.5', '12']),
           add: money(2, currency),
           fallback: chance(0.6) ? money(25, currency) : null,
@@ -539,6 +591,11 @@ export function worldOf(seed: number, count: number | null = null): World {
     zones,
     selections,
     boxes,
+    stockPlaces: [
+      { id: 'galway', name: 'Galway', place: 'IE H91 E2K3' },
+      ...(chance(0.7) ? [{ id: 'westport', name: 'Westport', place: pick(['GB BT9 5EE', 'IE', null]) }] : []),
+    ],
+    priceLists: [priceList('ferry'), priceList('rail')],
     templates: templateIds.map((id, i) => {
       const served = [...zones].filter(() => chance(0.8)).sort(() => random() - 0.5);
       return {
@@ -629,6 +686,7 @@ export function worldOf(seed: number, count: number | null = null): World {
         name: 'Basket',
         lines: [...skus, ...(chance(0.2) ? [pick(skus)] : [])].map((sku) => ({ sku, units: 1 + under(4) })),
         place: pick(places),
+        address: pick(['home', 'business']),
         billing: chance(0.3) ? pick(places) : null,
         codes: some(['GUST', 'FROMLINK', 'ONCE1', 'NOSUCH']),
         moment: pick(moments),

@@ -19,7 +19,7 @@ import {
   volumeOf,
   whole,
 } from './figures.ts';
-import { spot, zoneOf } from './places.ts';
+import { spot, takes, zoneOf } from './places.ts';
 
 /**
  * A second reading of what is meant, written from the page of its rules and from nothing else: plain, slow, every set
@@ -320,6 +320,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
 
   // What a lane or an own rate charges a group.
   interface Group {
+    readonly origin: string;
     readonly lines: readonly Line[];
     readonly value: bigint;
     readonly after: bigint;
@@ -429,6 +430,62 @@ export function readAnswer(book: Book, basket: Basket): Read {
       : null;
   }
 
+  /** What a price list asks for all parcels from a stock place by a service; nothing where it has no price for one. */
+  function listAsks(id: string, service: string, origin: string, parcels: readonly Parcel[]) {
+    const list = book.priceLists.find((one) => one.id === id) as Book['priceLists'][number];
+    const clock = book.markets[0]?.timeZone ?? '';
+    const begins = (day: string | null) => (day === null ? null : momentOf(`${day}T00:00`, clock));
+    const holds = (one: { from: string | null; until: string | null }) => {
+      const [from, until] = [begins(one.from), begins(one.until)];
+      return (from === null || at >= from) && (until === null || at < until);
+    };
+    const beganAt = (one: { from: string | null }) => begins(one.from) ?? Number.NEGATIVE_INFINITY;
+    const address = book.stockPlaces.find((one) => one.name === origin)?.place ?? null;
+    if (list.from.length > 0) {
+      if (address === null || list.from.every((pattern) => takes(pattern, spot(address)) === null)) return [];
+      reach('price list from a stock place');
+    }
+    const zone = zoneOf(
+      list.zones.map((one) => ({ id: one.zone, takes: one.places, leaves: [] })),
+      place,
+    );
+    const ours = list.prices.filter((one) => one.service === service && one.zone === zone && holds(one));
+    /** The one of a sort of extra that counts: of those for it the later begun, then the later listed. */
+    const onTop = (is: 'fuel' | 'parcel' | 'home' | 'remote') =>
+      list.extras
+        .filter((one) => one.is === is && (one.service === null || one.service === service) && holds(one))
+        .filter((one) => one.is !== 'remote' || one.places.some((pattern) => takes(pattern, place) !== null))
+        .reduce<(typeof list.extras)[number] | null>(
+          (best, one) => (best === null || beganAt(one) >= beganAt(best) ? one : best),
+          null,
+        );
+    let sum = 0n;
+    for (const parcel of parcels) {
+      const cubic = over(book.boxes.filter((box) => box.id === parcel.box).map(insideOf)[0] as Fraction, whole(1000));
+      const bulky = list.divisor === null ? null : times(over(cubic, whole(list.divisor)), whole(1000));
+      const heavy = bulky !== null && compare(bulky, parcel.mass) > 0 ? bulky : parcel.mass;
+      if (heavy !== parcel.mass) reach('price list by volume');
+      let best: (typeof ours)[number] | null = null;
+      for (const one of ours) {
+        if (compare(heavy, massOf(one.most)) > 0) continue;
+        const order = best === null ? -1 : compare(massOf(one.most), massOf(best.most));
+        if (order < 0 || (order === 0 && best !== null && beganAt(one) >= beganAt(best))) best = one;
+      }
+      if (best === null) return [];
+      const price = units(best.price, list.currency);
+      const [fuel, parcelExtra, home, remote] = (['fuel', 'parcel', 'home', 'remote'] as const).map(onTop);
+      sum += price;
+      if (fuel?.is === 'fuel') sum += nearest(percentOf(price, fuel.percent));
+      for (const extra of [parcelExtra, basket.address === 'home' ? home : null, remote])
+        if (extra && extra.is !== 'fuel') sum += units(extra.amount, list.currency);
+      if (remote) reach('price list to a remote place');
+      if (best.from !== null) reach('price list of a later day');
+    }
+    return [{ amount: sum, currency: list.currency as string }];
+  }
+  const insideOf = (box: Book['boxes'][number]): Fraction =>
+    [box.length, box.width, box.height].reduce((v, side) => times(v, lengthOf(side, box.unit)), whole(1));
+
   /** A charge exactly, in the currency of the rate; whether some of it was converted already. Null: not offered. */
   function charge(
     rate: Rate,
@@ -487,20 +544,26 @@ export function readAnswer(book: Book, basket: Basket): Read {
           null,
         );
         if (packed === null) return null;
-        const answers = packed.map((parcel) => answerOf(rate.service, parcel));
+        const answers = packed.map((parcel) => (rate.service === null ? null : answerOf(rate.service, parcel)));
         const [first] = answers;
-        if (answers.some((one) => one === null || one.currency !== first?.currency)) {
+        const told =
+          !first || answers.some((one) => one === null || one.currency !== first.currency)
+            ? []
+            : [{ amount: answers.reduce((all, one) => all + (one?.amount ?? 0n), 0n), currency: first.currency }];
+        const asked = [...told, ...rate.lists.flatMap((one) => listAsks(one.list, one.service, group.origin, packed))];
+        if (asked.length === 0) {
           if (rate.fallback !== null) reach('carrier silent, fallback');
           return rate.fallback === null ? null : plain(amount(rate.fallback));
         }
-        let sum = whole(answers.reduce((all, one) => all + (one?.amount ?? 0n), 0n));
-        const foreign = first !== null && first !== undefined && first.currency !== from;
-        if (foreign) {
-          if (listed(first.currency, from) === undefined) return null;
-          reach('carrier in another currency');
-          sum = exactly(sum, first.currency, from);
-        }
-        reach('carrier answers');
+        const worth = asked
+          .filter((one) => one.currency === from || listed(one.currency, from) !== undefined)
+          .map((one) => ({ sum: exactly(whole(one.amount), one.currency, from), foreign: one.currency !== from, one }));
+        const [best] = [...worth].sort((a, b) => compare(a.sum, b.sum));
+        if (!best) return null;
+        const { sum, foreign } = best;
+        if (foreign) reach('carrier in another currency');
+        reach(told.includes(best.one) ? 'carrier answers' : 'price list answers');
+        if (told.length > 0 && !told.includes(best.one)) reach('price list below the carrier');
         const more = times(sum, plus(whole(1), over(fraction(rate.percent), whole(100))));
         return { exact: plus(more, amount(rate.add)), converted: foreign };
       }
@@ -657,6 +720,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
       groupsBy.set(id, group);
     }
     const basketGroup: Group = {
+      origin: '',
       lines: ours.map(({ line }) => line),
       value: ours.reduce((sum, { i }) => sum + (listValue[i] as bigint), 0n),
       after: ours.reduce((sum, { i }) => sum + (after[i] as bigint), 0n),
@@ -716,7 +780,7 @@ export function readAnswer(book: Book, basket: Basket): Read {
       }
     };
     for (const { line, i, now, rate: ownOne, waived } of singles) {
-      const alonely: Group = { lines: [line], value: listValue[i] as bigint, after: after[i] as bigint };
+      const alonely: Group = { origin: origin(line.item), lines: [line], value: listValue[i] as bigint, after: after[i] as bigint };
       const found = charge(ownOne, alonely, home, now.lane.values === 'after');
       if (found === null) return null;
       const amount =

@@ -1,4 +1,4 @@
-import { breaksOf, type Rate } from '../rates/index.ts';
+import { breaksOf, type Rate, shownName } from '../rates/index.ts';
 import type { CompiledBook } from './compile/index.ts';
 import { goneChannels } from './schema.ts';
 
@@ -63,13 +63,14 @@ function breaksWithoutRoom(rate: Rate): number[] {
  * of a name alone.
  */
 function equalNames(book: CompiledBook): BookFinding[] {
-  if (book.market.body.oneOfAName) return [];
+  const { oneOfAName, locale } = book.market.body;
+  if (oneOfAName) return [];
   return book.templates.flatMap((template) =>
     [...template.lanes].flatMap(([zone, row]) => {
       const byName = new Map<string, string[]>();
       for (const [service, lane] of row) {
-        const name =
-          lane.names[book.market.body.locale] ?? book.services.find((one) => one.id === service)?.name ?? service;
+        const own = book.services.find((one) => one.id === service);
+        const name = lane.names[locale] ?? (own ? shownName(own, locale) : service);
         byName.set(name, [...(byName.get(name) ?? []), service]);
       }
       return [...byName].flatMap(([name, services]) =>

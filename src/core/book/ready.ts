@@ -159,6 +159,7 @@ function workshop(book: CompiledBook, itemOf: Workshop['itemOf'], problems: Prob
       conversion: book.conversion,
       rounding: book.market.rounding,
       boxes: book.boxes,
+      priceLists: book.priceLists,
       quotingInto: book.quotingInto,
     },
     origin: once((text) => text, String),

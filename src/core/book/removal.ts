@@ -26,6 +26,7 @@ const lists = {
   boxes: 'box',
   markets: 'market',
   offers: 'offer',
+  priceLists: 'price list',
   segments: 'segment',
   selections: 'selection',
   services: 'service',

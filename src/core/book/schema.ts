@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { manifests } from '#manifests';
+import { priceListSchema } from '../carrier/index.ts';
 import { type Form, isMonday, massUnits, naming, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
 import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
@@ -130,6 +131,9 @@ export const costsSchema = z.strictObject({
   channels: z.record(naming('channel', 'row'), share),
 });
 
+/** Where goods are kept: by its name in goods and templates, and where it lies; null: not known. */
+export const stockPlaceSchema = z.strictObject({ id, name, place: place.nullable().default(null) });
+
 /** Days that matter to the seller, both counting. */
 export const eventSchema = z.strictObject({ id, name, from: z.iso.date(), until: z.iso.date() });
 export const bookSchema = z.strictObject({
@@ -146,6 +150,10 @@ export const bookSchema = z.strictObject({
   zones: z.array(zoneSchema),
   selections: z.array(selectionSchema).default([]),
   boxes: z.array(boxSchema).default([]),
+  /** Where goods are kept; what others are named in goods and templates have no address. */
+  stockPlaces: z.array(stockPlaceSchema).max(200).default([]),
+  /** What carriers ask by price lists that the seller keeps. */
+  priceLists: z.array(priceListSchema).max(20).default([]),
   /** The first is the default one. */
   templates: z.array(templateSchema).min(1).max(60),
   /** How the charges of several groups become one, where no mixing rule covers them. */

@@ -15,7 +15,7 @@ import {
   type Volume,
 } from '../exact/index.ts';
 import type { Place } from '../places/index.ts';
-import type { Carrier, Parcel } from '../rates/index.ts';
+import type { Carrier, Parcel } from './carrier.ts';
 
 const day = z.iso.date();
 const money = z.string().regex(/^\d{1,7}\.\d{2}$/);

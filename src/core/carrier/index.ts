@@ -1,4 +1,4 @@
-/** The carrier: its dated cards, and what it asks for parcels by them. */
+/** Carriers: dated cards of the one that is asked, price lists of others, and what they ask for parcels. */
 export {
   type Card,
   type CardBody,
@@ -8,3 +8,30 @@ export {
   parcelCharge,
   readCard,
 } from './card.ts';
+export { type Asking, type Carrier, leastOf, type Parcel, type Quoted, type Quoting } from './carrier.ts';
+export {
+  type ListedService,
+  listedCharge,
+  type PriceList,
+  readPriceList,
+  type Sending,
+  turnsOfList,
+} from './listed.ts';
+export {
+  type BadPrice,
+  type PriceFile,
+  priceCsv,
+  priceTargets,
+  readPriceFile,
+  type TakenAs,
+  withPrices,
+} from './price-file.ts';
+export {
+  listedServiceSchema,
+  mostPrices,
+  type PriceExtra,
+  type PriceLine,
+  type PriceListBody,
+  priceListSchema,
+  servicesOf,
+} from './price-list.ts';

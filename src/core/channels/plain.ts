@@ -146,7 +146,7 @@ function bounded(lane: Lane, rate: PlainRate | null, lost: Fidelity[]): PlainRat
   return rate;
 }
 
-const one: Shipment = { value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
+const one: Shipment = { from: '', value: 0, after: 0, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 
 /** A shipment in the middle of a break. */
 function shipmentAt(table: Exclude<Breaks, { over: 'volume' }>, at: number): Shipment {
@@ -165,6 +165,7 @@ const settledBy = (lane: Lane, rate: Rate, shipment: Shipment): Minor => {
   return minor(
     laneCharge(plain, { ...lane.price, rate }, shipment, {
       place: { country: '', part: null, postcode: null },
+      moment: 0,
       carrier: null,
     }),
   );

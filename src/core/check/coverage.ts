@@ -97,7 +97,7 @@ const placesOf = (book: CompiledBook): Spot[] =>
     book.templates.flatMap((template) => template.zones.flatMap((zone) => [...zone.takes, ...zone.leaves])),
   ).map(({ pattern, place }) => ({ place, text: patternText(pattern) }));
 
-const small: Shipment = { value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
+const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: gram, bought: gram, long: 1, pieces: [] };
 const shipmentAt = (over: 'mass' | 'value' | 'units', at: number): Shipment =>
   over === 'mass'
     ? { ...small, mass: at, bought: at }
@@ -161,7 +161,7 @@ function gapsOf(
     .filter((at) => at >= 1 && at <= most[over])
     .sort((a, b) => a - b);
   const takes = (lane: Lane, at: number) =>
-    laneCharge(lane, lane.price, shipmentAt(over, at), { place, carrier: null });
+    laneCharge(lane, lane.price, shipmentAt(over, at), { place, moment: 0, carrier: null });
   const findings: CoverageFinding[] = [];
   const runsWhere = (test: (at: number) => boolean): { from: number; to: number | null }[] => {
     const runs: { from: number; to: number | null }[] = [];
@@ -251,6 +251,7 @@ function neverSold(book: CompiledBook, goods: readonly Ready[]): CoverageFinding
         if (price.rate.is === 'carrier quote') return item.mass !== null && item.sides !== null;
         const charge = laneCharge(lane, price, alone(item), {
           place: { country: '', part: null, postcode: null },
+          moment: 0,
           carrier: null,
         });
         if (charge < 0) why = refusalOf(charge);
@@ -263,6 +264,7 @@ function neverSold(book: CompiledBook, goods: readonly Ready[]): CoverageFinding
 }
 
 const alone = (item: Ready): Shipment => ({
+  from: item.origin,
   value: item.price,
   after: item.price,
   units: 1,

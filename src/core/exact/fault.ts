@@ -11,6 +11,7 @@ export const forms = [
   'count of units',
   'currency',
   'customer',
+  'day',
   'ending',
   'exchange rate',
   'figure',
@@ -21,6 +22,7 @@ export const forms = [
   'line',
   'local time',
   'locale',
+  'mass',
   'moment',
   'moment or nothing',
   'Monday',
@@ -55,10 +57,12 @@ export type Thing =
   | 'offer'
   | 'offer with a budget'
   | 'price'
+  | 'price list'
   | 'segment'
   | 'selection'
   | 'service'
   | 'spend'
+  | 'stock place'
   | 'template'
   | 'zone'
   | 'thing';

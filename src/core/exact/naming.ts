@@ -8,6 +8,7 @@ export type Named =
   | 'item'
   | 'market'
   | 'offer'
+  | 'price list'
   | 'segment'
   | 'selection'
   | 'service'

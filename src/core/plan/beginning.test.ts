@@ -57,7 +57,7 @@ const answers: Beginning = {
   locale: 'en-IE',
   timeZone: 'Europe/Dublin',
   tax: 'inside',
-  origin: 'Westport',
+  stockPlaces: [{ name: 'Westport', place: 'IE F28 A1B2' }],
   countries: ['FR', 'GB', 'NO', 'IE'],
   services: [road, air],
   margin: '20',
@@ -85,6 +85,7 @@ test('a zone for each of the carrier’s, and a lane for each service that serve
   expect(template?.lanes.home?.road?.freeFrom).toMatchObject({ value: '45', test: 'after' });
   expect(template?.lanes.home?.air?.freeFrom).toBeNull();
   expect([book.seller, template?.origin, book.markets[0]?.assumed]).toEqual(['Soap', 'Westport', 'IE']);
+  expect(book.stockPlaces).toEqual([{ id: 'stock-1', name: 'Westport', place: 'IE F28 A1B2' }]);
 });
 
 test('each step is what the carrier asks for a home, plus the margin, rounded up to five cents; never below it', () => {

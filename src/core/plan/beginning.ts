@@ -28,8 +28,8 @@ export interface Beginning {
   readonly locale: string;
   readonly timeZone: string;
   readonly tax: 'inside' | 'added';
-  /** The stock place that parcels are sent from. */
-  readonly origin: string;
+  /** The stock places, and where they lie; parcels are sent from the first. */
+  readonly stockPlaces: readonly { readonly name: string; readonly place: string | null }[];
   /** Countries delivered to beside the seller's own. */
   readonly countries: readonly string[];
   readonly services: readonly BeginningService[];
@@ -79,12 +79,13 @@ export function beginningBook(
       },
       ...markets,
     ],
+    stockPlaces: answers.stockPlaces.map(({ name, place }, i) => ({ id: `stock-${i + 1}`, name, place })),
     services: answers.services.map(({ id, name, days, carrier }) => ({ id, name, days, carrier })),
     zones: zones.map(({ id, name, countries }) => ({ id, name, takes: countries, leaves: [] })),
     templates: [
       {
         ...template,
-        origin: answers.origin,
+        origin: answers.stockPlaces[0]?.name ?? template?.origin,
         zones: zones.map(({ id }) => id),
         lanes: Object.fromEntries(
           zones.map(({ id, countries }) => [

@@ -4,7 +4,7 @@ export { type BudgetRun, budgetRun, type PartOfBudget, splitBudget } from './bud
 export { type Deciding, decidingOf, type NeverDecides } from './deciding.ts';
 export { type Deepest, deepestBaskets } from './deepest.ts';
 export { type Included, includedPrices } from './included.ts';
-export { carrierCost, type LaneRecord, laneRecords, type Past, quarterOf } from './lanes.ts';
+export { carrierCost, type LaneRecord, laneRecords, type Past, parcelCost, quarterOf } from './lanes.ts';
 export { type Losing, losingOrders } from './losing.ts';
 export { type Margin, type MarginPart, marginOf } from './margin.ts';
 export { type Example, type Meeting, meetings, type Run } from './meets.ts';

@@ -1,8 +1,8 @@
-import type { CompiledBook } from '../book/index.ts';
-import { type Card, carrierBy } from '../carrier/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
-import { type Question, quote } from '../quote/index.ts';
-import { pack } from '../rates/index.ts';
+import { type CompiledBook, rowAt } from '../book/index.ts';
+import { type Carrier, type ListedService, leastOf, listedCharge, type Parcel, type Quoted } from '../carrier/index.ts';
+import { type Instant, type Mass, type Minor, minor, rounded, type Volume } from '../exact/index.ts';
+import { isStocked, type Line, type Question, quote } from '../quote/index.ts';
+import { type Asked, type Lane, pack, type Service } from '../rates/index.ts';
 
 /** An order of the past as a question to the book of today, and the service it went by. */
 export interface Past {
@@ -10,9 +10,7 @@ export interface Past {
   readonly service: string;
 }
 
-/**
- * What a lane took and cost over past orders, by the card in force and by another. Amounts in the market's currency.
- */
+/** What a lane took and cost over past orders, now and by a later card. Amounts in the market's currency. */
 export interface LaneRecord {
   readonly template: string;
   readonly zone: string;
@@ -20,7 +18,7 @@ export interface LaneRecord {
   readonly orders: number;
   /** What shoppers would pay for delivery today. */
   readonly charged: Minor;
-  /** What the carrier asks by the card in force, and by the other; over orders that both carry. */
+  /** What carriers ask by what is in force, and by what will be; over orders that both carry. */
   readonly costNow: Minor;
   readonly costNext: Minor;
   /** Orders that are charged less than the carrier asks. */
@@ -32,32 +30,99 @@ export interface LaneRecord {
 }
 
 /**
- * What the carrier asks for a question's goods packed into the seller's boxes; null where they cannot be, or it does
- * not carry them.
+ * What is paid to bring a question's goods, packed into the seller's boxes: for those of each stock place what the least
+ * of the carriers asks that may bring the service, or the one that their lane names. In the market's currency; null
+ * where something cannot be packed, or no carrier takes it. What the basket's channel stocks is not the seller's to
+ * send.
  */
-export function carrierCost(
+export function carrierCost(book: CompiledBook, question: Question, id: string): Minor | null {
+  const at = book.services.findIndex((one) => one.id === id);
+  const service = book.services[at];
+  if (!service) return null;
+  let sum = 0;
+  for (const [from, lines] of byOrigin(question)) {
+    const packed = pack(lines, [...book.boxes.values()]);
+    if (!packed.ok) return null;
+    const cost = leastCost(book, waysOf(book, service, laneOf(lines[0], question, at)), from, question, packed.parcels);
+    if (cost === null) return null;
+    sum += cost;
+  }
+  return minor(sum);
+}
+
+/** What is paid at least to bring one parcel, of no volume to speak of, by a lane; null where no carrier takes it. */
+export function parcelCost(
   book: CompiledBook,
-  question: Question,
-  service: string,
-  card: Card,
-  on: string,
-  home: boolean,
+  { service: id, lane, from }: { readonly service: string; readonly lane: Lane; readonly from: string },
+  asked: Asked,
+  mass: Mass,
 ): Minor | null {
-  const by = book.services.find((one) => one.id === service)?.carrier;
-  if (!by || book.currency !== card.currency) return null;
-  const packed = pack(question.lines, [...book.boxes.values()]);
-  return packed.ok ? (carrierBy(card, on, home).charge(by, question.place, packed.parcels)?.amount ?? null) : null;
+  const service = book.services.find((one) => one.id === id);
+  const parcel: Parcel = { box: { id: '' }, count: 1, mass, volume: 1n as Volume };
+  return service ? leastCost(book, waysOf(book, service, lane), from, asked, [parcel]) : null;
+}
+
+function leastCost(
+  book: CompiledBook,
+  ways: readonly Way[],
+  from: string,
+  asked: Asked,
+  parcels: readonly Parcel[],
+): Minor | null {
+  const answers = ways.map((by) => ({ by, quoted: asks(by, from, asked, parcels) }));
+  const least = leastOf(answers, book.currency, book.quotingInto(book.currency));
+  if (least === null || least === 'strange') return null;
+  return rounded(BigInt(least.amount) * least.into.up, least.into.down, { is: 'nearest' });
+}
+
+/** The carrier that is asked itself by one of its services, or a price list by one of its. */
+type Way = { readonly is: 'carrier'; readonly service: string } | ({ readonly is: 'list' } & ListedService);
+
+function waysOf(book: CompiledBook, service: Service, lane: Lane | undefined): Way[] {
+  const listed = ({ list: id, service }: { list: string; service: string }): Way[] => {
+    const list = book.priceLists.get(id);
+    return list ? [{ is: 'list', list, service }] : [];
+  };
+  const named = lane?.broughtBy ?? null;
+  if (named?.is === 'carrier') return [named];
+  if (named) return listed(named);
+  const own: Way[] = service.carrier === null ? [] : [{ is: 'carrier', service: service.carrier }];
+  return [...own, ...service.lists.flatMap(listed)];
+}
+
+function asks(by: Way, from: string, asked: Asked, parcels: readonly Parcel[]): Quoted | null {
+  const { place, moment, address = 'home', carrier } = asked;
+  return by.is === 'carrier'
+    ? (carrier?.charge(by.service, place, parcels) ?? null)
+    : listedCharge(by, { from, place, moment, address }, parcels);
+}
+
+/** The lines that the seller sends, by the stock place they go from. */
+function byOrigin({ lines, shopper }: Question): Map<string, Line[]> {
+  const found = new Map<string, Line[]>();
+  for (const line of lines) {
+    if (isStocked(line.item, shopper.channel)) continue;
+    const some = found.get(line.item.origin);
+    if (some) some.push(line);
+    else found.set(line.item.origin, [line]);
+  }
+  return found;
+}
+
+function laneOf(line: Line | undefined, { place, moment }: Question, service: number): Lane | undefined {
+  const fall = line?.item.template.zoneOf(place);
+  const row = fall && line?.item.template.rows.get(fall.zone);
+  return row ? rowAt(row, moment).lanes[service] : undefined;
 }
 
 /**
- * How each lane fares over past orders to homes, by two cards; orders that the book or the carrier no longer takes are
- * left out and counted.
+ * How each lane fares over past orders to homes, as carriers ask now and as they will by a later card and moment;
+ * orders that the book or no carrier takes any more are left out and counted.
  */
 export function laneRecords(
   book: CompiledBook,
   past: readonly Past[],
-  now: { card: Card; on: string },
-  next: { card: Card; on: string },
+  next: { readonly carrier: Carrier | null; readonly moment: Instant },
 ): { lanes: LaneRecord[]; left: number } {
   const lanes = new Map<string, { -readonly [K in keyof LaneRecord]: LaneRecord[K] }>();
   let left = 0;
@@ -67,10 +132,7 @@ export function laneRecords(
     const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find(
       (one) => one.service === service,
     );
-    const costs = [now, next].map(({ card, on }) => carrierCost(book, question, service, card, on, true)) as [
-      Minor | null,
-      Minor | null,
-    ];
+    const costs = [carrierCost(book, question, service), carrierCost(book, { ...question, ...next }, service)] as const;
     if (!first || !choice || answer.zone === null || costs[0] === null || costs[1] === null) {
       left += 1;
       continue;

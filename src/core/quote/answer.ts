@@ -1,6 +1,7 @@
+import type { Quoted } from '../carrier/index.ts';
 import type { Mass, Minor } from '../exact/index.ts';
 import type { Benefit, WhyNot } from '../offers/index.ts';
-import type { FreeFrom, Mixing, Quoted, Rate, Refusal } from '../rates/index.ts';
+import type { Came, FreeFrom, Mixing, Rate, Refusal } from '../rates/index.ts';
 
 /** The intended answer to a question. Amounts are in the market's currency, in its shown terms. */
 export interface Answer {
@@ -102,6 +103,7 @@ export type Step = { readonly at: readonly string[] } & (
       readonly break: number | null;
       readonly parcels: number | null;
       readonly quoted: Quoted | null;
+      readonly list: Came['list'];
     }
   | { readonly step: 'fees'; readonly order: Minor; readonly items: Minor }
   | { readonly step: 'charge'; readonly amount: Minor; readonly converted: boolean }

@@ -56,7 +56,8 @@ export interface Sorted {
   asked: Asked;
 }
 
-const shipmentOf = (pieces: readonly Piece[]): Shipment => ({
+const shipmentOf = (pieces: readonly Piece[], from = ''): Shipment => ({
+  from,
   value: 0,
   after: 0,
   units: 0,
@@ -103,7 +104,7 @@ export interface Pool {
 export const newPool = (): Pool => {
   const bundles: Bundle[] = [];
   const shipment = shipmentOf([]);
-  const asked = { place: { country: '', part: null, postcode: null }, carrier: null };
+  const asked = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
   return {
     basket: {
       bundles,
@@ -208,7 +209,7 @@ const rowOf = (template: Template, fall: ZoneMatch | null, question: Question): 
 
 function aloneOf(line: Line, question: Question): Alone {
   const { template } = line.item;
-  const shipment = shipmentOf([line]);
+  const shipment = shipmentOf([line], line.item.origin);
   add(shipment, line.item, line.units);
   const fall = template.zoneOf(question.place);
   return { line, fall, row: rowOf(template, fall, question), shipment };
@@ -229,6 +230,7 @@ function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Q
   if (bundle) {
     bundle.template = template;
     bundle.origin = origin;
+    bundle.shipment.from = origin;
     bundle.kind = ownKind;
     bundle.fall = fall;
     bundle.row = row;
@@ -237,7 +239,7 @@ function bundleOf(bundles: Bundle[], pool: Pool | null, item: Ready, question: Q
     emptied(bundle.shipment);
   } else {
     const lines: Line[] = [];
-    bundle = { template, origin, kind: ownKind, fall, row, shipment: shipmentOf(lines), lines, kinds: 0 };
+    bundle = { template, origin, kind: ownKind, fall, row, shipment: shipmentOf(lines, origin), lines, kinds: 0 };
     pool?.spare.push(bundle);
   }
   bundles.push(bundle);

@@ -193,6 +193,7 @@ function groupOf(groups: readonly Group[], template: Template, origin: string, k
 }
 
 const together = (a: Shipment, b: Shipment): Shipment => ({
+  from: a.from,
   value: a.value + b.value,
   after: a.after + b.after,
   units: a.units + b.units,

@@ -1,4 +1,5 @@
 import { type Basket, basketProblems, type CompiledBook, itemFor, type Ready } from '../book/index.ts';
+import type { Carrier } from '../carrier/index.ts';
 import {
   type Currency,
   type Instant,
@@ -13,7 +14,6 @@ import {
   unwrap,
 } from '../exact/index.ts';
 import { type Place, parsePlace } from '../places/index.ts';
-import type { Carrier } from '../rates/index.ts';
 
 /** One line of a basket: an item with its figures, and how many units of it. */
 export interface Line {
@@ -64,6 +64,8 @@ export interface Question {
   readonly billing?: Place | null;
   readonly codes: readonly string[];
   readonly moment: Instant;
+  /** For whom carriers ask more; a home where nothing is said. */
+  readonly address?: 'home' | 'business';
   /** The carrier's answers for parcels; null where it is silent. */
   readonly carrier: Carrier | null;
   readonly shopper: Shopper;
@@ -132,6 +134,7 @@ export function questionOf(
       billing: basket.billing === null ? null : unwrap(parsePlace(basket.billing)),
       codes: basket.codes,
       moment,
+      address: basket.address,
       carrier: told,
       shopper: { channel: basket.channel, segment: basket.segment, spent: own, singles, itemOf: ready },
     },

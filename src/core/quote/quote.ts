@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Mass, type Minor, minor } from '../exact/index.ts';
-import { type Refusal, refusalOf, stocked } from '../rates/index.ts';
+import { type Refusal, refusalOf, shownName, stocked } from '../rates/index.ts';
 import type { Answer, Choice, Missing } from './answer.ts';
 import { isStocked, newPool, type Sorted, sorted, sortedAgain } from './basket.ts';
 import { type Charged, charge, newWitness } from './charge.ts';
@@ -103,11 +103,12 @@ function choiceOf(deal: Deal, service: number, best: BestSet): Choice {
  */
 function nameOf(book: CompiledBook, { bundles, alone }: Sorted, service: number): string {
   if (service === ofTheChannel) return stocked;
-  const own = book.services[service]?.name ?? '';
+  const { locale } = book.market.body;
+  const own = book.services[service];
   const names = new Set<string | undefined>();
-  for (const one of [...bundles, ...alone]) names.add(one.row?.lanes[service]?.names[book.market.body.locale]);
+  for (const one of [...bundles, ...alone]) names.add(one.row?.lanes[service]?.names[locale]);
   const [name] = names;
-  return names.size === 1 && name !== undefined ? name : own;
+  return names.size === 1 && name !== undefined ? name : own ? shownName(own, locale) : '';
 }
 
 /** Why a service is missing, and what in the book decided it. */

@@ -63,6 +63,7 @@ function shipmentWith(over: Over, at: number): Shipment {
   const value = over === 'value' ? at : 0;
   const units = over === 'units' ? at : 1;
   return {
+    from: '',
     value,
     after: value,
     units,

@@ -2,7 +2,7 @@
  * Shipping templates: services, lanes and their rates; parcels and boxes; how the charges of groups are put together.
  */
 export { readBox } from './box.ts';
-export type { LaneContext, Quoting } from './context.ts';
+export type { LaneContext } from './context.ts';
 export { type Curve, curveOf } from './curve.ts';
 export type { Came } from './kinds/kind.ts';
 export type { BreakBody } from './kinds/table/index.ts';
@@ -55,9 +55,10 @@ export {
   rateSchema,
   type Service,
   serviceSchema,
+  shownName,
   stocked,
   type TemplateBody,
   templateSchema,
 } from './schema.ts';
-export type { Asked, Carrier, Quoted, Shipment } from './shipment.ts';
+export type { Asked, Shipment } from './shipment.ts';
 export type { Breaks } from './steps.ts';

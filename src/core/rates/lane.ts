@@ -71,6 +71,7 @@ export interface Lane {
   readonly after: boolean;
   readonly names: Readonly<Record<string, string>>;
   readonly days: readonly [number, number] | null;
+  readonly broughtBy: LaneBody['broughtBy'];
   /** From the template's currency into the market's; null where they are the same. */
   readonly conversion: Conversion | null;
 }
@@ -161,6 +162,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<readonly 
       after: body.values === 'after',
       names: body.names,
       days: body.days,
+      broughtBy: body.broughtBy,
       conversion: context.conversion,
     };
   };

@@ -45,6 +45,7 @@ const context: LaneContext = {
   conversion: null,
   rounding: { is: 'nearest' },
   boxes,
+  priceLists: new Map(),
   quotingInto: () => new Map(),
 };
 const read = (lane: Partial<Written> & { rate: Rate }) => {
@@ -53,6 +54,7 @@ const read = (lane: Partial<Written> & { rate: Rate }) => {
 };
 const lane = (rate: Rate) => read({ rate });
 const shipment = (part: Partial<Shipment>): Shipment => ({
+  from: '',
   value: 1000,
   after: 1000,
   units: 1,
@@ -66,6 +68,7 @@ const charged = (body: Partial<Written> & { rate: Rate }, part: Partial<Shipment
   const ready = unwrap(read(body));
   const charge = laneCharge(ready, ready.price, shipment(part), {
     place: { country: 'IE', part: null, postcode: null },
+    moment: 0,
     carrier: null,
   });
   return charge < 0 ? refusalOf(charge) : charge;
@@ -480,6 +483,7 @@ describe('boxes of several sizes', () => {
     return era
       ? laneCharge(era.lane, era.lane.price, shipment({ pieces }), {
           place: { country: 'IE', part: null, postcode: null },
+          moment: 0,
           carrier: null,
         })
       : null;
@@ -517,6 +521,7 @@ describe('dated rows', () => {
       const { lane } = eras.filter((era) => era.from === null || era.from <= at).at(-1) as LaneEra;
       return laneCharge(lane, lane.price, shipment({}), {
         place: { country: 'IE', part: null, postcode: null },
+        moment: 0,
         carrier: null,
       });
     };

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
+import { listedServiceSchema } from '../carrier/index.ts';
 import { type Form, lengthUnits, massUnits, naming, written } from '../exact/index.ts';
 import { measureUnits } from './measure.ts';
 
-const { amount, currency, figure, id, name, window } = written;
+const { amount, currency, figure, id, line, name, window } = written;
 
 const days = z.tuple([z.int().min(0).max(90), z.int().min(0).max(90)]);
 
@@ -23,8 +24,17 @@ export const serviceSchema = z.strictObject({
   inSight: z.boolean().nullable().default(null),
   /** Hazards of goods that it does not take. */
   bars: z.array(id).default([]),
-  /** The carrier's service that brings it; null where it is not known. */
+  /** The carrier's service that brings it; null where it is not known, or none does. */
   carrier: z.string().min(1).max(40).nullable().default(null),
+  /** Services of price lists that may bring it beside; the cheapest does, unless the lane names another. */
+  lists: z.array(listedServiceSchema).max(12).default([]),
+  /** Where it is fetched, and when. */
+  fetched: z
+    .strictObject({ at: name, hours: line.max(200) })
+    .nullable()
+    .default(null),
+  /** What shoppers see it called, by locale, where it is not its name. */
+  names: z.record(z.string().min(2).max(20), name).default({}),
 });
 
 export const rateSchema = rateKinds.schema;
@@ -77,6 +87,14 @@ export const laneSchema = z.strictObject({
   values: z.enum(['before', 'after']).default('before'),
   /** What shoppers see it called, by locale, where it is not the service's name. */
   names: z.record(z.string().min(2).max(20), name).default({}),
+  /** What brings it here; null: the cheapest of what may bring the service. */
+  broughtBy: z
+    .discriminatedUnion('is', [
+      z.strictObject({ is: z.literal('carrier'), service: z.string().min(1).max(40) }),
+      z.strictObject({ is: z.literal('list'), ...listedServiceSchema.shape }),
+    ])
+    .nullable()
+    .default(null),
   /** Transit days of its own; null: the service's. */
   days: days.nullable().default(null),
   dated: z.array(laneRowSchema).max(60).default([]),
@@ -122,6 +140,9 @@ export const mixingRuleSchema = z.strictObject({
 });
 
 export type Service = z.infer<typeof serviceSchema>;
+/** What shoppers of a locale see a service called, where its lanes do not say otherwise. */
+export const shownName = ({ name, names }: Pick<Service, 'name' | 'names'>, locale: string): string =>
+  names[locale] ?? name;
 export type LaneBody = z.infer<typeof laneSchema>;
 export type FeesBody = z.infer<typeof feesSchema>;
 export type LaneRowBody = z.infer<typeof laneRowSchema>;

@@ -1,9 +1,12 @@
-import type { Currency, Minor, Volume } from '../exact/index.ts';
+import type { Carrier } from '../carrier/index.ts';
+import type { Instant, Volume } from '../exact/index.ts';
 import type { Place } from '../places/index.ts';
-import type { Parcel, Piece } from './packing.ts';
+import type { Piece } from './packing.ts';
 
 /** What a lane charges for: a group of goods taken as an order of its own. */
 export interface Shipment {
+  /** The stock place it is sent from; empty where it is of several, or of none that matters. */
+  from: string;
   /** List value, and value after discounts, in the market's minor units. */
   value: number;
   after: number;
@@ -17,21 +20,13 @@ export interface Shipment {
   pieces: readonly Piece[];
 }
 
-/** What rates ask beyond the goods themselves: where they go, and what the carrier answers. */
+/** What rates ask beyond the goods themselves: where they go and when, and what the carrier answers. */
 export interface Asked {
   readonly place: Place;
+  readonly moment: Instant;
+  /** For whom carriers ask more; a home where nothing is said. */
+  readonly address?: 'home' | 'business';
   readonly carrier: Carrier | null;
-}
-
-/** What a carrier asks, in a currency of its own choice. */
-export interface Quoted {
-  readonly amount: Minor;
-  readonly currency: Currency;
-}
-
-/** A carrier's answers for all parcels of a group together; null is silence for any of them. */
-export interface Carrier {
-  charge(service: string, place: Place, parcels: readonly Parcel[]): Quoted | null;
 }
 
 /** The volume of all pieces; null where a size is not known. */

@@ -6,13 +6,22 @@ export interface Facts {
   readonly skus: ReadonlySet<string>;
   /** Handling kinds, in order. */
   readonly kinds: readonly string[];
+  /** What is dangerous in some of them, their tags, and the stock places they are said to be at, in order. */
+  readonly hazards: readonly string[];
+  readonly tags: readonly string[];
+  readonly origins: readonly string[];
   readonly unweighed: number;
 }
+
+const sorted = (words: Iterable<string>): string[] => [...new Set(words)].sort();
 
 export const factsOf = memo(
   (goods: readonly Item[]): Facts => ({
     skus: new Set(goods.map((item) => item.sku)),
-    kinds: [...new Set(goods.flatMap((item) => item.kind ?? []))].sort(),
+    kinds: sorted(goods.flatMap((item) => item.kind ?? [])),
+    hazards: sorted(goods.flatMap((item) => item.hazards)),
+    tags: sorted(goods.flatMap((item) => item.tags)),
+    origins: sorted(goods.flatMap((item) => item.origin ?? [])),
     unweighed: goods.filter((item) => item.mass === null).length,
   }),
 );

@@ -3,7 +3,7 @@ import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { begun, offeredAt } from './beginning.ts';
 import { changedCharges } from './changed-charges.ts';
-import { goodsFile, historyFile } from './files.ts';
+import { goodsFile, historyFile, priceFile } from './files.ts';
 import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve } from './offers.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told, withDraft } from './state.ts';
@@ -71,6 +71,7 @@ export function engineOf() {
     pinned: asking(pinned),
     goodsFile: asking(goodsFile),
     historyFile: asking(historyFile),
+    priceFile: asking(priceFile),
     problems: asking(problems),
     everySide: asking(everySide),
     find: asking(find),

@@ -1,5 +1,13 @@
 import { channelIds, type Edit, importGoods } from '../../core/book/index.ts';
-import type { Problem } from '../../core/exact/index.ts';
+import {
+  type PriceFile,
+  type PriceListBody,
+  priceTargets,
+  readPriceFile,
+  type TakenAs,
+  withPrices,
+} from '../../core/carrier/index.ts';
+import type { Currency, Problem } from '../../core/exact/index.ts';
 import {
   absentFrom,
   type CellChange,
@@ -31,7 +39,7 @@ import {
   rowsBelow,
   type Target,
 } from '../../core/tables/index.ts';
-import { channelName, goodsHeads, historyHeads } from '../../words/index.ts';
+import { channelName, goodsHeads, historyHeads, priceHeads } from '../../words/index.ts';
 import { draftOf, type Told } from './state.ts';
 
 /** A file as it came, and how it is to be read; a layout of null is guessed. */
@@ -166,6 +174,58 @@ export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): H
     lines: [...bad.slice(0, listed), ...lines.filter(({ row }) => row !== null).slice(0, listed)],
     bad: bad.length,
     remarks: reader.remarks(),
+  };
+}
+
+export type PricesPreview =
+  | { readonly is: 'workbook' }
+  | (Omit<ReadTable, 'text'> &
+      Pick<PriceFile, 'head' | 'bad'> & {
+        readonly is: 'table';
+        /** What the file tells by itself. */
+        readonly told: {
+          readonly prices: number;
+          readonly zones: number;
+          readonly services: number;
+          readonly extras: number;
+        };
+        /** What the list would be, by either way of taking it; and how many prices of it are other ones than now. */
+        readonly after: Readonly<
+          Record<TakenAs, { readonly list: PriceTable; readonly fresh: number; readonly gone: number }>
+        >;
+      });
+type PriceTable = Pick<PriceListBody, 'zones' | 'prices' | 'extras'>;
+
+/** Reads a file of a carrier's prices, and works out what the list of the draft would be with it. */
+export function priceFile({ drafted }: Told, id: string, file: OpenedFile): PricesPreview {
+  const list = drafted.book.priceLists.find((one) => one.id === id);
+  if (!list) throw new Error('The price list has been taken away');
+  const table = tableIn(file, priceTargets, priceHeads);
+  if (table === null) return { is: 'workbook' };
+  const { rows, text: _, ...read } = table;
+  const made = readPriceFile(rows, read.layout, list.currency as Currency);
+  const before = new Set(list.prices.map((one) => JSON.stringify(one)));
+  const after = (as: TakenAs) => {
+    const next = withPrices(list, made, as);
+    const there = new Set(next.prices.map((one) => JSON.stringify(one)));
+    return {
+      list: next,
+      fresh: next.prices.filter((one) => !before.has(JSON.stringify(one))).length,
+      gone: list.prices.filter((one) => !there.has(JSON.stringify(one))).length,
+    };
+  };
+  return {
+    is: 'table',
+    ...read,
+    head: made.head,
+    bad: made.bad,
+    told: {
+      prices: made.prices.length,
+      zones: made.zones.length,
+      services: new Set(made.prices.map(({ service }) => service)).size,
+      extras: made.extras.length,
+    },
+    after: { 'in place': after('in place'), beside: after('beside') },
   };
 }
 

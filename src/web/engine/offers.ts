@@ -31,7 +31,7 @@ import {
 } from '../../core/plan/index.ts';
 import { anybody, type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
-import { cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
+import { carrierOf, compiledFor, draftOf, readyFor, type Told } from './state.ts';
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
 export interface OfferCost {
@@ -225,15 +225,14 @@ function leftOf(book: CompiledBook, question: Question, service: string): number
 
 const offerOf = (compiled: CompiledBook, id: string): Offer | undefined => compiled.offers.find((one) => one.id === id);
 
-/** What the carrier asks, by the card of the day; null where it is not known. */
+/** What carriers ask for what goes to homes, by the card of the day and by price lists; null where it is not known. */
 function carrierAsks(
   basis: Told,
   compiled: CompiledBook,
   moment: number,
 ): (question: Question, service: string) => Minor | null {
-  const on = dayOf(moment, compiled);
-  const card = cardsOn(basis, on)?.card;
-  return (question, service) => (card ? carrierCost(compiled, question, service, card, on, true) : null);
+  const carrier = carrierOf(basis, compiled, moment, true);
+  return (question, service) => carrierCost(compiled, { ...question, carrier }, service);
 }
 
 function datedOrders(

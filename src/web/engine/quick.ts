@@ -7,7 +7,6 @@ import {
   channelIds,
   type Market,
 } from '../../core/book/index.ts';
-import { parcelCharge } from '../../core/carrier/index.ts';
 import {
   type ChannelFile,
   countedAlike,
@@ -17,13 +16,13 @@ import {
   settingsOf,
 } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
-import { type Mass, type Minor, minor, type Problem, type Volume } from '../../core/exact/index.ts';
+import { type Mass, type Minor, minor, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatch } from '../../core/places/index.ts';
-import { carrierCost, type Margin, marginOf } from '../../core/plan/index.ts';
+import { carrierCost, type Margin, marginOf, parcelCost } from '../../core/plan/index.ts';
 import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
-import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, type Told } from './state.ts';
+import { asked, carrierOf, compiledFor, draftOf, type Told } from './state.ts';
 
 /** A pinned basket, as saved and as drafted. */
 export interface Pinned {
@@ -157,8 +156,6 @@ export function everySide(
         ? (basis.rulesIn(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
         : [],
   }));
-  const on = dayOf(question.moment, compiled);
-  const card = cardsOn(basis, on)?.card ?? null;
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
   const theirs = everyChoice.some((one) => one.service === stocked) ? [stocked] : [];
   const services = [...theirs, ...book.services.map((one) => one.id)].map((id) => ({
@@ -188,7 +185,7 @@ export function everySide(
   function marginFor(id: string): SidedMargin | null {
     const choice = everyChoice.find((one) => one.service === id);
     if (!choice) return null;
-    const carrier = card && carrierCost(compiled, question, id, card, on, basket.address === 'home');
+    const carrier = carrierCost(compiled, question, id);
     return { carrier, margin: marginOf(compiled, question, choice, carrier) };
   }
 }
@@ -227,16 +224,13 @@ export function curve(
     (one) => served?.zoneOf(one.place)?.zone.id === zone,
   )?.place;
   const place = spot ?? { country: '', part: null, postcode: null };
-  const on = dayOf(moment, compiled);
-  const card = cardsOn(basis, on)?.card ?? null;
-  const by = compiled.services.find((one) => one.id === service)?.carrier ?? null;
-  const made = curveOf(lane, { place, carrier: carrierOf(basis, compiled, moment, true) });
-  if (made.over !== 'mass' || !card || by === null || card.currency !== compiled.currency)
-    return { ...made, cost: null };
-  // The carrier's price of one parcel by its weight alone: what is large for its weight costs more.
-  const cost = made.points.map(
-    ({ at }) =>
-      parcelCharge(card, by, place, { mass: Math.max(1, at) as Mass, volume: 1n as Volume }, on, true)?.charge ?? null,
+  const asked = { place, moment, carrier: carrierOf(basis, compiled, moment, true) };
+  const made = curveOf(lane, asked);
+  if (made.over !== 'mass') return { ...made, cost: null };
+  // What is asked for one parcel by its weight alone: what is large for its weight costs more.
+  const from = served?.origin ?? '';
+  const cost = made.points.map(({ at }) =>
+    parcelCost(compiled, { service, lane, from }, asked, Math.max(1, at) as Mass),
   );
-  return { ...made, cost };
+  return { ...made, cost: cost.some((one) => one !== null) ? cost : null };
 }

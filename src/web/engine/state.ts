@@ -10,12 +10,11 @@ import {
   readyFinder,
   readyGoods,
 } from '../../core/book/index.ts';
-import { type Card, type CardBody, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
+import { type Card, type CardBody, type Carrier, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
 import { type RulesReader, rulesReader } from '../../core/channels/index.ts';
 import { localOf, memo, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
-import type { Carrier } from '../../core/rates/index.ts';
 
 /** What a worker has been told: what is saved, and the draft on it; questions are handed it. */
 export interface Told {

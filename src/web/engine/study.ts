@@ -21,7 +21,7 @@ import {
   recordFindings,
 } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
-import { type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
+import { instantOf, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import {
   countries,
@@ -57,8 +57,9 @@ export interface MapAnswer {
 }
 
 export interface Records {
-  readonly from: string;
-  readonly to: string;
+  /** The card in force and the next that is known; null where there is none. */
+  readonly from: string | null;
+  readonly to: string | null;
   readonly starts: string;
   readonly lanes: readonly LaneRecord[];
   readonly left: number;
@@ -133,8 +134,7 @@ export function records(basis: Told, orders: readonly PastOrder[], moment: numbe
   if (!compiled) return null;
   const on = dayOf(moment, compiled);
   const known = cardsOn(basis, on);
-  if (!known) return null;
-  const { card, next } = known;
+  if (!known && compiled.priceLists.size === 0) return null;
   const { bySku } = readyFor(compiled, goods);
   const carrier = carrierOf(basis, compiled, moment, true);
   const past = orders.flatMap((order): Past[] => {
@@ -152,12 +152,14 @@ export function records(basis: Told, orders: readonly PastOrder[], moment: numbe
         ]
       : [];
   });
-  const then = next === card ? on : next.body.from;
-  const { lanes, left } = laneRecords(compiled, past, { card, on }, { card: next, on: then });
+  const next = known && known.next !== known.card ? known.next : null;
+  const then = next ? unwrap(instantOf(`${next.body.from}T00:00`, compiled.market.body.timeZone)) : moment;
+  const later = { carrier: next ? carrierOf(basis, compiled, then, true) : carrier, moment: then };
+  const { lanes, left } = laneRecords(compiled, past, later);
   return {
-    from: card.body.card,
-    to: next.body.card,
-    starts: then,
+    from: known?.card.body.card ?? null,
+    to: next?.body.card ?? null,
+    starts: next?.body.from ?? on,
     lanes,
     left: left + orders.length - past.length,
     market: compiled.market.body,

@@ -1,14 +1,6 @@
 import clsx from 'clsx';
 import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
-import {
-  amountText,
-  currencyDigits,
-  isCurrency,
-  knowsLocale,
-  knowsZone,
-  minor,
-  parseAmount,
-} from '../../core/exact/index.ts';
+import { amountText, currencyDigits, isCurrency, minor, parseAmount } from '../../core/exact/index.ts';
 import { AddPart } from './add-part.tsx';
 import { useCurrency } from './tender.ts';
 
@@ -266,9 +258,3 @@ export const figureFault = (text: string): string | null =>
   /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;
 export const nameFault = (text: string): string | null =>
   text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null;
-export const currencyFault = (text: string): string | null =>
-  isCurrency(text) ? null : 'a code of ISO 4217, such as EUR';
-export const localeFault = (text: string): string | null =>
-  knowsLocale(text) ? null : 'a language and a region, such as en-IE';
-export const zoneFault = (text: string): string | null =>
-  knowsZone(text) ? null : 'a time zone such as Europe/Dublin';

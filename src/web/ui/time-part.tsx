@@ -22,21 +22,33 @@ const [first, last] = [new CalendarDateTime(1900, 1, 1), new CalendarDateTime(21
  * A local time such as 2026-11-29T00:00, or null, which is said in words: by its parts from the keyboard, or on a
  * calendar. It is handed on whenever it is whole.
  */
-export function TimePart({
-  label,
-  value,
-  none,
-  begin,
-  onCommit,
-}: {
-  label: string;
-  value: string | null;
+export const TimePart = (part: Part) => <PointPart {...part} granularity="minute" />;
+
+/** The same of a day, such as 2026-11-29. */
+export function DayPart({ value, begin, onCommit, ...part }: Part) {
+  const midnight = (day: string) => `${day}T00:00`;
+  return (
+    <PointPart
+      {...part}
+      granularity="day"
+      value={value === null ? null : midnight(value)}
+      begin={midnight(begin)}
+      onCommit={(local) => onCommit(local === null ? null : local.slice(0, 10))}
+    />
+  );
+}
+
+interface Part {
+  readonly label: string;
+  readonly value: string | null;
   /** What is said where there is none; null: there always is one. */
-  none: string | null;
+  readonly none: string | null;
   /** What is handed on first where there was none. */
-  begin: string;
-  onCommit: (local: string | null) => void;
-}) {
+  readonly begin: string;
+  readonly onCommit: (local: string | null) => void;
+}
+
+function PointPart({ label, value, none, begin, onCommit, granularity }: Part & { granularity: 'minute' | 'day' }) {
   const [typed, setTyped] = useState<CalendarDateTime | null>(null);
   const [added, setAdded] = useState(false);
   if (value === null) {
@@ -58,7 +70,7 @@ export function TimePart({
     <DatePicker
       aria-label={label}
       className="time-part"
-      granularity="minute"
+      granularity={granularity}
       hourCycle={24}
       shouldForceLeadingZeros
       value={typed ?? parseDateTime(value)}

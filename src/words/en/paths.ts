@@ -49,6 +49,10 @@ export function pathWords(book: Book, path: readonly string[]): string {
       return within(`Segment ${named(book.segments)}`);
     case 'markets':
       return within(`Market ${named(book.markets)}`);
+    case 'priceLists':
+      return within(`Price list ${named(book.priceLists)}`);
+    case 'stockPlaces':
+      return within(`Stock place ${named(book.stockPlaces)}`);
     case 'boxes':
       return within(`Box ${named(book.boxes)}`);
     case 'events':
@@ -79,6 +83,7 @@ const fields: Readonly<Record<string, string>> = {
   seller: 'seller’s name',
   freeFrom: 'free from',
   timeZone: 'time zone',
+  broughtBy: 'brought by',
   oneOfAName: 'one of a name',
   eitherOr: 'either/or',
 };

@@ -15,6 +15,8 @@ function thingName(book: Book, { named, id }: NamedThing): string {
       return of(book.markets);
     case 'offer':
       return `“${offerTitle(book, id)}”`;
+    case 'price list':
+      return of(book.priceLists);
     case 'segment':
       return of(book.segments);
     case 'selection':

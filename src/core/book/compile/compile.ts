@@ -1,16 +1,8 @@
+import { type PriceList, type Quoting, turnsOfList } from '../../carrier/index.ts';
 import { type Currency, converted, type Minor, type Problem, type Result, under } from '../../exact/index.ts';
 import { readSelection, type Selection } from '../../goods/index.ts';
 import { readEitherOr } from '../../offers/index.ts';
-import {
-  type Box,
-  isRising,
-  kindBits,
-  type Lane,
-  type Quoting,
-  readBox,
-  readMixing,
-  readMixingRule,
-} from '../../rates/index.ts';
+import { type Box, isRising, kindBits, type Lane, readBox, readMixing, readMixingRule } from '../../rates/index.ts';
 import { conversionInto, type ReadyMarket, readMarket } from '../market.ts';
 import type { Book } from '../schema.ts';
 import { basketProblems } from './basket-problems.ts';
@@ -19,6 +11,7 @@ import { listsHold } from './lists.ts';
 import { type Noting, unknown } from './noting.ts';
 import { readOffers } from './offers.ts';
 import { readZones, taxFinder } from './places.ts';
+import { readPriceLists } from './price-lists.ts';
 import { quotingOf, readTemplate } from './templates.ts';
 
 /**
@@ -36,9 +29,10 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
   const conversion = conversionInto(body, written, market, ['exchange'], problems);
   const zones = readZones(body, problems);
   const boxes = readBoxes(body, problems);
+  const priceLists = readPriceLists(body, problems, note);
   const selections = readSelections(body, written, problems);
   const quotingInto = quotingsOf(body);
-  const around = { body, market, written, zones, selections, boxes, quotingInto, problems, note };
+  const around = { body, market, written, zones, selections, boxes, priceLists, quotingInto, problems, note };
   const templates = body.templates.map((template) => readTemplate(template, around));
   const { offers, parts } = readOffers(body, { written, market, conversion, selections, problems, note });
   const own = (amount: Minor) => (conversion ? converted(amount, conversion) : amount);
@@ -62,13 +56,14 @@ export function compileBook(body: Book, marketId?: string): Result<CompiledBook>
       defaultTemplate: main,
       selections,
       boxes,
+      priceLists,
       ...mixing,
       offers,
       exclusions: readEitherOr(body.eitherOr, body.offers),
       quotingInto,
       parts,
       taxOf,
-      ...traitsOf(templates),
+      ...traitsOf(templates, priceLists),
     },
   };
 }
@@ -140,11 +135,14 @@ function readMixings(
 /** What holds for all lanes of a book at all times. */
 function traitsOf(
   templates: readonly Template[],
+  priceLists: ReadonlyMap<string, PriceList>,
 ): Pick<CompiledBook, 'turns' | 'splits' | 'dependsOnDiscounts' | 'steady' | 'monotonic'> {
   const eras = templates.flatMap((template) => [...template.eras.values()].flatMap((row) => [...row.values()].flat()));
   const all = eras.map((era) => era.lane);
   return {
-    turns: [...new Set(eras.flatMap((era) => era.from ?? []))].sort((a, b) => a - b),
+    turns: [
+      ...new Set([...eras.flatMap((era) => era.from ?? []), ...[...priceLists.values()].flatMap(turnsOfList)]),
+    ].sort((a, b) => a - b),
     splits: all.some((lane) => lane.after || (lane.freeFrom?.of === 'group' && lane.freeFrom.test === 'after')),
     dependsOnDiscounts: all.some((lane) => lane.after || lane.freeFrom?.test === 'after'),
     steady: !all.some((lane) => lane.after),

@@ -1,3 +1,4 @@
+import type { PriceList, Quoting } from '../../carrier/index.ts';
 import {
   amountText,
   type Conversion,
@@ -11,7 +12,7 @@ import {
 import type { Selection } from '../../goods/index.ts';
 import type { Exclusions, Offer } from '../../offers/index.ts';
 import type { Place, Zone, ZoneMatch } from '../../places/index.ts';
-import type { Box, KindBits, Lane, LaneEra, Mixing, MixingRule, Quoting, Service } from '../../rates/index.ts';
+import type { Box, KindBits, Lane, LaneEra, Mixing, MixingRule, Service } from '../../rates/index.ts';
 import type { ReadyMarket } from '../market.ts';
 import type { Book } from '../schema.ts';
 
@@ -79,6 +80,7 @@ export interface CompiledBook {
   readonly defaultTemplate: Template;
   readonly selections: ReadonlyMap<string, Selection>;
   readonly boxes: ReadonlyMap<string, Box>;
+  readonly priceLists: ReadonlyMap<string, PriceList>;
   readonly mixedBy: Mixing;
   readonly mixing: readonly MixingRule[];
   readonly kindBits: KindBits;
@@ -88,7 +90,7 @@ export interface CompiledBook {
   readonly exclusions: Exclusions;
   /** What currencies that carriers answer in are in another. */
   readonly quotingInto: (currency: Currency) => Quoting;
-  /** The moments at which dated rows of lanes begin or end, in order. */
+  /** The moments at which dated rows of lanes, and prices of carriers' lists, begin or end, in order. */
   readonly turns: readonly Instant[];
   /** The selections that offers ask about or act on, each at its place as a part. */
   readonly parts: readonly Selection[];

@@ -29,6 +29,8 @@ function doublesOf(body: Book, note: Noting): void {
     segments: body.segments,
     eitherOr: body.eitherOr,
     events: body.events,
+    stockPlaces: body.stockPlaces,
+    priceLists: body.priceLists,
   };
   for (const [kind, list] of Object.entries({
     ...lists,

@@ -1,3 +1,4 @@
+import type { PriceList, Quoting } from '../../carrier/index.ts';
 import {
   type Currency,
   conversionAt,
@@ -16,7 +17,6 @@ import {
   type LaneContext,
   type LaneEra,
   overOf,
-  type Quoting,
   looksAtLines as rateLooksAtLines,
   readLane,
 } from '../../rates/index.ts';
@@ -34,6 +34,7 @@ interface Around {
   readonly zones: ReadonlyMap<string, Zone>;
   readonly selections: ReadonlyMap<string, Selection>;
   readonly boxes: ReadonlyMap<string, Box>;
+  readonly priceLists: ReadonlyMap<string, PriceList>;
   readonly quotingInto: (currency: Currency) => Quoting;
   readonly problems: Problem[];
   readonly note: Noting;
@@ -68,7 +69,7 @@ export function readTemplate(template: Book['templates'][number], around: Around
 
 /** What lanes are read with; null where the template's currency is none. */
 function contextOf(template: Book['templates'][number], around: Around): LaneContext | null {
-  const { body, market, written, boxes, quotingInto, problems, note } = around;
+  const { body, market, written, boxes, priceLists, quotingInto, problems, note } = around;
   const at = ['templates', template.id, 'currency'];
   const currency = template.currency ?? written;
   if (!isCurrency(currency)) {
@@ -76,7 +77,8 @@ function contextOf(template: Book['templates'][number], around: Around): LaneCon
     return null;
   }
   const conversion = conversionInto(body, currency, market, at, problems);
-  return { currency, market: market.currency, conversion, rounding: market.rounding, boxes, quotingInto };
+  const { currency: into, rounding } = market;
+  return { currency, market: into, conversion, rounding, boxes, priceLists, quotingInto };
 }
 
 /** The zones a template serves, in its order. */
@@ -94,7 +96,7 @@ function servedBy(template: Book['templates'][number], { zones, note }: Around):
 function erasOf(
   template: Book['templates'][number],
   context: LaneContext | null,
-  { body, zones, problems, note }: Around,
+  { body, zones, priceLists, problems, note }: Around,
 ): Template['eras'] {
   const services = new Set(body.services.map((service) => service.id));
   const eras = new Map<string, Map<string, readonly LaneEra[]>>();
@@ -104,6 +106,8 @@ function erasOf(
     const read = new Map<string, readonly LaneEra[]>();
     for (const [service, lane] of Object.entries(row)) {
       if (!services.has(service)) note([...at, service], unknown('service', service, services));
+      if (lane.broughtBy?.is === 'list' && !priceLists.has(lane.broughtBy.list))
+        note([...at, service, 'broughtBy'], unknown('price list', lane.broughtBy.list, priceLists.keys()));
       const result = context && readLane(lane, context);
       if (result?.ok) read.set(service, result.value);
       else problems.push(...under([...at, service], result?.problems ?? []));

@@ -10,6 +10,7 @@ import {
   nothing,
 } from '../../exact/index.ts';
 import { patternText } from '../../places/index.ts';
+import { shownName } from '../../rates/index.ts';
 import { atlas } from '../atlas.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
@@ -60,7 +61,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       const { steps, fidelity } = stepsOf(lane.rate, book.currency);
       const freeFrom = lane.freeFrom && say(lane.freeFrom.value);
       speeds[speed] = {
-        label: lane.lane.names[book.market.body.locale] ?? service.name,
+        label: lane.lane.names[book.market.body.locale] ?? shownName(service, book.market.body.locale),
         days: [...(lane.lane.days ?? service.days)],
         steps,
         freeFrom,

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import type { Quoted } from '../../carrier/index.ts';
 import { type Conversion, kept, type Minor, nothing, type Problem, parseAmount } from '../../exact/index.ts';
 import type { LaneContext } from '../context.ts';
 import type { Over } from '../measure.ts';
 import type { Refused } from '../refusal.ts';
-import type { Asked, Quoted, Shipment } from '../shipment.ts';
+import type { Asked, Shipment } from '../shipment.ts';
 import type { Breaks } from '../steps.ts';
 
 /** What a rate is read by: where it stands, in which currency, and where its problems go. */
@@ -21,8 +22,10 @@ export interface Came {
   readonly break: number | null;
   readonly parcels: number | null;
   readonly quoted: Quoted | null;
+  /** Which carrier asks so much: its price list and service, or (null) the one that is asked itself. */
+  readonly list: { readonly name: string; readonly service: string } | null;
 }
-export const plainly: Came = { break: null, parcels: null, quoted: null };
+export const plainly: Came = { break: null, parcels: null, quoted: null, list: null };
 
 /** The least and the most a rate can charge; infinite where nothing bounds it. */
 export interface Reach {

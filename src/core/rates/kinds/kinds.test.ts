@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { Carrier } from '../../carrier/index.ts';
 import { type Currency, type Length, type Mass, type Minor, minor } from '../../exact/index.ts';
 import { parsePlace } from '../../places/index.ts';
 import type { LaneContext } from '../context.ts';
@@ -7,7 +8,6 @@ import {
   type Asked,
   type Box,
   breaksOf,
-  type Carrier,
   isPerItem,
   isRising,
   kindOf,
@@ -37,6 +37,7 @@ const context: LaneContext = {
   conversion: null,
   rounding: { is: 'nearest' },
   boxes,
+  priceLists: new Map(),
   quotingInto: () => new Map(),
 };
 const place = parsePlace('IE');
@@ -46,7 +47,7 @@ const carrier: Carrier = {
     currency: euro,
   }),
 };
-const asked: Asked = { place: place.ok ? place.value : (undefined as never), carrier };
+const asked: Asked = { place: place.ok ? place.value : (undefined as never), moment: 0, carrier };
 
 const cents = fc.integer({ min: 0, max: 5000 }).map((one) => (one / 100).toFixed(2));
 const rising = (most: number) =>
@@ -89,7 +90,7 @@ const bodies: Record<RateBody['is'], fc.Arbitrary<RateBody>> = {
   table,
   'carrier quote': fc
     .record({ add: cents, fallback: fc.option(cents), percent: fc.integer({ min: 0, max: 30 }).map(String) })
-    .map((rest) => ({ is: 'carrier quote', service: 'ground', ...rest })),
+    .map((rest) => ({ is: 'carrier quote', service: 'ground', lists: [], ...rest })),
   box: fc.tuple(cents, cents).map(([small, large]) => ({
     is: 'box',
     sizes: [
@@ -106,6 +107,7 @@ const shipmentOf = (grams: number, cm: number, units: number, value: number): Sh
   const mass = grams * gram * units;
   const sides = [side, side, side] as const;
   return {
+    from: 'Galway',
     value,
     after: value,
     units,

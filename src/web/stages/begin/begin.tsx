@@ -1,21 +1,13 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { currencies } from '../../../core/exact/index.ts';
+import { parsePlace } from '../../../core/places/index.ts';
 import type { Beginning, BeginningService } from '../../../core/plan/index.ts';
-import { amountOf, countryName, counts, rateText } from '../../../words/index.ts';
+import { amountOf, countryName, counts, firstFault, rateText } from '../../../words/index.ts';
 import { useCarrierQuery, useHistoryQuery, useLastCheckQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { countriesByName, countryChoices } from '../../ui/countries.ts';
-import {
-  amountIn,
-  ChoicePart,
-  figureFault,
-  nameFault,
-  PickPart,
-  Several,
-  TextPart,
-  zoneFault,
-} from '../../ui/field.tsx';
+import { amountIn, ChoicePart, figureFault, nameFault, PickPart, Several, TextPart } from '../../ui/field.tsx';
+import { allCurrencies, allTimeZones, NamePart } from '../../ui/name-part.tsx';
 
 /** The first hour: a book of a few answers, and what comes next until a first check. */
 export function BeginStage() {
@@ -39,8 +31,6 @@ export function BeginStage() {
     </div>
   );
 }
-
-const allCurrencies = [...currencies].sort().map((code) => ({ value: code, label: code }));
 
 /** Of a book that has begun, who sells. */
 function Seller({ book }: { book: OpenBook }) {
@@ -73,7 +63,10 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
     locale: home.locale,
     timeZone: home.timeZone,
     tax: home.tax,
-    origin: book.book.templates[0]?.origin ?? 'Home',
+    stockPlaces:
+      book.book.stockPlaces.length > 0
+        ? book.book.stockPlaces
+        : [{ name: book.book.templates[0]?.origin ?? 'Home', place: home.assumed ?? 'IE' }],
     countries: [],
     margin: '20',
     freeFrom: null,
@@ -94,27 +87,35 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
   return (
     <>
       <div className="sentence bg-base-100 p-3">
-        <p>
+        <div>
           <TextPart label="The seller" value={said.seller} fault={nameFault} onCommit={(seller) => set({ seller })} />
           {' sells from '}
           <ChoicePart
             label="Country"
             value={said.country}
             choices={countryChoices}
-            onCommit={(country) => set({ country, countries: said.countries.filter((one) => one !== country) })}
+            onCommit={(country) =>
+              set({
+                country,
+                countries: said.countries.filter((one) => one !== country),
+                stockPlaces: said.stockPlaces.map((one) =>
+                  one.place === said.country ? { ...one, place: country } : one,
+                ),
+              })
+            }
           />
           , in{' '}
-          <ChoicePart
+          <NamePart
             label="Currency"
             value={said.currency}
-            choices={allCurrencies}
+            all={allCurrencies}
             onCommit={(currency) => set({ currency, flat: amountOf(5, currency), freeFrom: null })}
           />
           , by the clock of{' '}
-          <TextPart
+          <NamePart
             label="Time zone"
             value={said.timeZone}
-            fault={zoneFault}
+            all={allTimeZones}
             onCommit={(timeZone) => set({ timeZone })}
           />
           ; prices{' '}
@@ -127,9 +128,8 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
             ]}
             onCommit={(tax) => set({ tax })}
           />
-          . Parcels are sent from{' '}
-          <TextPart label="Stock place" value={said.origin} fault={nameFault} onCommit={(origin) => set({ origin })} />.
-        </p>
+          . Parcels are sent from <StockPlaces said={said.stockPlaces} set={(stockPlaces) => set({ stockPlaces })} />.
+        </div>
         <p>
           It delivers to {countryName(said.country)}
           {said.countries.length > 0 && ' and to '}
@@ -310,5 +310,57 @@ function Next({ book }: { book: OpenBook }) {
         </tbody>
       </table>
     </section>
+  );
+}
+
+type Said = Beginning['stockPlaces'];
+
+/** The stock places, each with where it lies: a country, or a country and a postcode. */
+function StockPlaces({ said, set }: { said: Said; set: (said: Said) => void }) {
+  return (
+    <>
+      {said.map(({ name, place }, i) => {
+        const which = i === 0 ? 'Stock place' : `Stock place ${i + 1}`;
+        const put = (change: Partial<Said[number]>) => set(said.with(i, { name, place, ...change }));
+        const taken = (text: string) => said.some((one, other) => other !== i && one.name === text);
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a stock place is its place in the list
+          <span key={i}>
+            {i > 0 && ', and from '}
+            <TextPart
+              label={which}
+              value={name}
+              fault={(text) => (taken(text) ? 'there is one of this name' : nameFault(text))}
+              onCommit={(next) => put({ name: next })}
+            />
+            , at{' '}
+            <TextPart
+              label={`Address of ${which.toLowerCase()}`}
+              value={place ?? ''}
+              placeholder="country and postcode"
+              fault={(text) => (text.trim() === '' ? null : firstFault(parsePlace(text)))}
+              onCommit={(text) => put({ place: text.trim() || null })}
+            />
+            {i > 0 && (
+              <button
+                type="button"
+                className="quiet small"
+                aria-label={`Not from ${name}`}
+                onClick={() => set(said.toSpliced(i, 1))}
+              >
+                ×
+              </button>
+            )}
+          </span>
+        );
+      })}{' '}
+      <button
+        type="button"
+        className="quiet small"
+        onClick={() => set([...said, { name: `Stock place ${said.length + 1}`, place: null }])}
+      >
+        and from another
+      </button>
+    </>
   );
 }

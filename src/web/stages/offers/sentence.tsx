@@ -5,7 +5,8 @@ import { amountOf, channelName } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { AddPart } from '../../ui/add-part.tsx';
 import { useToday } from '../../ui/clock.ts';
-import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart, zoneFault } from '../../ui/field.tsx';
+import { amountIn, ChoicePart, MoneyPart, Several, TestPart, TextPart } from '../../ui/field.tsx';
+import { allTimeZones, NamePart } from '../../ui/name-part.tsx';
 import { Remover } from '../../ui/remover.tsx';
 import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { BenefitPart } from './benefit.tsx';
@@ -50,10 +51,10 @@ export function OfferSentence({ book, offer }: { book: OpenBook; offer: OfferBod
         value={when.until}
         onCommit={(until) => set('window', { ...when, until })}
       />{' '}
-      <TextPart
+      <NamePart
         label="Time zone"
         value={when.zone}
-        fault={zoneFault}
+        all={allTimeZones}
         onCommit={(zone) => set('window', { ...when, zone })}
       />{' '}
       time,

@@ -3,12 +3,11 @@ import type { CarrierAnswer } from '../../../contract/index.ts';
 import type { Book } from '../../../core/book/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
-import { amountOf, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { amountOf, counts, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import type { Records } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
-import { ChoicePart } from '../../ui/field.tsx';
 import { KeyLine } from '../../ui/key-line.tsx';
 import { Sampled } from '../../ui/sampled.tsx';
 import { useTender } from '../../ui/tender.ts';
@@ -63,7 +62,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
       <section className="sheet" aria-label="Carrier and review">
         <RatesTabs book={book} />
         {carrier && <Cards carrier={carrier} />}
-        {carrier && <GoesBy book={book} carrier={carrier} />}
+        <GoesBy book={book} />
         <div className="head mt-4">
           <h2>Review of all rates, quarter from {quarter}</h2>
           <span className={done < lanes.length ? 'text-limit' : 'text-true'}>
@@ -78,7 +77,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
         <ReviewTable
           book={book}
           lanes={lanes}
-          next={records && records.to !== records.from ? `By ${records.to}` : 'Carrier next'}
+          next={records?.to ? `By ${records.to}` : 'Carrier next'}
           quarter={quarter}
           today={today}
         />
@@ -115,30 +114,20 @@ function Cards({ carrier }: { carrier: CarrierAnswer }) {
   );
 }
 
-/** Which of the carrier's services each of the seller's goes by. */
-function GoesBy({ book, carrier }: { book: OpenBook; carrier: CarrierAnswer }) {
+/** By what each of the services goes; said and changed beside the service. */
+function GoesBy({ book }: { book: OpenBook }) {
   const { services } = book.book;
-  const names = new Map(carrier.cards.flatMap((card) => card.services.map((one) => [one.service, one.name] as const)));
+  const carried = services.filter((one) => one.carrier !== null || one.lists.length > 0).length;
   return (
-    <p className="sentence bg-base-100 p-3">
-      {services.map((service) => (
-        <span key={service.id}>
-          {service.name} goes by{' '}
-          <ChoicePart
-            label={`Carrier’s service of ${service.name}`}
-            value={service.carrier ?? ''}
-            choices={[
-              { value: '', label: 'nothing known' },
-              ...[...new Set([...names.keys(), ...(service.carrier ? [service.carrier] : [])])].map((id) => ({
-                value: id,
-                label: names.get(id) ?? id,
-              })),
-            ]}
-            onCommit={(id) => book.edit(['services', service.id, 'carrier'], id === '' ? null : id)}
-          />
-          .{' '}
-        </span>
-      ))}
+    <p className="bg-base-100 p-3">
+      {carried} of {counts(services.length, 'service')} {carried === 1 ? 'goes' : 'go'} by carriers that are known here.{' '}
+      <Link className="quiet" to="/rates/mixing">
+        What brings each service
+      </Link>{' '}
+      ·{' '}
+      <Link className="quiet" to="/rates/price-lists">
+        Price lists of other carriers
+      </Link>
     </p>
   );
 }
@@ -157,7 +146,7 @@ function NextCard({ lanes, records }: { lanes: readonly Reviewed[]; records: Rec
       : `${worse.length} ${worse.length === 1 ? 'lane loses' : 'lanes lose'} ${more} more a year`;
   return (
     <span className="muted">
-      {records.to === records.from ? 'No other card is known.' : `From ${records.starts}, ${records.to}: ${lose}.`}{' '}
+      {records.to === null ? 'No other card is known.' : `From ${records.starts}, ${records.to}: ${lose}.`}{' '}
       {records.left > 0 && `${records.left} past orders are left out: not carried, or not packed.`}
     </span>
   );

@@ -2,7 +2,8 @@ import type { LaneBody, LaneRowBody } from '../../../core/rates/index.ts';
 import { amountOf, freeText, rateText } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { useToday } from '../../ui/clock.ts';
-import { amountIn, TextPart, zoneFault } from '../../ui/field.tsx';
+import { amountIn, TextPart } from '../../ui/field.tsx';
+import { allTimeZones, NamePart } from '../../ui/name-part.tsx';
 import { TimePart, weekAfter } from '../../ui/time-part.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 
@@ -42,10 +43,10 @@ function DatedRow({ book, row, path }: { book: OpenBook; row: LaneRowBody; path:
           value={window.until}
           onCommit={(until) => change('window', { ...window, until })}
         />{' '}
-        <TextPart
+        <NamePart
           label={`Time zone of ${row.id}`}
           value={window.zone}
-          fault={zoneFault}
+          all={allTimeZones}
           onCommit={(zone) => change('window', { ...window, zone })}
         />{' '}
         time <Sets book={book} row={row} change={(next) => change('sets', next)} />.{' '}

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
-import { type BoundBody, type LaneBody, measureUnits } from '../../../core/rates/index.ts';
+import { type BoundBody, type LaneBody, measureUnits, type Service } from '../../../core/rates/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { AmountPart, amountIn, ChoicePart, figureFault, nameFault, TestPart, TextPart } from '../../ui/field.tsx';
 import { TenderContext, useCurrency, useTender } from '../../ui/tender.ts';
+import { BroughtByPart } from './brought-by.tsx';
 import { RateBelow, RatePart } from './rate.tsx';
 import { UnitPart } from './unit.tsx';
 
@@ -14,7 +15,7 @@ interface Said {
 }
 
 /** What shoppers pay on a lane, when it is offered, how long it takes and what it is called, each part a field. */
-export function LaneSentence({ book, lane, set }: Said & { book: OpenBook }) {
+export function LaneSentence({ book, lane, service, set }: Said & { book: OpenBook; service: Service }) {
   const bounds = (at: number, next: BoundBody | null) =>
     set('bounds', next ? lane.bounds.with(at, next) : lane.bounds.toSpliced(at, 1));
   return (
@@ -27,6 +28,13 @@ export function LaneSentence({ book, lane, set }: Said & { book: OpenBook }) {
         <Bound key={i} bound={bound} at={i} change={(next) => bounds(i, next)} />
       ))}
       <Days lane={lane} set={set} />
+      {(lane.broughtBy !== null || service.lists.length > 0) && (
+        <>
+          {' '}
+          It is brought by{' '}
+          <BroughtByPart book={book} lane={lane} service={service} set={(way) => set('broughtBy', way)} />.
+        </>
+      )}
       {Object.entries(lane.names).map(([locale, shown]) => (
         <span key={locale}>
           {' '}

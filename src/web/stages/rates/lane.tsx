@@ -24,6 +24,7 @@ export const plainLane = (amount: string): LaneBody => ({
   values: 'before',
   names: {},
   days: null,
+  broughtBy: null,
   dated: [],
 });
 
@@ -69,7 +70,7 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
   const set: SetLane = (field, value) => book.edit([...path, field], value);
   return (
     <>
-      <LaneSentence book={book} lane={lane} set={set} />
+      <LaneSentence book={book} lane={lane} service={service} set={set} />
       <OtherRates book={book} lane={lane} set={set} />
       <p className="mb-2 flex flex-wrap gap-3">
         <Additions book={book} lane={lane} service={service} set={set} />

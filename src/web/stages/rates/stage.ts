@@ -24,7 +24,7 @@ export const rates: Stage = {
     {
       path: 'markets',
       name: 'Markets and boxes',
-      find: 'Markets, exchange rates, taxes, boxes',
+      find: 'Markets, exchange rates, taxes, stock places, boxes',
       page: async () => (await import('./markets/markets.tsx')).MarketsStage,
     },
     {
@@ -32,6 +32,12 @@ export const rates: Stage = {
       name: 'Carrier and review',
       find: 'Carrier cards and the review of all rates',
       page: async () => (await import('./carrier.tsx')).CarrierStage,
+    },
+    {
+      path: 'price-lists/:list?',
+      name: 'Price lists',
+      find: 'Price lists of carriers',
+      page: async () => (await import('./price-lists/price-lists.tsx')).PriceListsStage,
     },
     {
       path: 'coverage',
@@ -46,6 +52,8 @@ export const rates: Stage = {
         ? { to: `/rates/${zone}${service ? `/${service}` : ''}?template=${id}`, words: 'Open the lane' }
         : { to: `/rates?template=${id}`, words: 'Open the template' },
     services: open('/rates/mixing'),
+    priceLists: ([, id = '']) => ({ to: `/rates/price-lists/${id}`, words: 'Open the price list' }),
+    stockPlaces: open('/rates/markets'),
     mixing: open('/rates/mixing'),
     mixedBy: open('/rates/mixing'),
     taxes: open('/rates/markets'),

@@ -7,6 +7,7 @@ import { ChoicePart, nameFault, PickPart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { Remover } from '../../ui/remover.tsx';
 import { plainLane } from './lane.tsx';
+import { stockPlacesOf } from './stock-places.ts';
 import { RatesTabs } from './tabs.tsx';
 
 interface Props {
@@ -51,10 +52,10 @@ export function TemplateHead({ book, template, others, offer }: Props) {
             />
           )}{' '}
           · sent from{' '}
-          <TextPart
+          <ChoicePart
             label="Stock place"
             value={template.origin}
-            fault={nameFault}
+            choices={stockPlacesOf(book).map((name) => ({ value: name, label: name }))}
             onCommit={(origin) => book.edit([...at, 'origin'], origin)}
           />{' '}
           · prices {book.home.tax === 'inside' ? 'include tax' : 'are without tax'} ·{' '}

@@ -1,5 +1,12 @@
 import { z } from 'zod';
 import {
+  type ListedService,
+  leastOf,
+  listedCharge,
+  listedServiceSchema,
+  type Quoting,
+} from '../../../carrier/index.ts';
+import {
   type Currency,
   type Decimal,
   kept,
@@ -8,11 +15,10 @@ import {
   parseDecimal,
   written,
 } from '../../../exact/index.ts';
-import type { Quoting } from '../../context.ts';
 import { type Box, boxesIn, pack } from '../../packing.ts';
 import { type Refused, refused } from '../../refusal.ts';
 import { settled, settledExactly } from '../../settle.ts';
-import type { Asked, Quoted, Shipment } from '../../shipment.ts';
+import type { Asked, Shipment } from '../../shipment.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 import { unpacked } from '../unpacked.ts';
 
@@ -20,7 +26,8 @@ const { amount, percent } = written;
 
 interface CarrierQuote {
   readonly is: 'carrier quote';
-  readonly service: string;
+  readonly service: string | null;
+  readonly lists: readonly ListedService[];
   readonly percent: Decimal;
   readonly add: Minor;
   readonly fallback: Minor | null;
@@ -35,24 +42,31 @@ const [silent, strange, tooLarge] = (['carrier silent', 'carrier currency', 'too
   number,
   number,
 ];
-const same = { up: 1n, down: 1n };
-
-/** What the carrier asks for the packed parcels, and a percentage and an amount on top. */
+/** What the cheapest of some carriers asks for the packed parcels, and a percentage and an amount on top. */
 export const carrierQuote = rateKind({
   is: 'carrier quote',
   schema: z.strictObject({
     is: z.literal('carrier quote'),
-    /** The carrier's service. */
-    service: z.string().min(1).max(40),
+    /** The service of the carrier that is asked; null: none of its. */
+    service: z.string().min(1).max(40).nullable(),
+    /** Services of price lists. */
+    lists: z.array(listedServiceSchema).max(12).default([]),
     percent: percent.default('0'),
     add: amount.default('0'),
-    /** Charged where the carrier is silent; null: not offered then. */
+    /** Charged where all of them are silent; null: not offered then. */
     fallback: amount.nullable(),
   }),
-  read({ is, service, percent, add, fallback }, { context, at, problems, amount }): CarrierQuote {
+  read({ is, service, lists, percent, add, fallback }, { context, at, problems, amount }): CarrierQuote {
     return {
       is,
       service,
+      lists: lists.flatMap(({ list: id, service }, i): ListedService[] => {
+        const list = context.priceLists.get(id);
+        if (list) return [{ list, service }];
+        const known = [...context.priceLists.keys()];
+        problems.push({ at: [...at, 'lists', i, 'list'], is: 'unknown', what: 'price list', id, known });
+        return [];
+      }),
       percent: kept(parseDecimal(percent, 3), [...at, 'percent'], problems, { digits: 0n, scale: 0 }),
       add: amount(add, 'add'),
       fallback: fallback === null ? null : amount(fallback, 'fallback'),
@@ -65,10 +79,9 @@ export const carrierQuote = rateKind({
   charge(rate, shipment, base, _after, by, asked) {
     const quoted = quotedFor(rate, shipment, asked);
     if (typeof quoted === 'number') return quoted;
-    if (quoted.charge === null) return rate.fallback === null ? silent : settled(base + rate.fallback, by);
-    const { amount, currency } = quoted.charge;
-    const into = currency === rate.currency ? same : rate.quoting.get(currency);
-    if (!into) return strange;
+    if (quoted.least === null) return rate.fallback === null ? silent : settled(base + rate.fallback, by);
+    if (quoted.least === 'strange') return strange;
+    const { amount, currency, into } = quoted.least;
     const { digits, scale } = rate.percent;
     const over = 100n * 10n ** BigInt(scale);
     if (!Number.isSafeInteger(base + rate.add)) return tooLarge;
@@ -77,7 +90,7 @@ export const carrierQuote = rateKind({
     return settledExactly(
       n,
       over * into.down,
-      by ?? (into === same ? null : { up: 1n, down: 1n, rounding: rate.rounding }),
+      by ?? (currency === rate.currency ? null : { up: 1n, down: 1n, rounding: rate.rounding }),
     );
   },
   reach: ({ add }) => reach(add, Number.POSITIVE_INFINITY),
@@ -88,23 +101,29 @@ export const carrierQuote = rateKind({
   looksAtLines: () => true,
   came(rate, shipment, _after, asked) {
     const quoted = quotedFor(rate, shipment, asked);
-    return typeof quoted === 'number' ? plainly : { ...plainly, parcels: quoted.parcels, quoted: quoted.charge };
+    if (typeof quoted === 'number') return plainly;
+    const { parcels, least } = quoted;
+    if (least === null || least === 'strange') return { ...plainly, parcels };
+    const list = least.by && { name: least.by.list.name, service: least.by.service };
+    return { ...plainly, parcels, quoted: { amount: least.amount, currency: least.currency }, list };
   },
 });
 
 /**
- * The parcels of a group and what the carrier charges for them; null where it is silent; a refusal where they cannot be
- * packed.
+ * The parcels of a group and the least that is asked for them, by which list (null: by the carrier that is asked
+ * itself); a refusal where they cannot be packed.
  */
 function quotedFor(
-  { service, boxes }: CarrierQuote,
+  { service, lists, boxes, currency, quoting }: CarrierQuote,
   shipment: Shipment,
   asked: Asked,
-): { parcels: number; charge: Quoted | null } | Refused {
+): { parcels: number; least: ReturnType<typeof leastOf<ListedService | null>> } | Refused {
   const packed = pack(shipment.pieces, boxes);
   if (!packed.ok) return unpacked(packed);
-  return {
-    parcels: boxesIn(packed.parcels),
-    charge: asked.carrier?.charge(service, asked.place, packed.parcels) ?? null,
-  };
+  const { parcels } = packed;
+  const { place, moment, address = 'home', carrier } = asked;
+  const own = service === null ? null : (carrier?.charge(service, place, parcels) ?? null);
+  const sending = { from: shipment.from, place, moment, address };
+  const listed = lists.map((by) => ({ by, quoted: listedCharge(by, sending, parcels) }));
+  return { parcels: boxesIn(parcels), least: leastOf([{ by: null, quoted: own }, ...listed], currency, quoting) };
 }

@@ -1,6 +1,7 @@
 import { amountOf } from '../../../../words/index.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 import { useCurrency } from '../../../ui/tender.ts';
+import { WaysPart } from '../brought-by.tsx';
 import type { RateEditorFor } from './editor.ts';
 
 const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, change }) => {
@@ -9,10 +10,11 @@ const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, chang
   return (
     <>
       {kind} for{' '}
-      <TextPart
-        label={named('Carrier’s service')}
-        value={rate.service}
-        onCommit={(service) => service.trim() !== '' && change({ ...rate, service })}
+      <WaysPart
+        label={named('Carriers’ services')}
+        ways={{ carrier: rate.service, lists: rate.lists }}
+        least={1}
+        change={({ carrier, lists }) => change({ ...rate, service: carrier, lists: [...lists] })}
       />{' '}
       plus{' '}
       <TextPart
@@ -52,8 +54,15 @@ const Part: RateEditorFor<'carrier quote'>['Part'] = ({ rate, named, kind, chang
 };
 
 export const carrierQuote: RateEditorFor<'carrier quote'> = {
-  label: 'what the carrier asks',
-  begin: ({ amount }) => ({ is: 'carrier quote', service: 'ground', percent: '0', add: '0', fallback: amount }),
+  label: 'what carriers ask',
+  begin: ({ amount }) => ({
+    is: 'carrier quote',
+    service: 'ground',
+    lists: [],
+    percent: '0',
+    add: '0',
+    fallback: amount,
+  }),
   amount: () => null,
   Part,
   Below: null,

@@ -1,6 +1,7 @@
 import type { OpenBook } from '../../../data/book.ts';
-import { currencyFault, TextPart } from '../../../ui/field.tsx';
+import { TextPart } from '../../../ui/field.tsx';
 import { freshId } from '../../../ui/fresh-id.ts';
+import { allCurrencies, NamePart } from '../../../ui/name-part.tsx';
 import { Listed } from './listed.tsx';
 
 /** What a unit of one currency is in another. */
@@ -15,9 +16,9 @@ export function Exchange({ book }: { book: OpenBook }) {
         const set = (field: string) => (value: string) => book.edit(['exchange', id, field], value);
         return (
           <>
-            1 <TextPart label={`From, ${id}`} value={from} fault={currencyFault} onCommit={set('from')} /> ={' '}
+            1 <NamePart label={`From, ${id}`} value={from} all={allCurrencies} onCommit={set('from')} /> ={' '}
             <TextPart label={`Rate, ${id}`} value={rate} fault={rateFault} onCommit={set('rate')} />{' '}
-            <TextPart label={`To, ${id}`} value={to} fault={currencyFault} onCommit={set('to')} />
+            <NamePart label={`To, ${id}`} value={to} all={allCurrencies} onCommit={set('to')} />
           </>
         );
       }}

@@ -2,15 +2,8 @@ import type { Market } from '../../../../core/book/index.ts';
 import { parsePlace } from '../../../../core/places/index.ts';
 import { editable, firstFault, wholeOf } from '../../../../words/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
-import {
-  amountIn,
-  ChoicePart,
-  currencyFault,
-  localeFault,
-  nameFault,
-  TextPart,
-  zoneFault,
-} from '../../../ui/field.tsx';
+import { amountIn, ChoicePart, nameFault, TextPart } from '../../../ui/field.tsx';
+import { allCurrencies, allLocales, allTimeZones, NamePart } from '../../../ui/name-part.tsx';
 import { Remover } from '../../../ui/remover.tsx';
 
 /** A market as one sentence: what its shoppers pay in, read, are taxed by and are shown. */
@@ -18,7 +11,7 @@ export function MarketSentence({ book, market, first }: { book: OpenBook; market
   const at = ['markets', market.id];
   const set: SetMarket = (field, value) => book.edit([...at, field], value);
   return (
-    <p className="sentence mb-2 bg-base-100 p-3">
+    <div className="sentence mb-2 bg-base-100 p-3">
       <TextPart
         label="Name of the market"
         value={market.name}
@@ -26,19 +19,19 @@ export function MarketSentence({ book, market, first }: { book: OpenBook; market
         onCommit={(name) => set('name', name)}
       />{' '}
       pays in{' '}
-      <TextPart
+      <NamePart
         label="Currency"
         value={market.currency}
-        fault={currencyFault}
+        all={allCurrencies}
         onCommit={(currency) => set('currency', currency)}
       />
       , reads{' '}
-      <TextPart label="Locale" value={market.locale} fault={localeFault} onCommit={(locale) => set('locale', locale)} />
-      , on the clock of{' '}
-      <TextPart
+      <NamePart label="Locale" value={market.locale} all={allLocales} onCommit={(locale) => set('locale', locale)} />,
+      on the clock of{' '}
+      <NamePart
         label="Time zone"
         value={market.timeZone}
-        fault={zoneFault}
+        all={allTimeZones}
         onCommit={(zone) => set('timeZone', zone)}
       />
       . Prices{' '}
@@ -76,7 +69,7 @@ export function MarketSentence({ book, market, first }: { book: OpenBook; market
           Remove the market
         </Remover>
       )}
-    </p>
+    </div>
   );
 }
 

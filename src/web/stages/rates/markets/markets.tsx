@@ -9,6 +9,7 @@ import { Boxes } from './boxes.tsx';
 import { Exchange } from './exchange.tsx';
 import { MarketSentence } from './market.tsx';
 import { OrderCosts } from './order-costs.tsx';
+import { StockPlaces } from './stock-places.tsx';
 import { Taxes } from './taxes.tsx';
 
 export function MarketsStage() {
@@ -17,8 +18,8 @@ export function MarketsStage() {
 }
 
 /**
- * What shoppers of each market see, the listed exchange rates, taxes by place, what an order costs, and the seller's
- * boxes.
+ * What shoppers of each market see, the listed exchange rates, taxes by place, what an order costs, the stock
+ * places and the seller's boxes.
  */
 function Markets({ book }: { book: OpenBook }) {
   const amiss = useEngine((engine) => engine.amiss(), [], 'study');
@@ -62,6 +63,7 @@ function Markets({ book }: { book: OpenBook }) {
           <Taxes book={book} />
         </div>
         <OrderCosts book={book} />
+        <StockPlaces book={book} />
         <Boxes book={book} />
       </section>
     </div>
@@ -86,4 +88,4 @@ const freshMarket = ({ book, home }: OpenBook): Market => ({
 
 /** Problems of what is set here, and of amounts elsewhere that no exchange rate brings into a market's currency. */
 const ofMarkets = ({ at, is }: Problem): boolean =>
-  is === 'no exchange' || ['markets', 'exchange', 'taxes', 'boxes', 'costs'].includes(String(at[0]));
+  is === 'no exchange' || ['markets', 'exchange', 'taxes', 'boxes', 'stockPlaces', 'costs'].includes(String(at[0]));

@@ -1,0 +1,291 @@
+import {
+  type Currency,
+  kept,
+  type Mass,
+  type MassUnit,
+  nothing,
+  type Problem,
+  parseAmount,
+  parseMass,
+  written,
+} from '../exact/index.ts';
+import { countryNamed, parsePattern, patternText } from '../places/index.ts';
+import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, rowsBelow, type Target } from '../tables/index.ts';
+import { mostPrices, type PriceExtra, type PriceLine, type PriceListBody } from './price-list.ts';
+
+/** What a line of a file tells: a price, or what comes on top. */
+const sorts = ['price', 'fuel', 'parcel', 'home', 'remote'] as const;
+type Sort = (typeof sorts)[number];
+
+const text = { is: 'text' } as const;
+/** What the columns of a file of prices can be taken for. */
+export const priceTargets = [
+  { name: 'what', head: 'what', reads: text },
+  { name: 'service', head: 'service', reads: { is: 'line' } },
+  { name: 'zone', head: 'zone', reads: { is: 'line' } },
+  { name: 'places', head: 'places', reads: text },
+  { name: 'most', head: 'up to', reads: { is: 'measure', of: 'mass' } },
+  { name: 'price', head: 'price', reads: { is: 'amount' } },
+  { name: 'from', head: 'from', reads: { is: 'moment' } },
+  { name: 'until', head: 'until', reads: { is: 'moment' } },
+  { name: 'last', head: 'last day', reads: { is: 'moment' } },
+] as const satisfies readonly Target[];
+type Name = (typeof priceTargets)[number]['name'];
+
+/** A line that cannot be taken, as it stands in the file. */
+export interface BadPrice {
+  readonly line: number;
+  readonly cells: readonly string[];
+  readonly problems: readonly Problem[];
+}
+
+/** What a file of prices tells. */
+export interface PriceFile extends Pick<PriceListBody, 'zones' | 'prices' | 'extras'> {
+  readonly bad: readonly BadPrice[];
+  /** What is wrong with its heads; null where nothing is. */
+  readonly head: Problem | null;
+}
+
+/** A line that reads, before it is known what places its zone has. */
+interface Read {
+  readonly row: CsvRow;
+  readonly is: { readonly price: PriceLine } | { readonly extra: PriceExtra };
+}
+
+/**
+ * Reads a carrier's prices, a line each: of a service to a zone up to a mass; or what comes on top (`fuel` in percent,
+ * `parcel`, `home`, `remote` as amounts). A zone's places are those that any of its lines tells; without any, its name
+ * has to be one. Countries may stand by their names. Doubles are bad.
+ */
+export function readPriceFile(rows: readonly CsvRow[], layout: Layout, currency: Currency): PriceFile {
+  const cells = cellsOf(layout, currency);
+  const zones = new Map<string, string[]>();
+  const reads: Read[] = [];
+  const bad: BadPrice[] = [];
+  const lines = new Map<string, number>();
+  for (const row of rowsBelow(rows, layout)) {
+    if (priceTargets.every(({ name }) => cells(row, name) === '')) continue;
+    const problems: Problem[] = row.open ? [{ at: ['line'], is: 'open quote' }] : [];
+    const read = readRow(row, cells, currency, zones, problems);
+    const key = read && JSON.stringify('price' in read ? { ...read.price, price: null } : read.extra);
+    const before = key === null ? undefined : lines.get(key);
+    if (before !== undefined)
+      problems.push({ at: ['line'], is: 'repeated', what: 'price', id: cells(row, 'service'), line: before });
+    if (key !== null) lines.set(key, before ?? row.line);
+    if (read && problems.length === 0) reads.push({ row, is: read });
+    else bad.push({ line: row.line, cells: row.cells, problems });
+  }
+  const prices = reads.flatMap(({ row, is }): PriceLine[] => {
+    if (!('price' in is)) return [];
+    const { zone } = is.price;
+    const problems: Problem[] = [];
+    const places = zones.get(zone) ?? placesIn(zone, problems);
+    if (problems.length === 0) {
+      zones.set(zone, places);
+      return [is.price];
+    }
+    bad.push({ line: row.line, cells: row.cells, problems });
+    return [];
+  });
+  const used = new Set(prices.map(({ zone }) => zone));
+  return {
+    zones: [...zones].flatMap(([zone, places]) => (used.has(zone) ? [{ zone, places }] : [])),
+    prices,
+    extras: reads.flatMap(({ is }) => ('extra' in is ? [is.extra] : [])),
+    bad: bad.sort((a, b) => a.line - b.line),
+    head: headFault(layout, prices.length),
+  };
+}
+
+type Cells = (row: CsvRow, name: Name) => string;
+
+function cellsOf(layout: Layout, currency: Currency): Cells {
+  const money = new Set([...moneyWords(currency), '%']);
+  const by = new Map(
+    priceTargets.flatMap(({ name, reads }) => {
+      const at = layout.columns.findIndex(({ to }) => to === name);
+      const column = layout.columns[at];
+      return column ? [[name as Name, { at, read: cellReader(reads, column, money) }] as const] : [];
+    }),
+  );
+  return ({ cells }, name) => {
+    const one = by.get(name);
+    return one ? one.read(cells[one.at] ?? '') : '';
+  };
+}
+
+/** Columns that prices cannot be told without; a zone, or its places. */
+function headFault({ columns }: Layout, prices: number): Problem | null {
+  const taken = new Set(columns.flatMap(({ to }) => to ?? []));
+  const missing = (['service', 'most', 'price'] as const).filter((name) => !taken.has(name));
+  const nowhere = taken.has('zone') || taken.has('places') ? [] : ['zone'];
+  const lacking = [...missing, ...nowhere];
+  if (lacking.length > 0)
+    return {
+      at: ['head'],
+      is: 'head',
+      missing: lacking,
+      strange: columns.filter(({ to }) => to === null).map(({ head }) => head),
+      needed: ['service', 'zone', 'most', 'price'],
+      optional: priceTargets.map(({ name }) => name),
+    };
+  return prices > mostPrices
+    ? { at: ['file'], is: 'shape', found: { is: 'list', length: prices }, expected: atMostPrices }
+    : null;
+}
+const atMostPrices = { is: 'most', of: 'entries', bound: String(mostPrices) } as const;
+
+/** A row; null where its sort cannot be told. What is wrong is noted; the places of its zone are added. */
+function readRow(
+  row: CsvRow,
+  cells: Cells,
+  currency: Currency,
+  zones: Map<string, string[]>,
+  problems: Problem[],
+): Read['is'] | null {
+  const what = cells(row, 'what').toLowerCase() || 'price';
+  if (!isSort(what)) {
+    problems.push({ at: ['what'], is: 'strange line', kind: what, known: sorts });
+    return null;
+  }
+  const amount = (field: string, value: string): string => {
+    if (value === '') problems.push({ at: [field], is: 'malformed', text: '', form: 'amount' });
+    else kept(parseAmount(value, currency), [field], problems, nothing);
+    return value;
+  };
+  const price = cells(row, 'price');
+  const days = daysIn(row, cells, problems);
+  const places = placesIn(cells(row, 'places'), problems);
+  if (what === 'price') {
+    const zone = cells(row, 'zone') || cells(row, 'places');
+    named('service', cells(row, 'service'), problems);
+    named('zone', zone, problems);
+    if (places.length > 0) zones.set(zone, [...new Set([...(zones.get(zone) ?? []), ...places])]);
+    const most = massIn(cells(row, 'most'), problems);
+    return { price: { service: cells(row, 'service'), zone, most, price: amount('price', price), ...days } };
+  }
+  const of = { service: cells(row, 'service') || null, ...days };
+  switch (what) {
+    case 'fuel':
+      if (!written.percent.safeParse(price).success)
+        problems.push({ at: ['price'], is: 'malformed', text: price, form: 'percentage' });
+      return { extra: { is: what, percent: price, ...of } };
+    case 'parcel':
+    case 'home':
+      return { extra: { is: what, amount: amount('price', price), ...of } };
+    case 'remote':
+      if (places.length === 0) problems.push({ at: ['places'], is: 'malformed', text: '', form: 'place pattern' });
+      return { extra: { is: what, amount: amount('price', price), places, ...of } };
+  }
+}
+
+const isSort = (what: string): what is Sort => (sorts as readonly string[]).includes(what);
+
+function named(field: string, value: string, problems: Problem[]): void {
+  if (value.length < 1 || value.length > 40) problems.push({ at: [field], is: 'malformed', text: value, form: 'name' });
+}
+
+function massIn(cell: string, problems: Problem[]): PriceLine['most'] {
+  const [value = '', unit = ''] = cell.split(' ');
+  const most = { value, unit: unit as MassUnit };
+  if (!written.figure.safeParse(value).success || !/^(?:k?g|oz|lb)$/.test(unit) || Number(value) === 0)
+    problems.push({ at: ['most'], is: 'malformed', text: cell, form: 'mass' });
+  else kept(parseMass(value, most.unit), ['most'], problems, 0 as Mass);
+  return most;
+}
+
+/** From the first day on, until the day after the last. */
+function daysIn(row: CsvRow, cells: Cells, problems: Problem[]): { from: string | null; until: string | null } {
+  const day = (name: Name): string | null => {
+    const cell = cells(row, name);
+    if (cell === '') return null;
+    if (/^\d{4}-\d{2}-\d{2}(?:$|T00:00)/.test(cell)) return cell.slice(0, 10);
+    problems.push({ at: [name], is: 'malformed', text: cell, form: 'day' });
+    return null;
+  };
+  const last = day('last');
+  const [from, until] = [day('from'), day('until') ?? (last && dayAfter(last))];
+  if (from !== null && until !== null && until <= from)
+    problems.push({ at: ['until'], is: 'backwards', from, to: until });
+  return { from, until };
+}
+
+const dayAfter = (day: string): string => new Date(Date.parse(`${day}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+
+const everywhere = /^(?:\*|world|rest of (?:the )?world|worldwide)$/i;
+
+/** Places of a cell, parted by semicolons, commas or bars: as zones write them, or countries by name. */
+function placesIn(cell: string, problems: Problem[]): string[] {
+  return cell
+    .split(/[;,|\n]+/)
+    .map((one) => one.trim())
+    .filter(Boolean)
+    .flatMap((one) => {
+      if (everywhere.test(one)) return ['world'];
+      const read = parsePattern(one);
+      const country = countryNamed(one);
+      if (read.ok) return [patternText(read.value)];
+      if (country !== null) return [country];
+      problems.push({ at: ['places'], is: 'malformed', text: one, form: 'place pattern' });
+      return [];
+    });
+}
+
+/** How a file comes to a list: in place of all there is, or beside what it does not tell otherwise. */
+export type TakenAs = 'in place' | 'beside';
+
+/** A list with what a file tells. */
+export function withPrices(
+  list: PriceListBody,
+  { zones, prices, extras }: PriceFile,
+  as: TakenAs,
+): Pick<PriceListBody, 'zones' | 'prices' | 'extras'> {
+  if (as === 'in place') return { zones, prices, extras };
+  const given = new Set(prices.map(keyOf));
+  const extrasGiven = new Set(extras.map((one) => JSON.stringify(one)));
+  const named = new Set(zones.map(({ zone }) => zone));
+  return {
+    zones: [...list.zones.map((one) => zones.find(({ zone }) => zone === one.zone) ?? one)].concat(
+      zones.filter(({ zone }) => named.has(zone) && !list.zones.some((one) => one.zone === zone)),
+    ),
+    prices: [...list.prices.filter((one) => !given.has(keyOf(one))), ...prices],
+    extras: [...list.extras.filter((one) => !extrasGiven.has(JSON.stringify(one))), ...extras],
+  };
+}
+
+/** What two prices have in common of which the later takes the place of the earlier. */
+const keyOf = ({ service, zone, most, from, until }: PriceLine): string =>
+  JSON.stringify([service, zone, most.value, most.unit, from, until]);
+
+/** A list as the file that reads back as it. */
+export function priceCsv({ zones, prices, extras }: Pick<PriceListBody, 'zones' | 'prices' | 'extras'>): string {
+  const heads = priceTargets.filter(({ name }) => name !== 'last').map(({ head }) => head);
+  const told = new Set<string>();
+  const placesOnce = (zone: string): string => {
+    if (told.has(zone)) return '';
+    told.add(zone);
+    return zones.find((one) => one.zone === zone)?.places.join('; ') ?? '';
+  };
+  return csvOf(heads, [
+    ...prices.map(({ service, zone, most, price, from, until }) => [
+      '',
+      service,
+      zone,
+      placesOnce(zone),
+      `${most.value} ${most.unit}`,
+      price,
+      from ?? '',
+      until ?? '',
+    ]),
+    ...extras.map((one) => [
+      one.is,
+      one.service ?? '',
+      '',
+      one.is === 'remote' ? one.places.join('; ') : '',
+      '',
+      one.is === 'fuel' ? one.percent : one.amount,
+      one.from ?? '',
+      one.until ?? '',
+    ]),
+  ]);
+}

@@ -1,0 +1,377 @@
+import { stringify } from 'csv-stringify/sync';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { flat, item, shopOf } from '../../../tests/books/shop.ts';
+import { priceHeads } from '../../words/index.ts';
+import type { BookInput } from '../book/index.ts';
+import { type Currency, parseAmount, unwrap } from '../exact/index.ts';
+import { carrierCost } from '../plan/index.ts';
+import { csvRows, decoded, delimiterOf, guessLayout } from '../tables/index.ts';
+import { type PriceListBody, priceCsv, priceListSchema, priceTargets, readPriceFile, withPrices } from './index.ts';
+
+type Lane = Parameters<typeof shopOf>[0][string];
+type ListInput = NonNullable<BookInput['priceLists']>[number];
+
+/** A file read as it would be on the screen, in euros. */
+function fileOf(text: string | Uint8Array) {
+  const file = decoded(typeof text === 'string' ? new TextEncoder().encode(text) : text);
+  if (file.is === 'workbook') throw new Error('a workbook');
+  const delimiter = delimiterOf(file.text);
+  const rows = csvRows(file.text, delimiter);
+  const { layout } = guessLayout(rows, delimiter, priceTargets, priceHeads);
+  return readPriceFile(rows, layout, 'EUR' as Currency);
+}
+
+const saltway: ListInput = {
+  id: 'saltway',
+  name: 'Saltway',
+  currency: 'EUR',
+  from: ['IE'],
+  divisor: 5000,
+  zones: [
+    { zone: 'home', places: ['IE'] },
+    { zone: 'isles', places: ['GB HS*'] },
+  ],
+  prices: [
+    { service: 'parcel', zone: 'home', most: { value: '2', unit: 'kg' }, price: '4.10' },
+    { service: 'parcel', zone: 'home', most: { value: '10', unit: 'kg' }, price: '7.35' },
+    { service: 'parcel', zone: 'home', most: { value: '2', unit: 'kg' }, price: '4.60', from: '2027-01-01' },
+  ],
+  extras: [
+    { is: 'fuel', percent: '7.5' },
+    { is: 'home', amount: '0.50' },
+    { is: 'remote', amount: '3.00', places: ['IE H91*'] },
+  ],
+};
+
+/** A shop with one service that Saltway may bring, its goods in two stock places. */
+const shop = (more: Partial<BookInput> = {}, lane: Parameters<typeof shopOf>[0][string] = flat('5.00')) =>
+  shopOf(
+    { post: lane },
+    [
+      item('KITE', { size: { length: '20', width: '20', height: '20', unit: 'cm' }, origin: 'Galway' }),
+      item('TUBE', { size: { length: '50', width: '40', height: '30', unit: 'cm' }, origin: 'Galway' }),
+      item('REEL', { size: { length: '20', width: '20', height: '20', unit: 'cm' }, origin: 'Lyon' }),
+    ],
+    {
+      services: [{ id: 'post', name: 'Post', days: [1, 2], lists: [{ list: 'saltway', service: 'parcel' }] }],
+      boxes: [
+        {
+          id: 'small',
+          name: 'Small',
+          length: '20',
+          width: '20',
+          height: '20',
+          unit: 'cm',
+          limit: { value: '9', unit: 'kg' },
+        },
+        {
+          id: 'large',
+          name: 'Large',
+          length: '50',
+          width: '40',
+          height: '30',
+          unit: 'cm',
+          limit: { value: '20', unit: 'kg' },
+        },
+      ],
+      stockPlaces: [
+        { id: 'galway', name: 'Galway', place: 'IE H91 E2K3' },
+        { id: 'lyon', name: 'Lyon', place: 'FR 69001' },
+      ],
+      priceLists: [saltway],
+      ...more,
+    },
+  ).open();
+
+const cost = (at: ReturnType<typeof shop>, skus: readonly string[], more: Partial<Parameters<typeof at.ask>[0]> = {}) =>
+  carrierCost(at.book, at.ask({ lines: skus.map((sku) => ({ sku, units: 1 })), place: 'IE', ...more }), 'post');
+
+describe('what a price list asks, worked by hand', () => {
+  test('by weight, with fuel and the extra to a home', () => {
+    // A small box of 8 l counts 1.6 kg, so up to 2 kg: 4.10, 7.5 % of it is 0.3075, to a home 0.50.
+    expect(cost(shop(), ['KITE'])).toBe(410 + 31 + 50);
+    expect(cost(shop(), ['KITE'], { address: 'business' })).toBe(410 + 31);
+  });
+  test('by volume where that is more: a large box of 60 l counts 12 kg, beyond the last step', () => {
+    expect(cost(shop(), ['TUBE'])).toBeNull();
+    // At 6000 cm³ it counts 10 kg, and the edge is in.
+    expect(cost(shop({ priceLists: [{ ...saltway, divisor: 6000 }] }), ['TUBE'])).toBe(735 + 55 + 50);
+    expect(cost(shop({ priceLists: [{ ...saltway, divisor: null }] }), ['TUBE'])).toBe(410 + 31 + 50);
+  });
+  test('the later begun of two prices counts from its first day on, by the clock of the first market', () => {
+    expect(cost(shop(), ['KITE'], { moment: Date.parse('2026-12-31T23:59:59Z') })).toBe(410 + 31 + 50);
+    expect(cost(shop(), ['KITE'], { moment: Date.parse('2027-01-01T00:00:00Z') })).toBe(460 + 35 + 50);
+  });
+  test('an extra to remote places', () => {
+    expect(cost(shop(), ['KITE'], { place: 'IE H91 X0X0' })).toBe(410 + 31 + 50 + 300);
+  });
+  test('a zone without a price, a place without a zone, a service it does not have: nothing', () => {
+    expect(cost(shop(), ['KITE'], { place: 'GB HS1 2AA' })).toBeNull();
+    expect(cost(shop(), ['KITE'], { place: 'DE' })).toBeNull();
+    const other = [
+      { id: 'post', name: 'Post', days: [1, 2] as [number, number], lists: [{ list: 'saltway', service: 'van' }] },
+    ];
+    expect(cost(shop({ services: other }), ['KITE'])).toBeNull();
+  });
+  test('it takes parcels only where stock places lie: the address decides', () => {
+    expect(cost(shop(), ['REEL'])).toBeNull();
+    expect(cost(shop(), ['KITE', 'REEL'])).toBeNull();
+    const anywhere = shop({ priceLists: [{ ...saltway, from: [] }] });
+    // Two stock places: two parcels.
+    expect(cost(anywhere, ['KITE', 'REEL'])).toBe(2 * (410 + 31 + 50));
+    expect(cost(shop({ stockPlaces: [] }), ['KITE'])).toBeNull();
+  });
+  test('of several carriers the cheapest; or the one that the lane names', () => {
+    const ferry: ListInput = {
+      ...saltway,
+      id: 'ferry',
+      name: 'Ferry',
+      prices: [
+        { ...saltway.prices?.[0], service: 'boat', zone: 'home', most: { value: '30', unit: 'kg' }, price: '3.00' },
+      ],
+      extras: [],
+    };
+    const both = {
+      id: 'post',
+      name: 'Post',
+      days: [1, 2] as [number, number],
+      lists: [
+        { list: 'saltway', service: 'parcel' },
+        { list: 'ferry', service: 'boat' },
+      ],
+    };
+    const more = { services: [both], priceLists: [saltway, ferry] };
+    expect(cost(shop(more), ['KITE'])).toBe(300);
+    const named = { ...flat('5.00'), broughtBy: { is: 'list' as const, list: 'saltway', service: 'parcel' } };
+    expect(cost(shop(more, named), ['KITE'])).toBe(410 + 31 + 50);
+    // In pounds at 1.20 it is no longer the cheapest of all but still cheaper: 3.00 · 1.20.
+    const pounds = { ...more, priceLists: [saltway, { ...ferry, currency: 'GBP' }] };
+    expect(cost(shop(pounds), ['KITE'])).toBe(410 + 31 + 50);
+    expect(cost(shop({ ...pounds, exchange: [{ id: 'x', from: 'GBP', to: 'EUR', rate: '1.2' }] }), ['KITE'])).toBe(360);
+  });
+  test('a lane may charge what it asks: plus a percentage and an amount', () => {
+    const quoted = {
+      rate: {
+        is: 'carrier quote' as const,
+        service: null,
+        lists: [{ list: 'saltway', service: 'parcel' }],
+        percent: '10',
+        add: '1.00',
+        fallback: null,
+      },
+      freeFrom: null,
+    };
+    const shopWith = (rate: Lane) =>
+      shopOf({ post: rate }, [item('KITE', { size: { length: '20', width: '20', height: '20', unit: 'cm' } })], {
+        boxes: [
+          {
+            id: 'small',
+            name: 'Small',
+            length: '20',
+            width: '20',
+            height: '20',
+            unit: 'cm',
+            limit: { value: '9', unit: 'kg' },
+          },
+        ],
+        priceLists: [{ ...saltway, from: [] }],
+      });
+    // 4.91 and a tenth of it is 5.401, and 1.00: 6.40.
+    expect(shopWith(quoted).pays({ KITE: 1 })).toBe('6.40');
+    const none = { ...quoted, rate: { ...quoted.rate, lists: [{ list: 'saltway', service: 'van' }] } };
+    expect(shopWith(none).pays({ KITE: 1 })).toBe('carrier silent');
+    expect(shopWith({ ...none, rate: { ...none.rate, fallback: '9.00' } }).pays({ KITE: 1 })).toBe('9.00');
+  });
+});
+
+const priced = (text: string) => {
+  const { prices, zones, extras, bad, head } = fileOf(text);
+  return {
+    head,
+    bad: bad.map(({ line, problems }) => [line, problems.map((one) => [one.at[0], one.is])]),
+    zones,
+    extras,
+    prices: prices.map((one) => [
+      one.service,
+      one.zone,
+      `${one.most.value} ${one.most.unit}`,
+      one.price,
+      one.from,
+      one.until,
+    ]),
+  };
+};
+
+describe('files of prices', () => {
+  test('a German one: semicolons, decimal commas, countries by name, the last day counting', () => {
+    const text = stringify(
+      [
+        ['Leistung', 'Zone', 'Zielland', 'bis kg', 'Entgelt (€)', 'gültig ab', 'gültig bis'],
+        ['Paket', '1', 'Deutschland', '2', '4,99', '01.01.2026', '31.12.2026'],
+        ['Paket', '1', '', '5', '6,49', '01.01.2026', '31.12.2026'],
+        ['Paket', '2', 'Frankreich', '2', '1.013,90', '', ''],
+      ],
+      { delimiter: ';' },
+    );
+    expect(priced(text)).toEqual({
+      head: null,
+      bad: [],
+      extras: [],
+      zones: [
+        { zone: '1', places: ['DE'] },
+        { zone: '2', places: ['FR'] },
+      ],
+      prices: [
+        ['Paket', '1', '2 kg', '4.99', '2026-01-01', '2027-01-01'],
+        ['Paket', '1', '5 kg', '6.49', '2026-01-01', '2027-01-01'],
+        ['Paket', '2', '2 kg', '1013.90', null, null],
+      ],
+    });
+  });
+  test('without zones: the destination is one; pounds and ounces; what comes on top', () => {
+    const text = stringify([
+      ['what', 'Service', 'Destination', 'Max weight', 'Rate'],
+      ['price', 'Air', 'United States; Canada', '8 oz', '$3'],
+      ['', 'Air', 'US; CA', '1 lb', '4.10'],
+      ['fuel', '', '', '', '8.25 %'],
+      ['home', 'Air', '', '', '0.60'],
+      ['remote', '', 'GB HS*, GB AB31 to AB38', '', '5'],
+    ]);
+    const made = priced(text);
+    // A dollar sign is no euro: told, not taken as one.
+    expect(made.bad).toEqual([[2, [['price', 'malformed']]]]);
+    expect(made.prices).toEqual([['Air', 'US; CA', '1 lb', '4.10', null, null]]);
+    expect(made.zones).toEqual([{ zone: 'US; CA', places: ['US', 'CA'] }]);
+    expect(made.extras).toEqual([
+      { is: 'fuel', percent: '8.25', service: null, from: null, until: null },
+      { is: 'home', amount: '0.60', service: 'Air', from: null, until: null },
+      { is: 'remote', amount: '5', places: ['GB HS*', 'GB AB31 to AB38'], service: null, from: null, until: null },
+    ]);
+  });
+  test('each bad line says what is wrong, by its number in the file; the others are taken', () => {
+    const text = stringify([
+      ['what', 'service', 'zone', 'places', 'up to', 'price', 'from', 'until'],
+      ['', 'A', 'near', 'IE', '1 kg', '4', '', ''],
+      ['', '', 'near', '', '2 kg', '4', '', ''],
+      ['', 'A', 'near', '', '2', '4', '', ''],
+      ['', 'A', 'near', '', '2 kg', '', '', ''],
+      ['', 'A', 'near', '', '3 kg', '4', '2026-05-01', '2026-05-01'],
+      ['', 'A', 'near', '', '1 kg', '5', '', ''],
+      ['', 'A', 'moon', '', '1 kg', '5', '', ''],
+      ['', 'A', 'near', 'Atlantis', '4 kg', '5', '', ''],
+      ['toll', 'A', '', '', '', '5', '', ''],
+      ['remote', 'A', '', '', '', '5', '', ''],
+      ['', '', '', '', '', '', '', ''],
+      ['', 'A', 'near', '', '0 kg', '5', '', ''],
+    ]);
+    const made = priced(text);
+    expect(made.prices).toEqual([['A', 'near', '1 kg', '4', null, null]]);
+    expect(made.bad).toEqual([
+      [3, [['service', 'malformed']]],
+      [4, [['most', 'malformed']]],
+      [5, [['price', 'malformed']]],
+      [6, [['until', 'backwards']]],
+      [7, [['line', 'repeated']]],
+      [8, [['places', 'malformed']]],
+      [9, [['places', 'malformed']]],
+      [10, [['what', 'strange line']]],
+      [11, [['places', 'malformed']]],
+      [13, [['most', 'malformed']]],
+    ]);
+  });
+  test('a file without the columns that prices need is told so', () => {
+    expect(fileOf('Colour,Taste\nred,sweet\n').head).toMatchObject({
+      is: 'head',
+      missing: ['service', 'most', 'price', 'zone'],
+    });
+  });
+});
+
+const text = fc.constantFrom('Road', 'Air, fast', 'Über "Nacht"', "L'express; petit", '7');
+const day = fc.constantFrom(null, '2026-01-01', '2026-07-01');
+const until = fc.constantFrom(null, '2026-12-31', '2027-02-01');
+const amount = fc.integer({ min: 0, max: 99_999 }).map((cents) => (cents / 100).toFixed(2));
+const places = fc.constantFrom(['IE'], ['GB HS*', 'GB AB31 to AB38'], ['EU', 'CH'], ['world'], ['US-AK']);
+const list = fc
+  .record({
+    zones: fc.uniqueArray(fc.record({ zone: fc.constantFrom('A', 'B', 'Zone 3', 'z;4'), places }), {
+      minLength: 1,
+      selector: ({ zone }) => zone,
+    }),
+    lines: fc.array(
+      fc.record({
+        service: text,
+        at: fc.nat(),
+        value: fc.integer({ min: 1, max: 99_999 }).map((one) => String(one / 1000)),
+        unit: fc.constantFrom('g', 'kg', 'lb', 'oz'),
+        price: amount,
+        from: day,
+        until,
+      }),
+      { minLength: 1, maxLength: 30 },
+    ),
+    extras: fc.uniqueArray(
+      fc.oneof(
+        fc.record({
+          is: fc.constant('fuel'),
+          percent: fc.constantFrom('8', '12.5', '0'),
+          service: fc.option(text),
+          from: day,
+          until,
+        }),
+        fc.record({ is: fc.constantFrom('home', 'parcel'), amount, service: fc.option(text), from: day, until }),
+        fc.record({ is: fc.constant('remote'), amount, places, service: fc.option(text), from: day, until }),
+      ),
+      { maxLength: 6, selector: (one) => JSON.stringify(one) },
+    ),
+  })
+  .map(({ zones, lines, extras }) => {
+    const prices = lines.map(({ at, value, unit, ...line }) => ({
+      ...line,
+      most: { value, unit },
+      zone: zones[at % zones.length]?.zone ?? '',
+    }));
+    const keys = new Set<string>();
+    const once = prices.filter(
+      ({ price: _, ...line }) => !keys.has(JSON.stringify(line)) && keys.add(JSON.stringify(line)),
+    );
+    const used = zones.filter(({ zone }) => once.some((one) => one.zone === zone));
+    return priceListSchema.parse({ id: 'x', name: 'X', currency: 'EUR', zones: used, prices: once, extras });
+  });
+
+test('a list written as a file reads back as it is, and taken again changes nothing', () => {
+  fc.assert(
+    fc.property(list, (body: PriceListBody) => {
+      const read = fileOf(priceCsv(body));
+      expect(read.bad).toEqual([]);
+      const told = ({ zones, prices, extras }: Pick<PriceListBody, 'zones' | 'prices' | 'extras'>) => ({
+        prices,
+        extras,
+        zones: [...zones].sort((a, b) => (a.zone < b.zone ? -1 : 1)),
+      });
+      expect(told(read)).toEqual(told(body));
+      for (const as of ['in place', 'beside'] as const) {
+        const after = withPrices(body, read, as);
+        expect(new Set(after.prices)).toEqual(new Set(body.prices));
+        expect(after.extras).toHaveLength(body.extras.length);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test('beside what there is: what the file tells otherwise is changed, the rest stays', () => {
+  const before = priceListSchema.parse(saltway);
+  const file = fileOf('service,zone,places,up to,price\nparcel,home,IE,10 kg,7.90\nparcel,far,world,10 kg,19\n');
+  const after = withPrices(before, file, 'beside');
+  expect(after.prices.map((one) => [one.zone, one.most.value, one.price])).toEqual([
+    ['home', '2', '4.10'],
+    ['home', '2', '4.60'],
+    ['home', '10', '7.90'],
+    ['far', '10', '19'],
+  ]);
+  expect(after.zones.map(({ zone }) => zone)).toEqual(['home', 'isles', 'far']);
+  expect(after.extras).toEqual(before.extras);
+  expect(unwrap(parseAmount('7.90', 'EUR' as Currency))).toBe(790);
+});

@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import { type PriceListBody, priceTargets, type TakenAs } from '../../../../core/carrier/index.ts';
+import type { Layout } from '../../../../core/tables/index.ts';
+import { counted, counts, faultText, listed, priceTargetLabels, saidProblem } from '../../../../words/index.ts';
+import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
+import { type OpenBook, useHeavy } from '../../../data/book.ts';
+import type { PricesPreview } from '../../../engine/files.ts';
+import { ChoicePart } from '../../../ui/field.tsx';
+import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import { downloadBadLines, reasonOf, Unreadable } from '../../../ui/file-reading.tsx';
+import { LongList } from '../../../ui/long-list.tsx';
+import type { Opened } from '../../../ui/opened.ts';
+
+type Table = Extract<PricesPreview, { is: 'table' }>;
+
+/** A file of a carrier's prices: which of its columns is what, what it tells, and what taking it would change. */
+export function PriceImport({
+  book,
+  list,
+  file,
+  close,
+}: {
+  book: OpenBook;
+  list: PriceListBody;
+  file: Opened;
+  close: () => void;
+}) {
+  const { data: remembered } = useLayoutsQuery('prices');
+  const [remember] = useRememberLayoutMutation();
+  const [layout, setLayout] = useState<Layout | null>(null);
+  const [as, setAs] = useState<TakenAs>('in place');
+  const { state, isCurrent } = useHeavy(
+    (engine) =>
+      engine.priceFile(list.id, {
+        bytes: file.bytes,
+        layout,
+        remembered: remembered ?? [],
+      }) as Promise<PricesPreview>,
+    remembered !== undefined,
+    [file, layout, list],
+  );
+  const seen = state.last;
+  const table = seen?.is === 'table' ? seen : null;
+  const take = (made: Table) => {
+    const { zones, prices, extras } = made.after[as].list;
+    remember({ sort: 'prices', layout: layout ?? made.layout });
+    book.edit(['priceLists', list.id], { ...list, zones, prices, extras });
+    close();
+  };
+  return (
+    <>
+      <h2>Prices of {list.name}</h2>
+      {state.is === 'failed' && <Unreadable name={file.name} why={state.why} />}
+      {!seen && state.is !== 'failed' && <p className="muted">Reading {file.name} …</p>}
+      {seen?.is === 'workbook' && <Unreadable name={file.name} why={null} />}
+      {table && (
+        <>
+          <FileSentence name={file.name} file={layout ? { ...table, layout } : table} />
+          <FileLayout
+            layout={layout ?? table.layout}
+            targets={priceTargets}
+            labels={priceTargetLabels}
+            samples={table.samples}
+            unsure={table.unsure}
+            onChange={setLayout}
+          />
+          {table.head && (
+            <p className="aside-note off" role="alert">
+              {faultText(table.head)}. Say above which column is which.
+            </p>
+          )}
+          {table.unsure.length > 0 && (
+            <p className="aside-note">
+              {table.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
+            </p>
+          )}
+          {!table.head && (
+            <Told name={file.name} layout={layout ?? table.layout} list={list} table={table} as={as} onAs={setAs} />
+          )}
+        </>
+      )}
+      <p className="flex items-center gap-2">
+        {table && (
+          <button
+            type="button"
+            className="act main"
+            disabled={table.head !== null || !isCurrent || table.told.prices + table.told.extras === 0}
+            onClick={() => take(table)}
+          >
+            Take {counts(table.told.prices, 'price')}
+          </button>
+        )}
+        <button type="button" className="act" onClick={close}>
+          Leave it
+        </button>
+        <span className="muted">What is taken becomes a change of the draft, to be saved.</span>
+      </p>
+    </>
+  );
+}
+
+function Told({
+  name,
+  layout,
+  list,
+  table: { told, after, bad },
+  as,
+  onAs,
+}: {
+  name: string;
+  layout: Layout;
+  list: PriceListBody;
+  table: Table;
+  as: TakenAs;
+  onAs: (as: TakenAs) => void;
+}) {
+  const { fresh, gone } = after[as];
+  const what = [
+    counts(told.prices, 'price'),
+    `of ${counts(told.services, 'service')}`,
+    `to ${counts(told.zones, 'zone')}`,
+    ...(told.extras > 0 ? [`and ${counts(told.extras, 'line')} on top`] : []),
+  ].join(' ');
+  return (
+    <>
+      <p className="sentence">
+        It tells {what}
+        {list.prices.length > 0 && (
+          <>
+            , taken{' '}
+            <ChoicePart
+              label="How it is taken"
+              value={as}
+              choices={[
+                { value: 'in place', label: `in place of the ${counted(list.prices.length)} there are` },
+                { value: 'beside', label: 'beside those it does not tell' },
+              ]}
+              onCommit={onAs}
+            />
+            : {listed([`${counted(fresh)} new`, `${counted(gone)} gone`])}
+          </>
+        )}
+        .{' '}
+        {bad.length > 0 && (
+          <>
+            <span className="text-off">{counts(bad.length, 'line')} cannot be taken.</span>{' '}
+            <button
+              type="button"
+              className="act"
+              onClick={() =>
+                downloadBadLines(
+                  name,
+                  layout,
+                  bad.map(({ cells, problems }) => ({ cells, problems: problems.map(saidProblem) })),
+                )
+              }
+            >
+              {counts(bad.length, 'bad line')} as CSV
+            </button>
+          </>
+        )}
+      </p>
+      {bad.length > 0 && (
+        <LongList label="Bad lines" count={bad.length}>
+          {(index) => {
+            const one = bad[index];
+            return (
+              one && (
+                <>
+                  <span className="figure muted w-16 shrink-0">{counted(one.line)}</span>
+                  <span className="text-off">{reasonOf(one.problems.map(saidProblem))}</span>
+                  <span className="muted mono">{one.cells.join(' | ')}</span>
+                </>
+              )
+            );
+          }}
+        </LongList>
+      )}
+    </>
+  );
+}
