@@ -37,6 +37,34 @@ const table = (amounts: readonly string[], from?: string) => ({
   freeFrom: from ? { value: from, test: 'after' as const } : null,
 });
 
+/** A second carrier's price list: long and heavy things to the kerb, the year's prices and the next. */
+const quillane: NonNullable<BookInput['priceLists']>[number] = {
+  id: 'quillane',
+  name: 'Quillane Freight',
+  currency: 'EUR',
+  from: ['IE'],
+  divisor: 4000,
+  zones: [
+    { zone: 'Ireland', places: ['IE', 'GB-NIR'] },
+    { zone: 'Britain', places: ['GB'] },
+    { zone: 'Continent', places: ['EU'] },
+  ],
+  prices: (
+    [
+      ['Ireland', ['15', '14.20'], ['30', '18.60'], ['60', '27.40']],
+      ['Britain', ['15', '24.50'], ['30', '31.00'], ['60', '44.80']],
+      ['Continent', ['15', '33.90'], ['30', '42.00'], ['60', '63.50']],
+    ] as const
+  ).flatMap(([zone, ...steps]) =>
+    steps.map(([value, price]) => ({ service: 'Kerbside', zone, most: { value, unit: 'kg' as const }, price })),
+  ),
+  extras: [
+    { is: 'fuel', percent: '9.5' },
+    { is: 'fuel', percent: '11', from: '2027-01-01' },
+    { is: 'remote', amount: '12.00', places: ['GB HS*', 'GB ZE*', 'GB KW15 to KW17'] },
+  ],
+};
+
 /** The demo seller's book as first sent to every channel. All invented. */
 export const demoBook = (): BookFile => bookFileSchema.parse(written());
 
@@ -92,8 +120,20 @@ function written(): BookInput {
         bars: ['lithium'],
         carrier: 'swift',
       },
-      { id: 'freight', name: 'Freight to the kerb', days: [5, 10], carrier: 'ground' },
-      { id: 'pickup', name: 'Pickup in Galway', days: [0, 1], pickup: true },
+      {
+        id: 'freight',
+        name: 'Freight to the kerb',
+        days: [5, 10],
+        carrier: 'ground',
+        lists: [{ list: 'quillane', service: 'Kerbside' }],
+      },
+      {
+        id: 'pickup',
+        name: 'Pickup in Galway',
+        days: [0, 1],
+        pickup: true,
+        fetched: { at: 'The kite loft, Spanner Lane, Galway', hours: 'Mon–Sat 10:00–17:30' },
+      },
     ],
     selections: [
       { id: 'long', name: 'Long tubes', takes: { is: 'tags', any: ['long'], all: [] }, except: [] },
@@ -101,6 +141,11 @@ function written(): BookInput {
       { id: 'reels', name: 'Line reels', takes: { is: 'tags', any: ['reels'], all: [] }, except: [] },
       { id: 'heavy', name: 'From two kilograms', takes: { is: 'mass', from: '2', to: null, unit: 'kg' }, except: [] },
     ],
+    stockPlaces: [
+      { id: 'galway', name: 'Galway', place: 'IE H91 E2K3' },
+      { id: 'westport', name: 'Westport', place: 'IE F28 K4N7' },
+    ],
+    priceLists: [quillane],
     boxes: [
       {
         id: 'mailer',

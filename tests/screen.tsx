@@ -1,4 +1,6 @@
+import { MessageChannel } from 'node:worker_threads';
 import { cleanup, configure, fireEvent, render, screen, within } from '@testing-library/react';
+import { type Endpoint, expose } from 'comlink';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { expect, vi } from 'vitest';
@@ -95,6 +97,7 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
     const { status, body: said, headers } = answer instanceof Refusal ? answer : new Refusal(200, answer as object);
     return new Response(JSON.stringify(said), { status, headers: { 'Content-Type': 'application/json', ...headers } });
   });
+  vi.stubGlobal('Worker', Beside);
   forget = remember(store);
   const router = createMemoryRouter(routes, { initialEntries: [address] });
   render(
@@ -121,6 +124,47 @@ function engines(): Engines {
     return running(engine as unknown as Running['engine']);
   };
   return { quick: begun(), study: begun() };
+}
+
+/** What stands for a worker of a long piece of work: the core beside the page, reached over a channel as one is. */
+class Beside {
+  readonly #channel = new MessageChannel();
+  readonly #listening = new Map<unknown, (data: unknown) => void>();
+  constructor() {
+    expose(engineOf(), this.#end(this.#channel.port1));
+  }
+  postMessage(message: unknown, transfer: never[] = []): void {
+    this.#channel.port2.postMessage(message, transfer);
+  }
+  addEventListener(name: string, listener: unknown): void {
+    if (name === 'message') this.#end(this.#channel.port2).addEventListener(name, listener as never);
+  }
+  removeEventListener(): void {}
+  terminate(): void {
+    this.#channel.port1.close();
+  }
+  #end(port: InstanceType<typeof MessageChannel>['port1']): Endpoint {
+    return {
+      postMessage: (message: unknown, transfer?: Transferable[]) => port.postMessage(message, transfer as never),
+      addEventListener: (
+        _name: string,
+        listener: { handleEvent?: (event: object) => void } | ((event: object) => void),
+      ) => {
+        const hear = (data: unknown) => {
+          const event = { data, origin: '', target: port };
+          if (typeof listener === 'function') listener(event);
+          else listener.handleEvent?.(event);
+        };
+        this.#listening.set(listener, hear);
+        port.on('message', hear);
+      },
+      removeEventListener: (_name: string, listener: unknown) => {
+        const hear = this.#listening.get(listener);
+        if (hear) port.off('message', hear);
+      },
+      start: () => port.start(),
+    } as Endpoint;
+  }
 }
 
 /** Ends what {@link at} began: nothing of it is left for the next, and the console has stayed quiet. */

@@ -18,7 +18,7 @@ test('a book to begin with, filled on screen: a service, a zone, a lane, saved',
   };
   expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);
   await desk.goto(`${application.address}/rates`);
-  await expect(desk.getByText('No service yet: services are added on the sheet Mixing')).toBeVisible();
+  await expect(desk.getByText('No service yet: services are added on the sheet Services')).toBeVisible();
   await follow(desk, 'rates/mixing');
   await desk.getByRole('button', { name: 'Add a service' }).click();
   await desk.getByLabel('Name of service-1').fill('By van');

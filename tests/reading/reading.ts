@@ -780,7 +780,12 @@ export function readAnswer(book: Book, basket: Basket): Read {
       }
     };
     for (const { line, i, now, rate: ownOne, waived } of singles) {
-      const alonely: Group = { origin: origin(line.item), lines: [line], value: listValue[i] as bigint, after: after[i] as bigint };
+      const alonely: Group = {
+        origin: origin(line.item),
+        lines: [line],
+        value: listValue[i] as bigint,
+        after: after[i] as bigint,
+      };
       const found = charge(ownOne, alonely, home, now.lane.values === 'after');
       if (found === null) return null;
       const amount =

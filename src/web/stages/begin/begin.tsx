@@ -44,7 +44,7 @@ function Seller({ book }: { book: OpenBook }) {
       />{' '}
       sells in {book.home.currency}, by the clock of {book.home.timeZone}; both, and taxes, are changed at{' '}
       <Link className="quiet" to="/rates/markets">
-        Markets and boxes
+        Markets
       </Link>
       .
     </p>

@@ -26,7 +26,7 @@ function useWays(book: OpenBook | null, named: readonly Way[]) {
     way,
     name:
       way.is === 'carrier'
-        ? `Ternline’s ${ofCarrier.get(way.service) ?? way.service}`
+        ? (ofCarrier.get(way.service) ?? `Ternline’s ${way.service}`)
         : `${lists.find((one) => one.id === way.list)?.name ?? way.list}’s ${way.service}`,
   }));
 }

@@ -59,7 +59,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const done = lanes.filter((one) => (book.book.reviewed[one.key] ?? '') >= quarter).length;
   return (
     <div className="stage plain">
-      <section className="sheet" aria-label="Carrier and review">
+      <section className="sheet" aria-label="Carrier">
         <RatesTabs book={book} />
         {carrier && <Cards carrier={carrier} />}
         <GoesBy book={book} />

@@ -23,10 +23,11 @@ function MixingRules({ book }: { book: OpenBook }) {
   };
   return (
     <div className="stage">
-      <section className="sheet" aria-label="Mixing">
+      <section className="sheet" aria-label="Services and mixing">
         <RatesTabs book={book} />
-        <div className="head">
-          <h1>Mixing</h1>
+        <ServicesList book={book} />
+        <div className="head mt-5">
+          <h2>Mixing</h2>
           <span className="muted">
             Goods of several templates, stock places or rates are charged group by group; this is how the charges become
             one.
@@ -44,7 +45,6 @@ function MixingRules({ book }: { book: OpenBook }) {
           {mixing.length > 0 ? 'Where no rule covers a basket, it pays ' : 'A basket of several groups pays '}
           <ByPart label="The book’s own way" by={mixedBy} change={(by) => book.edit(['mixedBy'], by)} />.
         </p>
-        <ServicesList book={book} />
       </section>
       <aside className="meaning" aria-label="What it means">
         <h2>For three groups at 21.40, 9.70 and 30.10</h2>

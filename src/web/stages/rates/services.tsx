@@ -14,9 +14,9 @@ import { daysFault } from './lane-sentence.tsx';
  */
 export function ServicesList({ book }: { book: OpenBook }) {
   return (
-    <section className="mt-5" aria-label="Services">
+    <section aria-label="Services">
       <div className="head">
-        <h2>Services</h2>
+        <h1>Services</h1>
         <span className="acts">
           <button
             type="button"

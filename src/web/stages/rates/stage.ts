@@ -17,19 +17,19 @@ export const rates: Stage = {
     },
     {
       path: 'mixing',
-      name: 'Mixing',
-      find: 'Mixing rules',
+      name: 'Services',
+      find: 'Services and mixing rules',
       page: async () => (await import('./mixing.tsx')).MixingStage,
     },
     {
       path: 'markets',
-      name: 'Markets and boxes',
+      name: 'Markets',
       find: 'Markets, exchange rates, taxes, stock places, boxes',
       page: async () => (await import('./markets/markets.tsx')).MarketsStage,
     },
     {
       path: 'carrier',
-      name: 'Carrier and review',
+      name: 'Carrier',
       find: 'Carrier cards and the review of all rates',
       page: async () => (await import('./carrier.tsx')).CarrierStage,
     },

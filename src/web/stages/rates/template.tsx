@@ -65,7 +65,7 @@ export function TemplateHead({ book, template, others, offer }: Props) {
       </div>
       {services.length === 0 && (
         <p className="muted mb-2">
-          No service yet: services are added on the sheet Mixing, zones at Places; then lanes are set here.
+          No service yet: services are added on the sheet Services, zones at Places; then lanes are set here.
         </p>
       )}
       {services.length > 0 && services.length === others.length && (

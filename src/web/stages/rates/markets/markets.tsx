@@ -25,7 +25,7 @@ function Markets({ book }: { book: OpenBook }) {
   const amiss = useEngine((engine) => engine.amiss(), [], 'study');
   return (
     <div className="stage plain">
-      <section className="sheet" aria-label="Markets and boxes">
+      <section className="sheet" aria-label="Markets">
         <RatesTabs book={book} />
         <div className="head">
           <h1>Markets</h1>

@@ -72,7 +72,9 @@ function StockPlace({ book, name }: { book: OpenBook; name: string }) {
   };
   const used = [
     ...(goods.length > 0 ? [counts(goods.length, 'item', 'goods')] : []),
-    ...(sending.length > 0 ? [`what ${listed(sending.map((one) => one.name))} takes`] : []),
+    ...(sending.length > 0
+      ? [`what ${listed(sending.map((one) => one.name))} ${sending.length === 1 ? 'takes' : 'take'}`]
+      : []),
   ];
   return (
     <tr>

@@ -108,6 +108,6 @@ function goesByWords({ book }: OpenBook, { id }: PriceListBody): string {
     ...(lanes.length > 0 ? [counts(lanes.length, 'lane')] : []),
   ];
   return by.length === 0
-    ? 'Nothing goes by it yet: say so beside the services, on Mixing.'
+    ? 'Nothing goes by it yet: say what does on Services.'
     : `By it ${by.length === 1 && lanes.length < 2 ? 'goes' : 'go'} ${listed(by)}.`;
 }

@@ -66,8 +66,8 @@ export function Prices({ book, list, set }: Props) {
                 <button
                   type="button"
                   className={clsx(
-                    'quiet flex w-full items-baseline gap-3 text-left',
-                    index === chosen && 'font-semibold',
+                    'flex w-full cursor-pointer items-baseline gap-3 text-left',
+                    index === chosen && 'chosen',
                   )}
                   aria-pressed={index === chosen}
                   onClick={() => setChosen(index)}
