@@ -93,7 +93,7 @@ function sealKey(data) {
 
 /**
  * Starts the server, with what it begins from: `first` is a program that fills an empty database. Without `channels`
- * (addresses by channel) the stand-ins are started beside it. `from` tells what runs for a source: what was built from it, unless told otherwise.
+ * (addresses by channel) the stand-ins are started beside it. `from` tells what runs for a source: what was built from it, unless told otherwise; `step` does a part of the start, and tells of it.
  */
 export async function startApplication({
   root,
@@ -103,6 +103,7 @@ export async function startApplication({
   first = 'demo/seed.ts',
   channels = null,
   from = builtFrom,
+  step = (_, work) => work(),
 }) {
   const parts = [];
   const stop = async () => {
@@ -118,14 +119,16 @@ export async function startApplication({
     if (!channels) {
       const standins = program(root, from('src/standins/start.ts'), ['--folder', join(data, 'standins')], {});
       parts.push(standins);
-      env = { ...env, PLEMB_CHANNELS: JSON.stringify(await standins.ready) };
+      env = { ...env, PLEMB_CHANNELS: JSON.stringify(await step('Stand-ins', () => standins.ready)) };
     }
     if (first)
-      await runBeside(process.execPath, running(root, from(first)), {
-        cwd: root,
-        env,
-        what: 'Putting in what it begins with',
-      });
+      await step('What it begins with', () =>
+        runBeside(process.execPath, running(root, from(first)), {
+          cwd: root,
+          env,
+          what: 'Putting in what it begins with',
+        }),
+      );
     const startWorker = () => {
       const worker = lasting(() =>
         program(root, from('src/server/worker.ts'), [], env, [`--max-old-space-size=${workerMegabytes}`]),
@@ -146,7 +149,7 @@ export async function startApplication({
         stopServer: () => Promise.all([worker.stop(), server.stop()]),
       };
     }
-    const started = await startServer();
+    const started = await step('Server', startServer);
     return {
       ...started,
       channels: JSON.parse(env.PLEMB_CHANNELS),

@@ -112,7 +112,6 @@ export async function buildInterface(root) {
   const shown = ['web', 'core', 'contract', 'words'].map((one) => `src/${one}`);
   const sources = [...shown, 'index.html', 'vite.config.ts', ...packages];
   await unlessDone(root, join(root, 'dist', '.built-from'), sources, async () => {
-    console.log('Building the interface');
     await runBeside(
       process.execPath,
       [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],

@@ -3,6 +3,6 @@ import { startApplication } from './application.mjs';
 import { build } from './build.mjs';
 
 export async function startBuilt(options) {
-  await build(options.root);
+  await options.step('Building', () => build(options.root));
   return startApplication(options);
 }

@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { nodePackages } from './packages.mjs';
 import { startCluster } from './postgres.mjs';
 import { explain, Plain } from './say.mjs';
+import { stepsOf } from './steps.mjs';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 
@@ -70,7 +71,8 @@ export async function runPlemb({ command, folder, first, channels, open }) {
     const port = Number(process.env.PORT ?? 7310);
     await freePort(port, command);
     if (brokenOff) console.log('The last start broke off while it was being filled; it starts over.');
-    nodePackages(root);
+    const { step, words } = stepsOf();
+    await step('Packages', () => nodePackages(root));
     let databaseUrl = process.env.DATABASE_URL;
     if (databaseUrl && fresh)
       console.log('The database is your own: --fresh clears the stand-ins only; empty the database yourself.');
@@ -80,7 +82,7 @@ export async function runPlemb({ command, folder, first, channels, open }) {
         old?.stop();
         rmSync(clusterFolder, { recursive: true, force: true });
       }
-      cluster = await startCluster(clusterFolder);
+      cluster = await step('Database', () => startCluster(clusterFolder));
       if (!cluster.has('plemb')) cluster.createDatabase('plemb');
       databaseUrl = cluster.url('plemb');
     }
@@ -89,13 +91,13 @@ export async function runPlemb({ command, folder, first, channels, open }) {
     mkdirSync(data, { recursive: true });
     const seed = !existsSync(seeded);
     if (seed) writeFileSync(seeding, '');
-    application = await open({ root, data, databaseUrl, port, first: seed ? first : null, channels });
+    application = await open({ root, data, databaseUrl, port, first: seed ? first : null, channels, step });
     if (seed) {
       writeFileSync(seeded, '');
       rmSync(seeding);
     }
     console.log(
-      `Plemb is ready after ${((Date.now() - before) / 1000).toFixed(1)} s: ${application.address}\nCtrl-C ends it; what you save is kept.`,
+      `Plemb is ready after ${((Date.now() - before) / 1000).toFixed(1)} s (${words()}): ${application.address}\nCtrl-C ends it; what you save is kept.`,
     );
     application.ended.then(() => {
       if (!ending)

@@ -26,6 +26,7 @@ export { type BookAndGoods, drafted, itemAt } from './drafted.ts';
 export { alike, type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { importGoods } from './import-goods.ts';
+export { type Label, type LabelSort, type LabelUse, labelsOf, relabelled } from './labels.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export {
   countOf,
@@ -58,7 +59,9 @@ export {
   bookSchema,
   type ChannelId,
   channelIds,
+  channelsOf,
   defaultTemplateOf,
+  lookedAt,
   type Market,
 } from './schema.ts';
 export { shaped } from './shaped.ts';

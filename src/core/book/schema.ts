@@ -3,7 +3,7 @@ import { manifests } from '#manifests';
 import { priceListSchema } from '../carrier/index.ts';
 import { type Form, isMonday, massUnits, naming, written } from '../exact/index.ts';
 import { itemSchema, selectionSchema } from '../goods/index.ts';
-import { code, eitherOrSchema, offerSchema, segmentSchema } from '../offers/index.ts';
+import { code, eitherOrSchema, offerSchema, segmentSchema, shopLinkSchema } from '../offers/index.ts';
 import { zoneSchema } from '../places/index.ts';
 import {
   boxSchema,
@@ -169,8 +169,12 @@ export const bookSchema = z.strictObject({
   eitherOr: z.array(eitherOrSchema).max(200).default([]),
   /** What is set for each channel, by its own manifest; of a channel that is not there it is kept as it stands. */
   channels: manifests.schema,
-  /** When each lane's rate was last looked at: `template/zone/service`, a day. */
-  reviewed: z.record(z.string().max(130), z.iso.date()).default({}),
+  /** When each lane's rate was last looked at, and by whom where that is known: `template/zone/service`. */
+  reviewed: z
+    .record(z.string().max(130), z.union([z.iso.date(), z.strictObject({ on: z.iso.date(), who: name })]))
+    .default({}),
+  /** What a link that carries a code looks like, `{code}` in its place; null: not said. */
+  shopLink: shopLinkSchema.nullable().default(null),
   pinned: z.array(basketSchema),
 });
 /** A book with its goods, as exported whole. */
@@ -186,6 +190,16 @@ export type Basket = z.infer<typeof basketSchema>;
 /** A basket as it may be written: what is left out has its default. */
 export type BasketInput = z.input<typeof basketSchema>;
 export const channelIds = manifests.ids;
+/** When a lane's rate was last looked at, and by whom; null where nobody has. */
+export function lookedAt(
+  { reviewed }: Pick<Book, 'reviewed'>,
+  lane: string,
+): { on: string; who: string | null } | null {
+  const found = reviewed[lane];
+  if (found === undefined) return null;
+  return typeof found === 'string' ? { on: found, who: null } : found;
+}
+
 /** The template that goods are sent under which no other takes: the first one. */
 export const defaultTemplateOf = ({ templates }: Pick<Book, 'templates'>): TemplateBody => templates[0] as TemplateBody;
 

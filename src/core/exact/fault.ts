@@ -20,6 +20,7 @@ export const forms = [
   'Irish postcode',
   'JSON',
   'line',
+  'link with a code',
   'local time',
   'locale',
   'mass',

@@ -53,6 +53,12 @@ export function filledDown({ rows, columns }: Block, read: EntryReader): BlockEd
   );
 }
 
+/** What filling a block to the right from its first column would do. */
+export function filledRight({ rows, columns }: Block, read: EntryReader): BlockEdits {
+  const [first, ...right] = columns;
+  return entered({ rows, columns: right }, (row) => (first && rows[row] ? cellOf(rows[row] as Item, first) : ''), read);
+}
+
 /** What emptying a block would do. */
 export const emptied = (block: Block, read: EntryReader): BlockEdits => entered(block, () => '', read);
 

@@ -1,5 +1,5 @@
 /** Goods: items, their figures, variants, selections, and the file they come and go in. */
-export { type Block, type BlockEdits, blockText, emptied, filledDown, pasted } from './block.ts';
+export { type Block, type BlockEdits, blockText, emptied, filledDown, filledRight, pasted } from './block.ts';
 export { type Bulk, bulkChanges } from './bulk.ts';
 export {
   cellOf,

@@ -30,3 +30,4 @@ export {
   offerSchema,
   segmentSchema,
 } from './schema.ts';
+export { linkWith, shopLinkSchema } from './shop-link.ts';

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { flat, item, shopOf } from '../../../tests/books/shop.ts';
-import { readyGoods } from '../book/index.ts';
+import { type Book, readyGoods } from '../book/index.ts';
 import { itemSchema } from '../goods/index.ts';
 import { type Overlooked, overlooked } from './index.ts';
 
@@ -39,7 +39,8 @@ const book = shopOf({ post: table, air: flat('9.00') }, goods, {
 const items = goods.map((one) => itemSchema.parse(one));
 const ready = new Map(readyGoods(book, items).goods.map((one) => [one.sku, one]));
 const order = (place: string, ...skus: string[]) => ({ place, lines: skus.map((sku) => ({ sku, units: 1 })) });
-const found = (orders: ReturnType<typeof order>[], visits = {}) => overlooked(book, items, ready, orders, visits);
+const found = (orders: ReturnType<typeof order>[], visits = {}, at = book) =>
+  overlooked(at, items, ready, orders, visits, '2026-11-24');
 const of = (all: readonly Overlooked[], is: Overlooked['is']) => all.filter((one) => one.is === is);
 
 test('each is counted by the orders it touched, and those that touched most come first', () => {
@@ -74,5 +75,27 @@ test('each is counted by the orders it touched, and those that touched most come
 });
 
 test('without history only what the book itself shows is found', () => {
-  expect(found([]).map(({ is }) => is)).toEqual(['own rate', 'lacking', 'lacking', 'lacking', 'empty selection']);
+  expect(found([]).map(({ is }) => is)).toEqual([
+    'own rate',
+    'lacking',
+    'lacking',
+    'lacking',
+    'empty selection',
+    'not looked at',
+  ]);
+});
+
+test('rates not looked at since the quarter began are told once, with the orders that fell in their zones', () => {
+  const orders = [order('IE', 'LIGHT'), order('IE', 'OWN'), order('NO', 'LIGHT')];
+  const due = (reviewed: Book['reviewed']) =>
+    of(found(orders, {}, { ...book, body: { ...book.body, reviewed } }), 'not looked at');
+  const never = { is: 'not looked at', quarter: '2026-10-01', lanes: 2, of: 2, last: null, orders: 1 };
+  expect(due({})).toEqual([never]);
+  expect(due({ 'main/home/post': '2026-09-30', 'main/home/air': { on: '2026-07-02', who: 'Ann' } })).toEqual([
+    { ...never, last: { on: '2026-09-30', who: null } },
+  ]);
+  expect(due({ 'main/home/post': { on: '2026-10-01', who: 'Ann' } })).toEqual([
+    { ...never, lanes: 1, last: { on: '2026-10-01', who: 'Ann' } },
+  ]);
+  expect(due({ 'main/home/post': '2026-10-01', 'main/home/air': '2026-11-24' })).toEqual([]);
 });

@@ -1,7 +1,8 @@
-import type { CompiledBook, Ready } from '../book/index.ts';
+import { type CompiledBook, lookedAt, type Ready } from '../book/index.ts';
 import { type Item, isLacking, lacks, withParents } from '../goods/index.ts';
 import { type Place, parsePlace } from '../places/index.ts';
 import { breaksOf } from '../rates/index.ts';
+import { quarterOf } from './lanes.ts';
 
 /** Something that is easily overlooked, and how many of the past orders it touched. */
 export type Overlooked = { readonly orders: number } & (
@@ -9,6 +10,14 @@ export type Overlooked = { readonly orders: number } & (
   | { readonly is: 'lacking'; readonly what: (typeof lacks)[number]; readonly skus: readonly string[] }
   | { readonly is: 'empty selection'; readonly selection: string }
   | { readonly is: 'no zone'; readonly country: string; readonly visits: number }
+  /** Lanes whose rates nobody has looked at since the quarter began; the one looked at last before. */
+  | {
+      readonly is: 'not looked at';
+      readonly quarter: string;
+      readonly lanes: number;
+      readonly of: number;
+      readonly last: { readonly on: string; readonly who: string | null } | null;
+    }
   /** Orders heavier than the last step of a lane by weight. */
   | { readonly is: 'beyond'; readonly template: string; readonly zone: string; readonly service: string }
   /** Most of the orders of a lane by weight fall in one of its several steps. */
@@ -36,7 +45,8 @@ const most = { share: 0.8, orders: 50 };
 /**
  * What is easily overlooked in a book, by how many past orders it touched: own rates that beat their templates, goods
  * that lack a figure, selections that take nothing, countries with orders or visits and no zone, steps by weight that
- * orders pass over or all fall in. Those that touched most come first.
+ * orders pass over or all fall in, rates not looked at since the quarter began. Those that touched most come first.
+ * `today`: a day such as 2026-11-24.
  */
 export function overlooked(
   book: CompiledBook,
@@ -44,6 +54,7 @@ export function overlooked(
   ready: ReadonlyMap<string, Ready>,
   orders: readonly OverlookedOrder[],
   visits: Readonly<Record<string, number>>,
+  today: string,
 ): Overlooked[] {
   const orderedWith = new Map<string, number>();
   for (const { lines } of orders) {
@@ -67,9 +78,15 @@ export function overlooked(
     });
     return takes ? [] : [{ is: 'empty selection', selection: id, orders: 0 }];
   });
-  return [...own, ...lacking, ...empty, ...unserved(book, orders, visits), ...stepsPassed(book, ready, orders)].sort(
-    (a, b) => b.orders - a.orders,
-  );
+  const falls = fallsOf(ready, orders);
+  return [
+    ...own,
+    ...lacking,
+    ...empty,
+    ...unserved(book, orders, visits),
+    ...stepsPassed(book, falls),
+    ...notLookedAt(book, falls, quarterOf(today)),
+  ].sort((a, b) => b.orders - a.orders);
 }
 
 /** Countries with orders or visits that no template has a zone for. */
@@ -88,12 +105,14 @@ function unserved(
 }
 
 /** Lanes by weight whose steps do not meet the orders that fell in them: each order's goods of a template together. */
-function stepsPassed(
-  book: CompiledBook,
-  ready: ReadonlyMap<string, Ready>,
-  orders: readonly OverlookedOrder[],
-): Overlooked[] {
-  const masses = massesByZone(ready, orders);
+function stepsPassed(book: CompiledBook, falls: readonly (readonly Fall[])[]): Overlooked[] {
+  const masses = new Map<string, number[]>();
+  for (const { key, mass } of falls.flat()) {
+    if (Number.isNaN(mass)) continue;
+    const list = masses.get(key);
+    if (list) list.push(mass);
+    else masses.set(key, [mass]);
+  }
   return book.templates.flatMap((template) =>
     template.zones.flatMap((zone) => {
       const found = masses.get(`${template.id} ${zone.id}`) ?? [];
@@ -121,35 +140,55 @@ function stepsPassed(
   );
 }
 
-/** The masses of what orders had of each template, by template and zone; orders with an unknown mass are left out. */
-function massesByZone(
-  ready: ReadonlyMap<string, Ready>,
-  orders: readonly OverlookedOrder[],
-): ReadonlyMap<string, number[]> {
+/** Rates that nobody has looked at since the quarter began, as one. */
+function notLookedAt(book: CompiledBook, falls: readonly (readonly Fall[])[], quarter: string): Overlooked[] {
+  const lanes = book.templates.flatMap((template) =>
+    [...template.lanes].flatMap(([zone, row]) =>
+      [...row.keys()].map((service) => ({
+        key: `${template.id} ${zone}`,
+        looked: lookedAt(book.body, `${template.id}/${zone}/${service}`),
+      })),
+    ),
+  );
+  const due = lanes.filter(({ looked }) => (looked?.on ?? '') < quarter);
+  if (due.length === 0) return [];
+  const keys = new Set(due.map(({ key }) => key));
+  const last = lanes
+    .flatMap(({ looked }) => looked ?? [])
+    .reduce<{ on: string; who: string | null } | null>((best, one) => (best && best.on >= one.on ? best : one), null);
+  const orders = falls.filter((some) => some.some(({ key }) => keys.has(key))).length;
+  return [{ is: 'not looked at', quarter, lanes: due.length, of: lanes.length, last, orders }];
+}
+
+/** What an order had of one template: where that fell (template and zone), and its mass; NaN where that is not known. */
+interface Fall {
+  readonly key: string;
+  readonly mass: number;
+}
+
+/** Of each order, where its goods fell; goods with a rate of their own, and places without a zone, are left out. */
+function fallsOf(ready: ReadonlyMap<string, Ready>, orders: readonly OverlookedOrder[]): Fall[][] {
   const places = new Map<string, Place | null>();
-  const found = new Map<string, number[]>();
-  for (const { place: text, lines } of orders) {
-    let place = places.get(text);
-    if (place === undefined) {
-      const read = parsePlace(text);
-      place = read.ok ? read.value : null;
-      places.set(text, place);
-    }
-    if (place === null) continue;
+  const placeIn = (text: string): Place | null => {
+    const known = places.get(text);
+    if (known !== undefined) return known;
+    const read = parsePlace(text);
+    const place = read.ok ? read.value : null;
+    places.set(text, place);
+    return place;
+  };
+  return orders.map(({ place: text, lines }): Fall[] => {
+    const place = placeIn(text);
+    if (place === null) return [];
     const sums = new Map<Ready['template'], number>();
     for (const { sku, units } of lines) {
       const item = ready.get(sku);
       if (!item || item.own !== null) continue;
       sums.set(item.template, (sums.get(item.template) ?? 0) + (item.mass ?? Number.NaN) * units);
     }
-    for (const [template, mass] of sums) {
+    return [...sums].flatMap(([template, mass]) => {
       const zone = template.zoneOf(place)?.zone.id;
-      if (zone === undefined || Number.isNaN(mass)) continue;
-      const key = `${template.id} ${zone}`;
-      const list = found.get(key);
-      if (list) list.push(mass);
-      else found.set(key, [mass]);
-    }
-  }
-  return found;
+      return zone === undefined ? [] : [{ key: `${template.id} ${zone}`, mass }];
+    });
+  });
 }

@@ -177,9 +177,11 @@ export function overlookedIn(
   basis: Told,
   orders: readonly PastOrder[],
   visits: Readonly<Record<string, number>>,
+  moment: number,
 ): readonly Overlooked[] | null {
   const { compiled, goods } = draftOf(basis);
-  return compiled && overlooked(compiled, goods, readyFor(compiled, goods).bySku, orders, visits);
+  if (!compiled) return null;
+  return overlooked(compiled, goods, readyFor(compiled, goods).bySku, orders, visits, dayOf(moment, compiled));
 }
 
 /** How many of some places fall in each zone of the default template. */

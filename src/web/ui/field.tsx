@@ -258,3 +258,8 @@ export const figureFault = (text: string): string | null =>
   /^\d{1,7}(\.\d{1,3})?$/.test(text) ? null : `“${text}” is no figure; write it like 0.5`;
 export const nameFault = (text: string): string | null =>
   text.trim() === '' ? 'a name is needed' : text.length > 120 ? 'at most 120 letters' : null;
+/** What is wrong with words on one line, as terms and notes are. */
+export function lineFault(text: string): string | null {
+  if (/\p{Cc}/u.test(text)) return 'one line, without breaks or tabs';
+  return text.length > 500 ? `at most 500 letters; these are ${text.length}` : null;
+}

@@ -23,6 +23,7 @@ export {
 export { findingText } from './findings.ts';
 export { goodsFieldWords, goodsTargetLabels } from './goods-fields.ts';
 export { historyTargetLabels, historyWords, monthText, remarkText } from './history.ts';
+export { labelUseWords } from './labels.ts';
 export { listed } from './list.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';

@@ -31,6 +31,16 @@ export function overlookedWords(
       const came = [orders, visits].filter(Boolean).join(' and ');
       return { what: `${came} from ${countryName(one.country)}; no zone takes it in`, act: 'Take it into a zone' };
     }
+    case 'not looked at': {
+      const { quarter, lanes, of, last } = one;
+      const before = last
+        ? `the last was looked at on ${last.on}${last.who ? ` by ${last.who}` : ''}`
+        : 'nobody ever has';
+      return {
+        what: `The quarter began on ${quarter}: ${lanes} of ${counts(of, 'rate')} not looked at since; ${before}`,
+        act: 'Look at them',
+      };
+    }
     case 'beyond':
       return { what: `${laneName(book, one)}: orders were heavier than its last step`, act: 'Add a step' };
     case 'one step':

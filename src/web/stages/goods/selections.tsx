@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { readSkus, type SelectionBody } from '../../../core/goods/index.ts';
 import { amountOf, counted, counts } from '../../../words/index.ts';
+import { SheetTabs } from '../../app/tabs.tsx';
 import type { OpenBook } from '../../data/book.ts';
-import { amountIn, ChoicePart, figureFault, nameFault, TextPart } from '../../ui/field.tsx';
+import { factsOf } from '../../data/facts.ts';
+import { amountIn, ChoicePart, figureFault, nameFault, Several, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { Remover } from '../../ui/remover.tsx';
 import { UnitPart } from '../rates/unit.tsx';
@@ -18,15 +20,15 @@ const kinds: readonly { value: Takes['is']; label: string }[] = [
 ];
 const begun = (currency: string): Record<Takes['is'], Takes> => ({
   all: { is: 'all' },
-  tags: { is: 'tags', any: ['kites'], all: [] },
+  tags: { is: 'tags', any: [], all: [] },
   kind: { is: 'kind', kind: 'parcel' },
   price: { is: 'price', from: amountOf(10, currency), to: null },
   mass: { is: 'mass', from: '1', to: null, unit: 'kg' },
   skus: { is: 'skus', skus: [] },
 });
-const words = (text: string) => text.split(/[\s,]+/).filter(Boolean);
-const tagsFault = (text: string) =>
-  words(text).every((tag) => /^[a-z0-9-]{1,40}$/.test(tag)) ? null : 'tags are small letters, digits and hyphens';
+/** Words to choose from, with those that stand there already. */
+const named = (words: readonly string[], there: readonly string[]) =>
+  [...new Set([...words, ...there])].map((id) => ({ id, name: id }));
 const orNothing = (fault: (text: string) => string | null) => (text: string) =>
   text.trim() === '' ? null : fault(text);
 
@@ -44,6 +46,7 @@ export function SelectionSentence({
 }) {
   const at = ['selections', selection.id];
   const { takes } = selection;
+  const { tags, kinds: kindsOfGoods } = factsOf(book.goods);
   const put = (next: Takes) => book.edit([...at, 'takes'], next);
   return (
     <div className="mb-3 bg-base-100 p-3">
@@ -65,30 +68,30 @@ export function SelectionSentence({
         {takes.is === 'tags' && (
           <>
             : any of{' '}
-            <TextPart
+            <Several
               label="Any of these tags"
-              value={takes.any.join(' ')}
-              placeholder="any"
-              fault={tagsFault}
-              onCommit={(text) => put({ ...takes, any: words(text) })}
+              all={named(tags, takes.any)}
+              chosen={takes.any}
+              least={0}
+              onCommit={(any) => put({ ...takes, any })}
             />{' '}
             and all of{' '}
-            <TextPart
+            <Several
               label="All of these tags"
-              value={takes.all.join(' ')}
-              placeholder="none"
-              fault={tagsFault}
-              onCommit={(text) => put({ ...takes, all: words(text) })}
+              all={named(tags, takes.all)}
+              chosen={takes.all}
+              least={0}
+              onCommit={(all) => put({ ...takes, all })}
             />
           </>
         )}
         {takes.is === 'kind' && (
           <>
             {' '}
-            <TextPart
+            <ChoicePart
               label="Kind"
               value={takes.kind}
-              fault={(text) => (/^[a-z0-9][a-z0-9-]{0,39}$/.test(text) ? null : 'a kind such as parcel')}
+              choices={named(['parcel', ...kindsOfGoods], [takes.kind]).map(({ id }) => ({ value: id, label: id }))}
               onCommit={(kind) => put({ ...takes, kind })}
             />
           </>
@@ -231,7 +234,7 @@ export function SelectionTabs({
   const { selections } = book.book;
   const add = () => {
     const id = freshId('selection', selections);
-    const takes = { is: 'tags', any: ['kites'], all: [] };
+    const takes = { is: 'tags', any: [], all: [] };
     book.edit(['selections', id], { id, name: 'New selection', takes, except: [] });
     onChoose(id);
   };
@@ -255,6 +258,7 @@ export function SelectionTabs({
       <button type="button" className="quiet ml-3" onClick={add}>
         + Selection
       </button>
+      <SheetTabs from={1} />
     </nav>
   );
 }

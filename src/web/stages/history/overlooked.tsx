@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { Overlooked } from '../../../core/plan/index.ts';
 import { counted, counts, overlookedWords } from '../../../words/index.ts';
 import { useHistoryQuery, useOrdersQuery, useVisitsQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine } from '../../data/book.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { sampleOf } from '../../data/sample.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 
@@ -16,10 +16,11 @@ function OverlookedSheet({ book }: { book: OpenBook }) {
   const { data: orders } = useOrdersQuery();
   const { data: visits } = useVisitsQuery();
   const { data: history } = useHistoryQuery();
+  const moment = useMoment();
   const byCountry = Object.fromEntries((visits?.visits ?? []).map((one) => [one.country, one.visits]));
   const found = useEngine(
-    (engine) => (orders && visits ? engine.overlooked(orders, byCountry) : null),
-    [orders, visits],
+    (engine) => (orders && visits && moment !== null ? engine.overlooked(orders, byCountry, moment) : null),
+    [orders, visits, moment],
     'study',
   );
   const names = new Map(book.goods.map(({ sku, name }) => [sku, name]));
@@ -106,6 +107,8 @@ function mendedAt(one: Overlooked): string {
       return `/goods?selection=${one.selection}`;
     case 'no zone':
       return '/places';
+    case 'not looked at':
+      return '/rates/carrier';
     case 'beyond':
     case 'one step':
       return `/rates/${one.zone}/${one.service}?template=${one.template}`;

@@ -3,9 +3,7 @@ import { counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
-
-const dayFault = (text: string): string | null =>
-  /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)) ? null : 'a day such as 2026-12-05';
+import { DayPart } from '../../ui/time-part.tsx';
 
 /** The events the seller plans by; those that are over are left out. */
 export function EventsList({ book, moment }: { book: OpenBook; moment: number }) {
@@ -18,7 +16,7 @@ export function EventsList({ book, moment }: { book: OpenBook; moment: number })
         {events.length === 0 ? 'No events to come' : `${counts(events.length, 'event')} to come`}
       </summary>
       {events.map((event) => (
-        <p key={event.id} className="sentence">
+        <div key={event.id} className="sentence">
           <TextPart
             label={`Name of ${event.id}`}
             value={event.name}
@@ -26,18 +24,20 @@ export function EventsList({ book, moment }: { book: OpenBook; moment: number })
             onCommit={(name) => set(event.id, 'name', name)}
           />{' '}
           from{' '}
-          <TextPart
+          <DayPart
             label={`First day of ${event.id}`}
             value={event.from}
-            fault={dayFault}
-            onCommit={(from) => set(event.id, 'from', from)}
+            none={null}
+            begin={today}
+            onCommit={(from) => from && set(event.id, 'from', from)}
           />{' '}
           to{' '}
-          <TextPart
+          <DayPart
             label={`Last day of ${event.id}`}
             value={event.until}
-            fault={dayFault}
-            onCommit={(until) => set(event.id, 'until', until)}
+            none={null}
+            begin={today}
+            onCommit={(until) => until && set(event.id, 'until', until)}
           />
           .{' '}
           <button
@@ -47,7 +47,7 @@ export function EventsList({ book, moment }: { book: OpenBook; moment: number })
           >
             Take away
           </button>
-        </p>
+        </div>
       ))}
       <button
         type="button"

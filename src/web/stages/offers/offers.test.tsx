@@ -1,5 +1,5 @@
 import { fireEvent, waitFor, within } from '@testing-library/react';
-import { afterEach, expect, test } from 'vitest';
+import { afterEach, expect, test, vi } from 'vitest';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, press, screen, stands, type } from '../../../../tests/screen.tsx';
 import type { OfferBody } from '../../../core/offers/index.ts';
@@ -113,9 +113,34 @@ test.each([
 
 test('a time zone that is none yet is told, and the page stays; the whole of it is taken', async () => {
   at('/offers/suds');
-  type(await screen.findByLabelText('Time zone'), 'Asia/Kuw');
+  type(await screen.findByLabelText('Time zone'), 'Asia/Kuwit');
   expect(screen.getByText('a time zone such as Europe/Dublin')).toBeDefined();
   expect(drafted()).toEqual([]);
   type('Time zone', 'Asia/Kuwait');
   await waitFor(() => expect(drafted()).toEqual([['offers/suds/window/zone', 'Asia/Kuwait']]));
+});
+
+test('a private note and links are kept with an offer: the link carries its code once it is said what links look like', async () => {
+  const book = smallBook({});
+  const [offer] = book.offers;
+  if (!offer) throw new Error('the small book has an offer');
+  at(`/offers/${offer.id}`, {
+    ...book,
+    offers: [{ ...offer, code: { is: 'link', code: 'GUST' } }, ...book.offers.slice(1)],
+  });
+  type(await screen.findByLabelText('Private note'), 'For the autumn postcard');
+  await waitFor(() => expect(stands(`offers/${offer.id}/note`)).toBe('For the autumn postcard'));
+  expect(screen.queryByRole('button', { name: 'Copy the link' })).toBeNull();
+  type('What links look like', 'https://shop.example/');
+  expect(screen.getByRole('alert').textContent).toContain('an address with {code} in it');
+  type('What links look like', 'https://shop.example/?c={code}&from=plemb');
+  const written: string[] = [];
+  vi.stubGlobal('navigator', {
+    ...navigator,
+    clipboard: { writeText: async (text: string) => void written.push(text) },
+  });
+  press(await screen.findByRole('button', { name: 'Copy the link' }));
+  await screen.findByText('copied');
+  press('Copy the address of this offer');
+  expect(written).toEqual(['https://shop.example/?c=GUST&from=plemb', `${location.origin}/offers/${offer.id}`]);
 });

@@ -16,6 +16,7 @@ import { WhatItDoes } from './does.tsx';
 import { EventsList } from './events.tsx';
 import { Facets } from './facets.tsx';
 import { beginnings, nextYears } from './fresh-offer.ts';
+import { KeptWith } from './kept-with.tsx';
 import { PromiseWords } from './promise.tsx';
 import { OfferActs, OfferSentence } from './sentence.tsx';
 import { OffersTabs } from './tabs.tsx';
@@ -179,6 +180,7 @@ function ChosenOffer({
         broken={about?.broken ?? []}
         proposed={about?.proposed ?? ''}
       />
+      <KeptWith key={`kept ${offer.id}`} book={book} offer={offer} />
       <Told book={book} offer={offer} moment={moment} />
       <Facets book={book} offer={offer} moment={moment} />
     </>

@@ -4,7 +4,7 @@ import type { BrokenPromise } from '../../../core/plan/index.ts';
 import { brokenWords } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { AddPart } from '../../ui/add-part.tsx';
-import { nameFault, TextPart } from '../../ui/field.tsx';
+import { lineFault, nameFault, TextPart } from '../../ui/field.tsx';
 
 /** The words shoppers see: title, its other locales, terms; each held against the rule, and terms proposed from it. */
 export function PromiseWords({
@@ -22,7 +22,6 @@ export function PromiseWords({
   const locales = [...new Set(book.book.markets.map((market) => market.locale))].filter(
     (locale) => !(locale in offer.titles) && locale !== book.home.locale,
   );
-  const { code } = offer;
   const go = useNavigate();
   const rename = (id: string) => {
     book.editAll([{ path: ['offers', offer.id] }, { path: ['offers', id], value: { ...offer, id } }]);
@@ -86,7 +85,7 @@ export function PromiseWords({
           lines="words"
           label="Terms"
           value={offer.terms}
-          fault={termsFault}
+          fault={lineFault}
           onCommit={(terms) => set('terms', terms)}
         />
       </p>
@@ -96,11 +95,6 @@ export function PromiseWords({
           <button type="button" className="quiet small" onClick={() => set('terms', proposed)}>
             Take these terms
           </button>
-        </p>
-      )}
-      {code && code.is !== 'single use' && (
-        <p className="muted small mt-1">
-          A link that carries it ends in <span className="mono">?code={code.code}</span>
         </p>
       )}
       {broken.length > 0 && (
@@ -117,7 +111,3 @@ export function PromiseWords({
 }
 
 /** Terms are one line of at most 500 letters. */
-function termsFault(text: string): string | null {
-  if (/\p{Cc}/u.test(text)) return 'one line, without breaks or tabs';
-  return text.length > 500 ? `at most 500 letters; these are ${text.length}` : null;
-}

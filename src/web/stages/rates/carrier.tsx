@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import type { CarrierAnswer } from '../../../contract/index.ts';
-import type { Book } from '../../../core/book/index.ts';
+import { type Book, lookedAt } from '../../../core/book/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
 import { amountOf, counts, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
 import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { useAppSelector } from '../../data/index.ts';
 import type { Records } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { KeyLine } from '../../ui/key-line.tsx';
@@ -56,7 +57,7 @@ function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
   const lanes = reviewedLanes(book.book, records);
-  const done = lanes.filter((one) => (book.book.reviewed[one.key] ?? '') >= quarter).length;
+  const done = lanes.filter((one) => (lookedAt(book.book, one.key)?.on ?? '') >= quarter).length;
   return (
     <div className="stage plain">
       <section className="sheet" aria-label="Carrier">
@@ -167,7 +168,8 @@ function ReviewFile({ book, lanes, currency }: { book: OpenBook; lanes: readonly
         'carrier then',
         'lost now',
         'lost then',
-        'reviewed',
+        'looked at',
+        'by',
       ]}
       rows={() =>
         lanes.map((one) => [
@@ -187,7 +189,8 @@ function ReviewFile({ book, lanes, currency }: { book: OpenBook; lanes: readonly
                 ].map((amount) => amountOf(amount, currency)),
               ]
             : ['0', '', '', '', '', '']),
-          book.book.reviewed[one.key] ?? '',
+          lookedAt(book.book, one.key)?.on ?? '',
+          lookedAt(book.book, one.key)?.who ?? '',
         ])
       }
     >
@@ -213,7 +216,7 @@ function ReviewTable({
 }) {
   const tender = useTender();
   const say = (amount: number) => money(amount, tender);
-  const { reviewed } = book.book;
+  const who = useAppSelector((state) => state.view.who);
   return (
     <div className="wide">
       <table className="ruled" aria-label="Lanes under review">
@@ -232,7 +235,8 @@ function ReviewTable({
         </thead>
         <tbody>
           {lanes.map(({ key, template, zone, service, lane, record }) => {
-            const ticked = (reviewed[key] ?? '') >= quarter;
+            const looked = lookedAt(book.book, key);
+            const ticked = (looked?.on ?? '') >= quarter;
             return (
               <tr key={key}>
                 <td>
@@ -260,9 +264,9 @@ function ReviewTable({
                       type="checkbox"
                       checked={ticked}
                       aria-label={`Looked at ${key}`}
-                      onChange={() => book.edit(['reviewed', key], ticked ? undefined : today)}
+                      onChange={() => book.edit(['reviewed', key], ticked ? undefined : { on: today, who })}
                     />{' '}
-                    {reviewed[key] ?? 'not yet'}
+                    {looked ? [looked.on, looked.who].filter(Boolean).join(', ') : 'not yet'}
                   </label>
                 </td>
               </tr>

@@ -2,7 +2,7 @@ import { type MixingBody, type MixingRuleBody, mixings } from '../../../core/rat
 import { amountOf, serviceName } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
-import { AmountPart, ChoicePart, TextPart } from '../../ui/field.tsx';
+import { AmountPart, ChoicePart, Several } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { useCurrency } from '../../ui/tender.ts';
 import { ServicesList } from './services.tsx';
@@ -88,16 +88,13 @@ function Rule({
   return (
     <div className="mb-2 bg-base-100 p-3">
       <p className="sentence">
-        {at + 1}. Baskets of{' '}
-        <TextPart
+        {at + 1}. Baskets of {rule.kinds.length === 0 && 'any kind '}
+        <Several
           label={`Kinds of rule ${at + 1}`}
-          value={rule.kinds.join(' ')}
-          placeholder="any kind"
-          fault={(text) => {
-            const odd = text.split(/\s+/).filter((kind) => kind !== '' && !kinds.includes(kind));
-            return odd.length > 0 ? `no goods of kind ${odd.join(', ')}; there are ${kinds.join(', ')}` : null;
-          }}
-          onCommit={(text) => book.edit([...path, 'kinds'], text.split(/\s+/).filter(Boolean))}
+          all={[...new Set(['parcel', ...kinds, ...rule.kinds])].map((id) => ({ id, name: id }))}
+          chosen={rule.kinds}
+          least={0}
+          onCommit={(next) => book.edit([...path, 'kinds'], next)}
         />{' '}
         by{' '}
         <ChoicePart

@@ -3,11 +3,11 @@ import { defaultTemplateOf } from '../../../core/book/index.ts';
 import type { Service, TemplateBody } from '../../../core/rates/index.ts';
 import { amountOf, counts } from '../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
+import { stockPlacesOf } from '../../data/stock-places.ts';
 import { ChoicePart, nameFault, PickPart, TextPart } from '../../ui/field.tsx';
 import { freshId } from '../../ui/fresh-id.ts';
 import { Remover } from '../../ui/remover.tsx';
 import { plainLane } from './lane.tsx';
-import { stockPlacesOf } from './stock-places.ts';
 import { RatesTabs } from './tabs.tsx';
 
 interface Props {

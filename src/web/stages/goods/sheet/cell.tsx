@@ -27,6 +27,7 @@ export function Cell({
   onEnter,
   changed,
   editing,
+  choices,
   onEdit,
   onCommit,
   onLeave,
@@ -47,6 +48,8 @@ export function Cell({
   onEnter: () => void;
   changed: boolean;
   editing: Editing | null;
+  /** What may be picked while it is typed into. */
+  choices: readonly string[];
   onEdit: () => void;
   /** What was typed, and by what it was left. */
   onCommit: (text: string, by: 'Enter' | 'Tab' | 'leaving') => void;
@@ -99,17 +102,27 @@ export function Cell({
         />
       )}
       {editing ? (
-        <input
-          key={editing.fault}
-          className="cell-input"
-          aria-label={`${goodsFieldWords[column].label} of ${item.sku}`}
-          aria-invalid={editing.fault !== null}
-          defaultValue={editing.text ?? text}
-          // biome-ignore lint/a11y/noAutofocus: the cell was opened to be typed into
-          autoFocus
-          onBlur={(event) => onCommit(event.target.value, 'leaving')}
-          onKeyDown={typed}
-        />
+        <>
+          <input
+            key={editing.fault}
+            className="cell-input"
+            aria-label={`${goodsFieldWords[column].label} of ${item.sku}`}
+            aria-invalid={editing.fault !== null}
+            defaultValue={editing.text ?? text}
+            // biome-ignore lint/a11y/noAutofocus: the cell was opened to be typed into
+            autoFocus
+            onBlur={(event) => onCommit(event.target.value, 'leaving')}
+            onKeyDown={typed}
+            list={choices.length > 0 ? `choices-${at}` : undefined}
+          />
+          {choices.length > 0 && (
+            <datalist id={`choices-${at}`}>
+              {choices.map((one) => (
+                <option key={one} value={one} />
+              ))}
+            </datalist>
+          )}
+        </>
       ) : (
         text || (column === 'mass' ? 'missing' : '')
       )}

@@ -6,15 +6,18 @@ import {
   type BlockEdits,
   blockText,
   type Column,
+  cellOf,
   emptied,
   entryReader,
   filledDown,
+  filledRight,
   type Item,
   pasted,
 } from '../../../../core/goods/index.ts';
 import { counts, faultText, firstFault, goodsFieldWords } from '../../../../words/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
 import { Cell, type Editing } from './cell.tsx';
+import { choicesOf } from './choices.ts';
 import { frozenWidth, offsetsOf, wholeWidth, widthsOf } from './columns.ts';
 import { Heads } from './heads.tsx';
 import type { Sort } from './shown.ts';
@@ -35,17 +38,19 @@ interface Props {
   /** How many columns stay in sight at the left. */
   readonly frozen: number;
   readonly sort: Sort;
-  readonly onSort: (column: Column) => void;
+  /** `beside`: what it is sorted by already stays, before it. */
+  readonly onSort: (column: Column, beside: boolean) => void;
   readonly ticks: Ticks;
   /** The item to stand on, when it has just been made. */
   readonly goTo: string | null;
 }
 
 const shownFaults = 4;
+const none: readonly string[] = [];
 
 /**
  * Goods as a grid that copes with any number of rows, by the hands of a spreadsheet: arrows move, Shift and the mouse
- * choose blocks, typing or Enter edits, blocks are copied, pasted, filled down and emptied.
+ * choose blocks, typing or Enter edits, blocks are copied, pasted, filled down or to the right, and emptied.
  */
 export function GoodsGrid({ book, rows, columns, frozen, sort, onSort, ticks, goTo }: Props) {
   const [editing, setEditing] = useState<Editing | null>(null);
@@ -148,6 +153,10 @@ export function GoodsGrid({ book, rows, columns, frozen, sort, onSort, ticks, go
     if (control && event.key.toLowerCase() === 'd') {
       took();
       return put(filledDown(block(), read), 'filled down');
+    }
+    if (control && event.key.toLowerCase() === 'r') {
+      took();
+      return put(filledRight(block(), read), 'filled to the right');
     }
     if (control) return;
     if (event.key === 'Delete' || event.key === 'Backspace') {
@@ -275,6 +284,11 @@ export function GoodsGrid({ book, rows, columns, frozen, sort, onSort, ticks, go
                       onEnter={() => dragging.current && point({ row: index, at }, { shiftKey: true })}
                       changed={book.changed(['goods', item.sku, column])}
                       editing={editing?.sku === item.sku && editing.column === column ? editing : null}
+                      choices={
+                        editing?.sku === item.sku && editing.column === column
+                          ? choicesOf(book, column, cellOf(item, column))
+                          : none
+                      }
                       onEdit={() => begin({ row: index, at }, null)}
                       onCommit={(text, by) =>
                         commit(item, column, text, () => {

@@ -4,7 +4,10 @@ import type { OpenBook } from '../../../data/book.ts';
 import { isFigure, widthsOf } from './columns.ts';
 import type { Sort } from './shown.ts';
 
-/** The columns' names; one is pressed to sort by it. The first has the tick of all rows shown. */
+/**
+ * The columns' names; one is pressed to sort by it, with Shift beside what the sheet is sorted by already. The first has
+ * the tick of all rows shown.
+ */
 export function Heads({
   book,
   columns,
@@ -21,7 +24,7 @@ export function Heads({
   /** Of all columns together, in pixels. */
   width: number;
   sort: Sort;
-  onSort: (column: Column) => void;
+  onSort: (column: Column, beside: boolean) => void;
   ticked: 'none' | 'some' | 'all';
   onTick: (all: boolean) => void;
 }) {
@@ -33,14 +36,15 @@ export function Heads({
       tabIndex={-1}
     >
       {columns.map((id, at) => {
-        const way = sort?.column === id ? sort.way : 'none';
+        const place = sort.findIndex(({ column }) => column === id);
+        const way = sort[place]?.way ?? 'none';
         const left = offsets[at] ?? null;
         return (
           <div
             key={id}
             role="columnheader"
             tabIndex={-1}
-            aria-sort={way}
+            aria-sort={place <= 0 ? way : 'none'}
             className={left === null ? '' : 'frozen'}
             style={left === null ? undefined : { position: 'sticky', left, zIndex: 1 }}
           >
@@ -59,11 +63,13 @@ export function Heads({
             <button
               type="button"
               className={`cursor-pointer ${id === 'sku' ? '' : 'w-full'} ${isFigure(id) ? 'text-right' : 'text-left'}`}
-              onClick={() => onSort(id)}
+              title="Sorts by it; with Shift, within what it is sorted by already"
+              onClick={(event) => onSort(id, event.shiftKey)}
             >
               {goodsFieldWords[id].label}
               {(id === 'price' || id === 'cost') && ` ${book.home.currency}`}{' '}
               {way === 'ascending' ? '↑' : way === 'descending' ? '↓' : ''}
+              {place >= 0 && sort.length > 1 && place + 1}
             </button>
           </div>
         );

@@ -17,7 +17,7 @@ import { useTicks } from './ticks.ts';
 
 /** The goods as one sheet: filtered, sorted, edited in place and in bulk, taken in and out as CSV. */
 export function GoodsSheet({ book, onOpen }: { book: OpenBook; onOpen: (file: File) => void }) {
-  const [sort, setSort] = useState<Sort>(null);
+  const [sort, setSort] = useState<Sort>([]);
   const [open, setOpen] = useState<'bulk' | 'add' | 'variants' | null>(null);
   const [goTo, setGoTo] = useState<string | null>(null);
   const { rows, filter, type, selection, lack, where, ask, show } = useShownGoods(book, sort);
@@ -119,7 +119,7 @@ export function GoodsSheet({ book, onOpen }: { book: OpenBook; onOpen: (file: Fi
         columns={shown}
         frozen={columns.frozen}
         sort={sort}
-        onSort={(column) => setSort(turned(sort, column))}
+        onSort={(column, beside) => setSort(turned(sort, column, beside))}
         ticks={ticks}
         goTo={goTo}
       />

@@ -17,8 +17,8 @@ import {
 } from '../../../../core/goods/index.ts';
 import { type OpenBook, useEngine } from '../../../data/book.ts';
 
-/** How the sheet is sorted; null: as in the book. */
-export type Sort = { readonly column: Column; readonly way: 'ascending' | 'descending' } | null;
+/** By what the sheet is sorted, the first before the others; nothing: as in the book. */
+export type Sort = readonly { readonly column: Column; readonly way: 'ascending' | 'descending' }[];
 
 /** What a column is sorted by: figures by what they amount to, words by their letters. */
 const sortKey = (item: Item, column: Column, currency: Currency): number | string => {
@@ -27,20 +27,32 @@ const sortKey = (item: Item, column: Column, currency: Currency): number | strin
   return is === 'amount' || is === 'measure' ? (amountOf(column, cell, currency) ?? -1) : cell.toLowerCase();
 };
 
-/** Rows in the order of a column; equal ones stay as they were. */
+/** Rows in the order of columns; those that are equal in all of them stay as they were. */
 function sortedBy(items: readonly Item[], sort: Sort, currency: Currency): readonly Item[] {
-  if (!sort) return items;
-  const turn = sort.way === 'ascending' ? 1 : -1;
+  if (sort.length === 0) return items;
+  const order = (a: readonly (number | string)[], b: readonly (number | string)[]): number => {
+    for (const [i, { way }] of sort.entries()) {
+      const [one, other] = [a[i] ?? '', b[i] ?? ''];
+      if (one !== other) return (one < other ? -1 : 1) * (way === 'ascending' ? 1 : -1);
+    }
+    return 0;
+  };
   return items
-    .map((item) => ({ item, key: sortKey(item, sort.column, currency) }))
-    .sort((a, b) => (a.key < b.key ? -turn : a.key > b.key ? turn : 0))
+    .map((item) => ({ item, keys: sort.map(({ column }) => sortKey(item, column, currency)) }))
+    .sort((a, b) => order(a.keys, b.keys))
     .map((one) => one.item);
 }
 
-/** The next way to sort by a column: rising, falling, as in the book. */
-export function turned(sort: Sort, column: Column): Sort {
-  if (sort?.column !== column) return { column, way: 'ascending' };
-  return sort.way === 'ascending' ? { column, way: 'descending' } : null;
+/**
+ * The next way to sort by a column: rising, falling, not at all; alone, or beside what the sheet is sorted by already,
+ * which comes first.
+ */
+export function turned(sort: Sort, column: Column, beside: boolean): Sort {
+  const own = sort.find((one) => one.column === column);
+  const next: Sort =
+    own === undefined ? [{ column, way: 'ascending' }] : own.way === 'ascending' ? [{ column, way: 'descending' }] : [];
+  if (!beside) return sort.length > 1 && own ? [{ column, way: 'ascending' }] : next;
+  return own ? sort.flatMap((one) => (one === own ? next : one)) : [...sort, ...next];
 }
 
 /** All that a row says, in small letters; made once an item. */

@@ -1,9 +1,9 @@
 import { parsePlace } from '../../../../core/places/index.ts';
 import { counts, firstFault, listed } from '../../../../words/index.ts';
 import type { OpenBook } from '../../../data/book.ts';
+import { stockPlacesOf } from '../../../data/stock-places.ts';
 import { nameFault, TextPart } from '../../../ui/field.tsx';
 import { freshId } from '../../../ui/fresh-id.ts';
-import { stockPlacesOf } from '../stock-places.ts';
 
 /** Goods beyond which a stock place is not called otherwise from here: each would be a change of the draft. */
 const most = 5000;

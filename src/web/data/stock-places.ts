@@ -1,5 +1,5 @@
-import type { OpenBook } from '../../data/book.ts';
-import { factsOf } from '../../data/facts.ts';
+import type { OpenBook } from './book.ts';
+import { factsOf } from './facts.ts';
 
 /** Every stock place by its name: those of the book first, then those that only goods or templates name. */
 export function stockPlacesOf({ book, goods }: OpenBook): string[] {
