@@ -2,6 +2,7 @@
 const core = [
   'exact',
   'tables',
+  'parts',
   'places',
   'carrier',
   'rates',

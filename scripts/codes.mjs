@@ -90,3 +90,27 @@ writeFileSync(
     packed(list('3166-1').map((one) => `${one.numeric}${one.alpha_2}`)),
   ),
 );
+
+// What parts of countries are called: in English by CLDR, else as iso-codes has them; where the two differ, by both.
+const subdivisions = JSON.parse(
+  readFileSync(new URL('../node_modules/cldr-subdivisions-full/subdivisions/en/en.json', import.meta.url), 'utf8'),
+).subdivisions.localeDisplayNames.subdivisions;
+const partNames = new Map();
+for (const { code, name } of list('3166-2')) {
+  const [country, part] = code.split('-');
+  const all = [...new Set([subdivisions[code.replace('-', '').toLowerCase()], name.replace(/\s*[([|].*$/, '')])];
+  const told = all.filter(Boolean).join('=');
+  partNames.set(country, [...(partNames.get(country) ?? []), `${part} ${told}`]);
+}
+/** A text in pieces that keep to the width of a line. */
+const pieces = (text) =>
+  (text.match(/.{1,90}/gu) ?? []).map((piece) => `'${piece.replace(/[\\']/g, '\\$&')}'`).join(' +\n    ');
+const partNameLines = [...partNames].sort().map(([country, all]) => `  ${country}: ${pieces(all.sort().join('|'))},`);
+writeFileSync(
+  new URL('../src/core/parts/names.ts', import.meta.url),
+  wrap(
+    'partNames',
+    'What the parts of ISO 3166-2 are called, by country: the code after the hyphen and its names,\n * English ones by CLDR 48 (cldr-subdivisions-full) and those of iso-codes.',
+    `{\n${partNameLines.join('\n')}\n} as const`,
+  ),
+);

@@ -18,6 +18,7 @@ export { memo } from './memo.ts';
 export { parseMoment } from './moment.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
 export { type Goes, type Named, type Naming, naming, namings } from './naming.ts';
+export { plainName } from './plain-name.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';

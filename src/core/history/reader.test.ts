@@ -66,7 +66,7 @@ test('what has no word is left out and counted; local times are of the market’
   const { lines, remarks } = read(
     'orders',
     'number,at,channel,country,part,postcode,service,sku,units,charge\n' +
-      '1,2026-07-01 10:00,The Shop,GB,Kent,XYZ,by post,A,2,4.90\n' +
+      '1,2026-07-01 10:00,The Shop,GB,Narnia,XYZ,by post,A,2,4.90\n' +
       '2,2026-12-01T10:00:00+02:00,Fair,IE,,,Drone,B,1,\n',
   );
   expect(lines).toMatchObject([
@@ -75,11 +75,19 @@ test('what has no word is left out and counted; local times are of the market’
   ]);
   expect(remarks.map(({ what, text }) => `${what} ${text}`).sort()).toEqual([
     'channel Fair',
-    'part Kent',
+    'part Narnia',
     'postcode XYZ',
     'service Drone',
     'sku B',
   ]);
+});
+
+test('a part is read by its code, with its country or without, and by its name', () => {
+  const { lines } = read(
+    'visits',
+    'month,country,part,visits\n2026-10,GB,Kent,1\n2026-10,Germany,Bayern,2\n2026-10,US,AK,3\n2026-10,US,US-AK,4\n',
+  );
+  expect(lines.map((one) => (one as { part: string }).part)).toEqual(['GB-KEN', 'DE-BY', 'US-AK', 'US-AK']);
 });
 
 test('advertising may be for no country, visits not', () => {

@@ -8,6 +8,7 @@ import {
   parseMoment,
   written,
 } from '../exact/index.ts';
+import { partNamed } from '../parts/index.ts';
 import { countryNamed, isPart, placeOf, placeText } from '../places/index.ts';
 import { type CsvRow, cellReader, type Layout, moneyWords, plainCell } from '../tables/index.ts';
 import { type HistorySort, historyNeeds, historyTargets } from './sorts.ts';
@@ -292,7 +293,7 @@ function placeIn(country: string, part: string, postcode: string, whole: string)
   if (code === null) return { place: null, left };
   const given = part || (head.includes('-') ? head : '');
   const full = given.toUpperCase().startsWith(`${code}-`) ? given.toUpperCase() : `${code}-${given.toUpperCase()}`;
-  const own = given !== '' && isPart(full) ? full : null;
+  const own = given === '' ? null : isPart(full) ? full : partNamed(code, given);
   if (given !== '' && own === null) left.push(['part', given]);
   const post = postcode || (countryNamed(whole) === null ? rest.join(' ') : '');
   const read = placeOf({ country: code, part: own, postcode: post || null });

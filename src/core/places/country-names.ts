@@ -1,3 +1,4 @@
+import { plainName } from '../exact/index.ts';
 import { countries } from './place.ts';
 
 /** The languages in which countries are found by name. */
@@ -27,15 +28,6 @@ const besides: Readonly<Record<string, string>> = {
   russia: 'RU',
 };
 
-const plain = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replaceAll('ß', 'ss')
-    .replace(/[^\p{L}]+/gu, ' ')
-    .trim();
-
 let byName: ReadonlyMap<string, string> | null = null;
 /** Every name of every country, made when the first is asked for. */
 function names(): ReadonlyMap<string, string> {
@@ -45,7 +37,7 @@ function names(): ReadonlyMap<string, string> {
     const display = new Intl.DisplayNames(language, { type: 'region', fallback: 'none' });
     for (const code of countries) {
       const name = display.of(code);
-      if (name && !made.has(plain(name))) made.set(plain(name), code);
+      if (name && !made.has(plainName(name))) made.set(plainName(name), code);
     }
   }
   for (const [name, code] of Object.entries(besides)) made.set(name, code);
@@ -60,5 +52,5 @@ function names(): ReadonlyMap<string, string> {
  */
 export function countryNamed(text: string): string | null {
   const code = text.trim().toUpperCase();
-  return countries.has(code) ? code : (names().get(plain(text)) ?? null);
+  return countries.has(code) ? code : (names().get(plainName(text)) ?? null);
 }

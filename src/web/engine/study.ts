@@ -1,6 +1,7 @@
 import type { PastOrder } from '../../contract/index.ts';
 import {
   asOf,
+  type Book,
   type BookFinding,
   bookFindings,
   type ChannelId,
@@ -23,6 +24,7 @@ import {
 import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
 import { instantOf, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
+import { partsOfCountry } from '../../core/parts/index.ts';
 import {
   countries,
   fallsWithout,
@@ -36,7 +38,7 @@ import {
 } from '../../core/places/index.ts';
 import { type LaneRecord, laneRecords, type Overlooked, overlooked, type Past } from '../../core/plan/index.ts';
 import { anybody, quote } from '../../core/quote/index.ts';
-import { asked, cardsOn, carrierOf, dayOf, draftOf, readyFor, type Told } from './state.ts';
+import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
 /**
  * A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there
@@ -86,12 +88,7 @@ export function map(basis: Told, template: string, basketId: string | null, mome
   const { compiled, book, goods } = draftOf(basis);
   const served = compiled?.templates.find((one) => one.id === template);
   if (!compiled || !served) return null;
-  const basket = book.pinned.find((one) => one.id === basketId);
-  const made = basket && asked(basis, book, goods, basket, moment);
-  const charge = (place: Place): Minor | null => {
-    if (!made?.question.ok) return null;
-    return quote(made.compiled, { ...made.question.value, place }).choices[0]?.delivery ?? null;
-  };
+  const charge = chargeIn(basis, book, goods, basketId, moment);
   const patterns = served.zones.flatMap((zone) => [...zone.takes, ...zone.leaves]);
   const whole = [...countries].map((code): MapPlace => {
     const place = unwrap(placeOf({ country: code }));
@@ -111,8 +108,40 @@ export function map(basis: Told, template: string, basketId: string | null, mome
   );
   return {
     places: [...whole, ...parts],
-    market: (made?.compiled ?? compiled).market.body,
+    market:
+      compiledFor(book, book.pinned.find((one) => one.id === basketId)?.market ?? null).compiled?.market.body ??
+      compiled.market.body,
     findings: zoneFindings(served.zones),
+  };
+}
+
+/** Every part of a country: where it falls in a template, and what a basket's cheapest delivery costs there. */
+export function partsIn(
+  basis: Told,
+  template: string,
+  basketId: string | null,
+  moment: number,
+  country: string,
+): MapPlace[] | null {
+  const { compiled, book, goods } = draftOf(basis);
+  const served = compiled?.templates.find((one) => one.id === template);
+  if (!compiled || !served) return null;
+  const charge = chargeIn(basis, book, goods, basketId, moment);
+  return partsOfCountry(country).flatMap(({ code }): MapPlace[] => {
+    const place = placeOf({ country, part: code });
+    return place.ok
+      ? [{ country, pattern: code, zone: served.zoneOf(place.value)?.zone.id ?? null, charge: charge(place.value) }]
+      : [];
+  });
+}
+
+/** What a pinned basket's cheapest delivery costs at a place; null where there is none. */
+function chargeIn(basis: Told, book: Book, goods: readonly Item[], basketId: string | null, moment: number) {
+  const basket = book.pinned.find((one) => one.id === basketId);
+  const made = basket && asked(basis, book, goods, basket, moment);
+  return (place: Place): Minor | null => {
+    if (!made?.question.ok) return null;
+    return quote(made.compiled, { ...made.question.value, place }).choices[0]?.delivery ?? null;
   };
 }
 

@@ -1,25 +1,50 @@
 import { useMemo, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
 import { countriesOf, regionCodes, regionName } from '../../../core/places/index.ts';
-import { counts } from '../../../words/index.ts';
+import { countryName, counts } from '../../../words/index.ts';
 import { countriesByName } from '../../ui/countries.ts';
+import { usePartNames } from '../../ui/part-names.ts';
 
 const most = 40;
 
+/** Words as they are compared: small letters without accents. */
+const plainWords = (text: string): string[] =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().split(/\s+/).filter(Boolean);
+
+interface Offered {
+  readonly id: string;
+  readonly name: string;
+  readonly more: string;
+  /** What it is found by besides. */
+  readonly also: string;
+}
+
 /** Countries and regions by name, and the world, each with its code. */
-const places: readonly { readonly id: string; readonly name: string; readonly more: string }[] = [
-  { id: 'world', name: 'Everywhere', more: 'what no other zone takes in' },
-  ...countriesByName.map((one) => ({ ...one, more: one.id })),
+const places: readonly Offered[] = [
+  { id: 'world', name: 'Everywhere', more: 'what no other zone takes in', also: '' },
+  ...countriesByName.map((one) => ({ ...one, more: one.id, also: '' })),
   ...regionCodes
     .map((code) => ({
       id: code,
       name: regionName(code),
       more: `${code}, ${counts(countriesOf(code).length, 'country', 'countries')}`,
+      also: '',
     }))
     .sort((a, b) => a.name.localeCompare(b.name)),
 ];
 
-/** Picks a country or a region by typing its name; the box is free for the next then. */
+/** Parts of countries, behind all else. */
+const partsOf = ({ countriesWithParts, partsOfCountry }: NonNullable<ReturnType<typeof usePartNames>>): Offered[] =>
+  countriesWithParts.flatMap((country) =>
+    partsOfCountry(country).map(({ code, name, also }) => ({
+      id: code,
+      name,
+      more: `${countryName(country)}, ${code}`,
+      also: also.join(' '),
+    })),
+  );
+
+/** Picks a country, a part of one or a region by typing its name; the box is free for the next then. */
 export function PlacePicker({
   label,
   there,
@@ -31,14 +56,23 @@ export function PlacePicker({
   onPick: (pattern: string) => void;
 }) {
   const [text, setText] = useState('');
+  const names = usePartNames();
+  const parts = useMemo(() => (names ? partsOf(names) : []), [names]);
   const found = useMemo(() => {
-    const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
-    return places
-      .filter(
-        ({ id, name }) => !there.includes(id) && wanted.every((word) => `${name} ${id}`.toLowerCase().includes(word)),
-      )
-      .slice(0, most);
-  }, [text, there]);
+    const wanted = plainWords(text);
+    const fits = ({ id, name, also }: Offered) => {
+      const words = plainWords(`${name} ${id} ${also}`).join(' ');
+      return !there.includes(id) && wanted.every((word) => words.includes(word));
+    };
+    /** Those whose name begins so stand first. */
+    const ranked = (some: readonly Offered[]) => {
+      const begins = ({ name }: Offered) => plainWords(name).join(' ').startsWith(wanted.join(' '));
+      return [...some.filter(begins), ...some.filter((one) => !begins(one))];
+    };
+    const whole = places.filter(fits);
+    // Parts are too many to be listed unasked.
+    return ranked(wanted.length === 0 ? whole : [...whole, ...parts.filter(fits)]).slice(0, most);
+  }, [text, there, parts]);
   return (
     <ComboBox
       aria-label={label}
@@ -53,10 +87,10 @@ export function PlacePicker({
         setText('');
       }}
     >
-      <Input className="search" placeholder="a country or region by name" />
+      <Input className="search" placeholder="a country, a part or a region by name" />
       <Popover className="pop-list" placement="bottom start" offset={2}>
-        <ListBox renderEmptyState={() => <p className="muted px-2.5 py-1">No country or region has these words.</p>}>
-          {(place: (typeof places)[number]) => (
+        <ListBox renderEmptyState={() => <p className="muted px-2.5 py-1">Nothing has these words.</p>}>
+          {(place: Offered) => (
             <ListBoxItem className="pop-item" textValue={place.name}>
               <span>{place.name}</span>
               <span className="muted">{place.more}</span>

@@ -54,3 +54,46 @@ test('a zone says what uses it and how many past orders fell in it; removed, wha
   await waitFor(() => expect(stands(`zones/${zone.id}`)).toBeUndefined());
   expect(JSON.stringify(stands('templates'))).not.toContain(`"${zone.id}"`);
 });
+
+test('a part of a country is taken in by its name, in its own language too; those whose names begin so stand first', async () => {
+  at(`/places/${zone.id}`);
+  const box = await screen.findByRole('combobox', { name: 'Take in a place by its name' });
+  box.focus();
+  fireEvent.change(box, { target: { value: 'alas' } });
+  await waitFor(() => expect(screen.getAllByRole('option')[0]?.textContent).toMatch(/^Alaska.*US-AK/));
+  fireEvent.change(box, { target: { value: 'bayer' } });
+  await waitFor(() => expect(screen.getAllByRole('option')[0]?.textContent).toMatch(/^Bavaria.*DE-BY/));
+  fireEvent.keyDown(box, { key: 'ArrowDown' });
+  fireEvent.keyDown(box, { key: 'Enter' });
+  await waitFor(() => expect(stands(`zones/${zone.id}/takes`)).toEqual([...zone.takes, 'DE-BY']));
+});
+
+test('looked closer at, a country shows all its parts by name, and where each falls; a press takes one in or leaves it out', async () => {
+  at(`/places/${zone.id}`);
+  const choose = async (label: string, value: string) =>
+    fireEvent.change(await screen.findByLabelText(label), { target: { value } });
+  await choose('Looked closer at', 'GB');
+  const parts = within(await screen.findByRole('region', { name: 'Parts of the country' }));
+  const row = (await parts.findByText('GB-NIR')).closest('tr');
+  expect(row?.textContent).toMatch(/^Northern Ireland GB-NIR/);
+  await choose('What a press does', 'takes');
+  const press = async (name: string) =>
+    fireEvent.click(
+      within((await parts.findByText('GB-NIR')).closest('tr') as HTMLElement).getByRole('button', { name }),
+    );
+  await press(`Take into ${zone.name}`);
+  await waitFor(() => expect(stands(`zones/${zone.id}/takes`)).toEqual([...zone.takes, 'GB-NIR']));
+  await waitFor(() => expect(parts.getByText('GB-NIR').closest('tr')?.textContent).toContain(zone.name));
+  await press('Take it out again');
+  await choose('What a press does', 'leaves');
+  await press(`Leave out of ${zone.name}`);
+  await waitFor(() => expect(stands(`zones/${zone.id}`)).toMatchObject({ takes: zone.takes, leaves: ['GB-NIR'] }));
+  // The shapes lie in a file a country: those of Northern Ireland are in it, and a press on one does the same.
+  const shape = await waitFor(() => {
+    const found = [...document.querySelectorAll('path')].find((one) => one.textContent?.includes('(GB-NIR)'));
+    if (!found) throw new Error('not drawn yet');
+    return found;
+  });
+  fireEvent.click(shape);
+  await waitFor(() => expect(stands(`zones/${zone.id}/leaves`)).toEqual([]));
+});

@@ -53,7 +53,12 @@ function Places({ book }: { book: OpenBook }) {
         <section className="sheet" aria-label={zone.name}>
           <ZoneHead key={zone.id} book={book} zone={zone} />
           <ZoneSentence book={book} zone={zone} />
-          <ZoneMap book={book} zones={sorted} marked={found && 'place' in found ? found.place.country : null} />
+          <ZoneMap
+            book={book}
+            zones={sorted}
+            chosen={zone}
+            marked={found && 'place' in found ? found.place.country : null}
+          />
           <TakenIn zone={zone} />
         </section>
       ) : (

@@ -1,6 +1,7 @@
 import type { Book } from '../../../core/book/index.ts';
 import { countryName, faultText } from '../../../words/index.ts';
 import type { PlaceFound, Unanswered } from '../../engine/quick.ts';
+import { usePartNames } from '../../ui/part-names.ts';
 
 /** Which zone an address falls in and why, and which others have it too. */
 export function WhichZone({
@@ -14,6 +15,7 @@ export function WhichZone({
   found: PlaceFound | Unanswered | null;
   onAddress: (address: string) => void;
 }) {
+  const names = usePartNames();
   return (
     <>
       <h2>Which zone?</h2>
@@ -47,7 +49,7 @@ export function WhichZone({
           </p>
           <p className="muted">
             {countryName(found.place.country)}
-            {found.place.part && `, part ${found.place.part}`}
+            {found.place.part && `, ${names?.partName(found.place.part) ?? 'part'} (${found.place.part})`}
             {found.place.postcode && `, postcode ${found.place.postcode}`}
           </p>
           {found.others.length > 0 && (

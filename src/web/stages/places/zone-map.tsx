@@ -3,18 +3,23 @@ import { type Book, defaultTemplateOf } from '../../../core/book/index.ts';
 import { patternText, placeText } from '../../../core/places/index.ts';
 import { countryName, zoneName } from '../../../words/index.ts';
 import { type OpenBook, useEngine, useMoment } from '../../data/book.ts';
-import type { MapAnswer } from '../../engine/study.ts';
+import type { MapAnswer, MapPlace } from '../../engine/study.ts';
+import { countryChoices } from '../../ui/countries.ts';
 import { ChoicePart } from '../../ui/field.tsx';
+import { usePartNames } from '../../ui/part-names.ts';
 import { World } from './world.tsx';
 
 /** The map of the default template, by zones or by what a pinned basket's delivery costs; what is amiss below it. */
 export function ZoneMap({
   book,
   zones,
+  chosen,
   marked,
 }: {
   book: OpenBook;
   zones: Book['zones'];
+  /** The zone that a press on the map may change. */
+  chosen: Book['zones'][number];
   /** The country of the address that is looked for. */
   marked: string | null;
 }) {
@@ -28,7 +33,30 @@ export function ZoneMap({
     [template?.id, basket, moment],
     'study',
   );
+  const [zoomed, setZoomed] = useState<string | null>(null);
+  const [pressing, setPressing] = useState<'closer' | 'takes' | 'leaves'>('closer');
+  const names = usePartNames();
+  const parts = useEngine<MapPlace[] | null>(
+    (engine) =>
+      zoomed === null || moment === null
+        ? null
+        : (engine.partsIn(template.id, basket, moment, zoomed) as Promise<MapPlace[] | null>),
+    [template.id, basket, moment, zoomed],
+    'study',
+  );
   if (!map) return null;
+  const press =
+    pressing === 'closer'
+      ? null
+      : {
+          words: (code: string) => pressWords(pressing, chosen, code),
+          act: (code: string) => {
+            const there = chosen[pressing];
+            const next = there.includes(code) ? there.filter((one) => one !== code) : [...there, code];
+            // A zone takes in something.
+            if (pressing === 'leaves' || next.length > 0) book.edit(['zones', chosen.id, pressing], next);
+          },
+        };
   return (
     <>
       <div className="mt-4">
@@ -51,6 +79,24 @@ export function ZoneMap({
               onCommit={setBasket}
             />
           )}
+          {'; a press '}
+          <ChoicePart
+            label="What a press does"
+            value={pressing}
+            choices={[
+              { value: 'closer', label: 'looks closer' },
+              { value: 'takes', label: `takes it into ${chosen.name}, or out again` },
+              { value: 'leaves', label: `leaves it out of ${chosen.name}, or no longer` },
+            ]}
+            onCommit={setPressing}
+          />
+          {'; closer at '}
+          <ChoicePart
+            label="Looked closer at"
+            value={zoomed ?? ''}
+            choices={[{ value: '', label: 'the whole world' }, ...countryChoices]}
+            onCommit={(country) => setZoomed(country || null)}
+          />
         </p>
         <World
           answer={map}
@@ -58,12 +104,24 @@ export function ZoneMap({
           by={by}
           marked={marked}
           nameOf={countryName}
+          partName={names?.partName ?? ((code) => code)}
+          parts={zoomed !== null && parts?.[0]?.country === zoomed ? parts : []}
+          zoomed={zoomed}
+          onZoom={setZoomed}
+          press={press}
         />
       </div>
       {map.findings.length > 0 && <Amiss book={book.book} findings={map.findings} />}
     </>
   );
 }
+
+/** What a press would do to a zone, of a country or part. */
+const pressWords = (field: 'takes' | 'leaves', zone: Book['zones'][number], code: string): string => {
+  const there = zone[field].includes(code);
+  if (field === 'takes') return there ? 'Take it out again' : `Take into ${zone.name}`;
+  return there ? 'No longer leave it out' : `Leave out of ${zone.name}`;
+};
 
 /** Zones that overlap, are hidden by others, or take in nothing. */
 function Amiss({ book, findings }: { book: Book; findings: MapAnswer['findings'] }) {

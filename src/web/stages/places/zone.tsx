@@ -5,6 +5,7 @@ import { countriesOf, countryOf, type Pattern, parsePattern, regionName } from '
 import { countryName, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
+import { usePartNames } from '../../ui/part-names.ts';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { Remover } from '../../ui/remover.tsx';
 import { PastePostcodes } from './paste-postcodes.tsx';
@@ -14,7 +15,7 @@ import { FallsWithout } from './removal.tsx';
 type Zone = Book['zones'][number];
 
 /** What a pattern takes in, in words. */
-function patternWords(pattern: Pattern): string {
+function patternWords(pattern: Pattern, partName: (code: string) => string): string {
   switch (pattern.is) {
     case 'world':
       return 'Everywhere that no other zone takes in';
@@ -23,7 +24,7 @@ function patternWords(pattern: Pattern): string {
     case 'country':
       return countryName(pattern.country);
     case 'part':
-      return `Part of ${countryName(pattern.country)}`;
+      return `${partName(pattern.part)}, part of ${countryName(pattern.country)}`;
     case 'range':
       return `Postcodes of ${countryName(pattern.country)} from ${pattern.from} to ${pattern.to}`;
     case 'prefix':
@@ -144,6 +145,7 @@ function beginsWith(book: OpenBook, { takes }: Zone): string {
 
 /** What a zone takes in, each in words. */
 export function TakenIn({ zone }: { zone: Zone }) {
+  const partName = usePartNames()?.partName ?? ((code: string) => code);
   return (
     <table className="ruled mt-4">
       <thead>
@@ -159,7 +161,7 @@ export function TakenIn({ zone }: { zone: Zone }) {
           return (
             <tr key={text}>
               <td className="mono">{text}</td>
-              <td>{pattern && patternWords(pattern)}</td>
+              <td>{pattern && patternWords(pattern, partName)}</td>
             </tr>
           );
         })}
