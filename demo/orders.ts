@@ -1,4 +1,4 @@
-import type { PastOrder, Visit } from '../src/contract/index.ts';
+import type { HistoryAnswer, PastOrder, Visit } from '../src/contract/index.ts';
 import type { Item } from '../src/core/goods/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 
@@ -93,4 +93,15 @@ export function demoCodes(count: number): { code: string; used: Date | null }[] 
     code: Array.from({ length: 10 }, letter).join(''),
     used: i % 9 === 0 ? new Date('2026-11-10T10:00:00Z') : null,
   }));
+}
+
+/** What advertising cost, by month and channel, the same year; most of it at the feed. Seeded. */
+export function demoAdvertising(): HistoryAnswer['advertising']['spent'] {
+  const random = seeded(12);
+  const months = Array.from({ length: 12 }, (_, i) => new Date(Date.UTC(2025, 11 + i, 1)).toISOString().slice(0, 7));
+  const between = (least: number, most: number) => (least + random() * (most - least)).toFixed(2);
+  return months.flatMap((month) => [
+    { month, channel: 'findlark', amount: between(230, 310) },
+    { month, channel: 'harrowmere', amount: between(110, 170) },
+  ]);
 }

@@ -21,7 +21,7 @@ import { replaceBook, save } from '../src/server/save.ts';
 import { tasksWith } from '../src/server/tasks.ts';
 import { inPlace } from '../src/server/threads.ts';
 import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.ts';
-import { demoCodes, demoOrders, demoVisits } from './orders.ts';
+import { demoAdvertising, demoCodes, demoOrders, demoVisits } from './orders.ts';
 
 /**
  * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two
@@ -89,7 +89,7 @@ if ((await newest(database)) === 0) {
     key: null,
   });
   await sendAll(demoMoments.firstSent);
-  await putHistory(database, demoOrders(goods, 4000), demoVisits());
+  await putHistory(database, demoOrders(goods, 4000), demoVisits(), demoAdvertising());
   await addCodes(database, 'cards', demoCodes(200), new Date(demoMoments.firstSent));
   await putCustomers(
     database,

@@ -50,7 +50,7 @@ const questions = new Set([...channelIds.map((id) => `POST /channels/${id}/check
 export const noHistory: HistoryAnswer = {
   orders: { count: 0, first: null, last: null },
   visits: { count: 0 },
-  advertising: { rows: 0, amount: '0' },
+  advertising: { rows: 0, amount: '0', spent: [] },
   countries: [],
 };
 

@@ -159,7 +159,12 @@ export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
 export const historyAnswer = z.object({
   orders: z.object({ count: z.int(), first: moment.nullable(), last: moment.nullable() }),
   visits: z.object({ count: z.int() }),
-  advertising: z.object({ rows: z.int(), amount: z.string() }),
+  advertising: z.object({
+    rows: z.int(),
+    amount: z.string(),
+    /** What was spent, by month (`2026-10`) and channel; empty where neither is told. */
+    spent: z.array(z.object({ month: z.string(), channel: z.string(), amount: z.string() })),
+  }),
   countries: z.array(
     z.object({
       country: z.string(),

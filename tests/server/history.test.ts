@@ -122,7 +122,11 @@ test('visits and advertising by month add up within a file, and take the place o
   ]);
   const spend = 'Monat;Kanal;Kosten\n01.10.2026;Findlark;120,50\n15.10.2026;findlark;9,50\n';
   expect((await taken('advertising', spend)).report).toMatchObject({ fresh: 1 });
-  expect((await history()).advertising).toEqual({ rows: 1, amount: '130.00' });
+  expect((await history()).advertising).toEqual({
+    rows: 1,
+    amount: '130.00',
+    spent: [{ month: '2026-10', channel: 'findlark', amount: '130.00' }],
+  });
 });
 
 test('without a column that is needed nothing is taken, and it says which', async () => {

@@ -129,6 +129,8 @@ export const costsSchema = z.strictObject({
   /** The share of goods value spent on advertising, in percent. */
   advertising: percent,
   channels: z.record(naming('channel', 'row'), share),
+  /** The share of goods value that advertising takes of orders of a channel, where that is another. */
+  advertisingAt: z.record(naming('channel', 'row'), percent).default({}),
 });
 
 /** Where goods are kept: by its name in goods and templates, and where it lies; null: not known. */
@@ -145,7 +147,13 @@ export const bookSchema = z.strictObject({
   taxes: z.array(taxSchema).default([]),
   /** The tax class of delivery. */
   deliveryClass: id.default('standard'),
-  costs: costsSchema.default({ packing: '0', payment: { percent: '0', amount: '0' }, advertising: '0', channels: {} }),
+  costs: costsSchema.default({
+    packing: '0',
+    payment: { percent: '0', amount: '0' },
+    advertising: '0',
+    channels: {},
+    advertisingAt: {},
+  }),
   services: z.array(serviceSchema).max(12),
   zones: z.array(zoneSchema),
   selections: z.array(selectionSchema).default([]),

@@ -1,4 +1,6 @@
 /** What rates and offers come to for the seller. */
+
+export { type AdvertisingShare, advertisingShares, type Spent } from './advertising.ts';
 export { type Beginning, type BeginningService, beginningBook } from './beginning.ts';
 export { type BudgetRun, budgetRun, type PartOfBudget, splitBudget } from './budget.ts';
 export { type Deciding, decidingOf, type NeverDecides } from './deciding.ts';

@@ -54,3 +54,22 @@ test('a basket sold below its cost bears no free delivery', () => {
   const choice = quote(book, question).choices[0];
   expect(choice && marginOf(book, question, choice, null)).toMatchObject({ left: 90, bears: 0 });
 });
+
+test('advertising is reckoned by the channel’s own share where it has one', () => {
+  const { book, ask } = shopOf({ post: flat('4.90') }, [item('A', { price: '20.00', cost: '0' })], {
+    costs: {
+      packing: '0',
+      payment: { percent: '0', amount: '0' },
+      advertising: '4',
+      channels: {},
+      advertisingAt: { harrowmere: '7.5' },
+    },
+  }).open();
+  const part = (channel: string | null) => {
+    const question = ask({ lines: [{ sku: 'A', units: 1 }], place: 'IE', channel });
+    const choice = quote(book, question).choices[0];
+    if (!choice) throw new Error('no choice');
+    return marginOf(book, question, choice, null).parts.find((one) => one.part === 'advertising')?.amount;
+  };
+  expect([part(null), part('findlark'), part('harrowmere')]).toEqual([-80, -80, -150]);
+});

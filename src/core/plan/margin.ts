@@ -36,12 +36,14 @@ export type MarginPart = (typeof marginParts)[number];
 /**
  * What is left of a basket: goods and delivery received, less tax, cost, carrier, packing, channel and payment fees and
  * the advertising share, the fees of its channel among them. `carrier` is what the carrier asks, in the market's
- * currency; null where it is not known. Fees are on what the shopper pays, the advertising share on goods received.
+ * currency; null where it is not known. Fees are on what the shopper pays, the advertising share (the
+ * channel's own where it has one) on goods received.
  */
 export function marginOf(book: CompiledBook, asked: Question, choice: Choice, carrier: Minor | null): Margin {
   const question = asSold(asked);
   const { channel } = question.shopper;
   const { costs } = book.body;
+  const advertising = (channel === null ? undefined : costs.advertisingAt[channel]) ?? costs.advertising;
   const taxed = taxOfLines(book, question, choice.off, choice.delivery);
   const added = book.market.body.tax === 'added';
   const lines = question.lines.map(({ item, units }, i) => {
@@ -67,7 +69,7 @@ export function marginOf(book: CompiledBook, asked: Question, choice: Choice, ca
       { part: 'packing' as const, amount: amount(costs.packing) },
       { part: 'channel' as const, amount: fee ? minor(share(paid, fee.percent) + amount(fee.amount)) : nothing },
       { part: 'payment' as const, amount: minor(share(paid, costs.payment.percent) + amount(costs.payment.amount)) },
-      { part: 'advertising' as const, amount: share(goods, costs.advertising) },
+      { part: 'advertising' as const, amount: share(goods, advertising) },
     ];
   };
   const delivery = added ? minor(choice.delivery + taxed.delivery) : choice.delivery;

@@ -35,13 +35,17 @@ export async function allVisits(connection: Connection): Promise<Visit[]> {
 
 /** How much there is of each sort, and by country. */
 export async function historyThere(connection: Connection): Promise<HistoryAnswer> {
-  const [orders, visits, advertising, countries] = await Promise.all([
+  const [orders, visits, advertising, spent, countries] = await Promise.all([
     connection.query<{ count: number; first: Date | null; last: Date | null }>(
       'select count(*)::integer as count, min(at) as first, max(at) as last from past_order',
     ),
     connection.query<{ count: number }>('select coalesce(sum(visits), 0)::float8 as count from visit'),
     connection.query<{ rows: number; amount: string }>(
       'select count(*)::integer as rows, coalesce(sum(amount), 0)::text as amount from advertising',
+    ),
+    connection.query<HistoryAnswer['advertising']['spent'][number]>(
+      `select month, channel, sum(amount)::text as amount from advertising
+       group by month, channel order by month, channel`,
     ),
     connection.query<HistoryAnswer['countries'][number]>(
       `with ordered as (
@@ -68,7 +72,7 @@ export async function historyThere(connection: Connection): Promise<HistoryAnswe
       last: order?.last?.toISOString() ?? null,
     },
     visits: { count: visit?.count ?? 0 },
-    advertising: { rows: cost?.rows ?? 0, amount: cost?.amount ?? '0' },
+    advertising: { rows: cost?.rows ?? 0, amount: cost?.amount ?? '0', spent: spent.rows },
     countries: countries.rows,
   };
 }
@@ -87,6 +91,7 @@ export async function putHistory(
   connection: Connection,
   orders: readonly Omit<PastOrder, 'id'>[],
   visits: readonly Visit[],
+  spent: HistoryAnswer['advertising']['spent'],
 ): Promise<void> {
   await connection.query(
     `insert into past_order (at, place, service, lines, channel)
@@ -100,5 +105,11 @@ export async function putHistory(
     `insert into visit (country, visits)
      select country, visits from jsonb_to_recordset($1) as one (country text, visits integer)`,
     [JSON.stringify(visits)],
+  );
+  await connection.query(
+    `insert into advertising (month, country, channel, amount)
+     select month, '', channel, amount::numeric
+     from jsonb_to_recordset($1) as one (month text, channel text, amount text)`,
+    [JSON.stringify(spent)],
   );
 }

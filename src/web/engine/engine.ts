@@ -8,6 +8,7 @@ import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told, withDraft } from './state.ts';
 import {
+  advertising,
   amiss,
   counts,
   coverage,
@@ -67,6 +68,7 @@ export function engineOf() {
     removal: asking(goesWith),
     zonesOf: asking(zonesOf),
     overlooked: asking(overlookedIn),
+    advertising: asking(advertising),
     ordersByZone: asking(ordersByZone),
     changedCharges: asking(changedCharges),
     pinned: asking(pinned),

@@ -36,7 +36,16 @@ import {
   type ZoneFinding,
   zoneFindings,
 } from '../../core/places/index.ts';
-import { type LaneRecord, laneRecords, type Overlooked, overlooked, type Past } from '../../core/plan/index.ts';
+import {
+  type AdvertisingShare,
+  advertisingShares,
+  type LaneRecord,
+  laneRecords,
+  type Overlooked,
+  overlooked,
+  type Past,
+  type Spent,
+} from '../../core/plan/index.ts';
 import { anybody, quote } from '../../core/quote/index.ts';
 import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
@@ -211,6 +220,19 @@ export function overlookedIn(
   const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
   return overlooked(compiled, goods, readyFor(compiled, goods).bySku, orders, visits, dayOf(moment, compiled));
+}
+
+/** What advertising took of the goods sold, by today's prices; orders are one in so many. */
+export function advertising(
+  basis: Told,
+  spent: readonly Spent[],
+  orders: readonly PastOrder[],
+  every: number,
+): readonly AdvertisingShare[] | null {
+  const { compiled, goods } = draftOf(basis);
+  if (!compiled) return null;
+  const { bySku } = readyFor(compiled, goods);
+  return advertisingShares(spent, orders, every, compiled.written, (sku) => bySku.get(sku)?.price ?? null);
 }
 
 /** How many of some places fall in each zone of the default template. */

@@ -1,6 +1,10 @@
+import { Link } from 'react-router';
+import type { HistoryAnswer } from '../../../../contract/index.ts';
 import { channelsOf } from '../../../../core/book/index.ts';
-import { channelName } from '../../../../words/index.ts';
-import type { OpenBook } from '../../../data/book.ts';
+import { channelName, counts, money } from '../../../../words/index.ts';
+import { useHistoryQuery, useOrdersQuery } from '../../../data/api.ts';
+import { type OpenBook, useEngine } from '../../../data/book.ts';
+import { sampleOf } from '../../../data/sample.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 
 /** A channel that takes nothing. */
@@ -49,6 +53,57 @@ export function OrderCosts({ book }: { book: OpenBook }) {
         })}{' '}
         of an order.
       </p>
+      <Measured book={book} />
     </section>
+  );
+}
+
+const noSpend: HistoryAnswer['advertising']['spent'] = [];
+
+/** What advertising took by what was brought in, beside what margins reckon with; a press takes it. */
+function Measured({ book }: { book: OpenBook }) {
+  const { data: history } = useHistoryQuery();
+  const { data: orders } = useOrdersQuery();
+  const spent = history?.advertising.spent ?? noSpend;
+  const shares = useEngine(
+    (engine) =>
+      orders && spent.length > 0 ? engine.advertising(spent, orders, sampleOf(history?.orders.count ?? 0)) : null,
+    [orders, spent],
+    'study',
+  );
+  const { advertising, advertisingAt } = book.book.costs;
+  if (spent.length === 0 || !shares)
+    return (
+      <p className="muted small">
+        Advertising brought in by month and channel shows here what it took of the goods sold:{' '}
+        <Link className="quiet" to="/history">
+          Own history
+        </Link>
+        .
+      </p>
+    );
+  return (
+    <ul aria-label="What advertising took">
+      {shares.map(({ channel, months, spent: cost, goods, percent }) => {
+        const now = channel === null ? advertising : (advertisingAt[channel] ?? advertising);
+        const path = channel === null ? ['costs', 'advertising'] : ['costs', 'advertisingAt', channel];
+        return (
+          <li key={channel ?? ''} className="flex flex-wrap items-baseline gap-2 px-3">
+            {channel === null ? 'In all' : channelName(channel)}, in {counts(months, 'month')}: {money(cost, book.home)}{' '}
+            on {money(goods, book.home)} of goods, <strong>{percent} %</strong>; margins reckon with {now} %.
+            {Number(percent) !== Number(now) && (
+              <button
+                type="button"
+                className="quiet small"
+                aria-label={`Reckon with ${percent} % ${channel === null ? 'in all' : `at ${channelName(channel)}`}`}
+                onClick={() => book.edit(path, percent)}
+              >
+                Reckon with {percent} %
+              </button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
   );
 }
