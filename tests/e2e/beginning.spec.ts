@@ -186,8 +186,10 @@ test('the first hour: from an empty book by a few answers, a sheet of goods and 
   await expect(desk.getByRole('region', { name: 'By country' }).getByRole('row', { name: /^Ireland/ })).toContainText(
     '200',
   );
-  await follow(desk, 'channels/lerrin-shop');
-  await sendHere(desk);
+  for (const channel of ['lerrin-shop', 'harrowmere', 'findlark']) {
+    await follow(desk, `channels/${channel}`);
+    await sendHere(desk);
+  }
   await checkAgain(desk);
   await expect(desk.getByRole('button', { name: /^off 0/ }).or(desk.getByText('off 0'))).toBeVisible();
   await follow(desk, 'begin');

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { bookProblems, starterBook } from '../book/index.ts';
 import { parcelCharge, readCard } from '../carrier/index.ts';
 import { gram, type Mass, unwrap, type Volume } from '../exact/index.ts';
-import { type Beginning, beginningBook } from './index.ts';
+import { type Beginning, type BeginningService, beginningBook } from './index.ts';
 
 const card = unwrap(
   readCard({
@@ -125,4 +125,24 @@ test('without a card in the currency every lane is flat, and one zone has all th
     expect(book.zones.map(({ id }) => id)).toEqual(['home', 'abroad-1']);
     expect(book.templates[0]?.lanes['abroad-1']?.road?.rate).toEqual({ is: 'flat', amount: '5.00' });
   }
+});
+
+test('each service has a name at each channel: its own, or the channel’s words from slow to fast', () => {
+  const speedsWith = (...services: BeginningService[]) =>
+    Object.fromEntries(
+      Object.entries(beginningBook(starter, { ...answers, services }, null, on, nameOf).channels).map(([id, one]) => [
+        id,
+        (one as { speeds: object }).speeds,
+      ]),
+    );
+  expect(speedsWith(air)).toEqual({
+    'lerrin-shop': { air: 'air' },
+    harrowmere: { air: 'STANDARD' },
+    findlark: { air: 'standard' },
+  });
+  expect(speedsWith(air, road).harrowmere).toEqual({ road: 'STANDARD', air: 'EXPRESS' });
+  const some = ['a', 'b', 'c', 'd'].map(
+    (id, i): BeginningService => ({ id, name: id, days: [1, 9 - i], carrier: null }),
+  );
+  expect(speedsWith(...some).findlark).toEqual({ a: 'economy', b: 'standard', c: 'swift', d: null });
 });

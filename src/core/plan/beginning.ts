@@ -1,3 +1,4 @@
+import { manifests } from '#manifests';
 import { type Book, bookSchema } from '../book/index.ts';
 import { type Card, parcelCharge } from '../carrier/index.ts';
 import {
@@ -51,7 +52,7 @@ const rounded = 5;
 /**
  * A book to begin with, made of a few answers: a zone for the seller's own country and one for each zone of the carrier
  * that countries lie in; a lane for each service that serves it, its steps what the carrier asks for a home, plus the
- * margin, rounded up. Whatever else the book has stays. `nameOf`: what a zone of some countries is called.
+ * margin, rounded up; and each service by a name at each channel. Whatever else the book has stays. `nameOf`: what a zone of some countries is called.
  */
 export function beginningBook(
   book: Book,
@@ -103,7 +104,26 @@ export function beginningBook(
       },
       ...templates,
     ],
+    channels: { ...book.channels, ...speedsAt(book, answers.services) },
   });
+}
+
+/**
+ * What the services are called at each channel: by their own names where it takes those; else by its words, which stand
+ * from slow to fast, the middle one for one service alone. Services beyond its words are not said there.
+ */
+function speedsAt(book: Book, services: readonly BeginningService[]): Book['channels'] {
+  const slowFirst = [...services].sort((a, b) => b.days[1] - a.days[1] || b.days[0] - a.days[0]);
+  return Object.fromEntries(
+    manifests.all.map(({ id, speedNames }) => {
+      const words: readonly string[] | null = speedNames === 'own' ? null : speedNames;
+      const skipped = words ? Math.min(1, Math.max(0, words.length - services.length)) : 0;
+      const speeds = Object.fromEntries(
+        slowFirst.map((one, i) => [one.id, words ? (words[i + skipped] ?? null) : one.id]),
+      );
+      return [id, { ...book.channels[id as keyof Book['channels']], speeds }];
+    }),
+  );
 }
 
 interface BeginningZone {

@@ -16,7 +16,9 @@ export const keys = [
   ['Arrows', 'move in a grid, with Ctrl to its edge; with Shift choose a block'],
   ['Enter', 'edit what is chosen; Esc leaves it as it was'],
   ['Ctrl C, Ctrl X, Ctrl V', 'copy, cut and paste: a lane to another, a block of cells to and from a spreadsheet'],
-  ['Ctrl D, Delete', 'fill a block of goods down from its first row; empty it'],
+  ['Ctrl D, Ctrl R', 'fill a block of goods down from its first row, or right from its first column'],
+  ['Delete', 'empty a block of goods'],
+  ['Shift on a head', 'sort within what a sheet is sorted by already'],
   ['Space', 'tick the goods of a block'],
   ['?', 'these keys'],
 ] as const;

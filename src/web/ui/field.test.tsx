@@ -2,7 +2,7 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import { useState } from 'react';
 import { afterEach, expect, test } from 'vitest';
 import { AddPart } from './add-part.tsx';
-import { amountIn, MoneyPart, Several, TextPart } from './field.tsx';
+import { amountIn, MoneyPart, PickPart, Several, TextPart } from './field.tsx';
 import { TenderContext } from './tender.ts';
 
 afterEach(cleanup);
@@ -111,4 +111,32 @@ test('a menu of what may be added: arrows and first letters find, Enter adds, an
   fireEvent.keyDown(document.activeElement as Element, { key: 'Enter' });
   fireEvent.keyUp(document.activeElement as Element, { key: 'Enter' });
   expect(added).toEqual(['a budget']);
+});
+
+test('by the keyboard one looks through what can be picked, and Enter picks; by the mouse a choice does', () => {
+  const picked: string[] = [];
+  const from = [
+    { id: 'a', name: 'Apples' },
+    { id: 'b', name: 'Bread' },
+  ];
+  render(<PickPart label="More" shown="+" from={from} onPick={(id) => picked.push(id)} />);
+  const list = screen.getByLabelText('More') as HTMLSelectElement;
+  const look = (key: string, to: string) => {
+    fireEvent.keyDown(list, { key });
+    fireEvent.change(list, { target: { value: to } });
+  };
+  look('ArrowDown', 'a');
+  look('b', 'b');
+  expect([list.value, picked]).toEqual(['b', []]);
+  fireEvent.keyDown(list, { key: 'Enter' });
+  expect([list.value, picked]).toEqual(['', ['b']]);
+  look('ArrowDown', 'a');
+  fireEvent.blur(list);
+  expect([list.value, picked]).toEqual(['', ['b']]);
+  look('ArrowDown', 'a');
+  fireEvent.keyDown(list, { key: 'Escape' });
+  expect(list.value).toBe('');
+  fireEvent.pointerDown(list);
+  fireEvent.change(list, { target: { value: 'a' } });
+  expect([list.value, picked]).toEqual(['', ['b', 'a']]);
 });

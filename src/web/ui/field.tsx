@@ -94,7 +94,10 @@ export function ChoicePart<T extends string>({
   );
 }
 
-/** One of a few things, picked to be added; nothing stays chosen. */
+/**
+ * One of a few things, picked to be added; nothing stays chosen. By the keyboard one looks through them by arrows and
+ * letters, and Enter picks.
+ */
 export function PickPart({
   label,
   shown,
@@ -106,8 +109,33 @@ export function PickPart({
   from: readonly { id: string; name: string }[];
   onPick: (id: string) => void;
 }) {
+  const [looked, setLooked] = useState('');
+  /** A closed list changes with every key: that is a look, until Enter. */
+  const byKey = useRef(false);
+  const pick = (id: string) => {
+    setLooked('');
+    if (id !== '') onPick(id);
+  };
   return (
-    <select aria-label={label} className="part" value="" onChange={(event) => onPick(event.target.value)}>
+    <select
+      aria-label={label}
+      className="part"
+      value={looked}
+      title={looked === '' ? undefined : 'Enter picks it'}
+      onKeyDown={(event) => {
+        byKey.current = event.key !== 'Enter';
+        if (event.key === 'Enter' && looked !== '') {
+          event.preventDefault();
+          pick(looked);
+        }
+        if (event.key === 'Escape') setLooked('');
+      }}
+      onPointerDown={() => {
+        byKey.current = false;
+      }}
+      onBlur={() => setLooked('')}
+      onChange={(event) => (byKey.current ? setLooked(event.target.value) : pick(event.target.value))}
+    >
       <option value="">{shown}</option>
       {from.map((one) => (
         <option key={one.id} value={one.id}>

@@ -7,6 +7,12 @@ export function OpenFile({ label, onOpen }: { label: string; onOpen: (file: File
         type="file"
         className="sr-only"
         accept=".csv,.txt,.tsv,text/csv,text/plain,text/tab-separated-values"
+        // The space bar opens it by itself; Enter, which presses every other button, does not in all browsers.
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          event.currentTarget.click();
+        }}
         onChange={(event) => {
           const [file] = event.target.files ?? [];
           if (file) onOpen(file);

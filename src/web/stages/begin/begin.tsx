@@ -151,7 +151,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
             label="Another country"
             shown="and to …"
             from={countriesByName.filter(({ id }) => id !== said.country && !said.countries.includes(id))}
-            onPick={(country) => country !== '' && set({ countries: [...said.countries, country] })}
+            onPick={(country) => set({ countries: [...said.countries, country] })}
           />
           {ordered.some((country) => !said.countries.includes(country)) && (
             <button

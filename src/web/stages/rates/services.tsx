@@ -171,7 +171,7 @@ function LocalNames({ service, set }: { service: Service; set: SetService }) {
       ))}{' '}
       {locales.length > 0 && (
         <AddPart
-          label={`A name of ${service.id} in a language`}
+          label={`How ${service.id} is called in a language`}
           shown="in …"
           added={Object.fromEntries(
             locales.map((locale) => [`in ${locale}`, () => set('names', { ...names, [locale]: service.name })]),

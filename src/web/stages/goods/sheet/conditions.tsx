@@ -67,7 +67,7 @@ export function Conditions({
         label="Add a condition"
         shown={where.length === 0 ? 'Show only where …' : 'and where …'}
         from={goodsFields.names.map((column) => ({ id: column, name: goodsFieldWords[column].label }))}
-        onPick={(column) => column !== '' && add(column as Column)}
+        onPick={(column) => add(column as Column)}
       />
     </div>
   );
