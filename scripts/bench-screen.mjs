@@ -1,16 +1,6 @@
 // npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a
 // lane reaches the pinned basket.
-import { createHash } from 'node:crypto';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { startApplication } from './parts/application.mjs';
-import { build } from './parts/build.mjs';
-import { launchOptions, chromium as needChromium } from './parts/chromium.mjs';
-import { nodePackages } from './parts/packages.mjs';
-import { startCluster } from './parts/postgres.mjs';
-import { explain } from './parts/say.mjs';
+import { benched, row, timed } from './parts/benching.mjs';
 
 /** Types twenty amounts into a lane; how long each takes until the pinned basket shows it, in milliseconds, sorted. */
 async function typing(page, first) {
@@ -51,38 +41,17 @@ async function typing(page, first) {
   return waits.sort((a, b) => a - b);
 }
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-const data = mkdtempSync(join(tmpdir(), 'plemb-bench-'));
 const more = Number(process.argv[2] ?? 100_000);
-let cluster = null;
-let application = null;
-try {
-  nodePackages(root);
-  needChromium();
-  await build(root);
-  cluster = await startCluster(
-    join('/var/tmp', `plemb-bench-${createHash('sha256').update(data).digest('hex').slice(0, 8)}`),
-  );
-  cluster.createDatabase('bench');
-  application = await startApplication({ root, data, databaseUrl: cluster.url('bench'), port: 0 });
-  const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch(launchOptions);
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  const page = await context.newPage();
-  const row = (name, value) => console.log(`${name.padEnd(64)} ${value}`);
-  const timed = async (work) => {
-    const began = performance.now();
-    await work();
-    return performance.now() - began;
-  };
 
+await benched(async ({ browser, address }) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const head = 'sku,name,price,mass,size,tags,kind,template';
   const lines = Array.from(
     { length: more },
     (_, i) =>
       `BIG-${i},Big thing ${i},${((i % 900) / 10 + 1).toFixed(2)},${(i % 4000) + 20} g,${(i % 90) + 8} x 12 x 8 cm,big,parcel,`,
   );
-  await page.goto(`${application.address}/goods`);
+  await page.goto(`${address}/goods`);
   await page.getByRole('heading', { name: 'Goods' }).waitFor();
   await page
     .getByLabel('Import CSV')
@@ -98,7 +67,7 @@ try {
     'taking them as one revision',
     `${((await timed(() => page.getByText('taken, as revision').waitFor(patience))) / 1000).toFixed(1)} s`,
   );
-  await page.goto(`${application.address}/goods`);
+  await page.goto(`${address}/goods`);
   const cold = await timed(async () => {
     await page.reload();
     await page
@@ -158,12 +127,4 @@ try {
   }
   const after = await typing(page, 9.51);
   row('typing in a lane after that, twenty times', `${after.join(' ')} ms`);
-  await browser.close();
-} catch (error) {
-  console.error(explain(error));
-  process.exitCode = 1;
-} finally {
-  await application?.stop();
-  cluster?.remove();
-  rmSync(data, { recursive: true, force: true });
-}
+});

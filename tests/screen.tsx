@@ -61,7 +61,7 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /clock': { now },
   'GET /carrier': { cards: [], down: null },
   'GET /keys': { keys: [], seals: true },
-  'GET /orders': { orders: [], next: null },
+  'GET /orders': { orders: [], next: null, every: 1 },
   'GET /visits': { visits: [] },
   'GET /history': noHistory,
   ...Object.fromEntries(layoutSorts.map((sort) => [`GET /layouts/${sort}`, { layouts: [] }])),
@@ -202,7 +202,9 @@ export async function removed(what: string): Promise<void> {
 export function type(into: string | HTMLElement, text: string): void {
   const field = typeof into === 'string' ? screen.getByLabelText(into) : into;
   fireEvent.focus(field);
-  fireEvent.change(field, { target: { value: text } });
+  // What gets the focus may make room for a field with more to it, as a list of names does.
+  const open = field.isConnected ? field : (document.activeElement ?? field);
+  fireEvent.change(open, { target: { value: text } });
 }
 
 export { screen };

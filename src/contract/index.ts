@@ -152,7 +152,8 @@ export const pastOrderSchema = z.object({
   /** The channel it came by, where that is known. */
   channel: z.string().nullable(),
 });
-export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.int().nullable() });
+/** Past orders, one in `every`; `next`: the id after which there are more. */
+export const ordersPage = z.object({ orders: z.array(pastOrderSchema), next: z.int().nullable(), every: z.int() });
 export const visitSchema = z.object({ country: z.string(), visits: z.int() });
 export const visitsAnswer = z.object({ visits: z.array(visitSchema) });
 /** What there is of the past: how much of each sort, and by country, with the last month that has visits. */

@@ -4,6 +4,7 @@ import { type HistorySort, historyTargets } from '../../src/core/history/index.t
 import { seeded } from '../../src/core/plan/index.ts';
 import { csvRows, delimiterOf, guessLayout, type Layout } from '../../src/core/tables/index.ts';
 import { takeHistory } from '../../src/server/jobs/history-steps.ts';
+import { ordersAfter } from '../../src/server/queries/history.ts';
 import { addHistoryImport, moveHistoryImport, putPiece } from '../../src/server/queries/history-imports.ts';
 import { historyHeads } from '../../src/words/index.ts';
 import { smallBook } from '../books/small.ts';
@@ -243,4 +244,28 @@ test('random orders, in random order of their lines, cut anywhere, come to what 
   const third = (await at.call('GET', '/api/orders?every=3')).body.orders;
   expect(third.every(({ id }: { id: number }) => id % 3 === 0)).toBe(true);
   expect(third.length).toBeGreaterThan(50);
+});
+
+test('orders are handed out page by page, each once, whatever gaps their ids have; of a sample just those it takes', async () => {
+  const { rows } = await at.database.query<{ id: string }>(
+    `insert into past_order (id, at, place, service, lines)
+     select 900000 + 7 * n + (n % 3), now(), 'IE', 'x', '[]' from generate_series(1, 300) as n returning id`,
+  );
+  const ids = rows.map(({ id }) => Number(id)).filter((id) => id % 5 !== 0);
+  await at.database.query('delete from past_order where id < 900000 or id % 5 = 0');
+  for (const every of [1, 2, 3, 7, 50, 1_000_000]) {
+    for (const limit of [1, 10, 5000]) {
+      const found: number[] = [];
+      for (let after: number | null = 0; after !== null; ) {
+        const page: Awaited<ReturnType<typeof ordersAfter>> = await ordersAfter(at.database, after, limit, every);
+        expect(page.orders.length).toBeLessThanOrEqual(limit);
+        found.push(...page.orders.map(({ id }) => id));
+        after = page.next;
+      }
+      expect(found).toEqual(ids.filter((id) => id % every === 0));
+    }
+  }
+  await at.database.query('delete from past_order');
+  expect(await ordersAfter(at.database, 0, 10, 1)).toEqual({ orders: [], next: null });
+  expect((await at.call('GET', '/api/orders')).body).toEqual({ orders: [], next: null, every: 1 });
 });

@@ -7,4 +7,5 @@ export {
   type Remark,
   type VisitsRow,
 } from './reader.ts';
+export { sampleOf } from './sample.ts';
 export { type HistorySort, historySorts, historyTargets } from './sorts.ts';

@@ -2,13 +2,23 @@ import type { HistoryAnswer, PastOrder, Visit } from '../../contract/index.ts';
 import type { HistorySort } from '../../core/history/index.ts';
 import type { Connection } from '../database.ts';
 
-/** Past orders after an id, in order; every so-manieth of all, by its id. */
+/**
+ * Past orders after an id, in order; every so-manieth of all, by its id. At most so many at once: `next` is where to go
+ * on from; null where there are none behind. They are fetched one by one by their ids, as a scan over all of them takes
+ * five times as long.
+ */
 export async function ordersAfter(
   connection: Connection,
   after: number,
   limit: number,
   every = 1,
-): Promise<PastOrder[]> {
+): Promise<{ orders: PastOrder[]; next: number | null }> {
+  const { rows: ends } = await connection.query<{ first: string | null; last: string | null }>(
+    'select min(id) as first, max(id) as last from past_order',
+  );
+  const [first, last] = [Number(ends[0]?.first ?? 0), Number(ends[0]?.last ?? 0)];
+  const from = Math.floor(Math.max(after, first - 1) / every) * every + every;
+  const until = Math.min(last, from + (limit - 1) * every);
   const { rows } = await connection.query<{
     id: string;
     at: Date;
@@ -17,11 +27,19 @@ export async function ordersAfter(
     lines: PastOrder['lines'];
     channel: string | null;
   }>(
-    `select id, at, place, service, lines, channel from past_order
-     where id > $1 and id % $3 = 0 order by id limit $2`,
-    [after, limit, every],
+    `select id, at, place, service, lines, channel
+     from generate_series($1::bigint, $2::bigint, $3::bigint) as wanted (id) join past_order using (id) order by id`,
+    [from, until, every],
   );
-  return rows.map((row) => ({ ...row, id: Number(row.id), at: row.at.toISOString() }));
+  return {
+    orders: rows.map((row) => ({ ...row, id: Number(row.id), at: row.at.toISOString() })),
+    next: until < last ? until : null,
+  };
+}
+
+export async function orderCount(connection: Connection): Promise<number> {
+  const { rows } = await connection.query<{ count: number }>('select count(*)::integer as count from past_order');
+  return rows[0]?.count ?? 0;
 }
 
 /** Visits by country, of all months together. */
@@ -35,9 +53,11 @@ export async function allVisits(connection: Connection): Promise<Visit[]> {
 
 /** How much there is of each sort, and by country. */
 export async function historyThere(connection: Connection): Promise<HistoryAnswer> {
-  const [orders, visits, advertising, spent, countries] = await Promise.all([
-    connection.query<{ count: number; first: Date | null; last: Date | null }>(
-      'select count(*)::integer as count, min(at) as first, max(at) as last from past_order',
+  const [ordered, visits, advertising, spent, visited] = await Promise.all([
+    // One pass over all orders, of which there may be millions.
+    connection.query<{ country: string; orders: number; first: Date; last: Date }>(
+      `select left(place, 2) as country, count(*)::integer as orders, min(at) as first, max(at) as last
+       from past_order group by left(place, 2)`,
     ),
     connection.query<{ count: number }>('select coalesce(sum(visits), 0)::float8 as count from visit'),
     connection.query<{ rows: number; amount: string }>(
@@ -47,10 +67,8 @@ export async function historyThere(connection: Connection): Promise<HistoryAnswe
       `select month, channel, sum(amount)::text as amount from advertising
        group by month, channel order by month, channel`,
     ),
-    connection.query<HistoryAnswer['countries'][number]>(
-      `with ordered as (
-         select left(place, 2) as country, count(*)::integer as orders from past_order group by left(place, 2)
-       ), visited as (
+    connection.query<Omit<HistoryAnswer['countries'][number], 'orders'>>(
+      `with visited as (
          select country, sum(visits)::float8 as visits, nullif(max(month), '') as month
          from visit where country <> '' group by country
        ), latest as (
@@ -58,23 +76,38 @@ export async function historyThere(connection: Connection): Promise<HistoryAnswe
          from visit join visited on visited.country = visit.country and visited.month = visit.month
          group by visit.country
        )
-       select country, coalesce(orders, 0) as orders, coalesce(visits, 0) as visits, month,
-         coalesce(in_month, 0) as "inMonth"
-       from ordered full join visited using (country) left join latest using (country)
-       order by orders desc nulls last, visits desc nulls last, country`,
+       select country, visits, month, coalesce(in_month, 0) as "inMonth" from visited left join latest using (country)`,
     ),
   ]);
-  const [order, visit, cost] = [orders.rows[0], visits.rows[0], advertising.rows[0]];
+  const [visit, cost] = [visits.rows[0], advertising.rows[0]];
+  const moments = ordered.rows.flatMap(({ first, last }) => [first.toISOString(), last.toISOString()]).sort();
   return {
     orders: {
-      count: order?.count ?? 0,
-      first: order?.first?.toISOString() ?? null,
-      last: order?.last?.toISOString() ?? null,
+      count: ordered.rows.reduce((sum, { orders }) => sum + orders, 0),
+      first: moments[0] ?? null,
+      last: moments.at(-1) ?? null,
     },
     visits: { count: visit?.count ?? 0 },
     advertising: { rows: cost?.rows ?? 0, amount: cost?.amount ?? '0', spent: spent.rows },
-    countries: countries.rows,
+    countries: byCountry(ordered.rows, visited.rows),
   };
+}
+
+/** Orders and visits of each country in one, those with most orders first. */
+function byCountry(
+  ordered: readonly { readonly country: string; readonly orders: number }[],
+  visited: readonly Omit<HistoryAnswer['countries'][number], 'orders'>[],
+): HistoryAnswer['countries'] {
+  const all = new Map<string, HistoryAnswer['countries'][number]>(
+    visited.map((one) => [one.country, { ...one, orders: 0 }]),
+  );
+  for (const { country, orders } of ordered) {
+    const known = all.get(country) ?? { country, visits: 0, month: null, inMonth: 0 };
+    all.set(country, { ...known, orders });
+  }
+  return [...all.values()].sort(
+    (a, b) => b.orders - a.orders || b.visits - a.visits || (a.country < b.country ? -1 : 1),
+  );
 }
 
 const forgetting: Readonly<Record<HistorySort, string>> = {

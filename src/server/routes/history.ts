@@ -10,13 +10,13 @@ import {
   piecesRequest,
   visitsAnswer,
 } from '../../contract/index.ts';
-import { type HistorySort, historySorts } from '../../core/history/index.ts';
+import { type HistorySort, historySorts, sampleOf } from '../../core/history/index.ts';
 import { type Context, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
 import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
-import { allVisits, forgetHistory, historyThere, ordersAfter } from '../queries/history.ts';
+import { allVisits, forgetHistory, historyThere, orderCount, ordersAfter } from '../queries/history.ts';
 import {
   addHistoryImport,
   endHistoryImport,
@@ -30,7 +30,7 @@ import {
 } from '../queries/history-imports.ts';
 import { answer, parsed, rowNumber } from './parsed.ts';
 
-const pageOfOrders = 5000;
+const pageOfOrders = 25_000;
 const mostPieces = 4000;
 
 const view = ({ id, sort, state, name, done, total, report, error }: HistoryImportRow): HistoryImport => ({
@@ -68,12 +68,10 @@ export function historyRoutes(context: Context, jobs: Jobs): Hono {
     .get('/carrier', async (c) => answer(c, carrierAnswer, await carrier.cards()))
     .get('/visits', async (c) => answer(c, visitsAnswer, { visits: await allVisits(database) }))
     .get('/orders', async (c) => {
-      const every = whole(c.req.query('every'), 1);
-      const orders = await ordersAfter(database, whole(c.req.query('after'), 0), pageOfOrders, every);
-      return answer(c, ordersPage, {
-        orders,
-        next: orders.length === pageOfOrders ? (orders.at(-1)?.id ?? null) : null,
-      });
+      const said = c.req.query('every');
+      const every = said === undefined ? sampleOf(await orderCount(database)) : whole(said, 1);
+      const page = await ordersAfter(database, whole(c.req.query('after'), 0), pageOfOrders, every);
+      return answer(c, ordersPage, { ...page, every });
     })
     .get('/history', async (c) => answer(c, historyAnswer, await historyThere(database)))
     .delete('/history/:sort', async (c) => {

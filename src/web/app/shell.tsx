@@ -11,6 +11,7 @@ import { opened } from '../data/view.ts';
 import { placeOfZone, WallContext } from '../ui/clock.ts';
 import { TenderContext } from '../ui/tender.ts';
 import { Toasts } from '../ui/toasts.tsx';
+import { useAhead } from './ahead.ts';
 import { Changes } from './changes.tsx';
 import { useKeys } from './keys.ts';
 import { KeysHelp } from './keys-help.tsx';
@@ -30,6 +31,7 @@ export function Shell() {
   const { open, theme, who, asOf, broken, waiting } = useAppSelector((state) => state.view);
   const count = useAppSelector(selectUnsaved);
   const book = useBook();
+  useAhead(book !== null);
   const { error } = useBookQuery();
   const { data: clock } = useClockQuery();
   const { data: report } = useLastCheckQuery();

@@ -67,7 +67,6 @@ import type { HistorySort } from '../../core/history/index.ts';
 import type { SpendRow } from '../../core/offers/index.ts';
 import type { Layout } from '../../core/tables/index.ts';
 import { failure } from './failed.ts';
-import { sampleOf } from './sample.ts';
 import { waitingSet } from './view.ts';
 
 const read =
@@ -264,20 +263,17 @@ const pieceLength = 1 << 20;
 
 /** What was ordered and looked for, and what the carrier asks. */
 const historyEndpoints = (build: Builder) => ({
-  /** Past orders: all, or of very many every so-manieth, as {@link sampleOf} says. */
+  /** Past orders: all, or of very many every so-manieth, as the server says. */
   orders: build.query<PastOrder[], void>({
     async queryFn(_, __, ___, ask) {
-      const there = await ask('/history');
-      if (there.error) return { error: there.error };
-      const every = sampleOf(historyAnswer.parse(there.data).orders.count);
       const orders: PastOrder[] = [];
-      let after: number | null = 0;
-      while (after !== null) {
-        const page = await ask(`/orders?after=${after}&every=${every}`);
+      let to: string | null = '/orders';
+      while (to !== null) {
+        const page = await ask(to);
         if (page.error) return { error: page.error };
-        const { orders: more, next } = ordersPage.parse(page.data);
+        const { orders: more, next, every } = ordersPage.parse(page.data);
         orders.push(...more);
-        after = next;
+        to = next === null ? null : `/orders?after=${next}&every=${every}`;
       }
       return { data: orders };
     },

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useId, useMemo, useState } from 'react';
+import { useId, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
 import { currencies, isCurrency, knowsLocale, knowsZone } from '../../core/exact/index.ts';
 import { countries } from '../../core/places/index.ts';
@@ -21,7 +21,7 @@ const most = 40;
 
 /**
  * A part of a sentence that is one of many things with a code: picked by typing some of its name, or the code itself.
- * What is left half typed is dropped.
+ * What is left half typed is dropped. The list that helps is there while one is in it.
  */
 export function NamePart({
   label,
@@ -34,19 +34,53 @@ export function NamePart({
   all: Choice;
   onCommit: (id: string) => void;
 }) {
-  const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
-  const found = useMemo(() => {
-    if (typed === null) return [];
-    const wanted = typed === value ? [] : typed.toLowerCase().split(/\s+/).filter(Boolean);
-    const fits = ({ id, name }: Named) => wanted.every((word) => `${name} ${id}`.toLowerCase().includes(word));
-    return all.all().filter(fits).slice(0, most);
-  }, [typed, value, all]);
+  const [isIn, setIsIn] = useState(false);
+  const id = useId();
+  const box = useRef<HTMLInputElement>(null);
+  useLayoutEffect(() => {
+    if (isIn) box.current?.focus();
+  }, [isIn]);
+  const found = useMemo(() => (typed === null ? [] : fitting(all, typed === value ? '' : typed)), [typed, value, all]);
   const wrong = typed !== null && found.length === 0 && !all.isOne(typed.trim()) ? all.fault : null;
-  const commit = (id: string) => {
-    setTyped(null);
-    if (id !== value) onCommit(id);
+  const write = (text: string) => {
+    setTyped(text);
+    const code = text.trim();
+    if (all.isOne(code) && code !== value) onCommit(code);
   };
+  const leave = () => {
+    setTyped(null);
+    setIsIn(false);
+  };
+  const shown = {
+    className: clsx('part', wrong && 'wrong'),
+    size: Math.max(3, (typed ?? value).length),
+    'aria-invalid': wrong !== null,
+    'aria-describedby': wrong ? id : undefined,
+  };
+  const fault = wrong && (
+    <span id={id} className="fault" role="alert">
+      {' '}
+      {wrong}{' '}
+    </span>
+  );
+  // A page has a dozen of these: until one is in it, it is a field and nothing more.
+  if (!isIn)
+    return (
+      <>
+        <input
+          {...shown}
+          role="combobox"
+          aria-expanded={false}
+          aria-autocomplete="list"
+          aria-label={label}
+          value={typed ?? value}
+          onFocus={() => setIsIn(true)}
+          onChange={(event) => write(event.target.value)}
+        />
+        {fault}
+      </>
+    );
   return (
     <ComboBox
       aria-label={label}
@@ -56,26 +90,16 @@ export function NamePart({
       selectedKey={value}
       menuTrigger="focus"
       onOpenChange={(open) => open && setTyped((before) => before ?? value)}
-      onInputChange={(text) => {
-        setTyped(text);
-        const code = text.trim();
-        if (all.isOne(code) && code !== value) onCommit(code);
+      onInputChange={write}
+      onSelectionChange={(key) => {
+        if (key === null) return;
+        setTyped(null);
+        if (String(key) !== value) onCommit(String(key));
       }}
-      onSelectionChange={(key) => key !== null && commit(String(key))}
-      onBlur={() => setTyped(null)}
+      onBlur={leave}
     >
-      <Input
-        className={clsx('part', wrong && 'wrong')}
-        size={Math.max(3, (typed ?? value).length)}
-        aria-invalid={wrong !== null}
-        aria-describedby={wrong ? id : undefined}
-      />
-      {wrong && (
-        <span id={id} className="fault" role="alert">
-          {' '}
-          {wrong}{' '}
-        </span>
-      )}
+      <Input ref={box} {...shown} />
+      {fault}
       <Popover className="pop-list" placement="bottom start" offset={2}>
         <ListBox>
           {({ id, name }: Named) => (
@@ -87,6 +111,13 @@ export function NamePart({
       </Popover>
     </ComboBox>
   );
+}
+
+/** The first of those that have all words of a text in their name or code. */
+function fitting({ all }: Choice, text: string): readonly Named[] {
+  const wanted = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const fits = ({ id, name }: Named) => wanted.every((word) => `${name} ${id}`.toLowerCase().includes(word));
+  return all().filter(fits).slice(0, most);
 }
 
 /** A list that is made when it is first asked for. */

@@ -1,6 +1,6 @@
+import { sampleOf } from '../../core/history/index.ts';
 import { counts } from '../../words/index.ts';
 import { useHistoryQuery } from '../data/api.ts';
-import { sampleOf } from '../data/sample.ts';
 
 /** Says that what stands on past orders is worked out over a part of them, where there are very many. */
 export function Sampled() {

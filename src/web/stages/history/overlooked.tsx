@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
+import { sampleOf } from '../../../core/history/index.ts';
 import type { Overlooked } from '../../../core/plan/index.ts';
 import { counted, counts, overlookedWords } from '../../../words/index.ts';
 import { useHistoryQuery, useOrdersQuery, useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
-import { sampleOf } from '../../data/sample.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 
 /** What is easily overlooked, those that touched most of the past orders first, each with the act that mends it. */

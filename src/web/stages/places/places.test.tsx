@@ -45,7 +45,7 @@ test('a zone says what uses it and how many past orders fell in it; removed, wha
       ...noHistory,
       orders: { count: 3, first: '2026-10-01T10:00:00.000Z', last: '2026-10-01T10:00:00.000Z' },
     },
-    'GET /orders': { orders: places.map((place, i) => order(i + 1, place)), next: null },
+    'GET /orders': { orders: places.map((place, i) => order(i + 1, place)), next: null, every: 1 },
   });
   const uses = within(await screen.findByRole('region', { name: 'What uses it' }));
   expect(await uses.findByText(/of 3 past orders fell in/)).toBeDefined();

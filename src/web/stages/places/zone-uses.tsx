@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
 import type { Book } from '../../../core/book/index.ts';
+import { sampleOf } from '../../../core/history/index.ts';
 import { counted, counts } from '../../../words/index.ts';
 import { useHistoryQuery, useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
-import { sampleOf } from '../../data/sample.ts';
 
 /** What uses a zone: templates with lanes in it, offers; and how many of the past orders fell in it. */
 export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][number] }) {

@@ -55,7 +55,7 @@ test.each([
 ])('%s as “%s” is told at the field, and the book stays as it is', async (label, text, told) => {
   at('/rates/markets');
   type(await screen.findByLabelText(label), text);
-  expect(screen.getByRole('alert').textContent).toContain(told);
+  expect((await screen.findByRole('alert')).textContent).toContain(told);
   expect(drafted()).toEqual([]);
 });
 

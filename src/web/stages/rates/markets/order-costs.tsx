@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { HistoryAnswer } from '../../../../contract/index.ts';
 import { channelsOf } from '../../../../core/book/index.ts';
+import { sampleOf } from '../../../../core/history/index.ts';
 import { channelName, counts, money } from '../../../../words/index.ts';
 import { useHistoryQuery, useOrdersQuery } from '../../../data/api.ts';
 import { type OpenBook, useEngine } from '../../../data/book.ts';
-import { sampleOf } from '../../../data/sample.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 
 /** A channel that takes nothing. */

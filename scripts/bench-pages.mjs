@@ -1,0 +1,145 @@
+// npm run bench:pages: how large the interface is, how long its first page takes, any page from any other, and what
+// stands on a million past orders.
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { gzipSync } from 'node:zlib';
+import pg from 'pg';
+import { benched, row, timed } from './parts/benching.mjs';
+
+/** Every page, by its address; what is chosen on it is the demo's. */
+const pages = [
+  '/',
+  '/goods',
+  '/goods/labels',
+  '/places',
+  '/rates',
+  '/rates/mixing',
+  '/rates/markets',
+  '/rates/carrier',
+  '/rates/price-lists',
+  '/rates/coverage',
+  '/offers',
+  '/offers/meets',
+  '/offers/costs',
+  '/offers/codes',
+  '/offers/price',
+  '/channels/lerrin-shop',
+  '/check',
+  '/begin',
+  '/history',
+  '/history/overlooked',
+  '/revisions',
+];
+const orders = Number(process.argv[2] ?? 1_000_000);
+const patience = { timeout: 120_000 };
+
+/** Goes to a page as a link within the interface does; milliseconds until it is drawn, and a further frame. */
+const follow = (page, to) =>
+  page.evaluate(async (address) => {
+    const title = document.title;
+    const began = performance.now();
+    history.pushState(null, '', address);
+    dispatchEvent(new PopStateEvent('popstate'));
+    const frame = () => new Promise((done) => requestAnimationFrame(done));
+    while (document.title === title && performance.now() - began < 10_000) await frame();
+    await frame();
+    return performance.now() - began;
+  }, to);
+
+function sizes() {
+  const dist = fileURLToPath(new URL('../dist/assets', import.meta.url));
+  const all = readdirSync(dist)
+    .filter((name) => name.endsWith('.js'))
+    .map((name) => ({ name, bytes: gzipSync(readFileSync(`${dist}/${name}`)).length }))
+    .sort((a, b) => b.bytes - a.bytes);
+  const told = all
+    .slice(0, 6)
+    .map(({ name, bytes }) => `${name.replace(/-[\w-]{8}\.js$/, '')} ${Math.round(bytes / 1000)}`);
+  row('largest files of the interface, gzip', `${told.join(', ')} kB`);
+}
+
+await benched(async ({ browser, address, databaseUrl }) => {
+  sizes();
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${address}/check`);
+  await page.getByRole('table', { name: 'Classes of baskets by channel' }).waitFor(patience);
+  const { paint, drawn } = await page.evaluate(() => ({
+    paint: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0,
+    drawn: performance.now(),
+  }));
+  row('first load, empty cache: first paint; the check drawn', `${Math.round(paint)} ms; ${Math.round(drawn)} ms`);
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(3000);
+
+  const first = [];
+  for (const to of pages) first.push({ to, ms: await follow(page, to) });
+  await page.waitForTimeout(3000);
+  const again = [];
+  for (let step = 1; step < pages.length; step += 1)
+    for (let i = 0; i < pages.length; i += 4) {
+      const to = pages[(i + step * 5) % pages.length];
+      if (new URL(page.url()).pathname === to) continue;
+      again.push({ to, ms: await follow(page, to) });
+    }
+  const told = (all) => {
+    const sorted = all.map(({ ms }) => ms).sort((a, b) => a - b);
+    const worst = all.reduce((a, b) => (b.ms > a.ms ? b : a));
+    const at = (share) => Math.round(sorted[Math.floor((sorted.length - 1) * share)]);
+    return `median ${at(0.5)} ms, p95 ${at(0.95)} ms, worst ${Math.round(worst.ms)} ms (${worst.to})`;
+  };
+  row(`a page opened for the first time, ${first.length} of them`, told(first));
+  row(`any page from another, ${again.length} changes`, told(again));
+  const middle = (some) => some.map(({ ms }) => ms).sort((a, b) => a - b)[Math.floor(some.length / 2)];
+  const slowest = pages
+    .map((to) => ({ to, ms: middle(again.filter((one) => one.to === to)) ?? 0 }))
+    .sort((a, b) => b.ms - a.ms)
+    .slice(0, 5);
+  row('the slowest of them, by their medians', slowest.map(({ to, ms }) => `${to} ${Math.round(ms)}`).join(', '));
+  await page.close();
+
+  const client = new pg.Client(databaseUrl);
+  await client.connect();
+  await client.query(
+    `insert into past_order (at, place, service, lines, channel)
+     select at, place, service, lines, channel from past_order,
+       generate_series(1, ($1 / (select count(*) from past_order))::integer)`,
+    [orders],
+  );
+  await client.query('analyze past_order');
+  await client.end();
+  // What is said once the orders have been fetched and worked with; the strip below says none of it.
+  for (const [to, seen] of [
+    ['/places', (at) => at.getByText(/past orders fell in it/).first()],
+    ['/history/overlooked', (at) => at.getByRole('link', { name: 'Look at its own rate' }).first()],
+    [
+      '/rates/carrier',
+      (at) =>
+        at
+          .getByRole('table', { name: 'Lanes under review' })
+          .getByText(/€[1-9]/)
+          .first(),
+    ],
+  ]) {
+    const fresh = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await fresh.goto(`${address}/check`);
+    await fresh.getByRole('table', { name: 'Classes of baskets by channel' }).waitFor(patience);
+    await fresh.waitForLoadState('networkidle');
+    await fresh.waitForTimeout(6000);
+    const shown = () => seen(fresh).waitFor(patience);
+    const coming = await timed(async () => {
+      await follow(fresh, to);
+      await shown();
+    });
+    await follow(fresh, '/check');
+    await fresh.waitForTimeout(1000);
+    const there = await timed(async () => {
+      await follow(fresh, to);
+      await shown();
+    });
+    row(
+      `${orders.toLocaleString('en')} past orders, ${to}: first; again`,
+      `${(coming / 1000).toFixed(2)} s; ${(there / 1000).toFixed(2)} s`,
+    );
+    await fresh.close();
+  }
+});
