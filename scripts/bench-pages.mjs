@@ -4,7 +4,8 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import pg from 'pg';
-import { benched, row, timed } from './parts/benching.mjs';
+import { row, timed } from './parts/benching.mjs';
+import { withDemo } from './parts/demo-in-browser.mjs';
 
 /** Every page, by its address; what is chosen on it is the demo's. */
 const pages = [
@@ -58,7 +59,7 @@ function sizes() {
   row('largest files of the interface, gzip', `${told.join(', ')} kB`);
 }
 
-await benched(async ({ browser, address, databaseUrl }) => {
+await withDemo(async ({ browser, address, databaseUrl }) => {
   sizes();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/check`);

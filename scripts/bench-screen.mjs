@@ -1,6 +1,7 @@
 // npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a
 // lane reaches the pinned basket.
-import { benched, row, timed } from './parts/benching.mjs';
+import { row, timed } from './parts/benching.mjs';
+import { withDemo } from './parts/demo-in-browser.mjs';
 
 /** Types twenty amounts into a lane; how long each takes until the pinned basket shows it, in milliseconds, sorted. */
 async function typing(page, first) {
@@ -43,7 +44,7 @@ async function typing(page, first) {
 
 const more = Number(process.argv[2] ?? 100_000);
 
-await benched(async ({ browser, address }) => {
+await withDemo(async ({ browser, address }) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const head = 'sku,name,price,mass,size,tags,kind,template';
   const lines = Array.from(

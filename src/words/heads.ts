@@ -144,8 +144,8 @@ export const priceHeads = {
       'gewicht bis, gewicht, poids max, jusqu a, poids, peso hasta, peso, hasta, tot, tot gewicht, fino a',
   ),
   price: names(
-    'price, rate, charge, cost, amount, net price, price per parcel, preis, entgelt, nettopreis, prix, tarif, precio, ' +
-      'tarifa, prijs, tarief, prezzo, tariffa',
+    'price, rate, charge, cost, amount, net price, price per parcel, preis, entgelt, nettopreis, prix, tarif, ' +
+      'precio, tarifa, prijs, tarief, prezzo, tariffa',
   ),
   from: names(
     'from, valid from, start, start date, effective from, gultig ab, ab, valable du, desde, geldig vanaf, da',

@@ -8,17 +8,15 @@ export {
   parcelCharge,
   readCard,
 } from './card.ts';
-export { type Asking, type Carrier, leastOf, type Parcel, type Quoted, type Quoting } from './carrier.ts';
+export { type Carrier, leastOf, type Parcel, type Quoted, type Quoting } from './carrier.ts';
 export {
   type ListedService,
   listedCharge,
   type PriceList,
   readPriceList,
-  type Sending,
   turnsOfList,
 } from './listed.ts';
 export {
-  type BadPrice,
   type PriceFile,
   priceCsv,
   priceTargets,
@@ -28,7 +26,6 @@ export {
 } from './price-file.ts';
 export {
   listedServiceSchema,
-  mostPrices,
   type PriceExtra,
   type PriceLine,
   type PriceListBody,

@@ -1,4 +1,7 @@
-/** A name as it is compared: small letters without accents, single spaces. @example plainName('Île-de-France') // 'ile de france' */
+/**
+ * A name as it is compared: small letters without accents, single spaces.
+ * @example plainName('Île-de-France') // 'ile de france'
+ */
 export const plainName = (name: string): string =>
   name
     .normalize('NFKD')

@@ -52,7 +52,8 @@ const rounded = 5;
 /**
  * A book to begin with, made of a few answers: a zone for the seller's own country and one for each zone of the carrier
  * that countries lie in; a lane for each service that serves it, its steps what the carrier asks for a home, plus the
- * margin, rounded up; and each service by a name at each channel. Whatever else the book has stays. `nameOf`: what a zone of some countries is called.
+ * margin, rounded up; and each service by a name at each channel. Whatever else the book has stays.
+ * `nameOf`: what a zone of some countries is called.
  */
 export function beginningBook(
   book: Book,

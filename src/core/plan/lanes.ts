@@ -30,10 +30,10 @@ export interface LaneRecord {
 }
 
 /**
- * What is paid to bring a question's goods, packed into the seller's boxes: for those of each stock place what the least
- * of the carriers asks that may bring the service, or the one that their lane names. In the market's currency; null
- * where something cannot be packed, or no carrier takes it. What the basket's channel stocks is not the seller's to
- * send.
+ * What is paid to bring a question's goods, packed into the seller's boxes: for those of each stock place what the
+ * least of the carriers asks that may bring the service, or the one that their lane names. In the market's currency;
+ * null where something cannot be packed, or no carrier takes it. What the basket's channel stocks is not the seller's
+ * to send.
  */
 export function carrierCost(book: CompiledBook, question: Question, id: string): Minor | null {
   const at = book.services.findIndex((one) => one.id === id);

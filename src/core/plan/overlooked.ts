@@ -160,7 +160,7 @@ function notLookedAt(book: CompiledBook, falls: readonly (readonly Fall[])[], qu
   return [{ is: 'not looked at', quarter, lanes: due.length, of: lanes.length, last, orders }];
 }
 
-/** What an order had of one template: where that fell (template and zone), and its mass; NaN where that is not known. */
+/** What an order had of one template: where that fell (template and zone), and its mass; NaN where it is not known. */
 interface Fall {
   readonly key: string;
   readonly mass: number;

@@ -3,7 +3,8 @@ import type { Conversion, Currency, MarketRounding } from '../exact/index.ts';
 import type { Box } from './packing.ts';
 
 /**
- * What a lane is read by: its template's currency and the market's, how one becomes the other, the seller's boxes, and price lists of carriers.
+ * What a lane is read by: its template's currency and the market's, how one becomes the other, the seller's boxes, and
+ * price lists of carriers.
  */
 export interface LaneContext {
   readonly currency: Currency;

@@ -26,7 +26,7 @@ export {
   readMixing,
   readMixingRule,
 } from './mixing.ts';
-export { type Box, boxesIn, fewestBoxes, type Parcel, type Piece, pack } from './packing.ts';
+export { type Box, boxesIn, fewestBoxes, type Piece, pack } from './packing.ts';
 export {
   breaksOf,
   cameBy,

@@ -1,3 +1,4 @@
+import type { Problem } from '../../core/exact/index.ts';
 import {
   type ColumnLayout,
   columnTakenFor,
@@ -12,7 +13,7 @@ import {
   type Target,
   unitsOf,
 } from '../../core/tables/index.ts';
-import { counts } from '../../words/index.ts';
+import { counts, faultText } from '../../words/index.ts';
 import { ChoicePart } from './field.tsx';
 
 const encodingNames: Readonly<Record<Encoding, string>> = {
@@ -172,5 +173,52 @@ export function FileLayout({
         </tbody>
       </table>
     </div>
+  );
+}
+
+/**
+ * A file as it is read: what it was found to be, its columns, and what is still to be said of them before anything can
+ * be taken.
+ */
+export function FileHead({
+  name,
+  file,
+  targets,
+  labels,
+  onChange,
+}: {
+  name: string;
+  file: Parameters<typeof FileSentence>[0]['file'] & {
+    readonly samples: readonly (readonly string[])[];
+    readonly unsure: readonly string[];
+    /** What is wrong with its heads; null where nothing is. */
+    readonly head: Problem | null;
+  };
+  targets: readonly Target[];
+  labels: Readonly<Record<string, string>>;
+  onChange: (layout: Layout) => void;
+}) {
+  return (
+    <>
+      <FileSentence name={name} file={file} />
+      <FileLayout
+        layout={file.layout}
+        targets={targets}
+        labels={labels}
+        samples={file.samples}
+        unsure={file.unsure}
+        onChange={onChange}
+      />
+      {file.head && (
+        <p className="aside-note off" role="alert">
+          {faultText(file.head)}. Say above which column is which.
+        </p>
+      )}
+      {file.unsure.length > 0 && (
+        <p className="aside-note">
+          {file.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
+        </p>
+      )}
+    </>
   );
 }

@@ -23,7 +23,9 @@ interface SaidProblem {
 export const reasonOf = (problems: readonly SaidProblem[]): string =>
   problems.map((one) => `${one.at.join(' ')}: ${rightBeside(one)}`).join(' · ');
 
-/** Hands over the bad lines of a file as it had them, with the reason in a last column, to be mended and brought back. */
+/**
+ * Hands over the bad lines of a file as it had them, with the reason in a last column, to be mended and brought back.
+ */
 export function downloadBadLines(
   name: string,
   { columns, delimiter }: Layout,

@@ -29,7 +29,10 @@ export function daysText({ from, until }: Pick<PriceLine, 'from' | 'until'>): st
 }
 
 /** What a price list holds, in a few words. */
-export const holdsWords = (list: { prices: readonly { service: string }[]; zones: readonly unknown[] }): string =>
-  list.prices.length === 0
-    ? 'no prices yet'
-    : `${counts(list.prices.length, 'price')}, ${counts(new Set(list.prices.map((one) => one.service)).size, 'service')}, ${counts(list.zones.length, 'zone')}`;
+export function holdsWords(list: { prices: readonly { service: string }[]; zones: readonly unknown[] }): string {
+  if (list.prices.length === 0) return 'no prices yet';
+  const services = new Set(list.prices.map(({ service }) => service)).size;
+  return [counts(list.prices.length, 'price'), counts(services, 'service'), counts(list.zones.length, 'zone')].join(
+    ', ',
+  );
+}

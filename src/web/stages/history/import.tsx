@@ -3,15 +3,7 @@ import { useDispatch } from 'react-redux';
 import type { HistoryImport as ImportState } from '../../../contract/index.ts';
 import { type HistorySort, historyTargets } from '../../../core/history/index.ts';
 import { decoded, type Layout } from '../../../core/tables/index.ts';
-import {
-  counted,
-  counts,
-  faultText,
-  historyTargetLabels,
-  historyWords,
-  remarkText,
-  saidProblem,
-} from '../../../words/index.ts';
+import { counted, counts, historyTargetLabels, historyWords, remarkText, saidProblem } from '../../../words/index.ts';
 import {
   api,
   useHistoryImportQuery,
@@ -24,7 +16,7 @@ import { useHeavy } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { HistoryLine, HistoryPreview } from '../../engine/files.ts';
-import { FileLayout, FileSentence } from '../../ui/file-layout.tsx';
+import { FileHead } from '../../ui/file-layout.tsx';
 import { downloadBadLines, reasonOf, Unreadable } from '../../ui/file-reading.tsx';
 import { LongList } from '../../ui/long-list.tsx';
 import type { Opened } from '../../ui/opened.ts';
@@ -92,25 +84,13 @@ function Preview({
   const { lines, bad, remarks } = seen;
   return (
     <>
-      <FileSentence name={name} file={seen} />
-      <FileLayout
-        layout={seen.layout}
+      <FileHead
+        name={name}
+        file={seen}
         targets={historyTargets[sort]}
         labels={historyTargetLabels}
-        samples={seen.samples}
-        unsure={seen.unsure}
         onChange={onLayout}
       />
-      {seen.head && (
-        <p className="aside-note off" role="alert">
-          {faultText(seen.head)}. Say above which column is which.
-        </p>
-      )}
-      {seen.unsure.length > 0 && (
-        <p className="aside-note">
-          {seen.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
-        </p>
-      )}
       {!seen.head && (
         <>
           <p>

@@ -23,7 +23,8 @@ export function KeptWith({ book, offer }: { book: OpenBook; offer: OfferBody }) 
       </p>
       {code !== null && (
         <p className="mt-1">
-          A link that carries the code{shopLink === null ? ', once it is said what links of the shop look like' : ''}:{' '}
+          A link that carries the code
+          {shopLink === null ? ', once it is said what links of the shop look like' : ''}:{' '}
           {shopLink !== null && (
             <>
               <Copied label="Copy the link" text={linkWith(shopLink, code)} />, as links look like{' '}

@@ -25,8 +25,8 @@ interface Hands {
 }
 
 /**
- * The world coloured by zone, or by what a basket's delivery costs; looked closer at, a country shows its parts. A press
- * looks closer, or does what is wanted of a country or part.
+ * The world coloured by zone, or by what a basket's delivery costs; looked closer at, a country shows its parts. A
+ * press looks closer, or does what is wanted of a country or part.
  */
 export function World({
   marked,
@@ -51,10 +51,11 @@ export function World({
   const path = useMemo(() => pathOn(shapes.find((one) => one.code === zoomed)?.shape ?? null), [shapes, zoomed]);
   const whole = new Map(answer.places.filter((one) => one.pattern === null).map((one) => [one.country, one]));
   const byCode = new Map(parts.map((one) => [one.pattern, one]));
-  const partWords = (code: string | null, name: string, place: MapPlace | undefined) =>
-    code === null
-      ? `${name}, of which no code is known`
-      : `${[...new Set([name, partName(code)])].filter(Boolean).join(', ')} (${code}): ${place ? wordsOf(coloured, place) : '…'}`;
+  const partWords = (code: string | null, name: string, place: MapPlace | undefined) => {
+    if (code === null) return `${name}, of which no code is known`;
+    const names = [...new Set([name, partName(code)])].filter(Boolean).join(', ');
+    return `${names} (${code}): ${place ? wordsOf(coloured, place) : '…'}`;
+  };
   return (
     <figure aria-label={`The world by ${by}`}>
       <svg

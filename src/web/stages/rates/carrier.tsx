@@ -121,7 +121,7 @@ function GoesBy({ book }: { book: OpenBook }) {
   const carried = services.filter((one) => one.carrier !== null || one.lists.length > 0).length;
   return (
     <p className="bg-base-100 p-3">
-      {carried} of {counts(services.length, 'service')} {carried === 1 ? 'goes' : 'go'} by carriers that are known here.{' '}
+      {carried} of {counts(services.length, 'service')} {carried === 1 ? 'goes' : 'go'} by carriers that are known.{' '}
       <Link className="quiet" to="/rates/mixing">
         What brings each service
       </Link>{' '}

@@ -5,8 +5,8 @@ import { isFigure, widthsOf } from './columns.ts';
 import type { Sort } from './shown.ts';
 
 /**
- * The columns' names; one is pressed to sort by it, with Shift beside what the sheet is sorted by already. The first has
- * the tick of all rows shown.
+ * The columns' names; one is pressed to sort by it, with Shift beside what the sheet is sorted by already. The first
+ * has the tick of all rows shown.
  */
 export function Heads({
   book,

@@ -89,8 +89,9 @@ function Measured({ book }: { book: OpenBook }) {
         const path = channel === null ? ['costs', 'advertising'] : ['costs', 'advertisingAt', channel];
         return (
           <li key={channel ?? ''} className="flex flex-wrap items-baseline gap-2 px-3">
-            {channel === null ? 'In all' : channelName(channel)}, in {counts(months, 'month')}: {money(cost, book.home)}{' '}
-            on {money(goods, book.home)} of goods, <strong>{percent} %</strong>; margins reckon with {now} %.
+            {channel === null ? 'In all' : channelName(channel)}, in {counts(months, 'month')}:{' '}
+            {`${money(cost, book.home)} on ${money(goods, book.home)} of goods, `}
+            <strong>{percent} %</strong>; margins reckon with {now} %.
             {Number(percent) !== Number(now) && (
               <button
                 type="button"

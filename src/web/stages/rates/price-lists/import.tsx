@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { type PriceListBody, priceTargets, type TakenAs } from '../../../../core/carrier/index.ts';
 import type { Layout } from '../../../../core/tables/index.ts';
-import { counted, counts, faultText, listed, priceTargetLabels, saidProblem } from '../../../../words/index.ts';
+import { counted, counts, listed, priceTargetLabels, saidProblem } from '../../../../words/index.ts';
 import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
 import { type OpenBook, useHeavy } from '../../../data/book.ts';
 import type { PricesPreview } from '../../../engine/files.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
-import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import { FileHead } from '../../../ui/file-layout.tsx';
 import { downloadBadLines, reasonOf, Unreadable } from '../../../ui/file-reading.tsx';
 import { LongList } from '../../../ui/long-list.tsx';
 import type { Opened } from '../../../ui/opened.ts';
@@ -55,25 +55,13 @@ export function PriceImport({
       {seen?.is === 'workbook' && <Unreadable name={file.name} why={null} />}
       {table && (
         <>
-          <FileSentence name={file.name} file={layout ? { ...table, layout } : table} />
-          <FileLayout
-            layout={layout ?? table.layout}
+          <FileHead
+            name={file.name}
+            file={layout ? { ...table, layout } : table}
             targets={priceTargets}
             labels={priceTargetLabels}
-            samples={table.samples}
-            unsure={table.unsure}
             onChange={setLayout}
           />
-          {table.head && (
-            <p className="aside-note off" role="alert">
-              {faultText(table.head)}. Say above which column is which.
-            </p>
-          )}
-          {table.unsure.length > 0 && (
-            <p className="aside-note">
-              {table.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
-            </p>
-          )}
           {!table.head && (
             <Told name={file.name} layout={layout ?? table.layout} list={list} table={table} as={as} onAs={setAs} />
           )}

@@ -2,7 +2,6 @@ import { expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { flat, item, shopOf } from '../../../tests/books/shop.ts';
 import { worldOf } from '../../../tests/reading/books.ts';
-import { quote } from '../quote/index.ts';
 import {
   type BookAndGoods,
   type BookFile,
@@ -11,7 +10,8 @@ import {
   type Label,
   labelsOf,
   relabelled,
-} from './index.ts';
+} from '../book/index.ts';
+import { quote } from './index.ts';
 
 const partsOf = ({ goods, ...book }: BookFile): BookAndGoods => ({ book, goods });
 const fileOf = ({ book, goods }: BookAndGoods): BookFile => bookFileSchema.parse({ ...book, goods });

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, test } from 'vitest';
-import { countries, isPart, placeOf } from '../places/index.ts';
-import { countriesWithParts, partName, partNamed, partsOfCountry } from './index.ts';
+import { countriesWithParts, partName, partNamed, partsOfCountry } from '../parts/index.ts';
+import { countries, isPart, placeOf } from './index.ts';
 
 test('every part that has a name is one of ISO 3166-2 as it is shipped, and the other way round', () => {
   for (const country of countriesWithParts) {
