@@ -10,6 +10,8 @@ const lists = [
   'zones',
   'selections',
   'boxes',
+  'stockPlaces',
+  'priceLists',
   'templates',
   'mixing',
   'events',
