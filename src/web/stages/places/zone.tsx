@@ -6,10 +6,10 @@ import { countryName, counts } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { nameFault, TextPart } from '../../ui/field.tsx';
 import { usePartNames } from '../../ui/part-names.ts';
+import { PlacePicker } from '../../ui/place-picker.tsx';
 import { placesFault, placesIn } from '../../ui/places-list.ts';
 import { Remover } from '../../ui/remover.tsx';
 import { PastePostcodes } from './paste-postcodes.tsx';
-import { PlacePicker } from './place-picker.tsx';
 import { FallsWithout } from './removal.tsx';
 
 type Zone = Book['zones'][number];

@@ -1,7 +1,7 @@
 import type { OpenBook } from '../../../data/book.ts';
 import { figureFault, TextPart } from '../../../ui/field.tsx';
 import { freshId } from '../../../ui/fresh-id.ts';
-import { placesFault, placesIn } from '../../../ui/places-list.ts';
+import { PlacesPart } from '../../../ui/places-part.tsx';
 import { Listed } from './listed.tsx';
 
 /** What is taxed how high where. */
@@ -19,12 +19,7 @@ export function Taxes({ book }: { book: OpenBook }) {
             <TextPart label={`Percent, ${id}`} value={percent} fault={figureFault} onCommit={set('percent')} />
             {' % on '}
             <TextPart label={`Class, ${id}`} value={taxed} fault={classFault} onCommit={set('class')} /> in{' '}
-            <TextPart
-              label={`Places, ${id}`}
-              value={places.join(', ')}
-              fault={placesFault(1)}
-              onCommit={(text) => set('places')(placesIn(text))}
-            />
+            <PlacesPart label={`Places, ${id}`} places={places} least={1} onCommit={set('places')} />
           </>
         );
       }}

@@ -4,7 +4,7 @@ import type { OpenBook } from '../../../data/book.ts';
 import { AddPart } from '../../../ui/add-part.tsx';
 import { useToday } from '../../../ui/clock.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../../ui/field.tsx';
-import { placesFault, placesIn } from '../../../ui/places-list.ts';
+import { PlacesPart } from '../../../ui/places-part.tsx';
 import { DayPart } from '../../../ui/time-part.tsx';
 import type { SetList } from './prices.tsx';
 
@@ -103,11 +103,11 @@ function ExtraSentence({
         <>
           {' '}
           (
-          <TextPart
+          <PlacesPart
             label={`Places of ${name}`}
-            value={extra.places.join(', ')}
-            fault={placesFault(1)}
-            onCommit={(text) => change({ ...extra, places: placesIn(text) })}
+            places={extra.places}
+            least={1}
+            onCommit={(places) => change({ ...extra, places })}
           />
           )
         </>

@@ -8,7 +8,7 @@ import { ChoicePart, nameFault, TextPart } from '../../../ui/field.tsx';
 import { allCurrencies, NamePart } from '../../../ui/name-part.tsx';
 import { OpenFile } from '../../../ui/open-file.tsx';
 import { useOpened } from '../../../ui/opened.ts';
-import { placesFault, placesIn } from '../../../ui/places-list.ts';
+import { PlacesPart } from '../../../ui/places-part.tsx';
 import { Remover } from '../../../ui/remover.tsx';
 import { Extras } from './extras.tsx';
 import { PriceImport } from './import.tsx';
@@ -39,12 +39,12 @@ export function PriceListSheet({ book, list }: { book: OpenBook; list: PriceList
           onCommit={(currency) => set('currency', currency)}
         />
         , takes parcels at stock places{' '}
-        <TextPart
+        <PlacesPart
           label="Where parcels are taken"
-          value={list.from.join(', ')}
+          places={list.from}
+          least={0}
           placeholder="anywhere"
-          fault={placesFault(0)}
-          onCommit={(text) => set('from', placesIn(text))}
+          onCommit={(from) => set('from', from)}
         />
         , and counts{' '}
         <ChoicePart

@@ -56,6 +56,18 @@ test('what a list is for is changed beside its prices; a price can go, and so ca
     ['priceLists/saltway/divisor', 6000],
     ['priceLists/saltway/from', ['IE', 'GB-NIR']],
   ]);
+  press('Places of near, one more by its name');
+  const box = await screen.findByRole('combobox', { name: 'Places of near: a place by its name' });
+  box.focus();
+  fireEvent.change(box, { target: { value: 'northern irel' } });
+  await screen.findByRole('option', { name: /Northern Ireland/ });
+  fireEvent.keyDown(box, { key: 'ArrowDown' });
+  fireEvent.keyDown(box, { key: 'Enter' });
+  await waitFor(() =>
+    expect((stands('priceLists/saltway') as typeof saltway).zones).toEqual([
+      { zone: 'near', places: ['IE', 'GB-NIR'] },
+    ]),
+  );
   type(screen.getByLabelText('Places of near'), 'Narnia');
   expect(screen.getByRole('alert').textContent).toContain('Narnia');
   await removed('Remove the list');

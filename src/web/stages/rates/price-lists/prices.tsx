@@ -7,7 +7,7 @@ import type { OpenBook } from '../../../data/book.ts';
 import { useToday } from '../../../ui/clock.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../../ui/field.tsx';
 import { LongList } from '../../../ui/long-list.tsx';
-import { placesFault, placesIn } from '../../../ui/places-list.ts';
+import { PlacesPart } from '../../../ui/places-part.tsx';
 import { DayPart } from '../../../ui/time-part.tsx';
 import { UnitPart } from '../unit.tsx';
 
@@ -99,12 +99,14 @@ function Zones({ list: { zones, prices }, set }: Pick<Props, 'list' | 'set'>) {
       {zones.map(({ zone, places }, at) => (
         <li key={zone} className="flex items-baseline gap-3 px-2">
           <strong className="w-40 shrink-0 truncate">{zone}</strong>
-          <TextPart
-            label={`Places of ${zone}`}
-            value={places.join(', ')}
-            fault={placesFault(1)}
-            onCommit={(text) => set('zones', zones.with(at, { zone, places: placesIn(text) }))}
-          />
+          <span>
+            <PlacesPart
+              label={`Places of ${zone}`}
+              places={places}
+              least={1}
+              onCommit={(next) => set('zones', zones.with(at, { zone, places: next }))}
+            />
+          </span>
           {!used.has(zone) && (
             <button type="button" className="quiet small" onClick={() => set('zones', zones.toSpliced(at, 1))}>
               Remove

@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
-import { countriesOf, regionCodes, regionName } from '../../../core/places/index.ts';
-import { countryName, counts } from '../../../words/index.ts';
-import { countriesByName } from '../../ui/countries.ts';
-import { usePartNames } from '../../ui/part-names.ts';
+import { countriesOf, regionCodes, regionName } from '../../core/places/index.ts';
+import { countryName, counts } from '../../words/index.ts';
+import { countriesByName } from './countries.ts';
+import { usePartNames } from './part-names.ts';
 
 const most = 40;
 
