@@ -87,7 +87,7 @@ export function PlacePicker({
         setText('');
       }}
     >
-      <Input className="search" placeholder="a country, a part or a region by name" />
+      <Input className="search" placeholder="a country, part or region" />
       <Popover className="pop-list" placement="bottom start" offset={2}>
         <ListBox renderEmptyState={() => <p className="muted px-2.5 py-1">Nothing has these words.</p>}>
           {(place: Offered) => (
