@@ -18,11 +18,12 @@ const kinds: readonly { value: Takes['is']; label: string }[] = [
   { value: 'mass', label: 'goods by weight' },
   { value: 'skus', label: 'a list of SKUs' },
 ];
-const begun = (currency: string): Record<Takes['is'], Takes> => ({
+/** What a selection takes at first: goods with tags need one, so that the draft stays one that holds. */
+const begun = ({ home, goods }: OpenBook): Record<Takes['is'], Takes> => ({
   all: { is: 'all' },
-  tags: { is: 'tags', any: [], all: [] },
+  tags: { is: 'tags', any: [factsOf(goods).tags[0] ?? 'new'], all: [] },
   kind: { is: 'kind', kind: 'parcel' },
-  price: { is: 'price', from: amountOf(10, currency), to: null },
+  price: { is: 'price', from: amountOf(10, home.currency), to: null },
   mass: { is: 'mass', from: '1', to: null, unit: 'kg' },
   skus: { is: 'skus', skus: [] },
 });
@@ -63,7 +64,7 @@ export function SelectionSentence({
           label="What it takes"
           value={takes.is}
           choices={kinds}
-          onCommit={(is) => is !== takes.is && put(begun(book.home.currency)[is])}
+          onCommit={(is) => is !== takes.is && put(begun(book)[is])}
         />
         {takes.is === 'tags' && (
           <>
@@ -234,8 +235,7 @@ export function SelectionTabs({
   const { selections } = book.book;
   const add = () => {
     const id = freshId('selection', selections);
-    const takes = { is: 'tags', any: [], all: [] };
-    book.edit(['selections', id], { id, name: 'New selection', takes, except: [] });
+    book.edit(['selections', id], { id, name: 'New selection', takes: begun(book).tags, except: [] });
     onChoose(id);
   };
   const tabs = [
