@@ -9,6 +9,7 @@ import {
   kept,
   type Mass,
   type Minor,
+  memo,
   minor,
   nothing,
   type Problem,
@@ -80,6 +81,32 @@ export function readPriceList(
   timeZone: string,
   addressOf: (stockPlace: string) => Place | null,
 ): Result<PriceList> {
+  const read = readAnywhere(body)(timeZone);
+  if (!read.ok) return read;
+  const { starts, ...list } = read.value;
+  const takesAt = (stockPlace: string) => {
+    const address = starts && addressOf(stockPlace);
+    return starts === null || (address !== null && starts(address));
+  };
+  return { ok: true, value: { ...list, takesAt } };
+}
+
+/** All of a list but where stock places are, once for a list that stays the same: it may hold thousands of prices. */
+const readAnywhere = memo((body: PriceListBody) => {
+  const known = new Map<string, Result<Lines>>();
+  return (timeZone: string): Result<Lines> => {
+    const read = known.get(timeZone) ?? readLines(body, timeZone);
+    known.set(timeZone, read);
+    return read;
+  };
+});
+
+interface Lines extends Omit<PriceList, 'takesAt'> {
+  /** Whether it takes parcels at an address; null where it takes them anywhere. */
+  readonly starts: ((address: Place) => boolean) | null;
+}
+
+function readLines(body: PriceListBody, timeZone: string): Result<Lines> {
   if (!isCurrency(body.currency)) return err(['currency'], { is: 'malformed', text: body.currency, form: 'currency' });
   const problems: Problem[] = [];
   const { currency } = body;
@@ -132,10 +159,7 @@ export function readPriceList(
       name: body.name,
       currency,
       divisor: body.divisor,
-      takesAt: (stockPlace) => {
-        const address = starts && addressOf(stockPlace);
-        return starts === null || (address !== null && starts(address));
-      },
+      starts,
       zoneOf: (place) => zoneOf(place, () => true)?.value ?? null,
       prices,
       extras,

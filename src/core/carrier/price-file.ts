@@ -210,7 +210,9 @@ function daysIn(row: CsvRow, cells: Cells, problems: Problem[]): { from: string 
   return { from, until };
 }
 
-const dayAfter = (day: string): string => new Date(Date.parse(`${day}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
+/** The day on which what holds up to a last day ends; null for the last there is, with which files write “open”. */
+const dayAfter = (day: string): string | null =>
+  day === '9999-12-31' ? null : new Date(Date.parse(`${day}T00:00Z`) + 86_400_000).toISOString().slice(0, 10);
 
 const everywhere = /^(?:\*|world|rest of (?:the )?world|worldwide)$/i;
 

@@ -3,8 +3,18 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { priceHeads } from '../../words/index.ts';
 import { type Currency, parseAmount, unwrap } from '../exact/index.ts';
+import { parsePlace } from '../places/index.ts';
 import { csvRows, decoded, delimiterOf, guessLayout } from '../tables/index.ts';
-import { type PriceListBody, priceCsv, priceListSchema, priceTargets, readPriceFile, withPrices } from './index.ts';
+import {
+  type PriceListBody,
+  priceCsv,
+  priceListSchema,
+  priceTargets,
+  readPriceFile,
+  readPriceList,
+  turnsOfList,
+  withPrices,
+} from './index.ts';
 
 /** A file read as it would be on the screen, in euros. */
 function fileOf(text: string | Uint8Array) {
@@ -59,6 +69,11 @@ describe('files of prices', () => {
         ['Paket', '2', '2 kg', '1013.90', null, null],
       ],
     });
+  });
+  test('a last day at the end of all days is none', () => {
+    const text =
+      'Service,Destination,Max weight,Rate,Valid to\nAir,DE,2 kg,3.00,31.12.9999\nAir,FR,2 kg,3.00,30.12.9999\n';
+    expect(priced(text).prices.map((price) => price[5])).toEqual([null, '9999-12-31']);
   });
   test('without zones: the destination is one; pounds and ounces; what comes on top', () => {
     const text = stringify([
@@ -219,4 +234,23 @@ test('beside what there is: what the file tells otherwise is changed, the rest s
   expect(after.zones.map(({ zone }) => zone)).toEqual(['home', 'isles', 'far']);
   expect(after.extras).toEqual(before.extras);
   expect(unwrap(parseAmount('7.90', 'EUR' as Currency))).toBe(790);
+});
+
+test('the same list asked again answers by where its stock places are now, and by the time zone it is asked in', () => {
+  const body = priceListSchema.parse({
+    id: 'x',
+    name: 'X',
+    currency: 'EUR',
+    from: ['IE'],
+    zones: [{ zone: 'home', places: ['IE'] }],
+    prices: [{ service: 'parcel', zone: 'home', most: { value: '2', unit: 'kg' }, price: '4.10', from: '2027-01-01' }],
+  });
+  const asked = (timeZone: string, country: string) => {
+    const list = unwrap(readPriceList(body, timeZone, () => unwrap(parsePlace(country))));
+    return [list.takesAt('Store'), ...turnsOfList(list).map((one) => new Date(one).toISOString())];
+  };
+  expect(asked('Europe/Dublin', 'IE')).toEqual([true, '2027-01-01T00:00:00.000Z']);
+  expect(asked('Europe/Dublin', 'DE')).toEqual([false, '2027-01-01T00:00:00.000Z']);
+  expect(asked('Europe/Berlin', 'IE')).toEqual([true, '2026-12-31T23:00:00.000Z']);
+  expect(asked('Europe/Dublin', 'IE')).toEqual([true, '2027-01-01T00:00:00.000Z']);
 });
