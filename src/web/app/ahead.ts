@@ -14,6 +14,7 @@ export function useAhead(ready: boolean): void {
     if (!ready || !('requestIdleCallback' in globalThis)) return;
     const pages = rooms.flatMap((room) => room.sheets.map((sheet) => sheet.page));
     let waiting = requestIdleCallback(next);
+    let left = false;
     let orders: { unsubscribe: () => void } | null = null;
     function next() {
       const page = pages.shift();
@@ -25,10 +26,11 @@ export function useAhead(ready: boolean): void {
       page()
         .catch(() => undefined)
         .then(() => {
-          waiting = requestIdleCallback(next);
+          if (!left) waiting = requestIdleCallback(next);
         });
     }
     return () => {
+      left = true;
       cancelIdleCallback(waiting);
       orders?.unsubscribe();
     };
