@@ -160,7 +160,7 @@ describe('what goes along and what changes', () => {
     // It had stated that it goes by all but one, and so of its parent's nothing.
     expect(goods[0]?.barred).toEqual([]);
   });
-  test('a selection: an offer on it goes, as it would be on everything; a template stays, for goods put there by hand', () => {
+  test('a selection: an offer on it goes, for it would be on everything; a template with goods put there stays', () => {
     expect(along({ named: 'selection', id: 'selection-a' })).toEqual(['offer-d']);
     expect(less(at, { named: 'selection', id: 'selection-a' }).book.templates[0]?.goods).toBeNull();
   });

@@ -88,7 +88,7 @@ test('filling down takes the first row; emptying empties what may be empty', () 
   expect(emptied({ rows: goods, columns: ['price'] }, read)).toMatchObject({ edits: [], faults: [{}, {}, {}, {}] });
 });
 
-test('what is copied and pasted back changes nothing, and another program’s block of the same cells does the same', () => {
+test('what is copied and pasted back changes nothing; nor does another program’s block of the same cells', () => {
   const names = fc.array(fc.string({ unit: fc.constantFrom('a', '"', 'é', "'", ',', ' ', '=') }), {
     minLength: 1,
     maxLength: 4,

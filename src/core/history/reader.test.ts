@@ -51,7 +51,14 @@ test('a place is what its cells say, and never made of the first letters of a wo
 test('an order without a place, a date or a number is a bad line, the first line too', () => {
   const { lines } = read(
     'orders',
-    'number,at,country,sku,units\n1,,IE,A,1\n2,2026-07-01,,A,1\n,2026-07-01,IE,A,1\n3,2026-07-01,IE,,1\n4,2026-07-01,IE,A,0\n',
+    [
+      'number,at,country,sku,units',
+      '1,,IE,A,1',
+      '2,2026-07-01,,A,1',
+      ',2026-07-01,IE,A,1',
+      '3,2026-07-01,IE,,1',
+      '4,2026-07-01,IE,A,0',
+    ].join('\n'),
   );
   expect(lines.map((line) => (Array.isArray(line) ? line[0]?.split(' ')[0] : 'taken'))).toEqual([
     'at',

@@ -67,7 +67,7 @@ const answers: Beginning = {
 const nameOf = (countries: readonly string[]) => countries.join(' ');
 const on = '2026-11-28';
 
-test('a zone for each of the carrier’s, and a lane for each service that serves it; the slowest is free from the threshold', () => {
+test('a zone for each of the carrier’s, a lane for each service there; the slowest is free from the threshold', () => {
   const book = beginningBook(starter, answers, card, on, nameOf);
   expect(bookProblems(book)).toEqual([]);
   expect(book.zones.map(({ name, takes }) => [name, takes])).toEqual([

@@ -16,7 +16,7 @@ import { quote } from './index.ts';
 const partsOf = ({ goods, ...book }: BookFile): BookAndGoods => ({ book, goods });
 const fileOf = ({ book, goods }: BookAndGoods): BookFile => bookFileSchema.parse({ ...book, goods });
 
-test('a word called otherwise everywhere changes no answer of any random book, and back again it is the same book', () => {
+test('a word called otherwise everywhere changes no answer of a random book; called back it is the same book', () => {
   let changed = 0;
   for (let seed = 1; seed <= 40; seed += 1) {
     const world = worldOf(seed, 6);

@@ -42,7 +42,7 @@ test('a list begins with nothing in it; a price is typed, and what comes on top'
   expect(screen.getByRole('alert').textContent).toContain('“4.105” is no amount');
 });
 
-test('what a list is for is changed beside its prices; a price can go, and so can the list with what names it', async () => {
+test('what a list is for is changed beside its prices; a price can go, and the list with what names it', async () => {
   const { book, service } = withList();
   const naming = {
     ...book,
@@ -126,7 +126,7 @@ test('a workbook, and a file without the columns that prices need, are told so',
   expect(drafted()).toEqual([]);
 });
 
-test('stock places: an address is given, a name changed wherever it stands; only what nothing is sent from can go', async () => {
+test('stock places: an address is given, a name changed everywhere; only what nothing is sent from can go', async () => {
   const book = smallBook({});
   const origin = book.templates[0]?.origin ?? '';
   at('/rates/markets', book);
