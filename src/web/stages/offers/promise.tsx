@@ -109,5 +109,3 @@ export function PromiseWords({
     </>
   );
 }
-
-/** Terms are one line of at most 500 letters. */
