@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { afterEach, beforeAll, expect, test } from 'vitest';
@@ -27,16 +27,19 @@ function show(first: string | null, none: string | null = 'always') {
   return handed;
 }
 const parts = () => within(screen.getByRole('group', { name: 'Start' })).getAllByRole('spinbutton');
+/** The n-th part, once the focus is in it. */
+const entered = (nth: number): HTMLElement => {
+  act(() => parts()[nth]?.focus());
+  return parts()[nth] as HTMLElement;
+};
+const turned = (part: HTMLElement, key: string) => {
+  fireEvent.keyDown(part, { key });
+  fireEvent.keyUp(part, { key });
+};
 const shown = () => screen.getByRole('group', { name: 'Start' }).textContent?.replace(/[\u2066-\u2069]/g, '');
-const type = (part: HTMLElement | undefined, digits: string) => {
+const type = (part: HTMLElement, digits: string) => {
   for (const data of digits)
-    if (part) {
-      part.focus();
-      fireEvent(
-        part,
-        new InputEvent('beforeinput', { data, inputType: 'insertText', bubbles: true, cancelable: true }),
-      );
-    }
+    fireEvent(part, new InputEvent('beforeinput', { data, inputType: 'insertText', bubbles: true, cancelable: true }));
 };
 
 test('a moment stands as its region writes it, with its weekday', () => {
@@ -47,17 +50,14 @@ test('a moment stands as its region writes it, with its weekday', () => {
 
 test('a part that is turned by the arrows is handed on whole', () => {
   const handed = show('2026-11-30T23:00');
-  const [day, month] = parts();
-  fireEvent.keyDown(day as HTMLElement, { key: 'ArrowDown' });
-  fireEvent.keyUp(day as HTMLElement, { key: 'ArrowDown' });
-  fireEvent.keyDown(month as HTMLElement, { key: 'ArrowUp' });
-  fireEvent.keyUp(month as HTMLElement, { key: 'ArrowUp' });
+  turned(entered(0), 'ArrowDown');
+  turned(entered(1), 'ArrowUp');
   expect(handed).toEqual(['2026-11-29T23:00', '2026-12-29T23:00']);
 });
 
 test('a year that is being typed passes through no year of the first centuries', () => {
   const handed = show('2026-11-29T00:00');
-  type(parts()[2], '2027');
+  type(entered(2), '2027');
   expect(handed.every((one) => one !== null && Number(one.slice(0, 4)) >= 1900)).toBe(true);
   expect(handed.at(-1)).toBe('2027-11-29T00:00');
 });
@@ -67,8 +67,8 @@ test('where there is none it says so; pressed, it begins where it was told, and 
   fireEvent.click(screen.getByRole('button', { name: 'Start' }));
   expect(shown()).toBe('24/11/2026, 00:00');
   expect(handed).toEqual(['2026-11-24T00:00']);
-  fireEvent.keyDown(parts()[0] as HTMLElement, { key: 'ArrowUp' });
-  fireEvent.keyUp(parts()[0] as HTMLElement, { key: 'ArrowUp' });
+  expect(document.activeElement).toBe(parts()[0]);
+  turned(entered(0), 'ArrowUp');
   expect(handed.at(-1)).toBe('2026-11-25T00:00');
   expect(weekAfter('2026-12-28T10:00')).toBe('2027-01-04T10:00');
 });
@@ -82,3 +82,21 @@ test('it is taken away again, but not where there always is one', () => {
   show('2026-11-29T00:00', null);
   expect(screen.queryByRole('button', { name: /^Start:/ })).toBeNull();
 });
+
+test.each(['en-IE', 'en-US', 'de-DE', 'fr-CA', 'ja-JP', 'sv-SE'])(
+  'a moment looks the same in %s before one is in it, while one is, and after',
+  (locale) => {
+    render(
+      <I18nProvider locale={locale}>
+        <TimePart label="Start" none={null} begin="2026-11-24T00:00" value="2026-11-09T00:05" onCommit={() => {}} />
+      </I18nProvider>,
+    );
+    const before = shown();
+    const isField = () => parts()[0]?.hasAttribute('aria-valuemax');
+    expect(isField()).toBe(false);
+    const part = entered(0);
+    expect([isField(), shown()]).toEqual([true, before]);
+    act(() => part.blur());
+    expect([isField(), shown()]).toEqual([false, before]);
+  },
+);

@@ -1,22 +1,8 @@
-import { CalendarDateTime, parseDateTime } from '@internationalized/date';
-import { useState } from 'react';
-import {
-  Button,
-  Calendar,
-  CalendarCell,
-  CalendarGrid,
-  DateInput,
-  DatePicker,
-  DateSegment,
-  Dialog,
-  Group,
-  Heading,
-  Popover,
-} from 'react-aria-components';
+import { DateFormatter, parseDateTime } from '@internationalized/date';
+import { type ReactNode, useState } from 'react';
+import { useLocale } from 'react-aria-components';
 import { weekdayOf } from '../../words/index.ts';
-
-/** Years in which a moment may lie: while one is typed it passes through the first centuries. */
-const [first, last] = [new CalendarDateTime(1900, 1, 1), new CalendarDateTime(2199, 12, 31, 23, 59)];
+import { type Door, TimeField } from './time-field.tsx';
 
 /**
  * A local time such as 2026-11-29T00:00, or null, which is said in words: by its parts from the keyboard, or on a
@@ -49,73 +35,105 @@ interface Part {
 }
 
 function PointPart({ label, value, none, begin, onCommit, granularity }: Part & { granularity: 'minute' | 'day' }) {
-  const [typed, setTyped] = useState<CalendarDateTime | null>(null);
-  const [added, setAdded] = useState(false);
+  const [door, setDoor] = useState<Door | null>(null);
   if (value === null) {
     const add = () => {
-      setAdded(true);
+      setDoor('first');
       onCommit(begin);
     };
     return (
-      <Button className="part cursor-pointer" aria-label={label} onPress={add}>
+      <button type="button" className="part cursor-pointer" aria-label={label} onClick={add}>
         {none}
-      </Button>
+      </button>
     );
   }
-  const commit = (next: CalendarDateTime | null) => {
-    setTyped(next);
-    if (next && next.compare(first) >= 0 && next.compare(last) <= 0) onCommit(next.toString().slice(0, 16));
+  const takeAway = () => {
+    setDoor(null);
+    onCommit(null);
   };
+  const parts = {
+    label,
+    value,
+    granularity,
+    children: none !== null && (
+      <button type="button" className="quiet small" aria-label={`${label}: ${none}`} onClick={takeAway}>
+        ×
+      </button>
+    ),
+  };
+  return door === null ? (
+    <Standing {...parts} onEnter={setDoor} />
+  ) : (
+    <TimeField {...parts} door={door} onCommit={onCommit} onLeave={() => setDoor(null)} />
+  );
+}
+
+/** How a moment is written: the day before the month or after it as its region has it, hours from 00 to 23. */
+const written = {
+  day: { year: 'numeric', month: '2-digit', day: '2-digit', timeZone: 'UTC' },
+  minute: {
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hour12: false,
+    timeZone: 'UTC',
+  },
+} as const;
+
+/** A moment that nobody is in looks as if one were: the machinery of its field is made when it is entered. */
+function Standing({
+  label,
+  value,
+  granularity,
+  onEnter,
+  children,
+}: {
+  label: string;
+  value: string;
+  granularity: 'minute' | 'day';
+  onEnter: (door: Door) => void;
+  children: ReactNode;
+}) {
+  const { locale } = useLocale();
+  const parts = new DateFormatter(locale, written[granularity]).formatToParts(parseDateTime(value).toDate('UTC'));
   return (
-    <DatePicker
-      aria-label={label}
-      className="time-part"
-      granularity={granularity}
-      hourCycle={24}
-      shouldForceLeadingZeros
-      value={typed ?? parseDateTime(value)}
-      autoFocus={added}
-      onChange={commit}
-      onBlur={() => setTyped(null)}
-    >
+    <div className="time-part">
       <span className="muted small">{weekdayOf(value)} </span>
-      <Group className="part">
-        <DateInput className="time-input">{(segment) => <DateSegment segment={segment} />}</DateInput>
-      </Group>
-      <Button className="quiet small" aria-label={`${label}, on a calendar`}>
+      <div role="group" aria-label={label} className="part">
+        <div className="time-input">
+          {parts.map(({ type, value: text }, i) =>
+            type === 'literal' ? (
+              // biome-ignore lint/suspicious/noArrayIndexKey: what stands between parts has no name
+              <span key={i} aria-hidden>
+                {text}
+              </span>
+            ) : (
+              <span
+                key={type}
+                role="spinbutton"
+                tabIndex={0}
+                aria-label={`${type}, ${label}`}
+                aria-valuetext={text}
+                onFocus={() => onEnter(type)}
+              >
+                {text}
+              </span>
+            ),
+          )}
+        </div>
+      </div>
+      <button
+        type="button"
+        className="quiet small"
+        aria-label={`${label}, on a calendar`}
+        onClick={() => onEnter('calendar')}
+      >
         ▾
-      </Button>
-      {none !== null && (
-        <Button
-          slot={null}
-          className="quiet small"
-          aria-label={`${label}: ${none}`}
-          onPress={() => {
-            setTyped(null);
-            setAdded(false);
-            onCommit(null);
-          }}
-        >
-          ×
-        </Button>
-      )}
-      <Popover className="pop-list p-2" placement="bottom start" offset={2}>
-        <Dialog>
-          <Calendar>
-            <div className="flex items-center justify-between">
-              <Button slot="previous" className="quiet small">
-                ‹
-              </Button>
-              <Heading className="font-semibold" />
-              <Button slot="next" className="quiet small">
-                ›
-              </Button>
-            </div>
-            <CalendarGrid>{(date) => <CalendarCell date={date} className="calendar-day" />}</CalendarGrid>
-          </Calendar>
-        </Dialog>
-      </Popover>
-    </DatePicker>
+      </button>
+      {children}
+    </div>
   );
 }
 
