@@ -44,9 +44,12 @@ export function leastOf<By>(
   for (const { by, quoted } of answers) {
     if (!quoted) continue;
     const into = quoted.currency === wanted ? same : quoting.get(quoted.currency);
-    if (!into) least ??= 'strange';
-    else if (least === null || least === 'strange' || isLess({ ...quoted, into, by }, least))
-      least = { ...quoted, into, by };
+    if (!into) {
+      least ??= 'strange';
+      continue;
+    }
+    const asking = { amount: quoted.amount, currency: quoted.currency, into, by };
+    if (least === null || least === 'strange' || isLess(asking, least)) least = asking;
   }
   return least;
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { memo } from './memo.ts';
+import { latest, memo } from './memo.ts';
 
 test('each thing is worked out once, an answer of nothing among them; what looks alike is another thing', () => {
   let worked = 0;
@@ -22,4 +22,15 @@ test('work that fails is tried again', () => {
   const thing = {};
   expect(() => work(thing)).toThrow('not yet');
   expect([work(thing), work(thing)]).toEqual([2, 2]);
+});
+
+test('the last answer stays while the same is asked, and no longer', () => {
+  let worked = 0;
+  const sum = latest((list: readonly number[], more: number) => {
+    worked += 1;
+    return (list[0] ?? 0) + more;
+  });
+  const list = [3];
+  expect([sum(list, 1), sum(list, 1), worked]).toEqual([4, 4, 1]);
+  expect([sum(list, 2), sum([3], 2), sum(list, 1), worked]).toEqual([5, 5, 4, 4]);
 });

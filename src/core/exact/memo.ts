@@ -15,3 +15,20 @@ export function memo<Of extends WeakKey, Answer>(work: (of: Of) => Answer): (of:
     return answer;
   };
 }
+
+/**
+ * A function of things that never change, which keeps its last answer for as long as it is asked the same again.
+ *
+ * @example const records = latest((book: Book, moment: number) => …)
+ */
+export function latest<Asked extends readonly unknown[], Answer>(
+  work: (...asked: Asked) => Answer,
+): (...asked: Asked) => Answer {
+  let last: { readonly asked: Asked; readonly answer: Answer } | null = null;
+  return (...asked) => {
+    if (last?.asked.every((one, i) => one === asked[i])) return last.answer;
+    const answer = work(...asked);
+    last = { asked, answer };
+    return answer;
+  };
+}

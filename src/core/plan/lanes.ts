@@ -1,7 +1,7 @@
 import { type CompiledBook, rowAt } from '../book/index.ts';
 import { type Carrier, type ListedService, leastOf, listedCharge, type Parcel, type Quoted } from '../carrier/index.ts';
 import { type Instant, type Mass, type Minor, minor, rounded, type Volume } from '../exact/index.ts';
-import { isStocked, type Line, type Question, quote } from '../quote/index.ts';
+import { charges, isStocked, type Line, type Question } from '../quote/index.ts';
 import { type Asked, type Lane, pack, type Service } from '../rates/index.ts';
 
 /** An order of the past as a question to the book of today, and the service it went by. */
@@ -35,15 +35,37 @@ export interface LaneRecord {
  * null where something cannot be packed, or no carrier takes it. What the basket's channel stocks is not the seller's
  * to send.
  */
-export function carrierCost(book: CompiledBook, question: Question, id: string): Minor | null {
+export function carrierCost(book: CompiledBook, question: Question, service: string): Minor | null {
+  const packed = packedFrom(book, question);
+  return packed && bringing(book, packed, question, service);
+}
+
+/** What goes from one stock place: its lines, and the parcels they make. */
+interface Dispatch {
+  readonly from: string;
+  readonly lines: readonly Line[];
+  readonly parcels: readonly Parcel[];
+}
+
+/** The parcels of a question's goods, stock place by stock place; null where something cannot be packed. */
+function packedFrom(book: CompiledBook, question: Question): Dispatch[] | null {
+  const all: Dispatch[] = [];
+  for (const [from, lines] of byOrigin(question)) {
+    const packed = pack(lines, [...book.boxes.values()]);
+    if (!packed.ok) return null;
+    all.push({ from, lines, parcels: packed.parcels });
+  }
+  return all;
+}
+
+/** What is paid to bring a question's parcels by a service. */
+function bringing(book: CompiledBook, packed: readonly Dispatch[], question: Question, id: string): Minor | null {
   const at = book.services.findIndex((one) => one.id === id);
   const service = book.services[at];
   if (!service) return null;
   let sum = 0;
-  for (const [from, lines] of byOrigin(question)) {
-    const packed = pack(lines, [...book.boxes.values()]);
-    if (!packed.ok) return null;
-    const cost = leastCost(book, waysOf(book, service, laneOf(lines[0], question, at)), from, question, packed.parcels);
+  for (const { from, lines, parcels } of packed) {
+    const cost = leastCost(book, waysOf(book, service, laneOf(lines[0], question, at)), from, question, parcels);
     if (cost === null) return null;
     sum += cost;
   }
@@ -125,23 +147,25 @@ export function laneRecords(
   next: { readonly carrier: Carrier | null; readonly moment: Instant },
 ): { lanes: LaneRecord[]; left: number } {
   const lanes = new Map<string, { -readonly [K in keyof LaneRecord]: LaneRecord[K] }>();
+  const charged = new Float64Array(2 * book.services.length);
   let left = 0;
   for (const { question, service } of past) {
-    const [first] = question.lines;
-    const answer = quote(book, question);
-    const choice = [...answer.choices, ...answer.hidden.map((one) => one.choice)].find(
-      (one) => one.service === service,
-    );
-    const costs = [carrierCost(book, question, service), carrierCost(book, { ...question, ...next }, service)] as const;
-    if (!first || !choice || answer.zone === null || costs[0] === null || costs[1] === null) {
+    const at = book.services.findIndex((one) => one.id === service);
+    const first = question.lines.find(({ item }) => !isStocked(item, question.shopper.channel));
+    const zone = first?.item.template.zoneOf(question.place)?.zone.id;
+    const delivery = at >= 0 && charges(book, question, charged) === 'services' ? (charged[2 * at] as number) : -1;
+    const packed = packedFrom(book, question);
+    const costs = [question, { ...question, ...next }].map((one) => packed && bringing(book, packed, one, service));
+    const [now = null, then = null] = costs;
+    if (!first || zone === undefined || delivery < 0 || now === null || then === null) {
       left += 1;
       continue;
     }
     const template = first.item.template.id;
-    const key = `${template}/${answer.zone}/${service}`;
+    const key = `${template}/${zone}/${service}`;
     const record = lanes.get(key) ?? {
       template,
-      zone: answer.zone,
+      zone,
       service,
       orders: 0,
       charged: minor(0),
@@ -154,16 +178,16 @@ export function laneRecords(
     };
     lanes.set(key, record);
     record.orders += 1;
-    record.charged = minor(record.charged + choice.delivery);
-    record.costNow = minor(record.costNow + costs[0]);
-    record.costNext = minor(record.costNext + costs[1]);
-    if (choice.delivery < costs[0]) {
+    record.charged = minor(record.charged + delivery);
+    record.costNow = minor(record.costNow + now);
+    record.costNext = minor(record.costNext + then);
+    if (delivery < now) {
       record.losingNow += 1;
-      record.lostNow = minor(record.lostNow + costs[0] - choice.delivery);
+      record.lostNow = minor(record.lostNow + now - delivery);
     }
-    if (choice.delivery < costs[1]) {
+    if (delivery < then) {
       record.losingNext += 1;
-      record.lostNext = minor(record.lostNext + costs[1] - choice.delivery);
+      record.lostNext = minor(record.lostNext + then - delivery);
     }
   }
   return { lanes: [...lanes.values()], left };

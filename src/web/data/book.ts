@@ -7,6 +7,7 @@ import {
   useCarrierQuery,
   useClockQuery,
   useGoodsQuery,
+  useOrdersQuery,
   useSinglesQuery,
   useTakeBackMutation,
 } from './api.ts';
@@ -55,28 +56,34 @@ export function useMoment(): number | null {
 /** Milliseconds of rest after which what takes long is asked anew. */
 const rest = 250;
 
-/** All that a worker has to know; null until the book has come. */
-function useBasis(): Basis | null {
+/** All that a worker has to know for what stands on the book, or on past orders too; null until it has come. */
+function useBasis(on: 'book' | 'orders'): Basis | null {
   const { data: book } = useBookQuery();
   const { data: goods } = useGoodsQuery();
   const { data: carrier } = useCarrierQuery();
   const patch = useAppSelector((state) => state.draft.patch);
   const singles = useSingles();
+  const { data: orders = null } = useOrdersQuery(undefined, { skip: on === 'book' });
   return useMemo(
     () =>
-      book && goods ? { book: book.book, goods: goods.items, cards: carrier?.cards ?? noCards, singles, patch } : null,
-    [book, goods, carrier, singles, patch],
+      book && goods && (orders || on === 'book')
+        ? { book: book.book, goods: goods.items, cards: carrier?.cards ?? noCards, singles, patch, orders }
+        : null,
+    [book, goods, carrier, singles, patch, orders, on],
   );
 }
 const noCards: Basis['cards'] = [];
 
-/** What the worker answers for the book as it stands on the screen; the last answer stays until the next has come. */
+/**
+ * What a worker answers for the book as it stands on the screen; the last answer stays until the next has come. What
+ * stands on past orders is asked once they have come.
+ */
 export function useEngine<T>(
   ask: (engine: Remote<Engine>) => Promise<T> | null,
   depends: readonly unknown[],
-  at: keyof Engines = 'quick',
+  at: keyof Engines | 'orders' = 'quick',
 ): T | null {
-  const basis = useBasis();
+  const basis = useBasis(at === 'orders' ? 'orders' : 'book');
   const engines = useContext(EnginesContext);
   const act = useAppDispatch();
   const [answer, setAnswer] = useState<T | null>(null);
@@ -84,7 +91,7 @@ export function useEngine<T>(
   // biome-ignore lint/correctness/useExhaustiveDependencies: the caller says what its question depends on
   useEffect(() => {
     if (!basis || !engines) return;
-    const worker = engines[at];
+    const worker = engines[at === 'quick' ? 'quick' : 'study'];
     let stale = false;
     const go = () => {
       tell(worker, basis);
@@ -100,7 +107,7 @@ export function useEngine<T>(
     // What looks at all goods waits until the typing rests, so that it takes nothing from what is answered as one
     // types.
     let waiting: number | undefined;
-    if (at === 'study' && answered.current) waiting = window.setTimeout(go, rest);
+    if (at !== 'quick' && answered.current) waiting = window.setTimeout(go, rest);
     else go();
     return () => {
       stale = true;
@@ -142,8 +149,9 @@ export function useHeavy<T>(
   ask: (engine: Remote<Engine>, pace: (done: number, all: number) => void) => Promise<T>,
   byItself = false,
   by: readonly unknown[] = [],
+  on: 'book' | 'orders' = 'book',
 ) {
-  const basis = useBasis();
+  const basis = useBasis(on);
   const [state, setState] = useState<Heavy<T>>({ is: 'idle', last: null });
   const worker = useRef<Worker | null>(null);
   const answeredBy = useRef<readonly unknown[] | null>(null);

@@ -1,5 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import { createContext } from 'react';
+import type { PastOrder } from '../../contract/index.ts';
 import { type Book, type Patch, turnsBetween } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -12,6 +13,8 @@ export interface Basis {
   readonly cards: readonly CardBody[];
   readonly singles: Readonly<Record<string, string>>;
   readonly patch: Patch | null;
+  /** Past orders, for what stands on them; null: it does not. */
+  readonly orders: readonly PastOrder[] | null;
 }
 
 /** A worker, and what it has been told. */
@@ -45,10 +48,14 @@ export function startEngines(failed: (why: string) => void): Engines {
   return { quick: start(), study: start() };
 }
 
-/** Tells a worker what it does not know yet: of saved goods and of the draft only what has changed. */
+/**
+ * Tells a worker what it does not know yet: of saved goods and of the draft only what has changed. Past orders that it
+ * knows stay with it.
+ */
 export function tell(worker: Running, basis: Basis): void {
   const { told, engine } = worker;
-  worker.told = basis;
+  const orders = basis.orders ?? told?.orders ?? null;
+  worker.told = { ...basis, orders };
   const isKnown =
     told?.book === basis.book &&
     told.goods === basis.goods &&
@@ -61,6 +68,7 @@ export function tell(worker: Running, basis: Basis): void {
     takes.push(engine.load({ book, goods: goodsBetween(told?.goods ?? [], basis.goods), cards, singles }));
   }
   if (turns.length > 0) takes.push(engine.draft(turns));
+  if (orders !== null && orders !== told?.orders) takes.push(engine.remember(orders));
   if (takes.length > 0) worker.taken = Promise.all(takes);
 }
 

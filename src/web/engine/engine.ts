@@ -1,3 +1,4 @@
+import type { PastOrder } from '../../contract/index.ts';
 import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -45,6 +46,7 @@ export interface Saved {
 export function engineOf() {
   let now: Told | null = null;
   let patch: Patch | null = null;
+  let orders: readonly PastOrder[] = [];
   /** A question about what was told last. */
   const asking =
     <Asked extends unknown[], Answer>(question: (basis: Told, ...asked: Asked) => Answer) =>
@@ -56,7 +58,12 @@ export function engineOf() {
     /** Takes in what is saved; the draft stays. */
     load({ book, goods, cards, singles }: Saved): void {
       const all = goods.is === 'all' ? goods.items : (now?.saved.goods ?? []).map((item, i) => goods.at.get(i) ?? item);
-      now = withDraft(told(book, all, cards, singles), patch);
+      now = withDraft(told(book, all, cards, singles, orders), patch);
+    },
+    /** Takes in the past orders, for the questions that stand on them. */
+    remember(past: readonly PastOrder[]): void {
+      orders = past;
+      if (now) now = { ...now, orders };
     },
     /** Takes in how the draft has changed. */
     draft(turns: readonly Turn[]): void {

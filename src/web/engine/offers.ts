@@ -1,6 +1,5 @@
-import type { PastOrder } from '../../contract/index.ts';
 import type { CompiledBook, Market } from '../../core/book/index.ts';
-import { type Minor, minor, unwrap } from '../../core/exact/index.ts';
+import { type Minor, minor } from '../../core/exact/index.ts';
 import type { Offer } from '../../core/offers/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import {
@@ -29,8 +28,9 @@ import {
   whileRunning,
   withOffer,
 } from '../../core/plan/index.ts';
-import { anybody, type Question, quote } from '../../core/quote/index.ts';
+import { type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
+import { datedOrders } from './past.ts';
 import { carrierOf, compiledFor, draftOf, readyFor, type Told } from './state.ts';
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
@@ -65,17 +65,12 @@ export interface MeetingLoss extends Pick<Meeting, 'first' | 'second'> {
 }
 
 /** What past orders lose by every meeting of the draft. */
-export function meetLosses(
-  basis: Told,
-  orders: readonly PastOrder[],
-  moment: number,
-  pace: Pace,
-): MeetingLoss[] | null {
+export function meetLosses(basis: Told, moment: number, pace: Pace): MeetingLoss[] | null {
   const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
-  const { ready, bySku } = readyFor(compiled, goods);
+  const { ready } = readyFor(compiled, goods);
   const found = meetings(compiled, ready.goods, moment);
-  const losses = losingOrders(compiled, found, datedOrders(basis, compiled, bySku, orders, moment), pace);
+  const losses = losingOrders(compiled, found, datedOrders(basis, compiled, moment), pace);
   return found.map(({ first, second }, i) => ({ first, second, losing: losses[i] ?? null }));
 }
 
@@ -100,17 +95,11 @@ export function aboutOffer(basis: Told, id: string, moment: number): OfferAbout 
 }
 
 /** What an offer costs over past orders, and how its budget may fare. */
-export function offerCost(
-  basis: Told,
-  orders: readonly PastOrder[],
-  id: string,
-  moment: number,
-  pace: Pace,
-): OfferCost | null {
-  const { compiled, goods } = draftOf(basis);
+export function offerCost(basis: Told, id: string, moment: number, pace: Pace): OfferCost | null {
+  const { compiled } = draftOf(basis);
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
-  const past = datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment);
+  const past = datedOrders(basis, compiled, moment);
   const usage = usageOf(compiled, offer, past, pace);
   const plain = withOffer(compiled, id, null);
   let [leftWithout, leftWith] = [0, 0];
@@ -149,18 +138,10 @@ export function offerCost(
 }
 
 /** What an offer would have cost with its least value, or the most it takes, elsewhere. */
-export function offerCurve(
-  basis: Told,
-  orders: readonly PastOrder[],
-  id: string,
-  moment: number,
-  pace: Pace,
-): CostCurve | null {
-  const { compiled, goods } = draftOf(basis);
+export function offerCurve(basis: Told, id: string, moment: number, pace: Pace): CostCurve | null {
+  const { compiled } = draftOf(basis);
   const offer = compiled && offerOf(compiled, id);
-  return compiled && offer
-    ? costCurve(compiled, offer, datedOrders(basis, compiled, readyFor(compiled, goods).bySku, orders, moment), pace)
-    : null;
+  return compiled && offer ? costCurve(compiled, offer, datedOrders(basis, compiled, moment), pace) : null;
 }
 
 /** The baskets that leave the seller least. */
@@ -233,41 +214,4 @@ function carrierAsks(
 ): (question: Question, service: string) => Minor | null {
   const carrier = carrierOf(basis, compiled, moment, true);
   return (question, service) => carrierCost(compiled, { ...question, carrier }, service);
-}
-
-function datedOrders(
-  basis: Told,
-  compiled: CompiledBook,
-  bySku: ReadonlyMap<string, Question['lines'][number]['item']>,
-  orders: readonly PastOrder[],
-  moment: number,
-): Dated[] {
-  const carrier = carrierOf(basis, compiled, moment, true);
-  const itemOf = (sku: string) => bySku.get(sku);
-  const shopper = { ...anybody, itemOf };
-  const places = new Map<string, ReturnType<typeof parsePlace>>();
-  return orders.flatMap((order): Dated[] => {
-    const place = places.get(order.place) ?? parsePlace(order.place);
-    places.set(order.place, place);
-    const lines = order.lines.flatMap(({ sku, units }) => {
-      const item = bySku.get(sku);
-      return item ? [{ item, units }] : [];
-    });
-    if (!place.ok || lines.length !== order.lines.length) return [];
-    return [
-      {
-        question: {
-          lines,
-          place: unwrap(place),
-          codes: [],
-          moment,
-          carrier,
-          shopper: { ...shopper, channel: order.channel },
-        },
-        service: order.service,
-        at: Date.parse(order.at),
-        channel: order.channel,
-      },
-    ];
-  });
 }

@@ -1,3 +1,4 @@
+import type { PastOrder } from '../../contract/index.ts';
 import {
   type Basket,
   type Book,
@@ -23,16 +24,18 @@ export interface Told {
   readonly cards: readonly Card[];
   /** The batches of unused single-use codes, by code. */
   readonly singles: ReadonlyMap<string, string>;
+  readonly orders: readonly PastOrder[];
   /** What is live at a channel, by its files. */
   readonly rulesIn: RulesReader;
 }
 
-/** Takes in the saved book and goods, and the carrier's cards; those that cannot be read are as if not there. */
+/** Takes in the saved book and goods, past orders, and the carrier's cards; those that cannot be read are as if not there. */
 export const told = (
   book: Book,
   goods: readonly Item[],
   bodies: readonly CardBody[],
   unused: Readonly<Record<string, string>>,
+  orders: readonly PastOrder[],
 ): Told => ({
   saved: { book, goods },
   drafted: { book, goods },
@@ -41,6 +44,7 @@ export const told = (
     return read.ok ? [read.value] : [];
   }),
   singles: new Map(Object.entries(unused)),
+  orders,
   rulesIn: rulesReader(),
 });
 

@@ -1,4 +1,3 @@
-import type { PastOrder } from '../../contract/index.ts';
 import {
   asOf,
   type Book,
@@ -22,7 +21,7 @@ import {
   recordFindings,
 } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
-import { instantOf, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
+import { instantOf, latest, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { partsOfCountry } from '../../core/parts/index.ts';
 import {
@@ -43,10 +42,10 @@ import {
   laneRecords,
   type Overlooked,
   overlooked,
-  type Past,
   type Spent,
 } from '../../core/plan/index.ts';
-import { anybody, quote } from '../../core/quote/index.ts';
+import { quote } from '../../core/quote/index.ts';
+import { datedOrders } from './past.ts';
 import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
 
 /**
@@ -166,43 +165,32 @@ export function without(basis: Told, zone: string): { template: string; to: stri
   );
 }
 
-/** How each lane fares over past orders by the card in force, and by the next one that is known. */
-export function records(basis: Told, orders: readonly PastOrder[], moment: number): Records | null {
-  const { compiled, goods } = draftOf(basis);
+/**
+ * How each lane fares over past orders by the card in force, and by the next one that is known. Every order is quoted
+ * and packed, so the last answer is kept.
+ */
+export const records = latest((basis: Told, moment: number): Records | null => {
+  const { compiled } = draftOf(basis);
   if (!compiled) return null;
   const on = dayOf(moment, compiled);
   const known = cardsOn(basis, on);
   if (!known && compiled.priceLists.size === 0) return null;
-  const { bySku } = readyFor(compiled, goods);
-  const carrier = carrierOf(basis, compiled, moment, true);
-  const past = orders.flatMap((order): Past[] => {
-    const place = parsePlace(order.place);
-    const lines = order.lines.flatMap(({ sku, units }) => {
-      const item = bySku.get(sku);
-      return item ? [{ item, units }] : [];
-    });
-    return place.ok && lines.length === order.lines.length
-      ? [
-          {
-            question: { lines, place: place.value, codes: [], moment, carrier, shopper: anybody },
-            service: order.service,
-          },
-        ]
-      : [];
-  });
+  const past = datedOrders(basis, compiled, moment);
   const next = known && known.next !== known.card ? known.next : null;
   const then = next ? unwrap(instantOf(`${next.body.from}T00:00`, compiled.market.body.timeZone)) : moment;
-  const later = { carrier: next ? carrierOf(basis, compiled, then, true) : carrier, moment: then };
-  const { lanes, left } = laneRecords(compiled, past, later);
+  const { lanes, left } = laneRecords(compiled, past, {
+    carrier: carrierOf(basis, compiled, then, true),
+    moment: then,
+  });
   return {
     from: known?.card.body.card ?? null,
     to: next?.body.card ?? null,
     starts: next?.body.from ?? on,
     lanes,
-    left: left + orders.length - past.length,
+    left: left + basis.orders.length - past.length,
     market: compiled.market.body,
   };
-}
+});
 
 /** What nobody can buy, or have delivered; countries with visits among it. */
 export function coverage(basis: Told, visits: Readonly<Record<string, number>>): CoverageFinding[] | null {
@@ -213,35 +201,29 @@ export function coverage(basis: Told, visits: Readonly<Record<string, number>>):
 /** What is easily overlooked in the draft, by the past orders it touched. */
 export function overlookedIn(
   basis: Told,
-  orders: readonly PastOrder[],
   visits: Readonly<Record<string, number>>,
   moment: number,
 ): readonly Overlooked[] | null {
   const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
-  return overlooked(compiled, goods, readyFor(compiled, goods).bySku, orders, visits, dayOf(moment, compiled));
+  return overlooked(compiled, goods, readyFor(compiled, goods).bySku, basis.orders, visits, dayOf(moment, compiled));
 }
 
 /** What advertising took of the goods sold, by today's prices; orders are one in so many. */
-export function advertising(
-  basis: Told,
-  spent: readonly Spent[],
-  orders: readonly PastOrder[],
-  every: number,
-): readonly AdvertisingShare[] | null {
+export function advertising(basis: Told, spent: readonly Spent[], every: number): readonly AdvertisingShare[] | null {
   const { compiled, goods } = draftOf(basis);
   if (!compiled) return null;
   const { bySku } = readyFor(compiled, goods);
-  return advertisingShares(spent, orders, every, compiled.written, (sku) => bySku.get(sku)?.price ?? null);
+  return advertisingShares(spent, basis.orders, every, compiled.written, (sku) => bySku.get(sku)?.price ?? null);
 }
 
-/** How many of some places fall in each zone of the default template. */
-export function ordersByZone(basis: Told, places: readonly string[]): Readonly<Record<string, number>> | null {
+/** How many of the past orders fall in each zone of the default template. */
+export function ordersByZone(basis: Told): Readonly<Record<string, number>> | null {
   const { compiled } = draftOf(basis);
   if (!compiled) return null;
   const known = new Map<string, string | null>();
   const found: Record<string, number> = {};
-  for (const text of places) {
+  for (const { place: text } of basis.orders) {
     let zone = known.get(text);
     if (zone === undefined) {
       const place = parsePlace(text);

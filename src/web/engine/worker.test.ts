@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest';
 import { demoBook } from '../../../demo/book.ts';
+import { demoOrders } from '../../../demo/orders.ts';
 import {
   type Book,
   basketSchema,
@@ -13,12 +14,14 @@ import {
   turnsBetween,
   withEdit,
 } from '../../core/book/index.ts';
+import { priceListSchema } from '../../core/carrier/index.ts';
 import { dialects, filesOf } from '../../core/channels/index.ts';
 import { unwrap } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import { seeded } from '../../core/plan/index.ts';
 import { questionOf, quote } from '../../core/quote/index.ts';
+import { engineOf } from './engine.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { told as basisOf, type Told, withDraft } from './state.ts';
 import { amiss, counts, goodsProblems, map, notes, selected, without } from './study.ts';
@@ -31,7 +34,7 @@ const { goods: items, ...body } = bookFileSchema.parse(demoBook());
 const now = Date.parse('2026-11-24T09:10:00Z');
 let from: Told;
 beforeEach(() => {
-  from = basisOf(body, items, [], { ONCE1: 'cards' });
+  from = basisOf(body, items, [], { ONCE1: 'cards' }, []);
   told = null;
 });
 
@@ -135,7 +138,7 @@ describe('as one types', () => {
   });
   test('another book taken over leaves nothing of the one before', () => {
     drafted(sound.slice(0, 3));
-    from = basisOf({ ...body, pinned: body.pinned.slice(0, 1), mixedBy: 'lowest' }, items, [], {});
+    from = basisOf({ ...body, pinned: body.pinned.slice(0, 1), mixedBy: 'lowest' }, items, [], {}, []);
     expect(Object.keys(drafted([]))).toEqual([body.pinned[0]?.id]);
   });
   test('a basket in full: each service’s steps end in what it pays, channels as their files have it', () => {
@@ -235,4 +238,62 @@ describe('what looks at all goods', () => {
     expect(amiss(from)).toEqual([]);
     expect(amiss(on(twice.filter((edit) => edit.path[3] === 'gb'))).length).toBeGreaterThan(0);
   });
+});
+
+describe('what stands on past orders', () => {
+  const orders = demoOrders(items, 120);
+  const saved = { book: body, goods: { is: 'all', items }, cards: [], singles: {} } as const;
+  const inAll = (engine: ReturnType<typeof engineOf>) =>
+    Object.values(engine.ordersByZone() ?? {}).reduce((sum, one) => sum + one, 0);
+  test('orders are told once, before the book or after it, and stay when it is saved anew', () => {
+    const [before, after] = [engineOf(), engineOf()];
+    before.remember(orders);
+    before.load(saved);
+    after.load(saved);
+    expect(inAll(after)).toBe(0);
+    after.remember(orders);
+    for (const engine of [before, after]) {
+      engine.load({ ...saved, book: { ...body, seller: 'Somebody else' } });
+      expect(inAll(engine)).toBe(orders.length);
+    }
+  });
+  test('the review follows the draft, the orders and the moment, though its last answer is kept', () => {
+    const services = body.services.map((one) => ({ ...one, carrier: null, lists: [list] }));
+    const carried: Book = { ...body, services, priceLists: [everywhere] };
+    const [edit] = sound as readonly [Edit, ...Edit[]];
+    const reviewed = (book: Book, past = orders, moment = now) => {
+      const anew = engineOf();
+      anew.load({ ...saved, book });
+      anew.remember(past);
+      return anew.records(moment);
+    };
+    const engine = engineOf();
+    engine.load({ ...saved, book: carried });
+    engine.remember(orders);
+    const answers = [engine.records(now)];
+    expect(engine.records(now)).toEqual(reviewed(carried));
+    engine.draft(turnsBetween(null, patchWith({ ...carried, goods: items }, null, [edit], { passes: true })));
+    const edited = withEdit(carried, edit);
+    answers.push(engine.records(now));
+    expect(answers.at(-1)).toEqual(reviewed(edited));
+    // From New Year the list asks a euro more for each parcel.
+    const later = Date.parse('2027-02-01T00:00:00Z');
+    answers.push(engine.records(later));
+    expect(answers.at(-1)).toEqual(reviewed(edited, orders, later));
+    engine.remember(orders.slice(0, 60));
+    answers.push(engine.records(later));
+    expect(answers.at(-1)).toEqual(reviewed(edited, orders.slice(0, 60), later));
+    expect(new Set(answers.map((one) => JSON.stringify(one))).size).toBe(4);
+  });
+});
+const list = { list: 'anywhere', service: 'parcel' };
+const everywhere = priceListSchema.parse({
+  id: 'anywhere',
+  name: 'Anywhere',
+  currency: 'EUR',
+  zones: [{ zone: 'all', places: ['world'] }],
+  prices: [
+    { service: 'parcel', zone: 'all', most: { value: '500', unit: 'kg' }, price: '4.00' },
+    { service: 'parcel', zone: 'all', most: { value: '500', unit: 'kg' }, price: '5.00', from: '2027-01-01' },
+  ],
 });

@@ -19,9 +19,9 @@ function OverlookedSheet({ book }: { book: OpenBook }) {
   const moment = useMoment();
   const byCountry = Object.fromEntries((visits?.visits ?? []).map((one) => [one.country, one.visits]));
   const found = useEngine(
-    (engine) => (orders && visits && moment !== null ? engine.overlooked(orders, byCountry, moment) : null),
-    [orders, visits, moment],
-    'study',
+    (engine) => (visits && moment !== null ? engine.overlooked(byCountry, moment) : null),
+    [visits, moment],
+    'orders',
   );
   const names = new Map(book.goods.map(({ sku, name }) => [sku, name]));
   const every = sampleOf(history?.orders.count ?? 0);

@@ -84,9 +84,10 @@ interface OfAYear {
 /** What one offer costs; the last picture stays while it is worked out anew. */
 function CostsOf({ book, offer, orders, moment }: OfAYear) {
   const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.offerCost(orders, offer.id, moment, pace),
+    (engine, pace) => engine.offerCost(offer.id, moment, pace),
     orders.length <= smallYear,
     [book, orders, moment],
+    'orders',
   );
   const cost = state.last;
   const say = (amount: number) => money(amount, cost?.market ?? book.home);
@@ -121,9 +122,10 @@ type Say = (amount: number) => string;
 /** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
 function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
   const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.offerCurve(orders, offer.id, moment, pace),
+    (engine, pace) => engine.offerCurve(offer.id, moment, pace),
     orders.length <= smallYear,
     [orders, moment],
+    'orders',
   );
   const curve = state.last;
   return (

@@ -29,9 +29,10 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const meetings = useEngine((engine) => engine.meets(moment, null), [moment], 'study');
   const { data: orders } = useOrdersQuery();
   const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.meetLosses(orders ?? [], moment, pace),
+    (engine, pace) => engine.meetLosses(moment, pace),
     orders !== undefined && orders.length <= smallYear,
     [book, orders, moment],
+    'orders',
   );
   const [chosen, setChosen] = useState<string | null>(null);
   const pairs = meetings?.filter((one) => one.second.is === 'offer').length ?? 0;

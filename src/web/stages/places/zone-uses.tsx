@@ -9,8 +9,7 @@ import { type OpenBook, useEngine } from '../../data/book.ts';
 export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][number] }) {
   const { data: orders } = useOrdersQuery();
   const { data: history } = useHistoryQuery();
-  const places = orders?.map(({ place }) => place) ?? null;
-  const by = useEngine((engine) => (places ? engine.ordersByZone(places) : null), [orders], 'study');
+  const by = useEngine((engine) => engine.ordersByZone(), [], 'orders');
   const { templates, offers } = book.book;
   const lanes = templates.filter(({ lanes: all }) => Object.keys(all[zone.id] ?? {}).length > 0);
   const named = offers.filter((offer) => offer.zones?.includes(zone.id));

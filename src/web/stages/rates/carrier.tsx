@@ -4,7 +4,7 @@ import { type Book, lookedAt } from '../../../core/book/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
 import { amountOf, counts, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
-import { useCarrierQuery, useOrdersQuery } from '../../data/api.ts';
+import { useCarrierQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { Records } from '../../engine/study.ts';
@@ -52,8 +52,7 @@ type Reviewed = ReturnType<typeof reviewedLanes>[number];
  */
 function CarrierSheet({ book, moment }: { book: OpenBook; moment: number }) {
   const { data: carrier } = useCarrierQuery();
-  const { data: orders } = useOrdersQuery();
-  const records = useEngine((engine) => (orders ? engine.records(orders, moment) : null), [orders, moment], 'study');
+  const records = useEngine((engine) => engine.records(moment), [moment], 'orders');
   const today = localOf(moment, book.home.timeZone).slice(0, 10);
   const quarter = quarterOf(today);
   const lanes = reviewedLanes(book.book, records);

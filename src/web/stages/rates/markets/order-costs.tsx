@@ -3,7 +3,7 @@ import type { HistoryAnswer } from '../../../../contract/index.ts';
 import { channelsOf } from '../../../../core/book/index.ts';
 import { sampleOf } from '../../../../core/history/index.ts';
 import { channelName, counts, money } from '../../../../words/index.ts';
-import { useHistoryQuery, useOrdersQuery } from '../../../data/api.ts';
+import { useHistoryQuery } from '../../../data/api.ts';
 import { type OpenBook, useEngine } from '../../../data/book.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 
@@ -63,13 +63,11 @@ const noSpend: HistoryAnswer['advertising']['spent'] = [];
 /** What advertising took by what was brought in, beside what margins reckon with; a press takes it. */
 function Measured({ book }: { book: OpenBook }) {
   const { data: history } = useHistoryQuery();
-  const { data: orders } = useOrdersQuery();
   const spent = history?.advertising.spent ?? noSpend;
   const shares = useEngine(
-    (engine) =>
-      orders && spent.length > 0 ? engine.advertising(spent, orders, sampleOf(history?.orders.count ?? 0)) : null,
-    [orders, spent],
-    'study',
+    (engine) => (spent.length > 0 ? engine.advertising(spent, sampleOf(history?.orders.count ?? 0)) : null),
+    [spent],
+    'orders',
   );
   const { advertising, advertisingAt } = book.book.costs;
   if (spent.length === 0 || !shares)
