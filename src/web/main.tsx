@@ -9,6 +9,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { RoomsContext } from './app/rooms.ts';
 import { routes } from './app/routes.tsx';
 import { rooms } from './app/stages.ts';
+import { api } from './data/api.ts';
 import { EnginesContext, startEngines } from './data/engines.ts';
 import { store } from './data/index.ts';
 import { remember } from './data/remembered.ts';
@@ -17,6 +18,13 @@ import { engineFailed } from './data/view.ts';
 
 const place = document.getElementById('root');
 if (place) {
+  // What every page stands on is asked for before the first of them is there to be drawn.
+  const { book, goods, clock, carrier, lastCheck } = api.endpoints;
+  store.dispatch(book.initiate());
+  store.dispatch(goods.initiate());
+  store.dispatch(clock.initiate());
+  store.dispatch(carrier.initiate());
+  store.dispatch(lastCheck.initiate());
   const engines = startEngines((why) => store.dispatch(engineFailed(why)));
   hearSaves(store);
   remember(store);

@@ -117,6 +117,23 @@ export function useEngine<T>(
   return answer;
 }
 
+/**
+ * Once it is time, has past orders fetched and told, and asks a question that stands on them, whose answer the worker
+ * keeps: it is at hand when a page asks. What goes wrong is told then.
+ */
+export function useAskedAhead(ask: (engine: Remote<Engine>) => Promise<unknown>, isTime: boolean): void {
+  const basis = useBasis(isTime ? 'orders' : 'book');
+  const engines = useContext(EnginesContext);
+  const asked = useRef(false);
+  useEffect(() => {
+    if (!isTime || asked.current || !basis || !engines) return;
+    asked.current = true;
+    const { study } = engines;
+    tell(study, basis);
+    study.taken.then(() => ask(study.engine)).catch(() => undefined);
+  }, [isTime, basis, engines, ask]);
+}
+
 /** The batches of unused single-use codes among those of the pinned baskets, as saved and as drafted. */
 function useSingles(): Readonly<Record<string, string>> {
   const { data } = useBookQuery();

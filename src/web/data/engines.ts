@@ -42,10 +42,20 @@ export function startWorker(failed: (why: string) => void): Worker {
 /** A worker that has been told nothing yet. */
 export const running = (engine: Remote<Engine>): Running => ({ engine, told: null, taken: Promise.resolve() });
 
-/** Starts both; `failed` hears why a worker's program could not go on. */
+/**
+ * Starts both, the one for long work when it is first asked, so that it takes nothing from a page that is being opened;
+ * `failed` hears why a worker's program could not go on.
+ */
 export function startEngines(failed: (why: string) => void): Engines {
   const start = (): Running => running(wrap<Engine>(startWorker(failed)));
-  return { quick: start(), study: start() };
+  let study: Running | null = null;
+  return {
+    quick: start(),
+    get study() {
+      study ??= start();
+      return study;
+    },
+  };
 }
 
 /**
