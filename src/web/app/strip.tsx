@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../core/channels/index.ts';
@@ -12,8 +13,11 @@ import { hangOfCharge } from '../stages/check/hang.ts';
 import { Grip } from '../ui/grip.tsx';
 import { type Hang, hangInk, Plumb } from '../ui/plumb.tsx';
 
-/** The pinned baskets: one row each, the intended charge first, then what each channel charges now. */
-export function Strip() {
+/**
+ * The pinned baskets: one row each, the intended charge first, then what each channel charges now. They stay as they are
+ * when the page above them changes.
+ */
+export const Strip = memo(function Strip() {
   const act = useAppDispatch();
   const shown = useAppSelector((state) => state.view.strip);
   const rows = useAppSelector((state) => state.view.stripRows);
@@ -87,7 +91,7 @@ export function Strip() {
       </div>
     </section>
   );
-}
+});
 
 interface RowProps {
   book: OpenBook;
