@@ -46,22 +46,32 @@ const more = Number(process.argv[2] ?? 100_000);
 
 await withDemo(async ({ browser, address }) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  const head = 'sku,name,price,mass,size,tags,kind,template';
+  // A sheet of somebody else's: heads, marks, commas and letters are not Plemb's own.
+  const head = 'Artikelnr.;Bezeichnung;VK brutto (€);Gewicht [g];Länge cm;Breite cm;Höhe cm;Schlagworte';
   const lines = Array.from(
     { length: more },
     (_, i) =>
-      `BIG-${i},Big thing ${i},${((i % 900) / 10 + 1).toFixed(2)},${(i % 4000) + 20} g,${(i % 90) + 8} x 12 x 8 cm,big,parcel,`,
+      `BIG-${i};Big thing ${i};${((i % 900) / 10 + 1).toFixed(2).replace('.', ',')};${(i % 4000) + 20};${(i % 90) + 8};12;8;big`,
   );
   await page.goto(`${address}/goods`);
   await page.getByRole('heading', { name: 'Goods' }).waitFor();
-  await page
-    .getByLabel('Import CSV')
-    .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...lines].join('\r\n')) });
-  const take = page.getByRole('button', { name: /^Take / });
+  const buffer = Buffer.from([head, ...lines].join('\r\n').replaceAll('€', '\u0080'), 'latin1');
+  const take = page.getByRole('button', { name: /^Take \d/ });
   const patience = { timeout: 300_000 };
+  const reading = [];
+  for (let i = 0; i < 5; i += 1) {
+    if (i > 0) await page.getByRole('button', { name: 'Leave it' }).click();
+    const open = () => page.getByLabel('Import CSV').setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer });
+    reading.push(
+      await timed(async () => {
+        await open();
+        await take.waitFor(patience);
+      }),
+    );
+  }
   row(
-    `reading a file of ${more.toLocaleString('en')} goods until its report`,
-    `${((await timed(() => take.waitFor(patience))) / 1000).toFixed(1)} s`,
+    `a foreign file of ${more.toLocaleString('en')} goods until what each line does is seen, five times`,
+    `${reading.map((ms) => (ms / 1000).toFixed(1)).join(' ')} s`,
   );
   await take.click();
   row(

@@ -216,7 +216,8 @@ export function useHeavy<T>(
   const isReady = basis !== null;
   useEffect(() => {
     if (!byItself || !isReady) return;
-    const waiting = window.setTimeout(() => latest.current(), rest);
+    // What was answered once waits for a rest; the first answer waits for nothing.
+    const waiting = window.setTimeout(() => latest.current(), answeredBy.current ? rest : 0);
     return () => clearTimeout(waiting);
   }, [isReady, byItself, ...by]);
   const answered = answeredBy.current;

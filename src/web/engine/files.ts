@@ -8,18 +8,7 @@ import {
   withPrices,
 } from '../../core/carrier/index.ts';
 import type { Currency, Problem } from '../../core/exact/index.ts';
-import {
-  absentFrom,
-  type CellChange,
-  type Column,
-  cellOf,
-  type GoodsImport,
-  goodsTargets,
-  type ImportLine,
-  type Item,
-  type MissingWay,
-  readGoodsSteps,
-} from '../../core/goods/index.ts';
+import { absentFrom, type GoodsImport, goodsTargets, type MissingWay, readGoodsSteps } from '../../core/goods/index.ts';
 import {
   type HistoryRow,
   type HistorySort,
@@ -40,6 +29,7 @@ import {
   type Target,
 } from '../../core/tables/index.ts';
 import { channelName, goodsHeads, historyHeads, priceHeads } from '../../words/index.ts';
+import { type GoodsLines, packed } from './goods-lines.ts';
 import { draftOf, type Told } from './state.ts';
 
 /** A file as it came, and how it is to be read; a layout of null is guessed. */
@@ -62,26 +52,11 @@ export interface ReadTable {
   readonly count: number;
 }
 
-/** What a line of a file of goods comes to, as it is listed. */
-export interface GoodsLine {
-  readonly does: ImportLine['does'];
-  /** Null for goods that are not in the file. */
-  readonly line: number | null;
-  readonly sku: string;
-  readonly name: string;
-  /** Of a new item, its entries in the columns of the file. */
-  readonly entries: string;
-  readonly changes: readonly CellChange[];
-  readonly problems: readonly Problem[];
-  /** Of a bad line, the cells as they stand in the file. */
-  readonly cells: readonly string[];
-}
-
 export type GoodsPreview =
   | { readonly is: 'workbook' }
   | (ReadTable & {
       readonly is: 'table';
-      readonly lines: readonly GoodsLine[];
+      readonly lines: GoodsLines;
       /** Goods of the draft that are not in the file. */
       readonly absent: number;
       /** What taking it would do; null where that is too much for a draft. */
@@ -114,7 +89,7 @@ export function goodsFile(
       const made = importGoods(compiled, goods, step.value, missing);
       const told = step.value.columns.filter((column) => column !== 'sku' && column !== 'name');
       const absent = absentFrom(step.value, goods).length;
-      return { is: 'table', ...read, lines: made.lines.map((one) => lineOf(one, told)), absent, edits: editsOf(made) };
+      return { is: 'table', ...read, lines: packed(made.lines, told), absent, edits: editsOf(made) };
     }
     pace(step.value.done, step.value.all);
   }
@@ -260,36 +235,6 @@ function tableIn(
   });
   return { text: file.text, encoding: file.encoding, layout, unsure, samples, count: below.length, rows };
 }
-
-function lineOf(one: ImportLine, columns: readonly Column[]): GoodsLine {
-  const plain = { does: one.does, entries: '', changes: [], problems: [], cells: [] };
-  switch (one.does) {
-    case 'bad':
-      return { ...plain, line: one.line, sku: '', name: '', problems: one.problems, cells: one.cells };
-    case 'changed':
-      return { ...plain, line: one.line, sku: one.item.sku, name: one.item.name, changes: one.changes };
-    case 'new':
-      return {
-        ...plain,
-        line: one.line,
-        sku: one.item.sku,
-        name: one.item.name,
-        entries: entriesOf(one.item, columns),
-      };
-    case 'same':
-      return { ...plain, line: one.line, sku: one.item.sku, name: one.item.name };
-    case 'hidden':
-    case 'removed':
-    case 'named':
-      return { ...plain, line: null, sku: one.item.sku, name: one.item.name };
-  }
-}
-
-const entriesOf = (item: Item, columns: readonly Column[]): string =>
-  columns
-    .map((column) => cellOf(item, column))
-    .filter(Boolean)
-    .join(' · ');
 
 const editsOf = ({ put, gone }: GoodsImport): readonly Edit[] | null =>
   put.length + gone.length > draftable

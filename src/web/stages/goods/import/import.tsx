@@ -4,7 +4,8 @@ import type { Layout } from '../../../../core/tables/index.ts';
 import { counted, counts, goodsTargetLabels, saidProblem } from '../../../../words/index.ts';
 import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
 import { type OpenBook, useHeavy } from '../../../data/book.ts';
-import type { GoodsLine, GoodsPreview } from '../../../engine/files.ts';
+import type { GoodsPreview } from '../../../engine/files.ts';
+import { type Does, lineAt, linesThat } from '../../../engine/goods-lines.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
 import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
 import { downloadBadLines, Unreadable } from '../../../ui/file-reading.tsx';
@@ -108,14 +109,17 @@ function Preview({
   const [remember] = useRememberLayoutMutation();
   const [server, setServer] = useState(false);
   const { layout, lines, edits } = seen;
-  const count = (does: GoodsLine['does']) => lines.filter((line) => line.does === does).length;
+  const count = (does: Does) => linesThat(lines, does).length;
   const changing = count('new') + count('changed') + count('hidden') + count('removed');
-  const bad = lines.filter((line) => line.does === 'bad');
+  const bad = linesThat(lines, 'bad');
   const saveBad = () =>
     downloadBadLines(
       name,
       layout,
-      bad.map(({ cells, problems }) => ({ cells, problems: problems.map(saidProblem) })),
+      [...bad].map((at) => {
+        const { cells, problems } = lineAt(lines, at);
+        return { cells, problems: problems.map(saidProblem) };
+      }),
     );
   const take = () => {
     remember({ sort: 'goods', layout });
@@ -168,7 +172,7 @@ function Preview({
       <PreviewLines lines={lines} />
       <p className="flex flex-wrap items-center gap-2">
         <button type="button" className="act main" disabled={changing === 0 || !isCurrent} onClick={take}>
-          {takeWords(changing, lines)}
+          {takeWords(changing, count('same'))}
         </button>
         {bad.length > 0 && (
           <button type="button" className="act" onClick={saveBad}>
@@ -188,7 +192,7 @@ function Preview({
   );
 }
 
-function takeWords(changing: number, lines: readonly GoodsLine[]): string {
+function takeWords(changing: number, same: number): string {
   if (changing > 0) return `Take ${counts(changing, 'item', 'goods')}`;
-  return lines.some((line) => line.does === 'same') ? 'All of it stands there already' : 'Nothing to take';
+  return same > 0 ? 'All of it stands there already' : 'Nothing to take';
 }

@@ -1,30 +1,27 @@
 import { useMemo, useState } from 'react';
 import { counted, goodsFieldWords, rightBeside, saidProblem } from '../../../../words/index.ts';
-import type { GoodsLine } from '../../../engine/files.ts';
+import { allDoes, type Does, type GoodsLine, type GoodsLines, lineAt, linesThat } from '../../../engine/goods-lines.ts';
 import { LongList } from '../../../ui/long-list.tsx';
 
-type Does = GoodsLine['does'];
-
-/** What lines come to, in the order people look at them. */
-const sorts: readonly { readonly does: Does; readonly word: string; readonly off?: true }[] = [
-  { does: 'bad', word: 'bad', off: true },
-  { does: 'removed', word: 'removed', off: true },
-  { does: 'hidden', word: 'hidden' },
-  { does: 'named', word: 'left, as something names them' },
-  { does: 'changed', word: 'changed' },
-  { does: 'new', word: 'new' },
-  { does: 'same', word: 'as they are' },
-];
+/** What lines come to, as those are counted that do. */
+const sorts: Readonly<Record<Does, { readonly word: string; readonly off?: true }>> = {
+  bad: { word: 'bad', off: true },
+  removed: { word: 'removed', off: true },
+  hidden: { word: 'hidden' },
+  named: { word: 'left, as something names them' },
+  changed: { word: 'changed' },
+  new: { word: 'new' },
+  same: { word: 'as they are' },
+};
 
 /** What each line of a file would do: all, or those of a sort. */
-export function PreviewLines({ lines }: { lines: readonly GoodsLine[] }) {
+export function PreviewLines({ lines }: { lines: GoodsLines }) {
   const [only, setOnly] = useState<Does | null>(null);
-  const there = sorts.filter(({ does }) => lines.some((line) => line.does === does));
-  const chosen = there.some(({ does }) => does === only) ? only : null;
-  const shown = useMemo(
-    () => (chosen === null ? lines : lines.filter((line) => line.does === chosen)),
-    [lines, chosen],
+  const there = useMemo(
+    () => allDoes.map((does) => ({ does, at: linesThat(lines, does) })).filter(({ at }) => at.length > 0),
+    [lines],
   );
+  const chosen = there.find(({ does }) => does === only) ?? null;
   return (
     <>
       <p className="flex flex-wrap gap-x-4">
@@ -34,24 +31,24 @@ export function PreviewLines({ lines }: { lines: readonly GoodsLine[] }) {
           aria-pressed={chosen === null}
           onClick={() => setOnly(null)}
         >
-          {counted(lines.length)} in all
+          {counted(lines.count)} in all
         </button>
-        {there.map(({ does, word, off }) => (
+        {there.map(({ does, at }) => (
           <button
             type="button"
             key={does}
-            className={`quiet ${off ? 'danger' : ''} ${chosen === does ? 'font-semibold' : ''}`}
-            aria-pressed={chosen === does}
-            onClick={() => setOnly(chosen === does ? null : does)}
+            className={`quiet ${sorts[does].off ? 'danger' : ''} ${chosen?.does === does ? 'font-semibold' : ''}`}
+            aria-pressed={chosen?.does === does}
+            onClick={() => setOnly(chosen?.does === does ? null : does)}
           >
-            {counted(lines.filter((line) => line.does === does).length)} {word}
+            {counted(at.length)} {sorts[does].word}
           </button>
         ))}
       </p>
-      <LongList label="What the lines do" count={shown.length}>
+      <LongList label="What the lines do" count={chosen ? chosen.at.length : lines.count}>
         {(index) => {
-          const line = shown[index];
-          return line && <Line line={line} />;
+          const at = chosen ? chosen.at[index] : index;
+          return at !== undefined && at < lines.count && <Line line={lineAt(lines, at)} />;
         }}
       </LongList>
     </>
