@@ -1,5 +1,8 @@
 // npm run bench:screen: the interface with 100,000 goods: how long until goods are seen, filtered, and a keystroke in a
 // lane reaches the pinned basket.
+import { rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { row, timed } from './parts/benching.mjs';
 import { withDemo } from './parts/demo-in-browser.mjs';
 
@@ -55,20 +58,21 @@ await withDemo(async ({ browser, address }) => {
   );
   await page.goto(`${address}/goods`);
   await page.getByRole('heading', { name: 'Goods' }).waitFor();
-  const buffer = Buffer.from([head, ...lines].join('\r\n').replaceAll('€', '\u0080'), 'latin1');
+  const file = join(tmpdir(), `plemb-many-${process.pid}.csv`);
+  writeFileSync(file, Buffer.from([head, ...lines].join('\r\n').replaceAll('€', '\u0080'), 'latin1'));
   const take = page.getByRole('button', { name: /^Take \d/ });
   const patience = { timeout: 300_000 };
   const reading = [];
   for (let i = 0; i < 5; i += 1) {
     if (i > 0) await page.getByRole('button', { name: 'Leave it' }).click();
-    const open = () => page.getByLabel('Import CSV').setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer });
     reading.push(
       await timed(async () => {
-        await open();
+        await page.getByLabel('Import CSV').setInputFiles(file);
         await take.waitFor(patience);
       }),
     );
   }
+  rmSync(file);
   row(
     `a foreign file of ${more.toLocaleString('en')} goods until what each line does is seen, five times`,
     `${reading.map((ms) => (ms / 1000).toFixed(1)).join(' ')} s`,

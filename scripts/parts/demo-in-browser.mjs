@@ -9,14 +9,19 @@ import { build } from './build.mjs';
 import { launchOptions, chromium as needChromium } from './chromium.mjs';
 import { nodePackages } from './packages.mjs';
 import { startCluster } from './postgres.mjs';
-import { explain } from './say.mjs';
+import { explain, Plain } from './say.mjs';
 
 /** Does some work with them: it is handed the browser, the address of the demo, its database, and the root folder. */
 export async function withDemo(work) {
+  const stopped = new Promise((_, reject) => {
+    for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => reject(new Plain('Stopped.')));
+  });
+  stopped.catch(() => undefined);
   const root = fileURLToPath(new URL('../..', import.meta.url));
   const data = mkdtempSync(join(tmpdir(), 'plemb-once-'));
   let cluster = null;
   let application = null;
+  let browser = null;
   try {
     nodePackages(root);
     needChromium();
@@ -28,13 +33,14 @@ export async function withDemo(work) {
     const databaseUrl = cluster.url('once');
     application = await startApplication({ root, data, databaseUrl, port: 0 });
     const { chromium } = await import('@playwright/test');
-    const browser = await chromium.launch(launchOptions);
-    await work({ browser, address: application.address, databaseUrl, root });
-    await browser.close();
+    // The browser's own way with signals would end this process before the database is.
+    browser = await chromium.launch({ ...launchOptions, handleSIGINT: false, handleSIGTERM: false });
+    await Promise.race([work({ browser, address: application.address, databaseUrl, root }), stopped]);
   } catch (error) {
     console.error(explain(error));
     process.exitCode = 1;
   } finally {
+    await browser?.close();
     await application?.stop();
     cluster?.remove();
     rmSync(data, { recursive: true, force: true });

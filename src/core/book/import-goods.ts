@@ -1,7 +1,7 @@
 import type { Problem } from '../exact/index.ts';
 import { type GoodsFile, type GoodsImport, goodsImport, type Item, type MissingWay } from '../goods/index.ts';
 import type { CompiledBook } from './compile/index.ts';
-import { readyGoods } from './ready.ts';
+import { unreadyGoods } from './ready.ts';
 import { channelsOf } from './schema.ts';
 import { namedSkus } from './validate.ts';
 
@@ -41,7 +41,7 @@ function faults(
   for (const item of put) after.set(item.sku, item);
   for (const sku of gone) after.delete(sku);
   const found = new Map<string, Problem[]>();
-  for (const problem of readyGoods(book, [...after.values()]).problems) {
+  for (const problem of unreadyGoods(book, [...after.values()])) {
     const [sku, ...at] = problem.at;
     found.set(String(sku), [...(found.get(String(sku)) ?? []), { ...problem, at }]);
   }

@@ -66,4 +66,4 @@ export {
 } from './schema.ts';
 export { shaped } from './shaped.ts';
 export { type StarterNames, starterBook } from './starter.ts';
-export { bookProblems, leantOnByGoods, namedSkus, validate } from './validate.ts';
+export { bookProblems, leantOnByGoods, namedSkus, validate, validateSteps } from './validate.ts';

@@ -1,4 +1,5 @@
 import {
+  atOnce,
   type Currency,
   type Instant,
   kept,
@@ -6,6 +7,7 @@ import {
   nothing,
   type Problem,
   parseAmount,
+  type Steps,
   under,
 } from '../exact/index.ts';
 import {
@@ -109,6 +111,23 @@ export function readyGoods(book: CompiledBook, items: readonly Item[]): ReadyGoo
   const shop = workshop(book, (sku) => bySku.get(sku), problems);
   return { goods: items.flatMap((item) => made(shop, item) ?? []), problems };
 }
+
+/**
+ * What keeps goods from being sold, `each` of them a step; none is kept, so that very many take little memory.
+ */
+export function* unreadySteps(book: CompiledBook, items: readonly Item[], each: number): Steps<Problem[]> {
+  const problems: Problem[] = [];
+  const bySku = new Map(items.map((item) => [item.sku, item]));
+  const shop = workshop(book, (sku) => bySku.get(sku), problems);
+  for (const [i, item] of items.entries()) {
+    if (i > 0 && i % each === 0) yield;
+    made(shop, item);
+  }
+  return problems;
+}
+/** The same at once. */
+export const unreadyGoods = (book: CompiledBook, items: readonly Item[]): Problem[] =>
+  atOnce(unreadySteps(book, items, Number.POSITIVE_INFINITY));
 
 /**
  * Finds single goods ready for a compiled book, each made when it is first asked for; undefined for none, or one that

@@ -1,8 +1,8 @@
-import { type Problem, under } from '../exact/index.ts';
+import { atOnce, type Problem, type Steps, under } from '../exact/index.ts';
 import type { Item } from '../goods/index.ts';
 import { type BenefitBody, benefitKindOf } from '../offers/index.ts';
 import { type CompiledBook, compileBook } from './compile/index.ts';
-import { readyGoods } from './ready.ts';
+import { unreadySteps } from './ready.ts';
 import type { Basket, Book } from './schema.ts';
 
 /**
@@ -12,16 +12,23 @@ import type { Basket, Book } from './schema.ts';
  * @param items goods to be looked at, with all they take from and all that takes from them
  * @param isThere whether an item is among all goods there are
  */
-export function validate(book: Book, items: readonly Item[], isThere: (sku: string) => boolean): Problem[] {
+export const validate = (book: Book, items: readonly Item[], isThere: (sku: string) => boolean): Problem[] =>
+  atOnce(validateSteps(book, items, isThere, Number.POSITIVE_INFINITY));
+
+/** The same, `each` items a step, for whoever does other things meanwhile. */
+export function* validateSteps(
+  book: Book,
+  items: readonly Item[],
+  isThere: (sku: string) => boolean,
+  each: number,
+): Steps<Problem[]> {
   const compiled = book.markets.map(({ id }) => compileBook(book, id));
   const unsound = compiled.flatMap((one) => (one.ok ? [] : one.problems));
   if (unsound.length > 0) return eachOnce(unsound);
   const inMarkets = compiled.flatMap((one): CompiledBook[] => (one.ok ? [one.value] : []));
-  return eachOnce([
-    ...inMarkets.flatMap((market) => under(['goods'], readyGoods(market, items).problems)),
-    ...repeated(items),
-    ...missingGoods(book, isThere),
-  ]);
+  const unready: Problem[] = [];
+  for (const market of inMarkets) unready.push(...under(['goods'], yield* unreadySteps(market, items, each)));
+  return eachOnce([...unready, ...repeated(items), ...missingGoods(book, isThere)]);
 }
 
 /** What of a book its goods refer to, or are read by: where that stays, goods that were sound stay so. */

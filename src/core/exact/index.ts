@@ -22,6 +22,7 @@ export { plainName } from './plain-name.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
+export { atOnce, type Steps } from './steps.ts';
 export { parseVolume, type Volume, volumeUnits } from './volume.ts';
 export {
   always,

@@ -1,4 +1,4 @@
-import type { Problem } from '../exact/index.ts';
+import { atOnce, type Problem, type Steps } from '../exact/index.ts';
 import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, plainCell, rowsBelow } from '../tables/index.ts';
 import { byName, type EntryAgainst } from './entry.ts';
 import { goodsFields } from './fields/list.ts';
@@ -57,13 +57,8 @@ export const entryOf = (column: Column, text: string): unknown => goodsFields.of
  * Reads the rows of a goods file as it is laid out. Every line comes out either as an item or with all its problems;
  * doubles of a SKU and templates that the book does not have are problems of their line.
  */
-export function readGoods(rows: readonly CsvRow[], layout: Layout, against: GoodsAgainst): GoodsFile {
-  const steps = readGoodsSteps(rows, layout, against, Number.POSITIVE_INFINITY);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
-}
+export const readGoods = (rows: readonly CsvRow[], layout: Layout, against: GoodsAgainst): GoodsFile =>
+  atOnce(readGoodsSteps(rows, layout, against, Number.POSITIVE_INFINITY));
 
 /**
  * The same in steps: after every `each` lines it tells how far it is, so that whoever reads a large file can give way.
@@ -73,7 +68,7 @@ export function* readGoodsSteps(
   layout: Layout,
   against: GoodsAgainst,
   each: number,
-): Generator<{ readonly done: number; readonly all: number }, GoodsFile> {
+): Steps<GoodsFile, { readonly done: number; readonly all: number }> {
   const taken = takenColumns(layout);
   const stated = columns.filter(
     (column) => taken.fields.some(({ field }) => field === column) || (column === 'size' && taken.sides.length > 0),

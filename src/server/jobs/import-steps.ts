@@ -1,5 +1,13 @@
 import { setImmediate as breathe } from 'node:timers/promises';
-import { alike, changesTo, compileBook, importGoods, leantOnByGoods, validate } from '../../core/book/index.ts';
+import {
+  alike,
+  changesTo,
+  compileBook,
+  importGoods,
+  leantOnByGoods,
+  validate,
+  validateSteps,
+} from '../../core/book/index.ts';
 import type { Problem } from '../../core/exact/index.ts';
 import { type GoodsImport, goodsTargets, type ImportLine, readGoodsSteps } from '../../core/goods/index.ts';
 import { csvRows, delimiterOf, guessLayout } from '../../core/tables/index.ts';
@@ -64,10 +72,11 @@ async function take(context: Reaching, id: number, seen: Saved, found: GoodsImpo
   if (!row) return;
   const at = new Date(await nowOf(context));
   const made = taken(seen, found);
-  unlessSound(validate(seen.book, made.all, (sku) => made.isThere(sku)));
   try {
     await transaction(database, async (connection) => {
-      await openStage(connection, made.changes, made.gone);
+      // While the database takes in what changes, what would stand is held to be sound.
+      const [, wrong] = await Promise.all([openStage(connection, made.changes, made.gone), soundness(seen, made)]);
+      unlessSound(wrong);
       for (let i = 0; i < made.put.length; i += batch) {
         await stageGoods(connection, made.put.slice(i, i + batch));
         await progress(Math.min(i + batch, made.put.length), made.put.length);
@@ -120,6 +129,16 @@ async function stillSound(connection: Connection, seen: Saved, newest: number): 
   const gone = skus.filter((sku) => !there.some((item) => item.sku === sku));
   const items = isLeantOn ? await everyItem(connection) : await familyOf(connection, there, gone);
   unlessSound(validate(book, items, () => true));
+}
+
+/** What would not hold together once it is taken; it gives way all the while. */
+async function soundness({ book }: Saved, { all, isThere }: ReturnType<typeof taken>): Promise<readonly Problem[]> {
+  const steps = validateSteps(book, all, isThere, batch);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    await breathe();
+  }
 }
 
 function unlessSound([wrong]: readonly Problem[]): void {
