@@ -39,8 +39,12 @@ export interface Tasks {
 /** Does heavy work beside: it can be ended at any moment, and what it may take is limited. */
 export type Threads = <T>(signal: AbortSignal, work: (tasks: Tasks) => Promise<T>) => Promise<T>;
 
-/** What the objects of a thread may come to, and all that the process takes, in MB. */
+/**
+ * What the objects of a thread may come to, and all that the process takes, in MB. What is young is looked through
+ * often: with room for it, what is worked out and soon forgotten is not moved to where objects stay.
+ */
 const ceilings = { thread: 512, process: 1024 };
+const young = 96;
 /** How often it is looked what the process takes, in milliseconds. */
 const looks = 500;
 
@@ -72,7 +76,7 @@ export function threadsBeside(
     signal.throwIfAborted();
     const thread = threadOf(new URL(`./thread${extname(running)}`, pathToFileURL(running)), {
       workerData: given,
-      resourceLimits: { maxOldGenerationSizeMb: threadMost },
+      resourceLimits: { maxOldGenerationSizeMb: threadMost, maxYoungGenerationSizeMb: young },
     });
     let end: (why: Error) => void = () => undefined;
     const broken = new Promise<never>((_, reject) => {
