@@ -44,6 +44,7 @@ export function lineOf(item: Item, itemOf: (sku: string) => Item | undefined): I
  * field.
  */
 export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers {
+  if (line.every(statesNothing)) return nothingStated;
   const layers = line.map((item, i) => {
     const base = <T>(value: T | 'none' | null): Stated<T>[] =>
       value === null ? [] : [{ ...always, value: value === 'none' ? null : value }];
@@ -74,6 +75,11 @@ export function layersOf(line: readonly Item[], problems: Problem[]): OwnLayers 
     fee: layers.map((one) => one.fee),
   };
 }
+
+/** Most goods go by their template alone. */
+const nothingStated: OwnLayers = { template: [], barred: [], ownRate: [], fee: [] };
+const statesNothing = ({ template, barred, ownRate, fee, dated }: Item): boolean =>
+  template === null && barred === null && ownRate === null && fee === null && dated.length === 0;
 
 /** What is in force at a moment, field by field: a layer that states nothing then leaves it to the next. */
 export function ownAt(layers: OwnLayers, at: Instant): OwnDelivery {
