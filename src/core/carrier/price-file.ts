@@ -11,7 +11,7 @@ import {
 } from '../exact/index.ts';
 import { countryNamed, parsePattern, patternText } from '../places/index.ts';
 import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, rowsBelow, type Target } from '../tables/index.ts';
-import { mostPrices, type PriceExtra, type PriceLine, type PriceListBody } from './price-list.ts';
+import type { PriceExtra, PriceLine, PriceListBody } from './price-list.ts';
 
 /** What a line of a file tells: a price, or what comes on top. */
 const sorts = ['price', 'fuel', 'parcel', 'home', 'remote'] as const;
@@ -93,7 +93,7 @@ export function readPriceFile(rows: readonly CsvRow[], layout: Layout, currency:
     prices,
     extras: reads.flatMap(({ is }) => ('extra' in is ? [is.extra] : [])),
     bad: bad.sort((a, b) => a.line - b.line),
-    head: headFault(layout, prices.length),
+    head: headFault(layout),
   };
 }
 
@@ -115,7 +115,7 @@ function cellsOf(layout: Layout, currency: Currency): Cells {
 }
 
 /** Columns that prices cannot be told without; a zone, or its places. */
-function headFault({ columns }: Layout, prices: number): Problem | null {
+function headFault({ columns }: Layout): Problem | null {
   const taken = new Set(columns.flatMap(({ to }) => to ?? []));
   const missing = (['service', 'most', 'price'] as const).filter((name) => !taken.has(name));
   const nowhere = taken.has('zone') || taken.has('places') ? [] : ['zone'];
@@ -129,11 +129,8 @@ function headFault({ columns }: Layout, prices: number): Problem | null {
       needed: ['service', 'zone', 'most', 'price'],
       optional: priceTargets.map(({ name }) => name),
     };
-  return prices > mostPrices
-    ? { at: ['file'], is: 'shape', found: { is: 'list', length: prices }, expected: atMostPrices }
-    : null;
+  return null;
 }
-const atMostPrices = { is: 'most', of: 'entries', bound: String(mostPrices) } as const;
 
 /** A row; null where its sort cannot be told. What is wrong is noted; the places of its zone are added. */
 function readRow(

@@ -8,9 +8,6 @@ const word = line.trim().min(1).max(40);
 const days = { from: z.iso.date().nullable().default(null), until: z.iso.date().nullable().default(null) };
 const extra = { service: word.nullable().default(null), ...days };
 
-/** The most lines that a price list holds. */
-export const mostPrices = 5000;
-
 /**
  * A carrier's price list that the seller keeps: what a parcel costs by service, zone and chargeable mass, and what is
  * asked on top.
@@ -39,7 +36,7 @@ export const priceListSchema = z.strictObject({
         ...days,
       }),
     )
-    .max(mostPrices)
+    .max(5000)
     .default([]),
   /** What comes on top of each parcel, of one service or (null) of all. */
   extras: z

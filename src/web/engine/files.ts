@@ -1,7 +1,8 @@
-import { channelIds, type Edit, importGoods } from '../../core/book/index.ts';
+import { channelIds, type Edit, importGoods, shaped } from '../../core/book/index.ts';
 import {
   type PriceFile,
   type PriceListBody,
+  priceListSchema,
   priceTargets,
   readPriceFile,
   type TakenAs,
@@ -166,7 +167,16 @@ export type PricesPreview =
         };
         /** What the list would be, by either way of taking it; and how many prices of it are other ones than now. */
         readonly after: Readonly<
-          Record<TakenAs, { readonly list: PriceTable; readonly fresh: number; readonly gone: number }>
+          Record<
+            TakenAs,
+            {
+              readonly list: PriceTable;
+              readonly fresh: number;
+              readonly gone: number;
+              /** Why the list could not be saved so: it would hold too much. */
+              readonly wrong: readonly Problem[];
+            }
+          >
         >;
       });
 type PriceTable = Pick<PriceListBody, 'zones' | 'prices' | 'extras'>;
@@ -182,9 +192,11 @@ export function priceFile({ drafted }: Told, id: string, file: OpenedFile): Pric
   const before = new Set(list.prices.map((one) => JSON.stringify(one)));
   const after = (as: TakenAs) => {
     const next = withPrices(list, made, as);
+    const whole = shaped(priceListSchema, { ...list, ...next });
     const there = new Set(next.prices.map((one) => JSON.stringify(one)));
     return {
       list: next,
+      wrong: whole.ok ? [] : whole.problems,
       fresh: next.prices.filter((one) => !before.has(JSON.stringify(one))).length,
       gone: list.prices.filter((one) => !there.has(JSON.stringify(one))).length,
     };

@@ -1,12 +1,9 @@
-import { sampleOf } from '../../core/history/index.ts';
 import { counts } from '../../words/index.ts';
-import { useHistoryQuery } from '../data/api.ts';
+import { usePast } from '../data/past.ts';
 
 /** Says that what stands on past orders is worked out over a part of them, where there are very many. */
 export function Sampled() {
-  const { data } = useHistoryQuery();
-  const count = data?.orders.count ?? 0;
-  const every = sampleOf(count);
+  const { count, every } = usePast();
   if (every === 1) return null;
   return (
     <p className="aside-note">

@@ -1,3 +1,4 @@
+import { within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, press, screen } from '../../../../tests/screen.tsx';
@@ -18,4 +19,7 @@ test.each([
   if (!made) throw new Error('nothing was drafted');
   expect(made.takes).toEqual({ is: 'tags', any, all: [] });
   expect(readSelection(made, 'EUR' as Currency)).toMatchObject({ ok: true });
+  // The one tag that it has stays, whichever of the two lists it stands in.
+  const [tag] = within(screen.getByRole('group', { name: 'Any of these tags' })).getAllByRole('button');
+  expect((tag as HTMLButtonElement).disabled).toBe(true);
 });

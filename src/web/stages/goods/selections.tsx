@@ -73,7 +73,7 @@ export function SelectionSentence({
               label="Any of these tags"
               all={named(tags, takes.any)}
               chosen={takes.any}
-              least={0}
+              least={takes.all.length === 0 ? 1 : 0}
               onCommit={(any) => put({ ...takes, any })}
             />{' '}
             and all of{' '}
@@ -81,7 +81,7 @@ export function SelectionSentence({
               label="All of these tags"
               all={named(tags, takes.all)}
               chosen={takes.all}
-              least={0}
+              least={takes.any.length === 0 ? 1 : 0}
               onCommit={(all) => put({ ...takes, all })}
             />
           </>

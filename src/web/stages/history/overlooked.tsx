@@ -1,9 +1,9 @@
 import { Link } from 'react-router';
-import { sampleOf } from '../../../core/history/index.ts';
 import type { Overlooked } from '../../../core/plan/index.ts';
 import { counted, counts, overlookedWords } from '../../../words/index.ts';
-import { useHistoryQuery, useOrdersQuery, useVisitsQuery } from '../../data/api.ts';
+import { useOrdersQuery, useVisitsQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { usePast } from '../../data/past.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 
 /** What is easily overlooked, those that touched most of the past orders first, each with the act that mends it. */
@@ -15,7 +15,7 @@ export function OverlookedStage() {
 function OverlookedSheet({ book }: { book: OpenBook }) {
   const { data: orders } = useOrdersQuery();
   const { data: visits } = useVisitsQuery();
-  const { data: history } = useHistoryQuery();
+  const { count, every } = usePast();
   const moment = useMoment();
   const byCountry = Object.fromEntries((visits?.visits ?? []).map((one) => [one.country, one.visits]));
   const found = useEngine(
@@ -24,8 +24,7 @@ function OverlookedSheet({ book }: { book: OpenBook }) {
     'orders',
   );
   const names = new Map(book.goods.map(({ sku, name }) => [sku, name]));
-  const every = sampleOf(history?.orders.count ?? 0);
-  const ordered = counts(history?.orders.count ?? 0, 'past order');
+  const ordered = counts(count, 'past order');
   const rows = (found ?? []).map((one) => ({
     ...overlookedWords(book.book, one, (sku) => names.get(sku) ?? sku),
     orders: one.orders * every,

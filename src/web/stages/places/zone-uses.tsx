@@ -1,20 +1,18 @@
 import { Link } from 'react-router';
 import type { Book } from '../../../core/book/index.ts';
-import { sampleOf } from '../../../core/history/index.ts';
 import { counted, counts } from '../../../words/index.ts';
-import { useHistoryQuery, useOrdersQuery } from '../../data/api.ts';
+import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
+import { usePast } from '../../data/past.ts';
 
 /** What uses a zone: templates with lanes in it, offers; and how many of the past orders fell in it. */
 export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][number] }) {
   const { data: orders } = useOrdersQuery();
-  const { data: history } = useHistoryQuery();
+  const { count, every } = usePast();
   const by = useEngine((engine) => engine.ordersByZone(), [], 'orders');
   const { templates, offers } = book.book;
   const lanes = templates.filter(({ lanes: all }) => Object.keys(all[zone.id] ?? {}).length > 0);
   const named = offers.filter((offer) => offer.zones?.includes(zone.id));
-  const every = sampleOf(history?.orders.count ?? 0);
-  const past = counts(history?.orders.count ?? 0, 'past order');
   return (
     <section className="mt-4" aria-label="What uses it">
       <h2>What uses it</h2>
@@ -44,7 +42,7 @@ export function ZoneUses({ book, zone }: { book: OpenBook; zone: Book['zones'][n
       {by && orders && orders.length > 0 && (
         <p>
           {every > 1 ? 'About ' : ''}
-          <strong>{counted((by[zone.id] ?? 0) * every)}</strong> of {past} fell in it.
+          <strong>{counted((by[zone.id] ?? 0) * every)}</strong> of {counts(count, 'past order')} fell in it.
         </p>
       )}
       {orders?.length === 0 && (

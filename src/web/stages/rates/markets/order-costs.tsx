@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
 import type { HistoryAnswer } from '../../../../contract/index.ts';
 import { channelsOf } from '../../../../core/book/index.ts';
-import { sampleOf } from '../../../../core/history/index.ts';
 import { channelName, counts, money } from '../../../../words/index.ts';
 import { useHistoryQuery } from '../../../data/api.ts';
 import { type OpenBook, useEngine } from '../../../data/book.ts';
+import { usePast } from '../../../data/past.ts';
 import { AmountPart, figureFault, TextPart } from '../../../ui/field.tsx';
 
 /** A channel that takes nothing. */
@@ -63,10 +63,11 @@ const noSpend: HistoryAnswer['advertising']['spent'] = [];
 /** What advertising took by what was brought in, beside what margins reckon with; a press takes it. */
 function Measured({ book }: { book: OpenBook }) {
   const { data: history } = useHistoryQuery();
+  const { every } = usePast();
   const spent = history?.advertising.spent ?? noSpend;
   const shares = useEngine(
-    (engine) => (spent.length > 0 ? engine.advertising(spent, sampleOf(history?.orders.count ?? 0)) : null),
-    [spent],
+    (engine) => (spent.length > 0 ? engine.advertising(spent, every) : null),
+    [spent, every],
     'orders',
   );
   const { advertising, advertisingAt } = book.book.costs;

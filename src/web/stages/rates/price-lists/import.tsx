@@ -72,10 +72,15 @@ export function PriceImport({
           <button
             type="button"
             className="act main"
-            disabled={table.head !== null || !isCurrent || table.told.prices + table.told.extras === 0}
+            disabled={
+              table.head !== null ||
+              !isCurrent ||
+              table.told.prices + table.told.extras === 0 ||
+              table.after[as].wrong.length > 0
+            }
             onClick={() => take(table)}
           >
-            Take {counts(table.told.prices, 'price')}
+            {takeWords(table.told)}
           </button>
         )}
         <button type="button" className="act" onClick={close}>
@@ -86,6 +91,9 @@ export function PriceImport({
     </>
   );
 }
+
+const takeWords = ({ prices, extras }: Table['told']): string =>
+  prices === 0 && extras > 0 ? `Take ${counts(extras, 'line')} on top` : `Take ${counts(prices, 'price')}`;
 
 function Told({
   name,
@@ -102,7 +110,7 @@ function Told({
   as: TakenAs;
   onAs: (as: TakenAs) => void;
 }) {
-  const { fresh, gone } = after[as];
+  const { fresh, gone, wrong } = after[as];
   const what = [
     counts(told.prices, 'price'),
     `of ${counts(told.services, 'service')}`,
@@ -148,6 +156,11 @@ function Told({
           </>
         )}
       </p>
+      {wrong.length > 0 && (
+        <p role="alert" className="fault">
+          So it would hold more than a price list can: {reasonOf(wrong.slice(0, 3).map(saidProblem))}
+        </p>
+      )}
       {bad.length > 0 && (
         <LongList label="Bad lines" count={bad.length}>
           {(index) => {

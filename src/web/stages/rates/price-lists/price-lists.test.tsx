@@ -115,6 +115,25 @@ test('a file with heads of its own is read, previewed, and taken in place of wha
   ]);
 });
 
+test('a file that is more than a list can hold beside what there is says so, and is taken in place', async () => {
+  const one = (i: number) => `Parcel;Irland;${(1 + i / 100).toFixed(2)};3,90`;
+  at('/rates/price-lists/saltway', withList().book);
+  await open(`Leistung;Zielland;bis kg;Entgelt\n${Array.from({ length: 5000 }, (_, i) => one(i)).join('\n')}\n`);
+  const take = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Take 5,000 prices' });
+  await screen.findByText(/It tells 5,000 prices/);
+  expect(take().disabled).toBe(false);
+  await choose('How it is taken', 'beside');
+  expect((await screen.findByRole('alert')).textContent).toMatch(/more than a price list can: .*prices.*5,?001/);
+  expect(take().disabled).toBe(true);
+});
+
+test('a file of what comes on top alone is taken by that name', async () => {
+  at('/rates/price-lists/saltway', withList().book);
+  await open('what;service;zone;up to;price\nfuel;Parcel;;;7.5\n');
+  await screen.findByText(/It tells/);
+  expect(screen.getByRole('button', { name: /^Take/ }).textContent).toBe('Take 1 line on top');
+});
+
 test('a workbook, and a file without the columns that prices need, are told so', async () => {
   at('/rates/price-lists/saltway', withList().book);
   await open('PK\u0003\u0004workbook');
