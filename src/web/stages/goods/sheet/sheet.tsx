@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import { type Column, isLacking, lacks, withParents, writeGoods } from '../../../../core/goods/index.ts';
+import { memo } from '../../../../core/exact/index.ts';
+import { type Column, type Item, isLacking, lacks, withParents, writeGoods } from '../../../../core/goods/index.ts';
 import { counted, counts, faultText, goodsFieldWords } from '../../../../words/index.ts';
 import { type OpenBook, useEngine } from '../../../data/book.ts';
 import { download } from '../../../ui/download.ts';
@@ -146,14 +147,7 @@ function Lacking({
   chosen: Lack | null;
   onChoose: (lack: Lack | null) => void;
 }) {
-  const missing = useMemo(() => {
-    const { items } = withParents(book.goods);
-    return lacks.flatMap((lack) => {
-      const count = items.filter((item) => isLacking(item, lack)).length;
-      return count > 0 ? [{ lack, count }] : [];
-    });
-  }, [book.goods]);
-  return missing.map(({ lack, count }) => (
+  return lackingOf(book.goods).map(({ lack, count }) => (
     <span key={lack}>
       {' · '}
       <button
@@ -167,6 +161,15 @@ function Lacking({
     </span>
   ));
 }
+
+/** Counted once for goods that stay the same, however often their page is opened. */
+const lackingOf = memo((goods: readonly Item[]): { lack: Lack; count: number }[] => {
+  const { items } = withParents(goods);
+  return lacks.flatMap((lack) => {
+    const count = items.filter((item) => isLacking(item, lack)).length;
+    return count > 0 ? [{ lack, count }] : [];
+  });
+});
 
 /** What keeps goods from being sold: the first few, and how many more. */
 function Problems() {
