@@ -100,6 +100,12 @@ const mayComeAgain = (args: string | FetchArgs, error: FetchBaseQueryError): boo
   new Headers(args.headers as HeadersInit).has('Idempotency-Key') ||
   failure(error).type === '/problems/busy';
 
+/** A long list that is complete: the store freezes what it is given, thing by thing, and stops at what is frozen. */
+function whole<T>(list: T[]): T[] {
+  Object.freeze(list);
+  return list;
+}
+
 /** A write that is done once, however often it arrives. */
 const once = () => ({ 'Idempotency-Key': crypto.randomUUID() });
 const tagTypes = [
@@ -139,7 +145,7 @@ const bookEndpoints = (build: Builder) => ({
         after = next;
         revision = Math.min(revision, of);
       }
-      return { data: { revision, items } };
+      return { data: { revision, items: whole(items) } };
     },
     providesTags: ['Whole'],
   }),
@@ -275,7 +281,7 @@ const historyEndpoints = (build: Builder) => ({
         orders.push(...more);
         to = next === null ? null : `/orders?after=${next}&every=${every}`;
       }
-      return { data: orders };
+      return { data: whole(orders) };
     },
     providesTags: ['History'],
   }),
