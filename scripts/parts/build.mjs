@@ -1,10 +1,14 @@
 // Builds what runs: the interface, for browsers, and the programs beside it.
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { join, relative } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import { runBeside } from './say.mjs';
+
+const gzipped = promisify(gzip);
 
 function* files(folder) {
   for (const name of readdirSync(folder).sort()) {
@@ -117,5 +121,17 @@ export async function buildInterface(root) {
       [join(root, 'node_modules', 'vite', 'bin', 'vite.js'), 'build', '--logLevel', 'warn'],
       { cwd: root, what: 'Building the interface' },
     );
+    await compressed(join(root, 'dist', 'assets'));
   });
+}
+
+/** Lays each text of a folder beside it as it is sent, so that nobody waits for it to be compressed. */
+async function compressed(folder) {
+  const texts = readdirSync(folder).filter((name) => /\.(js|css|svg)$/.test(name));
+  await Promise.all(
+    texts.map(async (name) => {
+      const path = join(folder, name);
+      await writeFile(`${path}.gz`, await gzipped(await readFile(path), { level: 9 }));
+    }),
+  );
 }

@@ -103,9 +103,14 @@ export function app(context: Context, jobs: Jobs, saves: Saves, pages: string): 
     throw new HttpProblem(404, 'not-found', 'There is nothing here');
   });
   if (existsSync(pages)) {
+    // What lies there has its contents in its name, and stands beside it as it is sent.
+    const lasting = serveStatic({
+      root: pages,
+      precompressed: true,
+      onFound: (_, c) => void c.header('Cache-Control', forEver),
+    });
+    server.use('/assets/*', lasting);
     server.use(etag());
-    // What lies there has its contents in its name.
-    server.use('/assets/*', serveStatic({ root: pages, onFound: (_, c) => void c.header('Cache-Control', forEver) }));
     server.get('*', serveStatic({ root: pages, rewriteRequestPath: () => '/index.html' }));
   }
   server.onError((error, c) => {

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { blank, feedOf, promote } from './findlark/feed.ts';
-import { limits as feedLimits } from './findlark/format.ts';
+import { limits as feedLimits } from './findlark/limits.ts';
 import { limits as planLimits } from './harrowmere/format.ts';
 import { ownKey } from './harrowmere/map.ts';
 import { keyIn, planOf } from './harrowmere/plan.ts';

@@ -1,7 +1,8 @@
 import { dayOrderOf } from './day.ts';
+import type { Delimiter } from './delimiter.ts';
 import { figureIn, type Mark, markOf } from './figure.ts';
 import { type ColumnLayout, headWords, type Layout, layoutKey } from './layout.ts';
-import type { CsvRow, Delimiter } from './rows.ts';
+import type { CsvRow } from './rows.ts';
 import { hasFigures, measuredBy, type Reading, type Target } from './target.ts';
 import { type Measured, unitOf } from './units.ts';
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
+import { delimiters } from './delimiter.ts';
 import { marks } from './figure.ts';
-import { type CsvRow, delimiters } from './rows.ts';
+import type { CsvRow } from './rows.ts';
 
 /** Which of a date's figures comes first; all begin or end with the year. */
 export const dayOrders = ['year first', 'day first', 'month first'] as const;

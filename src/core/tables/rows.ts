@@ -1,8 +1,5 @@
 import Papa from 'papaparse';
-
-/** What parts the cells of a row. */
-export const delimiters = [',', ';', '\t', '|'] as const;
-export type Delimiter = (typeof delimiters)[number];
+import { type Delimiter, delimiters } from './delimiter.ts';
 
 /** A row of a file, and the line it begins in, counted from 1 as an editor counts. */
 export interface CsvRow {

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Delimiter } from './rows.ts';
+import type { Delimiter } from './delimiter.ts';
 
 const formula = /^[=+\-@\t\r]/;
 /** A cell that a spreadsheet would run as a formula gets an apostrophe in front, taken off again on reading. */

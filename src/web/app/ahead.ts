@@ -2,9 +2,12 @@ import { useCallback, useEffect, useState } from 'react';
 import { useAskedAhead, useMoment } from '../data/book.ts';
 import { rooms } from './stages.ts';
 
+/** The panels, fetched when the first is opened. */
+export const panels = () => import('./panels.tsx');
+
 /**
- * Fetches what was not opened yet while nothing else is to do, so that any page opens at once: the pages, one after
- * another, then the past orders, on which several of them stand; of those the carrier's review takes longest.
+ * Fetches what was not opened yet while nothing else is to do, so that any page opens at once: the panels and the
+ * pages, one after another, then the past orders, on which several of them stand; of those the carrier's review takes longest.
  */
 export function useAhead(ready: boolean): void {
   const [havePages, setHavePages] = useState(false);
@@ -12,7 +15,7 @@ export function useAhead(ready: boolean): void {
   useEffect(() => {
     // Not every browser tells when it is idle: there a page comes when it is opened.
     if (!ready || !('requestIdleCallback' in globalThis)) return;
-    const pages = rooms.flatMap((room) => room.sheets.map((sheet) => sheet.page));
+    const pages = [panels, ...rooms.flatMap((room) => room.sheets.map((sheet) => sheet.page))];
     let waiting = requestIdleCallback(next);
     let left = false;
     function next() {

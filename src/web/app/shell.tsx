@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { I18nProvider } from 'react-aria-components';
 import { NavLink, Outlet } from 'react-router';
 import { counts, momentText, writtenIn } from '../../words/index.ts';
@@ -11,17 +11,14 @@ import { opened } from '../data/view.ts';
 import { placeOfZone, WallContext } from '../ui/clock.ts';
 import { TenderContext } from '../ui/tender.ts';
 import { Toasts } from '../ui/toasts.tsx';
-import { useAhead } from './ahead.ts';
-import { Changes } from './changes.tsx';
+import { panels, useAhead } from './ahead.ts';
 import { useKeys } from './keys.ts';
-import { KeysHelp } from './keys-help.tsx';
-import { MomentPanel } from './moment.tsx';
 import { usePageTitle } from './page-title.ts';
-import { Palette } from './palette.tsx';
 import { stages } from './stages.ts';
 import { BeginBanner, StarterButton } from './starter.tsx';
 import { Strip } from './strip.tsx';
-import { WhoPanel } from './who.tsx';
+
+const Panels = lazy(async () => ({ default: (await panels()).Panels }));
 
 /** The top bar, the stage at hand, the pinned strip below. */
 export function Shell() {
@@ -123,11 +120,7 @@ export function Shell() {
                 )}
               </main>
               <Strip />
-              {open === 'palette' && <Palette />}
-              {open === 'keys' && <KeysHelp />}
-              {open === 'changes' && <Changes />}
-              {open === 'moment' && <MomentPanel />}
-              {open === 'who' && <WhoPanel />}
+              <Suspense>{open !== null && <Panels open={open} />}</Suspense>
             </div>
           </WallContext>
         </TenderContext>

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
-import { dialectOf, settingsOf } from '../../core/channels/index.ts';
+import { manifests, settingsOf } from '../../core/channels/index.ts';
 import { channelName, massOf, money, serviceName } from '../../words/index.ts';
 import { useCheckoutQuery, useLastCheckQuery } from '../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../data/book.ts';
@@ -66,7 +66,7 @@ export const Strip = memo(function Strip() {
               <th>Intended</th>
               {channelIds.map((id) => (
                 <th key={id} title={channelName(id)}>
-                  {channelIds.length > 4 ? dialectOf(id).short : channelName(id)}
+                  {channelIds.length > 4 ? manifests.of(id)?.short : channelName(id)}
                 </th>
               ))}
               <th>
@@ -138,7 +138,8 @@ function There({ channel, book, basket, row, asking }: RowProps & { channel: Cha
   const askedAt = asking.baskets.findIndex((one) => one.id === basket.id);
   const { currentData: there } = useCheckoutQuery({ id: channel, ...asking }, { skip: asking.baskets.length === 0 });
   const first = row?.draft?.choices[0];
-  const speed = first && settingsOf(book.book, dialectOf(channel)).speeds[first.service];
+  const manifest = manifests.of(channel);
+  const speed = first && manifest && settingsOf(book.book, manifest).speeds[first.service];
   const choices = there?.answers[askedAt];
   const choice = choices?.find((one) => one.speed === speed);
   const hang = hangHere();

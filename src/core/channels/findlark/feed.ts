@@ -6,7 +6,8 @@ import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { type PlainLane, plainLanes } from '../plain.ts';
 import { dearest, numbered } from '../reach.ts';
-import { type Entry, limits, type Promotion } from './format.ts';
+import type { Entry, Promotion } from './format.ts';
+import { limits } from './limits.ts';
 import { manifest } from './manifest.ts';
 
 /** A lane of a place, as items name it. */

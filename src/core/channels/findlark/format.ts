@@ -3,7 +3,6 @@ import type { Problem, Result } from '../../exact/index.ts';
 import { figures } from '../figures.ts';
 
 /** The two files of Findlark, as docs/formats/findlark.md lays them out. */
-export const speeds = ['economy', 'standard', 'swift'] as const;
 export interface Entry {
   readonly country: string;
   /** Nothing more for the whole country; a part; or postcodes that begin so. */
@@ -42,7 +41,6 @@ export interface Feed {
 
 export const itemsName = 'items.xml';
 export const promotionsName = 'promotions.tsv';
-export const limits = { entries: 64, title: 48, id: 32 } as const;
 const space = 'urn:findlark:items:1';
 
 const xml = {

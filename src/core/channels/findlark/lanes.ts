@@ -8,7 +8,7 @@ import { type PlainLane, plainReach } from '../plain.ts';
 import { fitted, wholeCountries } from '../reach.ts';
 import { freeFromTitle } from '../shopper-texts.ts';
 import { blank, type Feed, promote, zoneFidelity } from './feed.ts';
-import { limits } from './format.ts';
+import { limits } from './limits.ts';
 
 type Zone = CompiledBook['defaultTemplate']['zones'][number];
 type Service = CompiledBook['services'][number];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { euro } from '../euros.ts';
 import { type Manifest, speeds, target } from '../manifest.ts';
-import { limits, speeds as own } from './format.ts';
+import { limits, speeds as own } from './limits.ts';
 
 export const manifest = {
   id: 'findlark',

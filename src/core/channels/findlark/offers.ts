@@ -5,7 +5,8 @@ import { exact, unsayable, worstOf } from '../fidelity.ts';
 import type { PlainOffer } from '../plain-offer.ts';
 import { alwaysTogether, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
 import { blank, type Feed, promote } from './feed.ts';
-import { limits, type Promotion } from './format.ts';
+import type { Promotion } from './format.ts';
+import { limits } from './limits.ts';
 
 const offset = (moment: Instant | null) =>
   moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`;

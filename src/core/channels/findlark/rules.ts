@@ -23,10 +23,10 @@ import {
   type Promotion,
   promotionsName,
   readFeed,
-  speeds,
   writeItems,
   writePromotions,
 } from './format.ts';
+import { speeds } from './limits.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
   const text = (name: string) => files.find((one) => one.name === name)?.text;
