@@ -1,5 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
+import { useOrdersQuery } from '../data/api.ts';
 import { useAskedAhead, useMoment } from '../data/book.ts';
+import { smallYear } from '../data/past.ts';
 import { rooms } from './stages.ts';
 
 /** The panels, fetched when the first is opened. */
@@ -7,11 +9,13 @@ export const panels = () => import('./panels.tsx');
 
 /**
  * Fetches what was not opened yet while nothing else is to do, so that any page opens at once: the panels and the
- * pages, one after another, then the past orders, on which several of them stand; of those the carrier's review takes longest.
+ * pages, one after another, then the past orders, on which several of them stand. What takes longest over those, the
+ * carrier's review, is worked out then.
  */
 export function useAhead(ready: boolean): void {
   const [havePages, setHavePages] = useState(false);
   const moment = useMoment();
+  const { data: orders } = useOrdersQuery(undefined, { skip: !havePages });
   useEffect(() => {
     // Not every browser tells when it is idle: there a page comes when it is opened.
     if (!ready || !('requestIdleCallback' in globalThis)) return;
@@ -35,6 +39,6 @@ export function useAhead(ready: boolean): void {
   }, [ready]);
   useAskedAhead(
     useCallback(async (engine) => moment !== null && engine.records(moment), [moment]),
-    havePages && moment !== null,
+    moment !== null && orders !== undefined && orders.length <= smallYear,
   );
 }

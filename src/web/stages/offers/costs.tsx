@@ -8,13 +8,14 @@ import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../.
 import { channelName, counted, counts, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useHeavy, useMoment } from '../../data/book.ts';
+import { smallYear } from '../../data/past.ts';
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
 import { LineChart } from '../../ui/line-chart.tsx';
 import { NotThere } from '../../ui/missing.tsx';
 import { Sampled } from '../../ui/sampled.tsx';
 import { OffersTabs } from './tabs.tsx';
-import { smallYear, Working } from './working.tsx';
+import { Working } from './working.tsx';
 
 export function CostsStage() {
   const book = useBook();

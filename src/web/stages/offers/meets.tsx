@@ -3,6 +3,7 @@ import type { Meeting } from '../../../core/plan/index.ts';
 import { counts, editable, relationWords, secondName } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
+import { smallYear } from '../../data/past.ts';
 import type { MeetingLoss } from '../../engine/offers.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { Sampled } from '../../ui/sampled.tsx';
@@ -12,7 +13,7 @@ import { EitherOr } from './either-or.tsx';
 import { MeetingPanel } from './meeting.tsx';
 import { keyOf, Legend, MeetingsTable } from './meetings.tsx';
 import { OffersTabs } from './tabs.tsx';
-import { smallYear, Working } from './working.tsx';
+import { Working } from './working.tsx';
 
 export function MeetsStage() {
   const book = useBook();

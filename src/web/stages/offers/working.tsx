@@ -1,9 +1,6 @@
 import { counted } from '../../../words/index.ts';
 import type { Heavy } from '../../data/book.ts';
 
-/** Past orders are answered by themselves up to so many; more wait for a word. */
-export const smallYear = 20_000;
-
 /** The state of a long piece of work: how to begin it, how far it is, and how to stop it. */
 export function Working({
   state,
