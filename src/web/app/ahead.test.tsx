@@ -1,4 +1,4 @@
-import { fireEvent } from '@testing-library/react';
+import { cleanup, fireEvent } from '@testing-library/react';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { smallBook } from '../../../tests/books/small.ts';
 import { at, away, screen } from '../../../tests/screen.tsx';
@@ -75,8 +75,8 @@ test('of very many orders nothing is worked out before somebody asks', async () 
 test('once the screen is left, nothing more is fetched', async () => {
   const asked = opened([order(1)]);
   await screen.findByRole('heading', { name: 'Check' });
+  cleanup();
   idle[0]?.();
-  away();
   await quiet();
-  expect(asked()).toBe(0);
+  expect([idle.length, asked()]).toEqual([1, 0]);
 });
