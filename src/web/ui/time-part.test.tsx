@@ -94,6 +94,8 @@ test.each(['en-IE', 'en-US', 'de-DE', 'fr-CA', 'ja-JP', 'sv-SE'])(
     const before = shown();
     const isField = () => parts()[0]?.hasAttribute('aria-valuemax');
     expect(isField()).toBe(false);
+    const figures = parts().map((one) => Number(one.getAttribute('aria-valuenow')));
+    expect(figures.sort((a, b) => b - a)).toEqual([2026, 11, 9, 5, 0]);
     const part = entered(0);
     expect([isField(), shown()]).toEqual([true, before]);
     act(() => part.blur());

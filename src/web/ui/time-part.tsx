@@ -97,7 +97,10 @@ function Standing({
   children: ReactNode;
 }) {
   const { locale } = useLocale();
-  const parts = new DateFormatter(locale, written[granularity]).formatToParts(parseDateTime(value).toDate('UTC'));
+  const at = parseDateTime(value);
+  const { year, month, day, hour, minute } = at;
+  const figures: Partial<Record<Intl.DateTimeFormatPartTypes, number>> = { year, month, day, hour, minute };
+  const parts = new DateFormatter(locale, written[granularity]).formatToParts(at.toDate('UTC'));
   return (
     <div className="time-part">
       <span className="muted small">{weekdayOf(value)} </span>
@@ -115,6 +118,7 @@ function Standing({
                 role="spinbutton"
                 tabIndex={0}
                 aria-label={`${type}, ${label}`}
+                aria-valuenow={figures[type]}
                 aria-valuetext={text}
                 onFocus={() => onEnter(type)}
               >
