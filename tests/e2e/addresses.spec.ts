@@ -67,6 +67,7 @@ test('of two offers with one title the finder opens the one that is taken', asyn
   ] as const) {
     await follow(desk, 'goods');
     await desk.keyboard.press('Control+k');
+    await expect(desk.getByRole('dialog', { name: 'Find' })).toBeVisible();
     await desk.keyboard.type('12 % off your order');
     const hits = desk.getByRole('menuitem', { name: /^GUST12: 12 % off your order/ });
     await expect(hits).toHaveCount(2);

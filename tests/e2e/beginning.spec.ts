@@ -53,6 +53,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
 }, info) => {
   const file = smallBook();
   await desk.keyboard.press('Control+k');
+  await expect(desk.getByRole('dialog', { name: 'Find' })).toBeVisible();
   await desk.keyboard.type('import');
   await desk.keyboard.press('Enter');
   const broken = { ...file, markets: file.markets.map((market) => ({ ...market, currency: 'ZZZ' })) };

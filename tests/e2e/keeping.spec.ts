@@ -85,10 +85,12 @@ test('keys, the palette, looks: everything by keyboard, and axe finds nothing in
   await desk.keyboard.press('Escape');
   await expect(desk.getByRole('link', { name: 'Delta 2 m to Cork' })).toBeVisible();
   await desk.keyboard.press('Control+k');
+  await expect(desk.getByRole('dialog', { name: 'Find' })).toBeVisible();
   await desk.keyboard.type('highlands standard');
   await desk.keyboard.press('Enter');
   await expect(desk).toHaveURL(/rates\/hi\/standard/);
   await desk.keyboard.press('Control+k');
+  await expect(desk.getByRole('dialog', { name: 'Find' })).toBeVisible();
   await desk.keyboard.type('dark');
   await desk.keyboard.press('Enter');
   await expect(desk.locator('html')).toHaveAttribute('data-theme', 'dark');

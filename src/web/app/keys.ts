@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { redone, undone } from '../data/draft.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
-import { opened, stripToggled } from '../data/view.ts';
+import { opened, stripToggled, typedAhead } from '../data/view.ts';
 import { stages } from './stages.ts';
 
 /** The keys that work everywhere, as the help lists them. */
@@ -26,7 +26,7 @@ export const keys = [
 export function useKeys(): void {
   const act = useAppDispatch();
   const go = useNavigate();
-  const letters = useAppSelector((state) => state.view.letters);
+  const { letters, open } = useAppSelector((state) => state.view);
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const typing =
@@ -41,6 +41,14 @@ export function useKeys(): void {
         event.preventDefault();
         return act(opened('changes'));
       }
+      const isLaid = document.querySelector('[role="dialog"], [role="menu"]') !== null;
+      // A panel that is still coming gets what is typed meanwhile, which is meant for nothing else.
+      if (open !== null && !isLaid) {
+        if (event.key === 'Escape') return act(opened(null));
+        if (control || event.key.length > 1) return;
+        event.preventDefault();
+        return act(typedAhead(event.key));
+      }
       if (typing) return;
       if (control && event.key.toLowerCase() === 'z') {
         event.preventDefault();
@@ -51,7 +59,7 @@ export function useKeys(): void {
         return act(redone());
       }
       // What is laid over the page has keys of its own.
-      if (!letters || control || event.altKey || document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (!letters || control || event.altKey || isLaid) return;
       const stage = stages[Number(event.key) - 1];
       if (stage) go(`/${stage.path}`);
       else if (event.key === '.') act(stripToggled());
@@ -63,5 +71,5 @@ export function useKeys(): void {
     };
     addEventListener('keydown', pressed);
     return () => removeEventListener('keydown', pressed);
-  }, [act, go, letters]);
+  }, [act, go, letters, open]);
 }

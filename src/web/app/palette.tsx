@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Autocomplete, Input, type Key, Menu, MenuItem, SearchField } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import { useBook } from '../data/book.ts';
-import { useAppDispatch } from '../data/index.ts';
+import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened, themeSet } from '../data/view.ts';
 import { Panel } from './panel.tsx';
 import { addressOf, type Findable } from './stage.ts';
@@ -17,7 +17,7 @@ interface Listed {
 
 /** Finds any object and any act by its words. */
 export function Palette() {
-  const [text, setText] = useState('');
+  const [text, setText] = useState(useAppSelector((state) => state.view.ahead));
   const go = useNavigate();
   const act = useAppDispatch();
   const book = useBook();

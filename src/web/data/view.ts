@@ -25,6 +25,8 @@ export interface ViewState {
   readonly letters: boolean;
   readonly who: string;
   readonly open: 'palette' | 'keys' | 'changes' | 'moment' | 'who' | null;
+  /** What was typed since it was opened, while its panel was still coming. */
+  readonly ahead: string;
   /** The check under way. */
   readonly checking: number | null;
   /** Why the working out of answers failed; null while it goes well. */
@@ -45,6 +47,7 @@ const start: ViewState = {
   letters: true,
   who: 'Somebody',
   open: null,
+  ahead: '',
   checking: null,
   broken: null,
   waiting: null,
@@ -69,7 +72,8 @@ export const view = createSlice({
     themeSet: (state, { payload }: PayloadAction<ViewState['theme']>) => ({ ...state, theme: payload }),
     lettersSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, letters: payload }),
     whoSet: (state, { payload }: PayloadAction<string>) => ({ ...state, who: payload }),
-    opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload }),
+    opened: (state, { payload }: PayloadAction<ViewState['open']>) => ({ ...state, open: payload, ahead: '' }),
+    typedAhead: (state, { payload }: PayloadAction<string>) => ({ ...state, ahead: state.ahead + payload }),
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
     engineFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, broken: payload }),
     unkeptSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, unkept: payload }),
@@ -87,6 +91,7 @@ export const {
   lettersSet,
   whoSet,
   opened,
+  typedAhead,
   checkingSet,
   engineFailed,
   waitingSet,

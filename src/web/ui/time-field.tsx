@@ -54,6 +54,11 @@ export function TimeField({
     setTyped(isWhole ? null : next);
     if (isWhole) onCommit(next.toString().slice(0, 16));
   };
+  // A program that moves the focus from part to part, as reading aids do, says not where it goes: that is seen after.
+  const leave = () =>
+    queueMicrotask(() => {
+      if (!box.current?.contains(document.activeElement)) onLeave();
+    });
   return (
     <DatePicker
       ref={box}
@@ -66,7 +71,7 @@ export function TimeField({
       isOpen={isOpen}
       onOpenChange={setIsOpen}
       onChange={commit}
-      onBlur={onLeave}
+      onBlur={leave}
     >
       <span className="muted small">{weekdayOf(value)} </span>
       <Group className="part">

@@ -85,7 +85,7 @@ test('it is taken away again, but not where there always is one', () => {
 
 test.each(['en-IE', 'en-US', 'de-DE', 'fr-CA', 'ja-JP', 'sv-SE'])(
   'a moment looks the same in %s before one is in it, while one is, and after',
-  (locale) => {
+  async (locale) => {
     render(
       <I18nProvider locale={locale}>
         <TimePart label="Start" none={null} begin="2026-11-24T00:00" value="2026-11-09T00:05" onCommit={() => {}} />
@@ -98,7 +98,18 @@ test.each(['en-IE', 'en-US', 'de-DE', 'fr-CA', 'ja-JP', 'sv-SE'])(
     expect(figures.sort((a, b) => b - a)).toEqual([2026, 11, 9, 5, 0]);
     const part = entered(0);
     expect([isField(), shown()]).toEqual([true, before]);
-    act(() => part.blur());
+    await act(async () => part.blur());
     expect([isField(), shown()]).toEqual([false, before]);
   },
 );
+
+test('the focus goes from part to part though it is not said where it goes', async () => {
+  show('2026-11-29T00:00');
+  const minute = entered(4);
+  await act(async () => {
+    minute.blur();
+    parts()[0]?.focus();
+  });
+  expect(document.activeElement).toBe(parts()[0]);
+  expect(parts()[0]?.getAttribute('aria-valuemax')).toBe('31');
+});
