@@ -49,18 +49,6 @@ const opened = (orders: readonly object[]) => {
 };
 const told = () => vi.spyOn(engines, 'tell');
 
-// First of all, as the panels come once.
-test('what is typed while the finder is still coming goes to it, and to nothing else', async () => {
-  const { path } = at('/places');
-  await screen.findByRole('heading', { name: 'Home' });
-  fireEvent.keyDown(document.body, { key: 'k', ctrlKey: true });
-  for (const key of ['1', '.', 'N']) fireEvent.keyDown(document.body, { key });
-  const box = await screen.findByRole<HTMLInputElement>('searchbox', { name: /Find anything/ });
-  expect(box.value).toBe('1.N');
-  expect(path()).toBe('/places');
-  expect(screen.getByRole('button', { name: /hides/, hidden: true })).toBeDefined();
-});
-
 test('when nothing else is to do, pages and past orders come, and the orders are told to the worker', async () => {
   const asked = opened([order(1), order(2)]);
   const tell = told();
