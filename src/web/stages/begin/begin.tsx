@@ -79,7 +79,14 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
   const all = offered.length > 0 ? offered : [own];
   const services = all.filter(({ id }, i) => (chosen === null ? i === 0 : chosen.includes(id)));
   const answers: Beginning = { ...said, services };
-  const made = useEngine((engine) => engine.begun(answers, moment), [JSON.stringify(answers), moment], 'study');
+  const asked = JSON.stringify(answers);
+  const made = useEngine(
+    (engine) => engine.begun(answers, moment).then((begun) => begun && { ...begun, asked }),
+    [asked, moment],
+    'study',
+  );
+  // What is seen may still be by the answers before; nothing is begun with by those.
+  const isCurrent = made?.asked === asked;
   const set = (change: Partial<typeof said>) => setSaid({ ...said, ...change });
   const ordered = (history?.countries ?? []).flatMap(({ country, orders }) =>
     orders > 0 && country !== said.country ? country : [],
@@ -240,7 +247,7 @@ function Answers({ book, moment }: { book: OpenBook; moment: number }) {
         <button
           type="button"
           className="act main"
-          disabled={!made || services.length === 0}
+          disabled={!isCurrent || services.length === 0}
           onClick={() => made && book.editAll(made.edits)}
         >
           Begin with {counts(made?.zones.length ?? 0, 'zone')} and {counts(services.length, 'service')}
