@@ -1,4 +1,5 @@
 /** Places, patterns of places, and zones made of them. */
+export { placesByText } from './by-text.ts';
 export { countryNamed } from './country-names.ts';
 export { fallsWithout, type ZoneFinding, zoneFindings } from './findings.ts';
 export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';

@@ -40,7 +40,7 @@ export function carrierCost(book: CompiledBook, question: Question, service: str
   return packed && bringing(book, packed, question, service);
 }
 
-/** What goes from one stock place: its lines, and the parcels they make. */
+/** What goes from a stock place: its lines, and the parcels they make. */
 interface Dispatch {
   readonly from: string;
   readonly lines: readonly Line[];

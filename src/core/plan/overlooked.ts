@@ -1,6 +1,6 @@
 import { type CompiledBook, lookedAt, type Ready } from '../book/index.ts';
 import { type Item, isLacking, lacks, withParents } from '../goods/index.ts';
-import { type Place, parsePlace } from '../places/index.ts';
+import { parsePlace, placesByText } from '../places/index.ts';
 import { breaksOf } from '../rates/index.ts';
 import { quarterOf } from './lanes.ts';
 
@@ -168,15 +168,7 @@ interface Fall {
 
 /** Of each order, where its goods fell; goods with a rate of their own, and places without a zone, are left out. */
 function fallsOf(ready: ReadonlyMap<string, Ready>, orders: readonly OverlookedOrder[]): Fall[][] {
-  const places = new Map<string, Place | null>();
-  const placeIn = (text: string): Place | null => {
-    const known = places.get(text);
-    if (known !== undefined) return known;
-    const read = parsePlace(text);
-    const place = read.ok ? read.value : null;
-    places.set(text, place);
-    return place;
-  };
+  const placeIn = placesByText();
   return orders.map(({ place: text, lines }): Fall[] => {
     const place = placeIn(text);
     if (place === null) return [];

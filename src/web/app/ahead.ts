@@ -9,8 +9,8 @@ export const panels = () => import('./panels.tsx');
 
 /**
  * Fetches what was not opened yet while nothing else is to do, so that any page opens at once: the pages, one after
- * another, then the past orders, on which several of them stand. What takes longest over those, the carrier's review, is
- * worked out then. The panels, which a key may open at any moment, come first.
+ * another, then the past orders, on which several of them stand. What takes longest over those, the carrier's review,
+ * is worked out then. The panels, which a key may open at any moment, come first.
  */
 export function useAhead(ready: boolean): void {
   const [havePages, setHavePages] = useState(false);

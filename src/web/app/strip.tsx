@@ -14,8 +14,8 @@ import { Grip } from '../ui/grip.tsx';
 import { type Hang, hangInk, Plumb } from '../ui/plumb.tsx';
 
 /**
- * The pinned baskets: one row each, the intended charge first, then what each channel charges now. They stay as they are
- * when the page above them changes.
+ * The pinned baskets: one row each, the intended charge first, then what each channel charges now. They stay as they
+ * are when the page above them changes.
  */
 export const Strip = memo(function Strip() {
   const act = useAppDispatch();

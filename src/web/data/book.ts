@@ -118,8 +118,8 @@ export function useEngine<T>(
 }
 
 /**
- * Once it is time, has past orders told, and asks a question that stands on them, whose answer the worker
- * keeps: it is at hand when a page asks. What goes wrong is told then.
+ * Once it is time, has past orders told, and asks a question that stands on them, whose answer the worker keeps: it is
+ * at hand when a page asks. What goes wrong is told then.
  */
 export function useAskedAhead(ask: (engine: Remote<Engine>) => Promise<unknown>, isTime: boolean): void {
   const basis = useBasis(isTime ? 'orders' : 'book');

@@ -1,7 +1,7 @@
 import type { PastOrder } from '../../contract/index.ts';
 import type { CompiledBook, Ready } from '../../core/book/index.ts';
 import { memo } from '../../core/exact/index.ts';
-import { type Place, parsePlace } from '../../core/places/index.ts';
+import { type Place, placesByText } from '../../core/places/index.ts';
 import type { Dated } from '../../core/plan/index.ts';
 import { anybody, type Line } from '../../core/quote/index.ts';
 import { carrierOf, readyFor, type Told } from './state.ts';
@@ -16,15 +16,7 @@ interface Placed {
 
 const placedOf = memo((orders: readonly PastOrder[]) =>
   memo((bySku: ReadonlyMap<string, Ready>): Placed[] => {
-    const places = new Map<string, Place | null>();
-    const placeOf = (text: string) => {
-      const known = places.get(text);
-      if (known !== undefined) return known;
-      const read = parsePlace(text);
-      const place = read.ok ? read.value : null;
-      places.set(text, place);
-      return place;
-    };
+    const placeOf = placesByText();
     return orders.flatMap((order): Placed[] => {
       const place = placeOf(order.place);
       const lines = order.lines.flatMap(({ sku, units }) => {

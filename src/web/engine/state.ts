@@ -29,7 +29,9 @@ export interface Told {
   readonly rulesIn: RulesReader;
 }
 
-/** Takes in the saved book and goods, past orders, and the carrier's cards; those that cannot be read are as if not there. */
+/**
+ * Takes in the saved book and goods, past orders, and the cards; cards that cannot be read are as if not there.
+ */
 export const told = (
   book: Book,
   goods: readonly Item[],

@@ -120,7 +120,7 @@ test('a time zone that is none yet is told, and the page stays; the whole of it 
   await waitFor(() => expect(drafted()).toEqual([['offers/suds/window/zone', 'Asia/Kuwait']]));
 });
 
-test('a private note and links are kept with an offer: a link carries its code once it is said how links look', async () => {
+test('a private note and links are kept with an offer: a link has its code once one says how links look', async () => {
   const book = smallBook({});
   const [offer] = book.offers;
   if (!offer) throw new Error('the small book has an offer');

@@ -55,7 +55,7 @@ test('a zone says what uses it and how many past orders fell in it; removed, wha
   expect(JSON.stringify(stands('templates'))).not.toContain(`"${zone.id}"`);
 });
 
-test('a part of a country is taken in by its name, in its own language too; names that begin so stand first', async () => {
+test('a part of a country is taken in by its name, in its own language too; those that begin so first', async () => {
   at(`/places/${zone.id}`);
   const box = await screen.findByRole('combobox', { name: 'Take in a place by its name' });
   box.focus();
@@ -68,7 +68,7 @@ test('a part of a country is taken in by its name, in its own language too; name
   await waitFor(() => expect(stands(`zones/${zone.id}/takes`)).toEqual([...zone.takes, 'DE-BY']));
 });
 
-test('a country looked at closer shows its parts by name, and where each falls; a press takes one in or out', async () => {
+test('a country looked at closer shows its parts, and where each falls; a press takes it in or out', async () => {
   at(`/places/${zone.id}`);
   const choose = async (label: string, value: string) =>
     fireEvent.change(await screen.findByLabelText(label), { target: { value } });

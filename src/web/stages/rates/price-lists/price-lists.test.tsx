@@ -145,7 +145,7 @@ test('a workbook, and a file without the columns that prices need, are told so',
   expect(drafted()).toEqual([]);
 });
 
-test('stock places: an address is given, a name changed everywhere; only what nothing is sent from can go', async () => {
+test('stock places: an address is given, a name changed everywhere; what nothing is sent from can go', async () => {
   const book = smallBook({});
   const origin = book.templates[0]?.origin ?? '';
   at('/rates/markets', book);
