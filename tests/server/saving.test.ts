@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { goodsFields, itemSchema } from '../../src/core/goods/index.ts';
 import { transaction } from '../../src/server/database.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
 import { save } from '../../src/server/save.ts';
@@ -116,6 +117,20 @@ describe('a save', () => {
     expect(answers.map((one) => one.status)).toEqual(names.map(() => 201));
     expect(new Set(answers.map((one) => one.body.revision)).size).toBe(names.length);
     expect((await at.call('GET', '/api/goods')).body.items.length).toBe(3 + names.length);
+  });
+
+  test('of an item that comes or goes tells it whole, however short it is kept', async () => {
+    const item = itemSchema.parse({ ...goodsFields.blank, sku: 'BAR-FIG', name: 'Fig', price: '5.00', tags: ['fig'] });
+    const path = ['goods', 'BAR-FIG'];
+    expect((await saving([{ path, value: item }])).status).toBe(201);
+    const { rows } = await at.database.query("select body from goods where sku = 'BAR-FIG'");
+    expect(rows).toEqual([{ body: { sku: 'BAR-FIG', name: 'Fig', price: '5.00', tags: ['fig'] } }]);
+    expect((await at.call('GET', '/api/goods')).body.items).toContainEqual(item);
+    const come = (await at.call('GET', `/api/book/since/${base}`)).body.changes;
+    expect(come).toEqual([{ path, after: item }]);
+    expect((await at.call('GET', '/api/revisions')).body.revisions[0].first).toEqual(come);
+    expect((await at.call('POST', `/api/revisions/${base + 1}/taken-back`, { who: 'Ben' })).status).toBe(201);
+    expect((await at.call('GET', `/api/book/since/${base + 1}`)).body.changes).toEqual([{ path, before: item }]);
   });
 
   test('that takes something out of a list, taken back, puts it where it stood', async () => {

@@ -154,7 +154,8 @@ interface Workshop {
   readonly templates: ReadonlyMap<string, Template>;
   /** Templates that take goods by a selection, in order. */
   readonly selecting: readonly Template[];
-  readonly channels: readonly string[];
+  /** What goods may name. */
+  readonly known: Readonly<Record<'template' | 'service' | 'channel' | 'market', readonly string[]>>;
   readonly rates: LaneContext;
   /** Equal origins are one text, so that comparing them is quick; equal sets of parts one list. */
   readonly origin: (text: string) => string;
@@ -171,7 +172,12 @@ function workshop(book: CompiledBook, itemOf: Workshop['itemOf'], problems: Prob
     complete: completer(itemOf, problems),
     templates: new Map(book.templates.map((template) => [template.id, template])),
     selecting: book.templates.filter((template) => template.selection),
-    channels: channelsOf(book.body),
+    known: {
+      template: book.templates.map(({ id }) => id),
+      service: book.services.map(({ id }) => id),
+      channel: channelsOf(book.body),
+      market: book.body.markets.map(({ id }) => id),
+    },
     rates: {
       currency: book.written,
       market: book.currency,
@@ -332,13 +338,7 @@ function pricesOf(
 }
 
 /** What an item names that the book does not have, in its own fields and in its dated rows. */
-function unknownIn(item: Item, { book, templates, channels }: Workshop): Problem[] {
-  const known: Readonly<Record<'template' | 'service' | 'channel' | 'market', readonly string[]>> = {
-    template: [...templates.keys()],
-    service: book.services.map(({ id }) => id),
-    channel: channels,
-    market: book.body.markets.map(({ id }) => id),
-  };
+function unknownIn(item: Item, { known }: Workshop): Problem[] {
   const problems: Problem[] = [];
   const named = (at: Problem['at'], what: keyof typeof known, ids: readonly (string | null)[]) => {
     for (const id of ids)

@@ -1,10 +1,20 @@
 import { atOnce, type Problem, type Steps } from '../exact/index.ts';
-import { type CsvRow, cellReader, csvOf, type Layout, moneyWords, plainCell, rowsBelow } from '../tables/index.ts';
+import {
+  type CsvRow,
+  cellAs,
+  cellReader,
+  csvOf,
+  eachOnce,
+  type Layout,
+  moneyWords,
+  plainCell,
+  rowsBelow,
+} from '../tables/index.ts';
 import { byName, type EntryAgainst } from './entry.ts';
 import { goodsFields } from './fields/list.ts';
 import { readStated } from './item.ts';
-import { type Column, type Item, itemSchema } from './schema.ts';
-import { goodsTargets, type Taken, type TakenColumns, takenColumns } from './targets.ts';
+import type { Column, Item } from './schema.ts';
+import { goodsTargets, type TakenColumns, takenColumns } from './targets.ts';
 
 const { names: columns } = goodsFields;
 
@@ -115,39 +125,77 @@ function withoutSku(rows: readonly CsvRow[], { line, columns: heads }: Layout): 
 }
 
 /** Reads one line as an item; null where its cells are none, with all that is wrong with them. */
-function lineReader({ fields, sides }: TakenColumns, against: GoodsAgainst) {
+function lineReader(taken: TakenColumns, against: GoodsAgainst) {
   const { currency, templates, itemOf } = against;
+  const ids = templates.map(({ id }) => id);
+  const stated = statedReaders(taken, against);
+  /** What a new item has to state, and no column does. */
+  const missing = columns.filter(
+    (column) =>
+      !stated.some((one) => one.column === column) &&
+      !goodsFields.of(column).schema.safeParse(goodsFields.blank[column]).success,
+  );
+  return (cells: readonly string[], sku: string, problems: Problem[]): Item | null => {
+    const there = itemOf(sku);
+    const entry: Record<string, unknown> = { ...(there ?? goodsFields.blank) };
+    const bad: Problem[] = (there ? [] : missing).map((field) => ({ at: [field], is: 'cell', field, text: '' }));
+    for (const { column, textOf, read } of stated) {
+      const value = read(cells);
+      if (value === null) bad.push({ at: [column], is: 'cell', field: column, text: textOf(cells) });
+      else entry[column] = value.of;
+    }
+    problems.push(...bad);
+    if (bad.length > 0) return null;
+    const item = entry as Item;
+    const figures = readStated(item, currency);
+    if (!figures.ok) problems.push(...figures.problems);
+    if (item.template !== null && !ids.includes(item.template))
+      problems.push({ at: ['template'], is: 'unknown', what: 'template', id: item.template, known: ids });
+    return item;
+  };
+}
+
+/** How one field is read from the cells of a line. */
+interface StatedReader {
+  readonly column: Column;
+  /** What stands there, as it stands. */
+  textOf(cells: readonly string[]): string;
+  /** The value; null where what stands there is none. */
+  read(cells: readonly string[]): { readonly of: unknown } | null;
+}
+
+/** Readers of all the fields that a file states, in their order. */
+function statedReaders({ fields, sides }: TakenColumns, { currency, templates }: GoodsAgainst): StatedReader[] {
   const money = moneyWords(currency);
   const named = byName(templates);
-  const ids = new Set(templates.map(({ id }) => id));
-  const readers = new Map(
-    [...fields, ...sides].map(({ at, target, column }) => [at, cellReader(target.reads, column, money)]),
-  );
-  const textOf = ({ at }: Taken, cells: readonly string[]) => readers.get(at)?.(cells[at] ?? '') ?? '';
-  const raw = (column: Column, cells: readonly string[]): string => {
-    const own = fields.find(({ field }) => field === column);
-    return own ? plainCell(cells[own.at] ?? '') : sides.map(({ at }) => cells[at] ?? '').join(' x ');
+  const valued = (column: Column, text: unknown) => {
+    const read = goodsFields.of(column).schema.safeParse(text);
+    return read.success ? { of: read.data } : null;
   };
-  return (cells: readonly string[], sku: string, problems: Problem[]): Item | null => {
-    const entry: Record<string, unknown> = { ...(itemOf(sku) ?? goodsFields.blank) };
-    for (const taken of fields) {
-      const text = textOf(taken, cells);
-      entry[taken.field] = goodsFields.of(taken.field).read(taken.field === 'template' ? named(text) : text);
-    }
-    if (sides.length > 0) entry.size = sizeOf(sides.map((side) => textOf(side, cells)));
-    const read = itemSchema.safeParse(entry);
-    if (!read.success) {
-      for (const column of new Set(read.error.issues.map((issue) => issue.path[0] as Column)))
-        problems.push({ at: [column], is: 'cell', field: column, text: raw(column, cells) });
-      return null;
-    }
-    const { template } = read.data;
-    const figures = readStated(read.data, currency);
-    if (!figures.ok) problems.push(...figures.problems);
-    if (template !== null && !ids.has(template))
-      problems.push({ at: ['template'], is: 'unknown', what: 'template', id: template, known: [...ids] });
-    return read.data;
+  const ofCells = fields.map(({ at, target, column: layout, field: column }): StatedReader => {
+    const field = goodsFields.of(column);
+    const read = eachOnce((cell) => {
+      const text = cellAs(target.reads, cell, layout, money);
+      return valued(column, field.read(column === 'template' ? named(text) : text));
+    });
+    return {
+      column,
+      textOf: (cells) => plainCell(cells[at] ?? ''),
+      read: (cells) => read(cells[at] ?? ''),
+    };
+  });
+  if (sides.length === 0) return ofCells;
+  const ofSides = sides.map(({ at, target, column: layout }) => ({
+    at,
+    read: cellReader(target.reads, layout, money),
+  }));
+  const sized = eachOnce((texts) => valued('size', sizeOf(JSON.parse(texts))));
+  const size: StatedReader = {
+    column: 'size',
+    textOf: (cells) => sides.map(({ at }) => cells[at] ?? '').join(' x '),
+    read: (cells) => sized(JSON.stringify(ofSides.map(({ at, read }) => read(cells[at] ?? '')))),
   };
+  return [...ofCells.filter(({ column }) => column !== 'size'), size];
 }
 
 /** A size of three measures, each with its unit; nothing where all are empty, what stands there where they differ. */

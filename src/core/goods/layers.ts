@@ -100,4 +100,4 @@ export function ownAt(layers: OwnLayers, at: Instant): OwnDelivery {
 
 /** The moments at which any of it begins or ends. */
 export const turnsOfLayers = (layers: OwnLayers): Instant[] =>
-  turnsOf([layers.template, layers.barred, layers.ownRate, layers.fee].flat(2));
+  layers === nothingStated ? [] : turnsOf([layers.template, layers.barred, layers.ownRate, layers.fee].flat(2));

@@ -51,19 +51,32 @@ export function cellAs(reading: Reading, raw: string, column: ColumnLayout, mone
   }
 }
 
-/** Cells that are kept when they have been read, a column: most of a file's come again. */
+/** Reads the cells of a column as {@link cellAs} does. */
+export const cellReader = (reading: Reading, column: ColumnLayout, money: MoneyWords): ((cell: string) => string) =>
+  eachOnce((cell) => cellAs(reading, cell, column, money));
+
+/** Cells of a column that are kept when they have been read: most come again, or hardly any. */
 const mostKept = 20_000;
 
-/** Reads the cells of a column as {@link cellAs} does, each but once where it comes again. */
-export function cellReader(reading: Reading, column: ColumnLayout, money: MoneyWords): (cell: string) => string {
-  const known = new Map<string, string>();
-  let [last, lastMade] = ['', ''];
-  return (cell) => {
-    if (cell === last) return lastMade;
-    const made = known.get(cell) ?? cellAs(reading, cell, column, money);
+/** Reads the cells of a column, each but once where it comes again. */
+export function eachOnce<Read>(read: (cell: string) => Read): (cell: string) => Read {
+  const known = new Map<string, Read>();
+  let again = 0;
+  let last: { readonly cell: string; readonly made: Read } | null = null;
+  const look = (cell: string): Read => {
+    const before = known.get(cell);
+    if (before !== undefined) {
+      again += 1;
+      return before;
+    }
+    const made = read(cell);
     if (known.size < mostKept) known.set(cell, made);
-    [last, lastMade] = [cell, made];
     return made;
+  };
+  return (cell) => {
+    if (last?.cell !== cell)
+      last = { cell, made: known.size === mostKept && again < mostKept ? read(cell) : look(cell) };
+    return last.made;
   };
 }
 

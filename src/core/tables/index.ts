@@ -1,5 +1,5 @@
 /** Tables in files: bytes to text, text to rows, and what the columns of a file of anybody's are taken for. */
-export { cellAs, cellReader, moneyWords } from './cell.ts';
+export { cellAs, cellReader, eachOnce, moneyWords } from './cell.ts';
 export { decoded, type Encoding } from './decode.ts';
 export { type Mark, marks } from './figure.ts';
 export { columnTakenFor, type Guess, guessLayout, type HeadNames, markOfCells } from './guess.ts';

@@ -23,6 +23,8 @@ import { addStagedRevision, openStage, putStaged, stageGoods } from '../queries/
 type Progress = (done: number, all: number) => Promise<void>;
 
 const batch = 2000;
+/** How many items are looked at before the database is attended to. */
+const glance = 500;
 const reported = 200;
 
 /**
@@ -75,12 +77,8 @@ async function take(context: Reaching, id: number, seen: Saved, found: GoodsImpo
   try {
     await transaction(database, async (connection) => {
       // While the database takes in what changes, what would stand is held to be sound.
-      const [, wrong] = await Promise.all([openStage(connection, made.changes, made.gone), soundness(seen, made)]);
+      const [, wrong] = await Promise.all([staged(connection, made, progress), soundness(seen, made)]);
       unlessSound(wrong);
-      for (let i = 0; i < made.put.length; i += batch) {
-        await stageGoods(connection, made.put.slice(i, i + batch));
-        await progress(Math.min(i + batch, made.put.length), made.put.length);
-      }
       const revision = (await lockNewest(connection)) + 1;
       const theirs = await changedSince(connection, row, made);
       if (theirs > 0)
@@ -112,6 +110,19 @@ function taken({ items }: Saved, { put, gone }: GoodsImport) {
   return { put, gone, changes, all: [...there.values()], isThere: (sku: string) => there.has(sku) };
 }
 
+/** Lays what an import makes beside the goods. */
+async function staged(
+  connection: Connection,
+  { changes, put, gone }: ReturnType<typeof taken>,
+  progress: Progress,
+): Promise<void> {
+  await openStage(connection, changes, gone);
+  for (let i = 0; i < put.length; i += batch) {
+    await stageGoods(connection, put.slice(i, i + batch));
+    await progress(Math.min(i + batch, put.length), put.length);
+  }
+}
+
 /**
  * What was sound as it was seen is looked at again as far as others have changed it since: all of it where that is what
  * goods lean on, else the goods that they changed, with all they take from and all that takes from them.
@@ -133,7 +144,7 @@ async function stillSound(connection: Connection, seen: Saved, newest: number): 
 
 /** What would not hold together once it is taken; it gives way all the while. */
 async function soundness({ book }: Saved, { all, isThere }: ReturnType<typeof taken>): Promise<readonly Problem[]> {
-  const steps = validateSteps(book, all, isThere, batch);
+  const steps = validateSteps(book, all, isThere, glance);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;

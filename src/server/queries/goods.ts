@@ -2,10 +2,12 @@ import { goodsFields, type Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
 interface Kept {
-  /** A field that the item was put in without is missing. */
+  /** In short: a blank field is missing, and one that was not there yet when the item was put in. */
   readonly body: Partial<Item>;
 }
-const itemOf = ({ body }: Kept): Item => ({ ...goodsFields.blank, ...body });
+const itemOf = ({ body }: Kept): Item => goodsFields.whole(body);
+/** Goods as they are handed to the database. */
+export const keptGoods = (items: readonly Item[]): string => JSON.stringify(items.map(goodsFields.stated));
 
 /** A page of goods after a SKU, in the order of SKUs. */
 export async function goodsAfter(connection: Connection, after: string, limit: number): Promise<Item[]> {
@@ -66,7 +68,7 @@ export async function putGoods(connection: Connection, items: readonly Item[]): 
     `insert into goods (sku, body)
      select body ->> 'sku', body from jsonb_array_elements($1) as one (body)
      on conflict (sku) do update set body = excluded.body`,
-    [JSON.stringify(items)],
+    [keptGoods(items)],
   );
 }
 

@@ -1,4 +1,5 @@
 import type { Change } from '../../core/book/index.ts';
+import { goodsFields, type Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
 interface RevisionRow {
@@ -6,6 +7,21 @@ interface RevisionRow {
   readonly at: Date;
   readonly who: string;
   readonly note: string;
+}
+
+/** Changes as they are handed to the database: items that come and go whole stand in short, as goods do. */
+export const keptChanges = (changes: readonly Change[]): string =>
+  JSON.stringify(changes.map((change) => withItems(change, (item) => goodsFields.stated(item as Item))));
+
+/** Changes as they were handed to it. */
+const wholeChanges = (changes: readonly Change[]): Change[] =>
+  changes.map((change) => withItems(change, (item) => goodsFields.whole(item as Partial<Item>)));
+
+/** A change whose items, if it is about a whole one, are made into something else. */
+function withItems(change: Change, make: (item: unknown) => unknown): Change {
+  const { path, before, after } = change;
+  if (path[0] !== 'goods' || path.length !== 2) return change;
+  return { ...change, ...(before ? { before: make(before) } : {}), ...(after ? { after: make(after) } : {}) };
 }
 
 /** The key of the lock under which saves go one after another. */
@@ -34,7 +50,7 @@ export async function addRevision(
     revision.at,
     revision.who,
     revision.note,
-    JSON.stringify(revision.changes),
+    keptChanges(revision.changes),
   ]);
   await connection.query('select pg_notify($1, $2)', [savedChannel, String(revision.number)]);
 }
@@ -78,7 +94,7 @@ export async function revisionsBefore(
       order by number desc limit $3`,
     [before, who, limit, ...(filtered ? [kinds, of] : [])],
   );
-  return rows;
+  return rows.map((row) => ({ ...row, first: wholeChanges(row.first) }));
 }
 
 /** Everybody who has saved. */
@@ -104,7 +120,7 @@ export async function changesBetween(
     'select number, at, who, note, changes from revision where number > $1 and number <= $2 order by number',
     [from, to],
   );
-  return rows;
+  return rows.map((row) => ({ ...row, changes: wholeChanges(row.changes) }));
 }
 
 /** How many bytes the changes of the revisions after `from` up to `to` take in the database. */

@@ -1,7 +1,8 @@
 import type { Change } from '../../core/book/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
-import { savedChannel } from './revisions.ts';
+import { keptGoods } from './goods.ts';
+import { keptChanges, savedChannel } from './revisions.ts';
 
 /**
  * Goods laid beside those that stand, within a transaction, so that they take their place by one statement; which of
@@ -18,20 +19,27 @@ export async function openStage(
      create temporary table staged_changes (changes jsonb) on commit drop`,
   );
   await connection.query('insert into staged_gone select unnest($1::text[])', [gone]);
-  await connection.query('insert into staged_changes values ($1)', [JSON.stringify(changes)]);
+  await connection.query('insert into staged_changes values ($1)', [keptChanges(changes)]);
 }
 
 export async function stageGoods(connection: Connection, items: readonly Item[]): Promise<void> {
   await connection.query(
     "insert into staged_goods select body ->> 'sku', body from jsonb_array_elements($1) as one (body)",
-    [JSON.stringify(items)],
+    [keptGoods(items)],
   );
 }
 
+/**
+ * Puts them in their place. Whoever saves goods waits for the others, so that those which are there are known: to be
+ * ready for a row that comes meanwhile would take twice as long.
+ */
 export async function putStaged(connection: Connection): Promise<void> {
   await connection.query(
-    `insert into goods (sku, body) select sku, body from staged_goods order by sku
-     on conflict (sku) do update set body = excluded.body`,
+    'update goods set body = staged_goods.body from staged_goods where goods.sku = staged_goods.sku',
+  );
+  await connection.query(
+    `insert into goods (sku, body) select sku, body from staged_goods
+     where not exists (select from goods where goods.sku = staged_goods.sku) order by sku`,
   );
   await connection.query('delete from goods using staged_gone where goods.sku = staged_gone.sku');
 }

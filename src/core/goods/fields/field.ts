@@ -32,12 +32,21 @@ export function goodsFieldsOf<const F extends readonly AnyField[]>(all: F) {
   type Item = z.output<z.ZodObject<Shape, z.core.$strict>>;
   const byName = new Map(all.map((field) => [field.name as string, field as GoodsField]));
   const schema = z.strictObject(Object.fromEntries(all.map((field) => [field.name, field.schema])) as Shape);
+  const blank = Object.fromEntries(all.map((field) => [field.name, field.read('')])) as Item;
   return {
     schema,
     names: all.map((field) => field.name) as readonly Name[],
     of: (name: Name): GoodsField => byName.get(name) as GoodsField,
     /** An item that states nothing. */
-    blank: Object.fromEntries(all.map((field) => [field.name, field.read('')])) as Item,
+    blank,
+    /** An item in short: what is as in a blank one is left out. */
+    stated: (item: Item): Partial<Item> => {
+      const short: Record<string, unknown> = {};
+      for (const [name, value] of Object.entries(item)) if (!isSame(value, blank[name as Name])) short[name] = value;
+      return short as Partial<Item>;
+    },
+    /** The item that was put in short. */
+    whole: (short: Partial<Item>): Item => ({ ...blank, ...short }),
     /** An item completed by what its parent has. */
     inherited: (item: Item, parent: Item): Item => {
       const [own, theirs] = [item, parent] as readonly Record<string, unknown>[];
@@ -49,3 +58,7 @@ export function goodsFieldsOf<const F extends readonly AnyField[]>(all: F) {
     },
   };
 }
+
+/** Whether two values of a field are one, or both an empty list. */
+const isSame = (value: unknown, other: unknown): boolean => value === other || (isEmpty(value) && isEmpty(other));
+const isEmpty = (value: unknown): boolean => Array.isArray(value) && value.length === 0;

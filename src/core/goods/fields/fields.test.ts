@@ -31,6 +31,20 @@ test('an item that states nothing but its SKU, name and price is one', () => {
   });
 });
 
+test('put in short, an item comes back whole, and nothing that is blank was kept', () => {
+  fc.assert(
+    fc.property(seeds, (seed) => {
+      for (const item of goodsOf(seed)) {
+        const short: Record<string, unknown> = goodsFields.stated(item);
+        expect(goodsFields.whole(short)).toEqual(item);
+        for (const name of goodsFields.names)
+          expect(name in short).toBe(JSON.stringify(item[name]) !== JSON.stringify(goodsFields.blank[name]));
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
 describe.each(goodsFields.names.map((name) => [name]))('%s', (name) => {
   const field = goodsFields.of(name);
   test('comes back from its cell as it went in', () => {
