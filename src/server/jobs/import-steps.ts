@@ -23,8 +23,6 @@ import { addStagedRevision, openStage, putStaged, stageGoods } from '../queries/
 type Progress = (done: number, all: number) => Promise<void>;
 
 const batch = 2000;
-/** How many items are looked at before the database is attended to. */
-const glance = 500;
 const reported = 200;
 
 /**
@@ -144,7 +142,7 @@ async function stillSound(connection: Connection, seen: Saved, newest: number): 
 
 /** What would not hold together once it is taken; it gives way all the while. */
 async function soundness({ book }: Saved, { all, isThere }: ReturnType<typeof taken>): Promise<readonly Problem[]> {
-  const steps = validateSteps(book, all, isThere, glance);
+  const steps = validateSteps(book, all, isThere, batch);
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;
