@@ -147,7 +147,8 @@ function NextCard({ lanes, records }: { lanes: readonly Reviewed[]; records: Rec
   return (
     <span className="muted">
       {records.to === null ? 'No other card is known.' : `From ${records.starts}, ${records.to}: ${lose}.`}{' '}
-      {records.left > 0 && `${records.left} past orders are left out: not carried, not packed, or stocked by their channel.`}
+      {records.left > 0 &&
+        `${records.left} past orders are left out: not carried, not packed, or stocked by their channel.`}
     </span>
   );
 }
