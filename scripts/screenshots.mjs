@@ -48,7 +48,7 @@ await withDemo(async ({ browser, address, root }) => {
   await page.getByLabel('Import CSV').setInputFiles({
     name: 'windspiele.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from(sheet, 'latin1'),
+    buffer: Buffer.from(sheet.replaceAll('€', '\u0080'), 'latin1'),
   });
   await page.getByRole('button', { name: /^Take \d/ }).waitFor();
   await page.screenshot({ path: join(root, 'docs', 'screenshots', 'import.png') });
