@@ -8,9 +8,13 @@ const fetchedBeside = (page: string): Plugin => ({
   name: 'fetched beside',
   transformIndexHtml: {
     order: 'post',
-    handler(html, { bundle = {} }) {
+    handler(html, { bundle }) {
+      // What serves the sources as they are makes no files.
+      if (!bundle) return;
       const chunks = Object.values(bundle).filter((one): one is Rolldown.OutputChunk => one.type === 'chunk');
-      const files = new Set(chunks.filter((chunk) => chunk.facadeModuleId?.endsWith(page)).map((one) => one.fileName));
+      const own = chunks.find((chunk) => chunk.facadeModuleId?.endsWith(page));
+      if (!own) throw new Error(`${page} is no page that is fetched by itself`);
+      const files = new Set([own.fileName]);
       // A set goes on with what is added while it is gone through.
       for (const file of files)
         for (const other of chunks.find((chunk) => chunk.fileName === file)?.imports ?? []) files.add(other);

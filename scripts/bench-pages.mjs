@@ -54,7 +54,7 @@ const middle = (figures) => figures.toSorted((a, b) => a - b)[Math.floor(figures
 
 /**
  * Goes from pages to others, each to come to rest so long before it is left, in milliseconds: how long each took, and
- * the processor time of the page's own thread, which is the same whatever else the machine does.
+ * how long the page's own thread was at work, waits for a processor left out.
  */
 async function changes(page, rest) {
   const client = await page.context().newCDPSession(page);
