@@ -153,7 +153,7 @@ export function laneRecords(
     const at = book.services.findIndex((one) => one.id === service);
     const first = question.lines.find(({ item }) => !isStocked(item, question.shopper.channel));
     const zone = first?.item.template.zoneOf(question.place)?.zone.id;
-    const delivery = at >= 0 && charges(book, question, charged) === 'services' ? (charged[2 * at] as number) : -1;
+    const delivery = at >= 0 && charges(book, question, charged, at) === 'services' ? (charged[2 * at] as number) : -1;
     const packed = packedFrom(book, question);
     const costs = [question, { ...question, ...next }].map((one) => packed && bringing(book, packed, one, service));
     const [now = null, then = null] = costs;

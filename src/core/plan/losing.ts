@@ -76,7 +76,8 @@ function byTheOther(book: CompiledBook, first: Offer, second: Offer): (order: Da
   return ({ question, service }) => {
     const asked = whileBoth(first, second, question);
     const [as, together] = [pays(apart, asked, service), pays(both, asked, service)];
-    const gift = isGift && giftsIn(both, asked, service) > giftsIn(apart, asked, service);
+    const most = isGift ? giftsIn(both, asked, service) : 0;
+    const gift = most > 0 && most > giftsIn(apart, asked, service);
     return { question: asked, loss: as === null || together === null ? 0 : as - together, gift };
   };
 }
@@ -94,9 +95,9 @@ function byTheLane(
   return ({ question, service }) => {
     if (service !== lane.service || book.defaultTemplate.zoneOf(question.place)?.zone.id !== lane.zone) return null;
     const asked = whileRunning(offer, question);
-    charges(plain, asked, out);
+    charges(plain, asked, out, at);
     if (out[2 * at] !== 0 || worth(asked) < lane.freeFrom) return null;
-    charges(alone, asked, out);
+    charges(alone, asked, out, at);
     return { question: asked, loss: Math.max(0, out[2 * at] as number), gift: false };
   };
 }
@@ -108,7 +109,7 @@ function paying(book: CompiledBook): (among: CompiledBook, question: Question, s
   return (among, question, service) => {
     const at = places.get(service);
     if (at === undefined) return null;
-    charges(among, question, out);
+    charges(among, question, out, at);
     const delivery = out[2 * at] as number;
     return delivery < 0 ? null : delivery - (out[2 * at + 1] as number);
   };

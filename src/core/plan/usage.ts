@@ -83,11 +83,11 @@ export function usageOf(
     const i = services.get(service);
     if (i === undefined) return;
     const asked = whileRunning(offer, question);
-    charges(plain, asked, out);
+    charges(plain, asked, out, i);
     const [without, off] = [out[2 * i] as number, out[2 * i + 1] as number];
     if (without < 0) return;
     taken += 1;
-    charges(offered, asked, out);
+    charges(offered, asked, out, i);
     const saves = without - off - ((out[2 * i] as number) - (out[2 * i + 1] as number));
     if (saves <= 0) return;
     cost += saves;

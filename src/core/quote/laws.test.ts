@@ -13,6 +13,9 @@ describe('answers', () => {
     for (const { book, question } of asked(9000, times(50))) {
       const out = new Float64Array(2 * book.services.length);
       const whose = charges(book, question, out);
+      const oneByOne = new Float64Array(out.length);
+      for (const i of book.services.keys()) expect(charges(book, question, oneByOne, i)).toBe(whose);
+      expect(oneByOne).toEqual(out);
       const choices = everyChoice(quote(book, question));
       const [stocked] = choices;
       expect(whose).toBe(stocked?.service === 'stocked' ? 'channel' : 'services');

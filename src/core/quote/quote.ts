@@ -40,14 +40,21 @@ export function quote(book: CompiledBook, asked: Question): Answer {
  * What a question's services cost, for answers by the million: into `out`, two numbers a service of the book, what is
  * paid for delivery (below 0: it is not offered) and what is taken off the goods. Before step 7. A basket that its
  * channel stocks has one choice, which stands first; no other is offered.
+ * @param only the place of the one service that is asked for, the rest of `out` left as it is; null: all
  * @returns whose charges they are: those of the book's services, or of the channel that stocks the basket
  */
-export function charges(book: CompiledBook, asked: Question, out: Float64Array): 'services' | 'channel' {
+export function charges(
+  book: CompiledBook,
+  asked: Question,
+  out: Float64Array,
+  only: number | null = null,
+): 'services' | 'channel' {
   const question = asSold(asked);
   const basket = sortedAgain(pool, question);
   const deal = dealFor(book, question, basket);
   const idle = deal.field.candidates.length === 0;
-  for (let service = 0; service < book.services.length; service += 1) {
+  const end = only === null ? book.services.length : only + 1;
+  for (let service = only ?? 0; service < end; service += 1) {
     if (basket.stocked === 'all' ? service > 0 : (basket.lanes & (1 << service)) === 0) {
       out[2 * service] = -1;
       out[2 * service + 1] = 0;
