@@ -17,6 +17,12 @@ export interface Basis {
   readonly orders: readonly PastOrder[] | null;
 }
 
+/** Milliseconds of rest after which what takes long, or is for later, is asked anew. */
+export const rest = 250;
+
+/** No batch of single-use codes, as nothing asked stands on one. */
+export const noSingles: Basis['singles'] = {};
+
 /** A worker, and what it has been told. */
 export interface Running {
   readonly engine: Remote<Engine>;

@@ -7,6 +7,7 @@ import { channelLine, channelName, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { selectUnsaved } from '../../data/editing.ts';
+import { rest } from '../../data/engines.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { NotThere } from '../../ui/missing.tsx';
@@ -41,9 +42,11 @@ function useChannelState(id: ChannelId, moment: number): ChannelState | undefine
   const waits = Boolean(state?.down) || isUnderWay(state);
   useEffect(() => setRestless(waits), [waits]);
   const accepted = state?.told?.revision ?? 0;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a send that ended is what makes the files stale
+  // What checkouts ask is asked anew once the page rests: a send may have ended, here or elsewhere.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a send that ended is what makes the answers stale
   useEffect(() => {
-    act(api.util.invalidateTags(['Checkouts']));
+    const waiting = setTimeout(() => act(api.util.invalidateTags(['Checkouts'])), rest);
+    return () => clearTimeout(waiting);
   }, [accepted, waits, act]);
   return state;
 }
