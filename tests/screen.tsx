@@ -13,9 +13,11 @@ import { api } from '../src/web/data/api.ts';
 import { cleared } from '../src/web/data/draft.ts';
 import { selectOpen } from '../src/web/data/editing.ts';
 import { type Engines, EnginesContext, type Running, running } from '../src/web/data/engines.ts';
+import { ShelfContext } from '../src/web/data/heavy.ts';
 import { store } from '../src/web/data/index.ts';
 import { remember } from '../src/web/data/remembered.ts';
 import { asOfSet, opened } from '../src/web/data/view.ts';
+import { shelfOf } from '../src/web/data/work.ts';
 import { engineOf } from '../src/web/engine/engine.ts';
 import { smallBook } from './books/small.ts';
 
@@ -103,9 +105,11 @@ export function at(address: string, file: BookFile = smallBook(), answers: Answe
   render(
     <Provider store={store}>
       <EnginesContext value={engines()}>
-        <RoomsContext value={rooms}>
-          <RouterProvider router={router} />
-        </RoomsContext>
+        <ShelfContext value={shelfOf()}>
+          <RoomsContext value={rooms}>
+            <RouterProvider router={router} />
+          </RoomsContext>
+        </ShelfContext>
       </EnginesContext>
     </Provider>,
   );
@@ -127,7 +131,7 @@ function engines(): Engines {
 }
 
 /** What stands for a worker of a long piece of work: the core beside the page, reached over a channel as one is. */
-class Beside {
+export class Beside {
   readonly #channel = new MessageChannel();
   readonly #listening = new Map<unknown, (data: unknown) => void>();
   constructor() {

@@ -1,4 +1,5 @@
 import { Navigate, type RouteObject } from 'react-router';
+import { BasisProvider } from '../data/basis.tsx';
 import { Broken } from './broken.tsx';
 import { Shell } from './shell.tsx';
 import { rooms } from './stages.ts';
@@ -6,7 +7,11 @@ import { rooms } from './stages.ts';
 /** Every address there is: the sheets of all rooms, in the shell. */
 export const routes: RouteObject[] = [
   {
-    element: <Shell />,
+    element: (
+      <BasisProvider>
+        <Shell />
+      </BasisProvider>
+    ),
     errorElement: <Broken />,
     hydrateFallbackElement: <p className="sheet muted">Opening Plemb …</p>,
     children: [

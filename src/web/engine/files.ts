@@ -17,6 +17,7 @@ import {
   historyTargets,
   type Remark,
 } from '../../core/history/index.ts';
+import type { Pace } from '../../core/plan/index.ts';
 import {
   type CsvRow,
   csvRows,
@@ -32,6 +33,7 @@ import {
 import { channelName, goodsHeads, historyHeads, priceHeads } from '../../words/index.ts';
 import { type GoodsLines, packed } from './goods-lines.ts';
 import { draftOf, type Told } from './state.ts';
+import { unhurried } from './unhurried.ts';
 
 /** A file as it came, and how it is to be read; a layout of null is guessed. */
 export interface OpenedFile {
@@ -70,12 +72,7 @@ const sampled = 40;
 const each = 2000;
 
 /** Reads a file of anybody's goods, and works out what each of its lines would do to the draft. */
-export function goodsFile(
-  basis: Told,
-  file: OpenedFile,
-  missing: MissingWay,
-  pace: (done: number, all: number) => void,
-): GoodsPreview {
+export function goodsFile(basis: Told, file: OpenedFile, missing: MissingWay, pace: Pace): GoodsPreview {
   const table = tableIn(file, goodsTargets, goodsHeads);
   if (table === null) return { is: 'workbook' };
   const { rows, ...read } = table;
@@ -84,6 +81,7 @@ export function goodsFile(
   const there = new Map(goods.map((item) => [item.sku, item]));
   const against = { currency: compiled.written, templates: book.templates, itemOf: (sku: string) => there.get(sku) };
   const steps = readGoodsSteps(rows, read.layout, against, each);
+  const tell = unhurried(pace);
   for (;;) {
     const step = steps.next();
     if (step.done) {
@@ -92,7 +90,7 @@ export function goodsFile(
       const absent = absentFrom(step.value, goods).length;
       return { is: 'table', ...read, lines: packed(made.lines, told), absent, edits: editsOf(made) };
     }
-    pace(step.value.done, step.value.all);
+    tell(step.value.done, step.value.all);
   }
 }
 

@@ -32,6 +32,7 @@ import { type Question, quote } from '../../core/quote/index.ts';
 import { proposedTerms } from '../../words/index.ts';
 import { datedOrders } from './past.ts';
 import { carrierOf, compiledFor, draftOf, readyFor, type Told } from './state.ts';
+import { unhurried } from './unhurried.ts';
 
 /** What an offer of the draft would have cost over past orders, and what it leaves. */
 export interface OfferCost {
@@ -70,7 +71,7 @@ export function meetLosses(basis: Told, moment: number, pace: Pace): MeetingLoss
   if (!compiled) return null;
   const { ready } = readyFor(compiled, goods);
   const found = meetings(compiled, ready.goods, moment);
-  const losses = losingOrders(compiled, found, datedOrders(basis, compiled, moment), pace);
+  const losses = losingOrders(compiled, found, datedOrders(basis, compiled, moment), unhurried(pace));
   return found.map(({ first, second }, i) => ({ first, second, losing: losses[i] ?? null }));
 }
 
@@ -100,7 +101,7 @@ export function offerCost(basis: Told, id: string, moment: number, pace: Pace): 
   const offer = compiled && offerOf(compiled, id);
   if (!compiled || !offer) return null;
   const past = datedOrders(basis, compiled, moment);
-  const usage = usageOf(compiled, offer, past, pace);
+  const usage = usageOf(compiled, offer, past, unhurried(pace));
   const plain = withOffer(compiled, id, null);
   let [leftWithout, leftWith] = [0, 0];
   const byChannel = new Map<string, { uses: number; cost: number }>();
@@ -141,7 +142,8 @@ export function offerCost(basis: Told, id: string, moment: number, pace: Pace): 
 export function offerCurve(basis: Told, id: string, moment: number, pace: Pace): CostCurve | null {
   const { compiled } = draftOf(basis);
   const offer = compiled && offerOf(compiled, id);
-  return compiled && offer ? costCurve(compiled, offer, datedOrders(basis, compiled, moment), pace) : null;
+  if (!compiled || !offer) return null;
+  return costCurve(compiled, offer, datedOrders(basis, compiled, moment), unhurried(pace));
 }
 
 /** The baskets that leave the seller least. */
@@ -155,7 +157,7 @@ export function deepest(basis: Told, moment: number, units: number, value: numbe
       moment,
       { units, value: minor(value) },
       carrierAsks(basis, compiled, moment),
-      pace,
+      unhurried(pace),
     )
   );
 }

@@ -12,8 +12,8 @@ import {
   useSendHistoryMutation,
   useStopHistoryMutation,
 } from '../../data/api.ts';
-import { useHeavy } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
+import { useHeavy } from '../../data/heavy.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { HistoryLine, HistoryPreview } from '../../engine/files.ts';
 import { FileHead } from '../../ui/file-layout.tsx';
@@ -35,8 +35,7 @@ export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: 
         layout,
         remembered: remembered ?? [],
       }) as Promise<HistoryPreview>,
-    remembered !== undefined,
-    [file, layout],
+    { byItself: remembered !== undefined, by: [file, layout] },
   );
   const seen = state.last;
   if (taking && seen?.is === 'table')

@@ -7,7 +7,8 @@ import type { OfferBody } from '../../../core/offers/index.ts';
 import { type CostCurve, curveAt, type PartOfBudget, splitBudget } from '../../../core/plan/index.ts';
 import { channelName, counted, counts, dayOn, editable, money, wholeOf } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useHeavy, useMoment } from '../../data/book.ts';
+import { type OpenBook, useBook, useMoment } from '../../data/book.ts';
+import { useHeavy } from '../../data/heavy.ts';
 import { smallYear } from '../../data/past.ts';
 import type { OfferCost } from '../../engine/offers.ts';
 import { amountIn, ChoicePart, figureFault, TextPart } from '../../ui/field.tsx';
@@ -84,17 +85,17 @@ interface OfAYear {
 
 /** What one offer costs; the last picture stays while it is worked out anew. */
 function CostsOf({ book, offer, orders, moment }: OfAYear) {
-  const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.offerCost(offer.id, moment, pace),
-    orders.length <= smallYear,
-    [book, orders, moment],
-    'orders',
-  );
-  const cost = state.last;
+  const work = useHeavy((engine, pace) => engine.offerCost(offer.id, moment, pace), {
+    byItself: orders.length <= smallYear,
+    by: [book.book, book.goods, orders, moment],
+    on: 'orders',
+    keptAs: `cost ${offer.id}`,
+  });
+  const cost = work.state.last;
   const say = (amount: number) => money(amount, cost?.market ?? book.home);
   return (
     <>
-      {state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Work it out" />}
+      {!work.isCurrent && <Working work={work} what="Work it out" />}
       {cost && (
         <>
           <p className="sentence">
@@ -122,12 +123,15 @@ type Say = (amount: number) => string;
 
 /** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
 function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
-  const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.offerCurve(offer.id, moment, pace),
-    orders.length <= smallYear,
-    [orders, moment],
-    'orders',
-  );
+  // Moving its line changes the book: the curve stays that of the book it was opened with.
+  const [opened] = useState(book.book);
+  const work = useHeavy((engine, pace) => engine.offerCurve(offer.id, moment, pace), {
+    byItself: orders.length <= smallYear,
+    by: [opened, orders, moment],
+    on: 'orders',
+    keptAs: `curve ${offer.id}`,
+  });
+  const { state } = work;
   const curve = state.last;
   return (
     <section aria-label="With its threshold elsewhere">
@@ -138,8 +142,8 @@ function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
       {state.is === 'done' && !curve && (
         <p className="muted">It asks for no value, and has no most that it takes: there is nothing to move.</p>
       )}
-      {state.is !== 'done' && <Working state={state} start={start} stop={stop} what="Draw the curve" />}
-      {curve && <Curve book={book} offer={offer} curve={curve} say={say} again={start} />}
+      {!work.isCurrent && <Working work={work} what="Draw the curve" />}
+      {curve && <Curve book={book} offer={offer} curve={curve} say={say} again={work.start} />}
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { amountOf, basketWords, counts, money, offerTitle, serviceName, wholeOf } from '../../../words/index.ts';
-import { type OpenBook, useHeavy } from '../../data/book.ts';
+import type { OpenBook } from '../../data/book.ts';
+import { useHeavy } from '../../data/heavy.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { AmountPart, TextPart } from '../../ui/field.tsx';
 import { Working } from './working.tsx';
@@ -9,10 +10,12 @@ import { Working } from './working.tsx';
 export function DeepestBasket({ book, moment }: { book: OpenBook; moment: number }) {
   const [units, setUnits] = useState('6');
   const [value, setValue] = useState(amountOf(500, book.home.currency));
-  const { state, start, stop } = useHeavy((engine, pace) =>
-    engine.deepest(moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
+  const work = useHeavy(
+    (engine, pace) =>
+      engine.deepest(moment, Number(units), Math.round(Number(value) * wholeOf(book.home.currency)), pace),
+    { by: [units, value, book.book, book.goods, moment] },
   );
-  const answer = state.last;
+  const answer = work.state.last;
   return (
     <section className="mt-6" aria-label="The baskets that leave least">
       <h2>The baskets that leave least</h2>
@@ -27,7 +30,7 @@ export function DeepestBasket({ book, moment }: { book: OpenBook; moment: number
         units worth at most <AmountPart label="Value at most" value={value} onCommit={setValue} /> {book.home.currency},
         to a place in each zone, with every code and every two.
       </p>
-      <Working state={state} start={start} stop={stop} what="Look for them" />
+      <Working work={work} what="Look for them" />
       {answer && (
         <>
           <p className="muted small">

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Book } from '../../../core/book/index.ts';
 import type { Losing, Meeting, Run } from '../../../core/plan/index.ts';
@@ -15,8 +16,11 @@ export const keyOf = ({ first, second }: Pick<Meeting, 'first' | 'second'>): str
 
 const mostShown = 300;
 
-/** The meetings, a row each: which acts over the value of the goods, what past orders lose, and a basket bought. */
-export function MeetingsTable({
+/**
+ * The meetings, a row each: which acts over the value of the goods, what past orders lose, and a basket bought. Not
+ * drawn anew for how far the losses are.
+ */
+export const MeetingsTable = memo(function MeetingsTable({
   book,
   rows,
   chosen,
@@ -85,7 +89,7 @@ export function MeetingsTable({
       )}
     </table>
   );
-}
+});
 
 /** Whether shoppers would expect to have both and cannot, as far as orders of the past tell. */
 const isOff = ({ surprising }: Meeting, losing: Losing | null): boolean =>

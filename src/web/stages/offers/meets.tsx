@@ -1,8 +1,9 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Meeting } from '../../../core/plan/index.ts';
 import { counts, editable, relationWords, secondName } from '../../../words/index.ts';
 import { useOrdersQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine, useHeavy, useMoment } from '../../data/book.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { useHeavy } from '../../data/heavy.ts';
 import { smallYear } from '../../data/past.ts';
 import type { MeetingLoss } from '../../engine/offers.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
@@ -29,16 +30,18 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
   const tender = useTender();
   const meetings = useEngine((engine) => engine.meets(moment, null), [moment], 'study');
   const { data: orders } = useOrdersQuery();
-  const { state, start, stop } = useHeavy(
-    (engine, pace) => engine.meetLosses(moment, pace),
-    orders !== undefined && orders.length <= smallYear,
-    [book, orders, moment],
-    'orders',
-  );
+  const work = useHeavy((engine, pace) => engine.meetLosses(moment, pace), {
+    // After the meetings themselves, which are looked for in another worker.
+    byItself: meetings !== null && orders !== undefined && orders.length <= smallYear,
+    by: [book.book, book.goods, orders, moment],
+    on: 'orders',
+    keptAs: 'losses',
+  });
+  const losses = work.state.last;
   const [chosen, setChosen] = useState<string | null>(null);
   const pairs = meetings?.filter((one) => one.second.is === 'offer').length ?? 0;
   const surprising = meetings?.filter((one) => one.surprising).length ?? 0;
-  const rows = rowsOf(meetings ?? [], state.last ?? []);
+  const rows = useMemo(() => rowsOf(meetings ?? [], losses ?? []), [meetings, losses]);
   const shown = rows.find(({ meeting }) => keyOf(meeting) === chosen) ?? rows[0];
   return (
     <div className="stage">
@@ -74,9 +77,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
           </span>
         </div>
         <Sampled />
-        {orders && orders.length > 0 && state.is !== 'done' && (
-          <Working state={state} start={start} stop={stop} what="Count the orders that lose" />
-        )}
+        {orders && orders.length > 0 && !work.isCurrent && <Working work={work} what="Count the orders that lose" />}
         <MeetingsTable book={book.book} rows={rows} chosen={shown?.meeting ?? null} choose={setChosen} />
         <DeepestBasket book={book} moment={moment} />
       </section>

@@ -2,7 +2,10 @@ import { fireEvent, waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test, vi } from 'vitest';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, press, screen, stands, type } from '../../../../tests/screen.tsx';
+import { editTo } from '../../../core/book/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
+import { makeEdits } from '../../data/editing.ts';
+import { store } from '../../data/index.ts';
 
 afterEach(away);
 
@@ -143,4 +146,38 @@ test('a private note and links are kept with an offer: a link has its code once 
   await screen.findByText('copied');
   press('Copy the address of this offer');
   expect(written).toEqual(['https://shop.example/?c=GUST&from=plemb', `${location.origin}/offers/${offer.id}`]);
+});
+
+test('what an offer costs is worked out once, for whoever comes back to it; anew for another book', async () => {
+  const order = { at: '2026-11-02T10:00:00.000Z', place: 'IE', service: 'post', channel: null };
+  const orders = [1, 2].map((id) => ({ ...order, id, lines: [{ sku: 'BAR-OAT', units: 4 }] }));
+  at('/offers/costs', smallBook(), { 'GET /orders': { orders, next: null, every: 1 } });
+  let begun = 0;
+  const Beside = globalThis.Worker as unknown as new () => object;
+  vi.stubGlobal(
+    'Worker',
+    class extends Beside {
+      constructor() {
+        super();
+        begun += 1;
+      }
+    },
+  );
+  const costs = async (text: string) => {
+    const said = await screen.findByText(/would have used/);
+    await waitFor(() => expect(said.textContent).toContain(text));
+    await screen.findByText(/there is nothing to move/);
+  };
+  // 15 % of 26.00, twice.
+  await costs('2 of 2 orders would have used it, and shoppers would have paid €7.80 less');
+  expect(begun).toBe(2);
+  press(screen.getByRole('link', { name: /Places$/ }));
+  await screen.findByRole('heading', { name: 'Home' });
+  press(screen.getByRole('link', { name: /Offers$/ }));
+  press(await screen.findByRole('link', { name: 'What they cost' }));
+  await costs('€7.80 less');
+  expect(begun).toBe(2);
+  store.dispatch(makeEdits([editTo(['offers', 'suds', 'benefit', 'off', 'percent'], '10')]));
+  await costs('€5.20 less');
+  expect(begun).toBe(3);
 });

@@ -3,7 +3,8 @@ import { goodsTargets, type MissingWay } from '../../../../core/goods/index.ts';
 import type { Layout } from '../../../../core/tables/index.ts';
 import { counted, counts, goodsTargetLabels, saidProblem } from '../../../../words/index.ts';
 import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
-import { type OpenBook, useHeavy } from '../../../data/book.ts';
+import type { OpenBook } from '../../../data/book.ts';
+import { useHeavy } from '../../../data/heavy.ts';
 import type { GoodsPreview } from '../../../engine/files.ts';
 import { type Does, lineAt, linesThat } from '../../../engine/goods-lines.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
@@ -30,8 +31,7 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
         missing,
         pace,
       ) as Promise<GoodsPreview>,
-    remembered !== undefined,
-    [file, layout, missing, book.book, book.goods],
+    { byItself: remembered !== undefined, by: [file, layout, missing, book.book, book.goods] },
   );
   const seen = state.last;
   const reading = state.is === 'running';

@@ -3,7 +3,8 @@ import { type PriceListBody, priceTargets, type TakenAs } from '../../../../core
 import type { Layout } from '../../../../core/tables/index.ts';
 import { counted, counts, listed, priceTargetLabels, saidProblem } from '../../../../words/index.ts';
 import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts';
-import { type OpenBook, useHeavy } from '../../../data/book.ts';
+import type { OpenBook } from '../../../data/book.ts';
+import { useHeavy } from '../../../data/heavy.ts';
 import type { PricesPreview } from '../../../engine/files.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
 import { FileHead } from '../../../ui/file-layout.tsx';
@@ -36,8 +37,7 @@ export function PriceImport({
         layout,
         remembered: remembered ?? [],
       }) as Promise<PricesPreview>,
-    remembered !== undefined,
-    [file, layout, list],
+    { byItself: remembered !== undefined, by: [file, layout, list] },
   );
   const seen = state.last;
   const table = seen?.is === 'table' ? seen : null;
