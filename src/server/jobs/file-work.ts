@@ -7,6 +7,9 @@ import type { WorkerContext } from './worker-context.ts';
 /** How far a piece of work is, told as it goes on; what is told last may be lost. */
 export type Progress = (done: number, all: number) => Promise<void>;
 
+/** Milliseconds between two marks of how far it is. */
+const apart = 300;
+
 /** A file that is worked on, as a row of the database has it. */
 export interface FileWork {
   /** What it is called in the log. */
@@ -29,8 +32,12 @@ export async function workOnFile(
   work: (tasks: Tasks, progress: Progress) => Promise<void>,
 ): Promise<void> {
   const stop = stoppable(signal, isToStop);
+  let marked = Number.NEGATIVE_INFINITY;
   const progress = proxy(async (done: number, all: number) => {
     stop.signal.throwIfAborted();
+    const now = performance.now();
+    if (done < all && now - marked < apart) return;
+    marked = now;
     await mark(done, all).catch((error) => log.warn(error, what));
   });
   try {

@@ -58,7 +58,7 @@ export async function takeHistory(context: Reaching, id: number, progress: Progr
   }
   try {
     await transaction(database, async (connection) => {
-      const made = await put(connection, row, reader, progress);
+      const made = await put(connection, row, reader, piecesAhead(database, id), progress);
       if (!(await moveHistoryImport(connection, id, ['taking'], 'done'))) throw new Ended();
       await endHistoryImport(connection, id, made);
     });
@@ -88,11 +88,29 @@ async function readerFor(database: Connection, { sort, layout }: HistoryImportRo
   });
 }
 
+/** The pieces of a file, and of how many letters it is; the next is fetched while one is worked on. */
+async function* piecesAhead(database: Connection, id: number) {
+  const { count, letters } = await piecesOf(database, id);
+  const fetched = (n: number) => {
+    const piece = pieceOf(database, id, n);
+    // Told when it is its turn.
+    piece.catch(() => undefined);
+    return piece;
+  };
+  let next = fetched(0);
+  for (let n = 0; n < count; n += 1) {
+    const piece = (await next) ?? '';
+    next = fetched(n + 1);
+    yield { piece, letters };
+  }
+}
+
 /** Reads all pieces and puts what they hold; what is to be told of it. */
 async function put(
   connection: Connection,
-  { id, sort, layout }: HistoryImportRow,
+  { sort, layout }: HistoryImportRow,
   reader: Awaited<ReturnType<typeof readerFor>>,
+  pieces: ReturnType<typeof piecesAhead>,
   progress: Progress,
 ): Promise<HistoryReport> {
   const sink = sinks[sort]();
@@ -119,11 +137,9 @@ async function put(
     putting = sink.take(connection, good, spoilt);
     putting.catch(() => undefined);
   };
-  const { count, letters } = await piecesOf(connection, id);
   const rows = rowReader(layout.delimiter);
   let done = 0;
-  for (let n = 0; n < count; n += 1) {
-    const piece = (await pieceOf(connection, id, n)) ?? '';
+  for await (const { piece, letters } of pieces) {
     const found = rows.feed(piece);
     for (let i = 0; i < found.length; i += batch) {
       await take(found.slice(i, i + batch));

@@ -321,12 +321,19 @@ const historyEndpoints = (build: Builder) => ({
       const begun = await write('POST', '', request);
       if (!begun.data) return begun;
       const pieces = Math.max(1, Math.ceil(text.length / pieceLength));
+      // One is on its way while the one before is taken in.
+      let before: ReturnType<typeof write> = Promise.resolve(begun);
       for (let n = 0; n < pieces; n += 1) {
         const piece = text.slice(n * pieceLength, (n + 1) * pieceLength);
-        const sent = await write('PUT', `/${begun.data.id}/pieces/${n}`, { text: piece });
+        const sending = write('PUT', `/${begun.data.id}/pieces/${n}`, { text: piece });
+        const sent = await before;
         if (!sent.data) return sent;
-        pace((n + 1) / pieces);
+        pace(n / pieces);
+        before = sending;
       }
+      const last = await before;
+      if (!last.data) return last;
+      pace(1);
       return write('POST', `/${begun.data.id}/taken`, { pieces });
     },
   }),
