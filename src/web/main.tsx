@@ -11,10 +11,12 @@ import { routes } from './app/routes.tsx';
 import { rooms } from './app/stages.ts';
 import { api } from './data/api.ts';
 import { EnginesContext, startEngines } from './data/engines.ts';
+import { ShelfContext } from './data/heavy.ts';
 import { store } from './data/index.ts';
 import { remember } from './data/remembered.ts';
 import { hearSaves } from './data/saves.ts';
 import { engineFailed } from './data/view.ts';
+import { shelfOf } from './data/work.ts';
 
 const place = document.getElementById('root');
 if (place) {
@@ -32,9 +34,11 @@ if (place) {
     <StrictMode>
       <Provider store={store}>
         <EnginesContext value={engines}>
-          <RoomsContext value={rooms}>
-            <RouterProvider router={createBrowserRouter(routes)} />
-          </RoomsContext>
+          <ShelfContext value={shelfOf()}>
+            <RoomsContext value={rooms}>
+              <RouterProvider router={createBrowserRouter(routes)} />
+            </RoomsContext>
+          </ShelfContext>
         </EnginesContext>
       </Provider>
     </StrictMode>,

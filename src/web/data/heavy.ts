@@ -1,9 +1,10 @@
 import { createContext, useContext, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { useBasis } from './basis.tsx';
 import { rest } from './engines.ts';
-import { type Ask, type Heavy, shelfOf, workOf } from './work.ts';
+import { type Ask, type Heavy, type Shelf, workOf } from './work.ts';
 
-export const ShelfContext = createContext(shelfOf());
+/** Where work that outlives its page is kept; null: none does. */
+export const ShelfContext = createContext<Shelf | null>(null);
 
 /** A long piece of work as a page has it. */
 export interface HeavyWork<T> {
@@ -31,15 +32,15 @@ export function useHeavy<T>(
 ): HeavyWork<T> {
   const basis = useBasis(on);
   const shelf = useContext(ShelfContext);
-  const work = useMemo(() => (keptAs === undefined ? workOf<T>() : shelf.work<T>(keptAs)), [shelf, keptAs]);
+  const isKept = keptAs !== undefined && shelf !== null;
+  const work = useMemo(() => (isKept ? shelf.work<T>(keptAs) : workOf<T>()), [isKept, shelf, keptAs]);
   const state = useSyncExternalStore(work.watch, work.state);
-  const isKept = keptAs !== undefined;
   useEffect(() => {
     if (!isKept) return work.forget;
   }, [work, isKept]);
   const start = () => {
     if (!basis) return;
-    shelf.tidy();
+    shelf?.tidy();
     work.begin(basis, ask, by);
   };
   const isBegun = () => work.by()?.every((one, i) => one === by[i]) ?? false;
@@ -49,8 +50,8 @@ export function useHeavy<T>(
   // biome-ignore lint/correctness/useExhaustiveDependencies: under another name it is another piece of work
   useEffect(() => {
     if (!byItself || !isReady || latest.current.isBegun()) return;
-    // Once the page, and typing on it, rest.
-    const waiting = window.setTimeout(() => latest.current.start(), rest);
+    // Once typing rests; what outlives its page once the page does. What a form asks for first waits for nothing.
+    const waiting = window.setTimeout(() => latest.current.start(), isKept || work.by() ? rest : 0);
     return () => clearTimeout(waiting);
   }, [work, isReady, byItself, ...by]);
   return { state, isCurrent: state.is === 'done' && isBegun(), start, stop: work.stop };

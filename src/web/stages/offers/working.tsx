@@ -24,7 +24,9 @@ export function Working({ work, what }: { work: HeavyWork<unknown>; what: string
       <button type="button" className="act" onClick={start}>
         {what}
       </button>
-      {state.is === 'done' && !isCurrent && <span className="muted">What is shown is of before the last change.</span>}
+      {state.is === 'done' && !isCurrent && (
+        <span className="muted">What is shown is from before the last change.</span>
+      )}
       {state.is === 'stopped' && <span className="muted">Stopped; nothing is kept of it.</span>}
       {state.is === 'failed' && <span className="fault">It failed: {state.why}</span>}
     </p>
