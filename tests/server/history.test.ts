@@ -209,6 +209,31 @@ test('ended in the middle it leaves nothing behind, and taken after all it is wh
   expect((await at.call('GET', `/api/history/imports/${other}`)).body.state).toBe('stopped');
 });
 
+test('of files taken at once each order is there once, and as the later of the two has it', async () => {
+  const file = async (from: number, units: number) => {
+    const rows = Array.from({ length: 3000 }, (_, i) => `N-${from + i};01.02.2026;Irland;BAR-OAT;${units}`);
+    const text = ['Bestellnummer;Datum;Land;Artikelnr;Menge', ...rows].join('\n');
+    const layout = layoutOf('orders', text.slice(0, 500));
+    const id = await addHistoryImport(at.database, { sort: 'orders', name: 'x', layout, who: 'Ada' }, new Date());
+    await putPiece(at.database, id, 0, text);
+    await moveHistoryImport(at.database, id, ['coming'], 'taking');
+    return id;
+  };
+  const ids = [await file(0, 1), await file(1500, 2)];
+  await Promise.all(ids.map((id) => takeHistory(at.context, id, async () => undefined)));
+  const reports = await Promise.all(
+    ids.map(async (id) => (await at.call('GET', `/api/history/imports/${id}`)).body.report),
+  );
+  const later = reports.findIndex(({ changed }) => changed > 0);
+  expect(reports[later]).toMatchObject({ fresh: 1500, changed: 1500, same: 0 });
+  expect(reports[1 - later]).toMatchObject({ fresh: 3000, changed: 0, same: 0 });
+  const { rows } = await at.database.query<{ units: number; count: number }>(
+    `select (lines -> 0 -> 'units')::integer as units, count(*)::integer as count from past_order
+     group by 1 order by 1`,
+  );
+  expect(rows).toEqual([0, 1].map((i) => ({ units: i + 1, count: i === later ? 3000 : 1500 })));
+});
+
 test('random orders, in random order of their lines, cut anywhere, come to what a plain reader makes of them', async () => {
   const random = seeded(11);
   const below = (n: number) => Math.floor(random() * n);

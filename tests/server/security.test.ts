@@ -43,7 +43,7 @@ test('statements are of the program alone: what is said goes beside them', () =>
   // Lists of columns, parts of statements, names of channels and quoted names of tables, all written in the sources;
   // and the name of a snapshot, as the database gave it.
   const own =
-    /^(columns|countPut|ofRuns|filtered|firstTaken|firstOfAll|patience\.write|list|some|quoted\(\w+\)|counter|channel$|name\.replaceAll)/;
+    /^(asKept|columns|countPut|ofRuns|filtered|firstTaken|firstOfAll|patience\.write|list|some|quoted\(\w+\)|counter|channel$|name\.replaceAll)/;
   expect(spliced.filter((one) => !own.test(one.split(': ')[1] ?? ''))).toEqual([]);
   expect(spliced.length).toBeGreaterThan(5);
 });

@@ -25,7 +25,7 @@ export async function openOrderStage(connection: Connection): Promise<void> {
        charge numeric, discount numeric
      ) on commit drop;
      create temporary table staged_bad (number text, channel text) on commit drop;
-     create temporary table staged_parted (number text, channel text, parts bigint) on commit drop`,
+     create temporary table staged_parted (number text, channel text) on commit drop`,
   );
 }
 
@@ -63,20 +63,18 @@ export async function stageBadOrders(
 /**
  * Puts the staged orders. Of an order whose lines do not stand together, what it says once is taken from the first part
  * that has it, and lines of one SKU are one. An order that stands there already under its number and channel becomes
- * what is staged.
+ * what is staged. Imports that put orders wait for each other.
  */
 export async function putStagedOrders(connection: Connection): Promise<Put> {
   await connection.query(
     `set local work_mem = '128MB';
      delete from staged_order using staged_bad
      where staged_bad.number = staged_order.number and staged_bad.channel = staged_order.channel;
-     insert into staged_parted
-       select number, channel, count(*) from staged_order group by number, channel having count(*) > 1;
-     analyze staged_order; analyze staged_parted`,
-  );
-  const { rows } = await connection.query<Counted>(
-    `with parted as (
-       select staged_order.* from staged_order join staged_parted using (number, channel)
+     insert into staged_parted select number, channel from staged_order group by number, channel having count(*) > 1;
+     with parted as (
+       delete from staged_order using staged_parted
+       where staged_parted.number = staged_order.number and staged_parted.channel = staged_order.channel
+       returning staged_order.*
      ), summed as (
        select number, channel, sku, sum(units) as units, min(line) as line
        from parted, jsonb_to_recordset(lines) as one (sku text, units bigint) group by number, channel, sku
@@ -84,41 +82,46 @@ export async function putStagedOrders(connection: Connection): Promise<Put> {
        select number, channel, jsonb_agg(jsonb_build_object('sku', sku, 'units', units) order by line, sku) as lines
        from summed group by number, channel
      ), headed as (
-       select number, channel, min(at) as at, (array_agg(place order by line))[1] as place,
+       select number, channel, min(line) as line, min(at) as at, (array_agg(place order by line))[1] as place,
          coalesce((array_agg(service order by line) filter (where service <> ''))[1], '') as service,
          coalesce((array_agg(codes order by line) filter (where codes <> ''))[1], '') as codes,
          (array_agg(charge order by line) filter (where charge is not null))[1] as charge,
          (array_agg(discount order by line) filter (where discount is not null))[1] as discount
        from parted group by number, channel
-     ), whole as (
-       select number, channel, at, place, service, lines, codes, charge, discount from staged_order
-       where not exists (
-         select from staged_parted
-         where staged_parted.number = staged_order.number and staged_parted.channel = staged_order.channel)
-       union all
-       select number, channel, at, place, service, lines, codes, charge, discount
-       from headed join listed using (number, channel)
-     ), put as (
-       insert into past_order (number, at, place, service, lines, channel, codes, charge, discount)
-       select number, at, place, service, lines, nullif(channel, ''),
-         coalesce(string_to_array(nullif(codes, ''), ' '), '{}'), charge, discount
-       from whole order by at, number
-       on conflict ((coalesce(channel, '')), number) do update
-         set at = excluded.at, place = excluded.place, service = excluded.service, lines = excluded.lines,
-           codes = excluded.codes, charge = excluded.charge, discount = excluded.discount
-         where (past_order.at, past_order.place, past_order.service, past_order.lines, past_order.codes,
-             past_order.charge, past_order.discount)
-           is distinct from (excluded.at, excluded.place, excluded.service, excluded.lines, excluded.codes,
-             excluded.charge, excluded.discount)
-       returning xmax = 0 as fresh
      )
-     select ((select count(*) from staged_order) - (select coalesce(sum(parts - 1), 0) from staged_parted))::integer as all,
-       ${countFresh}`,
+     insert into staged_order (line, number, channel, at, place, service, lines, codes, charge, discount)
+     select line, number, channel, at, place, service, lines, codes, charge, discount
+     from headed join listed using (number, channel);
+     analyze staged_order;
+     lock table past_order in share row exclusive mode`,
   );
+  const changed = await connection.query(
+    `update past_order
+     set at = one.at, place = one.place, service = one.service, lines = one.lines, codes = one.codes,
+       charge = one.charge, discount = one.discount
+     from (select ${asKept} from staged_order) as one
+     where past_order.number = one.number and coalesce(past_order.channel, '') = coalesce(one.channel, '')
+       and (past_order.at, past_order.place, past_order.service, past_order.lines, past_order.codes,
+           past_order.charge, past_order.discount)
+         is distinct from (one.at, one.place, one.service, one.lines, one.codes, one.charge, one.discount)`,
+  );
+  const fresh = await connection.query(
+    `insert into past_order (number, at, place, service, lines, channel, codes, charge, discount)
+     select ${asKept} from staged_order
+     where not exists (
+       select from past_order
+       where past_order.number = staged_order.number and coalesce(past_order.channel, '') = staged_order.channel)
+     order by at, number`,
+  );
+  const { rows } = await connection.query<{ all: number }>('select count(*)::integer as all from staged_order');
   // What stands on them is asked at once, long before the database would look at them by itself.
   await connection.query('analyze past_order');
-  return putOf(rows[0]);
+  return putOf({ all: rows[0]?.all ?? 0, fresh: fresh.rowCount ?? 0, changed: changed.rowCount ?? 0 });
 }
+
+/** A staged order in the columns of those that stand. */
+const asKept = `number, at, place, service, lines, nullif(channel, '') as channel,
+  coalesce(string_to_array(nullif(codes, ''), ' '), '{}') as codes, charge, discount`;
 
 interface Counted {
   readonly all: number;
@@ -126,12 +129,10 @@ interface Counted {
   readonly changed: number;
 }
 
-/** What became of what differed, by what is in `put`. */
-const countFresh = `count(*) filter (where fresh)::integer as fresh,
-  count(*) filter (where not fresh)::integer as changed from put`;
-
 /** What became of the rows of `whole`, of which those that differed are in `put`. */
-const countPut = `select (select count(*) from whole)::integer as all, ${countFresh}`;
+const countPut = `select (select count(*) from whole)::integer as all,
+  count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
+from put`;
 const putOf = (row?: Counted): Put => {
   const { all, fresh, changed } = row ?? { all: 0, fresh: 0, changed: 0 };
   return { fresh, changed, same: all - fresh - changed };
