@@ -63,7 +63,7 @@ export async function stageBadOrders(
 /**
  * Puts the staged orders. Of an order whose lines do not stand together, what it says once is taken from the first part
  * that has it, and lines of one SKU are one. An order that stands there already under its number and channel becomes
- * what is staged. Imports that put orders wait for each other.
+ * what is staged. Imports that put orders wait for each other, however long that takes.
  */
 export async function putStagedOrders(connection: Connection): Promise<Put> {
   await connection.query(
@@ -71,6 +71,7 @@ export async function putStagedOrders(connection: Connection): Promise<Put> {
      delete from staged_order using staged_bad
      where staged_bad.number = staged_order.number and staged_bad.channel = staged_order.channel;
      insert into staged_parted select number, channel from staged_order group by number, channel having count(*) > 1;
+     analyze staged_order; analyze staged_parted;
      with parted as (
        delete from staged_order using staged_parted
        where staged_parted.number = staged_order.number and staged_parted.channel = staged_order.channel
@@ -92,7 +93,7 @@ export async function putStagedOrders(connection: Connection): Promise<Put> {
      insert into staged_order (line, number, channel, at, place, service, lines, codes, charge, discount)
      select line, number, channel, at, place, service, lines, codes, charge, discount
      from headed join listed using (number, channel);
-     analyze staged_order;
+     set local lock_timeout = 0;
      lock table past_order in share row exclusive mode`,
   );
   const changed = await connection.query(
@@ -133,6 +134,7 @@ interface Counted {
 const countPut = `select (select count(*) from whole)::integer as all,
   count(*) filter (where fresh)::integer as fresh, count(*) filter (where not fresh)::integer as changed
 from put`;
+
 const putOf = (row?: Counted): Put => {
   const { all, fresh, changed } = row ?? { all: 0, fresh: 0, changed: 0 };
   return { fresh, changed, same: all - fresh - changed };
