@@ -19,6 +19,7 @@ export interface HeavyWork<T> {
 export interface Terms {
   /** Begun by itself at first, and whenever one of `by` changes; else by hand. */
   readonly byItself?: boolean;
+  /** What its answer stands on, beside the carrier's cards. */
   readonly by?: readonly unknown[];
   readonly on?: 'book' | 'orders';
   /** The name under which it goes on, and its answer is kept, when the page is left; else it ends with the page. */
@@ -28,9 +29,10 @@ export interface Terms {
 /** A long piece of work, in a worker of its own. */
 export function useHeavy<T>(
   ask: Ask<T>,
-  { byItself = false, by = nothing, on = 'book', keptAs }: Terms = {},
+  { byItself = false, by: told = nothing, on = 'book', keptAs }: Terms = {},
 ): HeavyWork<T> {
   const basis = useBasis(on);
+  const by = [basis?.cards, ...told];
   const shelf = useContext(ShelfContext);
   const isKept = keptAs !== undefined && shelf !== null;
   const work = useMemo(() => (isKept ? shelf.work<T>(keptAs) : workOf<T>()), [isKept, shelf, keptAs]);

@@ -123,11 +123,11 @@ type Say = (amount: number) => string;
 
 /** What it would cost with its least value, or the most it takes, elsewhere: a curve whose line can be moved. */
 function Moved({ book, offer, orders, moment, say }: OfAYear & { say: Say }) {
-  // Moving its line changes the book: the curve stays that of the book it was opened with.
-  const [opened] = useState(book.book);
+  // Moving its line changes the book: the curve stays that of the book and goods it was opened with.
+  const [opened] = useState([book.book, book.goods]);
   const work = useHeavy((engine, pace) => engine.offerCurve(offer.id, moment, pace), {
     byItself: orders.length <= smallYear,
-    by: [opened, orders, moment],
+    by: [...opened, orders, moment],
     on: 'orders',
     keptAs: `curve ${offer.id}`,
   });

@@ -4,6 +4,7 @@ import type { HeavyWork } from '../../data/heavy.ts';
 /** The state of a long piece of work: how to begin it, how far it is, and how to stop it. */
 export function Working({ work, what }: { work: HeavyWork<unknown>; what: string }) {
   const { state, isCurrent, start, stop } = work;
+  const isOld = state.is === 'done' && !isCurrent;
   if (state.is === 'running')
     return (
       <p className="after-a-while my-2 flex items-center gap-3" aria-live="polite">
@@ -20,13 +21,11 @@ export function Working({ work, what }: { work: HeavyWork<unknown>; what: string
       </p>
     );
   return (
-    <p className={`my-2 flex items-center gap-3 ${state.is === 'done' && !isCurrent ? 'after-a-while' : ''}`}>
+    <p className={`my-2 flex items-center gap-3 ${isOld ? 'after-a-while' : ''}`}>
       <button type="button" className="act" onClick={start}>
         {what}
       </button>
-      {state.is === 'done' && !isCurrent && (
-        <span className="muted">What is shown is from before the last change.</span>
-      )}
+      {isOld && <span className="muted">What is shown is from before the last change.</span>}
       {state.is === 'stopped' && <span className="muted">Stopped; nothing is kept of it.</span>}
       {state.is === 'failed' && <span className="fault">It failed: {state.why}</span>}
     </p>
