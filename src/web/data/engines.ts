@@ -4,6 +4,7 @@ import type { PastOrder } from '../../contract/index.ts';
 import { type Book, type Patch, turnsBetween } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import { asText } from '../engine/as-text.ts';
 import type { Engine, Saved } from '../engine/engine.ts';
 
 /** All that a worker has to know. */
@@ -84,18 +85,18 @@ export function tell(worker: Running, basis: Basis): void {
     takes.push(engine.load({ book, goods: goodsBetween(told?.goods ?? [], basis.goods), cards, singles }));
   }
   if (turns.length > 0) takes.push(engine.draft(turns));
-  if (orders !== null && orders !== told?.orders) takes.push(engine.remember(orders));
+  if (orders !== null && orders !== told?.orders) takes.push(engine.remember(asText(orders)));
   if (takes.length > 0) worker.taken = Promise.all(takes);
 }
 
 /** Goods as they are told to whoever knows others: whole where they stand elsewhere, or where many differ. */
 function goodsBetween(known: readonly Item[], goods: readonly Item[]): Saved['goods'] {
-  const all = { is: 'all', items: goods } as const;
-  if (known.length !== goods.length) return all;
+  const all = () => ({ is: 'all', items: asText(goods) }) as const;
+  if (known.length !== goods.length) return all();
   const at = new Map<number, Item>();
   for (const [i, item] of goods.entries()) {
     if (item === known[i]) continue;
-    if (item.sku !== known[i]?.sku || at.size > goods.length / 4) return all;
+    if (item.sku !== known[i]?.sku || at.size > goods.length / 4) return all();
     at.set(i, item);
   }
   return { is: 'turned', at };

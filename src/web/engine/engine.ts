@@ -2,6 +2,7 @@ import type { PastOrder } from '../../contract/index.ts';
 import { type Book, type Patch, type Turn, turned } from '../../core/book/index.ts';
 import type { CardBody } from '../../core/carrier/index.ts';
 import type { Item } from '../../core/goods/index.ts';
+import { type AsText, listIn } from './as-text.ts';
 import { begun, offeredAt } from './beginning.ts';
 import { changedCharges } from './changed-charges.ts';
 import { goodsFile, historyFile, priceFile } from './files.ts';
@@ -33,7 +34,7 @@ export interface Saved {
   readonly book: Book;
   /** All goods; or, of those told before, the ones that are others now, by where they stand. */
   readonly goods:
-    | { readonly is: 'all'; readonly items: readonly Item[] }
+    | { readonly is: 'all'; readonly items: AsText<Item> }
     | { readonly is: 'turned'; readonly at: ReadonlyMap<number, Item> };
   readonly cards: readonly CardBody[];
   readonly singles: Readonly<Record<string, string>>;
@@ -57,12 +58,13 @@ export function engineOf() {
   return {
     /** Takes in what is saved; the draft stays. */
     load({ book, goods, cards, singles }: Saved): void {
-      const all = goods.is === 'all' ? goods.items : (now?.saved.goods ?? []).map((item, i) => goods.at.get(i) ?? item);
+      const all =
+        goods.is === 'all' ? listIn(goods.items) : (now?.saved.goods ?? []).map((item, i) => goods.at.get(i) ?? item);
       now = withDraft(told(book, all, cards, singles, orders), patch);
     },
     /** Takes in the past orders, for the questions that stand on them. */
-    remember(past: readonly PastOrder[]): void {
-      orders = past;
+    remember(past: AsText<PastOrder>): void {
+      orders = listIn(past);
       if (now) now = { ...now, orders };
     },
     /** Takes in how the draft has changed. */

@@ -21,6 +21,7 @@ import type { Item } from '../../core/goods/index.ts';
 import { parsePlace } from '../../core/places/index.ts';
 import { seeded } from '../../core/plan/index.ts';
 import { questionOf, quote } from '../../core/quote/index.ts';
+import { asText } from './as-text.ts';
 import { engineOf } from './engine.ts';
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { told as basisOf, type Told, withDraft } from './state.ts';
@@ -242,16 +243,16 @@ describe('what looks at all goods', () => {
 
 describe('what stands on past orders', () => {
   const orders = demoOrders(items, 120);
-  const saved = { book: body, goods: { is: 'all', items }, cards: [], singles: {} } as const;
+  const saved = { book: body, goods: { is: 'all', items: asText(items) }, cards: [], singles: {} } as const;
   const inAll = (engine: ReturnType<typeof engineOf>) =>
     Object.values(engine.ordersByZone() ?? {}).reduce((sum, one) => sum + one, 0);
   test('orders are told once, before the book or after it, and stay when it is saved anew', () => {
     const [before, after] = [engineOf(), engineOf()];
-    before.remember(orders);
+    before.remember(asText(orders));
     before.load(saved);
     after.load(saved);
     expect(inAll(after)).toBe(0);
-    after.remember(orders);
+    after.remember(asText(orders));
     for (const engine of [before, after]) {
       engine.load({ ...saved, book: { ...body, seller: 'Somebody else' } });
       expect(inAll(engine)).toBe(orders.length);
@@ -264,12 +265,12 @@ describe('what stands on past orders', () => {
     const reviewed = (book: Book, past = orders, moment = now) => {
       const anew = engineOf();
       anew.load({ ...saved, book });
-      anew.remember(past);
+      anew.remember(asText(past));
       return anew.records(moment);
     };
     const engine = engineOf();
     engine.load({ ...saved, book: carried });
-    engine.remember(orders);
+    engine.remember(asText(orders));
     const answers = [engine.records(now)];
     expect(engine.records(now)).toEqual(reviewed(carried));
     engine.draft(turnsBetween(null, patchWith({ ...carried, goods: items }, null, [edit], { passes: true })));
@@ -280,7 +281,7 @@ describe('what stands on past orders', () => {
     const later = Date.parse('2027-02-01T00:00:00Z');
     answers.push(engine.records(later));
     expect(answers.at(-1)).toEqual(reviewed(edited, orders, later));
-    engine.remember(orders.slice(0, 60));
+    engine.remember(asText(orders.slice(0, 60)));
     answers.push(engine.records(later));
     expect(answers.at(-1)).toEqual(reviewed(edited, orders.slice(0, 60), later));
     expect(new Set(answers.map((one) => JSON.stringify(one))).size).toBe(4);
