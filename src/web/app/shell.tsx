@@ -5,7 +5,6 @@ import { counts, momentText, writtenIn } from '../../words/index.ts';
 import { useBookQuery, useClockQuery, useLastCheckQuery } from '../data/api.ts';
 import { useBook } from '../data/book.ts';
 import { selectUnsaved } from '../data/editing.ts';
-import { failure } from '../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../data/index.ts';
 import { opened } from '../data/view.ts';
 import { placeOfZone, WallContext } from '../ui/clock.ts';
@@ -13,9 +12,10 @@ import { TenderContext } from '../ui/tender.ts';
 import { Toasts } from '../ui/toasts.tsx';
 import { panels, useAhead } from './ahead.ts';
 import { useKeys } from './keys.ts';
+import { Opening } from './opening.tsx';
 import { usePageTitle } from './page-title.ts';
 import { stages } from './stages.ts';
-import { BeginBanner, StarterButton } from './starter.tsx';
+import { BeginBanner } from './starter.tsx';
 import { Strip } from './strip.tsx';
 
 const Panels = lazy(async () => ({ default: (await panels()).Panels }));
@@ -29,7 +29,7 @@ export function Shell() {
   const count = useAppSelector(selectUnsaved);
   const book = useBook();
   useAhead(book !== null);
-  const { error } = useBookQuery();
+  const { data: saved, error } = useBookQuery();
   const { data: clock } = useClockQuery();
   const { data: report } = useLastCheckQuery();
   const off = report?.findings.filter((one) => one.standing === 'off').length ?? 0;
@@ -75,7 +75,7 @@ export function Shell() {
                     </button>
                   )}
                   <button type="button" className="bar-button wide-only" onClick={() => act(opened('who'))}>
-                    {book?.book.seller ?? 'No book'} · {who}
+                    {book?.book.seller ?? saved?.book.seller ?? (error ? 'No book' : '…')} · {who}
                   </button>
                   <button type="button" className="bar-button" onClick={() => act(opened('moment'))}>
                     as of <strong>{moment ? momentText(moment, wall) : '…'}</strong> {placeOfZone(home.timeZone)}
@@ -104,19 +104,8 @@ export function Shell() {
                     {book.book.zones.length + book.book.services.length === 0 && <BeginBanner />}
                     <Outlet />
                   </>
-                ) : error ? (
-                  <div className="sheet" role="alert">
-                    <h1>{failure(error).title}</h1>
-                    <p>{failure(error).detail}</p>
-                    <p className="mt-3">
-                      <button type="button" className="act" onClick={() => act(opened('who'))}>
-                        Import a book
-                      </button>{' '}
-                      <StarterButton />
-                    </p>
-                  </div>
                 ) : (
-                  <p className="sheet muted">Opening the book …</p>
+                  <Opening />
                 )}
               </main>
               <Strip />

@@ -67,7 +67,7 @@ import type { HistorySort } from '../../core/history/index.ts';
 import type { SpendRow } from '../../core/offers/index.ts';
 import type { Layout } from '../../core/tables/index.ts';
 import { failure } from './failed.ts';
-import { waitingSet } from './view.ts';
+import { goodsComeSet, waitingSet } from './view.ts';
 
 const read =
   <T>(schema: z.ZodType<T>) =>
@@ -134,7 +134,7 @@ const bookEndpoints = (build: Builder) => ({
   }),
   /** All goods, and the earliest revision that any of them was read at. */
   goods: build.query<{ revision: number; items: Item[] }, void>({
-    async queryFn(_, __, ___, ask) {
+    async queryFn(_, { dispatch }, __, ask) {
       const items: Item[] = [];
       let [after, revision]: [string | null, number] = ['', Number.POSITIVE_INFINITY];
       while (after !== null) {
@@ -142,6 +142,7 @@ const bookEndpoints = (build: Builder) => ({
         if (page.error) return { error: page.error };
         const { items: more, next, revision: of } = goodsPage.parse(page.data);
         items.push(...more);
+        if (next !== null) dispatch(goodsComeSet(items.length));
         after = next;
         revision = Math.min(revision, of);
       }

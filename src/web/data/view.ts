@@ -33,6 +33,8 @@ export interface ViewState {
   readonly broken: string | null;
   /** What keeps the server from answering for the moment; null while it answers. */
   readonly waiting: string | null;
+  /** How many goods have come while they come in several pages. */
+  readonly goodsCome: number;
   /** Whether the browser has no room for the draft, which a reload would lose. */
   readonly unkept: boolean;
 }
@@ -51,6 +53,7 @@ const start: ViewState = {
   checking: null,
   broken: null,
   waiting: null,
+  goodsCome: 0,
   unkept: false,
 };
 
@@ -77,6 +80,7 @@ export const view = createSlice({
     checkingSet: (state, { payload }: PayloadAction<number | null>) => ({ ...state, checking: payload }),
     engineFailed: (state, { payload }: PayloadAction<string>) => ({ ...state, broken: payload }),
     unkeptSet: (state, { payload }: PayloadAction<boolean>) => ({ ...state, unkept: payload }),
+    goodsComeSet: (state, { payload }: PayloadAction<number>) => ({ ...state, goodsCome: payload }),
     waitingSet: (state, { payload }: PayloadAction<string | null>) => ({ ...state, waiting: payload }),
   },
 });
@@ -94,5 +98,6 @@ export const {
   typedAhead,
   checkingSet,
   engineFailed,
+  goodsComeSet,
   waitingSet,
 } = view.actions;
