@@ -63,15 +63,6 @@ test('when nothing else is to do, pages and past orders come, and the orders are
   expect(await screen.findByRole('dialog')).toBeDefined();
 });
 
-test('of very many orders nothing is worked out before somebody asks', async () => {
-  const asked = opened(Array.from({ length: 20_001 }, (_, i) => order(i + 1)));
-  const tell = told();
-  await screen.findByRole('heading', { name: 'Check' });
-  await quiet();
-  expect(asked()).toBe(1);
-  expect(tell.mock.calls.some(([, basis]) => basis.orders !== null)).toBe(false);
-});
-
 test('once the screen is left, nothing more is fetched', async () => {
   const asked = opened([order(1)]);
   await screen.findByRole('heading', { name: 'Check' });

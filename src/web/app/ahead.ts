@@ -1,7 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { useOrdersQuery } from '../data/api.ts';
 import { useAskedAhead, useMoment } from '../data/book.ts';
-import { smallYear } from '../data/past.ts';
 import { rooms } from './stages.ts';
 
 /** The panels, fetched when the first is opened. */
@@ -43,6 +42,6 @@ export function useAhead(ready: boolean): void {
   }, [ready]);
   useAskedAhead(
     useCallback(async (engine) => moment !== null && engine.records(moment), [moment]),
-    moment !== null && orders !== undefined && orders.length <= smallYear,
+    moment !== null && orders !== undefined,
   );
 }

@@ -1,7 +1,7 @@
 import { sampleOf } from '../../core/history/index.ts';
 import { useHistoryQuery } from './api.ts';
 
-/** What takes long over past orders is worked out by itself up to so many; more wait for a word. */
+/** What takes many seconds over past orders is worked out by itself up to so many; more wait for a word. */
 export const smallYear = 20_000;
 
 /** How many past orders there are, and how many each of those that are worked with stands for. */
