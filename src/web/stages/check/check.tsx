@@ -24,8 +24,8 @@ import { NotThere } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { ClassTable } from './class-table.tsx';
 import { FindingPanel } from './finding.tsx';
-import { gravestOf, hangOf } from './hang.ts';
-import { findingsIn, type Row, rowKeyOf, rowsOf, toldAbove } from './rows.ts';
+import { gravestOf, standings } from './hang.ts';
+import { type Cells, cellsOf, type Row, rowKeyOf, rowsOf } from './rows.ts';
 import { useRunning } from './running.ts';
 
 export function CheckStage() {
@@ -45,6 +45,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
   const { channel, key } = useParams();
   const running = useRunning(moment);
   const rows = useMemo(() => rowsOf(book, report), [book, report]);
+  const cells = useMemo(() => cellsOf(report), [report]);
   const chosen = key === undefined ? null : decodeURIComponent(key);
   const shown = shownOf(report, channel, chosen);
   return (
@@ -52,7 +53,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
       <section className="sheet filled" aria-label="Check">
         <CheckHead book={book} report={report} running={running} />
         <Troubles book={book} report={report} running={running} />
-        <Legend report={report} rows={rows} />
+        <Legend cells={cells} />
         {report === null && <p className="muted mt-4">Asking what was found …</p>}
         {report !== null && !report.check && (
           <p className="mt-4">
@@ -61,8 +62,9 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         )}
         <ClassTable
           book={book}
-          report={report}
+          isChecked={report?.check != null}
           rows={rows}
+          cells={cells}
           isShown={(id, row) => shown.some((one) => one.channel === id && rowKeyOf(one) === row.key)}
         />
       </section>
@@ -72,7 +74,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
             book={book}
             row={rows.find((one) => one.key === chosen) ?? null}
             channel={channel}
-            above={toldAbove(report, channel, chosen) > 0}
+            above={(cells.get(chosen)?.get(channel)?.toldAbove ?? 0) > 0}
           />
         ) : (
           shown.map((one) => (
@@ -92,8 +94,6 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
 
 type Running = ReturnType<typeof useRunning>;
 
-const gravity: readonly FindingView['standing'][] = ['off', 'in review', 'known limit', 'not sold there'];
-
 /**
  * The findings beside the table, what is off before what is known: those of a cell; of a channel without a class all;
  * of nothing those with the worst.
@@ -101,12 +101,13 @@ const gravity: readonly FindingView['standing'][] = ['off', 'in review', 'known 
 function shownOf(report: CheckReport | null, channel: string | undefined, key: string | null): FindingView[] {
   const all = report?.findings ?? [];
   const first = gravestOf(all);
+  const at = (of: string, row: string) => all.filter((one) => one.channel === of && rowKeyOf(one) === row);
   const shown = () => {
     if (channel !== undefined && key === null) return all.filter((one) => one.channel === channel);
-    if (channel !== undefined && key !== null) return findingsIn(report, channel, key);
-    return first ? findingsIn(report, first.channel, rowKeyOf(first)) : [];
+    if (channel !== undefined && key !== null) return at(channel, key);
+    return first ? at(first.channel, rowKeyOf(first)) : [];
   };
-  return shown().sort((a, b) => gravity.indexOf(a.standing) - gravity.indexOf(b.standing));
+  return shown().sort((a, b) => standings.indexOf(a.standing) - standings.indexOf(b.standing));
 }
 
 /** What was checked and when; the findings as a file, the check begun and stopped. */
@@ -215,15 +216,9 @@ function Troubles({ book, report, running }: { book: OpenBook; report: CheckRepo
 }
 
 /** What the glyphs say, and how many cells hang so. */
-function Legend({ report, rows }: { report: CheckReport | null; rows: readonly Row[] }) {
-  const cells = rows.flatMap((row) =>
-    channelIds.flatMap((id) =>
-      report?.classes.some((one) => one.channel === id && one.key === row.key)
-        ? [hangOf(findingsIn(report, id, row.key)).is]
-        : [],
-    ),
-  );
-  const count = (is: string) => cells.filter((one) => one === is).length;
+function Legend({ cells }: { cells: Cells }) {
+  const hangs = [...cells.values()].flatMap((row) => [...row.values()].map((cell) => cell.hang.is));
+  const count = (is: string) => hangs.filter((one) => one === is).length;
   return (
     <p className="my-2 flex flex-wrap gap-5">
       <span className="hung">

@@ -1,38 +1,39 @@
 import { type KeyboardEvent, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import type { CheckReport } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
 import { channelName, className, counts, signed } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { arrows } from '../../ui/arrows.ts';
 import { placeOfZone, useMomentText } from '../../ui/clock.ts';
 import { type Hang, hangInk, Plumb } from '../../ui/plumb.tsx';
+import { useScreenFirst } from '../../ui/screen-first.ts';
 import { useTender } from '../../ui/tender.ts';
 import { widest } from '../../ui/widest.ts';
-import { hangOf } from './hang.ts';
-import { findingsIn, type Row, toldAbove } from './rows.ts';
+import type { Cell, Cells, Row } from './rows.ts';
 
 /** Classes of baskets by channel, each cell as it hangs; Tab stops at one of them, arrows move among them. */
 export function ClassTable({
   book,
-  report,
+  isChecked,
   rows,
+  cells,
   isShown,
 }: {
   book: OpenBook;
-  report: CheckReport | null;
+  /** Whether a check has been made: a class that a channel does not know of is then empty, not still to come. */
+  isChecked: boolean;
   rows: readonly Row[];
+  cells: Cells;
   /** Whether the findings of a cell stand beside the table. */
   isShown: (channel: string, row: Row) => boolean;
 }) {
   const go = useNavigate();
   const box = useRef<HTMLTableElement>(null);
-  const cells = rows.flatMap((row, down) =>
-    channelIds.flatMap((id, across) =>
-      report?.classes.some((one) => one.channel === id && one.key === row.key) ? [{ id, row, at: [down, across] }] : [],
-    ),
+  const drawn = useScreenFirst(rows);
+  const places = rows.flatMap((row, down) =>
+    channelIds.flatMap((id, across) => (cells.get(row.key)?.has(id) ? [{ id, row, at: [down, across] }] : [])),
   );
-  const stop = cells.find(({ id, row }) => isShown(id, row)) ?? cells[0];
+  const stop = places.find(({ id, row }) => isShown(id, row)) ?? places[0];
   const open = (id: string, row: Row, how = {}) => go(`/check/${id}/${encodeURIComponent(row.key)}`, how);
   /** On by an arrow, over gaps; what is moved to is shown, and the address before stays the one to go back to. */
   const moved = (event: KeyboardEvent, down: number, across: number) => {
@@ -43,7 +44,7 @@ export function ClassTable({
       const [d, a] = [(at[0] ?? 0) - down, (at[1] ?? 0) - across];
       return d * by[0] + a * by[1] > 0 && (by[0] === 0 ? d : a) === 0;
     };
-    const on = by[0] + by[1] > 0 ? cells.find(({ at }) => ahead(at)) : cells.findLast(({ at }) => ahead(at));
+    const on = by[0] + by[1] > 0 ? places.find(({ at }) => ahead(at)) : places.findLast(({ at }) => ahead(at));
     if (!on) return;
     open(on.id, on.row, { replace: true });
     box.current?.querySelector<HTMLElement>(`[data-cell="${on.at.join()}"]`)?.focus();
@@ -67,27 +68,29 @@ export function ClassTable({
           </tr>
         </thead>
         <tbody>
-          {rows.map((row, down) => (
+          {drawn.map((row, down) => (
             <tr key={row.key}>
               <ClassHead book={book} row={row} />
-              {channelIds.map((id, across) => (
-                <td key={id} className="!p-0">
-                  {report && cells.some((one) => one.id === id && one.row === row) ? (
-                    <ClassCell
-                      report={report}
-                      channel={id}
-                      row={row}
-                      at={`${down},${across}`}
-                      active={isShown(id, row)}
-                      stop={stop?.id === id && stop.row === row}
-                      onOpen={() => open(id, row)}
-                      onKey={(event) => moved(event, down, across)}
-                    />
-                  ) : (
-                    <span className="class-cell !cursor-default muted">{report?.check ? '' : '…'}</span>
-                  )}
-                </td>
-              ))}
+              {channelIds.map((id, across) => {
+                const cell = cells.get(row.key)?.get(id);
+                return (
+                  <td key={id} className="!p-0">
+                    {cell ? (
+                      <ClassCell
+                        cell={cell}
+                        channel={id}
+                        at={`${down},${across}`}
+                        active={isShown(id, row)}
+                        stop={stop?.id === id && stop.row === row}
+                        onOpen={() => open(id, row)}
+                        onKey={(event) => moved(event, down, across)}
+                      />
+                    ) : (
+                      <span className="class-cell !cursor-default muted">{isChecked ? '' : '…'}</span>
+                    )}
+                  </td>
+                );
+              })}
             </tr>
           ))}
         </tbody>
@@ -118,18 +121,16 @@ function ClassHead({ book, row }: { book: OpenBook; row: Row }) {
 
 /** How a class hangs at a channel, with the gravest difference; pressed, its findings are shown. */
 function ClassCell({
-  report,
+  cell: { findings, hang, toldAbove },
   channel,
-  row,
   at,
   active,
   stop,
   onOpen,
   onKey,
 }: {
-  report: CheckReport;
+  cell: Cell;
   channel: string;
-  row: Row;
   /** Its row and column. */
   at: string;
   active: boolean;
@@ -139,9 +140,7 @@ function ClassCell({
   onKey: (event: KeyboardEvent) => void;
 }) {
   const tender = useTender();
-  const findings = findingsIn(report, channel, row.key);
-  const hang = hangOf(findings);
-  const above = hang.is === 'matches' && toldAbove(report, channel, row.key) > 0;
+  const above = hang.is === 'matches' && toldAbove > 0;
   const one = findings.some((finding) => finding.largest === null && finding.meant === null) ? 'extra' : 'missing';
   return (
     <button

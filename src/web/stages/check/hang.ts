@@ -3,14 +3,16 @@ import type { ChannelId } from '../../../core/book/index.ts';
 import { classKey } from '../../../core/check/index.ts';
 import type { Hang } from '../../ui/plumb.tsx';
 
-const order = ['off', 'in review', 'known limit', 'not sold there'] as const;
+/** How findings stand, what is off before what is known. */
+export const standings = ['off', 'in review', 'known limit', 'not sold there'] as const;
 
 /**
  * The finding that tells most of several: what is off first, then what a review holds back, then limits; of equals the
  * largest.
  */
 export function gravestOf(findings: readonly FindingView[]): FindingView | null {
-  const weight = (one: FindingView) => order.indexOf(one.standing) * 1e9 - Math.min(1e8, Math.abs(one.largest ?? 1e7));
+  const weight = (one: FindingView) =>
+    standings.indexOf(one.standing) * 1e9 - Math.min(1e8, Math.abs(one.largest ?? 1e7));
   return [...findings].sort((a, b) => weight(a) - weight(b))[0] ?? null;
 }
 

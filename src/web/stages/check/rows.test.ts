@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { smallBook } from '../../../../tests/books/small.ts';
 import type { CheckReport, FindingView } from '../../../contract/index.ts';
 import type { OpenBook } from '../../data/book.ts';
-import { findingsIn, type Row, rowKeyOf, rowsOf, toldAbove } from './rows.ts';
+import { cellsOf, type Row, rowKeyOf, rowsOf } from './rows.ts';
 
 const { goods: _, ...book } = smallBook();
 const open = { book } as unknown as OpenBook;
@@ -10,7 +10,7 @@ const zones = book.templates[0]?.zones ?? [];
 const row = (channel: string, key: string, of: unknown, corners: number, told = 0) =>
   ({ channel, key, class: of, corners, toldAbove: told }) as unknown as Row;
 const finding = (channel: string, zone: string | null) =>
-  ({ channel, class: { is: 'zone', zone, codes: [] } }) as unknown as FindingView;
+  ({ channel, class: { is: 'zone', zone, codes: [] }, standing: 'off', largest: 250 }) as unknown as FindingView;
 
 test('rows: zones in the book’s order, then what stands apart, starts and ends; corners of all channels', () => {
   const of = (zone: string | null, codes: string[] = []) => ({ is: 'zone', zone, codes });
@@ -38,7 +38,12 @@ test('a cell has the findings of its channel and class alone', () => {
     classes: [row('a', rowKeyOf(here), here.class, 1, 3)],
     findings: [here, there, elsewhere],
   } as unknown as CheckReport;
-  expect(findingsIn(report, 'a', rowKeyOf(here))).toEqual([here]);
-  expect(findingsIn(null, 'a', rowKeyOf(here))).toEqual([]);
-  expect([toldAbove(report, 'a', rowKeyOf(here)), toldAbove(report, 'b', rowKeyOf(here))]).toEqual([3, 0]);
+  const cells = cellsOf(report);
+  expect([...cells].map(([key, row]) => [key, [...row.keys()]])).toEqual([[rowKeyOf(here), ['a']]]);
+  expect(cells.get(rowKeyOf(here))?.get('a')).toEqual({
+    findings: [here],
+    hang: { is: 'off', by: 250 },
+    toldAbove: 3,
+  });
+  expect(cellsOf(null).size).toBe(0);
 });
