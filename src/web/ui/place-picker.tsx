@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { ComboBox, Input, ListBox, ListBoxItem, Popover } from 'react-aria-components';
+import { memo } from '../../core/exact/index.ts';
 import { countriesOf, regionCodes, regionName } from '../../core/places/index.ts';
 import { countryName, counts } from '../../words/index.ts';
 import { countriesByName } from './countries.ts';
@@ -7,42 +8,46 @@ import { usePartNames } from './part-names.ts';
 
 const most = 40;
 
-/** Words as they are compared: small letters without accents. */
-const plainWords = (text: string): string[] =>
-  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().split(/\s+/).filter(Boolean);
+/** Text as it is compared: small letters without accents. */
+const plain = (text: string): string =>
+  text.normalize('NFKD').replace(/\p{M}/gu, '').toLowerCase().split(/\s+/).filter(Boolean).join(' ');
 
 interface Offered {
   readonly id: string;
   readonly name: string;
   readonly more: string;
-  /** What it is found by besides. */
-  readonly also: string;
+  /** What its name begins with, and all that it is found by, as it is compared. */
+  readonly begins: string;
+  readonly words: string;
 }
+const offered = (id: string, name: string, more: string, also = ''): Offered => ({
+  id,
+  name,
+  more,
+  begins: plain(name),
+  words: plain(`${name} ${id} ${also}`),
+});
 
 /** Countries and regions by name, and the world, each with its code. */
 const places: readonly Offered[] = [
-  { id: 'world', name: 'Everywhere', more: 'what no other zone takes in', also: '' },
-  ...countriesByName.map((one) => ({ ...one, more: one.id, also: '' })),
+  offered('world', 'Everywhere', 'what no other zone takes in'),
+  ...countriesByName.map(({ id, name }) => offered(id, name, id)),
   ...regionCodes
-    .map((code) => ({
-      id: code,
-      name: regionName(code),
-      more: `${code}, ${counts(countriesOf(code).length, 'country', 'countries')}`,
-      also: '',
-    }))
+    .map((code) =>
+      offered(code, regionName(code), `${code}, ${counts(countriesOf(code).length, 'country', 'countries')}`),
+    )
     .sort((a, b) => a.name.localeCompare(b.name)),
 ];
 
-/** Parts of countries, behind all else. */
-const partsOf = ({ countriesWithParts, partsOfCountry }: NonNullable<ReturnType<typeof usePartNames>>): Offered[] =>
-  countriesWithParts.flatMap((country) =>
-    partsOfCountry(country).map(({ code, name, also }) => ({
-      id: code,
-      name,
-      more: `${countryName(country)}, ${code}`,
-      also: also.join(' '),
-    })),
-  );
+/** Parts of countries, behind all else; some thousands, made when somebody first types. */
+const partsOf = memo(
+  ({ countriesWithParts, partsOfCountry }: NonNullable<ReturnType<typeof usePartNames>>): Offered[] =>
+    countriesWithParts.flatMap((country) =>
+      partsOfCountry(country).map(({ code, name, also }) =>
+        offered(code, name, `${countryName(country)}, ${code}`, also.join(' ')),
+      ),
+    ),
+);
 
 /** Picks a country, a part of one or a region by typing its name; the box is free for the next then. */
 export function PlacePicker({
@@ -57,22 +62,19 @@ export function PlacePicker({
 }) {
   const [text, setText] = useState('');
   const names = usePartNames();
-  const parts = useMemo(() => (names ? partsOf(names) : []), [names]);
   const found = useMemo(() => {
-    const wanted = plainWords(text);
-    const fits = ({ id, name, also }: Offered) => {
-      const words = plainWords(`${name} ${id} ${also}`).join(' ');
-      return !there.includes(id) && wanted.every((word) => words.includes(word));
-    };
+    const typed = plain(text);
+    const wanted = typed.split(' ');
+    const fits = ({ id, words }: Offered) => !there.includes(id) && wanted.every((word) => words.includes(word));
     /** Those whose name begins so stand first. */
-    const ranked = (some: readonly Offered[]) => {
-      const begins = ({ name }: Offered) => plainWords(name).join(' ').startsWith(wanted.join(' '));
-      return [...some.filter(begins), ...some.filter((one) => !begins(one))];
-    };
-    const whole = places.filter(fits);
+    const ranked = (some: readonly Offered[]) => [
+      ...some.filter(({ begins }) => begins.startsWith(typed)),
+      ...some.filter(({ begins }) => !begins.startsWith(typed)),
+    ];
     // Parts are too many to be listed unasked.
-    return ranked(wanted.length === 0 ? whole : [...whole, ...parts.filter(fits)]).slice(0, most);
-  }, [text, there, parts]);
+    const parts = typed !== '' && names ? partsOf(names) : [];
+    return ranked([...places, ...parts].filter(fits)).slice(0, most);
+  }, [text, there, names]);
   return (
     <ComboBox
       aria-label={label}
