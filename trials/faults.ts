@@ -6,13 +6,15 @@ import type { Jobs } from '../src/server/jobs/queues.ts';
 import type { Saves } from '../src/server/routes/events.ts';
 import { smallBook } from '../tests/books/small.ts';
 import { tryMalformed } from './malformed.ts';
+import { Orders } from './orders.ts';
 import { race } from './races.ts';
 import { type Answer, type Victim, World } from './world.ts';
 
 /**
  * Takes down, at random moments, what may go down: server, worker, database, stand-ins; puts a channel in trouble, and
- * lets clocks jump; while saves, sends, checks and imports are under way on two servers with two workers. Then asks, over HTTP alone, whether anything was lost, doubled
- * or untrue, whether anything hangs, and whether anybody was answered 500.
+ * lets clocks jump; while saves, sends, checks, imports and files of past orders are under way on two servers with two
+ * workers. Then asks, over HTTP alone, whether anything was lost, doubled or untrue, whether anything hangs, and whether
+ * anybody was answered 500.
  */
 const { values } = parseArgs({
   options: {
@@ -61,6 +63,7 @@ const took: Record<Victim, number[]> = {
   clock: [],
 };
 let corners = 0;
+const orders = new Orders(world, below, note);
 
 try {
   const book = await world.take(smallBook());
@@ -68,6 +71,7 @@ try {
   corners = (await world.until(`/api/checks/${(await begun('/api/checks', { moment })).id}`, isOver)).all;
   for (let run = 0; run < runs; run += 1) await oneRun(run);
   await everySaveOnce();
+  await orders.everyOrderOnce();
   if (Number(values.races) > 0) await races(Number(values.races));
   if (Number(values.requests) > 0) await requests(Number(values.requests));
 } catch (error) {
@@ -76,7 +80,7 @@ try {
   for (const fault of world.faults) note(`500: ${fault}`);
   await world.end();
 }
-console.log(`\n${runs} runs, seed ${values.seed}; ${JSON.stringify(counts)}`);
+console.log(`\n${runs} runs, seed ${values.seed}; ${JSON.stringify(counts)}; orders ${JSON.stringify(orders.counts)}`);
 for (const [victim, all] of Object.entries(took))
   if (all.length > 0)
     console.log(
@@ -90,7 +94,14 @@ async function oneRun(run: number): Promise<void> {
   const victim = victims[run % victims.length] as Victim;
   const began = Date.now();
   const down = later(below(400), () => world.takeDown(victim, below(2), below(victim === 'channel' ? 3000 : 600)));
-  const outcomes = await Promise.allSettled([savesOf(run), sending(), checking(), importing(run), down]);
+  const outcomes = await Promise.allSettled([
+    savesOf(run),
+    sending(),
+    checking(),
+    importing(run),
+    orders.file(`run-${run}`),
+    down,
+  ]);
   for (const one of outcomes) if (one.status === 'rejected') note(`run ${run}, ${victim}: ${one.reason}`);
   took[victim].push(Date.now() - began);
   console.log(`run ${run + 1}: ${victim}, settled after ${seconds(Date.now() - began)} s`);
