@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import pg from 'pg';
-import { row, timed } from './parts/benching.mjs';
+import { pace, row, timed } from './parts/benching.mjs';
 import { withDemo } from './parts/demo-in-browser.mjs';
 
 /** Every page, by its address; what is chosen on it is the demo's. */
@@ -149,12 +149,14 @@ function sizes() {
 
 await withDemo(async ({ browser, address, databaseUrl }) => {
   sizes();
+  pace();
   const loads = [];
   for (let i = 0; i < 5; i += 1) loads.push(await firstLoad(browser, address));
   for (const [at, what] of ['its first paint', 'the check drawn', 'the pinned baskets answered'].entries()) {
     const sorted = loads.map((one) => Math.round(one[at])).sort((a, b) => a - b);
     row(`first load, empty cache, five times: ${what}`, `${sorted.join(' ')} ms`);
   }
+  pace();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${address}/check`);
   await page.getByRole('table', { name: 'Classes of baskets by channel' }).waitFor(patience);
@@ -183,8 +185,10 @@ await withDemo(async ({ browser, address, databaseUrl }) => {
     .slice(0, 5);
   row('the slowest of those at rest', slowest.map(({ to, ms }) => `${to} ${Math.round(ms)}`).join(', '));
   await page.close();
+  pace();
 
   await takeOrders(browser, address, await manyOrders(databaseUrl));
+  pace();
   // What is said once the orders have been fetched and worked with; the strip below says none of it.
   for (const [to, seen] of [
     ['/places', (at) => at.getByText(/past orders fell in it/).first()],
@@ -220,4 +224,5 @@ await withDemo(async ({ browser, address, databaseUrl }) => {
     );
     await fresh.close();
   }
+  pace();
 });

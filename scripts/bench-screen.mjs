@@ -3,7 +3,7 @@
 import { rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { row, timed } from './parts/benching.mjs';
+import { pace, row, timed } from './parts/benching.mjs';
 import { withDemo } from './parts/demo-in-browser.mjs';
 
 /** Types twenty amounts into a lane; how long each takes until the pinned basket shows it, in milliseconds, sorted. */
@@ -48,6 +48,7 @@ async function typing(page, first) {
 const more = Number(process.argv[2] ?? 100_000);
 
 await withDemo(async ({ browser, address }) => {
+  pace();
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   // A sheet of somebody else's: heads, marks, commas and letters are not Plemb's own.
   const head = 'Artikelnr.;Bezeichnung;VK brutto (€);Gewicht [g];Länge cm;Breite cm;Höhe cm;Schlagworte';
@@ -82,6 +83,7 @@ await withDemo(async ({ browser, address }) => {
     'taking them as one revision',
     `${((await timed(() => page.getByText('taken, as revision').waitFor(patience))) / 1000).toFixed(1)} s`,
   );
+  pace();
   await page.goto(`${address}/goods`);
   const cold = await timed(async () => {
     await page.reload();
@@ -142,4 +144,5 @@ await withDemo(async ({ browser, address }) => {
   }
   const after = await typing(page, 9.51);
   row('typing in a lane after that, twenty times', `${after.join(' ')} ms`);
+  pace();
 });
