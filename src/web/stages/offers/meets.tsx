@@ -78,7 +78,7 @@ function Meets({ book, moment }: { book: OpenBook; moment: number }) {
         </div>
         <Sampled />
         {orders && orders.length > 0 && !work.isCurrent && <Working work={work} what="Count the orders that lose" />}
-        <MeetingsTable book={book.book} rows={rows} chosen={shown?.meeting ?? null} choose={setChosen} />
+        {meetings && <MeetingsTable book={book.book} rows={rows} chosen={shown?.meeting ?? null} choose={setChosen} />}
         <DeepestBasket book={book} moment={moment} />
       </section>
       <aside className="meaning" aria-label="The meeting chosen, and what keeps offers apart">

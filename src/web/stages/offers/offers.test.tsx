@@ -208,3 +208,15 @@ test('what was worked out before the carrier’s cards had come is worked out ag
   await waitFor(() => expect(begun).toHaveBeenCalledTimes(4));
   await costs('€7.80 less');
 });
+
+test('while it is looked for what meets, nothing is said of it; where nothing does, that is said', async () => {
+  const seen = new Set<string>();
+  const words = ['looking …', 'Nothing to meet.'];
+  const watch = new MutationObserver(() => seen.add(words.filter((one) => screen.queryByText(one)).join(' and ')));
+  watch.observe(document.body, { childList: true, characterData: true, subtree: true });
+  at('/offers/meets', { ...smallBook(), offers: [] });
+  await screen.findByText('Nothing to meet.');
+  watch.disconnect();
+  expect(seen).toContain('Nothing to meet.');
+  expect(seen).not.toContain(words.join(' and '));
+});
