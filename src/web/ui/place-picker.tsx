@@ -16,15 +16,15 @@ interface Offered {
   readonly id: string;
   readonly name: string;
   readonly more: string;
-  /** What its name begins with, and all that it is found by, as it is compared. */
-  readonly begins: string;
+  /** Its name, and all that it is found by, as they are compared. */
+  readonly plainName: string;
   readonly words: string;
 }
 const offered = (id: string, name: string, more: string, also = ''): Offered => ({
   id,
   name,
   more,
-  begins: plain(name),
+  plainName: plain(name),
   words: plain(`${name} ${id} ${also}`),
 });
 
@@ -68,8 +68,8 @@ export function PlacePicker({
     const fits = ({ id, words }: Offered) => !there.includes(id) && wanted.every((word) => words.includes(word));
     /** Those whose name begins so stand first. */
     const ranked = (some: readonly Offered[]) => [
-      ...some.filter(({ begins }) => begins.startsWith(typed)),
-      ...some.filter(({ begins }) => !begins.startsWith(typed)),
+      ...some.filter(({ plainName }) => plainName.startsWith(typed)),
+      ...some.filter(({ plainName }) => !plainName.startsWith(typed)),
     ];
     // Parts are too many to be listed unasked.
     const parts = typed !== '' && names ? partsOf(names) : [];

@@ -51,7 +51,7 @@ test('a list that comes later than its page comes in the same way', () => {
   expect(drawn()).toBe(30);
 });
 
-test('a page that is left draws no more of it; a browser that does not tell when it is idle draws it soon', async () => {
+test('a page that is left draws no more; a browser that does not tell when it is idle draws it soon', async () => {
   render(<List rows={rows(30)} />).unmount();
   expect(idle.size).toBe(0);
   vi.unstubAllGlobals();

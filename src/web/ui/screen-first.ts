@@ -4,8 +4,8 @@ import { useEffect, useState } from 'react';
 const screen = 24;
 
 /**
- * Of a long list what fills a screen at first, and all of it once that is painted and nothing else is to do: the page is
- * there the sooner.
+ * Of a long list what fills a screen at first, and all of it once that is painted and nothing else is to do: so the
+ * page is there sooner.
  */
 export function useScreenFirst<T>(rows: readonly T[]): readonly T[] {
   const [isPainted, setPainted] = useState(false);

@@ -62,7 +62,7 @@ function Check({ book, moment, report }: { book: OpenBook; moment: number; repor
         )}
         <ClassTable
           book={book}
-          isChecked={report?.check != null}
+          isChecked={Boolean(report?.check)}
           rows={rows}
           cells={cells}
           isShown={(id, row) => shown.some((one) => one.channel === id && rowKeyOf(one) === row.key)}
