@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type Program, program } from '../scripts/parts/application.mjs';
 import { builtFrom } from '../scripts/parts/build.mjs';
-import { freePort } from '../scripts/parts/ports.mjs';
+import { freePort, freePorts } from '../scripts/parts/ports.mjs';
 import { type Cluster, startCluster } from '../scripts/parts/postgres.mjs';
 import type { BookFile } from '../src/core/book/index.ts';
 
@@ -16,6 +16,9 @@ export type Victim = 'server' | 'worker' | 'database' | 'stand-ins' | 'channel' 
 /** What a channel may do to whoever asks it; and by how much a clock may jump, in seconds. */
 const troubles = ['slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 const jumps = [-40 * 86_400, -86_400, -3600, -60, 0, 60, 3600, 86_400, 40 * 86_400] as const;
+
+/** Room for as many; they lie at consecutive ports. */
+const mostStandIns = 16;
 
 export interface Answer {
   readonly status: number;
@@ -70,13 +73,13 @@ export class World {
     process.stdout.on('error', () => void world.end().finally(() => process.exit(1)));
     cluster.createDatabase('trial');
     await world.#startStandIns();
-    for (let i = 0; i < servers; i += 1) await world.#startServer(i);
+    for (let i = 0; i < servers; i += 1) await world.#startServer(i, await freePort());
     for (let i = 0; i < workers; i += 1) await world.#startWorker(i);
     return world;
   }
 
   async #startStandIns(): Promise<void> {
-    this.#firstPort ??= await freePort();
+    this.#firstPort ??= await freePorts(mostStandIns);
     const args = ['--folder', join(this.folder, 'standins'), '--from', String(this.#firstPort)];
     const standIns = program(root, builtFrom('src/standins/start.ts'), args, {});
     this.#standIns = standIns;
@@ -87,8 +90,9 @@ export class World {
     };
   }
 
-  async #startServer(i: number, port = '0'): Promise<void> {
-    const server = program(root, builtFrom('src/server/main.ts'), [], { ...this.#env, PORT: port }, this.#flags);
+  async #startServer(i: number, port: number): Promise<void> {
+    const env = { ...this.#env, PORT: String(port) };
+    const server = program(root, builtFrom('src/server/main.ts'), [], env, this.#flags);
     const { listening = '' } = await server.ready;
     this.#servers[i] = { ...server, address: listening };
   }
@@ -140,7 +144,7 @@ export class World {
       const { address = '' } = this.#servers[i] ?? {};
       await killed(this.#servers[i] ?? null);
       await rest();
-      return this.#startServer(i, new URL(address).port);
+      return this.#startServer(i, Number(new URL(address).port));
     }
     const i = which % this.#workers.length;
     await killed(this.#workers[i] ?? null);

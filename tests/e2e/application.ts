@@ -22,6 +22,7 @@ interface Started extends Application {
 /** Starts the application with the demo's data, in a database and folder of its own; `end` takes all of it away. */
 async function started(): Promise<Started> {
   const { startApplication } = await import('../../scripts/parts/application.mjs');
+  const { freePort } = await import('../../scripts/parts/ports.mjs');
   const { PLEMB_TEST_CLUSTER: cluster, PLEMB_SEEDED: made } = process.env;
   if (!cluster || !made) throw new Error('PLEMB_TEST_CLUSTER or PLEMB_SEEDED is not set: run npm test');
   const name = `e2e_${Math.random().toString(36).slice(2, 10)}`;
@@ -33,8 +34,8 @@ async function started(): Promise<Started> {
   cpSync(seeded.data, data, { recursive: true });
   const start = (port: number) =>
     startApplication({ root, data, databaseUrl: cluster.replace('NAME', name), port, first: null });
-  let running = await start(0);
-  const port = Number(new URL(running.address).port);
+  const port = await freePort();
+  let running = await start(port);
   return {
     address: running.address,
     get channels() {
