@@ -91,7 +91,18 @@ export const revisionsPage = z.object({
   /** Everybody who has saved. */
   people: z.array(z.string()),
 });
-/** Which revisions are asked for, as an address says it: kinds parted by commas, a path by slashes. */
+/** A path of the book in one word, its steps parted by slashes, whatever letters they have; and what it stands for. */
+export const pathWord = (path: readonly string[]): string => path.map(encodeURIComponent).join('/');
+export const pathIn = (word: string): string[] => word.split('/').map(decodedStep);
+/** A step as it was; as it stands where a sign of it stands for no letter. */
+function decodedStep(step: string): string {
+  try {
+    return decodeURIComponent(step);
+  } catch {
+    return step;
+  }
+}
+/** Which revisions are asked for, as an address says it: kinds parted by commas, a path as a word. */
 export const revisionsRequest = z.strictObject({
   before: z.coerce
     .number()
@@ -101,7 +112,7 @@ export const revisionsRequest = z.strictObject({
     .default(2 ** 31 - 1),
   who: z.string().max(60).optional(),
   kinds: z.string().max(400).optional(),
-  of: z.string().max(400).optional(),
+  of: z.string().max(1000).optional(),
 });
 export type RevisionsPage = z.infer<typeof revisionsPage>;
 export type RevisionsRequest = z.input<typeof revisionsRequest>;

@@ -1,7 +1,7 @@
 /**
  * What columns of sheets are called, by what they are taken for, in small letters without accents; in the languages
  * that sellers' programs write: English, German, French, Spanish, Dutch and Italian (common practice, no source). A new
- * name is a word here.
+ * name is a word here; a question mark behind it: meant only where nothing else in the file is surer.
  */
 const names = (text: string): readonly string[] => text.split(', ');
 
@@ -11,29 +11,39 @@ export const goodsHeads = {
     'sku, skus, item sku, product sku, variant sku, seller sku, item number, item no, item code, article number, ' +
       'article no, article, product code, product id, product number, part number, stock code, artikelnummer, ' +
       'artikelnr, artikel nr, art nr, artikel, bestellnummer, reference, ref, reference produit, code article, ' +
-      'referencia, codigo, artikelcode, productcode, codice, codice articolo, item',
+      'referencia, codigo, artikelcode, productcode, codice, codice articolo, item, item num, item id, mpn?, id?, ' +
+      'nr?, no?, ean?, gtin?, upc?, barcode?, symbol?, code?',
   ),
   name: names(
-    'name, title, product name, product title, item name, product, description, item description, bezeichnung, ' +
-      'artikelbezeichnung, produktname, titel, nom, nom du produit, designation, libelle, titre, nombre, titulo, ' +
-      'descripcion, naam, productnaam, omschrijving, nome, titolo, descrizione',
+    'name, title, product name, product title, item name, product, description, item description, item desc, desc, ' +
+      'article name, bezeichnung, artikelbezeichnung, produktbezeichnung, artikelname, produktname, titel, nom, ' +
+      'nom du produit, nom article, designation, libelle, titre, nombre, titulo, descripcion, naam, productnaam, ' +
+      'artikelnaam, omschrijving, nome, titolo, descrizione, nazwa?',
   ),
   price: names(
     'price, unit price, selling price, sales price, retail price, list price, price each, rrp, gross price, preis, ' +
       'verkaufspreis, vk, vk brutto, stuckpreis, bruttopreis, prix, prix de vente, prix ttc, prix unitaire, precio, ' +
-      'precio de venta, pvp, prijs, verkoopprijs, prezzo, prezzo di vendita',
+      'precio de venta, pvp, prijs, verkoopprijs, prezzo, prezzo di vendita, cena?',
   ),
   mass: names(
     'mass, weight, item weight, product weight, shipping weight, unit weight, gross weight, net weight, grams, ' +
-      'gewicht, versandgewicht, artikelgewicht, bruttogewicht, poids, peso, masse, masa',
+      'gewicht, versandgewicht, artikelgewicht, bruttogewicht, nettogewicht, poids, poids net, poids brut, peso, ' +
+      'peso netto, peso neto, peso lordo, peso bruto, masse?, masa, wt, ship wt, waga?',
   ),
   size: names(
-    'size, dimensions, dimension, measurements, l x w x h, lxwxh, package size, parcel size, masse l x b x h, ' +
-      'abmessungen, grosse, taille, dimensiones, medidas, tamano, afmetingen, maten, dimensioni, misure',
+    'size, dimensions, dimension, measurements, l x w x h, lxwxh, l x b x h, lxbxh, l x l x h, lxlxh, l x p x h, ' +
+      'package size, parcel size, masse?, abmessungen, grosse, taille, dimensiones, medidas, tamano, afmetingen, ' +
+      'maten, dimensioni, misure',
   ),
-  length: names('length, item length, lange, longueur, largo, longitud, lengte, lunghezza'),
-  width: names('width, item width, breite, largeur, ancho, anchura, breedte, larghezza'),
-  height: names('height, item height, depth, hohe, hauteur, alto, altura, hoogte, altezza'),
+  length: names(
+    'length, item length, len, lgth, lange, longueur, largo, longitud, lengte, lunghezza, depth?, tiefe?, ' +
+      'profondeur?, fondo?, profundidad?, diepte?, profondita?, l?',
+  ),
+  width: names('width, item width, wid, breite, largeur, ancho, anchura, breedte, larghezza, w?, b?'),
+  height: names(
+    'height, item height, hgt, hohe, hauteur, alto, altura, hoogte, altezza, h?, depth?, tiefe?, profondeur?, ' +
+      'fondo?, profundidad?, diepte?, profondita?, thickness?',
+  ),
   tags: names(
     'tags, tag, labels, keywords, collections, collection, categories, category, product type, schlagworte, ' +
       'kategorie, kategorien, etiquettes, categorie, etiquetas, categoria, categorias, categorieen, etichette',

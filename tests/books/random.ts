@@ -168,7 +168,7 @@ export const randomBook: fc.Arbitrary<BookFile> = fc
           template: null,
         },
         {
-          sku: 'MIDDLE',
+          sku: 'Mitte 3/4 ö',
           name: 'Middle',
           price: '24.99',
           mass: { value: '0.5', unit: 'lb' },
@@ -195,7 +195,7 @@ export const moment = Date.parse('2026-11-24T09:10:00Z');
 
 export const randomBasket = fc.record({
   lines: fc.uniqueArray(
-    fc.record({ sku: fc.constantFrom('LIGHT', 'MIDDLE', 'HEAVY'), units: fc.integer({ min: 1, max: 9 }) }),
+    fc.record({ sku: fc.constantFrom('LIGHT', 'Mitte 3/4 ö', 'HEAVY'), units: fc.integer({ min: 1, max: 9 }) }),
     { minLength: 1, maxLength: 3, selector: (line) => line.sku },
   ),
   place: fc.constantFrom(

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { pathWord } from '../../src/contract/index.ts';
 import { goodsFields, itemSchema } from '../../src/core/goods/index.ts';
 import { transaction } from '../../src/server/database.ts';
 import { savingLock } from '../../src/server/queries/revisions.ts';
@@ -288,6 +289,16 @@ describe('revisions', () => {
       first: [{ path: ['offers', 'suds', 'title'], after: 'Suds' }],
     });
     expect((await page('')).people).toEqual(expect.arrayContaining(['Nuala', 'Oisín']));
+  });
+  test('are of an item whatever letters its SKU has', async () => {
+    const [one] = smallBook().goods;
+    const item = { ...one, sku: '#Bär 50%/2', name: 'Bar' };
+    const edits = [{ path: ['goods', item.sku], value: item }];
+    const { status, body } = await at.call('POST', '/api/revisions', { base, who: 'Nuala', note: '', edits });
+    expect([status, body.revision]).toEqual([201, base + 1]);
+    const of = encodeURIComponent(pathWord(['goods', item.sku]));
+    expect((await page(`?of=${of}`)).revisions.map((one) => one.number)).toEqual([base + 1]);
+    expect((await page(`?of=${encodeURIComponent(pathWord(['goods', '#Bär 50%']))}`)).revisions).toEqual([]);
   });
   test('an address that is none is refused with what would be right', async () => {
     const answer = await at.call('GET', '/api/revisions?before=soon');

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
 import { bookFileSchema } from '../../src/core/book/index.ts';
-import { dialects, filesOf, type Rules, settingsOf } from '../../src/core/channels/index.ts';
+import { dialects, filesOf, listingOf, type Rules, settingsOf } from '../../src/core/channels/index.ts';
 import { checkChannel, standingOf } from '../../src/core/check/index.ts';
 import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
@@ -43,7 +43,7 @@ const written = (question: Question) => {
   const { lines, place, codes } = soldIn(question);
   return {
     lines: lines.map((line) => ({
-      listing: line.sku,
+      listing: listingOf(line.sku),
       units: line.units,
       price: amountText(line.price, euro),
       grams: line.mass === null ? null : gramsText(line.mass),

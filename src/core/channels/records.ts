@@ -1,5 +1,6 @@
 import { type CompiledBook, type Ready, say } from '../book/index.ts';
 import { gramsText, massOfGrams, parseAmount } from '../exact/index.ts';
+import { listingOf } from './listing.ts';
 
 /** One line of a channel's own record of what it lists. */
 export interface Listing {
@@ -30,12 +31,12 @@ export function recordFindings(
   listings: readonly Listing[],
 ): RecordFinding[] {
   const there = new Map(listings.map((one) => [one.listing, one]));
-  const known = new Set(goods.map((item) => item.sku));
+  const known = new Set(goods.map((item) => listingOf(item.sku)));
   const findings: RecordFinding[] = listings
     .filter((one) => !known.has(one.listing))
     .map((one) => ({ is: 'unknown', listing: one.listing }));
   for (const item of goods) {
-    const listing = there.get(item.sku);
+    const listing = there.get(listingOf(item.sku));
     if (!listing) {
       findings.push({ is: 'missing', sku: item.sku });
       continue;

@@ -1,5 +1,5 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, type Listed, plainOffer, type Rules, stated } from '../channels/index.ts';
+import { apartBy, type Listed, listingOf, plainOffer, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { anybody, type Question } from '../quote/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
@@ -92,8 +92,8 @@ interface Seller {
   readonly now: Instant;
   readonly shopper: Question['shopper'];
   readonly told: readonly Told[];
-  /** Plain goods by SKU, the first of them, and the first whose mass is not known. */
-  readonly bySku: ReadonlyMap<string, Listed>;
+  /** Plain goods by listing, the first of them, and the first whose mass is not known. */
+  readonly byListing: ReadonlyMap<string, Listed>;
   readonly anyListing: Listed;
   readonly unweighed: Listed | undefined;
   /** The choices of codes, by how many they are. */
@@ -126,7 +126,7 @@ function sellerOf(
     now,
     shopper: { ...anybody, channel },
     told,
-    bySku: new Map(plain.map((item) => [item.sku, item])),
+    byListing: new Map(plain.map((item) => [listingOf(item.sku), item])),
     anyListing,
     unweighed: plain.find((item) => item.mass === null),
     codeSets: Array.from({ length: stated.codes + 1 }, (_, size) => sets.filter((set) => set.length === size)),
@@ -239,7 +239,7 @@ interface Stand {
 }
 
 /** Of listings treated alike a plain one stands for all; those that stand apart have corners of their own. */
-function standsOf({ sides, bySku, anyListing, unweighed }: Seller): Stand[] {
+function standsOf({ sides, byListing, anyListing, unweighed }: Seller): Stand[] {
   const probes = sides.flatMap((side) => side.probes);
   if (probes.length === 0)
     return [
@@ -251,7 +251,7 @@ function standsOf({ sides, bySku, anyListing, unweighed }: Seller): Stand[] {
     ];
   const stands = new Map<string, Stand>();
   for (const { listings, ...least } of probes) {
-    const item = listings.map((sku) => bySku.get(sku)).find((one) => one !== undefined);
+    const item = listings.map((id) => byListing.get(id)).find((one) => one !== undefined);
     // Unweighed goods stand for themselves.
     if (item)
       stands.set(item.sku, {

@@ -13,7 +13,16 @@ export const amount = z.string().regex(/^\d{1,10}(\.\d{1,4})?$/, 'amount' satisf
 export const figure = z.string().regex(/^\d{1,7}(\.\d{1,3})?$/, 'figure' satisfies Form);
 export const localTime = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'local time' satisfies Form);
 export const percent = z.string().regex(/^\d{1,4}(\.\d{1,3})?$/, 'percentage' satisfies Form);
-export const sku = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/, 'SKU' satisfies Form);
+/**
+ * As sellers write them: nothing that parts a list, nothing that a spreadsheet would work out, and no number that one
+ * has shortened (4.00638E+12), which stands for many.
+ */
+export const sku = z
+  .string()
+  .regex(
+    /^(?=.{1,40}$)(?!\d\.\d+E\+\d+$)[\p{L}\p{N}#](?: ?[\p{L}\p{M}\p{N}._\-/+#&():*'@=~%])*$/u,
+    'SKU' satisfies Form,
+  );
 /** Wall-clock time in a zone of its own: the start counts, the end does not, and either may be open. */
 export const window = z.strictObject({
   from: localTime.nullable(),

@@ -133,6 +133,15 @@ describe('selections', () => {
   });
 });
 
+test('in a pasted list SKUs may have spaces; where only the words between them are known, each is one', () => {
+  const known = new Set(['Kite 3/4', 'Kite', 'A', 'Ö 1']);
+  expect(readSkus('Kite 3/4\nKite A\n O\u0308 1 ;Kite 5', (sku) => known.has(sku))).toEqual({
+    skus: ['Kite 3/4', 'Kite', 'A', 'Ö 1'],
+    unknown: ['5'],
+    double: ['Kite'],
+  });
+});
+
 describe('changing many at once', () => {
   const all = [item('A', { price: '9.99' }), item('B', { price: '0.10', tags: ['red'] })].map((one) =>
     itemSchema.parse(one),

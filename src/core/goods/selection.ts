@@ -75,12 +75,17 @@ export interface PastedSkus {
   readonly double: readonly string[];
 }
 
-/** Reads a pasted list: SKUs parted by line ends, commas, semicolons, tabs or spaces. Nothing is dropped unsaid. */
+/**
+ * Reads a pasted list: SKUs parted by line ends, commas, semicolons or tabs; by spaces too, unless what stands between
+ * them is an SKU as a whole. Nothing is dropped unsaid.
+ */
 export function readSkus(text: string, known: (sku: string) => boolean): PastedSkus {
   const skus = new Set<string>();
   const unknown = new Set<string>();
   const double = new Set<string>();
-  for (const word of text.split(/[\s,;]+/).filter(Boolean)) {
+  const entries = text.normalize('NFC').split(/[\t\r\n,;]+/);
+  const parted = (entry: string) => (known(entry) ? [entry] : entry.split(/\s+/).filter(Boolean));
+  for (const word of entries.flatMap((entry) => parted(entry.trim()))) {
     if (!known(word)) unknown.add(word);
     else if (skus.has(word)) double.add(word);
     else skus.add(word);

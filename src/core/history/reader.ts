@@ -244,7 +244,8 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
       if (id === undefined && text !== '') note('service', text);
       return id ?? '';
     },
-    sku(text: string, problems: Problem[]): string {
+    sku(cell: string, problems: Problem[]): string {
+      const text = cell.normalize('NFC');
       if (!written.sku.safeParse(text).success) problems.push({ at: ['sku'], is: 'malformed', text, form: 'SKU' });
       else if (!hasItem(text)) note('sku', text);
       return text;

@@ -6,7 +6,10 @@ import type { CsvRow } from './rows.ts';
 import { hasFigures, measuredBy, type Reading, type Target } from './target.ts';
 import { type Measured, unitOf } from './units.ts';
 
-/** What heads are called, by target; as {@link headWords} has them. */
+/**
+ * What heads are called, by target; as {@link headWords} has them. One with a question mark behind it is meant only
+ * where nothing else is: a depth is the height of what has a length and a width, and else its length.
+ */
 export type HeadNames = Readonly<Record<string, readonly string[]>>;
 
 /** How a file seems to be laid out, and the columns of which it is not sure. */
@@ -30,8 +33,8 @@ const spread = (rows: readonly CsvRow[], most: number): readonly CsvRow[] => {
 
 /**
  * Guesses which columns of a file are what: as a layout remembered has a head of the same words; else by what heads are
- * called; units and marks by the heads and the cells. The line of the heads is the one of the first rows that names
- * most.
+ * called, unless the cells say otherwise; units and marks by the heads and the cells. The line of the heads is the one
+ * of the first rows that names most; a file that begins with figures and names nothing has none.
  */
 export function guessLayout(
   rows: readonly CsvRow[],
@@ -40,23 +43,19 @@ export function guessLayout(
   names: HeadNames,
   remembered: readonly Layout[] = [],
 ): Guess {
-  const worth = ({ cells }: CsvRow) => takenFor(cells, targets, names).filter((to) => to !== null).length;
-  const head = rows.slice(0, searched).reduce<{ row: CsvRow; worth: number } | null>((best, row) => {
-    const own = worth(row);
-    return best === null || own > best.worth ? { row, worth: own } : best;
-  }, null)?.row;
-  if (!head) return { layout: { delimiter, line: 1, columns: [] }, unsure: [] };
+  const head = headsOf(rows, targets, names);
   const known = knownFrom(remembered, head.cells);
-  const tos = takenFor(head.cells, targets, names, known);
   const below = spread(
     rows.filter((row) => row.line > head.line),
     judged,
   );
+  const columns = head.cells.map((_, at) => below.flatMap(({ cells }) => cells[at]?.trim() || []));
+  const tos = takenFor(head.cells, targets, names, known, (at, { reads }) => couldBe(reads, columns[at] ?? []));
   const guesses = head.cells.map((cell, at) =>
     columnOf(
       cell,
       targets.find(({ name }) => name === tos[at]),
-      below.flatMap(({ cells }) => cells[at]?.trim() || []),
+      columns[at] ?? [],
       known.get(headWords(cell)),
     ),
   );
@@ -64,6 +63,28 @@ export function guessLayout(
     layout: { delimiter, line: head.line, columns: settled(guesses, delimiter) },
     unsure: guesses.filter((one) => isUnsure(one, guesses)).map((one) => one.column.head),
   };
+}
+
+/** The line of the heads, and what stands in it: nothing, in line 0, where there is none. */
+function headsOf(
+  rows: readonly CsvRow[],
+  targets: readonly Target[],
+  names: HeadNames,
+): Pick<CsvRow, 'line' | 'cells'> {
+  const worth = ({ cells }: CsvRow) => takenFor(cells, targets, names).filter((to) => to !== null).length;
+  const [first, ...others] = rows.slice(0, searched);
+  if (!first) return { line: 1, cells: [] };
+  const best = others.reduce((most, row) => (worth(row) > worth(most) ? row : most), first);
+  const isData = worth(best) === 0 && first.cells.some((cell) => /\d/.test(cell) && figureIn(cell).before === '');
+  return isData ? { line: 0, cells: first.cells.map(() => '') } : best;
+}
+
+/** Whether some cells can be what a column is taken for by its head: a column “Size” of S and XL has no sides. */
+function couldBe(reading: Reading, cells: readonly string[]): boolean {
+  if (!hasFigures(reading) && reading.is !== 'moment') return true;
+  const hasSides = (cell: string) => /\d.*[x×*].*\d.*[x×*].*\d/i.test(cell);
+  const looks = (cell: string) => (reading.is === 'sides' ? hasSides(cell) : /\d/.test(cell) && !hasSides(cell));
+  return cells.filter(looks).length * 2 >= cells.length;
 }
 
 /** Figures are read as those of other columns are, where these tell. */
@@ -83,31 +104,52 @@ function knownFrom(remembered: readonly Layout[], heads: readonly string[]): Rea
   return known;
 }
 
-/** Units and currencies behind a head. */
-const ofUnits = / (?:g|kg|grams?|lbs?|oz|mm|cm|in|inch(?:es)?|eur|euros?|gbp|usd|chf|sek|dkk|nok|pln|czk|jpy)$/;
+/** What stands behind the name of a column and does not change what it is: units, currencies, that tax is within. */
+const behind = new RegExp(
+  ' (?:g|gr|kg|grams?|lbs?|oz|mm|cm|in|inch(?:es)?|eur|euros?|gbp|usd|chf|sek|dkk|nok|pln|czk|jpy' +
+    '|incl?|inkl|including|inclu[is]d?[oae]?|inclus[aoe]?|inclusief|con|mit|avec|vat|tax|mwst|ust|btw|iva|tva|ttc|brutto' +
+    '|[lwbhtdp] ?x ?[lwbhtdpa] ?x ?[lwbhtdpa])$',
+);
+/** Without all that stands behind it. @example plainHead('gewicht in kg') // 'gewicht' */
+const plainHead = (words: string): string => (behind.test(words) ? plainHead(words.replace(behind, '')) : words);
+/** In brackets: that tax is not within. */
+const withoutTax = /[([{]\s*(?:ex|zzgl|ohne|sans|sin|senza|zonder|hors|net|ht\b)/i;
 
-/** What each of the heads is taken for: the surest first, each target once. */
+/** How sure it is that a head means a target: 5 as it was last read, 4 by Plemb's own head, 0 not at all. */
+function sureness(
+  head: string,
+  { name, head: own }: Target,
+  names: HeadNames,
+  known: ReadonlyMap<string, ColumnLayout>,
+) {
+  const words = headWords(head);
+  const before = known.get(words);
+  if (words === '') return 0;
+  if (before !== undefined) return before.to === name ? 5 : 0;
+  if (words === headWords(own)) return withoutTax.test(head) ? 1 : 4;
+  const all = names[name] ?? [];
+  const plain = plainHead(words);
+  if (all.some((one) => one === words || one === plain)) return withoutTax.test(head) ? 1 : 3;
+  if (all.some((one) => words.endsWith(` ${one}`) || plain.endsWith(` ${one}`))) return 2;
+  return all.some((one) => one === `${words}?` || one === `${plain}?`) ? 1 : 0;
+}
+
+/** What each of the heads is taken for: the surest first, each target once, where its cells can be that. */
 function takenFor(
   heads: readonly string[],
   targets: readonly Target[],
   names: HeadNames,
   known: ReadonlyMap<string, ColumnLayout> = new Map(),
+  can: (at: number, target: Target) => boolean = () => true,
 ): (string | null)[] {
-  const sureness = (words: string, target: Target): number => {
-    const remembered = known.get(words);
-    if (remembered !== undefined) return remembered.to === target.name ? 4 : 0;
-    const all = names[target.name] ?? [];
-    if (words === headWords(target.head)) return 3;
-    const plain = words.replace(ofUnits, '');
-    if (all.includes(words) || all.includes(plain)) return 2;
-    return all.some((name) => plain.endsWith(` ${name}`)) ? 1 : 0;
-  };
   const taken: (string | null)[] = heads.map(() => null);
-  const words = heads.map(headWords);
-  for (const least of [4, 3, 2, 1])
+  for (const least of [5, 4, 3, 2, 1])
     for (const target of targets) {
       if (taken.includes(target.name)) continue;
-      const at = words.findIndex((one, i) => taken[i] === null && one !== '' && sureness(one, target) === least);
+      const at = heads.findIndex(
+        (head, i) =>
+          taken[i] === null && sureness(head, target, names, known) === least && (least === 5 || can(i, target)),
+      );
       if (at >= 0) taken[at] = target.name;
     }
   return taken;
@@ -165,6 +207,12 @@ function figuresOf(reading: Reading, cells: readonly string[]): ReturnType<typeo
   if (!hasFigures(reading)) return { mark: null, unsure: false };
   const each = reading.is === 'sides' ? cells.flatMap((cell) => cell.split(/[x×*]/i)) : cells;
   return markOf(each.map((cell) => figureIn(cell).figure));
+}
+
+/** Whether figures of a column have no unit, neither beside them nor for all of them. */
+export function lacksUnit(column: ColumnLayout, target: Target | undefined, cells: readonly string[]): boolean {
+  if (!target || measuredBy(target.reads) === null || column.unit !== null) return false;
+  return cells.some((cell) => /[1-9]/.test(cell) && !/[\p{L}"″]/u.test(cell.replace(/\s*[x×*]\s*(?=\d)/gi, ' ')));
 }
 
 /** A unit that the head has in brackets or as its last word. @example unitInHead('mass', 'Gewicht [kg]') // 'kg' */

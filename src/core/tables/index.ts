@@ -2,7 +2,7 @@
 export { cellAs, cellReader, eachOnce, moneyWords } from './cell.ts';
 export { decoded, type Encoding } from './decode.ts';
 export { type Mark, marks } from './figure.ts';
-export { columnTakenFor, type Guess, guessLayout, type HeadNames, markOfCells } from './guess.ts';
+export { columnTakenFor, type Guess, guessLayout, type HeadNames, lacksUnit, markOfCells } from './guess.ts';
 export {
   type ColumnLayout,
   type DayOrder,
@@ -14,5 +14,5 @@ export {
 } from './layout.ts';
 export { blockOf, blockRows, type CsvRow, csvRows, delimiterOf, rowReader } from './rows.ts';
 export { hasFigures, measuredBy, type Reading, type Target } from './target.ts';
-export { unitsOf } from './units.ts';
+export { type Measured, unitsOf } from './units.ts';
 export { csvOf, plainCell } from './write.ts';

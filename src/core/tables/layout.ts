@@ -21,8 +21,8 @@ export const columnLayoutSchema = z.strictObject({
 /** How a file is to be read. */
 export const layoutSchema = z.strictObject({
   delimiter: z.enum(delimiters),
-  /** The line its heads stand in. */
-  line: z.int().min(1),
+  /** The line its heads stand in; 0 where it has none. */
+  line: z.int().min(0),
   columns: z.array(columnLayoutSchema).max(500),
 });
 export type ColumnLayout = z.infer<typeof columnLayoutSchema>;

@@ -5,6 +5,7 @@ import {
   goodsPage,
   importAnswer,
   importOf,
+  pathIn,
   revisionsPage,
   revisionsRequest,
   saveAnswer,
@@ -110,7 +111,7 @@ export function bookRoutes(context: Context): Hono {
     })
     .get('/revisions', (c) => {
       const { before, who, kinds, of } = shapedAs(revisionsRequest, c.req.query());
-      const filter = { who: who ?? null, kinds: kinds?.split(',') ?? null, of: of?.split('/') ?? null };
+      const filter = { who: who ?? null, kinds: kinds?.split(',') ?? null, of: of === undefined ? null : pathIn(of) };
       return kept(c, revisionsPage, async (connection) => {
         const rows = await revisionsBefore(connection, before, filter, pageOfRevisions);
         return {

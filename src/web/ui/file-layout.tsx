@@ -7,7 +7,9 @@ import {
   type Encoding,
   hasFigures,
   type Layout,
+  lacksUnit,
   type Mark,
+  type Measured,
   marks,
   measuredBy,
   type Target,
@@ -35,6 +37,8 @@ const dayNames: Readonly<Record<DayOrder, string>> = {
 };
 const markNames: Readonly<Record<Mark, string>> = { '.': 'as in 1.5', ',': 'as in 1,5' };
 
+const nameOf = (head: string, at: number): string => head || `column ${at + 1}`;
+
 /** What a file was found to be: its rows, what parts them, how its letters are told. */
 export function FileSentence({
   name,
@@ -46,9 +50,10 @@ export function FileSentence({
   const taken = file.layout.columns.filter(({ to }) => to !== null).length;
   return (
     <p>
-      <strong>{name}</strong> has {counts(file.count, 'line')} below its heads, parted by{' '}
-      {delimiterNames[file.layout.delimiter]}, in {encodingNames[file.encoding]}; {taken} of{' '}
-      {counts(file.layout.columns.length, 'column')} {taken === 1 ? 'is' : 'are'} taken.
+      <strong>{name}</strong> has {counts(file.count, 'line')}{' '}
+      {file.layout.line === 0 ? 'and no heads' : 'below its heads'}, parted by {delimiterNames[file.layout.delimiter]},
+      in {encodingNames[file.encoding]}; {taken} of {counts(file.layout.columns.length, 'column')}{' '}
+      {taken === 1 ? 'is' : 'are'} taken.
     </p>
   );
 }
@@ -82,6 +87,16 @@ export function FileLayout({
         return change.to && column.to === change.to ? { ...column, to: null } : column;
       }),
     });
+  /** Of a column, and of all that measure the same and have no unit yet: a file has its sides in one. */
+  const setUnit = (at: number, measured: Measured, unit: string | null) =>
+    onChange({
+      ...layout,
+      columns: layout.columns.map((column, i) => {
+        const reading = readingOf(column);
+        const isAlike = column.unit === null && reading !== undefined && measuredBy(reading) === measured;
+        return i === at || isAlike ? { ...column, unit } : column;
+      }),
+    });
   const readingOf = ({ to }: ColumnLayout) => targets.find((target) => target.name === to)?.reads;
   const columns = layout.columns.map((column, at) => ({ ...column, at, key: `${at} ${column.head}` }));
   return (
@@ -101,7 +116,7 @@ export function FileLayout({
             {columns.map(({ key, head, at, to }) => (
               <td key={key}>
                 <ChoicePart
-                  label={`What ${head || `column ${at + 1}`} is taken for`}
+                  label={`What ${nameOf(head, at)} is taken for`}
                   value={to ?? ''}
                   choices={[
                     { value: '', label: 'not taken' },
@@ -131,18 +146,18 @@ export function FileLayout({
                 <td key={key} className={unsure.includes(head) ? 'text-limit' : ''}>
                   {measured && (
                     <ChoicePart
-                      label={`Unit of ${head}`}
+                      label={`Unit of ${nameOf(head, at)}`}
                       value={unit ?? ''}
                       choices={[
                         { value: '', label: 'its unit beside it' },
                         ...unitsOf(measured).map((one) => ({ value: one, label: one })),
                       ]}
-                      onCommit={(next) => set(at, { unit: next || null })}
+                      onCommit={(next) => setUnit(at, measured, next || null)}
                     />
                   )}{' '}
                   {reading && hasFigures(reading) && (
                     <ChoicePart
-                      label={`Decimals of ${head}`}
+                      label={`Decimals of ${nameOf(head, at)}`}
                       value={mark ?? '.'}
                       choices={marks.map((one) => ({ value: one, label: markNames[one] }))}
                       onCommit={(next) => set(at, { mark: next })}
@@ -150,7 +165,7 @@ export function FileLayout({
                   )}
                   {reading?.is === 'moment' && (
                     <ChoicePart
-                      label={`Dates of ${head}`}
+                      label={`Dates of ${nameOf(head, at)}`}
                       value={days ?? 'year first'}
                       choices={dayOrders.map((one) => ({ value: one, label: dayNames[one] }))}
                       onCommit={(next) => set(at, { days: next })}
@@ -173,6 +188,41 @@ export function FileLayout({
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** What is still to be said of the columns of a file: figures and dates to be read either way, and those without unit. */
+export function StillToSay({
+  file: { layout, samples, unsure },
+  targets,
+}: {
+  file: {
+    readonly layout: Layout;
+    readonly samples: readonly (readonly string[])[];
+    readonly unsure: readonly string[];
+  };
+  targets: readonly Target[];
+}) {
+  const bare = layout.columns.filter((column, at) =>
+    lacksUnit(
+      column,
+      targets.find(({ name }) => name === column.to),
+      samples[at] ?? [],
+    ),
+  );
+  return (
+    <>
+      {unsure.length > 0 && (
+        <p className="aside-note">
+          {unsure.join(', ')} can be read either way: say above how figures and dates are meant.
+        </p>
+      )}
+      {bare.length > 0 && (
+        <p className="aside-note">
+          Figures of {bare.map(({ head, to }) => head || to).join(', ')} have no unit: say above what they are in.
+        </p>
+      )}
+    </>
   );
 }
 
@@ -214,11 +264,7 @@ export function FileHead({
           {faultText(file.head)}. Say above which column is which.
         </p>
       )}
-      {file.unsure.length > 0 && (
-        <p className="aside-note">
-          {file.unsure.join(', ')} can be read either way: say above how figures and dates are meant.
-        </p>
-      )}
+      <StillToSay file={file} targets={targets} />
     </>
   );
 }

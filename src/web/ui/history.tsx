@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { pathWord } from '../../contract/index.ts';
 import { changeText } from '../../words/index.ts';
 import { useRevisionsQuery } from '../data/api.ts';
 import type { OpenBook } from '../data/book.ts';
@@ -14,7 +15,7 @@ export function History({ book, path }: { book: OpenBook; path: readonly string[
   return (
     <details className="mt-4" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer font-semibold">History</summary>
-      {open && <Changes book={book} of={path.join('/')} />}
+      {open && <Changes book={book} of={pathWord(path)} />}
     </details>
   );
 }

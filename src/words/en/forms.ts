@@ -50,7 +50,7 @@ export const formWords: Readonly<Record<Form, readonly [name: string, right: str
   'range of postcodes': ['range of postcodes', 'two beginnings, such as GB AB31 to AB38 or US 99500 to 99999'],
   share: ['share', 'a percentage above 0 and up to 100'],
   'signed percentage': ['percentage', 'a percentage such as 5 or -10'],
-  SKU: ['SKU', 'letters, digits, dot, hyphen, underscore, at most 40'],
+  SKU: ['SKU', 'at most 40 letters, digits, single spaces and signs, but no comma, semicolon or quotation mark'],
   tag: ['tag', 'small letters, digits and hyphens'],
   'time zone': ['time zone', 'an IANA zone such as Europe/Dublin'],
   'ZIP code': ['ZIP code', 'five digits, or nine, such as 10001'],

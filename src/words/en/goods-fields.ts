@@ -8,7 +8,11 @@ interface GoodsFieldWords {
 }
 
 export const goodsFieldWords: Readonly<Record<Column, GoodsFieldWords>> = {
-  sku: { label: 'SKU', example: 'LK-TAIL-01', right: 'letters, digits, dot, hyphen and underscore, at most 40' },
+  sku: {
+    label: 'SKU',
+    example: 'LK-TAIL-01',
+    right: 'at most 40 letters, digits, single spaces and signs, but no comma, semicolon or quotation mark',
+  },
   name: { label: 'Name', example: 'Ribbon tail', right: 'a name of 1 to 120 letters' },
   price: {
     label: 'Price',

@@ -217,9 +217,10 @@ const once: Readonly<Record<Thing, string>> = {
 };
 
 function headWords({ missing, strange, needed, optional }: Extract<Fault, { is: 'head' }>): FaultWords {
+  const named = strange.filter(Boolean);
   const wrong = [
     missing.length > 0 && `no column ${missing.join(', ')}`,
-    strange.length > 0 && `unknown column ${strange.join(', ')}`,
+    named.length > 0 && `unknown column ${named.join(', ')}`,
   ];
   return said(
     wrong.filter(Boolean).join('; '),

@@ -2,6 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { gramsText } from '../../exact/index.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { exact } from '../fidelity.ts';
+import { listingOf } from '../listing.ts';
 import { apartNotes, chargeAt } from '../plain.ts';
 import { plainOffers } from '../plain-offer.ts';
 import { type Feed, feedOf, withinOf } from './feed.ts';
@@ -17,7 +18,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const entries = entriesIn(feed);
   const items = goods.map(
     (item): FeedItem => ({
-      id: item.sku,
+      id: listingOf(item.sku),
       title: item.name,
       price: feed.say(item.price),
       grams: item.mass === null ? null : gramsText(item.mass),

@@ -14,6 +14,7 @@ import {
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelChoice, ChannelFile, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
+import { listingOf } from '../listing.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import {
   type Entry,
@@ -139,7 +140,7 @@ export function rulesOf(feed: Feed): Rules {
       return speeds.flatMap((speed): ChannelChoice[] => {
         let dearest: { charge: Minor; entry: Entry } | null = null;
         for (const line of basket.lines) {
-          const item = items.get(line.sku);
+          const item = items.get(listingOf(line.sku));
           const entry = item && entryFor(item, basket.place, speed);
           const charge = entry ? charges.get(entry.price) : undefined;
           if (!entry || charge === undefined) return [];

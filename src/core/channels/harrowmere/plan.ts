@@ -2,6 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Minor } from '../../exact/index.ts';
 import type { Listed } from '../dialect.ts';
 import { exact, type Fidelity, unsayable } from '../fidelity.ts';
+import { listingOf } from '../listing.ts';
 import { settingsOf } from '../manifest.ts';
 import { plainLanes } from '../plain.ts';
 import { type DeliveryOffer, type GoodsOffer, limits, type PlanRate, type Plans } from './format.ts';
@@ -28,7 +29,7 @@ export function planOf(book: CompiledBook, goods: readonly Listed[]): Plan {
   const say = (value: Minor) => amountText(value, book.currency);
   const { speeds } = settingsOf(book.body, manifest);
   const listings = goods.map((item) => ({
-    listing: item.sku,
+    listing: listingOf(item.sku),
     price: say(item.price),
     grams: item.mass === null ? '' : gramsText(item.mass),
   }));

@@ -13,6 +13,7 @@ import {
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
+import { listingOf } from '../listing.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import { lotEdges } from './fit.ts';
 import {
@@ -109,10 +110,10 @@ export function rulesOf(plans: Plans): Rules {
         goods: plans.goods.filter((one) => !keys.has(one.key)),
       }),
     charges(basket, moment) {
-      if (!basket.lines.every((line) => sold.has(line.sku))) return [];
+      if (!basket.lines.every((line) => sold.has(listingOf(line.sku)))) return [];
       const where = placeAt(basket.place);
       const linesOf = ({ listings }: Opened<DeliveryOffer | GoodsOffer>) =>
-        basket.lines.filter((line) => listings.has(line.sku));
+        basket.lines.filter((line) => listings.has(listingOf(line.sku)));
       let discount: { took: Minor; by: SideBy } | null = null;
       for (const one of goods) {
         if (!isLive(one, moment, basket.codes)) continue;

@@ -16,6 +16,8 @@ export const words = {
 export const ownElseTheirs = <T>(own: T | null, theirs: T | null): T | null => own ?? theirs;
 /** The same for lists, which state nothing when they are empty. */
 export const fullElseTheirs = <T>(own: T[], theirs: T[]): T[] => (own.length > 0 ? own : theirs);
+/** An accented letter as one letter, however a program wrote it. */
+export const composed = (cell: string): string => cell.normalize('NFC');
 /** Its own, whatever its parent has. */
 export const own = <T>(value: T): T => value;
 

@@ -1,5 +1,5 @@
 import { naming } from '../../exact/index.ts';
-import { own, text } from './cells.ts';
+import { composed, own, text } from './cells.ts';
 import { goodsField } from './field.ts';
 
 /** The item it is a variant of. */
@@ -9,5 +9,6 @@ export const parent = goodsField({
   head: 'parent',
   reads: { is: 'text' },
   ...text,
+  read: (cell) => composed(cell) || null,
   inherit: own,
 });

@@ -1,5 +1,5 @@
 import { written } from '../../exact/index.ts';
-import { own } from './cells.ts';
+import { composed, own } from './cells.ts';
 import { goodsField } from './field.ts';
 
 export const sku = goodsField({
@@ -8,6 +8,6 @@ export const sku = goodsField({
   head: 'sku',
   reads: { is: 'text' },
   write: (value) => value,
-  read: (cell) => cell,
+  read: composed,
   inherit: own,
 });

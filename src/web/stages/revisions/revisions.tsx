@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { Revision } from '../../../contract/index.ts';
+import { pathIn, type Revision } from '../../../contract/index.ts';
 import { changeText, pathWords } from '../../../words/index.ts';
 import { useRooms } from '../../app/rooms.ts';
 import { useChangesQuery, useRevisionsQuery } from '../../data/api.ts';
@@ -74,7 +74,7 @@ function Revisions({ book }: { book: OpenBook }) {
             {of && (
               <>
                 {' '}
-                of <strong>{pathWords(book.book, of.split('/'))}</strong>{' '}
+                of <strong>{pathWords(book.book, pathIn(of))}</strong>{' '}
                 <button type="button" className="quiet small" onClick={() => narrow('of', '')}>
                   of all
                 </button>

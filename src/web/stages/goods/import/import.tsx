@@ -8,7 +8,7 @@ import { useHeavy } from '../../../data/heavy.ts';
 import type { GoodsPreview } from '../../../engine/files.ts';
 import { type Does, lineAt, linesThat } from '../../../engine/goods-lines.ts';
 import { ChoicePart } from '../../../ui/field.tsx';
-import { FileLayout, FileSentence } from '../../../ui/file-layout.tsx';
+import { FileLayout, FileSentence, StillToSay } from '../../../ui/file-layout.tsx';
 import { downloadBadLines, Unreadable } from '../../../ui/file-reading.tsx';
 import type { Opened } from '../../../ui/opened.ts';
 import { PreviewLines } from './lines.tsx';
@@ -109,6 +109,7 @@ function Preview({
   const [remember] = useRememberLayoutMutation();
   const [server, setServer] = useState(false);
   const { layout, lines, edits } = seen;
+  const hasSku = layout.columns.some(({ to }) => to === 'sku');
   const count = (does: Does) => linesThat(lines, does).length;
   const changing = count('new') + count('changed') + count('hidden') + count('removed');
   const bad = linesThat(lines, 'bad');
@@ -148,11 +149,7 @@ function Preview({
         unsure={seen.unsure}
         onChange={onLayout}
       />
-      {seen.unsure.length > 0 && (
-        <p className="aside-note">
-          The figures of {seen.unsure.join(', ')} can be read either way: say above how they are meant.
-        </p>
-      )}
+      <StillToSay file={seen} targets={goodsTargets} />
       {seen.absent > 0 && (
         <p className="sentence">
           {counts(seen.absent, 'item', 'goods')} of the book {seen.absent === 1 ? 'is' : 'are'} not in the file and{' '}
@@ -169,12 +166,18 @@ function Preview({
           .
         </p>
       )}
-      <PreviewLines lines={lines} />
+      {hasSku ? (
+        <PreviewLines lines={lines} />
+      ) : (
+        <p className="aside-note off" role="alert">
+          No column is taken for the SKU: say above which one is.
+        </p>
+      )}
       <p className="flex flex-wrap items-center gap-2">
         <button type="button" className="act main" disabled={changing === 0 || !isCurrent} onClick={take}>
           {takeWords(changing, count('same'))}
         </button>
-        {bad.length > 0 && (
+        {bad.length > 0 && hasSku && (
           <button type="button" className="act" onClick={saveBad}>
             {counts(bad.length, 'bad line')} as CSV
           </button>
