@@ -71,7 +71,8 @@ export const goodsHeads = {
 const place = {
   country: names(
     'country, country code, ship country, shipping country, delivery country, ship to country, destination country, ' +
-      'land, lieferland, pays, pais, land code, paese',
+      'land, lieferland, land code, verzendland, pays, pays de livraison, pais, pais de entrega, pais de envio, paese, ' +
+      'paese di spedizione, nazione, nazione di spedizione, shipping country code',
   ),
   part: names('part, state, region, province, county, ship state, bundesland, provincia, provincie, etat'),
   postcode: names(
@@ -91,7 +92,7 @@ export const historyHeads = {
     number: names(
       'number, order, order number, order no, order id, order reference, order name, bestellnummer, auftragsnummer, ' +
         'bestellnr, numero de commande, commande, numero de pedido, pedido, ordernummer, bestelnummer, ' +
-        'numero ordine, ordine',
+        'numero ordine, ordine, name?, id?, nr?, no?, reference?, invoice number?',
     ),
     at: names(
       'at, date, order date, created, created at, ordered at, placed at, purchase date, datum, bestelldatum, date de ' +
@@ -104,23 +105,31 @@ export const historyHeads = {
         'verzendmethode, spedizione',
     ),
     sku: names(
-      'sku, item sku, product sku, line item sku, item number, article number, artikelnummer, artikelnr, ' +
-        'reference, referencia, artikelcode, codice articolo',
+      'sku, item sku, product sku, variant sku, seller sku, line item sku, item number, item no, item code, ' +
+        'article number, article no, product code, artikelnummer, artikelnr, artikel nr, art nr, reference, ref, ' +
+        'reference produit, code article, referencia, codigo, artikelcode, productcode, codice, codice articolo, ' +
+        'article?, artikel?, ean?, gtin?, barcode?, product id?',
     ),
     units: names(
-      'units, quantity, qty, line item quantity, count, menge, anzahl, stuck, quantite, qte, cantidad, ' +
-        'aantal, quantita',
+      'units, quantity, qty, line item quantity, item quantity, item qty, quantity ordered, quantity purchased, ' +
+        'qty ordered, units sold, count, menge, bestellmenge, anzahl, stuck, stuckzahl, quantite, qte, cantidad, ' +
+        'unidades, aantal, quantita, pezzi, pcs?',
     ),
     codes: names(
-      'codes, code, discount code, promo code, coupon, coupon code, voucher, gutschein, rabattcode, code promo, ' +
-        'cupon, ' +
-        'kortingscode, codice sconto',
+      'codes, code, discount code, promo code, promotion code, coupon, coupon code, voucher, voucher code, ' +
+        'gutschein, gutscheincode, rabattcode, aktionscode, code promo, code de reduction, bon de reduction, cupon, ' +
+        'codigo promocional, codigo de descuento, kortingscode, actiecode, codice sconto, codice promo',
     ),
     charge: names(
-      'charge, shipping, shipping charge, shipping price, shipping cost, delivery charge, postage, versand, ' +
-        'versandkosten, frais de port, gastos de envio, verzendkosten, spese di spedizione',
+      'charge, shipping, shipping charge, shipping price, shipping cost, shipping amount, shipping total, ' +
+        'delivery charge, delivery price, delivery cost, delivery fee, postage, versand, versandkosten, ' +
+        'versandpreis, porto, frais de port, frais de livraison, gastos de envio, coste de envio, verzendkosten, ' +
+        'bezorgkosten, spese di spedizione, costi di spedizione, costo spedizione',
     ),
-    discount: names('discount, discount amount, total discount, rabatt, remise, descuento, korting, sconto'),
+    discount: names(
+      'discount, discount amount, total discount, discount total, promotion discount, rabatt, rabattbetrag, nachlass, ' +
+        'remise, montant de la remise, descuento, korting, kortingsbedrag, sconto',
+    ),
   },
   visits: {
     month,

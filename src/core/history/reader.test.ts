@@ -6,8 +6,9 @@ import { type HistorySort, historyReader, historyTargets } from './index.ts';
 
 /** Each line of a file: its row, or what is wrong with it. */
 function read(sort: HistorySort, text: string) {
-  const rows = csvRows(text);
-  const { layout } = guessLayout(rows, delimiterOf(text), historyTargets[sort], historyHeads[sort]);
+  const delimiter = delimiterOf(text);
+  const rows = csvRows(text, delimiter);
+  const { layout, unsure } = guessLayout(rows, delimiter, historyTargets[sort], historyHeads[sort]);
   const reader = historyReader(sort, layout, {
     currency: 'EUR' as Currency,
     timeZone: 'Europe/Dublin',
@@ -19,7 +20,7 @@ function read(sort: HistorySort, text: string) {
     const made = reader.row(row);
     return 'is' in made ? made.is.row : made.problems.map((one) => `${one.at[0]} ${saidProblem(one).wrong}`);
   });
-  return { lines, remarks: reader.remarks() };
+  return { lines, remarks: reader.remarks(), unsure };
 }
 const orders = (head: string, ...rows: string[]) =>
   read(
@@ -102,4 +103,94 @@ test('advertising may be for no country, visits not', () => {
     { month: '2026-10', country: '', channel: 'shop', amount: '12.50' },
   ]);
   expect(read('visits', 'month,country,visits\n2026-10,,12\n').lines).toEqual([['country “” is no place']]);
+});
+
+/** Files of orders as programs of several languages write them (common practice, no source), and what they hold. */
+const made = { channel: '', service: '', codes: [], charge: null, discount: null };
+const line = (number: string, at: string, place: string, more: object = {}) => ({
+  ...made,
+  number,
+  at: `2026-${at}:00.000Z`,
+  place,
+  sku: 'A',
+  units: 1,
+  ...more,
+});
+test.each([
+  [
+    'Name,Created at,Lineitem name,Lineitem sku,Lineitem quantity,Shipping Country,Shipping Zip,Shipping,Discount Code\n' +
+      "#1001,2026-03-02 10:11:12 +0000,Mug,A,2,IE,'D02 X285,4.90,SPRING\n",
+    line('#1001', '03-02T10:11', 'IE D02 X285', { units: 2, charge: '4.90', codes: ['SPRING'] }),
+  ],
+  [
+    'Bestellnr.;Datum;Art.-Nr.;Menge;Land;PLZ;Versandkosten;Gutscheincode;Rabattbetrag\n' +
+      '4711;02.03.2026 14:05 Uhr;A;1,00;Deutschland;04109;4,90 €;;1.012,50 €\n',
+    line('4711', '03-02T14:05', 'DE 04109', { charge: '4.90', discount: '1012.50' }),
+  ],
+  [
+    'order-id\tpurchase-date\tsku\tquantity-purchased\tship-country\tship-postal-code\tshipping-price\n' +
+      '026-1\t2026-03-02T14:05:00+00:00\tA\t1\tGB\tEH1 1AA\t3.99\n',
+    line('026-1', '03-02T14:05', 'GB EH1 1AA', { charge: '3.99' }),
+  ],
+  [
+    'Commande;Date de commande;Réf.;Qté;Pays de livraison;Code postal;Frais de port TTC;Code de réduction\n' +
+      '13;13/03/2026 à 08h15;A;1;Belgique;1000;4,90;MARS\n',
+    line('13', '03-13T08:15', 'BE 1000', { charge: '4.90', codes: ['MARS'] }),
+  ],
+  [
+    'Numero ordine;Data ordine;Codice articolo;Quantità;Nazione;CAP;Spese di spedizione\n1;25/03/2026 10.30;A;1;Italia;00184;€ 4,90\n',
+    line('1', '03-25T10:30', 'IT 00184', { charge: '4.90' }),
+  ],
+  [
+    'bestelnummer,besteldatum,artikelcode,aantal,land,postcode,verzendkosten\n1,25-3-2026 10:30,A,1,Nederland,1012 AB,"4,90"\n',
+    line('1', '03-25T10:30', 'NL 1012AB', { charge: '4.90' }),
+  ],
+  [
+    'Pedido;Fecha;Referencia;Cantidad;País de envío;Código postal;Gastos de envío\n1;5 de marzo de 2026;A;1;España;28001;4,90\n',
+    line('1', '03-05T00:00', 'ES 28001', { charge: '4.90' }),
+  ],
+])('a file of orders in another program’s words: %s', (text, expected) => {
+  const { lines, remarks, unsure } = read('orders', text);
+  expect(lines).toEqual([expected]);
+  expect([remarks, unsure]).toEqual([[], []]);
+});
+
+test('what is said of an order in its first line alone holds for those that go on with it', () => {
+  const text = [
+    'number,at,channel,country,sku,units',
+    '1,2026-07-01 10:00,shop,IE,A,1',
+    '1,,,,A,2',
+    ',,,,A,3',
+    '2,,,,A,1',
+    '3,2026-07-02 10:00,shop,FR,A,1',
+    '3,2026-07-02 11:00,,DE,A,1',
+    '4,2026-07-02 10:00,shop,FR,A,none',
+    '4,,,,A,1',
+  ].join('\n');
+  const { lines } = read('orders', text);
+  const short = lines.map((one) => ('number' in one ? [one.number, one.at.slice(5, 16), one.channel, one.place] : one));
+  expect(short).toEqual([
+    ['1', '07-01T09:00', 'shop', 'IE'],
+    ['1', '07-01T09:00', 'shop', 'IE'],
+    ['1', '07-01T09:00', 'shop', 'IE'],
+    ['country “” is no place', 'at “” is no moment'],
+    ['3', '07-02T09:00', 'shop', 'FR'],
+    ['3', '07-02T10:00', 'shop', 'DE'],
+    ['units “none” is no count of units'],
+    ['country “” is no place', 'at “” is no moment'],
+  ]);
+});
+
+test('whole numbers have groups whatever parts them; three noughts go by the rest of the column', () => {
+  const visits = (...cells: string[]) => {
+    const { lines, unsure } = read(
+      'visits',
+      ['month;country;visits', ...cells.map((one) => `2026-03;IE;${one}`)].join('\n'),
+    );
+    return [lines.map((one) => ('visits' in one ? one.visits : one)), unsure];
+  };
+  expect(visits('612', '1.200', '2.000')).toEqual([[612, 1200, 2000], []]);
+  expect(visits('612', '1,200', '2,000')).toEqual([[612, 1200, 2000], []]);
+  expect(visits('1,00', '2,50')).toEqual([[1, ['visits “2,50” is no count of units']], []]);
+  expect(visits('1.000')[1]).toEqual(['visits']);
 });

@@ -84,6 +84,8 @@ export function historyReader(sort: HistorySort, layout: Layout, against: Histor
     else if (remarks.size < 10_000) remarks.set(key, { what, text, count: 1 });
   };
   const reads = { ...readers(against, note), cells };
+  /** The order line before, from which one that goes on with its order takes what it leaves empty. */
+  let before: OrderLine | null = null;
   return {
     /** What is wrong with the head; null where nothing is. */
     head: faultOfHead(sort, layout),
@@ -95,7 +97,8 @@ export function historyReader(sort: HistorySort, layout: Layout, against: Histor
       | { readonly problems: readonly Problem[]; readonly number: string; readonly channel: string } {
       const problems: Problem[] = [];
       if (row.open) problems.push({ at: ['line'], is: 'open quote' });
-      const made = rowOf(sort, row, reads, problems);
+      const made = rowOf(sort, row, reads, before, problems);
+      before = made.of === 'orders' && problems.length === 0 ? made.row : null;
       const ofOrder = made.of === 'orders' ? made.row : { number: '', channel: '' };
       return problems.length > 0 ? { problems, number: ofOrder.number, channel: ofOrder.channel } : { is: made };
     },
@@ -135,26 +138,34 @@ function faultOfHead(sort: HistorySort, { columns }: Layout): Problem | null {
   };
 }
 
-function rowOf(sort: HistorySort, row: CsvRow, reads: Reads, problems: Problem[]): HistoryRow {
+function rowOf(
+  sort: HistorySort,
+  row: CsvRow,
+  reads: Reads,
+  before: OrderLine | null,
+  problems: Problem[],
+): HistoryRow {
   const { cells } = reads;
   const at = (target: string) => cells(row, target);
+  const number = at('number');
+  // Many programs write what is said of an order as a whole in its first line alone, some its number too.
+  const begun = sort === 'orders' && before && (number === '' || number === before.number) ? before : null;
   const place = reads.place(at('country'), at('part'), at('postcode'), at('place'), problems);
   // Advertising may be for no country.
-  if (place === 'nowhere' && sort !== 'advertising')
+  if (place === 'nowhere' && sort !== 'advertising' && !begun)
     problems.push({ at: ['country'], is: 'malformed', text: '', form: 'place' });
   const where = place === 'nowhere' ? null : place;
   switch (sort) {
     case 'orders': {
-      const number = at('number');
-      if (!/^[^\p{Cc}]{1,80}$/u.test(number))
+      if (!begun && !/^[^\p{Cc}]{1,80}$/u.test(number))
         problems.push({ at: ['number'], is: 'malformed', text: number, form: 'name' });
       return {
         of: sort,
         row: {
-          number,
-          at: reads.moment(at('at'), problems),
-          channel: reads.channel(at('channel')),
-          place: where === null ? '' : placeText(where),
+          number: begun?.number ?? number,
+          at: begun && at('at') === '' ? begun.at : reads.moment(at('at'), problems),
+          channel: begun && at('channel') === '' ? begun.channel : reads.channel(at('channel')),
+          place: where === null ? (begun?.place ?? '') : placeText(where),
           service: reads.service(at('service')),
           sku: reads.sku(at('sku'), problems),
           units: reads.count(at('units'), 'units', units.least, units.most, problems),

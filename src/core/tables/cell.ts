@@ -31,7 +31,7 @@ export function cellAs(reading: Reading, raw: string, column: ColumnLayout, mone
   if (cell === '') return cell;
   switch (reading.is) {
     case 'text':
-      return cell;
+      return cell.replace(textMark, '');
     case 'line':
       return cell.replace(/\s+/g, ' ');
     case 'word':
@@ -45,7 +45,7 @@ export function cellAs(reading: Reading, raw: string, column: ColumnLayout, mone
     case 'sides':
       return sidesAs(cell, mark, column.unit) ?? cell;
     case 'count':
-      return plainFigure(cell, mark)?.replace(/\.0+$/, '') ?? cell;
+      return countAs(cell, mark) ?? cell;
     case 'moment':
       return writtenMoment(cell, column.days) ?? cell;
   }
@@ -103,6 +103,15 @@ const wordsOf = (cell: string): string[] => [
       .map((word) => wordOf(word) || word),
   ),
 ];
+
+/** An apostrophe by which a spreadsheet keeps a cell from being read as a figure. */
+const textMark = /^'(?=[\p{L}\p{N}])/u;
+
+/** A whole number: what stands behind a mark is noughts, or digits of a group whatever the mark of the column. */
+function countAs(cell: string, mark: Mark): string | null {
+  const read = (by: Mark) => plainFigure(cell, by)?.replace(/\.0+$/, '');
+  return [read(mark), read(mark === '.' ? ',' : '.')].find((figure) => figure && /^-?\d+$/.test(figure)) ?? null;
+}
 
 function amountAs(cell: string, mark: Mark, money: MoneyWords): string | null {
   const { before, figure, behind } = figureIn(cell);

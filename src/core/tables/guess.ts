@@ -206,7 +206,12 @@ export function markOfCells(reading: Reading, cells: readonly string[]): Mark {
 function figuresOf(reading: Reading, cells: readonly string[]): ReturnType<typeof markOf> {
   if (!hasFigures(reading)) return { mark: null, unsure: false };
   const each = reading.is === 'sides' ? cells.flatMap((cell) => cell.split(/[x×*]/i)) : cells;
-  return markOf(each.map((cell) => figureIn(cell).figure));
+  const figures = each.map((cell) => figureIn(cell).figure);
+  // Of whole numbers three digits behind a mark are a group, unless they are noughts: what parts 1.200 is no mark.
+  const groups = (figure: string) => /^\d{1,3}([.,])(?!000)\d{3}$/.exec(figure)?.[1];
+  const told =
+    reading.is === 'count' ? figures.map((one) => ({ '.': '0,0', ',': '0.0' })[groups(one) ?? ''] ?? one) : figures;
+  return markOf(told);
 }
 
 /** Whether figures of a column have no unit, neither beside them nor for all of them. */
