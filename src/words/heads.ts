@@ -159,7 +159,7 @@ export const priceHeads = {
       'zielland, pays, paises, landen, paesi',
   ),
   most: names(
-    'up to, up to weight, max weight, maximum weight, weight to, weight up to, to weight, weight, mass, bis, bis kg, ' +
+    'up to, kg, up to weight, max weight, maximum weight, weight to, weight up to, to weight, weight, mass, bis, bis kg, ' +
       'gewicht bis, gewicht, poids max, jusqu a, poids, peso hasta, peso, hasta, tot, tot gewicht, fino a',
   ),
   price: names(

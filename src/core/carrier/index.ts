@@ -18,6 +18,7 @@ export {
 } from './listed.ts';
 export {
   type PriceFile,
+  type PricesBeside,
   priceCsv,
   priceTargets,
   readPriceFile,

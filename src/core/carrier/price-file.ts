@@ -26,6 +26,7 @@ export const priceTargets = [
   { name: 'places', head: 'places', reads: text },
   { name: 'most', head: 'up to', reads: { is: 'measure', of: 'mass' } },
   { name: 'price', head: 'price', reads: { is: 'amount' } },
+  { name: 'to zone', head: 'price to', reads: { is: 'amount' }, across: { beside: 'most', unless: 'price' } },
   { name: 'from', head: 'from', reads: { is: 'moment' } },
   { name: 'until', head: 'until', reads: { is: 'moment' } },
   { name: 'last', head: 'last day', reads: { is: 'moment' } },
@@ -44,58 +45,80 @@ export interface PriceFile extends Pick<PriceListBody, 'zones' | 'prices' | 'ext
   readonly bad: readonly BadPrice[];
   /** What is wrong with its heads; null where nothing is. */
   readonly head: Problem | null;
+  /** Zones of which nothing tells what places they have. */
+  readonly nowhere: readonly string[];
 }
 
-/** A line that reads, before it is known what places its zone has. */
+/** What a file of prices is read beside. */
+export interface PricesBeside {
+  readonly currency: Currency;
+  /** The service of a file that has no column for it; empty where none is told. */
+  readonly service: string;
+  /** Zones whose places are known, should the file not tell them. */
+  readonly zones: PriceListBody['zones'];
+}
+
+/** What one line tells, before it is known what places its zone has. */
+type Told = { readonly price: PriceLine } | { readonly extra: PriceExtra };
 interface Read {
   readonly row: CsvRow;
-  readonly is: { readonly price: PriceLine } | { readonly extra: PriceExtra };
+  readonly told: readonly Told[];
 }
 
 /**
- * Reads a carrier's prices, a line each: of a service to a zone up to a mass; or what comes on top (`fuel` in percent,
- * `parcel`, `home`, `remote` as amounts). A zone's places are those that any of its lines tells; without any, its name
- * has to be one. Countries may stand by their names. Doubles are bad.
+ * Reads a carrier's prices: a line each, of a service to a zone up to a mass; or a line a mass, and a column each zone.
+ * Beside them lines of what comes on top (`fuel` in percent, `parcel`, `home`, `remote` as amounts). A zone's places are
+ * those that any of its lines tells; without any, those that are known of it, or its name has to be one. Countries may
+ * stand by their names. Doubles are bad.
  */
-export function readPriceFile(rows: readonly CsvRow[], layout: Layout, currency: Currency): PriceFile {
-  const cells = cellsOf(layout, currency);
+export function readPriceFile(rows: readonly CsvRow[], layout: Layout, beside: PricesBeside): PriceFile {
+  const reader = { cells: cellsOf(layout, beside.currency), across: acrossOf(layout, beside.currency), beside };
   const zones = new Map<string, string[]>();
   const reads: Read[] = [];
   const bad: BadPrice[] = [];
   const lines = new Map<string, number>();
   for (const row of rowsBelow(rows, layout)) {
-    if (priceTargets.every(({ name }) => cells(row, name) === '')) continue;
+    if (priceTargets.every(({ name }) => reader.cells(row, name) === '') && reader.across(row).length === 0) continue;
     const problems: Problem[] = row.open ? [{ at: ['line'], is: 'open quote' }] : [];
-    const read = readRow(row, cells, currency, zones, problems);
-    const key = read && JSON.stringify('price' in read ? { ...read.price, price: null } : read.extra);
-    const before = key === null ? undefined : lines.get(key);
-    if (before !== undefined)
-      problems.push({ at: ['line'], is: 'repeated', what: 'price', id: cells(row, 'service'), line: before });
-    if (key !== null) lines.set(key, before ?? row.line);
-    if (read && problems.length === 0) reads.push({ row, is: read });
+    const told = readRow(row, reader, zones, problems);
+    for (const one of told) {
+      const key = JSON.stringify('price' in one ? { ...one.price, price: null } : one.extra);
+      const before = lines.get(key);
+      if (before === undefined) lines.set(key, row.line);
+      else problems.push({ at: ['line'], is: 'repeated', what: 'price', id: serviceOf(one), line: before });
+    }
+    if (problems.length === 0) reads.push({ row, told });
     else bad.push({ line: row.line, cells: row.cells, problems });
   }
-  const prices = reads.flatMap(({ row, is }): PriceLine[] => {
-    if (!('price' in is)) return [];
-    const { zone } = is.price;
+  const known = new Map(beside.zones.map(({ zone, places }) => [zone, places]));
+  const nowhere = new Set<string>();
+  const placed = reads.flatMap(({ row, told }): readonly Told[] => {
     const problems: Problem[] = [];
-    const places = zones.get(zone) ?? placesIn(zone, problems);
-    if (problems.length === 0) {
-      zones.set(zone, places);
-      return [is.price];
+    for (const one of told) {
+      if (!('price' in one) || zones.has(one.price.zone)) continue;
+      const { zone } = one.price;
+      const before = problems.length;
+      const places = known.get(zone) ?? placesIn(zone, problems);
+      if (problems.length === before) zones.set(zone, places);
+      else nowhere.add(zone);
     }
+    if (problems.length === 0) return told;
     bad.push({ line: row.line, cells: row.cells, problems });
     return [];
   });
+  const prices = placed.flatMap((one) => ('price' in one ? [one.price] : []));
   const used = new Set(prices.map(({ zone }) => zone));
   return {
     zones: [...zones].flatMap(([zone, places]) => (used.has(zone) ? [{ zone, places }] : [])),
     prices,
-    extras: reads.flatMap(({ is }) => ('extra' in is ? [is.extra] : [])),
+    extras: placed.flatMap((one) => ('extra' in one ? [one.extra] : [])),
     bad: bad.sort((a, b) => a.line - b.line),
-    head: headFault(layout),
+    head: headFault(layout, beside),
+    nowhere: [...nowhere],
   };
 }
+
+const serviceOf = (one: Told): string => ('price' in one ? one.price : one.extra).service ?? '';
 
 type Cells = (row: CsvRow, name: Name) => string;
 
@@ -105,7 +128,9 @@ function cellsOf(layout: Layout, currency: Currency): Cells {
     priceTargets.flatMap(({ name, reads }) => {
       const at = layout.columns.findIndex(({ to }) => to === name);
       const column = layout.columns[at];
-      return column ? [[name as Name, { at, read: cellReader(reads, column, money) }] as const] : [];
+      const read = column && cellReader(reads, column, money);
+      const before = name === 'most' ? stepOf : (cell: string) => cell;
+      return read ? [[name as Name, { at, read: (cell: string) => read(before(cell)) }] as const] : [];
     }),
   );
   return ({ cells }, name) => {
@@ -114,17 +139,45 @@ function cellsOf(layout: Layout, currency: Currency): Cells {
   };
 }
 
-/** Columns that prices cannot be told without; a zone, or its places. */
-function headFault({ columns }: Layout): Problem | null {
+/** What a step goes up to, without the words before it. @example stepOf('0,5 bis 1 kg') // '1 kg' */
+const stepOf = (cell: string): string =>
+  cell
+    .trim()
+    .replace(/^(?:up to|to|bis(?: zu)?|≤|<=?|jusqu['’]?(?:à|a)|hasta|fino a|tot(?: en met)?|max\.?)\s*(?=[\d.,])/i, '')
+    .replace(
+      /^(?:>|über|over|from|von|ab|de|da|van)?\s*[\d.,]+\s*[a-z]*\s*(?:-|–|bis|to|à|a|hasta|tot)\s*(?=[\d.,])/i,
+      '',
+    );
+
+/** The prices of a row by the zone that their column heads. */
+type Across = (row: CsvRow) => { readonly zone: string; readonly price: string }[];
+
+function acrossOf({ columns }: Layout, currency: Currency): Across {
+  const money = moneyWords(currency);
+  const taken = columns.flatMap((column, at) =>
+    column.to === 'to zone'
+      ? [{ at, zone: column.head.trim(), read: cellReader({ is: 'amount' }, column, money) }]
+      : [],
+  );
+  return ({ cells }) =>
+    taken.map(({ at, zone, read }) => ({ zone, price: read(cells[at] ?? '') })).filter(({ price }) => price !== '');
+}
+
+/** Columns that prices cannot be told without; a zone, its places, or prices by zone. */
+function headFault({ columns }: Layout, { service }: PricesBeside): Problem | null {
   const taken = new Set(columns.flatMap(({ to }) => to ?? []));
-  const missing = (['service', 'most', 'price'] as const).filter((name) => !taken.has(name));
-  const nowhere = taken.has('zone') || taken.has('places') ? [] : ['zone'];
-  const lacking = [...missing, ...nowhere];
-  if (lacking.length > 0)
+  const isAcross = taken.has('to zone');
+  const missing = [
+    ...(taken.has('service') || service !== '' ? [] : ['service']),
+    ...(taken.has('most') ? [] : ['most']),
+    ...(taken.has('price') || isAcross ? [] : ['price']),
+    ...(taken.has('zone') || taken.has('places') || isAcross ? [] : ['zone']),
+  ];
+  if (missing.length > 0)
     return {
       at: ['head'],
       is: 'head',
-      missing: lacking,
+      missing,
       strange: columns.filter(({ to }) => to === null).map(({ head }) => head),
       needed: ['service', 'zone', 'most', 'price'],
       optional: priceTargets.map(({ name }) => name),
@@ -132,47 +185,58 @@ function headFault({ columns }: Layout): Problem | null {
   return null;
 }
 
-/** A row; null where its sort cannot be told. What is wrong is noted; the places of its zone are added. */
+/** How rows are read. */
+interface RowReader {
+  readonly cells: Cells;
+  readonly across: Across;
+  readonly beside: PricesBeside;
+}
+
+/** What a row tells: nothing where its sort cannot be told. What is wrong is noted; the places of its zone are added. */
 function readRow(
   row: CsvRow,
-  cells: Cells,
-  currency: Currency,
+  { cells, across, beside }: RowReader,
   zones: Map<string, string[]>,
   problems: Problem[],
-): Read['is'] | null {
+): readonly Told[] {
   const what = cells(row, 'what').toLowerCase() || 'price';
   if (!isSort(what)) {
     problems.push({ at: ['what'], is: 'strange line', kind: what, known: sorts });
-    return null;
+    return [];
   }
   const amount = (field: string, value: string): string => {
     if (value === '') problems.push({ at: [field], is: 'malformed', text: '', form: 'amount' });
-    else kept(parseAmount(value, currency), [field], problems, nothing);
+    else kept(parseAmount(value, beside.currency), [field], problems, nothing);
     return value;
   };
   const price = cells(row, 'price');
   const days = daysIn(row, cells, problems);
   const places = placesIn(cells(row, 'places'), problems);
   if (what === 'price') {
-    const zone = cells(row, 'zone') || cells(row, 'places');
-    named('service', cells(row, 'service'), problems);
-    named('zone', zone, problems);
-    if (places.length > 0) zones.set(zone, [...new Set([...(zones.get(zone) ?? []), ...places])]);
+    const own = cells(row, 'zone') || cells(row, 'places');
+    const service = cells(row, 'service') || beside.service;
+    const byZone = across(row);
+    const each = byZone.length > 0 ? byZone : [{ zone: own, price }];
+    named('service', service, problems);
+    if (places.length > 0) zones.set(own, [...new Set([...(zones.get(own) ?? []), ...places])]);
     const most = massIn(cells(row, 'most'), problems);
-    return { price: { service: cells(row, 'service'), zone, most, price: amount('price', price), ...days } };
+    return each.map((one) => {
+      named('zone', one.zone, problems);
+      return { price: { service, zone: one.zone, most, price: amount('price', one.price), ...days } };
+    });
   }
   const of = { service: cells(row, 'service') || null, ...days };
   switch (what) {
     case 'fuel':
       if (!written.percent.safeParse(price).success)
         problems.push({ at: ['price'], is: 'malformed', text: price, form: 'percentage' });
-      return { extra: { is: what, percent: price, ...of } };
+      return [{ extra: { is: what, percent: price, ...of } }];
     case 'parcel':
     case 'home':
-      return { extra: { is: what, amount: amount('price', price), ...of } };
+      return [{ extra: { is: what, amount: amount('price', price), ...of } }];
     case 'remote':
       if (places.length === 0) problems.push({ at: ['places'], is: 'malformed', text: '', form: 'place pattern' });
-      return { extra: { is: what, amount: amount('price', price), places, ...of } };
+      return [{ extra: { is: what, amount: amount('price', price), places, ...of } }];
   }
 }
 
@@ -258,7 +322,7 @@ const keyOf = ({ service, zone, most, from, until }: PriceLine): string =>
 
 /** A list as the file that reads back as it. */
 export function priceCsv({ zones, prices, extras }: Pick<PriceListBody, 'zones' | 'prices' | 'extras'>): string {
-  const heads = priceTargets.filter(({ name }) => name !== 'last').map(({ head }) => head);
+  const heads = priceTargets.filter(({ name }) => name !== 'last' && name !== 'to zone').map(({ head }) => head);
   const told = new Set<string>();
   const placesOnce = (zone: string): string => {
     if (told.has(zone)) return '';

@@ -7,6 +7,7 @@ import { parsePlace } from '../places/index.ts';
 import { csvRows, decoded, delimiterOf, guessLayout } from '../tables/index.ts';
 import {
   type PriceListBody,
+  type PricesBeside,
   priceCsv,
   priceListSchema,
   priceTargets,
@@ -17,13 +18,13 @@ import {
 } from './index.ts';
 
 /** A file read as it would be on the screen, in euros. */
-function fileOf(text: string | Uint8Array) {
+function fileOf(text: string | Uint8Array, { service = '', zones = [] }: Partial<PricesBeside> = {}) {
   const file = decoded(typeof text === 'string' ? new TextEncoder().encode(text) : text);
   if (file.is === 'workbook') throw new Error('a workbook');
   const delimiter = delimiterOf(file.text);
   const rows = csvRows(file.text, delimiter);
   const { layout } = guessLayout(rows, delimiter, priceTargets, priceHeads);
-  return readPriceFile(rows, layout, 'EUR' as Currency);
+  return readPriceFile(rows, layout, { currency: 'EUR' as Currency, service, zones });
 }
 
 const priced = (text: string) => {
@@ -45,6 +46,51 @@ const priced = (text: string) => {
 };
 
 describe('files of prices', () => {
+  const matrix =
+    'Kestrel parcels, from 1 January;;;\nbis;Zone 1;Zone 2;France\nbis 1 kg;4,90;6,10;9,90\n1 - 2 kg;5,40;7,20;\n≤ 5 kg;1.006,10;8,30;14,00\n';
+  test('a table across: a line a mass, a column each zone; of one service, its zones known or called like a place', () => {
+    const zones = [
+      { zone: 'Zone 1', places: ['IE'] },
+      { zone: 'Zone 2', places: ['GB'] },
+    ];
+    const file = fileOf(matrix, { service: 'parcel', zones });
+    expect(file.head).toBeNull();
+    expect([file.bad, file.nowhere]).toEqual([[], []]);
+    expect(file.zones).toEqual([...zones, { zone: 'France', places: ['FR'] }]);
+    expect(
+      file.prices.map(({ service, zone, most, price }) => `${service} ${zone} ${most.value} ${most.unit} ${price}`),
+    ).toEqual([
+      'parcel Zone 1 1 kg 4.90',
+      'parcel Zone 2 1 kg 6.10',
+      'parcel France 1 kg 9.90',
+      'parcel Zone 1 2 kg 5.40',
+      'parcel Zone 2 2 kg 7.20',
+      'parcel Zone 1 5 kg 1006.10',
+      'parcel Zone 2 5 kg 8.30',
+      'parcel France 5 kg 14.00',
+    ]);
+  });
+  test('of such a table zones that lie nowhere are told, and nothing of their lines is taken', () => {
+    const { nowhere, prices, bad } = fileOf(matrix, { service: 'parcel', zones: [{ zone: 'Zone 1', places: ['IE'] }] });
+    expect([nowhere, prices, bad.map(({ line }) => line)]).toEqual([['Zone 2'], [], [3, 4, 5]]);
+    expect(fileOf(matrix).head).toMatchObject({ missing: ['service'] });
+  });
+  test('a table across may have services and days in columns of their own, and lines of what comes on top', () => {
+    const { prices, extras, bad } = fileOf(
+      'what,service,weight (kg),IE,GB,from\n,parcel,1,4.90,6.10,2026-01-01\n,swift,1,7.90,,\nfuel,,,,,\n',
+    );
+    expect(prices.map(({ service, zone, price, from }) => [service, zone, price, from])).toEqual([
+      ['parcel', 'IE', '4.90', '2026-01-01'],
+      ['parcel', 'GB', '6.10', '2026-01-01'],
+      ['swift', 'IE', '7.90', null],
+    ]);
+    expect([extras, bad.map(({ line }) => line)]).toEqual([[], [4]]);
+  });
+  test('a cell of a table across that is no amount makes its line bad', () => {
+    const { prices, bad } = fileOf('kg;IE;GB\n1 kg;4,90;6,10\n2 kg;5,40;on request\n', { service: 'parcel' });
+    expect(prices).toHaveLength(2);
+    expect(bad.map(({ line, problems }) => [line, problems.map(({ at }) => at)])).toEqual([[3, [['price']]]]);
+  });
   test('a German one: semicolons, decimal commas, countries by name, the last day counting', () => {
     const text = stringify(
       [

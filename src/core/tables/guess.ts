@@ -50,7 +50,13 @@ export function guessLayout(
     judged,
   );
   const columns = head.cells.map((_, at) => below.flatMap(({ cells }) => cells[at]?.trim() || []));
-  const tos = takenFor(head.cells, targets, names, known, (at, { reads }) => couldBe(reads, columns[at] ?? []));
+  const tos = withAcross(
+    takenFor(head.cells, targets, names, known, (at, { reads }) => couldBe(reads, columns[at] ?? [])),
+    targets,
+    (at) =>
+      head.cells[at]?.trim() !== '' && (columns[at] ?? []).length > 0 && !known.has(headWords(head.cells[at] ?? '')),
+    (at, { reads }) => couldBe(reads, columns[at] ?? []),
+  );
   const guesses = head.cells.map((cell, at) =>
     columnOf(
       cell,
@@ -153,6 +159,19 @@ function takenFor(
       if (at >= 0) taken[at] = target.name;
     }
   return taken;
+}
+
+/** What columns are taken for, with those of a table across. */
+function withAcross(
+  taken: readonly (string | null)[],
+  targets: readonly Target[],
+  isFree: (at: number) => boolean,
+  can: (at: number, target: Target) => boolean,
+): readonly (string | null)[] {
+  const target = targets.find(
+    ({ across }) => across && taken.includes(across.beside) && !taken.includes(across.unless),
+  );
+  return target ? taken.map((to, at) => to ?? (isFree(at) && can(at, target) ? target.name : null)) : taken;
 }
 
 interface ColumnGuess {

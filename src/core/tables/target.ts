@@ -32,4 +32,9 @@ export interface Target<Name extends string = string> {
   /** The head of its column in Plemb's own files. */
   readonly head: string;
   readonly reads: Reading;
+  /**
+   * A table across: each column of figures is taken for it that nothing else takes, where the target `beside` is taken
+   * and `unless` is not. What each is about stands in its head.
+   */
+  readonly across?: { readonly beside: string; readonly unless: string };
 }

@@ -2,6 +2,7 @@ import { channelIds, type Edit, importGoods, shaped } from '../../core/book/inde
 import {
   type PriceFile,
   type PriceListBody,
+  type PricesBeside,
   priceListSchema,
   priceTargets,
   readPriceFile,
@@ -154,7 +155,7 @@ export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): H
 export type PricesPreview =
   | { readonly is: 'workbook' }
   | (Omit<ReadTable, 'text'> &
-      Pick<PriceFile, 'head' | 'bad'> & {
+      Pick<PriceFile, 'head' | 'bad' | 'nowhere'> & {
         readonly is: 'table';
         /** What the file tells by itself. */
         readonly told: {
@@ -180,13 +181,22 @@ export type PricesPreview =
 type PriceTable = Pick<PriceListBody, 'zones' | 'prices' | 'extras'>;
 
 /** Reads a file of a carrier's prices, and works out what the list of the draft would be with it. */
-export function priceFile({ drafted }: Told, id: string, file: OpenedFile): PricesPreview {
+export function priceFile(
+  { drafted }: Told,
+  id: string,
+  file: OpenedFile,
+  said: Omit<PricesBeside, 'currency'>,
+): PricesPreview {
   const list = drafted.book.priceLists.find((one) => one.id === id);
   if (!list) throw new Error('The price list has been taken away');
   const table = tableIn(file, priceTargets, priceHeads);
   if (table === null) return { is: 'workbook' };
   const { rows, text: _, ...read } = table;
-  const made = readPriceFile(rows, read.layout, list.currency as Currency);
+  const made = readPriceFile(rows, read.layout, {
+    currency: list.currency as Currency,
+    service: said.service,
+    zones: [...list.zones, ...said.zones],
+  });
   const before = new Set(list.prices.map((one) => JSON.stringify(one)));
   const after = (as: TakenAs) => {
     const next = withPrices(list, made, as);
@@ -204,6 +214,7 @@ export function priceFile({ drafted }: Told, id: string, file: OpenedFile): Pric
     ...read,
     head: made.head,
     bad: made.bad,
+    nowhere: made.nowhere,
     told: {
       prices: made.prices.length,
       zones: made.zones.length,

@@ -60,7 +60,7 @@ export function FileSentence({
 
 /**
  * The columns of a file as it has them: what each is taken for, how its figures are read, and its first cells. Each
- * target is taken from one column.
+ * target is taken from one column, but for those of a table across.
  */
 export function FileLayout({
   layout,
@@ -79,12 +79,14 @@ export function FileLayout({
   unsure: readonly string[];
   onChange: (layout: Layout) => void;
 }) {
+  /** Of a table across several columns are taken for the same. */
+  const isOnce = (to: string | null | undefined) => (to ? !targets.find(({ name }) => name === to)?.across : false);
   const set = (at: number, change: Partial<ColumnLayout>) =>
     onChange({
       ...layout,
       columns: layout.columns.map((column, i) => {
         if (i === at) return { ...column, ...change };
-        return change.to && column.to === change.to ? { ...column, to: null } : column;
+        return change.to === column.to && isOnce(change.to) ? { ...column, to: null } : column;
       }),
     });
   /** Of a column, and of all that measure the same and have no unit yet: a file has its sides in one. */

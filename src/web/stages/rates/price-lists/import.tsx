@@ -6,11 +6,12 @@ import { useLayoutsQuery, useRememberLayoutMutation } from '../../../data/api.ts
 import type { OpenBook } from '../../../data/book.ts';
 import { useHeavy } from '../../../data/heavy.ts';
 import type { PricesPreview } from '../../../engine/files.ts';
-import { ChoicePart } from '../../../ui/field.tsx';
+import { ChoicePart, TextPart } from '../../../ui/field.tsx';
 import { FileHead } from '../../../ui/file-layout.tsx';
 import { downloadBadLines, reasonOf, Unreadable } from '../../../ui/file-reading.tsx';
 import { LongList } from '../../../ui/long-list.tsx';
 import type { Opened } from '../../../ui/opened.ts';
+import { PlacesPart } from '../../../ui/places-part.tsx';
 
 type Table = Extract<PricesPreview, { is: 'table' }>;
 
@@ -30,14 +31,16 @@ export function PriceImport({
   const [remember] = useRememberLayoutMutation();
   const [layout, setLayout] = useState<Layout | null>(null);
   const [as, setAs] = useState<TakenAs>('in place');
+  const [service, setService] = useState(() => file.name.replace(/\.[^.]*$/, '').slice(0, 40));
+  const [zones, setZones] = useState<PriceListBody['zones']>([]);
   const { state, isCurrent } = useHeavy(
     (engine) =>
-      engine.priceFile(list.id, {
-        bytes: file.bytes,
-        layout,
-        remembered: remembered ?? [],
-      }) as Promise<PricesPreview>,
-    { byItself: remembered !== undefined, by: [file, layout, list] },
+      engine.priceFile(
+        list.id,
+        { bytes: file.bytes, layout, remembered: remembered ?? [] },
+        { service, zones },
+      ) as Promise<PricesPreview>,
+    { byItself: remembered !== undefined, by: [file, layout, list, service, zones] },
   );
   const seen = state.last;
   const table = seen?.is === 'table' ? seen : null;
@@ -61,6 +64,21 @@ export function PriceImport({
             targets={priceTargets}
             labels={priceTargetLabels}
             onChange={setLayout}
+          />
+          {!(layout ?? table.layout).columns.some(({ to }) => to === 'service') && (
+            <p className="sentence">
+              No column tells the service: all of it is of{' '}
+              <TextPart label="Service of the file" value={service} onCommit={setService} />.
+            </p>
+          )}
+          <Nowhere
+            zones={[...table.nowhere.map((zone) => ({ zone, places: [] })), ...zones]}
+            onPlaces={(zone, places) =>
+              setZones([
+                ...zones.filter((one) => one.zone !== zone),
+                ...(places.length > 0 ? [{ zone, places: [...places] }] : []),
+              ])
+            }
           />
           {!table.head && (
             <Told name={file.name} layout={layout ?? table.layout} list={list} table={table} as={as} onAs={setAs} />
@@ -89,6 +107,40 @@ export function PriceImport({
         <span className="muted">What is taken becomes a change of the draft, to be saved.</span>
       </p>
     </>
+  );
+}
+
+const inOrder = new Intl.Collator('en', { numeric: true });
+
+/** Zones whose places the file does not tell, nor the list: they are said here, and stay here to be changed. */
+function Nowhere({
+  zones,
+  onPlaces,
+}: {
+  zones: PriceListBody['zones'];
+  onPlaces: (zone: string, places: readonly string[]) => void;
+}) {
+  if (zones.length === 0) return null;
+  const each = [...new Map(zones.map((one) => [one.zone, one])).values()];
+  return (
+    <div className="aside-note">
+      <p>The file does not tell what places lie in {each.length === 1 ? 'a zone' : 'some zones'}; say it here.</p>
+      <ul aria-label="Zones without places">
+        {each
+          .toSorted((a, b) => inOrder.compare(a.zone, b.zone))
+          .map(({ zone, places }) => (
+            <li key={zone} className="flex items-baseline gap-3">
+              <strong className="w-40 shrink-0 truncate">{zone}</strong>
+              <PlacesPart
+                label={`Places of ${zone}`}
+                places={places}
+                least={0}
+                onCommit={(next) => onPlaces(zone, next)}
+              />
+            </li>
+          ))}
+      </ul>
+    </div>
   );
 }
 

@@ -115,6 +115,33 @@ test('a file with heads of its own is read, previewed, and taken in place of wha
   ]);
 });
 
+test('a table across is taken once its service and the places of its zones are said', async () => {
+  at('/rates/price-lists/saltway', withList().book);
+  await open('bis;near;Zone 2\n1 kg;4,90;6,10\n2 kg;5,40;7,20\n');
+  await screen.findByText(/No column tells the service/);
+  expect((screen.getByLabelText('Service of the file') as HTMLInputElement).value).toBe('prices');
+  expect(screen.getByText('2 lines cannot be taken.')).toBeDefined();
+  const zones = within(screen.getByRole('list', { name: 'Zones without places' }));
+  expect(zones.getAllByRole('listitem')).toHaveLength(1);
+  type(screen.getByLabelText('Service of the file'), 'Parcel');
+  type(zones.getByLabelText('Places of Zone 2'), 'GB, FR');
+  await screen.findByText(/It tells 4 prices of 1 service to 2 zones/);
+  press('Take 4 prices');
+  await waitFor(() => {
+    const { prices, zones: taken } = stands('priceLists/saltway') as typeof saltway;
+    expect(prices.map((one) => [one.service, one.zone, one.most.value, one.price])).toEqual([
+      ['Parcel', 'near', '1', '4.90'],
+      ['Parcel', 'Zone 2', '1', '6.10'],
+      ['Parcel', 'near', '2', '5.40'],
+      ['Parcel', 'Zone 2', '2', '7.20'],
+    ]);
+    expect(taken).toEqual([
+      { zone: 'near', places: ['IE'] },
+      { zone: 'Zone 2', places: ['GB', 'FR'] },
+    ]);
+  });
+});
+
 test('a file that is more than a list can hold beside what there is says so, and is taken in place', async () => {
   const one = (i: number) => `Parcel;Irland;${(1 + i / 100).toFixed(2)};3,90`;
   at('/rates/price-lists/saltway', withList().book);
