@@ -71,8 +71,8 @@ export const goodsHeads = {
 const place = {
   country: names(
     'country, country code, ship country, shipping country, delivery country, ship to country, destination country, ' +
-      'land, lieferland, land code, verzendland, pays, pays de livraison, pais, pais de entrega, pais de envio, paese, ' +
-      'paese di spedizione, nazione, nazione di spedizione, shipping country code',
+      'land, lieferland, land code, verzendland, pays, pays de livraison, pais, pais de entrega, pais de envio, ' +
+      'paese, paese di spedizione, nazione, nazione di spedizione, shipping country code',
   ),
   part: names('part, state, region, province, county, ship state, bundesland, provincia, provincie, etat'),
   postcode: names(
@@ -127,8 +127,8 @@ export const historyHeads = {
         'bezorgkosten, spese di spedizione, costi di spedizione, costo spedizione',
     ),
     discount: names(
-      'discount, discount amount, total discount, discount total, promotion discount, rabatt, rabattbetrag, nachlass, ' +
-        'remise, montant de la remise, descuento, korting, kortingsbedrag, sconto',
+      'discount, discount amount, total discount, discount total, promotion discount, rabatt, rabattbetrag, ' +
+        'nachlass, remise, montant de la remise, descuento, korting, kortingsbedrag, sconto',
     ),
   },
   visits: {
@@ -159,8 +159,8 @@ export const priceHeads = {
       'zielland, pays, paises, landen, paesi',
   ),
   most: names(
-    'up to, kg, up to weight, max weight, maximum weight, weight to, weight up to, to weight, weight, mass, bis, bis kg, ' +
-      'gewicht bis, gewicht, poids max, jusqu a, poids, peso hasta, peso, hasta, tot, tot gewicht, fino a',
+    'up to, kg, up to weight, max weight, maximum weight, weight to, weight up to, to weight, weight, mass, bis, ' +
+      'bis kg, gewicht bis, gewicht, poids max, jusqu a, poids, peso hasta, peso, hasta, tot, tot gewicht, fino a',
   ),
   price: names(
     'price, rate, charge, cost, amount, net price, price per parcel, preis, entgelt, nettopreis, prix, tarif, ' +

@@ -67,9 +67,9 @@ interface Read {
 
 /**
  * Reads a carrier's prices: a line each, of a service to a zone up to a mass; or a line a mass, and a column each zone.
- * Beside them lines of what comes on top (`fuel` in percent, `parcel`, `home`, `remote` as amounts). A zone's places are
- * those that any of its lines tells; without any, those that are known of it, or its name has to be one. Countries may
- * stand by their names. Doubles are bad.
+ * Beside them lines of what comes on top (`fuel` in percent, `parcel`, `home`, `remote` as amounts). A zone's places
+ * are those that any of its lines tells; without any, those that are known of it, or its name has to be one. Countries
+ * may stand by their names. Doubles are bad.
  */
 export function readPriceFile(rows: readonly CsvRow[], layout: Layout, beside: PricesBeside): PriceFile {
   const reader = { cells: cellsOf(layout, beside.currency), across: acrossOf(layout, beside.currency), beside };
@@ -192,7 +192,7 @@ interface RowReader {
   readonly beside: PricesBeside;
 }
 
-/** What a row tells: nothing where its sort cannot be told. What is wrong is noted; the places of its zone are added. */
+/** What a row tells; nothing where its sort cannot be told. Notes what is wrong, and adds the places of its zone. */
 function readRow(
   row: CsvRow,
   { cells, across, beside }: RowReader,

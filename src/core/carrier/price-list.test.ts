@@ -47,8 +47,9 @@ const priced = (text: string) => {
 
 describe('files of prices', () => {
   const matrix =
-    'Kestrel parcels, from 1 January;;;\nbis;Zone 1;Zone 2;France\nbis 1 kg;4,90;6,10;9,90\n1 - 2 kg;5,40;7,20;\n≤ 5 kg;1.006,10;8,30;14,00\n';
-  test('a table across: a line a mass, a column each zone; of one service, its zones known or called like a place', () => {
+    'Kestrel parcels, from 1 January;;;\nbis;Zone 1;Zone 2;France\n' +
+    'bis 1 kg;4,90;6,10;9,90\n1 - 2 kg;5,40;7,20;\n≤ 5 kg;1.006,10;8,30;14,00\n';
+  test('a table across: a line a mass, a column each zone; of one service, zones known or called like places', () => {
     const zones = [
       { zone: 'Zone 1', places: ['IE'] },
       { zone: 'Zone 2', places: ['GB'] },

@@ -118,7 +118,8 @@ const line = (number: string, at: string, place: string, more: object = {}) => (
 });
 test.each([
   [
-    'Name,Created at,Lineitem name,Lineitem sku,Lineitem quantity,Shipping Country,Shipping Zip,Shipping,Discount Code\n' +
+    'Name,Created at,Lineitem name,Lineitem sku,Lineitem quantity,Shipping Country,' +
+      'Shipping Zip,Shipping,Discount Code\n' +
       "#1001,2026-03-02 10:11:12 +0000,Mug,A,2,IE,'D02 X285,4.90,SPRING\n",
     line('#1001', '03-02T10:11', 'IE D02 X285', { units: 2, charge: '4.90', codes: ['SPRING'] }),
   ],
@@ -138,15 +139,18 @@ test.each([
     line('13', '03-13T08:15', 'BE 1000', { charge: '4.90', codes: ['MARS'] }),
   ],
   [
-    'Numero ordine;Data ordine;Codice articolo;Quantità;Nazione;CAP;Spese di spedizione\n1;25/03/2026 10.30;A;1;Italia;00184;€ 4,90\n',
+    'Numero ordine;Data ordine;Codice articolo;Quantità;Nazione;CAP;Spese di spedizione\n' +
+      '1;25/03/2026 10.30;A;1;Italia;00184;€ 4,90\n',
     line('1', '03-25T10:30', 'IT 00184', { charge: '4.90' }),
   ],
   [
-    'bestelnummer,besteldatum,artikelcode,aantal,land,postcode,verzendkosten\n1,25-3-2026 10:30,A,1,Nederland,1012 AB,"4,90"\n',
+    'bestelnummer,besteldatum,artikelcode,aantal,land,postcode,verzendkosten\n' +
+      '1,25-3-2026 10:30,A,1,Nederland,1012 AB,"4,90"\n',
     line('1', '03-25T10:30', 'NL 1012AB', { charge: '4.90' }),
   ],
   [
-    'Pedido;Fecha;Referencia;Cantidad;País de envío;Código postal;Gastos de envío\n1;5 de marzo de 2026;A;1;España;28001;4,90\n',
+    'Pedido;Fecha;Referencia;Cantidad;País de envío;Código postal;Gastos de envío\n' +
+      '1;5 de marzo de 2026;A;1;España;28001;4,90\n',
     line('1', '03-05T00:00', 'ES 28001', { charge: '4.90' }),
   ],
 ])('a file of orders in another program’s words: %s', (text, expected) => {

@@ -1,3 +1,4 @@
+import { memo } from '../exact/index.ts';
 import { dayOrderOf } from './day.ts';
 import type { Delimiter } from './delimiter.ts';
 import { figureIn, type Mark, markOf } from './figure.ts';
@@ -49,22 +50,23 @@ export function guessLayout(
     rows.filter((row) => row.line > head.line),
     judged,
   );
-  const columns = head.cells.map((_, at) => below.flatMap(({ cells }) => cells[at]?.trim() || []));
-  const tos = withAcross(
-    takenFor(head.cells, targets, names, known, (at, { reads }) => couldBe(reads, columns[at] ?? [])),
-    targets,
-    (at) =>
-      head.cells[at]?.trim() !== '' && (columns[at] ?? []).length > 0 && !known.has(headWords(head.cells[at] ?? '')),
-    (at, { reads }) => couldBe(reads, columns[at] ?? []),
-  );
-  const guesses = head.cells.map((cell, at) =>
-    columnOf(
-      cell,
-      targets.find(({ name }) => name === tos[at]),
-      columns[at] ?? [],
-      known.get(headWords(cell)),
-    ),
-  );
+  const columns = new Map<number, readonly string[]>();
+  /** The cells of a column that are not empty, gathered when it is first asked about. */
+  const cellsOf = (at: number): readonly string[] => {
+    const found = columns.get(at) ?? below.flatMap(({ cells }) => cells[at]?.trim() || []);
+    columns.set(at, found);
+    return found;
+  };
+  const can = (at: number, { reads }: Target) => couldBe(reads, cellsOf(at));
+  const isFree = (at: number) => {
+    const words = headWords(head.cells[at] ?? '');
+    return words !== '' && !known.has(words) && cellsOf(at).length > 0;
+  };
+  const tos = withAcross(takenFor(head.cells, targets, names, known, can), targets, isFree, can);
+  const guesses = head.cells.map((cell, at) => {
+    const target = targets.find(({ name }) => name === tos[at]);
+    return columnOf(cell, target, target ? cellsOf(at) : [], known.get(headWords(cell)));
+  });
   return {
     layout: { delimiter, line: head.line, columns: settled(guesses, delimiter) },
     unsure: guesses.filter((one) => isUnsure(one, guesses)).map((one) => one.column.head),
@@ -80,9 +82,11 @@ function headsOf(
   const worth = ({ cells }: CsvRow) => takenFor(cells, targets, names).filter((to) => to !== null).length;
   const [first, ...others] = rows.slice(0, searched);
   if (!first) return { line: 1, cells: [] };
-  const best = others.reduce((most, row) => (worth(row) > worth(most) ? row : most), first);
-  const isData = worth(best) === 0 && first.cells.some((cell) => /\d/.test(cell) && figureIn(cell).before === '');
-  return isData ? { line: 0, cells: first.cells.map(() => '') } : best;
+  const best = others
+    .map((row) => ({ row, worth: worth(row) }))
+    .reduce((most, one) => (one.worth > most.worth ? one : most), { row: first, worth: worth(first) });
+  const isData = best.worth === 0 && first.cells.some((cell) => /\d/.test(cell) && figureIn(cell).before === '');
+  return isData ? { line: 0, cells: first.cells.map(() => '') } : best.row;
 }
 
 /** Whether some cells can be what a column is taken for by its head: a column “Size” of S and XL has no sides. */
@@ -113,7 +117,8 @@ function knownFrom(remembered: readonly Layout[], heads: readonly string[]): Rea
 /** What stands behind the name of a column and does not change what it is: units, currencies, that tax is within. */
 const behind = new RegExp(
   ' (?:g|gr|kg|grams?|lbs?|oz|mm|cm|in|inch(?:es)?|eur|euros?|gbp|usd|chf|sek|dkk|nok|pln|czk|jpy' +
-    '|incl?|inkl|including|inclu[is]d?[oae]?|inclus[aoe]?|inclusief|con|mit|avec|vat|tax|mwst|ust|btw|iva|tva|ttc|brutto' +
+    '|incl?|inkl|including|included|incluid[oa]|incluse?|inclus[oa]|inclusief|con|mit|avec' +
+    '|vat|tax|mwst|ust|btw|iva|tva|ttc|brutto' +
     '|[lwbhtdp] ?x ?[lwbhtdpa] ?x ?[lwbhtdpa])$',
 );
 /** Without all that stands behind it. @example plainHead('gewicht in kg') // 'gewicht' */
@@ -121,23 +126,33 @@ const plainHead = (words: string): string => (behind.test(words) ? plainHead(wor
 /** In brackets: that tax is not within. */
 const withoutTax = /[([{]\s*(?:ex|zzgl|ohne|sans|sin|senza|zonder|hors|net|ht\b)/i;
 
+/** A head in its words: whole, without what stands behind its name, and what either ends with. */
+const wordsIn = (head: string) => {
+  const words = headWords(head);
+  const whole = [...new Set([words, plainHead(words)])];
+  const ends = whole.flatMap((one) => one.split(' ').map((_, i, all) => all.slice(i + 1).join(' ')));
+  return { words, whole, ends, hasTax: !withoutTax.test(head) };
+};
+const setsOf = memo(
+  (names: HeadNames) => new Map(Object.entries(names).map(([target, all]) => [target, new Set(all)] as const)),
+);
+const none: ReadonlySet<string> = new Set();
+
 /** How sure it is that a head means a target: 5 as it was last read, 4 by Plemb's own head, 0 not at all. */
 function sureness(
-  head: string,
+  { words, whole, ends, hasTax }: ReturnType<typeof wordsIn>,
   { name, head: own }: Target,
   names: HeadNames,
   known: ReadonlyMap<string, ColumnLayout>,
-) {
-  const words = headWords(head);
+): number {
   const before = known.get(words);
   if (words === '') return 0;
   if (before !== undefined) return before.to === name ? 5 : 0;
-  if (words === headWords(own)) return withoutTax.test(head) ? 1 : 4;
-  const all = names[name] ?? [];
-  const plain = plainHead(words);
-  if (all.some((one) => one === words || one === plain)) return withoutTax.test(head) ? 1 : 3;
-  if (all.some((one) => words.endsWith(` ${one}`) || plain.endsWith(` ${one}`))) return 2;
-  return all.some((one) => one === `${words}?` || one === `${plain}?`) ? 1 : 0;
+  if (words === headWords(own)) return hasTax ? 4 : 1;
+  const all = setsOf(names).get(name) ?? none;
+  if (whole.some((one) => all.has(one))) return hasTax ? 3 : 1;
+  if (ends.some((one) => all.has(one))) return 2;
+  return whole.some((one) => all.has(`${one}?`)) ? 1 : 0;
 }
 
 /** What each of the heads is taken for: the surest first, each target once, where its cells can be that. */
@@ -148,13 +163,14 @@ function takenFor(
   known: ReadonlyMap<string, ColumnLayout> = new Map(),
   can: (at: number, target: Target) => boolean = () => true,
 ): (string | null)[] {
+  const words = heads.map(wordsIn);
+  const sure = targets.map((target) => words.map((head) => sureness(head, target, names, known)));
   const taken: (string | null)[] = heads.map(() => null);
   for (const least of [5, 4, 3, 2, 1])
-    for (const target of targets) {
+    for (const [i, target] of targets.entries()) {
       if (taken.includes(target.name)) continue;
       const at = heads.findIndex(
-        (head, i) =>
-          taken[i] === null && sureness(head, target, names, known) === least && (least === 5 || can(i, target)),
+        (_, at) => taken[at] === null && sure[i]?.[at] === least && (least === 5 || can(at, target)),
       );
       if (at >= 0) taken[at] = target.name;
     }

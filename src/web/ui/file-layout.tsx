@@ -193,7 +193,7 @@ export function FileLayout({
   );
 }
 
-/** What is still to be said of the columns of a file: figures and dates to be read either way, and those without unit. */
+/** What is still to be said of a file's columns: how figures and dates are read, and the unit of those without one. */
 export function StillToSay({
   file: { layout, samples, unsure },
   targets,

@@ -135,6 +135,7 @@ function Nowhere({
                 label={`Places of ${zone}`}
                 places={places}
                 least={0}
+                placeholder="no places yet"
                 onCommit={(next) => onPlaces(zone, next)}
               />
             </li>
