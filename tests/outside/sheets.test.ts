@@ -267,6 +267,37 @@ describe('heads of a stranger’s own', () => {
     expect(items.map(({ item: { sku } }) => sku)).toEqual([]);
     expect(badLines).toHaveLength(bad.length);
   });
+  test('a line without a price that others are variants of is no item: they take what it states, and stand alone', () => {
+    const text =
+      'SKU,Parent SKU,Name,Price,Weight,Tags\n' +
+      'T,,T-shirt,,200 g,cotton\nT-S,T,T-shirt S,19.90,,\nT-L,T,T-shirt L,21.90,260 g,summer\nLone,,Alone,,,\n';
+    const { items, groups, badLines } = sheetOf(text);
+    expect(groups.map(({ line, item }) => [line, item.sku])).toEqual([[2, 'T']]);
+    expect(
+      items.map(({ item: { sku, parent, price, mass, tags } }) => [sku, parent, price, mass?.value, tags]),
+    ).toEqual([
+      ['T-S', null, '19.90', '200', ['cotton']],
+      ['T-L', null, '21.90', '260', ['summer']],
+    ]);
+    expect(badLines.map(({ line, problems: [one] }) => [line, one?.is])).toEqual([[5, 'no price']]);
+    // Brought in again it changes nothing; where the book has the parent, its line is as bad as any without a price.
+    const there = items.map(({ item }) => item);
+    const bySku = new Map(there.map((one) => [one.sku, one]));
+    const again = goodsImport(sheetOf(text, { there }), bySku, 'removed', { channels: [], isNamed: () => false });
+    expect([again.put, again.gone, again.lines.map(({ does }) => does)]).toEqual([
+      [],
+      [],
+      ['group', 'same', 'same', 'bad'],
+    ]);
+    const parent = item('T', { price: '18.00' });
+    const beside = sheetOf(text, { there: [parent] });
+    expect([beside.groups, beside.badLines.map(({ line }) => line)]).toEqual([[], [2, 5]]);
+    expect(beside.items.map(({ item: { parent: one } }) => one)).toEqual(['T', 'T']);
+  });
+  test('an SKU is the one that is there however its accents are written', () => {
+    const { items } = sheetOf('SKU,Name\nO\u0308-1,New name\n', { there: [item('Ö-1', { price: '7.00' })] });
+    expect(items.map(({ item: { sku, name, price } }) => [sku, name, price])).toEqual([['Ö-1', 'New name', '7.00']]);
+  });
   test('a file without heads loses no line to them', () => {
     const { layout } = sheetOf('A1;Mug;12,50;0,35\nA2;Plate;9,00;1,2\n');
     expect(layout).toMatchObject({ line: 0, columns: [{ to: null }, { to: null }, { to: null }, { to: null }] });

@@ -1,5 +1,6 @@
 import { atOnce, type Problem, type Steps } from '../exact/index.ts';
 import {
+  type ColumnLayout,
   type CsvRow,
   cellAs,
   cellReader,
@@ -11,6 +12,7 @@ import {
   rowsBelow,
 } from '../tables/index.ts';
 import { byName, type EntryAgainst } from './entry.ts';
+import { composed } from './fields/cells.ts';
 import { goodsFields } from './fields/list.ts';
 import { readStated } from './item.ts';
 import type { Column, Item } from './schema.ts';
@@ -37,6 +39,11 @@ export interface GoodsFile {
   /** The fields that the file states. */
   readonly columns: readonly Column[];
   readonly badLines: readonly BadLine[];
+  /**
+   * Lines that are no items by themselves, as they have no price, and that others are variants of: those have taken
+   * what they do not state, and stand by themselves.
+   */
+  readonly groups: readonly GoodLine[];
   /**
    * All SKUs that stand in the file, those of bad lines too; null where that is not known, as it has no column of them,
    * or a quote in it is never closed.
@@ -84,11 +91,12 @@ export function* readGoodsSteps(
     (column) => taken.fields.some(({ field }) => field === column) || (column === 'size' && taken.sides.length > 0),
   );
   const sku = taken.fields.find(({ field }) => field === 'sku');
-  if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], skus: null };
+  if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], groups: [], skus: null };
   const read = lineReader(taken, against);
   const below = rowsBelow(rows, layout);
   const items: GoodLine[] = [];
   const badLines: BadLine[] = [];
+  const unpriced: GoodLine[] = [];
   const lineOfSku = new Map<string, number>();
   for (const [i, row] of below.entries()) {
     if (i > 0 && i % each === 0) yield { done: i, all: below.length };
@@ -97,17 +105,53 @@ export function* readGoodsSteps(
     if (open) problems.push({ at: ['line'], is: 'open quote' });
     if (!fits(row, layout))
       problems.push({ at: ['line'], is: 'cells', found: cells.length, head: layout.columns.length });
-    const own = plainCell(cells[sku.at] ?? '');
+    const own = ownSku(cells[sku.at] ?? '');
     const double = lineOfSku.get(own);
     if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: own, line: double });
     lineOfSku.set(own, double ?? line);
     const item = read(cells, own, problems);
     if (item && problems.length === 0) items.push({ line, cells, item });
+    else if (item && problems.every(({ is }) => is === 'no price')) unpriced.push({ line, cells, item });
     else badLines.push({ line, cells, problems });
   }
   const isWhole = below.every(({ open }) => !open);
-  return { items, columns: stated, badLines, skus: isWhole ? new Set(lineOfSku.keys()) : null };
+  return {
+    ...withGroups(items, unpriced, badLines, against),
+    columns: stated,
+    skus: isWhole ? new Set(lineOfSku.keys()) : null,
+  };
 }
+
+/** Of lines without a price, those are groups that others are variants of, unless the book has them; the rest are bad. */
+function withGroups(
+  items: readonly GoodLine[],
+  unpriced: readonly GoodLine[],
+  badLines: readonly BadLine[],
+  { itemOf }: GoodsAgainst,
+): Pick<GoodsFile, 'items' | 'groups' | 'badLines'> {
+  const parents = new Set([...items, ...unpriced].map(({ item }) => item.parent));
+  const isGroup = ({ item }: GoodLine) => parents.has(item.sku) && itemOf(item.sku) === undefined;
+  const groups = unpriced.filter(isGroup);
+  const bySku = new Map(groups.map(({ item }) => [item.sku, item]));
+  const apart = (item: Item, left: number): Item => {
+    const group = item.parent !== null && left > 0 ? bySku.get(item.parent) : undefined;
+    return group ? apart({ ...goodsFields.inherited(item, group), parent: group.parent }, left - 1) : item;
+  };
+  return {
+    items: groups.length === 0 ? items : items.map((one) => ({ ...one, item: apart(one.item, groups.length) })),
+    groups,
+    badLines: [
+      ...badLines,
+      ...unpriced
+        .filter((one) => !isGroup(one))
+        .map(({ line, cells }): BadLine => ({ line, cells, problems: [{ at: ['price'], is: 'no price' }] })),
+    ],
+  };
+}
+
+/** An SKU as it is read from a cell. */
+const ownSku = (cell: string): string => composed(cellAs({ is: 'text' }, cell, unread, new Set()));
+const unread: ColumnLayout = { head: '', to: 'sku', unit: null, mark: null, days: null };
 
 /** Empty cells beyond the heads are nothing, and so are those that are not there and not taken for anything. */
 const fits = ({ cells }: CsvRow, { columns: heads }: Layout): boolean =>

@@ -11,6 +11,8 @@ export type ImportLine =
   | { readonly does: 'new'; readonly line: number; readonly item: Item }
   | { readonly does: 'changed'; readonly line: number; readonly item: Item; readonly changes: readonly CellChange[] }
   | { readonly does: 'same'; readonly line: number; readonly item: Item }
+  /** No item by itself: its variants have taken what it states. */
+  | { readonly does: 'group'; readonly line: number; readonly item: Item }
   | {
       readonly does: 'bad';
       readonly line: number;
@@ -51,6 +53,7 @@ export function goodsImport(
 ): GoodsImport {
   const lines = [
     ...file.items.map(({ line, item }) => lineOf(line, item, there.get(item.sku), file.columns)),
+    ...file.groups.map(({ line, item }): OfLine => ({ does: 'group', line, item })),
     ...file.badLines.map((bad): OfLine => ({ does: 'bad', ...bad })),
   ].sort((a, b) => a.line - b.line);
   const absent = missing === 'kept' ? [] : absentFrom(file, [...there.values()]);

@@ -26,6 +26,7 @@ const lineOf = (i: number): ImportLine => {
     case 'changed':
       return { does, line: i + 2, item: itemOf(i), changes: [{ column: 'name', from: pick(words), to: pick(words) }] };
     case 'new':
+    case 'group':
     case 'same':
       return { does, line: i + 2, item: itemOf(i) };
     default:

@@ -25,6 +25,7 @@ export const allDoes = [
   'named',
   'changed',
   'new',
+  'group',
   'same',
 ] as const satisfies readonly Does[];
 

@@ -11,6 +11,7 @@ const sorts: Readonly<Record<Does, { readonly word: string; readonly off?: true 
   named: { word: 'left, as something names them' },
   changed: { word: 'changed' },
   new: { word: 'new' },
+  group: { word: 'without a price, that only head variants' },
   same: { word: 'as they are' },
 };
 
@@ -90,6 +91,7 @@ const doing: Readonly<Record<Does, string>> = {
   named: 'left',
   changed: 'changes',
   new: 'new',
+  group: 'heads',
   same: 'as it is',
 };
 
