@@ -83,7 +83,7 @@ export {
 } from './dialect.ts';
 export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
-export { listingOf } from './listing.ts';
+export { listingOf, skuNamed } from './listing.ts';
 export { type Manifest, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain, plainOffer } from './plain-offer.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { written } from '../exact/index.ts';
-import { listingOf } from './listing.ts';
+import { listingOf, skuNamed } from './listing.ts';
 
 /** SKUs of whatever letters they may have. */
 const skus = fc
@@ -28,4 +28,15 @@ test('what can be read of it stays', () => {
   expect(listingOf('Kite 3/4')).toMatch(/^Kite-3-4\.[0-9a-z]{13}$/);
   expect(listingOf('日本')).toMatch(/^item\.[0-9a-z]{13}$/);
   expect(listingOf('Kite 3/4')).not.toBe(listingOf('Kite 3-4 '.trim()));
+});
+
+test('a word of a channel’s file is an SKU as it stands, or by the id it is listed under', () => {
+  const named = skuNamed(['A-1', 'Kite 3/4']);
+  expect(['A-1', 'Kite 3/4', listingOf('Kite 3/4'), 'B', listingOf('Kite 3-5/')].map(named)).toEqual([
+    'A-1',
+    'Kite 3/4',
+    'Kite 3/4',
+    undefined,
+    undefined,
+  ]);
 });

@@ -12,6 +12,15 @@ const kept = 26;
  */
 export const listingOf = (sku: string): string => (plain.test(sku) ? sku : markedOf(sku));
 
+/** The SKU that a word of a channel's file stands for: one of those given, or the id under which it is listed. */
+export function skuNamed(skus: readonly string[]): (word: string) => string | undefined {
+  const known = new Map([
+    ...skus.map((sku) => [listingOf(sku), sku] as const),
+    ...skus.map((sku) => [sku, sku] as const),
+  ]);
+  return (word) => known.get(word);
+}
+
 const marked = new Map<string, string>();
 function markedOf(sku: string): string {
   const before = marked.get(sku);

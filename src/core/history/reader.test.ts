@@ -14,7 +14,7 @@ function read(sort: HistorySort, text: string) {
     timeZone: 'Europe/Dublin',
     channels: [{ id: 'shop', name: 'The Shop' }],
     services: [{ id: 'post', name: 'By post' }],
-    hasItem: (sku) => sku === 'A',
+    skuNamed: (word) => ({ A: 'A', 'A.listed': 'A' })[word],
   });
   const lines = rows.slice(1).map((row) => {
     const made = reader.row(row);
@@ -197,4 +197,13 @@ test('whole numbers have groups whatever parts them; three noughts go by the res
   expect(visits('612', '1,200', '2,000')).toEqual([[612, 1200, 2000], []]);
   expect(visits('1,00', '2,50')).toEqual([[1, ['visits “2,50” is no count of units']], []]);
   expect(visits('1.000')[1]).toEqual(['visits']);
+});
+
+test('an item may stand as a channel lists it', () => {
+  const { lines, remarks } = read(
+    'orders',
+    'number,at,country,sku,units\n1,2026-07-01,IE,A.listed,1\n2,2026-07-01,IE,B,1\n',
+  );
+  expect(lines.map((one) => ('sku' in one ? one.sku : one))).toEqual(['A', 'B']);
+  expect(remarks).toEqual([{ what: 'sku', text: 'B', count: 1 }]);
 });

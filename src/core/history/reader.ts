@@ -63,7 +63,8 @@ export interface HistoryAgainst {
   readonly timeZone: string;
   readonly channels: readonly { readonly id: string; readonly name: string }[];
   readonly services: readonly { readonly id: string; readonly name: string }[];
-  readonly hasItem: (sku: string) => boolean;
+  /** The SKU of the book that a word stands for. */
+  readonly skuNamed: (word: string) => string | undefined;
 }
 
 const units = { least: 1, most: 10_000 };
@@ -208,7 +209,7 @@ function rowOf(
 
 /** Readers of single cells, which remember what they have read: most of a file's cells come again. */
 function readers(against: HistoryAgainst, note: (what: Remark['what'], text: string) => void) {
-  const { currency, timeZone, hasItem } = against;
+  const { currency, timeZone, skuNamed } = against;
   const named = (all: readonly { readonly id: string; readonly name: string }[]) =>
     new Map(all.flatMap(({ id, name }) => [[id.toLowerCase(), id] as const, [name.toLowerCase(), id] as const]));
   const [channels, services] = [named(against.channels), named(against.services)];
@@ -257,8 +258,10 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
     },
     sku(cell: string, problems: Problem[]): string {
       const text = cell.normalize('NFC');
-      if (!written.sku.safeParse(text).success) problems.push({ at: ['sku'], is: 'malformed', text, form: 'SKU' });
-      else if (!hasItem(text)) note('sku', text);
+      const own = skuNamed(text);
+      if (own !== undefined) return own;
+      if (written.sku.safeParse(text).success) note('sku', text);
+      else problems.push({ at: ['sku'], is: 'malformed', text, form: 'SKU' });
       return text;
     },
     count(text: string, field: string, least: number, most: number, problems: Problem[]): number {

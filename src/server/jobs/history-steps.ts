@@ -1,5 +1,6 @@
 import type { HistoryReport } from '../../contract/index.ts';
 import { channelIds, compileBook } from '../../core/book/index.ts';
+import { skuNamed } from '../../core/channels/index.ts';
 import {
   type AdvertisingRow,
   type HistoryRow,
@@ -78,13 +79,13 @@ async function readerFor(database: Connection, { sort, layout }: HistoryImportRo
   const compiled = book && compileBook(book);
   const home = book?.markets[0];
   if (!book || !home || !compiled?.ok) throw new Error('There is no sound book to read it beside');
-  const skus = new Set((await everyItem(database)).map(({ sku }) => sku));
+  const goods = await everyItem(database);
   return historyReader(sort, layout, {
     currency: compiled.value.written,
     timeZone: home.timeZone,
     channels: channelIds.map((channel) => ({ id: channel, name: channelName(channel) })),
     services: book.services,
-    hasItem: (sku) => skus.has(sku),
+    skuNamed: skuNamed(goods.map(({ sku }) => sku)),
   });
 }
 

@@ -9,6 +9,7 @@ import {
   type TakenAs,
   withPrices,
 } from '../../core/carrier/index.ts';
+import { skuNamed } from '../../core/channels/index.ts';
 import type { Currency, Problem } from '../../core/exact/index.ts';
 import { absentFrom, type GoodsImport, goodsTargets, type MissingWay, readGoodsSteps } from '../../core/goods/index.ts';
 import {
@@ -125,13 +126,12 @@ export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): H
   const { rows, text, ...read } = table;
   const { book, goods, compiled } = draftOf(basis);
   if (!compiled) throw new Error('The book does not hold together; mend that first');
-  const skus = new Set(goods.map(({ sku }) => sku));
   const reader = historyReader(sort, read.layout, {
     currency: compiled.written,
     timeZone: compiled.market.body.timeZone,
     channels: channelIds.map((id) => ({ id, name: channelName(id) })),
     services: book.services,
-    hasItem: (sku) => skus.has(sku),
+    skuNamed: skuNamed(goods.map(({ sku }) => sku)),
   });
   const lines = rowsBelow(rows, read.layout).map((row): HistoryLine => {
     const made = reader.row(row);
