@@ -94,7 +94,7 @@ test('a sheet of somebody’s own: columns by hand, remembered; bad lines taken 
   desk,
 }) => {
   await follow(desk, 'goods');
-  const heads = 'Nr;Was;Kostet;Wiegt';
+  const heads = 'Zeichen;Was;Kostet;Wiegt';
   const file = (rows: readonly string[], name = 'lager.csv') => ({
     name,
     mimeType: 'text/csv',
@@ -104,7 +104,7 @@ test('a sheet of somebody’s own: columns by hand, remembered; bad lines taken 
   const holds = desk.getByRole('region', { name: 'What the file holds' });
   await expect(holds).toContainText('parted by semicolons, in Latin-1; 0 of 4 columns are taken');
   for (const [head, label] of [
-    ['Nr', 'SKU'],
+    ['Zeichen', 'SKU'],
     ['Was', 'Name'],
     ['Kostet', 'Price'],
     ['Wiegt', 'Mass'],

@@ -26,7 +26,7 @@ export const priceTargets = [
   { name: 'places', head: 'places', reads: text },
   { name: 'most', head: 'up to', reads: { is: 'measure', of: 'mass' } },
   { name: 'price', head: 'price', reads: { is: 'amount' } },
-  { name: 'to zone', head: 'price to', reads: { is: 'amount' }, across: { beside: 'most', unless: 'price' } },
+  { name: 'byZone', head: 'price to', reads: { is: 'amount' }, across: { beside: 'most', unless: 'price' } },
   { name: 'from', head: 'from', reads: { is: 'moment' } },
   { name: 'until', head: 'until', reads: { is: 'moment' } },
   { name: 'last', head: 'last day', reads: { is: 'moment' } },
@@ -155,9 +155,7 @@ type Across = (row: CsvRow) => { readonly zone: string; readonly price: string }
 function acrossOf({ columns }: Layout, currency: Currency): Across {
   const money = moneyWords(currency);
   const taken = columns.flatMap((column, at) =>
-    column.to === 'to zone'
-      ? [{ at, zone: column.head.trim(), read: cellReader({ is: 'amount' }, column, money) }]
-      : [],
+    column.to === 'byZone' ? [{ at, zone: column.head.trim(), read: cellReader({ is: 'amount' }, column, money) }] : [],
   );
   return ({ cells }) =>
     taken.map(({ at, zone, read }) => ({ zone, price: read(cells[at] ?? '') })).filter(({ price }) => price !== '');
@@ -166,7 +164,7 @@ function acrossOf({ columns }: Layout, currency: Currency): Across {
 /** Columns that prices cannot be told without; a zone, its places, or prices by zone. */
 function headFault({ columns }: Layout, { service }: PricesBeside): Problem | null {
   const taken = new Set(columns.flatMap(({ to }) => to ?? []));
-  const isAcross = taken.has('to zone');
+  const isAcross = taken.has('byZone');
   const missing = [
     ...(taken.has('service') || service !== '' ? [] : ['service']),
     ...(taken.has('most') ? [] : ['most']),
@@ -322,7 +320,7 @@ const keyOf = ({ service, zone, most, from, until }: PriceLine): string =>
 
 /** A list as the file that reads back as it. */
 export function priceCsv({ zones, prices, extras }: Pick<PriceListBody, 'zones' | 'prices' | 'extras'>): string {
-  const heads = priceTargets.filter(({ name }) => name !== 'last' && name !== 'to zone').map(({ head }) => head);
+  const heads = priceTargets.filter(({ name }) => name !== 'last' && name !== 'byZone').map(({ head }) => head);
   const told = new Set<string>();
   const placesOnce = (zone: string): string => {
     if (told.has(zone)) return '';

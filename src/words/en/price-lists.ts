@@ -9,7 +9,7 @@ export const priceTargetLabels: Readonly<Record<string, string>> = {
   places: 'Places of the zone',
   most: 'Up to a mass',
   price: 'Price',
-  'to zone': 'Price to the zone of its head',
+  byZone: 'Price to the zone of its head',
   from: 'First day',
   until: 'Until, not counting',
   last: 'Last day',
