@@ -144,13 +144,16 @@ export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): H
   return {
     is: 'table',
     ...read,
-    count: (text.match(/\n/g)?.length ?? 0) + 1 - read.layout.line,
+    count: linesOf(text) - read.layout.line,
     head: reader.head,
     lines: [...bad.slice(0, listed), ...lines.filter(({ row }) => row !== null).slice(0, listed)],
     bad: bad.length,
     remarks: reader.remarks(),
   };
 }
+
+/** About how many lines a text has, should cells have line ends within; an empty last one is none. */
+const linesOf = (text: string): number => (text.match(/\n/g)?.length ?? 0) + (text.endsWith('\n') ? 0 : 1);
 
 export type PricesPreview =
   | { readonly is: 'workbook' }

@@ -16,6 +16,7 @@ import { failure } from '../../data/failed.ts';
 import { useHeavy } from '../../data/heavy.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { HistoryLine, HistoryPreview } from '../../engine/files.ts';
+import { useMomentText } from '../../ui/clock.ts';
 import { FileHead } from '../../ui/file-layout.tsx';
 import { downloadBadLines, reasonOf, Unreadable } from '../../ui/file-reading.tsx';
 import { LongList } from '../../ui/long-list.tsx';
@@ -111,13 +112,15 @@ function Preview({
 }
 
 function Line({ line: { line, row, problems, cells } }: { line: HistoryLine }) {
+  const dated = useMomentText();
+  const saidOf = (field: string, text: string) => (field === 'at' ? dated(text) : text);
   return (
     <>
       <span className="figure muted w-16 shrink-0">{counted(line)}</span>
       {row ? (
         <span>
-          {Object.values(row.row)
-            .flatMap((value) => (value === null || value === '' || value.length === 0 ? [] : String(value)))
+          {Object.entries(row.row)
+            .flatMap(([field, value]) => (String(value ?? '') === '' ? [] : saidOf(field, String(value))))
             .join(' · ')}
         </span>
       ) : (

@@ -11,7 +11,7 @@ const sorts: Readonly<Record<Does, { readonly word: string; readonly off?: true 
   named: { word: 'left, as something names them' },
   changed: { word: 'changed' },
   new: { word: 'new' },
-  group: { word: 'without a price, that only head variants' },
+  group: { word: 'heading variants, no items themselves' },
   same: { word: 'as they are' },
 };
 
