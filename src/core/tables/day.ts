@@ -49,6 +49,8 @@ const monthAlone = [
  */
 export function writtenMoment(cell: string, order: DayOrder | null): string | null {
   const text = cell.trim();
+  const [, named, time, apart] = plain.exec(text) ?? [];
+  if (named && isDay(named)) return apart ? `${named}T${time}:00${apart}` : `${named}T${time}`;
   const counted = countedMoment(text);
   if (counted !== null) return counted;
   const parts = monthIn(text) ?? partsOf(text, order);
@@ -80,6 +82,20 @@ function countedMoment(text: string): string | null {
   // To the second: a fraction of a day has none of its own, and falls short of the minute.
   const second = Math.round((days * dayLength) / 1000);
   return new Date(spreadsheetBegan + second * 1000).toISOString().slice(0, 16);
+}
+
+/** As most programs write it (RFC 3339), which is read at once: a year of orders has a moment a line. */
+const plain = /^(\d{4}-\d{2}-\d{2})[T ]((?:[01]\d|2[0-3]):[0-5]\d)(?::\d{2}(?:\.\d+)?)?(Z|[+-]\d{2}:\d{2})?$/;
+const days = new Map<string, boolean>();
+/** Days that are kept when they have been looked at. */
+const mostDays = 20_000;
+function isDay(text: string): boolean {
+  const known = days.get(text);
+  if (known !== undefined) return known;
+  const date = new Date(`${text}T00:00Z`);
+  const is = !Number.isNaN(date.getTime()) && date.toISOString().startsWith(text);
+  if (days.size < mostDays) days.set(text, is);
+  return is;
 }
 
 /** The first day of a month told alone. */
