@@ -22,10 +22,14 @@ test('so many ports in a row can all be listened on; one that is taken is passed
   for (let i = 0; i < 4; i += 1) await listen(next + i);
 });
 
-test('they are none that the system gives to whoever asks for any, as connections do while a program is down', async () => {
-  const given = Number(readFileSync('/proc/sys/net/ipv4/ip_local_port_range', 'utf8').split(/\s/)[0]);
-  for (let i = 0; i < 200; i += 1) expect((await freePorts(16)) + 16).toBeLessThanOrEqual(given);
-});
+/** Where the system begins to give ports by itself: 32768, unless a machine is set otherwise. */
+const given = Number(readFileSync('/proc/sys/net/ipv4/ip_local_port_range', 'utf8').split(/\s/)[0]);
+test.skipIf(given < 32_000)(
+  'they are none that the system gives to whoever asks for any, as connections do while a program is down',
+  async () => {
+    for (let i = 0; i < 200; i += 1) expect((await freePorts(16)) + 16).toBeLessThanOrEqual(given);
+  },
+);
 
 test('at the end of the range it goes on from the beginning', async () => {
   expect(await freePorts(4, 31_999)).toBeLessThan(31_000);
