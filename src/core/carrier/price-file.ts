@@ -80,15 +80,20 @@ export function readPriceFile(rows: readonly CsvRow[], layout: Layout, beside: P
   for (const row of rowsBelow(rows, layout)) {
     if (priceTargets.every(({ name }) => reader.cells(row, name) === '') && reader.across(row).length === 0) continue;
     const problems: Problem[] = row.open ? [{ at: ['line'], is: 'open quote' }] : [];
-    const told = readRow(row, reader, zones, problems);
+    const own = new Map<string, string[]>();
+    const told = readRow(row, reader, own, problems);
     for (const one of told) {
       const key = JSON.stringify('price' in one ? { ...one.price, price: null } : one.extra);
       const before = lines.get(key);
       if (before === undefined) lines.set(key, row.line);
       else problems.push({ at: ['line'], is: 'repeated', what: 'price', id: serviceOf(one), line: before });
     }
-    if (problems.length === 0) reads.push({ row, told });
-    else bad.push({ line: row.line, cells: row.cells, problems });
+    if (problems.length > 0) {
+      bad.push({ line: row.line, cells: row.cells, problems });
+      continue;
+    }
+    reads.push({ row, told });
+    for (const [zone, places] of own) zones.set(zone, [...new Set([...(zones.get(zone) ?? []), ...places])]);
   }
   const known = new Map(beside.zones.map(({ zone, places }) => [zone, places]));
   const nowhere = new Set<string>();
@@ -107,9 +112,10 @@ export function readPriceFile(rows: readonly CsvRow[], layout: Layout, beside: P
     return [];
   });
   const prices = placed.flatMap((one) => ('price' in one ? [one.price] : []));
-  const used = new Set(prices.map(({ zone }) => zone));
+  // In the order of their first prices, as the list's own file tells them.
+  const used = [...new Set(prices.map(({ zone }) => zone))];
   return {
-    zones: [...zones].flatMap(([zone, places]) => (used.has(zone) ? [{ zone, places }] : [])),
+    zones: used.map((zone) => ({ zone, places: zones.get(zone) ?? [] })),
     prices,
     extras: placed.flatMap((one) => ('extra' in one ? [one.extra] : [])),
     bad: bad.sort((a, b) => a.line - b.line),
@@ -216,7 +222,7 @@ function readRow(
     const byZone = across(row);
     const each = byZone.length > 0 ? byZone : [{ zone: own, price }];
     named('service', service, problems);
-    if (places.length > 0) zones.set(own, [...new Set([...(zones.get(own) ?? []), ...places])]);
+    if (places.length > 0) zones.set(own, places);
     const most = massIn(cells(row, 'most'), problems);
     return each.map((one) => {
       named('zone', one.zone, problems);

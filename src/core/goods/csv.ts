@@ -137,17 +137,24 @@ function withGroups(
     const group = item.parent !== null && left > 0 ? bySku.get(item.parent) : undefined;
     return group ? apart({ ...goodsFields.inherited(item, group), parent: group.parent }, left - 1) : item;
   };
+  if (groups.length === 0) return { items, groups, badLines: [...badLines, ...unpriced.map(withoutPrice)] };
+  const alone = items.map((one) => ({ ...one, item: apart(one.item, groups.length) }));
+  const isPriced = ({ item }: GoodLine) => item.price !== null || item.parent !== null;
   return {
-    items: groups.length === 0 ? items : items.map((one) => ({ ...one, item: apart(one.item, groups.length) })),
+    items: alone.filter(isPriced),
     groups,
     badLines: [
       ...badLines,
-      ...unpriced
-        .filter((one) => !isGroup(one))
-        .map(({ line, cells }): BadLine => ({ line, cells, problems: [{ at: ['price'], is: 'no price' }] })),
+      ...[...unpriced.filter((one) => !isGroup(one)), ...alone.filter((one) => !isPriced(one))].map(withoutPrice),
     ],
   };
 }
+
+const withoutPrice = ({ line, cells }: GoodLine): BadLine => ({
+  line,
+  cells,
+  problems: [{ at: ['price'], is: 'no price' }],
+});
 
 /** An SKU as it is read from a cell. */
 const ownSku = (cell: string): string => composed(cellAs({ is: 'text' }, cell, unread, new Set()));
