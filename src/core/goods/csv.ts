@@ -122,7 +122,7 @@ export function* readGoodsSteps(
   };
 }
 
-/** Of lines without a price, those are groups that others are variants of, unless the book has them; the rest are bad. */
+/** Of lines without a price those are groups that others are variants of, unless the book has them; the rest is bad. */
 function withGroups(
   items: readonly GoodLine[],
   unpriced: readonly GoodLine[],
