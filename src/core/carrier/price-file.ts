@@ -72,7 +72,9 @@ interface Read {
  * may stand by their names. Doubles are bad.
  */
 export function readPriceFile(rows: readonly CsvRow[], layout: Layout, beside: PricesBeside): PriceFile {
-  const reader = { cells: cellsOf(layout, beside.currency), across: acrossOf(layout, beside.currency), beside };
+  const { currency } = beside;
+  const service = layout.columns.some(({ to }) => to === 'service') ? '' : beside.service;
+  const reader = { cells: cellsOf(layout, currency), across: acrossOf(layout, currency), currency, service };
   const zones = new Map<string, string[]>();
   const reads: Read[] = [];
   const bad: BadPrice[] = [];
@@ -193,13 +195,15 @@ function headFault({ columns }: Layout, { service }: PricesBeside): Problem | nu
 interface RowReader {
   readonly cells: Cells;
   readonly across: Across;
-  readonly beside: PricesBeside;
+  readonly currency: Currency;
+  /** Of every line; empty where a column tells it. */
+  readonly service: string;
 }
 
 /** What a row tells; nothing where its sort cannot be told. Notes what is wrong, and adds the places of its zone. */
 function readRow(
   row: CsvRow,
-  { cells, across, beside }: RowReader,
+  { cells, across, currency, service: ofAll }: RowReader,
   zones: Map<string, string[]>,
   problems: Problem[],
 ): readonly Told[] {
@@ -210,7 +214,7 @@ function readRow(
   }
   const amount = (field: string, value: string): string => {
     if (value === '') problems.push({ at: [field], is: 'malformed', text: '', form: 'amount' });
-    else kept(parseAmount(value, beside.currency), [field], problems, nothing);
+    else kept(parseAmount(value, currency), [field], problems, nothing);
     return value;
   };
   const price = cells(row, 'price');
@@ -218,7 +222,7 @@ function readRow(
   const places = placesIn(cells(row, 'places'), problems);
   if (what === 'price') {
     const own = cells(row, 'zone') || cells(row, 'places');
-    const service = cells(row, 'service') || beside.service;
+    const service = cells(row, 'service') || ofAll;
     const byZone = across(row);
     const each = byZone.length > 0 ? byZone : [{ zone: own, price }];
     named('service', service, problems);

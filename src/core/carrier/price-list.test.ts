@@ -87,6 +87,12 @@ describe('files of prices', () => {
     ]);
     expect([extras, bad.map(({ line }) => line)]).toEqual([[], [4]]);
   });
+  test('the service said beside is that of a file without a column for it, never that of an empty cell', () => {
+    const { prices, bad } = fileOf('service;zone;up to;price\n;IE;1 kg;4,90\nparcel;IE;1 kg;4,90\n', {
+      service: 'file',
+    });
+    expect([prices.map(({ service }) => service), bad.map(({ line }) => line)]).toEqual([['parcel'], [2]]);
+  });
   test('a cell of a table across that is no amount makes its line bad', () => {
     const { prices, bad } = fileOf('kg;IE;GB\n1 kg;4,90;6,10\n2 kg;5,40;on request\n', { service: 'parcel' });
     expect(prices).toHaveLength(2);

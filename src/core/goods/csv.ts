@@ -1,6 +1,5 @@
 import { atOnce, type Problem, type Steps } from '../exact/index.ts';
 import {
-  type ColumnLayout,
   type CsvRow,
   cellAs,
   cellReader,
@@ -93,6 +92,7 @@ export function* readGoodsSteps(
   const sku = taken.fields.find(({ field }) => field === 'sku');
   if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], groups: [], skus: null };
   const read = lineReader(taken, against);
+  const skuIn = (cell: string) => composed(cellAs(sku.target.reads, cell, sku.column, new Set()));
   const below = rowsBelow(rows, layout);
   const items: GoodLine[] = [];
   const badLines: BadLine[] = [];
@@ -105,7 +105,7 @@ export function* readGoodsSteps(
     if (open) problems.push({ at: ['line'], is: 'open quote' });
     if (!fits(row, layout))
       problems.push({ at: ['line'], is: 'cells', found: cells.length, head: layout.columns.length });
-    const own = ownSku(cells[sku.at] ?? '');
+    const own = skuIn(cells[sku.at] ?? '');
     const double = lineOfSku.get(own);
     if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: own, line: double });
     lineOfSku.set(own, double ?? line);
@@ -155,10 +155,6 @@ const withoutPrice = ({ line, cells }: GoodLine): BadLine => ({
   cells,
   problems: [{ at: ['price'], is: 'no price' }],
 });
-
-/** An SKU as it is read from a cell. */
-const ownSku = (cell: string): string => composed(cellAs({ is: 'text' }, cell, unread, new Set()));
-const unread: ColumnLayout = { head: '', to: 'sku', unit: null, mark: null, days: null };
 
 /** Empty cells beyond the heads are nothing, and so are those that are not there and not taken for anything. */
 const fits = ({ cells }: CsvRow, { columns: heads }: Layout): boolean =>

@@ -168,6 +168,9 @@ test('what is said of an order in its first line alone holds for those that go o
     '2,,,,A,1',
     '3,2026-07-02 10:00,shop,FR,A,1',
     '3,2026-07-02 11:00,,DE,A,1',
+    ',2026-07-03 10:00,,DE,A,1',
+    '3,2026-07-02 10:00,shop,FR,A,1',
+    '3,,elsewhere,,A,1',
     '4,2026-07-02 10:00,shop,FR,A,none',
     '4,,,,A,1',
   ].join('\n');
@@ -180,6 +183,9 @@ test('what is said of an order in its first line alone holds for those that go o
     ['country “” is no place', 'at “” is no moment'],
     ['3', '07-02T09:00', 'shop', 'FR'],
     ['3', '07-02T10:00', 'shop', 'DE'],
+    ['number “” is no name'],
+    ['3', '07-02T09:00', 'shop', 'FR'],
+    ['country “” is no place', 'at “” is no moment'],
     ['units “none” is no count of units'],
     ['country “” is no place', 'at “” is no moment'],
   ]);
@@ -206,4 +212,15 @@ test('an item may stand as a channel lists it', () => {
   );
   expect(lines.map((one) => ('sku' in one ? one.sku : one))).toEqual(['A', 'B']);
   expect(remarks).toEqual([{ what: 'sku', text: 'B', count: 1 }]);
+});
+
+test('a column of people’s names is never taken for the numbers of orders', () => {
+  const taken = (cell: string) =>
+    guessLayout(
+      csvRows(`Name,Date,Country,SKU,Qty\n${cell},2026-07-01,IE,A,1\n`),
+      ',',
+      historyTargets.orders,
+      historyHeads.orders,
+    ).layout.columns[0]?.to;
+  expect([taken('#1001'), taken('Mary Example')]).toEqual(['number', null]);
 });

@@ -149,8 +149,7 @@ function rowOf(
   const { cells } = reads;
   const at = (target: string) => cells(row, target);
   const number = at('number');
-  // Many programs write what is said of an order as a whole in its first line alone, some its number too.
-  const begun = sort === 'orders' && before && (number === '' || number === before.number) ? before : null;
+  const begun = sort === 'orders' && before && goesOn(before, number, at, reads) ? before : null;
   const place = reads.place(at('country'), at('part'), at('postcode'), at('place'), problems);
   // Advertising may be for no country.
   if (place === 'nowhere' && sort !== 'advertising' && !begun)
@@ -207,6 +206,15 @@ function rowOf(
   }
 }
 
+/**
+ * Whether a line goes on with the order of the line before: many programs write what is said of an order as a whole in
+ * its first line alone, some its number too. One without a number that tells of another time or place is of no order.
+ */
+function goesOn(before: OrderLine, number: string, at: (target: string) => string, reads: Reads): boolean {
+  if (number === '') return ['at', 'country', 'part', 'postcode', 'place'].every((target) => at(target) === '');
+  return number === before.number && (at('channel') === '' || reads.channelNamed(at('channel')) === before.channel);
+}
+
 /** Readers of single cells, which remember what they have read: most of a file's cells come again. */
 function readers(against: HistoryAgainst, note: (what: Remark['what'], text: string) => void) {
   const { currency, timeZone, skuNamed } = against;
@@ -246,6 +254,7 @@ function readers(against: HistoryAgainst, note: (what: Remark['what'], text: str
       if (text !== '' && !found) problems.push({ at: ['month'], is: 'malformed', text, form: 'moment' });
       return found?.[1] ?? '';
     },
+    channelNamed: (text: string): string => channels.get(text.toLowerCase()) ?? '',
     channel(text: string): string {
       const id = channels.get(text.toLowerCase());
       if (id === undefined && text !== '') note('channel', text);

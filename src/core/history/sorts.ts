@@ -17,7 +17,7 @@ const where = [target('country'), target('part'), target('postcode'), target('pl
 /** What the columns of each sort of file can be taken for, and which it cannot be without. */
 export const historyTargets = {
   orders: [
-    target('number'),
+    target('number', { is: 'text', digits: true }),
     target('at', { is: 'moment' }),
     target('channel'),
     ...where,

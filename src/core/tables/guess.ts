@@ -89,9 +89,14 @@ function headsOf(
   return isData ? { line: 0, cells: first.cells.map(() => '') } : best.row;
 }
 
-/** Whether some cells can be what a column is taken for by its head: a column “Size” of S and XL has no sides. */
+/**
+ * Whether some cells can be what a column is taken for by its head: a column “Size” of S and XL has no
+ * sides, one “Name” of people no numbers of orders.
+ */
 function couldBe(reading: Reading, cells: readonly string[]): boolean {
-  if (!hasFigures(reading) && reading.is !== 'moment') return true;
+  const hasDigits =
+    hasFigures(reading) || reading.is === 'moment' || (reading.is === 'text' && reading.digits === true);
+  if (!hasDigits) return true;
   const hasSides = (cell: string) => /\d.*[x×*].*\d.*[x×*].*\d/i.test(cell);
   const looks = (cell: string) => (reading.is === 'sides' ? hasSides(cell) : /\d/.test(cell) && !hasSides(cell));
   return cells.filter(looks).length * 2 >= cells.length;

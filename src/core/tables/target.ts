@@ -2,8 +2,8 @@ import type { Measured } from './units.ts';
 
 /** How the cells of a column are read, whoever wrote them. */
 export type Reading =
-  /** As they stand. */
-  | { readonly is: 'text' }
+  /** As they stand; `digits`: a number of somebody's, which has some. */
+  | { readonly is: 'text'; readonly digits?: true }
   /** On one line. */
   | { readonly is: 'line' }
   /** One word of small letters, digits and hyphens, made of what stands there; or several. */
