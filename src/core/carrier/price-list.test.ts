@@ -87,6 +87,17 @@ describe('files of prices', () => {
     ]);
     expect([extras, bad.map(({ line }) => line)]).toEqual([[], [4]]);
   });
+  test('a table across is read again as it was said: its zones, and the column that was left alone', () => {
+    const text = 'bis;Zone 1;Zone 2;Stand\n1 kg;4,90;6,10;3\n';
+    const guessed = guessLayout(csvRows(text, ';'), ';', priceTargets, priceHeads).layout;
+    expect(guessed.columns.map(({ to }) => to)).toEqual(['most', 'byZone', 'byZone', 'byZone']);
+    const said = {
+      ...guessed,
+      columns: guessed.columns.with(3, { head: 'Stand', to: null, unit: null, mark: null, days: null }),
+    };
+    const again = guessLayout(csvRows(text, ';'), ';', priceTargets, priceHeads, [said]).layout;
+    expect(again.columns.map(({ to }) => to)).toEqual(['most', 'byZone', 'byZone', null]);
+  });
   test('the service said beside is that of a file without a column for it, never that of an empty cell', () => {
     const { prices, bad } = fileOf('service;zone;up to;price\n;IE;1 kg;4,90\nparcel;IE;1 kg;4,90\n', {
       service: 'file',

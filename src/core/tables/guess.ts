@@ -58,11 +58,12 @@ export function guessLayout(
     return found;
   };
   const can = (at: number, { reads }: Target) => couldBe(reads, cellsOf(at));
-  const isFree = (at: number) => {
+  const isAcross = (at: number, target: Target) => {
     const words = headWords(head.cells[at] ?? '');
-    return words !== '' && !known.has(words) && cellsOf(at).length > 0;
+    const before = known.get(words);
+    return before ? before.to === target.name : words !== '' && cellsOf(at).length > 0 && can(at, target);
   };
-  const tos = withAcross(takenFor(head.cells, targets, names, known, can), targets, isFree, can);
+  const tos = withAcross(takenFor(head.cells, targets, names, known, can), targets, isAcross);
   const guesses = head.cells.map((cell, at) => {
     const target = targets.find(({ name }) => name === tos[at]);
     return columnOf(cell, target, target ? cellsOf(at) : [], known.get(headWords(cell)));
@@ -186,13 +187,12 @@ function takenFor(
 function withAcross(
   taken: readonly (string | null)[],
   targets: readonly Target[],
-  isFree: (at: number) => boolean,
-  can: (at: number, target: Target) => boolean,
+  isAcross: (at: number, target: Target) => boolean,
 ): readonly (string | null)[] {
   const target = targets.find(
     ({ across }) => across && taken.includes(across.beside) && !taken.includes(across.unless),
   );
-  return target ? taken.map((to, at) => to ?? (isFree(at) && can(at, target) ? target.name : null)) : taken;
+  return target ? taken.map((to, at) => to ?? (isAcross(at, target) ? target.name : null)) : taken;
 }
 
 interface ColumnGuess {
