@@ -6,7 +6,7 @@ import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
-import { checkoutSchema, type StandIn } from './standin.ts';
+import { checkoutSchema, orderSchema, type StandIn } from './standin.ts';
 
 const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 type Trouble = (typeof troubleModes)[number];
@@ -124,8 +124,19 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (!body.success)
       return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
     const moment = Date.parse(body.data.moment);
-    const answer = channel.checkout(await settled(moment), moment);
+    const answer = channel.checkout(await settled(moment), moment, body.data);
     return c.json({ answers: body.data.baskets.map(answer) });
+  });
+  app.post('/order', async (c) => {
+    const body = orderSchema.safeParse(await c.req.json().catch(() => null));
+    if (!body.success)
+      return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
+    if (!channel.order) return c.json({ title: 'No orders are taken here' }, 404);
+    const moment = Date.parse(body.data.moment);
+    const taken = channel.order(await settled(moment), moment, body.data.basket, body.data.speed);
+    if (!taken) return c.json({ title: 'There is no such choice' }, 409);
+    keep({ ...kept, state: taken.state });
+    return c.json({ order: taken.choice });
   });
   app.post('/desk/clock', async (c) => {
     const body = z.strictObject({ now: z.iso.datetime() }).safeParse(await c.req.json().catch(() => null));
@@ -139,7 +150,7 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     keep({ ...kept, trouble: body.data.mode });
     return c.json(body.data);
   });
-  channel.desk?.(app, { read: () => kept.state, write: (state) => keep({ ...kept, state }) });
+  channel.desk?.(app, { read: () => kept.state, write: (state) => keep({ ...kept, state }), now });
   return app;
 }
 

@@ -44,14 +44,32 @@ export const checkoutBasketSchema = z.strictObject({
   codes: z.array(z.string()).max(20),
 });
 export type CheckoutBasket = z.infer<typeof checkoutBasketSchema>;
+/** Which page is looked at, and in which language. */
+const asked = {
+  page: z.enum(['basket', 'checkout', 'confirmation']).default('checkout'),
+  locale: z.string().optional(),
+};
+export interface AskedAs {
+  readonly page: 'basket' | 'checkout' | 'confirmation';
+  readonly locale?: string | undefined;
+}
+export const asCheckout: AskedAs = { page: 'checkout' };
 export const checkoutSchema = z.strictObject({
   moment: z.iso.datetime(),
+  ...asked,
   baskets: z.array(checkoutBasketSchema).max(500),
+});
+
+export const orderSchema = z.strictObject({
+  moment: z.iso.datetime(),
+  basket: checkoutBasketSchema,
+  speed: z.string(),
 });
 
 export interface CheckoutChoice {
   readonly speed: string;
   readonly name: string;
+  readonly days?: readonly [number, number];
   readonly charge: string;
   readonly discount: string;
 }
@@ -73,11 +91,25 @@ export interface StandIn<S> {
   ): { readonly state: S } | { readonly refused: readonly Remark[] };
   /** Ends reviews that are over at a moment, where that needs a look elsewhere. */
   settle(state: S, moment: number): Promise<S>;
-  live(state: S, moment: number): { readonly files: readonly ChannelFile[]; readonly held: readonly Held[] };
+  live(
+    state: S,
+    moment: number,
+  ): {
+    readonly files: readonly ChannelFile[];
+    readonly held: readonly Held[];
+    readonly uses?: readonly { readonly key: string; readonly used: number }[];
+  };
   listings(state: S): readonly { readonly listing: string; readonly price: string; readonly grams: string | null }[];
-  checkout(state: S, moment: number): (basket: CheckoutBasket) => CheckoutAnswer;
+  checkout(state: S, moment: number, asked?: AskedAs): (basket: CheckoutBasket) => CheckoutAnswer;
+  /** Takes an order, where uses are counted; null where the basket has no such choice. */
+  order?(
+    state: S,
+    moment: number,
+    basket: CheckoutBasket,
+    speed: string,
+  ): { readonly state: S; readonly choice: CheckoutChoice } | null;
   /** Calls under /desk/ that only this channel has. */
-  desk?(routes: Hono, keep: { read(): S; write(state: S): void }): void;
+  desk?(routes: Hono, keep: { read(): S; write(state: S): void; now(): number }): void;
 }
 
 /**

@@ -1,235 +1,159 @@
-import { Temporal } from 'temporal-polyfill';
 import { z } from 'zod';
-import { type Address, begins, countryPart } from '../common/address.ts';
-import { cents, isPercent, pico, share, startedLots, twoDecimals } from '../common/money.ts';
 import { standInApp } from '../common/server.ts';
-import type { CheckoutAnswer, CheckoutBasket, OpenStandIn, Remark, StandIn } from '../common/standin.ts';
+import {
+  type AskedAs,
+  asCheckout,
+  type CheckoutAnswer,
+  type CheckoutBasket,
+  type OpenStandIn,
+  type Remark,
+  type StandIn,
+} from '../common/standin.ts';
+import { cash, refuse } from './reading.ts';
+import { checkout1, doubles1, type Shop1, schema1 } from './version-1.ts';
+import { checkout2, faults2, type Open2, open2, type Shop2, schema2 } from './version-2.ts';
 
 /** Lerrin Shop, from docs/formats/lerrin-shop.md alone. */
-const cash = z.string().regex(/^\d{1,8}\.\d{2}$/, 'money such as 4.90');
-const key = z.string().regex(/^[a-z0-9-]{1,40}$/, 'small letters, digits and hyphens');
-const local = z.string().regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'a local time such as 2026-11-23T00:00');
-const entry = z
-  .string()
-  .regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2}[ :][A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
-const rising = (rows: readonly { from: string | number }[]) => {
-  const edges = rows.map((row) => (typeof row.from === 'string' ? cents(row.from) : row.from));
-  return edges[0] === 0 && edges.every((edge, i) => i === 0 || edge > (edges[i - 1] ?? 0));
-};
-const steps = z.discriminatedUnion('by', [
-  z.strictObject({
-    by: z.literal('value'),
-    rows: z
-      .array(z.strictObject({ from: cash, charge: cash.nullable() }))
-      .min(1)
-      .refine(rising, 'rows that begin at 0 and rise'),
-  }),
-  z.strictObject({
-    by: z.literal('grams'),
-    rows: z
-      .array(z.strictObject({ from: z.int().min(0), charge: cash.nullable() }))
-      .min(1)
-      .refine(rising, 'rows that begin at 0 and rise'),
-  }),
-]);
-const speed = z.strictObject({
-  label: z.string().min(1).max(60),
-  days: z.tuple([z.int(), z.int()]),
-  steps,
-  freeFrom: cash.nullable(),
-});
-const campaign = z.strictObject({
-  key,
-  title: z.string().min(1).max(120),
-  letter: z.string().regex(/^[A-Z]$/, 'a letter A to Z'),
-  benefit: z.discriminatedUnion('kind', [
-    z.strictObject({
-      kind: z.literal('order'),
-      percent: z.string().refine(isPercent, 'a percentage above 0 up to 100'),
-    }),
-    z.strictObject({ kind: z.literal('delivery'), rateAtMost: cash }),
-  ]),
-  code: z
-    .string()
-    .regex(/^[A-Z0-9]{3,20}$/)
-    .nullable(),
-  leastValue: cash.nullable(),
-  countries: z.array(z.string().regex(/^[A-Z]{2}$/)).nullable(),
-  from: local.nullable(),
-  until: local.nullable(),
-});
-const fileSchema = z.strictObject({
-  format: z.literal('lerrin-shop/1'),
-  closed: z.array(entry),
-  zones: z.array(
-    z.strictObject({
-      key,
-      name: z.string().min(1),
-      places: z.array(entry),
-      speeds: z.record(z.string().regex(/^[a-z0-9-]{1,20}$/), speed),
-    }),
-  ),
-  campaigns: z.array(campaign),
-});
-type ShopFile = z.infer<typeof fileSchema>;
-type Campaign = z.infer<typeof campaign>;
-type State = ShopFile | null;
+interface State {
+  /** What was live, from when on in milliseconds since 1970, the latest last: as far back as a page may be kept. */
+  readonly versions: readonly { readonly since: number; readonly text: string }[];
+  /** Uses of campaigns by their keys. */
+  readonly uses: Readonly<Record<string, number>>;
+}
 
-const refuse = (field: string, reason: string): Remark => ({ file: 'shop.json', line: null, field, reason });
+type Opened = { readonly is: 1; readonly shop: Shop1 } | { readonly is: 2; readonly open: Open2 };
 
-function readShop(text: string): ShopFile | readonly Remark[] {
+const minute = 60_000;
+/** How long the basket page is kept. */
+const kept = 20 * minute;
+
+function readShop(text: string): Opened | readonly Remark[] {
   let data: unknown;
   try {
     data = JSON.parse(text);
   } catch (error) {
     return [refuse('', `not JSON: ${(error as Error).message}`)];
   }
-  const read = fileSchema.safeParse(data);
+  const version = (data as { format?: unknown } | null)?.format === 'lerrin-shop/1' ? 1 : 2;
+  const read = version === 1 ? schema1.safeParse(data) : schema2.safeParse(data);
   if (!read.success) return read.error.issues.map((issue) => refuse(issue.path.join('.'), issue.message));
-  const twice = (list: readonly string[]) => list.filter((one, i) => list.indexOf(one) < i);
-  const doubles = [
-    ...twice([...read.data.closed, ...read.data.zones.flatMap((zone) => zone.places)]).map((one) =>
-      refuse('zones', `${one} stands twice`),
-    ),
-    ...twice(read.data.zones.map((zone) => zone.key)).map((one) => refuse('zones', `key ${one} stands twice`)),
-    ...twice(read.data.campaigns.map((one) => one.key)).map((one) => refuse('campaigns', `key ${one} stands twice`)),
-  ];
-  return doubles.length > 0 ? doubles : read.data;
+  const faults = version === 1 ? doubles1(read.data as Shop1) : faults2(read.data as Shop2);
+  if (faults.length > 0) return faults;
+  return version === 1 ? { is: 1, shop: read.data as Shop1 } : { is: 2, open: open2(read.data as Shop2) };
 }
 
-/** How well an entry fits: 0 not at all, the higher the more specific. */
-function fitness(text: string, address: Address): number {
-  if (text === '*') return 1;
-  // A colon in place of the space is the older way of writing it.
-  const [country, postcode] = [text.slice(0, 2), /^[A-Z]{2}[ :]/.test(text) ? text.slice(3) : undefined];
-  if (postcode !== undefined) {
-    if (country !== address.country) return 0;
-    if (!postcode.endsWith('*')) return postcode === address.postcode ? 1000 : 0;
-    return begins(address, postcode.slice(0, -1)) ? 100 + postcode.replace(' ', '').length : 0;
+/** Files read before, the latest few: what is live is asked about again and again. */
+const known = new Map<string, Opened>();
+function opened(text: string): Opened {
+  const before = known.get(text);
+  if (before) return before;
+  const read = readShop(text);
+  if ('length' in read) throw new Error('A file that was taken cannot be read');
+  if (known.size >= 8) known.delete([...known.keys()][0] ?? '');
+  known.set(text, read);
+  return read;
+}
+
+/** The file that a page works by at a moment; null where there is none. */
+function textFor({ versions }: State, { page }: AskedAs, moment: number): string | null {
+  const live = versions.at(-1);
+  if (page !== 'basket') return live?.text ?? null;
+  return (versions.findLast((one) => one.since <= moment - kept) ?? versions[0])?.text ?? null;
+}
+
+/** Puts a file in place of what is live, and forgets what no page shows any more. */
+function replaced(state: State, text: string, now: number): State {
+  const older = state.versions.filter((one) => one.since < now);
+  const from = older.findLastIndex((one) => one.since <= now - 2 * kept);
+  return { ...state, versions: [...older.slice(Math.max(0, from)), { since: now, text }] };
+}
+
+function answer(
+  state: State,
+  moment: number,
+  basket: CheckoutBasket,
+  asked: AskedAs,
+): CheckoutAnswer & { readonly took?: ReadonlyMap<string, readonly string[]> } {
+  const text = textFor(state, asked, moment);
+  if (text === null) return { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) };
+  const shop = opened(text);
+  if (shop.is === 1) return checkout1(shop.shop, moment, basket);
+  const { choices, codes } = checkout2(shop.open, moment, basket, state.uses, asked.locale);
+  return {
+    choices: choices.map(({ took: _, ...choice }) => choice),
+    codes,
+    took: new Map(choices.map((choice) => [choice.speed, choice.took])),
+  };
+}
+
+const editSchema = z.strictObject({
+  zone: z.string(),
+  set: z.string().optional(),
+  speed: z.string(),
+  row: z.int(),
+  charge: cash.nullable(),
+});
+type Edit = z.infer<typeof editSchema>;
+
+/** The row of steps that an edit is on, in a copy of the file. */
+function rowOf(shop: Opened, { zone, set, speed, row }: Edit) {
+  if (shop.is === 1) {
+    const copy = structuredClone(shop.shop);
+    return { copy, row: copy.zones.find((one) => one.key === zone)?.speeds[speed]?.steps.rows[row] };
   }
-  if (text.includes('-')) return text === countryPart(address) ? 3 : 0;
-  return text === address.country ? 2 : 0;
+  const copy = structuredClone(shop.open.shop);
+  const rates = copy.zones.find((one) => one.key === zone)?.rates ?? [];
+  const rate = rates.find((one) => one.speed === speed && (set === undefined || one.set === set));
+  return { copy, row: rate?.steps.rows[row] };
 }
-
-function zoneOf(shop: ShopFile, address: Address): ShopFile['zones'][number] | null {
-  let best = Math.max(0, ...shop.closed.map((one) => fitness(one, address)));
-  let found: ShopFile['zones'][number] | null = null;
-  for (const zone of shop.zones) {
-    const how = Math.max(0, ...zone.places.map((one) => fitness(one, address)));
-    if (how > best) [best, found] = [how, zone];
-  }
-  return found;
-}
-
-const inDublin = (text: string) => Temporal.PlainDateTime.from(text).toZonedDateTime('Europe/Dublin').epochMilliseconds;
-const begun = (one: Campaign, moment: number) => one.from === null || inDublin(one.from) <= moment;
-const ended = (one: Campaign, moment: number) => one.until !== null && inDublin(one.until) <= moment;
-
-function rateOf(by: z.infer<typeof steps>, value: number, grams: number | null): number | null {
-  const at = by.by === 'value' ? value : grams;
-  if (at === null) return null;
-  let charge: string | null = null;
-  for (const row of by.rows) if ((typeof row.from === 'string' ? cents(row.from) : row.from) <= at) charge = row.charge;
-  return charge === null ? null : cents(charge);
-}
-
-function checkout(shop: ShopFile, moment: number, basket: CheckoutBasket): CheckoutAnswer {
-  const value = basket.lines.reduce((sum, line) => sum + line.units * cents(line.price), 0);
-  const masses = basket.lines.map((line) =>
-    line.grams === null ? null : (pico(line.grams) ?? 0n) * BigInt(line.units),
-  );
-  const grams = masses.includes(null)
-    ? null
-    : startedLots(
-        (masses as bigint[]).reduce((a, b) => a + b, 0n),
-        1,
-      );
-  const zone = zoneOf(shop, basket.place);
-  const used = new Set<string>();
-  const running = shop.campaigns.filter(
-    (one) => begun(one, moment) && !ended(one, moment) && (one.code === null || basket.codes.includes(one.code)),
-  );
-  const fitting = running.filter(
-    (one) =>
-      (one.countries === null || one.countries.includes(basket.place.country)) &&
-      (one.leastValue === null || value >= cents(one.leastValue)),
-  );
-
-  const choices = Object.entries(zone?.speeds ?? {}).flatMap(([name, terms]) => {
-    let rate = rateOf(terms.steps, value, grams);
-    if (rate === null) return [];
-    if (terms.freeFrom !== null && value >= cents(terms.freeFrom)) rate = 0;
-    const saving = (one: Campaign): number => {
-      if (one.benefit.kind === 'order') return share(value, one.benefit.percent);
-      return rate > 0 && rate <= cents(one.benefit.rateAtMost) ? rate : 0;
-    };
-    const winners = new Map<string, Campaign>();
-    for (const one of fitting) {
-      const rival = winners.get(one.letter);
-      if (saving(one) > 0 && (!rival || saving(one) > saving(rival))) winners.set(one.letter, one);
-    }
-    const chosen = shop.campaigns.filter((one) => winners.get(one.letter) === one);
-    let discount = 0;
-    for (const one of chosen) {
-      if (one.benefit.kind !== 'order') continue;
-      discount = Math.min(value, discount + share(value, one.benefit.percent));
-      used.add(one.key);
-    }
-    const delivery = chosen.find((one) => one.benefit.kind === 'delivery');
-    if (delivery) used.add(delivery.key);
-    return [
-      { speed: name, name: terms.label, charge: twoDecimals(delivery ? 0 : rate), discount: twoDecimals(discount) },
-    ];
-  });
-  const codes = basket.codes.map((code) => {
-    const known = shop.campaigns.filter((one) => one.code === code);
-    if (known.some((one) => used.has(one.key))) return { code, used: true, why: null };
-    const why =
-      known.length === 0
-        ? 'unknown'
-        : known.every((one) => !begun(one, moment))
-          ? 'not begun'
-          : known.every((one) => ended(one, moment))
-            ? 'ended'
-            : 'conditions';
-    return { code, used: false, why };
-  });
-  return { choices, codes };
-}
-
-const editSchema = z.strictObject({ zone: z.string(), speed: z.string(), row: z.int(), charge: cash.nullable() });
 
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
-  empty: null,
-  submit(_, files) {
+  empty: { versions: [], uses: {} },
+  submit(state, files, now) {
     const file = files.find((one) => one.name === 'shop.json');
     if (!file || files.length > 1) return { refused: [refuse('', 'exactly one file, shop.json, is taken')] };
     const read = readShop(file.text);
-    return Array.isArray(read) ? { refused: read } : { state: read as ShopFile };
+    return 'length' in read ? { refused: read } : { state: replaced(state, file.text, now) };
   },
   settle: async (state) => state,
-  live: (shop) => ({
-    files: shop ? [{ name: 'shop.json', text: `${JSON.stringify(shop, null, 2)}\n` }] : [],
-    held: [],
-  }),
-  listings: () => [],
-  checkout: (shop, moment) => (basket) =>
-    shop
-      ? checkout(shop, moment, basket)
-      : { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) },
+  live(state) {
+    const text = state.versions.at(-1)?.text;
+    return {
+      files: text === undefined ? [] : [{ name: 'shop.json', text }],
+      held: [],
+      uses: Object.entries(state.uses).map(([key, used]) => ({ key, used })),
+    };
+  },
+  listings(state) {
+    const text = state.versions.at(-1)?.text;
+    const shop = text === undefined ? null : opened(text);
+    return shop?.is === 2 ? shop.open.shop.listings.map(({ id, price, grams }) => ({ listing: id, price, grams })) : [];
+  },
+  checkout:
+    (state, moment, asked = asCheckout) =>
+    (basket) => {
+      const { choices, codes } = answer(state, moment, basket, asked);
+      return { choices, codes };
+    },
+  order(state, moment, basket, speed) {
+    const { choices, took } = answer(state, moment, basket, asCheckout);
+    const choice = choices.find((one) => one.speed === speed);
+    if (!choice) return null;
+    const uses = { ...state.uses };
+    for (const key of took?.get(speed) ?? []) uses[key] = (uses[key] ?? 0) + 1;
+    return { state: { ...state, uses }, choice };
+  },
   desk(routes, keep) {
     routes.post('/desk/edit', async (c) => {
       const edit = editSchema.safeParse(await c.req.json().catch(() => null));
-      if (!edit.success) return c.json({ title: 'Say {"zone", "speed", "row", "charge"}' }, 400);
-      const shop = structuredClone(keep.read());
-      const row = shop?.zones.find((zone) => zone.key === edit.data.zone)?.speeds[edit.data.speed]?.steps.rows[
-        edit.data.row
-      ];
-      if (!shop || !row) return c.json({ title: 'No such step' }, 404);
-      row.charge = edit.data.charge;
-      keep.write(shop);
-      return c.json(row);
+      if (!edit.success) return c.json({ title: 'Say {"zone", "set", "speed", "row", "charge"}' }, 400);
+      const text = keep.read().versions.at(-1)?.text;
+      const found = text === undefined ? null : rowOf(opened(text), edit.data);
+      if (!found?.row) return c.json({ title: 'No such step' }, 404);
+      found.row.charge = edit.data.charge;
+      keep.write(replaced(keep.read(), `${JSON.stringify(found.copy, null, 2)}\n`, keep.now()));
+      return c.json(found.row);
     });
   },
 };
