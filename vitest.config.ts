@@ -25,7 +25,7 @@ export default defineConfig({
           isolate: false,
           maxWorkers: 2,
           sequence: { groupOrder: 1 },
-          include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{outside,reading,server}/**/*.test.ts'],
+          include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{outside,reading,server,telling}/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
           setupFiles: ['tests/setup.ts'],

@@ -442,7 +442,13 @@ function written(): BookInput {
     ],
     channels: {
       'lerrin-shop': {
-        speeds: { economy: 'economy', standard: 'standard', 'two-day': 'two-day', freight: null, pickup: null },
+        speeds: {
+          economy: 'economy',
+          standard: 'standard',
+          'two-day': 'two-day',
+          freight: 'freight',
+          pickup: 'pickup',
+        },
       },
       harrowmere: {
         speeds: { economy: 'ECONOMY', standard: 'STANDARD', 'two-day': 'EXPRESS', freight: null, pickup: null },

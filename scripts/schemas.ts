@@ -14,7 +14,7 @@ export const schemas = () => ({
   render: { $id: 'plemb-render-1', title: 'What plemb render --json prints', ...z.toJSONSchema(renderSchema) },
   check: { $id: 'plemb-check-1', title: 'What plemb check --json prints', ...z.toJSONSchema(checkSchema) },
   'lerrin-shop': {
-    $id: 'lerrin-shop-1',
+    $id: 'lerrin-shop-2',
     title: 'The file of Lerrin Shop',
     ...z.toJSONSchema(shopSchema, { io: 'input' }),
   },

@@ -26,6 +26,7 @@ export const crates = rateKind({
   breaks: () => null,
   over: () => 'units',
   perItem: () => true,
+  summed: () => null,
   looksAtLines: () => false,
   came: () => plainly,
 });

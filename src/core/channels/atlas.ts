@@ -24,3 +24,20 @@ export const atlas = memo((book: CompiledBook): readonly Assigned[] => {
 
 /** Parts of the map as patterns are written. */
 export const textsOf = (parts: readonly Assigned[]): string[] => parts.map((one) => patternText(one.pattern));
+
+/** A distinct part of the map, and the zone it falls in by each of the book's templates, in their order. */
+export interface Fallen {
+  readonly pattern: Plain;
+  readonly place: Place;
+  readonly zones: readonly (string | null)[];
+}
+
+/** The map that all templates' zones cut. */
+export const wholeAtlas = memo((book: CompiledBook): readonly Fallen[] => {
+  const zones = new Set(book.templates.flatMap((template) => template.zones));
+  return partsOfMap([...zones].flatMap((zone) => [...zone.takes, ...zone.leaves])).map(({ pattern, place }) => ({
+    pattern,
+    place,
+    zones: book.templates.map((template) => template.zoneOf(place)?.zone.id ?? null),
+  }));
+});

@@ -1,5 +1,6 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
 import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
+import type { Offer } from '../offers/index.ts';
 import { bounded, exact, type Fidelity, type MetRange } from './fidelity.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
@@ -41,11 +42,19 @@ export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor 
   leastFor(0, (value) => takenBy(value, percents) >= amount);
 
 /**
- * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free.
+ * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free;
+ * `unseen` are the offers before which it tests: all that take something off the goods where nothing else is said.
  */
-export function beforeOnly(book: CompiledBook, threshold: Threshold, most: Minor): Fidelity {
-  const codes = orderPercents(book);
-  const others = book.offers.filter((offer) => offer.level !== 'delivery' && !codes.some((one) => one.offer === offer));
+export function beforeOnly(
+  book: CompiledBook,
+  threshold: Threshold,
+  most: Minor,
+  unseen: (offer: Offer) => boolean = () => true,
+): Fidelity {
+  const codes = orderPercents(book).filter(({ offer }) => unseen(offer));
+  const others = book.offers.filter(
+    (offer) => offer.level !== 'delivery' && unseen(offer) && !codes.some((one) => one.offer === offer),
+  );
   if (threshold.test === 'before' || codes.length + others.length === 0 || most === 0) return exact;
   const ranges: MetRange[] = [
     ...codes.map(({ offer, percent }) => ({

@@ -2,7 +2,7 @@ import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
 import type { Sold } from '../quote/index.ts';
-import type { ApartBy, Fidelity } from './fidelity.ts';
+import type { ApartBy, Fidelity, LostLimit } from './fidelity.ts';
 import type { Manifest } from './manifest.ts';
 import type { ReadLine } from './reading.ts';
 import type { SideStep } from './side-step.ts';
@@ -29,8 +29,7 @@ export type Listed = Ready;
 export type Clause =
   | { readonly about: 'goods' }
   | { readonly about: 'zone'; readonly zone: string }
-  | { readonly about: 'rate'; readonly zone: string; readonly service: string }
-  | { readonly about: 'threshold'; readonly zone: string; readonly service: string }
+  | { readonly about: 'rate' | 'threshold'; readonly template: string; readonly zone: string; readonly service: string }
   | { readonly about: 'offer'; readonly offer: string }
   /** Goods delivered otherwise than the plain ones of the default template, and how many there are. */
   | {
@@ -106,6 +105,8 @@ export interface Rendition {
   readonly zoneOfName: ReadonlyMap<string, string>;
   /** The channel's keys of those delivery offers that say a lane's own threshold. */
   readonly thresholds: ReadonlySet<string>;
+  /** The offers that the channel is told, each with the limits that it keeps by itself. */
+  readonly said: ReadonlyMap<string, ReadonlySet<LostLimit>>;
 }
 
 /** A channel's steps in the book's terms: what came by a rule that says a lane's threshold is a threshold. */

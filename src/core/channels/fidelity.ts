@@ -33,12 +33,17 @@ export type Loss =
   | { readonly is: 'whole grams'; readonly off: Minor }
   | { readonly is: 'ends within a gram' | 'begins within a gram' }
   | { readonly is: 'dearest item only'; readonly off: Minor }
+  | { readonly is: 'dearest size' | 'nearest step' | 'each alone' | 'steps before discounts'; readonly off: Minor }
   // Thresholds.
   | { readonly is: 'threshold'; readonly over: Over | 'own group' }
   | { readonly is: 'tested before discounts'; readonly ranges: readonly MetRange[]; readonly most: Minor }
+  | { readonly is: 'tested after goods offers'; readonly offers: readonly string[]; readonly most: Minor }
+  | { readonly is: 'threshold of the basket'; readonly off: Minor }
   // Goods, and baskets as a whole.
   | { readonly is: 'apart'; readonly by: ApartBy }
   | { readonly is: 'stock places'; readonly origins: readonly string[] }
+  | { readonly is: 'dearest group only'; readonly off: Minor }
+  | { readonly is: 'own rates not added'; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
   | { readonly is: 'list full'; readonly fit: number; readonly goods: number }
@@ -58,7 +63,11 @@ export type Loss =
   | { readonly is: 'cap'; readonly cap: Minor; readonly services: readonly string[]; readonly most: Minor }
   | { readonly is: 'title cut'; readonly letters: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' }
-  | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' };
+  | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' }
+  | { readonly is: 'budget as uses'; readonly uses: number }
+  | { readonly is: 'budget below one use' }
+  | { readonly is: 'by template'; readonly places: readonly string[] }
+  | { readonly is: 'wrong pairs'; readonly offers: readonly string[]; readonly proved: boolean };
 
 /** What a seller may do about it. */
 export type Remedy =
@@ -80,6 +89,11 @@ export type Remedy =
   | 'tested before discounts'
   | 'delivered like all others'
   | 'all shown'
+  | 'the dearest group pays'
+  | 'steps before discounts'
+  | 'fewer steps'
+  | 'one zone for all templates'
+  | 'a larger budget'
   | 'fewer goods there'
   | 'one country'
   | 'all countries'
@@ -129,14 +143,14 @@ export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   remedies,
 });
 
+const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()];
+
 /** Several things that keep a clause from being exact, as one: the largest bound, or unsayable if any part is. */
 export function worstOf(parts: readonly Fidelity[]): Fidelity {
   const real = parts.filter((one) => one.is !== 'exact');
   if (real.length === 0) return exact;
-  const losses = real.flatMap((one) => one.losses);
-  const remedies = real
-    .flatMap((one) => one.remedies)
-    .filter((one, i, all) => all.findIndex((other) => JSON.stringify(other) === JSON.stringify(one)) === i);
+  const losses = distinct(real.flatMap((one) => one.losses));
+  const remedies = distinct(real.flatMap((one) => one.remedies));
   if (real.some((one) => one.is === 'unsayable')) return { is: 'unsayable', losses, remedies };
   const bound = minor(Math.max(...real.map((one) => (one.is === 'bounded' ? one.bound : 0))));
   return { is: 'bounded', bound, losses, remedies };

@@ -86,7 +86,7 @@ export { shopSchema } from './lerrin-shop/format.ts';
 export { listingOf, skuNamed } from './listing.ts';
 export { type Manifest, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
-export { isFor, isPlain, plainOffer } from './plain-offer.ts';
+export { isFor, isPlain } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
 export { type RulesReader, rulesReader } from './rules-reader.ts';

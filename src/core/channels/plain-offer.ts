@@ -2,7 +2,7 @@ import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal } from '../exact/index.ts';
 import { type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
 import type { Threshold } from './bounds.ts';
-import type { Note } from './dialect.ts';
+import type { Note, Rendition } from './dialect.ts';
 import { exact, type Fidelity, unsayable } from './fidelity.ts';
 
 /** A benefit as plain as the channels' formats of today. */
@@ -37,6 +37,10 @@ export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: P
   }
   return { offers, notes };
 }
+
+/** The same as a rendition tells it: of plain offers a channel keeps no limits. */
+export const saidPlainly = (offers: readonly PlainOffer[]): Rendition['said'] =>
+  new Map(offers.map(({ id }) => [id, new Set()]));
 
 /** Whether an offer is meant for shoppers of a channel at all. */
 export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean =>

@@ -11,7 +11,7 @@ import {
 } from '../rates/index.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note } from './dialect.ts';
-import { exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
+import { type ApartBy, exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
 
 /** A rate as plain as the channels' formats of today: one amount, or amounts by steps of mass or list value. */
 export type PlainRate =
@@ -172,7 +172,7 @@ const settledBy = (lane: Lane, rate: Rate, shipment: Shipment): Minor => {
 };
 
 /** How an item is delivered otherwise than a plain item of the default template; null where it is not. */
-export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { about: 'apart' })['by'] | null {
+export function apartBy(book: CompiledBook, item: Ready): ApartBy | null {
   // By id: a book read as of a moment has templates of its own, goods may be ready for the book it was read from.
   if (item.template.id !== book.defaultTemplate.id) return 'template';
   if (item.varies && item.varies.eras.length > 1) return 'dated';
@@ -183,19 +183,11 @@ export function apartBy(book: CompiledBook, item: Ready): (Note['clause'] & { ab
   return null;
 }
 
-/** What no format of today says of goods and of baskets as a whole, clause by clause. */
+/** What a channel that knows one template alone cannot say of goods and of baskets as a whole, clause by clause. */
 export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] {
-  const notes: Note[] = [];
-
-  for (const by of ['template', 'dated', 'own rate', 'services', 'fee', 'kind'] as const) {
-    const count = goods.filter((item) => apartBy(book, item) === by).length;
-    if (count > 0)
-      notes.push({
-        clause: { about: 'apart', by, items: count },
-        reads: [],
-        fidelity: unsayable({ is: 'apart', by }, 'delivered like all others', 'live with it'),
-      });
-  }
+  const notes = (['template', 'dated', 'own rate', 'services', 'fee', 'kind'] as const).flatMap((by) =>
+    notesApart(book, goods, by),
+  );
   const origins = new Set(goods.map((item) => item.origin));
   if (origins.size > 1)
     notes.push({
@@ -203,12 +195,27 @@ export function apartNotes(book: CompiledBook, goods: readonly Ready[]): Note[] 
       reads: [],
       fidelity: unsayable({ is: 'stock places', origins: [...origins] }, 'live with it'),
     });
-  const { hides, most } = book.market.body;
-  if (hides !== 'none' || most !== null)
-    notes.push({
-      clause: { about: 'shown' },
+  return [...notes, ...shownNotes(book)];
+}
+
+/** What a channel that knows no dates says of goods with dated rows: what they are now. */
+export const datedNotes = (book: CompiledBook, goods: readonly Ready[]): Note[] => notesApart(book, goods, 'dated');
+
+function notesApart(book: CompiledBook, goods: readonly Ready[], by: ApartBy): Note[] {
+  const items = goods.filter((item) => apartBy(book, item) === by).length;
+  if (items === 0) return [];
+  return [
+    {
+      clause: { about: 'apart', by, items },
       reads: [],
-      fidelity: unsayable({ is: 'shown' }, 'all shown', 'live with it'),
-    });
-  return notes;
+      fidelity: unsayable({ is: 'apart', by }, 'delivered like all others', 'live with it'),
+    },
+  ];
+}
+
+/** What a channel that shows every choice says of those that the market hides. */
+export function shownNotes(book: CompiledBook): Note[] {
+  const { hides, most } = book.market.body;
+  if (hides === 'none' && most === null) return [];
+  return [{ clause: { about: 'shown' }, reads: [], fidelity: unsayable({ is: 'shown' }, 'all shown', 'live with it') }];
 }

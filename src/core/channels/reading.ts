@@ -10,7 +10,7 @@ export type ReadPart =
   | { readonly is: 'region'; readonly region: string }
   | { readonly is: 'places'; readonly places: readonly string[] }
   | { readonly is: 'once and per lot'; readonly once: string; readonly per: string | null; readonly grams: number }
-  | { readonly is: 'least spend' | 'least value' | 'rate at most' | 'free from'; readonly amount: string }
+  | { readonly is: 'least spend' | 'least value' | 'free from'; readonly amount: string }
   | { readonly is: 'code'; readonly code: string }
   | { readonly is: 'letter'; readonly letter: string }
   | { readonly is: 'steps by'; readonly over: Over }
@@ -20,7 +20,11 @@ export type ReadPart =
   | { readonly is: 'entry'; readonly speed: string; readonly least: string; readonly most: string }
   | { readonly is: 'entries of an item'; readonly count: number }
   | { readonly is: 'promotion'; readonly id: string }
-  | { readonly is: 'stocked'; readonly goods: number };
+  | { readonly is: 'stocked'; readonly goods: number }
+  | { readonly is: 'sets' | 'uses'; readonly count: number }
+  | { readonly is: 'dearest set' }
+  | { readonly is: 'each' | 'pays at most'; readonly amount: string }
+  | { readonly is: 'except'; readonly places: readonly string[] };
 
 /** A line of what a channel reads. */
 export type ReadLine = readonly ReadPart[];

@@ -31,8 +31,8 @@ const every = ({ parts }: ReturnType<typeof cornersOf>) => parts.flatMap((part) 
 
 describe('corners', () => {
   const { book, goods } = opened(smallBook());
-  const { rules } = dialectOf('lerrin-shop').render(book, goods);
-  const found = cornersOf(book, goods, [rules], now, 'lerrin-shop');
+  const { rules, said } = dialectOf('lerrin-shop').render(book, goods);
+  const found = cornersOf(book, goods, [rules], said, now, 'lerrin-shop');
   const corners = every(found);
   const at = (place: string, code: boolean) =>
     corners.filter(
@@ -66,8 +66,9 @@ describe('corners', () => {
     // 15 % of 48.67 is 7.30, the rate: up to there the code stays unused, from 48.70 on, where it takes 7.31, it is
     // used.
     const { book: own, goods: items } = opened(file);
+    const there = dialectOf('lerrin-shop').render(own, items);
     const values = new Set(
-      every(cornersOf(own, items, [dialectOf('lerrin-shop').render(own, items).rules], now, 'lerrin-shop')).map(
+      every(cornersOf(own, items, [there.rules], there.said, now, 'lerrin-shop')).map(
         (corner) => corner.question.lines[0]?.item.price,
       ),
     );

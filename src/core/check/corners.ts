@@ -1,6 +1,7 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, type Listed, listingOf, plainOffer, type Rules, stated } from '../channels/index.ts';
+import { apartBy, type Listed, listingOf, type Rendition, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
+import { type Offer, sharedCode } from '../offers/index.ts';
 import { anybody, type Question } from '../quote/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 import type { ClassOfBasket, Corner } from './classes.ts';
@@ -34,11 +35,12 @@ export function cornersOf(
   book: CompiledBook,
   goods: readonly Listed[],
   sides: readonly Rules[],
+  said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
 ): Corners {
-  const seller = sellerOf(book, goods, sides, now, channel);
-  const real = realCorners(book, goods, now, channel);
+  const seller = sellerOf(book, goods, sides, said, now, channel);
+  const real = realCorners(book, goods, said, now, channel);
   const parts = regionsOf(book, sides).map((region) =>
     partOf([...real(region).map(alone), ...(seller ? plainCorners(seller, region) : [])]),
   );
@@ -82,16 +84,14 @@ function partOf(runs: readonly Run[]): CornersOfPart {
   };
 }
 
-/** An offer that formats can say. */
-type Told = Extract<ReturnType<typeof plainOffer>, { benefit: unknown }>;
-
 /** What is the same in every part of the map. */
 interface Seller {
   readonly book: CompiledBook;
   readonly sides: readonly Rules[];
   readonly now: Instant;
   readonly shopper: Question['shopper'];
-  readonly told: readonly Told[];
+  /** The offers that the channel is told. */
+  readonly told: readonly Offer[];
   /** Plain goods by listing, the first of them, and the first whose mass is not known. */
   readonly byListing: ReadonlyMap<string, Listed>;
   readonly anyListing: Listed;
@@ -109,17 +109,15 @@ function sellerOf(
   book: CompiledBook,
   goods: readonly Listed[],
   sides: readonly Rules[],
+  said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
 ): Seller | null {
   const plain = goods.filter((item) => apartBy(book, item) === null);
   const [anyListing] = plain;
   if (!anyListing) return null;
-  const told = book.offers.flatMap((offer) => {
-    const one = plainOffer(offer);
-    return 'benefit' in one ? [one] : [];
-  });
-  const sets = setsOf([...new Set(told.flatMap((offer) => offer.code ?? []))], stated.codes);
+  const told = book.offers.filter(({ id }) => said.has(id));
+  const sets = setsOf([...new Set(told.flatMap((offer) => sharedCode(offer) ?? []))], stated.codes);
   return {
     book,
     sides,
@@ -136,7 +134,7 @@ function sellerOf(
         (b) =>
           a.level === 'order' &&
           b.level === 'delivery' &&
-          (book.exclusions(a.offer, b.offer) !== 'none' || b.asks?.test === 'after'),
+          (book.exclusions(a, b) !== 'none' || b.values.some(({ test }) => test === 'after')),
       ),
     ),
   };
@@ -149,7 +147,7 @@ function plainCorners(seller: Seller, region: Region): Run[] {
   const eras = region.zone === null ? [] : [...(book.defaultTemplate.eras.get(region.zone)?.values() ?? [])];
   const lanes = eras.flatMap((all) => all.map((era) => era.lane));
   const offers = seller.told.filter((offer) => !offer.zones || (region.zone !== null && offer.zones.has(region.zone)));
-  const asks = offers.flatMap((offer) => offer.asks ?? []);
+  const asks = offers.flatMap((offer) => offer.values);
   const values = [...edges.flatMap((edge) => edge.values), ...valueCuts(lanes, asks, seller.percents, seller.rivals)];
   const masses = [
     ...edges.flatMap((edge) => edge.masses.map((mass) => mass + 1)),
@@ -188,7 +186,7 @@ function plainCorners(seller: Seller, region: Region): Run[] {
 /** Now, and both sides of each moment to come at which something begins or ends, with what that is. */
 function momentsOf(
   { book, now }: Seller,
-  offers: readonly Told[],
+  offers: readonly Offer[],
   turns: readonly Instant[],
 ): { at: Instant; edge: ClassOfBasket | null }[] {
   const own = new Map<Instant, ClassOfBasket>();

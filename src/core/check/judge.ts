@@ -227,12 +227,17 @@ export function noteFor(
   for (const line of lines) {
     const by = apartBy(book, line.item);
     const note = by && notes.find(({ clause }) => clause.about === 'apart' && clause.by === by);
-    if (note) return note;
+    if (note && note.fidelity.is !== 'exact') return note;
   }
+  const template = lines[0]?.item.template.id;
   const inexact = notes.filter((note) => note.fidelity.is !== 'exact');
   const first = (list: readonly Note[], test: (note: Note) => boolean) => list.find(test) ?? null;
   const own = (about: 'rate' | 'threshold') =>
-    first(notes, ({ clause }) => clause.about === about && clause.zone === zone && clause.service === service);
+    first(
+      notes,
+      ({ clause }) =>
+        clause.about === about && clause.template === template && clause.zone === zone && clause.service === service,
+    );
   const inCountry = (id: string) =>
     book.defaultTemplate.zones.some(
       (one) => one.id === id && one.takes.some((pattern) => countryOf(pattern) === country),
@@ -240,7 +245,11 @@ export function noteFor(
   const threshold = () =>
     first(
       inexact,
-      ({ clause }) => clause.about === 'threshold' && clause.zone === zone && clause.service === service,
+      ({ clause }) =>
+        clause.about === 'threshold' &&
+        clause.template === template &&
+        clause.zone === zone &&
+        clause.service === service,
     ) ??
     first(
       inexact,

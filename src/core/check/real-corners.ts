@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { apartBy, isFor, isPlain, type Listed, stated } from '../channels/index.ts';
+import { apartBy, isFor, isPlain, type Listed, type Rendition, stated } from '../channels/index.ts';
 import { type Instant, minor, mondayOf } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
 import { anybody, type Line, meetingBaskets, type Question, type Spent } from '../quote/index.ts';
@@ -10,6 +10,7 @@ import type { Region } from './regions.ts';
 export function realCorners(
   book: CompiledBook,
   goods: readonly Listed[],
+  said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
 ): (region: Region) => Corner[] {
@@ -27,7 +28,7 @@ export function realCorners(
           shopper: { ...anybody, channel },
         }),
     ),
-    ...offerCorners(book, goods, standard, region, now, channel),
+    ...offerCorners(book, goods, standard, said, region, now, channel),
   ];
 }
 
@@ -88,14 +89,18 @@ function offerCorners(
   book: CompiledBook,
   goods: readonly Listed[],
   standard: readonly Listed[],
+  said: Rendition['said'],
   region: Region,
   now: Instant,
   channel: ChannelId,
 ): Corner[] {
   return book.offers.flatMap((offer): Corner[] => {
-    const plain = isPlain(offer);
+    const plain = said.has(offer.id) && isPlain(offer);
     if (!isFor(book, offer, channel)) return [];
-    if ((offer.zones && (region.zone === null || !offer.zones.has(region.zone))) || (plain && !isLimited(offer)))
+    if (
+      (offer.zones && (region.zone === null || !offer.zones.has(region.zone))) ||
+      (plain && !isLimited(offer, said.get(offer.id)))
+    )
       return [];
     const moment = Math.max(now, offer.from ?? now);
     if (offer.until !== null && moment >= offer.until) return [];
@@ -127,5 +132,6 @@ function usedUp({ limits, zone }: Offer, channel: ChannelId, moment: Instant): S
   };
 }
 
-const isLimited = ({ limits }: Offer): boolean =>
-  limits.uses !== null || limits.each !== null || limits.budget !== null;
+/** Whether an offer has a limit that the channel does not keep by itself. */
+const isLimited = ({ limits }: Offer, kept: ReadonlySet<string> | undefined): boolean =>
+  (['uses', 'each', 'budget'] as const).some((one) => limits[one] !== null && !kept?.has(one));

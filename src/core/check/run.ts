@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { isPlain, type Listed, listedAt } from '../channels/index.ts';
+import { type Listed, listedAt } from '../channels/index.ts';
 import type { Instant } from '../exact/index.ts';
 import { soldIn } from '../quote/index.ts';
 import type { ChannelToCheck, SaysAt } from './channel.ts';
@@ -63,12 +63,13 @@ export async function checkChannel(
     book,
     listed,
     [sides.rendition.rules, ...(sides.sent ? [sides.sent] : []), ...(inForce ? [inForce] : [])],
+    sides.rendition.said,
     now,
     channel.id,
   );
   await begin(corners.count);
-  // Offers that no format says are looked at in baskets of their own; all others are compared without them.
-  const plain: CompiledBook = { ...book, offers: book.offers.filter(isPlain) };
+  // Offers that the channel is not told are looked at in baskets of their own; all others are compared without them.
+  const plain: CompiledBook = { ...book, offers: book.offers.filter(({ id }) => sides.rendition.said.has(id)) };
   const bookFor = (klass: ClassOfBasket): CompiledBook => (klass.is === 'offer' ? book : plain);
 
   const classes = new Map<string, ClassResult>();

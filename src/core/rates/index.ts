@@ -12,7 +12,9 @@ export {
   type Lane,
   type LaneEra,
   laneCharge,
+  noFees,
   type Priced,
+  pricedBy,
   readLane,
 } from './lane.ts';
 export { madeTable, type Supplier } from './make-table.ts';
@@ -38,6 +40,7 @@ export {
   type RateBody,
   reachOf,
   readRate,
+  summedOf,
 } from './rate.ts';
 export { type Refusal, type Refused, refusalOf, refused } from './refusal.ts';
 export {

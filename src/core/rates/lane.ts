@@ -61,6 +61,13 @@ export interface Fees {
   readonly given: boolean;
 }
 
+export const noFees: Fees = {
+  order: nothing,
+  item: nothing,
+  alone: { order: nothing, item: nothing },
+  given: false,
+};
+
 /** A lane ready to answer for one market, at one time. */
 export interface Lane {
   readonly price: Priced;
@@ -217,7 +224,7 @@ function readFees(
     order: kept(parseAmount(fees.order, of), [...field, 'order'], problems, nothing),
     item: kept(parseAmount(fees.item, of), [...field, 'item'], problems, nothing),
   });
-  if (!body) return { order: nothing, item: nothing, alone: { order: nothing, item: nothing }, given: false };
+  if (!body) return noFees;
   const own = both(body, currency, at);
   const also = Object.entries(body.also).map(([code, fees]) => {
     if (!isCurrency(code)) problems.push({ at: [...at, 'also', code], is: 'malformed', text: code, form: 'currency' });

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
-import type { Came, Reach } from './kinds/kind.ts';
+import type { Came, Reach, Summed } from './kinds/kind.ts';
 import type { Over } from './measure.ts';
 import type { Asked, Shipment } from './shipment.ts';
 import type { Breaks } from './steps.ts';
@@ -21,6 +21,8 @@ export const isRising = (rate: Rate): boolean => kindOf(rate).isRising(rate);
 export const breaksOf = (rate: Rate): Breaks | null => kindOf(rate).breaks(rate);
 /** The measure along which a rate's charge changes most tellingly; null where it does not change. */
 export const measuredOver = (rate: Rate): Over | null => kindOf(rate).over(rate);
+/** What a rate adds up to, where it charges by adding alone. */
+export const summedOf = (rate: Rate): Summed | null => kindOf(rate).summed(rate);
 /** Whether a further unit alone makes a rate dearer. */
 export const isPerItem = (rate: Rate): boolean => kindOf(rate).perItem(rate);
 /** Whether a rate has to see the lines themselves. */

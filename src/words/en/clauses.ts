@@ -2,8 +2,8 @@ import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { counts, homeWall, momentText } from './figures.ts';
-import { offerTitle, serviceName, zoneName } from './names.ts';
-import { laneWords } from './rates.ts';
+import { offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { freeText, laneOf, laneWords } from './rates.ts';
 
 /** Goods delivered otherwise than the plain ones. */
 const apartWords: Readonly<Record<(ClassOfBasket & { is: 'apart' })['by'], string>> = {
@@ -30,8 +30,14 @@ export function className(book: Book, one: ClassOfBasket): string {
   }
 }
 
-const laneName = (book: Book, { zone, service }: { readonly zone: string; readonly service: string }): string =>
-  `${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`;
+/** A lane by its zone and service, and by its template where that is not the default one. */
+function laneName(
+  book: Book,
+  { template, zone, service }: { readonly template: string; readonly zone: string; readonly service: string },
+): string {
+  const other = template === defaultTemplateOf(book).id ? '' : `${templateName(book, template)}: `;
+  return `${other}${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`;
+}
 
 export function clauseName(book: Book, clause: Clause): string {
   switch (clause.about) {
@@ -40,10 +46,11 @@ export function clauseName(book: Book, clause: Clause): string {
     case 'zone':
       return zoneName(book, clause.zone);
     case 'rate':
-      return `${laneName(book, clause)}: ${laneWords(book, clause.zone, clause.service)}`;
+      return `${laneName(book, clause)}: ${laneWords(book, clause)}`;
     case 'threshold': {
-      const free = defaultTemplateOf(book).lanes[clause.zone]?.[clause.service]?.freeFrom;
-      return `${laneName(book, clause)}: free from ${free?.value ?? ''} ${free?.test ?? ''} discounts`;
+      const free = laneOf(book, clause.template, clause.zone, clause.service)?.freeFrom;
+      const tested = free?.unit === 'value' ? ` ${free.test} discounts` : '';
+      return `${laneName(book, clause)}: ${free ? freeText(free, '') : 'free'}${tested}`;
     }
     case 'offer':
       return offerTitle(book, clause.offer);

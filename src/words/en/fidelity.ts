@@ -47,6 +47,21 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Masses are rounded up to whole grams there: the last gram below the least mass is offered already.';
     case 'dearest item only':
       return `A basket pays its dearest item’s entry, once: several items may pay up to ${say(loss.off)} too little.`;
+    case 'dearest size':
+      return `It goes by size in the book; there all pay what the largest does: up to ${say(loss.off)} too much.`;
+    case 'nearest step':
+      return `It has more steps than fit there; the nearest are up to ${say(loss.off)} off.`;
+    case 'each alone':
+      return `An amount for each unit, rounded alone there: up to ${say(loss.off)} off.`;
+    case 'steps before discounts':
+      return `Steps go by the value before discounts there: up to ${say(loss.off)} off.`;
+    case 'tested after goods offers':
+      return [
+        `Tested there after ${titles(loss.offers)}, which act even where they cost the free delivery:`,
+        `up to ${say(loss.most)} differs.`,
+      ].join(' ');
+    case 'threshold of the basket':
+      return `The value of the whole basket is tested there, not of its own group: up to ${say(loss.off)} too little.`;
     case 'threshold':
       return cannot(
         `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]}`,
@@ -64,6 +79,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return apartWords[loss.by];
     case 'stock places':
       return `Goods from ${inARow(loss.origins)} pay one rate together there, not one for each stock place.`;
+    case 'dearest group only':
+      return `Of several groups the dearest pays there: up to ${say(loss.off)} off.`;
+    case 'own rates not added':
+      return `Rates of single items are not added there, the dearest pays: up to ${say(loss.off)} too little.`;
     case 'shown':
       return 'Which choices are shown cannot be said there: all that fit are.';
     case 'currency':
@@ -131,6 +150,17 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Goods offers hold everywhere there.';
     case 'asks no least value':
       return 'Goods offers there ask no least value.';
+    case 'budget as uses':
+      return `A budget is not known there: it ends after ${loss.uses} uses, of which each could take so much.`;
+    case 'budget below one use':
+      return 'A budget is not known there, and in uses it would be less than one: it does not act.';
+    case 'by template':
+      return `${upToSome(loss.places)}: in its zones by one template and not by another; it holds there for all.`;
+    case 'wrong pairs':
+      return [
+        `By letters it is treated otherwise than meant beside ${titles(loss.offers)};`,
+        loss.proved ? 'no letters do better.' : 'better letters were not found.',
+      ].join(' ');
   }
 }
 
@@ -185,6 +215,11 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'tested before discounts': 'test it before discounts in the book',
   'delivered like all others': 'deliver them like all others in the book',
   'all shown': 'show all in the book',
+  'the dearest group pays': 'let the dearest group pay in the book',
+  'steps before discounts': 'let its steps go by the value before discounts',
+  'fewer steps': 'fewer steps in the book',
+  'one zone for all templates': 'let all templates have the same zones',
+  'a larger budget': 'a larger budget',
   'fewer goods there': 'list fewer goods there',
   'one country': 'target one country',
   'all countries': 'target all countries',

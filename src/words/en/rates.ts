@@ -1,5 +1,5 @@
-import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
-import type { FreeFromBody, RateBody } from '../../core/rates/index.ts';
+import type { Book } from '../../core/book/index.ts';
+import type { FreeFromBody, LaneBody, RateBody } from '../../core/rates/index.ts';
 import { unitWords } from './measures.ts';
 import { rateWordsOf } from './rate-kinds/index.ts';
 
@@ -12,11 +12,18 @@ export const firstText = (rate: RateBody): string => rateWordsOf(rate).first(rat
 /** How a rate is charged, in the words below its first figure; null where the figure says it all. */
 export const mannerText = (rate: RateBody): string | null => rateWordsOf(rate).manner(rate);
 
-/** The rate of a lane of the default template. */
-export function laneWords(book: Book, zone: string, service: string): string {
-  const rate = defaultTemplateOf(book).lanes[zone]?.[service]?.rate;
+/** The rate of a lane. */
+export function laneWords(
+  book: Book,
+  { template, zone, service }: { readonly template: string; readonly zone: string; readonly service: string },
+): string {
+  const rate = laneOf(book, template, zone, service)?.rate;
   return rate ? rateText(rate) : 'not offered';
 }
+
+/** A lane of a template as the book has it. */
+export const laneOf = (book: Book, template: string, zone: string, service: string): LaneBody | undefined =>
+  book.templates.find(({ id }) => id === template)?.lanes[zone]?.[service];
 
 export const freeText = ({ value, unit, of }: FreeFromBody, currency: string): string =>
   [

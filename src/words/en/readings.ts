@@ -26,8 +26,18 @@ function partText(part: ReadPart): string {
       return `least spend ${part.amount}`;
     case 'least value':
       return `least value ${part.amount}`;
-    case 'rate at most':
-      return `where the rate is at most ${part.amount}`;
+    case 'pays at most':
+      return `pays at most ${part.amount} of the rate`;
+    case 'each':
+      return `and ${part.amount} each unit`;
+    case 'sets':
+      return counts(part.count, 'goods set');
+    case 'uses':
+      return counts(part.count, 'use');
+    case 'dearest set':
+      return 'the dearest set pays';
+    case 'except':
+      return `except ${part.places.join(' ')}`;
     case 'free from':
       return `free from ${part.amount}`;
     case 'code':

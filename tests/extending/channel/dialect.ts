@@ -5,7 +5,7 @@ import { euro, euros } from '../../../src/core/channels/euros.ts';
 import { exact, type Remedy, unsayable, worstOf } from '../../../src/core/channels/fidelity.ts';
 import { settingsOf } from '../../../src/core/channels/manifest.ts';
 import { apartNotes, plainLanes, plainReach } from '../../../src/core/channels/plain.ts';
-import { plainOffers } from '../../../src/core/channels/plain-offer.ts';
+import { plainOffers, saidPlainly } from '../../../src/core/channels/plain-offer.ts';
 import { amountText, err, type Minor, minor } from '../../../src/core/exact/index.ts';
 import type { Place } from '../../../src/core/places/index.ts';
 import type { quillgate } from './manifest.ts';
@@ -31,7 +31,7 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
       fidelity: countries.length === parts.length ? exact : unsayable({ is: 'no whole country' }, asItIs),
     });
     for (const [service, lane] of plainLanes(book).get(zone.id) ?? []) {
-      const clause = { about: 'rate', zone: zone.id, service } as const;
+      const clause = { about: 'rate', template: book.defaultTemplate.id, zone: zone.id, service } as const;
       const speed = speeds[service];
       if (!speed || lane.rate?.is !== 'flat') {
         notes.push({
@@ -62,7 +62,13 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
       return [[country, book.defaultTemplate.zoneOf(place)?.zone.id ?? ''] as const];
     }),
   );
-  return { rules: rulesOf(board), notes, zoneOfName, thresholds: new Set<string>() } satisfies Rendition;
+  return {
+    rules: rulesOf(board),
+    notes,
+    zoneOfName,
+    thresholds: new Set<string>(),
+    said: saidPlainly(offers.offers),
+  } satisfies Rendition;
 }
 
 function rulesOf(board: Board): Rules {

@@ -42,7 +42,7 @@ function laneNotes(
 ): Note[] {
   const { say, dropped } = feed;
   const speed = feed.speedOf(service.id);
-  const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
+  const clause = { about: 'rate', template: feed.book.defaultTemplate.id, zone: zone.id, service: service.id } as const;
   if (speed === null)
     return [{ clause, reads: [], fidelity: unsayable({ is: 'no speed', service: service.id, speed }, 'a speed') }];
   if (!lane.rate) return [{ clause, reads: [], fidelity: lane.lost }];
@@ -63,7 +63,12 @@ function laneNotes(
     ],
     fidelity: worstOf([several, full, lane.lost]),
   };
-  const threshold = { about: 'threshold', zone: zone.id, service: service.id } as const;
+  const threshold = {
+    about: 'threshold',
+    template: feed.book.defaultTemplate.id,
+    zone: zone.id,
+    service: service.id,
+  } as const;
   const lost: Note[] =
     lane.thresholdLost.is === 'exact' ? [] : [{ clause: threshold, reads: [], fidelity: lane.thresholdLost }];
   const free = lane.freeFrom;

@@ -4,7 +4,7 @@ import type { Listed, Note, Rendition } from '../dialect.ts';
 import { exact } from '../fidelity.ts';
 import { listingOf } from '../listing.ts';
 import { apartNotes, chargeAt } from '../plain.ts';
-import { plainOffers } from '../plain-offer.ts';
+import { plainOffers, saidPlainly } from '../plain-offer.ts';
 import { type Feed, feedOf, withinOf } from './feed.ts';
 import type { Entry, FeedItem } from './format.ts';
 import { zoneNotes } from './lanes.ts';
@@ -38,7 +38,13 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     ...plainly.notes,
     ...plainly.offers.map((offer) => offerNote(feed, offer, plainly.offers)),
   ];
-  return { rules: rulesOf({ target, items, promotions }), notes, zoneOfName: zoneNames(feed), thresholds };
+  return {
+    rules: rulesOf({ target, items, promotions }),
+    notes,
+    zoneOfName: zoneNames(feed),
+    thresholds,
+    said: saidPlainly(plainly.offers),
+  };
 }
 
 /** What an item of a mass costs to each place that is entered; items of one mass share their entries. */

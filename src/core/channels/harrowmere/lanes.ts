@@ -44,7 +44,7 @@ function laneNotes(
   thresholds: Set<string>,
 ): Note[] {
   const { rates, say } = plan;
-  const clause = { about: 'rate', zone: zone.id, service: service.id } as const;
+  const clause = { about: 'rate', template: plan.book.defaultTemplate.id, zone: zone.id, service: service.id } as const;
   const speed = plan.speedOf(service.id);
   const not = (fidelity: Fidelity): Note[] => [{ clause, reads: [], fidelity }];
   const remedy: Remedy = places.length === 0 ? 'whole regions' : 'a speed of its own';
@@ -57,7 +57,12 @@ function laneNotes(
 
   const { fidelity: fit, ...terms } = said;
   rates.push(...places.map((place) => ({ place, speed, ...terms })));
-  const threshold = { about: 'threshold', zone: zone.id, service: service.id } as const;
+  const threshold = {
+    about: 'threshold',
+    template: plan.book.defaultTemplate.id,
+    zone: zone.id,
+    service: service.id,
+  } as const;
   const lost: Note[] =
     lane.thresholdLost.is === 'exact' ? [] : [{ clause: threshold, reads: [], fidelity: lane.thresholdLost }];
   const reads: Note['reads'] = [['RATE', places.join(' '), speed, termsRead(terms)]];
@@ -93,7 +98,7 @@ function freeNote(
     until: '',
   });
   return {
-    clause: { about: 'threshold', zone: zone.id, service: service.id },
+    clause: { about: 'threshold', template: plan.book.defaultTemplate.id, zone: zone.id, service: service.id },
     reads: [['DELIVERY', key, speed, { is: 'least spend', amount: value }]],
     fidelity: worstOf([beforeOnly(plan.book, freeFrom, most), plan.crowd]),
   };

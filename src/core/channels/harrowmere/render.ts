@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { exact } from '../fidelity.ts';
 import { apartNotes } from '../plain.ts';
-import { plainOffers } from '../plain-offer.ts';
+import { plainOffers, saidPlainly } from '../plain-offer.ts';
 import { zoneNotes } from './lanes.ts';
 import { offerNote } from './offers.ts';
 import { planOf } from './plan.ts';
@@ -31,5 +31,6 @@ export function render(book: CompiledBook, listed: readonly Listed[]): Rendition
     notes,
     zoneOfName: new Map(zones.flatMap(({ id }) => world.placesOfZone(id).map((place) => [place, id] as const))),
     thresholds,
+    said: saidPlainly(plainly.offers),
   };
 }

@@ -1,7 +1,7 @@
 /** Lerrin Shop: the seller's own storefront. */
 import type { Dialect } from '../dialect.ts';
 import { manifest } from './manifest.ts';
+import { read } from './read.ts';
 import { render } from './render.ts';
-import { read } from './rules.ts';
 
 export const lerrinShop = { ...manifest, render, read } satisfies Dialect;

@@ -1,257 +1,317 @@
 import type { CompiledBook } from '../../book/index.ts';
-import {
-  amountText,
-  type Currency,
-  decimalText,
-  gram,
-  localOf,
-  type Minor,
-  minor,
-  nothing,
-} from '../../exact/index.ts';
-import { patternText } from '../../places/index.ts';
-import { shownName } from '../../rates/index.ts';
-import { atlas } from '../atlas.ts';
-import { beforeOnly } from '../bounds.ts';
-import type { Listed, Note, Rendition } from '../dialect.ts';
-import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { amountText, gramsText } from '../../exact/index.ts';
+import type { Offer } from '../../offers/index.ts';
+import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
+import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { keysOf } from '../keys.ts';
+import { listingOf } from '../listing.ts';
 import { settingsOf } from '../manifest.ts';
-import { apartNotes, type PlainRate, plainLanes, plainReach } from '../plain.ts';
-import { type PlainOffer, plainOffers } from '../plain-offer.ts';
-import { actTogether, freedServices, lanesOf, mostFreed, wholeCountries } from '../reach.ts';
+import { datedNotes, shownNotes } from '../plain.ts';
+import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
-import { type Campaign, clock, type Shop, type ShopSpeed } from './format.ts';
+import { type Campaign, clock, limits, type Shop, type ShopListing } from './format.ts';
+import { lettered } from './letters.ts';
 import { manifest } from './manifest.ts';
+import { mixingFidelity } from './mixing.ts';
+import { type ToldOffer, toldOffer } from './offers.ts';
+import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
+import { labelsOf, setsOf, type ToldGroup, type ToldLane } from './sets.ts';
 
 /** The book as Lerrin Shop will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
-  const say = (value: Minor) => amountText(value, book.currency);
-  const parts = atlas(book);
-  const notes: Note[] = apartNotes(book, goods);
-  const plain = plainLanes(book);
-  const { speeds: spoken } = settingsOf(book.body, manifest);
-  const zones = book.defaultTemplate.zones.flatMap((zone): Shop['zones'] => {
-    const places = parts
-      .filter((one) => one.zone === zone.id)
-      .map((one) => (one.pattern.is === 'world' ? '*' : patternText(one.pattern)));
-    if (places.length === 0) {
-      notes.push({ clause: { about: 'zone', zone: zone.id }, reads: [], fidelity: exact });
-      return [];
-    }
-    notes.push({ clause: { about: 'zone', zone: zone.id }, reads: [[{ is: 'places', places }]], fidelity: exact });
-    const speeds: Record<string, ShopSpeed> = {};
-    for (const service of book.services) {
-      const lane = plain.get(zone.id)?.get(service.id);
-      const speed = spoken[service.id];
-      if (!lane) continue;
-      if (!speed) {
-        notes.push({
-          clause: { about: 'rate', zone: zone.id, service: service.id },
-          reads: [],
-          fidelity: unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed'),
-        });
-        continue;
-      }
-      const rate = { about: 'rate', zone: zone.id, service: service.id } as const;
-      if (!lane.rate) {
-        notes.push({ clause: rate, reads: [], fidelity: lane.lost });
-        continue;
-      }
-      const { steps, fidelity } = stepsOf(lane.rate, book.currency);
-      const freeFrom = lane.freeFrom && say(lane.freeFrom.value);
-      speeds[speed] = {
-        label: lane.lane.names[book.market.body.locale] ?? shownName(service, book.market.body.locale),
-        days: [...(lane.lane.days ?? service.days)],
-        steps,
-        freeFrom,
-      };
-      notes.push({
-        clause: rate,
-        reads: [[`${zone.id} ${speed}`, ...stepsRead(steps)]],
-        fidelity: worstOf([fidelity, lane.lost]),
-      });
-      if (lane.thresholdLost.is !== 'exact')
-        notes.push({
-          clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: [],
-          fidelity: lane.thresholdLost,
-        });
-      if (lane.freeFrom && freeFrom) {
-        notes.push({
-          clause: { about: 'threshold', zone: zone.id, service: service.id },
-          reads: [[{ is: 'free from', amount: freeFrom }]],
-          fidelity: beforeOnly(book, lane.freeFrom, plainReach(lane.rate).most),
-        });
-      }
-    }
-    return [{ key: zone.id, name: zone.name, places, speeds }];
-  });
-  const closed = parts
-    .filter((one) => one.zone === null && one.pattern.is !== 'world')
-    .map((one) => patternText(one.pattern));
-  const plainly = plainOffers(book, 'lerrin-shop');
-  notes.push(...plainly.notes);
-  const letters = lettersOf(book, plainly.offers);
-  const campaigns = plainly.offers.map((offer): Campaign => {
-    const letter = letters.get(offer.id) ?? 'A';
-    const { campaign, fidelity } = campaignOf(book, offer, letter);
-    const adding = addingOf(book, plainly.offers, offer, letters);
-    notes.push({
-      clause: { about: 'offer', offer: offer.id },
-      reads: [campaignRead(campaign)],
-      fidelity: worstOf([fidelity, adding, offer.lost]),
-    });
-    return campaign;
-  });
-  const shop: Shop = { format: 'lerrin-shop/1', closed, zones, campaigns };
+  const { locale } = book.market.body;
+  const { speeds } = settingsOf(book.body, manifest);
+  const { zones, closed } = placesOf(book);
+  const groups = setsOf({ book, zones, speeds }, goods);
+  const spoken = book.services.filter(({ id }) => speeds[id]);
+  const bars = barsOf(book, goods, speeds);
+  const tags = tagsOf(book);
+  const offers = offersOf(book, goods, groups, locale, tags);
+  const sets = [...new Map(groups.map(({ set }) => [set.key, set])).values()];
+  const shop: Shop = {
+    format: 'lerrin-shop/2',
+    locales: [locale],
+    closed,
+    speeds: spoken.map(({ id }) => ({
+      key: speeds[id] ?? '',
+      label: labelsOf(book, id, [locale]),
+      bars: bars.has(id) ? [barred(speeds[id] ?? '')] : [],
+    })),
+    sets: sets.length > 0 ? sets : [{ key: 'goods', name: 'Goods', tags: [], rest: true, kept: false }],
+    zones: zones.map(({ key, name, places }) => ({
+      key,
+      name,
+      places: [...places],
+      rates: sets.flatMap((set) => ratesOf(groups, set.key, key)),
+    })),
+    campaigns: offers.campaigns,
+    listings: listingsOf(book, groups, bars, tags, speeds),
+  };
   return {
     rules: rulesOf(shop),
-    notes,
-    zoneOfName: new Map(zones.map((zone) => [zone.name, zone.key])),
+    notes: [
+      ...datedNotes(book, goods),
+      ...ownNotes(goods, groups, bars),
+      mixingNote(book, groups),
+      ...shownNotes(book),
+      ...zoneNotes(book, zones),
+      ...laneNotes(book, groups),
+      ...offers.notes,
+    ],
+    zoneOfName: new Map(
+      zones.flatMap(({ name, zones: falls }) => falls.flatMap((id) => (id === null ? [] : [[name, id]]))),
+    ),
     // A speed says its threshold itself.
     thresholds: new Set(),
+    said: offers.said,
   };
 }
 
-const stepsRead = ({ by, rows }: ShopSpeed['steps']): ReadLine => [
-  { is: 'steps by', over: by === 'value' ? 'value' : 'mass' },
-  ...rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
+/** The rates of a set in a zone: groups that are told as one set have the same. */
+function ratesOf(groups: readonly ToldGroup[], set: string, zone: string) {
+  const lanes = groups.find((one) => one.set.key === set)?.lanes ?? [];
+  return lanes.flatMap((lane) => (lane.zone.key === zone && lane.rate ? [{ ...lane.rate, set }] : []));
+}
+
+const barred = (speed: string): string => `not-${speed}`;
+
+/** The services that some goods do not go by, of those that the shop has a speed for. */
+function barsOf(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  speeds: Readonly<Record<string, string | null>>,
+): Map<string, number> {
+  const bars = new Map<string, number>();
+  book.services.forEach(({ id }, i) => {
+    const bit = 1 << i;
+    if (speeds[id] && goods.some((item) => (item.serves & bit) === 0)) bars.set(id, bit);
+  });
+  return bars;
+}
+
+/** The tags of the selections that goods offers act on, by their places in the book. */
+function tagsOf(book: CompiledBook): (part: number) => string | null {
+  const keyFor = keysOf(limits.key);
+  const tags = book.parts.map(({ id }) => keyFor(`of-${id}`));
+  return (part) => (part < 0 ? null : (tags[part] ?? null));
+}
+
+function listingsOf(
+  book: CompiledBook,
+  groups: readonly ToldGroup[],
+  bars: ReadonlyMap<string, number>,
+  tagOf: (part: number) => string | null,
+  speeds: Readonly<Record<string, string | null>>,
+): ShopListing[] {
+  const acted = [...new Set(book.offers.flatMap((offer) => partsOf(offer)))];
+  return groups.flatMap(({ group, set }) =>
+    group.goods.map((item): ShopListing => {
+      const tags = [...set.tags];
+      for (const part of acted) if (lies(item, part)) tags.push(tagOf(part) ?? '');
+      for (const [id, bit] of bars) if ((item.serves & bit) === 0) tags.push(barred(speeds[id] ?? ''));
+      return {
+        id: listingOf(item.sku),
+        price: amountText(item.price, book.currency),
+        grams: item.mass === null ? null : gramsText(item.mass),
+        tags,
+        handling: item.handling && {
+          each: amountText(item.handling.each, book.currency),
+          waived: item.handling.waivable,
+        },
+      };
+    }),
+  );
+}
+
+const lies = ({ inside }: Pick<Listed, 'inside'>, part: number): boolean =>
+  ((inside[part >> 5] ?? 0) & (1 << (part & 31))) !== 0;
+const partsOf = ({ kind, benefit }: Offer): number[] => {
+  const part = kind.sort === 'goods' ? kind.part(benefit) : -1;
+  return part < 0 ? [] : [part];
+};
+
+/** What is said of goods that are delivered in a way of their own. */
+function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: ReadonlyMap<string, number>): Note[] {
+  const notes: Note[] = [];
+  const own = groups.filter(({ group }) => group.own !== null);
+  const items = own.reduce((sum, { group }) => sum + group.goods.length, 0);
+  if (items > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'own rate', items },
+      reads: own.map(({ set, group }) => [`set ${set.key}`, { is: 'listings', count: group.goods.length }]),
+      fidelity: worstOf(own.flatMap(({ lanes }) => lanes.map(({ fidelity }) => fidelity))),
+    });
+  const handled = goods.filter((item) => item.handling !== null);
+  if (handled.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'fee', items: handled.length },
+      reads: [['handling', { is: 'listings', count: handled.length }]],
+      fidelity: exact,
+    });
+  const kept = goods.filter(({ serves }) => [...bars.values()].some((bit) => (serves & bit) === 0));
+  if (kept.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'services', items: kept.length },
+      reads: [['bars', { is: 'listings', count: kept.length }]],
+      fidelity: exact,
+    });
+  return notes;
+}
+
+const mixingNote = (book: CompiledBook, groups: readonly ToldGroup[]): Note => ({
+  clause: { about: 'mixing' },
+  reads: [
+    groups.length < 2
+      ? [{ is: 'sets', count: groups.length }]
+      : [{ is: 'sets', count: groups.length }, { is: 'dearest set' }],
+  ],
+  fidelity: mixingFidelity(book, groups),
+});
+
+function zoneNotes(book: CompiledBook, zones: ReturnType<typeof placesOf>['zones']): Note[] {
+  return book.body.zones
+    .filter(({ id }) => book.templates.some((template) => template.zones.some((zone) => zone.id === id)))
+    .map(({ id }): Note => {
+      const places = zones.flatMap((zone) => (zone.zones.includes(id) ? zone.places : []));
+      return {
+        clause: { about: 'zone', zone: id },
+        reads: places.length === 0 ? [] : [[{ is: 'places', places }]],
+        fidelity: exact,
+      };
+    });
+}
+
+/** What is said of each lane: a line for each set that is charged by it. */
+function laneNotes(book: CompiledBook, groups: readonly ToldGroup[]): Note[] {
+  const plain = groups.filter(({ group }) => group.own === null);
+  return book.templates.flatMap((template) =>
+    template.zones.flatMap((zone) =>
+      book.services.flatMap((service): Note[] => {
+        const told = plain
+          .filter(({ group }) => group.template.id === template.id)
+          .flatMap(({ set, lanes }) =>
+            lanes
+              .filter((lane) => lane.bookZone === zone.id && lane.service === service.id)
+              .map((lane) => ({ set, lane })),
+          );
+        if (told.length === 0) return [];
+        const clause = { template: template.id, zone: zone.id, service: service.id };
+        const reads = distinct(
+          told.flatMap(({ set, lane }) => (lane.rate ? [rateRead(set.key, zone.id, lane.rate)] : [])),
+        );
+        const rate: Note = {
+          clause: { about: 'rate', ...clause },
+          reads,
+          fidelity: worstOf(told.map(({ lane }) => lane.fidelity)),
+        };
+        return [
+          rate,
+          ...thresholdNotes(
+            clause,
+            told.map(({ lane }) => lane),
+          ),
+        ];
+      }),
+    ),
+  );
+}
+
+function thresholdNotes(
+  clause: { readonly template: string; readonly zone: string; readonly service: string },
+  lanes: readonly ToldLane[],
+): Note[] {
+  const thresholds = lanes.flatMap(({ threshold }) => threshold ?? []);
+  if (thresholds.length === 0) return [];
+  const amounts = [...new Set(lanes.flatMap(({ rate }) => rate?.freeFrom ?? []))];
+  return [
+    {
+      clause: { about: 'threshold', ...clause },
+      reads: amounts.map((amount) => [{ is: 'free from', amount }]),
+      fidelity: worstOf(thresholds.map(({ fidelity }) => fidelity)),
+    },
+  ];
+}
+
+const distinct = (lines: readonly ReadLine[]): ReadLine[] => [
+  ...new Map(lines.map((line) => [JSON.stringify(line), line])).values(),
 ];
 
-function campaignRead({ benefit, letter, code, leastValue, countries, from, until }: Campaign): ReadLine {
+function rateRead(set: string, zone: string, { speed, steps, each }: NonNullable<ToldLane['rate']>): ReadLine {
+  return [
+    `${set} ${zone} ${speed}`,
+    { is: 'steps by', over: steps.by === 'value' ? 'value' : 'mass' },
+    ...steps.rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
+    ...(Number(each) === 0 ? [] : [{ is: 'each', amount: each } as const]),
+  ];
+}
+
+/** The offers as campaigns with letters, and what is said of each. */
+function offersOf(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  groups: readonly ToldGroup[],
+  locale: string,
+  tagOf: (part: number) => string | null,
+): { campaigns: Campaign[]; notes: Note[]; said: Rendition['said'] } {
+  const keyFor = keysOf(limits.key);
+  const meant = book.offers.filter((offer) => isFor(book, offer, manifest.id));
+  const told: ToldOffer[] = [];
+  const notes: Note[] = book.offers
+    .filter((offer) => !meant.includes(offer))
+    .map(({ id }) => ({ clause: { about: 'offer', offer: id }, reads: [], fidelity: exact }));
+  for (const offer of meant) {
+    const one = toldOffer({ book, goods, groups, locale, tagOf, keyFor }, offer);
+    if ('campaigns' in one) told.push(one);
+    else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: one });
+  }
+  const competes = (a: number, b: number) =>
+    book.exclusions((told[a] as ToldOffer).offer, (told[b] as ToldOffer).offer) !== 'none';
+  const { letters, wrong, least } = lettered(told.length, competes, limits.letters);
+  const campaigns: Campaign[] = [];
+  told.forEach(({ offer, campaigns: mine, fidelity }, i) => {
+    const letter = String.fromCharCode(65 + (letters[i] ?? 0));
+    const lettersWrong = told.flatMap((other, j) =>
+      j !== i && (letters[i] === letters[j]) !== competes(i, j) ? [other.offer.id] : [],
+    );
+    const byLetter: Fidelity =
+      lettersWrong.length === 0
+        ? exact
+        : unsayable({ is: 'wrong pairs', offers: lettersWrong, proved: least === wrong }, 'all together or none');
+    const lettered = mine.map((one) => ({ ...one, letter }));
+    campaigns.push(...lettered);
+    const clause: Clause = { about: 'offer', offer: offer.id };
+    notes.push({ clause, reads: lettered.map(campaignRead), fidelity: worstOf([fidelity, byLetter]) });
+  });
+  return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };
+}
+
+function campaignRead({ benefit, letter, code, leastValue, places, except, uses, from, until }: Campaign): ReadLine {
   return [
     benefit.kind,
     { is: 'letter', letter },
-    benefit.kind === 'order' ? `${benefit.percent} %` : { is: 'rate at most', amount: benefit.rateAtMost },
+    ...benefitRead(benefit),
     ...(code === null ? [] : [{ is: 'code', code } as const]),
     ...(leastValue === null ? [] : [{ is: 'least value', amount: leastValue } as const]),
-    ...(countries === null ? [] : [countries.join(' ')]),
+    ...(places === null ? [] : [{ is: 'places', places } as const]),
+    ...(except.length === 0 ? [] : [{ is: 'except', places: except } as const]),
+    ...(uses === null ? [] : [{ is: 'uses', count: uses } as const]),
     { is: 'time', from, until, clock },
   ];
 }
 
-/** A table's upper edges belong to the break below; the shop's lower edges to the step above, in grams rounded up. */
-function stepsOf(rate: PlainRate, currency: Currency): { steps: ShopSpeed['steps']; fidelity: Fidelity } {
-  const say = (value: Minor) => amountText(value, currency);
-  if (rate.is !== 'table')
-    return {
-      steps: { by: 'value', rows: [{ from: say(nothing), charge: say(plainReach(rate).most) }] },
-      fidelity: exact,
-    };
-  if (rate.over === 'value') {
-    // Value breaks are in whole minor units: a lower edge is the upper one before it and one more.
-    const rows = rate.amounts.map((amount, i) => ({
-      from: say(minor(i === 0 ? rate.from : (rate.edges[i - 1] ?? 0) + 1)),
-      charge: say(amount) as string | null,
-    }));
-    if (rate.from > 0) rows.unshift({ from: say(nothing), charge: null });
-    if (!rate.open) rows.push({ from: say(minor((rate.edges.at(-1) ?? 0) + 1)), charge: null });
-    return { steps: { by: 'value', rows }, fidelity: exact };
-  }
-  let bound = 0;
-  const rows = rate.amounts.map((amount, i) => ({
-    from: i === 0 ? Math.ceil(rate.from / gram) : Math.floor((rate.edges[i - 1] ?? 0) / gram) + 1,
-    charge: say(amount) as string | null,
-  }));
-  if (rate.from > 0) rows.unshift({ from: 0, charge: null });
-  if (!rate.open) rows.push({ from: Math.floor((rate.edges.at(-1) ?? 0) / gram) + 1, charge: null });
-  rate.edges.forEach((edge, i) => {
-    const [under, over] = [rate.amounts[i] ?? nothing, rate.amounts[i + 1]];
-    if (edge % gram !== 0 && over !== undefined) bound = Math.max(bound, Math.abs(over - under));
-  });
-  // Grams that two edges share fold into the later step.
-  const folded = rows.filter((row, i) => rows[i + 1]?.from !== row.from);
-  const between =
-    bound === 0
-      ? exact
-      : bounded(bound, { is: 'whole grams', off: minor(bound) }, 'breaks on whole grams', 'live with it');
-  const cutOff = !rate.open && (rate.edges.at(-1) ?? 0) % gram !== 0;
-  const end = cutOff ? unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it') : exact;
-  const begins = rate.from > 0 ? unsayable({ is: 'begins within a gram' }, 'live with it') : exact;
-  return { steps: { by: 'grams', rows: folded }, fidelity: worstOf([between, end, begins]) };
-}
-
-/**
- * Offers that keep each other out must share a letter, those that act together must not: letters are offers linked by
- * keeping each other out.
- */
-function lettersOf(book: CompiledBook, offers: readonly PlainOffer[]): Map<string, string> {
-  const group = new Map(offers.map((offer, i) => [offer.id, i]));
-  for (const a of offers) {
-    for (const b of offers) {
-      if (a.order < b.order && !actTogether(book, a, b)) {
-        const [from, to] = [group.get(b.id), group.get(a.id)];
-        for (const [id, at] of group) if (at === from && to !== undefined) group.set(id, to);
-      }
-    }
-  }
-  const order = [...new Set(group.values())];
-  return new Map([...group].map(([id, at]) => [id, String.fromCharCode(65 + Math.min(25, order.indexOf(at)))]));
-}
-
-/** Where sharing a letter keeps two offers apart that the book lets act together. */
-function addingOf(
-  book: CompiledBook,
-  offers: readonly PlainOffer[],
-  offer: PlainOffer,
-  letters: ReadonlyMap<string, string>,
-): Fidelity {
-  const parted = offers.filter(
-    (other) => other !== offer && letters.get(other.id) === letters.get(offer.id) && actTogether(book, offer, other),
-  );
-  if (parted.length === 0) return exact;
-  return unsayable({ is: 'letters', offers: parted.map((one) => one.id) }, 'all together or none');
-}
-
-function campaignOf(book: CompiledBook, offer: PlainOffer, letter: string): { campaign: Campaign; fidelity: Fidelity } {
-  const say = (value: Minor) => amountText(value, book.currency);
-  const body = book.body.offers[offer.order];
-  const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
-  const places = wholeCountries(book, offer.zones);
-  const asks = offer.asks
-    ? offer.level === 'delivery'
-      ? beforeOnly(book, offer.asks, mostFreed(book, offer))
-      : exact
-    : exact;
-  const head = { key: offer.id, title: body?.title ?? offer.id, letter };
-  const tail = {
-    code: offer.code,
-    leastValue: offer.asks && say(offer.asks.value),
-    countries: places.countries,
-    from: at(offer.from),
-    until: at(offer.until),
-  };
-  switch (offer.benefit.is) {
-    case 'percent off order':
-      return {
-        campaign: { ...head, benefit: { kind: 'order', percent: decimalText(offer.benefit.percent) }, ...tail },
-        fidelity: worstOf([wholeOrder(places.fidelity), asks]),
-      };
-    case 'free services':
-    case 'free cheapest': {
-      const freed = freedServices(book, offer);
-      const meant = new Set(
-        freed.zones.flatMap(({ zone, services }) => services.map((service) => `${zone} ${service}`)),
-      );
-      const isMeant = (one: { zone: string; service: string }) => meant.has(`${one.zone} ${one.service}`);
-      const lanes = lanesOf(book, offer);
-      const cap = minor(Math.max(0, ...lanes.filter(isMeant).map((one) => plainReach(one.lane.rate).most)));
-      const caught = lanes.filter((one) => !isMeant(one) && plainReach(one.lane.rate).least <= cap);
-      const bound = minor(Math.max(0, ...caught.map((one) => Math.min(cap, plainReach(one.lane.rate).most))));
-      const services = [...new Set(caught.map((one) => one.service))];
-      const fidelity =
-        bound === 0
-          ? exact
-          : bounded(bound, { is: 'cap', cap, services, most: bound }, 'the same services', 'live with it');
-      return {
-        campaign: { ...head, benefit: { kind: 'delivery', rateAtMost: say(cap) }, ...tail },
-        fidelity: worstOf([fidelity, freed.fidelity, places.fidelity, asks]),
-      };
-    }
+function benefitRead(benefit: Campaign['benefit']): ReadLine {
+  if (benefit.kind === 'delivery') return [{ is: 'pays at most', amount: benefit.atMost }];
+  const { off } = benefit;
+  const on = benefit.kind === 'goods' && benefit.tag !== null ? [benefit.tag] : [];
+  switch (off.is) {
+    case 'percent':
+      return [...on, `${off.percent} %`];
+    case 'amount':
+      return [...on, off.amount];
+    case 'price':
+      return [...on, `= ${off.price}`];
+    case 'n for m':
+      return [...on, `${off.buy} + ${off.get}`, `${off.percent} %`];
   }
 }
-
-/** An order percentage that reaches places it should not has no bound but the order itself. */
-const wholeOrder = (fidelity: Fidelity): Fidelity =>
-  fidelity.is === 'bounded' ? { is: 'unsayable', losses: fidelity.losses, remedies: ['whole countries'] } : fidelity;

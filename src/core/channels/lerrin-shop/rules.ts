@@ -1,227 +1,378 @@
-import { shaped } from '../../book/index.ts';
-import {
-  err,
-  gram,
-  type Instant,
-  instantOf,
-  kept,
-  type Mass,
-  type Minor,
-  minor,
-  nothing,
-  type Problem,
-  parseDecimal,
-  percentOf,
-  type Result,
-  unwrap,
-} from '../../exact/index.ts';
-import { type Pattern, type Place, parsePattern, type Zone, zoneFinder } from '../../places/index.ts';
-import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
+import { gram, type Instant, type Mass, type Minor, minor, unwrap } from '../../exact/index.ts';
+import { type Place, type Zone, zoneFinder } from '../../places/index.ts';
+import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
-import { figures } from '../figures.ts';
-import { type SideBy, type SideStep, titled } from '../side-step.ts';
-import { type Campaign, clock, fileName, type Shop, type ShopSpeed, shopSchema } from './format.ts';
-
-export function read(files: readonly ChannelFile[]): Result<Rules> {
-  const file = files.find((one) => one.name === fileName);
-  if (!file) return err([fileName], { is: 'no file', name: fileName });
-  let data: unknown;
-  try {
-    data = JSON.parse(file.text);
-  } catch (error) {
-    return err([fileName], { is: 'unreadable', standard: 'JSON', detail: (error as Error).message });
-  }
-  const shop = shaped(shopSchema, data);
-  if (!shop.ok) return shop;
-  const problems: Problem[] = [];
-  for (const one of [...shop.value.closed, ...shop.value.zones.flatMap((zone) => zone.places)])
-    kept(pattern(one), [fileName, 'places'], problems, null);
-  const { percent } = figures(problems);
-  for (const { key, benefit, from, until } of shop.value.campaigns) {
-    const at = [fileName, 'campaigns', key];
-    if (benefit.kind === 'order') percent(benefit.percent, at);
-    for (const local of [from, until]) if (local !== null) kept(instantOf(local, clock), at, problems, 0);
-  }
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rulesOf(shop.value) };
-}
-
-/** A colon in place of the space is the older way of writing a postcode. */
-const pattern = (entry: string): Result<Pattern> =>
-  entry === '*' ? { ok: true, value: { is: 'world' } } : parsePattern(entry.replace(':', ' '));
+import { listingOf } from '../listing.ts';
+import { type SideStep, titled } from '../side-step.ts';
+import { type Bought, type Running, running } from './campaigns.ts';
+import {
+  type Campaign,
+  fileName,
+  type Shop,
+  type ShopListing,
+  type ShopRate,
+  type ShopSet,
+  writeShop,
+} from './format.ts';
+import { patternOf } from './patterns.ts';
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
   const zones: readonly Zone[] = [
-    ...shop.zones.map((zone) => ({
-      id: zone.key,
-      name: zone.name,
-      takes: zone.places.map((one) => unwrap(pattern(one))),
-      leaves: [],
-    })),
-    { id: '', name: 'closed', takes: shop.closed.map((one) => unwrap(pattern(one))), leaves: [] },
+    ...shop.zones.map(({ key, name, places }) => ({ id: key, name, takes: places.map(placeOf), leaves: [] })),
+    { id: '', name: 'closed', takes: shop.closed.map(placeOf), leaves: [] },
   ];
   const find = zoneFinder(zones);
-  const speedsOf = new Map(shop.zones.map((zone, i) => [zones[i], Object.entries(zone.speeds).map(speedOf)]));
+  const rated = new Map(shop.zones.map((zone, i) => [zones[i], ratesOf(zone.rates)]));
   const zoneAt = (place: Place) => {
     const zone = find(place)?.zone;
-    const speeds = zone && speedsOf.get(zone);
-    return speeds && { key: zone.id, name: zone.name, speeds };
+    const rates = zone && rated.get(zone);
+    return rates && { key: zone.id, name: zone.name, rates };
   };
-  const campaigns = shop.campaigns.map(campaignOf);
-  const runsIn = ({ countries }: Campaign, { country }: Place) => countries === null || countries.includes(country);
+  const campaigns = shop.campaigns.map(running);
+  const listed = lister(shop);
+  const first = shop.locales[0] ?? '';
   return {
-    written: () => [{ name: fileName, pieces: () => [`${JSON.stringify(shop, null, 2)}\n`] }],
-    patterns: zones.flatMap((zone) => zone.takes),
+    written: () => [{ name: fileName, pieces: () => writeShop(shop) }],
+    patterns: [
+      ...zones.flatMap((zone) => zone.takes),
+      ...shop.campaigns.flatMap(({ places, except }) => [...(places ?? []), ...except].map(placeOf)),
+    ],
     edgesAt(place) {
-      const speeds = zoneAt(place)?.speeds ?? [];
-      const here = campaigns.filter(({ campaign }) => runsIn(campaign, place));
+      const rates = [...(zoneAt(place)?.rates.values() ?? [])].flatMap((row) => [...row.values()]);
+      const here = campaigns.filter((one) => one.holdsAt(place));
       const starts = (by: Steps['by']) =>
-        speeds.flatMap(({ steps }) => (steps.by === by ? steps.rows.map((row) => row.from) : []));
+        rates.flatMap(({ steps }) => (steps.by === by ? steps.rows.map((row) => row.from) : []));
       return {
         values: [
           ...(starts('value') as Minor[]),
-          ...speeds.flatMap(({ freeFrom }) => freeFrom ?? []),
+          ...rates.flatMap(({ freeFrom }) => freeFrom ?? []),
           ...here.flatMap(({ leastValue }) => leastValue ?? []),
         ],
         masses: starts('grams').flatMap((from) => (from > 0 ? [((from - 1) * gram) as Mass] : [])),
         moments: here.flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
-        perItem: false,
+        perItem: rates.some(({ each }) => each > 0) || shop.listings.some(({ handling }) => handling !== null),
       };
     },
-    placeKey: (place) =>
-      `${zoneAt(place)?.key ?? ''} ${shop.campaigns.map((one) => Number(runsIn(one, place))).join('')}`,
-    probes: [],
+    placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
+    probes: probesOf(shop),
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {
       const zone = zoneAt(basket.place);
-      if (!zone) return [];
-      const value = basket.lines.reduce((sum, line) => sum + line.price * line.units, 0) as Minor;
-      const live = campaigns.filter(
-        ({ campaign, from, until, leastValue }) =>
-          (from === null || from <= moment) &&
-          (until === null || moment < until) &&
-          (campaign.code === null || basket.codes.includes(campaign.code)) &&
-          runsIn(campaign, basket.place) &&
-          (leastValue === null || value >= leastValue),
-      );
-      return zone.speeds.flatMap((speed) => choiceOf(speed, zone.name, live, basket, value));
+      const lines = zone ? linesOf(basket, listed) : null;
+      if (!zone || !lines) return [];
+      const live = runningIn(campaigns, basket, lines, moment);
+      return shop.speeds.flatMap(({ key, bars }) => {
+        const parts = bars.length > 0 && isBarred(lines, bars) ? null : partsOf(zone.rates.get(key), lines);
+        return parts ? [choiceOf({ speed: key, zone: zone.name, locale: first }, parts, lines, live)] : [];
+      });
     },
   };
 }
 
-const momentOf = (local: string | null) => (local === null ? null : unwrap(instantOf(local, clock)));
+const placeOf = (entry: string) => unwrap(patternOf(entry));
 
-/** Rows of a speed with their figures read: from a value in minor units, or from whole grams. */
+/** Rows of a rate with their figures read: from a value in minor units, or from whole grams. */
 interface Steps {
   readonly by: 'value' | 'grams';
   readonly rows: readonly { readonly from: number; readonly charge: Minor | null }[];
 }
-interface Speed {
-  readonly speed: string;
+interface Rate {
   readonly steps: Steps;
+  readonly each: Minor;
   readonly freeFrom: Minor | null;
 }
-const speedOf = ([speed, { steps, freeFrom }]: readonly [string, ShopSpeed]): Speed => ({
-  speed,
-  steps: {
-    by: steps.by,
-    rows: steps.rows.map(({ from, charge }) => ({
-      from: typeof from === 'string' ? euros(from) : from,
-      charge: eurosIfAny(charge),
-    })),
-  },
-  freeFrom: eurosIfAny(freeFrom),
-});
 
-/** A campaign with its figures read, and what it takes from a value or off a rate. */
-interface Running {
-  readonly campaign: Campaign;
-  readonly from: Instant | null;
-  readonly until: Instant | null;
-  readonly leastValue: Minor | null;
-  readonly saves: (value: Minor, rate: Minor) => Minor;
+/** Rates by speed and set. */
+function ratesOf(rates: readonly ShopRate[]): Map<string, Map<string, Rate>> {
+  const found = new Map<string, Map<string, Rate>>();
+  for (const { set, speed, steps, each, freeFrom } of rates) {
+    const row = found.get(speed) ?? new Map<string, Rate>();
+    found.set(speed, row);
+    row.set(set, {
+      steps: {
+        by: steps.by,
+        rows: steps.rows.map(({ from, charge }) => ({
+          from: typeof from === 'string' ? euros(from) : from,
+          charge: eurosIfAny(charge),
+        })),
+      },
+      each: euros(each),
+      freeFrom: eurosIfAny(freeFrom),
+    });
+  }
+  return found;
 }
-function campaignOf(campaign: Campaign): Running {
-  const { from, until, leastValue } = campaign;
-  return {
-    campaign,
-    from: momentOf(from),
-    until: momentOf(until),
-    leastValue: eurosIfAny(leastValue),
-    saves: savesBy(campaign.benefit),
+
+/** What the shop knows of a listing. */
+interface Known {
+  readonly set: ShopSet;
+  readonly tags: ReadonlySet<string>;
+  readonly handling: { readonly each: Minor; readonly waived: boolean } | null;
+}
+
+/** Finds what the shop knows of an item, read when it is first asked for; null where it is not sold there. */
+function lister(shop: Shop): (sku: string) => Known | null {
+  const byId = new Map(shop.listings.map((one) => [one.id, one]));
+  const setOf = setFinder(shop.sets);
+  const known = new Map<string, Known | null>();
+  return (sku) => {
+    let found = known.get(sku);
+    if (found === undefined) {
+      const listing = byId.get(listingOf(sku));
+      const set = listing && setOf(listing);
+      found =
+        listing && set
+          ? {
+              set,
+              tags: new Set(listing.tags),
+              handling: listing.handling && { each: euros(listing.handling.each), waived: listing.handling.waived },
+            }
+          : null;
+      known.set(sku, found);
+    }
+    return found;
   };
 }
-function savesBy(benefit: Campaign['benefit']): Running['saves'] {
-  if (benefit.kind === 'order') {
-    const percent = unwrap(parseDecimal(benefit.percent, 3));
-    return (value) => percentOf(value, percent);
+
+/** The set that a listing is in: the one with a tag of it, else the one that has the rest. */
+function setFinder(sets: readonly ShopSet[]): (listing: ShopListing) => ShopSet | undefined {
+  const byTag = new Map([...sets].reverse().flatMap((set) => set.tags.map((tag) => [tag, set] as const)));
+  const rest = sets.find((set) => set.rest);
+  return ({ tags }) => {
+    for (const tag of tags) {
+      const set = byTag.get(tag);
+      if (set) return set;
+    }
+    return rest;
+  };
+}
+
+/** A listing for each that no rule tells apart: by its set, the tags that rules name, its handling, and whether it has a mass. */
+function probesOf(shop: Shop): Probe[] {
+  const named = new Set([
+    ...shop.speeds.flatMap((speed) => speed.bars),
+    ...shop.campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])),
+  ]);
+  const setOf = setFinder(shop.sets);
+  const alike = new Map<string, { listings: string[]; weighed: boolean }>();
+  for (const one of shop.listings) {
+    const tags = one.tags.filter((tag) => named.has(tag)).sort();
+    const weighed = one.grams !== null;
+    const key = [setOf(one)?.key, weighed, one.handling?.each, one.handling?.waived, ...tags].join(' ');
+    const group = alike.get(key);
+    if (group) group.listings.push(one.id);
+    else alike.set(key, { listings: [one.id], weighed });
   }
-  const most = euros(benefit.rateAtMost);
-  return (_, rate) => (rate <= most ? rate : nothing);
+  return [...alike.values()].map(({ listings, weighed }) => ({
+    listings,
+    leastValue: minor(1),
+    leastMass: weighed ? (gram as Mass) : null,
+  }));
+}
+
+/** A line of a basket with what the shop knows of it. */
+interface Line extends Bought {
+  readonly mass: Mass | null;
+  readonly known: Known;
+}
+
+function linesOf({ lines }: ChannelBasket, listed: (sku: string) => Known | null): Line[] | null {
+  const found: Line[] = [];
+  for (const { sku, units, price, mass } of lines) {
+    const known = listed(sku);
+    if (!known) return null;
+    found.push({ price, units, mass, known, tags: known.tags });
+  }
+  return found;
+}
+
+const isBarred = (lines: readonly Line[], bars: readonly string[]): boolean =>
+  lines.some(({ tags }) => bars.some((tag) => tags.has(tag)));
+
+/** The campaigns that fit a basket, whatever the speed. */
+function runningIn(
+  campaigns: readonly Running[],
+  { place, codes }: ChannelBasket,
+  lines: readonly Line[],
+  moment: Instant,
+): readonly Running[] {
+  if (campaigns.length === 0) return campaigns;
+  const value = lines.reduce((sum, line) => sum + line.price * line.units, 0);
+  return campaigns.filter(
+    ({ campaign: { code }, from, until, leastValue, does, holdsAt }) =>
+      (from === null || from <= moment) &&
+      (until === null || moment < until) &&
+      (code === null || codes.includes(code)) &&
+      (leastValue === null || value >= leastValue) &&
+      holdsAt(place) &&
+      (does.kind !== 'goods' || does.tag === null || lines.some(({ tags }) => tags.has(does.tag as string))),
+  );
+}
+
+/** The lines of one set, and what they pay for a speed. */
+interface Part {
+  readonly set: ShopSet;
+  readonly rate: Rate;
+  readonly charge: number;
+  /** From where the step is that decided; null for a rate in one step. */
+  readonly from: number | null;
+}
+
+/** A basket's lines set by set; null where a set is not taken. */
+function partsOf(rates: ReadonlyMap<string, Rate> | undefined, lines: readonly Line[]): Part[] | null {
+  if (!rates) return null;
+  const parts: Part[] = [];
+  for (const { known } of lines) {
+    if (parts.some((part) => part.set === known.set)) continue;
+    const rate = rates.get(known.set.key);
+    const part = rate && partOf(known.set, rate, lines);
+    if (!part) return null;
+    parts.push(part);
+  }
+  return parts;
+}
+
+function partOf(set: ShopSet, rate: Rate, lines: readonly Line[]): Part | null {
+  const { steps, each } = rate;
+  let [value, mass, units]: [number, number | null, number] = [0, 0, 0];
+  for (const line of lines) {
+    if (line.known.set !== set) continue;
+    value += line.price * line.units;
+    units += line.units;
+    mass = mass === null || line.mass === null ? null : mass + line.mass * line.units;
+  }
+  const at = steps.by === 'value' ? value : mass === null ? null : Math.ceil(mass / gram);
+  const row = at === null ? undefined : steps.rows.findLast((one) => one.from <= at);
+  if (!row || row.charge === null) return null;
+  return { set, rate, charge: row.charge + each * units, from: steps.rows.length > 1 ? row.from : null };
+}
+
+/** What a speed comes to with a value after goods campaigns, and some delivery campaigns. */
+function deliveryOf(
+  parts: readonly Part[],
+  lines: readonly Line[],
+  after: number,
+  campaigns: readonly Running[],
+): { readonly freed: number; readonly rate: number; readonly charge: number } {
+  let [pays, waives, freed, rate] = [0, false, 0, 0];
+  const open = parts.filter((part) => !part.set.kept);
+  for (const { does } of campaigns) {
+    if (does.kind !== 'delivery') continue;
+    pays += does.atMost;
+    waives ||= does.fees && open.length > 0 && open.every((part) => does.atMost >= part.charge);
+  }
+  for (const part of parts) {
+    if (isFree(part, after)) continue;
+    freed = Math.max(freed, part.charge);
+    rate = Math.max(rate, part.set.kept ? part.charge : part.charge - pays);
+  }
+  let charge = rate;
+  for (const { known, units } of lines) {
+    if (!known.handling) continue;
+    const part = parts.find((one) => one.set === known.set) as Part;
+    if (!known.handling.waived || !(waives || isFree(part, after))) charge += known.handling.each * units;
+  }
+  return { freed, rate, charge };
+}
+
+const isFree = ({ rate: { freeFrom } }: Part, after: number): boolean => freeFrom !== null && after >= freeFrom;
+
+/** The campaigns that are used: of each letter the one that saves most, taken alone, of equal ones that listed first. */
+function usedOf(parts: readonly Part[], lines: readonly Line[], live: readonly Running[], value: number): Running[] {
+  if (live.length < 2) return [...live];
+  const whole = deliveryOf(parts, lines, value, []).charge;
+  const best = new Map<string, { one: Running; saves: number }>();
+  for (const one of live) {
+    const saves =
+      one.does.kind === 'goods'
+        ? one.does.cuts(lines).reduce((sum, cut) => sum + cut, 0)
+        : one.does.kind === 'order'
+          ? one.does.takes(value)
+          : whole - deliveryOf(parts, lines, value, [one]).charge;
+    const rival = best.get(one.campaign.letter);
+    if (!rival || saves > rival.saves) best.set(one.campaign.letter, { one, saves });
+  }
+  return live.filter((one) => best.get(one.campaign.letter)?.one === one);
 }
 
 function choiceOf(
-  { speed, steps: rows, freeFrom }: Speed,
-  zone: string,
+  { speed, zone, locale }: { readonly speed: string; readonly zone: string; readonly locale: string },
+  parts: readonly Part[],
+  lines: readonly Line[],
   live: readonly Running[],
-  basket: ChannelBasket,
-  value: Minor,
-): ChannelChoice[] {
-  const rated = rateOf(rows, value, basket);
-  if (!rated) return [];
+): ChannelChoice {
+  const value = lines.reduce((sum, line) => sum + line.price * line.units, 0);
+  const used = live.length === 0 ? live : usedOf(parts, lines, live, value);
   const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: zone } }];
-  const free = freeFrom !== null && value >= freeFrom;
-  const rate = free ? nothing : rated.charge;
-
-  const savings = live
-    .map(({ campaign: one, saves }) => ({ one, saves: saves(value, rate) }))
-    .filter(({ saves }) => saves > 0);
-  const chosen = savings.filter(
-    ({ one, saves }) =>
-      !savings.some(
-        (rival) =>
-          rival.one.letter === one.letter &&
-          (rival.saves > saves ||
-            (rival.saves === saves && savings.indexOf(rival) < savings.findIndex((me) => me.one === one))),
-      ),
-  );
-  let discount = 0;
-  for (const { one, saves } of chosen) {
-    if (one.benefit.kind !== 'order') continue;
-    const takes = minor(Math.min(saves, value - discount));
-    discount += takes;
-    steps.push({ step: 'discount', amount: takes, by: titled(one.title, one.code) });
-  }
-  steps.push({ step: 'rate', amount: rated.charge, by: rated.by });
-  if (freeFrom !== null)
-    steps.push({
-      step: 'threshold',
-      amount: free ? rated.charge : nothing,
-      by: { is: 'free from', over: 'value', value: freeFrom, test: 'before', met: free },
+  const took = ({ campaign }: Running, amount: number) =>
+    steps.push({ step: 'discount', amount: minor(amount), by: by(campaign, locale), key: campaign.key });
+  const left = lines.map((line) => line.price * line.units);
+  for (const one of used) {
+    if (one.does.kind !== 'goods') continue;
+    let amount = 0;
+    one.does.cuts(lines).forEach((cut, i) => {
+      const some = Math.min(cut, left[i] as number);
+      left[i] = (left[i] as number) - some;
+      amount += some;
     });
-  const delivery = chosen.find(({ one }) => one.benefit.kind === 'delivery');
-  if (delivery) steps.push({ step: 'offer', amount: delivery.saves, by: titled(delivery.one.title, null) });
-  const charge = minor(rate - (delivery?.saves ?? 0));
-  steps.push({ step: 'pays', amount: charge, by: null });
-  return [{ speed, charge, discount: minor(discount), steps }];
+    if (amount > 0) took(one, amount);
+  }
+  const after = left.reduce((sum, one) => sum + one, 0);
+  let rest = after;
+  for (const one of used) {
+    if (one.does.kind !== 'order') continue;
+    const takes = Math.min(rest, one.does.takes(after));
+    rest -= takes;
+    if (takes > 0) took(one, takes);
+  }
+  const charge = deliverySteps(parts, lines, after, used, locale, steps);
+  return { speed, charge, discount: minor(value - rest), steps };
 }
 
-function rateOf({ by, rows }: Steps, value: Minor, basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
-  if (by === 'value') {
-    const row = rows.findLast((one) => one.from <= value);
-    if (!row || row.charge === null) return null;
-    return {
-      charge: row.charge,
-      by: rows.length > 1 ? { is: 'from', over: 'value', edge: row.from } : { is: 'rate', kind: 'flat' },
-    };
-  }
-  let mass = 0;
-  for (const line of basket.lines) {
-    if (line.mass === null) return null;
-    mass += line.mass * line.units;
-  }
-  const grams = Math.ceil(mass / gram);
-  const row = rows.findLast((one) => one.from <= grams);
-  if (!row || row.charge === null) return null;
-  return { charge: row.charge, by: { is: 'from', over: 'mass', edge: row.from * gram } };
+const by = ({ title, code }: Campaign, locale: string) => titled(title[locale] ?? Object.values(title)[0] ?? '', code);
+
+/** The charge of a speed, and the steps by which it came. */
+function deliverySteps(
+  parts: readonly Part[],
+  lines: readonly Line[],
+  after: number,
+  used: readonly Running[],
+  locale: string,
+  steps: SideStep[],
+): Minor {
+  const dearest = parts.reduce((a, b) => (b.charge > a.charge ? b : a));
+  const plain = deliveryOf(parts, lines, after, []);
+  steps.push({
+    step: 'rate',
+    amount: minor(dearest.charge),
+    by:
+      dearest.from === null
+        ? { is: 'rate', kind: 'flat' }
+        : dearest.rate.steps.by === 'value'
+          ? { is: 'from', over: 'value', edge: dearest.from }
+          : { is: 'from', over: 'mass', edge: dearest.from * gram },
+  });
+  const threshold = parts.find((part) => part.rate.freeFrom !== null)?.rate.freeFrom ?? null;
+  if (threshold !== null)
+    steps.push({
+      step: 'threshold',
+      amount: minor(dearest.charge - plain.freed),
+      by: { is: 'free from', over: 'value', value: threshold, test: 'before', met: plain.freed < dearest.charge },
+    });
+  let charge = plain.charge;
+  const delivery = used.filter((one) => one.does.kind === 'delivery');
+  delivery.forEach((one, i) => {
+    const then = deliveryOf(parts, lines, after, delivery.slice(0, i + 1)).charge;
+    if (then < charge)
+      steps.push({
+        step: 'offer',
+        amount: minor(charge - then),
+        by: titled(one.campaign.title[locale] ?? Object.values(one.campaign.title)[0] ?? '', null),
+        key: one.campaign.key,
+      });
+    charge = then;
+  });
+  steps.push({ step: 'pays', amount: minor(charge), by: null });
+  return minor(charge);
 }

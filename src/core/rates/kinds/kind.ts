@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Quoted } from '../../carrier/index.ts';
-import { type Conversion, kept, type Minor, nothing, type Problem, parseAmount } from '../../exact/index.ts';
+import { type Conversion, kept, type Mass, type Minor, nothing, type Problem, parseAmount } from '../../exact/index.ts';
 import type { LaneContext } from '../context.ts';
 import type { Over } from '../measure.ts';
 import type { Refused } from '../refusal.ts';
@@ -33,6 +33,13 @@ export interface Reach {
   readonly most: Minor;
 }
 export const reach = (least: number, most: number): Reach => ({ least: least as Minor, most: most as Minor });
+
+/** A charge that is a sum, in the rate's own currency: with the first unit, for each further one, and by weight. */
+export interface Summed {
+  readonly first: Minor;
+  readonly further: Minor;
+  readonly weight: { readonly amount: Minor; readonly per: Mass; readonly started: boolean } | null;
+}
 
 /** A rate as plain data, told from others by its kind. */
 interface Kinded {
@@ -71,6 +78,8 @@ export interface RateKind<Schema extends z.ZodObject = z.ZodObject, Rate extends
   over(rate: Rate): Over | null;
   /** Whether a further unit alone makes it dearer. */
   perItem(rate: Rate): boolean;
+  /** What it adds up to, where it charges by adding alone; null where it does not. */
+  summed(rate: Rate): Summed | null;
   /** Whether it has to see the lines themselves, to pack them or to measure their volume. */
   looksAtLines(body: z.output<Schema>): boolean;
   came(rate: Rate, shipment: Shipment, after: boolean, asked: Asked): Came;

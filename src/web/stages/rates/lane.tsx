@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { channelIds, defaultTemplateOf } from '../../../core/book/index.ts';
+import { channelIds } from '../../../core/book/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import type { LaneBody, Service } from '../../../core/rates/index.ts';
 import { amountOf, channelName, lostWords } from '../../../words/index.ts';
@@ -88,17 +88,17 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
   );
 }
 
-/** What channels cannot be told of the lane; they are told the default template alone. */
+/** What channels cannot be told of the lane. */
 function Lost({ book, zone, service, template }: Chosen) {
   const moment = useMoment() ?? 0;
   const notes = useEngine((engine) => engine.notes(moment), [moment], 'study');
-  if (defaultTemplateOf(book.book).id !== template) return null;
   const lost = channelIds.flatMap((id) =>
     (notes?.[id] ?? [])
       .filter(
         ({ clause, fidelity }) =>
           fidelity.is !== 'exact' &&
           (clause.about === 'rate' || clause.about === 'threshold') &&
+          clause.template === template &&
           clause.zone === zone.id &&
           clause.service === service.id,
       )

@@ -72,6 +72,7 @@ export const box = rateKind({
   breaks: () => null,
   over: () => 'mass',
   perItem: () => false,
+  summed: () => null,
   looksAtLines: () => true,
   came(rate, shipment) {
     const boxed = boxedFor(rate, shipment);

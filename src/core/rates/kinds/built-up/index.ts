@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { kept, type Mass, type Minor, massUnits, parseMass, written } from '../../../exact/index.ts';
+import { kept, type Mass, type Minor, massUnits, minor, parseMass, written } from '../../../exact/index.ts';
 import { refused } from '../../refusal.ts';
 import { settled, settledShare, started } from '../../settle.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
@@ -57,6 +57,7 @@ export const builtUp = rateKind({
   breaks: () => null,
   over: ({ first, further, weight }) => (weight ? 'mass' : first + further > 0 ? 'units' : null),
   perItem: ({ further }) => further > 0,
+  summed: ({ order, first, further, weight }) => ({ first: minor(order + first), further, weight }),
   looksAtLines: () => false,
   came: () => plainly,
 });

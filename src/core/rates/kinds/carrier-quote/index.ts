@@ -98,6 +98,7 @@ export const carrierQuote = rateKind({
   breaks: () => null,
   over: () => 'mass',
   perItem: () => false,
+  summed: () => null,
   looksAtLines: () => true,
   came(rate, shipment, _after, asked) {
     const quoted = quotedFor(rate, shipment, asked);

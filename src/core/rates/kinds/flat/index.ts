@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Minor, written } from '../../../exact/index.ts';
+import { type Minor, nothing, written } from '../../../exact/index.ts';
 import { settled } from '../../settle.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 
@@ -19,6 +19,7 @@ export const flat = rateKind({
   breaks: () => null,
   over: () => null,
   perItem: () => false,
+  summed: ({ amount }) => ({ first: amount, further: nothing, weight: null }),
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { nothing } from '../../../exact/index.ts';
 import { settled } from '../../settle.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 
@@ -13,6 +14,7 @@ export const free = rateKind({
   breaks: () => null,
   over: () => null,
   perItem: () => false,
+  summed: () => ({ first: nothing, further: nothing, weight: null }),
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -94,6 +94,7 @@ export const table = rateKind({
   breaks: (rate) => rate,
   over: (rate) => rate.over,
   perItem: () => false,
+  summed: () => null,
   looksAtLines: (body) => overOf(body.unit) === 'volume',
   came: (rate, shipment, after) =>
     rate.over === 'volume'

@@ -1,0 +1,54 @@
+import type { CompiledBook, OwnCharge, Template } from '../../book/index.ts';
+import { type Lane, noFees, type Priced, pricedBy } from '../../rates/index.ts';
+import type { Listed } from '../dialect.ts';
+
+/**
+ * Goods that the book charges as one order of its own: those of a stock place, a template and a kind with rates of its
+ * own in it; or goods with one rate of their own.
+ */
+export interface GoodsGroup {
+  readonly template: Template;
+  readonly origin: string;
+  /** Where some lane of the template has a rate for it; else null. */
+  readonly kind: string | null;
+  readonly own: OwnCharge | null;
+  readonly goods: readonly Listed[];
+}
+
+/** The groups that goods fall into, in the order of the book's templates and then of the goods. */
+export function groupsOf(book: CompiledBook, goods: readonly Listed[]): GoodsGroup[] {
+  const groups = new Map<string, GoodsGroup & { goods: Listed[] }>();
+  const texts = new Map<OwnCharge, string>();
+  const textOf = (own: OwnCharge) => {
+    const known =
+      texts.get(own) ?? JSON.stringify(own, (_, value) => (typeof value === 'bigint' ? `${value}n` : value));
+    texts.set(own, known);
+    return known;
+  };
+  for (const item of goods) {
+    const { template, origin, ownKind: kind, own } = item;
+    const key = own
+      ? `own\u0000${template.id}\u0000${textOf(own)}`
+      : `${template.id}\u0000${origin}\u0000${kind ?? ''}`;
+    const group = groups.get(key);
+    if (group) group.goods.push(item);
+    else groups.set(key, { template, origin, kind: own ? null : kind, own, goods: [item] });
+  }
+  const order = new Map(book.templates.map((template, i) => [template.id, i]));
+  return [...groups.values()].sort((a, b) => (order.get(a.template.id) ?? 0) - (order.get(b.template.id) ?? 0));
+}
+
+/** A lane as a group is charged by it: with the rate of its kind, or of its own. */
+export interface GroupLane {
+  readonly lane: Lane;
+  readonly price: Priced;
+}
+
+export function laneFor({ kind, own }: GoodsGroup, lane: Lane): GroupLane {
+  if (own === null) return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price };
+  const freeFrom = own.waivable && lane.freeFrom?.of === 'basket' ? lane.freeFrom : null;
+  return {
+    lane: { ...lane, kinds: null, bounds: [], fees: noFees, freeFrom },
+    price: pricedBy(own.rate, false),
+  };
+}

@@ -1,0 +1,77 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { type Minor, minor } from '../../exact/index.ts';
+import type { Mixing } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
+import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
+import type { ToldGroup } from './sets.ts';
+
+/** A group in a lane: what it charges at the least and the most, and the kinds of its goods. */
+interface Charging {
+  readonly own: boolean;
+  readonly kinds: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/**
+ * How far “the dearest set pays” follows the book where goods of several groups meet in a basket: by each way of mixing
+ * that may come to be used, in every zone and for every service.
+ */
+export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[]): Fidelity {
+  let [mixed, added] = [0, 0];
+  for (const lanes of chargingTogether(groups)) {
+    const plain = lanes.filter((one) => !one.own);
+    const ways = [{ by: book.mixedBy, some: plain }].concat(
+      book.mixing.map(({ by, kinds }) => ({ by, some: plain.filter((one) => (one.kinds & ~kinds) === 0) })),
+    );
+    for (const { by, some } of ways) mixed = Math.max(mixed, offBy(by, some));
+    // What has a rate of its own is added, each line of it; there the dearest pays.
+    const own = lanes.filter((one) => one.own).map((one) => one.most);
+    const dearest = Math.max(0, ...own);
+    if (dearest > 0) added = Math.max(added, dearest * (stated.units - 1));
+  }
+  return worstOf([
+    mixed === 0
+      ? exact
+      : bounded(mixed, { is: 'dearest group only', off: minor(mixed) }, 'the dearest group pays', 'live with it'),
+    added === 0
+      ? exact
+      : bounded(added, { is: 'own rates not added', off: minor(added) }, 'a template of their own', 'live with it'),
+  ]);
+}
+
+/** The groups that charge in each zone for each service. */
+function chargingTogether(groups: readonly ToldGroup[]): Charging[][] {
+  const together = new Map<string, Charging[]>();
+  for (const { group, lanes } of groups) {
+    const kinds = group.goods.reduce((bits, item) => bits | item.kindBit, 0);
+    for (const { zone, service, rate, least, most } of lanes) {
+      if (!rate) continue;
+      const key = `${zone.key} ${service}`;
+      const row = together.get(key) ?? [];
+      together.set(key, row);
+      row.push({ own: group.own !== null, kinds, least: rate.freeFrom === null ? least : 0, most });
+    }
+  }
+  return [...together.values()];
+}
+
+/** The most by which the dearest of some groups differs from a way of mixing them, in a basket of the stated units. */
+function offBy(by: Mixing, all: readonly Charging[]): Minor {
+  const some = [...all].sort((a, b) => b.most - a.most).slice(0, stated.units);
+  if (some.length < 2) return minor(0);
+  const [dearest, ...others] = some.map((one) => one.most) as [number, ...number[]];
+  const cheapest = Math.min(...some.map((one) => one.least));
+  switch (by.is) {
+    case 'highest':
+      return minor(0);
+    case 'sum':
+      return minor(others.reduce((sum, one) => sum + one, 0));
+    case 'highest plus':
+      return minor(by.further * others.filter((one) => one > 0).length);
+    case 'lowest':
+      return minor(Math.max(0, dearest - cheapest));
+    case 'average':
+      return minor(Math.ceil(((dearest - cheapest) * others.length) / some.length));
+  }
+}

@@ -1,0 +1,274 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { amountText, decimalText, localOf, type Minor, minor, percentOf } from '../../exact/index.ts';
+import { type Benefit, lies, type Offer, partOf, sharedCode, soleValueCondition } from '../../offers/index.ts';
+import { type Fallen, wholeAtlas } from '../atlas.ts';
+import { beforeOnly, stated } from '../bounds.ts';
+import type { Listed } from '../dialect.ts';
+import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
+import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
+import { manifest } from './manifest.ts';
+import { entryOf } from './places.ts';
+import type { ToldGroup, ToldLane } from './sets.ts';
+
+/** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
+export interface ToldOffer {
+  readonly offer: Offer;
+  readonly campaigns: readonly Campaign[];
+  readonly fidelity: Fidelity;
+  /** Limits that the shop keeps by itself. */
+  readonly keeps: readonly LostLimit[];
+}
+
+/** What it takes to say offers. */
+export interface Saying {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+  readonly groups: readonly ToldGroup[];
+  readonly locale: string;
+  /** The tag of the goods of a selection. */
+  tagOf(part: number): string | null;
+  /** A key that no other campaign has. */
+  keyFor(wanted: string): string;
+}
+
+/** An offer told, or why it cannot be. */
+export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
+  const { book } = saying;
+  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const code = sharedCode(offer);
+  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
+  const asks = soleValueCondition(offer);
+  if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  const does = doesAs(saying, offer);
+  if ('is' in does) return does;
+  const limited = limitsOf(saying, offer, does);
+  if ('is' in limited) return limited;
+  const where = whereOf(book, offer);
+  const body = book.body.offers[offer.order];
+  const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
+  const say = (amount: Minor) => amountText(amount, book.currency);
+  const seen = (other: Offer): boolean => offer.level === 'delivery' || other.level === 'goods';
+  const asked = asks && offer.level !== 'goods' ? beforeOnly(book, asks, does.most, seen) : exact;
+  const campaigns = does.campaigns.map(({ benefit, from }) => ({
+    key: saying.keyFor(
+      from === null || does.campaigns.length === 1 ? offer.id : `${offer.id}-${say(from)}`.replace('.', '-'),
+    ),
+    title: { [saying.locale]: (body?.title ?? offer.id).slice(0, manifest.titleLetters) },
+    terms: body?.terms ? { [saying.locale]: body.terms.slice(0, limits.terms) } : {},
+    letter: 'A',
+    benefit,
+    code,
+    leastValue: leastValue(asks?.value ?? null, from, say),
+    places: where.places,
+    except: where.except,
+    uses: limited.uses,
+    from: at(offer.from),
+    until: at(offer.until),
+  }));
+  return {
+    offer,
+    campaigns,
+    fidelity: worstOf([does.fidelity, limited.fidelity, where.fidelity, asked]),
+    keeps: limited.keeps,
+  };
+}
+
+const leastValue = (asked: Minor | null, from: Minor | null, say: (amount: Minor) => string): string | null =>
+  asked === null && from === null ? null : say(minor(Math.max(asked ?? 0, from ?? 0)));
+
+/** What an offer does, as one or several campaigns; `most`: what it can take off an order at the most. */
+interface Does {
+  readonly campaigns: readonly { readonly benefit: CampaignBenefit; readonly from: Minor | null }[];
+  readonly most: Minor;
+  /** Whether the largest discount an order is kept by what is told. */
+  readonly capped: boolean;
+  readonly fidelity: Fidelity;
+}
+
+const notThere = ({ benefit }: Offer): Fidelity =>
+  unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
+
+function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
+  const { book } = saying;
+  const say = (amount: Minor) => amountText(amount, book.currency);
+  const cap = offer.limits.most;
+  const capped = (amount: number): Minor => minor(cap === null ? amount : Math.min(cap, amount));
+  const benefit = offer.benefit as Benefit;
+  const one = (does: CampaignBenefit, most: number): Does => ({
+    campaigns: [{ benefit: does, from: null }],
+    most: minor(most),
+    capped: cap === null || most <= cap,
+    fidelity: exact,
+  });
+  switch (benefit.is) {
+    case 'off order': {
+      const { off } = benefit;
+      if (off.by === 'percent')
+        return one(
+          { kind: 'order', off: { is: 'percent', percent: decimalText(off.percent) } },
+          percentOf(stated.value, off.percent),
+        );
+      return one({ kind: 'order', off: { is: 'amount', amount: say(capped(off.amount)) } }, capped(off.amount));
+    }
+    case 'spend steps': {
+      if (benefit.goods >= 0) return notThere(offer);
+      const rising = benefit.steps.every(({ off }, i) => i === 0 || off >= (benefit.steps[i - 1]?.off ?? 0));
+      if (!rising) return notThere(offer);
+      const most = capped(Math.max(...benefit.steps.map(({ off }) => off)));
+      const tested = beforeOnly(
+        book,
+        { value: benefit.steps[0]?.from ?? minor(0), test: benefit.test },
+        most,
+        isOfGoods,
+      );
+      return {
+        campaigns: benefit.steps.map(({ from, off }) => ({
+          benefit: { kind: 'order', off: { is: 'amount', amount: say(capped(off)) } },
+          from,
+        })),
+        most,
+        capped: true,
+        fidelity: tested,
+      };
+    }
+    case 'off goods':
+    case 'fixed price':
+    case 'buy and get': {
+      const part = partOf(offer) ?? -1;
+      const tag = saying.tagOf(part);
+      const prices = saying.goods.filter((item) => lies(item, part)).map(({ price }) => price);
+      const dearest = Math.max(0, ...prices);
+      if (benefit.is === 'buy and get') {
+        const { buy, get, percent } = benefit;
+        const free = Math.floor(stated.units / (buy + get)) * get;
+        return one(
+          { kind: 'goods', tag, off: { is: 'n for m', buy, get, percent: decimalText(percent) } },
+          percentOf(minor(Math.min(stated.value, dearest * free)), percent),
+        );
+      }
+      if (benefit.is === 'fixed price')
+        return one(
+          { kind: 'goods', tag, off: { is: 'price', price: say(benefit.price) } },
+          Math.min(stated.value, Math.max(0, dearest - benefit.price) * stated.units),
+        );
+      const { off } = benefit;
+      return off.by === 'percent'
+        ? one(
+            { kind: 'goods', tag, off: { is: 'percent', percent: decimalText(off.percent) } },
+            percentOf(stated.value, off.percent),
+          )
+        : one({ kind: 'goods', tag, off: { is: 'amount', amount: say(off.amount) } }, off.amount * stated.units);
+    }
+    case 'delivery':
+      return deliveryAs(saying, offer, say);
+    default:
+      return notThere(offer);
+  }
+}
+
+const isOfGoods = ({ level }: Offer): boolean => level === 'goods';
+
+/** Free or reduced delivery: services cannot be named there, so that what is paid of one is paid of all. */
+function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor) => string): Does | Fidelity {
+  if (offer.kind.sort !== 'delivery' || offer.benefit.is !== 'delivery') return notThere(offer);
+  const { off } = offer.benefit;
+  if (off.by === 'percent' || off.by === 'to') return notThere(offer);
+  const named = offer.kind.services(offer.benefit);
+  const lanes = groups
+    .filter(({ set }) => !set.kept)
+    .flatMap(({ group, lanes: mine }) => mine.map((lane) => ({ ...lane, group })))
+    .filter((lane) => lane.rate && (!offer.zones || offer.zones.has(lane.bookZone)));
+  const fetched = new Set(book.services.filter(({ pickup }) => pickup).map(({ id }) => id));
+  const isMeant = ({ group, bookZone, service, most }: (typeof lanes)[number]): boolean => {
+    if (named) return named.has(service);
+    // One that is never dearer than any other is the cheapest choice, whatever the basket.
+    const others = lanes.filter(
+      (lane) => lane.group === group && lane.bookZone === bookZone && !fetched.has(lane.service),
+    );
+    return !fetched.has(service) && others.every((lane) => lane.service === service || most <= leastOf(lane));
+  };
+  const cheapest = (lane: (typeof lanes)[number]): boolean =>
+    !fetched.has(lane.service) &&
+    lanes.every(
+      (other) =>
+        other.group !== lane.group || other.bookZone !== lane.bookZone || other.most > leastOf(lane) || other === lane,
+    );
+  const meant = lanes.filter((lane) => isMeant(lane) || (named === null && cheapest(lane)));
+  const whole = Math.max(0, ...meant.map((lane) => lane.most));
+  const cap = offer.limits.most;
+  const atMost = minor(Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole));
+  if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
+  const caught = lanes.filter((lane) => lane.most > 0 && !isMeant(lane));
+  const over = minor(Math.max(0, ...caught.map((lane) => Math.min(atMost, lane.most))));
+  const services = [...new Set(caught.map((lane) => lane.service))];
+  const fidelity =
+    over === 0
+      ? exact
+      : bounded(over, { is: 'cap', cap: atMost, services, most: over }, 'the same services', 'live with it');
+  const fees = off.by === 'free' && cap === null;
+  return {
+    campaigns: [{ benefit: { kind: 'delivery', atMost: say(atMost), fees }, from: null }],
+    most: atMost,
+    capped: true,
+    fidelity,
+  };
+}
+
+/** What a lane charges at the least, its own threshold minded. */
+const leastOf = ({ rate, least }: ToldLane): number => (rate && rate.freeFrom !== null ? 0 : least);
+
+/** Limits as the shop keeps them: uses in all, and a budget as so many of them. */
+function limitsOf(
+  { book }: Saying,
+  offer: Offer,
+  { most, capped }: Does,
+): { uses: number | null; keeps: LostLimit[]; fidelity: Fidelity } | Fidelity {
+  const { uses, each, budget, most: largest } = offer.limits;
+  const lost: LostLimit[] = [];
+  const keeps: LostLimit[] = [];
+  const parts: Fidelity[] = [];
+  let told = uses;
+  if (uses !== null) keeps.push('uses');
+  if (each !== null) lost.push('each');
+  if (!capped) lost.push('most');
+  if (budget !== null) {
+    const amount = budget.split === null ? budget.amount : (budget.split.get(manifest.id) ?? minor(0));
+    const saving = largest === null ? most : minor(Math.min(most, largest));
+    const times = saving === 0 ? 0 : Math.floor(amount / saving);
+    if (budget.per === 'week' || book.conversion) lost.push('budget');
+    else if (times === 0) return unsayable({ is: 'budget below one use' }, 'a larger budget', 'the channel left out');
+    else {
+      told = Math.min(told ?? times, times);
+      keeps.push('budget');
+      parts.push(bounded(saving, { is: 'budget as uses', uses: told }, 'a larger budget', 'live with it'));
+    }
+  }
+  if (lost.length > 0) parts.push(unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out'));
+  return { uses: told, keeps, fidelity: worstOf(parts) };
+}
+
+/** Where an offer holds: the places of its zones, less what lies in them and is not meant. */
+function whereOf(book: CompiledBook, offer: Offer): { places: string[] | null; except: string[]; fidelity: Fidelity } {
+  const { zones } = offer;
+  if (!zones) return { places: null, except: [], fidelity: exact };
+  const means = ({ zones: falls }: Fallen) => falls.some((zone) => zone !== null && zones.has(zone));
+  const parts = wholeAtlas(book);
+  const inside = parts.filter(means);
+  const around = (one: Fallen) =>
+    inside.some(
+      ({ pattern }) =>
+        pattern.is === 'world' ||
+        (one.pattern.is !== 'world' && one.pattern.is !== 'country' && pattern.country === one.pattern.country),
+    );
+  const except = parts.filter((one) => !means(one) && one.pattern.is !== 'world' && around(one));
+  const mixed = inside.filter(({ zones: falls }) => falls.some((zone) => zone !== null && !zones.has(zone)));
+  return {
+    places: inside.map(entryOf),
+    except: except.map(entryOf),
+    fidelity:
+      mixed.length === 0
+        ? exact
+        : unsayable({ is: 'by template', places: mixed.map(entryOf) }, 'one zone for all templates', 'live with it'),
+  };
+}

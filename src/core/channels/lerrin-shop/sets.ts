@@ -1,0 +1,153 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { amountText, minor } from '../../exact/index.ts';
+import { shownName } from '../../rates/index.ts';
+import type { Listed } from '../dialect.ts';
+import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { keysOf } from '../keys.ts';
+import { limits, type ShopRate, type ShopSet } from './format.ts';
+import { type GoodsGroup, groupsOf, laneFor } from './groups.ts';
+import type { ShopPlaces } from './places.ts';
+import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from './steps.ts';
+import { type ToldThreshold, thresholdOf } from './threshold.ts';
+
+/** A rate of a group in a zone of the shop's, and how truly it says the lane. */
+export interface ToldLane {
+  readonly zone: ShopPlaces;
+  /** The zone of the group's template. */
+  readonly bookZone: string;
+  readonly service: string;
+  /** Null where it is not told. */
+  readonly rate: ShopRate | null;
+  readonly fidelity: Fidelity;
+  readonly threshold: ToldThreshold | null;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A group of goods with the set that it is told as. */
+export interface ToldGroup {
+  readonly group: GoodsGroup;
+  readonly set: ShopSet;
+  readonly lanes: readonly ToldLane[];
+}
+
+/** What it takes to say rates: the book, the shop's map and its words for services. */
+export interface Telling {
+  readonly book: CompiledBook;
+  readonly zones: readonly ShopPlaces[];
+  readonly speeds: Readonly<Record<string, string | null>>;
+}
+
+/**
+ * Goods as sets: each group that the book charges by itself is one, but those that the shop charges alike in one flat
+ * amount everywhere are one set together. The dearest set pays, so that what is flat costs the same in one set or two;
+ * what goes by mass, value or units does not.
+ */
+export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] {
+  const { book } = telling;
+  const told = groupsOf(book, goods).map((group) => ({ group, lanes: lanesOf(telling, group) }));
+  const keyFor = keysOf(limits.key);
+  const sets = new Map<string, ShopSet>();
+  const largest = Math.max(0, ...told.map(({ group }) => group.goods.length));
+  return told.map(({ group, lanes }, i) => {
+    const kept = group.own !== null && !group.own.waivable && lanes.some(({ most }) => most > 0);
+    const rates = lanes.flatMap(({ rate }) => (rate ? [rate] : []));
+    const flat = rates.every(({ steps, each }) => steps.rows.length === 1 && Number(each) === 0);
+    const alike = flat ? JSON.stringify([kept, lanes.map(({ zone, rate }) => rate && [zone.key, rate])]) : String(i);
+    const known = sets.get(alike);
+    if (known) return { group, set: known, lanes };
+    const rest = group.goods.length === largest && ![...sets.values()].some((one) => one.rest);
+    const key = keyFor(nameOf(group));
+    const set: ShopSet = { key, name: titleOf(book, group), tags: rest ? [] : [key], rest, kept };
+    sets.set(alike, set);
+    return { group, set, lanes };
+  });
+}
+
+const nameOf = ({ template, kind, own }: GoodsGroup): string =>
+  own ? `own-${template.id}` : kind === null ? template.id : `${template.id}-${kind}`;
+
+function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup): string {
+  const name = book.body.templates.find((one) => one.id === template.id)?.name ?? template.id;
+  const parts = [name, kind, origin === template.origin ? null : origin, own ? own.rate.is : null];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** What a group is charged by in every zone of the shop's and for every service. */
+function lanesOf({ book, zones, speeds }: Telling, group: GoodsGroup): ToldLane[] {
+  const at = book.templates.findIndex((template) => template.id === group.template.id);
+  const template = book.templates[at] ?? group.template;
+  const known = new Map<string, Told>();
+  return zones.flatMap((zone): ToldLane[] => {
+    const bookZone = zone.zones[at] ?? null;
+    if (bookZone === null) return [];
+    return book.services.flatMap((service): ToldLane[] => {
+      const lane = template.lanes.get(bookZone)?.get(service.id);
+      if (!lane) return [];
+      const speed = speeds[service.id];
+      const head = { zone, bookZone, service: service.id };
+      if (!speed) {
+        const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
+        return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0 }];
+      }
+      const key = `${bookZone} ${service.id}`;
+      const told = known.get(key) ?? toldOf(book, group, lane);
+      known.set(key, told);
+      if (!told.stepped) return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0 }];
+      const { least, most } = reachOf(told.stepped);
+      const names = Object.entries(lane.names);
+      const rate: ShopRate = {
+        set: '',
+        speed,
+        label:
+          names.length === 0 ? null : Object.fromEntries(names.map(([locale, name]) => [locale, name.slice(0, 60)])),
+        days: [...(lane.days ?? service.days)],
+        steps: writtenSteps(book, told.stepped),
+        each: amountText(told.stepped.each, book.currency),
+        freeFrom: told.threshold?.freeFrom == null ? null : amountText(told.threshold.freeFrom, book.currency),
+      };
+      return [{ ...head, rate, fidelity: told.fidelity, threshold: told.threshold, least, most }];
+    });
+  });
+}
+
+/** A lane as the shop can be told it; without steps where it cannot. */
+type Told =
+  | { readonly stepped: Stepped; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
+  | { readonly stepped: null; readonly fidelity: Fidelity };
+
+function toldOf(book: CompiledBook, group: GoodsGroup, own: Parameters<typeof laneFor>[1]): Told {
+  const { lane, price } = laneFor(group, own);
+  const stepped = steppedOf(lane, price, group.goods);
+  if (!('rows' in stepped)) return { stepped: null, fidelity: stepped };
+  const free = lane.freeFrom;
+  const freed =
+    free && free.of === 'group' && free.over !== 'units' && free.test === 'before'
+      ? freedBySteps(stepped, free.over, free.value)
+      : null;
+  if (freed) return { stepped: freed, fidelity: freed.fidelity, threshold: { freeFrom: null, fidelity: worstOf([]) } };
+  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most));
+  return { stepped, fidelity: stepped.fidelity, threshold };
+}
+
+function writtenSteps({ currency }: CompiledBook, { by, rows }: Stepped): ShopRate['steps'] {
+  const say = (charge: Row['charge']) => (charge === null ? null : amountText(charge, currency));
+  return by === 'value'
+    ? { by, rows: rows.map(({ from, charge }) => ({ from: amountText(minor(from), currency), charge: say(charge) })) }
+    : { by, rows: rows.map(({ from, charge }) => ({ from, charge: say(charge) })) };
+}
+
+/** The label of a service in all the locales that the book has names for. */
+export const labelsOf = (
+  { services }: CompiledBook,
+  id: string,
+  locales: readonly string[],
+): Readonly<Record<string, string>> => {
+  const service = services.find((one) => one.id === id);
+  if (!service) return {};
+  return Object.fromEntries(
+    locales.flatMap((locale, i) =>
+      i === 0 || service.names[locale] ? [[locale, shownName(service, locale).slice(0, 60)]] : [],
+    ),
+  );
+};

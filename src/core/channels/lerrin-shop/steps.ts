@@ -1,0 +1,263 @@
+import { gram, type Minor, minor } from '../../exact/index.ts';
+import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
+import type { Listed } from '../dialect.ts';
+import { bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from '../fidelity.ts';
+import { limits } from './format.ts';
+
+/** A row of steps: from a value in minor units, or from whole grams; null: not offered from there. */
+export interface Row {
+  readonly from: number;
+  readonly charge: Minor | null;
+}
+
+/** A lane's rate as steps by value or whole grams, and an amount for each unit. */
+export interface Stepped {
+  readonly by: 'value' | 'grams';
+  readonly rows: readonly Row[];
+  readonly each: Minor;
+  readonly fidelity: Fidelity;
+}
+
+/** The least and the most that is charged within the stated bounds. */
+export const reachOf = ({ rows, each }: Pick<Stepped, 'rows' | 'each'>): { least: Minor; most: Minor } => {
+  const charges = rows.flatMap(({ charge }) => charge ?? []);
+  return charges.length === 0
+    ? { least: minor(0), most: minor(0) }
+    : { least: minor(Math.min(...charges) + each), most: minor(Math.max(...charges) + each * stated.units) };
+};
+
+/** A run of a measure, its upper edge in it: from above `after` to `to`. */
+interface Piece {
+  readonly after: number;
+  readonly to: number;
+}
+
+/** The most pieces of a rate: with those not offered below and above they are rows. */
+const mostPieces = limits.rows - 10;
+
+const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
+const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
+
+/**
+ * A lane's rate for some goods as the shop can be told it, or what keeps it from being told. Rates and fees are asked
+ * of the lane itself, piece by piece: where a piece has one charge it is met exactly, else in its middle.
+ */
+export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): Stepped | Fidelity {
+  const free: Lane = { ...lane, bounds: [] };
+  const ask = (shipment: Partial<Shipment>) => laneCharge(free, price, { ...small, ...shipment }, nobody);
+  const { rate } = price;
+  const breaks = breaksOf(rate);
+  const summed = summedOf(rate);
+  if (!breaks && !summed) return cannot({ is: 'kind', kind: rate.is });
+  const per = eachOf(lane, ask, (summed?.further ?? 0) > 0);
+  const lost: Fidelity[] = [per.fidelity];
+  const told = (by: Stepped['by'], rows: readonly Row[]): Stepped =>
+    within({ by, rows, each: per.each, fidelity: worstOf(lost) }, lane);
+  const less = (charge: number): Minor => minor(Math.max(0, charge - per.each));
+
+  if (!breaks) {
+    const { weight } = summed as NonNullable<typeof summed>;
+    if (!weight) return told('value', [{ from: 0, charge: less(ask({})) }]);
+    const lot = weight.started ? weight.per : Math.ceil(stated.mass / mostPieces / gram) * gram;
+    return told(
+      'grams',
+      gramRows(pieces(0, [], lot, stated.mass), true, (mass) => less(ask({ mass })), lost),
+    );
+  }
+  switch (breaks.over) {
+    case 'mass': {
+      const lots = breaks.breaks.map((one) => one.per);
+      const all = breaks.edges.flatMap((edge, i) =>
+        pieces(breaks.edges[i - 1] ?? breaks.from, [edge], lots[i] ?? 0, edge),
+      );
+      const open = breaks.breaks.length > breaks.edges.length;
+      const last = breaks.edges.at(-1) ?? breaks.from;
+      const rest = open ? pieces(last, [], lots.at(-1) ?? 0, Math.max(stated.mass, last + 1)) : [];
+      const rows = gramRows([...all, ...rest], open, (mass) => less(ask({ mass })), lost);
+      return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, lost) : rows);
+    }
+    case 'value': {
+      if (lane.after) lost.push(afterDiscounts(price));
+      const lots = breaks.breaks.map((one) => one.per);
+      const open = breaks.breaks.length > breaks.edges.length;
+      const edges = [...breaks.edges, ...(open ? [Math.max(stated.value, (breaks.edges.at(-1) ?? 0) + 1)] : [])];
+      const all = edges.flatMap((edge, i) => pieces(edges[i - 1] ?? breaks.from - 1, [edge], lots[i] ?? 0, edge));
+      const fitting = thinned(all);
+      const rows: Row[] = fitting.map(({ after, inner }) => ({
+        from: Math.max(0, after + 1),
+        charge: middle(
+          inner.map((one) => less(ask({ value: one.to, after: one.to }))),
+          lost,
+        ),
+      }));
+      if (breaks.from > 0) rows.unshift({ from: 0, charge: null });
+      if (!open) rows.push({ from: (edges.at(-1) ?? 0) + 1, charge: null });
+      return told('value', rows);
+    }
+    case 'long side': {
+      const reached = [...new Set(goods.map(({ sides }) => (sides ? ask({ long: Math.max(...sides) }) : -1)))];
+      if (reached.some((charge) => charge < 0)) return cannot({ is: 'measure', over: breaks.over });
+      const off = minor(Math.max(...reached) - Math.min(...reached));
+      if (off > 0) lost.push(bounded(off, { is: 'dearest size', off }, 'a template of their own', 'live with it'));
+      return told('value', [{ from: 0, charge: less(Math.max(...reached)) }]);
+    }
+    default:
+      return cannot({ is: 'measure', over: breaks.over });
+  }
+}
+
+const cannot = (manner: Manner): Fidelity =>
+  unsayable({ is: 'rate', manner }, 'a flat rate or a table by mass', 'live with it');
+
+function afterDiscounts({ rate, kind }: Priced): Fidelity {
+  const { least, most } = kind.reach(rate);
+  const off = minor(most - least);
+  return bounded(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it');
+}
+
+/** What each further unit adds, and how truly that alone says it. */
+function eachOf(
+  lane: Lane,
+  ask: (shipment: Partial<Shipment>) => number,
+  adds: boolean,
+): { each: Minor; fidelity: Fidelity } {
+  if (!adds && lane.fees.alone.item === 0) return { each: minor(0), fidelity: exact };
+  const weigh = { mass: 1, bought: 1, value: 1 };
+  const [one, two, most] = [1, 2, stated.units].map((units) => ask({ ...weigh, units })) as [number, number, number];
+  const each = minor(Math.max(0, two - one));
+  // Converted together and rounded once, many units may come to a little more or less than each alone; and a first unit
+  // that costs less than a further one cannot be told.
+  const drift = Math.abs(most - (one + each * (stated.units - 1)));
+  const below = Math.max(0, each - one);
+  if (drift + below === 0) return { each, fidelity: exact };
+  const off = minor(drift + below);
+  return { each, fidelity: bounded(off, { is: 'each alone', off }, 'a flat rate', 'live with it') };
+}
+
+/** Runs up to some edges and, by lots, up to an end. */
+function pieces(after: number, edges: readonly number[], lot: number, end: number): Piece[] {
+  const found: Piece[] = [];
+  let last = after;
+  if (lot > 0)
+    for (let to = after + lot; to < end && found.length < 100_000; to += lot) {
+      found.push({ after: last, to });
+      last = to;
+    }
+  const to = edges.at(-1) ?? end;
+  if (to > last) found.push({ after: last, to });
+  return found;
+}
+
+/** Pieces few enough for rows: neighbours are put together where there are too many. */
+function thinned(all: readonly Piece[]): (Piece & { readonly inner: readonly Piece[] })[] {
+  const many = Math.ceil(all.length / mostPieces);
+  const found: (Piece & { inner: Piece[] })[] = [];
+  all.forEach((piece, i) => {
+    const last = found.at(-1);
+    if (last && i % many !== 0)
+      found[found.length - 1] = { after: last.after, to: piece.to, inner: [...last.inner, piece] };
+    else found.push({ ...piece, inner: [piece] });
+  });
+  return found;
+}
+
+/** One charge for several: the middle between the least and the most, and what that is off. */
+function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
+  const [least, most] = [Math.min(...charges), Math.max(...charges)];
+  const charge = minor(Math.floor((least + most) / 2));
+  if (most > least) {
+    const off = minor(most - charge);
+    lost.push(bounded(off, { is: 'nearest step', off }, 'fewer steps', 'live with it'));
+  }
+  return charge;
+}
+
+/** Upper edges of masses as lower edges in whole grams, since the shop rounds masses up. */
+function gramRows(all: readonly Piece[], open: boolean, charge: (mass: number) => Minor, lost: Fidelity[]): Row[] {
+  const few = thinned(all);
+  const rows: Row[] = few.map(({ after, inner }, i) => ({
+    from: i === 0 ? 0 : Math.floor(after / gram) + 1,
+    // Within a piece a charge in proportion rises: its ends tell all.
+    charge: middle(
+      inner.flatMap((one) => [charge(one.after + 1), charge(one.to)]),
+      lost,
+    ),
+  }));
+  const last = all.at(-1)?.to ?? 0;
+  few.forEach(({ after }, i) => {
+    const [before, here] = [rows[i - 1]?.charge, rows[i]?.charge];
+    if (after % gram === 0 || before == null || here == null || before === here) return;
+    const off = minor(Math.abs(here - before));
+    lost.push(bounded(off, { is: 'whole grams', off }, 'breaks on whole grams', 'live with it'));
+  });
+  if (!open) {
+    rows.push({ from: Math.floor(last / gram) + 1, charge: null });
+    if (last % gram !== 0)
+      lost.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
+  }
+  // Grams that two edges share fold into the later step.
+  return rows.filter((row, i) => rows[i + 1]?.from !== row.from);
+}
+
+/** The same, but not offered below a mass. */
+function startingAt(rows: readonly Row[], least: number, lost: Fidelity[]): Row[] {
+  const from = Math.ceil(least / gram);
+  lost.push(beginning);
+  const rest = rows.filter((row, i) => row.from >= from || (rows[i + 1]?.from ?? Number.POSITIVE_INFINITY) > from);
+  return [{ from: 0, charge: null }, ...rest.map((row) => ({ ...row, from: Math.max(from, row.from) }))];
+}
+const beginning = unsayable({ is: 'begins within a gram' }, 'live with it');
+
+/** Bounds by mass, or by value, are the ends of steps by the same; others cannot be said. */
+function within(stepped: Stepped, lane: Lane): Stepped {
+  let { by, rows } = stepped;
+  const lost: Fidelity[] = [stepped.fidelity];
+  for (const { over, from, to } of lane.bounds) {
+    const onlyOne = rows.length === 1;
+    if (over === 'mass' && (by === 'grams' || onlyOne)) by = 'grams';
+    else if (over === 'value' && by === 'value' && !lane.after) by = 'value';
+    else {
+      lost.push(unsayable({ is: 'bounds', over: [over] }, 'a table that stops there', 'live with it'));
+      continue;
+    }
+    if (from !== null && from > 0)
+      rows = over === 'mass' ? startingAt(rows, Number(from), lost) : fromValue(rows, Number(from));
+    if (to === null) continue;
+    const end = over === 'mass' ? Math.floor(Number(to) / gram) + 1 : Number(to) + 1;
+    if (over === 'mass' && Number(to) % gram !== 0)
+      lost.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
+    rows = [...rows.filter((row) => row.from < end), { from: end, charge: null }];
+  }
+  return { ...stepped, by, rows, fidelity: worstOf(lost) };
+}
+
+const fromValue = (rows: readonly Row[], from: number): Row[] => [
+  { from: 0, charge: null },
+  ...rows
+    .filter((row, i) => row.from >= from || (rows[i + 1]?.from ?? Number.POSITIVE_INFINITY) > from)
+    .map((row) => ({ ...row, from: Math.max(from, row.from) })),
+];
+
+/** Free from a mass or a value of the group itself: steps that charge nothing from there; null where steps cannot. */
+export function freedBySteps(stepped: Stepped, over: 'value' | 'mass', from: number): Stepped | null {
+  const flat = stepped.rows.length === 1;
+  const by = over === 'value' ? 'value' : 'grams';
+  if (stepped.each > 0 || !(stepped.by === by || flat)) return null;
+  const edge = over === 'mass' ? Math.ceil(from / gram) : from;
+  const lost =
+    over === 'mass' && from % gram !== 0
+      ? bounded(reachOf(stepped).most, { is: 'whole grams', off: reachOf(stepped).most }, 'live with it')
+      : exact;
+  const kept = stepped.rows.filter((row) => row.from < edge);
+  // Where it is not offered it is not free either.
+  const later = stepped.rows.filter((row) => row.from >= edge);
+  const at = stepped.rows.findLast((row) => row.from <= edge);
+  const first =
+    at && at.charge !== null ? [{ from: edge, charge: minor(0) }] : at ? [{ from: edge, charge: null }] : [];
+  const rest = later
+    .filter((row) => row.from > edge)
+    .map((row): Row => (row.charge === null ? row : { ...row, charge: minor(0) }));
+  const rows = [...kept, ...first, ...rest].filter((row, i, all) => i === 0 || all[i - 1]?.charge !== row.charge);
+  return { ...stepped, by, rows, fidelity: worstOf([stepped.fidelity, lost]) };
+}

@@ -1,0 +1,42 @@
+import type { CompiledBook } from '../../book/index.ts';
+import type { Minor } from '../../exact/index.ts';
+import type { Offer } from '../../offers/index.ts';
+import type { FreeFrom } from '../../rates/index.ts';
+import { beforeOnly } from '../bounds.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+
+/** From what value of the basket a lane is free at the shop; null where that is said by its steps, or not at all. */
+export interface ToldThreshold {
+  readonly freeFrom: Minor | null;
+  readonly fidelity: Fidelity;
+}
+
+/** A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. */
+export function thresholdOf(book: CompiledBook, free: FreeFrom, most: Minor): ToldThreshold {
+  if (free.over !== 'value')
+    return {
+      freeFrom: null,
+      fidelity: unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it'),
+    };
+  const own =
+    free.of === 'group'
+      ? bounded(most, { is: 'threshold of the basket', off: most }, 'free from the basket', 'live with it')
+      : exact;
+  const tested = afterGoods(book, free, most);
+  return { freeFrom: free.value, fidelity: worstOf([own, tested]) };
+}
+
+const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
+
+/**
+ * Goods offers lower the value that is tested there, whatever the book tests, and act there even where they cost the
+ * free delivery; order offers do not lower it.
+ */
+function afterGoods(book: CompiledBook, free: FreeFrom, most: Minor): Fidelity {
+  const goods = book.offers.filter(isOfGoods);
+  const lowered =
+    goods.length === 0 || most === 0
+      ? exact
+      : bounded(most, { is: 'tested after goods offers', offers: goods.map(({ id }) => id), most }, 'live with it');
+  return worstOf([lowered, beforeOnly(book, free, most, ({ level }) => level === 'order')]);
+}

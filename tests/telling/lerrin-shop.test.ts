@@ -1,0 +1,149 @@
+import { expect, test } from 'vitest';
+import { type BookFile, bookFileSchema } from '../../src/core/book/index.ts';
+import { dialectOf, filesOf, listedAt, listingOf } from '../../src/core/channels/index.ts';
+import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
+import { type Question, soldIn } from '../../src/core/quote/index.ts';
+import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
+import { opened } from '../books/opened.ts';
+import { worldOf } from '../reading/books.ts';
+import { seedFrom, times } from '../trials.ts';
+
+const euro = 'EUR' as Currency;
+const dialect = dialectOf('lerrin-shop');
+const at = Date.parse('2026-11-24T09:10:00Z');
+const speeds = { slow: 'slow', fast: 'fast', third: 'third', fetch: 'fetch' };
+
+/** A random book that says every service at the shop. */
+const told = (file: BookFile): BookFile =>
+  bookFileSchema.parse({ ...file, channels: { ...file.channels, 'lerrin-shop': { speeds } } });
+
+/** A basket as the shop's checkout is asked about it. */
+const written = (question: Question) => {
+  const { lines, place, codes } = soldIn(question);
+  return {
+    lines: lines.map((line) => ({
+      listing: listingOf(line.sku),
+      units: line.units,
+      price: amountText(line.price, euro),
+      grams: line.mass === null ? null : gramsText(line.mass),
+    })),
+    place,
+    codes: [...codes],
+  };
+};
+
+/** What has to turn up in the files of random books, and in what their baskets are charged. */
+const clauses = [
+  'several sets',
+  'a set that is kept',
+  'a barred speed',
+  'handling',
+  'handling waived',
+  'an amount each',
+  'steps by grams',
+  'steps by value',
+  'free from',
+  'not offered from a mass',
+  'goods campaign: percent',
+  'goods campaign: amount',
+  'goods campaign: price',
+  'goods campaign: n for m',
+  'order campaign: percent',
+  'order campaign: amount',
+  'delivery campaign',
+  'a campaign with places',
+  'a campaign with exceptions',
+  'a campaign with uses',
+  'one letter twice',
+  'a discount',
+  'two choices',
+  'not sold there',
+];
+
+test('a book with all its clauses is taken, and charged there as the core believes', () => {
+  const reached = new Set<string>();
+  const from = seedFrom(81_000);
+  for (let seed = from; seed < from + times(160); seed += 1) {
+    const world = worldOf(seed);
+    const { book, goods, ask } = opened(told(world.book), 'home');
+    const { rules } = dialect.render(book, goods);
+    const files = filesOf(rules);
+    const outcome = lerrinShop.submit(lerrinShop.empty, files, at);
+    if ('refused' in outcome) throw new Error(`book ${seed}: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
+    for (const clause of inFile(files[0]?.text ?? '')) reached.add(clause);
+    const back = dialect.read(lerrinShop.live(outcome.state, at).files);
+    expect(back.ok && filesOf(back.value), `book ${seed}`).toEqual(files);
+    const listed = new Set(listedAt(book, dialect.id, goods).map((item) => item.sku));
+    for (let i = 0; i < 12; i += 1) {
+      const { lines, place, codes, moment } = world.basket();
+      const question = ask({ lines, place, codes, moment: Date.parse(moment ?? '') });
+      const believed = rules.charges(soldIn(question), question.moment).map(({ speed, charge, discount }) => ({
+        speed,
+        charge: amountText(charge, euro),
+        discount: amountText(discount, euro),
+      }));
+      const charged = lerrinShop
+        .checkout(
+          outcome.state,
+          question.moment,
+        )(written(question))
+        .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
+      expect(believed, `book ${seed}: ${JSON.stringify({ lines, place, codes, moment })}`).toEqual(charged);
+      if (charged.length > 1) reached.add('two choices');
+      if (charged.some(({ discount }) => discount !== '0.00')) reached.add('a discount');
+      if (lines.some(({ sku }) => !listed.has(sku))) {
+        reached.add('not sold there');
+        expect(charged).toEqual([]);
+      }
+    }
+  }
+  expect(clauses.filter((one) => !reached.has(one))).toEqual([]);
+});
+
+interface File {
+  readonly speeds: { readonly bars: readonly string[] }[];
+  readonly sets: { readonly kept: boolean }[];
+  readonly zones: {
+    readonly rates: {
+      readonly each: string;
+      readonly freeFrom: string | null;
+      readonly steps: { readonly by: string; readonly rows: { readonly charge: string | null }[] };
+    }[];
+  }[];
+  readonly campaigns: {
+    readonly letter: string;
+    readonly places: readonly string[] | null;
+    readonly except: readonly string[];
+    readonly uses: number | null;
+    readonly benefit: { readonly kind: string; readonly off?: { readonly is: string } };
+  }[];
+  readonly listings: { readonly handling: { readonly waived: boolean } | null }[];
+}
+
+/** The clauses that a file has. */
+function inFile(text: string): string[] {
+  const { speeds, sets, zones, campaigns, listings } = JSON.parse(text) as File;
+  const rates = zones.flatMap((zone) => zone.rates);
+  const letters = campaigns.map((one) => one.letter);
+  const found: [string, boolean][] = [
+    ['several sets', sets.length > 1],
+    ['a set that is kept', sets.some((set) => set.kept)],
+    ['a barred speed', speeds.some(({ bars }) => bars.length > 0)],
+    ['handling', listings.some(({ handling }) => handling !== null)],
+    ['handling waived', listings.some(({ handling }) => handling?.waived)],
+    ['an amount each', rates.some(({ each }) => each !== '0.00')],
+    ['steps by grams', rates.some(({ steps }) => steps.by === 'grams')],
+    ['steps by value', rates.some(({ steps }) => steps.by === 'value' && steps.rows.length > 1)],
+    ['free from', rates.some(({ freeFrom }) => freeFrom !== null)],
+    ['not offered from a mass', rates.some(({ steps }) => steps.by === 'grams' && steps.rows.at(-1)?.charge === null)],
+    ...campaigns.map(({ benefit }): [string, boolean] => [
+      benefit.kind === 'delivery' ? 'delivery campaign' : `${benefit.kind} campaign: ${benefit.off?.is}`,
+      true,
+    ]),
+    ['a campaign with places', campaigns.some(({ places }) => places !== null)],
+    ['a campaign with exceptions', campaigns.some(({ except }) => except.length > 0)],
+    ['a campaign with uses', campaigns.some(({ uses }) => uses !== null)],
+    ['one letter twice', new Set(letters).size < letters.length],
+  ];
+  return found.flatMap(([clause, is]) => (is ? [clause] : []));
+}
