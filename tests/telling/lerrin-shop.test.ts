@@ -1,22 +1,15 @@
 import { expect, test } from 'vitest';
-import { type BookFile, bookFileSchema } from '../../src/core/book/index.ts';
 import { dialectOf, filesOf, listedAt, listingOf } from '../../src/core/channels/index.ts';
 import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { opened } from '../books/opened.ts';
-import { worldOf } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
+import { saidWorldOf } from './books.ts';
 
 const euro = 'EUR' as Currency;
 const dialect = dialectOf('lerrin-shop');
 const at = Date.parse('2026-11-24T09:10:00Z');
-const speeds = { slow: 'slow', fast: 'fast', third: 'third', fetch: 'fetch' };
-
-/** A random book that says every service at the shop. */
-const told = (file: BookFile): BookFile =>
-  bookFileSchema.parse({ ...file, channels: { ...file.channels, 'lerrin-shop': { speeds } } });
-
 /** A basket as the shop's checkout is asked about it. */
 const written = (question: Question) => {
   const { lines, place, codes } = soldIn(question);
@@ -64,8 +57,8 @@ test('a book with all its clauses is taken, and charged there as the core believ
   const reached = new Set<string>();
   const from = seedFrom(81_000);
   for (let seed = from; seed < from + times(160); seed += 1) {
-    const world = worldOf(seed);
-    const { book, goods, ask } = opened(told(world.book), 'home');
+    const world = saidWorldOf(seed);
+    const { book, goods, ask } = opened(world.book, 'home');
     const { rules } = dialect.render(book, goods);
     const files = filesOf(rules);
     const outcome = lerrinShop.submit(lerrinShop.empty, files, at);

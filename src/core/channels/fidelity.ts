@@ -38,12 +38,13 @@ export type Loss =
   | { readonly is: 'threshold'; readonly over: Over | 'own group' }
   | { readonly is: 'tested before discounts'; readonly ranges: readonly MetRange[]; readonly most: Minor }
   | { readonly is: 'tested after goods offers'; readonly offers: readonly string[]; readonly most: Minor }
-  | { readonly is: 'threshold of the basket'; readonly off: Minor }
+  | { readonly is: 'threshold of the basket' | 'not freed with its group'; readonly off: Minor }
   // Goods, and baskets as a whole.
   | { readonly is: 'apart'; readonly by: ApartBy }
   | { readonly is: 'stock places'; readonly origins: readonly string[] }
   | { readonly is: 'dearest group only'; readonly off: Minor }
   | { readonly is: 'own rates not added'; readonly off: Minor }
+  | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
   | { readonly is: 'list full'; readonly fit: number; readonly goods: number }
@@ -64,6 +65,7 @@ export type Loss =
   | { readonly is: 'title cut'; readonly letters: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' }
   | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' }
+  | { readonly is: 'chosen at list prices'; readonly offers: readonly string[]; readonly off: Minor }
   | { readonly is: 'budget as uses'; readonly uses: number }
   | { readonly is: 'budget below one use' }
   | { readonly is: 'by template'; readonly places: readonly string[] }
@@ -142,6 +144,14 @@ export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   losses: [loss],
   remedies,
 });
+
+/** The same where one basket may suffer all of them: their bounds add up. */
+export function addedUp(parts: readonly Fidelity[]): Fidelity {
+  const worst = worstOf(parts);
+  if (worst.is !== 'bounded') return worst;
+  const bound = parts.reduce((sum, one) => sum + (one.is === 'bounded' ? one.bound : 0), 0);
+  return { ...worst, bound: minor(bound) };
+}
 
 const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()];
 

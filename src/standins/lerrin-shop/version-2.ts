@@ -282,26 +282,23 @@ function delivery(
   campaigns: readonly Campaign[],
 ): number {
   const pays = sum(campaigns.map(({ benefit }) => (benefit.kind === 'delivery' ? cents(benefit.atMost) : 0)));
-  const isFree = (part: Part) => part.rate.freeFrom !== null && after >= cents(part.rate.freeFrom);
+  const isMet = (part: Part) => part.rate.freeFrom !== null && after >= cents(part.rate.freeFrom);
   const dearest = Math.max(
     0,
     ...parts.map((part) => {
-      if (isFree(part)) return 0;
-      return part.set.kept ? part.charge : Math.max(0, part.charge - pays);
+      if (part.set.kept) return part.charge;
+      return isMet(part) ? 0 : Math.max(0, part.charge - pays);
     }),
   );
   const open = parts.filter((part) => !part.set.kept);
   const waives = campaigns.some(
     ({ benefit }) =>
-      benefit.kind === 'delivery' &&
-      benefit.fees &&
-      open.length > 0 &&
-      open.every((part) => cents(benefit.atMost) >= part.charge),
+      benefit.kind === 'delivery' && benefit.fees && open.every((part) => cents(benefit.atMost) >= part.charge),
   );
   const handling = lines.map(({ listing, units, set }) => {
     if (!listing.handling) return 0;
     const part = parts.find((one) => one.set === set);
-    const goes = listing.handling.waived && (waives || (part !== undefined && isFree(part)));
+    const goes = listing.handling.waived && (waives || (part !== undefined && isMet(part)));
     return goes ? 0 : cents(listing.handling.each) * units;
   });
   return dearest + sum(handling);

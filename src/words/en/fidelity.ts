@@ -62,6 +62,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       ].join(' ');
     case 'threshold of the basket':
       return `The value of the whole basket is tested there, not of its own group: up to ${say(loss.off)} too little.`;
+    case 'not freed with its group':
+      return `It is not freed there with the group it belongs to: up to ${say(loss.off)} too much.`;
     case 'threshold':
       return cannot(
         `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]}`,
@@ -81,6 +83,11 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `Goods from ${inARow(loss.origins)} pay one rate together there, not one for each stock place.`;
     case 'dearest group only':
       return `Of several groups the dearest pays there: up to ${say(loss.off)} off.`;
+    case 'kinds parted':
+      return [
+        `Goods of ${inARow(loss.kinds)} are sets of their own there, in every lane:`,
+        `where they share a rate with others the dearest pays, up to ${say(loss.off)} off.`,
+      ].join(' ');
     case 'own rates not added':
       return `Rates of single items are not added there, the dearest pays: up to ${say(loss.off)} too little.`;
     case 'shown':
@@ -150,6 +157,11 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Goods offers hold everywhere there.';
     case 'asks no least value':
       return 'Goods offers there ask no least value.';
+    case 'chosen at list prices':
+      return [
+        `Of it and ${titles(loss.offers)} the one that saves more at list prices is used there,`,
+        `whatever acts beside them: up to ${say(loss.off)} too much.`,
+      ].join(' ');
     case 'budget as uses':
       return `A budget is not known there: it ends after ${loss.uses} uses, of which each could take so much.`;
     case 'budget below one use':

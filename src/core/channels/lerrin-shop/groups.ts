@@ -44,11 +44,11 @@ export interface GroupLane {
   readonly price: Priced;
 }
 
-export function laneFor({ kind, own }: GoodsGroup, lane: Lane): GroupLane {
+export function laneFor({ conversion }: CompiledBook, { kind, own }: GoodsGroup, lane: Lane): GroupLane {
   if (own === null) return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price };
-  const freeFrom = own.waivable && lane.freeFrom?.of === 'basket' ? lane.freeFrom : null;
   return {
-    lane: { ...lane, kinds: null, bounds: [], fees: noFees, freeFrom },
+    // A rate of an item's own is in the book's currency, whatever its template's.
+    lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion },
     price: pricedBy(own.rate, false),
   };
 }

@@ -2,8 +2,8 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import type { Mixing } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
-import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
-import type { ToldGroup } from './sets.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable } from '../fidelity.ts';
+import type { ToldGroup, ToldLane } from './sets.ts';
 
 /** A group in a lane: what it charges at the least and the most, and the kinds of its goods. */
 interface Charging {
@@ -19,6 +19,7 @@ interface Charging {
  */
 export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[]): Fidelity {
   let [mixed, added] = [0, 0];
+  const parted = partedFidelity(groups);
   for (const lanes of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
     const ways = [{ by: book.mixedBy, some: plain }].concat(
@@ -30,7 +31,8 @@ export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[])
     const dearest = Math.max(0, ...own);
     if (dearest > 0) added = Math.max(added, dearest * (stated.units - 1));
   }
-  return worstOf([
+  return addedUp([
+    parted,
     mixed === 0
       ? exact
       : bounded(mixed, { is: 'dearest group only', off: minor(mixed) }, 'the dearest group pays', 'live with it'),
@@ -39,6 +41,37 @@ export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[])
       : bounded(added, { is: 'own rates not added', off: minor(added) }, 'a template of their own', 'live with it'),
   ]);
 }
+
+/**
+ * Sets are the same in all lanes: goods of kinds with rates of their own in some lane are sets of their own in those
+ * too where the book charges them by one rate together.
+ */
+function partedFidelity(groups: readonly ToldGroup[]): Fidelity {
+  const together = new Map<string, { kinds: string[]; lanes: ToldLane[] }>();
+  for (const { group, lanes } of groups) {
+    for (const lane of lanes) {
+      if (lane.alone || !lane.rate) continue;
+      const key = [group.template.id, group.origin, lane.zone.key, lane.service].join('\u0000');
+      const row = together.get(key) ?? { kinds: [], lanes: [] };
+      together.set(key, row);
+      row.kinds.push(group.kind ?? '');
+      row.lanes.push(lane);
+    }
+  }
+  const parted = [...together.values()].filter(({ lanes }) => lanes.length > 1 && !lanes.every(isFlat));
+  if (parted.length === 0) return exact;
+  const kinds = [...new Set(parted.flatMap((one) => one.kinds.filter((kind) => kind !== '')))];
+  const ends = parted.some(({ lanes }) =>
+    lanes.some(({ rate }) => rate?.steps.rows.some(({ charge }) => charge === null)),
+  );
+  const off = minor(Math.max(...parted.flatMap(({ lanes }) => lanes.map(({ least, most }) => most - least))));
+  const loss = { is: 'kinds parted', kinds, off } as const;
+  return ends
+    ? unsayable(loss, 'a template of their own', 'live with it')
+    : bounded(off, loss, 'a template of their own', 'live with it');
+}
+
+const isFlat = ({ rate }: ToldLane): boolean => rate?.steps.rows.length === 1 && Number(rate.each) === 0;
 
 /** The groups that charge in each zone for each service. */
 function chargingTogether(groups: readonly ToldGroup[]): Charging[][] {

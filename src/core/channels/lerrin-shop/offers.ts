@@ -8,13 +8,15 @@ import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } fro
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
-import type { ToldGroup, ToldLane } from './sets.ts';
+import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
 export interface ToldOffer {
   readonly offer: Offer;
   readonly campaigns: readonly Campaign[];
   readonly fidelity: Fidelity;
+  /** What it can take off an order at the most. */
+  readonly most: Minor;
   /** Limits that the shop keeps by itself. */
   readonly keeps: readonly LostLimit[];
 }
@@ -70,6 +72,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
     offer,
     campaigns,
     fidelity: worstOf([does.fidelity, limited.fidelity, where.fidelity, asked]),
+    most: does.most,
     keeps: limited.keeps,
   };
 }
@@ -180,40 +183,56 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
     .flatMap(({ group, lanes: mine }) => mine.map((lane) => ({ ...lane, group })))
     .filter((lane) => lane.rate && (!offer.zones || offer.zones.has(lane.bookZone)));
   const fetched = new Set(book.services.filter(({ pickup }) => pickup).map(({ id }) => id));
-  const isMeant = ({ group, bookZone, service, most }: (typeof lanes)[number]): boolean => {
-    if (named) return named.has(service);
-    // One that is never dearer than any other is the cheapest choice, whatever the basket.
-    const others = lanes.filter(
-      (lane) => lane.group === group && lane.bookZone === bookZone && !fetched.has(lane.service),
+  const rivals = (lane: Lane) =>
+    lanes.filter((other) => other !== lane && other.bookZone === lane.bookZone && !fetched.has(other.service));
+  // Alone in its zone, or never dearer than what is always there beside it, it is the cheapest choice of any basket.
+  const alwaysCheapest = (lane: Lane): boolean =>
+    rivals(lane).every(
+      (other) => other.service === lane.service || (other.group === lane.group && lane.most <= leastOf(other)),
     );
-    return !fetched.has(service) && others.every((lane) => lane.service === service || most <= leastOf(lane));
-  };
-  const cheapest = (lane: (typeof lanes)[number]): boolean =>
-    !fetched.has(lane.service) &&
-    lanes.every(
-      (other) =>
-        other.group !== lane.group || other.bookZone !== lane.bookZone || other.most > leastOf(lane) || other === lane,
+  const maybeCheapest = (lane: Lane): boolean =>
+    rivals(lane).every(
+      (other) => other.group !== lane.group || !isAlwaysThere(book, other) || other.most > leastOf(lane),
     );
-  const meant = lanes.filter((lane) => isMeant(lane) || (named === null && cheapest(lane)));
+  const isMeant = (lane: Lane): boolean =>
+    named ? named.has(lane.service) : !fetched.has(lane.service) && alwaysCheapest(lane);
+  const meant = lanes.filter((lane) =>
+    named ? named.has(lane.service) : !fetched.has(lane.service) && maybeCheapest(lane),
+  );
   const whole = Math.max(0, ...meant.map((lane) => lane.most));
   const cap = offer.limits.most;
   const atMost = minor(Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole));
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
+  const fees = off.by === 'free' && cap === null;
   const caught = lanes.filter((lane) => lane.most > 0 && !isMeant(lane));
-  const over = minor(Math.max(0, ...caught.map((lane) => Math.min(atMost, lane.most))));
+  const waived = (lane: Lane) => (fees ? mostWaived(lane.group) : 0);
+  // Of a dearer choice that is the cheapest of some basket, as goods of several groups have no other, not all is paid.
+  const short = named ? [] : caught.filter((lane) => !fetched.has(lane.service)).map((lane) => lane.most - atMost);
+  const over = minor(Math.max(0, ...caught.map((lane) => Math.min(atMost, lane.most) + waived(lane)), ...short));
   const services = [...new Set(caught.map((lane) => lane.service))];
   const fidelity =
     over === 0
       ? exact
       : bounded(over, { is: 'cap', cap: atMost, services, most: over }, 'the same services', 'live with it');
-  const fees = off.by === 'free' && cap === null;
   return {
     campaigns: [{ benefit: { kind: 'delivery', atMost: say(atMost), fees }, from: null }],
-    most: atMost,
+    most: minor(atMost + Math.max(0, ...lanes.map(waived))),
     capped: true,
     fidelity,
   };
 }
+
+/** A lane with the group that it charges. */
+type Lane = ToldLane & { readonly group: ToldGroup['group'] };
+
+/** Whether a service is offered for a group whatever of it is bought. */
+const isAlwaysThere = (book: CompiledBook, { group, service, rate }: Lane): boolean => {
+  const bit = 1 << book.services.findIndex(({ id }) => id === service);
+  return (
+    group.goods.every(({ serves, mass }) => (serves & bit) !== 0 && (mass !== null || rate?.steps.by === 'value')) &&
+    (rate?.steps.rows.every(({ charge }) => charge !== null) ?? false)
+  );
+};
 
 /** What a lane charges at the least, its own threshold minded. */
 const leastOf = ({ rate, least }: ToldLane): number => (rate && rate.freeFrom !== null ? 0 : least);

@@ -9,6 +9,7 @@ import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
+import { choosingFidelity } from './choosing.ts';
 import { type Campaign, clock, limits, type Shop, type ShopListing } from './format.ts';
 import { lettered } from './letters.ts';
 import { manifest } from './manifest.ts';
@@ -140,7 +141,11 @@ function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: 
     notes.push({
       clause: { about: 'apart', by: 'own rate', items },
       reads: own.map(({ set, group }) => [`set ${set.key}`, { is: 'listings', count: group.goods.length }]),
-      fidelity: worstOf(own.flatMap(({ lanes }) => lanes.map(({ fidelity }) => fidelity))),
+      fidelity: worstOf(
+        own.flatMap(({ lanes }) =>
+          lanes.flatMap(({ fidelity, threshold }) => [fidelity, threshold?.fidelity ?? exact]),
+        ),
+      ),
     });
   const handled = goods.filter((item) => item.handling !== null);
   if (handled.length > 0)
@@ -278,10 +283,11 @@ function offersOf(
       lettersWrong.length === 0
         ? exact
         : unsayable({ is: 'wrong pairs', offers: lettersWrong, proved: least === wrong }, 'all together or none');
+    const choosing = choosingFidelity(told, told[i] as ToldOffer, (a, b) => competes(told.indexOf(a), told.indexOf(b)));
     const lettered = mine.map((one) => ({ ...one, letter }));
     campaigns.push(...lettered);
     const clause: Clause = { about: 'offer', offer: offer.id };
-    notes.push({ clause, reads: lettered.map(campaignRead), fidelity: worstOf([fidelity, byLetter]) });
+    notes.push({ clause, reads: lettered.map(campaignRead), fidelity: worstOf([fidelity, byLetter, choosing]) });
   });
   return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };
 }

@@ -260,10 +260,10 @@ function deliveryOf(
   for (const { does } of campaigns) {
     if (does.kind !== 'delivery') continue;
     pays += does.atMost;
-    waives ||= does.fees && open.length > 0 && open.every((part) => does.atMost >= part.charge);
+    waives ||= does.fees && open.every((part) => does.atMost >= part.charge);
   }
   for (const part of parts) {
-    if (isFree(part, after)) continue;
+    if (!part.set.kept && isMet(part, after)) continue;
     freed = Math.max(freed, part.charge);
     rate = Math.max(rate, part.set.kept ? part.charge : part.charge - pays);
   }
@@ -271,12 +271,12 @@ function deliveryOf(
   for (const { known, units } of lines) {
     if (!known.handling) continue;
     const part = parts.find((one) => one.set === known.set) as Part;
-    if (!known.handling.waived || !(waives || isFree(part, after))) charge += known.handling.each * units;
+    if (!known.handling.waived || !(waives || isMet(part, after))) charge += known.handling.each * units;
   }
   return { freed, rate, charge };
 }
 
-const isFree = ({ rate: { freeFrom } }: Part, after: number): boolean => freeFrom !== null && after >= freeFrom;
+const isMet = ({ rate: { freeFrom } }: Part, after: number): boolean => freeFrom !== null && after >= freeFrom;
 
 /** The campaigns that are used: of each letter the one that saves most, taken alone, of equal ones that listed first. */
 function usedOf(parts: readonly Part[], lines: readonly Line[], live: readonly Running[], value: number): Running[] {

@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, minor } from '../../exact/index.ts';
-import { shownName } from '../../rates/index.ts';
+import { type Lane, shownName } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
@@ -8,7 +9,7 @@ import { limits, type ShopRate, type ShopSet } from './format.ts';
 import { type GoodsGroup, groupsOf, laneFor } from './groups.ts';
 import type { ShopPlaces } from './places.ts';
 import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from './steps.ts';
-import { type ToldThreshold, thresholdOf } from './threshold.ts';
+import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
 /** A rate of a group in a zone of the shop's, and how truly it says the lane. */
 export interface ToldLane {
@@ -16,6 +17,8 @@ export interface ToldLane {
   /** The zone of the group's template. */
   readonly bookZone: string;
   readonly service: string;
+  /** Whether it is a rate of the group's alone; else goods of the template's other kinds share it. */
+  readonly alone: boolean;
   /** Null where it is not told. */
   readonly rate: ShopRate | null;
   readonly fidelity: Fidelity;
@@ -50,7 +53,7 @@ export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] 
   const sets = new Map<string, ShopSet>();
   const largest = Math.max(0, ...told.map(({ group }) => group.goods.length));
   return told.map(({ group, lanes }, i) => {
-    const kept = group.own !== null && !group.own.waivable && lanes.some(({ most }) => most > 0);
+    const kept = group.own !== null && !group.own.waivable;
     const rates = lanes.flatMap(({ rate }) => (rate ? [rate] : []));
     const flat = rates.every(({ steps, each }) => steps.rows.length === 1 && Number(each) === 0);
     const alike = flat ? JSON.stringify([kept, lanes.map(({ zone, rate }) => rate && [zone.key, rate])]) : String(i);
@@ -85,7 +88,8 @@ function lanesOf({ book, zones, speeds }: Telling, group: GoodsGroup): ToldLane[
       const lane = template.lanes.get(bookZone)?.get(service.id);
       if (!lane) return [];
       const speed = speeds[service.id];
-      const head = { zone, bookZone, service: service.id };
+      const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
+      const head = { zone, bookZone, service: service.id, alone };
       if (!speed) {
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0 }];
@@ -116,19 +120,31 @@ type Told =
   | { readonly stepped: Stepped; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
   | { readonly stepped: null; readonly fidelity: Fidelity };
 
-function toldOf(book: CompiledBook, group: GoodsGroup, own: Parameters<typeof laneFor>[1]): Told {
-  const { lane, price } = laneFor(group, own);
+function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane): Told {
+  const { lane, price } = laneFor(book, group, own);
   const stepped = steppedOf(lane, price, group.goods);
   if (!('rows' in stepped)) return { stepped: null, fidelity: stepped };
   const free = lane.freeFrom;
+  if (group.own) {
+    const waived = mostWaived(group) + (group.own.waivable ? reachOf(stepped).most : 0);
+    return { stepped, fidelity: stepped.fidelity, threshold: free && ownThreshold(book, free, minor(waived)) };
+  }
   const freed =
-    free && free.of === 'group' && free.over !== 'units' && free.test === 'before'
+    free && free.of === 'group' && free.over !== 'units' && free.test === 'before' && maySayBySteps(group, free.over)
       ? freedBySteps(stepped, free.over, free.value)
       : null;
   if (freed) return { stepped: freed, fidelity: freed.fidelity, threshold: { freeFrom: null, fidelity: worstOf([]) } };
-  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most));
+  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most + mostWaived(group)));
   return { stepped, fidelity: stepped.fidelity, threshold };
 }
+
+/** The most handling that free delivery waives, of goods of a group. */
+export const mostWaived = ({ goods }: GoodsGroup): number =>
+  Math.max(0, ...goods.map(({ handling }) => (handling?.waivable ? handling.each : 0))) * stated.units;
+
+/** Whether steps that charge nothing say the same: they waive no handling, and by grams they ask for masses. */
+const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>
+  goods.every(({ handling, mass }) => !handling?.waivable && (over === 'value' || mass !== null));
 
 function writtenSteps({ currency }: CompiledBook, { by, rows }: Stepped): ShopRate['steps'] {
   const say = (charge: Row['charge']) => (charge === null ? null : amountText(charge, currency));

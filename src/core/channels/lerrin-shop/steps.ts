@@ -2,7 +2,7 @@ import { gram, type Minor, minor } from '../../exact/index.ts';
 import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
-import { bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from '../fidelity.ts';
 import { limits } from './format.ts';
 
 /** A row of steps: from a value in minor units, or from whole grams; null: not offered from there. */
@@ -25,6 +25,16 @@ export const reachOf = ({ rows, each }: Pick<Stepped, 'rows' | 'each'>): { least
   return charges.length === 0
     ? { least: minor(0), most: minor(0) }
     : { least: minor(Math.min(...charges) + each), most: minor(Math.max(...charges) + each * stated.units) };
+};
+
+/** Rows are off by one thing each; what each unit is off, and values after discounts, come to it. */
+const inAll = (lost: readonly Fidelity[]): Fidelity =>
+  addedUp(
+    ['each alone', 'steps before discounts', ''].map((one) => worstOf(lost.filter((each) => lossOf(each) === one))),
+  );
+const lossOf = (fidelity: Fidelity): string => {
+  const is = fidelity.is === 'exact' ? '' : (fidelity.losses[0]?.is ?? '');
+  return is === 'each alone' || is === 'steps before discounts' ? is : '';
 };
 
 /** A run of a measure, its upper edge in it: from above `after` to `to`. */
@@ -50,10 +60,10 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
   const breaks = breaksOf(rate);
   const summed = summedOf(rate);
   if (!breaks && !summed) return cannot({ is: 'kind', kind: rate.is });
-  const per = eachOf(lane, ask, (summed?.further ?? 0) > 0);
+  const per = eachOf(lane, (units) => ask({ ...within(breaks), units }), (summed?.further ?? 0) > 0);
   const lost: Fidelity[] = [per.fidelity];
   const told = (by: Stepped['by'], rows: readonly Row[]): Stepped =>
-    within({ by, rows, each: per.each, fidelity: worstOf(lost) }, lane);
+    boundedBy({ by, rows, each: per.each, fidelity: inAll(lost) }, lane);
   const less = (charge: number): Minor => minor(Math.max(0, charge - per.each));
 
   if (!breaks) {
@@ -116,15 +126,17 @@ function afterDiscounts({ rate, kind }: Priced): Fidelity {
   return bounded(off, { is: 'steps before discounts', off }, 'steps before discounts', 'live with it');
 }
 
+/** A shipment that a table takes. */
+function within(breaks: ReturnType<typeof breaksOf>): Partial<Shipment> {
+  if (!breaks || breaks.over === 'volume') return {};
+  const at = breaks.edges[0] ?? breaks.from + 1;
+  return { mass: at, bought: at, value: at, after: at, long: at };
+}
+
 /** What each further unit adds, and how truly that alone says it. */
-function eachOf(
-  lane: Lane,
-  ask: (shipment: Partial<Shipment>) => number,
-  adds: boolean,
-): { each: Minor; fidelity: Fidelity } {
+function eachOf(lane: Lane, ask: (units: number) => number, adds: boolean): { each: Minor; fidelity: Fidelity } {
   if (!adds && lane.fees.alone.item === 0) return { each: minor(0), fidelity: exact };
-  const weigh = { mass: 1, bought: 1, value: 1 };
-  const [one, two, most] = [1, 2, stated.units].map((units) => ask({ ...weigh, units })) as [number, number, number];
+  const [one, two, most] = [ask(1), ask(2), ask(stated.units)];
   const each = minor(Math.max(0, two - one));
   // Converted together and rounded once, many units may come to a little more or less than each alone; and a first unit
   // that costs less than a further one cannot be told.
@@ -210,7 +222,7 @@ function startingAt(rows: readonly Row[], least: number, lost: Fidelity[]): Row[
 const beginning = unsayable({ is: 'begins within a gram' }, 'live with it');
 
 /** Bounds by mass, or by value, are the ends of steps by the same; others cannot be said. */
-function within(stepped: Stepped, lane: Lane): Stepped {
+function boundedBy(stepped: Stepped, lane: Lane): Stepped {
   let { by, rows } = stepped;
   const lost: Fidelity[] = [stepped.fidelity];
   for (const { over, from, to } of lane.bounds) {

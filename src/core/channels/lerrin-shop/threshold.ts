@@ -26,6 +26,16 @@ export function thresholdOf(book: CompiledBook, free: FreeFrom, most: Minor): To
   return { freeFrom: free.value, fidelity: worstOf([own, tested]) };
 }
 
+/** The threshold of a lane for goods with a rate of their own, which may be waived by it with the lane's group. */
+export function ownThreshold(book: CompiledBook, free: FreeFrom, most: Minor): ToldThreshold {
+  if (most === 0) return { freeFrom: null, fidelity: exact };
+  if (free.of === 'basket') return thresholdOf(book, free, most);
+  return {
+    freeFrom: null,
+    fidelity: bounded(most, { is: 'not freed with its group', off: most }, 'free from the basket', 'live with it'),
+  };
+}
+
 const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
 
 /**

@@ -1,0 +1,143 @@
+import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
+import { seeded } from '../../src/core/plan/index.ts';
+import { type World, worldOf } from '../reading/books.ts';
+
+type Lane = BookInput['templates'][number]['lanes'][string][string];
+type Offer = BookInput['offers'][number];
+
+/** What each service is called at a channel that takes the book's words. */
+export const speeds = { slow: 'slow', fast: 'fast', third: 'third', fetch: 'fetch' };
+const services = Object.keys(speeds);
+
+/** A random book with all clauses, every service of which the shop is told. */
+export function saidWorldOf(seed: number): World {
+  const { book, basket } = worldOf(seed);
+  return { book: said(book), basket };
+}
+const said = (book: BookInput | BookFile): BookFile =>
+  bookFileSchema.parse({ ...book, channels: { ...book.channels, 'lerrin-shop': { speeds } } });
+
+/** The same without offers: rates, thresholds, goods of their own and mixing alone. */
+export function offerlessWorldOf(seed: number): World {
+  const { book, basket } = worldOf(seed);
+  return { book: said({ ...book, offers: [], eitherOr: [] }), basket };
+}
+
+/**
+ * A random book most of whose clauses a storefront can be told, so that promises about it can be held: plain rates in
+ * several templates, goods with rates, fees and kinds of their own, any way of mixing, and offers of every kind that is
+ * not for some customers alone.
+ */
+export function tellableWorldOf(seed: number): World {
+  const { book, basket } = worldOf(seed);
+  const random = seeded(seed * 31 + 5);
+  const chance = (share: number) => random() < share;
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const cents = (most: number) => (random() * most).toFixed(2);
+  const test = () => pick(['before', 'after'] as const);
+
+  const rate = (): Lane['rate'] =>
+    pick<Lane['rate']>([
+      { is: 'flat', amount: cents(12) },
+      { is: 'flat', amount: cents(12) },
+      { is: 'free' },
+      {
+        is: 'table',
+        unit: 'g',
+        breaks: [
+          { to: '500', amount: cents(9) },
+          { to: '2500', amount: cents(12) },
+          { to: null, amount: cents(19) },
+        ],
+      },
+    ]);
+  const lane = (): Lane => ({
+    rate: rate(),
+    kinds: chance(0.15) ? { [pick(['parcel', 'tube', 'battery'])]: { rate: { is: 'flat', amount: cents(9) } } } : {},
+    freeFrom: chance(0.3) ? { value: cents(90), test: test(), of: pick(['basket', 'basket', 'group'] as const) } : null,
+  });
+  const goods = (item: BookFile['goods'][number]): BookInput['goods'][number] => ({
+    ...item,
+    dated: [],
+    ownRate: chance(0.2)
+      ? {
+          rate: pick<Lane['rate']>([{ is: 'flat', amount: cents(6) }, { is: 'free' }]),
+          waived: chance(0.5),
+        }
+      : null,
+    fee: chance(0.2) ? { each: cents(2), waived: chance(0.5) } : null,
+    notListed: [],
+    stockedBy: [],
+  });
+  const off = () =>
+    pick([
+      { by: 'percent' as const, percent: pick(['10', '12.5', '33', '50']) },
+      { by: 'amount' as const, amount: cents(9) },
+    ]);
+  const selections = [null, ...book.selections.map(({ id }) => id)];
+  const benefit = (): Offer['benefit'] =>
+    pick<() => Offer['benefit']>([
+      () => ({ is: 'off order', off: off() }),
+      () => ({ is: 'off goods', goods: pick(selections), off: off() }),
+      () => ({ is: 'fixed price', goods: pick(selections), price: cents(20) }),
+      () => ({ is: 'buy and get', goods: pick(selections), buy: pick([1, 2]), get: 1, percent: pick(['100', '50']) }),
+      () => ({
+        is: 'delivery',
+        on: { is: 'services', services },
+        off: pick([{ by: 'free' as const }, { by: 'amount' as const, amount: cents(5) }]),
+      }),
+      () => ({
+        is: 'delivery',
+        on: pick([{ is: 'services' as const, services: ['slow'] }, { is: 'cheapest' as const }]),
+        off: { by: 'free' },
+      }),
+      () => ({
+        is: 'spend steps',
+        test: test(),
+        steps: [
+          { from: '20.00', off: '2.00' },
+          { from: '60.00', off: '7.50' },
+        ],
+      }),
+    ])();
+  const offers = Array.from(
+    { length: 1 + Math.floor(random() * 4) },
+    (_, i): Offer => ({
+      id: `offer-${i}`,
+      number: i + 1,
+      title: `Offer ${i}`,
+      benefit: benefit(),
+      code: chance(0.4) ? { is: 'shared', code: pick(['GUST', 'FROMLINK']) } : null,
+      asks: chance(0.3) ? [{ over: 'value', value: cents(80), test: test() }] : [],
+      zones: chance(0.2) ? ['britain', 'home'] : null,
+      window: { from: null, until: null, zone: 'Europe/Dublin' },
+      terms: '',
+      note: '',
+    }),
+  );
+  const by = () =>
+    pick(['highest', 'sum', 'lowest', 'average', { highest: 'plus' as const, further: '1.50' }] as const);
+  const apart = offers.filter(() => chance(0.6)).map(({ id }) => id);
+  return {
+    book: said({
+      ...book,
+      offers,
+      eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: 'order', offers: apart }] : [],
+      numbered: 99,
+      mixedBy: by(),
+      mixing: chance(0.5) ? [{ id: 'some', kinds: ['parcel', 'tube'], services: [], by: by() }] : [],
+      goods: book.goods.map(goods),
+      templates: book.templates.map((template) => ({
+        ...template,
+        currency: null,
+        lanes: Object.fromEntries(
+          template.zones.map((zone) => [
+            zone,
+            Object.fromEntries(services.flatMap((service) => (chance(0.8) ? [[service, lane()]] : []))),
+          ]),
+        ),
+      })),
+    }),
+    basket,
+  };
+}
