@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, test } from 'vitest';
 import type { StandIn } from './common/standin.ts';
 import { findlark } from './findlark/index.ts';
@@ -32,7 +33,7 @@ function refused<S>(standIn: StandIn<S>, files: { name: string; text: string }[]
 /** Lines as a file of tab-separated fields. */
 const tabbed = (lines: readonly string[]): string => `${lines.map((line) => line.replaceAll('|', '\t')).join('\n')}\n`;
 
-describe('Lerrin Shop', () => {
+describe('Lerrin Shop, version 1', () => {
   const shop = (change: (file: Record<string, unknown>) => void = () => undefined) => {
     const file: Record<string, unknown> = {
       format: 'lerrin-shop/1',
@@ -185,6 +186,199 @@ describe('Lerrin Shop', () => {
   });
   test('what is no JSON is refused', () => {
     expect(refused(lerrinShop, [{ name: 'shop.json', text: '{' }])).toEqual(['']);
+  });
+});
+
+describe('Lerrin Shop', () => {
+  /** The file of the page, by the page. */
+  const page = readFileSync(new URL('../../docs/formats/lerrin-shop.md', import.meta.url), 'utf8');
+  const written = JSON.parse(/```json\n([\s\S]*?)```/.exec(page)?.[1] ?? '');
+  const shop = (change: (file: typeof written) => void = () => undefined) => {
+    const file = structuredClone(written);
+    change(file);
+    return [{ name: 'shop.json', text: JSON.stringify(file) }];
+  };
+  const tail = (units: number): [string, number, string, string] => ['LK-TAIL-03', units, '12.00', '126'];
+  const spar = (units: number): [string, number, string, string] => ['LK-SPAR-6', units, '14.80', '1200'];
+  const ask = (
+    place: string,
+    lines: Parameters<typeof basket>[1],
+    codes: string[] = [],
+    change?: (file: typeof written) => void,
+  ) => lerrinShop.checkout(taken(lerrinShop, shop(change)), now)(basket(place, lines, codes));
+  const charge = (...asked: Parameters<typeof ask>) =>
+    ask(...asked).choices.map((one) => `${one.speed} ${one.charge} −${one.discount}`);
+
+  test('the page’s example: two tails and three spars to Ireland, GUST12', () => {
+    expect(ask('IE', [tail(2), spar(3)], ['GUST12'])).toEqual({
+      choices: [{ speed: 'standard', name: 'Standard delivery', days: [2, 4], charge: '12.20', discount: '14.80' }],
+      codes: [{ code: 'GUST12', used: false, why: 'conditions' }],
+    });
+  });
+  test('a code is used where it saves more alone, and the rate is free from 60.00 after goods campaigns', () => {
+    expect(ask('IE', [tail(6)], ['GUST12'])).toMatchObject({
+      choices: [
+        { speed: 'standard', charge: '0.00', discount: '8.64' },
+        { speed: 'two-day', charge: '14.60', discount: '8.64' },
+      ],
+      codes: [{ used: true, why: null }],
+    });
+    // Five spars: one free leaves 59.20, below the 60.00 from which the parcels beside them would be free.
+    expect(
+      charge('IE', [spar(5)], [], (file) => {
+        file.zones[0].rates[2].freeFrom = '60.00';
+      }),
+    ).toEqual(['standard 13.70 −14.80']);
+  });
+  test('the dearest set pays; without a rate for one the speed is not offered; beyond its last step neither', () => {
+    expect(charge('IE', [tail(1)])).toEqual(['standard 5.75 −0.00', 'two-day 10.35 −0.00']);
+    expect(charge('IE', [tail(1), spar(1)])).toEqual(['standard 8.15 −0.00']);
+    expect(charge('IE', [['LK-SPAR-6', 1, '14.80', '20000.5']])).toEqual([]);
+    expect(charge('IE', [['LK-SPAR-6', 1, '14.80', null]])).toEqual([]);
+    expect(charge('IE', [['SOMETHING-ELSE', 1, '14.80', '10']])).toEqual([]);
+  });
+  test('a barred tag keeps a speed off', () => {
+    expect(charge('IE', [tail(1)], [], (file) => file.listings[0].tags.push('no-air'))).toEqual([
+      'standard 5.75 −0.00',
+    ]);
+  });
+  test('a delivery campaign pays at most so much, and waives handling where it pays all; not what is kept', () => {
+    const there = (atMost: string, kept = false) =>
+      charge('IE', [tail(1)], [], (file) => {
+        Object.assign(file.campaigns[2], { places: null, except: [], leastValue: null });
+        file.campaigns[2].benefit.atMost = atMost;
+        file.sets[0].kept = kept;
+      });
+    expect(there('4.89')).toEqual(['standard 0.86 −0.00', 'two-day 5.46 −0.00']);
+    expect(there('4.90')).toEqual(['standard 0.00 −0.00', 'two-day 5.45 −0.00']);
+    expect(there('9.50', true)).toEqual(['standard 4.90 −0.00', 'two-day 9.50 −0.00']);
+  });
+  test('a campaign holds where its entries are more specific than those it excepts', () => {
+    const in60 = (place: string) =>
+      ask(place, [tail(8)], [], (file) => {
+        file.zones[0].places = ['IE', 'GB'];
+        file.zones[0].rates[0].freeFrom = null;
+      }).choices[0]?.charge;
+    expect(in60('IE')).toBe('11.70');
+    expect(in60('GB M1 1AA')).toBe('0.00');
+    expect(in60('GB BT9 5EE')).toBe('11.70');
+  });
+  test('orders count uses, and a campaign ends with its last; what is live tells them', () => {
+    let state = taken(
+      lerrinShop,
+      shop((file) => Object.assign(file.campaigns[1], { uses: 2 })),
+    );
+    const three = basket('IE', [spar(3)]);
+    for (const used of [1, 2]) {
+      const order = lerrinShop.order?.(state, now, three, 'standard');
+      expect(order?.choice).toMatchObject({ charge: '10.50', discount: '14.80' });
+      state = order?.state ?? state;
+      expect(lerrinShop.live(state, now).uses).toEqual([{ key: 'three-spars', used }]);
+    }
+    expect(lerrinShop.checkout(state, now)(three).choices[0]?.discount).toBe('0.00');
+    expect(lerrinShop.order?.(state, now, three, 'two-day')).toBeNull();
+    // A file sent again with the campaign in it does not begin it anew.
+    const again = taken(
+      lerrinShop,
+      shop((file) => Object.assign(file.campaigns[1], { uses: 2 })),
+      now,
+      state,
+    );
+    expect(lerrinShop.checkout(again, now)(three).choices[0]?.discount).toBe('0.00');
+  });
+  test('the basket page is kept for twenty minutes, the others are not', () => {
+    const cheaper = shop((file) => {
+      file.zones[0].rates[0].steps.rows[0].charge = '3.00';
+    });
+    const state = taken(lerrinShop, cheaper, now, taken(lerrinShop, shop(), now - 3_600_000));
+    const on = (page: 'basket' | 'checkout' | 'confirmation', at: number) =>
+      lerrinShop.checkout(state, at, { page })(basket('IE', [tail(1)])).choices[0]?.charge;
+    const minutes = (count: number) => now + count * 60_000;
+    expect([on('basket', minutes(19)), on('basket', minutes(20))]).toEqual(['5.75', '3.85']);
+    expect([on('checkout', minutes(1)), on('confirmation', minutes(1))]).toEqual(['3.85', '3.85']);
+  });
+  test('texts are those of the locale asked for, else of the first', () => {
+    const named = (locale?: string) =>
+      lerrinShop
+        .checkout(
+          taken(
+            lerrinShop,
+            shop((file) => {
+              file.locales.push('de-DE');
+              file.speeds[0].label['de-DE'] = 'Standardversand';
+            }),
+          ),
+          now,
+          { page: 'checkout', locale },
+        )(basket('IE', [tail(1)]))
+        .choices.map(({ name }) => name);
+    expect(named('de-DE')).toEqual(['Standardversand', 'Two-day delivery']);
+    expect(named('fr-FR')).toEqual(named());
+  });
+  test.each<[string, (file: typeof written) => void, string]>([
+    [
+      'a listing in two sets',
+      (file) => file.listings[0].tags.push('tubes') && file.sets[0].tags.push('x') && file.listings[0].tags.push('x'),
+      'listings.0.tags',
+    ],
+    [
+      'a listing in none',
+      (file) => {
+        file.sets[0].rest = false;
+      },
+      'listings.0.tags',
+    ],
+    [
+      'a second rest',
+      (file) => {
+        file.sets[1].rest = true;
+      },
+      'sets',
+    ],
+    [
+      'a rate for a set that is none',
+      (file) => {
+        file.zones[0].rates[0].set = 'boxes';
+      },
+      'zones.0.rates.0.set',
+    ],
+    [
+      'a second rate for a set and speed',
+      (file) => file.zones[0].rates.push(file.zones[0].rates[0]),
+      'zones.0.rates.3',
+    ],
+    [
+      'a text in a locale that is none',
+      (file) => {
+        file.campaigns[0].title['de-DE'] = 'Rabatt';
+      },
+      'campaigns.0.title',
+    ],
+    [
+      'no title',
+      (file) => {
+        file.campaigns[0].title = {};
+      },
+      'campaigns.0.title',
+    ],
+    ['a place with a colon', (file) => file.zones[0].places.push('GB:HS*'), 'zones.0.places.1'],
+    [
+      'a use of none',
+      (file) => {
+        file.campaigns[0].uses = 0;
+      },
+      'campaigns.0.uses',
+    ],
+    ['a listing twice', (file) => file.listings.push(file.listings[0]), 'listings.2.id'],
+    [
+      'a word too many',
+      (file) => {
+        file.colour = 'red';
+      },
+      '',
+    ],
+  ])('%s is refused at its field', (_, change, field) => {
+    expect(refused(lerrinShop, shop(change))).toContain(field);
   });
 });
 

@@ -1,5 +1,6 @@
 import { type BookFile, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
 import { seeded } from '../../src/core/plan/index.ts';
+import { laneOf } from '../books/parts.ts';
 import { type World, worldOf } from '../reading/books.ts';
 
 type Lane = BookInput['templates'][number]['lanes'][string][string];
@@ -140,4 +141,17 @@ export function tellableWorldOf(seed: number): World {
     }),
     basket,
   };
+}
+
+/** A book whose templates charge one of two flat amounts, so that groups come to be charged alike. */
+export function flatWorldOf(seed: number): World {
+  const world = tellableWorldOf(seed);
+  const random = seeded(seed);
+  const lane = () => laneOf({ rate: { is: 'flat', amount: random() < 0.6 ? '4.00' : '6.00' }, freeFrom: null });
+  const zones = ['home', 'rest'];
+  const templates = world.book.templates.map((template) => {
+    const row = { slow: lane() };
+    return { ...template, zones, lanes: { home: row, rest: row } };
+  });
+  return { ...world, book: { ...world.book, templates, offers: [], eitherOr: [] } };
 }

@@ -8,8 +8,8 @@ export interface Lettered {
   readonly least: number;
 }
 
-/** Places looked at before a search is broken off. */
-const patience = 4_000_000;
+/** Places looked at before a search is broken off: for as many things as are proved, and for more. */
+const patience = { of: 20, within: 4_000_000, beyond: 4_000 };
 
 /**
  * Gives `n` things letters, at most so many, so that those that are to compete share one and others do not, with as few
@@ -79,7 +79,7 @@ function best(n: number, competes: (a: number, b: number) => boolean, most: numb
       return;
     }
     looked += 1;
-    if (looked > patience) {
+    if (looked > (n <= patience.of ? patience.within : patience.beyond)) {
       broken = true;
       return;
     }
@@ -93,10 +93,9 @@ function best(n: number, competes: (a: number, b: number) => boolean, most: numb
       return { letter, more };
     }).sort((a, b) => a.more - b.more);
     for (const { letter, more } of costs) {
-      if (cost + more + restAfter(k + 1, used) >= wrong) continue;
       chosen[one] = letter;
-      from(k + 1, cost + more, Math.max(used, letter + 1));
-      chosen[one] = -1;
+      const letters = Math.max(used, letter + 1);
+      if (cost + more + restAfter(k + 1, letters) < wrong) from(k + 1, cost + more, letters);
     }
   }
 
@@ -107,11 +106,11 @@ function best(n: number, competes: (a: number, b: number) => boolean, most: numb
       const one = order[i] as number;
       let cheapest = 0;
       for (let j = 0; j < k; j += 1) if (wants(one, order[j] as number)) cheapest += 1;
-      const beside = new Int32Array(used + 1);
+      const beside = new Int32Array(used);
       for (let j = 0; j < k; j += 1) {
         const other = order[j] as number;
         const at = chosen[other] as number;
-        if (at >= 0) beside[at] = (beside[at] as number) + (wants(one, other) ? -1 : 1);
+        beside[at] = (beside[at] as number) + (wants(one, other) ? -1 : 1);
       }
       let least = 0;
       for (const more of beside) if (more < least) least = more;

@@ -53,10 +53,10 @@ export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] 
   const sets = new Map<string, ShopSet>();
   const largest = Math.max(0, ...told.map(({ group }) => group.goods.length));
   return told.map(({ group, lanes }, i) => {
-    const kept = group.own !== null && !group.own.waivable;
-    const rates = lanes.flatMap(({ rate }) => (rate ? [rate] : []));
+    const kept = group.own !== null && !group.own.waivable && lanes.some(({ most }) => most > 0);
+    const rates = lanes.flatMap(({ zone, rate }) => (rate ? [{ zone: zone.key, ...rate }] : []));
     const flat = rates.every(({ steps, each }) => steps.rows.length === 1 && Number(each) === 0);
-    const alike = flat ? JSON.stringify([kept, lanes.map(({ zone, rate }) => rate && [zone.key, rate])]) : String(i);
+    const alike = flat ? JSON.stringify([kept, rates]) : String(i);
     const known = sets.get(alike);
     if (known) return { group, set: known, lanes };
     const rest = group.goods.length === largest && ![...sets.values()].some((one) => one.rest);
