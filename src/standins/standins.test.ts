@@ -1,9 +1,11 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
 import type { StandIn } from './common/standin.ts';
 import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
-import { lerrinShop } from './lerrin-shop/index.ts';
+import { lerrinShop, app as openShop } from './lerrin-shop/index.ts';
 
 /** The stand-ins held against their format pages: worked examples, what is refused and where, reviews. */
 const hour = 3_600_000;
@@ -296,6 +298,25 @@ describe('Lerrin Shop', () => {
     const minutes = (count: number) => now + count * 60_000;
     expect([on('basket', minutes(19)), on('basket', minutes(20))]).toEqual(['5.75', '3.85']);
     expect([on('checkout', minutes(1)), on('confirmation', minutes(1))]).toEqual(['3.85', '3.85']);
+  });
+  test('an edit at the desk changes one line of what is live', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'plemb-shop-'));
+    const app = openShop(folder, () => '');
+    const send = (path: string, method: string, body: unknown) =>
+      app.request(path, {
+        method,
+        headers: { 'Content-Type': 'application/json', 'Idempotency-Key': 'one' },
+        body: JSON.stringify(body),
+      });
+    const text = `${JSON.stringify({ ...written, listings: [] }, null, 2)}\n`;
+    expect((await send('/submission', 'PUT', { files: [{ name: 'shop.json', text }] })).status).toBe(200);
+    const edit = { zone: 'ie', speed: 'standard', set: 'tubes', row: 0, charge: '7.00' };
+    expect((await send('/desk/edit', 'POST', edit)).status).toBe(200);
+    const live = (await (await app.request('/live')).json()) as { files: { text: string }[] };
+    const lines = live.files[0]?.text.split('\n') ?? [];
+    expect(text.split('\n').filter((line, i) => line !== lines[i])).toEqual(['                "charge": "5.70"']);
+    expect((await send('/desk/edit', 'POST', { ...edit, set: 'boxes' })).status).toBe(404);
+    rmSync(folder, { recursive: true });
   });
   test('texts are those of the locale asked for, else of the first', () => {
     const named = (locale?: string) =>

@@ -76,7 +76,7 @@ export async function checkAgain(page: Page) {
 export async function sendHere(page: Page) {
   const { origin } = new URL(page.url());
   const begun = page.waitForResponse((one) => /\/sends$/.test(one.url()) && one.request().method() === 'POST');
-  await page.getByRole('button', { name: /^Send 1 template/ }).click();
+  await page.getByRole('button', { name: /^Send \d+ templates?/ }).click();
   const { id, channel, revision } = await (await begun).json();
   const state = async () => {
     const { lastSend } = await (await page.request.get(`${origin}/api/channels/${channel}`)).json();

@@ -1,7 +1,7 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
 import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
-import { bounded, exact, type Fidelity, type MetRange } from './fidelity.ts';
+import { bounded, exact, type Fidelity, type MetRange, type Remedy } from './fidelity.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
 export const stated = {
@@ -33,6 +33,9 @@ function leastFor(low: number, holds: (value: number) => boolean): Minor {
   return minor(below);
 }
 
+/** Whether a percentage leaves nothing of an order. */
+const takesAll = (percent: Decimal): boolean => takenBy(10_000, [percent]) >= 10_000;
+
 /** The least list value whose value after these percentages is at least `after`. */
 export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =>
   leastFor(after, (value) => value - takenBy(value, percents) >= after);
@@ -59,16 +62,21 @@ export function beforeOnly(
   const ranges: MetRange[] = [
     ...codes.map(({ offer, percent }) => ({
       from: threshold.value,
-      to: minor(leastBefore(threshold.value, [percent]) - 1),
+      to: takesAll(percent) ? null : minor(leastBefore(threshold.value, [percent]) - 1),
       offer: offer.id,
     })),
     ...others.map((offer) => ({ from: threshold.value, to: null, offer: offer.id })),
   ];
-  const raised = minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent]))));
+  // What takes all of an order leaves nothing that a higher threshold could be met by.
+  const mayRaise = others.length === 0 && !codes.some(({ percent }) => takesAll(percent));
+  const raised = (): Remedy => ({
+    is: 'raised',
+    to: minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])))),
+  });
   return bounded(
     most,
     { is: 'tested before discounts', ranges, most },
-    ...(others.length === 0 ? [{ is: 'raised', to: raised } as const] : []),
+    ...(mayRaise ? [raised()] : []),
     'tested before discounts',
     'live with it',
   );

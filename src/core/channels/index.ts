@@ -89,6 +89,7 @@ export { apartBy } from './plain.ts';
 export { isFor, isPlain } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
+export { remedyEdits } from './remedy-edits.ts';
 export { type RulesReader, rulesReader } from './rules-reader.ts';
 export { type SideBy, type SideStep, sideSteps } from './side-step.ts';
 export { manifests };

@@ -107,6 +107,14 @@ function rowOf(shop: Opened, { zone, set, speed, row }: Edit) {
   return { copy, row: rate?.steps.rows[row] };
 }
 
+/** A file as the shop writes it: indented by two, a listing a line. */
+function textOf(shop: Shop1 | Shop2): string {
+  if (!('listings' in shop)) return `${JSON.stringify(shop, null, 2)}\n`;
+  const { listings, ...rest } = shop;
+  const lines = listings.map((one) => `\n    ${JSON.stringify(one)}`).join(',');
+  return `${JSON.stringify(rest, null, 2).replace(/\n\}$/, '')},\n  "listings": [${lines}${lines && '\n  '}]\n}\n`;
+}
+
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
   empty: { versions: [], uses: {} },
@@ -152,7 +160,7 @@ export const lerrinShop: StandIn<State> = {
       const found = text === undefined ? null : rowOf(opened(text), edit.data);
       if (!found?.row) return c.json({ title: 'No such step' }, 404);
       found.row.charge = edit.data.charge;
-      keep.write(replaced(keep.read(), `${JSON.stringify(found.copy, null, 2)}\n`, keep.now()));
+      keep.write(replaced(keep.read(), textOf(found.copy), keep.now()));
       return c.json(found.row);
     });
   },

@@ -1,6 +1,6 @@
 import type { Book } from '../../core/book/index.ts';
 import type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from '../../core/channels/index.ts';
-import { money, type Tender } from './figures.ts';
+import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { overWords } from './measures.ts';
 import { offerTitle, serviceName } from './names.ts';
@@ -12,6 +12,12 @@ export const lostWords = (book: Book, fidelity: Fidelity, tender: Tender): strin
 /** What may be done about it, a few words each. */
 export const remedyWords = (fidelity: Fidelity, tender: Tender): string[] =>
   fidelity.is === 'exact' ? [] : fidelity.remedies.map((one) => remedyText(one, tender));
+
+/** What a button that does it says. */
+export const remedyAct = (remedy: Remedy, tender: Tender): string =>
+  remedyText(remedy, tender)
+    .replace(/ in the book$/, '')
+    .replace(/^./, (letter) => letter.toUpperCase());
 
 export function lossWords(book: Book, loss: Loss, tender: Tender): string {
   const say = (amount: number) => money(amount, tender);
@@ -163,7 +169,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `whatever acts beside them: up to ${say(loss.off)} too much.`,
       ].join(' ');
     case 'budget as uses':
-      return `A budget is not known there: it ends after ${loss.uses} uses, of which each could take so much.`;
+      return `A budget is not known there: it ends after ${counts(loss.uses, 'use')}, each counted as the most one can take.`;
     case 'budget below one use':
       return 'A budget is not known there, and in uses it would be less than one: it does not act.';
     case 'by template':

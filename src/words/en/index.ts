@@ -3,7 +3,7 @@ export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
 export { type CoverageWords, coverageWords } from './coverage.ts';
 export { decidingWords } from './deciding.ts';
-export { lostWords, remedyWords } from './fidelity.ts';
+export { lostWords, remedyAct, remedyWords } from './fidelity.ts';
 export {
   amountOf,
   counted,

@@ -5,7 +5,23 @@ import { overWords } from './measures.ts';
 
 /** What a channel will read, line by line; a dash where it reads nothing. */
 export const readsText = (lines: readonly ReadLine[]): string =>
-  lines.length === 0 ? '—' : lines.map((line) => line.map(partText).join(' · ')).join('; ');
+  lines.length === 0 ? '—' : lines.map((line) => shortened(line).join(' · ')).join('; ');
+
+/** Steps that are told before and after those that are counted alone, where a line has very many. */
+const ends = { before: 4, after: 1, many: 12 };
+
+/** The parts of a line as text; of very many steps the first and the last. */
+function shortened(line: ReadLine): string[] {
+  const isStep = (part: ReadPart | undefined) => typeof part === 'object' && part.is === 'step';
+  const steps = line.filter(isStep).length;
+  if (steps <= ends.many) return line.map(partText);
+  const first = line.findIndex(isStep);
+  return [
+    ...line.slice(0, first + ends.before).map(partText),
+    `${steps - ends.before - ends.after} more steps`,
+    ...line.slice(first + steps - ends.after).map(partText),
+  ];
+}
 
 function partText(part: ReadPart): string {
   if (typeof part === 'string') return part;

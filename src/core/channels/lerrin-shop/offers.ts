@@ -9,6 +9,7 @@ import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts'
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
+import { textsIn } from './texts.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
 export interface ToldOffer {
@@ -26,7 +27,7 @@ export interface Saying {
   readonly book: CompiledBook;
   readonly goods: readonly Listed[];
   readonly groups: readonly ToldGroup[];
-  readonly locale: string;
+  readonly locales: readonly string[];
   /** The tag of the goods of a selection. */
   tagOf(part: number): string | null;
   /** A key that no other campaign has. */
@@ -56,8 +57,8 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
     key: saying.keyFor(
       from === null || does.campaigns.length === 1 ? offer.id : `${offer.id}-${say(from)}`.replace('.', '-'),
     ),
-    title: { [saying.locale]: (body?.title ?? offer.id).slice(0, manifest.titleLetters) },
-    terms: body?.terms ? { [saying.locale]: body.terms.slice(0, limits.terms) } : {},
+    title: textsIn(saying.locales, body?.title ?? offer.id, body?.titles ?? {}, manifest.titleLetters),
+    terms: body?.terms ? textsIn(saying.locales, body.terms, {}, limits.terms) : {},
     letter: 'A',
     benefit,
     code,

@@ -17,26 +17,27 @@ import { mixingFidelity } from './mixing.ts';
 import { type ToldOffer, toldOffer } from './offers.ts';
 import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
-import { labelsOf, setsOf, type ToldGroup, type ToldLane } from './sets.ts';
+import { setsOf, type ToldGroup, type ToldLane } from './sets.ts';
+import { localesOf, textsIn } from './texts.ts';
 
 /** The book as Lerrin Shop will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
-  const { locale } = book.market.body;
+  const locales = localesOf(book);
   const { speeds } = settingsOf(book.body, manifest);
   const { zones, closed } = placesOf(book);
-  const groups = setsOf({ book, zones, speeds }, goods);
+  const groups = setsOf({ book, zones, speeds, locales }, goods);
   const spoken = book.services.filter(({ id }) => speeds[id]);
   const bars = barsOf(book, goods, speeds);
   const tags = tagsOf(book);
-  const offers = offersOf(book, goods, groups, locale, tags);
+  const offers = offersOf(book, goods, groups, locales, tags);
   const sets = [...new Map(groups.map(({ set }) => [set.key, set])).values()];
   const shop: Shop = {
     format: 'lerrin-shop/2',
-    locales: [locale],
+    locales,
     closed,
-    speeds: spoken.map(({ id }) => ({
+    speeds: spoken.map(({ id, name, names }) => ({
       key: speeds[id] ?? '',
-      label: labelsOf(book, id, [locale]),
+      label: textsIn(locales, name, names, limits.label),
       bars: bars.has(id) ? [barred(speeds[id] ?? '')] : [],
     })),
     sets: sets.length > 0 ? sets : [{ key: 'goods', name: 'Goods', tags: [], rest: true, kept: false }],
@@ -256,7 +257,7 @@ function offersOf(
   book: CompiledBook,
   goods: readonly Listed[],
   groups: readonly ToldGroup[],
-  locale: string,
+  locales: readonly string[],
   tagOf: (part: number) => string | null,
 ): { campaigns: Campaign[]; notes: Note[]; said: Rendition['said'] } {
   const keyFor = keysOf(limits.key);
@@ -266,7 +267,7 @@ function offersOf(
     .filter((offer) => !meant.includes(offer))
     .map(({ id }) => ({ clause: { about: 'offer', offer: id }, reads: [], fidelity: exact }));
   for (const offer of meant) {
-    const one = toldOffer({ book, goods, groups, locale, tagOf, keyFor }, offer);
+    const one = toldOffer({ book, goods, groups, locales, tagOf, keyFor }, offer);
     if ('campaigns' in one) told.push(one);
     else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: one });
   }

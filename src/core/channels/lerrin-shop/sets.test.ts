@@ -63,7 +63,7 @@ test('goods are told in the fewest sets that charge every basket as each group b
       const { book: file, goods } = opened(world.book, 'home');
       const book = asOf(file, at);
       const { zones } = placesOf(book);
-      const groups = setsOf({ book, zones, speeds }, listedAt(book, 'lerrin-shop', goods));
+      const groups = setsOf({ book, zones, speeds, locales: ['en-IE'] }, listedAt(book, 'lerrin-shop', goods));
       if (groups.length > 5) continue;
       const told = { zones: zones.map(({ key, name, places }) => ({ key, name, places: [...places], rates: [] })) };
       const places = partsOfMap(

@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, minor } from '../../exact/index.ts';
-import { type Lane, shownName } from '../../rates/index.ts';
+import type { Lane } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
@@ -9,6 +9,7 @@ import { limits, type ShopRate, type ShopSet } from './format.ts';
 import { type GoodsGroup, groupsOf, laneFor } from './groups.ts';
 import type { ShopPlaces } from './places.ts';
 import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from './steps.ts';
+import { textsIn } from './texts.ts';
 import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
 /** A rate of a group in a zone of the shop's, and how truly it says the lane. */
@@ -39,6 +40,7 @@ export interface Telling {
   readonly book: CompiledBook;
   readonly zones: readonly ShopPlaces[];
   readonly speeds: Readonly<Record<string, string | null>>;
+  readonly locales: readonly string[];
 }
 
 /**
@@ -77,7 +79,7 @@ function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup
 }
 
 /** What a group is charged by in every zone of the shop's and for every service. */
-function lanesOf({ book, zones, speeds }: Telling, group: GoodsGroup): ToldLane[] {
+function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup): ToldLane[] {
   const at = book.templates.findIndex((template) => template.id === group.template.id);
   const template = book.templates[at] ?? group.template;
   const known = new Map<string, Told>();
@@ -99,12 +101,11 @@ function lanesOf({ book, zones, speeds }: Telling, group: GoodsGroup): ToldLane[
       known.set(key, told);
       if (!told.stepped) return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0 }];
       const { least, most } = reachOf(told.stepped);
-      const names = Object.entries(lane.names);
+      const names = locales.filter((locale) => lane.names[locale] !== undefined);
       const rate: ShopRate = {
         set: '',
         speed,
-        label:
-          names.length === 0 ? null : Object.fromEntries(names.map(([locale, name]) => [locale, name.slice(0, 60)])),
+        label: names.length === 0 ? null : textsIn(names, lane.names[names[0] ?? ''] ?? '', lane.names, limits.label),
         days: [...(lane.days ?? service.days)],
         steps: writtenSteps(book, told.stepped),
         each: amountText(told.stepped.each, book.currency),
@@ -152,18 +153,3 @@ function writtenSteps({ currency }: CompiledBook, { by, rows }: Stepped): ShopRa
     ? { by, rows: rows.map(({ from, charge }) => ({ from: amountText(minor(from), currency), charge: say(charge) })) }
     : { by, rows: rows.map(({ from, charge }) => ({ from, charge: say(charge) })) };
 }
-
-/** The label of a service in all the locales that the book has names for. */
-export const labelsOf = (
-  { services }: CompiledBook,
-  id: string,
-  locales: readonly string[],
-): Readonly<Record<string, string>> => {
-  const service = services.find((one) => one.id === id);
-  if (!service) return {};
-  return Object.fromEntries(
-    locales.flatMap((locale, i) =>
-      i === 0 || service.names[locale] ? [[locale, shownName(service, locale).slice(0, 60)]] : [],
-    ),
-  );
-};

@@ -64,6 +64,9 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const who = useAppSelector((state) => state.view.who);
   const [send, sending] = useSendMutation();
   const offers = notes.filter((note) => note.clause.about === 'offer' && note.reads.length > 0).length;
+  const templates = new Set(
+    notes.flatMap(({ clause, reads }) => (clause.about === 'rate' && reads.length > 0 ? [clause.template] : [])),
+  ).size;
   const count = (is: string) => notes.filter((note) => note.fidelity.is === is).length;
   return (
     <div className="stage">
@@ -85,7 +88,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
               title={unsaved > 0 ? 'Save the changes first: what is sent is what is saved' : ''}
               onClick={() => send({ id, who })}
             >
-              Send 1 template, {counts(offers, 'offer')}
+              Send {counts(templates, 'template')}, {counts(offers, 'offer')}
             </button>
           </span>
         </div>
@@ -108,7 +111,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <p className="muted small my-2">
           {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
         </p>
-        <Clauses book={book} notes={notes} where={dialect.name} />
+        <Clauses book={book} id={id} notes={notes} />
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />

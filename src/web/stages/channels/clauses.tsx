@@ -1,5 +1,15 @@
-import type { Note } from '../../../core/channels/index.ts';
-import { clauseName, lostWords, money, readsText, remedyWords } from '../../../words/index.ts';
+import type { ChannelId } from '../../../core/book/index.ts';
+import { type Note, remedyEdits } from '../../../core/channels/index.ts';
+import {
+  channelName,
+  clauseName,
+  counts,
+  lostWords,
+  money,
+  readsText,
+  remedyAct,
+  remedyWords,
+} from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 
@@ -9,8 +19,37 @@ const fidelityHang = (note: Note): Hang => {
   return note.reads.length === 0 ? { is: 'not sold there' } : { is: 'off', by: null };
 };
 
-/** Each clause of the book beside what a channel will read of it, and what is lost on the way. */
-export function Clauses({ book, notes, where }: { book: OpenBook; notes: readonly Note[]; where: string }) {
+interface Told {
+  readonly book: OpenBook;
+  readonly id: ChannelId;
+  readonly notes: readonly Note[];
+}
+
+/**
+ * Each clause of the book beside what a channel will read of it, and what is lost on the way: what cannot be said
+ * first, then what differs by most; what is said exactly is folded away.
+ */
+export function Clauses({ book, id, notes }: Told) {
+  const differing = notes.filter((note) => note.fidelity.is !== 'exact').sort((a, b) => weight(b) - weight(a));
+  const exact = notes.filter((note) => note.fidelity.is === 'exact');
+  return (
+    <>
+      {differing.length > 0 && <Table book={book} id={id} notes={differing} />}
+      {exact.length > 0 && (
+        <details className="mt-3" open={differing.length === 0}>
+          <summary>{counts(exact.length, 'clause')} said exactly</summary>
+          <Table book={book} id={id} notes={exact} />
+        </details>
+      )}
+    </>
+  );
+}
+
+const weight = ({ fidelity }: Note): number =>
+  fidelity.is === 'unsayable' ? Number.POSITIVE_INFINITY : fidelity.is === 'bounded' ? fidelity.bound : -1;
+
+function Table({ book, id, notes }: Told) {
+  const where = channelName(id);
   return (
     <div className="wide">
       <table className="ruled">
@@ -34,21 +73,42 @@ export function Clauses({ book, notes, where }: { book: OpenBook; notes: readonl
               </td>
               <td>
                 <code className="break-words">{readsText(note.reads)}</code>
-                {note.fidelity.is !== 'exact' && (
-                  <p className={`small ${note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
-                    {note.fidelity.is === 'bounded' &&
-                      note.fidelity.bound > 0 &&
-                      `At most ${money(note.fidelity.bound, book.home)} an order. `}
-                    {lostWords(book.book, note.fidelity, book.home)}{' '}
-                    {note.fidelity.remedies.length > 0 &&
-                      `Choose: ${remedyWords(note.fidelity, book.home).join(' · ')}.`}
-                  </p>
-                )}
+                <Lost book={book} id={id} note={note} />
               </td>
             </tr>
           ))}
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** What is lost of a clause, with its amount, and what may be done: by a press where one edit does it. */
+function Lost({ book, id, note: { clause, fidelity } }: { book: OpenBook; id: ChannelId; note: Note }) {
+  if (fidelity.is === 'exact') return null;
+  const acts = fidelity.remedies.flatMap((remedy) => {
+    const edits = remedyEdits(book.book, clause, id, remedy);
+    return edits ? [{ says: remedyAct(remedy, book.home), edits }] : [];
+  });
+  const others = remedyWords(
+    { ...fidelity, remedies: fidelity.remedies.filter((one) => !remedyEdits(book.book, clause, id, one)) },
+    book.home,
+  );
+  return (
+    <>
+      <p className={`small ${fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
+        {fidelity.is === 'bounded' && fidelity.bound > 0 && `At most ${money(fidelity.bound, book.home)} an order. `}
+        {lostWords(book.book, fidelity, book.home)} {others.length > 0 && `Choose: ${others.join(' · ')}.`}
+      </p>
+      {acts.length > 0 && (
+        <p className="small flex flex-wrap gap-x-4">
+          {acts.map(({ says, edits }) => (
+            <button key={says} type="button" className="quiet" onClick={() => book.editAll(edits)}>
+              {says}
+            </button>
+          ))}
+        </p>
+      )}
+    </>
   );
 }

@@ -1,0 +1,70 @@
+import { expect, test } from 'vitest';
+import { type BookFile, bookFileSchema, patched, patchWith, readBookFile } from '../../src/core/book/index.ts';
+import { type Clause, dialects, type Note, type Remedy, remedyEdits } from '../../src/core/channels/index.ts';
+import { opened } from '../books/opened.ts';
+import { smallBook } from '../books/small.ts';
+import { worldOf } from '../reading/books.ts';
+import { seedFrom, times } from '../trials.ts';
+import { tellableWorldOf } from './books.ts';
+
+/** Every service said at every channel, as far as it has words for them. */
+const said = (file: BookFile): BookFile =>
+  bookFileSchema.parse({
+    ...file,
+    channels: {
+      'lerrin-shop': { speeds: { slow: 'slow', fast: 'fast', third: 'third', fetch: 'fetch', post: 'post' } },
+      harrowmere: { speeds: { slow: 'STANDARD', fast: 'EXPRESS', post: 'STANDARD' } },
+      findlark: { speeds: { slow: 'standard', fast: 'swift' }, target: 'all' },
+    },
+  });
+
+const offers = (note: Note | undefined, remedy: Remedy): boolean =>
+  note !== undefined &&
+  note.fidelity.is !== 'exact' &&
+  note.fidelity.remedies.some((one) => JSON.stringify(one) === JSON.stringify(remedy));
+const sameClause = (a: Clause, b: Clause) => JSON.stringify(a) === JSON.stringify(b);
+
+/** A book whose one offer asks, in one place, what goods offers of a marketplace cannot ask. */
+const asking = smallBook();
+if (asking.offers[0])
+  asking.offers[0] = {
+    ...asking.offers[0],
+    zones: ['home'],
+    asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }],
+  };
+
+test('a remedy that is one press leaves a sound book, in which it is not to be offered again', () => {
+  const pressed = new Set<string>();
+  const from = seedFrom(300);
+  for (let seed = from; seed < from + times(16); seed += 1)
+    for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking]) {
+      const file = said(written);
+      const { book, goods } = opened(file, 'home');
+      for (const dialect of dialects)
+        for (const { clause, fidelity } of dialect.render(book, goods).notes)
+          for (const remedy of fidelity.is === 'exact' ? [] : fidelity.remedies) {
+            const edits = remedyEdits(book.body, clause, dialect.id, remedy);
+            if (!edits) continue;
+            pressed.add(typeof remedy === 'string' ? remedy : remedy.is);
+            const told = `book ${seed}, ${dialect.id}: ${JSON.stringify({ clause, remedy })}`;
+            const mended = readBookFile(patched(file, patchWith(file, null, edits)));
+            if (!mended.ok) throw new Error(`${told} ${JSON.stringify(mended.problems)}`);
+            const after = opened(mended.value, 'home');
+            const note = dialect.render(after.book, after.goods).notes.find((one) => sameClause(one.clause, clause));
+            expect(offers(note, remedy), told).toBe(false);
+          }
+    }
+  expect([...pressed].sort()).toEqual([
+    'all shown',
+    'any goods',
+    'every place',
+    'everybody',
+    'free from the basket',
+    'no least value',
+    'raised',
+    'steps before discounts',
+    'tested before discounts',
+    'the channel left out',
+    'the dearest group pays',
+  ]);
+});
