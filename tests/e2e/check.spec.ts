@@ -31,7 +31,7 @@ test('channels: clause by clause, sent, read back; after the reviews a check fin
   await expect(desk.getByText(/live.*"charge": "9.50"/).first()).toBeVisible();
   const download = desk.waitForEvent('download');
   await desk.getByRole('link', { name: 'Download shop.json' }).click();
-  expect(JSON.parse(readFileSync(await (await download).path(), 'utf8'))).toMatchObject({ format: 'lerrin-shop/1' });
+  expect(JSON.parse(readFileSync(await (await download).path(), 'utf8'))).toMatchObject({ format: 'lerrin-shop/2' });
   for (const channel of ['Lerrin Shop', 'Harrowmere', 'Findlark']) {
     await desk.getByRole('navigation', { name: 'Channels' }).getByRole('link', { name: channel }).click();
     await sendHere(desk);

@@ -1,8 +1,9 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
+import { dearestPays, type PayingGroup, partedByKind } from '../dearest-pays.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
-import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import { listingOf } from '../listing.ts';
 import { settingsOf } from '../manifest.ts';
@@ -13,7 +14,6 @@ import { choosingFidelity } from './choosing.ts';
 import { type Campaign, clock, limits, type Shop, type ShopListing } from './format.ts';
 import { lettered } from './letters.ts';
 import { manifest } from './manifest.ts';
-import { mixingFidelity } from './mixing.ts';
 import { type ToldOffer, toldOffer } from './offers.ts';
 import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
@@ -165,6 +165,27 @@ function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: 
   return notes;
 }
 
+/** The groups with what each pays by itself, as the shop is told it. */
+const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
+  groups.map(({ group, lanes }) => ({
+    group,
+    lanes: lanes.flatMap(({ zone, service, alone, rate, least, most }) =>
+      rate
+        ? [
+            {
+              zone: zone.key,
+              service,
+              alone,
+              least: rate.freeFrom === null ? least : 0,
+              most,
+              isFlat: rate.steps.rows.length === 1 && Number(rate.each) === 0,
+              ends: rate.steps.rows.some(({ charge }) => charge === null),
+            },
+          ]
+        : [],
+    ),
+  }));
+
 const mixingNote = (book: CompiledBook, groups: readonly ToldGroup[]): Note => ({
   clause: { about: 'mixing' },
   reads: [
@@ -172,7 +193,7 @@ const mixingNote = (book: CompiledBook, groups: readonly ToldGroup[]): Note => (
       ? [{ is: 'sets', count: groups.length }]
       : [{ is: 'sets', count: groups.length }, { is: 'dearest set' }],
   ],
-  fidelity: mixingFidelity(book, groups),
+  fidelity: addedUp([partedByKind(payingOf(groups)), dearestPays(book, payingOf(groups))]),
 });
 
 function zoneNotes(book: CompiledBook, zones: ReturnType<typeof placesOf>['zones']): Note[] {

@@ -4,11 +4,11 @@ import type { Lane } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
+import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { limits, type ShopRate, type ShopSet } from './format.ts';
-import { type GoodsGroup, groupsOf, laneFor } from './groups.ts';
 import type { ShopPlaces } from './places.ts';
-import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from './steps.ts';
 import { textsIn } from './texts.ts';
 import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 

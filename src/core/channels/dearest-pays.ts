@@ -1,9 +1,28 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { type Minor, minor } from '../../exact/index.ts';
-import type { Mixing } from '../../rates/index.ts';
-import { stated } from '../bounds.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable } from '../fidelity.ts';
-import type { ToldGroup, ToldLane } from './sets.ts';
+import type { CompiledBook } from '../book/index.ts';
+import { type Minor, minor } from '../exact/index.ts';
+import type { Mixing } from '../rates/index.ts';
+import { stated } from './bounds.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
+import type { GoodsGroup } from './goods-groups.ts';
+
+/** What a group of goods pays by itself in a lane of it that a channel is told. */
+export interface PayingLane {
+  /** The channel's name of the zone. */
+  readonly zone: string;
+  readonly service: string;
+  /** Whether it is a rate of the group's alone; else goods of the template's other kinds share it. */
+  readonly alone: boolean;
+  /** What it charges at the least, its own threshold minded, and at the most. */
+  readonly least: number;
+  readonly most: number;
+  /** Whether it is one amount whatever the basket, and whether it ends somewhere. */
+  readonly isFlat: boolean;
+  readonly ends: boolean;
+}
+export interface PayingGroup {
+  readonly group: GoodsGroup;
+  readonly lanes: readonly PayingLane[];
+}
 
 /** A group in a lane: what it charges at the least and the most, and the kinds of its goods. */
 interface Charging {
@@ -14,12 +33,11 @@ interface Charging {
 }
 
 /**
- * How far “the dearest set pays” follows the book where goods of several groups meet in a basket: by each way of mixing
+ * How far “the dearest pays” follows the book where goods of several groups meet in a basket: by each way of mixing
  * that may come to be used, in every zone and for every service.
  */
-export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[]): Fidelity {
+export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]): Fidelity {
   let [mixed, added] = [0, 0];
-  const parted = partedFidelity(groups);
   for (const lanes of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
     const ways = [{ by: book.mixedBy, some: plain }].concat(
@@ -32,7 +50,6 @@ export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[])
     if (dearest > 0) added = Math.max(added, dearest * (stated.units - 1));
   }
   return addedUp([
-    parted,
     mixed === 0
       ? exact
       : bounded(mixed, { is: 'dearest group only', off: minor(mixed) }, 'the dearest group pays', 'live with it'),
@@ -43,47 +60,41 @@ export function mixingFidelity(book: CompiledBook, groups: readonly ToldGroup[])
 }
 
 /**
- * Sets are the same in all lanes: goods of kinds with rates of their own in some lane are sets of their own in those
- * too where the book charges them by one rate together.
+ * Where groups are the same in all lanes there: goods of kinds with rates of their own in some lane are groups of their
+ * own in those too where the book charges them by one rate together.
  */
-function partedFidelity(groups: readonly ToldGroup[]): Fidelity {
-  const together = new Map<string, { kinds: string[]; lanes: ToldLane[] }>();
+export function partedByKind(groups: readonly PayingGroup[]): Fidelity {
+  const together = new Map<string, { kinds: string[]; lanes: PayingLane[] }>();
   for (const { group, lanes } of groups) {
     for (const lane of lanes) {
-      if (lane.alone || !lane.rate) continue;
-      const key = [group.template.id, group.origin, lane.zone.key, lane.service].join('\u0000');
+      if (lane.alone) continue;
+      const key = [group.template.id, group.origin, lane.zone, lane.service].join('\u0000');
       const row = together.get(key) ?? { kinds: [], lanes: [] };
       together.set(key, row);
       row.kinds.push(group.kind ?? '');
       row.lanes.push(lane);
     }
   }
-  const parted = [...together.values()].filter(({ lanes }) => lanes.length > 1 && !lanes.every(isFlat));
+  const parted = [...together.values()].filter(({ lanes }) => lanes.length > 1 && !lanes.every((lane) => lane.isFlat));
   if (parted.length === 0) return exact;
   const kinds = [...new Set(parted.flatMap((one) => one.kinds.filter((kind) => kind !== '')))];
-  const ends = parted.some(({ lanes }) =>
-    lanes.some(({ rate }) => rate?.steps.rows.some(({ charge }) => charge === null)),
-  );
   const off = minor(Math.max(...parted.flatMap(({ lanes }) => lanes.map(({ least, most }) => most - least))));
   const loss = { is: 'kinds parted', kinds, off } as const;
-  return ends
+  return parted.some(({ lanes }) => lanes.some((lane) => lane.ends))
     ? unsayable(loss, 'a template of their own', 'live with it')
     : bounded(off, loss, 'a template of their own', 'live with it');
 }
 
-const isFlat = ({ rate }: ToldLane): boolean => rate?.steps.rows.length === 1 && Number(rate.each) === 0;
-
 /** The groups that charge in each zone for each service. */
-function chargingTogether(groups: readonly ToldGroup[]): Charging[][] {
+function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {
   const together = new Map<string, Charging[]>();
   for (const { group, lanes } of groups) {
     const kinds = group.goods.reduce((bits, item) => bits | item.kindBit, 0);
-    for (const { zone, service, rate, least, most } of lanes) {
-      if (!rate) continue;
-      const key = `${zone.key} ${service}`;
+    for (const { zone, service, least, most } of lanes) {
+      const key = `${zone} ${service}`;
       const row = together.get(key) ?? [];
       together.set(key, row);
-      row.push({ own: group.own !== null, kinds, least: rate.freeFrom === null ? least : 0, most });
+      row.push({ own: group.own !== null, kinds, least, most });
     }
   }
   return [...together.values()];

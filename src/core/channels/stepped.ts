@@ -1,9 +1,8 @@
-import { gram, type Minor, minor } from '../../exact/index.ts';
-import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../../rates/index.ts';
-import { stated } from '../bounds.ts';
-import type { Listed } from '../dialect.ts';
-import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from '../fidelity.ts';
-import { limits } from './format.ts';
+import { gram, type Minor, minor } from '../exact/index.ts';
+import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf } from '../rates/index.ts';
+import { stated } from './bounds.ts';
+import type { Listed } from './dialect.ts';
+import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
 
 /** A row of steps: from a value in minor units, or from whole grams; null: not offered from there. */
 export interface Row {
@@ -43,8 +42,8 @@ interface Piece {
   readonly to: number;
 }
 
-/** The most pieces of a rate: with those not offered below and above they are rows. */
-const mostPieces = limits.rows - 10;
+/** The most pieces of a rate: with those not offered below and above there are at most 200 rows. */
+const mostPieces = 190;
 
 const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
@@ -185,7 +184,7 @@ function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
   return charge;
 }
 
-/** Upper edges of masses as lower edges in whole grams, since the shop rounds masses up. */
+/** Upper edges of masses as lower edges in whole grams, for a channel that rounds masses up. */
 function gramRows(all: readonly Piece[], open: boolean, charge: (mass: number) => Minor, lost: Fidelity[]): Row[] {
   const few = thinned(all);
   const rows: Row[] = few.map(({ after, inner }, i) => ({

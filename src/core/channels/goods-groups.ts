@@ -1,6 +1,6 @@
-import type { CompiledBook, OwnCharge, Template } from '../../book/index.ts';
-import { type Lane, noFees, type Priced, pricedBy } from '../../rates/index.ts';
-import type { Listed } from '../dialect.ts';
+import type { CompiledBook, OwnCharge, Template } from '../book/index.ts';
+import { type Lane, noFees, type Priced, pricedBy } from '../rates/index.ts';
+import type { Listed } from './dialect.ts';
 
 /**
  * Goods that the book charges as one order of its own: those of a stock place, a template and a kind with rates of its
