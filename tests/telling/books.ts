@@ -16,7 +16,14 @@ export function saidWorldOf(seed: number): World {
   return { book: said(book), basket };
 }
 const said = (book: BookInput | BookFile): BookFile =>
-  bookFileSchema.parse({ ...book, channels: { ...book.channels, 'lerrin-shop': { speeds } } });
+  bookFileSchema.parse({
+    ...book,
+    channels: {
+      ...book.channels,
+      'lerrin-shop': { speeds },
+      findlark: { speeds: { slow: 'economy', fast: 'standard', third: 'swift' }, target: 'all' },
+    },
+  });
 
 /** The same without offers: rates, thresholds, goods of their own and mixing alone. */
 export function offerlessWorldOf(seed: number): World {
@@ -154,4 +161,17 @@ export function flatWorldOf(seed: number): World {
     return { ...template, zones, lanes: { home: row, rest: row } };
   });
   return { ...world, book: { ...world.book, templates, offers: [], eitherOr: [] } };
+}
+
+/** The same with the offers alone that every channel knows: percentages of the order, and free delivery. */
+export function plainOffersWorldOf(seed: number): World {
+  const { book, basket } = tellableWorldOf(seed);
+  const offers = book.offers.filter(
+    ({ benefit }) =>
+      (benefit.is === 'off order' && benefit.off.by === 'percent') ||
+      (benefit.is === 'delivery' && benefit.off.by === 'free'),
+  );
+  const kept = new Set(offers.map(({ id }) => id));
+  const eitherOr = book.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => kept.has(id)) }));
+  return { book: { ...book, offers, eitherOr }, basket };
 }

@@ -75,15 +75,24 @@ export function partedByKind(groups: readonly PayingGroup[]): Fidelity {
       row.lanes.push(lane);
     }
   }
-  const parted = [...together.values()].filter(({ lanes }) => lanes.length > 1 && !lanes.every((lane) => lane.isFlat));
+  const parted = [...together.values()].filter(({ lanes }) => lanes.length > 1 && !areOneAmount(lanes));
   if (parted.length === 0) return exact;
   const kinds = [...new Set(parted.flatMap((one) => one.kinds.filter((kind) => kind !== '')))];
-  const off = minor(Math.max(...parted.flatMap(({ lanes }) => lanes.map(({ least, most }) => most - least))));
+  const off = minor(
+    Math.max(
+      ...parted.map(
+        ({ lanes }) => Math.max(...lanes.map(({ most }) => most)) - Math.min(...lanes.map(({ least }) => least)),
+      ),
+    ),
+  );
   const loss = { is: 'kinds parted', kinds, off } as const;
   return parted.some(({ lanes }) => lanes.some((lane) => lane.ends))
     ? unsayable(loss, 'a template of their own', 'live with it')
     : bounded(off, loss, 'a template of their own', 'live with it');
 }
+
+const areOneAmount = (lanes: readonly PayingLane[]): boolean =>
+  lanes.every(({ isFlat, most }) => isFlat && most === lanes[0]?.most);
 
 /** The groups that charge in each zone for each service. */
 function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {

@@ -32,7 +32,7 @@ export type Loss =
   | { readonly is: 'nearest line'; readonly grams: number; readonly off: Minor }
   | { readonly is: 'whole grams'; readonly off: Minor }
   | { readonly is: 'ends within a gram' | 'begins within a gram' }
-  | { readonly is: 'dearest item only'; readonly off: Minor }
+  | { readonly is: 'dearest item only' | 'fee once' | 'freed together'; readonly off: Minor }
   | { readonly is: 'dearest size' | 'nearest step' | 'each alone' | 'steps before discounts'; readonly off: Minor }
   // Thresholds.
   | { readonly is: 'threshold'; readonly over: Over | 'own group' }
@@ -54,7 +54,7 @@ export type Loss =
   | { readonly is: 'region takes in' | 'not cut out'; readonly region: string; readonly place: string }
   | { readonly is: 'no whole country' | 'outside the target' }
   | { readonly is: 'promised where closed'; readonly places: readonly string[]; readonly most: Minor }
-  | { readonly is: 'services fall'; readonly places: readonly string[] }
+  | { readonly is: 'services fall' | 'not named there'; readonly places: readonly string[] }
   // Offers.
   | { readonly is: 'benefit'; readonly kind: string }
   | { readonly is: 'ask' | 'needs' | 'single-use codes' | 'segments' }
@@ -144,6 +144,10 @@ export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   losses: [loss],
   remedies,
 });
+
+/** A bound at least as wide, where more goods than it was worked out for are touched. */
+export const widened = (fidelity: Fidelity, bound: Minor): Fidelity =>
+  fidelity.is === 'bounded' ? { ...fidelity, bound: minor(Math.max(fidelity.bound, bound)) } : fidelity;
 
 /** The same where one basket may suffer all of them: their bounds add up. */
 export function addedUp(parts: readonly Fidelity[]): Fidelity {

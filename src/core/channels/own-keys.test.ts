@@ -12,7 +12,7 @@ const { book, goods } = opened(smallBook());
 const long = 'free-a-very-long-name-of-a-zone-by-the-slow-post';
 
 test('promotions of Findlark have ids of their own, within its letters', () => {
-  const feed = feedOf(book);
+  const feed = feedOf(book, []);
   const ids = Array.from({ length: 120 }, () => promote(feed, { ...blank, id: long }));
   expect(new Set(ids).size).toBe(120);
   expect(ids.every((id) => id.length <= feedLimits.id && id.startsWith(long.slice(0, feedLimits.id - 4)))).toBe(true);

@@ -56,14 +56,6 @@ export function plainReach(rate: PlainRate | null): { least: Minor; most: Minor 
     : { least: minor(Math.min(...rate.amounts)), most: minor(Math.max(...rate.amounts)) };
 }
 
-/** What a plain rate by mass or one amount charges a mass alone; null where it offers nothing. */
-export function chargeAt(rate: PlainRate, mass: number | null): Minor | null {
-  if (rate.is === 'flat') return rate.amount;
-  if (rate.over !== 'mass' || mass === null || mass < rate.from) return null;
-  const at = rate.edges.findIndex((edge) => mass <= edge);
-  return (at < 0 ? (rate.open ? rate.amounts.at(-1) : undefined) : rate.amounts[at]) ?? null;
-}
-
 function plainOf(lane: Lane): PlainLane {
   const asked = lane.price.rate;
   const lost: Fidelity[] = [];

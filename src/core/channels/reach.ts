@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import { atlas, textsOf } from './atlas.ts';
+import { patternText } from '../places/index.ts';
+import { atlas, textsOf, wholeAtlas } from './atlas.ts';
 import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
 import { type PlainLane, plainLanes, plainReach } from './plain.ts';
 import type { PlainOffer } from './plain-offer.ts';
@@ -118,12 +119,30 @@ function cheapestIn(book: CompiledBook, zone: string): { service: string; within
   };
 }
 
+/** Places that lie in some zones by one template and in others by another, where an offer holds for all goods alike. */
+export function byTemplate(book: CompiledBook, zones: ReadonlySet<string> | null): Fidelity {
+  const mixed = wholeAtlas(book).filter(
+    ({ zones: falls }) =>
+      zones !== null &&
+      falls.some((zone) => zone !== null && zones.has(zone)) &&
+      falls.some((zone) => zone !== null && !zones.has(zone)),
+  );
+  if (mixed.length === 0) return exact;
+  const places = mixed.map(({ pattern }) => patternText(pattern));
+  return unsayable({ is: 'by template', places }, 'one zone for all templates', 'live with it');
+}
+
 /** Whether the book lets two offers act on one order. */
 export const actTogether = (book: CompiledBook, a: PlainOffer, b: PlainOffer): boolean =>
   book.exclusions(a.offer, b.offer) === 'none';
 
 /** For channels where the best percentage and the best free delivery always act together, whatever the book says. */
-export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity[] {
+export function alwaysTogether(
+  book: CompiledBook,
+  offers: readonly PlainOffer[],
+  offer: PlainOffer,
+  mostOf: (one: PlainOffer) => Minor = (one) => mostFreed(book, one),
+): Fidelity[] {
   const parted = offers.filter(
     (other) => other !== offer && other.level === 'order' && offer.level === 'order' && actTogether(book, offer, other),
   );
@@ -133,7 +152,7 @@ export function alwaysTogether(book: CompiledBook, offers: readonly PlainOffer[]
     parts.push(unsayable({ is: 'best percentage only', offers: parted.map((one) => one.id) }, 'compete'));
   if (joined.length > 0) {
     const delivery = offer.level === 'delivery' ? [offer] : joined;
-    const most = Math.max(...delivery.map((one) => mostFreed(book, one)));
+    const most = Math.max(...delivery.map(mostOf));
     parts.push(bounded(most, { is: 'adds there', offers: joined.map((one) => one.id) }, 'add', 'live with it'));
   }
   return parts;

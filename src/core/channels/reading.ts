@@ -22,7 +22,7 @@ export type ReadPart =
   | { readonly is: 'promotion'; readonly id: string }
   | { readonly is: 'stocked'; readonly goods: number }
   | { readonly is: 'sets' | 'uses'; readonly count: number }
-  | { readonly is: 'dearest set' }
+  | { readonly is: 'dearest set' | 'dearest entry' }
   | { readonly is: 'each' | 'pays at most'; readonly amount: string }
   | { readonly is: 'except'; readonly places: readonly string[] };
 

@@ -36,6 +36,10 @@ const lossOf = (fidelity: Fidelity): string => {
   return is === 'each alone' || is === 'steps before discounts' ? is : '';
 };
 
+/** Whether it is not offered somewhere within the stated bounds. */
+export const endsWithin = ({ by, rows }: Pick<Stepped, 'by' | 'rows'>): boolean =>
+  rows.some(({ from, charge }) => charge === null && from <= (by === 'value' ? stated.value : stated.mass / gram));
+
 /** A run of a measure, its upper edge in it: from above `after` to `to`. */
 interface Piece {
   readonly after: number;

@@ -244,11 +244,11 @@ test('the demo’s thresholds after discounts are found at every channel, within
 
 test('a channel told nothing of a rate is found though every item is heavy and none weighs 500 g', async () => {
   const built = { is: 'built up' as const, order: '1.00', first: '1.00', further: '2.00', weight: null };
-  const channels = { findlark: { speeds: { post: 'standard' }, target: 'all' as const } };
+  const channels = { harrowmere: { speeds: { post: 'STANDARD' } } };
   const { book, goods, file } = shopOf({ post: { rate: built, freeFrom: null } }, [item('A')], { channels }).open();
-  const dialect = dialectOf('findlark');
+  const dialect = dialectOf('harrowmere');
   const rendition = dialect.render(book, goods);
   const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
-  const { findings } = await checkChannel(book, goods, { id: 'findlark', sides, ask: null }, now);
+  const { findings } = await checkChannel(book, goods, { id: 'harrowmere', sides, ask: null }, now);
   expect(findings.map((one) => [one.service, one.cause])).toEqual([['post', 'not sold there']]);
 });

@@ -50,7 +50,7 @@ export function clauseName(book: Book, clause: Clause): string {
     case 'threshold': {
       const free = laneOf(book, clause.template, clause.zone, clause.service)?.freeFrom;
       const tested = free?.unit === 'value' ? ` ${free.test} discounts` : '';
-      return `${laneName(book, clause)}: ${free ? freeText(free, '') : 'free'}${tested}`;
+      return `${laneName(book, clause)}: ${free ? freeText(free, '') : 'never free'}${tested}`;
     }
     case 'offer':
       return offerTitle(book, clause.offer);

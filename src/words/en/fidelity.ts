@@ -70,6 +70,13 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `The value of the whole basket is tested there, not of its own group: up to ${say(loss.off)} too little.`;
     case 'not freed with its group':
       return `It is not freed there with the group it belongs to: up to ${say(loss.off)} too much.`;
+    case 'fee once':
+      return `A handling fee is in the item’s entry, of which a basket pays one: up to ${say(loss.off)} too little.`;
+    case 'freed together':
+      return [
+        'Goods of a basket are freed together there, by one threshold and with all their fees:',
+        `up to ${say(loss.off)} off.`,
+      ].join(' ');
     case 'threshold':
       return cannot(
         `Free from ${loss.over === 'own group' ? 'the value of its own group' : overWords[loss.over]}`,
@@ -124,6 +131,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `${upToSome(loss.places)}: left out of the book, but under the country’s entry there;`,
         `up to ${say(loss.most)} is promised where the shop does not deliver.`,
       ].join(' ');
+    case 'not named there':
+      return `${upToSome(loss.places)}: no entry can name it; it falls under a wider one.`;
     case 'services fall':
       return `Services that ${upToSome(loss.places)} do not have fall under the country’s entry there.`;
     case 'benefit':
@@ -169,7 +178,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `whatever acts beside them: up to ${say(loss.off)} too much.`,
       ].join(' ');
     case 'budget as uses':
-      return `A budget is not known there: it ends after ${counts(loss.uses, 'use')}, each counted as the most one can take.`;
+      return [
+        `A budget is not known there: it ends after ${counts(loss.uses, 'use')},`,
+        'each counted as the most one can take.',
+      ].join(' ');
     case 'budget below one use':
       return 'A budget is not known there, and in uses it would be less than one: it does not act.';
     case 'by template':

@@ -52,6 +52,8 @@ function partText(part: ReadPart): string {
       return counts(part.count, 'use');
     case 'dearest set':
       return 'the dearest set pays';
+    case 'dearest entry':
+      return 'the dearest entry pays, once';
     case 'except':
       return `except ${part.places.join(' ')}`;
     case 'free from':

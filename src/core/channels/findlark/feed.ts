@@ -1,83 +1,77 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { amountText, type Minor } from '../../exact/index.ts';
-import { rank } from '../../places/index.ts';
-import { type Assigned, atlas, textsOf } from '../atlas.ts';
+import type { CompiledBook, Template } from '../../book/index.ts';
+import { amountText, type Minor, minor } from '../../exact/index.ts';
+import { matches, patternText } from '../../places/index.ts';
+import { type Fallen, wholeAtlas } from '../atlas.ts';
+import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
-import { type PlainLane, plainLanes } from '../plain.ts';
-import { dearest, numbered } from '../reach.ts';
-import type { Entry, Promotion } from './format.ts';
+import { numbered } from '../reach.ts';
+import type { Promotion } from './format.ts';
+import { type Delivered, deliveredGroups } from './groups.ts';
 import { limits } from './limits.ts';
 import { manifest } from './manifest.ts';
+import { type NamedPart, namedParts, type Spoken, withinOf } from './named-parts.ts';
 
-/** A lane of a place, as items name it. */
-interface PlaceEntry {
-  readonly part: Assigned;
-  readonly within: Entry['within'];
-  readonly speed: string;
-  readonly lane: PlainLane;
-}
-
-/** What a feed says of places: which have entries, and which of them are left out for want of room. */
+/** What a feed says of places: which can have entries, what goods pay there, and what is said of it so far. */
 export interface Feed {
   readonly book: CompiledBook;
   readonly target: string;
   readonly say: (value: Minor) => string;
   readonly speedOf: (service: string) => string | null;
-  readonly lanes: ReturnType<typeof plainLanes>;
-  /** Every part of the map in the target. */
-  readonly parts: readonly Assigned[];
-  /** Those with an entry of their own, from wide to narrow. */
-  readonly entered: readonly Assigned[];
-  readonly kept: readonly PlaceEntry[];
-  readonly dropped: readonly PlaceEntry[];
-  /** The zone that a part's country falls in. */
-  readonly wider: (part: Assigned) => string | null;
-  /** Countries of some whose entry is for the whole of them; of all where none are named. */
+  /** The services with a speed of their own: of two with one speed the first. */
+  readonly spoken: readonly Spoken[];
+  /** From wide to narrow, so that what does not fit in 64 entries is what few shoppers see. */
+  readonly parts: readonly NamedPart[];
+  /** Parts of the map that no entry can name, and those outside the target. */
+  readonly unnamed: readonly Fallen[];
+  readonly outside: readonly Fallen[];
+  readonly groups: readonly Delivered[];
+  /** Countries of some where goods are sold; of all where none are named. */
   readonly inTarget: (countries: readonly string[] | null) => string[];
+  /** The most that any goods pay in some zones; everywhere where none are named. */
+  readonly mostIn: (zones: ReadonlySet<string> | null) => Minor;
   /** The promotions said so far, each under an id of its own. */
   readonly promotions: Promotion[];
 }
 
-export function feedOf(book: CompiledBook): Feed {
+export function feedOf(book: CompiledBook, goods: readonly Listed[]): Feed {
   const { target, speeds } = settingsOf(book.body, manifest);
   const speedOf = (service: string) => speeds[service] ?? null;
-  const lanes = plainLanes(book);
-  const parts = atlas(book).filter(
-    ({ pattern }) => pattern.is !== 'world' && (target === 'all' || pattern.country === target),
-  );
-  const wholes = parts.filter((one) => one.pattern.is === 'country');
-  const zoneOfCountry = new Map(
-    wholes.flatMap(({ pattern, zone }) => (pattern.is === 'country' ? [[pattern.country, zone]] : [])),
-  );
-  const wider = ({ pattern }: Assigned) =>
-    pattern.is === 'world' ? null : (zoneOfCountry.get(pattern.country) ?? null);
-  // Entries go from wide to narrow, so that what does not fit in 64 is what few shoppers see.
-  const entered = [...wholes, ...parts.filter((one) => one.pattern.is !== 'country' && one.zone !== wider(one))]
-    .filter((one) => one.zone !== null)
-    .sort((a, b) => rank(a.pattern) - rank(b.pattern));
-  const places = entered.flatMap((part): PlaceEntry[] => {
-    const within = withinOf(part);
-    return [...(lanes.get(part.zone ?? '') ?? [])].flatMap(([service, lane]) => {
-      const speed = speedOf(service);
-      return within && speed !== null ? [{ part, within, speed, lane }] : [];
-    });
+  const taken = new Set<string>();
+  const spoken = book.services.flatMap(({ id }): Spoken[] => {
+    const speed = speedOf(id);
+    if (speed === null || taken.has(speed)) return [];
+    taken.add(speed);
+    return [{ id, speed }];
   });
-  const sold = wholes.flatMap((one) =>
-    one.pattern.is === 'country' && one.zone !== null ? [one.pattern.country] : [],
-  );
+  const aims = ({ pattern }: Fallen) => target === 'all' || (pattern.is !== 'world' && pattern.country === target);
+  const inside = wholeAtlas(book).filter(aims);
+  const parts = namedParts(inside);
+  const groups = deliveredGroups(book, goods, parts, spoken);
+  // A country is named where goods go to some part of it: what is closed there has no entries.
+  const sold = [
+    ...new Set(parts.flatMap(({ country, zones }) => (zones.some((zone) => zone !== null) ? [country] : []))),
+  ];
   return {
     book,
     target,
     say: (value) => amountText(value, book.currency),
     speedOf,
-    lanes,
+    spoken,
     parts,
-    entered,
-    kept: places.slice(0, limits.entries),
-    dropped: places.slice(limits.entries),
-    wider,
+    unnamed: inside.filter((one) => withinOf(one) === null),
+    outside: wholeAtlas(book).filter((one) => !aims(one)),
+    groups,
     inTarget: (countries) => (countries ?? sold).filter((country) => sold.includes(country)),
+    mostIn: (zones) =>
+      minor(
+        Math.max(
+          0,
+          ...groups.flatMap(({ lanes }) =>
+            lanes.filter((lane) => !zones || zones.has(lane.zone)).map(({ most }) => most),
+          ),
+        ),
+      ),
     promotions: [],
   };
 }
@@ -105,47 +99,61 @@ export const blank: Promotion = {
   until: '',
 };
 
-/** The place an entry names; null for what no entry can name. */
-export function withinOf({ pattern }: Assigned): Entry['within'] | null {
-  switch (pattern.is) {
-    case 'country':
-      return { is: 'country' };
-    case 'part':
-      return { is: 'part', part: pattern.part };
-    case 'prefix':
-      // A sector has a space, which prefixes there have not.
-      return pattern.prefix.includes(' ') ? null : { is: 'prefix', prefix: pattern.prefix };
-    default:
-      return null;
+/** The zone that a part falls in without an entry of its own, by the template at a place in the book; null for none. */
+function widerZone({ parts }: Feed, part: NamedPart, template: number): string | null {
+  for (let at = part.wider; at >= 0; at = parts[at]?.wider ?? -1) {
+    const zone = parts[at]?.zones[template] ?? null;
+    if (zone !== null) return zone;
   }
+  return null;
 }
+
+/** The same for a part that no entry can name. */
+function coveringZone(feed: Feed, { place }: Fallen, template: number): string | null {
+  const covering = feed.parts.findLast(({ pattern }) => matches(pattern, place));
+  if (!covering) return null;
+  return covering.zones[template] ?? widerZone(feed, covering, template);
+}
+
+const texts = (parts: readonly Fallen[]): string[] => [...new Set(parts.map((one) => patternText(one.pattern)))];
 
 /**
  * What of a zone's places no entry can say: the rest of the world, single postcodes, places left out under a wider
  * entry.
  */
-export function zoneFidelity({ book, parts, wider, speedOf }: Feed, zone: string, mine: readonly Assigned[]): Fidelity {
-  if (mine.length === 0) return unsayable({ is: 'outside the target' }, 'all countries');
+export function zoneFidelity(feed: Feed, zone: string): Fidelity {
+  const { book, parts, unnamed, outside, spoken } = feed;
+  const used = new Set(feed.groups.map(({ group }) => group.template.id));
+  const templates = book.templates.flatMap((template, at) => (used.has(template.id) ? [{ template, at }] : []));
+  if (!parts.some(({ zones }) => zones.includes(zone))) return unsayable({ is: 'outside the target' }, 'all countries');
   const found: Fidelity[] = [];
-  const hidden = parts.filter((one) => one.zone === null && wider(one) === zone);
+  const lacks = (template: Template, of: string, than: string): boolean =>
+    spoken.some(({ id }) => template.lanes.get(than)?.has(id) && !template.lanes.get(of)?.has(id));
+  const under = templates.flatMap(({ template, at }) =>
+    parts
+      .filter((part) => part.zones[at] !== zone && widerZone(feed, part, at) === zone)
+      .map((part) => ({ part, template, own: part.zones[at] ?? null })),
+  );
+  const unnamedUnder = templates.flatMap(({ at }) =>
+    unnamed.filter((part) => part.zones[at] == null && coveringZone(feed, part, at) === zone),
+  );
+  const hidden = [...under.filter(({ own }) => own === null).map(({ part }) => part), ...unnamedUnder];
   if (hidden.length > 0)
     found.push(
       unsayable(
-        { is: 'promised where closed', places: textsOf(hidden), most: dearest(book, zone) },
+        { is: 'promised where closed', places: texts(hidden), most: feed.mostIn(new Set([zone])) },
         'delivered there too',
         'the country left out',
         'live with it',
       ),
     );
-  const narrower = parts.filter((one) => one.zone !== null && one.zone !== zone && wider(one) === zone);
-  const falls = narrower.filter((one) =>
-    [...(book.defaultTemplate.lanes.get(zone)?.keys() ?? [])].some(
-      (service) => speedOf(service) !== null && !book.defaultTemplate.lanes.get(one.zone ?? '')?.has(service),
-    ),
-  );
+  const falls = under.filter(({ own, template }) => own !== null && lacks(template, own, zone)).map(({ part }) => part);
   if (falls.length > 0)
-    found.push(
-      unsayable({ is: 'services fall', places: textsOf(falls) }, 'services offered there too', 'live with it'),
-    );
+    found.push(unsayable({ is: 'services fall', places: texts(falls) }, 'services offered there too', 'live with it'));
+  if (outside.some(({ zones }) => zones.includes(zone)))
+    found.push(unsayable({ is: 'outside the target' }, 'all countries'));
+  const lost = unnamed.filter(({ zones }) => zones.includes(zone));
+  if (lost.length > 0)
+    found.push(unsayable({ is: 'not named there', places: texts(lost) }, 'whole regions', 'live with it'));
   return worstOf(found);
 }

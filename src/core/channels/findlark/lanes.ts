@@ -1,99 +1,167 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { minor } from '../../exact/index.ts';
-import { textsOf } from '../atlas.ts';
-import { beforeOnly } from '../bounds.ts';
-import type { Note } from '../dialect.ts';
-import { bounded, exact, unsayable, worstOf } from '../fidelity.ts';
-import { type PlainLane, plainReach } from '../plain.ts';
-import { fitted, wholeCountries } from '../reach.ts';
-import { freeFromTitle } from '../shopper-texts.ts';
-import { blank, type Feed, promote, zoneFidelity } from './feed.ts';
+import { type Minor, minor } from '../../exact/index.ts';
+import { patternText } from '../../places/index.ts';
+import { dearestPays, partedByKind } from '../dearest-pays.ts';
+import type { Listed, Note } from '../dialect.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import type { Entered } from './entries.ts';
+import { type Feed, zoneFidelity } from './feed.ts';
+import { type Delivered, type DeliveredLane, mostHandling } from './groups.ts';
 import { limits } from './limits.ts';
 
-type Zone = CompiledBook['defaultTemplate']['zones'][number];
-type Service = CompiledBook['services'][number];
+/** A group with what its goods' entries come to. */
+export type Said = Delivered & { readonly entered: ReadonlyMap<DeliveredLane, Entered> };
 
-/** What is said of a zone and its lanes; the ids of promotions that say a lane's own threshold go into `thresholds`. */
-export function zoneNotes(feed: Feed, zone: Zone, thresholds: Set<string>): Note[] {
-  const mine = feed.entered.filter((one) => one.zone === zone.id);
-  const said: Note = {
-    clause: { about: 'zone', zone: zone.id },
-    reads: mine.length === 0 ? [] : [[{ is: 'entries', places: textsOf(mine) }]],
-    fidelity: zoneFidelity(feed, zone.id, mine),
-  };
-  if (mine.length === 0) return [said];
-  return [
-    said,
-    ...feed.book.services.flatMap((service) => {
-      const lane = feed.lanes.get(zone.id)?.get(service.id);
-      return lane ? laneNotes(feed, zone, service, lane, mine.length, thresholds) : [];
-    }),
-  ];
+/** What is said of the zones of the templates that goods have: where entries may be. */
+export function zoneNotes(feed: Feed): Note[] {
+  const { book, parts } = feed;
+  const used = new Set(feed.groups.flatMap(({ group }) => group.template.zones.map((zone) => zone.id)));
+  return book.body.zones
+    .filter(({ id }) => used.has(id) || book.defaultTemplate.zones.some((zone) => zone.id === id))
+    .map(({ id }): Note => {
+      const mine = parts.filter(({ zones }) => zones.includes(id)).map((one) => patternText(one.pattern));
+      return {
+        clause: { about: 'zone', zone: id },
+        reads: mine.length === 0 ? [] : [[{ is: 'entries', places: mine }]],
+        fidelity: zoneFidelity(feed, id),
+      };
+    });
 }
 
-/** What is said of a lane: an entry of each item, and a promotion from where it is free. */
-function laneNotes(
-  feed: Feed,
-  zone: Zone,
-  service: Service,
-  lane: PlainLane,
-  entries: number,
-  thresholds: Set<string>,
-): Note[] {
-  const { say, dropped } = feed;
-  const speed = feed.speedOf(service.id);
-  const clause = { about: 'rate', template: feed.book.defaultTemplate.id, zone: zone.id, service: service.id } as const;
-  if (speed === null)
-    return [{ clause, reads: [], fidelity: unsayable({ is: 'no speed', service: service.id, speed }, 'a speed') }];
-  if (!lane.rate) return [{ clause, reads: [], fidelity: lane.lost }];
-  if (lane.rate.is === 'table' && lane.rate.over === 'value')
-    return [{ clause, reads: [], fidelity: unsayable({ is: 'table by value' }, 'a table by mass') }];
-  const { least, most } = plainReach(lane.rate);
-  const off = minor(most - least);
-  const several = off === 0 ? exact : bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it');
-  const left = textsOf(dropped.filter((one) => one.lane === lane).map((one) => one.part));
-  const full = left.length === 0 ? exact : unsayable({ is: 'entries full', fit: limits.entries, left }, 'one country');
-  const rate: Note = {
-    clause,
-    reads: [
-      [
-        { is: 'entry', speed, least: say(least), most: say(most) },
-        { is: 'entries of an item', count: entries },
-      ],
-    ],
-    fidelity: worstOf([several, full, lane.lost]),
-  };
-  const threshold = {
-    about: 'threshold',
-    template: feed.book.defaultTemplate.id,
-    zone: zone.id,
-    service: service.id,
-  } as const;
-  const lost: Note[] =
-    lane.thresholdLost.is === 'exact' ? [] : [{ clause: threshold, reads: [], fidelity: lane.thresholdLost }];
-  const free = lane.freeFrom;
-  if (!free || most <= 0) return [...lost, rate];
-
-  const reached = wholeCountries(feed.book, new Set([zone.id]));
-  const countries = feed.inTarget(reached.countries).join(' ');
-  if (countries === '')
-    return [
-      ...lost,
-      rate,
-      { clause: threshold, reads: [], fidelity: unsayable({ is: 'no whole country' }, 'live with it') },
-    ];
-  const value = say(free.value);
-  const id = promote(feed, {
-    ...blank,
-    id: `free-${zone.id}-${service.id}`,
-    title: fitted(freeFromTitle(service.name, value), limits.title).title,
-    kind: 'delivery',
-    speeds: speed,
-    least_value: value,
-    countries,
+/** What is said of each lane: an entry of each item as it is charged alone. */
+export function laneNotes(feed: Feed, said: readonly Said[]): Note[] {
+  const { book } = feed;
+  return book.templates.flatMap((template) => {
+    const groups = said.filter(({ group }) => group.template.id === template.id && group.own === null);
+    if (groups.length === 0) return [];
+    return template.zones.flatMap((zone) =>
+      book.services.flatMap((service): Note[] => {
+        if (
+          !book.templates
+            .find((one) => one === template)
+            ?.lanes.get(zone.id)
+            ?.has(service.id)
+        )
+          return [];
+        const clause = { about: 'rate', template: template.id, zone: zone.id, service: service.id } as const;
+        if (!feed.parts.some(({ zones }) => zones.includes(zone.id))) return [];
+        const speed = feed.spoken.find(({ id }) => id === service.id)?.speed;
+        if (speed === undefined) {
+          const named = feed.speedOf(service.id);
+          const loss = { is: named === null ? 'no speed' : 'speed taken', service: service.id, speed: named } as const;
+          return [{ clause, reads: [], fidelity: unsayable(loss, named === null ? 'a speed' : 'a speed of its own') }];
+        }
+        const here = groups.flatMap(({ group, lanes, entered }) =>
+          lanes
+            .filter((lane) => lane.zone === zone.id && lane.service === service.id)
+            .map((lane) => ({ group, lane, entry: entered.get(lane) })),
+        );
+        if (here.length === 0) return [];
+        const entries = here.flatMap(({ entry }) => (entry && entry.most >= entry.least ? [entry] : []));
+        const [least, most] = [
+          Math.min(...entries.map((one) => one.least)),
+          Math.max(...entries.map((one) => one.most)),
+        ];
+        return [
+          {
+            clause,
+            reads:
+              entries.length === 0
+                ? []
+                : [
+                    [
+                      { is: 'entry', speed, least: feed.say(minor(least)), most: feed.say(minor(most)) },
+                      { is: 'entries of an item', count: new Set(here.map(({ lane }) => lane.part)).size },
+                    ],
+                  ],
+            fidelity: worstOf(here.map(({ group, lane, entry }) => laneFidelity(feed, group, lane, entry))),
+          },
+        ];
+      }),
+    );
   });
-  thresholds.add(id);
-  const reads: Note['reads'] = [[{ is: 'promotion', id }, speed, { is: 'least value', amount: value }, countries]];
-  const fidelity = worstOf([beforeOnly(feed.book, free, most), reached.fidelity]);
-  return [...lost, rate, { clause: threshold, reads, fidelity }];
+}
+
+function laneFidelity(
+  { parts }: Feed,
+  group: Delivered['group'],
+  lane: DeliveredLane,
+  entry: Entered | undefined,
+): Fidelity {
+  if (lane.lost || !entry) return lane.lost ?? exact;
+  const found: Fidelity[] = [];
+  const left = parts[lane.part];
+  if (entry.full && left)
+    found.push(
+      unsayable({ is: 'entries full', fit: limits.entries, left: [patternText(left.pattern)] }, 'one country'),
+    );
+  if (entry.falls && left)
+    found.push(
+      unsayable(
+        { is: 'services fall', places: [patternText(left.pattern)] },
+        'services offered there too',
+        'live with it',
+      ),
+    );
+  // Alone it is not delivered so, and with others it may be.
+  if (entry.refused && group.goods.length > 0 && lane.ends)
+    found.push(unsayable({ is: 'no beginning' }, 'live with it'));
+  if (lane.ends) found.push(unsayable({ is: 'no stop' }, 'an open last break', 'live with it'));
+  const off = several(lane, entry);
+  if (off > 0) found.push(bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it'));
+  return worstOf(found);
+}
+
+/** By how much a basket of several items of a group may pay otherwise than the dearest of their entries. */
+const several = (lane: DeliveredLane, { least, most }: Entered): Minor =>
+  lane.isFlat || most < least ? minor(0) : minor(Math.max(0, lane.most - least, most - lane.least));
+
+/** What is said of goods with rates and fees of their own, and of those that some services bar. */
+export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly Said[]): Note[] {
+  const notes: Note[] = [];
+  const own = said.filter(({ group }) => group.own !== null);
+  const count = (groups: readonly Said[]) => groups.reduce((sum, { group }) => sum + group.goods.length, 0);
+  if (own.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'own rate', items: count(own) },
+      reads: [['items', { is: 'listings', count: count(own) }]],
+      fidelity: worstOf(
+        own.flatMap(({ group, lanes, entered }) =>
+          lanes.flatMap((lane) => [
+            laneFidelity(feed, group, lane, entered.get(lane)),
+            lane.most === 0 ? exact : bounded(lane.most, { is: 'freed together', off: lane.most }, 'live with it'),
+          ]),
+        ),
+      ),
+    });
+  const handled = goods.filter(({ handling }) => handling !== null);
+  const most = minor(Math.max(0, ...feed.groups.map(({ group }) => mostHandling(group))));
+  if (handled.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'fee', items: handled.length },
+      reads: [['items', { is: 'listings', count: handled.length }]],
+      // Of many units one pays, and none where a promotion makes delivery free.
+      fidelity: bounded(most, { is: 'fee once', off: most }, 'a fee in the rate', 'live with it'),
+    });
+  const all = (1 << feed.book.services.length) - 1;
+  const barred = goods.filter(({ serves }) => (serves & all) !== all);
+  if (barred.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'services', items: barred.length },
+      reads: [['items', { is: 'listings', count: barred.length }]],
+      fidelity: exact,
+    });
+  return notes;
+}
+
+/** What is said of baskets of several groups: the dearest entry is what all of it pays. */
+export function mixingNote({ book, groups }: Feed): Note {
+  const paying = groups.map(({ group, lanes }) => ({
+    group,
+    lanes: lanes.filter(({ lost }) => lost === null).map((lane) => ({ ...lane, zone: String(lane.part) })),
+  }));
+  return {
+    clause: { about: 'mixing' },
+    reads: [[{ is: 'dearest entry' }]],
+    fidelity: addedUp([partedByKind(paying), dearestPays(book, paying)]),
+  };
 }

@@ -1,9 +1,9 @@
 import { decimalText, type Instant } from '../../exact/index.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
-import { exact, unsayable, worstOf } from '../fidelity.ts';
+import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
 import type { PlainOffer } from '../plain-offer.ts';
-import { alwaysTogether, fitted, freedServices, mostFreed, wholeCountries } from '../reach.ts';
+import { alwaysTogether, byTemplate, fitted, freedServices, wholeCountries } from '../reach.ts';
 import { blank, type Feed, promote } from './feed.ts';
 import type { Promotion } from './format.ts';
 import { limits } from './limits.ts';
@@ -21,7 +21,8 @@ export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainO
   const said = lines.filter((line) => line.countries !== '');
   for (const line of said) promote(feed, line);
   if (said.length === 0) return { clause, reads: [], fidelity: unsayable({ is: 'reaches nothing' }, 'live with it') };
-  const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostFreed(book, offer)) : exact;
+  const mostOf = (one: PlainOffer) => feed.mostIn(one.zones);
+  const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostOf(offer)) : exact;
   return {
     clause,
     reads: said.map((line) => [
@@ -31,13 +32,30 @@ export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainO
       ...(offer.asks ? [{ is: 'least value', amount: say(offer.asks.value) } as const] : []),
       ...(line.code ? [{ is: 'code', code: line.code } as const] : []),
     ]),
-    fidelity: worstOf([short, asks, freed.fidelity, ...places, ...alwaysTogether(book, offers, offer), offer.lost]),
+    fidelity: worstOf([
+      short,
+      asks,
+      freed.fidelity,
+      ...places,
+      ...alwaysTogether(book, offers, offer, mostOf),
+      ...together(feed, offer),
+      byTemplate(book, offer.zones),
+      offer.lost,
+    ]),
   };
+}
+
+/** What differs where goods of several templates, whose cheapest choice may be another, are freed as one. */
+function together({ groups, mostIn }: Feed, offer: PlainOffer): Fidelity[] {
+  const templates = new Set(groups.map(({ group }) => group.template.id)).size;
+  if (offer.benefit.is !== 'free cheapest' || templates < 2) return [];
+  const off = mostIn(offer.zones);
+  return [bounded(off, { is: 'freed together', off }, 'live with it')];
 }
 
 /** The lines that say an offer, and what each loses of the places it is meant for. */
 function linesOf(
-  { book, say, speedOf, inTarget }: Feed,
+  { book, say, speedOf, inTarget, mostIn }: Feed,
   offer: PlainOffer,
   title: string,
   freed: ReturnType<typeof freedServices>['zones'],
@@ -53,7 +71,7 @@ function linesOf(
   };
   const within = (zones: ReadonlySet<string> | null, line: Promotion) => {
     const { countries, fidelity } = wholeCountries(book, zones);
-    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity };
+    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity: widened(fidelity, mostIn(null)) };
   };
   const { benefit } = offer;
   const lines =

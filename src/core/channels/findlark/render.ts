@@ -3,38 +3,49 @@ import { gramsText } from '../../exact/index.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { exact } from '../fidelity.ts';
 import { listingOf } from '../listing.ts';
-import { apartNotes, chargeAt } from '../plain.ts';
+import { datedNotes, shownNotes } from '../plain.ts';
 import { plainOffers, saidPlainly } from '../plain-offer.ts';
-import { type Feed, feedOf, withinOf } from './feed.ts';
-import type { Entry, FeedItem } from './format.ts';
-import { zoneNotes } from './lanes.ts';
+import { entriesOf } from './entries.ts';
+import { type Feed, feedOf } from './feed.ts';
+import type { FeedItem } from './format.ts';
+import { goodsNotes, laneNotes, mixingNote, zoneNotes } from './lanes.ts';
 import { offerNote } from './offers.ts';
 import { entryText, rulesOf } from './rules.ts';
+import { thresholdNotes } from './thresholds.ts';
 
 /** The book as Findlark will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
-  const feed = feedOf(book);
+  const feed = feedOf(book, goods);
   const { target, promotions } = feed;
-  const entries = entriesIn(feed);
-  const items = goods.map(
-    (item): FeedItem => ({
-      id: listingOf(item.sku),
-      title: item.name,
-      price: feed.say(item.price),
-      grams: item.mass === null ? null : gramsText(item.mass),
-      entries: entries(item.mass),
-    }),
-  );
+  const bySku = new Map<string, FeedItem>();
+  const said = feed.groups.map((delivered) => {
+    const { of, entered } = entriesOf(feed, delivered);
+    for (const item of delivered.group.goods)
+      bySku.set(item.sku, {
+        id: listingOf(item.sku),
+        title: item.name,
+        price: feed.say(item.price),
+        grams: item.mass === null ? null : gramsText(item.mass),
+        entries: of(item),
+      });
+    return { ...delivered, entered };
+  });
+  const items = goods.flatMap((item) => bySku.get(item.sku) ?? []);
   const plainly = plainOffers(book, 'findlark');
   const thresholds = new Set<string>();
   const notes: Note[] = [
-    ...apartNotes(book, goods),
+    ...datedNotes(book, goods),
+    ...goodsNotes(feed, goods, said),
+    mixingNote(feed),
+    ...shownNotes(book),
     {
       clause: { about: 'goods' },
       reads: [['items', { is: 'lines', count: items.length }, `target ${target}`]],
       fidelity: exact,
     },
-    ...book.defaultTemplate.zones.flatMap((zone) => zoneNotes(feed, zone, thresholds)),
+    ...zoneNotes(feed),
+    ...laneNotes(feed, said),
+    ...thresholdNotes(feed, thresholds),
     ...plainly.notes,
     ...plainly.offers.map((offer) => offerNote(feed, offer, plainly.offers)),
   ];
@@ -47,30 +58,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   };
 }
 
-/** What an item of a mass costs to each place that is entered; items of one mass share their entries. */
-function entriesIn({ say, kept }: Feed): (mass: Listed['mass']) => readonly Entry[] {
-  const known = new Map<Listed['mass'], readonly Entry[]>();
-  return (mass) => {
-    const before = known.get(mass);
-    if (before) return before;
-    const entries = kept.flatMap(({ part, within, speed, lane }): Entry[] => {
-      const charge = lane.rate && chargeAt(lane.rate, mass);
-      return charge !== null && part.pattern.is !== 'world'
-        ? [{ country: part.pattern.country, within, speed, price: say(charge) }]
-        : [];
-    });
-    known.set(mass, entries);
-    return entries;
-  };
-}
-
-/** The book's zone behind each place that is entered, by how its entry is named. */
-const zoneNames = ({ entered }: Feed): Map<string, string> =>
+/** The book's zone behind each place that may have an entry, by how its entry is named. */
+const zoneNames = ({ parts }: Feed): Map<string, string> =>
   new Map(
-    entered.flatMap((part) => {
-      const { pattern, zone } = part;
-      if (pattern.is === 'world' || zone === null) return [];
-      const within = withinOf(part) ?? { is: 'country' };
-      return [[entryText({ country: pattern.country, within, speed: '', price: '' }), zone] as const];
+    parts.flatMap(({ country, within, zones }) => {
+      const zone = zones.find((one) => one !== null);
+      return zone == null ? [] : [[entryText({ country, within, speed: '', price: '' }), zone] as const];
     }),
   );

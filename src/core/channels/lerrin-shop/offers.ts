@@ -5,6 +5,7 @@ import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
+import { byTemplate } from '../reach.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
@@ -282,13 +283,9 @@ function whereOf(book: CompiledBook, offer: Offer): { places: string[] | null; e
         (one.pattern.is !== 'world' && one.pattern.is !== 'country' && pattern.country === one.pattern.country),
     );
   const except = parts.filter((one) => !means(one) && one.pattern.is !== 'world' && around(one));
-  const mixed = inside.filter(({ zones: falls }) => falls.some((zone) => zone !== null && !zones.has(zone)));
   return {
     places: inside.map(entryOf),
     except: except.map(entryOf),
-    fidelity:
-      mixed.length === 0
-        ? exact
-        : unsayable({ is: 'by template', places: mixed.map(entryOf) }, 'one zone for all templates', 'live with it'),
+    fidelity: byTemplate(book, zones),
   };
 }

@@ -169,7 +169,7 @@ function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: 
 const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
   groups.map(({ group, lanes }) => ({
     group,
-    lanes: lanes.flatMap(({ zone, service, alone, rate, least, most }) =>
+    lanes: lanes.flatMap(({ zone, service, alone, rate, least, most, ends }) =>
       rate
         ? [
             {
@@ -179,7 +179,7 @@ const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
               least: rate.freeFrom === null ? least : 0,
               most,
               isFlat: rate.steps.rows.length === 1 && Number(rate.each) === 0,
-              ends: rate.steps.rows.some(({ charge }) => charge === null),
+              ends,
             },
           ]
         : [],

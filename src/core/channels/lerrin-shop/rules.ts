@@ -148,7 +148,10 @@ function setFinder(sets: readonly ShopSet[]): (listing: ShopListing) => ShopSet 
   };
 }
 
-/** A listing for each that no rule tells apart: by its set, the tags that rules name, its handling, and whether it has a mass. */
+/**
+ * A listing for each that no rule tells apart: by its set, the tags that rules name, its handling, and whether it has a
+ * mass.
+ */
 function probesOf(shop: Shop): Probe[] {
   const named = new Set([
     ...shop.speeds.flatMap((speed) => speed.bars),
@@ -278,7 +281,9 @@ function deliveryOf(
 
 const isMet = ({ rate: { freeFrom } }: Part, after: number): boolean => freeFrom !== null && after >= freeFrom;
 
-/** The campaigns that are used: of each letter the one that saves most, taken alone, of equal ones that listed first. */
+/**
+ * The campaigns that are used: of each letter the one that saves most, taken alone, of equal ones that listed first.
+ */
 function usedOf(parts: readonly Part[], lines: readonly Line[], live: readonly Running[], value: number): Running[] {
   if (live.length < 2) return [...live];
   const whole = deliveryOf(parts, lines, value, []).charge;

@@ -6,7 +6,7 @@ import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
-import { freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
+import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { limits, type ShopRate, type ShopSet } from './format.ts';
 import type { ShopPlaces } from './places.ts';
 import { textsIn } from './texts.ts';
@@ -26,6 +26,8 @@ export interface ToldLane {
   readonly threshold: ToldThreshold | null;
   readonly least: number;
   readonly most: number;
+  /** Whether it is not offered somewhere within the stated bounds. */
+  readonly ends: boolean;
 }
 
 /** A group of goods with the set that it is told as. */
@@ -94,12 +96,13 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup): 
       const head = { zone, bookZone, service: service.id, alone };
       if (!speed) {
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
-        return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0 }];
+        return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
       const key = `${bookZone} ${service.id}`;
       const told = known.get(key) ?? toldOf(book, group, lane);
       known.set(key, told);
-      if (!told.stepped) return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0 }];
+      if (!told.stepped)
+        return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
       const { least, most } = reachOf(told.stepped);
       const names = locales.filter((locale) => lane.names[locale] !== undefined);
       const rate: ShopRate = {
@@ -111,7 +114,17 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup): 
         each: amountText(told.stepped.each, book.currency),
         freeFrom: told.threshold?.freeFrom == null ? null : amountText(told.threshold.freeFrom, book.currency),
       };
-      return [{ ...head, rate, fidelity: told.fidelity, threshold: told.threshold, least, most }];
+      return [
+        {
+          ...head,
+          rate,
+          fidelity: told.fidelity,
+          threshold: told.threshold,
+          least,
+          most,
+          ends: endsWithin(told.stepped),
+        },
+      ];
     });
   });
 }

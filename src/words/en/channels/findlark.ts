@@ -4,8 +4,8 @@ export const findlark: ChannelWords = {
   what: 'comparison and adverts',
   says: [
     { about: 'Zones', how: 'countries, parts, postcode prefixes, 64 entries' },
-    { about: 'Rates', how: 'an entry an item; the dearest counts' },
-    { about: 'Free delivery', how: 'promotion by speed, whole countries' },
+    { about: 'Rates', how: 'an entry an item, as it is charged alone; the dearest of a basket counts, once' },
+    { about: 'Free delivery', how: 'promotion by speed, whole countries; frees all of a basket' },
     { about: 'Discounts', how: 'percent, before anything else' },
     { about: 'Codes', how: 'one shared, or none' },
     { about: 'Time', how: 'minute, with offset' },

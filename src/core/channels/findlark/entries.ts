@@ -1,0 +1,101 @@
+import type { Minor } from '../../exact/index.ts';
+import type { Listed } from '../dialect.ts';
+import type { Feed } from './feed.ts';
+import type { Entry } from './format.ts';
+import { aloneCharge, type Delivered, type DeliveredLane } from './groups.ts';
+import { limits } from './limits.ts';
+
+/** What the entries of a group's goods come to in a lane. */
+export interface Entered {
+  least: number;
+  most: number;
+  /** Some goods pay what no entry says: there were too many. */
+  full: boolean;
+  /** Some goods are not delivered so by themselves; of those some fall under the entry of a wider place. */
+  refused: boolean;
+  falls: boolean;
+}
+
+/**
+ * The entries of each item, worked out as it would be charged alone; the fewest that say so, as a part of the map needs
+ * none of its own where a wider one says the same. Items with the same entries share one list.
+ */
+export function entriesOf(
+  feed: Feed,
+  { lanes }: Delivered,
+): {
+  readonly of: (item: Listed) => readonly Entry[];
+  readonly entered: ReadonlyMap<DeliveredLane, Entered>;
+} {
+  const { book, parts, spoken, say } = feed;
+  const shared = new Map<string, readonly Entry[]>();
+  const entered = new Map<DeliveredLane, Entered>();
+  const told = lanes.filter(({ lost }) => lost === null);
+  const at = (part: number, service: string) =>
+    told.find((lane) => lane.part === part && lane.service === service) ?? null;
+  const grid = parts.map((_, part) => spoken.map(({ id }) => at(part, id)));
+  for (const lane of told)
+    entered.set(lane, { least: Number.POSITIVE_INFINITY, most: 0, full: false, refused: false, falls: false });
+  // What goes by the place itself, not by its zone alone, is asked at each.
+  const byZone = (lane: DeliveredLane) =>
+    lane.by.price.kind.summed(lane.by.price.rate) ?? lane.by.price.kind.breaks(lane.by.price.rate);
+  const zonal = new Set(told.filter((lane) => byZone(lane) !== null));
+
+  function of(item: Listed): readonly Entry[] {
+    const known = new Map<GroupLaneKey, Minor | null>();
+    const effective: (Minor | null)[][] = [];
+    const found: { part: number; speed: string; charge: Minor; lane: DeliveredLane }[] = [];
+    grid.forEach((row, p) => {
+      const part = parts[p];
+      if (!part) return;
+      effective.push(
+        row.map((lane, s) => {
+          const inherited = part.wider < 0 ? null : (effective[part.wider]?.[s] ?? null);
+          if (!lane) return inherited;
+          const key = lane.by;
+          const before = zonal.has(lane) ? known.get(key) : undefined;
+          const charge = before === undefined ? aloneCharge(book, item, lane, part) : before;
+          known.set(key, charge);
+          const seen = entered.get(lane) as Entered;
+          if (charge === null) {
+            seen.refused = true;
+            seen.falls ||= inherited !== null;
+            return inherited;
+          }
+          seen.least = Math.min(seen.least, charge);
+          seen.most = Math.max(seen.most, charge);
+          if (charge !== inherited) found.push({ part: p, speed: lane.speed, charge, lane });
+          return charge;
+        }),
+      );
+    });
+    const kept = found.slice(0, limits.entries);
+    if (kept.length < found.length) markFull(new Set(kept.map(({ lane }) => lane)), effective);
+    const key = kept.map(({ part, speed, charge }) => `${part} ${speed} ${charge}`).join();
+    const before = shared.get(key);
+    if (before) return before;
+    const entries = kept.flatMap(({ part, speed, charge }): Entry[] => {
+      const one = parts[part];
+      return one ? [{ country: one.country, within: one.within, speed, price: say(charge) }] : [];
+    });
+    shared.set(key, entries);
+    return entries;
+  }
+  /** Where entries are left out, those places pay otherwise, and those that lean on them. */
+  function markFull(kept: ReadonlySet<DeliveredLane>, meant: readonly (readonly (Minor | null)[])[]): void {
+    const told: (Minor | null)[][] = [];
+    grid.forEach((row, p) => {
+      const wider = parts[p]?.wider ?? -1;
+      told.push(
+        row.map((lane, s) => {
+          const inherited = wider < 0 ? null : (told[wider]?.[s] ?? null);
+          const here = lane && kept.has(lane) ? (meant[p]?.[s] ?? null) : inherited;
+          if (lane && here !== (meant[p]?.[s] ?? null)) (entered.get(lane) as Entered).full = true;
+          return here;
+        }),
+      );
+    });
+  }
+  return { of, entered };
+}
+type GroupLaneKey = DeliveredLane['by'];

@@ -1,0 +1,132 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { converted, type Minor, minor } from '../../exact/index.ts';
+import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
+import type { PayingLane } from '../dearest-pays.ts';
+import type { Listed } from '../dialect.ts';
+import { type Fidelity, unsayable } from '../fidelity.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, laneFor } from '../goods-groups.ts';
+import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
+import type { NamedPart, Spoken } from './named-parts.ts';
+
+/** A lane of a group at a part of the map: how it charges, and what it comes to within the stated bounds. */
+export interface DeliveredLane extends PayingLane {
+  /** The part's place in the feed's list. */
+  readonly part: number;
+  /** The book's zone there, by the group's template. */
+  readonly zone: string;
+  readonly speed: string;
+  readonly by: GroupLane;
+  readonly threshold: Lane['freeFrom'];
+  /** What keeps it from being told; null where it is. */
+  readonly lost: Fidelity | null;
+  /** What the book charges a basket at the least and the most, fees of each unit aside. */
+  readonly least: Minor;
+  readonly most: Minor;
+}
+
+/** Goods that the book charges as one order of their own, in all the lanes that the feed has speeds for. */
+export interface Delivered {
+  readonly group: GoodsGroup;
+  readonly lanes: readonly DeliveredLane[];
+}
+
+export function deliveredGroups(
+  book: CompiledBook,
+  goods: readonly Listed[],
+  parts: readonly NamedPart[],
+  spoken: readonly Spoken[],
+): Delivered[] {
+  return groupsOf(book, goods).map((group) => {
+    const at = book.templates.findIndex(({ id }) => id === group.template.id);
+    const known = new Map<Lane, Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed'>>();
+    const lanes = parts.flatMap(({ zones }, part) => {
+      const zone = zones[at] ?? null;
+      if (zone === null) return [];
+      return spoken.flatMap(({ id: service, speed }): DeliveredLane[] => {
+        const lane = book.templates[at]?.lanes.get(zone)?.get(service);
+        if (!lane) return [];
+        const told = known.get(lane) ?? laneOf(book, group, lane);
+        known.set(lane, told);
+        return [{ part, zone, service, speed, ...told }];
+      });
+    });
+    return { group, lanes };
+  });
+}
+
+function laneOf(
+  book: CompiledBook,
+  group: GoodsGroup,
+  lane: Lane,
+): Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed'> {
+  const by = laneFor(book, group, lane);
+  const stepped = steppedOf(by.lane, by.price, group.goods);
+  const whole = withFees(by);
+  const { least, most } = Number.isFinite(whole.most) || !('rows' in stepped) ? whole : reachIn(stepped);
+  const isBound = Number.isFinite(most);
+  return {
+    alone: group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false)),
+    by,
+    threshold: lane.freeFrom,
+    lost: isBound ? null : unsayable({ is: 'rate', manner: { is: 'kind', kind: by.price.rate.is } }, 'live with it'),
+    least: minor(isBound ? least : 0),
+    most: minor(isBound ? most : 0),
+    isFlat: least === most,
+    ends: by.lane.bounds.length > 0 || ('rows' in stepped ? endsWithin(stepped) : isClosed(by.price)),
+  };
+}
+
+/** What steps come to, and what they are off. */
+function reachIn(stepped: Stepped): { least: number; most: number } {
+  const { least, most } = reachOf(stepped);
+  const off = stepped.fidelity.is === 'bounded' ? stepped.fidelity.bound : 0;
+  return { least: Math.max(0, least - off), most: most + off };
+}
+
+/** What a rate can charge, lane fees with it, in the market's currency. */
+function withFees({ lane, price }: GroupLane): { least: number; most: number } {
+  const { least, most } = price.kind.reach(price.rate);
+  const own = (amount: Minor) =>
+    lane.conversion && !price.given && Number.isFinite(amount) ? converted(amount, lane.conversion) : amount;
+  const { order, item } = lane.fees.alone;
+  // Converted together and rounded once a charge may come to a little more than its parts.
+  const rounding = lane.conversion ? 1 : 0;
+  return {
+    least: Math.max(0, own(least) + order - rounding),
+    most: own(most) + order + item * stated.units + rounding,
+  };
+}
+
+/** Whether a table leaves something below or above it. */
+function isClosed({ rate, kind }: GroupLane['price']): boolean {
+  const breaks = kind.breaks(rate);
+  return breaks !== null && (breaks.from > 0 || breaks.breaks.length === breaks.edges.length);
+}
+
+/** What one unit of an item pays alone by a lane, fees of its own with it; null where it is not delivered so. */
+export function aloneCharge(
+  book: CompiledBook,
+  item: Listed,
+  { by, service }: DeliveredLane,
+  part: NamedPart,
+): Minor | null {
+  const bit = 1 << book.services.findIndex(({ id }) => id === service);
+  if ((item.serves & bit) === 0) return null;
+  const shipment: Shipment = {
+    from: item.origin,
+    value: item.price,
+    after: item.price,
+    units: 1,
+    mass: item.mass ?? Number.NaN,
+    bought: item.mass ?? Number.NaN,
+    long: item.sides ? Math.max(...item.sides) : Number.NaN,
+    pieces: [{ item, units: 1 }],
+  };
+  const charge = laneCharge(by.lane, by.price, shipment, { place: part.place, moment: book.at, carrier: null });
+  return charge < 0 ? null : minor(charge + (item.handling?.each ?? 0));
+}
+
+/** The most that fees of each unit of a group come to within the stated bounds. */
+export const mostHandling = ({ goods }: GoodsGroup): number =>
+  Math.max(0, ...goods.map(({ handling }) => handling?.each ?? 0)) * stated.units;

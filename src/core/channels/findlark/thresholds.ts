@@ -1,0 +1,125 @@
+import { type Minor, minor } from '../../exact/index.ts';
+import type { FreeFrom } from '../../rates/index.ts';
+import { beforeOnly } from '../bounds.ts';
+import type { Note } from '../dialect.ts';
+import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
+import { fitted, wholeCountries } from '../reach.ts';
+import { freeFromTitle } from '../shopper-texts.ts';
+import { blank, type Feed, promote } from './feed.ts';
+import type { DeliveredLane } from './groups.ts';
+import { limits } from './limits.ts';
+
+/** A promotion from where a zone's lanes are free: for all goods that go to its countries by the service's speed. */
+interface Freeing {
+  readonly id: string;
+  readonly zone: string;
+  readonly service: string;
+  readonly speed: string;
+  readonly value: string;
+  readonly said: FreeFrom;
+  readonly countries: readonly string[];
+  readonly reached: Fidelity;
+}
+
+/** A lane of a template that goods without rates of their own are charged by. */
+interface Charged {
+  readonly template: string;
+  readonly lane: DeliveredLane;
+  readonly country: string;
+}
+
+/**
+ * What is said of lanes' thresholds: a promotion for each zone and service, which frees all goods of a basket together,
+ * whatever their own lanes say. Ids of those promotions go into `told`.
+ */
+export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
+  const charged = feed.groups.flatMap(({ group, lanes }) =>
+    // Goods with rates of their own are spoken of by themselves.
+    group.own !== null
+      ? []
+      : lanes.flatMap((lane): Charged[] => {
+          const part = feed.parts[lane.part];
+          return lane.lost === null && part ? [{ template: group.template.id, lane, country: part.country }] : [];
+        }),
+  );
+  const freeing = freeingIn(feed, charged);
+  for (const { id } of freeing) told.add(id);
+  const clauses = new Map<string, Charged[]>();
+  for (const one of charged) {
+    const key = [one.template, one.lane.zone, one.lane.service].join('\u0000');
+    clauses.set(key, [...(clauses.get(key) ?? []), one]);
+  }
+  return [...clauses.values()].flatMap((lanes) => noteOf(feed, lanes, freeing));
+}
+
+/** The promotions that say thresholds: of each zone and service that of the first template which has one. */
+function freeingIn(feed: Feed, charged: readonly Charged[]): Freeing[] {
+  const { book } = feed;
+  return book.body.zones.flatMap(({ id: zone }) =>
+    book.services.flatMap((service): Freeing[] => {
+      const here = charged.filter(({ lane }) => lane.zone === zone && lane.service === service.id);
+      const free = here.find(({ lane }) => isSayable(lane.threshold));
+      if (!free || here.every(({ lane }) => lane.most === 0)) return [];
+      const reached = wholeCountries(book, new Set([zone]));
+      const countries = feed.inTarget(reached.countries);
+      if (countries.length === 0) return [];
+      const said = free.lane.threshold as FreeFrom;
+      const value = feed.say(said.value);
+      const { speed } = free.lane;
+      const id = promote(feed, {
+        ...blank,
+        id: `free-${zone}-${service.id}`,
+        title: fitted(freeFromTitle(service.name, value), limits.title).title,
+        kind: 'delivery',
+        speeds: speed,
+        least_value: value,
+        countries: countries.join(' '),
+      });
+      return [{ id, zone, service: service.id, speed, value, said, countries, reached: reached.fidelity }];
+    }),
+  );
+}
+
+/** A threshold as promotions have it: by the value of the whole basket. */
+const isSayable = (threshold: FreeFrom | null): boolean => threshold?.over === 'value' && threshold.of === 'basket';
+const same = (a: FreeFrom | null, b: FreeFrom): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing[]): Note[] {
+  const [first] = lanes;
+  if (!first) return [];
+  const { template, lane } = first;
+  const countries = new Set(lanes.map(({ country }) => country));
+  const acting = freeing.filter(
+    (one) => one.speed === lane.speed && one.countries.some((country) => countries.has(country)),
+  );
+  const most = minor(Math.max(...lanes.map((one) => one.lane.most)));
+  if (most === 0 || (acting.length === 0 && lane.threshold === null)) return [];
+  const own = acting.find((one) => one.zone === lane.zone && same(lane.threshold, one.said));
+  return [
+    {
+      clause: { about: 'threshold', template, zone: lane.zone, service: lane.service },
+      reads: acting.map(({ id, speed, value, countries: named }) => [
+        { is: 'promotion', id },
+        speed,
+        { is: 'least value', amount: value },
+        named.join(' '),
+      ]),
+      fidelity: worstOf([
+        own ? ownFidelity(feed, own, most) : acting.length > 0 ? exact : untold(lane.threshold),
+        ...acting
+          .filter((one) => !same(lane.threshold, one.said))
+          .map(() => bounded(most, { is: 'freed together', off: most }, 'live with it')),
+      ]),
+    },
+  ];
+}
+
+const ownFidelity = ({ book, mostIn }: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
+  worstOf([beforeOnly(book, said, most), widened(reached, mostIn(null))]);
+
+/** A threshold for which there is no promotion at all. */
+function untold(threshold: FreeFrom | null): Fidelity {
+  if (threshold === null || isSayable(threshold)) return unsayable({ is: 'no whole country' }, 'live with it');
+  const over = threshold.over === 'value' ? 'own group' : threshold.over;
+  return unsayable({ is: 'threshold', over }, 'free from the basket', 'live with it');
+}
