@@ -5,6 +5,7 @@ import { type Mass, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
+import { benchChannels } from './channels.ts';
 import { benchDraft } from './draft.ts';
 import { largeBook } from './large.ts';
 import { benchOffers } from './offers.ts';
@@ -172,6 +173,9 @@ row(
 
 benchDraft({ book: large, goods: many });
 await benchOffers();
+
+benchChannels({ ...body, goods: items }, 10_000);
+benchChannels({ ...body, goods: items }, 100_000);
 
 /** The demo's book with one lane only, as the spreadsheet has it. */
 function compileOnly(zone: string, service: string) {

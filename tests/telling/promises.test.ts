@@ -1,53 +1,14 @@
 import { describe, expect, test } from 'vitest';
 import { asOf } from '../../src/core/book/index.ts';
-import { type Dialect, dialectOf, type Note, settingsOf } from '../../src/core/channels/index.ts';
-import { matches } from '../../src/core/places/index.ts';
-import { asSold, charges, type Question, soldIn } from '../../src/core/quote/index.ts';
+import { type Dialect, dialectOf, settingsOf } from '../../src/core/channels/index.ts';
+import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
 import { offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
+import { touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
-
-/** The clauses said otherwise than exactly that may touch what a basket pays for a service. */
-function touching(notes: readonly Note[], question: Question, service: string): Note[] {
-  const { lines, place } = asSold(question);
-  return notes.filter(({ clause, fidelity }) => {
-    if (fidelity.is === 'exact') return false;
-    switch (clause.about) {
-      case 'rate':
-      case 'threshold':
-        return (
-          clause.service === service &&
-          lines.some(
-            ({ item: { template } }) =>
-              template.id === clause.template && template.zoneOf(place)?.zone.id === clause.zone,
-          )
-        );
-      case 'apart':
-        if (clause.by === 'dated') return question.lines.some(({ item }) => (item.varies?.eras.length ?? 0) > 1);
-        return lines.some(({ item }) => (clause.by === 'fee' ? item.handling : item.own) !== null);
-      case 'mixing':
-        return lines.length > 1;
-      // A place falls under what is said of its zone, and of any wider place that is named.
-      case 'zone':
-        return lines.some(
-          ({ item: { template } }) =>
-            template.zoneOf(place)?.zone.id === clause.zone ||
-            template.zoneOf({ country: place.country, part: null, postcode: null })?.zone.id === clause.zone ||
-            template.zones.some(
-              (zone) => zone.id === clause.zone && zone.takes.some((one) => one.is !== 'world' && matches(one, place)),
-            ),
-        );
-      // Which choices are shown is no charge.
-      case 'shown':
-        return false;
-      default:
-        return true;
-    }
-  });
-}
 
 /** How often something was asked, how often nothing could be promised, and how often the two sides differ. */
 interface Tally {

@@ -27,6 +27,8 @@ export interface PayingGroup {
 /** A group in a lane: what it charges at the least and the most, and the kinds of its goods. */
 interface Charging {
   readonly own: boolean;
+  /** Different goods, each of which is a line of a basket. */
+  readonly goods: number;
   readonly kinds: number;
   readonly least: number;
   readonly most: number;
@@ -44,10 +46,7 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
       book.mixing.map(({ by, kinds }) => ({ by, some: plain.filter((one) => (one.kinds & ~kinds) === 0) })),
     );
     for (const { by, some } of ways) mixed = Math.max(mixed, offBy(by, some));
-    // What has a rate of its own is added, each line of it; there the dearest pays.
-    const own = lanes.filter((one) => one.own).map((one) => one.most);
-    const dearest = Math.max(0, ...own);
-    if (dearest > 0) added = Math.max(added, dearest * (stated.units - 1));
+    added = Math.max(added, addedBy(lanes, plain.length > 0));
   }
   return addedUp([
     mixed === 0
@@ -103,10 +102,21 @@ function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {
       const key = `${zone} ${service}`;
       const row = together.get(key) ?? [];
       together.set(key, row);
-      row.push({ own: group.own !== null, kinds, least, most });
+      row.push({ own: group.own !== null, goods: group.goods.length, kinds, least, most });
     }
   }
   return [...together.values()];
+}
+
+/** What goods with rates of their own add in the book, a line each; there the dearest pays, of them or of others. */
+function addedBy(lanes: readonly Charging[], beside: boolean): number {
+  const each = lanes
+    .filter((one) => one.own)
+    .flatMap(({ goods, most }) => new Array<number>(Math.min(goods, stated.units)).fill(most))
+    .sort((a, b) => b - a);
+  // One of the units is of other goods, or the dearest of these is paid there too.
+  const lines = beside ? each.slice(0, stated.units - 1) : each.slice(1, stated.units);
+  return lines.reduce((sum, one) => sum + one, 0);
 }
 
 /** The most by which the dearest of some groups differs from a way of mixing them, in a basket of the stated units. */

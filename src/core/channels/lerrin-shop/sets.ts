@@ -52,7 +52,9 @@ export interface Telling {
  */
 export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] {
   const { book } = telling;
-  const told = groupsOf(book, goods).map((group) => ({ group, lanes: lanesOf(telling, group) }));
+  const groups = groupsOf(book, goods);
+  const crowd = crowdOf(book, groups);
+  const told = groups.map((group) => ({ group, lanes: lanesOf(telling, group, crowd) }));
   const keyFor = keysOf(limits.key);
   const sets = new Map<string, ShopSet>();
   const largest = Math.max(0, ...told.map(({ group }) => group.goods.length));
@@ -80,8 +82,22 @@ function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup
   return parts.filter(Boolean).join(', ');
 }
 
+/** How many groups a service takes to a zone of the shop's: with one alone, its own value is the basket's. */
+function crowdOf(book: CompiledBook, groups: readonly GoodsGroup[]): (zone: ShopPlaces, service: string) => number {
+  const places = new Map(book.templates.map(({ id }, at) => [id, at]));
+  return ({ zones }, service) =>
+    groups.filter(({ template }) => {
+      const at = places.get(template.id) ?? 0;
+      return book.templates[at]?.lanes.get(zones[at] ?? '')?.has(service);
+    }).length;
+}
+
 /** What a group is charged by in every zone of the shop's and for every service. */
-function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup): ToldLane[] {
+function lanesOf(
+  { book, zones, speeds, locales }: Telling,
+  group: GoodsGroup,
+  crowd: ReturnType<typeof crowdOf>,
+): ToldLane[] {
   const at = book.templates.findIndex((template) => template.id === group.template.id);
   const template = book.templates[at] ?? group.template;
   const known = new Map<string, Told>();
@@ -98,8 +114,9 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup): 
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
-      const key = `${bookZone} ${service.id}`;
-      const told = known.get(key) ?? toldOf(book, group, lane);
+      const byItself = crowd(zone, service.id) === 1;
+      const key = `${bookZone} ${service.id} ${byItself}`;
+      const told = known.get(key) ?? toldOf(book, group, lane, byItself);
       known.set(key, told);
       if (!told.stepped)
         return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
@@ -134,7 +151,7 @@ type Told =
   | { readonly stepped: Stepped; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
   | { readonly stepped: null; readonly fidelity: Fidelity };
 
-function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane): Told {
+function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, byItself: boolean): Told {
   const { lane, price } = laneFor(book, group, own);
   const stepped = steppedOf(lane, price, group.goods);
   if (!('rows' in stepped)) return { stepped: null, fidelity: stepped };
@@ -148,7 +165,7 @@ function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane): Told {
       ? freedBySteps(stepped, free.over, free.value)
       : null;
   if (freed) return { stepped: freed, fidelity: freed.fidelity, threshold: { freeFrom: null, fidelity: worstOf([]) } };
-  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most + mostWaived(group)));
+  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most + mostWaived(group)), byItself);
   return { stepped, fidelity: stepped.fidelity, threshold };
 }
 

@@ -11,15 +11,18 @@ export interface ToldThreshold {
   readonly fidelity: Fidelity;
 }
 
-/** A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. */
-export function thresholdOf(book: CompiledBook, free: FreeFrom, most: Minor): ToldThreshold {
+/**
+ * A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. Of a group by
+ * itself, beside which no other goes, its own value is that of the basket.
+ */
+export function thresholdOf(book: CompiledBook, free: FreeFrom, most: Minor, byItself: boolean): ToldThreshold {
   if (free.over !== 'value')
     return {
       freeFrom: null,
       fidelity: unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it'),
     };
   const own =
-    free.of === 'group'
+    free.of === 'group' && !byItself
       ? bounded(most, { is: 'threshold of the basket', off: most }, 'free from the basket', 'live with it')
       : exact;
   const tested = afterGoods(book, free, most);
@@ -29,7 +32,7 @@ export function thresholdOf(book: CompiledBook, free: FreeFrom, most: Minor): To
 /** The threshold of a lane for goods with a rate of their own, which may be waived by it with the lane's group. */
 export function ownThreshold(book: CompiledBook, free: FreeFrom, most: Minor): ToldThreshold {
   if (most === 0) return { freeFrom: null, fidelity: exact };
-  if (free.of === 'basket') return thresholdOf(book, free, most);
+  if (free.of === 'basket') return thresholdOf(book, free, most, false);
   return {
     freeFrom: null,
     fidelity: bounded(most, { is: 'not freed with its group', off: most }, 'free from the basket', 'live with it'),

@@ -1,0 +1,82 @@
+import { type BookFile, compileBook, readyGoods } from '../src/core/book/index.ts';
+import { dialects, filesOf, type Rules } from '../src/core/channels/index.ts';
+import { type Minor, unwrap } from '../src/core/exact/index.ts';
+import { parsePlace } from '../src/core/places/index.ts';
+import { row } from './row.ts';
+
+const moment = Date.parse('2026-11-24T09:10:00Z');
+const ms = (began: number): string => `${Math.round(performance.now() - began).toLocaleString('en')} ms`;
+
+/**
+ * What it takes to tell each channel a book with so many goods: said and written, said again after a lane has changed,
+ * read back; and how many baskets a second the core believes of it. Beside it a script that writes as much text of the
+ * same goods with no core.
+ */
+export function benchChannels(file: BookFile, count: number): void {
+  const { goods: some, ...body } = file;
+  const items = Array.from({ length: count }, (_, i) => ({
+    ...(some[i % some.length] as (typeof some)[number]),
+    sku: `SKU-${i}`,
+    parent: null,
+  }));
+  const changed = structuredClone(body);
+  const lane = changed.templates[0]?.lanes.ie?.standard;
+  if (lane) lane.rate = { is: 'flat', amount: '5.10' };
+  const [book, other] = [unwrap(compileBook(body)), unwrap(compileBook(changed))];
+  const [goods, again] = [readyGoods(book, items).goods, readyGoods(other, items).goods];
+  row(`${count.toLocaleString('en')} goods`, '');
+  for (const dialect of dialects) {
+    let began = performance.now();
+    const { rules } = dialect.render(book, goods);
+    let letters = 0;
+    for (const { pieces } of rules.written()) for (const piece of pieces()) letters += piece.length;
+    const told = ms(began);
+    began = performance.now();
+    dialect.render(other, again);
+    const changing = ms(began);
+    row(`${dialect.name}: said and written, ${(letters / 1e6).toFixed(1)} MB`, told);
+    row(`${dialect.name}: a script that writes as much, without a core`, bare(goods, letters));
+    row(`${dialect.name}: one lane changed, said again`, changing);
+    if (count <= 10_000) {
+      const files = filesOf(rules);
+      began = performance.now();
+      unwrap(dialect.read(files));
+      row(`${dialect.name}: what is live read`, ms(began));
+    }
+    row(`${dialect.name}: baskets a second`, believed(rules, goods));
+  }
+}
+
+/** Lines of the goods' own figures, until there are as many letters. */
+function bare(goods: readonly { readonly sku: string; readonly price: Minor }[], letters: number): string {
+  const began = performance.now();
+  const pieces: string[] = [];
+  for (let written = 0, i = 0; written < letters; i += 1) {
+    const { sku, price } = goods[i % goods.length] as (typeof goods)[number];
+    const line = `{"id":${JSON.stringify(sku)},"price":"${(price / 100).toFixed(2)}","rates":["4.90","9.50","12.00"]}\n`;
+    written += line.length;
+    pieces.push(line);
+  }
+  pieces.join('');
+  return ms(began);
+}
+
+function believed(rules: Rules, goods: ReturnType<typeof readyGoods>['goods']): string {
+  const places = ['IE', 'GB M1 1AA', 'GB HS1 2AA', 'FR 69001'].map((text) => unwrap(parsePlace(text)));
+  const baskets = Array.from({ length: 1000 }, (_, i) => ({
+    lines: [0, 1].map((k) => {
+      const item = goods[(i * 7 + k * 31) % goods.length] as (typeof goods)[number];
+      return { sku: item.sku, units: 1 + (i % 3), price: item.price, mass: item.mass };
+    }),
+    place: places[i % places.length] as (typeof places)[number],
+    codes: i % 5 === 0 ? ['GUST12'] : [],
+  }));
+  let count = 0;
+  for (const basket of baskets) rules.charges(basket, moment);
+  const began = performance.now();
+  while (performance.now() - began < 1000) {
+    for (const basket of baskets) rules.charges(basket, moment);
+    count += baskets.length;
+  }
+  return Math.round(count / ((performance.now() - began) / 1000)).toLocaleString('en');
+}

@@ -1,0 +1,58 @@
+import { waitFor, within } from '@testing-library/react';
+import { afterEach, expect, test } from 'vitest';
+import { smallBook } from '../../../../tests/books/small.ts';
+import { at, away, press, screen, stands } from '../../../../tests/screen.tsx';
+import { bookFileSchema } from '../../../core/book/index.ts';
+
+afterEach(away);
+
+/** The small book with a threshold after discounts, and an offer for some customers alone. */
+function unlike() {
+  const book = smallBook();
+  const free = book.templates[0]?.lanes.home?.post?.freeFrom;
+  if (free) free.test = 'after';
+  const [suds] = book.offers;
+  return bookFileSchema.parse({
+    ...book,
+    segments: [{ id: 'clubs', name: 'Clubs' }],
+    offers: [
+      ...book.offers,
+      { ...suds, id: 'clubs', number: 2, title: 'Clubs: 15 %', code: null, segments: ['clubs'] },
+    ],
+    numbered: 2,
+  });
+}
+
+/** The clauses as they stand, those folded away left out. */
+const rows = () =>
+  within(screen.getByRole('region', { name: 'Lerrin Shop' }))
+    .getAllByRole('row')
+    .filter((row) => !row.closest('details'))
+    .map((row) => row.querySelector('strong')?.textContent ?? '')
+    .filter(Boolean);
+
+test('what cannot be said stands first, then what differs by most; what is exact is folded away', async () => {
+  at('/channels/lerrin-shop', unlike());
+  await screen.findByText('Clubs: 15 %');
+  expect(rows()).toEqual([
+    'Clubs: 15 %',
+    'Home, post: free from 55.00 after discounts',
+    'The north, post: table by weight, 3 breaks',
+  ]);
+  expect(screen.getByText(/^\d+ clauses said exactly$/).closest('details')?.open).toBe(false);
+});
+
+test('a remedy that one edit is, is a press: the clause is exact then, and the edit is one to save', async () => {
+  at('/channels/lerrin-shop', unlike());
+  press(await screen.findByRole('button', { name: 'Test it before discounts' }));
+  expect(stands('templates/soaps/lanes/home/post/freeFrom/test')).toBe('before');
+  await waitFor(() => expect(rows()).not.toContain('Home, post: free from 55.00 after discounts'));
+  press(screen.getByRole('button', { name: 'Hold it for everybody' }));
+  expect(stands('offers/clubs/segments')).toBeNull();
+  await screen.findByText(/Shown with your 2 unsaved changes/);
+});
+
+test('what is to be sent is counted by what the channel will read', async () => {
+  at('/channels/lerrin-shop', unlike());
+  await screen.findByRole('button', { name: 'Send 1 template, 1 offer' });
+});
