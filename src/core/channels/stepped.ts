@@ -26,15 +26,13 @@ export const reachOf = ({ rows, each }: Pick<Stepped, 'rows' | 'each'>): { least
     : { least: minor(Math.min(...charges) + each), most: minor(Math.max(...charges) + each * stated.units) };
 };
 
-/** Rows are off by one thing each; what each unit is off, and values after discounts, come to it. */
-const inAll = (lost: readonly Fidelity[]): Fidelity =>
-  addedUp(
-    ['each alone', 'steps before discounts', ''].map((one) => worstOf(lost.filter((each) => lossOf(each) === one))),
-  );
-const lossOf = (fidelity: Fidelity): string => {
-  const is = fidelity.is === 'exact' ? '' : (fidelity.losses[0]?.is ?? '');
-  return is === 'each alone' || is === 'steps before discounts' ? is : '';
-};
+/** What each unit is off, and values after discounts, come to what a row is off; rows are off by one thing each. */
+const besideRows = ['each alone', 'steps before discounts'] as const;
+function inAll(lost: readonly Fidelity[]): Fidelity {
+  const of = (fidelity: Fidelity) => (fidelity.is === 'exact' ? null : (fidelity.losses[0]?.is ?? null));
+  const rows = lost.filter((one) => !besideRows.some((beside) => beside === of(one)));
+  return addedUp([worstOf(rows), ...besideRows.map((beside) => worstOf(lost.filter((one) => of(one) === beside)))]);
+}
 
 /** Whether it is not offered somewhere within the stated bounds. */
 export const endsWithin = ({ by, rows }: Pick<Stepped, 'by' | 'rows'>): boolean =>

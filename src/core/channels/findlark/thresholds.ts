@@ -1,5 +1,5 @@
 import { type Minor, minor } from '../../exact/index.ts';
-import type { FreeFrom } from '../../rates/index.ts';
+import type { FreeFrom, Over } from '../../rates/index.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
@@ -120,6 +120,6 @@ const ownFidelity = ({ book, mostIn }: Feed, { said, reached }: Freeing, most: M
 /** A threshold for which there is no promotion at all. */
 function untold(threshold: FreeFrom | null): Fidelity {
   if (threshold === null || isSayable(threshold)) return unsayable({ is: 'no whole country' }, 'live with it');
-  const over = threshold.over === 'value' ? 'own group' : threshold.over;
+  const over: Over | 'own group' = threshold.over === 'value' ? 'own group' : threshold.over;
   return unsayable({ is: 'threshold', over }, 'free from the basket', 'live with it');
 }
