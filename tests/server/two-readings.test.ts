@@ -2,14 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
 import { bookFileSchema } from '../../src/core/book/index.ts';
-import { dialects, filesOf, listingOf, type Rules, settingsOf } from '../../src/core/channels/index.ts';
+import { dialects, filesOf, type Rules, settingsOf } from '../../src/core/channels/index.ts';
 import { checkChannel, standingOf } from '../../src/core/check/index.ts';
-import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
+import { amountText, type Currency } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
 import type { StandIn } from '../../src/standins/common/standin.ts';
 import { findlark } from '../../src/standins/findlark/index.ts';
 import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
+import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
 import { moment, randomBasket, randomBook } from '../books/random.ts';
 import { times } from '../trials.ts';
@@ -34,24 +35,10 @@ function told(id: string, rules: Rules) {
   const passed = JSON.parse(JSON.stringify(outcome.state).replaceAll('"verdict":"open"', '"verdict":"passed"'));
   return {
     state: passed,
-    checkout: (question: Question) => standIn.checkout(passed, question.moment)(written(question)),
+    checkout: (question: Question) => standIn.checkout(passed, question.moment)(checkoutOf(question)),
     live: (at: number) => standIn.live(passed, at),
   };
 }
-
-const written = (question: Question) => {
-  const { lines, place, codes } = soldIn(question);
-  return {
-    lines: lines.map((line) => ({
-      listing: listingOf(line.sku),
-      units: line.units,
-      price: amountText(line.price, euro),
-      grams: line.mass === null ? null : gramsText(line.mass),
-    })),
-    place,
-    codes: [...codes],
-  };
-};
 
 describe.each(dialects.map((dialect) => [dialect.name, dialect] as const))('%s', (_, dialect) => {
   test('takes every rendition, and charges what the core believes it charges', () => {

@@ -1,30 +1,17 @@
 import { expect, test } from 'vitest';
-import { dialectOf, filesOf, listedAt, listingOf } from '../../src/core/channels/index.ts';
-import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
-import { type Question, soldIn } from '../../src/core/quote/index.ts';
+import { dialectOf, filesOf, listedAt } from '../../src/core/channels/index.ts';
+import { amountText, type Currency } from '../../src/core/exact/index.ts';
+import { soldIn } from '../../src/core/quote/index.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
+import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
+import { flat, item, shopOf } from '../books/shop.ts';
 import { seedFrom, times } from '../trials.ts';
 import { saidWorldOf } from './books.ts';
 
 const euro = 'EUR' as Currency;
 const dialect = dialectOf('lerrin-shop');
 const at = Date.parse('2026-11-24T09:10:00Z');
-/** A basket as the shop's checkout is asked about it. */
-const written = (question: Question) => {
-  const { lines, place, codes } = soldIn(question);
-  return {
-    lines: lines.map((line) => ({
-      listing: listingOf(line.sku),
-      units: line.units,
-      price: amountText(line.price, euro),
-      grams: line.mass === null ? null : gramsText(line.mass),
-    })),
-    place,
-    codes: [...codes],
-  };
-};
-
 /** What has to turn up in the files of random books, and in what their baskets are charged. */
 const clauses = [
   'several sets',
@@ -79,7 +66,7 @@ test('a book with all its clauses is taken, and charged there as the core believ
         .checkout(
           outcome.state,
           question.moment,
-        )(written(question))
+        )(checkoutOf(question))
         .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
       expect(believed, `book ${seed}: ${JSON.stringify({ lines, place, codes, moment })}`).toEqual(charged);
       if (charged.length > 1) reached.add('two choices');
@@ -91,6 +78,25 @@ test('a book with all its clauses is taken, and charged there as the core believ
     }
   }
   expect(clauses.filter((one) => !reached.has(one))).toEqual([]);
+});
+
+test('goods of more sets than fit are not listed, and the note says so; the file is taken all the same', () => {
+  const goods = Array.from({ length: 260 }, (_, i) =>
+    item(
+      `ITEM-${i}`,
+      i < 50 ? {} : { ownRate: { rate: { is: 'flat', amount: (1 + i / 100).toFixed(2) }, waived: true } },
+    ),
+  );
+  const channels = { 'lerrin-shop': { speeds: { post: 'post' } } };
+  const { book, goods: ready } = shopOf({ post: flat('4.00') }, goods, { channels }).open();
+  const { rules, notes } = dialect.render(book, ready);
+  expect('state' in lerrinShop.submit(lerrinShop.empty, filesOf(rules), at)).toBe(true);
+  const listed = (JSON.parse(filesOf(rules)[0]?.text ?? '') as File).listings.length;
+  expect(listed).toBe(50 + 199);
+  expect(notes.find(({ clause }) => clause.about === 'goods')?.fidelity).toMatchObject({
+    is: 'unsayable',
+    losses: [{ is: 'sets full', fit: 200, goods: 11 }],
+  });
 });
 
 interface File {

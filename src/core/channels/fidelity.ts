@@ -47,7 +47,7 @@ export type Loss =
   | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
-  | { readonly is: 'list full'; readonly fit: number; readonly goods: number }
+  | { readonly is: 'list full' | 'sets full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'entries full'; readonly fit: number; readonly left: readonly string[] }
   // Places, as patterns are written.
   | { readonly is: 'whole countries'; readonly reached: readonly string[]; readonly missed: readonly string[] }

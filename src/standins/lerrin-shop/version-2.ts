@@ -54,7 +54,7 @@ const listing = z.strictObject({
     .string()
     .regex(/^\d{1,7}(\.\d{1,12})?$/, 'grams such as 453.59237')
     .nullable(),
-  tags: z.array(key).max(30),
+  tags: z.array(key).max(200),
   handling: z.strictObject({ each: cash, waived: z.boolean() }).nullable(),
 });
 export const schema2 = z.strictObject({

@@ -89,7 +89,7 @@ export const clock = 'Europe/Dublin';
  * The most letters of a key, rows of steps, letters of terms, sets, tags of a listing, campaigns' letters, and letters of
  * a label.
  */
-export const limits = { key: 40, rows: 200, terms: 2000, sets: 200, tags: 30, letters: 26, label: 60 } as const;
+export const limits = { key: 40, rows: 200, terms: 2000, sets: 200, tags: 200, letters: 26, label: 60 } as const;
 
 /** The file piece by piece: what is few as people read it, listings a line each. */
 export function* writeShop({ listings, ...rest }: Shop): Generator<string> {

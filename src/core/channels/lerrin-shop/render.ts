@@ -25,7 +25,9 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const locales = localesOf(book);
   const { speeds } = settingsOf(book.body, manifest);
   const { zones, closed } = placesOf(book);
-  const groups = setsOf({ book, zones, speeds, locales }, goods);
+  const all = setsOf({ book, zones, speeds, locales }, goods);
+  const fitting = new Set([...new Set(all.map(({ set }) => set.key))].slice(0, limits.sets));
+  const groups = all.filter(({ set }) => fitting.has(set.key));
   const spoken = book.services.filter(({ id }) => speeds[id]);
   const bars = barsOf(book, goods, speeds);
   const tags = tagsOf(book);
@@ -54,6 +56,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     rules: rulesOf(shop),
     notes: [
       ...datedNotes(book, goods),
+      goodsNote(all, groups),
       ...ownNotes(goods, groups, bars),
       mixingNote(book, groups),
       ...shownNotes(book),
@@ -132,6 +135,20 @@ const partsOf = ({ kind, benefit }: Offer): number[] => {
   const part = kind.sort === 'goods' ? kind.part(benefit) : -1;
   return part < 0 ? [] : [part];
 };
+
+/** What is listed; goods of sets that do not fit are not. */
+function goodsNote(all: readonly ToldGroup[], groups: readonly ToldGroup[]): Note {
+  const count = (some: readonly ToldGroup[]) => some.reduce((sum, { group }) => sum + group.goods.length, 0);
+  const left = count(all) - count(groups);
+  return {
+    clause: { about: 'goods' },
+    reads: [['listings', { is: 'lines', count: count(groups) }]],
+    fidelity:
+      left === 0
+        ? exact
+        : unsayable({ is: 'sets full', fit: limits.sets, goods: left }, 'delivered like all others', 'live with it'),
+  };
+}
 
 /** What is said of goods that are delivered in a way of their own. */
 function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: ReadonlyMap<string, number>): Note[] {
