@@ -43,7 +43,8 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
   for (const lanes of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
     const ways = [{ by: book.mixedBy, some: plain }].concat(
-      book.mixing.map(({ by, kinds }) => ({ by, some: plain.filter((one) => (one.kinds & ~kinds) === 0) })),
+      // A rule may be for some goods of a group alone: those that are in the basket are what it goes by.
+      book.mixing.map(({ by, kinds }) => ({ by, some: plain.filter((one) => (one.kinds & kinds) !== 0) })),
     );
     for (const { by, some } of ways) mixed = Math.max(mixed, offBy(by, some));
     added = Math.max(added, addedBy(lanes, plain.length > 0));

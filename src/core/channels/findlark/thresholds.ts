@@ -106,6 +106,10 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
       ]),
       fidelity: worstOf([
         own ? ownFidelity(feed, own, most) : acting.length > 0 ? exact : untold(lane.threshold),
+        // Where the zone is another's by another template, its promotion does not go.
+        own && [...countries].some((country) => !own.countries.includes(country))
+          ? bounded(most, { is: 'freed together', off: most }, 'live with it')
+          : exact,
         ...acting
           .filter((one) => !same(lane.threshold, one.said))
           .map(() => bounded(most, { is: 'freed together', off: most }, 'live with it')),
