@@ -14,3 +14,4 @@ export {
 } from './judge.ts';
 export { regionsOf } from './regions.ts';
 export { type ChannelReport, checkChannel, manyCorners, unfollowed } from './run.ts';
+export { type ClauseCost, type ToldOver, toldOver } from './told-over.ts';

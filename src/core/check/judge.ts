@@ -274,8 +274,12 @@ export function noteFor(
   switch (step) {
     case 'place':
       return first(notes, ({ clause }) => clause.about === 'zone' && clause.zone === zone);
-    case 'rate':
-      return own('rate');
+    case 'rate': {
+      // Where the lane itself is told exactly, it is how several groups become one.
+      const rate = own('rate');
+      if (rate && rate.fidelity.is !== 'exact') return rate;
+      return first(inexact, ({ clause }) => clause.about === 'mixing' && lines.length > 1) ?? rate;
+    }
     case 'threshold':
       return threshold() ?? own('threshold');
     case 'discount':

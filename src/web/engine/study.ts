@@ -13,14 +13,16 @@ import {
   validate,
 } from '../../core/book/index.ts';
 import {
+  dialectOf,
   dialects,
   type Listing,
   listedAt,
   type Note,
   type RecordFinding,
   recordFindings,
+  settingsOf,
 } from '../../core/channels/index.ts';
-import { type CoverageFinding, coverageOf } from '../../core/check/index.ts';
+import { type CoverageFinding, coverageOf, type ToldOver, toldOver } from '../../core/check/index.ts';
 import { instantOf, latest, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { partsOfCountry } from '../../core/parts/index.ts';
@@ -86,6 +88,23 @@ export function notes(basis: Told, moment: number): Record<ChannelId, readonly N
     ChannelId,
     readonly Note[]
   >;
+}
+
+/** The most past orders that a channel's clauses are held against; of more every so many. */
+const mostOrders = 4000;
+
+/** What each clause costs over past orders as a channel is told it, of one order in so many; null without any. */
+export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOver & { readonly every: number }) | null {
+  const { compiled: whole, goods, book } = draftOf(basis);
+  if (!whole || basis.orders.length === 0) return null;
+  const compiled = asOf(whole, moment);
+  const dialect = dialectOf(id);
+  const rendition = dialect.render(compiled, readyFor(whole, goods).ready.goods);
+  const past = datedOrders(basis, whole, moment);
+  const every = Math.ceil(past.length / mostOrders);
+  const some = past.filter((_, i) => i % every === 0);
+  const sides = { rendition, sent: null, speeds: settingsOf(book, dialect).speeds };
+  return { ...toldOver(whole, id, sides, some), every };
 }
 
 /**

@@ -56,3 +56,30 @@ test('what is to be sent is counted by what the channel will read', async () => 
   at('/channels/lerrin-shop', unlike());
   await screen.findByRole('button', { name: 'Send 1 template, 1 offer' });
 });
+
+test('what clauses cost over past orders is said beside them, and what costs most stands first', async () => {
+  const order = (id: number, place: string, units: number) => ({
+    id,
+    at: '2026-10-01T10:00:00.000Z',
+    place,
+    service: 'post',
+    lines: [{ sku: 'BAR-OAT', units }],
+    channel: null,
+  });
+  const orders = [order(1, 'IE', 1), order(2, 'IE', 12), order(3, 'IE', 12), order(4, 'GB BT1 1AA', 1)];
+  const book = unlike();
+  const cheap = { by: 'amount' as const, amount: '1.00', also: {} };
+  const clubs = book.offers.find(({ id }) => id === 'clubs');
+  // An offer for everybody that asks for units: the shop cannot be told it.
+  if (clubs)
+    Object.assign(clubs, {
+      segments: null,
+      benefit: { is: 'off order', off: cheap },
+      asks: [{ over: 'units', units: 12, goods: null }],
+    });
+  at('/channels/lerrin-shop', book, { 'GET /orders': { orders, next: null, every: 1 } });
+  await screen.findByText('2 otherwise');
+  expect(rows()[0]).toBe('Clubs: 15 %');
+  const row = screen.getByText('Clubs: 15 %').closest('tr');
+  expect(row?.textContent).toContain('Over the past orders: 2 orders, €2.00 too much.');
+});

@@ -3,7 +3,7 @@ import { NavLink, useParams } from 'react-router';
 import type { ChannelState } from '../../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
-import { channelLine, channelName, counts } from '../../../words/index.ts';
+import { channelLine, channelName, counted, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { selectUnsaved } from '../../data/editing.ts';
@@ -13,7 +13,7 @@ import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { NotThere } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
-import { Clauses } from './clauses.tsx';
+import { Clauses, type Over } from './clauses.tsx';
 import { LastSend } from './last-send.tsx';
 import { ReadBack } from './read-back.tsx';
 import { ChannelRecords } from './records.tsx';
@@ -60,6 +60,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const dialect = dialectOf(id);
   const unsaved = useAppSelector(selectUnsaved);
   const notes = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
+  const over = useEngine((engine) => engine.overOrders(id, moment), [id, moment], 'orders');
   const state = useChannelState(id, moment);
   const who = useAppSelector((state) => state.view.who);
   const [send, sending] = useSendMutation();
@@ -110,8 +111,9 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         {state?.lastSend && <LastSend send={state.lastSend} where={dialect.name} />}
         <p className="muted small my-2">
           {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
+          {over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
         </p>
-        <Clauses book={book} id={id} notes={notes} />
+        <Clauses book={book} id={id} notes={notes} over={over} />
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />
@@ -121,6 +123,21 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <ChannelRecords id={id} />
       </aside>
     </div>
+  );
+}
+
+/** How many past orders would be charged otherwise there than meant, as the channel is told the book now. */
+function OverOrders({ over: { orders, differ, every }, where }: { over: Over; where: string }) {
+  const past = counts(orders * every, 'past order');
+  return (
+    <>
+      {' · '}
+      {every > 1 ? 'of about ' : 'of '}
+      {past} {where} would charge{' '}
+      <strong className={differ === 0 ? 'text-true' : 'text-limit'}>
+        {differ === 0 ? 'all as meant' : `${counted(differ * every)} otherwise`}
+      </strong>
+    </>
   );
 }
 

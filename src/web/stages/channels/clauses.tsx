@@ -1,8 +1,10 @@
 import type { ChannelId } from '../../../core/book/index.ts';
 import { type Note, remedyEdits } from '../../../core/channels/index.ts';
+import type { ClauseCost, ToldOver } from '../../../core/check/index.ts';
 import {
   channelName,
   clauseName,
+  counted,
   counts,
   lostWords,
   money,
@@ -19,36 +21,50 @@ const fidelityHang = (note: Note): Hang => {
   return note.reads.length === 0 ? { is: 'not sold there' } : { is: 'off', by: null };
 };
 
+/** What clauses cost over past orders, of which each stands for so many. */
+export type Over = ToldOver & { readonly every: number };
+
 interface Told {
   readonly book: OpenBook;
   readonly id: ChannelId;
   readonly notes: readonly Note[];
+  /** Null where there are no past orders, or they are not worked out yet. */
+  readonly over: Over | null | undefined;
 }
 
 /**
- * Each clause of the book beside what a channel will read of it, and what is lost on the way: what cannot be said
- * first, then what differs by most; what is said exactly is folded away.
+ * Each clause of the book beside what a channel will read of it, and what is lost on the way: what cost most over past
+ * orders first, then what cannot be said, then what differs by most; what is said exactly is folded away.
  */
-export function Clauses({ book, id, notes }: Told) {
-  const differing = notes.filter((note) => note.fidelity.is !== 'exact').sort((a, b) => weight(b) - weight(a));
+export function Clauses({ book, id, notes, over }: Told) {
+  const differing = notes
+    .filter((note) => note.fidelity.is !== 'exact')
+    .sort((a, b) => costOf(b, over) - costOf(a, over) || weight(b) - weight(a));
   const exact = notes.filter((note) => note.fidelity.is === 'exact');
   return (
     <>
-      {differing.length > 0 && <Table book={book} id={id} notes={differing} />}
+      {differing.length > 0 && <Table book={book} id={id} notes={differing} over={over} />}
       {exact.length > 0 && (
         <details className="mt-3" open={differing.length === 0}>
           <summary>{counts(exact.length, 'clause')} said exactly</summary>
-          <Table book={book} id={id} notes={exact} />
+          <Table book={book} id={id} notes={exact} over={over} />
         </details>
       )}
     </>
   );
 }
 
+const costIn = ({ clause }: Note, over: Told['over']): ClauseCost | undefined =>
+  over?.costs.find((one) => JSON.stringify(one.clause) === JSON.stringify(clause));
+const costOf = (note: Note, over: Told['over']): number => {
+  const cost = costIn(note, over);
+  return cost ? cost.more + cost.less : 0;
+};
+
 const weight = ({ fidelity }: Note): number =>
   fidelity.is === 'unsayable' ? Number.POSITIVE_INFINITY : fidelity.is === 'bounded' ? fidelity.bound : -1;
 
-function Table({ book, id, notes }: Told) {
+function Table({ book, id, notes, over }: Told) {
   const where = channelName(id);
   return (
     <div className="wide">
@@ -73,6 +89,7 @@ function Table({ book, id, notes }: Told) {
               </td>
               <td>
                 <code className="break-words">{readsText(note.reads)}</code>
+                <Cost book={book} cost={costIn(note, over)} every={over?.every ?? 1} />
                 <Lost book={book} id={id} note={note} />
               </td>
             </tr>
@@ -80,6 +97,22 @@ function Table({ book, id, notes }: Told) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** What a clause costs over past orders as the channel is told it. */
+function Cost({ book, cost, every }: { book: OpenBook; cost: ClauseCost | undefined; every: number }) {
+  if (!cost) return null;
+  const amounts = [
+    ...(cost.less > 0 ? [`${money(cost.less * every, book.home)} too little`] : []),
+    ...(cost.more > 0 ? [`${money(cost.more * every, book.home)} too much`] : []),
+    ...(cost.offered > 0 ? [`${counted(cost.offered * every)} where only one side offers the service`] : []),
+  ];
+  return (
+    <p className="small">
+      Over the past orders: <strong>{counts(cost.orders * every, 'order')}</strong>
+      {amounts.length > 0 && `, ${amounts.join(', ')}`}.
+    </p>
   );
 }
 
