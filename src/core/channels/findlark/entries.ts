@@ -4,6 +4,7 @@ import type { Feed } from './feed.ts';
 import type { Entry } from './format.ts';
 import { aloneCharge, type Delivered, type DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
+import type { NamedPart } from './named-parts.ts';
 
 /** What the entries of a group's goods come to in a lane. */
 export interface Entered {
@@ -33,29 +34,32 @@ export function entriesOf(
   const told = lanes.filter(({ lost }) => lost === null);
   const at = (part: number, service: string) =>
     told.find((lane) => lane.part === part && lane.service === service) ?? null;
-  const grid = parts.map((_, part) => spoken.map(({ id }) => at(part, id)));
   for (const lane of told)
     entered.set(lane, { least: Number.POSITIVE_INFINITY, most: 0, full: false, refused: false, falls: false });
-  // What goes by the place itself, not by its zone alone, is asked at each.
-  const byZone = (lane: DeliveredLane) =>
-    lane.by.price.kind.summed(lane.by.price.rate) ?? lane.by.price.kind.breaks(lane.by.price.rate);
-  const zonal = new Set(told.filter((lane) => byZone(lane) !== null));
+  const grid = parts.map((_, part) => spoken.map(({ id }) => at(part, id)));
+  const { asked, placeOf } = askedOnce(told);
 
   function of(item: Listed): readonly Entry[] {
-    const known = new Map<GroupLaneKey, Minor | null>();
+    const charges = asked.map((lane) => aloneCharge(book, item, lane, parts[lane.part] as NamedPart));
+    // Items that are charged alike everywhere have the same entries.
+    const key = charges.join();
+    const before = shared.get(key);
+    if (before) return before;
+    const entries = entriesBy(charges);
+    shared.set(key, entries);
+    return entries;
+  }
+
+  function entriesBy(charges: readonly (Minor | null)[]): readonly Entry[] {
     const effective: (Minor | null)[][] = [];
-    const found: { part: number; speed: string; charge: Minor; lane: DeliveredLane }[] = [];
-    grid.forEach((row, p) => {
-      const part = parts[p];
-      if (!part) return;
+    const found: { part: NamedPart; charge: Minor; lane: DeliveredLane }[] = [];
+    parts.forEach((part, p) => {
+      const row = grid[p] ?? [];
       effective.push(
         row.map((lane, s) => {
           const inherited = part.wider < 0 ? null : (effective[part.wider]?.[s] ?? null);
           if (!lane) return inherited;
-          const key = lane.by;
-          const before = zonal.has(lane) ? known.get(key) : undefined;
-          const charge = before === undefined ? aloneCharge(book, item, lane, part) : before;
-          known.set(key, charge);
+          const charge = charges[placeOf.get(lane) ?? 0] ?? null;
           const seen = entered.get(lane) as Entered;
           if (charge === null) {
             seen.refused = true;
@@ -64,23 +68,21 @@ export function entriesOf(
           }
           seen.least = Math.min(seen.least, charge);
           seen.most = Math.max(seen.most, charge);
-          if (charge !== inherited) found.push({ part: p, speed: lane.speed, charge, lane });
+          if (charge !== inherited) found.push({ part, charge, lane });
           return charge;
         }),
       );
     });
     const kept = found.slice(0, limits.entries);
     if (kept.length < found.length) markFull(new Set(kept.map(({ lane }) => lane)), effective);
-    const key = kept.map(({ part, speed, charge }) => `${part} ${speed} ${charge}`).join();
-    const before = shared.get(key);
-    if (before) return before;
-    const entries = kept.flatMap(({ part, speed, charge }): Entry[] => {
-      const one = parts[part];
-      return one ? [{ country: one.country, within: one.within, speed, price: say(charge) }] : [];
-    });
-    shared.set(key, entries);
-    return entries;
+    return kept.map(({ part: { country, within }, charge, lane: { speed } }) => ({
+      country,
+      within,
+      speed,
+      price: say(charge),
+    }));
   }
+
   /** Where entries are left out, those places pay otherwise, and those that lean on them. */
   function markFull(kept: ReadonlySet<DeliveredLane>, meant: readonly (readonly (Minor | null)[])[]): void {
     const told: (Minor | null)[][] = [];
@@ -98,4 +100,23 @@ export function entriesOf(
   }
   return { of, entered };
 }
-type GroupLaneKey = DeliveredLane['by'];
+
+/** The lanes to ask, each once for all parts of its zone, and which of them speaks for a lane. */
+function askedOnce(told: readonly DeliveredLane[]): {
+  readonly asked: readonly DeliveredLane[];
+  readonly placeOf: ReadonlyMap<DeliveredLane, number>;
+} {
+  const asked: DeliveredLane[] = [];
+  const placeOf = new Map<DeliveredLane, number>();
+  const byLane = new Map<DeliveredLane['by'], number>();
+  for (const lane of told) {
+    const { kind, rate } = lane.by.price;
+    // What goes by the place itself, not by its zone alone, is asked at each.
+    const isZonal = (kind.summed(rate) ?? kind.breaks(rate)) !== null;
+    const known = isZonal ? byLane.get(lane.by) : undefined;
+    const place = known ?? asked.push(lane) - 1;
+    byLane.set(lane.by, place);
+    placeOf.set(lane, place);
+  }
+  return { asked, placeOf };
+}
