@@ -110,7 +110,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'list full':
       return `Only ${loss.fit} of ${loss.goods} goods fit on an offer’s list there.`;
     case 'sets full':
-      return `Only ${loss.fit} goods sets fit there; ${counts(loss.goods, 'item', 'goods')} of others are not sold there.`;
+      return [
+        `Only ${loss.fit} goods sets fit there;`,
+        `${counts(loss.goods, 'item', 'goods')} of others are not sold there.`,
+      ].join(' ');
     case 'entries full':
       return `Only ${loss.fit} entries fit an item; left out: ${upToSome(loss.left)}.`;
     case 'whole countries':

@@ -86,8 +86,8 @@ export type CampaignBenefit = z.infer<typeof benefit>;
 export const fileName = 'shop.json';
 export const clock = 'Europe/Dublin';
 /**
- * The most letters of a key, rows of steps, letters of terms, sets, tags of a listing, campaigns' letters, and letters of
- * a label.
+ * The most letters of a key, rows of steps, letters of terms, sets, tags of a listing, campaigns' letters, and letters
+ * of a label.
  */
 export const limits = { key: 40, rows: 200, terms: 2000, sets: 200, tags: 200, letters: 26, label: 60 } as const;
 
