@@ -130,7 +130,7 @@ export function tellableWorldOf(seed: number): World {
     book: said({
       ...book,
       offers,
-      eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: 'order', offers: apart }] : [],
+      eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: seed % 2 === 0 ? 'line' : 'order', offers: apart }] : [],
       numbered: 99,
       mixedBy: by(),
       mixing: chance(0.5) ? [{ id: 'some', kinds: ['parcel', 'tube'], services: [], by: by() }] : [],

@@ -69,7 +69,8 @@ export type Loss =
   | { readonly is: 'budget as uses'; readonly uses: number }
   | { readonly is: 'budget below one use' }
   | { readonly is: 'by template'; readonly places: readonly string[] }
-  | { readonly is: 'wrong pairs'; readonly offers: readonly string[]; readonly proved: boolean };
+  | { readonly is: 'wrong pairs'; readonly offers: readonly string[]; readonly proved: boolean }
+  | { readonly is: 'either or by line'; readonly offers: readonly string[] };
 
 /** What a seller may do about it. */
 export type Remedy =
@@ -114,6 +115,7 @@ export type Remedy =
   | 'compete'
   | 'add'
   | 'all together or none'
+  | 'either or of the order'
   | 'no least value'
   | 'a shorter title'
   | 'the channel left out'

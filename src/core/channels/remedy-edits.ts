@@ -72,6 +72,10 @@ function ofOffer(book: Book, offer: OfferBody, channel: ChannelId, remedy: Remed
       return [{ path: at('goods'), value: null }];
     case 'every place':
       return [{ path: at('zones'), value: null }];
+    case 'either or of the order':
+      return book.eitherOr
+        .filter((group) => group.of === 'line' && group.offers.includes(offer.id))
+        .map(({ id }) => ({ path: ['eitherOr', id, 'of'], value: 'order' }));
     case 'no least value':
       return [{ path: at('asks'), value: [] }];
     case 'tested before discounts':

@@ -196,6 +196,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `By letters it is treated otherwise than meant beside ${titles(loss.offers)};`,
         loss.proved ? 'no letters do better.' : 'better letters were not found.',
       ].join(' ');
+    case 'either or by line':
+      return `Either it or ${titles(loss.offers)} acts there on an order, even where they share no line.`;
   }
 }
 
@@ -273,6 +275,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   compete: 'let them compete',
   add: 'let them add',
   'all together or none': 'let all of them act together, or none',
+  'either or of the order': 'let the either/or be of the order in the book',
   'no least value': 'ask no least value',
   'a shorter title': 'a shorter title',
   'the channel left out': 'leave the channel out of it',

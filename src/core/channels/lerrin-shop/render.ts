@@ -12,6 +12,7 @@ import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
 import { choosingFidelity } from './choosing.ts';
 import { type Campaign, clock, limits, type Shop, type ShopListing } from './format.ts';
+import { keepingOut } from './keeping-out.ts';
 import { lettered } from './letters.ts';
 import { manifest } from './manifest.ts';
 import { type ToldOffer, toldOffer } from './offers.ts';
@@ -309,8 +310,9 @@ function offersOf(
     if ('campaigns' in one) told.push(one);
     else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: one });
   }
-  const competes = (a: number, b: number) =>
-    book.exclusions((told[a] as ToldOffer).offer, (told[b] as ToldOffer).offer) !== 'none';
+  const keepsOut = keepingOut(book, goods);
+  const meets = told.map(({ offer }) => told.map((other) => keepsOut(offer, other.offer)));
+  const competes = (a: number, b: number) => meets[a]?.[b] !== 'never';
   const { letters, wrong, least } = lettered(told.length, competes, limits.letters);
   const campaigns: Campaign[] = [];
   told.forEach(({ offer, campaigns: mine, fidelity }, i) => {
@@ -322,11 +324,20 @@ function offersOf(
       lettersWrong.length === 0
         ? exact
         : unsayable({ is: 'wrong pairs', offers: lettersWrong, proved: least === wrong }, 'all together or none');
+    const byGoods = told.filter((_, j) => j !== i && meets[i]?.[j] === 'by goods').map((other) => other.offer.id);
+    const byLine: Fidelity =
+      byGoods.length === 0
+        ? exact
+        : unsayable({ is: 'either or by line', offers: byGoods }, 'either or of the order', 'live with it');
     const choosing = choosingFidelity(told, told[i] as ToldOffer, (a, b) => competes(told.indexOf(a), told.indexOf(b)));
     const lettered = mine.map((one) => ({ ...one, letter }));
     campaigns.push(...lettered);
     const clause: Clause = { about: 'offer', offer: offer.id };
-    notes.push({ clause, reads: lettered.map(campaignRead), fidelity: worstOf([fidelity, byLetter, choosing]) });
+    notes.push({
+      clause,
+      reads: lettered.map(campaignRead),
+      fidelity: worstOf([fidelity, byLetter, byLine, choosing]),
+    });
   });
   return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };
 }
