@@ -175,3 +175,36 @@ export function plainOffersWorldOf(seed: number): World {
   const eitherOr = book.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => kept.has(id)) }));
   return { book: { ...book, offers, eitherOr }, basket };
 }
+
+/** Two offers on goods in one either/or, in a book of which all else is told exactly. */
+export function twoOffersWorldOf(of: 'line' | 'order', one: string | null, other: string | null): World {
+  const { book, basket } = tellableWorldOf(5000);
+  const offer = (id: string, number: number, goods: string | null, percent: string): Offer => ({
+    id,
+    number,
+    title: id,
+    benefit: { is: 'off goods', goods, off: { by: 'percent', percent } },
+    code: null,
+    asks: [],
+    zones: null,
+    window: { from: null, until: null, zone: 'Europe/Dublin' },
+    terms: '',
+    note: '',
+  });
+  const lane = laneOf({ rate: { is: 'flat', amount: '4.00' }, freeFrom: null });
+  const file = said({
+    ...book,
+    // Where tax is added the book chooses by what is paid with it, and goods of two classes may come out otherwise.
+    markets: book.markets.map((market) => ({ ...market, tax: 'inside' })),
+    mixedBy: 'highest',
+    mixing: [],
+    goods: book.goods.map((item) => ({ ...item, ownRate: null, fee: null })),
+    templates: book.templates.map((template) => ({
+      ...template,
+      lanes: Object.fromEntries(template.zones.map((zone) => [zone, { slow: lane }])),
+    })),
+    offers: [offer('one', 1, one, '10'), offer('other', 2, other, '12.5')],
+    eitherOr: [{ id: 'some', name: 'Some', of, offers: ['one', 'other'] }],
+  });
+  return { book: file, basket };
+}

@@ -1,50 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import { asOf, type BookInput, bookFileSchema } from '../../src/core/book/index.ts';
+import { asOf } from '../../src/core/book/index.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { charges, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
-import { laneOf } from '../books/parts.ts';
+import type { World } from '../reading/books.ts';
 import { times } from '../trials.ts';
-import { tellableWorldOf } from './books.ts';
+import { twoOffersWorldOf } from './books.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 const shop = dialectOf('lerrin-shop');
 
-/** Two offers on goods in one either/or, in a book of which all else is told exactly. */
-function twoOffers(of: 'line' | 'order', one: string | null, other: string | null) {
-  const { book, basket } = tellableWorldOf(5000);
-  const offer = (id: string, number: number, goods: string | null, percent: string): BookInput['offers'][number] => ({
-    id,
-    number,
-    title: id,
-    benefit: { is: 'off goods', goods, off: { by: 'percent', percent } },
-    code: null,
-    asks: [],
-    zones: null,
-    window: { from: null, until: null, zone: 'Europe/Dublin' },
-    terms: '',
-    note: '',
-  });
-  const lane = laneOf({ rate: { is: 'flat', amount: '4.00' }, freeFrom: null });
-  const file = bookFileSchema.parse({
-    ...book,
-    // Where tax is added the book chooses by what is paid with it, and goods of two classes may come out otherwise.
-    markets: book.markets.map((market) => ({ ...market, tax: 'inside' })),
-    mixedBy: 'highest',
-    mixing: [],
-    goods: book.goods.map((item) => ({ ...item, ownRate: null, fee: null })),
-    templates: book.templates.map((template) => ({
-      ...template,
-      lanes: Object.fromEntries(template.zones.map((zone) => [zone, { slow: lane }])),
-    })),
-    offers: [offer('one', 1, one, '10'), offer('other', 2, other, '12.5')],
-    eitherOr: [{ id: 'some', name: 'Some', of, offers: ['one', 'other'] }],
-  });
-  return { ...opened(file, 'home'), basket };
-}
-
 /** How many of some baskets the shop charges otherwise than the book. */
-function differing({ book: compiled, goods, ask, basket }: ReturnType<typeof twoOffers>, baskets: number) {
+function differing({ book: file, basket }: World, baskets: number) {
+  const { book: compiled, goods, ask } = opened(file, 'home');
   const book = asOf(compiled, at);
   const { rules, notes } = shop.render(book, goods);
   const intended = new Float64Array(2 * book.services.length);
@@ -71,14 +39,14 @@ describe('offers of which either one acts on a line, at a shop that knows orders
     ['are of the order', 'order', 'parcels', 'tubes'],
     ['share some goods, but are of the order', 'order', 'parcels', 'dear'],
   ] as const)('that %s are told exactly', (_, of, one, other) => {
-    const { told, asked, differ } = differing(twoOffers(of, one, other), times(2000));
+    const { told, asked, differ } = differing(twoOffersWorldOf(of, one, other), times(2000));
     expect(told).toEqual(['exact', 'exact']);
     expect(asked).toBeGreaterThan(times(400));
     expect(differ).toBe(0);
   });
 
   test('that share some goods and not others are said to differ, and do', () => {
-    const { told, differ } = differing(twoOffers('line', 'parcels', 'dear'), times(2000));
+    const { told, differ } = differing(twoOffersWorldOf('line', 'parcels', 'dear'), times(2000));
     expect(told).toEqual(['unsayable', 'unsayable']);
     expect(differ).toBeGreaterThan(0);
   });

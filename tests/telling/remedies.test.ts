@@ -5,7 +5,7 @@ import { opened } from '../books/opened.ts';
 import { smallBook } from '../books/small.ts';
 import { worldOf } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
-import { tellableWorldOf } from './books.ts';
+import { tellableWorldOf, twoOffersWorldOf } from './books.ts';
 
 /** Every service said at every channel, as far as it has words for them. */
 const said = (file: BookFile): BookFile =>
@@ -33,13 +33,16 @@ if (asking.offers[0])
     asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }],
   };
 
+/** A book of whose two offers either one acts on a line, on goods that are partly the same. */
+const { book: byLine } = twoOffersWorldOf('line', 'parcels', 'dear');
+
 test(
   'a remedy that is one press leaves a sound book, in which it is not to be offered again',
   () => {
     const pressed = new Set<string>();
     const from = seedFrom(300);
     for (let seed = from; seed < from + times(16); seed += 1)
-      for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking]) {
+      for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking, byLine]) {
         const file = said(written);
         const { book, goods } = opened(file, 'home');
         for (const dialect of dialects)
@@ -59,6 +62,7 @@ test(
     expect([...pressed].sort()).toEqual([
       'all shown',
       'any goods',
+      'either or of the order',
       'every place',
       'everybody',
       'free from the basket',
