@@ -8,3 +8,5 @@ const given = process.env.PLEMB_SEED;
 export const times = (count: number): number => Math.ceil(count * factor);
 /** Where seeds of a trial begin that has one of its own. */
 export const seedFrom = (own: number): number => (given === undefined ? own : Number(given));
+
+export { seeded } from '../src/core/plan/index.ts';

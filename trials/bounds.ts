@@ -82,7 +82,7 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
     const told = rules.charges(soldIn(question), at);
     for (const [s, { id }] of book.services.entries()) {
       const word = speeds[id];
-      const [only, ...others] = touching(notes, question, id);
+      const [only, ...others] = touching(book, notes, question, id);
       const one = only && found.get(only);
       const choice = told.find(({ speed }) => speed === word);
       if (!word || !one || others.length > 0 || !choice || !offered || (intended[2 * s] ?? -1) < 0) continue;

@@ -403,7 +403,7 @@ describe('Lerrin Shop', () => {
   });
 });
 
-describe('Harrowmere', () => {
+describe('Harrowmere, version 1', () => {
   const plans = (...more: string[]) => [
     {
       name: 'plans.tsv',
@@ -489,6 +489,126 @@ describe('Harrowmere', () => {
     ['an unknown kind', 'NOTHING|x', '8 kind'],
   ])('%s is refused at its line and field', (_, line, where) => {
     expect(refused(harrowmere, plans(line))).toEqual([where]);
+  });
+});
+
+describe('Harrowmere, version 2', () => {
+  const plans = (...more: string[]) => [
+    {
+      name: 'plans.tsv',
+      text: tabbed([
+        'SITE|EUR|2',
+        'PLAN|SMALL|Small parcels|1000',
+        'PLAN|TUBES|Long tubes|',
+        'CUT|HI|BRITAIN|GB HS*,GB IV*,GB PA41 7AA',
+        'RATE|SMALL|BRITAIN|STANDARD|6.40|0.75',
+        'RATE|SMALL|HI|STANDARD|9.40|1.50',
+        'RATE|TUBES|BRITAIN|STANDARD|8.00|0.00',
+        'LISTING|LK-TAIL-01|15.80|520|SMALL|ANY TAILS',
+        'LISTING|LK-SPAR-6|14.80|1200|TUBES|ANY',
+        'LISTING|LK-LIGHT|1.00||SMALL|',
+        ...more,
+      ]),
+    },
+  ];
+  const free = [
+    'DELIVERY|FREE-80|Free standard from 80.00|Standard delivery of tails is free from 80.00.',
+    'TAILS|80.00|STANDARD|BRITAIN||2026-11-01T00:00Z|',
+  ].join('|');
+  const spare = 'GOODS|SPARE|Three for two|Of every three the cheapest is free.|ANY|3 FOR 2|SPARE3||';
+  type Lines = Parameters<typeof basket>[1];
+  const tails = (units: number): Lines[number] => ['LK-TAIL-01', units, '15.80', '520'];
+  const spars = (units: number): Lines[number] => ['LK-SPAR-6', units, '14.80', '1200'];
+  const later = now + 100 * hour;
+  const ask = (files: ReturnType<typeof plans>, place: string, lines: Lines, codes: string[] = [], at = later) =>
+    harrowmere.checkout(taken(harrowmere, files), at)(basket(place, lines, codes));
+  const told = (...asked: Parameters<typeof ask>) =>
+    ask(...asked).choices.map(({ charge, discount }) => [charge, discount]);
+
+  test('the page’s example: plans add; the cheapest of three is free; an offer frees its label’s lines alone', () => {
+    const all = plans(free, spare);
+    expect(told(all, 'GB LS1 1AA', [tails(2), spars(1)])).toEqual([['15.15', '0.00']]);
+    expect(told(all, 'GB LS1 1AA', [tails(2), spars(1)], ['SPARE3'])).toEqual([['15.15', '14.80']]);
+    expect(told(all, 'GB LS1 1AA', [tails(6), spars(1)])).toEqual([['8.00', '0.00']]);
+    expect(told(all, 'GB HS1 2AA', [tails(2)])).toEqual([['10.90', '0.00']]);
+    expect(told(all, 'GB HS1 2AA', [tails(2), spars(1)])).toEqual([]);
+  });
+  test('parcels are rounded up, at least one; without a mass a plan with grams does not deliver', () => {
+    expect(told(plans(), 'GB LS1 1AA', [['LK-TAIL-01', 1, '15.80', '1000']])).toEqual([['6.40', '0.00']]);
+    expect(told(plans(), 'GB LS1 1AA', [['LK-TAIL-01', 1, '15.80', '1000.000000000001']])).toEqual([['7.15', '0.00']]);
+    expect(told(plans(), 'GB LS1 1AA', [['LK-LIGHT', 1, '1.00', null]])).toEqual([]);
+    expect(told(plans(), 'GB LS1 1AA', [['LK-SPAR-6', 1, '14.80', null]])).toEqual([['8.00', '0.00']]);
+  });
+  test('one postcode goes before those that begin alike, and longer before shorter', () => {
+    const cut = (...more: string[]) =>
+      plans('CUT|TOWN|BRITAIN|GB IV1*,GB HS1 2AA', 'RATE|SMALL|TOWN|STANDARD|1.00|0.00', ...more);
+    expect(told(cut(), 'GB IV1 1AA', [tails(1)])).toEqual([['1.00', '0.00']]);
+    expect(told(cut(), 'GB IV2 1AA', [tails(1)])).toEqual([['9.40', '0.00']]);
+    expect(told(cut(), 'GB HS1 2AA', [tails(1)])).toEqual([['1.00', '0.00']]);
+    expect(told(cut(), 'GB HS1 2AB', [tails(1)])).toEqual([['9.40', '0.00']]);
+    expect(told(cut(), 'GB PA41 7AA', [tails(1)])).toEqual([['9.40', '0.00']]);
+  });
+  test('an address without a postcode falls as all postcodes of its part do', () => {
+    const north = (entries: string) => plans(`CUT|NORTH|BRITAIN|${entries}`, 'RATE|SMALL|NORTH|STANDARD|3.00|0.00');
+    const parted = { ...basket('GB', [tails(1)]), place: { country: 'GB', part: 'GB-NIR', postcode: null } };
+    const at = (files: ReturnType<typeof plans>) =>
+      harrowmere.checkout(taken(harrowmere, files), later)(parted).choices[0]?.charge;
+    expect(at(north('GB BT*'))).toBe('3.00');
+    expect(at(north('GB BT1*'))).toBe('6.40');
+  });
+  test('of several offers the one that takes most, and of equal ones the earlier', () => {
+    const named = (key: string, more: string) => `GOODS|${key}|${key}|Terms.|${more}||`;
+    const two = plans(
+      named('HALF', 'TAILS|OFF 50|HALF'),
+      named('TENTH', 'ANY|OFF 10|TENTH'),
+      named('ALSO', 'TAILS|OFF 50|ALSO'),
+    );
+    const codes = ['TENTH', 'ALSO', 'HALF'];
+    const answer = ask(two, 'GB LS1 1AA', [tails(1), spars(1)], codes);
+    expect(answer.choices[0]?.discount).toBe('7.90');
+    expect(answer.codes.map(({ code, used }) => [code, used])).toEqual([
+      ['TENTH', false],
+      ['ALSO', false],
+      ['HALF', true],
+    ]);
+    expect(ask(two, 'GB LS1 1AA', [spars(10)], codes).choices[0]?.discount).toBe('14.80');
+  });
+  test('a changed offer waits; what was sent by the version before is not compared with', () => {
+    const state = taken(harrowmere, plans(free));
+    const charge = (of: typeof state, at: number) =>
+      harrowmere.checkout(of, at)(basket('GB LS1 1AA', [tails(6)])).choices[0]?.charge;
+    expect([charge(state, now + 39 * hour), charge(state, now + 40 * hour)]).toEqual(['8.65', '0.00']);
+    const before = taken(harrowmere, [{ name: 'plans.tsv', text: tabbed(['SITE|EUR', 'LISTING|A|1.00|']) }]);
+    const after = taken(harrowmere, plans(free), now, before);
+    expect(harrowmere.live(after, now).held.map(({ key }) => key)).toEqual(['FREE-80']);
+  });
+  test.each([
+    ['another version', plans().map((one) => ({ ...one, text: one.text.replace('EUR\t2', 'EUR\t3') })), '1 version'],
+    ['a title of 37 letters', plans(free.replace('Free standard from 80.00', 'x'.repeat(37))), '11 title'],
+    ['terms of 301 letters', plans(free.replace(/Standard delivery[^|]*/, 'x'.repeat(301))), '11 terms'],
+    ['a label that nothing carries', plans(free.replace('|TAILS|', '|NOPE|')), '11 label'],
+    ['a speed twice', plans(free.replace('|STANDARD|', '|STANDARD STANDARD|')), '11 speeds'],
+    ['a place that is none', plans(free.replace('|BRITAIN|', '|MOON|')), '11 places'],
+    ['two for two', plans(spare.replace('3 FOR 2', '2 FOR 2')), '11 benefit'],
+    ['more than all off', plans(spare.replace('3 FOR 2', 'OFF 100.5')), '11 benefit'],
+    ['seven labels', plans('LISTING|L|1.00||TUBES|A B C D E F G'), '11 labels'],
+    ['a plan that is none', plans('LISTING|L|1.00||NOPE|'), '11 plan'],
+    ['a listing twice', plans('LISTING|LK-SPAR-6|1.00||TUBES|'), '11 listing'],
+    ['the same rate twice', plans('RATE|SMALL|HI|STANDARD|1.00|0.00'), '11 speed'],
+    ['parcels that hold nothing', plans('PLAN|NONE|None|0'), '11 grams'],
+    ['an entry in two cuts', plans('CUT|TWO|BRITAIN|GB HS*'), '11 entries'],
+    ['an entry of another region', plans('CUT|TWO|BRITAIN|IE D*'), '11 entries'],
+    ['an entry with a colon', plans('CUT|TWO|BRITAIN|GB:AB1*'), '11 entries'],
+    ['a cut named as a region', plans('CUT|EURO|BRITAIN|GB AB1*'), '11 key'],
+    [
+      '41 entries of a region',
+      plans(`CUT|TWO|BRITAIN|${Array.from({ length: 38 }, (_, i) => `GB AB${i + 1}*`).join(',')}`),
+      '11 entries',
+    ],
+    ['201 plans', plans(...Array.from({ length: 199 }, (_, i) => `PLAN|P${i}|Plan|`)), '209 key'],
+    ['an empty line', plans(''), '11 kind'],
+  ])('%s is refused at its line and field', (_, files, where) => {
+    expect(refused(harrowmere, files)).toEqual([where]);
   });
 });
 

@@ -22,6 +22,7 @@ const said = (book: BookInput | BookFile): BookFile =>
       ...book.channels,
       'lerrin-shop': { speeds },
       findlark: { speeds: { slow: 'economy', fast: 'standard', third: 'swift' }, target: 'all' },
+      harrowmere: { speeds: { slow: 'ECONOMY', fast: 'STANDARD', third: 'EXPRESS' } },
     },
   });
 
@@ -163,18 +164,33 @@ export function flatWorldOf(seed: number): World {
   return { ...world, book: { ...world.book, templates, offers: [], eitherOr: [] } };
 }
 
-/** The same with the offers alone that every channel knows: percentages of the order, and free delivery. */
-export function plainOffersWorldOf(seed: number): World {
-  const { book, basket } = tellableWorldOf(seed);
-  const offers = book.offers.filter(
-    ({ benefit }) =>
-      (benefit.is === 'off order' && benefit.off.by === 'percent') ||
-      (benefit.is === 'delivery' && benefit.off.by === 'free'),
-  );
+/** The same with some of its offers alone. */
+function withOffers({ book, basket }: World, isKept: (offer: BookFile['offers'][number]) => boolean): World {
+  const offers = book.offers.filter(isKept);
   const kept = new Set(offers.map(({ id }) => id));
   const eitherOr = book.eitherOr.map((group) => ({ ...group, offers: group.offers.filter((id) => kept.has(id)) }));
-  return { book: { ...book, offers, eitherOr }, basket };
+  return { book: bookFileSchema.parse({ ...book, offers, eitherOr }), basket };
 }
+
+type Benefit = BookFile['offers'][number]['benefit'];
+const isPlain = (benefit: Benefit): boolean =>
+  (benefit.is === 'off order' && benefit.off.by === 'percent') ||
+  (benefit.is === 'delivery' && benefit.off.by === 'free');
+
+/** The same with the offers alone that every channel knows: percentages of the order, and free delivery. */
+export const plainOffersWorldOf = (seed: number): World =>
+  withOffers(tellableWorldOf(seed), ({ benefit }) => isPlain(benefit));
+
+/** The same with the offers alone that a marketplace knows: these, and percentages and free units of some goods. */
+export const marketOffersWorldOf = (seed: number): World =>
+  withOffers(
+    tellableWorldOf(seed),
+    ({ benefit, asks, zones }) =>
+      (isPlain(benefit) && (benefit.is === 'delivery' || (asks.length === 0 && zones === null))) ||
+      (asks.length + (zones?.length ?? 0) === 0 &&
+        ((benefit.is === 'off goods' && benefit.off.by === 'percent') ||
+          (benefit.is === 'buy and get' && benefit.percent === '100'))),
+  );
 
 /** Two offers on goods in one either/or, in a book of which all else is told exactly. */
 export function twoOffersWorldOf(of: 'line' | 'order', one: string | null, other: string | null): World {

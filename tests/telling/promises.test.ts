@@ -5,7 +5,7 @@ import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
-import { offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
+import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
 import { touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -37,7 +37,7 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
       const word = speeds[id];
       if (!word) continue;
       tally.asked += 1;
-      const notExact = touching(notes, question, id);
+      const notExact = touching(book, notes, question, id);
       if (notExact.some(({ fidelity }) => fidelity.is === 'unsayable')) {
         tally.unsayable += 1;
         continue;
@@ -58,6 +58,7 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
 describe.each([
   ['lerrin-shop', tellableWorldOf, 0.9, 0.35],
   ['findlark', plainOffersWorldOf, 0.99, 0.92],
+  ['harrowmere', marketOffersWorldOf, 0.95, 0.6],
 ] as const)(
   'what is said to be exact at %s differs nowhere, and what is bounded by no more',
   (id, tellable, ofAll, most) => {

@@ -1,9 +1,17 @@
-import type { Note } from '../../src/core/channels/index.ts';
-import { matches } from '../../src/core/places/index.ts';
+import type { CompiledBook } from '../../src/core/book/index.ts';
+import type { Loss, Note } from '../../src/core/channels/index.ts';
+import { unwrap } from '../../src/core/exact/index.ts';
+import { lies, partOf, sharedCode } from '../../src/core/offers/index.ts';
+import { matches, type Place, parsePattern } from '../../src/core/places/index.ts';
 import { asSold, type Question } from '../../src/core/quote/index.ts';
 
 /** The clauses said otherwise than exactly that may touch what a basket pays for a service. */
-export function touching(notes: readonly Note[], question: Question, service: string): Note[] {
+export function touching(
+  { offers }: CompiledBook,
+  notes: readonly Note[],
+  question: Question,
+  service: string,
+): Note[] {
   const { lines, place } = asSold(question);
   return notes.filter(({ clause, fidelity }) => {
     if (fidelity.is === 'exact') return false;
@@ -24,6 +32,7 @@ export function touching(notes: readonly Note[], question: Question, service: st
         return lines.length > 1;
       // A place falls under what is said of its zone, and of any wider place that is named.
       case 'zone':
+        if (fidelity.losses.every((loss) => !isAbout(loss, place))) return false;
         return lines.some(
           ({ item: { template } }) =>
             template.zoneOf(place)?.zone.id === clause.zone ||
@@ -35,8 +44,26 @@ export function touching(notes: readonly Note[], question: Question, service: st
       // Which choices are shown is no charge.
       case 'shown':
         return false;
+      case 'offer': {
+        // What nobody asked for with its code, or has no goods of, acts on neither side.
+        const offer = offers.find(({ id }) => id === clause.offer);
+        const code = offer && sharedCode(offer);
+        const part = offer ? partOf(offer) : null;
+        return (
+          (code == null || question.codes.includes(code)) &&
+          (part === null || question.lines.some(({ item }) => lies(item, part)))
+        );
+      }
       default:
         return true;
     }
   });
 }
+
+/** Whether a loss is about a place, as far as it says places. */
+function isAbout(loss: Loss, place: Place): boolean {
+  if ('place' in loss) return takesIn(loss.place, place);
+  return 'places' in loss ? loss.places.some((one) => takesIn(one, place)) : true;
+}
+
+const takesIn = (pattern: string, place: Place): boolean => matches(unwrap(parsePattern(pattern)), place);

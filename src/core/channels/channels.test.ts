@@ -7,9 +7,7 @@ import type { BookFile, ChannelId } from '../book/index.ts';
 import { unwrap } from '../exact/index.ts';
 import { offerSchema } from '../offers/index.ts';
 import { parsePlace } from '../places/index.ts';
-import { fitLots } from './harrowmere/fit.ts';
 import { dialectOf, filesOf, leastBefore, type Note } from './index.ts';
-import { plainLanes } from './plain.ts';
 
 const notesOf = (channel: ChannelId, change: (book: BookFile) => void = () => undefined): readonly Note[] => {
   const file = smallBook();
@@ -100,49 +98,6 @@ describe('a weight table', () => {
       ),
     ).toEqual(['unsayable', null]);
   });
-  test('becomes the nearest line per started 250 g at Harrowmere, with its greatest distance', () => {
-    const table = (breaks: { to: string | null; amount: string }[]) => {
-      const { book } = opened(
-        smallBook({
-          templates: [
-            {
-              id: 'soaps',
-              name: 'Soaps',
-              origin: 'Sligo',
-              zones: ['home'],
-              lanes: { home: { post: { rate: { is: 'table', unit: 'g', breaks }, freeFrom: null } } },
-            },
-          ],
-          offers: [],
-          pinned: [],
-        }),
-      );
-      const plain = plainLanes(book).get('home')?.get('post')?.rate;
-      if (plain?.is !== 'table') throw new Error('not a table');
-      return fitLots(plain);
-    };
-    // A table that is such a line is hit exactly; two equal halves are missed by half of what parts them.
-    expect(
-      table([
-        { to: '250', amount: '5.25' },
-        { to: '500', amount: '5.50' },
-        { to: '750', amount: '5.75' },
-        { to: '1000', amount: '6.00' },
-      ]),
-    ).toEqual({ once: 500, per: 25, bound: 0 });
-    expect(
-      table([
-        { to: '125', amount: '4.00' },
-        { to: '250', amount: '6.00' },
-      ]),
-    ).toMatchObject({ bound: 100 });
-    expect(
-      table([
-        { to: '500', amount: '5.00' },
-        { to: null, amount: '5.00' },
-      ]),
-    ).toEqual({ once: 500, per: 0, bound: 0 });
-  });
   test('at Findlark is bounded by its own reach: a basket pays its dearest item only', () => {
     const notes = notesOf('findlark', (book) => {
       book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'all' };
@@ -174,16 +129,26 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
 
 describe('places', () => {
   test('Harrowmere cuts postcodes out of its regions, and says what it cannot', () => {
-    expect(find(notesOf('harrowmere'), 'zone', 'north')?.reads).toBe('CUT NORTH · BRITAIN · BT');
-    const france = notesOf('harrowmere', (book) => {
-      book.zones.push({ id: 'paris', name: 'Paris', takes: ['FR 75*'], leaves: [] });
-      book.templates[0]?.zones.push('paris');
-      if (book.templates[0])
-        book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
+    expect(find(notesOf('harrowmere'), 'zone', 'north')?.reads).toBe('CUT NORTH · BRITAIN · GB BT*');
+    const paris = (...takes: string[]) =>
+      notesOf('harrowmere', (book) => {
+        book.zones.push({ id: 'paris', name: 'Paris', takes, leaves: [] });
+        book.templates[0]?.zones.push('paris');
+        if (book.templates[0])
+          book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
+      });
+    expect(find(paris('FR 75*', 'FR 75001', 'ES-GC'), 'zone', 'paris')).toMatchObject({
+      reads: 'CUT PARIS · EURO · FR 75*, FR 75001, ES 35*',
+      fidelity: { is: 'exact' },
     });
-    expect(find(france, 'zone', 'paris')).toMatchObject({
+    expect(find(paris('FR-IDF'), 'zone', 'paris')).toMatchObject({
       reads: null,
-      fidelity: { is: 'unsayable', why: 'FR 75* cannot be cut out of EURO there.' },
+      fidelity: { is: 'unsayable', why: 'FR-IDF cannot be cut out of EURO there.' },
+    });
+    const many = Array.from({ length: 41 }, (_, i) => `FR ${String(10 + i)}*`);
+    expect(find(paris(...many), 'zone', 'paris')?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: 'FR 50* cannot be cut out of EURO there.',
     });
   });
   test('Findlark tells of places left out that fall under the country’s entry', () => {
@@ -271,6 +236,22 @@ describe('offers', () => {
       is: 'bounded',
       bound: 0,
       why: 'The title is cut to 36 letters.',
+    });
+  });
+  test('terms too long for Harrowmere are never cut: the offer is not told, and the note says so', () => {
+    const notes = notesOf(
+      'harrowmere',
+      withFree((offer) => {
+        offer.terms = 'x'.repeat(301);
+      }),
+    );
+    expect(find(notes, 'offer', 'free')).toMatchObject({
+      reads: null,
+      fidelity: {
+        is: 'unsayable',
+        why: 'Its terms have 301 letters, 300 fit there: it is not told.',
+        remedies: ['shorter terms'],
+      },
     });
   });
   test('of one either/or share a letter at Lerrin Shop; that act together do not', () => {

@@ -42,11 +42,7 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
   let [mixed, added] = [0, 0];
   for (const lanes of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
-    const ways = [{ by: book.mixedBy, some: plain }].concat(
-      // A rule may be for some goods of a group alone: those that are in the basket are what it goes by.
-      book.mixing.map(({ by, kinds }) => ({ by, some: plain.filter((one) => (one.kinds & kinds) !== 0) })),
-    );
-    for (const { by, some } of ways) mixed = Math.max(mixed, offBy(by, some));
+    for (const { by, some } of waysOf(book, plain)) mixed = Math.max(mixed, offBy(by, some));
     added = Math.max(added, addedBy(lanes, plain.length > 0));
   }
   return addedUp([
@@ -93,6 +89,16 @@ export function partedByKind(groups: readonly PayingGroup[]): Fidelity {
 
 const areOneAmount = (lanes: readonly PayingLane[]): boolean =>
   lanes.every(({ isFlat, most }) => isFlat && most === lanes[0]?.most);
+
+/** Each way of mixing that may come to be used, and the groups among which it may. */
+export const waysOf = <G extends { readonly kinds: number }>(
+  { mixedBy, mixing }: CompiledBook,
+  groups: readonly G[],
+): { readonly by: Mixing; readonly some: readonly G[] }[] => [
+  { by: mixedBy, some: groups },
+  // A rule may be for some goods of a group alone: those that are in the basket are what it goes by.
+  ...mixing.map(({ by, kinds }) => ({ by, some: groups.filter((one) => (one.kinds & kinds) !== 0) })),
+];
 
 /** The groups that charge in each zone for each service. */
 function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {

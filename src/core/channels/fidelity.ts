@@ -29,7 +29,7 @@ export type Loss =
   | { readonly is: 'rates of kinds'; readonly kinds: readonly string[] }
   | { readonly is: 'fee of each item'; readonly each: Minor }
   | { readonly is: 'bounds'; readonly over: readonly Over[] }
-  | { readonly is: 'nearest line'; readonly grams: number; readonly off: Minor }
+  | { readonly is: 'nearest parcels'; readonly holds: string | null; readonly off: Minor }
   | { readonly is: 'whole grams'; readonly off: Minor }
   | { readonly is: 'ends within a gram' | 'begins within a gram' }
   | { readonly is: 'dearest item only' | 'fee once' | 'freed together'; readonly off: Minor }
@@ -39,11 +39,12 @@ export type Loss =
   | { readonly is: 'tested before discounts'; readonly ranges: readonly MetRange[]; readonly most: Minor }
   | { readonly is: 'tested after goods offers'; readonly offers: readonly string[]; readonly most: Minor }
   | { readonly is: 'threshold of the basket' | 'not freed with its group'; readonly off: Minor }
+  | { readonly is: 'spend on what is freed' | 'one offer a speed' | 'frees its goods alone'; readonly off: Minor }
   // Goods, and baskets as a whole.
   | { readonly is: 'apart'; readonly by: ApartBy }
   | { readonly is: 'stock places'; readonly origins: readonly string[] }
-  | { readonly is: 'dearest group only'; readonly off: Minor }
-  | { readonly is: 'own rates not added'; readonly off: Minor }
+  | { readonly is: 'dearest group only' | 'all groups pay' | 'parts pay'; readonly off: Minor }
+  | { readonly is: 'own rates not added' | 'own rates once'; readonly off: Minor }
   | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
@@ -60,9 +61,15 @@ export type Loss =
   | { readonly is: 'ask' | 'needs' | 'single-use codes' | 'segments' }
   | { readonly is: 'limits'; readonly limits: readonly LostLimit[] }
   | { readonly is: 'cheapest by basket' }
-  | { readonly is: 'best percentage only' | 'adds there' | 'letters'; readonly offers: readonly string[] }
+  | {
+      readonly is: 'best percentage only' | 'best one only' | 'adds there' | 'letters';
+      readonly offers: readonly string[];
+    }
   | { readonly is: 'cap'; readonly cap: Minor; readonly services: readonly string[]; readonly most: Minor }
   | { readonly is: 'title cut'; readonly letters: number }
+  | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
+  | { readonly is: 'labels full'; readonly fit: number }
+  | { readonly is: 'plans full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' }
   | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' }
   | { readonly is: 'chosen at list prices'; readonly offers: readonly string[]; readonly off: Minor }
@@ -89,10 +96,12 @@ export type Remedy =
   | 'speeds for its services'
   | 'whole regions'
   | 'free from the basket'
+  | 'the same threshold for all'
   | 'tested before discounts'
   | 'delivered like all others'
   | 'all shown'
   | 'the dearest group pays'
+  | 'each group pays'
   | 'steps before discounts'
   | 'fewer steps'
   | 'one zone for all templates'
@@ -118,6 +127,7 @@ export type Remedy =
   | 'either or of the order'
   | 'no least value'
   | 'a shorter title'
+  | 'shorter terms'
   | 'the channel left out'
   | 'live with it'
   | { readonly is: 'raised'; readonly to: Minor }

@@ -1,5 +1,7 @@
 import type { CompiledBook, OwnCharge, Template } from '../book/index.ts';
+import { converted, type Minor } from '../exact/index.ts';
 import { type Lane, noFees, type Priced, pricedBy } from '../rates/index.ts';
+import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 
 /**
@@ -50,5 +52,19 @@ export function laneFor({ conversion }: CompiledBook, { kind, own }: GoodsGroup,
     // A rate of an item's own is in the book's currency, whatever its template's.
     lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion },
     price: pricedBy(own.rate, false),
+  };
+}
+
+/** What a rate can charge, lane fees with it, in the market's currency. */
+export function reachWithFees({ lane, price }: GroupLane): { least: number; most: number } {
+  const { least, most } = price.kind.reach(price.rate);
+  const own = (amount: Minor) =>
+    lane.conversion && !price.given && Number.isFinite(amount) ? converted(amount, lane.conversion) : amount;
+  const { order, item } = lane.fees.alone;
+  // Converted together and rounded once a charge may come to a little more than its parts.
+  const rounding = lane.conversion ? 1 : 0;
+  return {
+    least: Math.max(0, own(least) + order - rounding),
+    most: own(most) + order + item * stated.units + rounding,
   };
 }

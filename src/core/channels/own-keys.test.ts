@@ -3,12 +3,10 @@ import { opened } from '../../../tests/books/opened.ts';
 import { smallBook } from '../../../tests/books/small.ts';
 import { blank, feedOf, promote } from './findlark/feed.ts';
 import { limits as feedLimits } from './findlark/limits.ts';
-import { limits as planLimits } from './harrowmere/format.ts';
-import { ownKey } from './harrowmere/map.ts';
-import { keyIn, planOf } from './harrowmere/plan.ts';
+import { dialectOf, filesOf } from './index.ts';
 
 /** Ids and keys that a channel shortens are still told apart, however many begin alike. */
-const { book, goods } = opened(smallBook());
+const { book } = opened(smallBook());
 const long = 'free-a-very-long-name-of-a-zone-by-the-slow-post';
 
 test('promotions of Findlark have ids of their own, within its letters', () => {
@@ -19,19 +17,35 @@ test('promotions of Findlark have ids of their own, within its letters', () => {
   expect(feed.promotions.map((one) => one.id)).toEqual(ids);
 });
 
-test('offers of Harrowmere, of delivery and of goods, share one set of keys', () => {
-  const plan = planOf(book, goods);
-  const offer = { title: '', terms: '', listings: [], code: '', from: '', until: '' };
-  for (let i = 0; i < 40; i += 1) {
-    plan.delivery.push({ ...offer, key: keyIn(plan, long), speeds: [], places: [], leastSpend: '' });
-    plan.goods.push({ ...offer, key: keyIn(plan, long), percent: '10' });
-  }
-  const keys = [...plan.delivery, ...plan.goods].map((one) => one.key);
-  expect(new Set(keys).size).toBe(80);
-  expect(keys.every((key) => key.length <= planLimits.key && key === key.toUpperCase())).toBe(true);
-});
-
-test('a key that nobody has stays as it is, in capitals', () => {
-  expect(ownKey('gale-week', () => false)).toBe('GALE-WEEK');
-  expect(ownKey('gale-week', (key) => key === 'GALE-WEEK')).toBe('GALE-WEEK-2');
+test('offers of Harrowmere, of delivery and of goods, share one set of keys in its letters', () => {
+  const { book, goods } = opened(
+    smallBook({
+      offers: Array.from({ length: 120 }, (_, i) => ({
+        id: `${long.slice(0, 30)}-${i}`,
+        number: i + 1,
+        title: 'Offer',
+        benefit:
+          i % 2 === 0
+            ? { is: 'off order' as const, off: { by: 'percent' as const, percent: '5' } }
+            : {
+                is: 'delivery' as const,
+                on: { is: 'services' as const, services: ['post'] },
+                off: { by: 'free' as const },
+              },
+        code: { is: 'shared' as const, code: `CODE${i}` },
+        asks: [],
+        zones: null,
+        window: { from: null, until: null, zone: 'Europe/Dublin' },
+        terms: '',
+        note: '',
+      })),
+      numbered: 120,
+      pinned: [],
+    }),
+  );
+  const text = filesOf(dialectOf('harrowmere').render(book, goods).rules)[0]?.text ?? '';
+  const keys = [...text.matchAll(/^(?:DELIVERY|GOODS)\t([^\t]*)/gm)].map(([, key]) => key ?? '');
+  expect(keys.length).toBeGreaterThanOrEqual(120);
+  expect(new Set(keys).size).toBe(keys.length);
+  expect(keys.every((key) => /^[A-Z0-9-]{1,20}$/.test(key))).toBe(true);
 });

@@ -9,7 +9,13 @@ export type ReadPart =
   | { readonly is: 'lines' | 'listings'; readonly count: number }
   | { readonly is: 'region'; readonly region: string }
   | { readonly is: 'places'; readonly places: readonly string[] }
-  | { readonly is: 'once and per lot'; readonly once: string; readonly per: string | null; readonly grams: number }
+  | {
+      readonly is: 'parcels';
+      readonly first: string;
+      readonly further: string | null;
+      readonly holds: string | null;
+    }
+  | { readonly is: 'label'; readonly label: string }
   | { readonly is: 'least spend' | 'least value' | 'free from'; readonly amount: string }
   | { readonly is: 'code'; readonly code: string }
   | { readonly is: 'letter'; readonly letter: string }
@@ -21,7 +27,7 @@ export type ReadPart =
   | { readonly is: 'entries of an item'; readonly count: number }
   | { readonly is: 'promotion'; readonly id: string }
   | { readonly is: 'stocked'; readonly goods: number }
-  | { readonly is: 'sets' | 'uses'; readonly count: number }
+  | { readonly is: 'sets' | 'plans' | 'uses'; readonly count: number }
   | { readonly is: 'dearest set' | 'dearest entry' }
   | { readonly is: 'each' | 'pays at most'; readonly amount: string }
   | { readonly is: 'except'; readonly places: readonly string[] };

@@ -27,11 +27,8 @@ function byClause(book: Book, clause: Clause, channel: ChannelId, remedy: Remedy
       return offer ? ofOffer(book, offer, channel, remedy) : [];
     }
     case 'mixing':
-      return remedy === 'the dearest group pays'
-        ? [
-            { path: ['mixedBy'], value: 'highest' },
-            ...book.mixing.map(({ id }): Edit => ({ path: ['mixing', id, 'by'], value: 'highest' })),
-          ]
+      return remedy === 'the dearest group pays' || remedy === 'each group pays'
+        ? mixedBy(book, remedy === 'each group pays' ? 'sum' : 'highest')
         : [];
     case 'shown': {
       const [home] = book.markets;
@@ -46,6 +43,11 @@ function byClause(book: Book, clause: Clause, channel: ChannelId, remedy: Remedy
       return [];
   }
 }
+
+const mixedBy = ({ mixing }: Book, by: 'sum' | 'highest'): Edit[] => [
+  { path: ['mixedBy'], value: by },
+  ...mixing.map(({ id }): Edit => ({ path: ['mixing', id, 'by'], value: by })),
+];
 
 function ofLane(book: Book, at: readonly string[], { freeFrom, dated }: LaneBody, remedy: Remedy): Edit[] {
   if (remedy === 'steps before discounts') return [{ path: [...at, 'values'], value: 'before' }];

@@ -17,14 +17,10 @@ export type SideBy =
   | { readonly is: 'measure'; readonly over: Over }
   | { readonly is: 'rate'; readonly kind: string }
   | { readonly is: 'dearest item' | 'once' }
-  /** An amount once and one for each item or started lot. */
-  | {
-      readonly is: 'once and per';
-      readonly once: Minor;
-      readonly times: number;
-      readonly per: Minor;
-      readonly lot: 'item' | '250 g';
-    }
+  /** An amount for a first parcel and one for each further. */
+  | { readonly is: 'parcels'; readonly first: Minor; readonly further: Minor; readonly parcels: number }
+  /** Several plans, which add. */
+  | { readonly is: 'plans'; readonly plans: number }
   | {
       readonly is: 'free from';
       readonly over: Over;

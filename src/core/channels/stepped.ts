@@ -3,6 +3,7 @@ import { breaksOf, type Lane, laneCharge, type Priced, type Shipment, summedOf }
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, type Manner, unsayable, worstOf } from './fidelity.ts';
+import { type Piece, pieces, piecesOf, thinned } from './pieces.ts';
 
 /** A row of steps: from a value in minor units, or from whole grams; null: not offered from there. */
 export interface Row {
@@ -38,12 +39,6 @@ function inAll(lost: readonly Fidelity[]): Fidelity {
 export const endsWithin = ({ by, rows }: Pick<Stepped, 'by' | 'rows'>): boolean =>
   rows.some(({ from, charge }) => charge === null && from <= (by === 'value' ? stated.value : stated.mass / gram));
 
-/** A run of a measure, its upper edge in it: from above `after` to `to`. */
-interface Piece {
-  readonly after: number;
-  readonly to: number;
-}
-
 /** The most pieces of a rate: with those not offered below and above there are at most 200 rows. */
 const mostPieces = 190;
 
@@ -73,28 +68,20 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
     const lot = weight.started ? weight.per : Math.ceil(stated.mass / mostPieces / gram) * gram;
     return told(
       'grams',
-      gramRows(pieces(0, [], lot, stated.mass), true, (mass) => less(ask({ mass })), lost),
+      gramRows(pieces(0, lot, stated.mass), true, (mass) => less(ask({ mass })), lost),
     );
   }
   switch (breaks.over) {
     case 'mass': {
-      const lots = breaks.breaks.map((one) => one.per);
-      const all = breaks.edges.flatMap((edge, i) =>
-        pieces(breaks.edges[i - 1] ?? breaks.from, [edge], lots[i] ?? 0, edge),
-      );
-      const open = breaks.breaks.length > breaks.edges.length;
-      const last = breaks.edges.at(-1) ?? breaks.from;
-      const rest = open ? pieces(last, [], lots.at(-1) ?? 0, Math.max(stated.mass, last + 1)) : [];
-      const rows = gramRows([...all, ...rest], open, (mass) => less(ask({ mass })), lost);
+      const isOpen = breaks.breaks.length > breaks.edges.length;
+      const all = piecesOf(breaks, breaks.from, stated.mass);
+      const rows = gramRows(all, isOpen, (mass) => less(ask({ mass })), lost);
       return told('grams', breaks.from > 0 ? startingAt(rows, breaks.from, lost) : rows);
     }
     case 'value': {
       if (lane.after) lost.push(afterDiscounts(price));
-      const lots = breaks.breaks.map((one) => one.per);
-      const open = breaks.breaks.length > breaks.edges.length;
-      const edges = [...breaks.edges, ...(open ? [Math.max(stated.value, (breaks.edges.at(-1) ?? 0) + 1)] : [])];
-      const all = edges.flatMap((edge, i) => pieces(edges[i - 1] ?? breaks.from - 1, [edge], lots[i] ?? 0, edge));
-      const fitting = thinned(all);
+      const all = piecesOf(breaks, breaks.from - 1, stated.value);
+      const fitting = thinned(all, mostPieces);
       const rows: Row[] = fitting.map(({ after, inner }) => ({
         from: Math.max(0, after + 1),
         charge: middle(
@@ -103,7 +90,8 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
         ),
       }));
       if (breaks.from > 0) rows.unshift({ from: 0, charge: null });
-      if (!open) rows.push({ from: (edges.at(-1) ?? 0) + 1, charge: null });
+      if (breaks.breaks.length === breaks.edges.length)
+        rows.push({ from: (breaks.edges.at(-1) ?? 0) + 1, charge: null });
       return told('value', rows);
     }
     case 'long side': {
@@ -148,33 +136,6 @@ function eachOf(lane: Lane, ask: (units: number) => number, adds: boolean): { ea
   return { each, fidelity: bounded(off, { is: 'each alone', off }, 'a flat rate', 'live with it') };
 }
 
-/** Runs up to some edges and, by lots, up to an end. */
-function pieces(after: number, edges: readonly number[], lot: number, end: number): Piece[] {
-  const found: Piece[] = [];
-  let last = after;
-  if (lot > 0)
-    for (let to = after + lot; to < end && found.length < 100_000; to += lot) {
-      found.push({ after: last, to });
-      last = to;
-    }
-  const to = edges.at(-1) ?? end;
-  if (to > last) found.push({ after: last, to });
-  return found;
-}
-
-/** Pieces few enough for rows: neighbours are put together where there are too many. */
-function thinned(all: readonly Piece[]): (Piece & { readonly inner: readonly Piece[] })[] {
-  const many = Math.ceil(all.length / mostPieces);
-  const found: (Piece & { inner: Piece[] })[] = [];
-  all.forEach((piece, i) => {
-    const last = found.at(-1);
-    if (last && i % many !== 0)
-      found[found.length - 1] = { after: last.after, to: piece.to, inner: [...last.inner, piece] };
-    else found.push({ ...piece, inner: [piece] });
-  });
-  return found;
-}
-
 /** One charge for several: the middle between the least and the most, and what that is off. */
 function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
   const [least, most] = [Math.min(...charges), Math.max(...charges)];
@@ -188,7 +149,7 @@ function middle(charges: readonly Minor[], lost: Fidelity[]): Minor {
 
 /** Upper edges of masses as lower edges in whole grams, for a channel that rounds masses up. */
 function gramRows(all: readonly Piece[], open: boolean, charge: (mass: number) => Minor, lost: Fidelity[]): Row[] {
-  const few = thinned(all);
+  const few = thinned(all, mostPieces);
   const rows: Row[] = few.map(({ after, inner }, i) => ({
     from: i === 0 ? 0 : Math.floor(after / gram) + 1,
     // Within a piece a charge in proportion rises: its ends tell all.

@@ -32,3 +32,21 @@ export function latest<Asked extends readonly unknown[], Answer>(
     return answer;
   };
 }
+
+/**
+ * A function of plain data, which keeps so many of its latest answers by what the data says: for what costs more than
+ * writing the data down, and is asked of the same data again and again though not of the same object.
+ *
+ * @example const best = recalled(64, (rows: readonly number[][]) => …)
+ */
+export function recalled<Asked, Answer>(most: number, work: (asked: Asked) => Answer): (asked: Asked) => Answer {
+  const known = new Map<string, { readonly answer: Answer }>();
+  return (asked) => {
+    const key = JSON.stringify(asked);
+    const found = known.get(key) ?? { answer: work(asked) };
+    known.delete(key);
+    known.set(key, found);
+    if (known.size > most) known.delete(known.keys().next().value as string);
+    return found.answer;
+  };
+}

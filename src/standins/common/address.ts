@@ -41,3 +41,7 @@ export function countryPart(address: Address): string | null {
     )?.[2] ?? null
   );
 }
+
+/** The beginnings of the postcodes of a part that has its own; none for others. */
+export const beginningsOf = (part: string | null): readonly string[] =>
+  known.filter(([, , one]) => one === part).flatMap(([, prefixes]) => prefixes);

@@ -33,8 +33,8 @@ const lost: readonly (readonly [Loss, string])[] = [
     'Bounds on weight and long side cannot be said there: it is offered outside them too.',
   ],
   [
-    { is: 'nearest line', grams: 250, off: minor(154) },
-    'No mass breaks there; the nearest line per started 250 g is up to €1.54 off.',
+    { is: 'nearest parcels', holds: '250', off: minor(154) },
+    'An amount for each parcel there, of 250 g: the nearest is up to €1.54 off.',
   ],
   [
     { is: 'threshold', over: 'own group' },
@@ -116,10 +116,18 @@ test.each<[readonly ReadLine[], string]>([
   [[], '—'],
   [[['LISTING', { is: 'lines', count: 1 }]], 'LISTING · 1 line'],
   [
-    [['RATE', 'IRELAND', { is: 'once and per lot', once: '4.90', per: null, grams: 250 }]],
-    'RATE · IRELAND · 4.90 once an order',
+    [['RATE', 'IRELAND', { is: 'parcels', first: '4.90', further: null, holds: null }]],
+    'RATE · IRELAND · 4.90 an order',
   ],
-  [[[{ is: 'once and per lot', once: '5.40', per: '0.12', grams: 250 }]], '5.40 + 0.12 per started 250 g'],
+  [
+    [
+      [
+        { is: 'parcels', first: '5.40', further: '0.12', holds: '250' },
+        { is: 'label', label: 'ANY' },
+      ],
+    ],
+    '5.40 + 0.12 each further parcel of 250 g · label ANY',
+  ],
   [
     [['home post', { is: 'steps by', over: 'mass' }, { is: 'step', from: '501', charge: null }]],
     'home post · by weight · 501 → not offered',

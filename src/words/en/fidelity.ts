@@ -43,8 +43,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `A lane fee of each item cannot be said there: ${say(loss.each)} too little for each.`;
     case 'bounds':
       return cannot(`Bounds on ${inARow(loss.over.map((over) => overWords[over]))}`, 'it is offered outside them too');
-    case 'nearest line':
-      return `No mass breaks there; the nearest line per started ${loss.grams} g is up to ${say(loss.off)} off.`;
+    case 'nearest parcels':
+      return loss.holds === null
+        ? `One amount for each order there: the nearest is up to ${say(loss.off)} off.`
+        : `An amount for each parcel there, of ${loss.holds} g: the nearest is up to ${say(loss.off)} off.`;
     case 'whole grams':
       return `Masses are rounded up to whole grams there: within a gram of a break up to ${say(loss.off)} differs.`;
     case 'ends within a gram':
@@ -70,6 +72,12 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `The value of the whole basket is tested there, not of its own group: up to ${say(loss.off)} too little.`;
     case 'not freed with its group':
       return `It is not freed there with the group it belongs to: up to ${say(loss.off)} too much.`;
+    case 'spend on what is freed':
+      return `The spend there is on the goods that it frees, not on the whole basket: up to ${say(loss.off)} too much.`;
+    case 'one offer a speed':
+      return `One free-delivery offer acts on a speed there, here several may: up to ${say(loss.off)} too much.`;
+    case 'frees its goods alone':
+      return `It frees the delivery of its own goods alone there: up to ${say(loss.off)} too much for others.`;
     case 'fee once':
       return `A handling fee is in the item’s entry, of which a basket pays one: up to ${say(loss.off)} too little.`;
     case 'freed together':
@@ -96,6 +104,15 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `Goods from ${inARow(loss.origins)} pay one rate together there, not one for each stock place.`;
     case 'dearest group only':
       return `Of several groups the dearest pays there: up to ${say(loss.off)} off.`;
+    case 'all groups pay':
+      return `Every group pays there, and they add: up to ${say(loss.off)} off.`;
+    case 'parts pay':
+      return [
+        'Goods that go by other services, have no mass or are of a kind of their own are plans of their own there,',
+        `and plans add: up to ${say(loss.off)} off.`,
+      ].join(' ');
+    case 'own rates once':
+      return `Of goods with one rate of their own a basket pays it once there: up to ${say(loss.off)} too little.`;
     case 'kinds parted':
       return [
         `Goods of ${inARow(loss.kinds)} are sets of their own there, in every lane:`,
@@ -114,6 +131,13 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         `Only ${loss.fit} goods sets fit there;`,
         `${counts(loss.goods, 'item', 'goods')} of others are not sold there.`,
       ].join(' ');
+    case 'plans full':
+      return [
+        `Only ${loss.fit} plans fit there;`,
+        `${counts(loss.goods, 'item', 'goods')} of others are not sold there.`,
+      ].join(' ');
+    case 'labels full':
+      return `Goods carry at most ${loss.fit} labels there: it is not told.`;
     case 'entries full':
       return `Only ${loss.fit} entries fit an item; left out: ${upToSome(loss.left)}.`;
     case 'whole countries':
@@ -156,6 +180,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Which choice is the cheapest goes by the basket; there one speed is named for each zone.';
     case 'best percentage only':
       return `Only the best percentage counts there: it does not add to ${titles(loss.offers)}.`;
+    case 'best one only':
+      return `Of offers on goods only the one that takes most acts there: it does not add to ${titles(loss.offers)}.`;
     case 'adds there':
       return `It adds to ${titles(loss.offers)} there.`;
     case 'letters':
@@ -167,6 +193,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       ].join(' ');
     case 'title cut':
       return `The title is cut to ${loss.letters} letters.`;
+    case 'terms too long':
+      return `Its terms have ${loss.letters} letters, ${loss.fit} fit there: it is not told.`;
     case 'no counterpart':
       return 'None of the lanes it frees has a counterpart there.';
     case 'reaches nothing':
@@ -249,10 +277,12 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'speeds for its services': 'name a speed for its services',
   'whole regions': 'a zone of whole regions or postcode prefixes',
   'free from the basket': 'free from the value of the basket',
+  'the same threshold for all': 'the same threshold for all goods in the book',
   'tested before discounts': 'test it before discounts in the book',
   'delivered like all others': 'deliver them like all others in the book',
   'all shown': 'show all in the book',
   'the dearest group pays': 'let the dearest group pay in the book',
+  'each group pays': 'let each group pay in the book',
   'steps before discounts': 'let its steps go by the value before discounts',
   'fewer steps': 'fewer steps in the book',
   'one zone for all templates': 'let all templates have the same zones',
@@ -278,6 +308,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'either or of the order': 'let the either/or be of the order in the book',
   'no least value': 'ask no least value',
   'a shorter title': 'a shorter title',
+  'shorter terms': 'shorter terms',
   'the channel left out': 'leave the channel out of it',
   'live with it': 'live with it',
 };

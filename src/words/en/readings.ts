@@ -34,10 +34,14 @@ function partText(part: ReadPart): string {
       return `region ${part.region}`;
     case 'places':
       return `places ${part.places.join(' ')}`;
-    case 'once and per lot':
-      return part.per === null
-        ? `${part.once} once an order`
-        : `${part.once} + ${part.per} per started ${part.grams} g`;
+    case 'parcels':
+      return part.further === null
+        ? `${part.first} an order`
+        : `${part.first} + ${part.further} each further parcel of ${part.holds} g`;
+    case 'label':
+      return `label ${part.label}`;
+    case 'plans':
+      return counts(part.count, 'plan');
     case 'least spend':
       return `least spend ${part.amount}`;
     case 'least value':

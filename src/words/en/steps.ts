@@ -56,8 +56,10 @@ function byWords(book: Book, by: SideBy, tender: Tender): string {
       return 'dearest item, once';
     case 'once':
       return 'once an order';
-    case 'once and per':
-      return `${say(by.once)} + ${by.times} × ${say(by.per)} per ${by.lot === 'item' ? 'item' : `started ${by.lot}`}`;
+    case 'parcels':
+      return `${say(by.first)} + ${by.parcels - 1} × ${say(by.further)} for further parcels`;
+    case 'plans':
+      return `${by.plans} plans, added`;
     case 'free from': {
       const tested = by.over === 'value' ? ` ${by.test} discounts` : '';
       return `free from ${figureWords(by.over, by.value, say)}${tested}, ${by.met ? 'met' : 'not met'}`;

@@ -1,11 +1,11 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { converted, type Minor, minor } from '../../exact/index.ts';
+import { type Minor, minor } from '../../exact/index.ts';
 import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { PayingLane } from '../dearest-pays.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
-import { type GoodsGroup, type GroupLane, groupsOf, laneFor } from '../goods-groups.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import type { NamedPart, Spoken } from './named-parts.ts';
 
@@ -62,7 +62,7 @@ function laneOf(
 ): Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed'> {
   const by = laneFor(book, group, lane);
   const stepped = steppedOf(by.lane, by.price, group.goods);
-  const whole = withFees(by);
+  const whole = reachWithFees(by);
   const { least, most } = Number.isFinite(whole.most) || !('rows' in stepped) ? whole : reachIn(stepped);
   const isBound = Number.isFinite(most);
   return {
@@ -82,20 +82,6 @@ function reachIn(stepped: Stepped): { least: number; most: number } {
   const { least, most } = reachOf(stepped);
   const off = stepped.fidelity.is === 'bounded' ? stepped.fidelity.bound : 0;
   return { least: Math.max(0, least - off), most: most + off };
-}
-
-/** What a rate can charge, lane fees with it, in the market's currency. */
-function withFees({ lane, price }: GroupLane): { least: number; most: number } {
-  const { least, most } = price.kind.reach(price.rate);
-  const own = (amount: Minor) =>
-    lane.conversion && !price.given && Number.isFinite(amount) ? converted(amount, lane.conversion) : amount;
-  const { order, item } = lane.fees.alone;
-  // Converted together and rounded once a charge may come to a little more than its parts.
-  const rounding = lane.conversion ? 1 : 0;
-  return {
-    least: Math.max(0, own(least) + order - rounding),
-    most: own(most) + order + item * stated.units + rounding,
-  };
 }
 
 /** Whether a table leaves something below or above it. */

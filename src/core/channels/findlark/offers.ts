@@ -1,5 +1,5 @@
-import { decimalText, type Instant } from '../../exact/index.ts';
-import { beforeOnly } from '../bounds.ts';
+import { decimalText, type Instant, percentOf } from '../../exact/index.ts';
+import { beforeOnly, stated } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
 import type { PlainOffer } from '../plain-offer.ts';
@@ -69,11 +69,12 @@ function linesOf(
     from: offset(offer.from),
     until: offset(offer.until),
   };
+  const { benefit } = offer;
+  const most = benefit.is === 'percent off order' ? percentOf(stated.value, benefit.percent) : mostIn(null);
   const within = (zones: ReadonlySet<string> | null, line: Promotion) => {
     const { countries, fidelity } = wholeCountries(book, zones);
-    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity: widened(fidelity, mostIn(null)) };
+    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity: widened(fidelity, most) };
   };
-  const { benefit } = offer;
   const lines =
     benefit.is === 'percent off order'
       ? [within(offer.zones, { ...common, kind: 'percent', percent: decimalText(benefit.percent) })]

@@ -1,89 +1,226 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { decimalText, type Instant } from '../../exact/index.ts';
+import { amountText, decimalText, type Minor, minor, percentOf } from '../../exact/index.ts';
+import { allGoods, type Benefit, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
-import type { Note } from '../dialect.ts';
-import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import type { PlainOffer } from '../plain-offer.ts';
-import { alwaysTogether, fitted, freedServices, mostFreed } from '../reach.ts';
-import type { ReadLine } from '../reading.ts';
-import { type DeliveryOffer, limits } from './format.ts';
-import { keyIn, type Plan } from './plan.ts';
+import type { Listed } from '../dialect.ts';
+import { bounded, exact, type Fidelity, type LostLimit, type Remedy, unsayable, worstOf } from '../fidelity.ts';
+import { type KeepsOut, keepingOut } from '../keeping-out.ts';
+import { isFor } from '../plain-offer.ts';
+import { byTemplate, fitted } from '../reach.ts';
+import { type GoodsBenefit, limits } from './format.ts';
+import { freedLines } from './freed.ts';
+import type { Extent } from './labels.ts';
+import { manifest } from './manifest.ts';
+import { type Draft, type Drafted, minute, type Telling } from './telling.ts';
 
-const minute = (moment: Instant | null) => (moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}Z`);
+/** An offer told, or as much of it as can be. */
+interface ToldOffer {
+  readonly offer: Offer;
+  readonly drafts: readonly Draft[];
+  readonly fidelity: Fidelity;
+  /** What it takes off an order there at the most. */
+  readonly most: Minor;
+}
 
-const codeRead = ({ code }: PlainOffer): ReadLine => (code === null ? [] : [{ is: 'code', code }]);
-
-/** What is said of an offer: a percentage on listings, or services that are free. */
-export function offerNote(plan: Plan, offer: PlainOffer, offers: readonly PlainOffer[]): Note {
-  const body = plan.book.body.offers[offer.order];
-  const titled = body?.title ?? offer.id;
-  const { title, fidelity: short } = fitted(titled, limits.title);
-  const common = {
-    title,
-    terms: (body?.terms || titled).slice(0, limits.terms),
-    listings: plan.named,
-    code: offer.code ?? '',
-    from: minute(offer.from),
-    until: minute(offer.until),
-  };
-  const clause = { about: 'offer', offer: offer.id } as const;
-  const always = [short, plan.crowd, offer.lost];
-  if (offer.benefit.is === 'percent off order') {
-    const percent = decimalText(offer.benefit.percent);
-    plan.goods.push({ key: keyIn(plan, offer.id), ...common, percent });
-    return {
-      clause,
-      reads: [['GOODS', `${percent} %`, { is: 'listings', count: plan.named.length }, ...codeRead(offer)]],
-      fidelity: worstOf([percentFidelity(plan.book, offers, offer), ...always]),
-    };
+/** The book's offers as offers of goods and of delivery, and what is said of each. */
+export function offersOf(telling: Telling): { drafted: Drafted[]; told: ReadonlySet<string> } {
+  const { book } = telling;
+  const told: ToldOffer[] = [];
+  const drafted: Drafted[] = [];
+  for (const offer of book.offers) {
+    const one = isFor(book, offer, manifest.id) ? toldOffer(telling, offer) : exact;
+    if ('is' in one) drafted.push({ clause: { about: 'offer', offer: offer.id }, drafts: [], fidelity: one });
+    else told.push(one);
   }
-  const { lines, fidelity } = freeLines(plan, offer);
-  const value = offer.asks ? plan.say(offer.asks.value) : '';
-  for (const line of lines) plan.delivery.push({ key: keyIn(plan, offer.id), ...common, ...line, leastSpend: value });
-  const least: ReadLine = offer.asks ? [{ is: 'least spend', amount: value }] : [];
-  const asks = offer.asks ? beforeOnly(plan.book, offer.asks, mostFreed(plan.book, offer)) : exact;
+  const keepsOut = keepingOut(book, telling.goods);
   return {
-    clause,
-    reads: lines.map(({ speeds, places }) => [
-      'DELIVERY',
-      speeds.join(' '),
-      places?.join(' ') ?? 'ALL',
-      ...least,
-      ...codeRead(offer),
-    ]),
-    fidelity: worstOf([fidelity, asks, ...alwaysTogether(plan.book, offers, offer), ...always]),
+    drafted: [
+      ...drafted,
+      ...told.map((one) => ({
+        clause: { about: 'offer', offer: one.offer.id } as const,
+        drafts: one.drafts,
+        fidelity: worstOf([one.fidelity, besideOthers(told, one, keepsOut)]),
+      })),
+    ],
+    told: new Set(told.map(({ offer }) => offer.id)),
   };
 }
 
-/** The lines that free an offer's services where they are to be free. */
-function freeLines(
-  { book, world, speedOf }: Plan,
-  offer: PlainOffer,
-): { lines: Pick<DeliveryOffer, 'speeds' | 'places'>[]; fidelity: Fidelity } {
-  const freed = freedServices(book, offer);
-  const bySpeeds = new Map<string, string[]>();
-  for (const { zone, services } of freed.zones) {
-    const speeds = services.flatMap((service) => speedOf(service) ?? []).join(' ');
-    if (speeds !== '') bySpeeds.set(speeds, [...(bySpeeds.get(speeds) ?? []), ...world.placesOfZone(zone)]);
-  }
-  const lines = [...bySpeeds].flatMap(([speeds, places]) =>
-    places.length === 0 ? [] : [{ speeds: speeds.split(' '), places }],
-  );
-  if (lines.length > 0) return { lines, fidelity: freed.fidelity };
+function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
+  const { book } = telling;
+  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const code = sharedCode(offer);
+  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
+  const body = book.body.offers[offer.order];
+  const titled = body?.title ?? offer.id;
+  const terms = body?.terms || titled;
+  if (terms.length > limits.terms)
+    return unsayable({ is: 'terms too long', letters: terms.length, fit: limits.terms }, 'shorter terms');
+  const does = offer.level === 'delivery' ? deliveryAs(telling, offer) : goodsAs(telling, offer);
+  if ('is' in does) return does;
+  const { title, fidelity: short } = fitted(titled, limits.title);
+  const common = { title, terms, code: code ?? '', from: minute(offer.from), until: minute(offer.until) };
+  const drafts = does.lines.map((line): Draft => {
+    const key = telling.keyFor(offer.id);
+    return line.is === 'GOODS'
+      ? { is: line.is, extent: does.extent, line: { key, ...common, benefit: line.benefit } }
+      : {
+          is: line.is,
+          extent: does.extent,
+          line: { key, ...common, leastSpend: does.leastSpend, speeds: line.speeds, places: line.places },
+        };
+  });
   return {
-    lines,
-    fidelity: worstOf([freed.fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]),
+    offer,
+    drafts,
+    fidelity: worstOf([does.fidelity, short, limitsFidelity(offer, does.most)]),
+    most: does.most,
+  };
+}
+
+/** What an offer does there, and on which goods. */
+interface Does {
+  readonly extent: Extent;
+  readonly lines: readonly (
+    | { readonly is: 'GOODS'; readonly benefit: GoodsBenefit }
+    | { readonly is: 'DELIVERY'; readonly speeds: readonly string[]; readonly places: readonly string[] }
+  )[];
+  readonly leastSpend: string;
+  readonly most: Minor;
+  readonly fidelity: Fidelity;
+}
+
+const notThere = ({ benefit }: Offer): Fidelity =>
+  unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
+
+/** Limits are not kept there; a largest discount is no limit where no more is ever taken. */
+function limitsFidelity({ limits: all }: Offer, most: Minor): Fidelity {
+  const lost = (['uses', 'each', 'most', 'budget'] as const).filter(
+    (one): one is LostLimit => all[one] !== null && !(one === 'most' && (all.most as Minor) >= most),
+  );
+  return lost.length === 0 ? exact : unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out');
+}
+
+/** The goods of a selection, of those that are meant at all. */
+function extentOf({ book }: Telling, part: Part, isMeant: Extent['has']): Extent {
+  return {
+    wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
+    has: (item) => lies(item, part) && isMeant(item),
+  };
+}
+
+/** A percentage, or n for the price of m, off goods with a label; a percentage of the order is one of all goods. */
+function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
+  const { kind, benefit } = offer;
+  const of = benefitOf(offer);
+  if (!of) return notThere(offer);
+  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  const share = kind.sort === 'order' ? kind.share(benefit) : null;
+  const lost: Fidelity[] = [];
+  // Half a cent a line.
+  if (share) lost.push(bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it'));
+  if (offer.zones) lost.push(unsayable({ is: 'holds everywhere' }, 'every place'));
+  if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
+  const part = share ? allGoods : (partOf(offer) ?? allGoods);
+  return {
+    extent: extentOf(telling, part, () => true),
+    lines: [{ is: 'GOODS', benefit: of.benefit }],
+    leastSpend: '',
+    most: of.most(telling, part),
+    fidelity: worstOf(lost),
+  };
+}
+
+function benefitOf({
+  kind,
+  benefit,
+}: Offer): { benefit: GoodsBenefit; most(telling: Telling, part: Part): Minor } | null {
+  const share = kind.sort === 'order' ? kind.share(benefit) : null;
+  if (share) return { benefit: { is: 'off', percent: decimalText(share) }, most: () => percentOf(stated.value, share) };
+  switch (benefit.is) {
+    case 'off goods': {
+      const { off } = benefit as Extract<Benefit, { is: 'off goods' }>;
+      if (off.by !== 'percent') return null;
+      return {
+        benefit: { is: 'off', percent: decimalText(off.percent) },
+        most: () => percentOf(stated.value, off.percent),
+      };
+    }
+    case 'buy and get': {
+      const { buy, get, percent } = benefit as Extract<Benefit, { is: 'buy and get' }>;
+      if (decimalText(percent) !== '100' || buy + get > 999) return null;
+      const free = Math.floor(stated.units / (buy + get)) * get;
+      return {
+        benefit: { is: 'for', units: buy + get, paid: buy },
+        most: ({ goods }, part) => {
+          const dearest = Math.max(0, ...goods.filter((item) => lies(item, part)).map(({ price }) => price));
+          return minor(Math.min(stated.value, dearest * free));
+        },
+      };
+    }
+    default:
+      return null;
+  }
+}
+
+/** Free delivery of goods with a label, from a spend on them. */
+function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
+  const { book, goods } = telling;
+  if (offer.kind.sort !== 'delivery' || !offer.kind.isFree(offer.benefit)) return notThere(offer);
+  const [asked, ...more] = offer.values;
+  if (more.length > 0 || offer.conditions.length > offer.values.length)
+    return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  const needs = offer.needs ?? allGoods;
+  const part = needs === allGoods ? (asked?.goods ?? allGoods) : needs;
+  if (asked && asked.goods !== allGoods && asked.goods !== part)
+    return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  const { lines, most, meant, fidelity } = freedLines(telling, offer);
+  if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
+  const extent = extentOf(telling, part, telling.isFreed);
+  const lost: Fidelity[] = [fidelity, byTemplate(book, offer.zones)];
+  const remedies: readonly Remedy[] =
+    needs !== allGoods ? ['any goods'] : part !== allGoods ? ['the value of the basket'] : [];
+  // Of other goods in the basket the book frees the delivery too.
+  if (part !== allGoods && goods.some((item) => telling.isFreed(item) && !extent.has(item)))
+    lost.push(bounded(most, { is: 'frees its goods alone', off: most }, ...remedies, 'live with it'));
+  const counted = (item: Listed) => lies(item, asked?.goods ?? allGoods);
+  if (asked && goods.some((item) => counted(item) !== extent.has(item)))
+    lost.push(bounded(most, { is: 'spend on what is freed', off: most }, ...remedies, 'live with it'));
+  if (asked) lost.push(beforeOnly(book, asked, meant));
+  return {
+    extent,
+    lines: lines.map((line) => ({ is: 'DELIVERY', ...line })),
+    leastSpend: asked ? amountText(asked.value, book.currency) : '',
+    most,
+    fidelity: worstOf(lost),
   };
 }
 
 /**
- * An order percentage becomes a goods offer on every listing: everywhere, from the first cent, rounded line by line.
+ * How an offer is used beside others there: of offers of goods the one that takes most, and one of delivery with it,
+ * whatever the book lets act together.
  */
-function percentFidelity(book: CompiledBook, offers: readonly PlainOffer[], offer: PlainOffer): Fidelity {
-  // Half a cent a line.
-  const rounding = bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it');
-  const parts: Fidelity[] = [rounding, ...alwaysTogether(book, offers, offer)];
-  if (offer.zones) parts.push(unsayable({ is: 'holds everywhere' }, 'every place'));
-  if (offer.asks) parts.push(unsayable({ is: 'asks no least value' }, 'no least value'));
-  return worstOf(parts);
+function besideOthers(
+  told: readonly ToldOffer[],
+  one: ToldOffer,
+  keepsOut: (a: Offer, b: Offer) => KeepsOut,
+): Fidelity {
+  const isDelivery = ({ offer }: ToldOffer) => offer.level === 'delivery';
+  const lesser = (others: readonly ToldOffer[]) =>
+    others.reduce((sum, other) => sum + Math.min(one.most, other.most), 0);
+  const ids = (others: readonly ToldOffer[]) => others.map(({ offer }) => offer.id);
+  const others = told.filter((other) => other !== one);
+  const apart = others.filter(
+    (other) => !isDelivery(one) && !isDelivery(other) && keepsOut(one.offer, other.offer) !== 'always',
+  );
+  const joined = others.filter(
+    (other) => isDelivery(one) !== isDelivery(other) && keepsOut(one.offer, other.offer) !== 'never',
+  );
+  return worstOf([
+    apart.length === 0
+      ? exact
+      : bounded(lesser(apart), { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it'),
+    joined.length === 0
+      ? exact
+      : bounded(lesser(joined), { is: 'adds there', offers: ids(joined) }, 'add', 'live with it'),
+  ]);
 }

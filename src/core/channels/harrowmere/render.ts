@@ -1,36 +1,273 @@
 import type { CompiledBook } from '../../book/index.ts';
-import type { Listed, Note, Rendition } from '../dialect.ts';
-import { exact } from '../fidelity.ts';
-import { apartNotes } from '../plain.ts';
-import { plainOffers, saidPlainly } from '../plain-offer.ts';
-import { zoneNotes } from './lanes.ts';
-import { offerNote } from './offers.ts';
-import { planOf } from './plan.ts';
+import { amountText, gramsText, type Minor } from '../../exact/index.ts';
+import { allPay } from '../all-pay.ts';
+import { stated } from '../bounds.ts';
+import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { keysOf } from '../keys.ts';
+import { listingOf } from '../listing.ts';
+import { settingsOf } from '../manifest.ts';
+import { datedNotes, shownNotes } from '../plain.ts';
+import type { ReadLine } from '../reading.ts';
+import { benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans } from './format.ts';
+import { spelled } from './keys.ts';
+import { type Labelled, type Labels, labelsFor } from './labels.ts';
+import { manifest } from './manifest.ts';
+import { offersOf } from './offers.ts';
+import { type Places, placeRead, placesOf } from './places.ts';
+import { plansOf, type Spoken, type ToldPlan } from './plans.ts';
 import { rulesOf } from './rules.ts';
+import { type Draft, type Drafted, freedBy, type Telling } from './telling.ts';
+import { thresholdsOf } from './thresholds.ts';
 
 /** The book as Harrowmere will read it, clause by clause. */
-export function render(book: CompiledBook, listed: readonly Listed[]): Rendition {
-  const plan = planOf(book, listed);
-  const { zones } = book.defaultTemplate;
-  const plainly = plainOffers(book, 'harrowmere');
-  const thresholds = new Set<string>();
-  const notes: Note[] = [
-    ...apartNotes(book, listed),
-    {
-      clause: { about: 'goods' },
-      reads: [['LISTING', { is: 'lines', count: plan.listings.length }]],
-      fidelity: exact,
-    },
-    ...zones.flatMap((zone) => zoneNotes(plan, zone, thresholds)),
-    ...plainly.notes,
-    ...plainly.offers.map((offer) => offerNote(plan, offer, plainly.offers)),
-  ];
-  const { listings, world, rates, delivery, goods } = plan;
-  return {
-    rules: rulesOf({ listings, cuts: world.cuts, rates, delivery, goods }),
-    notes,
-    zoneOfName: new Map(zones.flatMap(({ id }) => world.placesOfZone(id).map((place) => [place, id] as const))),
-    thresholds,
-    said: saidPlainly(plainly.offers),
+export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
+  const places = placesOf(book);
+  const speech = spokenIn(book, places);
+  const all = plansOf(book, goods, speech.spoken);
+  const plans = all.slice(0, limits.plans);
+  const listed = plans.length === all.length ? goods : plans.flatMap((one) => one.goods);
+  const say = (amount: Minor) => amountText(amount, book.currency);
+  const keyFor = keysOf(limits.key);
+  const telling: Telling = {
+    book,
+    goods: listed,
+    places,
+    spoken: speech.spoken,
+    plans,
+    isFreed: freedBy(plans),
+    say,
+    keyFor: (wanted) => keyFor(spelled(wanted)),
   };
+  const thresholds = thresholdsOf(telling);
+  const offers = offersOf(telling);
+  const drafts = [...thresholds.drafts, ...offers.drafted.flatMap((one) => one.drafts)];
+  const labels = labelsFor(
+    listed,
+    drafts.map(({ extent }) => extent),
+  );
+  const told = toldLines(drafts, labels);
+  const file: Plans = {
+    plans: plans.map(({ plan }) => plan),
+    cuts: places.cuts,
+    rates: plans.flatMap(({ plan, lanes }) =>
+      lanes.flatMap(({ zone, speed, rate }) => (rate ? [{ plan: plan.key, place: zone, speed, ...rate }] : [])),
+    ),
+    listings: listingsOf(plans, labels, say),
+    delivery: told.delivery,
+    goods: told.goods,
+  };
+  return {
+    rules: rulesOf(file),
+    notes: [
+      ...datedNotes(book, goods),
+      goodsNote(listed, goods),
+      ...ownNotes(listed, plans),
+      {
+        clause: { about: 'mixing' },
+        reads: [['PLAN', { is: 'plans', count: plans.length }]],
+        fidelity: mixing(book, plans),
+      },
+      ...shownNotes(book),
+      ...zoneNotes(book, places),
+      ...laneNotes(book, plans, speech),
+      ...[...thresholds.notes, ...offers.drafted].map((one) => noteOf(one, told.lineOf)),
+    ],
+    zoneOfName: new Map(
+      places.all.flatMap(({ key, zones }) => {
+        const zone = zones.find((one) => one !== null);
+        return zone == null ? [] : [[key, zone] as const];
+      }),
+    ),
+    thresholds: new Set(thresholds.drafts.map(({ line }) => line.key)),
+    said: new Map([...offers.told].map((id) => [id, new Set()])),
+  };
+}
+
+/** The services that have a speed, place by place: of several with one speed the first. */
+interface Speech {
+  readonly spoken: readonly Spoken[];
+  readonly speedOf: (service: string) => string | null;
+}
+
+function spokenIn(book: CompiledBook, places: Places): Speech {
+  const { speeds } = settingsOf(book.body, manifest);
+  const spoken = places.all.flatMap((place) => {
+    const taken = new Set<string>();
+    return book.services.flatMap(({ id: service }): Spoken[] => {
+      const speed = speeds[service];
+      const isThere = book.templates.some(({ lanes }, i) => lanes.get(place.zones[i] ?? '')?.has(service));
+      if (!speed || !isThere || taken.has(speed)) return [];
+      taken.add(speed);
+      return [{ place, service, speed }];
+    });
+  });
+  return { spoken, speedOf: (service) => speeds[service] ?? null };
+}
+
+/** The lines with their labels, and what became of each draft. */
+function toldLines(
+  drafts: readonly Draft[],
+  labels: Labels,
+): { delivery: DeliveryOffer[]; goods: GoodsOffer[]; lineOf: (draft: Draft) => Labelled } {
+  const delivery: DeliveryOffer[] = [];
+  const goods: GoodsOffer[] = [];
+  const found = new Map<Draft, Labelled>();
+  drafts.forEach((draft, i) => {
+    const given = labels.of[i] ?? { is: 'no goods' };
+    found.set(draft, given);
+    if (given.is !== 'label') return;
+    if (draft.is === 'DELIVERY') delivery.push({ ...draft.line, label: given.label });
+    else goods.push({ ...draft.line, label: given.label });
+  });
+  return { delivery, goods, lineOf: (draft) => found.get(draft) ?? { is: 'no goods' } };
+}
+
+const listingsOf = (plans: readonly ToldPlan[], labels: Labels, say: (amount: Minor) => string): Plans['listings'] =>
+  plans.flatMap(({ plan, goods }) =>
+    goods.map((item) => ({
+      listing: listingOf(item.sku),
+      price: say(item.price),
+      grams: item.mass === null ? '' : gramsText(item.mass),
+      plan: plan.key,
+      labels: labels.on(item),
+    })),
+  );
+
+/** What is listed; goods of plans that do not fit are not. */
+function goodsNote(listed: readonly Listed[], goods: readonly Listed[]): Note {
+  const left = goods.length - listed.length;
+  return {
+    clause: { about: 'goods' },
+    reads: [['LISTING', { is: 'lines', count: listed.length }]],
+    fidelity:
+      left === 0
+        ? exact
+        : unsayable({ is: 'plans full', fit: limits.plans, goods: left }, 'delivered like all others', 'live with it'),
+  };
+}
+
+/** What is said of goods that are delivered in a way of their own. */
+function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] {
+  const notes: Note[] = [];
+  const own = plans.filter(({ group }) => group.own !== null);
+  const items = own.reduce((sum, one) => sum + one.goods.length, 0);
+  if (items > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'own rate', items },
+      reads: [['PLAN', { is: 'plans', count: own.length }]],
+      fidelity: worstOf(own.flatMap(({ lanes }) => lanes.map(({ fidelity }) => fidelity))),
+    });
+  const handled = goods.filter(({ handling }) => handling !== null);
+  const each = Math.max(0, ...handled.map(({ handling }) => handling?.each ?? 0)) as Minor;
+  if (handled.length > 0)
+    notes.push({
+      clause: { about: 'apart', by: 'fee', items: handled.length },
+      reads: [],
+      fidelity: bounded(each * stated.units, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
+    });
+  return notes;
+}
+
+const mixing = (book: CompiledBook, plans: readonly ToldPlan[]): Fidelity =>
+  allPay(
+    book,
+    plans.map(({ group, goods, lanes }) => ({ group: { ...group, goods }, lanes: lanes.filter(({ rate }) => rate) })),
+  );
+
+function zoneNotes(book: CompiledBook, places: Places): Note[] {
+  return book.body.zones
+    .filter(({ id }) => book.templates.some((template) => template.zones.some((zone) => zone.id === id)))
+    .map(
+      ({ id }): Note => ({
+        clause: { about: 'zone', zone: id },
+        reads: places.all.filter(({ zones }) => zones.includes(id)).map(({ key }) => placeRead(key, places.cuts)),
+        fidelity: worstOf(places.lost.filter((one) => one.zone === id).map((one) => one.fidelity)),
+      }),
+    );
+}
+
+/** What is said of each lane: rates of the plans that are charged by it. */
+function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, speedOf }: Speech): Note[] {
+  const used = new Set(plans.map(({ group }) => group.template.id));
+  return book.templates
+    .filter(({ id }) => used.has(id))
+    .flatMap((template) => {
+      const mine = plans.filter(({ group }) => group.template.id === template.id && group.own === null);
+      return template.zones.flatMap((zone) =>
+        book.services.flatMap((service): Note[] => {
+          const here = book.templates.find(({ id }) => id === template.id);
+          if (!here?.lanes.get(zone.id)?.has(service.id)) return [];
+          const clause: Clause = { about: 'rate', template: template.id, zone: zone.id, service: service.id };
+          const speed = speedOf(service.id);
+          if (speed === null)
+            return [
+              { clause, reads: [], fidelity: unsayable({ is: 'no speed', service: service.id, speed }, 'a speed') },
+            ];
+          const at = book.templates.indexOf(here);
+          const places = spoken.filter(({ place }) => place.zones[at] === zone.id);
+          if (places.length === 0)
+            return [{ clause, reads: [], fidelity: unsayable({ is: 'no region' }, 'whole regions') }];
+          const taken = places.some(
+            ({ place }) => !spoken.some((one) => one.place === place && one.service === service.id),
+          );
+          const told = mine.flatMap(({ plan, lanes }) =>
+            lanes
+              .filter((lane) => lane.bookZone === zone.id && lane.service === service.id)
+              .map((lane) => ({ plan, lane })),
+          );
+          return [
+            {
+              clause,
+              reads: ratesRead(told),
+              fidelity: worstOf([
+                ...told.map(({ lane }) => lane.fidelity),
+                taken ? unsayable({ is: 'speed taken', service: service.id, speed }, 'a speed of its own') : exact,
+              ]),
+            },
+          ];
+        }),
+      );
+    });
+}
+
+/** Rates that are told, a line for each plan: they are alike at all places of a zone. */
+function ratesRead(told: readonly { plan: Plans['plans'][number]; lane: ToldPlan['lanes'][number] }[]): ReadLine[] {
+  const lines = new Map<string, ReadLine>();
+  for (const { plan, lane } of told) {
+    if (!lane.rate) continue;
+    const { first, further } = lane.rate;
+    const rate = {
+      is: 'parcels',
+      first,
+      further: Number(further) === 0 ? null : further,
+      holds: plan.grams || null,
+    } as const;
+    const places = told.filter((one) => one.plan === plan && one.lane.rate).map((one) => one.lane.zone);
+    lines.set(plan.key, ['RATE', plan.key, places.join(' '), lane.speed, rate]);
+  }
+  return [...lines.values()];
+}
+
+const labelled = (given: Labelled): Fidelity =>
+  given.is === 'full' ? unsayable({ is: 'labels full', fit: limits.labels }, 'live with it') : exact;
+
+/** A clause with the lines that say it, as they are told. */
+function noteOf({ clause, drafts, fidelity }: Drafted, lineOf: (draft: Draft) => Labelled): Note {
+  return {
+    clause,
+    reads: drafts.flatMap((draft) => lineRead(draft, lineOf(draft))),
+    fidelity: worstOf([fidelity, ...drafts.map((draft) => labelled(lineOf(draft)))]),
+  };
+}
+
+function lineRead(draft: Draft, given: Labelled): ReadLine[] {
+  if (given.is !== 'label') return [];
+  const { line } = draft;
+  const label = { is: 'label', label: given.label } as const;
+  const code = line.code === '' ? [] : [{ is: 'code', code: line.code } as const];
+  if (draft.is === 'GOODS') return [['GOODS', benefitText(draft.line.benefit), label, ...code]];
+  const { leastSpend, speeds, places } = draft.line;
+  const least = leastSpend === '' ? [] : [{ is: 'least spend', amount: leastSpend } as const];
+  return [['DELIVERY', line.key, label, speeds.join(' '), places?.join(' ') ?? 'ALL', ...least, ...code]];
 }

@@ -1,55 +1,143 @@
 import {
-  err,
-  gram,
   type Instant,
+  type Mass,
   type Minor,
+  massOfGrams,
   minor,
   nothing,
   parseDecimal,
   percentOf,
-  type Result,
   unwrap,
 } from '../../exact/index.ts';
-import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import type { ChannelBasket, ChannelChoice, ChannelFile, Rules } from '../dialect.ts';
+import { type Pattern, type Place, parsePattern, prefixesOfPart, zoneFinder } from '../../places/index.ts';
+import { stated } from '../bounds.ts';
+import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
 import { listingOf } from '../listing.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
-import { lotEdges } from './fit.ts';
 import {
   type DeliveryOffer,
   fileName,
+  type GoodsBenefit,
   type GoodsOffer,
-  type PlanRate,
+  hasPostcodes,
   type Plans,
-  readPlans,
   regionOf,
   regions,
   speeds,
-  write,
+  written,
 } from './format.ts';
 
-export function read(files: readonly ChannelFile[]): Result<Rules> {
-  const file = files.find((one) => one.name === fileName);
-  if (!file) return err([fileName], { is: 'no file', name: fileName });
-  const plans = readPlans(file.text);
-  return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
+/** What Harrowmere does by its file: docs/formats/harrowmere.md, "Evaluation, in order". */
+export function rulesOf(plans: Plans): Rules {
+  const delivery = plans.delivery.map((offer) => ({
+    ...opened(offer),
+    least: eurosIfAny(offer.leastSpend) ?? nothing,
+    places: offer.places && new Set(offer.places),
+  }));
+  const goods = plans.goods.map((offer) => ({ ...opened(offer), takes: takerOf(offer.benefit) }));
+  const ratesOf = ratesBy(plans);
+  const known = lister(plans);
+  const cuts = plans.cuts.map(({ key, entries }) => ({
+    key,
+    patterns: entries.map((one) => unwrap(parsePattern(one))),
+  }));
+  const inCut = zoneFinder(cuts.map(({ key, patterns }) => ({ id: key, name: key, takes: patterns, leaves: [] })));
+  const cutAt = (place: Place): string => inCut(place)?.zone.id ?? regionOf(place.country);
+  const placeAt = (place: Place): string => {
+    const { part, postcode } = place;
+    if (part === null || postcode !== null || !hasPostcodes(part)) return cutAt(place);
+    const [where, ...others] = new Set(prefixesOfPart(part).map((prefix) => cutAt({ ...place, postcode: prefix })));
+    return where !== undefined && others.length === 0 ? where : cutAt(place);
+  };
+  const rateAt = plans.plans.map(({ key }) => ratesOf(key));
+  return {
+    written: () => [{ name: fileName, pieces: () => written(plans) }],
+    patterns: [
+      ...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })),
+      ...cuts.flatMap(({ patterns }) => patterns),
+    ],
+    edgesAt(place) {
+      const where = placeAt(place);
+      const here = delivery.filter((one) => one.places?.has(where) ?? true);
+      const held = plans.plans.flatMap(({ grams }, i) =>
+        grams !== '' && speeds.some((speed) => (rateAt[i]?.get(`${where} ${speed}`)?.further ?? 0) > 0)
+          ? [massOfGrams(grams) as Mass]
+          : [],
+      );
+      return {
+        values: here.flatMap(({ least }) => (least > 0 ? [least] : [])),
+        masses: [...new Set(held)].flatMap(parcelEdges),
+        moments: [...here, ...goods].flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
+        perItem: goods.some(({ offer }) => offer.benefit.is === 'for'),
+      };
+    },
+    placeKey: placeAt,
+    probes: probesOf(plans),
+    without: (keys) =>
+      rulesOf({
+        ...plans,
+        delivery: plans.delivery.filter((one) => !keys.has(one.key)),
+        goods: plans.goods.filter((one) => !keys.has(one.key)),
+      }),
+    charges(basket, moment) {
+      const lines = linesOf(basket, known);
+      if (!lines) return [];
+      const where = placeAt(basket.place);
+      let discount: { took: number; by: SideBy; key: string } | null = null;
+      for (const one of goods) {
+        if (!isLive(one, moment, basket.codes)) continue;
+        const took = one.takes(labelled(lines, one.offer.label));
+        if (took > (discount?.took ?? 0))
+          discount = { took, by: titled(one.offer.title, one.offer.code), key: one.offer.key };
+      }
+      const off = minor(discount?.took ?? 0);
+      const offers = delivery.filter(
+        (one) =>
+          isLive(one, moment, basket.codes) &&
+          (one.places?.has(where) ?? true) &&
+          isMet(lines, one.offer.label, one.least),
+      );
+      return speeds.flatMap((speed): ChannelChoice[] => {
+        const charged = (some: readonly Line[]) => chargeOf(some, rateAt, `${where} ${speed}`);
+        const rate = charged(lines);
+        if (!rate) return [];
+        let freeing: { charge: number; one: (typeof offers)[number] } | null = null;
+        for (const one of offers) {
+          if (!one.offer.speeds.includes(speed)) continue;
+          const left = charged(lines.filter(({ labels }) => !labels.has(one.offer.label)))?.charge ?? rate.charge;
+          if (left < (freeing?.charge ?? rate.charge)) freeing = { charge: left, one };
+        }
+        const charge = minor(freeing?.charge ?? rate.charge);
+        const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: where } }];
+        if (discount) steps.push({ step: 'discount', amount: off, by: discount.by, key: discount.key });
+        steps.push({ step: 'rate', amount: minor(rate.charge), by: rate.by });
+        if (freeing)
+          steps.push({
+            step: 'offer',
+            key: freeing.one.offer.key,
+            amount: minor(rate.charge - charge),
+            by: { is: 'title', title: freeing.one.offer.title, least: freeing.one.least || null },
+          });
+        steps.push({ step: 'pays', amount: charge, by: null });
+        return [{ speed, charge, discount: off, steps }];
+      });
+    },
+  };
 }
 
 const momentOf = (text: string): Instant | null => (text === '' ? null : Date.parse(text));
 
-/** An offer with its window and its listings as they are compared. */
+/** An offer with its window as it is compared. */
 interface Opened<Offer extends DeliveryOffer | GoodsOffer> {
   readonly offer: Offer;
   readonly from: Instant | null;
   readonly until: Instant | null;
-  readonly listings: ReadonlySet<string>;
 }
 const opened = <Offer extends DeliveryOffer | GoodsOffer>(offer: Offer): Opened<Offer> => ({
   offer,
   from: momentOf(offer.from),
   until: momentOf(offer.until),
-  listings: new Set(offer.listings),
 });
 const isLive = (
   { offer, from, until }: Opened<DeliveryOffer | GoodsOffer>,
@@ -60,108 +148,147 @@ const isLive = (
   (until === null || moment < until) &&
   (offer.code === '' || codes.includes(offer.code));
 
-/** A rate with its amounts read. */
-type Rate = Pick<PlanRate, 'place' | 'speed' | 'unit'> & { readonly once: Minor; readonly per: Minor };
+/** A plan's rate at a place for a speed, its figures read. */
+interface Rate {
+  readonly holds: Mass | null;
+  readonly first: Minor;
+  readonly further: Minor;
+}
 
-/** What Harrowmere does by its file: docs/formats/harrowmere.md, "Evaluation, in order". */
-export function rulesOf(plans: Plans): Rules {
-  const delivery = plans.delivery.map((offer) => ({ ...opened(offer), least: eurosIfAny(offer.leastSpend) }));
-  const goods = plans.goods.map((offer) => ({ ...opened(offer), percent: unwrap(parseDecimal(offer.percent, 3)) }));
-  const sold = new Set(plans.listings.map((one) => one.listing));
-  const rates = plans.rates.map((rate): Rate => ({ ...rate, once: euros(rate.once), per: euros(rate.per) }));
-  const rateAt = new Map(rates.map((rate) => [`${rate.place} ${rate.speed}`, rate]));
-  const countriesOf = (region: string) => regions.get(region) ?? [];
-  const placeAt = (place: Place): string => {
-    const region = regionOf(place.country);
-    let best = { key: region, length: 0 };
-    for (const cut of plans.cuts) {
-      if (cut.region !== region || place.postcode === null) continue;
-      for (const prefix of cut.prefixes)
-        if (prefix.length > best.length && beginsWith(place.country, place.postcode, prefix))
-          best = { key: cut.key, length: prefix.length };
+/** Rates of a plan by place and speed. */
+function ratesBy({ plans, rates }: Plans): (plan: string) => ReadonlyMap<string, Rate> {
+  const found = new Map(plans.map(({ key }) => [key, new Map<string, Rate>()]));
+  const holds = new Map(plans.map(({ key, grams }) => [key, grams === '' ? null : (massOfGrams(grams) as Mass)]));
+  for (const { plan, place, speed, first, further } of rates)
+    found
+      .get(plan)
+      ?.set(`${place} ${speed}`, { holds: holds.get(plan) ?? null, first: euros(first), further: euros(further) });
+  return (plan) => found.get(plan) ?? new Map();
+}
+
+/** What is known of a listing: its plan, by its place in the file, and its labels. */
+interface Known {
+  readonly plan: number;
+  readonly labels: ReadonlySet<string>;
+}
+
+/** Finds what is known of an item, read when it is first asked for; null where it is not sold there. */
+function lister({ plans, listings }: Plans): (sku: string) => Known | null {
+  const byListing = new Map(listings.map((one) => [one.listing, one]));
+  const place = new Map(plans.map(({ key }, i) => [key, i]));
+  const known = new Map<string, Known | null>();
+  return (sku) => {
+    let found = known.get(sku);
+    if (found === undefined) {
+      const listing = byListing.get(listingOf(sku));
+      found = listing ? { plan: place.get(listing.plan) ?? -1, labels: new Set(listing.labels) } : null;
+      known.set(sku, found);
     }
-    return best.key;
-  };
-  const cutPatterns = plans.cuts.flatMap((cut) =>
-    countriesOf(cut.region).flatMap((country) =>
-      cut.prefixes.map((prefix): Pattern => ({ is: 'prefix', country, prefix })),
-    ),
-  );
-  return {
-    written: () => [{ name: fileName, pieces: () => [write(plans)] }],
-    patterns: [...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })), ...cutPatterns],
-    edgesAt(place) {
-      const where = placeAt(place);
-      const each = rates.filter((rate) => rate.place === where && rate.per > 0);
-      const here = delivery.filter(({ offer }) => offer.places === null || offer.places.includes(where));
-      return {
-        values: here.flatMap(({ least }) => least ?? []),
-        masses: each.some((rate) => rate.unit === '250G') ? lotEdges() : [],
-        moments: [...here, ...goods].flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
-        perItem: each.some((rate) => rate.unit === 'ITEM'),
-      };
-    },
-    placeKey: placeAt,
-    probes: [],
-    without: (keys) =>
-      rulesOf({
-        ...plans,
-        delivery: plans.delivery.filter((one) => !keys.has(one.key)),
-        goods: plans.goods.filter((one) => !keys.has(one.key)),
-      }),
-    charges(basket, moment) {
-      if (!basket.lines.every((line) => sold.has(listingOf(line.sku)))) return [];
-      const where = placeAt(basket.place);
-      const linesOf = ({ listings }: Opened<DeliveryOffer | GoodsOffer>) =>
-        basket.lines.filter((line) => listings.has(listingOf(line.sku)));
-      let discount: { took: Minor; by: SideBy } | null = null;
-      for (const one of goods) {
-        if (!isLive(one, moment, basket.codes)) continue;
-        const took = minor(
-          linesOf(one).reduce((sum, line) => sum + percentOf(minor(line.price * line.units), one.percent), 0),
-        );
-        if (took > (discount?.took ?? 0)) discount = { took, by: titled(one.offer.title, one.offer.code) };
-      }
-      const delivering = delivery.filter((one) => isLive(one, moment, basket.codes));
-      const frees = (one: (typeof delivery)[number], speed: string): boolean => {
-        if (!one.offer.speeds.includes(speed) || !(one.offer.places?.includes(where) ?? true)) return false;
-        const lines = linesOf(one);
-        return lines.length > 0 && lines.reduce((sum, line) => sum + line.price * line.units, 0) >= (one.least ?? 0);
-      };
-      return speeds.flatMap((speed): ChannelChoice[] => {
-        const rate = rateAt.get(`${where} ${speed}`);
-        const rated = rate && chargeOf(rate, basket);
-        if (!rated) return [];
-        const freeing = delivering.find((one) => frees(one, speed));
-        const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: where } }];
-        if (discount) steps.push({ step: 'discount', amount: discount.took, by: discount.by });
-        steps.push({ step: 'rate', amount: rated.charge, by: rated.by });
-        if (freeing)
-          steps.push({
-            step: 'offer',
-            key: freeing.offer.key,
-            amount: rated.charge,
-            by: { is: 'title', title: freeing.offer.title, least: freeing.least },
-          });
-        const charge = freeing ? nothing : rated.charge;
-        steps.push({ step: 'pays', amount: charge, by: null });
-        return [{ speed, charge, discount: discount?.took ?? nothing, steps }];
-      });
-    },
+    return found;
   };
 }
 
-function chargeOf(rate: Rate, basket: ChannelBasket): { charge: Minor; by: SideBy } | null {
-  const { once, per } = rate;
-  let count = 0;
-  let mass = 0;
-  for (const line of basket.lines) {
-    if (rate.unit === '250G' && line.mass === null) return null;
-    count += line.units;
-    mass += (line.mass ?? 0) * line.units;
+/** A line of a basket with what is known of it. */
+interface Line extends Known {
+  readonly units: number;
+  readonly price: Minor;
+  readonly mass: Mass | null;
+}
+
+/** The lines of a basket; null where there are none, or one is not sold there. */
+function linesOf({ lines }: ChannelBasket, known: (sku: string) => Known | null): Line[] | null {
+  if (lines.length === 0) return null;
+  const found: Line[] = [];
+  for (const { sku, units, price, mass } of lines) {
+    const one = known(sku);
+    if (!one) return null;
+    found.push({ units, price, mass, plan: one.plan, labels: one.labels });
   }
-  const times = rate.unit === 'ITEM' ? count : Math.ceil(mass / (250 * gram));
-  const by: SideBy =
-    per === 0 ? { is: 'once' } : { is: 'once and per', once, times, per, lot: rate.unit === 'ITEM' ? 'item' : '250 g' };
-  return { charge: minor(once + times * per), by };
+  return found;
+}
+
+const labelled = (lines: readonly Line[], label: string): Line[] => lines.filter(({ labels }) => labels.has(label));
+
+/** Whether some line carries a label, and all that do come to a value. */
+function isMet(lines: readonly Line[], label: string, least: Minor): boolean {
+  let [spend, found] = [0, false];
+  for (const { labels, price, units } of lines) {
+    if (!labels.has(label)) continue;
+    found = true;
+    spend += price * units;
+  }
+  return found && spend >= least;
+}
+
+/** What some lines are charged, plan by plan; null where a plan has no rate there, or a mass is wanting. */
+function chargeOf(
+  lines: readonly Line[],
+  rateAt: readonly ReadonlyMap<string, Rate>[],
+  at: string,
+): { charge: number; by: SideBy } | null {
+  let [charge, count] = [0, 0];
+  let by: SideBy = { is: 'once' };
+  for (const [i, { plan }] of lines.entries()) {
+    if (lines.findIndex((one) => one.plan === plan) < i) continue;
+    const rate = rateAt[plan]?.get(at);
+    const parcels = rate && parcelsOf(lines, plan, rate.holds);
+    if (!rate || !parcels) return null;
+    const { first, further } = rate;
+    charge += first + (parcels - 1) * further;
+    count += 1;
+    by = further === 0 ? { is: 'once' } : { is: 'parcels', first, further, parcels };
+  }
+  return { charge, by: count > 1 ? { is: 'plans', plans: count } : by };
+}
+
+/** How many parcels the lines of a plan make; 0 where a mass is wanting. */
+function parcelsOf(lines: readonly Line[], plan: number, holds: Mass | null): number {
+  if (holds === null) return 1;
+  let sum = 0;
+  for (const { plan: of, mass, units } of lines) {
+    if (of !== plan) continue;
+    if (mass === null) return 0;
+    sum += mass * units;
+  }
+  return Math.max(1, Math.ceil(sum / holds));
+}
+
+/** What a goods offer takes off the lines with its label. */
+function takerOf(benefit: GoodsBenefit): (lines: readonly Line[]) => number {
+  if (benefit.is === 'off') {
+    const percent = unwrap(parseDecimal(benefit.percent, 3));
+    return (lines) => lines.reduce((sum, { price, units }) => sum + percentOf(minor(price * units), percent), 0);
+  }
+  return (lines) => {
+    const units = lines.reduce((sum, line) => sum + line.units, 0);
+    let free = Math.floor(units / benefit.units) * (benefit.units - benefit.paid);
+    let took = 0;
+    for (const line of [...lines].sort((a, b) => a.price - b.price)) {
+      const some = Math.min(free, line.units);
+      took += some * line.price;
+      free -= some;
+    }
+    return took;
+  };
+}
+
+/** The masses up to which so many parcels do, within the stated bounds. */
+const parcelEdges = (holds: Mass): Mass[] =>
+  Array.from({ length: Math.ceil(stated.mass / holds) }, (_, i) => ((i + 1) * holds) as Mass);
+
+/** A listing for each that no rule tells apart: by its plan, the labels that offers name, and whether it has a mass. */
+function probesOf({ listings, delivery, goods }: Plans): Probe[] {
+  const named = new Set([...delivery, ...goods].map(({ label }) => label));
+  const alike = new Map<string, { listings: string[]; weighed: boolean }>();
+  for (const { listing, grams, plan, labels } of listings) {
+    const key = [plan, grams !== '', ...labels.filter((label) => named.has(label)).sort()].join(' ');
+    const group = alike.get(key);
+    if (group) group.listings.push(listing);
+    else alike.set(key, { listings: [listing], weighed: grams !== '' });
+  }
+  return [...alike.values()].map(({ listings: all, weighed }) => ({
+    listings: all,
+    leastValue: minor(1),
+    leastMass: weighed ? (1 as Mass) : null,
+  }));
 }

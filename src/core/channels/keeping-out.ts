@@ -1,6 +1,6 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { lies, type Offer, type Part, partOf } from '../../offers/index.ts';
-import type { Listed } from '../dialect.ts';
+import type { CompiledBook } from '../book/index.ts';
+import { lies, type Offer, type Part, partOf } from '../offers/index.ts';
+import type { Listed } from './dialect.ts';
 
 /** Whether the book lets two offers act on one order: always, never, or by what goods are in it. */
 export type KeepsOut = 'never' | 'always' | 'by goods';

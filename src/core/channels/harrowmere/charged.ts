@@ -1,0 +1,174 @@
+import { type Minor, minor } from '../../exact/index.ts';
+import { type Breaks, breaksOf, type Lane, laneCharge, type Shipment, summedOf } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
+import type { Listed } from '../dialect.ts';
+import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { type GroupLane, reachWithFees } from '../goods-groups.ts';
+import { type Piece, pieces, piecesOf, thinned } from '../pieces.ts';
+import type { Charges, Run } from './parcels.ts';
+
+/** What a lane charges some goods by their mass, and what of it no parcel says. */
+export interface Charged {
+  readonly charges: Charges;
+  readonly least: Minor;
+  readonly most: Minor;
+  /** Whether the book asks for masses. */
+  readonly isWeighed: boolean;
+  /** Whether it is not offered somewhere within the stated bounds. */
+  readonly ends: boolean;
+  readonly fidelity: Fidelity;
+}
+
+/** The most runs of mass of one lane. */
+const mostRuns = 400;
+
+const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
+const noStop = unsayable({ is: 'no stop' }, 'an open last break', 'live with it');
+const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
+
+/**
+ * What a lane charges some goods, run by run of their mass: whatever else it goes by (units, value, size) is the least
+ * and the most of a run. The lane itself is asked, fees and conversion with it. Or what keeps it from being told.
+ */
+export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fidelity {
+  const { lane, price } = by;
+  const free: Lane = { ...lane, bounds: [] };
+  const ask = (shipment: Partial<Shipment>) => laneCharge(free, price, { ...small, ...shipment }, nobody);
+  const breaks = breaksOf(price.rate);
+  const summed = summedOf(price.rate);
+  const beyond = boundsFidelity(lane);
+  const evenly = (least: number, most: number, fidelity: Fidelity): Charged => ({
+    charges: [{ after: 0, to: stated.mass, least, most }],
+    least: minor(least),
+    most: minor(most),
+    isWeighed: asksMass(by),
+    ends: beyond.is !== 'exact' || fidelity.is !== 'exact',
+    fidelity: worstOf([fidelity, beyond]),
+  });
+  if (breaks?.over === 'volume' || (!breaks && !summed)) {
+    const { least, most } = reachWithFees(by);
+    // What is not measured, or does not fit, is not sent.
+    const ends = breaks
+      ? breaks.from > 0 || breaks.breaks.length === breaks.edges.length || goods.some(({ sides }) => !sides)
+      : asksMass(by);
+    return Number.isFinite(most)
+      ? evenly(least, most, ends ? noStop : exact)
+      : unsayable({ is: 'rate', manner: { is: 'kind', kind: price.rate.is } }, 'a flat rate', 'live with it');
+  }
+  const others = samplesOf(breaks, goods);
+  const runs: Run[] = [];
+  let refused = false;
+  for (const { units, after, to, masses } of shipmentsOf(breaks, summed, lane, goods)) {
+    const charges: number[] = [];
+    for (const other of others)
+      for (const one of masses) {
+        const charge = ask({ units, mass: one, bought: one, ...other });
+        if (charge >= 0) charges.push(charge);
+        else refused = true;
+      }
+    if (charges.length > 0) runs.push({ after, to, least: Math.min(...charges), most: Math.max(...charges) });
+  }
+  if (runs.length === 0) return noStop;
+  return {
+    charges: runs,
+    least: minor(Math.min(...runs.map(({ least }) => least))),
+    most: minor(Math.max(...runs.map(({ most }) => most))),
+    isWeighed: asksMass(by),
+    ends: refused || beyond.is !== 'exact',
+    fidelity: worstOf([refused ? noStop : exact, beyond]),
+  };
+}
+
+/** Whether a lane asks for masses, of whatever is bought. */
+export function asksMass({ lane, price: { rate, kind } }: GroupLane): boolean {
+  const breaks = breaksOf(rate);
+  const summed = summedOf(rate);
+  const { least, most } = kind.reach(rate);
+  return (
+    breaks?.over === 'mass' ||
+    // What is packed or asked of a carrier.
+    (!breaks && !summed && least !== most) ||
+    (summed?.weight ?? null) !== null ||
+    lane.bounds.some(({ over }) => over === 'mass')
+  );
+}
+
+/** Bounds of a lane that baskets within the stated ones can be outside of: nothing stops there. */
+function boundsFidelity({ bounds }: Lane): Fidelity {
+  const over = bounds
+    .filter(({ over, from, to }) => {
+      const most = over === 'mass' || over === 'value' || over === 'units' ? stated[over] : Number.POSITIVE_INFINITY;
+      return (from !== null && from > 1) || (to !== null && Number(to) < most);
+    })
+    .map((bound) => bound.over);
+  return over.length === 0 ? exact : unsayable({ is: 'bounds', over }, 'live with it');
+}
+
+/** What else than mass and units the charge goes by: a figure of each piece of it, at either end. */
+function samplesOf(breaks: Breaks | null, goods: readonly Listed[]): Partial<Shipment>[] {
+  switch (breaks?.over) {
+    case 'value': {
+      const all = [
+        { after: -1, to: breaks.from - 1 },
+        ...piecesOf(breaks, breaks.from - 1, stated.value),
+        { after: breaks.edges.at(-1) ?? 0, to: stated.value },
+      ];
+      const ends = all.filter(({ after: below, to }) => to > below && below < stated.value);
+      const values = new Set(ends.flatMap((one) => [one.after + 1, Math.min(one.to, stated.value)]));
+      return [...values].map((value) => ({ value, after: value }));
+    }
+    case 'long side':
+      return [...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN)))].map((long) => ({
+        long,
+      }));
+    default:
+      return [{}];
+  }
+}
+
+/** So many units within a run of mass, and the masses in it at which all its charges are met. */
+interface Weighed extends Piece {
+  readonly units: number;
+  readonly masses: readonly number[];
+}
+
+/** The units and masses that some goods come to within the stated bounds, cut where the charge may change. */
+function shipmentsOf(
+  breaks: Exclude<Breaks, { over: 'volume' }> | null,
+  summed: ReturnType<typeof summedOf>,
+  lane: Lane,
+  goods: readonly Listed[],
+): Weighed[] {
+  const byMass = breaks?.over === 'mass' || (summed?.weight ?? null) !== null;
+  const byUnits = breaks?.over === 'units' || (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
+  const masses = goods.flatMap(({ mass }) => mass ?? []);
+  const [lightest, heaviest] = [Math.min(...masses), Math.max(...masses)];
+  const cut = byMass ? massPieces(breaks, summed) : [{ after: 0, to: stated.mass as number, inner: [] }];
+  const units = byUnits ? Array.from({ length: stated.units }, (_, i) => i + 1) : [1];
+  return units.flatMap((count) =>
+    cut.flatMap(({ after, to, inner }): Weighed[] => {
+      const above = masses.length === 0 ? after : Math.max(after, lightest * count - 1);
+      const end = Math.min(to, stated.mass, byUnits && masses.length > 0 ? heaviest * count : to);
+      if (end <= above) return [];
+      const within = inner.flatMap((one) => [one.after + 1, one.to]).filter((mass) => mass > above && mass <= end);
+      return [{ units: count, after: above, to: end, masses: [...new Set([above + 1, ...within, end])] }];
+    }),
+  );
+}
+
+/** Runs of mass of a rate that goes by it, with what lies below and beyond its steps. */
+function massPieces(
+  breaks: Exclude<Breaks, { over: 'volume' }> | null,
+  summed: ReturnType<typeof summedOf>,
+): ReturnType<typeof thinned> {
+  const all = breaks
+    ? [
+        { after: 0, to: breaks.from - 1 },
+        { after: breaks.from - 1, to: breaks.from },
+        ...piecesOf(breaks, breaks.from, stated.mass),
+        { after: breaks.edges.at(-1) ?? 0, to: stated.mass },
+      ]
+    : pieces(0, summed?.weight?.started ? summed.weight.per : Math.ceil(stated.mass / mostRuns), stated.mass);
+  const within = all.filter(({ after, to }) => after >= 0 && to > after && after < stated.mass);
+  return thinned(within, mostRuns);
+}

@@ -1,0 +1,69 @@
+import { expect, test } from 'vitest';
+import { seeded, seedFrom, times } from '../../../../tests/trials.ts';
+import type { Listed } from '../dialect.ts';
+import { fewestOut, labelsFor } from './labels.ts';
+
+/** Items that are told apart by their SKUs alone. */
+const itemsOf = (...skus: string[]): Listed[] => skus.map((sku) => ({ sku }) as Listed);
+const within = (wanted: string, ...skus: string[]) => ({ wanted, has: ({ sku }: Listed) => skus.includes(sku) });
+
+test('what is on the same goods has one label, what is on others another', () => {
+  const goods = itemsOf('A', 'B', 'C');
+  const labels = labelsFor(goods, [
+    within('any', 'A', 'B', 'C'),
+    within('tails of all lengths', 'A'),
+    within('again', 'A', 'B', 'C'),
+    within('tails of all breadths', 'B', 'C'),
+    within('nothing'),
+  ]);
+  expect(labels.of).toEqual([
+    { is: 'label', label: 'ANY' },
+    { is: 'label', label: 'TAILS-OF-ALL-LENGTHS' },
+    { is: 'label', label: 'ANY' },
+    { is: 'label', label: 'TAILS-OF-ALL-BREADTH' },
+    { is: 'no goods' },
+  ]);
+  expect(goods.map(labels.on)).toEqual([
+    ['ANY', 'TAILS-OF-ALL-LENGTHS'],
+    ['ANY', 'TAILS-OF-ALL-BREADTH'],
+    ['ANY', 'TAILS-OF-ALL-BREADTH'],
+  ]);
+});
+
+test('of goods that would carry seven labels one is left out, and no item carries it', () => {
+  const goods = itemsOf('A', 'B', 'C', 'D', 'E', 'F', 'G', 'H');
+  const extents = 'BCDEFGH'.split('').map((one) => within(`with-${one}`, 'A', one));
+  const labels = labelsFor(goods, extents);
+  expect(labels.of.filter(({ is }) => is === 'full')).toHaveLength(1);
+  expect(labels.on(goods[0] as Listed)).toHaveLength(6);
+  labels.of.forEach((label, i) => {
+    for (const item of goods)
+      expect(label.is === 'label' && labels.on(item).includes(label.label)).toBe(
+        label.is === 'label' && (extents[i]?.has(item) ?? false),
+      );
+  });
+});
+
+test('the fewest are left out, of all ways to leave some out', () => {
+  let several = 0;
+  const from = seedFrom(900);
+  for (let seed = from; seed < from + times(400); seed += 1) {
+    const random = seeded(seed);
+    const members = 4 + Math.floor(random() * 5);
+    const most = 1 + Math.floor(random() * 3);
+    const sets = Array.from({ length: 1 + Math.floor(random() * 5) }, () =>
+      Array.from({ length: members }, (_, i) => i).filter(() => random() < 0.5),
+    );
+    const fits = (out: ReadonlySet<number>) => sets.every((set) => set.filter((one) => !out.has(one)).length <= most);
+    const found = fewestOut(sets, most);
+    expect(fits(found), `world ${seed}`).toBe(true);
+    const every = Array.from(
+      { length: 2 ** members },
+      (_, bits) => new Set(Array.from({ length: members }, (__, i) => i).filter((i) => bits & (1 << i))),
+    );
+    const least = Math.min(...every.filter(fits).map((out) => out.size));
+    expect(found.size, `world ${seed}`).toBe(least);
+    if (least > 1) several += 1;
+  }
+  expect(several).toBeGreaterThan(50);
+});

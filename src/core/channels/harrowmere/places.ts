@@ -1,0 +1,149 @@
+import type { CompiledBook, Template } from '../../book/index.ts';
+import { matches, patternText, prefixesOfPart } from '../../places/index.ts';
+import { type Fallen, wholeAtlas } from '../atlas.ts';
+import { bounded, type Fidelity, type Loss, unsayable } from '../fidelity.ts';
+import { keysOf } from '../keys.ts';
+import type { ReadLine } from '../reading.ts';
+import { type Cut, elsewhere, limits, regionOf, regions } from './format.ts';
+import { spelled } from './keys.ts';
+import { dearestIn } from './reach.ts';
+
+/** A region or a cut of one, and the book's zone there by each template, in their order. */
+export interface ToldPlace {
+  readonly key: string;
+  readonly zones: readonly (string | null)[];
+}
+
+/** The map as Harrowmere is told it, and what of the book's map it cannot follow, zone by zone. */
+export interface Places {
+  readonly all: readonly ToldPlace[];
+  readonly cuts: readonly Cut[];
+  readonly lost: readonly { readonly zone: string; readonly fidelity: Fidelity }[];
+}
+
+export function placesOf(book: CompiledBook): Places {
+  const keyFor = keysOf(limits.key);
+  for (const region of [...regions.keys(), elsewhere]) keyFor(region);
+  const all: ToldPlace[] = [];
+  const cuts: Cut[] = [];
+  const lost: Places['lost'][number][] = [];
+  for (const region of [...regions.keys(), elsewhere]) {
+    const { countries, within } = partsIn(book, region);
+    const main = zonesOf(region, countries);
+    all.push({ key: region, zones: main });
+    for (const part of countries)
+      if (!isAlike(part.zones, main)) lost.push(...lostBy(book, part, main, 'region takes in', region));
+    const found = new Map<string, Cut & { entries: string[] }>();
+    let count = 0;
+    for (const part of within) {
+      const entries = entriesOf(part, within);
+      // What falls as its region does needs no entry, but where a wider one would take it along.
+      const wider = within.filter((one) => one !== part && matches(one.pattern, part.place));
+      if (isAlike(part.zones, main) && wider.length === 0) continue;
+      if (entries.length === 0 || count + entries.length > limits.entries) {
+        for (const instead of [main, ...wider.map(({ zones }) => zones)])
+          lost.push(...lostBy(book, part, instead, 'not cut out', region));
+        continue;
+      }
+      count += entries.length;
+      const alike = part.zones.join('\u0000');
+      const known = found.get(alike);
+      if (known) known.entries.push(...entries);
+      else {
+        const zone = part.zones.find((one) => one !== null) ?? `closed-${region}`;
+        found.set(alike, { key: keyFor(spelled(zone)), region, entries: [...entries] });
+        all.push({ key: found.get(alike)?.key ?? '', zones: part.zones });
+      }
+    }
+    cuts.push(...found.values());
+  }
+  return { all, cuts, lost };
+}
+
+/** The countries of a region as the book's map has them, those it does not name as well, and what lies within them. */
+function partsIn(book: CompiledBook, region: string): { countries: Fallen[]; within: Fallen[] } {
+  const parts = wholeAtlas(book).filter(({ pattern }) =>
+    pattern.is === 'world' ? region === elsewhere : regionOf(pattern.country) === region,
+  );
+  const isWhole = ({ pattern }: Fallen) => pattern.is === 'country' || pattern.is === 'world';
+  const named = new Set(parts.flatMap(({ pattern }) => (pattern.is === 'country' ? pattern.country : [])));
+  const others = (regions.get(region) ?? [])
+    .filter((country) => !named.has(country))
+    .map((country): Fallen => {
+      const place = { country, part: null, postcode: null };
+      const zones = book.templates.map((template) => template.zoneOf(place)?.zone.id ?? null);
+      return { pattern: { is: 'country', country }, place, zones };
+    });
+  return {
+    countries: [...parts.filter(isWhole), ...others],
+    within: parts.filter((part) => !isWhole(part)),
+  };
+}
+
+/** How a region falls: as the rest of the world does, or as most of its countries do. */
+function zonesOf(region: string, countries: readonly Fallen[]): readonly (string | null)[] {
+  const world = countries.find(({ pattern }) => pattern.is === 'world');
+  if (region === elsewhere && world) return world.zones;
+  const counts = new Map<string, { zones: readonly (string | null)[]; count: number }>();
+  for (const { zones } of countries) {
+    const key = zones.join('\u0000');
+    counts.set(key, { zones, count: (counts.get(key)?.count ?? 0) + 1 });
+  }
+  return [...counts.values()].reduce((a, b) => (b.count > a.count ? b : a)).zones;
+}
+
+const isAlike = (a: readonly (string | null)[], b: readonly (string | null)[]): boolean =>
+  a.every((zone, i) => zone === b[i]);
+
+/** The entries of a cut that stand for a part of the map: none where nothing does. */
+function entriesOf({ pattern }: Fallen, within: readonly Fallen[]): string[] {
+  switch (pattern.is) {
+    case 'prefix':
+    case 'postcode':
+      return [patternText(pattern)];
+    case 'part': {
+      // Of what the book names by postcode the part has nothing.
+      const named = within.flatMap(({ pattern: one }) =>
+        one.is === 'prefix' && one.country === pattern.country ? [one.prefix] : [],
+      );
+      return prefixesOfPart(pattern.part)
+        .filter((prefix) => !named.some((one) => prefix.startsWith(one)))
+        .map((prefix) => `${pattern.country} ${prefix}*`);
+    }
+    default:
+      return [];
+  }
+}
+
+/** What is lost where a part of the map falls there as something else does. */
+function lostBy(
+  book: CompiledBook,
+  { pattern, zones }: Fallen,
+  instead: readonly (string | null)[],
+  is: 'region takes in' | 'not cut out',
+  region: string,
+): Places['lost'][number][] {
+  const loss: Loss = { is, region, place: patternText(pattern) };
+  return zones.flatMap((zone, i) => {
+    const other = instead[i] ?? null;
+    const template = book.templates[i];
+    if (zone === other || !template) return [];
+    const fidelity = insteadOf(template, zone, other, loss);
+    return [zone, other].flatMap((one) => (one === null ? [] : [{ zone: one, fidelity }]));
+  });
+}
+
+/** How far one zone may stand for another: where either has a service that the other has not, not at all. */
+function insteadOf(template: Template, zone: string | null, other: string | null, loss: Loss): Fidelity {
+  const servicesIn = (one: string | null) => [...(template.lanes.get(one ?? '')?.keys() ?? [])].sort().join(' ');
+  const most = Math.max(dearestIn(template, zone ?? ''), dearestIn(template, other ?? ''));
+  return servicesIn(zone) === servicesIn(other) && Number.isFinite(most)
+    ? bounded(most, loss, 'whole regions', 'live with it')
+    : unsayable(loss, 'whole regions', 'live with it');
+}
+
+/** How a region or a cut is read. */
+export const placeRead = (place: string, cuts: Places['cuts']): ReadLine => {
+  const found = cuts.find((one) => one.key === place);
+  return found ? [`CUT ${place}`, found.region, found.entries.join(', ')] : [{ is: 'region', region: place }];
+};

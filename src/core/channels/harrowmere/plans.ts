@@ -1,0 +1,179 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { amountText, gramsText, type Mass, type Minor, minor } from '../../exact/index.ts';
+import type { FreeFrom, Lane } from '../../rates/index.ts';
+import { stated } from '../bounds.ts';
+import type { PayingLane } from '../dearest-pays.ts';
+import type { Listed } from '../dialect.ts';
+import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
+import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
+import { keysOf } from '../keys.ts';
+import { asksMass, type Charged, chargedBy } from './charged.ts';
+import { limits, type Plan, type Rate } from './format.ts';
+import { spelled } from './keys.ts';
+import { bestParcels } from './parcels.ts';
+import type { ToldPlace } from './places.ts';
+
+/** A service that has a speed at a place. */
+export interface Spoken {
+  readonly place: ToldPlace;
+  readonly service: string;
+  readonly speed: string;
+}
+
+/** A rate of a plan at a place, and how truly it says the lane. */
+export interface PlanLane extends PayingLane, Pick<Spoken, 'place' | 'speed'> {
+  readonly group: GoodsGroup;
+  readonly bookZone: string;
+  /** Null where it is not told. */
+  readonly rate: Pick<Rate, 'first' | 'further'> | null;
+  readonly threshold: FreeFrom | null;
+  readonly fidelity: Fidelity;
+}
+
+/** Goods that are told as one plan. */
+export interface ToldPlan {
+  readonly plan: Plan;
+  readonly group: GoodsGroup;
+  readonly goods: readonly Listed[];
+  readonly holds: Mass | null;
+  readonly lanes: readonly PlanLane[];
+}
+
+/** Whether goods are charged by a rate of their own that no free delivery waives. */
+export const isKept = ({ own }: Pick<GoodsGroup, 'own'>, most: number): boolean =>
+  own !== null && !own.waivable && most > 0;
+export const keeps = ({ group, lanes }: ToldPlan): boolean =>
+  isKept(group, Math.max(0, ...lanes.map(({ most }) => most)));
+
+/**
+ * Goods as plans. Plans add, as the book's groups may: each group that the book charges by itself is one; where some of
+ * its goods do not go by a service, or have no mass, they are another, so that no service is offered that does not take
+ * them. Goods with a rate of their own are charged a line each: each is a plan, as long as all of them fit.
+ */
+export function plansOf(book: CompiledBook, goods: readonly Listed[], spoken: readonly Spoken[]): ToldPlan[] {
+  const groups = groupsOf(book, goods).flatMap((group) => partsOf(book, group, spoken));
+  const single = groups.flatMap((group) =>
+    group.own === null || isFree(group) ? [group] : group.goods.map((item) => ({ ...group, goods: [item] })),
+  );
+  const keyFor = keysOf(limits.key);
+  return (single.length <= limits.plans ? single : groups).map((group) => planOf(book, group, spoken, keyFor));
+}
+
+const isFree = ({ own }: GoodsGroup): boolean => own !== null && own.rate.is === 'free';
+
+/** A group by what its goods have in common there: the speeds that take them, and a mass where one is asked for. */
+function partsOf(book: CompiledBook, group: GoodsGroup, spoken: readonly Spoken[]): GoodsGroup[] {
+  const named = new Set(spoken.map(({ service }) => service));
+  const bits = book.services.reduce((sum, { id }, i) => sum | (named.has(id) ? 1 << i : 0), 0);
+  const parts = new Map<string, GoodsGroup & { goods: Listed[] }>();
+  const byMass = lanesOf(book, group, spoken).some(({ lane }) => asksMass(laneFor(book, group, lane)));
+  for (const item of group.goods) {
+    const key = `${item.serves & bits} ${byMass && item.mass === null}`;
+    const part = parts.get(key);
+    if (part) part.goods.push(item);
+    else parts.set(key, { ...group, goods: [item] });
+  }
+  return [...parts.values()];
+}
+
+/** The lanes of a group's template at the places and for the services that are spoken of. */
+function lanesOf(
+  book: CompiledBook,
+  group: GoodsGroup,
+  spoken: readonly Spoken[],
+): (Spoken & { readonly bookZone: string; readonly lane: Lane })[] {
+  const at = book.templates.findIndex(({ id }) => id === group.template.id);
+  const lanes = (book.templates[at] ?? group.template).lanes;
+  return spoken.flatMap((one) => {
+    const bookZone = one.place.zones[at] ?? null;
+    const lane = bookZone === null ? undefined : lanes.get(bookZone)?.get(one.service);
+    return bookZone === null || !lane ? [] : [{ ...one, bookZone, lane }];
+  });
+}
+
+function planOf(
+  book: CompiledBook,
+  group: GoodsGroup,
+  spoken: readonly Spoken[],
+  keyFor: (wanted: string) => string,
+): ToldPlan {
+  const { goods } = group;
+  const known = new Map<Lane, Charged | Fidelity>();
+  const isWeighed = goods.every(({ mass }) => mass !== null);
+  const serves = goods.reduce((bits, item) => bits & item.serves, -1);
+  const meant = lanesOf(book, group, spoken)
+    .filter(({ service }) => (serves & (1 << book.services.findIndex(({ id }) => id === service))) !== 0)
+    .map((one) => {
+      const charged = known.get(one.lane) ?? chargedBy(laneFor(book, group, one.lane), goods);
+      known.set(one.lane, charged);
+      return { ...one, charged };
+    });
+  const told = [
+    ...new Set(
+      meant.flatMap(({ charged }) => ('charges' in charged && (isWeighed || !charged.isWeighed) ? [charged] : [])),
+    ),
+  ];
+  const parcels = isWeighed
+    ? bestParcels(told.map(({ charges }) => charges))
+    : { holds: null, fits: told.map(({ charges }) => bestParcels([charges]).fits[0] ?? none) };
+  const { holds } = parcels;
+  const say = (amount: Minor) => amountText(amount, book.currency);
+  const key = keyFor(spelled(nameOf(group)));
+  const lanes = meant.flatMap(({ place, service, speed, bookZone, lane, charged }): PlanLane[] => {
+    const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
+    const head = { group, place, zone: place.key, service, speed, bookZone, alone };
+    if (!('charges' in charged))
+      return [{ ...head, rate: null, threshold: null, fidelity: charged, least: 0, most: 0, isFlat: true, ends: true }];
+    const fit = parcels.fits[told.indexOf(charged)];
+    // Without a mass it is not offered where the book asks for one.
+    if (!fit) return [];
+    const { first, further, off } = fit;
+    const most = first + further * (parcelsWithin(holds) - 1);
+    const near: Fidelity =
+      off === 0
+        ? exact
+        : bounded(
+            off,
+            { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off },
+            'a charge per weight',
+            'a flat rate',
+            'live with it',
+          );
+    return [
+      {
+        ...head,
+        rate: { first: say(first), further: say(further) },
+        threshold: group.own?.waivable === false ? null : lane.freeFrom,
+        fidelity: worstOf([near, charged.fidelity]),
+        least: lane.freeFrom ? 0 : Math.min(first, charged.least),
+        most: Math.max(most, charged.most),
+        isFlat: further === 0 && off === 0,
+        ends: charged.ends,
+      },
+    ];
+  });
+  return {
+    plan: { key, name: titleOf(book, group).slice(0, limits.name), grams: holds === null ? '' : gramsText(holds) },
+    group,
+    goods,
+    holds,
+    lanes,
+  };
+}
+
+const none = { first: minor(0), further: minor(0), off: minor(0) };
+
+const parcelsWithin = (holds: Mass | null): number => (holds === null ? 1 : Math.ceil(stated.mass / holds));
+
+const nameOf = ({ template, kind, own, goods }: GoodsGroup): string =>
+  own
+    ? `own-${goods.length === 1 ? goods[0]?.sku : template.id}`
+    : kind === null
+      ? template.id
+      : `${template.id}-${kind}`;
+
+function titleOf(book: CompiledBook, { template, origin, kind, own, goods }: GoodsGroup): string {
+  const name = book.body.templates.find((one) => one.id === template.id)?.name ?? template.id;
+  if (own && goods.length === 1) return goods[0]?.name || name;
+  return [name, kind, origin === template.origin ? null : origin, own ? own.rate.is : null].filter(Boolean).join(', ');
+}

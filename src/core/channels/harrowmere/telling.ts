@@ -1,0 +1,73 @@
+import type { CompiledBook } from '../../book/index.ts';
+import { type Instant, type Minor, minor } from '../../exact/index.ts';
+import { stated } from '../bounds.ts';
+import type { Clause, Listed } from '../dialect.ts';
+import type { Fidelity } from '../fidelity.ts';
+import type { DeliveryOffer, GoodsOffer } from './format.ts';
+import type { Extent } from './labels.ts';
+import type { Places } from './places.ts';
+import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
+
+/** What it takes to say offers and thresholds: the book, its goods, and what is told of places and rates. */
+export interface Telling {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+  readonly places: Places;
+  readonly spoken: readonly Spoken[];
+  readonly plans: readonly ToldPlan[];
+  /** The goods whose delivery an offer can free: those without a rate of their own that nothing waives. */
+  isFreed(item: Listed): boolean;
+  say(amount: Minor): string;
+  /** A key that no other offer has. */
+  keyFor(wanted: string): string;
+}
+
+/** A line of the file that acts on goods, before its label is given. */
+export type Draft = {
+  readonly extent: Extent;
+} & (
+  | { readonly is: 'DELIVERY'; readonly line: Omit<DeliveryOffer, 'label'> }
+  | { readonly is: 'GOODS'; readonly line: Omit<GoodsOffer, 'label'> }
+);
+
+/** A clause with the lines that say it, before labels are given. */
+export interface Drafted {
+  readonly clause: Clause;
+  readonly drafts: readonly Draft[];
+  readonly fidelity: Fidelity;
+}
+
+export const freedBy = (plans: readonly ToldPlan[]): Telling['isFreed'] => {
+  const kept = new Set(plans.filter(keeps).flatMap(({ goods }) => goods.map(({ sku }) => sku)));
+  return ({ sku }) => !kept.has(sku);
+};
+
+/** The lanes of some plans at a place for a service that are told. */
+export const lanesAt = (plans: readonly ToldPlan[], place: string, service: string): PlanLane[] =>
+  plans.flatMap(({ lanes }) => lanes.filter((one) => one.zone === place && one.service === service && one.rate));
+
+/** The most that a basket of the stated units pays by some lanes. */
+export const mostOf = (lanes: readonly PlanLane[]): Minor =>
+  minor(
+    lanes
+      .map(({ most }) => most)
+      .sort((a, b) => b - a)
+      .slice(0, stated.units)
+      .reduce((sum, one) => sum + one, 0),
+  );
+
+/** The most that the book charges such a basket: what it charges as one it charges once, however many plans say it. */
+export const mostMeant = (lanes: readonly PlanLane[]): Minor => {
+  const groups = new Map<unknown, PlanLane>();
+  for (const lane of lanes) {
+    const { template, origin, kind, own } = lane.group;
+    const key = own ? lane : [template.id, origin, lane.alone ? kind : ''].join('\u0000');
+    const known = groups.get(key);
+    if (!known || lane.most > known.most) groups.set(key, lane);
+  }
+  return mostOf([...groups.values()]);
+};
+
+/** A moment as the file has it. */
+export const minute = (moment: Instant | null): string =>
+  moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}Z`;

@@ -1,0 +1,142 @@
+import { expect, test } from 'vitest';
+import { dialectOf, filesOf, listedAt } from '../../src/core/channels/index.ts';
+import { amountText, type Currency } from '../../src/core/exact/index.ts';
+import { soldIn } from '../../src/core/quote/index.ts';
+import { harrowmere } from '../../src/standins/harrowmere/index.ts';
+import { checkoutOf } from '../books/checkout.ts';
+import { opened } from '../books/opened.ts';
+import { flat, item, shopOf } from '../books/shop.ts';
+import { seedFrom, times } from '../trials.ts';
+import { saidWorldOf, tellableWorldOf } from './books.ts';
+
+const euro = 'EUR' as Currency;
+const dialect = dialectOf('harrowmere');
+const hour = 3_600_000;
+const at = Date.parse('2026-11-24T09:10:00Z');
+/** What has to turn up in the files of random books, and in what their baskets are charged. */
+const clauses = [
+  'several plans',
+  'a plan with grams',
+  'a plan without grams',
+  'further parcels',
+  'a cut by postcodes that begin alike',
+  'a cut by one postcode',
+  'a listing without a mass',
+  'several labels',
+  'a listing without a label',
+  'a delivery offer with a spend',
+  'a delivery offer without a spend',
+  'a delivery offer with a code',
+  'a goods offer: percent',
+  'a goods offer: n for m',
+  'a goods offer with a code',
+  'a window',
+  'a discount',
+  'a part freed',
+  'two choices',
+  'not sold there',
+];
+
+test('a book with all its clauses is taken, and charged there as the core believes', () => {
+  const reached = new Set<string>();
+  const from = seedFrom(91_000);
+  for (let seed = from; seed < from + times(200); seed += 1) {
+    const world = (seed % 2 === 0 ? saidWorldOf : tellableWorldOf)(seed);
+    const { book, goods, ask } = opened(world.book, 'home');
+    const { rules } = dialect.render(book, goods);
+    const files = filesOf(rules);
+    const outcome = harrowmere.submit(harrowmere.empty, files, at - 60 * hour);
+    if ('refused' in outcome) throw new Error(`book ${seed}: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
+    const text = files[0]?.text ?? '';
+    for (const clause of inFile(text)) reached.add(clause);
+    const back = dialect.read(harrowmere.live(outcome.state, at).files);
+    expect(back.ok && filesOf(back.value), `book ${seed}`).toEqual(files);
+    const listed = new Set(listedAt(book, dialect.id, goods).map((one) => one.sku));
+    for (let i = 0; i < 12; i += 1) {
+      const { lines, place, codes, moment } = world.basket();
+      const question = ask({ lines, place, codes, moment: moment ? Date.parse(moment) : at });
+      const believed = rules.charges(soldIn(question), question.moment);
+      const charged = harrowmere
+        .checkout(
+          outcome.state,
+          question.moment,
+        )(checkoutOf(question))
+        .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
+      expect(
+        believed.map(({ speed, charge, discount }) => ({
+          speed,
+          charge: amountText(charge, euro),
+          discount: amountText(discount, euro),
+        })),
+        `book ${seed}: ${JSON.stringify({ lines, place, codes, moment })}`,
+      ).toEqual(charged);
+      if (charged.length > 1) reached.add('two choices');
+      if (charged.some(({ discount }) => discount !== '0.00')) reached.add('a discount');
+      if (believed.some(({ charge, steps }) => charge > 0 && steps.some(({ step }) => step === 'offer')))
+        reached.add('a part freed');
+      if (lines.some(({ sku }) => !listed.has(sku))) {
+        reached.add('not sold there');
+        expect(charged).toEqual([]);
+      }
+    }
+  }
+  expect(clauses.filter((one) => !reached.has(one))).toEqual([]);
+});
+
+test('goods with rates of their own are a plan each while all fit, and one a rate beyond', () => {
+  const shopWith = (count: number) =>
+    shopOf(
+      { post: flat('4.00') },
+      Array.from({ length: count }, (_, i) =>
+        item(
+          `ITEM-${i}`,
+          i < 5 ? {} : { ownRate: { rate: { is: 'flat', amount: i % 2 ? '3.00' : '5.00' }, waived: true } },
+        ),
+      ),
+      { channels: { harrowmere: { speeds: { post: 'STANDARD' } } } },
+    ).open();
+  const plansOf = (count: number) => {
+    const { book, goods } = shopWith(count);
+    const rendition = dialect.render(book, goods);
+    const text = filesOf(rendition.rules)[0]?.text ?? '';
+    expect('state' in harrowmere.submit(harrowmere.empty, filesOf(rendition.rules), at)).toBe(true);
+    const mixing = rendition.notes.find(({ clause }) => clause.about === 'mixing');
+    return { plans: text.match(/^PLAN/gm)?.length, mixing: mixing?.fidelity.is };
+  };
+  expect(plansOf(204)).toEqual({ plans: 200, mixing: 'exact' });
+  expect(plansOf(205)).toEqual({ plans: 3, mixing: 'bounded' });
+});
+
+/** The clauses that a file has. */
+function inFile(text: string): string[] {
+  const rows = text.split('\n').map((row) => row.split('\t'));
+  const of = (kind: string) => rows.filter(([one]) => one === kind);
+  const [plans, cuts, rates, listings, delivery, goods] = [
+    of('PLAN'),
+    of('CUT'),
+    of('RATE'),
+    of('LISTING'),
+    of('DELIVERY'),
+    of('GOODS'),
+  ];
+  const labels = new Set(listings.flatMap((row) => row[5]?.split(' ').filter(Boolean) ?? []));
+  const found: [string, boolean][] = [
+    ['several plans', plans.length > 1],
+    ['a plan with grams', plans.some((row) => row[3] !== '')],
+    ['a plan without grams', plans.some((row) => row[3] === '')],
+    ['further parcels', rates.some((row) => row[5] !== '0.00')],
+    ['a cut by postcodes that begin alike', cuts.some((row) => row[3]?.includes('*'))],
+    ['a cut by one postcode', cuts.some((row) => row[3]?.split(',').some((one) => !one.endsWith('*')))],
+    ['a listing without a mass', listings.some((row) => row[3] === '')],
+    ['several labels', labels.size > 1],
+    ['a listing without a label', listings.some((row) => row[5] === '')],
+    ['a delivery offer with a spend', delivery.some((row) => row[5] !== '')],
+    ['a delivery offer without a spend', delivery.some((row) => row[5] === '')],
+    ['a delivery offer with a code', delivery.some((row) => row[8] !== '')],
+    ['a goods offer: percent', goods.some((row) => row[5]?.startsWith('OFF'))],
+    ['a goods offer: n for m', goods.some((row) => row[5]?.includes('FOR'))],
+    ['a goods offer with a code', goods.some((row) => row[6] !== '')],
+    ['a window', [...delivery, ...goods].some((row) => row.at(-1) !== '' || row.at(-2) !== '')],
+  ];
+  return found.flatMap(([clause, is]) => (is ? [clause] : []));
+}
