@@ -15,14 +15,14 @@ export function saidWorldOf(seed: number): World {
   const { book, basket } = worldOf(seed);
   return { book: said(book), basket };
 }
-const said = (book: BookInput | BookFile): BookFile =>
+const said = (book: BookInput | BookFile, fit: 'any order' | 'single goods' = 'any order'): BookFile =>
   bookFileSchema.parse({
     ...book,
     channels: {
       ...book.channels,
       'lerrin-shop': { speeds },
       findlark: { speeds: { slow: 'economy', fast: 'standard', third: 'swift' }, target: 'all' },
-      harrowmere: { speeds: { slow: 'ECONOMY', fast: 'STANDARD', third: 'EXPRESS' } },
+      harrowmere: { speeds: { slow: 'ECONOMY', fast: 'STANDARD', third: 'EXPRESS' }, fit },
     },
   });
 
@@ -127,28 +127,26 @@ export function tellableWorldOf(seed: number): World {
   const by = () =>
     pick(['highest', 'sum', 'lowest', 'average', { highest: 'plus' as const, further: '1.50' }] as const);
   const apart = offers.filter(() => chance(0.6)).map(({ id }) => id);
-  return {
-    book: said({
-      ...book,
-      offers,
-      eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: seed % 2 === 0 ? 'line' : 'order', offers: apart }] : [],
-      numbered: 99,
-      mixedBy: by(),
-      mixing: chance(0.5) ? [{ id: 'some', kinds: ['parcel', 'tube'], services: [], by: by() }] : [],
-      goods: book.goods.map(goods),
-      templates: book.templates.map((template) => ({
-        ...template,
-        currency: null,
-        lanes: Object.fromEntries(
-          template.zones.map((zone) => [
-            zone,
-            Object.fromEntries(services.flatMap((service) => (chance(0.8) ? [[service, lane()]] : []))),
-          ]),
-        ),
-      })),
-    }),
-    basket,
+  const file: BookInput = {
+    ...book,
+    offers,
+    eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: seed % 2 === 0 ? 'line' : 'order', offers: apart }] : [],
+    numbered: 99,
+    mixedBy: by(),
+    mixing: chance(0.5) ? [{ id: 'some', kinds: ['parcel', 'tube'], services: [], by: by() }] : [],
+    goods: book.goods.map(goods),
+    templates: book.templates.map((template) => ({
+      ...template,
+      currency: null,
+      lanes: Object.fromEntries(
+        template.zones.map((zone) => [
+          zone,
+          Object.fromEntries(services.flatMap((service) => (chance(0.8) ? [[service, lane()]] : []))),
+        ]),
+      ),
+    })),
   };
+  return { book: said(file, seed % 3 === 0 ? 'single goods' : 'any order'), basket };
 }
 
 /** A book whose templates charge one of two flat amounts, so that groups come to be charged alike. */

@@ -69,6 +69,7 @@ test(
       'free from the basket',
       'no least value',
       'raised',
+      'right for single goods',
       'steps before discounts',
       'tested before discounts',
       'the channel left out',

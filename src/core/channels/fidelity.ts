@@ -85,6 +85,7 @@ export type Remedy =
   | 'a flat rate or a table by mass'
   | 'a flat rate'
   | 'a charge per weight'
+  | 'right for single goods'
   | 'an open last break'
   | 'breaks on whole grams'
   | 'a last edge on whole grams'

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { type Currency, naming } from '../exact/index.ts';
 
 /** A setting of a channel's own, beside what services are called there: its field, and what may be chosen. */
-export interface OwnSetting {
-  readonly field: string;
-  readonly is: 'all or a country';
-}
+export type OwnSetting = { readonly field: string } & (
+  | { readonly is: 'all or a country' }
+  | { readonly is: 'one of'; readonly values: readonly string[] }
+);
 
 /** What is known of a channel before anything is told there. */
 export interface Manifest {

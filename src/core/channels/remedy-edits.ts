@@ -15,6 +15,7 @@ export function remedyEdits(book: Book, clause: Clause, channel: ChannelId, reme
 }
 
 function byClause(book: Book, clause: Clause, channel: ChannelId, remedy: Remedy): Edit[] {
+  if (remedy === 'right for single goods') return [{ path: ['channels', channel, 'fit'], value: 'single goods' }];
   switch (clause.about) {
     case 'rate':
     case 'threshold': {

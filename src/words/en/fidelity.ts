@@ -266,6 +266,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'a flat rate or a table by mass': 'a flat rate or a table by mass in the book',
   'a flat rate': 'a flat rate in the book',
   'a charge per weight': 'a charge per weight in the book',
+  'right for single goods': 'let single goods be right, heavy orders less so',
   'an open last break': 'an open last break',
   'breaks on whole grams': 'breaks on whole grams',
   'a last edge on whole grams': 'a last edge on whole grams',

@@ -1,15 +1,17 @@
-import { type Minor, minor } from '../../exact/index.ts';
+import { type Mass, type Minor, minor } from '../../exact/index.ts';
 import { type Breaks, breaksOf, type Lane, laneCharge, type Shipment, summedOf } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GroupLane, reachWithFees } from '../goods-groups.ts';
 import { type Piece, pieces, piecesOf, thinned } from '../pieces.ts';
-import type { Charges, Run } from './parcels.ts';
+import type { Charges, Run, Single } from './charges.ts';
 
 /** What a lane charges some goods by their mass, and what of it no parcel says. */
 export interface Charged {
   readonly charges: Charges;
+  /** What it charges one, two and three of some of the goods, each alone. */
+  readonly singles: readonly Single[];
   readonly least: Minor;
   readonly most: Minor;
   /** Whether the book asks for masses. */
@@ -39,6 +41,7 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   const beyond = boundsFidelity(lane);
   const evenly = (least: number, most: number, fidelity: Fidelity): Charged => ({
     charges: [{ after: 0, to: stated.mass, least, most }],
+    singles: [],
     least: minor(least),
     most: minor(most),
     isWeighed: asksMass(by),
@@ -71,12 +74,34 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   if (runs.length === 0) return noStop;
   return {
     charges: runs,
+    singles: singlesOf(by, goods),
     least: minor(Math.min(...runs.map(({ least }) => least))),
     most: minor(Math.max(...runs.map(({ most }) => most))),
     isWeighed: asksMass(by),
     ends: refused || beyond.is !== 'exact',
     fidelity: worstOf([refused ? noStop : exact, beyond]),
   };
+}
+
+/** How many goods stand for all: of more those at even steps of their masses. */
+const samples = 100;
+
+/** What a lane charges one, two and three of an item, by their mass; of what it does not take nothing. */
+function singlesOf({ lane, price }: GroupLane, goods: readonly Listed[]): Single[] {
+  const weighed = goods.filter(({ mass }) => mass !== null).sort((a, b) => (a.mass ?? 0) - (b.mass ?? 0));
+  const step = Math.max(1, weighed.length / samples);
+  const some = Array.from({ length: Math.min(samples, weighed.length) }, (_, i) => weighed[Math.floor(i * step)]);
+  return some.flatMap((item) =>
+    [1, 2, 3].flatMap((units): Single[] => {
+      if (!item || item.mass === null) return [];
+      const mass = (item.mass * units) as Mass;
+      const value = item.price * units;
+      const long = item.sides ? Math.max(...item.sides) : Number.NaN;
+      const shipment: Shipment = { ...small, value, after: value, units, mass, bought: mass, long };
+      const charge = laneCharge(lane, price, shipment, nobody);
+      return charge < 0 ? [] : [{ mass, charge }];
+    }),
+  );
 }
 
 /** Whether a lane asks for masses, of whatever is bought. */

@@ -1,6 +1,8 @@
+import { z } from 'zod';
 import { euro } from '../euros.ts';
-import { type Manifest, plainSettings } from '../manifest.ts';
+import { type Manifest, speeds as named, target } from '../manifest.ts';
 import { limits, speeds } from './format.ts';
+import { aims } from './parcels.ts';
 
 export const manifest = {
   id: 'harrowmere',
@@ -11,6 +13,7 @@ export const manifest = {
   titleLetters: limits.title,
   currency: euro,
   reviewHours: 40,
-  settings: plainSettings,
-  ownSettings: [],
+  // The target that format 3 said of all channels means nothing.
+  settings: z.strictObject({ speeds: named, target: target.optional(), fit: z.enum(aims).default('any order') }),
+  ownSettings: [{ field: 'fit', is: 'one of', values: aims }],
 } as const satisfies Manifest;

@@ -61,11 +61,12 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   const common = { title, terms, code: code ?? '', from: minute(offer.from), until: minute(offer.until) };
   const drafts = does.lines.map((line): Draft => {
     const key = telling.keyFor(offer.id);
+    const { extent } = line;
     return line.is === 'GOODS'
-      ? { is: line.is, extent: does.extent, line: { key, ...common, benefit: line.benefit } }
+      ? { is: line.is, extent, line: { key, ...common, benefit: line.benefit } }
       : {
           is: line.is,
-          extent: does.extent,
+          extent,
           line: { key, ...common, leastSpend: does.leastSpend, speeds: line.speeds, places: line.places },
         };
   });
@@ -79,11 +80,10 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
 
 /** What an offer does there, and on which goods. */
 interface Does {
-  readonly extent: Extent;
-  readonly lines: readonly (
+  readonly lines: readonly ({ readonly extent: Extent } & (
     | { readonly is: 'GOODS'; readonly benefit: GoodsBenefit }
     | { readonly is: 'DELIVERY'; readonly speeds: readonly string[]; readonly places: readonly string[] }
-  )[];
+  ))[];
   readonly leastSpend: string;
   readonly most: Minor;
   readonly fidelity: Fidelity;
@@ -122,8 +122,7 @@ function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
   if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
   const part = share ? allGoods : (partOf(offer) ?? allGoods);
   return {
-    extent: extentOf(telling, part, () => true),
-    lines: [{ is: 'GOODS', benefit: of.benefit }],
+    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, () => true) }],
     leastSpend: '',
     most: of.most(telling, part),
     fidelity: worstOf(lost),
@@ -175,20 +174,23 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
     return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
   const { lines, most, meant, fidelity } = freedLines(telling, offer);
   if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
-  const extent = extentOf(telling, part, telling.isFreed);
+  const told = lines.map(({ speeds, places, plans }): Does['lines'][number] => {
+    const inside = new Set(plans.flatMap((plan) => plan.goods.map(({ sku }) => sku)));
+    const isMeant = (item: Listed) => telling.isFreed(item) && inside.has(item.sku);
+    return { is: 'DELIVERY', speeds, places, extent: extentOf(telling, part, isMeant) };
+  });
   const lost: Fidelity[] = [fidelity, byTemplate(book, offer.zones)];
   const remedies: readonly Remedy[] =
     needs !== allGoods ? ['any goods'] : part !== allGoods ? ['the value of the basket'] : [];
   // Of other goods in the basket the book frees the delivery too.
-  if (part !== allGoods && goods.some((item) => telling.isFreed(item) && !extent.has(item)))
+  if (part !== allGoods && goods.some((item) => telling.isFreed(item) && !lies(item, part)))
     lost.push(bounded(most, { is: 'frees its goods alone', off: most }, ...remedies, 'live with it'));
   const counted = (item: Listed) => lies(item, asked?.goods ?? allGoods);
-  if (asked && goods.some((item) => counted(item) !== extent.has(item)))
+  if (asked && told.some(({ extent }) => goods.some((item) => counted(item) !== extent.has(item))))
     lost.push(bounded(most, { is: 'spend on what is freed', off: most }, ...remedies, 'live with it'));
   if (asked) lost.push(beforeOnly(book, asked, meant));
   return {
-    extent,
-    lines: lines.map((line) => ({ is: 'DELIVERY', ...line })),
+    lines: told,
     leastSpend: asked ? amountText(asked.value, book.currency) : '',
     most,
     fidelity: worstOf(lost),

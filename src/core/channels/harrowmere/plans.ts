@@ -10,7 +10,7 @@ import { keysOf } from '../keys.ts';
 import { asksMass, type Charged, chargedBy } from './charged.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
-import { bestParcels } from './parcels.ts';
+import { type Aim, bestParcels, parcelsOf } from './parcels.ts';
 import type { ToldPlace } from './places.ts';
 
 /** A service that has a speed at a place. */
@@ -50,13 +50,13 @@ export const keeps = ({ group, lanes }: ToldPlan): boolean =>
  * its goods do not go by a service, or have no mass, they are another, so that no service is offered that does not take
  * them. Goods with a rate of their own are charged a line each: each is a plan, as long as all of them fit.
  */
-export function plansOf(book: CompiledBook, goods: readonly Listed[], spoken: readonly Spoken[]): ToldPlan[] {
+export function plansOf(book: CompiledBook, goods: readonly Listed[], spoken: readonly Spoken[], aim: Aim): ToldPlan[] {
   const groups = groupsOf(book, goods).flatMap((group) => partsOf(book, group, spoken));
   const single = groups.flatMap((group) =>
     group.own === null || isFree(group) ? [group] : group.goods.map((item) => ({ ...group, goods: [item] })),
   );
   const keyFor = keysOf(limits.key);
-  return (single.length <= limits.plans ? single : groups).map((group) => planOf(book, group, spoken, keyFor));
+  return (single.length <= limits.plans ? single : groups).map((group) => planOf(book, group, spoken, aim, keyFor));
 }
 
 const isFree = ({ own }: GoodsGroup): boolean => own !== null && own.rate.is === 'free';
@@ -95,6 +95,7 @@ function planOf(
   book: CompiledBook,
   group: GoodsGroup,
   spoken: readonly Spoken[],
+  aim: Aim,
   keyFor: (wanted: string) => string,
 ): ToldPlan {
   const { goods } = group;
@@ -113,9 +114,8 @@ function planOf(
       meant.flatMap(({ charged }) => ('charges' in charged && (isWeighed || !charged.isWeighed) ? [charged] : [])),
     ),
   ];
-  const parcels = isWeighed
-    ? bestParcels(told.map(({ charges }) => charges))
-    : { holds: null, fits: told.map(({ charges }) => bestParcels([charges]).fits[0] ?? none) };
+  // Without masses there are no parcels to count.
+  const parcels = isWeighed ? bestParcels(told, aim) : parcelsOf(told, null, aim);
   const { holds } = parcels;
   const say = (amount: Minor) => amountText(amount, book.currency);
   const key = keyFor(spelled(nameOf(group)));
@@ -128,6 +128,7 @@ function planOf(
     // Without a mass it is not offered where the book asks for one.
     if (!fit) return [];
     const { first, further, off } = fit;
+    const singles = charged.singles.length;
     const most = first + further * (parcelsWithin(holds) - 1);
     const near: Fidelity =
       off === 0
@@ -135,6 +136,7 @@ function planOf(
         : bounded(
             off,
             { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off },
+            ...(aim === 'any order' && singles > 0 ? (['right for single goods'] as const) : []),
             'a charge per weight',
             'a flat rate',
             'live with it',
@@ -160,8 +162,6 @@ function planOf(
     lanes,
   };
 }
-
-const none = { first: minor(0), further: minor(0), off: minor(0) };
 
 const parcelsWithin = (holds: Mass | null): number => (holds === null ? 1 : Math.ceil(stated.mass / holds));
 

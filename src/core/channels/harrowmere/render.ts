@@ -24,7 +24,7 @@ import { thresholdsOf } from './thresholds.ts';
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
   const places = placesOf(book);
   const speech = spokenIn(book, places);
-  const all = plansOf(book, goods, speech.spoken);
+  const all = plansOf(book, goods, speech.spoken, settingsOf(book.body, manifest).fit);
   const plans = all.slice(0, limits.plans);
   const listed = plans.length === all.length ? goods : plans.flatMap((one) => one.goods);
   const say = (amount: Minor) => amountText(amount, book.currency);

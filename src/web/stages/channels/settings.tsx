@@ -26,6 +26,11 @@ export function CanSay({ id }: { id: ChannelId }) {
   );
 }
 
+const everyCountry = [
+  { value: 'all', label: 'all countries' },
+  ...[...countries].map((one) => ({ value: one, label: countryName(one) })),
+];
+
 /** What the seller's services are called at a channel, and its settings of its own. */
 export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId }) {
   const dialect = dialectOf(id);
@@ -56,22 +61,26 @@ export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId })
               </tr>
             );
           })}
-          {dialect.ownSettings.map((setting) => (
-            <tr key={setting.field}>
-              <td>{wordsOfChannel(id).settings[setting.field]?.lead}</td>
-              <td>
-                <ChoicePart
-                  label={wordsOfChannel(id).settings[setting.field]?.label ?? setting.field}
-                  value={String((set as Record<string, unknown>)[setting.field])}
-                  choices={[
-                    { value: 'all', label: 'all countries' },
-                    ...[...countries].map((one) => ({ value: one, label: countryName(one) })),
-                  ]}
-                  onCommit={(value) => book.edit(['channels', id, setting.field], value)}
-                />
-              </td>
-            </tr>
-          ))}
+          {dialect.ownSettings.map((setting) => {
+            const words = wordsOfChannel(id).settings[setting.field];
+            return (
+              <tr key={setting.field}>
+                <td>{words?.lead}</td>
+                <td>
+                  <ChoicePart
+                    label={words?.label ?? setting.field}
+                    value={String((set as Record<string, unknown>)[setting.field])}
+                    choices={
+                      setting.is === 'one of'
+                        ? setting.values.map((value) => ({ value, label: words?.values?.[value] ?? value }))
+                        : everyCountry
+                    }
+                    onCommit={(value) => book.edit(['channels', id, setting.field], value)}
+                  />
+                </td>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       <KeyLine of={id} name={dialect.name} />

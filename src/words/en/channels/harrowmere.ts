@@ -14,5 +14,11 @@ export const harrowmere: ChannelWords = {
     { about: 'Not', how: 'fees, amounts off, gifts, steps, limits, segments, single-use codes, value or units asked' },
     { about: 'Review', how: '16 to 40 hours' },
   ],
-  settings: {},
+  settings: {
+    fit: {
+      label: 'What rates by weight are to meet',
+      lead: 'Rates are nearest for',
+      values: { 'any order': 'any order', 'single goods': 'single goods' },
+    },
+  },
 };

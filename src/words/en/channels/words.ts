@@ -4,6 +4,11 @@ export interface ChannelWords {
   readonly what: string;
   /** What it can say, a row a kind of clause. */
   readonly says: readonly { readonly about: string; readonly how: string }[];
-  /** Its own settings by their fields: what each is called, and the words before it. */
-  readonly settings: Readonly<Record<string, { readonly label: string; readonly lead: string }>>;
+  /** Its own settings by their fields: what each is called, the words before it, and what its values are called. */
+  readonly settings: Readonly<
+    Record<
+      string,
+      { readonly label: string; readonly lead: string; readonly values?: Readonly<Record<string, string>> }
+    >
+  >;
 }
