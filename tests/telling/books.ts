@@ -26,10 +26,14 @@ const said = (book: BookInput | BookFile, fit: 'any order' | 'single goods' = 'a
     },
   });
 
+/** Markets with tax inside: where it is added the note of a channel is that nothing of it is as there. */
+const inside = (markets: BookInput['markets']): BookInput['markets'] =>
+  markets.map((market) => ({ ...market, tax: 'inside' }));
+
 /** The same without offers: rates, thresholds, goods of their own and mixing alone. */
 export function offerlessWorldOf(seed: number): World {
   const { book, basket } = worldOf(seed);
-  return { book: said({ ...book, offers: [], eitherOr: [] }), basket };
+  return { book: said({ ...book, markets: inside(book.markets), offers: [], eitherOr: [] }), basket };
 }
 
 /**
@@ -132,6 +136,7 @@ export function tellableWorldOf(seed: number): World {
     offers,
     eitherOr: chance(0.6) ? [{ id: 'some', name: 'Some', of: seed % 2 === 0 ? 'line' : 'order', offers: apart }] : [],
     numbered: 99,
+    markets: inside(book.markets),
     mixedBy: by(),
     mixing: chance(0.5) ? [{ id: 'some', kinds: ['parcel', 'tube'], services: [], by: by() }] : [],
     goods: book.goods.map(goods),

@@ -33,6 +33,10 @@ if (asking.offers[0])
     asks: [{ over: 'value', value: '10.00', test: 'before', also: {}, goods: null }],
   };
 
+/** A book with a code that one channel alone is to know. */
+const elsewhere = smallBook();
+if (elsewhere.offers[0]) elsewhere.offers[0] = { ...elsewhere.offers[0], channels: ['findlark'] };
+
 /** A book of whose two offers either one acts on a line, on goods that are partly the same. */
 const { book: byLine } = twoOffersWorldOf('line', 'parcels', 'dear');
 
@@ -42,7 +46,7 @@ test(
     const pressed = new Set<string>();
     const from = seedFrom(300);
     for (let seed = from; seed < from + times(16); seed += 1)
-      for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking, byLine]) {
+      for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking, elsewhere, byLine]) {
         const file = said(written);
         const { book, goods } = opened(file, 'home');
         for (const dialect of dialects)
@@ -67,6 +71,7 @@ test(
       'every place',
       'everybody',
       'free from the basket',
+      'meant at',
       'no least value',
       'raised',
       'right for single goods',

@@ -127,6 +127,22 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
   },
 );
 
+test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
+  'where tax is added to prices, and some is, the note says that %s has it inside',
+  (channel) => {
+    const taxed = (percent: string) => (book: BookFile) => {
+      book.markets = book.markets.map((market) => ({ ...market, tax: 'added' }));
+      book.taxes = [{ id: 'all', class: 'standard', places: ['IE'], percent }];
+    };
+    expect(find(notesOf(channel, taxed('23')), 'tax')?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: expect.stringContaining('told as they are, without it'),
+    });
+    expect(find(notesOf(channel, taxed('0')), 'tax')).toBeUndefined();
+    expect(find(notesOf(channel), 'tax')).toBeUndefined();
+  },
+);
+
 describe('places', () => {
   test('Harrowmere cuts postcodes out of its regions, and says what it cannot', () => {
     expect(find(notesOf('harrowmere'), 'zone', 'north')?.reads).toBe('CUT NORTH · BRITAIN · GB BT*');
@@ -236,6 +252,28 @@ describe('offers', () => {
       is: 'bounded',
       bound: 0,
       why: 'The title is cut to 36 letters.',
+    });
+  });
+  test('a code whose review at Findlark would find it unknown at the shop, or not enough for an item, is told of', () => {
+    const suds = (change: Partial<BookFile['offers'][number]>) =>
+      find(
+        notesOf('findlark', (book) => {
+          book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'all' };
+          if (book.offers[0]) book.offers[0] = { ...book.offers[0], ...change };
+        }),
+        'offer',
+        'suds',
+      );
+    expect(suds({})?.fidelity.is).toBe('exact');
+    expect(suds({ channels: ['findlark'] })?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: expect.stringContaining('Its review asks Lerrin Shop for the code'),
+      remedies: expect.arrayContaining(['hold it at Lerrin Shop too']),
+    });
+    const asks = [{ over: 'value' as const, value: '10.00', test: 'before' as const, also: {}, goods: null }];
+    expect(suds({ asks })?.fidelity).toMatchObject({
+      is: 'unsayable',
+      why: expect.stringMatching(/cost less than €10.00: it is refused/),
     });
   });
   test('terms too long for Harrowmere are never cut: the offer is not told, and the note says so', () => {

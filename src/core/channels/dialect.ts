@@ -41,6 +41,8 @@ export type Clause =
   | { readonly about: 'stocked'; readonly items: number }
   /** The currency the book is written in, where the channel does not count in it. */
   | { readonly about: 'currency' }
+  /** The tax in the market's prices, or on them, where the channel has it otherwise. */
+  | { readonly about: 'tax' }
   | { readonly about: 'mixing' }
   | { readonly about: 'shown' };
 

@@ -48,6 +48,7 @@ export type Loss =
   | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
+  | { readonly is: 'told as they are'; readonly there: 'inside' | 'added' }
   | { readonly is: 'list full' | 'sets full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'entries full'; readonly fit: number; readonly left: readonly string[] }
   // Places, as patterns are written.
@@ -69,6 +70,8 @@ export type Loss =
   | { readonly is: 'title cut'; readonly letters: number }
   | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
   | { readonly is: 'labels full'; readonly fit: number }
+  | { readonly is: 'code unknown at'; readonly channel: string }
+  | { readonly is: 'refused for items below'; readonly least: Minor; readonly goods: number }
   | { readonly is: 'plans full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' }
   | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' }
@@ -101,6 +104,7 @@ export type Remedy =
   | 'tested before discounts'
   | 'delivered like all others'
   | 'all shown'
+  | 'prices as there'
   | 'the dearest group pays'
   | 'each group pays'
   | 'steps before discounts'
@@ -132,6 +136,7 @@ export type Remedy =
   | 'the channel left out'
   | 'live with it'
   | { readonly is: 'raised'; readonly to: Minor }
+  | { readonly is: 'meant at'; readonly channel: string }
   | { readonly is: 'a book in'; readonly currency: Currency };
 
 /** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */

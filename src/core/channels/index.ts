@@ -3,7 +3,7 @@
 import { dialectList as list } from '#dialects';
 import { manifests } from '#manifests';
 import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
-import type { Dialect, Listed, Rendition } from './dialect.ts';
+import type { Dialect, Listed, Note, Rendition } from './dialect.ts';
 import { exact, unsayable } from './fidelity.ts';
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
@@ -37,21 +37,29 @@ const ownGoods = (dialect: Dialect): Dialect => ({
     if (!countedAlike(book, dialect)) return toldNothing(dialect, book);
     const own = listedAt(book, dialect.id, goods);
     const rendition = dialect.render(book, own);
-    const theirs = goods.filter((item) => item.stockedBy.includes(dialect.id)).length;
-    if (theirs === 0) return rendition;
     return {
       ...rendition,
-      notes: [
-        ...rendition.notes,
-        {
-          clause: { about: 'stocked', items: theirs },
-          reads: [[{ is: 'stocked', goods: theirs }]],
-          fidelity: exact,
-        },
-      ],
+      notes: [...taxNotes(book, dialect), ...rendition.notes, ...stockedNotes(dialect.id, goods)],
     };
   },
 });
+
+/** What is said where a market has its tax otherwise than the channel: amounts are told as they stand. */
+function taxNotes({ market, body }: CompiledBook, { tax }: Dialect): Note[] {
+  const isAlike = market.body.tax === tax || body.taxes.every(({ percent }) => Number(percent) === 0);
+  if (isAlike) return [];
+  const fidelity = unsayable({ is: 'told as they are', there: tax }, 'prices as there', 'live with it');
+  return [{ clause: { about: 'tax' }, reads: [], fidelity }];
+}
+
+/** What is said of the goods that a channel stocks. */
+function stockedNotes(id: ChannelId, goods: readonly Listed[]): Note[] {
+  const theirs = goods.filter((item) => item.stockedBy.includes(id)).length;
+  if (theirs === 0) return [];
+  return [
+    { clause: { about: 'stocked', items: theirs }, reads: [[{ is: 'stocked', goods: theirs }]], fidelity: exact },
+  ];
+}
 
 /**
  * Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of.

@@ -19,8 +19,9 @@ export interface Manifest {
   readonly speedNames: readonly string[] | 'own';
   /** The most letters of a title. */
   readonly titleLetters: number;
-  /** What its amounts are in. */
+  /** What its amounts are in, and whether they have tax inside or it is added to them. */
   readonly currency: Currency;
+  readonly tax: 'inside' | 'added';
   /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
   readonly reviewHours: number;
   /** What the book sets for it, `speeds` among it; reads {} as well. */

@@ -64,6 +64,8 @@ function ofOffer(book: Book, offer: OfferBody, channel: ChannelId, remedy: Remed
   const asks = (change: (ask: OfferBody['asks'][number]) => OfferBody['asks'][number]): Edit[] => [
     { path: at('asks'), value: offer.asks.map(change) },
   ];
+  if (typeof remedy === 'object' && remedy.is === 'meant at')
+    return [{ path: at('channels'), value: offer.channels && [...offer.channels, remedy.channel] }];
   switch (remedy) {
     case 'the channel left out': {
       const others = (offer.channels ?? channelsOf(book)).filter((id) => id !== channel);

@@ -56,6 +56,8 @@ export function clauseName(book: Book, clause: Clause): string {
       return offerTitle(book, clause.offer);
     case 'currency':
       return 'The currency';
+    case 'tax':
+      return 'Tax on prices and delivery';
     case 'apart':
       return clause.items === 1
         ? `1 ${apartWords[clause.by].replace('goods', 'item')}`

@@ -3,7 +3,7 @@ import type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from '../../c
 import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { overWords } from './measures.ts';
-import { offerTitle, serviceName } from './names.ts';
+import { channelName, offerTitle, serviceName } from './names.ts';
 
 /** What is lost of a clause in a channel, as sentences; empty where nothing is. */
 export const lostWords = (book: Book, fidelity: Fidelity, tender: Tender): string =>
@@ -124,6 +124,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Which choices are shown cannot be said there: all that fit are.';
     case 'currency':
       return `It counts in ${loss.there}, the book in ${loss.here}: nothing is told there.`;
+    case 'told as they are':
+      return loss.there === 'inside'
+        ? 'Amounts have the tax inside there and not here: they are told as they are, without it.'
+        : 'Tax is added to amounts there and inside them here: they are told as they are, with it.';
     case 'list full':
       return `Only ${loss.fit} of ${loss.goods} goods fit on an offer’s list there.`;
     case 'sets full':
@@ -195,6 +199,13 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `The title is cut to ${loss.letters} letters.`;
     case 'terms too long':
       return `Its terms have ${loss.letters} letters, ${loss.fit} fit there: it is not told.`;
+    case 'code unknown at':
+      return `Its review asks ${channelName(loss.channel)} for the code, which is not to know it: it is refused.`;
+    case 'refused for items below':
+      return [
+        'Its review tries the code on one of each item, and',
+        `${counts(loss.goods, 'item', 'goods')} cost less than ${say(loss.least)}: it is refused.`,
+      ].join(' ');
     case 'no counterpart':
       return 'None of the lanes it frees has a counterpart there.';
     case 'reaches nothing':
@@ -282,6 +293,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'tested before discounts': 'test it before discounts in the book',
   'delivered like all others': 'deliver them like all others in the book',
   'all shown': 'show all in the book',
+  'prices as there': 'keep prices as the channel does',
   'the dearest group pays': 'let the dearest group pay in the book',
   'each group pays': 'let each group pay in the book',
   'steps before discounts': 'let its steps go by the value before discounts',
@@ -316,7 +328,12 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
 
 function remedyText(remedy: Remedy, tender: Tender): string {
   if (typeof remedy === 'string') return plainRemedies[remedy];
-  return remedy.is === 'raised'
-    ? `raise it to ${money(remedy.to, tender)}`
-    : `keep a book whose first market is in ${remedy.currency}`;
+  switch (remedy.is) {
+    case 'raised':
+      return `raise it to ${money(remedy.to, tender)}`;
+    case 'meant at':
+      return `hold it at ${channelName(remedy.channel)} too`;
+    case 'a book in':
+      return `keep a book whose first market is in ${remedy.currency}`;
+  }
 }

@@ -12,6 +12,7 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
     speedNames: ['slow', 'quick'],
     titleLetters: 20,
     currency: euro,
+    tax: 'inside',
     reviewHours: 0,
     /** Its own setting: what it adds to every charge. */
     settings: z.strictObject({

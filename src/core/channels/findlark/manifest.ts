@@ -11,6 +11,7 @@ export const manifest = {
   speedNames: own,
   titleLetters: limits.title,
   currency: euro,
+  tax: 'inside',
   reviewHours: 40,
   settings: z.strictObject({ speeds, target: target.default('all') }),
   ownSettings: [{ field: 'target', is: 'all or a country' }],

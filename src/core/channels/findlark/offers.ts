@@ -2,7 +2,7 @@ import { decimalText, type Instant, percentOf } from '../../exact/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
-import type { PlainOffer } from '../plain-offer.ts';
+import { isFor, type PlainOffer } from '../plain-offer.ts';
 import { alwaysTogether, byTemplate, fitted, freedServices, wholeCountries } from '../reach.ts';
 import { blank, type Feed, promote } from './feed.ts';
 import type { Promotion } from './format.ts';
@@ -40,9 +40,32 @@ export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainO
       ...alwaysTogether(book, offers, offer, mostOf),
       ...together(feed, offer),
       byTemplate(book, offer.zones),
+      reviewed(feed, offer),
       offer.lost,
     ]),
   };
+}
+
+/** Where a review of a percentage with a code asks for one of each item, with and without it. */
+const shop = 'lerrin-shop';
+
+/** What such a review refuses: a code that is not to be known there, and items that alone do not come to what is asked. */
+function reviewed({ book, groups }: Feed, { benefit, code, asks, offer }: PlainOffer): Fidelity {
+  if (benefit.is !== 'percent off order' || code === null) return exact;
+  if (!isFor(book, offer, shop))
+    return unsayable(
+      { is: 'code unknown at', channel: shop },
+      { is: 'meant at', channel: shop },
+      'the channel left out',
+    );
+  const below = groups.flatMap(({ group }) => group.goods).filter(({ price }) => asks !== null && price < asks.value);
+  return asks === null || below.length === 0
+    ? exact
+    : unsayable(
+        { is: 'refused for items below', least: asks.value, goods: below.length },
+        'no least value',
+        'the channel left out',
+      );
 }
 
 /** What differs where goods of several templates, whose cheapest choice may be another, are freed as one. */

@@ -1,11 +1,15 @@
 import { expect, test } from 'vitest';
 import { seeded, seedFrom, times } from '../../../../tests/trials.ts';
 import type { Listed } from '../dialect.ts';
-import { fewestOut, labelsFor } from './labels.ts';
+import { fewestColours, fewestOut, labelsFor } from './labels.ts';
 
 /** Items that are told apart by their SKUs alone. */
 const itemsOf = (...skus: string[]): Listed[] => skus.map((sku) => ({ sku }) as Listed);
-const within = (wanted: string, ...skus: string[]) => ({ wanted, has: ({ sku }: Listed) => skus.includes(sku) });
+const within = (wanted: string, ...skus: string[]) => ({
+  wanted,
+  has: ({ sku }: Listed) => skus.includes(sku),
+  minds: () => true,
+});
 
 test('what is on the same goods has one label, what is on others another', () => {
   const goods = itemsOf('A', 'B', 'C');
@@ -28,6 +32,38 @@ test('what is on the same goods has one label, what is on others another', () =>
     ['ANY', 'TAILS-OF-ALL-BREADTH'],
     ['ANY', 'TAILS-OF-ALL-BREADTH'],
   ]);
+});
+
+test('what minds none of the goods that another has shares its label with it', () => {
+  const goods = itemsOf('A', 'B', 'C');
+  const extents = [
+    { ...within('one', 'A'), minds: ({ sku }: Listed) => sku !== 'B' },
+    { ...within('two', 'A', 'B'), minds: () => true },
+    { ...within('three', 'C'), minds: ({ sku }: Listed) => sku !== 'B' },
+  ];
+  const { of, on } = labelsFor(goods, extents);
+  expect(of).toEqual(['ONE', 'ONE', 'THREE'].map((label) => ({ is: 'label', label })));
+  expect(goods.map(on)).toEqual([['ONE'], ['ONE'], ['THREE']]);
+});
+
+test('no fewer colours do, of all ways to give them', () => {
+  const from = seedFrom(1300);
+  for (let seed = from; seed < from + times(200); seed += 1) {
+    const random = seeded(seed);
+    const many = 1 + Math.floor(random() * 6);
+    const pairs = Array.from({ length: many }, () => Array.from({ length: many }, () => random() < 0.5));
+    const differ = (a: number, b: number) => a !== b && Boolean(pairs[Math.min(a, b)]?.[Math.max(a, b)]);
+    const isRight = (colours: readonly number[]) =>
+      colours.every((one, a) => colours.every((other, b) => one !== other || !differ(a, b)));
+    const found = fewestColours(many, differ);
+    expect(found).toHaveLength(many);
+    expect(isRight(found), `world ${seed}`).toBe(true);
+    const every = Array.from({ length: many ** many }, (_, code) =>
+      Array.from({ length: many }, (__, i) => Math.floor(code / many ** i) % many),
+    );
+    const least = Math.min(...every.filter(isRight).map((colours) => new Set(colours).size));
+    expect(new Set(found).size, `world ${seed}`).toBe(least);
+  }
 });
 
 test('of goods that would carry seven labels one is left out, and no item carries it', () => {

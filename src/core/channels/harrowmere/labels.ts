@@ -7,6 +7,8 @@ import { spelled } from './keys.ts';
 export interface Extent {
   readonly wanted: string;
   has(item: Listed): boolean;
+  /** Whether it is all the same if an item is among them, as none of it is ever in a basket that the line looks at. */
+  minds(item: Listed): boolean;
 }
 
 /** The label by which an extent is told; none where no item is in it, or where items would carry too many. */
@@ -19,32 +21,73 @@ export interface Labels {
 }
 
 /**
- * The fewest labels that say some extents: one for each that differs from the others. Where goods would carry more than
- * they can, the fewest are left out.
+ * The fewest labels that say some extents: extents that mind no item which another has and they have not share one.
+ * Where goods would carry more than they can, the fewest labels are left out.
  */
 export function labelsFor(goods: readonly Listed[], extents: readonly Extent[]): Labels {
-  const signed = (item: Listed): string => extents.map((extent) => (extent.has(item) ? 1 : 0)).join('');
+  const signed = (item: Listed): string =>
+    extents.map((extent) => (extent.has(item) ? '1' : extent.minds(item) ? '0' : '-')).join('');
   const signatures = new Map<string, string>();
   for (const item of goods) signatures.set(item.sku, signed(item));
   const classes = [...new Set(signatures.values())];
   const columns = extents.map((_, i) => classes.map((one) => one[i]).join(''));
   const distinct = [...new Set(columns.filter((column) => column.includes('1')))];
-  const carried = classes.map((_, at) => distinct.flatMap((column, label) => (column[at] === '1' ? [label] : [])));
+  const sharing = fewestColours(distinct.length, (a, b) => !mayShare(distinct[a] as string, distinct[b] as string));
+  const labelOf = new Map(distinct.map((column, i) => [column, sharing[i] as number]));
+  const carried = classes.map((_, at) => [
+    ...new Set(distinct.flatMap((column) => (column[at] === '1' ? (labelOf.get(column) as number) : []))),
+  ]);
   const out = fewestOut(carried, limits.labels);
   const keyFor = keysOf(limits.key);
-  const names = distinct.map((column, label) =>
-    out.has(label) ? null : keyFor(spelled(extents[columns.indexOf(column)]?.wanted ?? '')),
+  const names = new Map<number, string>();
+  for (const [i, column] of columns.entries()) {
+    const label = labelOf.get(column);
+    if (label === undefined || out.has(label) || names.has(label)) continue;
+    names.set(label, keyFor(spelled(extents[i]?.wanted ?? '')));
+  }
+  const byClass = new Map(
+    classes.map((one, at) => [one, (carried[at] ?? []).flatMap((label) => names.get(label) ?? [])]),
   );
-  const byClass = new Map(classes.map((one, at) => [one, (carried[at] ?? []).flatMap((label) => names[label] ?? [])]));
   return {
     of: columns.map((column): Labelled => {
-      const at = distinct.indexOf(column);
-      if (at < 0) return { is: 'no goods' };
-      const label = names[at];
-      return label == null ? { is: 'full' } : { is: 'label', label };
+      const label = labelOf.get(column);
+      if (label === undefined) return { is: 'no goods' };
+      const name = names.get(label);
+      return name === undefined ? { is: 'full' } : { is: 'label', label: name };
     }),
     on: ({ sku }) => byClass.get(signatures.get(sku) ?? '') ?? [],
   };
+}
+
+/** Whether no class of goods is in one of two extents and minded by the other. */
+const mayShare = (a: string, b: string): boolean => {
+  for (let i = 0; i < a.length; i += 1)
+    if ((a[i] === '1' && b[i] === '0') || (a[i] === '0' && b[i] === '1')) return false;
+  return true;
+};
+
+/**
+ * The fewest colours for so many things of which some may not have the same, a colour each: proved within a patience,
+ * beyond it the fewest found.
+ */
+export function fewestColours(many: number, differ: (a: number, b: number) => boolean): readonly number[] {
+  let best: readonly number[] = Array.from({ length: many }, (_, i) => i);
+  let most = many;
+  let tried = 0;
+  const next = (colours: readonly number[], used: number): void => {
+    tried += 1;
+    if (used >= most || tried > patience) return;
+    const one = colours.length;
+    if (one === many) {
+      [best, most] = [colours, used];
+      return;
+    }
+    for (let colour = 0; colour <= Math.min(used, most - 2); colour += 1)
+      if (colours.every((other, i) => other !== colour || !differ(i, one)))
+        next([...colours, colour], Math.max(used, colour + 1));
+  };
+  next([], 0);
+  return best;
 }
 
 /** How many ways are tried before what is next best is taken. */

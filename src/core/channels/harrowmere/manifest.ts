@@ -12,6 +12,7 @@ export const manifest = {
   speedNames: speeds,
   titleLetters: limits.title,
   currency: euro,
+  tax: 'inside',
   reviewHours: 40,
   // The target that format 3 said of all channels means nothing.
   settings: z.strictObject({ speeds: named, target: target.optional(), fit: z.enum(aims).default('any order') }),

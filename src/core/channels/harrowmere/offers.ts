@@ -10,7 +10,7 @@ import { type GoodsBenefit, limits } from './format.ts';
 import { freedLines } from './freed.ts';
 import type { Extent } from './labels.ts';
 import { manifest } from './manifest.ts';
-import { type Draft, type Drafted, minute, type Telling } from './telling.ts';
+import { type Draft, type Drafted, inPlans, minute, type Telling } from './telling.ts';
 
 /** An offer told, or as much of it as can be. */
 interface ToldOffer {
@@ -105,6 +105,7 @@ function extentOf({ book }: Telling, part: Part, isMeant: Extent['has']): Extent
   return {
     wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
     has: (item) => lies(item, part) && isMeant(item),
+    minds: () => true,
   };
 }
 
@@ -175,9 +176,12 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   const { lines, most, meant, fidelity } = freedLines(telling, offer);
   if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
   const told = lines.map(({ speeds, places, plans }): Does['lines'][number] => {
-    const inside = new Set(plans.flatMap((plan) => plan.goods.map(({ sku }) => sku)));
-    const isMeant = (item: Listed) => telling.isFreed(item) && inside.has(item.sku);
-    return { is: 'DELIVERY', speeds, places, extent: extentOf(telling, part, isMeant) };
+    const inside = inPlans(plans);
+    const minds = inPlans(
+      telling.plans.filter(({ lanes }) => lanes.some(({ zone, rate }) => rate && places.includes(zone))),
+    );
+    const extent = { ...extentOf(telling, part, (item) => telling.isFreed(item) && inside(item)), minds };
+    return { is: 'DELIVERY', speeds, places, extent };
   });
   const lost: Fidelity[] = [fidelity, byTemplate(book, offer.zones)];
   const remedies: readonly Remedy[] =

@@ -37,10 +37,16 @@ export interface Drafted {
   readonly fidelity: Fidelity;
 }
 
-export const freedBy = (plans: readonly ToldPlan[]): Telling['isFreed'] => {
-  const kept = new Set(plans.filter(keeps).flatMap(({ goods }) => goods.map(({ sku }) => sku)));
-  return ({ sku }) => !kept.has(sku);
-};
+export function freedBy(plans: readonly ToldPlan[]): Telling['isFreed'] {
+  const isKept = inPlans(plans.filter(keeps));
+  return (item) => !isKept(item);
+}
+
+/** Whether an item is in one of some plans. */
+export function inPlans(plans: readonly ToldPlan[]): (item: Listed) => boolean {
+  const skus = new Set(plans.flatMap(({ goods }) => goods.map(({ sku }) => sku)));
+  return ({ sku }) => skus.has(sku);
+}
 
 /** The lanes of some plans at a place for a service that are told. */
 export const lanesAt = (plans: readonly ToldPlan[], place: string, service: string): PlanLane[] =>

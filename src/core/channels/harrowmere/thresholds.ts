@@ -7,7 +7,7 @@ import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { limits } from './format.ts';
 import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
-import { type Draft, type Drafted, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
+import { type Draft, type Drafted, inPlans, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
 
 /** A plan that a threshold of some value frees at a place. */
 interface Freed {
@@ -85,16 +85,18 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
   ];
 }
 
-function draftOf({ book, say, keyFor }: Telling, { value, plans, spoken }: Line): Draft {
+function draftOf({ book, say, keyFor, plans: all }: Telling, { value, plans, spoken }: Line): Draft {
   const [{ speed, service }] = spoken as [Spoken];
   const name = book.services.find(({ id }) => id === service)?.name ?? service;
   const title = freeFromTitle(name, say(value));
   const terms = freeFromTerms(name, zonesOf(book, plans, spoken), say(value));
-  const inside = new Set(plans.flatMap(({ goods }) => goods.map(({ sku }) => sku)));
   return {
     extent: {
       wanted: plans.length === 1 ? `of-${plans[0]?.plan.key}` : 'freed',
-      has: ({ sku }) => inside.has(sku),
+      has: inPlans(plans),
+      minds: inPlans(
+        all.filter((plan) => spoken.some((one) => lanesAt([plan], one.place.key, one.service).length > 0)),
+      ),
     },
     is: 'DELIVERY',
     line: {

@@ -9,6 +9,7 @@ export const manifest = {
   speedNames: 'own',
   titleLetters: 120,
   currency: euro,
+  tax: 'inside',
   reviewHours: 0,
   settings: plainSettings,
   ownSettings: [],
