@@ -8,18 +8,23 @@ import {
   itemAt,
   type Market,
   type NamedThing,
+  patched,
+  patchWith,
   type Removal,
   removal,
   validate,
 } from '../../core/book/index.ts';
 import {
+  type Clause,
   dialectOf,
   dialects,
   type Listing,
   listedAt,
   type Note,
   type RecordFinding,
+  type Remedy,
   recordFindings,
+  remedyEdits,
   settingsOf,
 } from '../../core/channels/index.ts';
 import { type CoverageFinding, coverageOf, type ToldOver, toldOver } from '../../core/check/index.ts';
@@ -105,6 +110,26 @@ export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOve
   const some = past.filter((_, i) => i % every === 0);
   const sides = { rendition, sent: null, speeds: settingsOf(book, dialect).speeds };
   return { ...toldOver(whole, id, sides, some), every };
+}
+
+/**
+ * The same if a clause were mended by each of some remedies, one at a time; null for one that is no single act, or that
+ * leaves a book that does not hold together.
+ */
+export function remediesOver(
+  basis: Told,
+  id: ChannelId,
+  moment: number,
+  clause: Clause,
+  remedies: readonly Remedy[],
+): readonly ReturnType<typeof overOrders>[] {
+  const { book, goods } = basis.drafted;
+  return remedies.map((remedy) => {
+    const edits = remedyEdits(book, clause, id, remedy);
+    if (!edits) return null;
+    const mended = patched(book, patchWith(book, null, edits));
+    return overOrders({ ...basis, drafted: { book: mended, goods } }, id, moment);
+  });
 }
 
 /**

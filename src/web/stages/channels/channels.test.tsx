@@ -82,4 +82,13 @@ test('what clauses cost over past orders is said beside them, and what costs mos
   expect(rows()[0]).toBe('Clubs: 15 %');
   const row = screen.getByText('Clubs: 15 %').closest('tr');
   expect(row?.textContent).toContain('Over the past orders: 2 orders, €2.00 too much.');
+  // Nothing is counted before somebody asks.
+  expect(within(row as HTMLElement).queryByRole('table')).toBeNull();
+  press(within(row as HTMLElement).getByRole('button', { name: 'What would that cost?' }));
+  const table = await within(row as HTMLElement).findByRole('table');
+  expect(
+    within(table)
+      .getAllByRole('row')
+      .map((one) => one.textContent),
+  ).toEqual(['As it is2 orders otherwise€2.00 in all', 'Leave the channel out of it0 orders otherwise€0.00 in all']);
 });

@@ -113,7 +113,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
           {over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
         </p>
-        <Clauses book={book} id={id} notes={notes} over={over} />
+        <Clauses book={book} id={id} notes={notes} over={over} moment={moment} />
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />

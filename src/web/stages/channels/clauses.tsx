@@ -1,5 +1,6 @@
-import type { ChannelId } from '../../../core/book/index.ts';
-import { type Note, remedyEdits } from '../../../core/channels/index.ts';
+import { useState } from 'react';
+import type { ChannelId, Edit } from '../../../core/book/index.ts';
+import { type Clause, type Note, type Remedy, remedyEdits } from '../../../core/channels/index.ts';
 import type { ClauseCost, ToldOver } from '../../../core/check/index.ts';
 import {
   channelName,
@@ -12,7 +13,7 @@ import {
   remedyAct,
   remedyWords,
 } from '../../../words/index.ts';
-import type { OpenBook } from '../../data/book.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import { type Hang, Plumb } from '../../ui/plumb.tsx';
 
 const fidelityHang = (note: Note): Hang => {
@@ -30,24 +31,26 @@ interface Told {
   readonly notes: readonly Note[];
   /** Null where there are no past orders, or they are not worked out yet. */
   readonly over: Over | null | undefined;
+  readonly moment: number;
 }
 
 /**
  * Each clause of the book beside what a channel will read of it, and what is lost on the way: what cost most over past
  * orders first, then what cannot be said, then what differs by most; what is said exactly is folded away.
  */
-export function Clauses({ book, id, notes, over }: Told) {
+export function Clauses(told: Told) {
+  const { notes, over } = told;
   const differing = notes
     .filter((note) => note.fidelity.is !== 'exact')
     .sort((a, b) => costOf(b, over) - costOf(a, over) || weight(b) - weight(a));
   const exact = notes.filter((note) => note.fidelity.is === 'exact');
   return (
     <>
-      {differing.length > 0 && <Table book={book} id={id} notes={differing} over={over} />}
+      {differing.length > 0 && <Table {...told} notes={differing} />}
       {exact.length > 0 && (
         <details className="mt-3" open={differing.length === 0}>
           <summary>{counts(exact.length, 'clause')} said exactly</summary>
-          <Table book={book} id={id} notes={exact} over={over} />
+          <Table {...told} notes={exact} />
         </details>
       )}
     </>
@@ -64,7 +67,7 @@ const costOf = (note: Note, over: Told['over']): number => {
 const weight = ({ fidelity }: Note): number =>
   fidelity.is === 'unsayable' ? Number.POSITIVE_INFINITY : fidelity.is === 'bounded' ? fidelity.bound : -1;
 
-function Table({ book, id, notes, over }: Told) {
+function Table({ book, id, notes, over, moment }: Told) {
   const where = channelName(id);
   return (
     <div className="wide">
@@ -90,7 +93,7 @@ function Table({ book, id, notes, over }: Told) {
               <td>
                 <code className="break-words">{readsText(note.reads)}</code>
                 <Cost book={book} cost={costIn(note, over)} every={over?.every ?? 1} />
-                <Lost book={book} id={id} note={note} />
+                <Lost book={book} id={id} note={note} over={over} moment={moment} />
               </td>
             </tr>
           ))}
@@ -117,14 +120,15 @@ function Cost({ book, cost, every }: { book: OpenBook; cost: ClauseCost | undefi
 }
 
 /** What is lost of a clause, with its amount, and what may be done: by a press where one edit does it. */
-function Lost({ book, id, note: { clause, fidelity } }: { book: OpenBook; id: ChannelId; note: Note }) {
+function Lost({ book, id, note: { clause, fidelity }, over, moment }: Omit<Told, 'notes'> & { note: Note }) {
+  const [isCounted, count] = useState(false);
   if (fidelity.is === 'exact') return null;
-  const acts = fidelity.remedies.flatMap((remedy) => {
+  const acts = fidelity.remedies.flatMap((remedy): Act[] => {
     const edits = remedyEdits(book.book, clause, id, remedy);
-    return edits ? [{ says: remedyAct(remedy, book.home), edits }] : [];
+    return edits ? [{ remedy, says: remedyAct(remedy, book.home), edits }] : [];
   });
   const others = remedyWords(
-    { ...fidelity, remedies: fidelity.remedies.filter((one) => !remedyEdits(book.book, clause, id, one)) },
+    { ...fidelity, remedies: fidelity.remedies.filter((one) => !acts.some(({ remedy }) => remedy === one)) },
     book.home,
   );
   return (
@@ -140,8 +144,71 @@ function Lost({ book, id, note: { clause, fidelity } }: { book: OpenBook; id: Ch
               {says}
             </button>
           ))}
+          {over && !isCounted && (
+            <button type="button" className="quiet muted" onClick={() => count(true)}>
+              What would that cost?
+            </button>
+          )}
         </p>
       )}
+      {over && isCounted && <Remedied book={book} id={id} clause={clause} acts={acts} over={over} moment={moment} />}
     </>
+  );
+}
+
+/** A remedy that is one press. */
+interface Act {
+  readonly remedy: Remedy;
+  readonly says: string;
+  readonly edits: readonly Edit[];
+}
+
+interface ToRemedy {
+  readonly book: OpenBook;
+  readonly id: ChannelId;
+  readonly clause: Clause;
+  readonly acts: readonly Act[];
+  readonly over: Over;
+  readonly moment: number;
+}
+
+/** What all past orders come to as it is, and as it would be after each press. */
+function Remedied({ book, id, clause, acts, over, moment }: ToRemedy) {
+  const remedies = acts.map(({ remedy }) => remedy);
+  const found = useEngine(
+    (engine) => engine.remediesOver(id, moment, clause, remedies),
+    [id, moment, JSON.stringify([clause, remedies])],
+    'orders',
+  );
+  if (!found) return <p className="small muted">Counting over the past orders …</p>;
+  return (
+    <table className="small mt-1">
+      <caption className="sr-only">What past orders come to at {channelName(id)}</caption>
+      <tbody>
+        <Total book={book} says="As it is" over={over} />
+        {acts.map(({ says }, i) => (
+          <Total key={says} book={book} says={says} over={found[i] ?? null} />
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Total({ book, says, over }: { book: OpenBook; says: string; over: Over | null }) {
+  const amount = over?.costs.reduce((sum, { more, less }) => sum + more + less, 0) ?? 0;
+  return (
+    <tr>
+      <th scope="row" className="font-normal">
+        {says}
+      </th>
+      {over ? (
+        <>
+          <td className="text-right">{counts(over.differ * over.every, 'order')} otherwise</td>
+          <td className="text-right">{money(amount * over.every, book.home)} in all</td>
+        </>
+      ) : (
+        <td colSpan={2}>cannot be counted</td>
+      )}
+    </tr>
   );
 }
