@@ -65,13 +65,18 @@ describe.each([
     test.each([
       ['rates of every kind, without offers', offerlessWorldOf, 120, ofAll],
       ['plain rates, goods of their own and offers that can be told', tellable, 160, most],
-    ] as const)('%s', (_, worldFor, books, unsayable) => {
-      const tally = { asked: 0, unsayable: 0, differ: 0 };
-      const from = seedFrom(5000);
-      for (let seed = from; seed < from + times(books); seed += 1) hold(dialectOf(id), worldFor(seed), seed, 24, tally);
-      // A trial in which nothing can be promised, or nothing ever differs, holds nothing.
-      expect(tally.unsayable / tally.asked).toBeLessThan(unsayable);
-      expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
-    });
+    ] as const)(
+      '%s',
+      (_, worldFor, books, unsayable) => {
+        const tally = { asked: 0, unsayable: 0, differ: 0 };
+        const from = seedFrom(5000);
+        for (let seed = from; seed < from + times(books); seed += 1)
+          hold(dialectOf(id), worldFor(seed), seed, 24, tally);
+        // A trial in which nothing can be promised, or nothing ever differs, holds nothing.
+        expect(tally.unsayable / tally.asked).toBeLessThan(unsayable);
+        expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
+      },
+      times(120_000),
+    );
   },
 );

@@ -1,4 +1,4 @@
-import { type Mass, type Minor, minor } from '../../exact/index.ts';
+import { type Mass, type Minor, memo, minor } from '../../exact/index.ts';
 import { type Breaks, breaksOf, type Lane, laneCharge, type Shipment, summedOf } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
@@ -86,23 +86,43 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
 /** How many goods stand for all: of more those at even steps of their masses. */
 const samples = 100;
 
-/** What a lane charges one, two and three of an item, by their mass; of what it does not take nothing. */
-function singlesOf({ lane, price }: GroupLane, goods: readonly Listed[]): Single[] {
+/** One, two and three of some goods, each alone. */
+const singleShipments = memo((goods: readonly Listed[]): readonly Shipment[] => {
   const weighed = goods.filter(({ mass }) => mass !== null).sort((a, b) => (a.mass ?? 0) - (b.mass ?? 0));
   const step = Math.max(1, weighed.length / samples);
   const some = Array.from({ length: Math.min(samples, weighed.length) }, (_, i) => weighed[Math.floor(i * step)]);
   return some.flatMap((item) =>
-    [1, 2, 3].flatMap((units): Single[] => {
+    [1, 2, 3].flatMap((units): Shipment[] => {
       if (!item || item.mass === null) return [];
-      const mass = (item.mass * units) as Mass;
-      const value = item.price * units;
+      const [mass, value] = [item.mass * units, item.price * units];
       const long = item.sides ? Math.max(...item.sides) : Number.NaN;
-      const shipment: Shipment = { ...small, value, after: value, units, mass, bought: mass, long };
-      const charge = laneCharge(lane, price, shipment, nobody);
-      return charge < 0 ? [] : [{ mass, charge }];
+      return [{ ...small, value, after: value, units, mass, bought: mass, long }];
     }),
   );
-}
+});
+
+/** What a lane charges them, by their mass; of what it does not take nothing. */
+const singlesOf = ({ lane, price }: GroupLane, goods: readonly Listed[]): Single[] =>
+  singleShipments(goods).flatMap((shipment): Single[] => {
+    const charge = laneCharge(lane, price, shipment, nobody);
+    return charge < 0 ? [] : [{ mass: shipment.mass as Mass, charge }];
+  });
+
+/** The least and the most that an item weighs; null where none has a mass. */
+const massesOf = memo((goods: readonly Listed[]): { readonly lightest: number; readonly heaviest: number } | null => {
+  let [lightest, heaviest] = [Number.POSITIVE_INFINITY, 0];
+  for (const { mass } of goods) {
+    if (mass === null) continue;
+    lightest = Math.min(lightest, mass);
+    heaviest = Math.max(heaviest, mass);
+  }
+  return heaviest === 0 ? null : { lightest, heaviest };
+});
+
+/** The long sides of some goods; among them none where an item has no size. */
+const longSides = memo((goods: readonly Listed[]): readonly number[] => [
+  ...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN))),
+]);
 
 /** Whether a lane asks for masses, of whatever is bought. */
 export function asksMass({ lane, price: { rate, kind } }: GroupLane): boolean {
@@ -166,14 +186,13 @@ function shipmentsOf(
 ): Weighed[] {
   const byMass = breaks?.over === 'mass' || (summed?.weight ?? null) !== null;
   const byUnits = breaks?.over === 'units' || (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
-  const masses = goods.flatMap(({ mass }) => mass ?? []);
-  const [lightest, heaviest] = [Math.min(...masses), Math.max(...masses)];
+  const known = massesOf(goods);
   const cut = byMass ? massPieces(breaks, summed) : [{ after: 0, to: stated.mass as number, inner: [] }];
   const units = byUnits ? Array.from({ length: stated.units }, (_, i) => i + 1) : [1];
   return units.flatMap((count) =>
     cut.flatMap(({ after, to, inner }): Weighed[] => {
-      const above = masses.length === 0 ? after : Math.max(after, lightest * count - 1);
-      const end = Math.min(to, stated.mass, byUnits && masses.length > 0 ? heaviest * count : to);
+      const above = known ? Math.max(after, known.lightest * count - 1) : after;
+      const end = Math.min(to, stated.mass, byUnits && known ? known.heaviest * count : to);
       if (end <= above) return [];
       const within = inner.flatMap((one) => [one.after + 1, one.to]).filter((mass) => mass > above && mass <= end);
       return [{ units: count, after: above, to: end, masses: [...new Set([above + 1, ...within, end])] }];

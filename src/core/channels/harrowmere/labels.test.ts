@@ -1,18 +1,24 @@
 import { expect, test } from 'vitest';
 import { seeded, seedFrom, times } from '../../../../tests/trials.ts';
+import { allGoods } from '../../offers/index.ts';
 import type { Listed } from '../dialect.ts';
 import { fewestColours, fewestOut, labelsFor } from './labels.ts';
 
-/** Items that are told apart by their SKUs alone. */
-const itemsOf = (...skus: string[]): Listed[] => skus.map((sku) => ({ sku }) as Listed);
+/** Groups of one item each. */
+interface One {
+  readonly sku: string;
+  readonly goods: readonly Listed[];
+}
+const onesOf = (...skus: string[]): One[] => skus.map((sku) => ({ sku, goods: [{ sku, inside: [] } as never] }));
 const within = (wanted: string, ...skus: string[]) => ({
   wanted,
-  has: ({ sku }: Listed) => skus.includes(sku),
-  minds: () => true,
+  part: allGoods,
+  has: ({ sku }: One) => skus.includes(sku),
+  minds: (_: One) => true,
 });
 
 test('what is on the same goods has one label, what is on others another', () => {
-  const goods = itemsOf('A', 'B', 'C');
+  const goods = onesOf('A', 'B', 'C');
   const labels = labelsFor(goods, [
     within('any', 'A', 'B', 'C'),
     within('tails of all lengths', 'A'),
@@ -27,7 +33,7 @@ test('what is on the same goods has one label, what is on others another', () =>
     { is: 'label', label: 'TAILS-OF-ALL-BREADTH' },
     { is: 'no goods' },
   ]);
-  expect(goods.map(labels.on)).toEqual([
+  expect(goods.flatMap(labels.on)).toEqual([
     ['ANY', 'TAILS-OF-ALL-LENGTHS'],
     ['ANY', 'TAILS-OF-ALL-BREADTH'],
     ['ANY', 'TAILS-OF-ALL-BREADTH'],
@@ -35,15 +41,15 @@ test('what is on the same goods has one label, what is on others another', () =>
 });
 
 test('what minds none of the goods that another has shares its label with it', () => {
-  const goods = itemsOf('A', 'B', 'C');
+  const goods = onesOf('A', 'B', 'C');
   const extents = [
-    { ...within('one', 'A'), minds: ({ sku }: Listed) => sku !== 'B' },
+    { ...within('one', 'A'), minds: ({ sku }: One) => sku !== 'B' },
     { ...within('two', 'A', 'B'), minds: () => true },
-    { ...within('three', 'C'), minds: ({ sku }: Listed) => sku !== 'B' },
+    { ...within('three', 'C'), minds: ({ sku }: One) => sku !== 'B' },
   ];
   const { of, on } = labelsFor(goods, extents);
   expect(of).toEqual(['ONE', 'ONE', 'THREE'].map((label) => ({ is: 'label', label })));
-  expect(goods.map(on)).toEqual([['ONE'], ['ONE'], ['THREE']]);
+  expect(goods.flatMap(on)).toEqual([['ONE'], ['ONE'], ['THREE']]);
 });
 
 test('no fewer colours do, of all ways to give them', () => {
@@ -66,15 +72,28 @@ test('no fewer colours do, of all ways to give them', () => {
   }
 });
 
+test('of a group the items of a selection alone carry its label', () => {
+  const item = (sku: string, inside: number[]) => ({ sku, inside }) as unknown as Listed;
+  const group = { sku: 'all', goods: [item('A', [1]), item('B', [0]), item('C', [3])] };
+  const extents = [
+    { ...within('first', 'all'), part: 0 },
+    within('any', 'all'),
+    { ...within('second', 'all'), part: 1 },
+  ];
+  const { of, on } = labelsFor<One>([group], extents);
+  expect(of.map((one) => one.is === 'label' && one.label)).toEqual(['FIRST', 'ANY', 'SECOND']);
+  expect(on(group)).toEqual([['FIRST', 'ANY'], ['ANY'], ['FIRST', 'ANY', 'SECOND']]);
+});
+
 test('of goods that would carry seven labels one is left out, and no item carries it', () => {
-  const goods = itemsOf('A', 'B', 'C', 'D', 'E', 'F', 'G', 'H');
+  const goods = onesOf('A', 'B', 'C', 'D', 'E', 'F', 'G', 'H');
   const extents = 'BCDEFGH'.split('').map((one) => within(`with-${one}`, 'A', one));
   const labels = labelsFor(goods, extents);
   expect(labels.of.filter(({ is }) => is === 'full')).toHaveLength(1);
-  expect(labels.on(goods[0] as Listed)).toHaveLength(6);
+  expect(labels.on(goods[0] as One)[0]).toHaveLength(6);
   labels.of.forEach((label, i) => {
     for (const item of goods)
-      expect(label.is === 'label' && labels.on(item).includes(label.label)).toBe(
+      expect(label.is === 'label' && (labels.on(item)[0]?.includes(label.label) ?? false)).toBe(
         label.is === 'label' && (extents[i]?.has(item) ?? false),
       );
   });

@@ -1,35 +1,39 @@
+import { allGoods, lies, type Part } from '../../offers/index.ts';
 import type { Listed } from '../dialect.ts';
 import { keysOf } from '../keys.ts';
 import { limits } from './format.ts';
 import { spelled } from './keys.ts';
 
-/** Goods that a line of the file acts on, and what their label would be called. */
-export interface Extent {
+/** Goods that are told together. */
+interface Group {
+  readonly goods: readonly Listed[];
+}
+
+/** Goods that a line of the file acts on: those of a selection, of some groups; and what their label would be called. */
+export interface Extent<G extends Group> {
   readonly wanted: string;
-  has(item: Listed): boolean;
-  /** Whether it is all the same if an item is among them, as none of it is ever in a basket that the line looks at. */
-  minds(item: Listed): boolean;
+  readonly part: Part;
+  has(group: G): boolean;
+  /** Whether it matters if goods of a group are among them: not where none is ever in a basket that the line looks at. */
+  minds(group: G): boolean;
 }
 
 /** The label by which an extent is told; none where no item is in it, or where items would carry too many. */
 export type Labelled = { readonly is: 'label'; readonly label: string } | { readonly is: 'no goods' | 'full' };
 
-/** The labels of some goods: for each extent, in their order, and for each item. */
-export interface Labels {
+/** The labels of some goods: for each extent, in their order, and for each item of a group, in its order. */
+export interface Labels<G extends Group> {
   readonly of: readonly Labelled[];
-  on(item: Listed): readonly string[];
+  on(group: G): readonly (readonly string[])[];
 }
 
 /**
  * The fewest labels that say some extents: extents that mind no item which another has and they have not share one.
  * Where goods would carry more than they can, the fewest labels are left out.
  */
-export function labelsFor(goods: readonly Listed[], extents: readonly Extent[]): Labels {
-  const signed = (item: Listed): string =>
-    extents.map((extent) => (extent.has(item) ? '1' : extent.minds(item) ? '0' : '-')).join('');
-  const signatures = new Map<string, string>();
-  for (const item of goods) signatures.set(item.sku, signed(item));
-  const classes = [...new Set(signatures.values())];
+export function labelsFor<G extends Group>(groups: readonly G[], extents: readonly Extent<G>[]): Labels<G> {
+  const signatures = new Map(groups.map((group) => [group, signaturesOf(group, extents)]));
+  const classes = [...new Set([...signatures.values()].flatMap((all) => [...new Set(all)]))];
   const columns = extents.map((_, i) => classes.map((one) => one[i]).join(''));
   const distinct = [...new Set(columns.filter((column) => column.includes('1')))];
   const sharing = fewestColours(distinct.length, (a, b) => !mayShare(distinct[a] as string, distinct[b] as string));
@@ -55,8 +59,23 @@ export function labelsFor(goods: readonly Listed[], extents: readonly Extent[]):
       const name = names.get(label);
       return name === undefined ? { is: 'full' } : { is: 'label', label: name };
     }),
-    on: ({ sku }) => byClass.get(signatures.get(sku) ?? '') ?? [],
+    on: (group) => (signatures.get(group) ?? []).map((one) => byClass.get(one) ?? []),
   };
+}
+
+/** For each item of a group which extents it is in (1), and of the others which mind it (0). */
+function signaturesOf<G extends Group>(group: G, extents: readonly Extent<G>[]): readonly string[] {
+  const without = extents.map((extent) => (extent.minds(group) ? '0' : '-'));
+  const within = extents.map((extent) => extent.has(group));
+  const open = extents.flatMap(({ part }, i) => (within[i] && part !== allGoods ? [i] : []));
+  const plain = without.map((sign, i) => (within[i] && extents[i]?.part === allGoods ? '1' : sign));
+  const whole = plain.join('');
+  return group.goods.map((item) => {
+    if (open.length === 0) return whole;
+    const signs = [...plain];
+    for (const i of open) if (lies(item, (extents[i] as Extent<G>).part)) signs[i] = '1';
+    return signs.join('');
+  });
 }
 
 /** Whether no class of goods is in one of two extents and minded by the other. */

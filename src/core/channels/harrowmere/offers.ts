@@ -10,7 +10,8 @@ import { type GoodsBenefit, limits } from './format.ts';
 import { freedLines } from './freed.ts';
 import type { Extent } from './labels.ts';
 import { manifest } from './manifest.ts';
-import { type Draft, type Drafted, inPlans, minute, type Telling } from './telling.ts';
+import type { ToldPlan } from './plans.ts';
+import { type Draft, type Drafted, minute, type Telling } from './telling.ts';
 
 /** An offer told, or as much of it as can be. */
 interface ToldOffer {
@@ -80,7 +81,7 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
 
 /** What an offer does there, and on which goods. */
 interface Does {
-  readonly lines: readonly ({ readonly extent: Extent } & (
+  readonly lines: readonly ({ readonly extent: Extent<ToldPlan> } & (
     | { readonly is: 'GOODS'; readonly benefit: GoodsBenefit }
     | { readonly is: 'DELIVERY'; readonly speeds: readonly string[]; readonly places: readonly string[] }
   ))[];
@@ -100,14 +101,18 @@ function limitsFidelity({ limits: all }: Offer, most: Minor): Fidelity {
   return lost.length === 0 ? exact : unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out');
 }
 
-/** The goods of a selection, of those that are meant at all. */
-function extentOf({ book }: Telling, part: Part, isMeant: Extent['has']): Extent {
-  return {
-    wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
-    has: (item) => lies(item, part) && isMeant(item),
-    minds: () => true,
-  };
-}
+/** The goods of a selection, of some plans. */
+const extentOf = (
+  { book }: Telling,
+  part: Part,
+  { has, minds }: Pick<Extent<ToldPlan>, 'has' | 'minds'>,
+): Extent<ToldPlan> => ({
+  wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
+  part,
+  has,
+  minds,
+});
+const always = () => true;
 
 /** A percentage, or n for the price of m, off goods with a label; a percentage of the order is one of all goods. */
 function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
@@ -123,7 +128,7 @@ function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
   if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
   const part = share ? allGoods : (partOf(offer) ?? allGoods);
   return {
-    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, () => true) }],
+    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, { has: always, minds: always }) }],
     leastSpend: '',
     most: of.most(telling, part),
     fidelity: worstOf(lost),
@@ -164,7 +169,7 @@ function benefitOf({
 
 /** Free delivery of goods with a label, from a spend on them. */
 function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
-  const { book, goods } = telling;
+  const { book } = telling;
   if (offer.kind.sort !== 'delivery' || !offer.kind.isFree(offer.benefit)) return notThere(offer);
   const [asked, ...more] = offer.values;
   if (more.length > 0 || offer.conditions.length > offer.values.length)
@@ -176,21 +181,23 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   const { lines, most, meant, fidelity } = freedLines(telling, offer);
   if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
   const told = lines.map(({ speeds, places, plans }): Does['lines'][number] => {
-    const inside = inPlans(plans);
-    const minds = inPlans(
-      telling.plans.filter(({ lanes }) => lanes.some(({ zone, rate }) => rate && places.includes(zone))),
-    );
-    const extent = { ...extentOf(telling, part, (item) => telling.isFreed(item) && inside(item)), minds };
+    const extent = extentOf(telling, part, {
+      has: (plan) => telling.isFreed(plan) && plans.includes(plan),
+      minds: ({ lanes }) => lanes.some(({ zone, rate }) => rate && places.includes(zone)),
+    });
     return { is: 'DELIVERY', speeds, places, extent };
   });
   const lost: Fidelity[] = [fidelity, byTemplate(book, offer.zones)];
   const remedies: readonly Remedy[] =
     needs !== allGoods ? ['any goods'] : part !== allGoods ? ['the value of the basket'] : [];
   // Of other goods in the basket the book frees the delivery too.
-  if (part !== allGoods && goods.some((item) => telling.isFreed(item) && !lies(item, part)))
+  if (telling.plans.some((plan) => telling.isFreed(plan) && plan.goods.some((item) => !lies(item, part))))
     lost.push(bounded(most, { is: 'frees its goods alone', off: most }, ...remedies, 'live with it'));
-  const counted = (item: Listed) => lies(item, asked?.goods ?? allGoods);
-  if (asked && told.some(({ extent }) => goods.some((item) => counted(item) !== extent.has(item))))
+  const isCounted = ({ extent }: Does['lines'][number], plan: ToldPlan, item: Listed) =>
+    extent.has(plan) && lies(item, extent.part);
+  const differs = (line: Does['lines'][number], plan: ToldPlan) =>
+    plan.goods.some((item) => isCounted(line, plan, item) !== lies(item, asked?.goods ?? allGoods));
+  if (asked && told.some((line) => telling.plans.some((plan) => differs(line, plan))))
     lost.push(bounded(most, { is: 'spend on what is freed', off: most }, ...remedies, 'live with it'));
   if (asked) lost.push(beforeOnly(book, asked, meant));
   return {

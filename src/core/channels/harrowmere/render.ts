@@ -15,9 +15,9 @@ import { type Labelled, type Labels, labelsFor } from './labels.ts';
 import { manifest } from './manifest.ts';
 import { offersOf } from './offers.ts';
 import { type Places, placeRead, placesOf } from './places.ts';
-import { plansOf, type Spoken, type ToldPlan } from './plans.ts';
+import { keeps, plansOf, type Spoken, type ToldPlan } from './plans.ts';
 import { rulesOf } from './rules.ts';
-import { type Draft, type Drafted, freedBy, type Telling } from './telling.ts';
+import type { Draft, Drafted, Telling } from './telling.ts';
 import { thresholdsOf } from './thresholds.ts';
 
 /** The book as Harrowmere will read it, clause by clause. */
@@ -29,13 +29,14 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const listed = plans.length === all.length ? goods : plans.flatMap((one) => one.goods);
   const say = (amount: Minor) => amountText(amount, book.currency);
   const keyFor = keysOf(limits.key);
+  const kept = new Set(plans.filter(keeps));
   const telling: Telling = {
     book,
     goods: listed,
     places,
     spoken: speech.spoken,
     plans,
-    isFreed: freedBy(plans),
+    isFreed: (plan) => !kept.has(plan),
     say,
     keyFor: (wanted) => keyFor(spelled(wanted)),
   };
@@ -43,7 +44,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const offers = offersOf(telling);
   const drafts = [...thresholds.drafts, ...offers.drafted.flatMap((one) => one.drafts)];
   const labels = labelsFor(
-    listed,
+    plans,
     drafts.map(({ extent }) => extent),
   );
   const told = toldLines(drafts, labels);
@@ -108,7 +109,7 @@ function spokenIn(book: CompiledBook, places: Places): Speech {
 /** The lines with their labels, and what became of each draft. */
 function toldLines(
   drafts: readonly Draft[],
-  labels: Labels,
+  labels: Labels<ToldPlan>,
 ): { delivery: DeliveryOffer[]; goods: GoodsOffer[]; lineOf: (draft: Draft) => Labelled } {
   const delivery: DeliveryOffer[] = [];
   const goods: GoodsOffer[] = [];
@@ -123,16 +124,21 @@ function toldLines(
   return { delivery, goods, lineOf: (draft) => found.get(draft) ?? { is: 'no goods' } };
 }
 
-const listingsOf = (plans: readonly ToldPlan[], labels: Labels, say: (amount: Minor) => string): Plans['listings'] =>
-  plans.flatMap(({ plan, goods }) =>
-    goods.map((item) => ({
+const listingsOf = (
+  plans: readonly ToldPlan[],
+  labels: Labels<ToldPlan>,
+  say: (amount: Minor) => string,
+): Plans['listings'] =>
+  plans.flatMap((told) => {
+    const carried = labels.on(told);
+    return told.goods.map((item, i) => ({
       listing: listingOf(item.sku),
       price: say(item.price),
       grams: item.mass === null ? '' : gramsText(item.mass),
-      plan: plan.key,
-      labels: labels.on(item),
-    })),
-  );
+      plan: told.plan.key,
+      labels: carried[i] ?? [],
+    }));
+  });
 
 /** What is listed; goods of plans that do not fit are not. */
 function goodsNote(listed: readonly Listed[], goods: readonly Listed[]): Note {

@@ -6,7 +6,7 @@ import type { Fidelity } from '../fidelity.ts';
 import type { DeliveryOffer, GoodsOffer } from './format.ts';
 import type { Extent } from './labels.ts';
 import type { Places } from './places.ts';
-import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
+import type { PlanLane, Spoken, ToldPlan } from './plans.ts';
 
 /** What it takes to say offers and thresholds: the book, its goods, and what is told of places and rates. */
 export interface Telling {
@@ -15,8 +15,8 @@ export interface Telling {
   readonly places: Places;
   readonly spoken: readonly Spoken[];
   readonly plans: readonly ToldPlan[];
-  /** The goods whose delivery an offer can free: those without a rate of their own that nothing waives. */
-  isFreed(item: Listed): boolean;
+  /** Whether an offer can free the delivery of a plan: not of goods with a rate of their own that nothing waives. */
+  isFreed(plan: ToldPlan): boolean;
   say(amount: Minor): string;
   /** A key that no other offer has. */
   keyFor(wanted: string): string;
@@ -24,7 +24,7 @@ export interface Telling {
 
 /** A line of the file that acts on goods, before its label is given. */
 export type Draft = {
-  readonly extent: Extent;
+  readonly extent: Extent<ToldPlan>;
 } & (
   | { readonly is: 'DELIVERY'; readonly line: Omit<DeliveryOffer, 'label'> }
   | { readonly is: 'GOODS'; readonly line: Omit<GoodsOffer, 'label'> }
@@ -35,17 +35,6 @@ export interface Drafted {
   readonly clause: Clause;
   readonly drafts: readonly Draft[];
   readonly fidelity: Fidelity;
-}
-
-export function freedBy(plans: readonly ToldPlan[]): Telling['isFreed'] {
-  const isKept = inPlans(plans.filter(keeps));
-  return (item) => !isKept(item);
-}
-
-/** Whether an item is in one of some plans. */
-export function inPlans(plans: readonly ToldPlan[]): (item: Listed) => boolean {
-  const skus = new Set(plans.flatMap(({ goods }) => goods.map(({ sku }) => sku)));
-  return ({ sku }) => skus.has(sku);
 }
 
 /** The lanes of some plans at a place for a service that are told. */

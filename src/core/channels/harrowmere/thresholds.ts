@@ -1,5 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import type { Minor } from '../../exact/index.ts';
+import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
 import { beforeOnly } from '../bounds.ts';
 import { addedUp, bounded, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
@@ -7,7 +8,7 @@ import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { limits } from './format.ts';
 import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
-import { type Draft, type Drafted, inPlans, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
+import { type Draft, type Drafted, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
 
 /** A plan that a threshold of some value frees at a place. */
 interface Freed {
@@ -85,7 +86,7 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
   ];
 }
 
-function draftOf({ book, say, keyFor, plans: all }: Telling, { value, plans, spoken }: Line): Draft {
+function draftOf({ book, say, keyFor }: Telling, { value, plans, spoken }: Line): Draft {
   const [{ speed, service }] = spoken as [Spoken];
   const name = book.services.find(({ id }) => id === service)?.name ?? service;
   const title = freeFromTitle(name, say(value));
@@ -93,10 +94,9 @@ function draftOf({ book, say, keyFor, plans: all }: Telling, { value, plans, spo
   return {
     extent: {
       wanted: plans.length === 1 ? `of-${plans[0]?.plan.key}` : 'freed',
-      has: inPlans(plans),
-      minds: inPlans(
-        all.filter((plan) => spoken.some((one) => lanesAt([plan], one.place.key, one.service).length > 0)),
-      ),
+      part: allGoods,
+      has: (plan) => plans.includes(plan),
+      minds: (plan) => spoken.some((one) => lanesAt([plan], one.place.key, one.service).length > 0),
     },
     is: 'DELIVERY',
     line: {
