@@ -50,7 +50,7 @@ module.exports = {
       from: { path: manifests },
       to: {
         path: '^src/core/',
-        pathNot: [manifests, '^src/core/exact/index\\.ts$', '^src/core/channels/[a-z-]+/(format|limits)\\.ts$'],
+        pathNot: [manifests, '^src/core/exact/index\\.ts$', '^src/core/channels/[a-z-]+/(format|limits|settings)\\.ts$'],
       },
     },
     {

@@ -25,7 +25,7 @@ export type Loss =
   // Rates.
   | { readonly is: 'no speed' | 'speed taken'; readonly service: string; readonly speed: string | null }
   | { readonly is: 'rate'; readonly manner: Manner }
-  | { readonly is: 'table by value' | 'no region' | 'no stop' | 'no beginning' }
+  | { readonly is: 'no region' | 'no stop' | 'no beginning' }
   | { readonly is: 'rates of kinds'; readonly kinds: readonly string[] }
   | { readonly is: 'fee of each item'; readonly each: Minor }
   | { readonly is: 'bounds'; readonly over: readonly Over[] }
@@ -49,7 +49,7 @@ export type Loss =
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
   | { readonly is: 'told as they are'; readonly there: 'inside' | 'added' }
-  | { readonly is: 'list full' | 'sets full'; readonly fit: number; readonly goods: number }
+  | { readonly is: 'sets full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'entries full'; readonly fit: number; readonly left: readonly string[] }
   // Places, as patterns are written.
   | { readonly is: 'whole countries'; readonly reached: readonly string[]; readonly missed: readonly string[] }
@@ -84,7 +84,6 @@ export type Loss =
 
 /** What a seller may do about it. */
 export type Remedy =
-  | 'a table by mass'
   | 'a flat rate or a table by mass'
   | 'a flat rate'
   | 'a charge per weight'
@@ -111,7 +110,6 @@ export type Remedy =
   | 'fewer steps'
   | 'one zone for all templates'
   | 'a larger budget'
-  | 'fewer goods there'
   | 'one country'
   | 'all countries'
   | 'whole countries'

@@ -49,6 +49,13 @@ export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boo
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);
 
+/** What keeps an offer for some customers, or with a code for each, from being told; null where nothing does. */
+export function forSomeAlone(offer: Offer): Fidelity | null {
+  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const isSingleUse = offer.code !== null && sharedCode(offer) === null;
+  return isSingleUse ? unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out') : null;
+}
+
 /** An offer made plain, or why it cannot be. */
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
@@ -56,9 +63,9 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const asks = soleValueCondition(offer);
   if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
   if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  const some = forSomeAlone(offer);
+  if (some) return some;
   const code = sharedCode(offer);
-  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
-  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
   const limits = (['uses', 'each', 'most', 'budget'] as const).filter((one) => offer.limits[one] !== null);
   const lost =
     limits.length === 0 ? exact : unsayable({ is: 'limits', limits }, 'ended by hand', 'the channel left out');

@@ -4,6 +4,7 @@ import type { OfferBody } from '../offers/index.ts';
 import type { LaneBody } from '../rates/index.ts';
 import type { Clause } from './dialect.ts';
 import type { Remedy } from './fidelity.ts';
+import { forSingleGoods } from './harrowmere/settings.ts';
 
 /**
  * The edits of the book that a remedy of a clause is, where it is one act; null where a person has to say more first,
@@ -15,7 +16,7 @@ export function remedyEdits(book: Book, clause: Clause, channel: ChannelId, reme
 }
 
 function byClause(book: Book, clause: Clause, channel: ChannelId, remedy: Remedy): Edit[] {
-  if (remedy === 'right for single goods') return [{ path: ['channels', channel, 'fit'], value: 'single goods' }];
+  if (remedy === 'right for single goods') return [{ path: ['channels', channel, 'fit'], value: forSingleGoods }];
   switch (clause.about) {
     case 'rate':
     case 'threshold': {

@@ -55,7 +55,7 @@ const lost: readonly (readonly [Loss, string])[] = [
     ].join(' '),
   ],
   [{ is: 'currency', there: 'EUR', here: 'KWD' } as Loss, 'It counts in EUR, the book in KWD: nothing is told there.'],
-  [{ is: 'list full', fit: 400, goods: 612 }, 'Only 400 of 612 goods fit on an offer’s list there.'],
+  [{ is: 'labels full', fit: 6 }, 'Goods carry at most 6 labels there: it is not told.'],
   [
     { is: 'entries full', fit: 64, left: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
     'Only 64 entries fit an item; left out: A, B, C, D, E, F and 2 more.',

@@ -29,8 +29,6 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `${serviceName(book, loss.service)}: ${loss.speed} is another service there already.`;
     case 'rate':
       return `A rate ${mannerWords(loss.manner)} cannot be said there: the service is not offered.`;
-    case 'table by value':
-      return 'A table by value cannot be said there: the service is not offered.';
     case 'no region':
       return 'No region there stands for this zone.';
     case 'no stop':
@@ -128,8 +126,6 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return loss.there === 'inside'
         ? 'Amounts have the tax inside there and not here: they are told as they are, without it.'
         : 'Tax is added to amounts there and inside them here: they are told as they are, with it.';
-    case 'list full':
-      return `Only ${loss.fit} of ${loss.goods} goods fit on an offer’s list there.`;
     case 'sets full':
       return [
         `Only ${loss.fit} goods sets fit there;`,
@@ -273,7 +269,6 @@ const limitWords: Readonly<Record<LostLimit, string>> = {
 };
 
 const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
-  'a table by mass': 'a table by mass in the book',
   'a flat rate or a table by mass': 'a flat rate or a table by mass in the book',
   'a flat rate': 'a flat rate in the book',
   'a charge per weight': 'a charge per weight in the book',
@@ -300,7 +295,6 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'fewer steps': 'fewer steps in the book',
   'one zone for all templates': 'let all templates have the same zones',
   'a larger budget': 'a larger budget',
-  'fewer goods there': 'list fewer goods there',
   'one country': 'target one country',
   'all countries': 'target all countries',
   'whole countries': 'hold it in whole countries',

@@ -49,7 +49,7 @@ export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainO
 /** Where a review of a percentage with a code asks for one of each item, with and without it. */
 const shop = 'lerrin-shop';
 
-/** What such a review refuses: a code that is not to be known there, and items that alone do not come to what is asked. */
+/** What such a review refuses: a code that is not to be known there, items that alone do not come to what is asked. */
 function reviewed({ book, groups }: Feed, { benefit, code, asks, offer }: PlainOffer): Fidelity {
   if (benefit.is !== 'percent off order' || code === null) return exact;
   if (!isFor(book, offer, shop))

@@ -19,8 +19,8 @@ interface Freed {
 }
 
 /**
- * What a free-delivery offer frees, place by place: the services it names, or the cheapest choice. Which that is goes by
- * the basket: what is cheapest for each plan alone is freed for it, within a bound.
+ * What a free-delivery offer frees, place by place: the services it names, or the cheapest choice. Which that is goes
+ * by the basket: what is cheapest for each plan alone is freed for it, within a bound.
  */
 export function freedLines(
   telling: Telling,

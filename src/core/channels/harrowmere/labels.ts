@@ -9,12 +9,12 @@ interface Group {
   readonly goods: readonly Listed[];
 }
 
-/** Goods that a line of the file acts on: those of a selection, of some groups; and what their label would be called. */
+/** Goods that a line of the file acts on, of a selection and some groups, and what their label would be called. */
 export interface Extent<G extends Group> {
   readonly wanted: string;
   readonly part: Part;
   has(group: G): boolean;
-  /** Whether it matters if goods of a group are among them: not where none is ever in a basket that the line looks at. */
+  /** Whether it matters if goods of a group are among them: not where none is in a basket that the line looks at. */
   minds(group: G): boolean;
 }
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { euro } from '../euros.ts';
 import { type Manifest, speeds as named, target } from '../manifest.ts';
 import { limits, speeds } from './format.ts';
-import { aims } from './parcels.ts';
+import { aims } from './settings.ts';
 
 export const manifest = {
   id: 'harrowmere',

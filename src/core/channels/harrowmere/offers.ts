@@ -4,7 +4,7 @@ import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
-import { isFor } from '../plain-offer.ts';
+import { forSomeAlone, isFor } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
 import { type GoodsBenefit, limits } from './format.ts';
 import { freedLines } from './freed.ts';
@@ -48,9 +48,9 @@ export function offersOf(telling: Telling): { drafted: Drafted[]; told: Readonly
 
 function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   const { book } = telling;
-  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const some = forSomeAlone(offer);
+  if (some) return some;
   const code = sharedCode(offer);
-  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
   const body = book.body.offers[offer.order];
   const titled = body?.title ?? offer.id;
   const terms = body?.terms || titled;

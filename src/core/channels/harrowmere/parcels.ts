@@ -1,11 +1,8 @@
 import { gram, type Mass, type Minor, recalled } from '../../exact/index.ts';
 import { type Charges, isUneven, jumpsOf, parted, type Single } from './charges.ts';
 import { type Line, leftBy, lotsOf, nearestLine } from './nearest-line.ts';
+import type { Aim } from './settings.ts';
 import { usualLine } from './usual-line.ts';
-
-/** What parcels are to meet: no order more than as little as can be, or single goods in all. */
-export const aims = ['any order', 'single goods'] as const;
-export type Aim = (typeof aims)[number];
 
 /** What a lane charges by mass, and what it charges some of the goods that go by it, each alone. */
 export interface Priced {
@@ -68,7 +65,7 @@ const bestSize = recalled(200, ({ lanes, aim }: { lanes: readonly Priced[]; aim:
       if (best.score[0] === 0) break;
     }
   if (best.holds === null) return null;
-  // Of sizes by which single goods are left as little people would rather read one than have orders of all sorts nearer.
+  // Of sizes by which single goods are left as little people would rather read one than have all orders nearer.
   const isAsGood = (score: Score | undefined) =>
     score?.[0] === best.score[0] && (aim === 'single goods' || score[1] === best.score[1]);
   return roundOnes(best.holds).find((one) => isAsGood(tried(one)?.score)) ?? best.holds;

@@ -10,8 +10,9 @@ import { keysOf } from '../keys.ts';
 import { asksMass, type Charged, chargedBy } from './charged.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
-import { type Aim, bestParcels, parcelsOf } from './parcels.ts';
+import { bestParcels, parcelsOf } from './parcels.ts';
 import type { ToldPlace } from './places.ts';
+import type { Aim } from './settings.ts';
 
 /** A service that has a speed at a place. */
 export interface Spoken {

@@ -16,7 +16,7 @@ export interface UsualLine extends Line {
 
 /**
  * The whole amounts by which baskets of single items are left least in all, of equal ones those that rise least. For a
- * rise the first amount is a median of what it would have to be for each basket; how much is left is convex in the rise.
+ * rise the first amount is a median of what it would have to be for each basket; what is left is convex in the rise.
  */
 export function usualLine(singles: readonly Single[], holds: Mass | null): UsualLine {
   const points = pointsOf(singles, holds);

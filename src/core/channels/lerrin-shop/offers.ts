@@ -5,6 +5,7 @@ import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
+import { forSomeAlone } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
@@ -38,9 +39,9 @@ export interface Saying {
 /** An offer told, or why it cannot be. */
 export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const { book } = saying;
-  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
+  const some = forSomeAlone(offer);
+  if (some) return some;
   const code = sharedCode(offer);
-  if (offer.code && code === null) return unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out');
   const asks = soleValueCondition(offer);
   if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
   if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
