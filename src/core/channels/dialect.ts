@@ -67,7 +67,7 @@ export interface ChannelChoice {
   readonly steps: readonly SideStep[];
 }
 
-/** Where a channel's charges for one place change: list values from which, masses up to which, moments from which. */
+/** Where a channel's charges for one place change, whatever is bought: list values from which, masses up to which, moments from which. */
 export interface Edges {
   readonly values: readonly Minor[];
   readonly masses: readonly Mass[];
@@ -81,7 +81,12 @@ export interface Probe {
   readonly listings: readonly string[];
   readonly leastValue: Minor;
   readonly leastMass: Mass | null;
+  /** Where the charges of these listings alone change. */
+  edgesAt(place: Place): Pick<Edges, 'values' | 'masses'>;
 }
+
+/** The edges of listings that no rule charges by edges of their own. */
+export const noEdges: Probe['edgesAt'] = () => ({ values: [], masses: [] });
 
 /** What a channel works by, as the core reads it: from what was sent, or from what the channel says is live. */
 export interface Rules {

@@ -86,6 +86,7 @@ export {
   inBookTerms,
   type Listed,
   type Note,
+  type Probe,
   type Rendition,
   type Rules,
 } from './dialect.ts';

@@ -1,7 +1,8 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, type Listed, listingOf, type Rendition, type Rules, stated } from '../channels/index.ts';
+import { apartBy, type Listed, listingOf, type Probe, type Rendition, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { type Offer, sharedCode } from '../offers/index.ts';
+import type { Place } from '../places/index.ts';
 import { anybody, type Question } from '../quote/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
 import type { ClassOfBasket, Corner } from './classes.ts';
@@ -92,8 +93,8 @@ interface Seller {
   readonly shopper: Question['shopper'];
   /** The offers that the channel is told. */
   readonly told: readonly Offer[];
-  /** Plain goods by listing, the first of them, and the first whose mass is not known. */
-  readonly byListing: ReadonlyMap<string, Listed>;
+  /** Plain goods that stand for listings treated alike; the first of all, and the first whose mass is not known. */
+  readonly stands: readonly Standing[];
   readonly anyListing: Listed;
   readonly unweighed: Listed | undefined;
   /** The choices of codes, by how many they are. */
@@ -124,7 +125,7 @@ function sellerOf(
     now,
     shopper: { ...anybody, channel },
     told,
-    byListing: new Map(plain.map((item) => [listingOf(item.sku), item])),
+    stands: standingsOf(sides, new Map(plain.map((item) => [listingOf(item.sku), item]))),
     anyListing,
     unweighed: plain.find((item) => item.mass === null),
     codeSets: Array.from({ length: stated.codes + 1 }, (_, size) => sets.filter((set) => set.length === size)),
@@ -157,8 +158,8 @@ function plainCorners(seller: Seller, region: Region): Run[] {
     lanes,
     edges.some((edge) => edge.perItem),
   );
-  const cells = cellsOf([...new Set(values)], 1, stated.value);
-  const baskets = () => basketsOf(seller, cells, [...new Set(masses)], crowds);
+  const stands = standsAt(seller, region.part.place, values, masses);
+  const baskets = () => basketsOf(stands, seller.unweighed !== undefined, crowds);
   let count = 0;
   for (const _ of baskets()) count += 1;
   const moments = momentsOf(
@@ -209,16 +210,15 @@ function momentsOf(
 
 /** One line at the vertices of each cell of value and mass, of each listing that stands for others. */
 function* basketsOf(
-  seller: Seller,
-  values: readonly Cell[],
-  masses: readonly number[],
+  stands: readonly Stand[],
+  unweighed: boolean,
   crowds: readonly number[],
 ): Generator<Pick<Corner, 'value' | 'mass'> & Pick<Question, 'lines'>> {
-  const heavy = masses.length > 0;
-  const cells: (Cell | null)[] = heavy ? cellsOf(masses, gram, stated.mass) : [{ from: gram, to: stated.mass }];
-  if (seller.unweighed) cells.push(null);
-  for (const stand of standsOf(seller))
-    for (const value of values)
+  for (const stand of stands) {
+    const heavy = stand.masses.length > 0;
+    const cells: (Cell | null)[] = heavy ? cellsOf(stand.masses, gram, stated.mass) : [{ from: gram, to: stated.mass }];
+    if (unweighed) cells.push(null);
+    for (const value of cellsOf(stand.values, 1, stated.value))
       for (const mass of cells)
         for (const units of crowds)
           for (const v of endsFrom(value, stand.leastValue))
@@ -226,38 +226,63 @@ function* basketsOf(
               const item = stand.itemOf(m);
               if (item) yield { lines: linesOf(item, units, minor(v), m as Mass | null), value, mass };
             }
+  }
 }
 
-/** A listing that stands for all that are treated alike, from a value and a mass on. */
+/** A listing that stands for all that are treated alike, from a value and a mass on, and the edges of its charges. */
 interface Stand {
   readonly leastValue: Minor;
   readonly leastMass: Mass | null;
+  readonly values: readonly number[];
+  readonly masses: readonly number[];
   /** The item that stands for a mass, or for one not known (null); null where none does. */
   itemOf(mass: number | null): Listed | null;
 }
 
-/** Of listings treated alike a plain one stands for all; those that stand apart have corners of their own. */
-function standsOf({ sides, byListing, anyListing, unweighed }: Seller): Stand[] {
-  const probes = sides.flatMap((side) => side.probes);
-  if (probes.length === 0)
+/** Where listings are told apart those that stand for others; else any. */
+function standsAt(seller: Seller, place: Place, values: readonly number[], masses: readonly number[]): Stand[] {
+  const distinct = (list: readonly number[]) => [...new Set(list)];
+  const { stands, anyListing, unweighed } = seller;
+  if (stands.length === 0)
     return [
       {
         leastValue: minor(1),
         leastMass: gram as Mass,
+        values: distinct(values),
+        masses: distinct(masses),
         itemOf: (mass) => (mass === null ? (unweighed ?? anyListing) : anyListing),
       },
     ];
-  const stands = new Map<string, Stand>();
-  for (const { listings, ...least } of probes) {
-    const item = listings.map((id) => byListing.get(id)).find((one) => one !== undefined);
-    // Unweighed goods stand for themselves.
-    if (item)
-      stands.set(item.sku, {
-        ...least,
-        itemOf: (mass) => ((mass === null) === (least.leastMass === null) ? item : null),
-      });
+  return stands.map(({ item, by, among }) => {
+    const own = among.map((probe) => probe.edgesAt(place));
+    return {
+      leastValue: by.leastValue,
+      leastMass: by.leastMass,
+      values: distinct([...values, ...own.flatMap((edges) => edges.values)]),
+      masses: distinct([...masses, ...own.flatMap((edges) => edges.masses.map((mass) => mass + 1))]),
+      // Unweighed goods stand for themselves.
+      itemOf: (mass) => ((mass === null) === (by.leastMass === null) ? item : null),
+    };
+  });
+}
+
+/** A plain item that stands for listings that one side treats alike, and how each side treats it. */
+interface Standing {
+  readonly item: Listed;
+  readonly by: Probe;
+  readonly among: readonly Probe[];
+}
+
+/** Of listings treated alike a plain one stands for all; those that stand apart have corners of their own. */
+function standingsOf(sides: readonly Rules[], byListing: ReadonlyMap<string, Listed>): Standing[] {
+  const probes = sides.flatMap((side) => side.probes);
+  const found = new Map<string, Standing & { among: Probe[] }>();
+  for (const by of probes) {
+    const listing = by.listings.find((id) => byListing.has(id));
+    if (listing !== undefined) found.set(listing, { item: byListing.get(listing) as Listed, by, among: [] });
   }
-  return [...stands.values()];
+  for (const probe of probes) for (const id of probe.listings) found.get(id)?.among.push(probe);
+  return [...found.values()];
 }
 
 /** The ends of what of a cell is reached from a least on: goods that a listing stands for cost and weigh so much. */

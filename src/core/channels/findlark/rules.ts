@@ -12,7 +12,7 @@ import {
   unwrap,
 } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import type { ChannelChoice, ChannelFile, Probe, Rules } from '../dialect.ts';
+import { type ChannelChoice, type ChannelFile, noEdges, type Probe, type Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
 import { listingOf } from '../listing.ts';
 import { type SideStep, titled } from '../side-step.ts';
@@ -181,6 +181,7 @@ function probeOf(same: readonly FeedItem[]): Probe {
     listings: same.map((item) => item.id),
     leastValue: least(same.map((item) => euros(item.price))),
     leastMass: known.length === masses.length ? least(known) : null,
+    edgesAt: noEdges,
   };
 }
 

@@ -48,8 +48,8 @@ test('what minds none of the goods that another has shares its label with it', (
     { ...within('three', 'C'), minds: ({ sku }: One) => sku !== 'B' },
   ];
   const { of, on } = labelsFor(goods, extents);
-  expect(of).toEqual(['ONE', 'ONE', 'THREE'].map((label) => ({ is: 'label', label })));
-  expect(goods.flatMap(on)).toEqual([['ONE'], ['ONE'], ['THREE']]);
+  expect(of).toEqual(['TWO', 'TWO', 'THREE'].map((label) => ({ is: 'label', label })));
+  expect(goods.flatMap(on)).toEqual([['TWO'], ['TWO'], ['THREE']]);
 });
 
 test('no fewer colours do, of all ways to give them', () => {

@@ -44,7 +44,9 @@ export function labelsFor<G extends Group>(groups: readonly G[], extents: readon
   const out = fewestOut(carried, limits.labels);
   const keyFor = keysOf(limits.key);
   const names = new Map<number, string>();
-  for (const [i, column] of columns.entries()) {
+  // A label is called by what minds most of those that share it.
+  const open = (column: string) => column.split('-').length;
+  for (const [i, column] of [...columns.entries()].sort(([, a], [, b]) => open(a) - open(b))) {
     const label = labelOf.get(column);
     if (label === undefined || out.has(label) || names.has(label)) continue;
     names.set(label, keyFor(spelled(extents[i]?.wanted ?? '')));

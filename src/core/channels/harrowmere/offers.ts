@@ -101,13 +101,14 @@ function limitsFidelity({ limits: all }: Offer, most: Minor): Fidelity {
   return lost.length === 0 ? exact : unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out');
 }
 
-/** The goods of a selection, of some plans. */
+/** The goods of a selection, of some plans; `only`: what tells the label from that of all plans. */
 const extentOf = (
   { book }: Telling,
   part: Part,
+  only: string,
   { has, minds }: Pick<Extent<ToldPlan>, 'has' | 'minds'>,
 ): Extent<ToldPlan> => ({
-  wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
+  wanted: `${part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some')}${only}`,
   part,
   has,
   minds,
@@ -128,7 +129,7 @@ function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
   if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
   const part = share ? allGoods : (partOf(offer) ?? allGoods);
   return {
-    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, { has: always, minds: always }) }],
+    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, '', { has: always, minds: always }) }],
     leastSpend: '',
     most: of.most(telling, part),
     fidelity: worstOf(lost),
@@ -181,7 +182,8 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   const { lines, most, meant, fidelity } = freedLines(telling, offer);
   if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
   const told = lines.map(({ speeds, places, plans }): Does['lines'][number] => {
-    const extent = extentOf(telling, part, {
+    const only = plans.length < telling.plans.length ? `-${speeds[0]}` : '';
+    const extent = extentOf(telling, part, only, {
       has: (plan) => telling.isFreed(plan) && plans.includes(plan),
       minds: ({ lanes }) => lanes.some(({ zone, rate }) => rate && places.includes(zone)),
     });

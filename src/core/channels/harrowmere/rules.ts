@@ -51,6 +51,15 @@ export function rulesOf(plans: Plans): Rules {
     return where !== undefined && others.length === 0 ? where : cutAt(place);
   };
   const rateAt = plans.plans.map(({ key }) => ratesOf(key));
+  /** Where further parcels are charged: the masses up to which so many do. */
+  const edgesOf = (plan: string): Probe['edgesAt'] => {
+    const rates = ratesOf(plan);
+    return (place) => {
+      const where = placeAt(place);
+      const rate = speeds.map((speed) => rates.get(`${where} ${speed}`)).find((one) => (one?.further ?? 0) > 0);
+      return { values: [], masses: rate?.holds ? parcelEdges(rate.holds) : [] };
+    };
+  };
   return {
     written: () => [{ name: fileName, pieces: () => written(plans) }],
     patterns: [
@@ -60,20 +69,15 @@ export function rulesOf(plans: Plans): Rules {
     edgesAt(place) {
       const where = placeAt(place);
       const here = delivery.filter((one) => one.places?.has(where) ?? true);
-      const held = plans.plans.flatMap(({ grams }, i) =>
-        grams !== '' && speeds.some((speed) => (rateAt[i]?.get(`${where} ${speed}`)?.further ?? 0) > 0)
-          ? [massOfGrams(grams) as Mass]
-          : [],
-      );
       return {
         values: here.flatMap(({ least }) => (least > 0 ? [least] : [])),
-        masses: [...new Set(held)].flatMap(parcelEdges),
+        masses: [],
         moments: [...here, ...goods].flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
         perItem: goods.some(({ offer }) => offer.benefit.is === 'for'),
       };
     },
     placeKey: placeAt,
-    probes: probesOf(plans),
+    probes: probesOf(plans, edgesOf),
     without: (keys) =>
       rulesOf({
         ...plans,
@@ -277,17 +281,18 @@ const parcelEdges = (holds: Mass): Mass[] =>
   Array.from({ length: Math.ceil(stated.mass / holds) }, (_, i) => ((i + 1) * holds) as Mass);
 
 /** A listing for each that no rule tells apart: by its plan, the labels that offers name, and whether it has a mass. */
-function probesOf({ listings, delivery, goods }: Plans): Probe[] {
+function probesOf({ listings, delivery, goods }: Plans, edgesOf: (plan: string) => Probe['edgesAt']): Probe[] {
   const named = new Set([...delivery, ...goods].map(({ label }) => label));
-  const alike = new Map<string, { listings: string[]; weighed: boolean }>();
+  const alike = new Map<string, { listings: string[]; weighed: boolean; plan: string }>();
   for (const { listing, grams, plan, labels } of listings) {
     const key = [plan, grams !== '', ...labels.filter((label) => named.has(label)).sort()].join(' ');
     const group = alike.get(key);
     if (group) group.listings.push(listing);
-    else alike.set(key, { listings: [listing], weighed: grams !== '' });
+    else alike.set(key, { listings: [listing], weighed: grams !== '', plan });
   }
-  return [...alike.values()].map(({ listings: all, weighed }) => ({
+  return [...alike.values()].map(({ listings: all, weighed, plan }) => ({
     listings: all,
+    edgesAt: edgesOf(plan),
     leastValue: minor(1),
     leastMass: weighed ? (1 as Mass) : null,
   }));

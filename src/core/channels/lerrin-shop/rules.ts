@@ -32,6 +32,18 @@ export function rulesOf(shop: Shop): Rules {
   const campaigns = shop.campaigns.map(running);
   const listed = lister(shop);
   const first = shop.locales[0] ?? '';
+  /** Where a set's steps change, and from where it is free. */
+  const edgesOf =
+    (set: string | undefined): Probe['edgesAt'] =>
+    (place) => {
+      const rates = [...(zoneAt(place)?.rates.values() ?? [])].flatMap((row) => row.get(set ?? '') ?? []);
+      const starts = (by: Steps['by']) =>
+        rates.flatMap(({ steps }) => (steps.by === by ? steps.rows.map((row) => row.from) : []));
+      return {
+        values: [...(starts('value') as Minor[]), ...rates.flatMap(({ freeFrom }) => freeFrom ?? [])],
+        masses: starts('grams').flatMap((from) => (from > 0 ? [((from - 1) * gram) as Mass] : [])),
+      };
+    };
   return {
     written: () => [{ name: fileName, pieces: () => writeShop(shop) }],
     patterns: [
@@ -41,21 +53,15 @@ export function rulesOf(shop: Shop): Rules {
     edgesAt(place) {
       const rates = [...(zoneAt(place)?.rates.values() ?? [])].flatMap((row) => [...row.values()]);
       const here = campaigns.filter((one) => one.holdsAt(place));
-      const starts = (by: Steps['by']) =>
-        rates.flatMap(({ steps }) => (steps.by === by ? steps.rows.map((row) => row.from) : []));
       return {
-        values: [
-          ...(starts('value') as Minor[]),
-          ...rates.flatMap(({ freeFrom }) => freeFrom ?? []),
-          ...here.flatMap(({ leastValue }) => leastValue ?? []),
-        ],
-        masses: starts('grams').flatMap((from) => (from > 0 ? [((from - 1) * gram) as Mass] : [])),
+        values: here.flatMap(({ leastValue }) => leastValue ?? []),
+        masses: [],
         moments: here.flatMap(({ from, until }) => [from, until].filter((one) => one !== null)),
         perItem: rates.some(({ each }) => each > 0) || shop.listings.some(({ handling }) => handling !== null),
       };
     },
     placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
-    probes: probesOf(shop),
+    probes: probesOf(shop, edgesOf),
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {
       const zone = zoneAt(basket.place);
@@ -152,23 +158,25 @@ function setFinder(sets: readonly ShopSet[]): (listing: ShopListing) => ShopSet 
  * A listing for each that no rule tells apart: by its set, the tags that rules name, its handling, and whether it has a
  * mass.
  */
-function probesOf(shop: Shop): Probe[] {
+function probesOf(shop: Shop, edgesOf: (set: string | undefined) => Probe['edgesAt']): Probe[] {
   const named = new Set([
     ...shop.speeds.flatMap((speed) => speed.bars),
     ...shop.campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])),
   ]);
   const setOf = setFinder(shop.sets);
-  const alike = new Map<string, { listings: string[]; weighed: boolean }>();
+  const alike = new Map<string, { listings: string[]; weighed: boolean; set: string | undefined }>();
   for (const one of shop.listings) {
     const tags = one.tags.filter((tag) => named.has(tag)).sort();
     const weighed = one.grams !== null;
-    const key = [setOf(one)?.key, weighed, one.handling?.each, one.handling?.waived, ...tags].join(' ');
+    const set = setOf(one)?.key;
+    const key = [set, weighed, one.handling?.each, one.handling?.waived, ...tags].join(' ');
     const group = alike.get(key);
     if (group) group.listings.push(one.id);
-    else alike.set(key, { listings: [one.id], weighed });
+    else alike.set(key, { listings: [one.id], weighed, set });
   }
-  return [...alike.values()].map(({ listings, weighed }) => ({
+  return [...alike.values()].map(({ listings, weighed, set }) => ({
     listings,
+    edgesAt: edgesOf(set),
     leastValue: minor(1),
     leastMass: weighed ? (gram as Mass) : null,
   }));
