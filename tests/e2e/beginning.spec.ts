@@ -120,7 +120,7 @@ test('a small book that is not the demo’s: from import to a finding, and the c
       notProved: null,
     },
   ]);
-  expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · IRELAND · STANDARD · 7.30 once an order');
+  expect(plemb('render', bookPath, 'harrowmere').text).toContain('RATE · SOAPS · IRELAND · STANDARD · 7.30 an order');
   const checked = plemb('check', bookPath, '--at', '2026-11-24T09:10:00Z');
   expect(checked.text).toContain('baskets asked');
   expect(checked.status).toBe(0);

@@ -57,7 +57,9 @@ function byWords(book: Book, by: SideBy, tender: Tender): string {
     case 'once':
       return 'once an order';
     case 'parcels':
-      return `${say(by.first)} + ${by.parcels - 1} × ${say(by.further)} for further parcels`;
+      return by.parcels === 1
+        ? `${say(by.first)} for one parcel`
+        : `${say(by.first)} + ${by.parcels - 1} × ${say(by.further)} for further parcels`;
     case 'plans':
       return `${by.plans} plans, added`;
     case 'free from': {

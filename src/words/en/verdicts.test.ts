@@ -30,9 +30,9 @@ test('a finding says what it comes to, and why', () => {
       'Sent, it would charge €12.00; it charges €9.50.',
     ].join(' '),
   );
-  const note = { fidelity: { is: 'unsayable', losses: [{ is: 'table by value' }], remedies: [] } };
+  const note = { fidelity: { is: 'unsayable', losses: [{ is: 'no region' }], remedies: [] } };
   expect(causeWords(smallBook(), finding({ cause: 'limit', note }), 'Harrowmere', tender)).toBe(
-    'A limit of translation. A table by value cannot be said there: the service is not offered.',
+    'A limit of translation. No region there stands for this zone.',
   );
   expect([chargedWords(null, tender), chargedWords(charge(490, 720), tender)]).toEqual(['—', '€4.90 −€7.20']);
 });
