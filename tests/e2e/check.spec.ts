@@ -55,7 +55,7 @@ test('one basket on the bench: every side’s steps, and what each charges now',
   await desk.getByRole('link', { name: '3 line reels to Stornoway' }).click();
   const steps = desk.getByRole('table', { name: 'Steps side by side' });
   await expect(steps.getByRole('row', { name: /^Place/ })).toContainText('Highlands and Islands');
-  await expect(steps.getByRole('row', { name: /^Rate/ })).toContainText('€10.10 for one parcel');
+  await expect(steps.getByRole('row', { name: /^Rate/ })).toContainText('€10.10, one parcel');
   await expect(steps.getByRole('row', { name: /^Charged now/ })).toContainText('10.10');
   await desk.getByLabel('Place', { exact: true }).fill('GB 75001');
   await expect(desk.getByRole('alert')).toContainText('outward and inward part, such as HS1 2AA');

@@ -58,7 +58,7 @@ function byWords(book: Book, by: SideBy, tender: Tender): string {
       return 'once an order';
     case 'parcels':
       return by.parcels === 1
-        ? `${say(by.first)} for one parcel`
+        ? 'one parcel'
         : `${say(by.first)} + ${by.parcels - 1} × ${say(by.further)} for further parcels`;
     case 'plans':
       return `${by.plans} plans, added`;
