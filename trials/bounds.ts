@@ -8,7 +8,7 @@ import { seeded } from '../src/core/plan/index.ts';
 import { charges, type Question, soldIn } from '../src/core/quote/index.ts';
 import { opened } from '../tests/books/opened.ts';
 import type { World } from '../tests/reading/books.ts';
-import { plainOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
+import { marketOffersWorldOf, plainOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { touching } from '../tests/telling/touching.ts';
 
 /**
@@ -66,13 +66,16 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
   for (let i = 0; i < baskets / books; i += 1) {
     const { lines, codes } = world.basket();
     const asked = ask({ lines, place: 'IE', codes: chanced(random, 0.5) ? (codes ?? []) : [], moment: at });
-    // Entries of single items are told by the item's own figures: those stay.
-    const free = dialect.id === 'lerrin-shop';
+    // Entries of single items are told by the item's own figures, and parcels of some by their masses: those stay.
+    const figures = (item: Question['lines'][number]['item']) => ({
+      price: dialect.id === 'findlark' ? item.price : measures.value(),
+      mass: dialect.id === 'lerrin-shop' ? measures.mass() : item.mass,
+    });
     const question: Question = {
       ...asked,
       place: pick(places),
       lines: asked.lines.slice(0, pick([1, 1, 2, 4])).map(({ item }) => ({
-        item: free ? { ...item, price: measures.value(), mass: measures.mass() } : item,
+        item: { ...item, ...figures(item) },
         units: pick([1, 1, 2, 5, 20]),
       })),
       shopper: { ...asked.shopper, channel: dialect.id },
@@ -98,6 +101,7 @@ const chanced = (random: () => number, share: number): boolean => random() < sha
 for (const [id, worldOf] of [
   ['lerrin-shop', tellableWorldOf],
   ['findlark', plainOffersWorldOf],
+  ['harrowmere', marketOffersWorldOf],
 ] as const) {
   const rows = new Map<string, { bounds: number; asked: number; close: number; wide: string[] }>();
   for (let seed = from; seed < from + books; seed += 1)
