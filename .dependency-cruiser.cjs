@@ -50,7 +50,11 @@ module.exports = {
       from: { path: manifests },
       to: {
         path: '^src/core/',
-        pathNot: [manifests, '^src/core/exact/index\\.ts$', '^src/core/channels/[a-z-]+/(format|limits|settings)\\.ts$'],
+        pathNot: [
+          manifests,
+          '^src/core/exact/index\\.ts$',
+          '^src/core/channels/[a-z-]+/(format|limits|settings)\\.ts$',
+        ],
       },
     },
     {

@@ -120,7 +120,7 @@ const massesOf = memo((goods: readonly Listed[]): { readonly lightest: number; r
 });
 
 /** The long sides of some goods; among them none where an item has no size. */
-const longSides = memo((goods: readonly Listed[]): readonly number[] => [
+const _longSides = memo((goods: readonly Listed[]): readonly number[] => [
   ...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN))),
 ]);
 

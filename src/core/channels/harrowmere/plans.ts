@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, gramsText, type Mass, type Minor, minor } from '../../exact/index.ts';
+import { amountText, gramsText, type Mass, type Minor } from '../../exact/index.ts';
 import type { FreeFrom, Lane } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { PayingLane } from '../dearest-pays.ts';
