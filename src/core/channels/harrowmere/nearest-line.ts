@@ -1,5 +1,5 @@
 import { type Mass, type Minor, minor } from '../../exact/index.ts';
-import type { Charges, Run } from './charges.ts';
+import type { Charges, Run } from './runs.ts';
 
 /** An amount for the first parcel and one for each further. */
 export interface Line {

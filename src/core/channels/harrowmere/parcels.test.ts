@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { seeded, seedFrom, times } from '../../../../tests/trials.ts';
 import { gram } from '../../exact/index.ts';
-import type { Charges, Single } from './charges.ts';
 import { bestParcels } from './parcels.ts';
+import type { Charges, Single } from './runs.ts';
 import type { Aim } from './settings.ts';
 
 const best = (lanes: readonly Charges[], singles: readonly (readonly Single[])[] = [], aim: Aim = 'any order') =>

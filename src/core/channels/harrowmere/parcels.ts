@@ -1,6 +1,6 @@
 import { gram, type Mass, type Minor, recalled } from '../../exact/index.ts';
-import { type Charges, isUneven, jumpsOf, parted, type Single } from './charges.ts';
 import { type Line, leftBy, lotsOf, nearestLine } from './nearest-line.ts';
+import { type Charges, isUneven, jumpsOf, parted, type Single } from './runs.ts';
 import type { Aim } from './settings.ts';
 import { usualLine } from './usual-line.ts';
 

@@ -1,6 +1,6 @@
 import { type Mass, minor } from '../../exact/index.ts';
-import type { Single } from './charges.ts';
 import type { Line } from './nearest-line.ts';
+import type { Single } from './runs.ts';
 
 /** So many baskets of so many parcels that are charged the same; `further`: parcels beyond the first. */
 interface Point {

@@ -5,7 +5,7 @@ import type { Listed } from '../dialect.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GroupLane, reachWithFees } from '../goods-groups.ts';
 import { type Piece, pieces, piecesOf, thinned } from '../pieces.ts';
-import type { Charges, Run, Single } from './charges.ts';
+import type { Charges, Run, Single } from './runs.ts';
 
 /** What a lane charges some goods by their mass, and what of it no parcel says. */
 export interface Charged {
