@@ -120,7 +120,7 @@ const massesOf = memo((goods: readonly Listed[]): { readonly lightest: number; r
 });
 
 /** The long sides of some goods; among them none where an item has no size. */
-const _longSides = memo((goods: readonly Listed[]): readonly number[] => [
+const longSides = memo((goods: readonly Listed[]): readonly number[] => [
   ...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN))),
 ]);
 
@@ -163,9 +163,7 @@ function samplesOf(breaks: Breaks | null, goods: readonly Listed[]): Partial<Shi
       return [...values].map((value) => ({ value, after: value }));
     }
     case 'long side':
-      return [...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN)))].map((long) => ({
-        long,
-      }));
+      return longSides(goods).map((long) => ({ long }));
     default:
       return [{}];
   }

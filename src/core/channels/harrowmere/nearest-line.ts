@@ -14,8 +14,6 @@ export interface Line {
 export interface Lots {
   readonly low: Hull;
   readonly high: Hull;
-  /** The most by which one count of parcels is charged differently. */
-  readonly widest: number;
   readonly dearest: number;
 }
 
@@ -30,17 +28,16 @@ export function lotsOf(lane: Charges, holds: Mass | null): Lots {
       if (most > (high[at] as number)) high[at] = most;
     }
   }
-  let [widest, dearest] = [0, 0];
+  let dearest = 0;
   const [below, above] = [new Hull(low, -1), new Hull(high, 1)];
   for (let at = 0; at < many; at += 1) {
     const [least, most] = [low[at] as number, high[at] as number];
     if (most < least) continue;
-    widest = Math.max(widest, most - least);
     dearest = Math.max(dearest, most);
     below.take(at);
     above.take(at);
   }
-  return { low: below, high: above, widest, dearest };
+  return { low: below, high: above, dearest };
 }
 
 /** The points of a row of charges that no line between two others passes, on one side of it. */
