@@ -525,7 +525,7 @@ describe('Harrowmere, version 2', () => {
   const told = (...asked: Parameters<typeof ask>) =>
     ask(...asked).choices.map(({ charge, discount }) => [charge, discount]);
 
-  test('the page’s example: plans add; the cheapest of three is free; an offer frees its label’s lines alone', () => {
+  test('the page’s example: plans add, the cheapest of three is free, an offer frees its label alone', () => {
     const all = plans(free, spare);
     expect(told(all, 'GB LS1 1AA', [tails(2), spars(1)])).toEqual([['15.15', '0.00']]);
     expect(told(all, 'GB LS1 1AA', [tails(2), spars(1)], ['SPARE3'])).toEqual([['15.15', '14.80']]);
@@ -555,6 +555,18 @@ describe('Harrowmere, version 2', () => {
       harrowmere.checkout(taken(harrowmere, files), later)(parted).choices[0]?.charge;
     expect(at(north('GB BT*'))).toBe('3.00');
     expect(at(north('GB BT1*'))).toBe('6.40');
+  });
+  test('a cut in a region of several countries takes its own alone, by postcode or by a part with its own', () => {
+    const isles = plans(
+      'CUT|ISLES|EURO|ES 35*',
+      'RATE|SMALL|ISLES|STANDARD|20.00|0.00',
+      'RATE|SMALL|EURO|STANDARD|9.00|0.00',
+    );
+    expect(told(isles, 'ES 35001', [tails(1)])).toEqual([['20.00', '0.00']]);
+    expect(told(isles, 'ES 28001', [tails(1)])).toEqual([['9.00', '0.00']]);
+    expect(told(isles, 'FR 35000', [tails(1)])).toEqual([['9.00', '0.00']]);
+    const parted = { ...basket('ES', [tails(1)]), place: { country: 'ES', part: 'ES-GC', postcode: null } };
+    expect(harrowmere.checkout(taken(harrowmere, isles), later)(parted).choices[0]?.charge).toBe('20.00');
   });
   test('of several offers the one that takes most, and of equal ones the earlier', () => {
     const named = (key: string, more: string) => `GOODS|${key}|${key}|Terms.|${more}||`;

@@ -111,6 +111,45 @@ test('goods with rates of their own are a plan each while all fit, and one a rat
   expect(plansOf(205)).toEqual({ plans: 3, mixing: 'bounded' });
 });
 
+test('what is cut out of a region of several countries is charged alike by both, and as the book means', () => {
+  const rate = (amount: string) => ({ post: flat(amount) });
+  const { book, goods, ask } = shopOf(rate('4.00'), [item('A')], {
+    zones: [
+      { id: 'isles', name: 'Isles', takes: ['ES-GC'], leaves: [] },
+      { id: 'town', name: 'Town', takes: ['FR 75*'], leaves: ['FR 75001'] },
+      { id: 'rest', name: 'Rest', takes: ['world'], leaves: [] },
+    ],
+    templates: [
+      {
+        id: 'main',
+        name: 'Main',
+        origin: 'Here',
+        zones: ['isles', 'town', 'rest'],
+        lanes: { isles: rate('20.00'), town: rate('7.00'), rest: rate('9.00') },
+      },
+    ],
+    channels: { harrowmere: { speeds: { post: 'STANDARD' } } },
+  }).open();
+  const { rules } = dialect.render(book, goods);
+  const outcome = harrowmere.submit(harrowmere.empty, filesOf(rules), at);
+  if ('refused' in outcome) throw new Error(JSON.stringify(outcome.refused));
+  expect(filesOf(rules)[0]?.text).toContain('FR 75001');
+  for (const [place, charge] of [
+    ['ES 35001', '20.00'],
+    ['ES-GC', '20.00'],
+    ['ES 28001', '9.00'],
+    ['FR 75002', '7.00'],
+    ['FR 75001', '9.00'],
+    ['FR 35000', '9.00'],
+    ['DE 75001', '9.00'],
+  ] as const) {
+    const question = ask({ lines: [{ sku: 'A', units: 1 }], place, codes: [], moment: at });
+    const [believed] = rules.charges(soldIn(question), at);
+    const [charged] = harrowmere.checkout(outcome.state, at)(checkoutOf(question)).choices;
+    expect([amountText(believed?.charge as never, euro), charged?.charge], place).toEqual([charge, charge]);
+  }
+});
+
 /** The clauses that a file has. */
 function inFile(text: string): string[] {
   const rows = text.split('\n').map((row) => row.split('\t'));

@@ -8,7 +8,6 @@ import { checkout2, grammar2 } from './version-2.ts';
 
 /** Harrowmere, from docs/formats/harrowmere.md and the page of the version before alone. */
 interface State {
-  readonly version: 1 | 2;
   /** Lines in force at once, as sent. */
   readonly lines: readonly Line[];
   readonly offers: readonly Reviewed<Line>[];
@@ -19,12 +18,14 @@ const reviewHours = 40;
 const grammars = { 1: grammar1, 2: grammar2 };
 
 /** The first line says which version a file is of. */
-const versionOf = (text: string): State['version'] => (/^SITE\t[^\t\n]*(\n|$)/.test(text) ? 1 : 2);
+const versionOf = (text: string): 1 | 2 => (/^SITE\t[^\t\n]*(\n|$)/.test(text) ? 1 : 2);
+const versionIn = ({ lines }: State): 1 | 2 => (lines[0] && lines[0].cells.version === undefined ? 1 : 2);
 
 const isOffer = ({ kind }: Line) => kind === 'DELIVERY' || kind === 'GOODS';
 
-function checkoutAt({ version, lines, offers }: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
-  const charge = version === 1 ? checkout1(lines) : checkout2(lines);
+function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
+  const { lines, offers } = state;
+  const charge = versionIn(state) === 1 ? checkout1(lines) : checkout2(lines);
   const inForce = offers.flatMap((one) => inForceAt(one, moment) ?? []);
   return (basket) => {
     const running = inForce.filter(({ cells }) => runs(cells, moment, basket.codes));
@@ -41,7 +42,7 @@ function checkoutAt({ version, lines, offers }: State, moment: number): (basket:
 
 export const harrowmere: StandIn<State> = {
   name: 'harrowmere',
-  empty: { version: 2, lines: [], offers: [] },
+  empty: { lines: [], offers: [] },
   submit(state, files, now) {
     const file = files.find((one) => one.name === 'plans.tsv');
     if (!file || files.length > 1)
@@ -52,30 +53,25 @@ export const harrowmere: StandIn<State> = {
     const until = now + reviewHours * 3_600_000;
     const sent = lines.filter(isOffer).map((line) => ({ key: line.cells.key ?? '', value: line }));
     // Offers of another version of the format are not compared with: their cells mean something else.
-    const before = state.version === version ? state.offers : [];
+    const before = versionIn(state) === version ? state.offers : [];
     return {
       state: {
-        version,
         lines: lines.filter((line) => !isOffer(line)),
         offers: submitted(before, sent, now, () => until, 'passed'),
       },
     };
   },
   settle: async (state) => state,
-  live: ({ version, lines, offers }, moment) => ({
-    files:
-      lines.length === 0
-        ? []
-        : [
-            {
-              name: 'plans.tsv',
-              text: [...lines, ...offers.flatMap((one) => inForceAt(one, moment) ?? [])]
-                .map((line) => written(line, grammars[version]))
-                .join(''),
-            },
-          ],
-    held: heldAt(offers, moment),
-  }),
+  live(state, moment) {
+    const { lines, offers } = state;
+    const grammar = grammars[versionIn(state)];
+    const inForce = [...lines, ...offers.flatMap((one) => inForceAt(one, moment) ?? [])];
+    return {
+      files:
+        lines.length === 0 ? [] : [{ name: 'plans.tsv', text: inForce.map((line) => written(line, grammar)).join('') }],
+      held: heldAt(offers, moment),
+    };
+  },
   listings: ({ lines }) =>
     lines
       .filter(({ kind }) => kind === 'LISTING')
