@@ -74,7 +74,7 @@ test(
       'meant at',
       'no least value',
       'raised',
-      'right for single goods',
+      'set',
       'steps before discounts',
       'tested before discounts',
       'the channel left out',

@@ -254,7 +254,7 @@ describe('offers', () => {
       why: 'The title is cut to 36 letters.',
     });
   });
-  test('a code whose review at Findlark would find it unknown at the shop, or not enough for an item, is told of', () => {
+  test('a code that Findlark’s review finds unknown at the shop, or not enough for an item, is told of', () => {
     const suds = (change: Partial<BookFile['offers'][number]>) =>
       find(
         notesOf('findlark', (book) => {

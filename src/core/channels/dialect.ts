@@ -67,7 +67,10 @@ export interface ChannelChoice {
   readonly steps: readonly SideStep[];
 }
 
-/** Where a channel's charges for one place change, whatever is bought: list values from which, masses up to which, moments from which. */
+/**
+ * Where a channel's charges for one place change, whatever is bought: list values from which, masses up to which,
+ * moments from which.
+ */
 export interface Edges {
   readonly values: readonly Minor[];
   readonly masses: readonly Mass[];

@@ -1,3 +1,4 @@
+import type { ChannelId } from '../book/index.ts';
 import { type Currency, type Minor, minor } from '../exact/index.ts';
 import type { Over } from '../rates/index.ts';
 
@@ -87,7 +88,6 @@ export type Remedy =
   | 'a flat rate or a table by mass'
   | 'a flat rate'
   | 'a charge per weight'
-  | 'right for single goods'
   | 'an open last break'
   | 'breaks on whole grams'
   | 'a last edge on whole grams'
@@ -135,6 +135,8 @@ export type Remedy =
   | 'live with it'
   | { readonly is: 'raised'; readonly to: Minor }
   | { readonly is: 'meant at'; readonly channel: string }
+  /** A setting of the channel's own. */
+  | { readonly is: 'set'; readonly channel: ChannelId; readonly field: string; readonly value: string }
   | { readonly is: 'a book in'; readonly currency: Currency };
 
 /** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */

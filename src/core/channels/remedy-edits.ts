@@ -4,7 +4,6 @@ import type { OfferBody } from '../offers/index.ts';
 import type { LaneBody } from '../rates/index.ts';
 import type { Clause } from './dialect.ts';
 import type { Remedy } from './fidelity.ts';
-import { forSingleGoods } from './harrowmere/settings.ts';
 
 /**
  * The edits of the book that a remedy of a clause is, where it is one act; null where a person has to say more first,
@@ -16,7 +15,8 @@ export function remedyEdits(book: Book, clause: Clause, channel: ChannelId, reme
 }
 
 function byClause(book: Book, clause: Clause, channel: ChannelId, remedy: Remedy): Edit[] {
-  if (remedy === 'right for single goods') return [{ path: ['channels', channel, 'fit'], value: forSingleGoods }];
+  if (typeof remedy === 'object' && remedy.is === 'set')
+    return [{ path: ['channels', channel, remedy.field], value: remedy.value }];
   switch (clause.about) {
     case 'rate':
     case 'threshold': {

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { latest, memo } from './memo.ts';
+import { latest, memo, recalled } from './memo.ts';
 
 test('each thing is worked out once, an answer of nothing among them; what looks alike is another thing', () => {
   let worked = 0;
@@ -33,4 +33,16 @@ test('the last answer stays while the same is asked, and no longer', () => {
   const list = [3];
   expect([sum(list, 1), sum(list, 1), worked]).toEqual([4, 4, 1]);
   expect([sum(list, 2), sum([3], 2), sum(list, 1), worked]).toEqual([5, 5, 4, 4]);
+});
+
+test('of data that says the same the answer stays, for as many as are kept: those asked last', () => {
+  let worked = 0;
+  const sum = recalled(2, (list: readonly number[]) => {
+    worked += 1;
+    return list.reduce((a, b) => a + b, 0);
+  });
+  expect([sum([1, 2]), sum([1, 2]), sum([3]), worked]).toEqual([3, 3, 3, 2]);
+  // Asked again, it is the other that goes when a third comes.
+  expect([sum([1, 2]), sum([4]), sum([1, 2]), worked]).toEqual([3, 4, 3, 3]);
+  expect([sum([3]), worked]).toEqual([3, 4]);
 });

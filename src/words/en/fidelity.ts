@@ -1,5 +1,6 @@
 import type { Book } from '../../core/book/index.ts';
 import type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from '../../core/channels/index.ts';
+import { wordsOfChannel } from './channels/index.ts';
 import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { overWords } from './measures.ts';
@@ -272,7 +273,6 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'a flat rate or a table by mass': 'a flat rate or a table by mass in the book',
   'a flat rate': 'a flat rate in the book',
   'a charge per weight': 'a charge per weight in the book',
-  'right for single goods': 'let single goods be right, heavy orders less so',
   'an open last break': 'an open last break',
   'breaks on whole grams': 'breaks on whole grams',
   'a last edge on whole grams': 'a last edge on whole grams',
@@ -327,6 +327,8 @@ function remedyText(remedy: Remedy, tender: Tender): string {
       return `raise it to ${money(remedy.to, tender)}`;
     case 'meant at':
       return `hold it at ${channelName(remedy.channel)} too`;
+    case 'set':
+      return wordsOfChannel(remedy.channel).settings[remedy.field]?.acts?.[remedy.value] ?? remedy.value;
     case 'a book in':
       return `keep a book whose first market is in ${remedy.currency}`;
   }

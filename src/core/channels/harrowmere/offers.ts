@@ -2,7 +2,16 @@ import { amountText, decimalText, type Minor, minor, percentOf } from '../../exa
 import { allGoods, type Benefit, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
-import { bounded, exact, type Fidelity, type LostLimit, type Remedy, unsayable, worstOf } from '../fidelity.ts';
+import {
+  addedUp,
+  bounded,
+  exact,
+  type Fidelity,
+  type LostLimit,
+  type Remedy,
+  unsayable,
+  worstOf,
+} from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { forSomeAlone, isFor } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
@@ -39,7 +48,7 @@ export function offersOf(telling: Telling): { drafted: Drafted[]; told: Readonly
       ...told.map((one) => ({
         clause: { about: 'offer', offer: one.offer.id } as const,
         drafts: one.drafts,
-        fidelity: worstOf([one.fidelity, besideOthers(told, one, keepsOut)]),
+        fidelity: addedUp([one.fidelity, besideOthers(told, one, keepsOut)]),
       })),
     ],
     told: new Set(told.map(({ offer }) => offer.id)),
@@ -230,7 +239,7 @@ function besideOthers(
   const joined = others.filter(
     (other) => isDelivery(one) !== isDelivery(other) && keepsOut(one.offer, other.offer) !== 'never',
   );
-  return worstOf([
+  return addedUp([
     apart.length === 0
       ? exact
       : bounded(lesser(apart), { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it'),

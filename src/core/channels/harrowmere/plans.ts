@@ -4,15 +4,16 @@ import type { FreeFrom, Lane } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { PayingLane } from '../dearest-pays.ts';
 import type { Listed } from '../dialect.ts';
-import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
+import { bounded, exact, type Fidelity, type Remedy, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
 import { asksMass, type Charged, chargedBy } from './lane-charges.ts';
+import { manifest } from './manifest.ts';
 import { bestParcels, parcelsOf } from './parcels.ts';
 import type { ToldPlace } from './places.ts';
-import type { Aim } from './settings.ts';
+import { type Aim, forSingleGoods } from './settings.ts';
 
 /** A service that has a speed at a place. */
 export interface Spoken {
@@ -36,15 +37,12 @@ export interface ToldPlan {
   readonly plan: Plan;
   readonly group: GoodsGroup;
   readonly goods: readonly Listed[];
-  readonly holds: Mass | null;
   readonly lanes: readonly PlanLane[];
 }
 
 /** Whether goods are charged by a rate of their own that no free delivery waives. */
-export const isKept = ({ own }: Pick<GoodsGroup, 'own'>, most: number): boolean =>
-  own !== null && !own.waivable && most > 0;
-export const keeps = ({ group, lanes }: ToldPlan): boolean =>
-  isKept(group, Math.max(0, ...lanes.map(({ most }) => most)));
+export const keeps = ({ group: { own }, lanes }: ToldPlan): boolean =>
+  own !== null && !own.waivable && lanes.some(({ most }) => most > 0);
 
 /**
  * Goods as plans. Plans add, as the book's groups may: each group that the book charges by itself is one; where some of
@@ -137,7 +135,7 @@ function planOf(
         : bounded(
             off,
             { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off },
-            ...(aim === 'any order' && singles > 0 ? (['right for single goods'] as const) : []),
+            ...(aim === 'any order' && singles > 0 ? [rightForSingles] : []),
             'a charge per weight',
             'a flat rate',
             'live with it',
@@ -159,10 +157,12 @@ function planOf(
     plan: { key, name: titleOf(book, group).slice(0, limits.name), grams: holds === null ? '' : gramsText(holds) },
     group,
     goods,
-    holds,
     lanes,
   };
 }
+
+/** Single goods met exactly, as the seller may set it. */
+const rightForSingles: Remedy = { is: 'set', channel: manifest.id, field: 'fit', value: forSingleGoods };
 
 const parcelsWithin = (holds: Mass | null): number => (holds === null ? 1 : Math.ceil(stated.mass / holds));
 

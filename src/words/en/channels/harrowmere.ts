@@ -19,6 +19,7 @@ export const harrowmere: ChannelWords = {
       label: 'What rates by weight are to meet',
       lead: 'Rates are nearest for',
       values: { 'any order': 'any order', 'single goods': 'single goods' },
+      acts: { 'single goods': 'let single goods be right, heavy orders less so' },
     },
   },
 };

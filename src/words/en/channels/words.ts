@@ -4,11 +4,16 @@ export interface ChannelWords {
   readonly what: string;
   /** What it can say, a row a kind of clause. */
   readonly says: readonly { readonly about: string; readonly how: string }[];
-  /** Its own settings by their fields: what each is called, the words before it, and what its values are called. */
+  /** Its own settings by their fields: what each is called, the words before it, its values', and to set one. */
   readonly settings: Readonly<
     Record<
       string,
-      { readonly label: string; readonly lead: string; readonly values?: Readonly<Record<string, string>> }
+      {
+        readonly label: string;
+        readonly lead: string;
+        readonly values?: Readonly<Record<string, string>>;
+        readonly acts?: Readonly<Record<string, string>>;
+      }
     >
   >;
 }
