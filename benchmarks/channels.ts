@@ -66,7 +66,7 @@ function believed(rules: Rules, goods: ReturnType<typeof readyGoods>['goods']): 
   const baskets = Array.from({ length: 1000 }, (_, i) => ({
     lines: [0, 1].map((k) => {
       const item = goods[(i * 7 + k * 31) % goods.length] as (typeof goods)[number];
-      return { sku: item.sku, units: 1 + (i % 3), price: item.price, mass: item.mass };
+      return { listing: item.listing, units: 1 + (i % 3), price: item.price, mass: item.mass };
     }),
     place: places[i % places.length] as (typeof places)[number],
     codes: i % 5 === 0 ? ['GUST12'] : [],

@@ -4,6 +4,23 @@ import { seeded } from '../src/core/plan/index.ts';
 
 type Written = z.input<typeof itemSchema>;
 
+/** What has become of the goods in the records of others: a heavier tail, a dearer kite, a tail that nobody lists any
+ * more, a reel listed twice; parcels measured longer and heavier than the book has them.
+ */
+export const demoDrift = {
+  harrowmere: [
+    { listing: 'LK-TAIL-12-MOS', price: '17.30', grams: '520' },
+    { listing: 'LK-DEL-20-MOS', price: '54.90', grams: '670' },
+    { listing: 'LK-TAIL-08-FOA', gone: true },
+    { listing: 'LK-REEL-20-30', price: '10.90', grams: '225' },
+  ],
+  ternline: [
+    { goods: 'LK-SPAR-8-165-6', grams: 505, sides: [1720, 90, 90] },
+    { goods: 'LK-BOX-20-MOS', grams: 1480, sides: [700, 120, 80] },
+    { goods: 'LK-STU-15-BRI', grams: 865, sides: [1150, 130, 90] },
+  ],
+} as const;
+
 /** The demo seller's goods: kites, tails, line reels, spar tubes, lit kites, ribbons. All invented. */
 export const demoGoods = (): Item[] => written().map((item) => itemSchema.parse(item));
 
@@ -166,6 +183,13 @@ function written(): Written[] {
   for (const { sku, kind } of [...items]) if (kind === 'battery') change(sku, { hazards: ['lithium'] });
   // A second stock place for the ribbons; a bag that takes after the smaller one; single exceptions.
   for (const { sku, tags } of [...items]) if (tags.includes('gifts')) change(sku, { origin: 'Westport' });
+  // Ribbons are not advertised; Harrowmere has its own numbers of the reels.
+  for (const { sku, tags } of [...items]) if (tags.includes('ribbons')) change(sku, { notListed: ['findlark'] });
+  items
+    .filter(({ tags }) => tags?.includes('reels'))
+    .forEach(({ sku }, i) => {
+      change(sku, { listedAs: [{ channel: 'harrowmere', listing: `HM-${7310 + i}` }] });
+    });
   change('LK-PART-CARRYBAG16', { parent: 'LK-PART-CARRYBAG', kind: null, tags: [] });
   change('LK-PART-REPAIRTA', { ownRate: { rate: { is: 'free' }, waived: false } });
   change('LK-PART-WINDGAUG', { fee: { each: '0.85', waived: false } });

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import pino from 'pino';
 import type { ChannelId } from '../src/core/book/index.ts';
-import { channelIds } from '../src/core/book/index.ts';
+import { channelIds, compileBook, readyGoods } from '../src/core/book/index.ts';
+import { unwrap } from '../src/core/exact/index.ts';
+import { weighedOf } from '../src/core/plan/index.ts';
 import { reaching } from '../src/server/context.ts';
 import { connect, migrate } from '../src/server/database.ts';
 import { runCheck } from '../src/server/jobs/check.ts';
@@ -21,11 +23,13 @@ import { replaceBook, save } from '../src/server/save.ts';
 import { tasksWith } from '../src/server/tasks.ts';
 import { inPlace } from '../src/server/threads.ts';
 import { demoBook, demoLaterGroup, demoLaterOffers, demoMoments } from './book.ts';
+import { demoDrift } from './goods.ts';
 import { demoAdvertising, demoCodes, demoOrders, demoVisits } from './orders.ts';
 
 /**
  * Puts the demo seller into an empty database and its history into the stand-ins: sent ten days ago and reviewed; two
- * offers added and sent this morning, one of them too late; and a rate that somebody has edited at Lerrin Shop since.
+ * offers added and sent this morning, one of them too late; and a rate that somebody has edited at Lerrin Shop since,
+ * records of goods that have drifted at Harrowmere and at the carrier.
  * Does nothing where there is a book.
  */
 const url = process.env.DATABASE_URL ?? '';
@@ -111,12 +115,21 @@ if ((await newest(database)) === 0) {
     key: null,
   });
   await sendAll(demoMoments.laterSent);
-  const edited = await fetch(`${addresses['lerrin-shop']}/desk/edit`, {
-    method: 'POST',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ zone: 'euro', speed: 'standard', row: 0, charge: '9.50' }),
-  });
-  if (!edited.ok) throw new Error('The demo could not edit a rate at Lerrin Shop');
+  const atDesk = async (of: string, path: string, body: object) => {
+    const done = await fetch(`${(addresses as Record<string, string>)[of]}/desk/${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (!done.ok) throw new Error(`The demo could not have its way at ${of}: ${await done.text()}`);
+  };
+  await atDesk('lerrin-shop', 'edit', { zone: 'euro', speed: 'standard', row: 0, charge: '9.50' });
+  // Records that have drifted: weighed anew, priced by a rule of the marketplace, taken off, and listed by hand.
+  for (const line of demoDrift.harrowmere) await atDesk('harrowmere', 'listing', line);
+  await context.carrier.tellGoods(
+    readyGoods(unwrap(compileBook(book)), goods).goods.flatMap((one) => weighedOf(one) ?? []),
+  );
+  for (const line of demoDrift.ternline) await atDesk('ternline', 'goods', line);
   await setClock(demoMoments.begins);
   const begins = new Date(demoMoments.begins);
   const check = await addCheck(database, {

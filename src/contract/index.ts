@@ -224,6 +224,20 @@ export type HistoryReport = z.infer<typeof historyReport>;
 export type HistoryImport = z.infer<typeof historyImport>;
 /** The carrier's dated cards, and why it does not answer, where it does not. */
 export const carrierAnswer = z.object({ cards: z.array(cardSchema).readonly(), down: z.string().nullable() });
+/** A line of the carrier's own record of the seller's goods: whole grams, and whole millimetres, the longest first. */
+export const weighedSchema = z.object({
+  goods: z.string(),
+  grams: z.int(),
+  sides: z.tuple([z.int(), z.int(), z.int()]).readonly(),
+});
+/** Its record, null where it does not answer, and why. */
+export const carrierGoodsAnswer = z.object({
+  goods: z.array(weighedSchema).readonly().nullable(),
+  down: z.string().nullable(),
+});
+/** Goods of the saved book of which it is to have the book's figures. */
+export const carrierGoodsRequest = z.strictObject({ skus: z.array(z.string()).min(1).max(100_000) });
+export type CarrierGoodsAnswer = z.infer<typeof carrierGoodsAnswer>;
 export type PastOrder = z.infer<typeof pastOrderSchema>;
 export type Visit = z.infer<typeof visitSchema>;
 export type CarrierAnswer = z.infer<typeof carrierAnswer>;

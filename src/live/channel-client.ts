@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
-import { type ChannelBasket, dialectOf, type Listing, listingOf } from '../core/channels/index.ts';
+import { type ChannelBasket, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
 import { amountText, type Currency, gramsText, type Minor, parseAmount, unwrap } from '../core/exact/index.ts';
 import { asked, NoAnswer, type Patience, type Streamed } from './http.ts';
@@ -115,7 +115,7 @@ async function* submissionOf(pieces: ReturnType<FilesToSend['pieces']>): AsyncGe
 
 const written = (basket: ChannelBasket) => ({
   lines: basket.lines.map((line) => ({
-    listing: listingOf(line.sku),
+    listing: line.listing,
     units: line.units,
     price: amountText(line.price as Minor, euro),
     grams: line.mass === null ? null : gramsText(line.mass),

@@ -10,6 +10,7 @@ import type { Context } from './context.ts';
 import type { Jobs } from './jobs/queues.ts';
 import { HttpProblem } from './problem.ts';
 import { bookRoutes } from './routes/book.ts';
+import { carrierRoutes } from './routes/carrier.ts';
 import { channelRoutes } from './routes/channels.ts';
 import { checkRoutes } from './routes/checks.ts';
 import { codeRoutes } from './routes/codes.ts';
@@ -95,6 +96,7 @@ export function app(context: Context, jobs: Jobs, saves: Saves, pages: string): 
   server.route('/api', checkRoutes(context, jobs));
   server.route('/api', codeRoutes(context));
   server.route('/api', eventRoutes(context, saves));
+  server.route('/api', carrierRoutes(context));
   server.route('/api', historyRoutes(context, jobs));
   server.route('/api', importRoutes(context, jobs));
   server.route('/api', keyRoutes(context));

@@ -65,6 +65,7 @@ export const goodsHeads = {
   ),
   stockedBy: names('stocked by'),
   notListed: names('not listed at, not listed'),
+  listedAs: names('listed as'),
   hazards: names('hazards, hazard, dangerous goods, gefahrgut, matieres dangereuses, mercancias peligrosas'),
 } as const;
 

@@ -1,4 +1,3 @@
-import { listingOf } from '../../src/core/channels/index.ts';
 import { amountText, type Currency, gramsText } from '../../src/core/exact/index.ts';
 import { type Question, soldIn } from '../../src/core/quote/index.ts';
 
@@ -9,7 +8,7 @@ export function checkoutOf(question: Question) {
   const { lines, place, codes } = soldIn(question);
   return {
     lines: lines.map((line) => ({
-      listing: listingOf(line.sku),
+      listing: line.listing,
       units: line.units,
       price: amountText(line.price, euro),
       grams: line.mass === null ? null : gramsText(line.mass),

@@ -39,7 +39,7 @@ test.each(dialects.map((one) => [one.id, one] as const))(
       const baskets = ['IE', 'GB HS1 2AA', 'FR 97400', 'JP'].map((place, i) => ({
         lines: goods
           .slice(i, i + 2)
-          .map((item) => ({ sku: item.sku, units: 2, price: item.price as Minor, mass: item.mass })),
+          .map((item) => ({ listing: item.listing, units: 2, price: item.price as Minor, mass: item.mass })),
         place: unwrap(parsePlace(place)),
         codes: ['GUST12', 'SUDS'],
       }));

@@ -282,7 +282,11 @@ export function readAnswer(book: Book, basket: Basket): Read {
   }
   const origin = (item: Item) => stated(item, (one) => one.origin) ?? templateOf(item).origin;
   const stocks = (item: Item) => basket.channel !== null && list(item, (one) => one.stockedBy).includes(basket.channel);
-  const lists = (item: Item) => basket.channel === null || !list(item, (one) => one.notListed).includes(basket.channel);
+  const unlisted = (item: Item) => stated(item, ({ notListed }) => (notListed.length > 0 ? notListed : null));
+  const lists = (item: Item) => {
+    const channels = unlisted(item);
+    return basket.channel === null || channels === null || channels === 'none' || !channels.includes(basket.channel);
+  };
 
   const merged = new Map<string, number>();
   for (const { sku, units: some } of basket.lines) merged.set(sku, (merged.get(sku) ?? 0) + some);

@@ -1,4 +1,7 @@
+import { mkdtempSync } from 'node:fs';
 import type { Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { cardOn, cardSchema, carrierBy, parcelCharge, readCard } from '../../src/core/carrier/index.ts';
@@ -13,7 +16,7 @@ const [gram, cubicCentimetre] = [1_600_000_000, 50_000n ** 3n];
 let server: Server;
 let address = '';
 beforeAll(async () => {
-  const started = await listen(ternline(), 0);
+  const started = await listen(ternline(mkdtempSync(join(tmpdir(), 'plemb-carrier-'))), 0);
   server = started.server;
   address = `http://127.0.0.1:${started.port}`;
 });

@@ -1,5 +1,13 @@
 import type { Problem } from '../exact/index.ts';
-import { type GoodsFile, type GoodsImport, goodsImport, type Item, type MissingWay } from '../goods/index.ts';
+import {
+  type GoodsFile,
+  type GoodsImport,
+  goodsImport,
+  type Item,
+  listedTwice,
+  type MissingWay,
+  withParents,
+} from '../goods/index.ts';
 import type { CompiledBook } from './compile/index.ts';
 import { unreadyGoods } from './ready.ts';
 import { channelsOf } from './schema.ts';
@@ -41,7 +49,9 @@ function faults(
   for (const item of put) after.set(item.sku, item);
   for (const sku of gone) after.delete(sku);
   const found = new Map<string, Problem[]>();
-  for (const problem of unreadyGoods(book, [...after.values()])) {
+  const all = [...after.values()];
+  const problems = [...unreadyGoods(book, all), ...listedTwice(withParents(all).items, channelsOf(book.body))];
+  for (const problem of problems) {
     const [sku, ...at] = problem.at;
     found.set(String(sku), [...(found.get(String(sku)) ?? []), { ...problem, at }]);
   }

@@ -42,6 +42,7 @@ export { patchWith } from './patch-with.ts';
 export { migrationNotes, readBasket, readBookFile } from './read.ts';
 export {
   itemFor,
+  listingIn,
   type OwnCharge,
   type Ready,
   readyFinder,

@@ -11,12 +11,14 @@ import {
   under,
 } from '../exact/index.ts';
 import {
+  channelsIn,
   completer,
   defaultKind,
   type Item,
   type ItemFigures,
   layersOf,
   lineOf,
+  listingOf,
   type OwnDelivery,
   type OwnLayers,
   ownAt,
@@ -64,6 +66,10 @@ export interface Ready extends ItemFigures {
   readonly stockedBy: readonly string[];
   /** Channels that do not list it. */
   readonly notListed: readonly string[];
+  /** The id under which channels list it; see {@link listingIn}. */
+  readonly listing: string;
+  /** Ids of its own, by channel; null where it has none. */
+  readonly listings: ReadonlyMap<string, string> | null;
   /** Null where it is the same in every channel and at every moment; see {@link itemFor}. */
   readonly varies: Varies | null;
 }
@@ -92,6 +98,10 @@ export function itemFor(item: Ready, channel: string | null, at: Instant): Ready
   varies.known.set(key, made);
   return made;
 }
+
+/** The id under which a channel lists an item. */
+export const listingIn = ({ listing, listings }: Pick<Ready, 'listing' | 'listings'>, channel: string | null): string =>
+  (channel === null ? undefined : listings?.get(channel)) ?? listing;
 
 export const defaultClass = 'standard';
 
@@ -277,7 +287,10 @@ function readyAt(
     taxClass: item.taxClass ?? defaultClass,
     inside: insideOf(shop, item, figures),
     stockedBy: item.stockedBy,
-    notListed: item.notListed,
+    notListed: channelsIn(item.notListed),
+    listing: listingOf(item.sku),
+    listings:
+      item.listedAs.length === 0 ? null : new Map(item.listedAs.map(({ channel, listing }) => [channel, listing])),
     varies: null,
   };
 }
@@ -348,11 +361,16 @@ function unknownIn(item: Item, { known }: Workshop): Problem[] {
   named(['template'], 'template', [item.template]);
   named(['barred'], 'service', item.barred ?? []);
   named(['stockedBy'], 'channel', item.stockedBy);
-  named(['notListed'], 'channel', item.notListed);
+  named(['notListed'], 'channel', channelsIn(item.notListed));
   for (const { id, sets } of item.dated) {
     if (sets.is === 'template') named(['dated', id], 'template', [sets.template]);
     if (sets.is === 'not by') named(['dated', id], 'service', sets.services);
   }
+  item.listedAs.forEach(({ channel, listing }, i) => {
+    named(['listedAs', i, 'channel'], 'channel', [channel]);
+    if (item.listedAs.findIndex((other) => other.channel === channel) < i)
+      problems.push({ at: [item.sku, 'listedAs', i], is: 'repeated', what: 'listing id', id: listing, line: null });
+  });
   const seen = new Set<string>();
   item.prices.forEach(({ market, channel }, i) => {
     const at = ['prices', i] as const;

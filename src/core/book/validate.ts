@@ -1,9 +1,9 @@
 import { atOnce, type Problem, type Steps, under } from '../exact/index.ts';
-import type { Item } from '../goods/index.ts';
+import { type Item, listedTwice, withParents } from '../goods/index.ts';
 import { type BenefitBody, benefitKindOf } from '../offers/index.ts';
 import { type CompiledBook, compileBook } from './compile/index.ts';
 import { unreadySteps } from './ready.ts';
-import type { Basket, Book } from './schema.ts';
+import { type Basket, type Book, channelsOf } from './schema.ts';
 
 /**
  * The one way into a sound book: for saves, imports, files, what is taken back and the command line alike. All that is
@@ -28,7 +28,8 @@ export function* validateSteps(
   const inMarkets = compiled.flatMap((one): CompiledBook[] => (one.ok ? [one.value] : []));
   const unready: Problem[] = [];
   for (const market of inMarkets) unready.push(...under(['goods'], yield* unreadySteps(market, items, each)));
-  return eachOnce([...unready, ...repeated(items), ...missingGoods(book, isThere)]);
+  const listed = under(['goods'], listedTwice(withParents(items).items, channelsOf(book)));
+  return eachOnce([...unready, ...repeated(items), ...listed, ...missingGoods(book, isThere)]);
 }
 
 /** What of a book its goods refer to, or are read by: where that stays, goods that were sound stay so. */

@@ -103,6 +103,8 @@ export interface Rules {
   /** Places with the same key are treated alike in everything. */
   placeKey(place: Place): string;
   readonly probes: readonly Probe[];
+  /** By which of its plans or sets it charges a listing; null where it has none such, or does not list it. */
+  planOf(listing: string): string | null;
   /** The same without some promotions, as while they are held by a review. */
   without(keys: ReadonlySet<string>): Rules;
 }

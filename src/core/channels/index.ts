@@ -2,9 +2,10 @@
 
 import { dialectList as list } from '#dialects';
 import { manifests } from '#manifests';
-import { type ChannelId, type CompiledBook, itemFor } from '../book/index.ts';
+import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Dialect, Listed, Note, Rendition } from './dialect.ts';
 import { exact, unsayable } from './fidelity.ts';
+import { countedAlike, listedAt } from './listed.ts';
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
@@ -22,13 +23,6 @@ function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
     ],
   };
 }
-
-/**
- * Whether a channel counts in the currency that a book is compiled in; else nothing can be told there, and nothing
- * asked.
- */
-export const countedAlike = (book: CompiledBook, { currency }: Pick<Dialect, 'currency'>): boolean =>
-  book.currency === currency;
 
 /** A dialect without the goods its channel stocks: those it delivers itself, by its own rules. */
 const ownGoods = (dialect: Dialect): Dialect => ({
@@ -61,18 +55,6 @@ function stockedNotes(id: ChannelId, goods: readonly Listed[]): Note[] {
   ];
 }
 
-/**
- * Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of.
- */
-export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
-  goods.some((item) => item.stockedBy.includes(id) || item.notListed.includes(id) || item.varies !== null)
-    ? goods.flatMap((item) =>
-        item.stockedBy.includes(id) || item.notListed.includes(id)
-          ? []
-          : [{ ...itemFor(item, id, book.at), varies: item.varies }],
-      )
-    : goods;
-
 export const dialects: readonly Dialect[] = manifests.ids.map((id) => ownGoods(list[id]));
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
@@ -92,13 +74,13 @@ export {
 } from './dialect.ts';
 export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
-export { listingOf, skuNamed } from './listing.ts';
 export { type Manifest, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';
+export { recordEdits } from './record-edits.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';
 export { remedyEdits } from './remedy-edits.ts';
 export { type RulesReader, rulesReader } from './rules-reader.ts';
 export { type SideBy, type SideStep, sideSteps } from './side-step.ts';
-export { manifests };
+export { countedAlike, listedAt, manifests };

@@ -1,5 +1,5 @@
 import { type ChannelId, type CompiledBook, orderPercents } from '../book/index.ts';
-import { apartBy, type Listed, listingOf, type Probe, type Rendition, type Rules, stated } from '../channels/index.ts';
+import { apartBy, type Listed, type Probe, type Rendition, type Rules, stated } from '../channels/index.ts';
 import { type Decimal, gram, type Instant, type Mass, type Minor, minor } from '../exact/index.ts';
 import { type Offer, sharedCode } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
@@ -125,7 +125,7 @@ function sellerOf(
     now,
     shopper: { ...anybody, channel },
     told,
-    stands: standingsOf(sides, new Map(plain.map((item) => [listingOf(item.sku), item]))),
+    stands: standingsOf(sides, new Map(plain.map((item) => [item.listing, item]))),
     anyListing,
     unweighed: plain.find((item) => item.mass === null),
     codeSets: Array.from({ length: stated.codes + 1 }, (_, size) => sets.filter((set) => set.length === size)),

@@ -4,6 +4,7 @@ import { gram, type Mass } from '../exact/index.ts';
 import { type Place, partsOfMap, patternText, placeOf, type Zone } from '../places/index.ts';
 import { breaksOf, type Lane, laneCharge, type Over, type Refusal, refusalOf, type Shipment } from '../rates/index.ts';
 import { basketsIn } from './smallest.ts';
+import { type Unlisted, unlistedOffers } from './unlisted.ts';
 
 /** What nobody can buy, or cannot have delivered: found by reasoning over the rules, each with the smallest example. */
 export type CoverageFinding =
@@ -55,7 +56,9 @@ export type CoverageFinding =
       readonly b: string;
       readonly services: readonly [readonly string[], readonly string[]];
       readonly pairs: number;
-    };
+    }
+  /** Offers that hold where what they stand on is not listed. */
+  | ({ readonly is: 'unlisted' } & Unlisted);
 
 /**
  * All that is not covered, within the stated bounds on mass, value and units; `visits` are those of a year, by country.
@@ -71,6 +74,7 @@ export function coverageOf(
     ...book.templates.flatMap((template) => ofTemplate(book, template, goods, places)),
     ...neverSold(book, goods),
     ...clashes(book, goods, places),
+    ...unlistedOffers(book, goods).map((one) => ({ is: 'unlisted' as const, ...one })),
   ];
 }
 

@@ -5,6 +5,7 @@ export type { LiveChannel } from './channel.ts';
 export { type ClassOfBasket, classKey } from './classes.ts';
 export { cornersOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
+export { type Differing, differing } from './differing.ts';
 export { type Finding, findingKey, type Standing, standingOf } from './findings.ts';
 export {
   type Answered,
@@ -12,6 +13,8 @@ export {
   meantSteps,
   type SideCharge,
 } from './judge.ts';
+export { recordCosts } from './record-costs.ts';
 export { regionsOf } from './regions.ts';
 export { type ChannelReport, checkChannel, manyCorners, unfollowed } from './run.ts';
 export { type ClauseCost, type ToldOver, toldOver } from './told-over.ts';
+export { type Unlisted, unlistedOffers } from './unlisted.ts';

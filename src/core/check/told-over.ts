@@ -1,7 +1,7 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Clause, Note, SideStep } from '../channels/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
-import type { Question } from '../quote/index.ts';
+import { inChannel, type Question } from '../quote/index.ts';
 import { difference, judge, noteFor, type Sides } from './judge.ts';
 import { partingOf } from './parting.ts';
 
@@ -40,6 +40,9 @@ const untold = (notes: readonly Note[], meant: readonly SideStep[]): Note | unde
       meant.some(({ by, amount }) => by?.is === 'offer' && by.offer === clause.offer && (amount ?? 0) > 0),
   );
 
+export const isListed = ({ lines }: Question, id: ChannelId): boolean =>
+  lines.every(({ item }) => !item.notListed.includes(id));
+
 /** Past orders of a channel, and those of no channel, charged as it is told the book today beside what is meant. */
 export function toldOver(book: CompiledBook, id: ChannelId, sides: Sides, past: readonly Ordered[]): ToldOver {
   const { notes } = sides.rendition;
@@ -47,9 +50,9 @@ export function toldOver(book: CompiledBook, id: ChannelId, sides: Sides, past: 
   let [orders, differ] = [0, 0];
   for (const { question, service } of past) {
     const { channel } = question.shopper;
-    if ((channel !== null && channel !== id) || !sides.speeds[service]) continue;
+    if ((channel !== null && channel !== id) || !sides.speeds[service] || !isListed(question, id)) continue;
     orders += 1;
-    const there = { ...question, shopper: { ...question.shopper, channel: id } };
+    const there = inChannel(question, id);
     const verdict = judge(book, sides, null, there, null).find((one) => one.service === service);
     if (!verdict || verdict.outcome.is === 'matches') continue;
     differ += 1;

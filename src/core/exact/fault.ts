@@ -21,6 +21,7 @@ export const forms = [
   'JSON',
   'line',
   'link with a code',
+  'listing id',
   'local time',
   'locale',
   'mass',
@@ -54,6 +55,7 @@ export type Thing =
   | 'customer'
   | 'exchange rate'
   | 'item'
+  | 'listing id'
   | 'market'
   | 'offer'
   | 'offer with a budget'
@@ -127,6 +129,8 @@ export type Fault =
   // Goods.
   | { readonly is: 'no price' | 'price of the parent' | 'below nothing' }
   | { readonly is: 'price for nobody' }
+  /** An id under which a channel lists another item already. */
+  | { readonly is: 'listed twice'; readonly channel: string; readonly listing: string; readonly by: string }
   | { readonly is: 'circle'; readonly chain: readonly string[] }
   | { readonly is: 'cell'; readonly field: string; readonly text: string }
   // Offers.

@@ -11,9 +11,9 @@ export {
   type Problem,
   type Thing,
 } from './fault.ts';
-export { type Length, lengthUnits, parseLength } from './length.ts';
+export { type Length, lengthUnits, millimetre, parseLength } from './length.ts';
 export { knowsLocale } from './locale.ts';
-export { gram, gramsText, type Mass, type MassUnit, massOfGrams, massUnits, parseMass } from './mass.ts';
+export { gram, gramsText, type Mass, type MassUnit, massEntry, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { latest, memo, recalled } from './memo.ts';
 export { parseMoment } from './moment.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
@@ -22,6 +22,7 @@ export { plainName } from './plain-name.ts';
 export { err, kept, ok, type Result, under, unwrap } from './result.ts';
 export { largest } from './rounding.ts';
 export * as written from './schema.ts';
+export { listingForm } from './schema.ts';
 export { atOnce, type Steps } from './steps.ts';
 export { parseVolume, type Volume, volumeUnits } from './volume.ts';
 export {

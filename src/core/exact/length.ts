@@ -7,6 +7,9 @@ import { ok, type Result } from './result.ts';
  */
 export type Length = number & { readonly is: 'length' };
 
+/** The steps of a millimetre. */
+export const millimetre = 5000;
+
 export const lengthUnits = ['mm', 'cm', 'in'] as const;
 export type LengthUnit = (typeof lengthUnits)[number];
 

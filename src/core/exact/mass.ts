@@ -26,6 +26,17 @@ export function parseMass(text: string, unit: MassUnit): Result<Mass> {
 }
 
 /**
+ * A mass as it is entered, in the first unit in which three decimals say it all; null where none does. @example
+ * massEntry(parseMass('0.5', 'lb')) // { value: '0.5', unit: 'lb' }
+ */
+export function massEntry(mass: Mass): { readonly value: string; readonly unit: MassUnit } | null {
+  const unit = massUnits.find((one) => mass % thousandth[one] === 0);
+  if (unit === undefined) return null;
+  const thousandths = String(mass / thousandth[unit]).padStart(4, '0');
+  return { value: `${thousandths.slice(0, -3)}.${thousandths.slice(-3)}`.replace(/\.?0+$/, ''), unit };
+}
+
+/**
  * A mass in grams as an exact decimal without needless zeros. @example gramsText(parseMass('1', 'oz')) //
  * '28.349523125'
  */

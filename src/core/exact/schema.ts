@@ -32,3 +32,6 @@ export const window = z.strictObject({
 export const currency = z.string().regex(/^[A-Z]{3}$/, 'currency' satisfies Form);
 /** A pattern of places, read by the places folder. */
 export const place = z.string().min(2).max(40);
+/** What every channel takes for the id of a listing. */
+export const listingForm = /^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/;
+export const listing = z.string().regex(listingForm, 'listing id' satisfies Form);

@@ -6,6 +6,7 @@ import { saidProblem } from '../../words/index.ts';
 import type { Currency } from '../exact/index.ts';
 import {
   bulkChanges,
+  completer,
   isLacking,
   itemSchema,
   layersOf,
@@ -143,11 +144,11 @@ test('in a pasted list SKUs may have spaces; where only the words between them a
 });
 
 describe('changing many at once', () => {
-  const all = [item('A', { price: '9.99' }), item('B', { price: '0.10', tags: ['red'] })].map((one) =>
-    itemSchema.parse(one),
-  );
-  const told = (bulk: Parameters<typeof bulkChanges>[1]) => {
-    const { changes, same, problems } = bulkChanges(all, bulk, eur);
+  const two = [item('A', { price: '9.99' }), item('B', { price: '0.10', tags: ['red'] })];
+  const told = (bulk: Parameters<typeof bulkChanges>[1], goods = two) => {
+    const all = goods.map((one) => itemSchema.parse(one));
+    const whole = completer((sku) => all.find((one) => one.sku === sku), []);
+    const { changes, same, problems } = bulkChanges(all, bulk, eur, whole);
     return {
       changes: changes.map((one) => `${one.sku} ${one.before} → ${one.after}`),
       same,
@@ -168,6 +169,49 @@ describe('changing many at once', () => {
     });
     expect(told({ is: 'set', column: 'mass', text: 'heavy' }).wrong).toEqual(['“heavy”', '“heavy”']);
     expect(told({ is: 'price by', percent: 'lots' }).wrong).toHaveLength(2);
+  });
+  const family = [
+    item('P', { notListed: ['findlark'], prices: [{ market: 'japan', channel: null, price: '900' }] }),
+    item('V', { parent: 'P', price: null }),
+    item('W', { notListed: ['harrowmere', 'findlark'], listedAs: [{ channel: 'findlark', listing: '88' }] }),
+  ];
+  test('goods are listed and hidden at a channel; a variant whose parent is hidden stands by itself then', () => {
+    expect(told({ is: 'list at', channel: 'findlark' }, family)).toEqual({
+      changes: ['P findlark → ', 'V  → none', 'W harrowmere findlark → harrowmere'],
+      same: 0,
+      wrong: [],
+    });
+    expect(told({ is: 'hide at', channel: 'harrowmere' }, family)).toEqual({
+      changes: ['P findlark → findlark harrowmere', 'V  → findlark harrowmere'],
+      same: 1,
+      wrong: [],
+    });
+  });
+  test('prices at a channel are set, set by a percentage on the own price, or taken away', () => {
+    const at = (text: string) => told({ is: 'price at', channel: 'harrowmere', text }, family).changes;
+    expect(at('12.50')).toEqual([
+      'P japan 900 → japan 900, at harrowmere 12.50',
+      'V  → japan 900, at harrowmere 12.50',
+      'W  → at harrowmere 12.50',
+    ]);
+    expect(at('+10 %')[2]).toBe('W  → at harrowmere 11.00');
+    expect(at('-2.5%')[2]).toBe('W  → at harrowmere 9.75');
+    expect(at('')).toEqual([]);
+    expect(told({ is: 'price at', channel: 'harrowmere', text: '+lots %' }, family).wrong).toHaveLength(3);
+    const priced = [item('A', { prices: [{ market: null, channel: 'harrowmere', price: '7.00' }] })];
+    expect(told({ is: 'price at', channel: 'harrowmere', text: '' }, priced).changes).toEqual([
+      'A at harrowmere 7.00 → ',
+    ]);
+  });
+  test('listing ids are made of the SKU, and taken away; what no channel takes is refused', () => {
+    const at = (text: string) => told({ is: 'id at', channel: 'findlark', text }, family);
+    expect(at('FL-{sku}').changes).toEqual([
+      'P  → at findlark FL-P',
+      'V  → at findlark FL-V',
+      'W at findlark 88 → at findlark FL-W',
+    ]);
+    expect(at('').changes).toEqual(['W at findlark 88 → ']);
+    expect(at('a b').wrong).toEqual(['“a b”', '“a b”', '“a b”']);
   });
   test('what lacks a weight, a size, a cost', () => {
     expect(
@@ -192,6 +236,10 @@ test('own delivery, prices and dated rows come and go in a file', () => {
       hazards: ['lithium'],
       stockedBy: ['harrowmere'],
       notListed: ['findlark'],
+      listedAs: [
+        { channel: 'harrowmere', listing: 'HM-4411' },
+        { channel: 'findlark', listing: '889' },
+      ],
       origin: 'Westport',
       cost: '3.10',
     }),
@@ -201,6 +249,7 @@ test('own delivery, prices and dated rows come and go in a file', () => {
       parent: 'A',
       price: null,
       kind: null,
+      notListed: 'none',
       barred: [],
       fee: 'none',
     }),

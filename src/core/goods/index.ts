@@ -10,7 +10,9 @@ export {
 } from './csv.ts';
 export { entryReader } from './entry.ts';
 export { goodsFields } from './fields/list.ts';
+export { channelsIn, hiddenAt, shownAt } from './fields/not-listed.ts';
 export { ownRateText } from './fields/own-rate.ts';
+export { pricedAt } from './fields/prices.ts';
 export { isLacking, lacks } from './findings.ts';
 export {
   absentFrom,
@@ -23,6 +25,7 @@ export {
 } from './import.ts';
 export { completer, type ItemFigures, readItem, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
+export { listedTwice, listingOf, mayBeMarked, skuNamed } from './listing.ts';
 export {
   type Column,
   defaultKind,

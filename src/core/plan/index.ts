@@ -3,6 +3,14 @@
 export { type AdvertisingShare, advertisingShares, type Spent } from './advertising.ts';
 export { type Beginning, type BeginningService, beginningBook } from './beginning.ts';
 export { type BudgetRun, budgetRun, type PartOfBudget, splitBudget } from './budget.ts';
+export {
+  type Weighed,
+  type WeighedFinding,
+  weighedCosts,
+  weighedEdits,
+  weighedFindings,
+  weighedOf,
+} from './carrier-record.ts';
 export { type Deciding, decidingOf, type NeverDecides } from './deciding.ts';
 export { type Deepest, deepestBaskets } from './deepest.ts';
 export { type Included, includedPrices } from './included.ts';

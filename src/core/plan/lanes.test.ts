@@ -6,7 +6,7 @@ import type { Carrier } from '../carrier/index.ts';
 import { gram, minor, unwrap } from '../exact/index.ts';
 import { parsePlace } from '../places/index.ts';
 import { anybody, quote } from '../quote/index.ts';
-import { carrierCost, laneRecords, type Past } from './index.ts';
+import { carrierCost, laneRecords, type Past, weighedCosts } from './index.ts';
 
 const { goods: items, ...body } = bookFileSchema.parse(demoBook());
 const book = unwrap(compileBook(body));
@@ -76,4 +76,27 @@ test('a year of orders adds up to what each of them is quoted and costs by itsel
   // Orders by a service that is none, and those to Japan, are among those left out.
   expect(left).toBeGreaterThan(10);
   expect(wanted.size).toBeGreaterThan(8);
+});
+
+test('a carrier’s own mass of an item costs what orders with it cost otherwise, were that mass the book’s', () => {
+  for (const sku of ['LK-REEL-01-DUSK', ...items.slice(0, 40).map((one) => one.sku)].filter((one) => bySku.has(one))) {
+    const there = 2700;
+    const heavier = items.map((one) =>
+      one.sku === sku ? { ...one, mass: { value: String(there), unit: 'g' as const } } : one,
+    );
+    const after = new Map(readyGoods(book, heavier).goods.map((one) => [one.sku, one]));
+    let [orders, sum] = [0, 0];
+    for (const { question, service } of past) {
+      const lines = question.lines.map(({ item, units }) => ({ item: after.get(item.sku) ?? item, units }));
+      const [own, other] = [carrierCost(book, question, service), carrierCost(book, { ...question, lines }, service)];
+      if (own === null || other === null || own === other) continue;
+      orders += 1;
+      sum += other - own;
+    }
+    const [cost] = weighedCosts(book, [{ is: 'mass', sku, here: null, there }], past);
+    expect([(cost?.orders ?? 0) - (cost?.offered ?? 0), (cost?.more ?? 0) - (cost?.less ?? 0)], sku).toEqual([
+      orders,
+      sum,
+    ]);
+  }
 });

@@ -6,6 +6,7 @@ export { meetingBaskets } from './meeting.ts';
 export {
   anybody,
   asSold,
+  inChannel,
   type Line,
   type Question,
   questionOf,

@@ -1,4 +1,4 @@
-import { type Basket, basketProblems, type CompiledBook, itemFor, type Ready } from '../book/index.ts';
+import { type Basket, basketProblems, type CompiledBook, itemFor, listingIn, type Ready } from '../book/index.ts';
 import type { Carrier } from '../carrier/index.ts';
 import {
   type Currency,
@@ -205,9 +205,16 @@ export function asSold(question: Question): Question {
   };
 }
 
+/** The same question as a shopper of a channel asks it. */
+export const inChannel = (question: Question, channel: string): Question => ({
+  ...question,
+  shopper: { ...question.shopper, channel },
+});
+
 /** A line as a checkout is asked about it: with its own price and mass. */
 export interface Sold {
-  readonly sku: string;
+  /** The id under which the shopper's channel lists it. */
+  readonly listing: string;
   readonly units: number;
   readonly price: Minor;
   readonly mass: Mass | null;
@@ -215,9 +222,14 @@ export interface Sold {
 
 /** A basket as a checkout is asked about it. */
 export function soldIn(question: Question): { lines: Sold[]; place: Place; codes: readonly string[] } {
-  const { lines, place, codes } = asSold(question);
+  const { lines, place, codes, shopper } = asSold(question);
   return {
-    lines: lines.map(({ item, units }) => ({ sku: item.sku, units, price: item.price, mass: item.mass })),
+    lines: lines.map(({ item, units }) => ({
+      listing: listingIn(item, shopper.channel),
+      units,
+      price: item.price,
+      mass: item.mass,
+    })),
     place,
     codes,
   };

@@ -1,6 +1,6 @@
 import type { HistoryReport } from '../../contract/index.ts';
 import { channelIds, compileBook } from '../../core/book/index.ts';
-import { skuNamed } from '../../core/channels/index.ts';
+import { skuNamed } from '../../core/goods/index.ts';
 import {
   type AdvertisingRow,
   type HistoryRow,
@@ -85,7 +85,7 @@ async function readerFor(database: Connection, { sort, layout }: HistoryImportRo
     timeZone: home.timeZone,
     channels: channelIds.map((channel) => ({ id: channel, name: channelName(channel) })),
     services: book.services,
-    skuNamed: skuNamed(goods.map(({ sku }) => sku)),
+    skuNamed: skuNamed(goods),
   });
 }
 

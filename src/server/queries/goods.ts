@@ -1,4 +1,4 @@
-import { goodsFields, type Item } from '../../core/goods/index.ts';
+import { goodsFields, type Item, listingOf, mayBeMarked } from '../../core/goods/index.ts';
 import type { Connection } from '../database.ts';
 
 interface Kept {
@@ -48,7 +48,10 @@ async function variantsOf(connection: Connection, skus: readonly string[]): Prom
   return rows.map(itemOf);
 }
 
-/** Items with the parents they take from, however far up, and the variants that take from them or from those gone. */
+/**
+ * Items with the parents they take from, however far up, the variants that take from them or from those gone, and what
+ * may be listed as they are.
+ */
 export async function familyOf(
   connection: Connection,
   items: readonly Item[],
@@ -60,7 +63,25 @@ export async function familyOf(
   const parents = [...family.values()].flatMap(({ parent }) => (parent === null ? [] : [parent]));
   for (const item of await goodsWithParents(connection, parents))
     if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
+  for (const item of await goodsWithParents(connection, await rivalsOf(connection, [...family.values()])))
+    if (!family.has(item.sku) && !gone.includes(item.sku)) family.set(item.sku, item);
   return [...family.values()];
+}
+
+/** The SKUs of goods that channels may list under an id of one of these. */
+async function rivalsOf(connection: Connection, items: readonly Item[]): Promise<string[]> {
+  const ids = items.flatMap(({ sku, listedAs }) => [listingOf(sku), ...listedAs.map(({ listing }) => listing)]);
+  const { rows } = await connection.query<{ sku: string }>(
+    `select sku from goods
+     where sku = any($1) or body ? 'listedAs' and jsonb_path_query_array(body, '$.listedAs[*].listing') ?| $1`,
+    [ids],
+  );
+  // What an SKU that channels do not take is listed as, only the core can tell.
+  const isMarked = items.some(({ listedAs }) => listedAs.some(({ listing }) => mayBeMarked(listing)));
+  const strange = isMarked
+    ? await connection.query<{ sku: string }>("select sku from goods where sku !~ '^[A-Za-z0-9][A-Za-z0-9._-]*$'")
+    : null;
+  return [...rows, ...(strange?.rows ?? [])].map(({ sku }) => sku);
 }
 
 export async function putGoods(connection: Connection, items: readonly Item[]): Promise<void> {

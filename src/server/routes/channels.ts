@@ -18,7 +18,7 @@ import {
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
 import { countedAlike, dialectOf } from '../../core/channels/index.ts';
-import { type Question, questionOf, soldIn } from '../../core/quote/index.ts';
+import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
 import { type Context, compiledOnce, nowOf } from '../context.ts';
@@ -83,7 +83,10 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const answered = await Promise.all(
         moments.map(async (moment) => {
           const asked = questions.filter((question) => question.moment === moment);
-          const answers = await clients[id].checkout(moment, asked.map(soldIn));
+          const answers = await clients[id].checkout(
+            moment,
+            asked.map((one) => soldIn(inChannel(one, id))),
+          );
           return asked.map((question, i) => [question, answers[i] ?? []] as const);
         }),
       );

@@ -1,6 +1,5 @@
 import { Hono } from 'hono';
 import {
-  carrierAnswer,
   type HistoryImport,
   historyAnswer,
   historyImport,
@@ -44,9 +43,9 @@ const view = ({ id, sort, state, name, done, total, report, error }: HistoryImpo
   error,
 });
 
-/** What the carrier asks, what shoppers did, and the files that say so. */
+/** What shoppers did, and the files that say so. */
 export function historyRoutes(context: Context, jobs: Jobs): Hono {
-  const { database, carrier } = context;
+  const { database } = context;
   const byId = async (text: string): Promise<HistoryImportRow> => {
     const row = await historyImportById(database, rowNumber(text));
     if (!row) throw new HttpProblem(404, 'history', 'There is no such file of history');
@@ -65,7 +64,6 @@ export function historyRoutes(context: Context, jobs: Jobs): Hono {
     return Number.isSafeInteger(number) && number >= least ? number : least;
   };
   return new Hono()
-    .get('/carrier', async (c) => answer(c, carrierAnswer, await carrier.cards()))
     .get('/visits', async (c) => answer(c, visitsAnswer, { visits: await allVisits(database) }))
     .get('/orders', async (c) => {
       const said = c.req.query('every');

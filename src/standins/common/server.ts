@@ -6,7 +6,7 @@ import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
-import { checkoutSchema, orderSchema, type StandIn } from './standin.ts';
+import { checkoutSchema, listingSchema, orderSchema, type StandIn } from './standin.ts';
 
 const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 type Trouble = (typeof troubleModes)[number];
@@ -19,6 +19,8 @@ interface Kept<S> {
   readonly ahead: number;
   readonly trouble: Trouble;
 }
+
+const goneSchema = z.strictObject({ listing: z.string(), gone: z.literal(true) });
 
 const submissionSchema = z.strictObject({
   files: z
@@ -149,6 +151,18 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (!body.success) return c.json({ title: `Say {"mode": one of ${troubleModes.join(', ')}}` }, 400);
     keep({ ...kept, trouble: body.data.mode });
     return c.json(body.data);
+  });
+  app.post('/desk/listing', async (c) => {
+    const body = await c.req.json().catch(() => null);
+    const [line, gone] = [listingSchema.safeParse(body), goneSchema.safeParse(body)];
+    if (!line.success && !gone.success)
+      return c.json({ title: 'Say {"listing", "price", "grams"}, or {"listing", "gone": true}' }, 400);
+    const state = line.success
+      ? channel.relisted(kept.state, line.data, now())
+      : channel.delisted(kept.state, gone.data?.listing ?? '', now());
+    if (state === null) return c.json({ title: 'There is no such listing' }, 404);
+    keep({ ...kept, state });
+    return c.json(body);
   });
   channel.desk?.(app, { read: () => kept.state, write: (state) => keep({ ...kept, state }), now });
   return app;

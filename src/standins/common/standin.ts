@@ -79,6 +79,17 @@ export interface CheckoutAnswer {
   readonly codes: readonly { readonly code: string; readonly used: boolean; readonly why: string | null }[];
 }
 
+/** A line of a channel's own record of what it lists. */
+export const listingSchema = z.strictObject({
+  listing: z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/),
+  price: z.string().regex(/^\d{1,8}\.\d{2}$/),
+  grams: z
+    .string()
+    .regex(/^\d{1,7}(\.\d{1,12})?$/)
+    .nullable(),
+});
+export type Listing = z.infer<typeof listingSchema>;
+
 /** One invented channel. `S` is what it keeps on disk: plain JSON. Moments are milliseconds since 1970. */
 export interface StandIn<S> {
   readonly name: string;
@@ -99,7 +110,11 @@ export interface StandIn<S> {
     readonly held: readonly Held[];
     readonly uses?: readonly { readonly key: string; readonly used: number }[];
   };
-  listings(state: S): readonly { readonly listing: string; readonly price: string; readonly grams: string | null }[];
+  listings(state: S): readonly Listing[];
+  /** Its record with a line put in place of the one of that id, or beside the others; null where nothing is live. */
+  relisted(state: S, line: Listing, now: number): S | null;
+  /** Its record without a listing; null where there is none of that id. */
+  delisted(state: S, listing: string, now: number): S | null;
   checkout(state: S, moment: number, asked?: AskedAs): (basket: CheckoutBasket) => CheckoutAnswer;
   /** Takes an order, where uses are counted; null where the basket has no such choice. */
   order?(

@@ -352,6 +352,18 @@ export const findlark = (shop: () => string): StandIn<State> => ({
     held: heldAt(state.promotions, moment),
   }),
   listings: (state) => state.items.map((item) => ({ listing: item.id, price: item.price, grams: item.grams })),
+  relisted(state, { listing, price, grams }) {
+    if (state.items.length === 0) return null;
+    const there = state.items.find((item) => item.id === listing);
+    const items = there
+      ? state.items.map((item) => (item === there ? { ...item, price, grams } : item))
+      : [...state.items, { id: listing, price, grams, entries: [] }];
+    return { ...state, items };
+  },
+  delisted: (state, listing) =>
+    state.items.some((item) => item.id === listing)
+      ? { ...state, items: state.items.filter((item) => item.id !== listing) }
+      : null,
   checkout: checkoutAt,
 });
 

@@ -76,7 +76,22 @@ export const harrowmere: StandIn<State> = {
     lines
       .filter(({ kind }) => kind === 'LISTING')
       .map(({ cells }) => ({ listing: cells.listing ?? '', price: cells.price ?? '', grams: cells.grams || null })),
+  relisted(state, { listing, price, grams }) {
+    const { lines } = state;
+    const cells = { listing, price, grams: grams ?? '' };
+    if (lines.some((line) => isListing(line, listing)))
+      return { ...state, lines: lines.map((line) => (isListing(line, listing) ? changed(line, cells) : line)) };
+    const like = lines.findLast(({ kind }) => kind === 'LISTING');
+    return like ? { ...state, lines: [...lines, changed(like, { ...cells, labels: '' })] } : null;
+  },
+  delisted: (state, listing) =>
+    state.lines.some((line) => isListing(line, listing))
+      ? { ...state, lines: state.lines.filter((line) => !isListing(line, listing)) }
+      : null,
   checkout: checkoutAt,
 };
+
+const isListing = ({ kind, cells }: Line, listing: string) => kind === 'LISTING' && cells.listing === listing;
+const changed = (line: Line, cells: Line['cells']): Line => ({ ...line, cells: { ...line.cells, ...cells } });
 
 export const app: OpenStandIn = (folder) => standInApp(harrowmere, folder);

@@ -115,6 +115,14 @@ function textOf(shop: Shop1 | Shop2): string {
   return `${JSON.stringify(rest, null, 2).replace(/\n\}$/, '')},\n  "listings": [${lines}${lines && '\n  '}]\n}\n`;
 }
 
+/** What is live with other listings; null where there are none, or a file of the first version, which has none. */
+function relisted(state: State, now: number, listingsOf: (shop: Shop2) => Shop2['listings'] | null): State | null {
+  const text = state.versions.at(-1)?.text;
+  const shop = text === undefined ? null : opened(text);
+  const listings = shop?.is === 2 ? listingsOf(shop.open.shop) : null;
+  return shop?.is === 2 && listings ? replaced(state, textOf({ ...shop.open.shop, listings }), now) : null;
+}
+
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
   empty: { versions: [], uses: {} },
@@ -138,6 +146,17 @@ export const lerrinShop: StandIn<State> = {
     const shop = text === undefined ? null : opened(text);
     return shop?.is === 2 ? shop.open.shop.listings.map(({ id, price, grams }) => ({ listing: id, price, grams })) : [];
   },
+  relisted: (state, { listing, price, grams }, now) =>
+    relisted(state, now, (shop) => {
+      const there = shop.listings.find((one) => one.id === listing);
+      if (there) return shop.listings.map((one) => (one === there ? { ...one, price, grams } : one));
+      const tags = shop.sets.some(({ rest }) => rest) ? [] : (shop.sets[0]?.tags.slice(0, 1) ?? []);
+      return [...shop.listings, { id: listing, price, grams, tags, handling: null }];
+    }),
+  delisted: (state, listing, now) =>
+    relisted(state, now, ({ listings }) =>
+      listings.some((one) => one.id === listing) ? listings.filter((one) => one.id !== listing) : null,
+    ),
   checkout:
     (state, moment, asked = asCheckout) =>
     (basket) => {

@@ -1,3 +1,5 @@
+import { mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { Hono } from 'hono';
 import { z } from 'zod';
@@ -137,7 +139,41 @@ const quoteSchema = z.strictObject({
     .max(200),
 });
 
-export function ternline(): Hono {
+const goodsSchema = z.strictObject({
+  goods: z.string().min(1).max(40),
+  grams: z.int().min(1).max(10_000_000),
+  sides: z.tuple([z.int().min(1), z.int().min(1), z.int().min(1)]).refine(([a, b, c]) => a >= b && b >= c, {
+    message: 'the longest side first',
+  }),
+});
+const toldSchema = z.strictObject({ goods: z.array(goodsSchema).max(10_000) });
+type Goods = z.infer<typeof goodsSchema>;
+
+/** Its own record of a seller's goods, by the seller's number, in a file that is replaced whole. */
+function goodsKept(folder: string) {
+  const path = join(folder, 'ternline-goods.json');
+  const there = (): readonly Goods[] => {
+    try {
+      return JSON.parse(readFileSync(path, 'utf8')) as readonly Goods[];
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code === 'ENOENT') return [];
+      throw error;
+    }
+  };
+  return {
+    all: there,
+    put(lines: readonly Goods[]) {
+      const all = new Map([...there(), ...lines].map((one) => [one.goods, one]));
+      mkdirSync(folder, { recursive: true });
+      writeFileSync(`${path}.next`, JSON.stringify([...all.values()]));
+      renameSync(`${path}.next`, path);
+    },
+  };
+}
+
+/** @param folder where it keeps what it knows of goods */
+export function ternline(folder: string): Hono {
+  const goods = goodsKept(folder);
   let trouble: 'none' | 'slow' | 'silent' = 'none';
   const app = new Hono();
   app.post('/desk/trouble', async (c) => {
@@ -146,6 +182,12 @@ export function ternline(): Hono {
       .safeParse(await c.req.json().catch(() => null));
     if (!body.success) return c.json({ title: 'Say {"mode": one of none, slow, silent}' }, 400);
     trouble = body.data.mode;
+    return c.json(body.data);
+  });
+  app.post('/desk/goods', async (c) => {
+    const body = goodsSchema.safeParse(await c.req.json().catch(() => null));
+    if (!body.success) return c.json({ title: 'Say {"goods", "grams", "sides"}' }, 400);
+    goods.put([body.data]);
     return c.json(body.data);
   });
   app.use(async (c, next) => {
@@ -158,6 +200,14 @@ export function ternline(): Hono {
     await next();
   });
   const pricesOf = (c: { get(key: never): unknown }) => c.get('prices' as never) as (price: number) => number;
+  app.get('/goods', (c) => c.json({ goods: goods.all() }));
+  app.put('/goods', async (c) => {
+    const body = toldSchema.safeParse(await c.req.json().catch(() => null));
+    if (!body.success)
+      return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
+    goods.put(body.data.goods);
+    return c.json({ taken: body.data.goods.length });
+  });
   app.get('/cards', (c) => c.json({ cards: cards.map(({ card, from, until }) => ({ card, from, until })) }));
   app.get('/cards/:card', (c) => {
     const card = cards.find((one) => one.card === c.req.param('card'));
@@ -245,4 +295,4 @@ export function ternline(): Hono {
   return app;
 }
 
-export const app: OpenStandIn = () => ternline();
+export const app: OpenStandIn = (folder) => ternline(folder);

@@ -158,7 +158,9 @@ function There({ channel, book, basket, row, asking }: RowProps & { channel: Cha
     if (!there || there.down || askedAt < 0) return { is: 'no answer' };
     if (!first || !speed || !choices?.length) return { is: 'not sold there' };
     if (!choice) return { is: 'off', by: null };
-    const meant = row?.at?.[channel]?.choices.find((one) => one.service === first.service) ?? first;
+    const own = row?.at?.[channel];
+    if (own === null) return { is: 'off', by: null };
+    const meant = own?.choices.find((one) => one.service === first.service) ?? first;
     const by = choice.charge - choice.discount - (meant.delivery - meant.discount);
     const where = { channel, service: first.service, zone: row?.draft?.zone ?? null, codes: basket.codes };
     return hangOfCharge(report?.findings ?? [], where, by);

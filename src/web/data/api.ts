@@ -11,6 +11,7 @@ import {
   batchesAnswer,
   bookAnswer,
   type CarrierAnswer,
+  type CarrierGoodsAnswer,
   type ChangesAnswer,
   type ChannelFiles,
   type ChannelState,
@@ -19,6 +20,7 @@ import {
   type CheckState,
   type CodeBatch,
   carrierAnswer,
+  carrierGoodsAnswer,
   changesAnswer,
   channelFiles,
   channelState,
@@ -109,6 +111,7 @@ function whole<T>(list: T[]): T[] {
 /** A write that is done once, however often it arrives. */
 const once = () => ({ 'Idempotency-Key': crypto.randomUUID() });
 const tagTypes = [
+  'CarrierGoods',
   'Whole',
   'Revisions',
   'Channels',
@@ -338,6 +341,17 @@ const historyEndpoints = (build: Builder) => ({
       return write('POST', `/${begun.data.id}/taken`, { pieces });
     },
   }),
+  /** The carrier's own record of the seller's goods; and what it is to have of goods as they are saved. */
+  carrierGoods: build.query<CarrierGoodsAnswer, void>({
+    query: () => '/carrier/goods',
+    transformResponse: read(carrierGoodsAnswer),
+    providesTags: ['CarrierGoods'],
+  }),
+  tellCarrier: build.mutation<CarrierGoodsAnswer, readonly string[]>({
+    query: (skus) => ({ url: '/carrier/goods', method: 'PUT', body: { skus } }),
+    transformResponse: read(carrierGoodsAnswer),
+    invalidatesTags: ['CarrierGoods'],
+  }),
   carrier: build.query<CarrierAnswer, void>({
     query: () => '/carrier',
     transformResponse: read(carrierAnswer),
@@ -466,6 +480,8 @@ export const {
   useFilesQuery,
   useGiveUpSendMutation,
   useSendMutation,
+  useCarrierGoodsQuery,
+  useTellCarrierMutation,
   useCheckoutQuery,
   useLastCheckQuery,
   useCheckQuery,

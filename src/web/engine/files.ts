@@ -9,9 +9,15 @@ import {
   type TakenAs,
   withPrices,
 } from '../../core/carrier/index.ts';
-import { skuNamed } from '../../core/channels/index.ts';
 import type { Currency, Problem } from '../../core/exact/index.ts';
-import { absentFrom, type GoodsImport, goodsTargets, type MissingWay, readGoodsSteps } from '../../core/goods/index.ts';
+import {
+  absentFrom,
+  type GoodsImport,
+  goodsTargets,
+  type MissingWay,
+  readGoodsSteps,
+  skuNamed,
+} from '../../core/goods/index.ts';
 import {
   type HistoryRow,
   type HistorySort,
@@ -131,7 +137,7 @@ export function historyFile(basis: Told, sort: HistorySort, file: OpenedFile): H
     timeZone: compiled.market.body.timeZone,
     channels: channelIds.map((id) => ({ id, name: channelName(id) })),
     services: book.services,
-    skuNamed: skuNamed(goods.map(({ sku }) => sku)),
+    skuNamed: skuNamed(goods),
   });
   const lines = rowsBelow(rows, read.layout).map((row): HistoryLine => {
     const made = reader.row(row);

@@ -20,7 +20,16 @@ import { type Mass, type Minor, minor, type Problem } from '../../core/exact/ind
 import type { Item } from '../../core/goods/index.ts';
 import { matches, type Place, parsePlace, partsOfMap, patternText, type ZoneMatch } from '../../core/places/index.ts';
 import { carrierCost, type Margin, marginOf, parcelCost } from '../../core/plan/index.ts';
-import { type Answer, type Choice, explain, type Question, quote, type Step, soldIn } from '../../core/quote/index.ts';
+import {
+  type Answer,
+  type Choice,
+  explain,
+  inChannel,
+  type Question,
+  quote,
+  type Step,
+  soldIn,
+} from '../../core/quote/index.ts';
 import { type Curve, curveOf, stocked } from '../../core/rates/index.ts';
 import { asked, carrierOf, compiledFor, draftOf, type Told } from './state.ts';
 
@@ -33,8 +42,11 @@ export interface Pinned {
   readonly draft: Answer | null;
   readonly market: Market;
   readonly problems: readonly Problem[];
-  /** What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. */
-  readonly at: Readonly<Record<string, Answer>> | null;
+  /**
+   * What is meant at each channel, where that is not the same at all of them: an offer holds in some alone. Null where
+   * goods of the basket are not listed.
+   */
+  readonly at: Readonly<Record<string, Answer | null>> | null;
 }
 
 /** What is left of a basket by a service, and what the carrier asks for it; null where that is not known. */
@@ -115,19 +127,28 @@ export function problems(basis: Told): readonly Problem[] {
   return bookProblems(book, (market) => compiledFor(book, market).problems);
 }
 
-/** The answer at each channel; null where nothing tells channels apart. */
-function answersAt(compiled: CompiledBook, question: Question): Record<string, Answer> | null {
+/** The answer at each channel, null where something is not listed; null where nothing tells channels apart. */
+function answersAt(compiled: CompiledBook, question: Question): Record<string, Answer | null> | null {
   const offersDo = compiled.offers.some((offer) => offer.channels !== null || offer.limits.budget?.split);
-  const goodsDo = question.lines.some(({ item }) => item.varies !== null || item.stockedBy.length > 0);
+  const goodsDo = question.lines.some(
+    ({ item }) => item.varies !== null || item.stockedBy.length > 0 || item.notListed.length > 0,
+  );
   if (!offersDo && !goodsDo) return null;
   return Object.fromEntries(
-    channelIds.map((channel) => [channel, quote(compiled, { ...question, shopper: { ...question.shopper, channel } })]),
+    channelIds.map((channel) => [
+      channel,
+      question.lines.some(({ item }) => item.notListed.includes(channel))
+        ? null
+        : quote(compiled, inChannel(question, channel)),
+    ]),
   );
 }
 
 /** What is meant of a service in an answer, seen or not. */
-const meantOf = (answer: Answer, service: string): Choice | null =>
-  [...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null;
+const meantIn = (answer: Answer | null, service: string): Choice | null =>
+  answer === null
+    ? null
+    : ([...answer.choices, ...answer.hidden.map((one) => one.choice)].find((one) => one.service === service) ?? null);
 
 /** A basket at every channel: what is meant and what the core believes the given files make of it, step by step. */
 export function everySide(
@@ -153,7 +174,9 @@ export function everySide(
     rendition: dialect.render(compiled, []),
     choices:
       there && countedAlike(compiled, dialect)
-        ? (basis.rulesIn(dialect, live[dialect.id] ?? [])?.charges(soldIn(question), question.moment) ?? [])
+        ? (basis
+            .rulesIn(dialect, live[dialect.id] ?? [])
+            ?.charges(soldIn(inChannel(question, dialect.id)), question.moment) ?? [])
         : [],
   }));
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
@@ -171,7 +194,7 @@ export function everySide(
           side.id,
           {
             speed,
-            meant: meantOf(at?.[side.id] ?? answer, id),
+            meant: meantIn(at ? (at[side.id] ?? null) : answer, id),
             charge: choice?.charge ?? null,
             discount: choice?.discount ?? null,
             steps: inBookTerms(choice?.steps ?? [], side.rendition),

@@ -15,11 +15,11 @@ import {
   validate,
 } from '../../core/book/index.ts';
 import {
+  type ChannelFile,
   type Clause,
   dialectOf,
   dialects,
   type Listing,
-  listedAt,
   type Note,
   type RecordFinding,
   type Remedy,
@@ -27,7 +27,16 @@ import {
   remedyEdits,
   settingsOf,
 } from '../../core/channels/index.ts';
-import { type CoverageFinding, coverageOf, type ToldOver, toldOver } from '../../core/check/index.ts';
+import {
+  type CoverageFinding,
+  coverageOf,
+  type Differing,
+  recordCosts,
+  type ToldOver,
+  toldOver,
+  type Unlisted,
+  unlistedOffers,
+} from '../../core/check/index.ts';
 import { instantOf, latest, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { partsOfCountry } from '../../core/parts/index.ts';
@@ -45,11 +54,16 @@ import {
 import {
   type AdvertisingShare,
   advertisingShares,
+  type Dated,
   type LaneRecord,
   laneRecords,
   type Overlooked,
   overlooked,
   type Spent,
+  type Weighed,
+  type WeighedFinding,
+  weighedCosts,
+  weighedFindings,
 } from '../../core/plan/index.ts';
 import { quote } from '../../core/quote/index.ts';
 import { datedOrders } from './past.ts';
@@ -83,6 +97,21 @@ export interface Records {
   readonly market: Market;
 }
 
+/** A channel's own record beside the goods of the draft. */
+export interface Recorded {
+  /** How many goods are meant not to be listed there. */
+  readonly hidden: number;
+  /** Where the two part, each with what it costs over past orders, of which each stands for so many. */
+  readonly rows: readonly { readonly finding: RecordFinding; readonly cost: Differing | null }[];
+  readonly every: number;
+}
+
+/** The carrier's own record beside the goods of the draft, as {@link Recorded}. */
+export interface WeighedThere {
+  readonly rows: readonly { readonly finding: WeighedFinding; readonly cost: Differing | null }[];
+  readonly every: number;
+}
+
 /** Every clause of the draft beside what each channel will read. */
 export function notes(basis: Told, moment: number): Record<ChannelId, readonly Note[]> | null {
   const { compiled: whole, goods } = draftOf(basis);
@@ -98,6 +127,12 @@ export function notes(basis: Told, moment: number): Record<ChannelId, readonly N
 /** The most past orders that a channel's clauses are held against; of more every so many. */
 const mostOrders = 4000;
 
+/** So many orders at the most, and how many each of them stands for. */
+function someOrders(past: readonly Dated[]): { readonly some: readonly Dated[]; readonly every: number } {
+  const every = Math.max(1, Math.ceil(past.length / mostOrders));
+  return { some: past.filter((_, i) => i % every === 0), every };
+}
+
 /** What each clause costs over past orders as a channel is told it, of one order in so many; null without any. */
 export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOver & { readonly every: number }) | null {
   const { compiled: whole, goods, book } = draftOf(basis);
@@ -105,9 +140,7 @@ export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOve
   const compiled = asOf(whole, moment);
   const dialect = dialectOf(id);
   const rendition = dialect.render(compiled, readyFor(whole, goods).ready.goods);
-  const past = datedOrders(basis, whole, moment);
-  const every = Math.ceil(past.length / mostOrders);
-  const some = past.filter((_, i) => i % every === 0);
+  const { some, every } = someOrders(datedOrders(basis, whole, moment));
   const sides = { rendition, sent: null, speeds: settingsOf(book, dialect).speeds };
   return { ...toldOver(whole, id, sides, some), every };
 }
@@ -242,6 +275,12 @@ export function coverage(basis: Told, visits: Readonly<Record<string, number>>):
   return compiled && coverageOf(compiled, readyFor(compiled, goods).ready.goods, visits);
 }
 
+/** Offers of the draft that hold where what they stand on is not listed. */
+export function unlisted(basis: Told): Unlisted[] {
+  const { compiled, goods } = draftOf(basis);
+  return compiled ? unlistedOffers(compiled, readyFor(compiled, goods).ready.goods) : [];
+}
+
 /** What is easily overlooked in the draft, by the past orders it touched. */
 export function overlookedIn(
   basis: Told,
@@ -306,9 +345,45 @@ export function selected(basis: Told, id: string): string[] | null {
 }
 
 /** Where a channel's own record parts from the goods of the draft. */
-export function recordsThere(basis: Told, id: ChannelId, listings: readonly Listing[]): RecordFinding[] | null {
+export function recordsThere(
+  basis: Told,
+  id: ChannelId,
+  listings: readonly Listing[],
+  live: readonly ChannelFile[],
+  moment: number,
+): Recorded | null {
+  const { compiled: whole, goods, book } = draftOf(basis);
+  if (!whole) return null;
+  const compiled = asOf(whole, moment);
+  const ready = readyFor(whole, goods).ready.goods;
+  const dialect = dialectOf(id);
+  const there = basis.rulesIn(dialect, live);
+  const { speeds } = settingsOf(book, dialect);
+  const sides = there && { id, here: dialect.render(compiled, ready).rules, there, speeds };
+  const findings = recordFindings(compiled, dialect, ready, listings, sides);
+  const { some, every } = someOrders(datedOrders(basis, whole, moment));
+  const costs = sides ? recordCosts(compiled, sides, findings, some) : [];
+  return {
+    hidden: ready.filter((item) => item.notListed.includes(id)).length,
+    rows: dearestFirst(findings.map((finding, i) => ({ finding, cost: costs[i] ?? null }))),
+    every,
+  };
+}
+
+/** Where the carrier's own record parts from the goods of the draft, and what that costs. */
+export function weighedThere(basis: Told, record: readonly Weighed[], moment: number): WeighedThere | null {
   const { compiled, goods } = draftOf(basis);
-  return compiled && recordFindings(compiled, listedAt(compiled, id, readyFor(compiled, goods).ready.goods), listings);
+  if (!compiled) return null;
+  const findings = weighedFindings(readyFor(compiled, goods).ready.goods, record);
+  const { some, every } = someOrders(datedOrders(basis, compiled, moment));
+  const costs = weighedCosts(compiled, findings, some);
+  return { rows: dearestFirst(findings.map((finding, i) => ({ finding, cost: costs[i] ?? null }))), every };
+}
+
+/** What costs most first; what costs nothing stays in its order. */
+function dearestFirst<Row extends { readonly cost: Differing | null }>(rows: readonly Row[]): Row[] {
+  const weight = ({ cost }: Row) => (cost === null ? -1 : cost.more + cost.less);
+  return [...rows].sort((a, b) => weight(b) - weight(a));
 }
 
 /** What keeps goods of the draft from being sold. */

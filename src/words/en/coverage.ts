@@ -1,9 +1,9 @@
 import type { Book } from '../../core/book/index.ts';
-import type { CoverageFinding } from '../../core/check/index.ts';
+import type { CoverageFinding, Unlisted } from '../../core/check/index.ts';
 import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { figureWords } from './measures.ts';
-import { serviceName, templateName, zoneName } from './names.ts';
+import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
 import { countryName } from './places.ts';
 
 /** What is not covered, the smallest example of it, and what would mend it. */
@@ -72,6 +72,12 @@ export function coverageWords(
         example: itemName(one.skus[0] ?? ''),
         mend: 'Open the item',
       };
+    case 'unlisted':
+      return {
+        what: unlistedWords(book, one, itemName),
+        example: one.what === 'gift' ? `any basket of ${channelName(one.channel)}` : itemName(one.sku),
+        mend: 'Open the offer',
+      };
     case 'clash': {
       const pair = `${itemName(one.a)} and ${itemName(one.b)} (and ${one.pairs - 1} such pairs)`;
       const zones = one.zones === 1 ? zoneName(book, one.zone) : `${one.zones} zones`;
@@ -83,6 +89,16 @@ export function coverageWords(
       };
     }
   }
+}
+
+/** An offer of which a channel's shoppers can have nothing. */
+export function unlistedWords(book: Book, one: Unlisted, itemName: (sku: string) => string): string {
+  const where = channelName(one.channel);
+  const title = `“${offerTitle(book, one.offer)}” holds at ${where}`;
+  if (one.what === 'gift') return `${title}, which does not list its gift, ${itemName(one.sku)}`;
+  return one.goods === 1
+    ? `${title}, which does not list ${itemName(one.sku)}, all that it is for`
+    : `${title}, which lists none of the ${one.goods} goods it is for`;
 }
 
 /** A name within a sentence. */

@@ -28,6 +28,7 @@ export const formWords: Readonly<Record<Form, readonly [name: string, right: str
   'Irish postcode': ['Irish postcode', 'routing key and four letters or digits, such as H91 E2K3'],
   JSON: ['JSON', 'a basket as a line of JSON'],
   line: ['line', 'text on one line, without tabs'],
+  'listing id': ['listing id', '1 to 40 letters, digits, dots, underscores and hyphens, such as HM-4411'],
   'link with a code': ['link', 'an address with {code} in it, such as https://shop.example/?code={code}'],
   'local time': ['local time', 'a time such as 2026-11-29T00:00'],
   locale: ['locale', 'a language and a region, such as en-IE'],

@@ -42,7 +42,16 @@ export const goodsFieldWords: Readonly<Record<Column, GoodsFieldWords>> = {
   taxClass: { label: 'Tax class', example: 'standard', right: 'small letters, digits and hyphens, such as standard' },
   origin: { label: 'Sent from', example: 'nothing', right: 'the name of a stock place' },
   stockedBy: { label: 'Stocked by', example: 'harrowmere', right: 'channels, parted by spaces, such as harrowmere' },
-  notListed: { label: 'Not listed at', example: 'findlark', right: 'channels, parted by spaces, such as findlark' },
+  notListed: {
+    label: 'Not listed at',
+    example: 'findlark',
+    right: 'channels, parted by spaces, such as findlark, or none',
+  },
+  listedAs: {
+    label: 'Listed as',
+    example: 'at harrowmere HM-4411',
+    right: 'a channel and an id there, parted by commas, such as at harrowmere HM-4411, at findlark 889',
+  },
   hazards: {
     label: 'Hazards',
     example: 'lithium',

@@ -1,7 +1,7 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
 export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
-export { type CoverageWords, coverageWords } from './coverage.ts';
+export { type CoverageWords, coverageWords, unlistedWords } from './coverage.ts';
 export { decidingWords } from './deciding.ts';
 export { lostWords, remedyAct, remedyWords } from './fidelity.ts';
 export {
@@ -43,6 +43,7 @@ export {
 export { brokenWords } from './promises.ts';
 export { firstText, freeText, mannerText, rateText } from './rates.ts';
 export { readsText } from './readings.ts';
+export { overOrdersWords, recordSorts, recordWords, weighedWords } from './records.ts';
 export { removalWords, thingsName } from './removals.ts';
 export { starterNames } from './starter.ts';
 export { missingWords, sideWords, stepNames, stepWords } from './steps.ts';

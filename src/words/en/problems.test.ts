@@ -83,6 +83,11 @@ const told: readonly (readonly [Fault, string, string])[] = [
   [{ is: 'below nothing' }, 'below nothing', 'a smaller percentage'],
   [{ is: 'price for nobody' }, 'neither a market nor a channel', 'one of them, or both; else it is the price itself'],
   [
+    { is: 'listed twice', channel: 'harrowmere', listing: 'HM-1', by: 'TAIL' },
+    'Harrowmere lists TAIL under HM-1 already',
+    'another id there, or TAIL not listed there',
+  ],
+  [
     { is: 'circle', chain: ['A', 'B', 'A'] },
     'variants in a circle: A → B → A',
     'an item that is no variant of this one',

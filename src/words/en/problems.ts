@@ -112,6 +112,11 @@ export function faultWords(fault: Fault): FaultWords {
       return said('below nothing', 'a smaller percentage');
     case 'price for nobody':
       return said('neither a market nor a channel', 'one of them, or both; else it is the price itself');
+    case 'listed twice':
+      return said(
+        `${channelName(fault.channel)} lists ${fault.by} under ${fault.listing} already`,
+        `another id there, or ${fault.by} not listed there`,
+      );
     case 'circle':
       return said(`variants in a circle: ${fault.chain.join(' → ')}`, 'an item that is no variant of this one');
     case 'cell':
@@ -179,6 +184,7 @@ const oneOf: Readonly<Record<Thing, string>> = {
   customer: 'a customer of the list',
   'exchange rate': 'a rate of the book',
   item: 'a SKU of the goods',
+  'listing id': 'a listing id',
   market: 'a market of the book',
   offer: 'an offer of the book',
   'offer with a budget': 'an offer with a budget',
@@ -201,6 +207,7 @@ const once: Readonly<Record<Thing, string>> = {
   customer: 'each customer once',
   'exchange rate': 'one rate each way',
   item: 'each SKU once',
+  'listing id': 'one id at each channel',
   market: 'each market once',
   offer: 'each offer once',
   'offer with a budget': 'each offer once',

@@ -79,6 +79,7 @@ function rulesOf(board: Board): Rules {
     edgesAt: () => ({ values: [], masses: [], moments: [], perItem: false }),
     placeKey: (place) => (at(place).length > 0 ? place.country : ''),
     probes: [],
+    planOf: () => null,
     without: () => rulesOf(board),
     charges: ({ place }) =>
       at(place).map(({ country, speed, amount }) => ({

@@ -23,6 +23,9 @@ export const board = (name: string): StandIn<Board | null> => ({
   settle: async (state) => state,
   live: (state) => ({ files: state ? [{ name: 'board.json', text: `${JSON.stringify(state)}\n` }] : [], held: [] }),
   listings: (state) => state?.goods.map(({ id, price }) => ({ listing: id, price, grams: null })) ?? [],
+  relisted: (state, { listing: id, price }) =>
+    state && { ...state, goods: [...state.goods.filter((one) => one.id !== id), { id, price }] },
+  delisted: (state, id) => state && { ...state, goods: state.goods.filter((one) => one.id !== id) },
   checkout: (state) => (basket) => ({
     choices: (state?.rows ?? [])
       .filter((row) => row.country === basket.place.country)

@@ -4,7 +4,7 @@ import { offerlessWorldOf, plainOffersWorldOf } from '../../../../tests/telling/
 import { times } from '../../../../tests/trials.ts';
 import { asOf } from '../../book/index.ts';
 import { charges } from '../../quote/index.ts';
-import { dialectOf, listedAt, listingOf, settingsOf } from '../index.ts';
+import { dialectOf, listedAt, settingsOf } from '../index.ts';
 import { entriesOf } from './entries.ts';
 import { type Feed, feedOf } from './feed.ts';
 import type { Entry } from './format.ts';
@@ -51,7 +51,7 @@ test('each item has the fewest entries that say what it is charged alone, at eve
               const delivery = intended[2 * s] ?? -1;
               if (!offered || delivery < 0 || lane.threshold) continue;
               asked += 1;
-              const where = `book ${seed} ${listingOf(item.sku)} ${JSON.stringify(place)} ${id}`;
+              const where = `book ${seed} ${item.listing} ${JSON.stringify(place)} ${id}`;
               expect(saidAt(feed, entries, speed, p), where).toBe((delivery / 100).toFixed(2));
             }
           }

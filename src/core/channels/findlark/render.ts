@@ -2,7 +2,6 @@ import type { CompiledBook } from '../../book/index.ts';
 import { gramsText } from '../../exact/index.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
 import { exact } from '../fidelity.ts';
-import { listingOf } from '../listing.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import { plainOffers, saidPlainly } from '../plain-offer.ts';
 import { entriesOf } from './entries.ts';
@@ -22,7 +21,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
     const { of, entered } = entriesOf(feed, delivered);
     for (const item of delivered.group.goods)
       bySku.set(item.sku, {
-        id: listingOf(item.sku),
+        id: item.listing,
         title: item.name,
         price: feed.say(item.price),
         grams: item.mass === null ? null : gramsText(item.mass),

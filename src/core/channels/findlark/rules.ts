@@ -14,7 +14,6 @@ import {
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
 import { type ChannelChoice, type ChannelFile, noEdges, type Probe, type Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
-import { listingOf } from '../listing.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import {
   type Entry,
@@ -119,6 +118,7 @@ export function rulesOf(feed: Feed): Rules {
         : kinds.map((item) => speeds.map((speed) => entryFor(item, place, speed)?.price ?? '-').join(' ')).join('|') +
           promotions.map((one) => (one.countries.has(place.country) ? '1' : '0')).join(''),
     probes: [...alike.values()].map(probeOf),
+    planOf: () => null,
     without: (keys) => rulesOf({ ...feed, promotions: feed.promotions.filter((one) => !keys.has(one.id)) }),
     charges(basket, moment) {
       if (!shown(basket.place)) return [];
@@ -140,7 +140,7 @@ export function rulesOf(feed: Feed): Rules {
       return speeds.flatMap((speed): ChannelChoice[] => {
         let dearest: { charge: Minor; entry: Entry } | null = null;
         for (const line of basket.lines) {
-          const item = items.get(listingOf(line.sku));
+          const item = items.get(line.listing);
           const entry = item && entryFor(item, basket.place, speed);
           const charge = entry ? charges.get(entry.price) : undefined;
           if (!entry || charge === undefined) return [];

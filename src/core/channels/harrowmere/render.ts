@@ -5,7 +5,6 @@ import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
-import { listingOf } from '../listing.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
@@ -132,7 +131,7 @@ const listingsOf = (
   plans.flatMap((told) => {
     const carried = labels.on(told);
     return told.goods.map((item, i) => ({
-      listing: listingOf(item.sku),
+      listing: item.listing,
       price: say(item.price),
       grams: item.mass === null ? '' : gramsText(item.mass),
       plan: told.plan.key,

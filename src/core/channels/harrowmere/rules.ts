@@ -13,7 +13,6 @@ import { type Pattern, type Place, parsePattern, prefixesOfPart, zoneFinder } fr
 import { stated } from '../bounds.ts';
 import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
-import { listingOf } from '../listing.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import {
   type DeliveryOffer,
@@ -78,6 +77,7 @@ export function rulesOf(plans: Plans): Rules {
     },
     placeKey: placeAt,
     probes: probesOf(plans, edgesOf),
+    planOf: (listing) => plans.plans[known(listing)?.plan ?? -1]?.key ?? null,
     without: (keys) =>
       rulesOf({
         ...plans,
@@ -177,16 +177,16 @@ interface Known {
 }
 
 /** Finds what is known of an item, read when it is first asked for; null where it is not sold there. */
-function lister({ plans, listings }: Plans): (sku: string) => Known | null {
+function lister({ plans, listings }: Plans): (id: string) => Known | null {
   const byListing = new Map(listings.map((one) => [one.listing, one]));
   const place = new Map(plans.map(({ key }, i) => [key, i]));
   const known = new Map<string, Known | null>();
-  return (sku) => {
-    let found = known.get(sku);
+  return (id) => {
+    let found = known.get(id);
     if (found === undefined) {
-      const listing = byListing.get(listingOf(sku));
+      const listing = byListing.get(id);
       found = listing ? { plan: place.get(listing.plan) ?? -1, labels: new Set(listing.labels) } : null;
-      known.set(sku, found);
+      known.set(id, found);
     }
     return found;
   };
@@ -200,11 +200,11 @@ interface Line extends Known {
 }
 
 /** The lines of a basket; null where there are none, or one is not sold there. */
-function linesOf({ lines }: ChannelBasket, known: (sku: string) => Known | null): Line[] | null {
+function linesOf({ lines }: ChannelBasket, known: (id: string) => Known | null): Line[] | null {
   if (lines.length === 0) return null;
   const found: Line[] = [];
-  for (const { sku, units, price, mass } of lines) {
-    const one = known(sku);
+  for (const { listing, units, price, mass } of lines) {
+    const one = known(listing);
     if (!one) return null;
     found.push({ units, price, mass, plan: one.plan, labels: one.labels });
   }

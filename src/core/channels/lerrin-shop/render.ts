@@ -6,7 +6,6 @@ import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { addedUp, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { keepingOut } from '../keeping-out.ts';
 import { keysOf } from '../keys.ts';
-import { listingOf } from '../listing.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import { isFor } from '../plain-offer.ts';
@@ -117,7 +116,7 @@ function listingsOf(
       for (const part of acted) if (lies(item, part)) tags.push(tagOf(part) ?? '');
       for (const [id, bit] of bars) if ((item.serves & bit) === 0) tags.push(barred(speeds[id] ?? ''));
       return {
-        id: listingOf(item.sku),
+        id: item.listing,
         price: amountText(item.price, book.currency),
         grams: item.mass === null ? null : gramsText(item.mass),
         tags,

@@ -2,7 +2,6 @@ import { gram, type Instant, type Mass, type Minor, minor, unwrap } from '../../
 import { type Place, type Zone, zoneFinder } from '../../places/index.ts';
 import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
-import { listingOf } from '../listing.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import { type Bought, type Running, running } from './campaigns.ts';
 import {
@@ -62,6 +61,7 @@ export function rulesOf(shop: Shop): Rules {
     },
     placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
     probes: probesOf(shop, edgesOf),
+    planOf: (listing) => listed(listing)?.set.key ?? null,
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {
       const zone = zoneAt(basket.place);
@@ -118,14 +118,14 @@ interface Known {
 }
 
 /** Finds what the shop knows of an item, read when it is first asked for; null where it is not sold there. */
-function lister(shop: Shop): (sku: string) => Known | null {
+function lister(shop: Shop): (id: string) => Known | null {
   const byId = new Map(shop.listings.map((one) => [one.id, one]));
   const setOf = setFinder(shop.sets);
   const known = new Map<string, Known | null>();
-  return (sku) => {
-    let found = known.get(sku);
+  return (id) => {
+    let found = known.get(id);
     if (found === undefined) {
-      const listing = byId.get(listingOf(sku));
+      const listing = byId.get(id);
       const set = listing && setOf(listing);
       found =
         listing && set
@@ -135,7 +135,7 @@ function lister(shop: Shop): (sku: string) => Known | null {
               handling: listing.handling && { each: euros(listing.handling.each), waived: listing.handling.waived },
             }
           : null;
-      known.set(sku, found);
+      known.set(id, found);
     }
     return found;
   };
@@ -188,10 +188,10 @@ interface Line extends Bought {
   readonly known: Known;
 }
 
-function linesOf({ lines }: ChannelBasket, listed: (sku: string) => Known | null): Line[] | null {
+function linesOf({ lines }: ChannelBasket, listed: (id: string) => Known | null): Line[] | null {
   const found: Line[] = [];
-  for (const { sku, units, price, mass } of lines) {
-    const known = listed(sku);
+  for (const { listing, units, price, mass } of lines) {
+    const known = listed(listing);
     if (!known) return null;
     found.push({ price, units, mass, known, tags: known.tags });
   }

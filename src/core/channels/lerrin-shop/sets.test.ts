@@ -78,7 +78,7 @@ test('goods are told in the fewest sets that charge every basket as each group b
       // Every group alone and beside every other, light and heavy, cheap and dear, few and many.
       const loads = [1, 700, 2600, 9000].flatMap((grams) => [5, 900, 6000].map((cents) => ({ grams, cents })));
       const line = (i: number, { grams, cents }: (typeof loads)[number], units: number) => ({
-        sku: `G${i}`,
+        listing: `G${i}`,
         units,
         price: minor(cents),
         mass: (grams * gram) as Mass,

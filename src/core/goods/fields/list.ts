@@ -6,6 +6,7 @@ import { fee } from './fee.ts';
 import { goodsFieldsOf } from './field.ts';
 import { hazards } from './hazards.ts';
 import { kind } from './kind.ts';
+import { listedAs } from './listed-as.ts';
 import { mass } from './mass.ts';
 import { name } from './name.ts';
 import { notListed } from './not-listed.ts';
@@ -37,6 +38,7 @@ export const goodsFields = goodsFieldsOf([
   origin,
   stockedBy,
   notListed,
+  listedAs,
   hazards,
   barred,
   ownRate,

@@ -11,6 +11,18 @@ function priceOf(entry: string): unknown {
   return found ? { market: found[1] ?? null, channel: found[2] ?? null, price: found[3] } : entry;
 }
 
+type Prices = readonly { readonly market: string | null; readonly channel: string | null; readonly price: string }[];
+
+/** Prices with one for a channel: in place of the one that counts there in a market, which may be that of both. */
+export function pricedAt(prices: Prices, channel: string, market: string | null, price: string): Prices {
+  const counts =
+    prices.find((one) => one.channel === channel && one.market === market) ??
+    prices.find((one) => one.channel === channel && one.market === null);
+  return counts
+    ? prices.map((one) => (one === counts ? { ...one, price } : one))
+    : [...prices, { market: null, channel, price }];
+}
+
 /**
  * Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the nearest
  * counts in that order.

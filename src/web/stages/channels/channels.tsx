@@ -1,23 +1,22 @@
 import { useEffect, useState } from 'react';
-import { NavLink, useParams } from 'react-router';
+import { useParams } from 'react-router';
 import type { ChannelState } from '../../../contract/index.ts';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
 import { channelLine, channelName, counted, counts } from '../../../words/index.ts';
-import { api, useChannelQuery, useLastCheckQuery, useSendMutation } from '../../data/api.ts';
+import { api, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { selectUnsaved } from '../../data/editing.ts';
 import { rest } from '../../data/engines.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { NotThere } from '../../ui/missing.tsx';
-import { Plumb } from '../../ui/plumb.tsx';
-import { hangOf } from '../check/hang.ts';
 import { Clauses, type Over } from './clauses.tsx';
 import { LastSend } from './last-send.tsx';
 import { ReadBack } from './read-back.tsx';
 import { ChannelRecords } from './records.tsx';
 import { CanSay, ChannelSettings } from './settings.tsx';
+import { ChannelTabs } from './tabs.tsx';
 
 export function ChannelsStage() {
   const book = useBook();
@@ -72,7 +71,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   return (
     <div className="stage">
       <section className="sheet" aria-label={dialect.name}>
-        <ChannelTabs chosen={id} />
+        <ChannelTabs chosen={id} sheet="told" />
         <div className="head">
           <h1>{dialect.name}</h1>
           <span className="muted">{channelLine(dialect)}</span>
@@ -120,7 +119,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         <ChannelSettings book={book} id={id} />
         <h2 className="mt-5">Read back</h2>
         <ReadBack id={id} state={state} moment={moment} />
-        <ChannelRecords id={id} />
+        <ChannelRecords id={id} moment={moment} />
       </aside>
     </div>
   );
@@ -138,23 +137,5 @@ function OverOrders({ over: { orders, differ, every }, where }: { over: Over; wh
         {differ === 0 ? 'all as meant' : `${counted(differ * every)} otherwise`}
       </strong>
     </>
-  );
-}
-
-/** The channels, each with how it hangs by the last check. */
-function ChannelTabs({ chosen }: { chosen: ChannelId }) {
-  const { data: report } = useLastCheckQuery();
-  return (
-    <nav className="tabs-row" aria-label="Channels">
-      {channelIds.map((id) => (
-        <NavLink key={id} to={`/channels/${id}`} className="tab-link" aria-current={id === chosen ? 'page' : undefined}>
-          {channelName(id)}{' '}
-          <Plumb
-            hang={hangOf(report?.findings.filter((finding) => finding.channel === id) ?? [])}
-            where={channelName(id)}
-          />
-        </NavLink>
-      ))}
-    </nav>
   );
 }

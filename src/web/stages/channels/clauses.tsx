@@ -5,10 +5,10 @@ import type { ClauseCost, ToldOver } from '../../../core/check/index.ts';
 import {
   channelName,
   clauseName,
-  counted,
   counts,
   lostWords,
   money,
+  overOrdersWords,
   readsText,
   remedyAct,
   remedyWords,
@@ -106,17 +106,7 @@ function Table({ book, id, notes, over, moment }: Told) {
 /** What a clause costs over past orders as the channel is told it. */
 function Cost({ book, cost, every }: { book: OpenBook; cost: ClauseCost | undefined; every: number }) {
   if (!cost) return null;
-  const amounts = [
-    ...(cost.less > 0 ? [`${money(cost.less * every, book.home)} too little`] : []),
-    ...(cost.more > 0 ? [`${money(cost.more * every, book.home)} too much`] : []),
-    ...(cost.offered > 0 ? [`${counted(cost.offered * every)} where only one side offers the service`] : []),
-  ];
-  return (
-    <p className="small">
-      Over the past orders: <strong>{counts(cost.orders * every, 'order')}</strong>
-      {amounts.length > 0 && `, ${amounts.join(', ')}`}.
-    </p>
-  );
+  return <p className="small">Over the past orders: {overOrdersWords(cost, every, book.home)}.</p>;
 }
 
 /** What is lost of a clause, with its amount, and what may be done: by a press where one edit does it. */

@@ -1,67 +1,33 @@
 import { Link } from 'react-router';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { channelName, counts } from '../../../words/index.ts';
-import { useListingsQuery } from '../../data/api.ts';
-import { useEngine } from '../../data/book.ts';
+import { channelName, counts, listed, recordSorts } from '../../../words/index.ts';
+import { useRecord } from './listings.tsx';
 
-const shown = 40;
-
-/** A price as it stands, or grams; a dash where there is none. */
-const figureOf = (is: 'price' | 'mass', text: string | null): string =>
-  text === null ? '—' : is === 'mass' ? `${text} g` : text;
-
-/** A channel's own record of prices and masses, held against the book's goods. */
-export function ChannelRecords({ id }: { id: ChannelId }) {
-  const { data } = useListingsQuery(id);
-  const listings = data?.listings ?? null;
-  const found = useEngine((engine) => (listings ? engine.recordsThere(id, listings) : null), [listings, id], 'study');
+/** What a channel's own record comes to beside the book's goods, in a line; the rest has a sheet of its own. */
+export function ChannelRecords({ id, moment }: { id: ChannelId; moment: number }) {
+  const { listings, found } = useRecord(id, moment);
   if (!listings || listings.length === 0) return null;
+  const rows = found?.rows ?? [];
+  const sorts = [...new Set(rows.map(({ finding }) => finding.is))].map(
+    (is) => `${rows.filter(({ finding }) => finding.is === is).length} ${recordSorts[is]}`,
+  );
   return (
     <section aria-label="Its own record" className="mt-4">
       <h2>Its own record</h2>
       {found === null ? (
         <p className="muted">Comparing {counts(listings.length, 'listing')} …</p>
-      ) : found.length === 0 ? (
+      ) : rows.length === 0 ? (
         <p className="text-true">
           All {listings.length} listings at {channelName(id)} have the book’s prices and masses.
         </p>
       ) : (
-        <>
-          <p className="text-off">
-            {counts(found.length, 'figure differs', 'figures differ')} from the book’s; {channelName(id)} charges by its
-            own.
-          </p>
-          <table className="ruled">
-            <thead>
-              <tr>
-                <th>Item</th>
-                <th>What</th>
-                <th className="figure">In the book</th>
-                <th className="figure">There</th>
-              </tr>
-            </thead>
-            <tbody>
-              {found.slice(0, shown).map((one) => {
-                const sku = one.is === 'unknown' ? one.listing : one.sku;
-                return (
-                  <tr key={`${sku} ${one.is}`}>
-                    <td>
-                      <Link className="quiet mono" to={`/goods?filter=${encodeURIComponent(sku)}`}>
-                        {sku}
-                      </Link>
-                    </td>
-                    <td>
-                      {one.is === 'unknown' ? 'not in the book' : one.is === 'missing' ? 'not listed there' : one.is}
-                    </td>
-                    <td className="figure">{'here' in one ? figureOf(one.is, one.here) : ''}</td>
-                    <td className="figure">{'there' in one ? figureOf(one.is, one.there) : ''}</td>
-                  </tr>
-                );
-              })}
-            </tbody>
-          </table>
-          {found.length > shown && <p className="muted small">and {found.length - shown} more</p>}
-        </>
+        <p>
+          <span className="text-off">{counts(rows.length, 'line differs', 'lines differ')}</span> from the book:{' '}
+          {listed(sorts)}. {channelName(id)} charges by its own.{' '}
+          <Link className="quiet" to={`/channels/${id}/listings`}>
+            Look at them
+          </Link>
+        </p>
       )}
     </section>
   );

@@ -12,7 +12,17 @@ export const channels: Stage = {
       find: null,
       page: async () => (await import('./channels.tsx')).ChannelsStage,
     },
+    {
+      path: ':channel/listings',
+      name: 'Listings',
+      find: null,
+      page: async () => (await import('./listings.tsx')).ListingsSheet,
+    },
   ],
   opens: { channels: ([, id]) => ({ to: `/channels/${id}`, words: 'Open it' }) },
-  finds: () => channelIds.map((id) => ({ name: channelName(id), what: 'channel', to: `/channels/${id}` })),
+  finds: () =>
+    channelIds.flatMap((id) => [
+      { name: channelName(id), what: 'channel', to: `/channels/${id}` },
+      { name: `${channelName(id)}, what it lists`, what: 'its own record of goods', to: `/channels/${id}/listings` },
+    ]),
 };

@@ -1,7 +1,8 @@
-import { type ChannelId, channelIds } from '../../../core/book/index.ts';
+import { type ChannelId, channelIds, itemAt } from '../../../core/book/index.ts';
 import { dialectOf, type Note } from '../../../core/channels/index.ts';
+import type { Unlisted } from '../../../core/check/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
-import { channelName, lostWords, readsText } from '../../../words/index.ts';
+import { channelName, lostWords, readsText, unlistedWords } from '../../../words/index.ts';
 import { useChannelQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import { useMomentText } from '../../ui/clock.ts';
@@ -11,6 +12,7 @@ import { momentOf } from './timeline.tsx';
 /** How each channel is told an offer, by when it has to be submitted, and how it stands there. */
 export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody; moment: number }) {
   const notes = useEngine((engine) => engine.notes(moment), [moment], 'study');
+  const unlisted = useEngine((engine) => engine.unlisted(), [], 'study') ?? [];
   return (
     <div className="wide">
       <table className="ruled mt-3">
@@ -30,6 +32,7 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
               book={book}
               offer={offer}
               moment={moment}
+              unlisted={unlisted.find((one) => one.offer === offer.id && one.channel === id)}
               note={notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id)}
             />
           ))}
@@ -45,10 +48,12 @@ interface ThereProps {
   offer: OfferBody;
   moment: number;
   note: Note | undefined;
+  /** That nobody there can have it, as what it stands on is not listed. */
+  unlisted: Unlisted | undefined;
 }
 
 /** Each channel is asked by itself: one that is slow keeps nobody from seeing the others. */
-function ToldThere({ id, book, offer, moment, note }: ThereProps) {
+function ToldThere({ id, book, offer, moment, note, unlisted }: ThereProps) {
   const dated = useMomentText();
   const { data: state } = useChannelQuery({ id, moment: new Date(moment).toISOString() });
   const begin = momentOf(offer.window.from, offer.window.zone);
@@ -92,6 +97,12 @@ function ToldThere({ id, book, offer, moment, note }: ThereProps) {
               <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
                 {' '}
                 · {lostWords(book.book, note.fidelity, book.home)}
+              </span>
+            )}
+            {unlisted && (
+              <span className="text-off">
+                {' '}
+                · {unlistedWords(book.book, unlisted, (sku) => itemAt(book.goods, sku)?.name ?? sku)}
               </span>
             )}
           </span>

@@ -112,6 +112,8 @@ function mendedAt(one: CoverageFinding): string {
       return `/rates?template=${one.template}`;
     case 'never sold':
       return `/goods?filter=${encodeURIComponent(one.skus[0] ?? '')}`;
+    case 'unlisted':
+      return `/offers/${one.offer}`;
     case 'clash':
       return `/goods?filter=${encodeURIComponent(one.b)}`;
   }

@@ -34,6 +34,12 @@ export const rates: Stage = {
       page: async () => (await import('./carrier.tsx')).CarrierStage,
     },
     {
+      path: 'carrier/goods',
+      name: 'Weighed',
+      find: 'What the carrier weighed and measured',
+      page: async () => (await import('./carrier-record.tsx')).CarrierRecordSheet,
+    },
+    {
       path: 'price-lists/:list?',
       name: 'Price lists',
       find: 'Price lists of carriers',

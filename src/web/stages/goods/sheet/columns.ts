@@ -20,6 +20,7 @@ const sheet: Readonly<Record<Column, { readonly width: number; readonly figure?:
   hazards: { width: 90 },
   stockedBy: { width: 100 },
   notListed: { width: 100 },
+  listedAs: { width: 170 },
   taxClass: { width: 84 },
   prices: { width: 150 },
   dated: { width: 220 },

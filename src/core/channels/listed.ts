@@ -1,0 +1,21 @@
+import { type ChannelId, type CompiledBook, itemFor, listingIn } from '../book/index.ts';
+import type { Dialect, Listed } from './dialect.ts';
+
+/**
+ * Whether a channel counts in the currency that a book is compiled in; else nothing can be told there, and nothing
+ * asked.
+ */
+export const countedAlike = (book: CompiledBook, { currency }: Pick<Dialect, 'currency'>): boolean =>
+  book.currency === currency;
+
+/**
+ * Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of.
+ */
+export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
+  goods.some((item) => !isOurs(item, id) || item.varies !== null || item.listings !== null)
+    ? goods.flatMap((item) =>
+        isOurs(item, id) ? [{ ...itemFor(item, id, book.at), listing: listingIn(item, id), varies: item.varies }] : [],
+      )
+    : goods;
+
+const isOurs = (item: Listed, id: ChannelId): boolean => !item.stockedBy.includes(id) && !item.notListed.includes(id);

@@ -1,0 +1,73 @@
+import { type Book, channelsOf, type Edit } from '../book/index.ts';
+import { massEntry, massOfGrams } from '../exact/index.ts';
+import { goodsFields, hiddenAt, type Item, pricedAt, shownAt } from '../goods/index.ts';
+import type { RecordFinding } from './records.ts';
+
+/**
+ * The edits by which the book is as a channel's record says; null where they are none: a mass that no unit of the book
+ * has in three decimals, a price of nobody, a plan, which follows from
+ * templates, and a listing too many, which the next send takes away.
+ *
+ * @param whole gives an item with all it takes from its parents
+ */
+export function recordEdits(
+  book: Book,
+  id: string,
+  finding: RecordFinding,
+  whole: (sku: string) => Item | undefined,
+): readonly Edit[] | null {
+  if (finding.is === 'unknown') {
+    const item = newItem(channelsOf(book), id, finding.listing);
+    return item && [{ path: ['goods', item.sku], value: item }];
+  }
+  const item = whole(finding.sku);
+  if (!item) return null;
+  const at = (field: keyof Item, value: unknown): readonly Edit[] => [{ path: ['goods', item.sku, field], value }];
+  switch (finding.is) {
+    case 'forgotten':
+      return at('notListed', hiddenAt(item, id));
+    case 'still listed':
+      return at('notListed', shownAt(item, id));
+    case 'other id':
+      return at(
+        'listedAs',
+        item.listedAs.filter(({ channel }) => channel !== id),
+      );
+    case 'price':
+      return finding.there === null
+        ? null
+        : at('prices', pricedAt(item.prices, id, book.markets[0]?.id ?? null, finding.there));
+    case 'mass': {
+      const mass = massIn(finding.there);
+      return mass === undefined ? null : at('mass', mass);
+    }
+    case 'twice':
+    case 'plan':
+      return null;
+  }
+}
+
+/** Grams as a mass of the book; null for none, undefined where no unit of it says so much. */
+function massIn(grams: string | null): Item['mass'] | undefined {
+  if (grams === null) return null;
+  const mass = massOfGrams(grams);
+  return mass ? (massEntry(mass) ?? undefined) : undefined;
+}
+
+/** What a channel lists and the book does not know, as an item that is listed there alone. */
+function newItem(
+  channels: readonly string[],
+  id: string,
+  { listing, price, grams }: Extract<RecordFinding, { is: 'unknown' }>['listing'],
+): Item | null {
+  const mass = massIn(grams);
+  if (mass === undefined) return null;
+  return {
+    ...goodsFields.blank,
+    sku: listing,
+    name: listing,
+    price,
+    mass,
+    notListed: channels.filter((one) => one !== id),
+  };
+}

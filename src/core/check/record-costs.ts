@@ -1,0 +1,62 @@
+import type { ChannelId, CompiledBook } from '../book/index.ts';
+import type { RecordFinding, Rules } from '../channels/index.ts';
+import { massOfGrams, parseAmount } from '../exact/index.ts';
+import { inChannel, type Sold, soldIn } from '../quote/index.ts';
+import { type Differing, differing } from './differing.ts';
+import { isListed, type Ordered } from './told-over.ts';
+
+/** Two sides of a channel's file: as the book would have it, and as it is there. */
+interface Sides {
+  readonly id: ChannelId;
+  readonly here: Rules;
+  readonly there: Rules;
+  readonly speeds: Readonly<Record<string, string | null>>;
+}
+
+/**
+ * What each finding of a record would have changed in what shoppers paid for past orders of the channel, and of none,
+ * goods and delivery together; null for what is not a figure.
+ */
+export function recordCosts(
+  book: CompiledBook,
+  { id, here, there, speeds }: Sides,
+  findings: readonly RecordFinding[],
+  past: readonly Ordered[],
+): (Differing | null)[] {
+  const bySku = new Map<string, Ordered[]>();
+  for (const order of past) {
+    const { channel } = order.question.shopper;
+    if ((channel !== null && channel !== id) || !speeds[order.service] || !isListed(order.question, id)) continue;
+    for (const { item } of order.question.lines) bySku.set(item.sku, [...(bySku.get(item.sku) ?? []), order]);
+  }
+  return findings.map((finding) => {
+    if (finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'plan') return null;
+    return differing(
+      (bySku.get(finding.sku) ?? []).map(({ question, service }) => {
+        const { lines, ...basket } = soldIn(inChannel(question, id));
+        const paid = (rules: Rules, sold: readonly Sold[]) => {
+          const all = rules.charges({ ...basket, lines: sold }, question.moment);
+          const choice = all.find((one) => one.speed === speeds[service]);
+          return choice ? worth(sold) - choice.discount + choice.charge : null;
+        };
+        const recorded = lines.map((line) =>
+          line.listing === finding.listing ? asRecorded(book, line, finding) : line,
+        );
+        return [paid(finding.is === 'plan' ? here : there, lines), paid(there, recorded)];
+      }),
+    );
+  });
+}
+
+const worth = (lines: readonly Sold[]): number => lines.reduce((sum, { price, units }) => sum + price * units, 0);
+
+/** A line with the figure that the channel has of it. */
+function asRecorded(
+  book: CompiledBook,
+  line: Sold,
+  { is, there }: { readonly is: string; readonly there: string | null },
+): Sold {
+  if (is === 'mass') return { ...line, mass: there === null ? null : massOfGrams(there) };
+  const price = is === 'price' && there !== null ? parseAmount(there, book.currency) : null;
+  return price?.ok ? { ...line, price: price.value } : line;
+}

@@ -1,0 +1,89 @@
+import { waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { opened } from '../../../../tests/books/opened.ts';
+import { smallBook } from '../../../../tests/books/small.ts';
+import { at, away, press, screen, stands } from '../../../../tests/screen.tsx';
+import { dialectOf, filesOf } from '../../../core/channels/index.ts';
+
+// A list draws what is in sight, and nothing has a height without a browser.
+beforeEach(() => void vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600));
+
+afterEach(away);
+
+const shop = dialectOf('lerrin-shop');
+const order = (id: number, units: number) => ({
+  id,
+  at: '2026-10-01T10:00:00.000Z',
+  place: 'IE',
+  service: 'post',
+  lines: [{ sku: 'BAR-OAT', units }],
+  channel: 'lerrin-shop',
+});
+const line = (listing: string, price: string, grams: string) => ({ listing, price, grams });
+
+/** Lerrin Shop as it was told the small book, and a record of its own. */
+function recorded(listings: readonly ReturnType<typeof line>[], address = '/channels/lerrin-shop/listings') {
+  const file = smallBook();
+  const { book, goods } = opened(file);
+  const live = filesOf(shop.render(book, goods).rules);
+  return at(address, file, {
+    'GET /channels/lerrin-shop/listings': { listings },
+    'GET /channels/lerrin-shop/files': { told: live, live },
+    'GET /orders': { orders: [order(1, 1), order(2, 2)], next: null, every: 1 },
+  });
+}
+const drifted = [line('BAR-OAT', '6.90', '226.796185'), line('SET-GIFT', '54.99', '1200'), line('X-1', '3.00', '90')];
+
+const rows = () =>
+  within(screen.getByRole('table', { name: 'What Lerrin Shop lists otherwise' }))
+    .getAllByRole('row')
+    .slice(1)
+    .map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent).join(' | '));
+
+test('where its record parts from the book is told line by line, what costs most over past orders first', async () => {
+  recorded(drifted);
+  await screen.findByText('BAR-OAT');
+  expect(rows()).toEqual([
+    'BAR-OAT | price | 6.50 | 6.90 | 2 orders, €1.20 too much | its price there',
+    'SET-GIFT | mass | 1000 g | 1200 g | no order | its mass',
+    'BAR-SEA | not listed there | listed | – | – | hidden there',
+    'X-1 | not in the book | – | 3.00, 90 g | – | a new item, listed there alone',
+  ]);
+});
+
+test('lines are ticked, one or many, and taken; what is taken parts no more', async () => {
+  recorded(drifted);
+  await screen.findByText('BAR-OAT');
+  const take = () => screen.getByRole('button', { name: /^Take \d+ from Lerrin Shop$/ }) as HTMLButtonElement;
+  expect(take().disabled).toBe(true);
+  press(screen.getByRole('checkbox', { name: 'BAR-OAT, price' }));
+  press(screen.getByRole('checkbox', { name: 'X-1, not in the book' }));
+  press(screen.getByRole('button', { name: 'Take 2 from Lerrin Shop' }));
+  expect(stands('goods/BAR-OAT/prices')).toEqual([{ market: null, channel: 'lerrin-shop', price: '6.90' }]);
+  expect(stands('goods/X-1/notListed')).toEqual(['harrowmere', 'findlark']);
+  await waitFor(() => expect(rows()).toHaveLength(2));
+  press(screen.getByRole('checkbox', { name: 'Tick all 2 lines shown' }));
+  press(screen.getByRole('button', { name: 'Take 2 from Lerrin Shop' }));
+  await screen.findByText('All listings at Lerrin Shop are the book’s, with its prices and masses.');
+});
+
+test('one sort is looked at alone, and ticked alone', async () => {
+  recorded(drifted);
+  await screen.findByText('BAR-OAT');
+  press(screen.getByRole('button', { name: 'mass 1' }));
+  expect(rows()).toHaveLength(1);
+  press(screen.getByRole('checkbox', { name: 'Tick all 1 line shown' }));
+  press(screen.getByRole('button', { name: 'all 4' }));
+  expect(rows()).toHaveLength(4);
+  press(screen.getByRole('button', { name: 'Take 1 from Lerrin Shop' }));
+  expect(stands('goods/SET-GIFT/mass')).toEqual({ value: '1200', unit: 'g' });
+});
+
+test('what differs is summed up beside what the channel is told', async () => {
+  recorded(drifted, '/channels/lerrin-shop');
+  const record = within(await screen.findByRole('region', { name: 'Its own record' }));
+  await record.findByText('4 lines differ');
+  expect(record.getByRole('link', { name: 'Look at them' }).getAttribute('href')).toBe(
+    '/channels/lerrin-shop/listings',
+  );
+});

@@ -1,0 +1,139 @@
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { type ChannelId, channelIds, itemAt } from '../../../core/book/index.ts';
+import { type RecordFinding, recordEdits } from '../../../core/channels/index.ts';
+import { completer } from '../../../core/goods/index.ts';
+import { channelName, counts, overOrdersWords, recordWords } from '../../../words/index.ts';
+import { useFilesQuery, useListingsQuery } from '../../data/api.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import type { Recorded } from '../../engine/study.ts';
+import { CsvButton } from '../../ui/csv-button.tsx';
+import { NotThere } from '../../ui/missing.tsx';
+import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { ChannelTabs } from './tabs.tsx';
+
+/** What a channel lists by its own record, held against the book. */
+export function ListingsSheet() {
+  const book = useBook();
+  const moment = useMoment();
+  const { channel } = useParams();
+  const id = channelIds.find((one) => one === channel);
+  if (id === undefined) {
+    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/${one}/listings` }));
+    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
+  }
+  return book && moment !== null && <Listings key={id} book={book} id={id} moment={moment} />;
+}
+
+/** A channel's record held against the goods of the draft; null until both have come. */
+export function useRecord(id: ChannelId, moment: number) {
+  const { data } = useListingsQuery(id);
+  const { data: files } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
+  const listings = data?.listings ?? null;
+  const live = files?.live ?? null;
+  const found = useEngine(
+    (engine) => (listings && live ? engine.recordsThere(id, listings, live, moment) : null),
+    [listings, live, id, moment],
+    'orders',
+  );
+  return { listings, live, found };
+}
+
+function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
+  const { listings, live, found } = useRecord(id, moment);
+  const where = channelName(id);
+  return (
+    <div className="stage plain">
+      <section className="sheet filled" aria-label={`What ${where} lists`}>
+        <ChannelTabs chosen={id} sheet="listings" />
+        <div className="head">
+          <h1>What {where} lists</h1>
+          {listings && found && (
+            <span className="muted">
+              {counts(listings.length, 'listing')} by its own record
+              {found.hidden > 0 && ` · ${counts(found.hidden, 'item', 'goods')} of the book hidden there`}
+            </span>
+          )}
+        </div>
+        {!listings || (live && !found) ? (
+          <p className="muted">Comparing {listings ? counts(listings.length, 'listing') : `with ${where}`} …</p>
+        ) : !live || !found ? (
+          <p className="muted">{where} does not answer, or nothing is live there yet.</p>
+        ) : found.rows.length === 0 ? (
+          <p className="text-true">All listings at {where} are the book’s, with its prices and masses.</p>
+        ) : (
+          <Differences book={book} id={id} found={found} />
+        )}
+      </section>
+    </div>
+  );
+}
+
+function Differences({ book, id, found: { rows: found, every } }: { book: OpenBook; id: ChannelId; found: Recorded }) {
+  const where = channelName(id);
+  const rows = useMemo(
+    () =>
+      found.map(
+        ({ finding, cost }): RecordRow => ({
+          key: keyOf(finding),
+          ...namesOf(finding),
+          ...recordWords(finding),
+          costs: cost && (cost.orders > 0 ? overOrdersWords(cost, every, book.home) : 'no order'),
+        }),
+      ),
+    [found, every, book.home],
+  );
+  const take = (keys: ReadonlySet<string>) => {
+    const complete = completer((sku) => itemAt(book.goods, sku), []);
+    const whole = (sku: string) => {
+      const item = itemAt(book.goods, sku);
+      return item && complete(item);
+    };
+    const chosen = found.filter(({ finding }) => keys.has(keyOf(finding)));
+    book.editAll(chosen.flatMap(({ finding }) => recordEdits(book.book, id, finding, whole) ?? []));
+  };
+  return (
+    <>
+      <p className="small muted">
+        {where} charges by its own figures. What is not taken from there is told it by the next send, as the book has
+        it.
+      </p>
+      <RecordTable
+        beside={
+          <CsvButton
+            file={`${id}-listings.csv`}
+            head={['sku', 'listing', 'what', 'in the book', 'there', 'over past orders']}
+            rows={() =>
+              rows.map((row) => [row.sku, row.listing ?? row.sku, row.what, row.here, row.there, row.costs ?? ''])
+            }
+          >
+            As CSV
+          </CsvButton>
+        }
+        label={`What ${where} lists otherwise`}
+        rows={rows}
+        costs="Over past orders"
+        where={`At ${where}`}
+        acts={[
+          {
+            words: (count) => `Take ${count} from ${where}`,
+            isFor: ({ taken }) => taken !== null,
+            act: take,
+            isMain: true,
+          },
+        ]}
+      />
+    </>
+  );
+}
+
+const keyOf = (finding: RecordFinding): string => {
+  const { sku, listing } = namesOf(finding);
+  return `${finding.is} ${sku} ${listing ?? ''}`;
+};
+
+/** What a finding is about, and the id it is listed under where that is another. */
+function namesOf(finding: RecordFinding): Pick<RecordRow, 'sku' | 'listing'> {
+  if (finding.is === 'unknown') return { sku: finding.listing.listing, listing: null };
+  return { sku: finding.sku, listing: finding.listing === finding.sku ? null : finding.listing };
+}
