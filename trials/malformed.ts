@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import {
   acceptRequest,
+  carrierGoodsRequest,
   checkoutRequest,
   checkRequest,
   codesRequest,
@@ -50,6 +51,7 @@ export const bodies: Readonly<Record<string, z.ZodType | null>> = {
   'PUT /history/imports/:id/pieces/:n': pieceRequest,
   'POST /history/imports/:id/taken': piecesRequest,
   'DELETE /history/imports/:id': null,
+  'PUT /carrier/goods': carrierGoodsRequest,
   'PUT /keys/:of': keyRequest,
   'DELETE /keys/:of': null,
 };

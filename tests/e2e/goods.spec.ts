@@ -46,7 +46,7 @@ test('goods: filter, sort, edit by keyboard, import with a report, export', asyn
   const download = desk.waitForEvent('download');
   await desk.getByRole('button', { name: 'Export these 1' }).click();
   expect(readFileSync(await (await download).path(), 'utf8')).toBe(
-    `${head},parent,cost,prices,tax class,origin,stocked by,not listed at,hazards,not by,own rate,handling fee,dated\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,${','.repeat(12)}\r\n`,
+    `${head},parent,cost,prices,tax class,origin,stocked by,not listed at,listed as,hazards,not by,own rate,handling fee,dated\r\nLK-NEW-1,Wind sock,12.40,310 g,40 x 20 x 5 cm,parts,parcel,${','.repeat(13)}\r\n`,
   );
 });
 

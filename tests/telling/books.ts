@@ -63,6 +63,16 @@ export function tellableWorldOf(seed: number): World {
           { to: null, amount: cents(19) },
         ],
       },
+      {
+        is: 'table',
+        unit: 'value',
+        from: null,
+        breaks: [
+          { to: '40', amount: cents(5), step: cents(2), per: pick(['5', '10', '7.5']) },
+          { to: '300', amount: cents(9) },
+          { to: null, amount: cents(19) },
+        ],
+      },
     ]);
   const lane = (): Lane => ({
     rate: rate(),

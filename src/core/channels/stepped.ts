@@ -80,10 +80,10 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
     }
     case 'value': {
       if (lane.after) lost.push(afterDiscounts(price));
-      const all = piecesOf(breaks, breaks.from - 1, stated.value);
+      const all = [...beginningOf(breaks), ...piecesOf(breaks, breaks.from, stated.value)];
       const fitting = thinned(all, mostPieces);
-      const rows: Row[] = fitting.map(({ after, inner }) => ({
-        from: Math.max(0, after + 1),
+      const rows: Row[] = fitting.map(({ after, inner }, i) => ({
+        from: i === 0 ? breaks.from : after + 1,
         charge: middle(
           inner.map((one) => less(ask({ value: one.to, after: one.to }))),
           lost,
@@ -105,6 +105,13 @@ export function steppedOf(lane: Lane, price: Priced, goods: readonly Listed[]): 
       return cannot({ is: 'measure', over: breaks.over });
   }
 }
+
+/**
+ * The value at which a table begins: it belongs to the first break, of which nothing is started there. Without steps it
+ * is one with what follows.
+ */
+const beginningOf = ({ from, breaks }: { from: number; breaks: readonly { per: number | bigint }[] }): Piece[] =>
+  Number(breaks[0]?.per ?? 0) > 0 ? [{ after: from - 1, to: from }] : [];
 
 const cannot = (manner: Manner): Fidelity =>
   unsayable({ is: 'rate', manner }, 'a flat rate or a table by mass', 'live with it');

@@ -3,7 +3,7 @@ import { amountText, gramsText, type Minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
-import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
@@ -226,7 +226,10 @@ function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, spe
               clause,
               reads: ratesRead(told),
               fidelity: worstOf([
-                ...told.map(({ lane }) => lane.fidelity),
+                // Plans add: a basket of goods of several is off by what each of them is.
+                addedUp(
+                  mine.map(({ plan }) => worstOf(told.flatMap((one) => (one.plan === plan ? one.lane.fidelity : [])))),
+                ),
                 taken ? unsayable({ is: 'speed taken', service: service.id, speed }, 'a speed of its own') : exact,
               ]),
             },

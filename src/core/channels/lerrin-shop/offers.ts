@@ -197,16 +197,16 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
     rivals(lane).every(
       (other) => other.group !== lane.group || !isAlwaysThere(book, other) || other.most > leastOf(lane),
     );
-  const isMeant = (lane: Lane): boolean =>
-    named ? named.has(lane.service) : !fetched.has(lane.service) && alwaysCheapest(lane);
-  const meant = lanes.filter((lane) =>
-    named ? named.has(lane.service) : !fetched.has(lane.service) && maybeCheapest(lane),
-  );
-  const whole = Math.max(0, ...meant.map((lane) => lane.most));
   const cap = offer.limits.most;
+  const fees = off.by === 'free' && cap === null;
+  // What only reduces looks at the charge of groups: rates of an item's own are added to that.
+  const isActedOn = ({ group, service }: Lane): boolean =>
+    (fees || group.own === null) && (named ? named.has(service) : !fetched.has(service));
+  const isMeant = (lane: Lane): boolean => isActedOn(lane) && (named !== null || alwaysCheapest(lane));
+  const meant = lanes.filter((lane) => isActedOn(lane) && (named !== null || maybeCheapest(lane)));
+  const whole = Math.max(0, ...meant.map((lane) => lane.most));
   const atMost = minor(Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole));
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
-  const fees = off.by === 'free' && cap === null;
   const caught = lanes.filter((lane) => lane.most > 0 && !isMeant(lane));
   const waived = (lane: Lane) => (fees ? mostWaived(lane.group) : 0);
   // Of a dearer choice that is the cheapest of some basket, as goods of several groups have no other, not all is paid.

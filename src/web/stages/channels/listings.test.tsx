@@ -22,7 +22,7 @@ const order = (id: number, units: number) => ({
 const line = (listing: string, price: string, grams: string) => ({ listing, price, grams });
 
 /** Lerrin Shop as it was told the small book, and a record of its own. */
-function recorded(listings: readonly ReturnType<typeof line>[], address = '/channels/lerrin-shop/listings') {
+function recorded(listings: readonly ReturnType<typeof line>[], address = '/channels/listings/lerrin-shop') {
   const file = smallBook();
   const { book, goods } = opened(file);
   const live = filesOf(shop.render(book, goods).rules);
@@ -84,6 +84,6 @@ test('what differs is summed up beside what the channel is told', async () => {
   const record = within(await screen.findByRole('region', { name: 'Its own record' }));
   await record.findByText('4 lines differ');
   expect(record.getByRole('link', { name: 'Look at them' }).getAttribute('href')).toBe(
-    '/channels/lerrin-shop/listings',
+    '/channels/listings/lerrin-shop',
   );
 });

@@ -17,9 +17,9 @@ export function ListingsSheet() {
   const book = useBook();
   const moment = useMoment();
   const { channel } = useParams();
-  const id = channelIds.find((one) => one === channel);
+  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
   if (id === undefined) {
-    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/${one}/listings` }));
+    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/listings/${one}` }));
     return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
   }
   return book && moment !== null && <Listings key={id} book={book} id={id} moment={moment} />;

@@ -24,7 +24,7 @@ export function ChannelRecords({ id, moment }: { id: ChannelId; moment: number }
         <p>
           <span className="text-off">{counts(rows.length, 'line differs', 'lines differ')}</span> from the book:{' '}
           {listed(sorts)}. {channelName(id)} charges by its own.{' '}
-          <Link className="quiet" to={`/channels/${id}/listings`}>
+          <Link className="quiet" to={`/channels/listings/${id}`}>
             Look at them
           </Link>
         </p>

@@ -13,9 +13,9 @@ export const channels: Stage = {
       page: async () => (await import('./channels.tsx')).ChannelsStage,
     },
     {
-      path: ':channel/listings',
+      path: 'listings/:channel?',
       name: 'Listings',
-      find: null,
+      find: 'What each channel lists',
       page: async () => (await import('./listings.tsx')).ListingsSheet,
     },
   ],
@@ -23,6 +23,6 @@ export const channels: Stage = {
   finds: () =>
     channelIds.flatMap((id) => [
       { name: channelName(id), what: 'channel', to: `/channels/${id}` },
-      { name: `${channelName(id)}, what it lists`, what: 'its own record of goods', to: `/channels/${id}/listings` },
+      { name: `${channelName(id)}, what it lists`, what: 'its own record of goods', to: `/channels/listings/${id}` },
     ]),
 };

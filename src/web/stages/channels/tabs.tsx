@@ -13,7 +13,7 @@ export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: 'told
       {channelIds.map((id) => (
         <NavLink
           key={id}
-          to={sheet === 'told' ? `/channels/${id}` : `/channels/${id}/listings`}
+          to={sheet === 'told' ? `/channels/${id}` : `/channels/listings/${id}`}
           className="tab-link"
           aria-current={id === chosen ? 'page' : undefined}
         >
@@ -28,7 +28,7 @@ export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: 'told
         <NavLink end to={`/channels/${chosen}`} className="tab-link">
           What it is told
         </NavLink>
-        <NavLink to={`/channels/${chosen}/listings`} className="tab-link">
+        <NavLink to={`/channels/listings/${chosen}`} className="tab-link">
           What it lists
         </NavLink>
       </span>
