@@ -73,6 +73,7 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   ...Object.fromEntries(
     channelIds.flatMap((id) => [
       [`GET /channels/${id}`, { id, lastSend: null, told: null, held: [], down: null }],
+      [`GET /channels/${id}/files`, { told: null, live: null }],
       [`POST /channels/${id}/checkouts`, { down: null, answers: [] }],
     ]),
   ),

@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../book/index.ts';
 import { memo } from '../exact/index.ts';
-import { type Place, type Plain, partsOfMap, patternText } from '../places/index.ts';
+import { type Place, type Plain, partsOfMap, patternText, rank } from '../places/index.ts';
 
 /** Which zone of the book each distinct part of its map falls in; null for none. */
 export interface Assigned {
@@ -32,12 +32,19 @@ export interface Fallen {
   readonly zones: readonly (string | null)[];
 }
 
-/** The map that all templates' zones cut. */
+const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/**
+ * The map that all templates' zones cut, from wide to narrow and by their letters: what is told of it does not go by
+ * the order in which zones name their places.
+ */
 export const wholeAtlas = memo((book: CompiledBook): readonly Fallen[] => {
   const zones = new Set(book.templates.flatMap((template) => template.zones));
-  return partsOfMap([...zones].flatMap((zone) => [...zone.takes, ...zone.leaves])).map(({ pattern, place }) => ({
-    pattern,
-    place,
-    zones: book.templates.map((template) => template.zoneOf(place)?.zone.id ?? null),
-  }));
+  return partsOfMap([...zones].flatMap((zone) => [...zone.takes, ...zone.leaves]))
+    .map(({ pattern, place }) => ({
+      pattern,
+      place,
+      zones: book.templates.map((template) => template.zoneOf(place)?.zone.id ?? null),
+    }))
+    .sort((a, b) => rank(a.pattern) - rank(b.pattern) || inOrder(patternText(a.pattern), patternText(b.pattern)));
 });

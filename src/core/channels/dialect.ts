@@ -2,6 +2,7 @@ import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
 import type { Sold } from '../quote/index.ts';
+import type { Adopted } from './adopted.ts';
 import type { ApartBy, Fidelity, LostLimit } from './fidelity.ts';
 import type { Manifest } from './manifest.ts';
 import type { ReadLine } from './reading.ts';
@@ -130,4 +131,6 @@ export interface Dialect extends Manifest {
   readonly id: ChannelId;
   render(book: CompiledBook, goods: readonly Listed[]): Rendition;
   read(files: readonly ChannelFile[]): Result<Rules>;
+  /** What is live there as a book; null where that cannot be read yet. */
+  readonly adopt: ((files: readonly ChannelFile[]) => Result<Adopted>) | null;
 }

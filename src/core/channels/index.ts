@@ -57,6 +57,9 @@ function stockedNotes(id: ChannelId, goods: readonly Listed[]): Note[] {
 
 export const dialects: readonly Dialect[] = manifests.ids.map((id) => ownGoods(list[id]));
 export const dialectOf = (id: ChannelId): Dialect => dialects.find((one) => one.id === id) as Dialect;
+export type { Adopted, NotAdopted } from './adopted.ts';
+export { type AdoptRow, adoptionRows } from './adoption.ts';
+export { begunFrom } from './begun-from.ts';
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
 export {
   type ChannelBasket,

@@ -210,7 +210,9 @@ function boundedBy(stepped: Stepped, lane: Lane): Stepped {
       lost.push(unsayable({ is: 'ends within a gram' }, 'a last edge on whole grams', 'live with it'));
     rows = [...rows.filter((row) => row.from < end), { from: end, charge: null }];
   }
-  return { ...stepped, by, rows, fidelity: worstOf(lost) };
+  // Where it is not offered two rows say no more than one.
+  const told = rows.filter(({ charge }, i) => charge !== null || i === 0 || rows[i - 1]?.charge !== null);
+  return { ...stepped, by, rows: told, fidelity: worstOf(lost) };
 }
 
 const fromValue = (rows: readonly Row[], from: number): Row[] => [

@@ -10,8 +10,10 @@ import { aboutOffer, deepest, included, meetLosses, meets, offerCost, offerCurve
 import { curve, everySide, find, pinned, problems } from './quick.ts';
 import { type Told, told, withDraft } from './state.ts';
 import {
+  adoptable,
   advertising,
   amiss,
+  begunThere,
   counts,
   coverage,
   goesWith,
@@ -104,6 +106,8 @@ export function engineOf() {
     unlisted: asking(unlisted),
     records: asking(records),
     recordsThere: asking(recordsThere),
+    adoptable: asking(adoptable),
+    begunThere: asking(begunThere),
     weighedThere: asking(weighedThere),
     goodsProblems: asking(goodsProblems),
     amiss: asking(amiss),

@@ -5,6 +5,7 @@ import {
   bookFindings,
   type ChannelId,
   compileBook,
+  type Edit,
   itemAt,
   type Market,
   type NamedThing,
@@ -15,11 +16,16 @@ import {
   validate,
 } from '../../core/book/index.ts';
 import {
+  type AdoptRow,
+  adoptionRows,
+  begunFrom,
   type ChannelFile,
   type Clause,
   dialectOf,
   dialects,
+  filesOf,
   type Listing,
+  type NotAdopted,
   type Note,
   type RecordFinding,
   type Remedy,
@@ -110,6 +116,13 @@ export interface Recorded {
 export interface WeighedThere {
   readonly rows: readonly { readonly finding: WeighedFinding; readonly cost: Differing | null }[];
   readonly every: number;
+}
+
+/** A book to begin with, as a channel has it. */
+export interface BegunThere {
+  readonly edits: readonly Edit[];
+  readonly counts: Readonly<Record<'zones' | 'services' | 'templates' | 'offers' | 'goods', number>>;
+  readonly lost: readonly NotAdopted[];
 }
 
 /** Every clause of the draft beside what each channel will read. */
@@ -367,6 +380,41 @@ export function recordsThere(
     hidden: ready.filter((item) => item.notListed.includes(id)).length,
     rows: dearestFirst(findings.map((finding, i) => ({ finding, cost: costs[i] ?? null }))),
     every,
+  };
+}
+
+/** What is live at a channel beside what the draft would tell it; null where it cannot be read into a book. */
+export function adoptable(
+  basis: Told,
+  id: ChannelId,
+  live: readonly ChannelFile[],
+  moment: number,
+): { readonly rows: readonly AdoptRow[]; readonly lost: readonly NotAdopted[] } | null {
+  const { compiled, goods, book } = draftOf(basis);
+  const dialect = dialectOf(id);
+  const there = dialect.adopt?.(live);
+  if (!compiled || !there?.ok) return null;
+  const files = filesOf(dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods).rules);
+  const here = dialect.adopt?.(files);
+  if (!here?.ok) return null;
+  return { rows: adoptionRows(book, id, here.value, there.value), lost: there.value.lost };
+}
+
+/** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */
+export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFile[]): BegunThere | null {
+  const there = dialectOf(id).adopt?.(live);
+  if (!there?.ok) return null;
+  const { zones, services, templates, offers, goods } = there.value.book;
+  return {
+    edits: begunFrom(draftOf(basis).book, id, there.value),
+    counts: {
+      zones: zones.length,
+      services: services.length,
+      templates: templates.length,
+      offers: offers.length,
+      goods: goods.length,
+    },
+    lost: there.value.lost,
   };
 }
 

@@ -6,9 +6,10 @@ import { counts } from '../../words/index.ts';
 /** Where a record kept elsewhere and the book part, on one line. */
 export interface RecordRow {
   readonly key: string;
-  /** What it is about: an SKU, and the id it is listed under where that is another. */
-  readonly sku: string;
-  readonly listing: string | null;
+  /** What it is about, where that is looked at, and what else it is called. */
+  readonly name: string;
+  readonly to: string | null;
+  readonly beside: string | null;
   readonly what: string;
   readonly here: string;
   readonly there: string;
@@ -17,6 +18,9 @@ export interface RecordRow {
   /** What taking theirs makes of the book; null where it cannot be taken by itself. */
   readonly taken: string | null;
 }
+
+/** Where an item of the book is looked at. */
+export const itemAddress = (sku: string): string => `/goods?filter=${encodeURIComponent(sku)}`;
 
 /** What can be done with the lines that are ticked. */
 export interface RecordAct {
@@ -35,6 +39,7 @@ const rowHeight = 34;
 /** A record kept elsewhere against the book, line by line: each ticked, one or many, and taken from either side. */
 export function RecordTable({
   label,
+  of,
   rows,
   costs,
   where,
@@ -42,9 +47,11 @@ export function RecordTable({
   beside,
 }: {
   label: string;
+  /** The head of what lines are about. */
+  of: string;
   rows: readonly RecordRow[];
-  /** The head of what each line costs. */
-  costs: string;
+  /** The head of what each line costs; null where that is not told. */
+  costs: string | null;
   where: string;
   acts: readonly RecordAct[];
   /** What else stands beside them. */
@@ -110,13 +117,13 @@ export function RecordTable({
                       )
                     }
                   />
-                  Item
+                  {of}
                 </label>
               </th>
               <th>What</th>
               <th className="figure">In the book</th>
               <th className="figure">{where}</th>
-              <th>{costs}</th>
+              {costs !== null && <th>{costs}</th>}
               <th>If taken</th>
             </tr>
           </thead>
@@ -131,6 +138,7 @@ export function RecordTable({
                     row={row}
                     at={index}
                     measured={virtual.measureElement}
+                    isCosted={costs !== null}
                     isTicked={ticked.has(row.key)}
                     tick={(on) => tick([row.key], on)}
                   />
@@ -187,38 +195,43 @@ function Line({
   row,
   at,
   measured,
+  isCosted,
   isTicked,
   tick,
 }: {
   row: RecordRow;
   at: number;
   measured: (row: HTMLTableRowElement | null) => void;
+  isCosted: boolean;
   isTicked: boolean;
   tick: (on: boolean) => void;
 }) {
-  const { sku, listing, what, here, there, costs, taken } = row;
+  const { name, to, beside, what, here, there, costs, taken } = row;
   return (
     <tr ref={measured} data-index={at} aria-rowindex={at + 2} className={isTicked ? 'chosen' : ''}>
-      <td className="whitespace-nowrap">
-        <span className="flex items-baseline gap-2">
+      <td className="align-middle">
+        <span className="flex items-center gap-2">
           <input
             type="checkbox"
-            className="translate-y-0.5"
-            aria-label={`${sku}, ${what}`}
+            aria-label={`${name}, ${what}`}
             checked={isTicked}
             onChange={(event) => tick(event.target.checked)}
           />
-          <Link className="quiet mono" to={`/goods?filter=${encodeURIComponent(sku)}`}>
-            {sku}
-          </Link>
-          {listing !== null && <span className="muted mono">{listing}</span>}
+          {to === null ? (
+            <span>{name}</span>
+          ) : (
+            <Link className="quiet" to={to}>
+              {name}
+            </Link>
+          )}
+          {beside !== null && <span className="muted mono">{beside}</span>}
         </span>
       </td>
-      <td className="whitespace-nowrap">{what}</td>
-      <td className="figure whitespace-nowrap">{here}</td>
-      <td className="figure whitespace-nowrap">{there}</td>
-      <td>{costs ?? <span className="muted">–</span>}</td>
-      <td className="muted">{taken ?? '–'}</td>
+      <td className="align-middle whitespace-nowrap">{what}</td>
+      <td className="figure align-middle">{here}</td>
+      <td className="figure align-middle">{there}</td>
+      {isCosted && <td className="align-middle">{costs ?? <span className="muted">–</span>}</td>}
+      <td className="muted align-middle">{taken ?? '–'}</td>
     </tr>
   );
 }

@@ -1,4 +1,5 @@
 /** Plemb in English: every sentence it says, made of the core's data at the edge. */
+export { adoptWords, notAdoptedWords } from './adopting.ts';
 export { channelLine, wordsOfChannel } from './channels/index.ts';
 export { className, clauseName } from './clauses.ts';
 export { type CoverageWords, coverageWords, unlistedWords } from './coverage.ts';

@@ -135,10 +135,11 @@ export function valueWords(value: unknown): string {
     if (rate && typeof rate === 'object') return rateText(rate);
     if (isRate(value)) return rateText(value);
     if (title ?? name) return (title ?? name) as string;
-    if ('value' in value && 'unit' in value)
-      return `${(value as { value: string }).value} ${(value as { unit: string }).unit}`;
-    if ('value' in value && 'test' in value)
-      return `${(value as { value: string }).value} ${(value as { test: string }).test} discounts`;
+    const { value: figure, unit, test } = value as { value?: unknown; unit?: unknown; test?: unknown };
+    // A threshold by value says how it is tested; any other what it counts in.
+    if (figure !== undefined && test !== undefined && (unit === undefined || unit === 'value'))
+      return `${figure} ${test} discounts`;
+    if (figure !== undefined && unit !== undefined) return `${figure} ${unit}`;
   }
   if (Array.isArray(value)) return value.map(valueWords).join('; ') || 'none';
   if (typeof value === 'object')

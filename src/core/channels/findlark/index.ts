@@ -4,4 +4,4 @@ import { manifest } from './manifest.ts';
 import { render } from './render.ts';
 import { read } from './rules.ts';
 
-export const findlark = { ...manifest, render, read } satisfies Dialect;
+export const findlark = { ...manifest, render, read, adopt: null } satisfies Dialect;

@@ -1,7 +1,8 @@
 /** Lerrin Shop: the seller's own storefront. */
 import type { Dialect } from '../dialect.ts';
+import { adopt } from './adopt/index.ts';
 import { manifest } from './manifest.ts';
 import { read } from './read.ts';
 import { render } from './render.ts';
 
-export const lerrinShop = { ...manifest, render, read } satisfies Dialect;
+export const lerrinShop = { ...manifest, render, read, adopt } satisfies Dialect;

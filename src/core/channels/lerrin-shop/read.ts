@@ -8,6 +8,12 @@ import { rulesOf } from './rules.ts';
 
 /** What Lerrin Shop works by, from its file; or where the file makes no sense, and what would be right. */
 export function read(files: readonly ChannelFile[]): Result<Rules> {
+  const shop = shopIn(files);
+  return shop.ok ? { ok: true, value: rulesOf(shop.value) } : shop;
+}
+
+/** The file as it is laid out. */
+export function shopIn(files: readonly ChannelFile[]): Result<Shop> {
   const file = files.find((one) => one.name === fileName);
   if (!file) return err([fileName], { is: 'no file', name: fileName });
   let data: unknown;
@@ -19,7 +25,7 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
   const shop = shaped(shopSchema, data);
   if (!shop.ok) return shop;
   const problems = problemsIn(shop.value);
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, value: rulesOf(shop.value) };
+  return problems.length > 0 ? { ok: false, problems } : shop;
 }
 
 /** What the shape alone does not tell. */

@@ -50,7 +50,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       rates: sets.flatMap((set) => ratesOf(groups, set.key, key)),
     })),
     campaigns: offers.campaigns,
-    listings: listingsOf(book, groups, bars, tags, speeds),
+    listings: listingsOf({ book, goods, groups }, bars, { of: tags, acting: tagsIn(offers.campaigns) }, speeds),
   };
   return {
     rules: rulesOf(shop),
@@ -102,31 +102,41 @@ function tagsOf(book: CompiledBook): (part: number) => string | null {
   return (part) => (part < 0 ? null : (tags[part] ?? null));
 }
 
+/** What is listed, in the order of the book. */
+/** The tags of goods that campaigns act on. */
+const tagsIn = (campaigns: readonly Campaign[]): ReadonlySet<string> =>
+  new Set(campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])));
+
 function listingsOf(
-  book: CompiledBook,
-  groups: readonly ToldGroup[],
+  { book, goods, groups }: { book: CompiledBook; goods: readonly Listed[]; groups: readonly ToldGroup[] },
   bars: ReadonlyMap<string, number>,
-  tagOf: (part: number) => string | null,
+  tags: { readonly of: (part: number) => string | null; readonly acting: ReadonlySet<string> },
   speeds: Readonly<Record<string, string | null>>,
 ): ShopListing[] {
-  const acted = [...new Set(book.offers.flatMap((offer) => partsOf(offer)))];
-  return groups.flatMap(({ group, set }) =>
-    group.goods.map((item): ShopListing => {
-      const tags = [...set.tags];
-      for (const part of acted) if (lies(item, part)) tags.push(tagOf(part) ?? '');
-      for (const [id, bit] of bars) if ((item.serves & bit) === 0) tags.push(barred(speeds[id] ?? ''));
-      return {
+  const acted = [...new Set(book.offers.flatMap((offer) => partsOf(offer)))].flatMap((part) => {
+    const tag = tags.of(part);
+    return tag !== null && tags.acting.has(tag) ? [{ part, tag }] : [];
+  });
+  const setOf = new Map(groups.flatMap(({ group, set }) => group.goods.map((item) => [item, set] as const)));
+  return goods.flatMap((item): ShopListing[] => {
+    const set = setOf.get(item);
+    if (!set) return [];
+    const own = [...set.tags];
+    for (const { part, tag } of acted) if (lies(item, part)) own.push(tag);
+    for (const [id, bit] of bars) if ((item.serves & bit) === 0) own.push(barred(speeds[id] ?? ''));
+    return [
+      {
         id: item.listing,
         price: amountText(item.price, book.currency),
         grams: item.mass === null ? null : gramsText(item.mass),
-        tags,
+        tags: own,
         handling: item.handling && {
           each: amountText(item.handling.each, book.currency),
           waived: item.handling.waivable,
         },
-      };
-    }),
-  );
+      },
+    ];
+  });
 }
 
 const lies = ({ inside }: Pick<Listed, 'inside'>, part: number): boolean =>
@@ -312,7 +322,9 @@ function offersOf(
   const keepsOut = keepingOut(book, goods);
   const meets = told.map(({ offer }) => told.map((other) => keepsOut(offer, other.offer)));
   const competes = (a: number, b: number) => meets[a]?.[b] !== 'never';
-  const { letters, wrong, least } = lettered(told.length, competes, limits.letters);
+  const { letters: given, wrong, least } = lettered(told.length, competes, limits.letters);
+  const order = [...new Set(given)];
+  const letters = given.map((one) => order.indexOf(one));
   const campaigns: Campaign[] = [];
   told.forEach(({ offer, campaigns: mine, fidelity }, i) => {
     const letter = String.fromCharCode(65 + (letters[i] ?? 0));

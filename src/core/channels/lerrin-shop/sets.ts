@@ -56,29 +56,42 @@ export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] 
   const crowd = crowdOf(book, groups);
   const told = groups.map((group) => ({ group, lanes: lanesOf(telling, group, crowd) }));
   const keyFor = keysOf(limits.key);
-  const sets = new Map<string, ShopSet>();
-  const largest = Math.max(0, ...told.map(({ group }) => group.goods.length));
-  return told.map(({ group, lanes }, i) => {
+  const sets = new Map<string, { readonly set: ShopSet; goods: number }>();
+  const alike = told.map(({ group, lanes }, i) => {
     const kept = group.own !== null && !group.own.waivable && lanes.some(({ most }) => most > 0);
     const rates = lanes.flatMap(({ zone, rate }) => (rate ? [{ zone: zone.key, ...rate }] : []));
     const flat = rates.every(({ steps, each }) => steps.rows.length === 1 && Number(each) === 0);
-    const alike = flat ? JSON.stringify([kept, rates]) : String(i);
-    const known = sets.get(alike);
-    if (known) return { group, set: known, lanes };
-    const rest = group.goods.length === largest && ![...sets.values()].some((one) => one.rest);
-    const key = keyFor(nameOf(group));
-    const set: ShopSet = { key, name: titleOf(book, group), tags: rest ? [] : [key], rest, kept };
-    sets.set(alike, set);
-    return { group, set, lanes };
+    const as = flat ? JSON.stringify([kept, rates]) : String(i);
+    const known = sets.get(as);
+    if (known) known.goods += group.goods.length;
+    else {
+      const key = keyFor(nameOf(group));
+      const set = { key, name: titleOf(book, group), tags: [key], rest: false, kept };
+      sets.set(as, { set, goods: group.goods.length });
+    }
+    return as;
   });
+  // Most listings need no tag.
+  const most = Math.max(0, ...[...sets.values()].map(({ goods }) => goods));
+  const rest = [...sets.values()].find(({ goods }) => goods === most)?.set;
+  const final = new Map([...sets].map(([as, { set }]) => [as, set === rest ? { ...set, tags: [], rest: true } : set]));
+  return told.map(({ group, lanes }, i) => ({ group, set: final.get(alike[i] ?? '') as ShopSet, lanes }));
 }
 
 const nameOf = ({ template, kind, own }: GoodsGroup): string =>
-  own ? `own-${template.id}` : kind === null ? template.id : `${template.id}-${kind}`;
+  own ? `own-${template.id.replace(/^own-/, '')}` : kind === null ? template.id : `${template.id}-${kind}`;
+
+/** What is said behind the name of a template where its goods have rates of their own. */
+const ownRates = 'own';
 
 function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup): string {
   const name = book.body.templates.find((one) => one.id === template.id)?.name ?? template.id;
-  const parts = [name, kind, origin === template.origin ? null : origin, own ? own.rate.is : null];
+  const parts = [
+    name,
+    kind,
+    origin === template.origin ? null : origin,
+    own && !name.endsWith(ownRates) ? ownRates : null,
+  ];
   return parts.filter(Boolean).join(', ');
 }
 

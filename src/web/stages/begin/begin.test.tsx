@@ -1,8 +1,10 @@
 import { waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
+import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, noHistory, press, screen, stands, type } from '../../../../tests/screen.tsx';
 import { bookFileSchema, starterBook } from '../../../core/book/index.ts';
+import { dialectOf, filesOf } from '../../../core/channels/index.ts';
 import { starterNames } from '../../../words/index.ts';
 
 afterEach(away);
@@ -52,4 +54,21 @@ test('a book that has begun is told what comes next, and how far each is', async
   const next = within(await screen.findByRole('region', { name: 'What comes next' }));
   expect((await next.findByRole('row', { name: /Goods: a CSV/ })).textContent).toMatch(/^there/);
   expect((await next.findByRole('row', { name: /Check: are shoppers/ })).textContent).toContain('not yet');
+});
+
+test('an empty book begins with what is live at a channel, told again it is the same file', async () => {
+  const shop = dialectOf('lerrin-shop');
+  const { book, goods } = opened(smallBook());
+  const live = filesOf(shop.render(book, goods).rules);
+  at('/begin', empty, { 'GET /channels/lerrin-shop/files': { told: null, live } });
+  const begin = within(await screen.findByRole('region', { name: 'Begin with Lerrin Shop' }));
+  await begin.findByText(/has 2 zones, 1 service, 1 template, 1 offer, and 3 goods/);
+  press(begin.getByRole('button', { name: 'Begin with Lerrin Shop’s' }));
+  await waitFor(() => expect(stands('zones/north/takes')).toEqual(['GB-NIR']));
+  expect(stands('templates/parcels')).toBeUndefined();
+  expect(stands('offers/suds/code')).toEqual({ is: 'shared', code: 'SUDS' });
+  const fields = Object.keys(bookFileSchema.shape);
+  const saved = bookFileSchema.parse(Object.fromEntries(fields.map((field) => [field, stands(field)])));
+  const again = opened(saved);
+  expect(filesOf(shop.render(again.book, again.goods).rules)).toEqual(live);
 });

@@ -8,6 +8,7 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import { countriesByName, countryChoices } from '../../ui/countries.ts';
 import { amountIn, ChoicePart, figureFault, nameFault, PickPart, Several, TextPart } from '../../ui/field.tsx';
 import { allCurrencies, allTimeZones, NamePart } from '../../ui/name-part.tsx';
+import { FromChannels } from './from-channel.tsx';
 
 /** The first hour: a book of a few answers, and what comes next until a first check. */
 export function BeginStage() {
@@ -22,7 +23,10 @@ export function BeginStage() {
           <span className="muted">A few answers make a first book; all of it can be changed afterwards.</span>
         </div>
         {book.book.zones.length === 0 && book.book.services.length === 0 ? (
-          <Answers book={book} moment={moment} />
+          <>
+            <Answers book={book} moment={moment} />
+            <FromChannels book={book} moment={moment} />
+          </>
         ) : (
           <Seller book={book} />
         )}

@@ -71,7 +71,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   return (
     <div className="stage">
       <section className="sheet" aria-label={dialect.name}>
-        <ChannelTabs chosen={id} sheet="told" />
+        <ChannelTabs chosen={id} sheet="" />
         <div className="head">
           <h1>{dialect.name}</h1>
           <span className="muted">{channelLine(dialect)}</span>

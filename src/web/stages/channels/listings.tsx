@@ -9,7 +9,7 @@ import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts
 import type { Recorded } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { NotThere } from '../../ui/missing.tsx';
-import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What a channel lists by its own record, held against the book. */
@@ -45,7 +45,7 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   return (
     <div className="stage plain">
       <section className="sheet filled" aria-label={`What ${where} lists`}>
-        <ChannelTabs chosen={id} sheet="listings" />
+        <ChannelTabs chosen={id} sheet="listings/" />
         <div className="head">
           <h1>What {where} lists</h1>
           {listings && found && (
@@ -76,7 +76,7 @@ function Differences({ book, id, found: { rows: found, every } }: { book: OpenBo
       found.map(
         ({ finding, cost }): RecordRow => ({
           key: keyOf(finding),
-          ...namesOf(finding),
+          ...goodsRow(finding),
           ...recordWords(finding),
           costs: cost && (cost.orders > 0 ? overOrdersWords(cost, every, book.home) : 'no order'),
         }),
@@ -104,13 +104,14 @@ function Differences({ book, id, found: { rows: found, every } }: { book: OpenBo
             file={`${id}-listings.csv`}
             head={['sku', 'listing', 'what', 'in the book', 'there', 'over past orders']}
             rows={() =>
-              rows.map((row) => [row.sku, row.listing ?? row.sku, row.what, row.here, row.there, row.costs ?? ''])
+              rows.map((row) => [row.name, row.beside ?? row.name, row.what, row.here, row.there, row.costs ?? ''])
             }
           >
             As CSV
           </CsvButton>
         }
         label={`What ${where} lists otherwise`}
+        of="Item"
         rows={rows}
         costs="Over past orders"
         where={`At ${where}`}
@@ -128,12 +129,13 @@ function Differences({ book, id, found: { rows: found, every } }: { book: OpenBo
 }
 
 const keyOf = (finding: RecordFinding): string => {
-  const { sku, listing } = namesOf(finding);
-  return `${finding.is} ${sku} ${listing ?? ''}`;
+  const { name, beside } = goodsRow(finding);
+  return `${finding.is} ${name} ${beside ?? ''}`;
 };
 
 /** What a finding is about, and the id it is listed under where that is another. */
-function namesOf(finding: RecordFinding): Pick<RecordRow, 'sku' | 'listing'> {
-  if (finding.is === 'unknown') return { sku: finding.listing.listing, listing: null };
-  return { sku: finding.sku, listing: finding.listing === finding.sku ? null : finding.listing };
+function goodsRow(finding: RecordFinding): Pick<RecordRow, 'name' | 'to' | 'beside'> {
+  if (finding.is === 'unknown') return { name: finding.listing.listing, to: null, beside: null };
+  const { sku, listing } = finding;
+  return { name: sku, to: itemAddress(sku), beside: listing === sku ? null : listing };
 }

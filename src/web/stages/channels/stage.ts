@@ -13,6 +13,12 @@ export const channels: Stage = {
       page: async () => (await import('./channels.tsx')).ChannelsStage,
     },
     {
+      path: 'live/:channel?',
+      name: 'Live',
+      find: 'What is live at each channel',
+      page: async () => (await import('./adopting.tsx')).AdoptingSheet,
+    },
+    {
       path: 'listings/:channel?',
       name: 'Listings',
       find: 'What each channel lists',

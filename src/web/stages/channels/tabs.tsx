@@ -6,14 +6,14 @@ import { Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
 
 /** The channels, each with how it hangs by the last check; then what is told the chosen one, and what it lists. */
-export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: 'told' | 'listings' }) {
+export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: '' | 'live/' | 'listings/' }) {
   const { data: report } = useLastCheckQuery();
   return (
     <nav className="tabs-row" aria-label="Channels">
       {channelIds.map((id) => (
         <NavLink
           key={id}
-          to={sheet === 'told' ? `/channels/${id}` : `/channels/listings/${id}`}
+          to={`/channels/${sheet}${id}`}
           className="tab-link"
           aria-current={id === chosen ? 'page' : undefined}
         >
@@ -27,6 +27,9 @@ export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: 'told
       <span className="ml-auto flex">
         <NavLink end to={`/channels/${chosen}`} className="tab-link">
           What it is told
+        </NavLink>
+        <NavLink to={`/channels/live/${chosen}`} className="tab-link">
+          What is live
         </NavLink>
         <NavLink to={`/channels/listings/${chosen}`} className="tab-link">
           What it lists

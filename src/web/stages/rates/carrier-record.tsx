@@ -8,7 +8,7 @@ import { failure } from '../../data/failed.ts';
 import { useAppSelector } from '../../data/index.ts';
 import type { WeighedThere } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
-import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { RatesTabs } from './tabs.tsx';
 
 /** What the carrier has weighed and measured, held against the book. */
@@ -58,8 +58,9 @@ function Differences({ book, found: { rows: found, every } }: { book: OpenBook; 
       found.map(
         ({ finding, cost }): RecordRow => ({
           key: keyOf(finding),
-          sku: finding.sku,
-          listing: null,
+          name: finding.sku,
+          to: finding.is === 'unknown' ? null : itemAddress(finding.sku),
+          beside: null,
           ...weighedWords(finding),
           costs: cost && (cost.orders > 0 ? overOrdersWords(cost, every, book.home) : 'no order'),
         }),
@@ -92,12 +93,13 @@ function Differences({ book, found: { rows: found, every } }: { book: OpenBook; 
           <CsvButton
             file="ternline-goods.csv"
             head={['sku', 'what', 'in the book', 'there', 'over past orders']}
-            rows={() => rows.map((row) => [row.sku, row.what, row.here, row.there, row.costs ?? ''])}
+            rows={() => rows.map((row) => [row.name, row.what, row.here, row.there, row.costs ?? ''])}
           >
             As CSV
           </CsvButton>
         }
         label="What Ternline has otherwise"
+        of="Item"
         rows={rows}
         costs="It would ask over past orders"
         where="At Ternline"

@@ -20,7 +20,7 @@ export type AdoptedSteps =
   | { readonly is: 'nothing' | 'too many' };
 
 /** The breaks that a table has at the most. */
-const mostBreaks = 100;
+const mostBreaks = 200;
 
 /**
  * A set's steps as a flat amount, or as a table: the shop's lower edges are in, the book's upper ones. Steps that rise
@@ -58,41 +58,59 @@ function runsOf(steps: ShopRate['steps']): { readonly runs: readonly Run[]; read
   };
 }
 
-/** The fewest breaks that say runs, where those that rise evenly are put together. */
+/** The breaks that say runs, where those that rise evenly are put together. */
 function breaksOf(runs: readonly Run[], figure: (at: number) => string): Break[] {
   const breaks: Break[] = [];
   for (let i = 0; i < runs.length; ) {
-    const count = evenFrom(runs, i);
-    const [first, last] = [runs[i], runs[i + count - 1]];
-    if (!first || !last) break;
+    const one = runs[i] as Run;
+    const [step, count] = risingFrom(runs, i);
+    const last = runs[i + count - 1] as Run;
     const to = last.to === null ? null : figure(last.to - 1);
-    const [step, per] = evenly(runs, i);
-    breaks.push(
-      count < 3
-        ? { to: first.to === null ? null : figure(first.to - 1), amount: say(first.charge) }
-        : { to, amount: say((first.charge - step) as Minor), step: say(step as Minor), per: figure(per) },
-    );
-    i += count < 3 ? 1 : count;
+    // What is worth nothing goes with what is worth a little.
+    if (count > 1 || one.to !== 1)
+      breaks.push(
+        count === 1
+          ? { to, amount: say(one.charge) }
+          : { to, amount: say(step.base), step: say(step.rise), per: figure(step.per) },
+      );
+    i += count;
   }
   return breaks;
 }
 
-/** By how much the run after one is dearer, and how wide it is, the edge before the first being nothing. */
-function evenly(runs: readonly Run[], i: number): readonly [step: number, per: number] {
-  const [one, next] = [runs[i], runs[i + 1]];
-  return [(next?.charge ?? 0) - (one?.charge ?? 0), (one?.to ?? 0) - Math.max(1, one?.from ?? 0)];
+/** What a break that rises adds for each started so much, beyond its base. */
+interface Step {
+  readonly base: Minor;
+  readonly rise: Minor;
+  readonly per: number;
 }
 
-/** How many runs from one on rise by the same from width to width, the first amount no less than what it rises by. */
-function evenFrom(runs: readonly Run[], begin: number): number {
-  const [step, per] = evenly(runs, begin);
-  const first = runs[begin];
-  if (step <= 0 || per <= 0 || !first || first.charge < step) return 1;
-  let count = 1;
-  for (let i = begin + 1; i < runs.length; i += 1, count += 1) {
-    const [before, one] = [runs[i - 1], runs[i]];
-    if (!before || !one || one.to === null || one.charge - before.charge !== step) break;
-    if (one.to - one.from !== per) break;
+/** The edge above which a run lies; the first one holds its own beginning. */
+const lowOf = (runs: readonly Run[], i: number): number => (runs[i]?.from ?? 0) - (i === 0 ? 0 : 1);
+const widthOf = (runs: readonly Run[], i: number): number =>
+  (runs[i]?.to ?? Number.POSITIVE_INFINITY) - 1 - lowOf(runs, i);
+
+/**
+ * How many runs from one on are a break that rises, and how. At its very beginning nothing is started yet, which is a
+ * run by itself where the beginning counts.
+ */
+function risingFrom(runs: readonly Run[], begin: number): readonly [Step, count: number] {
+  const first = runs[begin] as Run;
+  const bare = begin === 0 && first.to === first.from + 1 && runs.length > 1;
+  const at = bare ? begin + 1 : begin;
+  const one = runs[at] as Run;
+  const rise = bare ? one.charge - first.charge : (runs[at + 1]?.charge ?? 0) - one.charge;
+  const per = widthOf(runs, at);
+  const step = { base: (one.charge - rise) as Minor, rise: rise as Minor, per };
+  if (rise < 0 || (!bare && rise === 0) || per <= 0 || step.base < 0 || one.to === null) return [step, 1];
+  let count = at - begin + 1;
+  for (let i = at + 1; i < runs.length; i += 1, count += 1) {
+    const [before, next] = [runs[i - 1] as Run, runs[i] as Run];
+    if (next.to === null || next.charge - before.charge !== rise || widthOf(runs, i) > per) break;
+    if (widthOf(runs, i) < per) {
+      count += 1;
+      break;
+    }
   }
-  return count;
+  return count - (at - begin) < (bare ? 1 : 3) ? [step, 1] : [step, count];
 }

@@ -22,7 +22,7 @@ const schema = z.strictObject({
   unit: z.enum(measureUnits),
   /** The least that it holds for; below it nothing is offered. */
   from: figure.nullable().default(null),
-  breaks: z.array(breakSchema).min(1).max(100),
+  breaks: z.array(breakSchema).min(1).max(200),
 });
 export type BreakBody = z.infer<typeof breakSchema>;
 type TableBody = z.infer<typeof schema>;

@@ -1,0 +1,157 @@
+import type { BookInput } from '../../../book/index.ts';
+import type { NotAdopted } from '../../adopted.ts';
+import { stated } from '../../bounds.ts';
+import { euros } from '../../euros.ts';
+import { keysOf } from '../../keys.ts';
+import { type Campaign, clock, limits, type Shop } from '../format.ts';
+
+type Offer = BookInput['offers'][number];
+type Selection = NonNullable<BookInput['selections']>[number];
+
+/** Campaigns as offers, the goods that they act on as selections, and those of one letter as an either/or. */
+export function offersIn(
+  shop: Shop,
+  lost: NotAdopted[],
+): { offers: Offer[]; selections: Selection[]; eitherOr: NonNullable<BookInput['eitherOr']> } {
+  const { selections, selectionOf } = selectionsIn(shop);
+  const offers = shop.campaigns.flatMap((campaign, i): Offer[] => {
+    const zones = zonesOf(shop, campaign);
+    if (zones === 'none') {
+      lost.push({ is: 'places of no zones', offer: campaign.key, places: campaign.places ?? [] });
+      return [];
+    }
+    const [first = 'en'] = shop.locales;
+    const [title = campaign.key] = [campaign.title[first] ?? Object.values(campaign.title)[0]];
+    const { [first]: _, ...titles } = campaign.title;
+    return [
+      {
+        id: campaign.key,
+        number: i + 1,
+        title,
+        titles,
+        benefit: benefitOf(shop, campaign, selectionOf, lost),
+        code: campaign.code === null ? null : { is: 'shared', code: campaign.code },
+        asks: campaign.leastValue === null ? [] : [{ over: 'value', value: campaign.leastValue, test: 'before' }],
+        zones,
+        limits: { uses: campaign.uses },
+        window: { from: campaign.from, until: campaign.until, zone: clock },
+        terms: termsOf(campaign, first, lost),
+        note: '',
+      },
+    ];
+  });
+  const letters = [...new Set(shop.campaigns.map(({ letter }) => letter))];
+  return {
+    offers,
+    selections,
+    eitherOr: letters.flatMap((letter) => {
+      const ids = offers.filter(({ id }) => shop.campaigns.some((one) => one.key === id && one.letter === letter));
+      return ids.length < 2
+        ? []
+        : [{ id: `letter-${letter.toLowerCase()}`, name: `Letter ${letter}`, offers: ids.map(({ id }) => id) }];
+    }),
+  };
+}
+
+/** The selections of goods campaigns: the listings with their tag. */
+function selectionsIn({ campaigns, listings }: Shop): {
+  selections: Selection[];
+  selectionOf: (tag: string | null) => string | null;
+} {
+  const tags = campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : []));
+  const keyFor = keysOf(limits.key);
+  const ids = new Map([...new Set(tags)].map((tag) => [tag, keyFor(tag.replace(/^of-(?=.)/, ''))]));
+  return {
+    selections: [...ids].map(([tag, id]) => ({
+      id,
+      name: id,
+      takes: { is: 'skus', skus: listings.filter((one) => one.tags.includes(tag)).map((one) => one.id) },
+      except: [],
+    })),
+    selectionOf: (tag) => (tag === null ? null : (ids.get(tag) ?? null)),
+  };
+}
+
+/** The zones that a campaign's places make up; null for everywhere, `none` where they make up none. */
+function zonesOf({ zones }: Shop, { places, except }: Campaign): string[] | null | 'none' {
+  if (places === null) return except.length === 0 ? null : 'none';
+  const named = new Set(places);
+  const within = zones.filter((zone) => zone.places.every((place) => named.has(place)));
+  const covered = within.reduce((count, zone) => count + zone.places.length, 0);
+  return within.length > 0 && covered === named.size ? within.map(({ key }) => key) : 'none';
+}
+
+function benefitOf(
+  shop: Shop,
+  { key, benefit, places }: Campaign,
+  selectionOf: (tag: string | null) => string | null,
+  lost: NotAdopted[],
+): Offer['benefit'] {
+  switch (benefit.kind) {
+    case 'order':
+      return {
+        is: 'off order',
+        off:
+          benefit.off.is === 'percent'
+            ? { by: 'percent', percent: benefit.off.percent }
+            : { by: 'amount', amount: benefit.off.amount },
+      };
+    case 'goods': {
+      const goods = selectionOf(benefit.tag);
+      const { off } = benefit;
+      switch (off.is) {
+        case 'percent':
+          return { is: 'off goods', goods, off: { by: 'percent', percent: off.percent } };
+        case 'amount':
+          return { is: 'off goods', goods, off: { by: 'amount', amount: off.amount } };
+        case 'price':
+          return { is: 'fixed price', goods, price: off.price };
+        case 'n for m':
+          return { is: 'buy and get', goods, buy: off.buy, get: off.get, percent: off.percent };
+      }
+      break;
+    }
+    case 'delivery': {
+      const free = benefit.fees ? freedBy(shop, benefit.atMost, places) : null;
+      const services = shop.speeds.map((speed) => speed.key);
+      if (benefit.fees && free === null) lost.push({ is: 'pays in part', offer: key, atMost: benefit.atMost });
+      return {
+        is: 'delivery',
+        on: { is: 'services', services: free ?? services },
+        off: free ? { by: 'free' } : { by: 'amount', amount: benefit.atMost },
+      };
+    }
+  }
+  return benefit satisfies never;
+}
+
+/**
+ * The speeds that are free where so much at most is paid, whatever is bought within the stated bounds: null where that
+ * pays none of them whole, or is more than all of them come to.
+ */
+function freedBy({ zones, sets, speeds }: Shop, atMost: string, places: readonly string[] | null): string[] | null {
+  const kept = new Set(sets.filter((set) => set.kept).map(({ key }) => key));
+  const rates = zones
+    .filter((zone) => places === null || zone.places.every((place) => places.includes(place)))
+    .flatMap((zone) => zone.rates.filter(({ set }) => !kept.has(set)));
+  const mostOf = (speed: string) =>
+    Math.max(
+      0,
+      ...rates
+        .filter((rate) => rate.speed === speed)
+        .map(({ steps, each }) => {
+          const charges = steps.rows.map(({ charge }) => (charge === null ? 0 : euros(charge)));
+          return Math.max(...charges) + euros(each) * stated.units;
+        }),
+    );
+  const freed = speeds.flatMap(({ key }) => (mostOf(key) <= euros(atMost) ? key : []));
+  const whole = Math.max(0, ...freed.map(mostOf));
+  return whole === euros(atMost) ? freed : null;
+}
+
+function termsOf({ key, terms }: Campaign, first: string, lost: NotAdopted[]): string {
+  const text = terms[first] ?? Object.values(terms)[0] ?? '';
+  if (text.length <= 500 && !/\p{Cc}/u.test(text)) return text;
+  lost.push({ is: 'long terms', offer: key });
+  return '';
+}

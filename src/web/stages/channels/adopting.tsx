@@ -1,0 +1,106 @@
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { type ChannelId, channelIds } from '../../../core/book/index.ts';
+import { type AdoptRow, dialectOf } from '../../../core/channels/index.ts';
+import { adoptWords, channelName } from '../../../words/index.ts';
+import { usePlaces } from '../../app/rooms.ts';
+import { useFilesQuery } from '../../data/api.ts';
+import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { NotThere } from '../../ui/missing.tsx';
+import { Lost } from '../../ui/not-adopted.tsx';
+import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { ChannelTabs } from './tabs.tsx';
+
+/** What is live at a channel, held against what the book would tell it, and taken into the book. */
+export function AdoptingSheet() {
+  const book = useBook();
+  const moment = useMoment();
+  const { channel } = useParams();
+  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
+  if (id === undefined) {
+    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/live/${one}` }));
+    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
+  }
+  return book && moment !== null && <Adopting key={id} book={book} id={id} moment={moment} />;
+}
+
+function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
+  const where = channelName(id);
+  const { data: files } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
+  const live = files?.live ?? null;
+  const found = useEngine(
+    (engine) => (live && live.length > 0 ? engine.adoptable(id, live, moment) : null),
+    [live, id, moment],
+    'study',
+  );
+  const rows = useRows(book, where, found?.rows ?? []);
+  return (
+    <div className="stage plain">
+      <section className="sheet filled" aria-label={`What is live at ${where}`}>
+        <ChannelTabs chosen={id} sheet="live/" />
+        <div className="head">
+          <h1>What is live at {where}</h1>
+          <span className="muted">beside what the book would tell it</span>
+        </div>
+        {dialectOf(id).adopt === null ? (
+          <p>
+            What is live at {where} cannot be read into the book yet. Line by line it stands beside{' '}
+            <Link className="quiet" to={`/channels/${id}`}>
+              what it is told
+            </Link>
+            .
+          </p>
+        ) : files && !live?.length ? (
+          <p className="muted">{where} does not answer, or nothing is live there yet.</p>
+        ) : !found ? (
+          <p className="muted">Reading what is live at {where} …</p>
+        ) : (
+          <>
+            <p className="small muted">
+              {found.rows.length === 0
+                ? 'Zones, rates and offers there are as the book would tell them.'
+                : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
+              Goods are compared under “What it lists”.
+            </p>
+            <Lost lost={found.lost} />
+            {found.rows.length > 0 && (
+              <RecordTable
+                label={`What differs at ${where}`}
+                of="Thing"
+                rows={rows}
+                costs={null}
+                where={`At ${where}`}
+                beside={null}
+                acts={[
+                  {
+                    words: (count) => `Take ${count} from ${where}`,
+                    isFor: ({ taken }) => taken !== null,
+                    act: (keys) =>
+                      book.editAll(found.rows.flatMap((row) => (keys.has(keyOf(row)) ? (row.edits ?? []) : []))),
+                    isMain: true,
+                  },
+                ]}
+              />
+            )}
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** The rows as they are told, each with where it is looked at in the book. */
+function useRows(book: OpenBook, where: string, found: readonly AdoptRow[]): RecordRow[] {
+  const placeOf = usePlaces();
+  return useMemo(
+    () =>
+      found.map((row): RecordRow => {
+        const { name, what, here, there, taken } = adoptWords(book.book, row, where);
+        const to = row.state === 'new' ? null : (placeOf(row.path)?.to ?? null);
+        return { key: keyOf(row), name, to, beside: null, what, here, there, costs: null, taken };
+      }),
+    [book.book, where, found, placeOf],
+  );
+}
+
+const keyOf = ({ path, state }: AdoptRow): string => `${path.join('/')} ${state}`;

@@ -1,0 +1,16 @@
+import type { NotAdopted } from '../../core/channels/index.ts';
+import { counts, notAdoptedWords } from '../../words/index.ts';
+
+/** What a book cannot say of what is live at a channel, folded away. */
+export function Lost({ lost }: { lost: readonly NotAdopted[] }) {
+  const texts = notAdoptedWords(lost);
+  if (texts.length === 0) return null;
+  return (
+    <details className="small">
+      <summary>{counts(texts.length, 'thing')} there that a book says otherwise</summary>
+      {texts.map((text) => (
+        <p key={text}>{text}</p>
+      ))}
+    </details>
+  );
+}
