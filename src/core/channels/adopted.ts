@@ -1,16 +1,22 @@
-import { type BookFile, type BookInput, readBookFile } from '../book/index.ts';
+import { type Book, type BookInput, bookProblems, bookSchema, shaped } from '../book/index.ts';
 import type { Result } from '../exact/index.ts';
+import { type Item, itemSchema } from '../goods/index.ts';
 
-/** What is live at a channel in the book's terms: a sound book by itself, and what of it a book cannot say. */
+/** What is live at a channel in the book's terms: a sound book by itself, its goods, and what a book cannot say of it. */
 export interface Adopted {
-  readonly book: BookFile;
+  readonly book: Book;
+  /** Made when they are asked for: there may be very many, and what is compared does not look at them. */
+  readonly goods: () => readonly Item[];
   readonly lost: readonly NotAdopted[];
 }
 
 /** A book as it was read from a channel, held to be one. */
-export function adopted(book: BookInput, lost: readonly NotAdopted[]): Result<Adopted> {
-  const read = readBookFile(book);
-  return read.ok ? { ok: true, value: { book: read.value, lost } } : read;
+export function adopted({ goods, ...body }: BookInput, lost: readonly NotAdopted[]): Result<Adopted> {
+  const book = shaped(bookSchema, body);
+  if (!book.ok) return book;
+  const problems = bookProblems(book.value);
+  if (problems.length > 0) return { ok: false, problems };
+  return { ok: true, value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost } };
 }
 
 /** Something that is live at a channel and that a book cannot say, or not quite. */
@@ -33,5 +39,7 @@ export type NotAdopted =
   | { readonly is: 'pays in part'; readonly offer: string; readonly atMost: string }
   /** Terms of more letters than an offer has, or of several lines: they are left out. */
   | { readonly is: 'long terms'; readonly offer: string }
+  /** A listing under an id that is no SKU: it is left out. */
+  | { readonly is: 'no SKU'; readonly listing: string }
   /** A mass that no unit says in three decimals. */
   | { readonly is: 'mass'; readonly listing: string; readonly grams: string };

@@ -5,7 +5,7 @@ import type { Adopted } from './adopted.ts';
 const taken = ['zones', 'services', 'selections', 'offers', 'eitherOr'] as const;
 
 /** The edits by which a book without zones and services begins with what is live at a channel. */
-export function begunFrom(book: Book, channel: string, { book: there }: Adopted): Edit[] {
+export function begunFrom(book: Book, channel: string, { book: there, goods }: Adopted): Edit[] {
   const homes = new Set(book.markets.map(({ locale }) => locale));
   return [
     ...there.markets.flatMap((market) =>
@@ -18,6 +18,6 @@ export function begunFrom(book: Book, channel: string, { book: there }: Adopted)
     { path: ['mixedBy'], value: there.mixedBy },
     { path: ['numbered'], value: there.numbered },
     { path: ['channels', channel], value: bookSchema.shape.channels.parse(there.channels)[channel as never] },
-    ...there.goods.map((item): Edit => ({ path: ['goods', item.sku], value: item })),
+    ...goods().map((item): Edit => ({ path: ['goods', item.sku], value: item })),
   ];
 }

@@ -118,6 +118,13 @@ export interface WeighedThere {
   readonly every: number;
 }
 
+/** What is live at a channel beside the book, or what keeps it from being read. */
+export interface Adoptable {
+  readonly rows: readonly AdoptRow[];
+  readonly lost: readonly NotAdopted[];
+  readonly problems: readonly Problem[];
+}
+
 /** A book to begin with, as a channel has it. */
 export interface BegunThere {
   readonly edits: readonly Edit[];
@@ -384,27 +391,23 @@ export function recordsThere(
 }
 
 /** What is live at a channel beside what the draft would tell it; null where it cannot be read into a book. */
-export function adoptable(
-  basis: Told,
-  id: ChannelId,
-  live: readonly ChannelFile[],
-  moment: number,
-): { readonly rows: readonly AdoptRow[]; readonly lost: readonly NotAdopted[] } | null {
+export function adoptable(basis: Told, id: ChannelId, live: readonly ChannelFile[], moment: number): Adoptable | null {
   const { compiled, goods, book } = draftOf(basis);
   const dialect = dialectOf(id);
-  const there = dialect.adopt?.(live);
-  if (!compiled || !there?.ok) return null;
-  const files = filesOf(dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods).rules);
-  const here = dialect.adopt?.(files);
-  if (!here?.ok) return null;
-  return { rows: adoptionRows(book, id, here.value, there.value), lost: there.value.lost };
+  const { adopt } = dialect;
+  if (!compiled || !adopt) return null;
+  const there = adopt(live);
+  if (!there.ok) return { rows: [], lost: [], problems: there.problems };
+  const here = adopt(filesOf(dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods).rules));
+  if (!here.ok) return { rows: [], lost: [], problems: here.problems };
+  return { rows: adoptionRows(book, id, here.value, there.value), lost: there.value.lost, problems: [] };
 }
 
 /** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */
 export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFile[]): BegunThere | null {
   const there = dialectOf(id).adopt?.(live);
   if (!there?.ok) return null;
-  const { zones, services, templates, offers, goods } = there.value.book;
+  const { zones, services, templates, offers } = there.value.book;
   return {
     edits: begunFrom(draftOf(basis).book, id, there.value),
     counts: {
@@ -412,7 +415,7 @@ export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFil
       services: services.length,
       templates: templates.length,
       offers: offers.length,
-      goods: goods.length,
+      goods: there.value.goods().length,
     },
     lost: there.value.lost,
   };

@@ -47,6 +47,7 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
   const [gaps, steps, tests] = [of('gap in steps'), of('too many steps'), of('threshold after goods offers')];
   const [byZone, each] = [of('rates by zone'), of('steps and each')];
   const [places, parts, terms, masses] = [of('places of no zones'), of('pays in part'), of('long terms'), of('mass')];
+  const strange = of('no SKU');
   return [
     ...of('no names').map(({ goods }) => `${counts(goods, 'listing')} have no names there: their ids stand in.`),
     ...said(gaps.length, `Steps that stop and begin again are taken up to the gap: ${rates(gaps)}.`),
@@ -84,6 +85,13 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       terms.length,
       `Terms too long for an offer are left out: ${upToSome(
         terms.map(({ offer }) => offer),
+        3,
+      )}.`,
+    ),
+    ...said(
+      strange.length,
+      `Listings under ids that are no SKUs are left out: ${upToSome(
+        strange.map(({ listing }) => listing),
         3,
       )}.`,
     ),

@@ -52,6 +52,14 @@ test('what somebody changed, began and ended over there is told in the book’s 
   await screen.findByText(/are as the book would tell them/);
 });
 
+test('what makes no book is said, with where and why', async () => {
+  changed((live) => {
+    const [set] = live.sets;
+    if (set) set.name = 'x'.repeat(130);
+  });
+  expect((await screen.findByRole('alert')).textContent).toMatch(/makes no book: templates › .* › name: /);
+});
+
 test('a channel that cannot be read into a book says so', async () => {
   at('/channels/live/harrowmere');
   await screen.findByText(/cannot be read into the book yet/);

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
 import { type AdoptRow, dialectOf } from '../../../core/channels/index.ts';
-import { adoptWords, channelName } from '../../../words/index.ts';
+import { adoptWords, channelName, faultText } from '../../../words/index.ts';
 import { usePlaces } from '../../app/rooms.ts';
 import { useFilesQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
@@ -54,6 +54,10 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <p className="muted">{where} does not answer, or nothing is live there yet.</p>
         ) : !found ? (
           <p className="muted">Reading what is live at {where} …</p>
+        ) : found.problems[0] ? (
+          <p className="aside-note off" role="alert">
+            What is live at {where} makes no book: {found.problems[0].at.join(' › ')}: {faultText(found.problems[0])}.
+          </p>
         ) : (
           <>
             <p className="small muted">

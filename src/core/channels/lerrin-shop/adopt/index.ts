@@ -1,5 +1,5 @@
 import type { BookInput } from '../../../book/index.ts';
-import { massEntry, massOfGrams, type Result } from '../../../exact/index.ts';
+import { massEntry, massOfGrams, type Result, written } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
 import type { ChannelFile } from '../../dialect.ts';
 import { clock, type Shop, type ShopListing, type ShopRate, type ShopSet } from '../format.ts';
@@ -105,21 +105,27 @@ function itemsIn(shop: Shop, templates: readonly Omit<Template, 'zones'>[], lost
   const byTag = new Map(shop.sets.flatMap((set) => set.tags.map((tag) => [tag, set] as const)));
   const ownRates = new Map(shop.sets.filter(({ kept }) => kept).map((set) => [set.key, ownRateOf(shop, set, lost)]));
   const [byDefault] = templates;
-  return shop.listings.map((listing): Item => {
+  return shop.listings.flatMap((listing): Item[] => {
+    if (!written.sku.safeParse(listing.id).success) {
+      lost.push({ is: 'no SKU', listing: listing.id });
+      return [];
+    }
     const set = listing.tags.map((tag) => byTag.get(tag)).find(Boolean) ?? rest;
-    return {
-      sku: listing.id,
-      name: listing.id,
-      price: listing.price,
-      mass: massIn(listing, lost),
-      size: null,
-      tags: [],
-      kind: null,
-      template: set === undefined || set.key === byDefault?.id ? null : set.key,
-      barred: barredFor(shop, listing),
-      ownRate: (set && ownRates.get(set.key)) ?? null,
-      fee: listing.handling,
-    };
+    return [
+      {
+        sku: listing.id,
+        name: listing.id,
+        price: listing.price,
+        mass: massIn(listing, lost),
+        size: null,
+        tags: [],
+        kind: null,
+        template: set === undefined || set.key === byDefault?.id ? null : set.key,
+        barred: barredFor(shop, listing),
+        ownRate: (set && ownRates.get(set.key)) ?? null,
+        fee: listing.handling,
+      },
+    ];
   });
 }
 
