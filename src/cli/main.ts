@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { channelIds } from '../core/book/index.ts';
 import { parseMoment } from '../core/exact/index.ts';
+import { runAdopt } from './adopt.ts';
 import { checkBook } from './check.ts';
 import { runGoods } from './goods.ts';
 import { Unable } from './open.ts';
@@ -14,6 +15,7 @@ import { runRender } from './render.ts';
 const usage = `plemb quote BOOK BASKETS [--market MARKET] [--at MOMENT] [--json [--steps]]
 plemb goods BOOK [--check] [--json]
 plemb render BOOK CHANNEL [--at MOMENT] [--json]
+plemb adopt CHANNEL FILE
 plemb check BOOK [--live CHANNEL=URL …] [--at MOMENT] [--json]
 plemb backup FILE
 plemb restore FILE
@@ -22,8 +24,9 @@ BOOK is a file as docs/formats/book.md describes it, BASKETS one basket, or one 
 CHANNEL is one of ${channelIds.join(', ')};
 MARKET is a market of the book, for baskets that name none (else its first);
 MOMENT is ISO 8601 in UTC, such as 2026-11-24T09:10:00Z (else now).
-What --json prints is described in docs/formats/answers.md. FILE is a backup of the whole database, as backup.md
-describes it: of DATABASE_URL, or of what npm start keeps; it is put back into an empty one.`;
+What --json prints is described in docs/formats/answers.md. adopt prints the book that a channel's FILE says. Of
+backup and restore FILE is the whole database, as backup.md describes it: of DATABASE_URL, or of what npm start keeps;
+it is put back into an empty one.`;
 
 const flags = {
   json: { type: 'boolean', default: false },
@@ -41,6 +44,7 @@ const verbs: Readonly<Record<string, { words: readonly string[]; flags: readonly
   quote: { words: ['BOOK', 'BASKETS'], flags: ['market', 'at', 'json', 'steps'] },
   goods: { words: ['BOOK'], flags: ['check', 'json'] },
   render: { words: ['BOOK', 'CHANNEL'], flags: ['at', 'json'] },
+  adopt: { words: ['CHANNEL', 'FILE'], flags: [] },
   check: { words: ['BOOK'], flags: ['live', 'at', 'json'] },
 };
 
@@ -89,6 +93,8 @@ async function main(): Promise<number> {
       return runGoods(first, { check: values.check, json });
     case 'render':
       return runRender(first, second, { at, json });
+    case 'adopt':
+      return runAdopt(first, second);
     default:
       return checkBook(first, { at, json, live: values.live });
   }

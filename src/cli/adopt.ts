@@ -1,0 +1,21 @@
+import { basename } from 'node:path';
+import { bookFileSchema, channelIds } from '../core/book/index.ts';
+import { dialectOf } from '../core/channels/index.ts';
+import { channelName, notAdoptedWords } from '../words/index.ts';
+import { jsonText, print, readText, Unable, unable } from './open.ts';
+
+/** A channel's file as a book with its goods; what a book cannot say of it is told on the error output. */
+export function runAdopt(channel: string, path: string): number {
+  const id = channelIds.find((one) => one === channel);
+  if (!id) throw new Unable(`There is no channel “${channel}”; there are ${channelIds.join(', ')}`);
+  const { adopt, files } = dialectOf(id);
+  if (!adopt) throw new Unable(`What is live at ${channelName(id)} cannot be read into a book yet`);
+  // Whatever it is called here, one file is the channel's.
+  const name = files.length === 1 ? (files[0] ?? '') : basename(path);
+  const read = adopt([{ name, text: readText(path) }]);
+  if (!read.ok) throw unable(path, read.problems);
+  const { book, goods, lost } = read.value;
+  for (const text of notAdoptedWords(lost)) process.stderr.write(`${text}\n`);
+  print(jsonText(bookFileSchema.parse({ ...book, goods: goods() }), 1));
+  return 0;
+}
