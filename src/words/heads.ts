@@ -1,9 +1,31 @@
+import { thereTargets } from '../core/goods/index.ts';
+
 /**
  * What columns of sheets are called, by what they are taken for, in small letters without accents; in the languages
  * that sellers' programs write: English, German, French, Spanish, Dutch and Italian (common practice, no source). A new
  * name is a word here; a question mark behind it: meant only where nothing else in the file is surer.
  */
 const names = (text: string): readonly string[] => text.split(', ');
+
+/** Columns that say something of one channel, by what it is called and by its id. */
+function thereHeads(): Readonly<Record<string, readonly string[]>> {
+  const said = {
+    id: ['id', 'listing id', 'listing', 'item id', 'product id', 'number', 'sku'],
+    price: ['price', 'preis', 'prix', 'precio', 'prijs', 'prezzo'],
+    listed: ['listed', 'active', 'status', 'online'],
+  } as const;
+  return Object.fromEntries(
+    thereTargets.map(({ name, sort, channel, called }) => {
+      const callings = [called.toLowerCase(), channel.replaceAll('-', ' ')];
+      return [
+        name,
+        [...new Set(callings)].flatMap((one) =>
+          said[sort].flatMap((what) => [`${one} ${what}`, `${what} at ${one}`, `${what} ${one}`]),
+        ),
+      ];
+    }),
+  );
+}
 
 /** Of files of goods. */
 export const goodsHeads = {
@@ -66,6 +88,7 @@ export const goodsHeads = {
   stockedBy: names('stocked by'),
   notListed: names('not listed at, not listed'),
   listedAs: names('listed as'),
+  ...thereHeads(),
   hazards: names('hazards, hazard, dangerous goods, gefahrgut, matieres dangereuses, mercancias peligrosas'),
 } as const;
 

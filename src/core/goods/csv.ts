@@ -16,6 +16,7 @@ import { goodsFields } from './fields/list.ts';
 import { readStated } from './item.ts';
 import type { Column, Item } from './schema.ts';
 import { goodsTargets, type TakenColumns, takenColumns } from './targets.ts';
+import { saidThere } from './there.ts';
 
 const { names: columns } = goodsFields;
 
@@ -87,7 +88,10 @@ export function* readGoodsSteps(
 ): Steps<GoodsFile, { readonly done: number; readonly all: number }> {
   const taken = takenColumns(layout);
   const stated = columns.filter(
-    (column) => taken.fields.some(({ field }) => field === column) || (column === 'size' && taken.sides.length > 0),
+    (column) =>
+      taken.fields.some(({ field }) => field === column) ||
+      taken.there.some(({ of }) => of.field === column) ||
+      (column === 'size' && taken.sides.length > 0),
   );
   const sku = taken.fields.find(({ field }) => field === 'sku');
   if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], groups: [], skus: null };
@@ -176,6 +180,7 @@ function lineReader(taken: TakenColumns, against: GoodsAgainst) {
   const { currency, templates, itemOf } = against;
   const ids = templates.map(({ id }) => id);
   const stated = statedReaders(taken, against);
+  const ofChannels = thereReaders(taken, against);
   /** What a new item has to state, and no column does. */
   const missing = columns.filter(
     (column) =>
@@ -188,6 +193,12 @@ function lineReader(taken: TakenColumns, against: GoodsAgainst) {
     const bad: Problem[] = (there ? [] : missing).map((field) => ({ at: [field], is: 'cell', field, text: '' }));
     for (const { column, textOf, read } of stated) {
       const value = read(cells);
+      if (value === null) bad.push({ at: [column], is: 'cell', field: column, text: textOf(cells) });
+      else entry[column] = value.of;
+    }
+    const isItem = bad.length === 0;
+    for (const { column, textOf, made } of isItem ? ofChannels : []) {
+      const value = made(entry as Item, cells);
       if (value === null) bad.push({ at: [column], is: 'cell', field: column, text: textOf(cells) });
       else entry[column] = value.of;
     }
@@ -243,6 +254,31 @@ function statedReaders({ fields, sides }: TakenColumns, { currency, templates }:
     read: (cells) => sized(JSON.stringify(ofSides.map(({ at, read }) => read(cells[at] ?? '')))),
   };
   return [...ofCells.filter(({ column }) => column !== 'size'), size];
+}
+
+/** How what a file says of one channel is read from the cells of a line. */
+interface ThereReader {
+  readonly column: Column;
+  textOf(cells: readonly string[]): string;
+  /** The field of an item so far, with what stands there; null where that is nothing it could be. */
+  made(item: Item, cells: readonly string[]): { readonly of: unknown } | null;
+}
+
+function thereReaders({ there }: TakenColumns, { currency }: GoodsAgainst): ThereReader[] {
+  const money = moneyWords(currency);
+  return there.map(({ at, target, column: layout, of }) => {
+    const { schema } = goodsFields.of(of.field);
+    const textOf = (cells: readonly string[]) => plainCell(cells[at] ?? '');
+    return {
+      column: of.field,
+      textOf,
+      made(item, cells) {
+        const said = saidThere(of, item, cellAs(target.reads, cells[at] ?? '', layout, money));
+        const read = said === undefined ? null : schema.safeParse(said);
+        return read?.success ? { of: read.data } : null;
+      },
+    };
+  });
 }
 
 /** A size of three measures, each with its unit; nothing where all are empty, what stands there where they differ. */

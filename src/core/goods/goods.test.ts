@@ -320,3 +320,66 @@ describe('own delivery by moment', () => {
     expect(at('2026-12-24')).toMatchObject({ fee: null, barred: ['fast'] });
   });
 });
+
+describe('columns that say something of one channel', () => {
+  const sheet = (heads: string, ...lines: string[]) => {
+    const { items, badLines, columns } = sheetOf([heads, ...lines].join('\r\n'), { templates });
+    return { items: items.map(({ item }) => item), badLines, columns };
+  };
+  test('its id, its price and whether it is listed, by what the channel is called or by its id', () => {
+    const { items, badLines, columns } = sheet(
+      'sku,name,price,Harrowmere listing ID,Price at Harrowmere,lerrin-shop active,Findlark listed',
+      'A,Kite,10.00,HM-1,12.5,yes,no',
+      'B,Tail,4.00,,,No,',
+      'C,Reel,5.00,C,,TRUE,x',
+    );
+    expect(badLines).toEqual([]);
+    expect(columns).toEqual(['sku', 'name', 'price', 'prices', 'notListed', 'listedAs']);
+    expect(items.map(({ listedAs, prices, notListed }) => [listedAs, prices, notListed])).toEqual([
+      [
+        [{ channel: 'harrowmere', listing: 'HM-1' }],
+        [{ market: null, channel: 'harrowmere', price: '12.5' }],
+        ['findlark'],
+      ],
+      [[], [], ['lerrin-shop']],
+      [[], [], []],
+    ]);
+  });
+  test('they change what they speak of alone', () => {
+    const before = itemSchema.parse(
+      item('A', {
+        listedAs: [
+          { channel: 'harrowmere', listing: 'OLD' },
+          { channel: 'findlark', listing: '9' },
+        ],
+        prices: [{ market: 'japan', channel: null, price: '900' }],
+        notListed: ['harrowmere', 'findlark'],
+      }),
+    );
+    const text = 'sku,harrowmere id,harrowmere price,harrowmere listed\r\nA,HM-2,11.00,yes\r\n';
+    const { items } = sheetOf(text, { templates, there: [before] });
+    expect(items[0]?.item).toEqual({
+      ...before,
+      listedAs: [
+        { channel: 'findlark', listing: '9' },
+        { channel: 'harrowmere', listing: 'HM-2' },
+      ],
+      prices: [
+        { market: 'japan', channel: null, price: '900' },
+        { market: null, channel: 'harrowmere', price: '11.00' },
+      ],
+      notListed: ['findlark'],
+    });
+  });
+  test('what is no id, no amount, and neither listed nor not, is a bad line with its field', () => {
+    const { badLines } = sheet(
+      'sku,name,price,harrowmere id,harrowmere listed',
+      'A,Kite,10.00,a b,yes',
+      'B,Tail,4.00,1,perhaps',
+    );
+    expect(badLines.map(({ line, problems }) => [line, problems.map(({ at }) => at[0])])).toEqual([
+      [2, ['listedAs']],
+      [3, ['notListed']],
+    ]);
+  });
+});

@@ -36,4 +36,5 @@ export {
 } from './schema.ts';
 export { readSelection, readSkus, type Selection } from './selection.ts';
 export { type GoodsTarget, goodsTargets } from './targets.ts';
+export { type ThereTarget, thereTargets } from './there.ts';
 export { amountOf, needsText, readWhere, testsOf, type Where, whereTest, whereText } from './where.ts';

@@ -1,11 +1,12 @@
 import type { ColumnLayout, Layout, Target } from '../tables/index.ts';
 import { goodsFields } from './fields/list.ts';
 import type { Column } from './schema.ts';
+import { type There, type ThereTarget, thereTargets } from './there.ts';
 
 /** A side of an item in a column of its own. */
 const sides = ['length', 'width', 'height'] as const;
 type Side = (typeof sides)[number];
-export type GoodsTarget = Column | Side;
+export type GoodsTarget = Column | Side | ThereTarget;
 
 /** What the columns of a file of goods can be taken for: the fields of goods, and each side by itself. */
 export const goodsTargets: readonly Target<GoodsTarget>[] = [
@@ -14,6 +15,7 @@ export const goodsTargets: readonly Target<GoodsTarget>[] = [
     return { name, head, reads };
   }),
   ...sides.map((side) => ({ name: side, head: side, reads: { is: 'measure', of: 'length' } as const })),
+  ...thereTargets,
 ];
 
 const readings = new Map<string, Target<GoodsTarget>>(goodsTargets.map((target) => [target.name, target]));
@@ -25,10 +27,14 @@ export interface Taken {
   readonly column: ColumnLayout;
 }
 
-/** How a file of goods is laid out: the column of each field, and of the sides where they have columns of their own. */
+/**
+ * How a file of goods is laid out: the column of each field, of the sides where they have columns of their own, and of
+ * what is said of single channels.
+ */
 export interface TakenColumns {
   readonly fields: readonly (Taken & { readonly field: Column })[];
   readonly sides: readonly Taken[];
+  readonly there: readonly (Taken & { readonly of: There })[];
 }
 
 export function takenColumns({ columns }: Layout): TakenColumns {
@@ -38,8 +44,14 @@ export function takenColumns({ columns }: Layout): TakenColumns {
   });
   const isSide = ({ target }: Taken) => sides.some((side) => side === target.name);
   const ofSides = sides.flatMap((side) => taken.filter(({ target }) => target.name === side));
+  const there = taken.flatMap((one) => {
+    const of = thereTargets.find(({ name }) => name === one.target.name);
+    return of ? [{ ...one, of }] : [];
+  });
+  const isField = (one: Taken) => !isSide(one) && !there.some(({ at }) => at === one.at);
   return {
-    fields: taken.filter((one) => !isSide(one)).map((one) => ({ ...one, field: one.target.name as Column })),
+    there,
+    fields: taken.filter(isField).map((one) => ({ ...one, field: one.target.name as Column })),
     sides: ofSides.length === sides.length ? ofSides : [],
   };
 }

@@ -1,4 +1,4 @@
-import { type Column, type GoodsTarget, goodsFields } from '../../core/goods/index.ts';
+import { type Column, type GoodsTarget, goodsFields, type ThereTarget, thereTargets } from '../../core/goods/index.ts';
 
 /** What a field of goods is called over its column, an example of what is typed there, and what would be right. */
 interface GoodsFieldWords {
@@ -77,6 +77,9 @@ export const goodsFieldWords: Readonly<Record<Column, GoodsFieldWords>> = {
   },
 };
 
+/** What a column says of one channel. */
+const thereWords = { id: 'Id', price: 'Price', listed: 'Listed' } as const;
+
 /** What the columns of a file of goods can be taken for. */
 export const goodsTargetLabels: Readonly<Record<GoodsTarget, string>> = {
   ...(Object.fromEntries(goodsFields.names.map((name) => [name, goodsFieldWords[name].label])) as Record<
@@ -86,4 +89,7 @@ export const goodsTargetLabels: Readonly<Record<GoodsTarget, string>> = {
   length: 'Length',
   width: 'Width',
   height: 'Height',
+  ...(Object.fromEntries(
+    thereTargets.map(({ name, sort, called }) => [name, `${thereWords[sort]} at ${called}`]),
+  ) as Record<ThereTarget, string>),
 };

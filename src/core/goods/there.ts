@@ -1,0 +1,65 @@
+import { manifests } from '#manifests';
+import type { Target } from '../tables/index.ts';
+import { hiddenAt, shownAt } from './fields/not-listed.ts';
+import { pricedAt } from './fields/prices.ts';
+import type { Column, Item } from './schema.ts';
+
+/** What a column of a file may say of one channel alone. */
+const sorts = ['id', 'price', 'listed'] as const;
+type Sort = (typeof sorts)[number];
+export type ThereTarget = `${Sort} at ${string}`;
+
+/** A column that says something of one channel, and the field of an item that it is a part of. */
+export interface There extends Target<ThereTarget> {
+  readonly sort: Sort;
+  readonly channel: string;
+  /** What the channel is called. */
+  readonly called: string;
+  readonly field: Column;
+}
+
+const fields = { id: 'listedAs', price: 'prices', listed: 'notListed' } as const satisfies Record<Sort, Column>;
+const readings = { id: { is: 'text' }, price: { is: 'amount' }, listed: { is: 'word' } } as const;
+
+/** The columns that files may have for each channel. */
+export const thereTargets: readonly There[] = manifests.all.flatMap(({ id, name }) =>
+  sorts.map(
+    (sort): There => ({
+      name: `${sort} at ${id}`,
+      head: `${sort} at ${id}`,
+      reads: readings[sort],
+      sort,
+      channel: id,
+      called: name,
+      field: fields[sort],
+    }),
+  ),
+);
+
+/** Words for listed, and for not listed, in the languages of sellers' programs (common practice, no source). */
+const words = {
+  listed: 'yes y true 1 x listed active live online ja oui si sim vrai wahr aktiv'.split(' '),
+  hidden: 'no n false 0 not-listed hidden inactive offline nein nee non faux falsch inaktiv'.split(' '),
+};
+
+/**
+ * The field of an item with what a cell says of one channel: an id and a price that are empty go, what says nothing of
+ * being listed leaves it; undefined where the cell says neither.
+ */
+export function saidThere({ sort, channel }: There, item: Item, cell: string): unknown {
+  switch (sort) {
+    case 'id': {
+      const others = item.listedAs.filter((one) => one.channel !== channel);
+      return cell === '' || cell === item.sku ? others : [...others, { channel, listing: cell }];
+    }
+    case 'price':
+      return cell === ''
+        ? item.prices.filter((one) => one.channel !== channel || one.market !== null)
+        : pricedAt(item.prices, channel, null, cell);
+    case 'listed':
+      if (cell === '') return item.notListed;
+      if (words.listed.includes(cell))
+        return item.notListed.includes(channel) ? shownAt(item, channel) : item.notListed;
+      return words.hidden.includes(cell) ? hiddenAt(item, channel) : undefined;
+  }
+}
