@@ -37,10 +37,8 @@ export const thereTargets: readonly There[] = manifests.all.flatMap(({ id, name 
 );
 
 /** Words for listed, and for not listed, in the languages of sellers' programs (common practice, no source). */
-const words = {
-  listed: 'yes y true 1 x listed active live online ja oui si sim vrai wahr aktiv'.split(' '),
-  hidden: 'no n false 0 not-listed hidden inactive offline nein nee non faux falsch inaktiv'.split(' '),
-};
+const isListed = /^(yes|y|true|1|x|listed|active|live|online|ja|oui|si|sim|vrai|wahr|aktiv)$/;
+const isHidden = /^(no|n|false|0|not-listed|hidden|inactive|offline|nein|nee|non|faux|falsch|inaktiv)$/;
 
 /**
  * The field of an item with what a cell says of one channel: an id and a price that are empty go, what says nothing of
@@ -58,8 +56,7 @@ export function saidThere({ sort, channel }: There, item: Item, cell: string): u
         : pricedAt(item.prices, channel, null, cell);
     case 'listed':
       if (cell === '') return item.notListed;
-      if (words.listed.includes(cell))
-        return item.notListed.includes(channel) ? shownAt(item, channel) : item.notListed;
-      return words.hidden.includes(cell) ? hiddenAt(item, channel) : undefined;
+      if (isListed.test(cell)) return item.notListed.includes(channel) ? shownAt(item, channel) : item.notListed;
+      return isHidden.test(cell) ? hiddenAt(item, channel) : undefined;
   }
 }
