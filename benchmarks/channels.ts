@@ -1,7 +1,9 @@
+import { HyperFormula } from 'hyperformula';
 import { type BookFile, compileBook, readyGoods } from '../src/core/book/index.ts';
-import { dialects, filesOf, type Rules } from '../src/core/channels/index.ts';
-import { type Minor, unwrap } from '../src/core/exact/index.ts';
+import { dialects, filesOf, type Rules, recordFindings } from '../src/core/channels/index.ts';
+import { amountText, gram, gramsText, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
+import { manyOf } from './many.ts';
 import { row } from './row.ts';
 
 const moment = Date.parse('2026-11-24T09:10:00Z');
@@ -14,11 +16,7 @@ const ms = (began: number): string => `${Math.round(performance.now() - began).t
  */
 export function benchChannels(file: BookFile, count: number): void {
   const { goods: some, ...body } = file;
-  const items = Array.from({ length: count }, (_, i) => ({
-    ...(some[i % some.length] as (typeof some)[number]),
-    sku: `SKU-${i}`,
-    parent: null,
-  }));
+  const items = manyOf(some, count);
   const changed = structuredClone(body);
   const lane = changed.templates[0]?.lanes.ie?.standard;
   if (lane) lane.rate = { is: 'flat', amount: '5.10' };
@@ -42,9 +40,44 @@ export function benchChannels(file: BookFile, count: number): void {
       began = performance.now();
       unwrap(dialect.read(files));
       row(`${dialect.name}: what is live read`, ms(began));
+      if (dialect.adopt) {
+        began = performance.now();
+        unwrap(dialect.adopt(files));
+        row(`${dialect.name}: what is live read as a book`, ms(began));
+      }
+      const listings = goods.map(({ listing, price, mass }) => ({
+        listing,
+        price: amountText(price, book.currency),
+        grams: mass === null ? null : gramsText(mass),
+      }));
+      began = performance.now();
+      recordFindings(book, dialect, goods, listings, { here: rules, there: rules });
+      row(`${dialect.name}: its record beside the goods`, ms(began));
     }
     row(`${dialect.name}: baskets a second`, believed(rules, goods));
   }
+  if (count <= 10_000) row('a spreadsheet engine, one unit of each by six weight tables', sheetOf(goods));
+}
+
+/** What a seller with a spreadsheet works out before any file is written: the charge of each item alone, lane by lane. */
+function sheetOf(goods: readonly { readonly mass: number | null }[]): string {
+  const edges = [500, 1000, 2000, 5000, 10_000, 20_000, 30_000];
+  const columns = 'BCDEFG'.split('');
+  const began = performance.now();
+  HyperFormula.buildFromSheets(
+    {
+      Edges: edges.map((edge, i) => [edge, ...columns.map((_, lane) => 490 + 100 * i + 30 * lane)]),
+      Goods: goods.map(({ mass }, i) => [
+        (mass ?? 0) / gram,
+        ...columns.map(
+          (letter) =>
+            `=INDEX(Edges!$${letter}$1:$${letter}$7,MATCH(TRUE(),ARRAYFORMULA(A${i + 1}<=Edges!$A$1:$A$7),0))`,
+        ),
+      ]),
+    },
+    { licenseKey: 'gpl-v3' },
+  );
+  return ms(began);
 }
 
 /** Lines of the goods' own figures, until there are as many letters. */

@@ -1,4 +1,4 @@
-// npm run bench: answers a second, with the core bundled as it is for the browser.
+// npm run bench: answers a second, with the core bundled as it is for the browser; memory by a process for each channel.
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -13,17 +13,21 @@ try {
   const { build } = await import('esbuild');
   // Within the project, so that packages left outside the bundle are found.
   folder = mkdtempSync(join(root, 'node_modules', '.plemb-bench-'));
-  const outfile = join(folder, 'run.mjs');
   await build({
-    entryPoints: [join(root, 'benchmarks', 'run.ts')],
-    outfile,
+    entryPoints: ['run', 'memory'].map((name) => join(root, 'benchmarks', `${name}.ts`)),
+    outdir: folder,
+    outExtension: { '.js': '.mjs' },
     bundle: true,
     platform: 'node',
     format: 'esm',
     external: ['hyperformula', 'json-rules-engine'],
     logLevel: 'error',
   });
-  process.exitCode = spawnSync(process.execPath, [outfile], { stdio: 'inherit', cwd: root }).status ?? 1;
+  const run = (...parts) =>
+    spawnSync(process.execPath, [join(folder, parts[0]), ...parts.slice(1)], { stdio: 'inherit', cwd: root }).status ??
+    1;
+  const ended = [run('run.mjs'), ...['lerrin-shop', 'harrowmere', 'findlark'].map((one) => run('memory.mjs', one))];
+  process.exitCode = Math.max(...ended);
 } catch (error) {
   console.error(explain(error));
   process.exitCode = 1;

@@ -154,7 +154,7 @@ describe('places', () => {
           book.templates[0].lanes.paris = { post: laneOf({ rate: { is: 'flat', amount: '12.00' }, freeFrom: null }) };
       });
     expect(find(paris('FR 75*', 'FR 75001', 'ES-GC'), 'zone', 'paris')).toMatchObject({
-      reads: 'CUT PARIS · EURO · FR 75*, FR 75001, ES 35*',
+      reads: 'CUT PARIS · EURO · ES 35*, FR 75*, FR 75001',
       fidelity: { is: 'exact' },
     });
     expect(find(paris('FR-IDF'), 'zone', 'paris')).toMatchObject({
