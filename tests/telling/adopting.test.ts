@@ -26,8 +26,8 @@ const told = (file: Parameters<typeof opened>[0]): ChannelFile[] => {
   const { book, goods } = opened(file, file.markets[0]?.id);
   return filesOf(dialect.render(book, goods).rules);
 };
-/** What is lost and does not show in the file: names, and how the book tests a threshold. */
-const besideTheFile: readonly NotAdopted['is'][] = ['no names', 'threshold after goods offers'];
+/** What is lost and does not show in the file: names, how the book tests a threshold, and how it adds rates. */
+const besideTheFile: readonly NotAdopted['is'][] = ['no names', 'threshold after goods offers', 'own rates added'];
 
 test('what is live, adopted and rendered again, is the same file byte for byte', () => {
   const counts = { same: 0, lossy: 0 };

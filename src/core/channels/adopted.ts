@@ -23,12 +23,20 @@ export function adopted({ goods, ...body }: BookInput, lost: readonly NotAdopted
 export type NotAdopted =
   /** Listings have no names there: their ids stand in. */
   | { readonly is: 'no names'; readonly goods: number }
+  /** A name of too many letters, of several lines or of none: its key stands in. */
+  | { readonly is: 'name'; readonly of: string }
+  /** Days on the way that are more than a book says, or the other way round: they are brought within. */
+  | { readonly is: 'days'; readonly set: string; readonly zone: string; readonly speed: string }
+  /** A zone that nowhere is in: it is left out. */
+  | { readonly is: 'no places'; readonly zone: string }
   /** Steps that stop and begin again: what lies behind the gap is left out. */
   | { readonly is: 'gap in steps'; readonly set: string; readonly zone: string; readonly speed: string }
   /** More steps than a table has breaks. */
   | { readonly is: 'too many steps'; readonly set: string; readonly zone: string; readonly speed: string }
   /** Goods at rates of their own, free for nobody, that are not the same in every zone: those of the first are taken. */
   | { readonly is: 'rates by zone'; readonly set: string }
+  /** Goods at rates of their own, which each line adds in a book; there the dearest set is all that is paid. */
+  | { readonly is: 'own rates added'; readonly set: string }
   /** A rate of goods' own that goes by steps and adds an amount each: the steps are taken. */
   | { readonly is: 'steps and each'; readonly set: string }
   /** A threshold that both goods and order campaigns lower in the book and goods campaigns alone there. */
@@ -37,9 +45,15 @@ export type NotAdopted =
   | { readonly is: 'places of no zones'; readonly offer: string; readonly places: readonly string[] }
   /** A delivery campaign that pays some services whole and others in part: it is one that reduces. */
   | { readonly is: 'pays in part'; readonly offer: string; readonly atMost: string }
+  /** A campaign that ends before it begins, so that it never holds: it is left out. */
+  | { readonly is: 'never'; readonly offer: string }
+  /** More uses than a book counts: there is no limit. */
+  | { readonly is: 'uses'; readonly offer: string }
   /** Terms of more letters than an offer has, or of several lines: they are left out. */
   | { readonly is: 'long terms'; readonly offer: string }
-  /** A listing under an id that is no SKU: it is left out. */
-  | { readonly is: 'no SKU'; readonly listing: string }
+  /** A listing under an id of other letters than a book tells a channel: it is left out. */
+  | { readonly is: 'listing id'; readonly listing: string }
+  /** A listing of 0 grams: in a book it has a thousandth of one. */
+  | { readonly is: 'no mass'; readonly listing: string }
   /** A mass that no unit says in three decimals. */
   | { readonly is: 'mass'; readonly listing: string; readonly grams: string };

@@ -41,7 +41,9 @@ export function adoptionRows(book: Book, channel: string, here: Adopted, there: 
   const [ours, theirs] = [thingsOf(here), thingsOf(there)];
   const taking: Taking = { book, channel, there };
   const rows = [...new Set([...theirs.keys(), ...ours.keys()])].flatMap((key): AdoptRow[] => {
-    const [own, other] = [ours.get(key), theirs.get(key)];
+    const own = ours.get(key);
+    const found = theirs.get(key);
+    const other = own && found ? { ...found, body: testedAs(own.body, found.body) } : found;
     const thing = other ?? own;
     if (!thing) return [];
     const fields = own && other ? differing(own.body, other.body) : [];
@@ -86,6 +88,15 @@ function thingsOf({ book }: Adopted): ReadonlyMap<string, Thing> {
     }),
   ];
   return new Map(things.map((thing) => [thing.path.join('/'), thing]));
+}
+
+/**
+ * What is there, with a threshold tested as here: no channel says before or after what it is, that goes by the offers
+ * around it.
+ */
+function testedAs(here: Body, there: Body): Body {
+  const [own, other] = [here.freeFrom, there.freeFrom] as { readonly test?: unknown }[];
+  return own && other ? { ...there, freeFrom: { ...other, test: own.test } } : there;
 }
 
 const differing = (here: Body, there: Body): Difference[] =>
@@ -134,8 +145,9 @@ function editsFor(
  */
 function laneChanges(book: Book, at: readonly string[], there: Body, fields: readonly Difference[]): Edit[] {
   const all = new Set([...fields.map(({ field }) => field), 'rate', 'freeFrom', 'fees', 'bounds', 'values']);
+  const taken = testedAs((valueAt(book, at) ?? {}) as Body, there);
   return [...all].flatMap((field) =>
-    alike(valueAt(book, [...at, field]), there[field]) ? [] : [{ path: [...at, field], value: there[field] }],
+    alike(valueAt(book, [...at, field]), taken[field]) ? [] : [{ path: [...at, field], value: taken[field] }],
   );
 }
 

@@ -2,7 +2,7 @@
 export { placesByText } from './by-text.ts';
 export { countryNamed } from './country-names.ts';
 export { fallsWithout, type ZoneFinding, zoneFindings } from './findings.ts';
-export { type MapPart, type Plain, partsOfMap, plainOf } from './map.ts';
+export { type MapPart, type Plain, partsOfMap, placeIn, plainOf } from './map.ts';
 export { pastedPostcodes } from './pasted.ts';
 export { countryOf, matches, type Pattern, parsePattern, patternText, rank } from './pattern.ts';
 export {

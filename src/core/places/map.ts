@@ -70,6 +70,10 @@ export function partsOfMap(patterns: readonly Pattern[]): MapPart[] {
   });
 }
 
+/** A place that a pattern takes in. @example placeIn({ is: 'prefix', country: 'GB', prefix: 'HS' }) // HS1 1AA */
+export const placeIn = (pattern: Plain): Place | undefined =>
+  candidates(pattern, [pattern]).find((one) => matches(pattern, one));
+
 function candidates(pattern: Plain, all: readonly Plain[]): Place[] {
   const within = (country: string, prefix: string): Place => {
     const postcode = wholePostcode(country, prefix);

@@ -36,71 +36,95 @@ export function adoptWords(book: Book, row: AdoptRow, where: string): AdoptWords
 
 /** What a book could not say of what is live, each sort once. */
 export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
-  const of = <Is extends NotAdopted['is']>(is: Is) =>
-    lost.filter((one): one is Extract<NotAdopted, { is: Is }> => one.is === is);
-  const rates = (all: readonly { set: string; zone: string; speed: string }[]) =>
-    upToSome(
-      all.map(({ set, zone, speed }) => `${set}, ${zone}, ${speed}`),
-      3,
-    );
-  const said = (count: number, text: string): string[] => (count === 0 ? [] : [text]);
-  const [gaps, steps, tests] = [of('gap in steps'), of('too many steps'), of('threshold after goods offers')];
-  const [byZone, each] = [of('rates by zone'), of('steps and each')];
-  const [places, parts, terms, masses] = [of('places of no zones'), of('pays in part'), of('long terms'), of('mass')];
-  const strange = of('no SKU');
+  /** What is said of all of one sort, each named by a part of it, where there are any. */
+  const of = <Is extends NotAdopted['is']>(
+    is: Is,
+    nameOf: (one: Extract<NotAdopted, { is: Is }>) => string,
+    sentence: (names: string) => string,
+  ): string[] => {
+    const names = lost.filter((one): one is Extract<NotAdopted, { is: Is }> => one.is === is).map(nameOf);
+    return names.length === 0 ? [] : [sentence(upToSome(names, 3))];
+  };
+  const lane = (at: { set: string; zone: string; speed: string }) => `${at.set}, ${at.zone}, ${at.speed}`;
   return [
-    ...of('no names').map(({ goods }) => `${counts(goods, 'listing')} have no names there: their ids stand in.`),
-    ...said(gaps.length, `Steps that stop and begin again are taken up to the gap: ${rates(gaps)}.`),
-    ...said(steps.length, `More steps than a table has breaks, left out: ${rates(steps)}.`),
-    ...said(tests.length, `There goods campaigns alone lower what a threshold is tested by: ${rates(tests)}.`),
-    ...said(
-      byZone.length,
-      `Goods of ${upToSome(
-        byZone.map(({ set }) => set),
-        3,
-      )} pay by the zone there whatever is free: the first is taken.`,
+    ...of(
+      'no names',
+      ({ goods }) => counts(goods, 'listing'),
+      (all) => `${all} have no names there: their ids stand in.`,
     ),
-    ...said(
-      each.length,
-      `An amount each beside steps is left out: ${upToSome(
-        each.map(({ set }) => set),
-        3,
-      )}.`,
+    ...of(
+      'name',
+      (one) => one.of,
+      (all) => `Names too long for a book, or of none or several lines: keys stand in for ${all}.`,
     ),
-    ...said(
-      places.length,
-      `Places that no zones make up, left out with their offers: ${upToSome(
-        places.map(({ offer }) => offer),
-        3,
-      )}.`,
+    ...of('days', lane, (all) => `Days on the way brought within 0 to 90: ${all}.`),
+    ...of(
+      'no places',
+      ({ zone }) => zone,
+      (all) => `Zones that nowhere is in, left out: ${all}.`,
     ),
-    ...said(
-      parts.length,
-      `What pays some services whole and others in part reduces them: ${upToSome(
-        parts.map(({ offer }) => offer),
-        3,
-      )}.`,
+    ...of('gap in steps', lane, (all) => `Steps that stop and begin again are taken up to the gap: ${all}.`),
+    ...of('too many steps', lane, (all) => `More steps than a table has breaks, left out: ${all}.`),
+    ...of(
+      'threshold after goods offers',
+      lane,
+      (all) => `There goods campaigns alone lower what a threshold is tested by: ${all}.`,
     ),
-    ...said(
-      terms.length,
-      `Terms too long for an offer are left out: ${upToSome(
-        terms.map(({ offer }) => offer),
-        3,
-      )}.`,
+    ...of(
+      'own rates added',
+      ({ set }) => set,
+      (all) => `Goods of ${all} pay with others the dearest rate alone there; here each line adds its own.`,
     ),
-    ...said(
-      strange.length,
-      `Listings under ids that are no SKUs are left out: ${upToSome(
-        strange.map(({ listing }) => listing),
-        3,
-      )}.`,
+    ...of(
+      'rates by zone',
+      ({ set }) => set,
+      (all) => `Goods of ${all} pay by the zone there whatever is free: the first is taken.`,
     ),
-    ...said(
-      masses.length,
-      `Masses that no unit says, left out: ${upToSome(
-        masses.map(({ listing }) => listing),
-        3,
-      )}.`,
+    ...of(
+      'steps and each',
+      ({ set }) => set,
+      (all) => `An amount each beside steps is left out: ${all}.`,
+    ),
+    ...of(
+      'places of no zones',
+      ({ offer }) => offer,
+      (all) => `Places that no zones make up, left out with their offers: ${all}.`,
+    ),
+    ...of(
+      'pays in part',
+      ({ offer }) => offer,
+      (all) => `What pays some services whole and others in part reduces them: ${all}.`,
+    ),
+    ...of(
+      'never',
+      ({ offer }) => offer,
+      (all) => `Campaigns that end before they begin, left out: ${all}.`,
+    ),
+    ...of(
+      'uses',
+      ({ offer }) => offer,
+      (all) => `More than ten million uses are taken as no limit: ${all}.`,
+    ),
+    ...of(
+      'long terms',
+      ({ offer }) => offer,
+      (all) => `Terms too long for an offer are left out: ${all}.`,
+    ),
+    ...of(
+      'listing id',
+      ({ listing }) => listing,
+      (all) =>
+        `Listings under ids of more than 40 letters, or of others than A to Z, digits, dot, hyphen and underscore, are left out: ${all}.`,
+    ),
+    ...of(
+      'no mass',
+      ({ listing }) => listing,
+      (all) => `Listings of 0 g are taken as of 0.001 g: ${all}.`,
+    ),
+    ...of(
+      'mass',
+      ({ listing }) => listing,
+      (all) => `Masses that no unit says, left out: ${all}.`,
     ),
   ];
 }

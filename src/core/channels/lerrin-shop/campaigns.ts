@@ -42,7 +42,7 @@ export function running(campaign: Campaign): Running {
 const momentOf = (local: string | null) => (local === null ? null : unwrap(instantOf(local, clock)));
 
 /** Where a campaign holds: its best entry is to be more specific than any it excepts. */
-function holder({ places, except }: Campaign): Running['holdsAt'] {
+export function holder({ places, except }: Pick<Campaign, 'places' | 'except'>): Running['holdsAt'] {
   const finder = (entries: readonly string[]) =>
     zoneFinder([{ id: '', name: '', takes: entries.map((one) => unwrap(patternOf(one))), leaves: [] }]);
   const outside = finder(except);

@@ -2,6 +2,8 @@ import { minor, percentOf } from '../../exact/index.ts';
 import { bounded, exact, type Fidelity } from '../fidelity.ts';
 import type { ToldOffer } from './offers.ts';
 
+type Level = ToldOffer['offer']['level'];
+
 /**
  * Of offers that compete the shop uses the one that saves more alone, at list prices; the book the one by which the
  * shopper pays less beside all others that act. Where others act beside them, and lower what they take, the shop may
@@ -30,13 +32,26 @@ export function choosingFidelity(
   return bounded(off, { is: 'chosen at list prices', offers: [...offers], off: minor(off) }, 'add', 'live with it');
 }
 
-/** By how much others that act beside an offer can lower what it takes. */
+/**
+ * By how much others that act beside an offer can lower what it saves. What a goods offer takes, offers on the order
+ * take no share of.
+ */
 function loweredBy({ offer, most }: ToldOffer, beside: readonly ToldOffer[]): number {
-  const { level, kind, benefit } = offer;
-  const goods = beside.filter((other) => other.offer.level === 'goods').reduce((sum, other) => sum + other.most, 0);
-  const same = beside.filter((other) => other.offer.level === level).reduce((sum, other) => sum + other.most, 0);
-  if (level === 'goods') return Math.min(most, same);
+  const { level } = offer;
+  const on = (one: Level) => beside.filter((other) => other.offer.level === one);
+  const sum = (offers: readonly ToldOffer[]) => offers.reduce((all, other) => all + other.most, 0);
+  const [goods, same] = [sum(on('goods')), sum(on(level))];
+  if (level === 'goods')
+    return Math.min(
+      most,
+      on('order').reduce((all, other) => all + shareOf(other, most), same),
+    );
   if (level === 'delivery') return Math.min(most, same + (goods > 0 ? most : 0));
+  return Math.min(most, shareOf({ offer, most }, goods) + same);
+}
+
+/** How much less an offer on the order takes where so much less is left to take it from. */
+function shareOf({ offer: { kind, benefit }, most }: Pick<ToldOffer, 'offer' | 'most'>, less: number): number {
   const share = kind.sort === 'order' ? kind.share(benefit) : null;
-  return Math.min(most, (share ? percentOf(minor(goods), share) : goods) + same);
+  return share ? percentOf(minor(less), share) : Math.min(less, most);
 }

@@ -15,12 +15,15 @@ import {
 } from './format.ts';
 import { patternOf } from './patterns.ts';
 
+/** The shop's zones; what is closed is the last, without a key. */
+export const zonesOf = (shop: Pick<Shop, 'zones' | 'closed'>): readonly Zone[] => [
+  ...shop.zones.map(({ key, name, places }) => ({ id: key, name, takes: places.map(placeOf), leaves: [] })),
+  { id: '', name: 'closed', takes: shop.closed.map(placeOf), leaves: [] },
+];
+
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 export function rulesOf(shop: Shop): Rules {
-  const zones: readonly Zone[] = [
-    ...shop.zones.map(({ key, name, places }) => ({ id: key, name, takes: places.map(placeOf), leaves: [] })),
-    { id: '', name: 'closed', takes: shop.closed.map(placeOf), leaves: [] },
-  ];
+  const zones = zonesOf(shop);
   const find = zoneFinder(zones);
   const rated = new Map(shop.zones.map((zone, i) => [zones[i], ratesOf(zone.rates)]));
   const zoneAt = (place: Place) => {

@@ -1,13 +1,14 @@
 import type { BookInput } from '../../../book/index.ts';
-import { massEntry, massOfGrams, type Result, written } from '../../../exact/index.ts';
+import { massEntry, massOfGrams, type Result } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
 import type { ChannelFile } from '../../dialect.ts';
 import { clock, type Shop, type ShopListing, type ShopRate, type ShopSet } from '../format.ts';
 import { manifest } from '../manifest.ts';
 import { shopIn } from '../read.ts';
+import { inForm } from './in-form.ts';
 import { offersIn } from './offers.ts';
 import { rateOf } from './steps.ts';
-import { zonesIn } from './zones.ts';
+import { withZonesApart, zonesIn } from './zones.ts';
 
 type Template = BookInput['templates'][number];
 type Lane = Template['lanes'][string][string];
@@ -20,8 +21,8 @@ type Item = BookInput['goods'][number];
 export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
   const read = shopIn(files);
   if (!read.ok) return read;
-  const shop = read.value;
-  const lost: NotAdopted[] = [{ is: 'no names', goods: shop.listings.length }];
+  const lost: NotAdopted[] = [{ is: 'no names', goods: read.value.listings.length }];
+  const shop = withZonesApart(inForm(read.value, lost), lost);
   const [first = 'en'] = shop.locales;
   const zones = zonesIn(shop);
   const templates = templatesIn(shop, lost);
@@ -49,7 +50,11 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
       offers: offers.offers,
       eitherOr: offers.eitherOr,
       numbered: shop.campaigns.length,
-      channels: { 'lerrin-shop': { speeds: Object.fromEntries(shop.speeds.map(({ key }) => [key, key])) } },
+      channels: {
+        'lerrin-shop': {
+          speeds: Object.fromEntries(shop.speeds.map(({ key }, i) => [key, read.value.speeds[i]?.key ?? key])),
+        },
+      },
       pinned: [],
       goods: itemsIn(shop, templates, lost),
     },
@@ -105,27 +110,21 @@ function itemsIn(shop: Shop, templates: readonly Omit<Template, 'zones'>[], lost
   const byTag = new Map(shop.sets.flatMap((set) => set.tags.map((tag) => [tag, set] as const)));
   const ownRates = new Map(shop.sets.filter(({ kept }) => kept).map((set) => [set.key, ownRateOf(shop, set, lost)]));
   const [byDefault] = templates;
-  return shop.listings.flatMap((listing): Item[] => {
-    if (!written.sku.safeParse(listing.id).success) {
-      lost.push({ is: 'no SKU', listing: listing.id });
-      return [];
-    }
+  return shop.listings.map((listing): Item => {
     const set = listing.tags.map((tag) => byTag.get(tag)).find(Boolean) ?? rest;
-    return [
-      {
-        sku: listing.id,
-        name: listing.id,
-        price: listing.price,
-        mass: massIn(listing, lost),
-        size: null,
-        tags: [],
-        kind: null,
-        template: set === undefined || set.key === byDefault?.id ? null : set.key,
-        barred: barredFor(shop, listing),
-        ownRate: (set && ownRates.get(set.key)) ?? null,
-        fee: listing.handling,
-      },
-    ];
+    return {
+      sku: listing.id,
+      name: listing.id,
+      price: listing.price,
+      mass: massIn(listing, lost),
+      size: null,
+      tags: [],
+      kind: null,
+      template: set === undefined || set.key === byDefault?.id ? null : set.key,
+      barred: barredFor(shop, listing),
+      ownRate: (set && ownRates.get(set.key)) ?? null,
+      fee: listing.handling,
+    };
   });
 }
 
@@ -137,6 +136,10 @@ function barredFor({ speeds }: Shop, { tags }: ShopListing): string[] | null {
 function massIn({ id, grams }: ShopListing, lost: NotAdopted[]): Item['mass'] {
   const mass = grams === null ? null : massOfGrams(grams);
   if (mass === null) return null;
+  if (mass === 0) {
+    lost.push({ is: 'no mass', listing: id });
+    return { value: '0.001', unit: 'g' };
+  }
   const entry = massEntry(mass);
   if (entry === null) lost.push({ is: 'mass', listing: id, grams: grams ?? '' });
   return entry;
@@ -148,6 +151,8 @@ function ownRateOf(shop: Shop, set: ShopSet, lost: NotAdopted[]): Item['ownRate'
   const [first] = rates;
   const made = first && rateOf(first);
   if (!first || made?.is !== 'rate') return null;
+  if (rates.some(({ steps, each }) => Number(each) > 0 || steps.rows.some(({ charge }) => Number(charge) > 0)))
+    lost.push({ is: 'own rates added', set: set.key });
   const text = ({ steps, each }: ShopRate) => JSON.stringify([steps, each]);
   if (rates.some((rate) => text(rate) !== text(first))) lost.push({ is: 'rates by zone', set: set.key });
   const isAdded = Number(first.each) > 0 && made.rate.is === 'flat';

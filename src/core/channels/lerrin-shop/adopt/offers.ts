@@ -1,9 +1,14 @@
 import type { BookInput } from '../../../book/index.ts';
+import { memo, unwrap } from '../../../exact/index.ts';
+import { type Place, partsOfMap, zoneFinder } from '../../../places/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
 import { stated } from '../../bounds.ts';
 import { euros } from '../../euros.ts';
 import { keysOf } from '../../keys.ts';
+import { holder } from '../campaigns.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
+import { patternOf } from '../patterns.ts';
+import { zonesOf } from '../rules.ts';
 
 type Offer = BookInput['offers'][number];
 type Selection = NonNullable<BookInput['selections']>[number];
@@ -15,9 +20,13 @@ export function offersIn(
 ): { offers: Offer[]; selections: Selection[]; eitherOr: NonNullable<BookInput['eitherOr']> } {
   const { selections, selectionOf } = selectionsIn(shop);
   const offers = shop.campaigns.flatMap((campaign, i): Offer[] => {
-    const zones = zonesOf(shop, campaign);
+    const zones = heldIn(shop, campaign);
     if (zones === 'none') {
       lost.push({ is: 'places of no zones', offer: campaign.key, places: campaign.places ?? [] });
+      return [];
+    }
+    if (campaign.from !== null && campaign.until !== null && campaign.until <= campaign.from) {
+      lost.push({ is: 'never', offer: campaign.key });
       return [];
     }
     const [first = 'en'] = shop.locales;
@@ -29,11 +38,11 @@ export function offersIn(
         number: i + 1,
         title,
         titles,
-        benefit: benefitOf(shop, campaign, selectionOf, lost),
+        benefit: benefitOf(shop, { ...campaign, zones }, selectionOf, lost),
         code: campaign.code === null ? null : { is: 'shared', code: campaign.code },
         asks: campaign.leastValue === null ? [] : [{ over: 'value', value: campaign.leastValue, test: 'before' }],
         zones,
-        limits: { uses: campaign.uses },
+        limits: { uses: usesOf(campaign, lost) },
         window: { from: campaign.from, until: campaign.until, zone: clock },
         terms: termsOf(campaign, first, lost),
         note: '',
@@ -72,18 +81,30 @@ function selectionsIn({ campaigns, listings }: Shop): {
   };
 }
 
-/** The zones that a campaign's places make up; null for everywhere, `none` where they make up none. */
-function zonesOf({ zones }: Shop, { places, except }: Campaign): string[] | null | 'none' {
-  if (places === null) return except.length === 0 ? null : 'none';
-  const named = new Set(places);
-  const within = zones.filter((zone) => zone.places.every((place) => named.has(place)));
-  const covered = within.reduce((count, zone) => count + zone.places.length, 0);
-  return within.length > 0 && covered === named.size ? within.map(({ key }) => key) : 'none';
+/** One place for each part that zones and campaigns cut the map into, by zone. */
+const placesByZone = memo((shop: Shop): readonly { readonly key: string; readonly places: readonly Place[] }[] => {
+  const zones = zonesOf(shop);
+  const zoneAt = zoneFinder(zones);
+  const entries = shop.campaigns.flatMap(({ places, except }) => [...(places ?? []), ...except]);
+  const parts = partsOfMap([...zones.flatMap((zone) => zone.takes), ...entries.map((one) => unwrap(patternOf(one)))]);
+  const found = new Map(shop.zones.map(({ key }) => [key, [] as Place[]]));
+  for (const { place } of parts) found.get(zoneAt(place)?.zone.id ?? '')?.push(place);
+  return [...found].map(([key, places]) => ({ key, places }));
+});
+
+/**
+ * The zones in which a campaign holds; null for everywhere, `none` where it holds in no zone, or in a part of one only.
+ */
+function heldIn(shop: Shop, campaign: Campaign): string[] | null | 'none' {
+  if (campaign.places === null && campaign.except.length === 0) return null;
+  const holdsAt = holder(campaign);
+  const held = placesByZone(shop).filter(({ places }) => places.some(holdsAt));
+  return held.length > 0 && held.every(({ places }) => places.every(holdsAt)) ? held.map(({ key }) => key) : 'none';
 }
 
 function benefitOf(
   shop: Shop,
-  { key, benefit, places }: Campaign,
+  { key, benefit, zones }: Pick<Campaign, 'key' | 'benefit'> & { readonly zones: readonly string[] | null },
   selectionOf: (tag: string | null) => string | null,
   lost: NotAdopted[],
 ): Offer['benefit'] {
@@ -112,7 +133,7 @@ function benefitOf(
       break;
     }
     case 'delivery': {
-      const free = benefit.fees ? freedBy(shop, benefit.atMost, places) : null;
+      const free = benefit.fees ? freedBy(shop, benefit.atMost, zones) : null;
       const services = shop.speeds.map((speed) => speed.key);
       if (benefit.fees && free === null) lost.push({ is: 'pays in part', offer: key, atMost: benefit.atMost });
       return {
@@ -129,10 +150,10 @@ function benefitOf(
  * The speeds that are free where so much at most is paid, whatever is bought within the stated bounds: null where that
  * pays none of them whole, or is more than all of them come to.
  */
-function freedBy({ zones, sets, speeds }: Shop, atMost: string, places: readonly string[] | null): string[] | null {
+function freedBy({ zones, sets, speeds }: Shop, atMost: string, holds: readonly string[] | null): string[] | null {
   const kept = new Set(sets.filter((set) => set.kept).map(({ key }) => key));
   const rates = zones
-    .filter((zone) => places === null || zone.places.every((place) => places.includes(place)))
+    .filter(({ key }) => holds === null || holds.includes(key))
     .flatMap((zone) => zone.rates.filter(({ set }) => !kept.has(set)));
   const mostOf = (speed: string) =>
     Math.max(
@@ -146,7 +167,16 @@ function freedBy({ zones, sets, speeds }: Shop, atMost: string, places: readonly
     );
   const freed = speeds.flatMap(({ key }) => (mostOf(key) <= euros(atMost) ? key : []));
   const whole = Math.max(0, ...freed.map(mostOf));
-  return whole === euros(atMost) ? freed : null;
+  return freed.length > 0 && whole === euros(atMost) ? freed : null;
+}
+
+/** The most uses that a book counts. */
+const mostUses = 10_000_000;
+
+function usesOf({ key, uses }: Campaign, lost: NotAdopted[]): number | null {
+  if (uses === null || uses <= mostUses) return uses;
+  lost.push({ is: 'uses', offer: key });
+  return null;
 }
 
 function termsOf({ key, terms }: Campaign, first: string, lost: NotAdopted[]): string {

@@ -34,6 +34,8 @@ export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps {
     return { is: 'rate', rate: { is: 'flat', amount: say(first.charge) }, gap };
   const figure = (at: number) => (steps.by === 'value' ? say(at as Minor) : String(at));
   const breaks = breaksOf(runs, figure);
+  // What is offered for nothing alone.
+  if (breaks.length === 0) return { is: 'nothing' };
   if (breaks.length > mostBreaks) return { is: 'too many' };
   const from = first.from === 0 ? null : figure(first.from);
   return { is: 'rate', rate: { is: 'table', unit: steps.by === 'value' ? 'value' : 'g', from, breaks }, gap };
