@@ -113,8 +113,7 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
     ...of(
       'listing id',
       ({ listing }) => listing,
-      (all) =>
-        `Listings under ids of more than 40 letters, or of others than A to Z, digits, dot, hyphen and underscore, are left out: ${all}.`,
+      (all) => `Listings under ids beyond 40 of A to Z, digits, dots, hyphens, underscores are left out: ${all}.`,
     ),
     ...of(
       'no mass',

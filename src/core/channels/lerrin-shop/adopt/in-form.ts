@@ -18,27 +18,29 @@ export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
   };
   const texts = (all: Readonly<Record<string, string>>, key: string) =>
     Object.fromEntries(Object.entries(all).map(([locale, text]) => [locale, nameOr(text, key)]));
-  const [sets, speeds, zones, campaigns] = [shop.sets, shop.speeds, shop.zones, shop.campaigns].map(keysIn);
-  const of = (keys: ReadonlyMap<string, string> | undefined, key: string): string => keys?.get(key) ?? key;
+  const setOf = idsFor(shop.sets);
+  const speedOf = idsFor(shop.speeds);
+  const zoneOf = idsFor(shop.zones);
+  const offerOf = idsFor(shop.campaigns);
   return {
     ...shop,
-    speeds: shop.speeds.map((one) => ({ ...one, key: of(speeds, one.key), label: texts(one.label, one.key) })),
-    sets: shop.sets.map((one) => ({ ...one, key: of(sets, one.key), name: nameOr(one.name, one.key) })),
+    speeds: shop.speeds.map((one) => ({ ...one, key: speedOf(one.key), label: texts(one.label, one.key) })),
+    sets: shop.sets.map((one) => ({ ...one, key: setOf(one.key), name: nameOr(one.name, one.key) })),
     zones: shop.zones.map((one) => ({
       ...one,
-      key: of(zones, one.key),
+      key: zoneOf(one.key),
       name: nameOr(one.name, one.key),
       rates: one.rates.map((rate) => {
         const days = daysIn(rate.days);
         if (days.join() !== rate.days.join())
           lost.push({ is: 'days', set: rate.set, zone: one.key, speed: rate.speed });
         const label = rate.label && texts(rate.label, rate.speed);
-        return { ...rate, days, label, set: of(sets, rate.set), speed: of(speeds, rate.speed) };
+        return { ...rate, days, label, set: setOf(rate.set), speed: speedOf(rate.speed) };
       }),
     })),
     campaigns: shop.campaigns.map((one) => ({
       ...one,
-      key: of(campaigns, one.key),
+      key: offerOf(one.key),
       title: texts(one.title, one.key),
     })),
     listings: shop.listings.filter(({ id }) => {
@@ -49,17 +51,13 @@ export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
   };
 }
 
-/** A list's own keys, and the ids that a book has for them. */
-function keysIn(list: readonly { readonly key: string }[]): ReadonlyMap<string, string> {
+/** The id that a book has for each key of a list. */
+function idsFor(list: readonly { readonly key: string }[]): (key: string) => string {
   const keyFor = keysOf(limits.key);
   const isId = (key: string) => !key.startsWith('-') && key !== 'stocked';
   for (const { key } of list) if (isId(key)) keyFor(key);
-  return new Map(
-    list.map(({ key }) => [
-      key,
-      isId(key) ? key : keyFor(key === 'stocked' ? 'kept' : key.replace(/^-+/, '') || 'other'),
-    ]),
-  );
+  const ids = new Map(list.flatMap(({ key }) => (isId(key) ? [] : [[key, keyFor(`by-${key}`)] as const])));
+  return (key) => ids.get(key) ?? key;
 }
 
 const daysIn = ([shortest, longest]: readonly [number, number]): [number, number] => {
