@@ -66,11 +66,11 @@ export function normalPrefix(country: string, text: string): Result<string> {
 /**
  * Whether a normal postcode begins with a normal prefix. In Great Britain an area ends where its letters do (`P` is no
  * area of `PA41 1AA`); a district takes its letter forms in (`EC1` takes `EC1M 3AA`) and no longer number (`PA4` is not
- * `PA41`); a sector is of its outward code alone.
+ * `PA41`); a sector is of its outward code alone. What is no more than the prefix itself begins with it.
  */
 export function beginsWith(country: string, postcode: string, prefix: string): boolean {
   if (!postcode.startsWith(prefix)) return false;
-  if (country !== 'GB' || prefix.includes(' ')) return true;
+  if (country !== 'GB' || prefix.includes(' ') || postcode === prefix) return true;
   const next = postcode.charAt(prefix.length);
   return /^[A-Z]+$/.test(prefix) ? /\d/.test(next) : !/\d/.test(next);
 }
