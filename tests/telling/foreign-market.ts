@@ -73,9 +73,14 @@ export function foreignMarket(seed: number) {
     ...offers,
   ];
   return {
-    text: `${rows.map((row) => row.join('\t')).join('\n')}\n`,
+    files: [{ name: 'plans.tsv', text: `${rows.map((row) => row.join('\t')).join('\n')}\n` }],
     basket: () => ({
-      lines: some(listings, 0.4).map((listing) => ({ listing, units: 1 + below(5) })),
+      lines: some(listings, 0.4).map(({ id, price, grams }) => ({
+        id,
+        price,
+        grams: grams || null,
+        units: 1 + below(5),
+      })),
       place: pick([
         ...[
           'IE',
