@@ -54,10 +54,11 @@ test('what somebody changed, began and ended over there is told in the book’s 
 
 test('what makes no book is said, with where and why', async () => {
   changed((live) => {
-    const [set] = live.sets;
-    if (set) set.name = 'x'.repeat(130);
+    live.sets.length = 0;
+    live.listings.length = 0;
+    for (const zone of live.zones) zone.rates.length = 0;
   });
-  expect((await screen.findByRole('alert')).textContent).toMatch(/makes no book: templates › .* › name: /);
+  expect((await screen.findByRole('alert')).textContent).toMatch(/makes no book: templates: /);
 });
 
 test('a channel that cannot be read into a book says so', async () => {
