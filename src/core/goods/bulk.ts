@@ -10,9 +10,8 @@ import {
   type Result,
   under,
 } from '../exact/index.ts';
+import { withListed, withListing, withPrice } from './at-channel.ts';
 import { cellOf, entryOf } from './csv.ts';
-import { channelsIn, hiddenAt, shownAt } from './fields/not-listed.ts';
-import { pricedAt } from './fields/prices.ts';
 import { readItem } from './item.ts';
 import { listingOf } from './listing.ts';
 import { type Column, type Item, itemSchema } from './schema.ts';
@@ -121,29 +120,18 @@ function changed(item: Item, bulk: Bulk, currency: Currency, whole: (item: Item)
         ? err([], { is: 'price of the parent' })
         : raisedBy(item.price, bulk.percent, currency);
     case 'list at':
-      return ok(isHidden(whole(item), bulk.channel) ? shownAt(whole(item), bulk.channel) : item.notListed);
     case 'hide at':
-      return ok(isHidden(whole(item), bulk.channel) ? item.notListed : hiddenAt(whole(item), bulk.channel));
+      return ok(withListed(item, whole(item), bulk.channel, bulk.is === 'list at'));
     case 'price at': {
-      const { prices, price } = whole(item);
       const text = bulk.text.trim();
-      if (text === '') {
-        const others = prices.filter((one) => one.channel !== bulk.channel || one.market !== null);
-        return ok(others.length < prices.length ? others : item.prices);
-      }
       const percent = /^([+-].+?)\s*%$/.exec(text)?.[1]?.replace(/^\+/, '');
-      const made = percent === undefined ? ok(text) : raisedBy(price ?? '0', percent, currency);
-      return made.ok ? ok(pricedAt(prices, bulk.channel, null, made.value)) : made;
+      const made = percent === undefined ? ok(text) : raisedBy(whole(item).price ?? '0', percent, currency);
+      return made.ok ? ok(withPrice(item, whole(item), bulk.channel, made.value)) : made;
     }
-    case 'id at': {
-      const others = item.listedAs.filter(({ channel }) => channel !== bulk.channel);
-      const listing = bulk.text.trim().replaceAll('{sku}', listingOf(item.sku));
-      return ok(listing === '' ? others : [...others, { channel: bulk.channel, listing }]);
-    }
+    case 'id at':
+      return ok(withListing(item, bulk.channel, bulk.text.trim().replaceAll('{sku}', listingOf(item.sku))));
   }
 }
-
-const isHidden = ({ notListed }: Item, channel: string): boolean => channelsIn(notListed).includes(channel);
 
 /** An amount raised by a percentage, lowered where it is negative. */
 function raisedBy(text: string, by: string, currency: Currency): Result<string> {

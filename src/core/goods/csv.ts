@@ -13,7 +13,7 @@ import {
 import { byName, type EntryAgainst } from './entry.ts';
 import { composed } from './fields/cells.ts';
 import { goodsFields } from './fields/list.ts';
-import { readStated } from './item.ts';
+import { completer, readStated } from './item.ts';
 import type { Column, Item } from './schema.ts';
 import { goodsTargets, type TakenColumns, takenColumns } from './targets.ts';
 import { saidThere } from './there.ts';
@@ -95,7 +95,8 @@ export function* readGoodsSteps(
   );
   const sku = taken.fields.find(({ field }) => field === 'sku');
   if (!sku) return { items: [], columns: stated, badLines: [withoutSku(rows, layout)], groups: [], skus: null };
-  const read = lineReader(taken, against);
+  const above = new Map<string, Item>();
+  const read = lineReader(taken, against, (sku) => above.get(sku) ?? against.itemOf(sku));
   const skuIn = (cell: string) => composed(cellAs(sku.target.reads, cell, sku.column, new Set()));
   const below = rowsBelow(rows, layout);
   const items: GoodLine[] = [];
@@ -114,6 +115,7 @@ export function* readGoodsSteps(
     if (double) problems.push({ at: ['sku'], is: 'repeated', what: 'item', id: own, line: double });
     lineOfSku.set(own, double ?? line);
     const item = read(cells, own, problems);
+    if (item) above.set(own, item);
     if (item && problems.length === 0) items.push({ line, cells, item });
     else if (item && problems.every(({ is }) => is === 'no price')) unpriced.push({ line, cells, item });
     else badLines.push({ line, cells, problems });
@@ -175,8 +177,11 @@ function withoutSku(rows: readonly CsvRow[], { line, columns: heads }: Layout): 
   };
 }
 
-/** Reads one line as an item; null where its cells are none, with all that is wrong with them. */
-function lineReader(taken: TakenColumns, against: GoodsAgainst) {
+/**
+ * Reads one line as an item; null where its cells are none, with all that is wrong with them. Parents are those of
+ * lines above, else those that are there already.
+ */
+function lineReader(taken: TakenColumns, against: GoodsAgainst, parentOf: GoodsAgainst['itemOf']) {
   const { currency, templates, itemOf } = against;
   const ids = templates.map(({ id }) => id);
   const stated = statedReaders(taken, against);
@@ -198,7 +203,7 @@ function lineReader(taken: TakenColumns, against: GoodsAgainst) {
     }
     const isItem = bad.length === 0;
     for (const { column, textOf, made } of isItem ? ofChannels : []) {
-      const value = made(entry as Item, cells);
+      const value = made(entry as Item, wholeOf(entry as Item, parentOf), cells);
       if (value === null) bad.push({ at: [column], is: 'cell', field: column, text: textOf(cells) });
       else entry[column] = value.of;
     }
@@ -256,12 +261,18 @@ function statedReaders({ fields, sides }: TakenColumns, { currency, templates }:
   return [...ofCells.filter(({ column }) => column !== 'size'), size];
 }
 
+/** An item with what it takes from its parents, as far as they are known. */
+const wholeOf = (item: Item, parentOf: GoodsAgainst['itemOf']): Item => completer(parentOf, [])(item);
+
 /** How what a file says of one channel is read from the cells of a line. */
 interface ThereReader {
   readonly column: Column;
   textOf(cells: readonly string[]): string;
-  /** The field of an item so far, with what stands there; null where that is nothing it could be. */
-  made(item: Item, cells: readonly string[]): { readonly of: unknown } | null;
+  /**
+   * The field of an item so far, with what stands there; null where that is nothing it could be. `whole`: with what it
+   * takes from its parents.
+   */
+  made(item: Item, whole: Item, cells: readonly string[]): { readonly of: unknown } | null;
 }
 
 function thereReaders({ there }: TakenColumns, { currency }: GoodsAgainst): ThereReader[] {
@@ -272,8 +283,8 @@ function thereReaders({ there }: TakenColumns, { currency }: GoodsAgainst): Ther
     return {
       column: of.field,
       textOf,
-      made(item, cells) {
-        const said = saidThere(of, item, cellAs(target.reads, cells[at] ?? '', layout, money));
+      made(item, whole, cells) {
+        const said = saidThere(of, item, whole, cellAs(target.reads, cells[at] ?? '', layout, money));
         const read = said === undefined ? null : schema.safeParse(said);
         return read?.success ? { of: read.data } : null;
       },

@@ -371,6 +371,26 @@ describe('columns that say something of one channel', () => {
       notListed: ['findlark'],
     });
   });
+  test('a variant that comes to state a field keeps what it took of it from its parent', () => {
+    const parent = itemSchema.parse(
+      item('P', { notListed: ['harrowmere', 'findlark'], prices: [{ market: 'japan', channel: null, price: '900' }] }),
+    );
+    const text = [
+      'sku,name,price,parent,harrowmere listed,harrowmere price',
+      'V,Variant,,P,yes,11.00',
+      'W,Variant,,P,no,',
+      'Q,Parent,8.00,,no,',
+      'X,Variant,,Q,yes,',
+    ].join('\r\n');
+    const { items } = sheetOf(text, { templates, there: [parent] });
+    expect(items.map(({ item: one }) => [one.sku, one.notListed, one.prices.map(({ price }) => price)])).toEqual([
+      ['V', ['findlark'], ['900', '11.00']],
+      // It takes both from its parent, as before.
+      ['W', [], []],
+      ['Q', ['harrowmere'], []],
+      ['X', 'none', []],
+    ]);
+  });
   test('what is no id, no amount, and neither listed nor not, is a bad line with its field', () => {
     const { badLines } = sheet(
       'sku,name,price,harrowmere id,harrowmere listed',

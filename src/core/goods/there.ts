@@ -1,7 +1,6 @@
 import { manifests } from '#manifests';
 import type { Target } from '../tables/index.ts';
-import { hiddenAt, shownAt } from './fields/not-listed.ts';
-import { pricedAt } from './fields/prices.ts';
+import { withListed, withListing, withPrice } from './at-channel.ts';
 import type { Column, Item } from './schema.ts';
 
 /** What a column of a file may say of one channel alone. */
@@ -42,21 +41,17 @@ const isHidden = /^(no|n|false|0|not-listed|hidden|inactive|offline|nein|nee|non
 
 /**
  * The field of an item with what a cell says of one channel: an id and a price that are empty go, what says nothing of
- * being listed leaves it; undefined where the cell says neither.
+ * being listed leaves it; undefined where the cell says neither. `whole`: the item with what it takes from its parents.
  */
-export function saidThere({ sort, channel }: There, item: Item, cell: string): unknown {
+export function saidThere({ sort, channel }: There, item: Item, whole: Item, cell: string): unknown {
   switch (sort) {
-    case 'id': {
-      const others = item.listedAs.filter((one) => one.channel !== channel);
-      return cell === '' || cell === item.sku ? others : [...others, { channel, listing: cell }];
-    }
+    case 'id':
+      return withListing(item, channel, cell);
     case 'price':
-      return cell === ''
-        ? item.prices.filter((one) => one.channel !== channel || one.market !== null)
-        : pricedAt(item.prices, channel, null, cell);
+      return withPrice(item, whole, channel, cell);
     case 'listed':
       if (cell === '') return item.notListed;
-      if (isListed.test(cell)) return item.notListed.includes(channel) ? shownAt(item, channel) : item.notListed;
-      return isHidden.test(cell) ? hiddenAt(item, channel) : undefined;
+      if (isListed.test(cell)) return withListed(item, whole, channel, true);
+      return isHidden.test(cell) ? withListed(item, whole, channel, false) : undefined;
   }
 }
