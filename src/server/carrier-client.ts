@@ -38,7 +38,7 @@ export function carrierClient(
   tellGoods(lines: readonly Weighed[]): Promise<CarrierGoods>;
 } {
   let known: { at: number; of: OpenKey; cards: readonly CardBody[] } | null = null;
-  async function get<T>(
+  async function ask<T>(
     { key, prices }: OpenKey,
     path: string,
     schema: z.ZodType<T>,
@@ -74,7 +74,7 @@ export function carrierClient(
     if (typeof own === 'string') return { goods: null, down: own };
     try {
       await work(own);
-      return { goods: (await get(own, '/goods', z.object({ goods: z.array(weighedSchema) }))).goods, down: null };
+      return { goods: (await ask(own, '/goods', z.object({ goods: z.array(weighedSchema) }))).goods, down: null };
     } catch (error) {
       return { goods: null, down: whyDown(error) };
     }
@@ -84,7 +84,7 @@ export function carrierClient(
     tellGoods: (lines) =>
       goodsBy(async (own) => {
         for (let i = 0; i < lines.length; i += mostLines)
-          await get(own, '/goods', z.object({ taken: z.int() }), { goods: lines.slice(i, i + mostLines) });
+          await ask(own, '/goods', z.object({ taken: z.int() }), { goods: lines.slice(i, i + mostLines) });
       }),
     async cards() {
       const own = await opened();
@@ -94,9 +94,9 @@ export function carrierClient(
         // What was asked with another key is of another account.
         if (known && (known.of.key !== key || known.of.prices !== prices)) known = null;
         if (known && performance.now() - known.at < keeps) return { cards: known.cards, down: null };
-        const { cards } = await get(own, '/cards', z.object({ cards: z.array(z.object({ card: z.string() })) }));
+        const { cards } = await ask(own, '/cards', z.object({ cards: z.array(z.object({ card: z.string() })) }));
         const read = await Promise.all(
-          cards.map(({ card }) => get({ key, prices }, `/cards/${encodeURIComponent(card)}`, cardSchema)),
+          cards.map(({ card }) => ask({ key, prices }, `/cards/${encodeURIComponent(card)}`, cardSchema)),
         );
         known = { at: performance.now(), of: own, cards: read };
         return { cards: read, down: null };

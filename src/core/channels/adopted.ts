@@ -2,7 +2,7 @@ import { type Book, type BookInput, bookProblems, bookSchema, shaped } from '../
 import type { Result } from '../exact/index.ts';
 import { type Item, itemSchema } from '../goods/index.ts';
 
-/** What is live at a channel in the book's terms: a sound book by itself, its goods, and what a book cannot say of it. */
+/** What is live at a channel in the book's terms: a sound book by itself, its goods, and what no book can say of it. */
 export interface Adopted {
   readonly book: Book;
   /** Made when they are asked for: there may be very many, and what is compared does not look at them. */
@@ -31,9 +31,7 @@ export type NotAdopted =
   | { readonly is: 'no places'; readonly zone: string }
   /** Steps that stop and begin again: what lies behind the gap is left out. */
   | { readonly is: 'gap in steps'; readonly set: string; readonly zone: string; readonly speed: string }
-  /** More steps than a table has breaks. */
-  | { readonly is: 'too many steps'; readonly set: string; readonly zone: string; readonly speed: string }
-  /** Goods at rates of their own, free for nobody, that are not the same in every zone: those of the first are taken. */
+  /** Goods at rates of their own, free for nobody, that go by the zone: those of the first are taken. */
   | { readonly is: 'rates by zone'; readonly set: string }
   /** Goods at rates of their own, which each line adds in a book; there the dearest set is all that is paid. */
   | { readonly is: 'own rates added'; readonly set: string }

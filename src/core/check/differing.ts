@@ -1,4 +1,5 @@
 import { type Minor, minor } from '../exact/index.ts';
+import type { Question } from '../quote/index.ts';
 
 /** What orders would have come to otherwise. */
 export interface Differing {
@@ -21,4 +22,18 @@ export function differing(pairs: Iterable<readonly [ours: number | null, theirs:
     else less += ours - theirs;
   }
   return { orders, more: minor(more), less: minor(less), offered };
+}
+
+/** Orders by the SKUs of their lines. */
+export function ordersBySku<Order extends { readonly question: Question }>(
+  orders: Iterable<Order>,
+): ReadonlyMap<string, readonly Order[]> {
+  const found = new Map<string, Order[]>();
+  for (const order of orders)
+    for (const { item } of order.question.lines) {
+      const those = found.get(item.sku);
+      if (those) those.push(order);
+      else found.set(item.sku, [order]);
+    }
+  return found;
 }

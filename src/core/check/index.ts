@@ -5,7 +5,7 @@ export type { LiveChannel } from './channel.ts';
 export { type ClassOfBasket, classKey } from './classes.ts';
 export { cornersOf } from './corners.ts';
 export { type CoverageFinding, coverageOf } from './coverage.ts';
-export { type Differing, differing } from './differing.ts';
+export { type Differing, differing, ordersBySku } from './differing.ts';
 export { type Finding, findingKey, type Standing, standingOf } from './findings.ts';
 export {
   type Answered,

@@ -2,8 +2,8 @@ import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { RecordFinding, Rules } from '../channels/index.ts';
 import { massOfGrams, parseAmount } from '../exact/index.ts';
 import { inChannel, type Sold, soldIn } from '../quote/index.ts';
-import { type Differing, differing } from './differing.ts';
-import { isListed, type Ordered } from './told-over.ts';
+import { type Differing, differing, ordersBySku } from './differing.ts';
+import { isOf, type Ordered } from './told-over.ts';
 
 /** Two sides of a channel's file: as the book would have it, and as it is there. */
 interface Sides {
@@ -23,12 +23,7 @@ export function recordCosts(
   findings: readonly RecordFinding[],
   past: readonly Ordered[],
 ): (Differing | null)[] {
-  const bySku = new Map<string, Ordered[]>();
-  for (const order of past) {
-    const { channel } = order.question.shopper;
-    if ((channel !== null && channel !== id) || !speeds[order.service] || !isListed(order.question, id)) continue;
-    for (const { item } of order.question.lines) bySku.set(item.sku, [...(bySku.get(item.sku) ?? []), order]);
-  }
+  const bySku = ordersBySku(past.filter((order) => isOf(order, id, speeds)));
   return findings.map((finding) => {
     if (finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'plan') return null;
     return differing(

@@ -1,7 +1,8 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Clause, Note, SideStep } from '../channels/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
+import { minor } from '../exact/index.ts';
 import { inChannel, type Question } from '../quote/index.ts';
+import type { Differing } from './differing.ts';
 import { difference, judge, noteFor, type Sides } from './judge.ts';
 import { partingOf } from './parting.ts';
 
@@ -12,14 +13,8 @@ export interface Ordered {
 }
 
 /** What a clause costs as a channel is told it: orders charged otherwise than meant, by how much in all. */
-export interface ClauseCost {
+export interface ClauseCost extends Differing {
   readonly clause: Clause;
-  readonly orders: number;
-  /** Too much, and too little, each as a sum above 0. */
-  readonly more: Minor;
-  readonly less: Minor;
-  /** Orders of which only one side offers the service. */
-  readonly offered: number;
 }
 
 export interface ToldOver {
@@ -40,17 +35,19 @@ const untold = (notes: readonly Note[], meant: readonly SideStep[]): Note | unde
       meant.some(({ by, amount }) => by?.is === 'offer' && by.offer === clause.offer && (amount ?? 0) > 0),
   );
 
-export const isListed = ({ lines }: Question, id: ChannelId): boolean =>
-  lines.every(({ item }) => !item.notListed.includes(id));
+/** Whether an order is a channel's, or nobody's, of goods that it lists by a service that has a word there. */
+export function isOf({ question, service }: Ordered, id: ChannelId, speeds: Sides['speeds']): boolean {
+  const { lines, shopper } = question;
+  if (shopper.channel !== null && shopper.channel !== id) return false;
+  return Boolean(speeds[service]) && lines.every(({ item }) => !item.notListed.includes(id));
+}
 
 /** Past orders of a channel, and those of no channel, charged as it is told the book today beside what is meant. */
 export function toldOver(book: CompiledBook, id: ChannelId, sides: Sides, past: readonly Ordered[]): ToldOver {
   const { notes } = sides.rendition;
   const costs = new Map<Note | null, { orders: number; more: number; less: number; offered: number }>();
   let [orders, differ] = [0, 0];
-  for (const { question, service } of past) {
-    const { channel } = question.shopper;
-    if ((channel !== null && channel !== id) || !sides.speeds[service] || !isListed(question, id)) continue;
+  for (const { question, service } of past.filter((order) => isOf(order, id, sides.speeds))) {
     orders += 1;
     const there = inChannel(question, id);
     const verdict = judge(book, sides, null, there, null).find((one) => one.service === service);

@@ -1,5 +1,5 @@
 import type { CompiledBook, Edit, Ready } from '../book/index.ts';
-import { type Differing, differing } from '../check/index.ts';
+import { type Differing, differing, ordersBySku } from '../check/index.ts';
 import { gram, type Length, type Mass, millimetre } from '../exact/index.ts';
 import { carrierCost, type Past } from './lanes.ts';
 
@@ -61,9 +61,7 @@ export function weighedCosts(
   findings: readonly WeighedFinding[],
   past: readonly Past[],
 ): (Differing | null)[] {
-  const bySku = new Map<string, Past[]>();
-  for (const order of past)
-    for (const { item } of order.question.lines) bySku.set(item.sku, [...(bySku.get(item.sku) ?? []), order]);
+  const bySku = ordersBySku(past);
   return findings.map((finding) => {
     if (finding.is !== 'mass' && finding.is !== 'size') return null;
     return differing(

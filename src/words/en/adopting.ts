@@ -64,7 +64,6 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       (all) => `Zones that nowhere is in, left out: ${all}.`,
     ),
     ...of('gap in steps', lane, (all) => `Steps that stop and begin again are taken up to the gap: ${all}.`),
-    ...of('too many steps', lane, (all) => `More steps than a table has breaks, left out: ${all}.`),
     ...of(
       'threshold after goods offers',
       lane,

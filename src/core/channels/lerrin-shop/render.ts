@@ -102,11 +102,11 @@ function tagsOf(book: CompiledBook): (part: number) => string | null {
   return (part) => (part < 0 ? null : (tags[part] ?? null));
 }
 
-/** What is listed, in the order of the book. */
 /** The tags of goods that campaigns act on. */
 const tagsIn = (campaigns: readonly Campaign[]): ReadonlySet<string> =>
   new Set(campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])));
 
+/** What is listed, in the order of the book. */
 function listingsOf(
   { book, goods, groups }: { book: CompiledBook; goods: readonly Listed[]; groups: readonly ToldGroup[] },
   bars: ReadonlyMap<string, number>,

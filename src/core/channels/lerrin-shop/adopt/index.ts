@@ -6,6 +6,7 @@ import { clock, type Shop, type ShopListing, type ShopRate, type ShopSet } from 
 import { manifest } from '../manifest.ts';
 import { shopIn } from '../read.ts';
 import { inForm } from './in-form.ts';
+import { firstOf } from './in-locale.ts';
 import { offersIn } from './offers.ts';
 import { rateOf } from './steps.ts';
 import { withZonesApart, zonesIn } from './zones.ts';
@@ -39,8 +40,7 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
         timeZone: clock,
       })),
       services: shop.speeds.map(({ key, label }) => {
-        const [name = key] = [label[first] ?? Object.values(label)[0]];
-        const { [first]: _, ...names } = label;
+        const { text: name, others: names } = firstOf(label, first, key);
         return { id: key, name, names, days: daysOf(shop, key) };
       }),
       zones,
@@ -79,10 +79,7 @@ function lanesOf(shop: Shop, set: ShopSet, lost: NotAdopted[]): Template['lanes'
       const lanes = mine.flatMap((rate): [string, Lane][] => {
         const where = { set: set.key, zone: key, speed: rate.speed };
         const made = rateOf(rate);
-        if (made.is !== 'rate') {
-          if (made.is === 'too many') lost.push({ is: 'too many steps', ...where });
-          return [];
-        }
+        if (!made) return [];
         if (made.gap) lost.push({ is: 'gap in steps', ...where });
         if (rate.freeFrom !== null && byGoods && byOrder) lost.push({ is: 'threshold after goods offers', ...where });
         return [[rate.speed, laneOf(shop, rate, made.rate, byGoods ? 'after' : 'before')]];
@@ -150,7 +147,7 @@ function ownRateOf(shop: Shop, set: ShopSet, lost: NotAdopted[]): Item['ownRate'
   const rates = shop.zones.flatMap((zone) => zone.rates.filter((rate) => rate.set === set.key));
   const [first] = rates;
   const made = first && rateOf(first);
-  if (!first || made?.is !== 'rate') return null;
+  if (!first || !made) return null;
   if (rates.some(({ steps, each }) => Number(each) > 0 || steps.rows.some(({ charge }) => Number(charge) > 0)))
     lost.push({ is: 'own rates added', set: set.key });
   const text = ({ steps, each }: ShopRate) => JSON.stringify([steps, each]);

@@ -9,6 +9,7 @@ import { holder } from '../campaigns.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
 import { patternOf } from '../patterns.ts';
 import { zonesOf } from '../rules.ts';
+import { firstOf } from './in-locale.ts';
 
 type Offer = BookInput['offers'][number];
 type Selection = NonNullable<BookInput['selections']>[number];
@@ -30,8 +31,7 @@ export function offersIn(
       return [];
     }
     const [first = 'en'] = shop.locales;
-    const [title = campaign.key] = [campaign.title[first] ?? Object.values(campaign.title)[0]];
-    const { [first]: _, ...titles } = campaign.title;
+    const { text: title, others: titles } = firstOf(campaign.title, first, campaign.key);
     return [
       {
         id: campaign.key,
@@ -180,7 +180,7 @@ function usesOf({ key, uses }: Campaign, lost: NotAdopted[]): number | null {
 }
 
 function termsOf({ key, terms }: Campaign, first: string, lost: NotAdopted[]): string {
-  const text = terms[first] ?? Object.values(terms)[0] ?? '';
+  const { text } = firstOf(terms, first, '');
   if (text.length <= 500 && !/\p{Cc}/u.test(text)) return text;
   lost.push({ is: 'long terms', offer: key });
   return '';

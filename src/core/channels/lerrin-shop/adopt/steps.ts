@@ -14,31 +14,27 @@ interface Run {
   readonly charge: Minor;
 }
 
-/** Steps as a rate of the book, or what keeps them from being one. */
-export type AdoptedSteps =
-  | { readonly is: 'rate'; readonly rate: RateInput; readonly gap: boolean }
-  | { readonly is: 'nothing' | 'too many' };
-
-/** The breaks that a table has at the most. */
-const mostBreaks = 200;
+/** Steps as a rate of the book, and whether they stop and begin again. */
+interface AdoptedSteps {
+  readonly rate: RateInput;
+  readonly gap: boolean;
+}
 
 /**
  * A set's steps as a flat amount, or as a table: the shop's lower edges are in, the book's upper ones. Steps that rise
- * evenly are one break, as there may be more of them than a table has breaks.
+ * evenly are one break. Null where nothing is offered.
  */
-export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps {
+export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps | null {
   const { runs, gap } = runsOf(steps);
   const [first] = runs;
-  if (!first) return { is: 'nothing' };
-  if (steps.by === 'value' && steps.rows.length === 1)
-    return { is: 'rate', rate: { is: 'flat', amount: say(first.charge) }, gap };
+  if (!first) return null;
+  if (steps.by === 'value' && steps.rows.length === 1) return { rate: { is: 'flat', amount: say(first.charge) }, gap };
   const figure = (at: number) => (steps.by === 'value' ? say(at as Minor) : String(at));
   const breaks = breaksOf(runs, figure);
   // What is offered for nothing alone.
-  if (breaks.length === 0) return { is: 'nothing' };
-  if (breaks.length > mostBreaks) return { is: 'too many' };
+  if (breaks.length === 0) return null;
   const from = first.from === 0 ? null : figure(first.from);
-  return { is: 'rate', rate: { is: 'table', unit: steps.by === 'value' ? 'value' : 'g', from, breaks }, gap };
+  return { rate: { is: 'table', unit: steps.by === 'value' ? 'value' : 'g', from, breaks }, gap };
 }
 
 const say = (amount: Minor): string => amountText(amount, euro);

@@ -20,7 +20,7 @@ export function withZonesApart(shop: Shop, lost: NotAdopted[]): Shop {
     zones: shop.zones.flatMap((zone) => {
       if (zone.places.length === 0) lost.push({ is: 'no places', zone: zone.key });
       const takes = entriesOf(zone.places);
-      const within = shut.filter((one) => takes.some((wider) => holds(wider, one)));
+      const within = leftOut(shut, takes);
       const depths = takes.map((one) => within.filter((wider) => holds(wider, one)).length);
       return [...new Set(depths)].map((depth, i) => ({
         ...zone,
@@ -47,6 +47,10 @@ const entriesOf = (texts: readonly string[]): Entry[] =>
 const holds = (wider: Entry, { pattern, place }: Entry): boolean =>
   place !== undefined && rank(wider.pattern) < rank(pattern) && matches(wider.pattern, place);
 
+/** What of what is closed lies in what is taken in. */
+const leftOut = (shut: readonly Entry[], takes: readonly Entry[]): Entry[] =>
+  shut.filter((one) => takes.some((wider) => holds(wider, one)));
+
 /**
  * The shop's zones as those of a book. What is closed there is left out of every zone that takes it in by something
  * wider.
@@ -55,12 +59,11 @@ export function zonesIn({ zones, closed }: Shop): BookInput['zones'] {
   const shut = entriesOf(closed);
   return zones.map(({ key, name, places }) => {
     const takes = entriesOf(places);
-    const left = shut.filter((one) => takes.some((wider) => holds(wider, one)));
     return {
       id: key,
       name,
       takes: takes.map(({ pattern }) => patternText(pattern)),
-      leaves: left.map(({ pattern }) => patternText(pattern)),
+      leaves: leftOut(shut, takes).map(({ pattern }) => patternText(pattern)),
     };
   });
 }
