@@ -162,12 +162,12 @@ test('what somebody changed over there is told, and taken it is so in the book',
     const { goods, ...body } = plain(tellableWorldOf(seed).book);
     const [file] = told({ ...body, goods });
     const own = adopt([file as ChannelFile]);
-    expect(adoptionRows(body, dialect.id, own, own)).toEqual([]);
+    expect(adoptionRows(body, dialect, own, own)).toEqual([]);
     const shop = pick(edits)?.(JSON.parse(file?.text ?? ''), pick) as Shop;
     const there = adopt([{ name: 'shop.json', text: JSON.stringify(shop) }]);
     // A rate that somebody changed may leave a delivery campaign paying some services in part.
     if (there.lost.some(({ is }) => !besideTheFile.includes(is))) continue;
-    const rows = adoptionRows(body, dialect.id, own, there);
+    const rows = adoptionRows(body, dialect, own, there);
     for (const { what, state } of rows) found.add(`${what} ${state}`);
     const where = `book ${seed}: ${JSON.stringify(rows)}`;
     // An offer of several steps is several campaigns: none of them is the offer by itself.
@@ -182,7 +182,7 @@ test('what somebody changed over there is told, and taken it is so in the book',
     for (let act = 0; act < 2; act += 1) {
       const taken = left.flatMap((row) => row.edits ?? []);
       made = unwrap(readBookFile(patched(made, patchWith(made, null, taken))));
-      left = adoptionRows(made, dialect.id, adopt(told(made)), there);
+      left = adoptionRows(made, dialect, adopt(told(made)), there);
     }
     expect(
       left.map(({ path }) => path),

@@ -1,6 +1,8 @@
 import { alike, type Book, channelsOf, type Edit, editTo, valueAt } from '../book/index.ts';
 import type { Adopted } from './adopted.ts';
+import type { Dialect } from './dialect.ts';
 import { keysOf } from './keys.ts';
+import { settingsOf } from './manifest.ts';
 
 /** A thing of a channel beside what the book would tell it: both in the book's terms, by the same reading. */
 export interface AdoptRow {
@@ -37,9 +39,9 @@ interface Thing {
  *
  * @param here the book's own rendition, read as `there` is
  */
-export function adoptionRows(book: Book, channel: string, here: Adopted, there: Adopted): AdoptRow[] {
+export function adoptionRows(book: Book, dialect: Taking['dialect'], here: Adopted, there: Adopted): AdoptRow[] {
   const [ours, theirs] = [thingsOf(here), thingsOf(there)];
-  const taking: Taking = { book, channel, there };
+  const taking: Taking = { book, dialect, there };
   const rows = [...new Set([...theirs.keys(), ...ours.keys()])].flatMap((key): AdoptRow[] => {
     const own = ours.get(key);
     const found = theirs.get(key);
@@ -107,7 +109,7 @@ const differing = (here: Body, there: Body): Difference[] =>
 /** What taking a thing from a channel goes by. */
 interface Taking {
   readonly book: Book;
-  readonly channel: string;
+  readonly dialect: Pick<Dialect, 'id' | 'settings'>;
   readonly there: Adopted;
 }
 
@@ -152,10 +154,8 @@ function laneChanges(book: Book, at: readonly string[], there: Body, fields: rea
 }
 
 /** The services of the book by the channel's words for them. */
-function serviceOf({ book, channel }: Taking, speed: string): string {
-  const { speeds = {} } = (book.channels[channel as never] ?? {}) as {
-    speeds?: Readonly<Record<string, string | null>>;
-  };
+function serviceOf({ book, dialect }: Taking, speed: string): string {
+  const { speeds } = settingsOf(book, dialect);
   return Object.entries(speeds).find(([, word]) => word === speed)?.[0] ?? speed;
 }
 
@@ -183,12 +183,12 @@ const zoneEdits = ({ book, there }: Taking, ids: readonly string[]): Edit[] =>
     .map((zone) => ({ path: ['zones', zone.id], value: zone }));
 
 /** A service and what the channel calls it. */
-function serviceEdits({ book, channel, there }: Taking, id: string): Edit[] | null {
+function serviceEdits({ book, dialect, there }: Taking, id: string): Edit[] | null {
   const service = there.book.services.find((one) => one.id === id);
   if (!service || book.services.some((one) => one.id === id)) return null;
   return [
     { path: ['services', id], value: service },
-    { path: ['channels', channel, 'speeds', id], value: id },
+    { path: ['channels', dialect.id, 'speeds', id], value: id },
   ];
 }
 
@@ -220,7 +220,7 @@ function templateEdits(taking: Taking, id: string): Edit[] {
 
 /** An offer that holds at the channel alone, with the goods it is on, its zones, and those it competes with there. */
 function offerEdits(taking: Taking, id: string): Edit[] {
-  const { book, channel, there } = taking;
+  const { book, dialect, there } = taking;
   const fresh = there.book.offers.filter((one) => !book.offers.some((own) => own.id === one.id));
   const offer = fresh.find((one) => one.id === id);
   if (!offer) return [];
@@ -237,7 +237,7 @@ function offerEdits(taking: Taking, id: string): Edit[] {
     { path: ['numbered'], value: book.numbered + fresh.length },
     {
       path: ['offers', id],
-      value: { ...offer, benefit, number: book.numbered + 1 + fresh.indexOf(offer), channels: [channel] },
+      value: { ...offer, benefit, number: book.numbered + 1 + fresh.indexOf(offer), channels: [dialect.id] },
     },
     ...(rivals.length === 0
       ? []
@@ -262,10 +262,10 @@ const freshId = (wanted: string, taken: readonly { readonly id: string }[]): str
 };
 
 /** An offer that a channel has no more is not meant there; one that was meant there alone rests. */
-function endedThere({ book, channel }: Taking, id: string): Edit[] | null {
+function endedThere({ book, dialect }: Taking, id: string): Edit[] | null {
   const offer = book.offers.find((one) => one.id === id);
   if (!offer) return null;
-  const others = (offer.channels ?? channelsOf(book)).filter((one) => one !== channel);
+  const others = (offer.channels ?? channelsOf(book)).filter((one) => one !== dialect.id);
   return others.length === 0
     ? [{ path: ['offers', id, 'state'], value: 'paused' }]
     : [{ path: ['offers', id, 'channels'], value: others }];

@@ -43,7 +43,7 @@ import {
   type Unlisted,
   unlistedOffers,
 } from '../../core/check/index.ts';
-import { instantOf, latest, type Minor, type Problem, unwrap } from '../../core/exact/index.ts';
+import { instantOf, latest, type Minor, ok, type Problem, type Result, unwrap } from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { partsOfCountry } from '../../core/parts/index.ts';
 import {
@@ -118,11 +118,10 @@ export interface WeighedThere {
   readonly every: number;
 }
 
-/** What is live at a channel beside the book, or what keeps it from being read. */
+/** What is live at a channel beside the book. */
 export interface Adoptable {
   readonly rows: readonly AdoptRow[];
   readonly lost: readonly NotAdopted[];
-  readonly problems: readonly Problem[];
 }
 
 /** A book to begin with, as a channel has it. */
@@ -391,24 +390,29 @@ export function recordsThere(
 }
 
 /** What is live at a channel beside what the draft would tell it; null where it cannot be read into a book. */
-export function adoptable(basis: Told, id: ChannelId, live: readonly ChannelFile[], moment: number): Adoptable | null {
+export function adoptable(
+  basis: Told,
+  id: ChannelId,
+  live: readonly ChannelFile[],
+  moment: number,
+): Result<Adoptable> | null {
   const { compiled, goods, book } = draftOf(basis);
   const dialect = dialectOf(id);
   const { adopt } = dialect;
   if (!compiled || !adopt) return null;
   const there = adopt(live);
-  if (!there.ok) return { rows: [], lost: [], problems: there.problems };
+  if (!there.ok) return there;
   const here = adopt(filesOf(dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods).rules));
-  if (!here.ok) return { rows: [], lost: [], problems: here.problems };
-  return { rows: adoptionRows(book, id, here.value, there.value), lost: there.value.lost, problems: [] };
+  if (!here.ok) return here;
+  return ok({ rows: adoptionRows(book, dialect, here.value, there.value), lost: there.value.lost });
 }
 
 /** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */
-export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFile[]): BegunThere | null {
-  const there = dialectOf(id).adopt?.(live);
-  if (!there?.ok) return null;
+export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFile[]): Result<BegunThere> | null {
+  const there = dialectOf(id).adopt?.(live) ?? null;
+  if (!there?.ok) return there;
   const { zones, services, templates, offers } = there.value.book;
-  return {
+  return ok({
     edits: begunFrom(draftOf(basis).book, id, there.value),
     counts: {
       zones: zones.length,
@@ -418,7 +422,7 @@ export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFil
       goods: there.value.goods().length,
     },
     lost: there.value.lost,
-  };
+  });
 }
 
 /** Where the carrier's own record parts from the goods of the draft, and what that costs. */

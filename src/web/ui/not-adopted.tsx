@@ -1,5 +1,6 @@
 import type { NotAdopted } from '../../core/channels/index.ts';
-import { counts, notAdoptedWords } from '../../words/index.ts';
+import type { Problem } from '../../core/exact/index.ts';
+import { counts, faultText, notAdoptedWords } from '../../words/index.ts';
 
 /** What a book cannot say of what is live at a channel, folded away. */
 export function Lost({ lost }: { lost: readonly NotAdopted[] }) {
@@ -12,5 +13,16 @@ export function Lost({ lost }: { lost: readonly NotAdopted[] }) {
         <p key={text}>{text}</p>
       ))}
     </details>
+  );
+}
+
+/** What keeps what is live at a channel from being a book. */
+export function NoBook({ where, problems: [first] }: { where: string; problems: readonly Problem[] }) {
+  return (
+    first && (
+      <p className="aside-note off" role="alert">
+        What is live at {where} makes no book: {first.at.join(' › ')}: {faultText(first)}.
+      </p>
+    )
   );
 }

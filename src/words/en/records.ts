@@ -22,33 +22,33 @@ export const recordSorts: Readonly<Record<RecordFinding['is'], string>> = {
   plan: 'charged with',
 };
 
-/** A finding of a channel's record. */
-export function recordWords(finding: RecordFinding): RecordWords {
-  const what = recordSorts[finding.is];
+/** A finding of a channel's record; `isTaken`: whether the book can have it as it is there. */
+export function recordWords(finding: RecordFinding, isTaken: boolean): RecordWords {
+  const { taken, ...sides } = { what: recordSorts[finding.is], ...sidesOf(finding) };
+  return { ...sides, taken: isTaken ? taken : null };
+}
+
+function sidesOf(finding: RecordFinding): Omit<RecordWords, 'what'> {
   switch (finding.is) {
     case 'unknown': {
       const { price, grams } = finding.listing;
-      return {
-        what,
-        here: '–',
-        there: [price, ...(grams ? [`${grams} g`] : [])].join(', '),
-        taken: 'a new item, listed there alone',
-      };
+      const there = [price, ...(grams ? [`${grams} g`] : [])].join(', ');
+      return { here: '–', there, taken: 'a new item, listed there alone' };
     }
     case 'forgotten':
-      return { what, here: 'listed', there: '–', taken: 'hidden there' };
+      return { here: 'listed', there: '–', taken: 'hidden there' };
     case 'still listed':
-      return { what, here: 'hidden', there: 'listed', taken: 'listed there' };
+      return { here: 'hidden', there: 'listed', taken: 'listed there' };
     case 'other id':
-      return { what, here: finding.listing, there: finding.there, taken: `listed as ${finding.there}` };
+      return { here: finding.listing, there: finding.there, taken: `listed as ${finding.there}` };
     case 'twice':
-      return { what, here: finding.listing, there: `${finding.there}, too`, taken: null };
-    case 'price':
-      return { what, here: finding.here ?? '–', there: finding.there ?? '–', taken: 'its price there' };
+      return { here: finding.listing, there: `${finding.there}, too`, taken: null };
     case 'mass':
-      return { what, here: gramsWords(finding.here), there: gramsWords(finding.there), taken: 'its mass' };
+      return { here: gramsWords(finding.here), there: gramsWords(finding.there), taken: 'its mass' };
+    case 'price':
+      return { here: finding.here ?? '–', there: finding.there ?? '–', taken: 'its price there' };
     case 'plan':
-      return { what, here: finding.here ?? '–', there: finding.there ?? '–', taken: null };
+      return { here: finding.here ?? '–', there: finding.there ?? '–', taken: null };
   }
 }
 

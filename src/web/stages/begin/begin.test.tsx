@@ -72,3 +72,11 @@ test('an empty book begins with what is live at a channel, told again it is the 
   const again = opened(saved);
   expect(filesOf(shop.render(again.book, again.goods).rules)).toEqual(live);
 });
+
+test('what is live and makes no book is said where an empty book could begin with it', async () => {
+  at('/begin', empty, { 'GET /channels/lerrin-shop/files': { told: null, live: [{ name: 'shop.json', text: '{' }] } });
+  expect((await screen.findByRole('alert')).textContent).toMatch(
+    /^What is live at Lerrin Shop makes no book: shop.json/,
+  );
+  expect(screen.queryByRole('button', { name: /Begin with Lerrin/ })).toBeNull();
+});

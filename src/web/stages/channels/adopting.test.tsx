@@ -29,7 +29,7 @@ const rows = () =>
     .slice(1)
     .map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent).join(' | '));
 
-test('what somebody changed, began and ended over there is told in the book’s words, and taken by a tick', async () => {
+test('what somebody changed, began and ended there is told in the book’s words, and taken by a tick', async () => {
   changed((live) => {
     const rate = live.zones[0]?.rates[0];
     if (rate) rate.freeFrom = '60.00';

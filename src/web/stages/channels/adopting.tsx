@@ -1,39 +1,37 @@
 import { useMemo } from 'react';
-import { Link, useParams } from 'react-router';
-import { type ChannelId, channelIds } from '../../../core/book/index.ts';
+import { Link } from 'react-router';
+import type { ChannelId } from '../../../core/book/index.ts';
 import { type AdoptRow, dialectOf } from '../../../core/channels/index.ts';
-import { adoptWords, channelName, faultText } from '../../../words/index.ts';
+import type { Result } from '../../../core/exact/index.ts';
+import { adoptWords, channelName } from '../../../words/index.ts';
 import { usePlaces } from '../../app/rooms.ts';
 import { useFilesQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
-import { NotThere } from '../../ui/missing.tsx';
-import { Lost } from '../../ui/not-adopted.tsx';
+import { type OpenBook, useEngine } from '../../data/book.ts';
+import type { Adoptable } from '../../engine/study.ts';
+import { Lost, NoBook } from '../../ui/not-adopted.tsx';
 import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { OfChannel } from './of-channel.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What is live at a channel, held against what the book would tell it, and taken into the book. */
 export function AdoptingSheet() {
-  const book = useBook();
-  const moment = useMoment();
-  const { channel } = useParams();
-  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
-  if (id === undefined) {
-    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/live/${one}` }));
-    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
-  }
-  return book && moment !== null && <Adopting key={id} book={book} id={id} moment={moment} />;
+  return (
+    <OfChannel sheet="live/">
+      {(book, id, moment) => <Adopting key={id} book={book} id={id} moment={moment} />}
+    </OfChannel>
+  );
 }
 
 function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const where = channelName(id);
   const { data: files } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
   const live = files?.live ?? null;
-  const found = useEngine(
+  const found = useEngine<Result<Adoptable> | null>(
     (engine) => (live && live.length > 0 ? engine.adoptable(id, live, moment) : null),
     [live, id, moment],
     'study',
   );
-  const rows = useRows(book, where, found?.rows ?? []);
+  const rows = useRows(book, where, found?.ok ? found.value.rows : none);
   return (
     <div className="stage plain">
       <section className="sheet filled" aria-label={`What is live at ${where}`}>
@@ -54,20 +52,18 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <p className="muted">{where} does not answer, or nothing is live there yet.</p>
         ) : !found ? (
           <p className="muted">Reading what is live at {where} …</p>
-        ) : found.problems[0] ? (
-          <p className="aside-note off" role="alert">
-            What is live at {where} makes no book: {found.problems[0].at.join(' › ')}: {faultText(found.problems[0])}.
-          </p>
+        ) : !found.ok ? (
+          <NoBook where={where} problems={found.problems} />
         ) : (
           <>
             <p className="small muted">
-              {found.rows.length === 0
+              {found.value.rows.length === 0
                 ? 'Zones, rates and offers there are as the book would tell them.'
                 : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
               Goods are compared under “What it lists”.
             </p>
-            <Lost lost={found.lost} />
-            {found.rows.length > 0 && (
+            <Lost lost={found.value.lost} />
+            {found.value.rows.length > 0 && (
               <RecordTable
                 label={`What differs at ${where}`}
                 of="Thing"
@@ -80,7 +76,7 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
                     words: (count) => `Take ${count} from ${where}`,
                     isFor: ({ taken }) => taken !== null,
                     act: (keys) =>
-                      book.editAll(found.rows.flatMap((row) => (keys.has(keyOf(row)) ? (row.edits ?? []) : []))),
+                      book.editAll(found.value.rows.flatMap((row) => (keys.has(keyOf(row)) ? (row.edits ?? []) : []))),
                     isMain: true,
                   },
                 ]}
@@ -107,4 +103,5 @@ function useRows(book: OpenBook, where: string, found: readonly AdoptRow[]): Rec
   );
 }
 
+const none: readonly AdoptRow[] = [];
 const keyOf = ({ path, state }: AdoptRow): string => `${path.join('/')} ${state}`;

@@ -1,33 +1,26 @@
 import { useEffect, useState } from 'react';
-import { useParams } from 'react-router';
 import type { ChannelState } from '../../../contract/index.ts';
-import { type ChannelId, channelIds } from '../../../core/book/index.ts';
+import type { ChannelId } from '../../../core/book/index.ts';
 import { dialectOf } from '../../../core/channels/index.ts';
-import { channelLine, channelName, counted, counts } from '../../../words/index.ts';
+import { channelLine, counted, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useSendMutation } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import { selectUnsaved } from '../../data/editing.ts';
 import { rest } from '../../data/engines.ts';
 import { failure } from '../../data/failed.ts';
 import { useAppDispatch, useAppSelector } from '../../data/index.ts';
-import { NotThere } from '../../ui/missing.tsx';
 import { Clauses, type Over } from './clauses.tsx';
 import { LastSend } from './last-send.tsx';
+import { OfChannel } from './of-channel.tsx';
 import { ReadBack } from './read-back.tsx';
 import { ChannelRecords } from './records.tsx';
 import { CanSay, ChannelSettings } from './settings.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 export function ChannelsStage() {
-  const book = useBook();
-  const moment = useMoment();
-  const { channel } = useParams();
-  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
-  if (id === undefined) {
-    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/${one}` }));
-    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
-  }
-  return book && moment !== null && <Channels key={id} book={book} id={id} moment={moment} />;
+  return (
+    <OfChannel sheet="">{(book, id, moment) => <Channels key={id} book={book} id={id} moment={moment} />}</OfChannel>
+  );
 }
 
 /** How a channel stands, asked again while something is under way or it does not answer. */

@@ -79,6 +79,17 @@ test('one sort is looked at alone, and ticked alone', async () => {
   expect(stands('goods/SET-GIFT/mass')).toEqual({ value: '1200', unit: 'g' });
 });
 
+test('what the book cannot have as it is there is not offered to be taken', async () => {
+  recorded([...drifted.slice(0, 1), line('SET-GIFT', '54.99', '0.0005'), line('X-2', '3.00', '0.0005')]);
+  await screen.findByText('BAR-OAT');
+  expect(rows().filter((row) => row.endsWith('| –'))).toEqual([
+    'SET-GIFT | mass | 1000 g | 0.0005 g | no order | –',
+    'X-2 | not in the book | – | 3.00, 0.0005 g | – | –',
+  ]);
+  press(screen.getByRole('checkbox', { name: 'Tick all 4 lines shown' }));
+  expect(screen.getByRole('button', { name: 'Take 2 from Lerrin Shop' })).toBeDefined();
+});
+
 test('what differs is summed up beside what the channel is told', async () => {
   recorded(drifted, '/channels/lerrin-shop');
   const record = within(await screen.findByRole('region', { name: 'Its own record' }));

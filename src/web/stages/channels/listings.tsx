@@ -1,28 +1,23 @@
 import { useMemo } from 'react';
-import { useParams } from 'react-router';
-import { type ChannelId, channelIds, itemAt } from '../../../core/book/index.ts';
+import { type ChannelId, itemAt } from '../../../core/book/index.ts';
 import { type RecordFinding, recordEdits } from '../../../core/channels/index.ts';
 import { completer } from '../../../core/goods/index.ts';
 import { channelName, counts, overOrdersWords, recordWords } from '../../../words/index.ts';
 import { useFilesQuery, useListingsQuery } from '../../data/api.ts';
-import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
+import { type OpenBook, useEngine } from '../../data/book.ts';
 import type { Recorded } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
-import { NotThere } from '../../ui/missing.tsx';
 import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
+import { OfChannel } from './of-channel.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What a channel lists by its own record, held against the book. */
 export function ListingsSheet() {
-  const book = useBook();
-  const moment = useMoment();
-  const { channel } = useParams();
-  const id = channel === undefined ? channelIds[0] : channelIds.find((one) => one === channel);
-  if (id === undefined) {
-    const all = channelIds.map((one) => ({ id: one, name: channelName(one), to: `/channels/listings/${one}` }));
-    return <NotThere what="channel" id={channel ?? ''} all={all} home="/channels" />;
-  }
-  return book && moment !== null && <Listings key={id} book={book} id={id} moment={moment} />;
+  return (
+    <OfChannel sheet="listings/">
+      {(book, id, moment) => <Listings key={id} book={book} id={id} moment={moment} />}
+    </OfChannel>
+  );
 }
 
 /** A channel's record held against the goods of the draft; null until both have come. */
@@ -71,27 +66,27 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
 
 function Differences({ book, id, found: { rows: found, every } }: { book: OpenBook; id: ChannelId; found: Recorded }) {
   const where = channelName(id);
-  const rows = useMemo(
-    () =>
-      found.map(
-        ({ finding, cost }): RecordRow => ({
-          key: keyOf(finding),
-          ...goodsRow(finding),
-          ...recordWords(finding),
-          costs: cost && (cost.orders > 0 ? overOrdersWords(cost, every, book.home) : 'no order'),
-        }),
-      ),
-    [found, every, book.home],
-  );
-  const take = (keys: ReadonlySet<string>) => {
+  const edits = useMemo(() => {
     const complete = completer((sku) => itemAt(book.goods, sku), []);
     const whole = (sku: string) => {
       const item = itemAt(book.goods, sku);
       return item && complete(item);
     };
-    const chosen = found.filter(({ finding }) => keys.has(keyOf(finding)));
-    book.editAll(chosen.flatMap(({ finding }) => recordEdits(book.book, id, finding, whole) ?? []));
-  };
+    return new Map(found.map(({ finding }) => [keyOf(finding), recordEdits(book.book, id, finding, whole)]));
+  }, [found, book.book, book.goods, id]);
+  const rows = useMemo(
+    () =>
+      found.map(({ finding, cost }): RecordRow => {
+        const key = keyOf(finding);
+        return {
+          key,
+          ...goodsRow(finding),
+          ...recordWords(finding, Boolean(edits.get(key))),
+          costs: cost && (cost.orders > 0 ? overOrdersWords(cost, every, book.home) : 'no order'),
+        };
+      }),
+    [found, edits, every, book.home],
+  );
   return (
     <>
       <p className="small muted">
@@ -119,7 +114,7 @@ function Differences({ book, id, found: { rows: found, every } }: { book: OpenBo
           {
             words: (count) => `Take ${count} from ${where}`,
             isFor: ({ taken }) => taken !== null,
-            act: take,
+            act: (keys) => book.editAll([...keys].flatMap((key) => edits.get(key) ?? [])),
             isMain: true,
           },
         ]}

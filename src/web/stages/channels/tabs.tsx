@@ -4,9 +4,10 @@ import { channelName } from '../../../words/index.ts';
 import { useLastCheckQuery } from '../../data/api.ts';
 import { Plumb } from '../../ui/plumb.tsx';
 import { hangOf } from '../check/hang.ts';
+import type { ChannelSheet } from './of-channel.tsx';
 
 /** The channels, each with how it hangs by the last check; then what is told the chosen one, and what it lists. */
-export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: '' | 'live/' | 'listings/' }) {
+export function ChannelTabs({ chosen, sheet }: { chosen: ChannelId; sheet: ChannelSheet }) {
   const { data: report } = useLastCheckQuery();
   return (
     <nav className="tabs-row" aria-label="Channels">
