@@ -1,10 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { starterBook } from '../../src/core/book/index.ts';
-import { starterNames } from '../../src/words/index.ts';
 import { smallBook } from '../books/small.ts';
 import { accessible, expect, test } from './application.ts';
-import { cell, checkAgain, follow, save, sendHere } from './hands.ts';
+import { beginsWith, cell, checkAgain, follow, save, sendHere } from './hands.ts';
 
 const root = fileURLToPath(new URL('../..', import.meta.url));
 test('a book to begin with, filled on screen: a service, a zone, a lane, saved', async ({
@@ -12,11 +10,7 @@ test('a book to begin with, filled on screen: a service, a zone, a lane, saved',
   application,
   context,
 }) => {
-  const begun = {
-    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
-    goods: smallBook().goods.slice(0, 1),
-  };
-  expect((await context.request.put(`${application.address}/api/book/file`, { data: begun })).status()).toBe(201);
+  await beginsWith(context.request, application.address, smallBook().goods.slice(0, 1));
   await desk.goto(`${application.address}/rates`);
   await expect(desk.getByText('No service yet: services are added on the sheet Services')).toBeVisible();
   await follow(desk, 'rates/mixing');
@@ -131,11 +125,7 @@ test('the first hour: from an empty book by a few answers, a sheet of goods and 
   application,
   context,
 }) => {
-  const empty = {
-    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
-    goods: [],
-  };
-  expect((await context.request.put(`${application.address}/api/book/file`, { data: empty })).status()).toBe(201);
+  await beginsWith(context.request, application.address, []);
   for (const sort of ['orders', 'visits'])
     expect((await context.request.delete(`${application.address}/api/history/${sort}`)).status()).toBe(200);
   await desk.goto(`${application.address}/check`);

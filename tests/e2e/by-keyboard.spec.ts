@@ -1,8 +1,6 @@
 import type { Page } from '@playwright/test';
-import { starterBook } from '../../src/core/book/index.ts';
-import { starterNames } from '../../src/words/index.ts';
 import { accessible, expect, test } from './application.ts';
-import { cell } from './hands.ts';
+import { beginsWith, cell } from './hands.ts';
 
 /** Hands that have no mouse: Tab, Enter, arrows and letters alone. */
 const most = 160;
@@ -84,11 +82,7 @@ test('the first hour by keyboard alone: from an empty book to a first true check
   application,
   context,
 }) => {
-  const empty = {
-    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
-    goods: [],
-  };
-  expect((await context.request.put(`${application.address}/api/book/file`, { data: empty })).status()).toBe(201);
+  await beginsWith(context.request, application.address, []);
   for (const sort of ['orders', 'visits', 'advertising'])
     expect((await context.request.delete(`${application.address}/api/history/${sort}`)).status()).toBe(200);
   await desk.goto(`${application.address}/check`);

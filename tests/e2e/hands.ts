@@ -1,4 +1,6 @@
-import type { Page } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
+import { type BookFile, starterBook } from '../../src/core/book/index.ts';
+import { starterNames } from '../../src/words/index.ts';
 import { expect } from './application.ts';
 
 /** A cell of the check's table, by its row and channel. */
@@ -84,4 +86,11 @@ export async function sendHere(page: Page) {
   };
   await expect.poll(state, { timeout: 60_000 }).toEqual([id, 'accepted']);
   await expect(page.getByRole('status')).toContainText(`Revision ${revision} was sent`);
+}
+
+/** Puts in place of the book that of an Irish seller, in euros, who has some goods and no more. */
+export async function beginsWith(request: APIRequestContext, address: string, goods: BookFile['goods']): Promise<void> {
+  const seller = { country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' };
+  const data = { ...starterBook(seller, starterNames), goods };
+  expect((await request.put(`${address}/api/book/file`, { data })).status()).toBe(201);
 }

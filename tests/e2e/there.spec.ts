@@ -1,7 +1,5 @@
-import { starterBook } from '../../src/core/book/index.ts';
-import { starterNames } from '../../src/words/index.ts';
 import { accessible, expect, test } from './application.ts';
-import { follow, save } from './hands.ts';
+import { beginsWith, follow, save } from './hands.ts';
 
 test('what a channel and the carrier have of the goods: told line by line, taken from either side', async ({
   desk,
@@ -42,11 +40,7 @@ test('an empty book begins with what is live at the shop, which then differs in 
   application,
   context,
 }) => {
-  const empty = {
-    ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
-    goods: [],
-  };
-  expect((await context.request.put(`${application.address}/api/book/file`, { data: empty })).status()).toBe(201);
+  await beginsWith(context.request, application.address, []);
   await desk.goto(`${application.address}/begin`);
   const begin = desk.getByRole('region', { name: 'Begin with Lerrin Shop' });
   await expect(begin).toContainText('239 goods');
