@@ -456,6 +456,9 @@ function written(): BookInput {
       findlark: {
         speeds: { economy: null, standard: 'standard', 'two-day': 'swift', freight: null, pickup: null },
         target: 'all',
+        feeds: {
+          main: { countries: 'all', language: 'en', goods: null },
+        },
       },
     },
     pinned: [

@@ -8,10 +8,11 @@ import { jsonText, print, readText, Unable, unable } from './open.ts';
 export function runAdopt(channel: string, path: string): number {
   const id = channelIds.find((one) => one === channel);
   if (!id) throw new Unable(`There is no channel “${channel}”; there are ${channelIds.join(', ')}`);
-  const { adopt, files } = dialectOf(id);
+  const { adopt, files, settings } = dialectOf(id);
   if (!adopt) throw new Unable(`What is live at ${channelName(id)} cannot be read into a book yet`);
   // Whatever it is called here, one file is the channel's.
-  const name = files.length === 1 ? (files[0] ?? '') : basename(path);
+  const [only, ...others] = files(settings.parse({}));
+  const name = only !== undefined && others.length === 0 ? only : basename(path);
   const read = adopt([{ name, text: readText(path) }]);
   if (!read.ok) throw unable(path, read.problems);
   const { book, goods, lost } = read.value;

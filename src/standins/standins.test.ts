@@ -624,7 +624,7 @@ describe('Harrowmere, version 2', () => {
   });
 });
 
-describe('Findlark', () => {
+describe('Findlark, version 1', () => {
   const item = (id: string, standard: string, more = '') =>
     [
       `<item id="${id}"><title>${id}</title><price>15.80</price><grams>520</grams>${more}`,

@@ -15,6 +15,7 @@ import { csvOf } from '../../src/core/tables/index.ts';
 import { opened } from '../books/opened.ts';
 import { randomBook } from '../books/random.ts';
 import { smallBook } from '../books/small.ts';
+import { feedWorldOf } from '../telling/feed-world.ts';
 
 const formats = fileURLToPath(new URL('../../docs/formats/', import.meta.url));
 
@@ -86,12 +87,12 @@ describe('CSV (RFC 4180), read back by csv-parse 7', () => {
   });
 });
 
-describe('Findlark’s items, against their XML Schema with xmllint (libxml2)', () => {
+describe('Findlark’s feeds, against their XML Schema with xmllint (libxml2)', () => {
   const check = (text: string): string => {
     const folder = mkdtempSync(join(tmpdir(), 'plemb-xml-'));
     try {
-      writeFileSync(join(folder, 'items.xml'), text);
-      execFileSync('xmllint', ['--noout', '--schema', `${formats}findlark-items.xsd`, join(folder, 'items.xml')], {
+      writeFileSync(join(folder, 'feed.xml'), text);
+      execFileSync('xmllint', ['--noout', '--schema', `${formats}findlark.xsd`, join(folder, 'feed.xml')], {
         stdio: 'pipe',
       });
       return 'valid';
@@ -101,16 +102,35 @@ describe('Findlark’s items, against their XML Schema with xmllint (libxml2)', 
       rmSync(folder, { recursive: true });
     }
   };
-  const items = (file: Parameters<typeof opened>[0]) => {
+  const feedsOf = (file: Parameters<typeof opened>[0]) => {
     const { book, goods } = opened(file);
-    return filesOf(dialectOf('findlark').render(book, goods).rules)[0]?.text ?? '';
+    return filesOf(dialectOf('findlark').render(book, goods).rules).map(({ text }) => text);
   };
   test('the demo’s and other books’ are valid, with names that need escaping', () => {
     const small = smallBook();
     if (small.goods[0]) small.goods[0].name = 'Oats & <honey> “bar”';
-    for (const file of [demoBook(), small]) expect(check(items(file))).toBe('valid');
+    const worlds = Array.from({ length: 20 }, (_, seed) => feedWorldOf(seed).book);
+    const texts = [demoBook(), small, ...worlds].flatMap(feedsOf);
+    expect(texts.map(check)).toEqual(texts.map(() => 'valid'));
+    expect(texts.join('')).toMatch(/<sale [\s\S]*kind="gift"/);
   });
-  test('one with an unknown speed is not', () => {
-    expect(check(items(smallBook()).replaceAll('standard', 'fastest'))).toContain('not an element of the set');
+  test.each([
+    [
+      'an unknown speed',
+      (text: string) => text.replaceAll('standard', 'fastest'),
+      'not accepted by the pattern|not an element',
+    ],
+    [
+      'an item whose delivery is none',
+      (text: string) => text.replace('<delivery id="d1"', '<delivery id="z"'),
+      'No match found',
+    ],
+    [
+      'a label with a capital',
+      (text: string) => text.replace(' delivery="d1"/>', ' delivery="d1" labels="A"/>'),
+      'pattern',
+    ],
+  ])('one with %s is not', (_, spoilt, why) => {
+    expect(check(spoilt(feedsOf(smallBook())[0] ?? ''))).toMatch(new RegExp(why));
   });
 });

@@ -13,6 +13,7 @@ import { root, sentencesIn } from './sentences.ts';
 const allowed: Readonly<Record<string, string>> = {
   'src/core/channels/shopper-texts.ts': 'what shoppers of a channel read, in its files',
   'src/core/book/migrate/from-2.ts': 'names given once to groups of a book that is brought along',
+  'src/core/channels/findlark/format.ts': 'the head of an XML file',
   'src/core/goods/fields/dated.ts': 'the cell of a goods file',
   'src/core/plan/promise.ts': 'how sellers word what they promise: read, not said',
 };

@@ -109,7 +109,7 @@ describe('from book to finding', () => {
     await sendTo('findlark');
     const { held } = (await at.call('GET', `/api/channels/findlark?moment=${moment}`)).body;
     expect(held).toEqual([
-      { key: 'suds', until: expect.any(String), state: 'refused', reason: 'Lerrin Shop does not take SUDS: unknown' },
+      { key: 'main/1', until: expect.any(String), state: 'refused', reason: 'Lerrin Shop does not take SUDS: unknown' },
     ]);
     expect(causes(await checked())).toContain('findlark refused');
     await sendTo('lerrin-shop');

@@ -182,7 +182,7 @@ test('what nobody could finish is told as failed, not left for ever', async () =
 
 test('a file of goods is taken whole while it tells how far it is; taken again it changes nothing', async () => {
   const line = (i: number) => `IMP-${i},Thing ${i},4.00,100 g,,,parcel,`;
-  const text = ['sku,name,price,mass,size,tags,kind,template', ...Array.from({ length: 9000 }, (_, i) => line(i))];
+  const text = ['sku,name,price,mass,size,tags,kind,template', ...Array.from({ length: 25_000 }, (_, i) => line(i))];
   const take = async () => {
     const { body } = await at.call('POST', '/api/imports', { name: 'goods.csv', text: text.join('\r\n'), who: 'Ada' });
     const address = `/api/imports/${body.id}`;
@@ -277,7 +277,7 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
   timeout: 60_000,
 }, async () => {
   const book = smallBook();
-  const many = Array.from({ length: 9000 }, (_, i) => ({
+  const many = Array.from({ length: 25_000 }, (_, i) => ({
     ...(book.goods[0] as (typeof book.goods)[number]),
     sku: `M-${i}`,
   }));
@@ -286,16 +286,16 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
   const id = (await at.call('POST', '/api/channels/findlark/sends', { who: 'Ada' })).body.id as number;
   await at.until('/api/channels/findlark', ({ lastSend }) => lastSend.id === id && lastSend.state === 'accepted');
   const { told, live } = (await at.call('GET', '/api/channels/findlark/files')).body;
-  const items = told.find((one: { name: string }) => one.name === 'items.xml').text as string;
-  expect(items.match(/<item /g)?.length).toBe(9000 + smallBook().goods.length);
+  const items = told.find((one: { name: string }) => one.name === 'main.xml').text as string;
+  expect(items.match(/<item /g)?.length).toBe(25_000 + smallBook().goods.length);
   const { rows } = await at.database.query(
     `select count(*)::integer as pieces, max(length(text)) as longest from send_piece where send = $1 and name = $2`,
-    [id, 'items.xml'],
+    [id, 'main.xml'],
   );
   expect(rows[0].pieces).toBeGreaterThan(1);
   expect(rows[0].longest).toBeLessThan(1.5 * 2 ** 20);
-  expect(live[0].text).toBe(items);
-  expect((await at.call('GET', '/api/channels/findlark/files/items.xml')).body).toBe(items);
+  expect(live[0].text.match(/<item /g)).toHaveLength(25_000 + smallBook().goods.length);
+  expect((await at.call('GET', '/api/channels/findlark/files/main.xml')).body).toBe(items);
   expect((await at.call('GET', '/api/channels/findlark/files/other.xml')).status).toBe(404);
   // One whose making breaks in the middle is no shorter file.
   const breaks: typeof at.context.threads = async (_, work) =>
@@ -303,12 +303,12 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
       ...tasksWith({ url: at.url, addresses: at.addresses, patience: 'person' }),
       render: async (__, begin, piece) => {
         await begin(1);
-        await piece('items.xml', '<items>');
+        await piece('main.xml', '<feed>');
         throw new Error('ended in the middle');
       },
     });
   const routes = channelRoutes({ ...at.context, threads: breaks }, at.jobs);
-  const half = await routes.request('/channels/findlark/files/items.xml');
+  const half = await routes.request('/channels/findlark/files/main.xml');
   await expect(half.text()).rejects.toThrow('ended in the middle');
 });
 

@@ -54,7 +54,7 @@ test('a file that defines what its words stand for makes nothing large and reads
   const text = `<?xml version="1.0"?>${doctype}<feed><item id="x"><title>&l9;&file;</title></item></feed>`;
   const said = (() => {
     try {
-      return JSON.stringify(rulesReader()(dialectOf('findlark'), [{ name: 'items.xml', text }]) ?? null);
+      return JSON.stringify(rulesReader()(dialectOf('findlark'), [{ name: 'main.xml', text }]) ?? null);
     } catch (error) {
       return String(error);
     }

@@ -6,6 +6,7 @@ import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
+import { feedWorldOf } from './feed-world.ts';
 import { touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -79,4 +80,17 @@ describe.each([
       times(120_000),
     );
   },
+);
+
+test(
+  'what is said of feeds with offers of every kind differs nowhere by more',
+  () => {
+    const tally = { asked: 0, unsayable: 0, differ: 0 };
+    const from = seedFrom(9000);
+    for (let seed = from; seed < from + times(250); seed += 1)
+      hold(dialectOf('findlark'), feedWorldOf(seed), seed, 24, tally);
+    expect(tally.unsayable / tally.asked).toBeLessThan(0.5);
+    expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
+  },
+  times(120_000),
 );

@@ -26,6 +26,7 @@ export function touching(
           )
         );
       case 'apart':
+        if (clause.by === 'feed') return true;
         if (clause.by === 'dated') return question.lines.some(({ item }) => (item.varies?.eras.length ?? 0) > 1);
         return lines.some(({ item }) => (clause.by === 'fee' ? item.handling : item.own) !== null);
       case 'mixing':

@@ -38,7 +38,7 @@ export type Path = readonly string[];
 export const comesWithItsFirst = (path: Path, steps = path.length): boolean =>
   (steps === 4 && path[0] === 'templates' && path[2] === 'lanes') ||
   (steps === 2 && path[0] === 'channels') ||
-  (steps === 3 && path[0] === 'channels' && path[2] === 'speeds');
+  (steps === 3 && path[0] === 'channels' && (path[2] === 'speeds' || path[2] === 'feeds'));
 
 const isThere = (tree: unknown, step: string): boolean =>
   Array.isArray(tree) ? placeOf(tree, step) >= 0 : isRecord(tree) && Object.hasOwn(tree, step);

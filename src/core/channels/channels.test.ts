@@ -100,7 +100,7 @@ describe('a weight table', () => {
   });
   test('at Findlark is bounded by its own reach: a basket pays its dearest item only', () => {
     const notes = notesOf('findlark', (book) => {
-      book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'all' };
+      book.channels.findlark = { speeds: {}, feeds: {}, ...book.channels.findlark, target: 'all' };
     });
     expect(said(find(notes, 'rate', 'north'))).toEqual(['bounded', 340]);
   });
@@ -169,7 +169,7 @@ describe('places', () => {
   });
   test('Findlark tells of places left out that fall under the country’s entry', () => {
     const notes = notesOf('findlark', (book) => {
-      book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'US' };
+      book.channels.findlark = { speeds: {}, feeds: {}, ...book.channels.findlark, target: 'US' };
       book.zones.push({ id: 'states', name: 'States', takes: ['US'], leaves: ['US-AK'] });
       book.templates[0]?.zones.push('states');
       if (book.templates[0])
@@ -186,7 +186,7 @@ describe('places', () => {
     const { book, goods } = opened(
       (() => {
         const file = smallBook();
-        file.channels.findlark = { speeds: {}, ...file.channels.findlark, target: 'all' };
+        file.channels.findlark = { speeds: {}, feeds: {}, ...file.channels.findlark, target: 'all' };
         if (file.zones[0]) file.zones[0].takes = ['IE', ...many];
         return file;
       })(),
@@ -200,8 +200,8 @@ describe('places', () => {
     ).toBe(true);
     expect(
       filesOf(rendition.rules)[0]
-        ?.text.match(/<item id="BAR-OAT">.*?<\/item>/s)?.[0]
-        .match(/<delivery /g)?.length,
+        ?.text.match(/<delivery id="d1">.*?<\/delivery>/s)?.[0]
+        .match(/<entry /g)?.length,
     ).toBe(64);
   });
 });
@@ -258,7 +258,7 @@ describe('offers', () => {
     const suds = (change: Partial<BookFile['offers'][number]>) =>
       find(
         notesOf('findlark', (book) => {
-          book.channels.findlark = { speeds: {}, ...book.channels.findlark, target: 'all' };
+          book.channels.findlark = { speeds: {}, feeds: {}, ...book.channels.findlark, target: 'all' };
           if (book.offers[0]) book.offers[0] = { ...book.offers[0], ...change };
         }),
         'offer',

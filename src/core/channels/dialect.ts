@@ -52,6 +52,8 @@ export interface Note {
   readonly clause: Clause;
   readonly reads: readonly ReadLine[];
   readonly fidelity: Fidelity;
+  /** Of an offer or a threshold: the keys under which the channel has what says it. */
+  readonly keys?: readonly string[];
 }
 
 export interface ChannelBasket {

@@ -9,7 +9,7 @@ export type Manner =
   | { readonly is: 'value after discounts' | 'steps within a break' };
 
 /** What keeps goods apart from the plain ones of the default template. */
-export type ApartBy = 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind';
+export type ApartBy = 'template' | 'dated' | 'own rate' | 'services' | 'fee' | 'kind' | 'feed';
 
 /** A limit of an offer that a channel does not keep. */
 export type LostLimit = 'uses' | 'each' | 'most' | 'budget';
@@ -72,10 +72,14 @@ export type Loss =
   | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
   | { readonly is: 'labels full'; readonly fit: number }
   | { readonly is: 'code unknown at'; readonly channel: string }
-  | { readonly is: 'refused for items below'; readonly least: Minor; readonly goods: number }
+  | { readonly is: 'refused for items below'; readonly least: Minor | null; readonly goods: number }
+  | { readonly is: 'refused beside'; readonly offers: readonly string[] }
+  | { readonly is: 'after sale prices'; readonly offers: readonly string[]; readonly off: Minor }
+  | { readonly is: 'gift sent for nothing'; readonly off: Minor }
+  | { readonly is: 'in no one feed'; readonly countries: readonly string[]; readonly goods: number }
   | { readonly is: 'plans full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'no counterpart' | 'reaches nothing' }
-  | { readonly is: 'rounded by line' | 'holds everywhere' | 'asks no least value' }
+  | { readonly is: 'rounded by line' | 'rounded by unit' | 'holds everywhere' | 'asks no least value' }
   | { readonly is: 'chosen at list prices'; readonly offers: readonly string[]; readonly off: Minor }
   | { readonly is: 'budget as uses'; readonly uses: number }
   | { readonly is: 'budget below one use' }

@@ -76,8 +76,9 @@ export {
   type Rules,
 } from './dialect.ts';
 export type { ApartBy, Fidelity, Loss, LostLimit, Manner, Remedy } from './fidelity.ts';
+export { feedsOf } from './findlark/settings.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
-export { type Manifest, settingsOf } from './manifest.ts';
+export { type Manifest, type Settings, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
 export { isFor, isPlain } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';

@@ -3,9 +3,14 @@ import { type Currency, naming } from '../exact/index.ts';
 
 /** A setting of a channel's own, beside what services are called there: its field, and what may be chosen. */
 export type OwnSetting = { readonly field: string } & (
-  | { readonly is: 'all or a country' }
+  | { readonly is: 'feeds' }
   | { readonly is: 'one of'; readonly values: readonly string[] }
 );
+
+/** What a book sets for a channel. */
+export type Settings = Readonly<Record<string, unknown>> & {
+  readonly speeds: Readonly<Record<string, string | null>>;
+};
 
 /** What is known of a channel before anything is told there. */
 export interface Manifest {
@@ -13,8 +18,10 @@ export interface Manifest {
   readonly name: string;
   /** The name where there is little room: at most 10 letters. */
   readonly short: string;
-  /** The names of its files, as its format page has them. */
-  readonly files: readonly string[];
+  /** The names of its files, as its format page has them, by what the book sets for it. */
+  files(settings: Settings): readonly string[];
+  /** The selections that its settings name, each with where: a path within them. */
+  selections?(settings: Settings): readonly (readonly [path: readonly string[], selection: string | null])[];
   /** Its words for services; `own`: it takes the book's. */
   readonly speedNames: readonly string[] | 'own';
   /** The most letters of a title. */
@@ -25,7 +32,7 @@ export interface Manifest {
   /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
   readonly reviewHours: number;
   /** What the book sets for it, `speeds` among it; reads {} as well. */
-  readonly settings: z.ZodType<{ readonly speeds: Readonly<Record<string, string | null>> }>;
+  readonly settings: z.ZodType<Settings>;
   readonly ownSettings: readonly OwnSetting[];
 }
 

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { opened } from '../../../tests/books/opened.ts';
 import { smallBook } from '../../../tests/books/small.ts';
-import { blank, feedOf, promote } from './findlark/feed.ts';
+import { feedsIn, promote } from './findlark/feed.ts';
 import { limits as feedLimits } from './findlark/limits.ts';
 import { dialectOf, filesOf } from './index.ts';
 
@@ -10,8 +10,22 @@ const { book } = opened(smallBook());
 const long = 'free-a-very-long-name-of-a-zone-by-the-slow-post';
 
 test('promotions of Findlark have ids of their own, within its letters', () => {
-  const feed = feedOf(book, []);
-  const ids = Array.from({ length: 120 }, () => promote(feed, { ...blank, id: long }));
+  const [feed] = feedsIn(book, []);
+  if (!feed) throw new Error('There is always a feed');
+  const free = {
+    id: long,
+    title: 'Free',
+    does: { kind: 'delivery', speeds: ['standard'] },
+    of: { is: 'all' },
+    leastValue: null,
+    leastUnits: null,
+    code: null,
+    countries: ['IE'],
+    from: null,
+    until: null,
+    shown: ['basket'],
+  } as const;
+  const ids = Array.from({ length: 120 }, () => promote(feed, free).id);
   expect(new Set(ids).size).toBe(120);
   expect(ids.every((id) => id.length <= feedLimits.id && id.startsWith(long.slice(0, feedLimits.id - 4)))).toBe(true);
   expect(feed.promotions.map((one) => one.id)).toEqual(ids);

@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import type { Decimal } from '../exact/index.ts';
+import type { Decimal, Minor } from '../exact/index.ts';
 import { type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note, Rendition } from './dialect.ts';
@@ -56,6 +56,14 @@ export function forSomeAlone(offer: Offer): Fidelity | null {
   return isSingleUse ? unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out') : null;
 }
 
+/** Limits that a channel does not keep; a largest discount is none where no more than `most` is ever taken. */
+export function limitsLost({ limits }: Offer, most: Minor | null): Fidelity {
+  const lost = (['uses', 'each', 'most', 'budget'] as const).filter(
+    (one) => limits[one] !== null && !(one === 'most' && most !== null && (limits.most as Minor) >= most),
+  );
+  return lost.length === 0 ? exact : unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out');
+}
+
 /** An offer made plain, or why it cannot be. */
 export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const benefit = plainBenefit(offer);
@@ -66,9 +74,6 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
   const some = forSomeAlone(offer);
   if (some) return some;
   const code = sharedCode(offer);
-  const limits = (['uses', 'each', 'most', 'budget'] as const).filter((one) => offer.limits[one] !== null);
-  const lost =
-    limits.length === 0 ? exact : unsayable({ is: 'limits', limits }, 'ended by hand', 'the channel left out');
   const { id, order, number, level, zones, from, until } = offer;
   return {
     id,
@@ -82,11 +87,12 @@ export function plainOffer(offer: Offer): PlainOffer | Fidelity {
     benefit,
     code,
     asks: asks && { value: asks.value, test: asks.test },
-    lost,
+    lost: limitsLost(offer, null),
   };
 }
 
-function plainBenefit({ benefit, kind }: Offer): PlainBenefit | null {
+/** What an offer does, as plain as that; null where it is not. */
+export function plainBenefit({ benefit, kind }: Offer): PlainBenefit | null {
   if (kind.sort === 'order') {
     const percent = kind.share(benefit);
     return percent && { is: 'percent off order', percent };

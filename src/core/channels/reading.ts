@@ -27,7 +27,7 @@ export type ReadPart =
   | { readonly is: 'entries of an item'; readonly count: number }
   | { readonly is: 'promotion'; readonly id: string }
   | { readonly is: 'stocked'; readonly goods: number }
-  | { readonly is: 'sets' | 'plans' | 'uses'; readonly count: number }
+  | { readonly is: 'sets' | 'plans' | 'uses' | 'least units' | 'sale prices' | 'deliveries'; readonly count: number }
   | { readonly is: 'dearest set' | 'dearest entry' }
   | { readonly is: 'each' | 'pays at most'; readonly amount: string }
   | { readonly is: 'except'; readonly places: readonly string[] };

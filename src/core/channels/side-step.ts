@@ -16,7 +16,7 @@ export type SideBy =
   | { readonly is: 'up to' | 'above' | 'from'; readonly over: Over; readonly edge: number }
   | { readonly is: 'measure'; readonly over: Over }
   | { readonly is: 'rate'; readonly kind: string }
-  | { readonly is: 'dearest item' | 'once' }
+  | { readonly is: 'dearest item' | 'once' | 'sale' }
   /** An amount for a first parcel and one for each further. */
   | { readonly is: 'parcels'; readonly first: Minor; readonly further: Minor; readonly parcels: number }
   /** Several plans, which add. */

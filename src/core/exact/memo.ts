@@ -50,3 +50,12 @@ export function recalled<Asked, Answer>(most: number, work: (asked: Asked) => An
     return found.answer;
   };
 }
+
+/** Something that is made when it is first asked for, and kept. */
+export function lazily<T>(make: () => T): () => T {
+  let made: { readonly value: T } | null = null;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
+}

@@ -17,7 +17,7 @@ import {
   sendSchema,
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
-import { countedAlike, dialectOf } from '../../core/channels/index.ts';
+import { countedAlike, dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
@@ -26,6 +26,7 @@ import { transaction } from '../database.ts';
 import type { Jobs } from '../jobs/queues.ts';
 import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
+import { readBook } from '../queries/book.ts';
 import { goodsWithParents } from '../queries/goods.ts';
 import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
@@ -133,9 +134,12 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     .get('/channels/:id/files/:name', async (c) => {
       const id = channelOf(c.req.param('id'));
       const name = c.req.param('name');
-      if (!dialectOf(id).files.includes(name))
-        throw new HttpProblem(404, 'file', `${dialectOf(id).name} has no file of this name`);
-      if ((await newest(database)) === 0) throw new HttpProblem(404, 'no-book', 'There is no book yet');
+      const book = await readBook(database);
+      if (book === null) throw new HttpProblem(404, 'no-book', 'There is no book yet');
+      const dialect = dialectOf(id);
+      const names = dialect.files(settingsOf(book, dialect));
+      if (!names.includes(name))
+        throw new HttpProblem(404, 'file', `${dialect.name} has no file of this name`, { detail: names.join(', ') });
       c.header('Content-Type', 'application/octet-stream');
       c.header('Content-Disposition', `attachment; filename="${name}"`);
       return streamed(c, (write) =>

@@ -13,6 +13,7 @@ const apartWords: Readonly<Record<(ClassOfBasket & { is: 'apart' })['by'], strin
   services: 'goods some services bar',
   fee: 'goods with handling fees',
   kind: 'kinds with rates of their own',
+  feed: 'goods that not every feed has',
 };
 
 export function className(book: Book, one: ClassOfBasket): string {

@@ -155,7 +155,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'no whole country':
       return 'Promotions hold in whole countries there, and this zone has none.';
     case 'outside the target':
-      return 'Not in the countries the feed targets, or not a place that an entry can name.';
+      return 'Not in the countries that feeds are for, or not a place that an entry can name.';
     case 'promised where closed':
       return [
         `${upToSome(loss.places)}: left out of the book, but under the country’s entry there;`,
@@ -201,7 +201,27 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'refused for items below':
       return [
         'Its review tries the code on one of each item, and',
-        `${counts(loss.goods, 'item', 'goods')} cost less than ${say(loss.least)}: it is refused.`,
+        loss.least === null
+          ? 'several units are asked: it'
+          : `${counts(loss.goods, 'item', 'goods')} cost less than ${say(loss.least)}: it`,
+        'is refused.',
+      ].join(' ');
+    case 'refused beside':
+      return [
+        `Its review tries the code at ${channelName('lerrin-shop')}, where`,
+        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'acts' : 'act'} too and the percentage comes to another: it is refused.`,
+      ].join(' ');
+    case 'after sale prices':
+      return [
+        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'is told as a sale price' : 'are told as sale prices'} there,`,
+        `off which it takes its share: up to ${say(loss.off)} too little off.`,
+      ].join(' ');
+    case 'gift sent for nothing':
+      return `A gift is sent for nothing there; here it weighs and is charged with the rest: up to ${say(loss.off)} off.`;
+    case 'in no one feed':
+      return [
+        `In ${upToSome(loss.countries.map((one) => (one === 'all' ? 'other countries' : one)))} no feed has all goods:`,
+        `${counts(loss.goods, 'item', 'goods')} are not shown there, or not with others.`,
       ].join(' ');
     case 'no counterpart':
       return 'None of the lanes it frees has a counterpart there.';
@@ -209,6 +229,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'It reaches no whole country that the feed shows, or no speed named there.';
     case 'rounded by line':
       return 'Rounded line by line there, on the total here: half a cent a line.';
+    case 'rounded by unit':
+      return 'A sale price is rounded unit by unit there, line by line here: half a cent a unit.';
     case 'holds everywhere':
       return 'Goods offers hold everywhere there.';
     case 'asks no least value':
@@ -260,6 +282,7 @@ const apartWords: Readonly<Record<ApartBy, string>> = {
   services: 'Services that do not take an item cannot be barred there: all are offered.',
   fee: 'Handling fees cannot be said there: they are not charged.',
   kind: 'Rates of a kind cannot be said there: they pay the lane’s own.',
+  feed: 'Not every feed has them.',
 };
 
 const limitWords: Readonly<Record<LostLimit, string>> = {
@@ -295,8 +318,8 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'fewer steps': 'fewer steps in the book',
   'one zone for all templates': 'let all templates have the same zones',
   'a larger budget': 'a larger budget',
-  'one country': 'target one country',
-  'all countries': 'target all countries',
+  'one country': 'a feed for one country',
+  'all countries': 'a feed for all countries',
   'whole countries': 'hold it in whole countries',
   'every place': 'hold it in every place',
   'delivered there too': 'deliver there',

@@ -32,7 +32,7 @@ export { channelName, offerTitle, serviceName, templateName, zoneName } from './
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
 export { overlookedWords } from './overlooked.ts';
 export { changeText, nothingText, otherKeyText, pathWords, valueWords } from './paths.ts';
-export { countryName } from './places.ts';
+export { countryName, languageName } from './places.ts';
 export { daysText, extraNames, holdsWords, priceTargetLabels } from './price-lists.ts';
 export {
   faultText,

@@ -54,6 +54,12 @@ function partText(part: ReadPart): string {
       return counts(part.count, 'goods set');
     case 'uses':
       return counts(part.count, 'use');
+    case 'least units':
+      return `least ${counts(part.count, 'unit')}`;
+    case 'sale prices':
+      return counts(part.count, 'sale price');
+    case 'deliveries':
+      return `${counts(part.count, 'list', 'lists')} of entries`;
     case 'dearest set':
       return 'the dearest set pays';
     case 'dearest entry':

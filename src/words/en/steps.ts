@@ -56,6 +56,8 @@ function byWords(book: Book, by: SideBy, tender: Tender): string {
       return 'dearest item, once';
     case 'once':
       return 'once an order';
+    case 'sale':
+      return 'sale price';
     case 'parcels':
       return by.parcels === 1
         ? 'one parcel'

@@ -8,7 +8,7 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
     id,
     name,
     short: name,
-    files: ['board.json'],
+    files: () => ['board.json'],
     speedNames: ['slow', 'quick'],
     titleLetters: 20,
     currency: euro,

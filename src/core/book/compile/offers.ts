@@ -1,3 +1,5 @@
+import { manifests } from '#manifests';
+import { type Manifest, settingsOf } from '../../channels/manifest.ts';
 import type { Conversion, Currency, Problem, Thing } from '../../exact/index.ts';
 import { under } from '../../exact/index.ts';
 import type { Selection } from '../../goods/index.ts';
@@ -6,7 +8,9 @@ import type { ReadyMarket } from '../market.ts';
 import { type Book, channelsOf } from '../schema.ts';
 import { type Noting, unknown } from './noting.ts';
 
-/** Offers that are meant, and the selections they ask about, each at its place as a part. */
+/**
+ * Offers that are meant, and the selections that they or channels' settings ask about, each at its place as a part.
+ */
 export function readOffers(
   body: Book,
   {
@@ -43,6 +47,10 @@ export function readOffers(
   for (const group of body.eitherOr)
     for (const id of group.offers)
       if (!known.has(id)) note(['eitherOr', group.id, 'offers'], unknown('offer', id, known));
+  for (const manifest of manifests.all as readonly Manifest[])
+    for (const [path, selection] of manifest.selections?.(settingsOf(body, manifest)) ?? [])
+      if (selection !== null && partOf(selection) === undefined)
+        note(['channels', manifest.id, ...path], unknown('selection', selection, selections.keys()));
   return { offers, parts };
 }
 

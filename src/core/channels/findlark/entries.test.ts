@@ -6,13 +6,13 @@ import { asOf } from '../../book/index.ts';
 import { charges } from '../../quote/index.ts';
 import { dialectOf, listedAt, settingsOf } from '../index.ts';
 import { entriesOf } from './entries.ts';
-import { type Feed, feedOf } from './feed.ts';
+import { type Feed, feedsIn } from './feed.ts';
 import type { Entry } from './format.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 
 /** What some entries say at a part of the map: that of the part, else that of the narrowest wider one. */
-function saidAt({ parts }: Feed, entries: readonly Entry[], speed: string, part: number): string | null {
+function saidAt({ parts }: Feed, entries: readonly Entry[], speed: string, part: number): Entry | null {
   for (let p = part; p >= 0; p = parts[p]?.wider ?? -1) {
     const own = entries.find(
       (one) =>
@@ -20,7 +20,7 @@ function saidAt({ parts }: Feed, entries: readonly Entry[], speed: string, part:
         one.country === parts[p]?.country &&
         JSON.stringify(one.within) === JSON.stringify(parts[p]?.within),
     );
-    if (own) return own.price;
+    if (own) return own;
   }
   return null;
 }
@@ -32,7 +32,8 @@ test('each item has the fewest entries that say what it is charged alone, at eve
       const { book: file, goods, ask } = opened({ ...world.book, offers: [], eitherOr: [] }, 'home');
       const book = asOf(file, at);
       const listed = listedAt(book, 'findlark', goods);
-      const feed = feedOf(book, listed);
+      const [feed] = feedsIn(book, listed);
+      if (!feed) throw new Error('There is always a feed');
       const { speeds } = settingsOf(world.book, dialectOf('findlark'));
       const intended = new Float64Array(2 * book.services.length);
       for (const delivered of feed.groups) {
@@ -52,7 +53,7 @@ test('each item has the fewest entries that say what it is charged alone, at eve
               if (!offered || delivery < 0 || lane.threshold) continue;
               asked += 1;
               const where = `book ${seed} ${item.listing} ${JSON.stringify(place)} ${id}`;
-              expect(saidAt(feed, entries, speed, p), where).toBe((delivery / 100).toFixed(2));
+              expect(saidAt(feed, entries, speed, p)?.price, where).toBe((delivery / 100).toFixed(2));
             }
           }
           // Without any one of them something else would be said.
@@ -61,7 +62,8 @@ test('each item has the fewest entries that say what it is charged alone, at eve
             const p = feed.parts.findIndex(
               (part) => part.country === one.country && JSON.stringify(part.within) === JSON.stringify(one.within),
             );
-            expect(saidAt(feed, others, one.speed, p)).not.toBe(one.price);
+            const then = saidAt(feed, others, one.speed, p);
+            expect([then?.price, then?.days]).not.toEqual([one.price, one.days]);
           }
           const lanes = delivered.lanes.filter(({ lost }) => lost === null).length;
           if (entries.length < lanes) spared += 1;

@@ -17,6 +17,12 @@ export interface Entered {
   falls: boolean;
 }
 
+/** What an entry says of a service at a place. */
+interface Said {
+  readonly charge: Minor;
+  readonly days: string;
+}
+
 /**
  * The entries of each item, worked out as it would be charged alone; the fewest that say so, as a part of the map needs
  * none of its own where a wider one says the same. Items with the same entries share one list.
@@ -51,8 +57,8 @@ export function entriesOf(
   }
 
   function entriesBy(charges: readonly (Minor | null)[]): readonly Entry[] {
-    const effective: (Minor | null)[][] = [];
-    const found: { part: NamedPart; charge: Minor; lane: DeliveredLane }[] = [];
+    const effective: (Said | null)[][] = [];
+    const found: { part: NamedPart; said: Said; lane: DeliveredLane }[] = [];
     parts.forEach((part, p) => {
       const row = grid[p] ?? [];
       effective.push(
@@ -68,31 +74,34 @@ export function entriesOf(
           }
           seen.least = Math.min(seen.least, charge);
           seen.most = Math.max(seen.most, charge);
-          if (charge !== inherited) found.push({ part, charge, lane });
-          return charge;
+          const said =
+            inherited?.charge === charge && inherited.days === lane.days ? inherited : { charge, days: lane.days };
+          if (said !== inherited) found.push({ part, said, lane });
+          return said;
         }),
       );
     });
     const kept = found.slice(0, limits.entries);
     if (kept.length < found.length) markFull(new Set(kept.map(({ lane }) => lane)), effective);
-    return kept.map(({ part: { country, within }, charge, lane: { speed } }) => ({
+    return kept.map(({ part: { country, within }, said: { charge, days }, lane: { speed } }) => ({
       country,
       within,
       speed,
       price: say(charge),
+      days,
     }));
   }
 
   /** Where entries are left out, those places pay otherwise, and those that lean on them. */
-  function markFull(kept: ReadonlySet<DeliveredLane>, meant: readonly (readonly (Minor | null)[])[]): void {
-    const told: (Minor | null)[][] = [];
+  function markFull(kept: ReadonlySet<DeliveredLane>, meant: readonly (readonly (Said | null)[])[]): void {
+    const told: (Said | null)[][] = [];
     grid.forEach((row, p) => {
       const wider = parts[p]?.wider ?? -1;
       told.push(
         row.map((lane, s) => {
           const inherited = wider < 0 ? null : (told[wider]?.[s] ?? null);
           const here = lane && kept.has(lane) ? (meant[p]?.[s] ?? null) : inherited;
-          if (lane && here !== (meant[p]?.[s] ?? null)) (entered.get(lane) as Entered).full = true;
+          if (lane && here?.charge !== meant[p]?.[s]?.charge) (entered.get(lane) as Entered).full = true;
           return here;
         }),
       );

@@ -1,28 +1,41 @@
 import type { CompiledBook, Template } from '../../book/index.ts';
 import { amountText, type Minor, minor } from '../../exact/index.ts';
+import { lies, type Offer } from '../../offers/index.ts';
 import { matches, patternText } from '../../places/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { settingsOf } from '../manifest.ts';
+import { isFor } from '../plain-offer.ts';
 import { numbered } from '../reach.ts';
 import type { Promotion } from './format.ts';
 import { type Delivered, deliveredGroups } from './groups.ts';
+import { type Labels, labelsOf } from './labels.ts';
 import { limits } from './limits.ts';
 import { manifest } from './manifest.ts';
 import { type NamedPart, namedParts, type Spoken, withinOf } from './named-parts.ts';
+import { type Sales, salesOf } from './sales.ts';
+import { type FeedSetting, feedsOf } from './settings.ts';
 
-/** What a feed says of places: which can have entries, what goods pay there, and what is said of it so far. */
+/**
+ * What a feed says: its goods, the places that can have entries, what goods pay there, and what is said of it so far.
+ */
 export interface Feed {
   readonly book: CompiledBook;
-  readonly target: string;
+  readonly setting: FeedSetting;
+  readonly goods: readonly Listed[];
+  /** How the book's offers keep each other out. */
+  readonly keepsOut: (a: Offer, b: Offer) => KeepsOut;
+  readonly sales: Sales;
+  readonly labels: Labels;
   readonly say: (value: Minor) => string;
   readonly speedOf: (service: string) => string | null;
   /** The services with a speed of their own: of two with one speed the first. */
   readonly spoken: readonly Spoken[];
   /** From wide to narrow, so that what does not fit in 64 entries is what few shoppers see. */
   readonly parts: readonly NamedPart[];
-  /** Parts of the map that no entry can name, and those outside the target. */
+  /** Parts of the map that no entry can name, and those that no feed is for. */
   readonly unnamed: readonly Fallen[];
   readonly outside: readonly Fallen[];
   readonly groups: readonly Delivered[];
@@ -34,18 +47,31 @@ export interface Feed {
   readonly promotions: Promotion[];
 }
 
-export function feedOf(book: CompiledBook, goods: readonly Listed[]): Feed {
-  const { target, speeds } = settingsOf(book.body, manifest);
+/** The feeds that a book sets, in the order in which they are asked. */
+export function feedsIn(book: CompiledBook, goods: readonly Listed[]): readonly Feed[] {
+  const settings = feedsOf(settingsOf(book.body, manifest));
+  const keepsOut = keepingOut(book, goods);
+  return settings.map((setting) => feedOf(book, goods, setting, settings, keepsOut));
+}
+
+function feedOf(
+  book: CompiledBook,
+  all: readonly Listed[],
+  setting: FeedSetting,
+  feeds: readonly FeedSetting[],
+  keepsOut: (a: Offer, b: Offer) => KeepsOut,
+): Feed {
+  const goods = goodsOf(book, all, setting);
+  const { speeds } = settingsOf(book.body, manifest);
   const speedOf = (service: string) => speeds[service] ?? null;
   const taken = new Set<string>();
-  const spoken = book.services.flatMap(({ id }): Spoken[] => {
+  const spoken = book.services.flatMap(({ id, days }): Spoken[] => {
     const speed = speedOf(id);
     if (speed === null || taken.has(speed)) return [];
     taken.add(speed);
-    return [{ id, speed }];
+    return [{ id, speed, days }];
   });
-  const aims = ({ pattern }: Fallen) => target === 'all' || (pattern.is !== 'world' && pattern.country === target);
-  const inside = wholeAtlas(book).filter(aims);
+  const inside = wholeAtlas(book).filter((one) => aims(setting, one));
   const parts = namedParts(inside);
   const groups = deliveredGroups(book, goods, parts, spoken);
   // A country is named where goods go to some part of it: what is closed there has no entries.
@@ -54,13 +80,21 @@ export function feedOf(book: CompiledBook, goods: readonly Listed[]): Feed {
   ];
   return {
     book,
-    target,
+    setting,
+    goods,
+    keepsOut,
+    sales: salesOf(
+      goods,
+      book.offers.filter((offer) => isFor(book, offer, 'findlark')),
+      keepsOut,
+    ),
+    labels: labelsOf(goods),
     say: (value) => amountText(value, book.currency),
     speedOf,
     spoken,
     parts,
     unnamed: inside.filter((one) => withinOf(one) === null),
-    outside: wholeAtlas(book).filter((one) => !aims(one)),
+    outside: wholeAtlas(book).filter((one) => !feeds.some((other) => aims(other, one))),
     groups,
     inTarget: (countries) => (countries ?? sold).filter((country) => sold.includes(country)),
     mostIn: (zones) =>
@@ -76,28 +110,26 @@ export function feedOf(book: CompiledBook, goods: readonly Listed[]): Feed {
   };
 }
 
-/** Says a promotion under an id that no other has; the id. */
-export function promote({ promotions }: Feed, promotion: Promotion): string {
+/** The goods that a feed has. */
+export const goodsOf = (book: CompiledBook, all: readonly Listed[], { goods }: FeedSetting): readonly Listed[] => {
+  if (goods === null) return all;
+  const part = book.parts.findIndex(({ id }) => id === goods);
+  return all.filter((item) => lies(item, part));
+};
+
+/** Whether a feed is for a part of the map. */
+const aims = ({ countries }: FeedSetting, { pattern }: Fallen): boolean =>
+  countries === 'all' || (pattern.is !== 'world' && countries.includes(pattern.country));
+
+/** Says a promotion under an id that no other has; the promotion as it is said. */
+export function promote({ promotions }: Feed, promotion: Promotion): Promotion {
   const taken = (id: string) => promotions.some((one) => one.id === id);
   let id = promotion.id.slice(0, limits.id);
   for (let i = 2; taken(id); i += 1) id = numbered(promotion.id, i, limits.id);
-  promotions.push({ ...promotion, id });
-  return id;
+  const said = { ...promotion, id };
+  promotions.push(said);
+  return said;
 }
-
-/** A promotion that says nothing yet. */
-export const blank: Promotion = {
-  id: '',
-  title: '',
-  kind: '',
-  percent: '',
-  speeds: '',
-  least_value: '',
-  code: '',
-  countries: '',
-  from: '',
-  until: '',
-};
 
 /** The zone that a part falls in without an entry of its own, by the template at a place in the book; null for none. */
 function widerZone({ parts }: Feed, part: NamedPart, template: number): string | null {

@@ -16,6 +16,8 @@ export interface DeliveredLane extends PayingLane {
   /** The book's zone there, by the group's template. */
   readonly zone: string;
   readonly speed: string;
+  /** The shortest and the longest days, parted by a space. */
+  readonly days: string;
   readonly by: GroupLane;
   readonly threshold: Lane['freeFrom'];
   /** What keeps it from being told; null where it is. */
@@ -39,16 +41,16 @@ export function deliveredGroups(
 ): Delivered[] {
   return groupsOf(book, goods).map((group) => {
     const at = book.templates.findIndex(({ id }) => id === group.template.id);
-    const known = new Map<Lane, Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed'>>();
+    const known = new Map<Lane, Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed' | 'days'>>();
     const lanes = parts.flatMap(({ zones }, part) => {
       const zone = zones[at] ?? null;
       if (zone === null) return [];
-      return spoken.flatMap(({ id: service, speed }): DeliveredLane[] => {
+      return spoken.flatMap(({ id: service, speed, days }): DeliveredLane[] => {
         const lane = book.templates[at]?.lanes.get(zone)?.get(service);
         if (!lane) return [];
         const told = known.get(lane) ?? laneOf(book, group, lane);
         known.set(lane, told);
-        return [{ part, zone, service, speed, ...told }];
+        return [{ part, zone, service, speed, days: (lane.days ?? days).join(' '), ...told }];
       });
     });
     return { group, lanes };
@@ -59,7 +61,7 @@ function laneOf(
   book: CompiledBook,
   group: GoodsGroup,
   lane: Lane,
-): Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed'> {
+): Omit<DeliveredLane, 'part' | 'zone' | 'service' | 'speed' | 'days'> {
   const by = laneFor(book, group, lane);
   const stepped = steppedOf(by.lane, by.price, group.goods);
   const whole = reachWithFees(by);

@@ -1,18 +1,20 @@
-import { z } from 'zod';
 import { euro } from '../euros.ts';
-import { type Manifest, speeds, target } from '../manifest.ts';
+import type { Manifest } from '../manifest.ts';
 import { limits, speeds as own } from './limits.ts';
+import { feedsOf, settings } from './settings.ts';
 
 export const manifest = {
   id: 'findlark',
   name: 'Findlark',
   short: 'Findlark',
-  files: ['items.xml', 'promotions.tsv'],
+  files: (set) => feedsOf(set).map(({ name }) => `${name}.xml`),
+  selections: (set) =>
+    Object.entries(settings.parse(set).feeds).map(([name, { goods }]) => [['feeds', name, 'goods'], goods]),
   speedNames: own,
   titleLetters: limits.title,
   currency: euro,
   tax: 'inside',
   reviewHours: 40,
-  settings: z.strictObject({ speeds, target: target.default('all') }),
-  ownSettings: [{ field: 'target', is: 'all or a country' }],
+  settings,
+  ownSettings: [{ field: 'feeds', is: 'feeds' }],
 } as const satisfies Manifest;

@@ -14,6 +14,8 @@ export interface NamedPart extends Fallen {
 export interface Spoken {
   readonly id: string;
   readonly speed: string;
+  /** The days of the service where a lane says none. */
+  readonly days: readonly [number, number];
 }
 
 /** Those of some parts that entries can name, from wide to narrow. */

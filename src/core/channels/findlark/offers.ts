@@ -1,109 +1,323 @@
-import { decimalText, type Instant, percentOf } from '../../exact/index.ts';
-import { beforeOnly, stated } from '../bounds.ts';
+import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
+import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import type { Note } from '../dialect.ts';
-import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
-import { isFor, type PlainOffer } from '../plain-offer.ts';
-import { alwaysTogether, byTemplate, fitted, freedServices, wholeCountries } from '../reach.ts';
-import { blank, type Feed, promote } from './feed.ts';
-import type { Promotion } from './format.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
+import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
+import { byTemplate, fitted, wholeCountries } from '../reach.ts';
+import { type TakenOff, takesOff } from '../taken-off.ts';
+import { type Feed, promote } from './feed.ts';
+import type { GoodsOf, Promotion } from './format.ts';
+import { freedIn } from './freed.ts';
 import { limits } from './limits.ts';
+import { refusedThere } from './review.ts';
+import { heldAs } from './rules.ts';
+import { testedAfterSales } from './sales.ts';
 
-const offset = (moment: Instant | null) =>
-  moment === null ? '' : `${new Date(moment).toISOString().slice(0, 16)}+00:00`;
+/** A moment as the file has it. */
+export const offset = (moment: Instant | null): string | null =>
+  moment === null ? null : `${new Date(moment).toISOString().slice(0, 16)}+00:00`;
 
-/** What is said of an offer: a promotion, of one that frees services one a zone. */
-export function offerNote(feed: Feed, offer: PlainOffer, offers: readonly PlainOffer[]): Note {
-  const { book, say } = feed;
-  const clause = { about: 'offer', offer: offer.id } as const;
-  const { title, fidelity: short } = fitted(book.body.offers[offer.order]?.title ?? offer.id, limits.title);
-  const freed = freedServices(book, offer);
-  const { lines, places } = linesOf(feed, offer, title, freed.zones);
-  const said = lines.filter((line) => line.countries !== '');
-  for (const line of said) promote(feed, line);
-  if (said.length === 0) return { clause, reads: [], fidelity: unsayable({ is: 'reaches nothing' }, 'live with it') };
-  const mostOf = (one: PlainOffer) => feed.mostIn(one.zones);
-  const asks = offer.asks && offer.level === 'delivery' ? beforeOnly(book, offer.asks, mostOf(offer)) : exact;
+/** An offer told, or as much of it as can be. */
+interface ToldOffer {
+  readonly offer: Offer;
+  readonly as: 'sale' | 'goods' | 'delivery';
+  readonly reads: Note['reads'];
+  readonly keys: readonly string[];
+  readonly fidelity: Fidelity;
+  /** What it takes off an order there at the most. */
+  readonly most: Minor;
+  /** Whether the book may leave it unused where it is best there: a gift that costs more to send than it saves. */
+  readonly mayCost: boolean;
+}
+
+/** What is said of the book's offers: sale prices and promotions. */
+export function offerNotes(feed: Feed): {
+  readonly notes: Note[];
+  readonly said: ReadonlyMap<string, ReadonlySet<never>>;
+} {
+  const clause = (offer: Offer) => ({ about: 'offer', offer: offer.id }) as const;
+  const told: ToldOffer[] = [];
+  const notes: Note[] = [];
+  for (const offer of feed.book.offers) {
+    const one = isFor(feed.book, offer, 'findlark') ? toldOffer(feed, offer) : exact;
+    if ('is' in one) notes.push({ clause: clause(offer), reads: [], fidelity: one });
+    else told.push(one);
+  }
   return {
-    clause,
-    reads: said.map((line) => [
-      { is: 'promotion', id: line.kind },
-      line.percent ? `${line.percent} %` : line.speeds,
-      line.countries,
-      ...(offer.asks ? [{ is: 'least value', amount: say(offer.asks.value) } as const] : []),
-      ...(line.code ? [{ is: 'code', code: line.code } as const] : []),
-    ]),
+    notes: [
+      ...notes,
+      ...told.map((one) => ({
+        clause: clause(one.offer),
+        reads: one.reads,
+        keys: one.keys,
+        fidelity: addedUp([one.fidelity, besideOthers(feed, told, one)]),
+      })),
+    ],
+    said: new Map(told.map(({ offer }) => [offer.id, new Set<never>()])),
+  };
+}
+
+function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
+  const some = forSomeAlone(offer);
+  if (some) return some;
+  const sale = feed.sales.offers.get(offer);
+  if (sale)
+    return {
+      offer,
+      as: 'sale',
+      reads: [['items', { is: 'sale prices', count: sale.goods }, ...periodOf(offer)]],
+      keys: [],
+      fidelity: sale.fidelity,
+      most: sale.most,
+      mayCost: false,
+    };
+  const does = offer.level === 'delivery' ? freeing(feed, offer) : takingOff(feed, offer);
+  if ('is' in does) return does;
+  const asked = askedOf(feed, offer, does);
+  if ('is' in asked) return asked;
+  const said = does.lines.flatMap((line) => promotionsOf(feed, offer, line, asked));
+  if (said.length === 0) return unsayable({ is: 'reaches nothing' }, 'live with it');
+  const { fidelity: short } = titleOf(feed, offer);
+  return {
+    offer,
+    as: offer.level === 'delivery' ? 'delivery' : 'goods',
+    reads: said.map(({ promotion }) => readsOf(promotion)),
+    keys: said.map(({ promotion }) => heldAs(feed.setting, promotion)),
     fidelity: worstOf([
       short,
-      asks,
-      freed.fidelity,
-      ...places,
-      ...alwaysTogether(book, offers, offer, mostOf),
-      ...together(feed, offer),
-      byTemplate(book, offer.zones),
-      reviewed(feed, offer),
-      offer.lost,
+      does.fidelity,
+      asked.fidelity,
+      ...said.map((one) => one.places),
+      byTemplate(feed.book, offer.zones),
+      refusedThere(feed, offer),
+      limitsLost(offer, does.capped ? null : does.most),
     ]),
+    most: does.most,
+    mayCost: offer.kind.sort === 'gift' && does.fidelity.is !== 'exact',
   };
 }
 
-/** Where a review of a percentage with a code asks for one of each item, with and without it. */
-const shop = 'lerrin-shop';
+const periodOf = (offer: Offer) =>
+  offer.from === null && offer.until === null
+    ? []
+    : [{ is: 'time', from: offset(offer.from), until: offset(offer.until), clock: 'UTC' } as const];
 
-/** What such a review refuses: a code that is not to be known there, items that alone do not come to what is asked. */
-function reviewed({ book, groups }: Feed, { benefit, code, asks, offer }: PlainOffer): Fidelity {
-  if (benefit.is !== 'percent off order' || code === null) return exact;
-  if (!isFor(book, offer, shop))
-    return unsayable(
-      { is: 'code unknown at', channel: shop },
-      { is: 'meant at', channel: shop },
-      'the channel left out',
-    );
-  const below = groups.flatMap(({ group }) => group.goods).filter(({ price }) => asks !== null && price < asks.value);
-  return asks === null || below.length === 0
-    ? exact
-    : unsayable(
-        { is: 'refused for items below', least: asks.value, goods: below.length },
-        'no least value',
-        'the channel left out',
-      );
+/** What an offer does there, a line for each promotion that says it. */
+interface Does {
+  readonly lines: readonly {
+    readonly does: Promotion['does'];
+    /** The goods it acts on, where it takes something off them. */
+    readonly on: Part;
+    readonly from: Minor | null;
+    /** Where it is to hold; null: wherever the offer does. */
+    readonly zone: string | null;
+  }[];
+  readonly most: Minor;
+  /** Whether its largest discount is kept by what is told. */
+  readonly capped: boolean;
+  readonly fidelity: Fidelity;
 }
 
-/** What differs where goods of several templates, whose cheapest choice may be another, are freed as one. */
-function together({ groups, mostIn }: Feed, offer: PlainOffer): Fidelity[] {
-  const templates = new Set(groups.map(({ group }) => group.template.id)).size;
-  if (offer.benefit.is !== 'free cheapest' || templates < 2) return [];
-  const off = mostIn(offer.zones);
-  return [bounded(off, { is: 'freed together', off }, 'live with it')];
+const notThere = ({ benefit }: Offer): Fidelity =>
+  unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
+
+function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
+  const { goods, say } = feed;
+  if (offer.kind.sort === 'gift') return givingAway(feed, offer);
+  const part = partOf(offer);
+  if (part !== null && !goods.some((item) => lies(item, part)))
+    return unsayable({ is: 'reaches nothing' }, 'live with it');
+  const does = takesOff(goods, offer);
+  const lines = does?.steps.flatMap(({ off, from }) => {
+    const taken = doesBy(off, say);
+    return taken ? [{ ...taken, from, zone: null }] : [];
+  });
+  if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
+  const { most, capped, tests } = does;
+  const fidelity = tests ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most }) : exact;
+  return { lines, most, capped, fidelity };
 }
 
-/** The lines that say an offer, and what each loses of the places it is meant for. */
-function linesOf(
-  { book, say, speedOf, inTarget, mostIn }: Feed,
-  offer: PlainOffer,
-  title: string,
-  freed: ReturnType<typeof freedServices>['zones'],
-) {
-  const common: Promotion = {
-    ...blank,
-    id: offer.id,
-    title,
-    code: offer.code ?? '',
-    least_value: offer.asks ? say(offer.asks.value) : '',
+function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on: Part } | null {
+  switch (off.is) {
+    case 'percent of the order':
+      return { does: { kind: 'percent', percent: decimalText(off.percent) }, on: allGoods };
+    case 'percent':
+      return { does: { kind: 'percent', percent: decimalText(off.percent) }, on: off.part };
+    case 'amount of the order':
+      return { does: { kind: 'amount', amount: say(off.amount) }, on: allGoods };
+    case 'n for m': {
+      const { buy, get, percent, part } = off;
+      if (decimalText(percent) !== '100' || buy + get > 999) return null;
+      return { does: { kind: 'n for m', units: buy + get, paid: buy }, on: part };
+    }
+    default:
+      return null;
+  }
+}
+
+/** A gift: there it is packed for nothing, in the book as any line. */
+function givingAway({ book, goods, groups, spoken, mostIn }: Feed, { kind, benefit }: Offer): Does | Fidelity {
+  if (kind.sort !== 'gift') return unsayable({ is: 'reaches nothing' }, 'live with it');
+  const { sku, units } = kind.gift(benefit);
+  const item = goods.find((one) => one.sku === sku);
+  if (!item) return unsayable({ is: 'reaches nothing' }, 'live with it');
+  const own = groups.find(({ group }) => group.goods.includes(item));
+  const plus = [book.mixedBy, ...book.mixing.map(({ by }) => by)].map((by) =>
+    by.is === 'highest plus' ? by.further : 0,
+  );
+  const off = minor(mostIn(null) + Math.max(...plus));
+  const goesBy = ({ id }: { readonly id: string }) =>
+    (item.serves & (1 << book.services.findIndex((service) => service.id === id))) !== 0;
+  const isSame =
+    groups.length === 1 && spoken.every(goesBy) && (own?.lanes.every(({ isFlat, ends }) => isFlat && !ends) ?? false);
+  return {
+    lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zone: null }],
+    most: minor(item.price * units),
+    capped: true,
+    fidelity: isSame
+      ? exact
+      : groups.some(({ lanes }) => lanes.some(({ ends }) => ends))
+        ? unsayable({ is: 'gift sent for nothing', off }, 'live with it')
+        : bounded(off, { is: 'gift sent for nothing', off }, 'live with it'),
+  };
+}
+
+/** Free delivery: in each zone the services it names, or the cheapest choice. */
+function freeing(feed: Feed, offer: Offer): Does | Fidelity {
+  if (offer.kind.sort !== 'delivery' || !offer.kind.isFree(offer.benefit)) return notThere(offer);
+  const { zones, fidelity } = freedIn(feed, offer);
+  return {
+    lines: zones.flatMap(({ zone, services }) => {
+      const speeds = services.flatMap((service) => feed.speedOf(service) ?? []);
+      return speeds.length === 0
+        ? []
+        : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zone }];
+    }),
+    most: feed.mostIn(offer.zones),
+    capped: offer.limits.most === null,
+    fidelity,
+  };
+}
+
+/** What an offer asks, as promotions have it: of which goods, how much value, how many units. */
+interface Asked {
+  readonly of: GoodsOf;
+  readonly leastValue: Minor | null;
+  readonly leastUnits: number | null;
+  readonly fidelity: Fidelity;
+}
+
+/** Promotions ask of the goods they are for: what they take off those, or any goods where they act on the whole. */
+function askedOf(feed: Feed, offer: Offer, { lines, most }: Does): Asked | Fidelity {
+  const on = lines[0]?.on ?? allGoods;
+  const isWhole = lines.every(({ does }) => does.kind === 'gift' || does.kind === 'delivery');
+  const [condition, ...more] = offer.conditions;
+  const cannot = unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  if (more.length > 0) return cannot;
+  const asks = condition ? conditionKindOf(condition).need(condition) : null;
+  const needs = offer.needs;
+  if (needs !== null && !isWhole) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  const part = isWhole ? (needs ?? asks?.part ?? allGoods) : on;
+  if (asks !== null && asks.part !== part) return cannot;
+  const percentOfOrder = offer.level === 'order';
+  const of = percentOfOrder ? ({ is: 'all' } as const) : goodsOf(feed, part, isWhole);
+  if (of === null) return unsayable({ is: 'labels full', fit: limits.labels }, 'live with it');
+  const [value] = offer.values;
+  return {
+    of,
+    leastValue: value?.value ?? null,
+    leastUnits: condition && !value ? (asks?.units ?? null) : null,
+    fidelity: value ? testedAfterSales(feed, value, { part, level: offer.level, most }) : exact,
+  };
+}
+
+/** Of all goods a percentage is rounded once there; of those with a label line by line, as the book rounds it. */
+function goodsOf({ book, labels }: Feed, part: Part, isWhole: boolean): GoodsOf | null {
+  if (part === allGoods && isWhole) return { is: 'all' };
+  const label = labels.labelOf(part, part === allGoods ? 'all-goods' : (book.parts[part]?.id ?? 'some'));
+  return label === null ? null : { is: 'label', label };
+}
+
+const titleOf = ({ book, setting }: Feed, offer: Offer) => {
+  const body = book.body.offers[offer.order];
+  const own = Object.entries(body?.titles ?? {}).find(([locale]) => locale.split('-')[0] === setting.language);
+  return fitted(own?.[1] ?? body?.title ?? offer.id, limits.title);
+};
+
+/** The promotion of a line, where it holds somewhere in the feed's countries; and what is lost of its places. */
+function promotionsOf(
+  feed: Feed,
+  offer: Offer,
+  { does, from, zone }: Does['lines'][number],
+  { of, leastValue, leastUnits }: Asked,
+): { promotion: Promotion; places: Fidelity }[] {
+  const { book, say, inTarget, mostIn } = feed;
+  const { countries, fidelity } = wholeCountries(book, zone === null ? offer.zones : new Set([zone]));
+  const named = inTarget(countries);
+  if (named.length === 0) return [];
+  const most = does.kind === 'delivery' ? mostIn(null) : (takesOff(feed.goods, offer)?.most ?? mostIn(null));
+  const code = sharedCode(offer);
+  const least = leastValue === null && from === null ? null : Math.max(leastValue ?? 0, from ?? 0);
+  const promotion = promote(feed, {
+    id: String(offer.number),
+    title: titleOf(feed, offer).title,
+    does,
+    of,
+    leastValue: least === null || least === 0 ? null : say(minor(least)),
+    leastUnits,
+    code,
+    countries: named,
     from: offset(offer.from),
     until: offset(offer.until),
-  };
-  const { benefit } = offer;
-  const most = benefit.is === 'percent off order' ? percentOf(stated.value, benefit.percent) : mostIn(null);
-  const within = (zones: ReadonlySet<string> | null, line: Promotion) => {
-    const { countries, fidelity } = wholeCountries(book, zones);
-    return { line: { ...line, countries: inTarget(countries).join(' ') }, fidelity: widened(fidelity, most) };
-  };
-  const lines =
-    benefit.is === 'percent off order'
-      ? [within(offer.zones, { ...common, kind: 'percent', percent: decimalText(benefit.percent) })]
-      : freed.flatMap(({ zone, services }) => {
-          const speeds = services.flatMap((service) => speedOf(service) ?? []).join(' ');
-          return speeds === '' ? [] : [within(new Set([zone]), { ...common, kind: 'delivery', speeds })];
-        });
-  return { lines: lines.map((one) => one.line), places: lines.map((one) => one.fidelity) };
+    shown: code === null ? ['list', 'item', 'basket'] : ['item', 'basket'],
+  });
+  return [{ promotion, places: widened(fidelity, most) }];
+}
+
+function readsOf(one: Promotion): Note['reads'][number] {
+  const { does, of } = one;
+  return [
+    { is: 'promotion', id: one.id },
+    does.kind,
+    ...(does.kind === 'percent' ? [`${does.percent} %`] : []),
+    ...(does.kind === 'amount' ? [does.amount] : []),
+    ...(does.kind === 'n for m' ? [`${does.units} for ${does.paid}`] : []),
+    ...(does.kind === 'gift' ? [`${does.count} × ${does.gift}`] : []),
+    ...(does.kind === 'delivery' ? [does.speeds.join(' ')] : []),
+    ...(of.is === 'label' ? [{ is: 'label', label: of.label } as const] : []),
+    one.countries.join(' '),
+    ...(one.leastValue === null ? [] : [{ is: 'least value', amount: one.leastValue } as const]),
+    ...(one.leastUnits === null ? [] : [{ is: 'least units', count: one.leastUnits } as const]),
+    ...(one.code === null ? [] : [{ is: 'code', code: one.code } as const]),
+  ];
+}
+
+/**
+ * How an offer is used beside others there: of the promotions of goods the one that takes most, one of delivery with
+ * it, and sales beside all of them, whatever the book lets act together.
+ */
+function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
+  const others = told.filter((other) => other !== one);
+  const lesser = (some: readonly ToldOffer[]) =>
+    minor(some.reduce((sum, other) => sum + Math.min(one.most, other.most), 0));
+  const ids = (some: readonly ToldOffer[]) => some.map(({ offer }) => offer.id);
+  const keeps = (other: ToldOffer) => keepsOut(one.offer, other.offer);
+  const apart = others.filter(
+    (other) =>
+      one.as === 'goods' && other.as === 'goods' && (keeps(other) !== 'always' || one.mayCost || other.mayCost),
+  );
+  const joined = others.filter(
+    (other) => (one.as === 'delivery') !== (other.as === 'delivery') && keeps(other) !== 'never',
+  );
+  // A promotion of goods takes its share of what they cost after sales; in the book both look at the list.
+  const after = others.filter((other) => one.as === 'goods' && one.offer.level === 'goods' && other.as === 'sale');
+  const by = (some: readonly ToldOffer[], fidelity: () => Fidelity) => (some.length === 0 ? exact : fidelity());
+  return addedUp([
+    by(apart, () => bounded(lesser(apart), { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it')),
+    by(joined, () => bounded(lesser(joined), { is: 'adds there', offers: ids(joined) }, 'add', 'live with it')),
+    by(after, () =>
+      bounded(lesser(after), { is: 'after sale prices', offers: ids(after), off: lesser(after) }, 'live with it'),
+    ),
+  ]);
 }

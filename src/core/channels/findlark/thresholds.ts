@@ -1,17 +1,20 @@
 import { type Minor, minor } from '../../exact/index.ts';
+import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom, Over } from '../../rates/index.ts';
-import { beforeOnly } from '../bounds.ts';
 import type { Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
 import { fitted, wholeCountries } from '../reach.ts';
 import { freeFromTitle } from '../shopper-texts.ts';
-import { blank, type Feed, promote } from './feed.ts';
+import { type Feed, promote } from './feed.ts';
 import type { DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
+import { heldAs } from './rules.ts';
+import { testedAfterSales } from './sales.ts';
 
 /** A promotion from where a zone's lanes are free: for all goods that go to its countries by the service's speed. */
 interface Freeing {
   readonly id: string;
+  readonly key: string;
   readonly zone: string;
   readonly service: string;
   readonly speed: string;
@@ -30,7 +33,7 @@ interface Charged {
 
 /**
  * What is said of lanes' thresholds: a promotion for each zone and service, which frees all goods of a basket together,
- * whatever their own lanes say. Ids of those promotions go into `told`.
+ * whatever their own lanes say. The keys of those promotions go into `told`.
  */
 export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
   const charged = feed.groups.flatMap(({ group, lanes }) =>
@@ -43,7 +46,7 @@ export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
         }),
   );
   const freeing = freeingIn(feed, charged);
-  for (const { id } of freeing) told.add(id);
+  for (const { key } of freeing) told.add(key);
   const clauses = new Map<string, Charged[]>();
   for (const one of charged) {
     const key = [one.template, one.lane.zone, one.lane.service].join('\u0000');
@@ -66,16 +69,23 @@ function freeingIn(feed: Feed, charged: readonly Charged[]): Freeing[] {
       const said = free.lane.threshold as FreeFrom;
       const value = feed.say(said.value);
       const { speed } = free.lane;
-      const id = promote(feed, {
-        ...blank,
+      const promotion = promote(feed, {
         id: `free-${zone}-${service.id}`,
         title: fitted(freeFromTitle(service.name, value), limits.title).title,
-        kind: 'delivery',
-        speeds: speed,
-        least_value: value,
-        countries: countries.join(' '),
+        does: { kind: 'delivery', speeds: [speed] },
+        of: { is: 'all' },
+        leastValue: said.value === 0 ? null : value,
+        leastUnits: null,
+        code: null,
+        countries,
+        from: null,
+        until: null,
+        shown: ['basket'],
       });
-      return [{ id, zone, service: service.id, speed, value, said, countries, reached: reached.fidelity }];
+      const key = heldAs(feed.setting, promotion);
+      return [
+        { id: promotion.id, key, zone, service: service.id, speed, value, said, countries, reached: reached.fidelity },
+      ];
     }),
   );
 }
@@ -104,6 +114,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
         { is: 'least value', amount: value },
         named.join(' '),
       ]),
+      keys: acting.map(({ key }) => key),
       fidelity: worstOf([
         own ? ownFidelity(feed, own, most) : acting.length > 0 ? exact : untold(lane.threshold),
         // Where the zone is another's by another template, its promotion does not go.
@@ -118,8 +129,11 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
   ];
 }
 
-const ownFidelity = ({ book, mostIn }: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
-  worstOf([beforeOnly(book, said, most), widened(reached, mostIn(null))]);
+const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
+  worstOf([
+    testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most }),
+    widened(reached, feed.mostIn(null)),
+  ]);
 
 /** A threshold for which there is no promotion at all. */
 function untold(threshold: FreeFrom | null): Fidelity {

@@ -8,7 +8,7 @@ export const manifest = {
   id: 'harrowmere',
   name: 'Harrowmere',
   short: 'Harrow',
-  files: ['plans.tsv'],
+  files: () => ['plans.tsv'],
   speedNames: speeds,
   titleLetters: limits.title,
   currency: euro,

@@ -1,20 +1,12 @@
-import { amountText, decimalText, type Minor, minor, percentOf } from '../../exact/index.ts';
-import { allGoods, type Benefit, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
+import { amountText, decimalText, type Minor } from '../../exact/index.ts';
+import { allGoods, lies, type Offer, type Part, sharedCode } from '../../offers/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
-import {
-  addedUp,
-  bounded,
-  exact,
-  type Fidelity,
-  type LostLimit,
-  type Remedy,
-  unsayable,
-  worstOf,
-} from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
-import { forSomeAlone, isFor } from '../plain-offer.ts';
+import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
+import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type GoodsBenefit, limits } from './format.ts';
 import { freedLines } from './freed.ts';
 import type { Extent } from './labels.ts';
@@ -83,7 +75,7 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   return {
     offer,
     drafts,
-    fidelity: worstOf([does.fidelity, short, limitsFidelity(offer, does.most)]),
+    fidelity: worstOf([does.fidelity, short, limitsLost(offer, does.most)]),
     most: does.most,
   };
 }
@@ -102,14 +94,6 @@ interface Does {
 const notThere = ({ benefit }: Offer): Fidelity =>
   unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
 
-/** Limits are not kept there; a largest discount is no limit where no more is ever taken. */
-function limitsFidelity({ limits: all }: Offer, most: Minor): Fidelity {
-  const lost = (['uses', 'each', 'most', 'budget'] as const).filter(
-    (one): one is LostLimit => all[one] !== null && !(one === 'most' && (all.most as Minor) >= most),
-  );
-  return lost.length === 0 ? exact : unsayable({ is: 'limits', limits: lost }, 'ended by hand', 'the channel left out');
-}
-
 /** The goods of a selection, of some plans; `only`: what tells the label from that of all plans. */
 const extentOf = (
   { book }: Telling,
@@ -126,51 +110,35 @@ const always = () => true;
 
 /** A percentage, or n for the price of m, off goods with a label; a percentage of the order is one of all goods. */
 function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
-  const { kind, benefit } = offer;
-  const of = benefitOf(offer);
-  if (!of) return notThere(offer);
+  const does = takesOff(telling.goods, offer);
+  const of = does && does.steps.length === 1 ? benefitOf(does.steps[0]?.off) : null;
+  if (!does || !of) return notThere(offer);
   if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
-  const share = kind.sort === 'order' ? kind.share(benefit) : null;
   const lost: Fidelity[] = [];
   // Half a cent a line.
-  if (share) lost.push(bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it'));
+  if (of.part === allGoods && offer.level === 'order')
+    lost.push(bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it'));
   if (offer.zones) lost.push(unsayable({ is: 'holds everywhere' }, 'every place'));
   if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
-  const part = share ? allGoods : (partOf(offer) ?? allGoods);
+  const extent = extentOf(telling, of.part, '', { has: always, minds: always });
   return {
-    lines: [{ is: 'GOODS', benefit: of.benefit, extent: extentOf(telling, part, '', { has: always, minds: always }) }],
+    lines: [{ is: 'GOODS', benefit: of.benefit, extent }],
     leastSpend: '',
-    most: of.most(telling, part),
+    most: does.most,
     fidelity: worstOf(lost),
   };
 }
 
-function benefitOf({
-  kind,
-  benefit,
-}: Offer): { benefit: GoodsBenefit; most(telling: Telling, part: Part): Minor } | null {
-  const share = kind.sort === 'order' ? kind.share(benefit) : null;
-  if (share) return { benefit: { is: 'off', percent: decimalText(share) }, most: () => percentOf(stated.value, share) };
-  switch (benefit.is) {
-    case 'off goods': {
-      const { off } = benefit as Extract<Benefit, { is: 'off goods' }>;
-      if (off.by !== 'percent') return null;
-      return {
-        benefit: { is: 'off', percent: decimalText(off.percent) },
-        most: () => percentOf(stated.value, off.percent),
-      };
-    }
-    case 'buy and get': {
-      const { buy, get, percent } = benefit as Extract<Benefit, { is: 'buy and get' }>;
+function benefitOf(off: TakenOff | undefined): { benefit: GoodsBenefit; part: Part } | null {
+  switch (off?.is) {
+    case 'percent of the order':
+      return { benefit: { is: 'off', percent: decimalText(off.percent) }, part: allGoods };
+    case 'percent':
+      return { benefit: { is: 'off', percent: decimalText(off.percent) }, part: off.part };
+    case 'n for m': {
+      const { part, buy, get, percent } = off;
       if (decimalText(percent) !== '100' || buy + get > 999) return null;
-      const free = Math.floor(stated.units / (buy + get)) * get;
-      return {
-        benefit: { is: 'for', units: buy + get, paid: buy },
-        most: ({ goods }, part) => {
-          const dearest = Math.max(0, ...goods.filter((item) => lies(item, part)).map(({ price }) => price));
-          return minor(Math.min(stated.value, dearest * free));
-        },
-      };
+      return { benefit: { is: 'for', units: buy + get, paid: buy }, part };
     }
     default:
       return null;

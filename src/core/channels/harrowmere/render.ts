@@ -266,6 +266,7 @@ function noteOf({ clause, drafts, fidelity }: Drafted, lineOf: (draft: Draft) =>
     clause,
     reads: drafts.flatMap((draft) => lineRead(draft, lineOf(draft))),
     fidelity: worstOf([fidelity, ...drafts.map((draft) => labelled(lineOf(draft)))]),
+    keys: drafts.map(({ line }) => line.key),
   };
 }
 

@@ -5,7 +5,7 @@ export const manifest = {
   id: 'lerrin-shop',
   name: 'Lerrin Shop',
   short: 'Shop',
-  files: ['shop.json'],
+  files: () => ['shop.json'],
   speedNames: 'own',
   titleLetters: 120,
   currency: euro,

@@ -1,12 +1,13 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, decimalText, localOf, type Minor, minor, percentOf } from '../../exact/index.ts';
-import { type Benefit, lies, type Offer, partOf, sharedCode, soleValueCondition } from '../../offers/index.ts';
+import { amountText, decimalText, localOf, type Minor, minor } from '../../exact/index.ts';
+import { type Offer, sharedCode, soleValueCondition } from '../../offers/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
-import { beforeOnly, stated } from '../bounds.ts';
+import { beforeOnly } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
 import { forSomeAlone } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
+import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
@@ -36,15 +37,24 @@ export interface Saying {
   keyFor(wanted: string): string;
 }
 
+/** What of an offer itself keeps it from being told, whatever else the book has; null where nothing does. */
+export function untellable(offer: Offer): Fidelity | null {
+  const some = forSomeAlone(offer);
+  if (some) return some;
+  if (soleValueCondition(offer) === undefined)
+    return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  if (offer.kind.sort === 'gift') return notThere(offer);
+  return null;
+}
+
 /** An offer told, or why it cannot be. */
 export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const { book } = saying;
-  const some = forSomeAlone(offer);
-  if (some) return some;
+  const untold = untellable(offer);
+  if (untold) return untold;
   const code = sharedCode(offer);
-  const asks = soleValueCondition(offer);
-  if (asks === undefined) return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
-  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  const asks = soleValueCondition(offer) ?? null;
   const does = doesAs(saying, offer);
   if ('is' in does) return does;
   const limited = limitsOf(saying, offer, does);
@@ -98,82 +108,35 @@ const notThere = ({ benefit }: Offer): Fidelity =>
 function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
   const { book } = saying;
   const say = (amount: Minor) => amountText(amount, book.currency);
-  const cap = offer.limits.most;
-  const capped = (amount: number): Minor => minor(cap === null ? amount : Math.min(cap, amount));
-  const benefit = offer.benefit as Benefit;
-  const one = (does: CampaignBenefit, most: number): Does => ({
-    campaigns: [{ benefit: does, from: null }],
-    most: minor(most),
-    capped: cap === null || most <= cap,
-    fidelity: exact,
-  });
-  switch (benefit.is) {
-    case 'off order': {
-      const { off } = benefit;
-      if (off.by === 'percent')
-        return one(
-          { kind: 'order', off: { is: 'percent', percent: decimalText(off.percent) } },
-          percentOf(stated.value, off.percent),
-        );
-      return one({ kind: 'order', off: { is: 'amount', amount: say(capped(off.amount)) } }, capped(off.amount));
-    }
-    case 'spend steps': {
-      if (benefit.goods >= 0) return notThere(offer);
-      const rising = benefit.steps.every(({ off }, i) => i === 0 || off >= (benefit.steps[i - 1]?.off ?? 0));
-      if (!rising) return notThere(offer);
-      const most = capped(Math.max(...benefit.steps.map(({ off }) => off)));
-      const tested = beforeOnly(
-        book,
-        { value: benefit.steps[0]?.from ?? minor(0), test: benefit.test },
-        most,
-        isOfGoods,
-      );
-      return {
-        campaigns: benefit.steps.map(({ from, off }) => ({
-          benefit: { kind: 'order', off: { is: 'amount', amount: say(capped(off)) } },
-          from,
-        })),
-        most,
-        capped: true,
-        fidelity: tested,
-      };
-    }
-    case 'off goods':
-    case 'fixed price':
-    case 'buy and get': {
-      const part = partOf(offer) ?? -1;
-      const tag = saying.tagOf(part);
-      const prices = saying.goods.filter((item) => lies(item, part)).map(({ price }) => price);
-      const dearest = Math.max(0, ...prices);
-      if (benefit.is === 'buy and get') {
-        const { buy, get, percent } = benefit;
-        const free = Math.floor(stated.units / (buy + get)) * get;
-        return one(
-          { kind: 'goods', tag, off: { is: 'n for m', buy, get, percent: decimalText(percent) } },
-          percentOf(minor(Math.min(stated.value, dearest * free)), percent),
-        );
-      }
-      if (benefit.is === 'fixed price')
-        return one(
-          { kind: 'goods', tag, off: { is: 'price', price: say(benefit.price) } },
-          Math.min(stated.value, Math.max(0, dearest - benefit.price) * stated.units),
-        );
-      const { off } = benefit;
-      return off.by === 'percent'
-        ? one(
-            { kind: 'goods', tag, off: { is: 'percent', percent: decimalText(off.percent) } },
-            percentOf(stated.value, off.percent),
-          )
-        : one({ kind: 'goods', tag, off: { is: 'amount', amount: say(off.amount) } }, off.amount * stated.units);
-    }
-    case 'delivery':
-      return deliveryAs(saying, offer, say);
-    default:
-      return notThere(offer);
-  }
+  if (offer.level === 'delivery') return deliveryAs(saying, offer, say);
+  const does = takesOff(saying.goods, offer);
+  if (!does) return notThere(offer);
+  return {
+    campaigns: does.steps.map(({ off, from }) => ({ benefit: benefitOf(saying, off, say), from })),
+    most: does.most,
+    capped: does.capped,
+    fidelity: does.tests ? beforeOnly(book, does.tests, does.most, ({ level }) => level === 'goods') : exact,
+  };
 }
 
-const isOfGoods = ({ level }: Offer): boolean => level === 'goods';
+function benefitOf({ tagOf }: Saying, off: TakenOff, say: (amount: Minor) => string): CampaignBenefit {
+  switch (off.is) {
+    case 'percent of the order':
+      return { kind: 'order', off: { is: 'percent', percent: decimalText(off.percent) } };
+    case 'amount of the order':
+      return { kind: 'order', off: { is: 'amount', amount: say(off.amount) } };
+    case 'percent':
+      return { kind: 'goods', tag: tagOf(off.part), off: { is: off.is, percent: decimalText(off.percent) } };
+    case 'amount':
+      return { kind: 'goods', tag: tagOf(off.part), off: { is: off.is, amount: say(off.amount) } };
+    case 'price':
+      return { kind: 'goods', tag: tagOf(off.part), off: { is: off.is, price: say(off.price) } };
+    case 'n for m': {
+      const { is, buy, get, percent } = off;
+      return { kind: 'goods', tag: tagOf(off.part), off: { is, buy, get, percent: decimalText(percent) } };
+    }
+  }
+}
 
 /** Free or reduced delivery: services cannot be named there, so that what is paid of one is paid of all. */
 function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor) => string): Does | Fidelity {

@@ -348,6 +348,7 @@ function offersOf(
       clause,
       reads: lettered.map(campaignRead),
       fidelity: worstOf([fidelity, byLetter, byLine, choosing]),
+      keys: lettered.map(({ key }) => key),
     });
   });
   return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { dialectOf } from '../../../core/channels/index.ts';
+import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
 import { channelLine, counted, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
@@ -69,7 +69,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <h1>{dialect.name}</h1>
           <span className="muted">{channelLine(dialect)}</span>
           <span className="acts">
-            {dialect.files.map((name) => (
+            {dialect.files(settingsOf(book.book, dialect)).map((name) => (
               <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
                 Download {name}
               </a>

@@ -1,10 +1,10 @@
 import type { ChannelId } from '../../../core/book/index.ts';
 import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
-import { countries } from '../../../core/places/index.ts';
-import { countryName, serviceName, wordsOfChannel } from '../../../words/index.ts';
+import { serviceName, wordsOfChannel } from '../../../words/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { ChoicePart } from '../../ui/field.tsx';
 import { KeyLine } from '../../ui/key-line.tsx';
+import { Feeds } from './feeds.tsx';
 
 /** What a channel's format has room for. */
 export function CanSay({ id }: { id: ChannelId }) {
@@ -25,11 +25,6 @@ export function CanSay({ id }: { id: ChannelId }) {
     </>
   );
 }
-
-const everyCountry = [
-  { value: 'all', label: 'all countries' },
-  ...[...countries].map((one) => ({ value: one, label: countryName(one) })),
-];
 
 /** What the seller's services are called at a channel, and its settings of its own. */
 export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId }) {
@@ -67,16 +62,20 @@ export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId })
               <tr key={setting.field}>
                 <td>{words?.lead}</td>
                 <td>
-                  <ChoicePart
-                    label={words?.label ?? setting.field}
-                    value={String((set as Record<string, unknown>)[setting.field])}
-                    choices={
-                      setting.is === 'one of'
-                        ? setting.values.map((value) => ({ value, label: words?.values?.[value] ?? value }))
-                        : everyCountry
-                    }
-                    onCommit={(value) => book.edit(['channels', id, setting.field], value)}
-                  />
+                  {setting.is === 'feeds' ? (
+                    <Feeds
+                      book={book}
+                      set={set}
+                      onCommit={(feeds) => book.edit(['channels', id, setting.field], feeds)}
+                    />
+                  ) : (
+                    <ChoicePart
+                      label={words?.label ?? setting.field}
+                      value={String(set[setting.field])}
+                      choices={setting.values.map((value) => ({ value, label: words?.values?.[value] ?? value }))}
+                      onCommit={(value) => book.edit(['channels', id, setting.field], value)}
+                    />
+                  )}
                 </td>
               </tr>
             );

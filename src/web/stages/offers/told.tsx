@@ -57,9 +57,7 @@ function ToldThere({ id, book, offer, moment, note, unlisted }: ThereProps) {
   const dated = useMomentText();
   const { data: state } = useChannelQuery({ id, moment: new Date(moment).toISOString() });
   const begin = momentOf(offer.window.from, offer.window.zone);
-  const held = state?.held.find(
-    (one) => one.key.toLowerCase() === offer.id || one.key.toLowerCase().startsWith(`${offer.id}-`),
-  );
+  const held = state?.held.find((one) => note?.keys?.includes(one.key));
   const review = dialectOf(id).reviewHours;
   const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
   const late = submitBy !== null && submitBy < moment && !state?.told;

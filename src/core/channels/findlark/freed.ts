@@ -1,0 +1,68 @@
+import type { Offer } from '../../offers/index.ts';
+import { bounded, exact, type Fidelity } from '../fidelity.ts';
+import type { Feed } from './feed.ts';
+import type { DeliveredLane } from './groups.ts';
+
+/** The services that an offer frees in a zone. */
+interface Freed {
+  readonly zone: string;
+  readonly services: readonly string[];
+}
+
+/**
+ * What a free-delivery offer frees, zone by zone: the services it names, or the cheapest choice. Which that is goes by
+ * the basket: what is cheapest for most goods alone is freed, within a bound.
+ */
+export function freedIn(feed: Feed, offer: Offer): { readonly zones: readonly Freed[]; readonly fidelity: Fidelity } {
+  const { book, groups, mostIn } = feed;
+  const named = offer.kind.sort === 'delivery' ? offer.kind.services(offer.benefit) : null;
+  const zones = book.body.zones.map(({ id }) => id).filter((zone) => !offer.zones || offer.zones.has(zone));
+  const lanesAt = (zone: string) => groups.map(({ lanes }) => lanes.filter((lane) => lane.zone === zone));
+  if (named)
+    return {
+      zones: zones.map((zone) => {
+        const there = new Set(lanesAt(zone).flatMap((lanes) => lanes.map(({ service }) => service)));
+        return { zone, services: [...named].filter((service) => there.has(service)) };
+      }),
+      fidelity: exact,
+    };
+  const unsure = new Set<string>();
+  const freed = zones.map((zone): Freed => {
+    const { service, isSure } = cheapestAt(feed, zone);
+    if (!isSure) unsure.add(zone);
+    return { zone, services: service === null ? [] : [service] };
+  });
+  return {
+    zones: freed,
+    fidelity:
+      unsure.size === 0
+        ? exact
+        : bounded(mostIn(unsure), { is: 'cheapest by basket' }, 'services named', 'live with it'),
+  };
+}
+
+/** The service that is the cheapest choice in a zone for most goods, and whether it is so for every basket. */
+function cheapestAt({ book, groups, spoken }: Feed, zone: string): { service: string | null; isSure: boolean } {
+  const fetched = new Set(book.services.filter(({ pickup }) => pickup).map(({ id }) => id));
+  const goodsBy = new Map<string, number>();
+  let isSure = true;
+  for (const { group, lanes } of groups) {
+    const here = new Map<string, DeliveredLane>();
+    for (const lane of lanes) if (lane.zone === zone && !fetched.has(lane.service)) here.set(lane.service, lane);
+    const [first, ...others] = [...here.values()].sort((a, b) => a.least - b.least || a.most - b.most);
+    if (!first) continue;
+    goodsBy.set(first.service, (goodsBy.get(first.service) ?? 0) + group.goods.length);
+    const bit = 1 << book.services.findIndex(({ id }) => id === first.service);
+    const isAlwaysThere = !first.ends && first.lost === null && group.goods.every(({ serves }) => (serves & bit) !== 0);
+    const isLeast = others.every((other) => other.least > first.most && other.threshold === null);
+    isSure &&= isAlwaysThere && isLeast;
+  }
+  // What has no speed there is among the choices of the book all the same.
+  const isUnsaid = book.templates.some((template) =>
+    [...(template.lanes.get(zone)?.keys() ?? [])].some(
+      (service) => !fetched.has(service) && !spoken.some(({ id }) => id === service),
+    ),
+  );
+  const [best] = [...goodsBy].sort(([, a], [, b]) => b - a);
+  return { service: best?.[0] ?? null, isSure: isSure && goodsBy.size <= 1 && !isUnsaid };
+}

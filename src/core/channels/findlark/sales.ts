@@ -1,0 +1,109 @@
+import { type Minor, minor, percentOf } from '../../exact/index.ts';
+import { allGoods, lies, type Offer, type Part, partOf } from '../../offers/index.ts';
+import { beforeOnly, stated, type Threshold } from '../bounds.ts';
+import type { Listed } from '../dialect.ts';
+import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
+import type { KeepsOut } from '../keeping-out.ts';
+import { type TakenOff, takesOff } from '../taken-off.ts';
+import type { Feed } from './feed.ts';
+
+/** Goods offers that are told as sale prices of their goods. */
+export interface Sales {
+  readonly offers: ReadonlyMap<Offer, SaleOffer>;
+  /** What each item costs by its sale, and by which offer; nothing for those without one. */
+  readonly of: ReadonlyMap<Listed, { readonly price: Minor; readonly offer: Offer }>;
+}
+interface SaleOffer {
+  readonly goods: number;
+  readonly most: Minor;
+  /** A percentage is rounded unit by unit there; in the book line by line. */
+  readonly fidelity: Fidelity;
+}
+
+type Unit = Extract<TakenOff, { is: 'percent' | 'amount' | 'price' }>;
+
+/**
+ * The offers that are told as sale prices: what a unit costs is all they say, for everybody and everywhere; no offer
+ * keeps them out, as sales act beside all promotions; and their goods have no other sale.
+ */
+export function salesOf(
+  goods: readonly Listed[],
+  offers: readonly Offer[],
+  keepsOut: (a: Offer, b: Offer) => KeepsOut,
+): Sales {
+  const found = new Map<Offer, SaleOffer>();
+  const of = new Map<Listed, { price: Minor; offer: Offer }>();
+  for (const offer of offers) {
+    const does = isPlainSale(offer) ? takesOff(goods, offer) : null;
+    const off = does?.steps[0]?.off;
+    if (!does || !off || !isOfUnits(off)) continue;
+    const beside = offers.filter((other) => other !== offer && other.level !== 'delivery');
+    if (beside.some((other) => keepsOut(offer, other) !== 'never')) continue;
+    const some = goods.filter((item) => lies(item, off.part));
+    if (some.length === 0 || some.some((item) => of.has(item))) continue;
+    for (const item of some) {
+      const price = costing(off, item.price);
+      if (price < item.price) of.set(item, { price, offer });
+    }
+    const rounded = off.is === 'percent' && some.some(({ price }) => !isWhole(off, price));
+    found.set(offer, {
+      goods: some.length,
+      most: does.most,
+      fidelity: rounded ? bounded(stated.units / 2, { is: 'rounded by unit' }, 'live with it') : exact,
+    });
+  }
+  return { offers: found, of };
+}
+
+const isPlainSale = (offer: Offer): boolean =>
+  offer.level === 'goods' &&
+  partOf(offer) !== null &&
+  offer.code === null &&
+  offer.zones === null &&
+  offer.needs === null &&
+  offer.segments === null &&
+  offer.conditions.length === 0 &&
+  Object.values(offer.limits).every((limit) => limit === null);
+
+const isOfUnits = (off: TakenOff): off is Unit => off.is === 'percent' || off.is === 'amount' || off.is === 'price';
+
+function costing(off: Unit, price: Minor): Minor {
+  switch (off.is) {
+    case 'percent':
+      return minor(price - percentOf(price, off.percent));
+    case 'amount':
+      return minor(Math.max(0, price - off.amount));
+    case 'price':
+      return minor(Math.min(price, off.price));
+  }
+}
+
+/** Whether a percentage of a price is whole, so that of many units it is so many times as much. */
+const isWhole = ({ percent: { digits, scale } }: Extract<Unit, { is: 'percent' }>, price: Minor): boolean =>
+  (digits * BigInt(price)) % (100n * 10n ** BigInt(scale)) === 0n;
+
+/**
+ * How far a value that the channel tests, of some goods after sales alone, follows what the book asks. Sales lower it
+ * whatever the book tests, and act there even where the book leaves them unused, as they would cost more than they save.
+ * `most` is the most that it can free.
+ */
+export function testedAfterSales(
+  { book, goods, sales }: Feed,
+  threshold: Threshold,
+  { part, level, most }: { readonly part: Part; readonly level: Offer['level']; readonly most: Minor },
+): Fidelity {
+  const lowering = [...sales.offers].filter(([offer]) =>
+    goods.some((item) => sales.of.get(item)?.offer === offer && (part === allGoods || lies(item, part))),
+  );
+  const unseen = (offer: Offer) => !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods');
+  return worstOf([
+    lowering.length === 0 || most === 0
+      ? exact
+      : bounded(
+          most,
+          { is: 'tested after goods offers', offers: lowering.map(([{ id }]) => id), most },
+          'live with it',
+        ),
+    level === 'goods' ? exact : beforeOnly(book, threshold, most, unseen),
+  ]);
+}
