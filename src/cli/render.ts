@@ -1,6 +1,6 @@
 import { channelIds } from '../core/book/index.ts';
 import { dialectOf, filesOf } from '../core/channels/index.ts';
-import { amountText } from '../core/exact/index.ts';
+import { amountText, unwrap } from '../core/exact/index.ts';
 import { lostWords, readsText } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
 import { textTable } from './table.ts';
@@ -13,7 +13,10 @@ export function runRender(path: string, channel: string, { at, json }: { at: num
   const { rules, notes } = dialectOf(id).render(book, goods);
   if (json) {
     const said = notes.map((note) => ({ ...note, why: lostWords(book.body, note.fidelity, book.market.body) }));
-    print(jsonText({ channel: id, files: filesOf(rules), notes: said }, 1));
+    const files = filesOf(rules);
+    const { twin } = dialectOf(id);
+    const twins = files.flatMap((file) => (twin ? [unwrap(twin.of(file))] : []));
+    print(jsonText({ channel: id, files, twins: filesOf({ written: () => twins }), notes: said }, 1));
     return 0;
   }
   const rows = notes.map(({ clause, reads, fidelity }) => [

@@ -156,6 +156,8 @@ export const goodsSchema = z.strictObject({
 export const renderSchema = z.strictObject({
   channel: z.string(),
   files: z.array(z.strictObject({ name: z.string(), text: z.string() })),
+  /** The same in a form that others read, where the channel has one. */
+  twins: z.array(z.strictObject({ name: z.string(), text: z.string() })),
   notes: z.array(
     z.looseObject({
       clause: z.looseObject({ about: z.string() }),

@@ -296,6 +296,10 @@ test('a file of many goods is made, kept and sent in pieces, and downloaded the 
   expect(rows[0].longest).toBeLessThan(1.5 * 2 ** 20);
   expect(live[0].text.match(/<item /g)).toHaveLength(25_000 + smallBook().goods.length);
   expect((await at.call('GET', '/api/channels/findlark/files/main.xml')).body).toBe(items);
+  const twin = (await at.call('GET', '/api/channels/findlark/files/main.jsonld')).body;
+  expect(JSON.parse(twin)['@graph'].filter((one: object) => '@type' in one && one['@type'] === 'Product')).toHaveLength(
+    25_000 + smallBook().goods.length,
+  );
   expect((await at.call('GET', '/api/channels/findlark/files/other.xml')).status).toBe(404);
   // One whose making breaks in the middle is no shorter file.
   const breaks: typeof at.context.threads = async (_, work) =>

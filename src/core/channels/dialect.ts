@@ -108,6 +108,8 @@ export interface Rules {
   readonly probes: readonly Probe[];
   /** By which of its plans or sets it charges a listing; null where it has none such, or does not list it. */
   planOf(listing: string): string | null;
+  /** What it reads of a listing, and of that alone; nothing where it does not list it. */
+  readOf(listing: string): readonly ReadLine[];
   /** The same without some promotions, as while they are held by a review. */
   without(keys: ReadonlySet<string>): Rules;
 }
@@ -133,6 +135,11 @@ export interface Dialect extends Manifest {
   readonly id: ChannelId;
   render(book: CompiledBook, goods: readonly Listed[]): Rendition;
   read(files: readonly ChannelFile[]): Result<Rules>;
+  /** The same as one of its files, in a form that others read: its name, and what it says; null where there is none. */
+  readonly twin: {
+    nameOf(file: string): string;
+    of(file: ChannelFile): Result<WrittenFile>;
+  } | null;
   /** What is live there as a book; null where that cannot be read yet. */
   readonly adopt: ((files: readonly ChannelFile[]) => Result<Adopted>) | null;
 }

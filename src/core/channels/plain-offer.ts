@@ -56,6 +56,17 @@ export function forSomeAlone(offer: Offer): Fidelity | null {
   return isSingleUse ? unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out') : null;
 }
 
+/** What keeps an offer from a storefront that asks the value of the whole basket alone; null where nothing does. */
+export function untellable(offer: Offer): Fidelity | null {
+  const some = forSomeAlone(offer);
+  if (some) return some;
+  if (soleValueCondition(offer) === undefined)
+    return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
+  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
+  if (offer.kind.sort === 'gift') return unsayable({ is: 'benefit', kind: offer.benefit.is }, 'the channel left out');
+  return null;
+}
+
 /** Limits that a channel does not keep; a largest discount is none where no more than `most` is ever taken. */
 export function limitsLost({ limits }: Offer, most: Minor | null): Fidelity {
   const lost = (['uses', 'each', 'most', 'budget'] as const).filter(

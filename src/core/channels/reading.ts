@@ -25,6 +25,18 @@ export type ReadPart =
   | { readonly is: 'entries'; readonly places: readonly string[] }
   | { readonly is: 'entry'; readonly speed: string; readonly least: string; readonly most: string }
   | { readonly is: 'entries of an item'; readonly count: number }
+  /** What one item pays for a service at some places; days as the channel has them. */
+  | {
+      readonly is: 'entry at';
+      readonly places: readonly string[];
+      readonly speed: string;
+      readonly price: string;
+      readonly days: string | null;
+    }
+  | { readonly is: 'price' | 'sale price'; readonly amount: string }
+  | { readonly is: 'set' | 'plan'; readonly key: string }
+  | { readonly is: 'labels'; readonly labels: readonly string[] }
+  | { readonly is: 'grams'; readonly grams: string }
   | { readonly is: 'promotion'; readonly id: string }
   | { readonly is: 'stocked'; readonly goods: number }
   | { readonly is: 'sets' | 'plans' | 'uses' | 'least units' | 'sale prices' | 'deliveries'; readonly count: number }

@@ -18,6 +18,7 @@ import {
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
 import { countedAlike, dialectOf, settingsOf } from '../../core/channels/index.ts';
+import { unwrap } from '../../core/exact/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
@@ -138,21 +139,27 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       if (book === null) throw new HttpProblem(404, 'no-book', 'There is no book yet');
       const dialect = dialectOf(id);
       const names = dialect.files(settingsOf(book, dialect));
-      if (!names.includes(name))
+      const source = names.find((one) => one === name || dialect.twin?.nameOf(one) === name);
+      if (source === undefined)
         throw new HttpProblem(404, 'file', `${dialect.name} has no file of this name`, { detail: names.join(', ') });
       c.header('Content-Type', 'application/octet-stream');
       c.header('Content-Disposition', `attachment; filename="${name}"`);
-      return streamed(c, (write) =>
-        threads(c.req.raw.signal, (tasks) =>
+      return streamed(c, async (write) => {
+        const pieces: string[] = [];
+        await threads(c.req.raw.signal, (tasks) =>
           tasks.render(
             id,
             proxy(async () => undefined),
             proxy(async (of: string, text: string) => {
-              if (of === name) await write(text);
+              if (of === source) await (source === name ? write(text) : pieces.push(text));
             }),
           ),
-        ),
-      );
+        );
+        // The same in another form is made of the whole file.
+        if (source === name || dialect.twin === null) return;
+        for (const piece of unwrap(dialect.twin.of({ name: source, text: pieces.join('') })).pieces())
+          await write(piece);
+      });
     })
     .post('/channels/:id/sends', async (c) => {
       const id = channelOf(c.req.param('id'));

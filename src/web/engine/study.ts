@@ -7,6 +7,7 @@ import {
   compileBook,
   type Edit,
   itemAt,
+  listingIn,
   type Market,
   type NamedThing,
   patched,
@@ -27,6 +28,7 @@ import {
   type Listing,
   type NotAdopted,
   type Note,
+  type ReadLine,
   type RecordFinding,
   type Remedy,
   recordFindings,
@@ -141,6 +143,16 @@ export function notes(basis: Told, moment: number): Record<ChannelId, readonly N
     ChannelId,
     readonly Note[]
   >;
+}
+
+/** What a channel will read of one item of the draft; nothing where it does not list it. */
+export function readOf(basis: Told, id: ChannelId, sku: string, moment: number): readonly ReadLine[] | null {
+  const { compiled: whole, goods } = draftOf(basis);
+  if (!whole) return null;
+  const ready = readyFor(whole, goods).ready.goods;
+  const item = ready.find((one) => one.sku === sku);
+  if (!item) return [];
+  return dialectOf(id).render(asOf(whole, moment), ready).rules.readOf(listingIn(item, id));
 }
 
 /** The most past orders that a channel's clauses are held against; of more every so many. */

@@ -43,7 +43,7 @@ export {
 } from './problems.ts';
 export { brokenWords } from './promises.ts';
 export { firstText, freeText, mannerText, rateText } from './rates.ts';
-export { readsText } from './readings.ts';
+export { readLines, readsText } from './readings.ts';
 export { overOrdersWords, recordSorts, recordWords, weighedWords } from './records.ts';
 export { removalWords, thingsName } from './removals.ts';
 export { starterNames } from './starter.ts';

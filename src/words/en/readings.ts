@@ -5,7 +5,10 @@ import { overWords } from './measures.ts';
 
 /** What a channel will read, line by line; a dash where it reads nothing. */
 export const readsText = (lines: readonly ReadLine[]): string =>
-  lines.length === 0 ? '—' : lines.map((line) => shortened(line).join(' · ')).join('; ');
+  lines.length === 0 ? '—' : readLines(lines).join('; ');
+
+/** The same, each line by itself. */
+export const readLines = (lines: readonly ReadLine[]): string[] => lines.map((line) => shortened(line).join(' · '));
 
 /** Steps that are told before and after those that are counted alone, where a line has very many. */
 const ends = { before: 4, after: 1, many: 12 };
@@ -84,6 +87,24 @@ function partText(part: ReadPart): string {
       return part.least === part.most
         ? `delivery ${part.speed} ${part.most}`
         : `delivery ${part.speed} ${part.least} to ${part.most} by the item’s own mass`;
+    case 'entry at':
+      return [
+        `${part.speed} ${part.price}`,
+        ...(part.days === null ? [] : [daysText(part.days)]),
+        `to ${part.places.join(', ')}`,
+      ].join(', ');
+    case 'price':
+      return part.amount;
+    case 'sale price':
+      return `sale ${part.amount}`;
+    case 'grams':
+      return `${part.grams} g`;
+    case 'set':
+      return `set ${part.key}`;
+    case 'plan':
+      return `plan ${part.key}`;
+    case 'labels':
+      return `labels ${part.labels.join(' ')}`;
     case 'entries of an item':
       return part.count === 1 ? 'one entry an item' : `${part.count} entries an item`;
     case 'promotion':
@@ -91,4 +112,10 @@ function partText(part: ReadPart): string {
     case 'stocked':
       return `${counts(part.goods, 'item', 'goods')} that the channel stocks and delivers itself`;
   }
+}
+
+/** The shortest and the longest days of a channel's file. */
+function daysText(days: string): string {
+  const [shortest, longest] = days.split(' ');
+  return shortest === longest ? counts(Number(longest), 'day') : `${shortest}–${longest} days`;
 }

@@ -80,6 +80,7 @@ function rulesOf(board: Board): Rules {
     placeKey: (place) => (at(place).length > 0 ? place.country : ''),
     probes: [],
     planOf: () => null,
+    readOf: () => [],
     without: () => rulesOf(board),
     charges: ({ place }) =>
       at(place).map(({ country, speed, amount }) => ({

@@ -1,7 +1,8 @@
 /** Findlark: comparison and adverts, fed with items and promotions. */
 import type { Dialect } from '../dialect.ts';
+import { twin } from './json-ld.ts';
 import { manifest } from './manifest.ts';
 import { render } from './render.ts';
 import { read } from './rules.ts';
 
-export const findlark = { ...manifest, render, read, adopt: null } satisfies Dialect;
+export const findlark = { ...manifest, render, read, twin, adopt: null } satisfies Dialect;

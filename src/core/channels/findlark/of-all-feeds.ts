@@ -35,7 +35,7 @@ export function ofAllFeeds(feeds: readonly Said[]): Note[] {
     return [
       {
         clause: clause.about === 'apart' ? { ...clause, items } : clause,
-        reads: some.flatMap(({ name, note }) => note.reads.map((line) => [`${name}:`, ...line])),
+        reads: some.flatMap(({ name, note }) => note.reads.map((line) => [`${name}.xml`, ...line])),
         fidelity: worstOf(some.map(({ note }) => note.fidelity)),
         keys: some.flatMap(({ note }) => note.keys ?? []),
       },

@@ -1,7 +1,6 @@
 import { conditionKindOf, lies, type Offer, partOf, sharedCode } from '../../offers/index.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { untellable } from '../lerrin-shop/offers.ts';
-import { isFor } from '../plain-offer.ts';
+import { isFor, untellable } from '../plain-offer.ts';
 import { takesOff } from '../taken-off.ts';
 import type { Feed } from './feed.ts';
 

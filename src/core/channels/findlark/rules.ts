@@ -22,6 +22,7 @@ import {
   type Rules,
 } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
+import type { ReadLine } from '../reading.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import {
   type Entry,
@@ -235,6 +236,7 @@ export function rulesOf(files: readonly FeedFile[]): Rules {
         )
         .join('\n'),
     planOf: () => null,
+    readOf: (listing) => files.flatMap((file) => readIn(file, listing)),
     without: (keys) =>
       rulesOf(
         files.map((file) => ({
@@ -320,6 +322,43 @@ function choicesIn(feed: Feed, { lines: sold, place, codes }: ChannelBasket, mom
     steps.push({ step: 'pays', amount: charge, by: null });
     return [{ speed, charge, discount, steps }];
   });
+}
+
+/** What a feed's file has of an item: its line, then its entries. */
+function readIn({ name, deliveries, items }: FeedFile, listing: string): ReadLine[] {
+  const item = items.find(({ id }) => id === listing);
+  if (!item) return [];
+  const { price, grams, labels, sale, delivery } = item;
+  const entries = deliveries.find(({ id }) => id === delivery)?.entries ?? [];
+  return [
+    [
+      `${name}.xml`,
+      { is: 'price', amount: price },
+      ...(sale
+        ? [
+            { is: 'sale price', amount: sale.price } as const,
+            { is: 'time', from: sale.from, until: sale.until, clock: '' } as const,
+          ]
+        : []),
+      ...(grams === null ? [] : [{ is: 'grams', grams } as const]),
+      ...(labels.length === 0 ? [] : [{ is: 'labels', labels } as const]),
+    ],
+    ...alikeIn(entries).map(
+      ([{ speed, price: charge, days }, places]): ReadLine => [{ is: 'entry at', places, speed, price: charge, days }],
+    ),
+  ];
+}
+
+/** The places of entries that say the same, each with the first of them. */
+function alikeIn(entries: readonly Entry[]): (readonly [Entry, string[]])[] {
+  const found = new Map<string, readonly [Entry, string[]]>();
+  for (const entry of entries) {
+    const key = `${entry.speed} ${entry.price} ${entry.days}`;
+    const same = found.get(key) ?? ([entry, []] as const);
+    found.set(key, same);
+    same[1].push(entryText(entry));
+  }
+  return [...found.values()];
 }
 
 /** Items that every feed treats alike, with the least value and mass any of them has. */

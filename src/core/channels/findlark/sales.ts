@@ -1,3 +1,4 @@
+import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor, percentOf } from '../../exact/index.ts';
 import { allGoods, lies, type Offer, type Part, partOf } from '../../offers/index.ts';
 import { beforeOnly, stated, type Threshold } from '../bounds.ts';
@@ -5,7 +6,6 @@ import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
 import type { KeepsOut } from '../keeping-out.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
-import type { Feed } from './feed.ts';
 
 /** Goods offers that are told as sale prices of their goods. */
 export interface Sales {
@@ -18,6 +18,13 @@ interface SaleOffer {
   readonly most: Minor;
   /** A percentage is rounded unit by unit there; in the book line by line. */
   readonly fidelity: Fidelity;
+}
+
+/** What sells at sale prices: a book’s goods. */
+interface Selling {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+  readonly sales: Sales;
 }
 
 type Unit = Extract<TakenOff, { is: 'percent' | 'amount' | 'price' }>;
@@ -84,11 +91,11 @@ const isWhole = ({ percent: { digits, scale } }: Extract<Unit, { is: 'percent' }
 
 /**
  * How far a value that the channel tests, of some goods after sales alone, follows what the book asks. Sales lower it
- * whatever the book tests, and act there even where the book leaves them unused, as they would cost more than they save.
- * `most` is the most that it can free.
+ * whatever the book tests, and act there even where the book leaves them unused, as they would cost more than they
+ * save. `most` is the most that it can free.
  */
 export function testedAfterSales(
-  { book, goods, sales }: Feed,
+  { book, goods, sales }: Selling,
   threshold: Threshold,
   { part, level, most }: { readonly part: Part; readonly level: Offer['level']; readonly most: Minor },
 ): Fidelity {

@@ -4,4 +4,4 @@ import { manifest } from './manifest.ts';
 import { read } from './read.ts';
 import { render } from './render.ts';
 
-export const harrowmere = { ...manifest, render, read, adopt: null } satisfies Dialect;
+export const harrowmere = { ...manifest, render, read, twin: null, adopt: null } satisfies Dialect;

@@ -78,6 +78,15 @@ export function rulesOf(plans: Plans): Rules {
     placeKey: placeAt,
     probes: probesOf(plans, edgesOf),
     planOf: (listing) => plans.plans[known(listing)?.plan ?? -1]?.key ?? null,
+    readOf: (listing) =>
+      plans.listings
+        .filter((one) => one.listing === listing)
+        .map(({ price, grams, plan, labels }) => [
+          { is: 'price', amount: price },
+          ...(grams === '' ? [] : [{ is: 'grams', grams } as const]),
+          { is: 'plan', key: plan },
+          ...(labels.length === 0 ? [] : [{ is: 'labels', labels } as const]),
+        ]),
     without: (keys) =>
       rulesOf({
         ...plans,

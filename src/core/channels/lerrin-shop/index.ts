@@ -5,4 +5,4 @@ import { manifest } from './manifest.ts';
 import { read } from './read.ts';
 import { render } from './render.ts';
 
-export const lerrinShop = { ...manifest, render, read, adopt } satisfies Dialect;
+export const lerrinShop = { ...manifest, render, read, twin: null, adopt } satisfies Dialect;

@@ -5,7 +5,7 @@ import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
-import { forSomeAlone } from '../plain-offer.ts';
+import { untellable } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
@@ -35,17 +35,6 @@ export interface Saying {
   tagOf(part: number): string | null;
   /** A key that no other campaign has. */
   keyFor(wanted: string): string;
-}
-
-/** What of an offer itself keeps it from being told, whatever else the book has; null where nothing does. */
-export function untellable(offer: Offer): Fidelity | null {
-  const some = forSomeAlone(offer);
-  if (some) return some;
-  if (soleValueCondition(offer) === undefined)
-    return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');
-  if (offer.needs !== null) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
-  if (offer.kind.sort === 'gift') return notThere(offer);
-  return null;
 }
 
 /** An offer told, or why it cannot be. */

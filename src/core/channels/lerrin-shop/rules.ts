@@ -65,6 +65,20 @@ export function rulesOf(shop: Shop): Rules {
     placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
     probes: probesOf(shop, edgesOf),
     planOf: (listing) => listed(listing)?.set.key ?? null,
+    readOf(listing) {
+      const known = listed(listing);
+      const own = shop.listings.find((one) => one.id === listing);
+      if (!known || !own) return [];
+      return [
+        [
+          { is: 'price', amount: own.price },
+          ...(own.grams === null ? [] : [{ is: 'grams', grams: own.grams } as const]),
+          { is: 'set', key: known.set.key },
+          ...(own.tags.length === 0 ? [] : [{ is: 'labels', labels: own.tags } as const]),
+          ...(own.handling === null ? [] : [{ is: 'each', amount: own.handling.each } as const]),
+        ],
+      ];
+    },
     without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
     charges(basket, moment) {
       const zone = zoneAt(basket.place);

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../data/index.ts';
 import { Clauses, type Over } from './clauses.tsx';
 import { LastSend } from './last-send.tsx';
 import { OfChannel } from './of-channel.tsx';
+import { OneItem } from './one-item.tsx';
 import { ReadBack } from './read-back.tsx';
 import { ChannelRecords } from './records.tsx';
 import { CanSay, ChannelSettings } from './settings.tsx';
@@ -69,11 +70,14 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <h1>{dialect.name}</h1>
           <span className="muted">{channelLine(dialect)}</span>
           <span className="acts">
-            {dialect.files(settingsOf(book.book, dialect)).map((name) => (
-              <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
-                Download {name}
-              </a>
-            ))}
+            {dialect
+              .files(settingsOf(book.book, dialect))
+              .flatMap((name) => [name, ...(dialect.twin ? [dialect.twin.nameOf(name)] : [])])
+              .map((name) => (
+                <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
+                  Download {name}
+                </a>
+              ))}
             <button
               type="button"
               className="act main"
@@ -110,8 +114,9 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />
         <ChannelSettings book={book} id={id} />
+        <OneItem book={book} id={id} moment={moment} />
         <h2 className="mt-5">Read back</h2>
-        <ReadBack id={id} state={state} moment={moment} />
+        <ReadBack book={book} id={id} state={state} notes={notes} moment={moment} />
         <ChannelRecords id={id} moment={moment} />
       </aside>
     </div>

@@ -22,31 +22,32 @@ export function Feeds({
   const change = (feed: Feed, to: Partial<Feed>) =>
     commit(feeds.map((one) => (one === feed ? { ...one, ...to } : one)));
   return (
-    <ul aria-label="Feeds">
-      {feeds.map((feed) => (
-        <li key={feed.name} className="sentence">
-          <FeedSentence book={book} feed={feed} feeds={feeds} onChange={(to) => change(feed, to)} />
-          {feeds.length > 1 && (
-            <button
-              type="button"
-              className="quiet danger small"
-              onClick={() => commit(feeds.filter((one) => one !== feed))}
-            >
-              Remove {feed.name}
-            </button>
-          )}
-        </li>
-      ))}
-      <li>
-        <button
-          type="button"
-          className="act"
-          onClick={() => commit([...feeds, { name: freshName(feeds), countries: 'all', language: 'en', goods: null }])}
-        >
-          Add a feed
-        </button>
-      </li>
-    </ul>
+    <>
+      <h2 className="mt-5">Your feeds</h2>
+      <ul aria-label="Feeds" className="mt-2">
+        {feeds.map((feed) => (
+          <li key={feed.name} className="border-b border-base-300 py-1.5">
+            <FeedSentence book={book} feed={feed} feeds={feeds} onChange={(to) => change(feed, to)} />
+            {feeds.length > 1 && (
+              <button
+                type="button"
+                className="quiet danger small"
+                onClick={() => commit(feeds.filter((one) => one !== feed))}
+              >
+                Remove {feed.name}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="act mt-2"
+        onClick={() => commit([...feeds, { name: freshName(feeds), countries: 'all', language: 'en', goods: null }])}
+      >
+        Add a feed
+      </button>
+    </>
   );
 }
 

@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { channelName, counts } from '../../../words/index.ts';
+import type { Note } from '../../../core/channels/index.ts';
+import { channelName, clauseName, counts } from '../../../words/index.ts';
 import { useFilesQuery } from '../../data/api.ts';
+import type { OpenBook } from '../../data/book.ts';
 import { useMomentText } from '../../ui/clock.ts';
 
 interface Differing {
@@ -34,7 +36,19 @@ function differing(
 }
 
 /** What the channel says is live, beside what it was told. */
-export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelState | undefined; moment: number }) {
+export function ReadBack({
+  book,
+  id,
+  state,
+  notes,
+  moment,
+}: {
+  book: OpenBook;
+  id: ChannelId;
+  state: ChannelState | undefined;
+  notes: readonly Note[];
+  moment: number;
+}) {
   const dated = useMomentText();
   const [shown, setShown] = useState(false);
   const { data } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
@@ -47,7 +61,7 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
     <div>
       {state.held.map((one) => (
         <p key={one.key} className="border-t border-base-300 py-1.5">
-          <code>{one.key}</code>{' '}
+          {heldName(book, notes, one.key)} <code>{one.key}</code>{' '}
           {one.state === 'refused' ? (
             <span className="text-off">refused: {one.reason}</span>
           ) : (
@@ -77,4 +91,10 @@ export function ReadBack({ id, state, moment }: { id: ChannelId; state: ChannelS
         ))}
     </div>
   );
+}
+
+/** What the book means by what a channel holds under a key; nothing where the book no longer has it. */
+function heldName({ book }: OpenBook, notes: readonly Note[], key: string): string {
+  const note = notes.find(({ keys }) => keys?.includes(key));
+  return note ? clauseName(book, note.clause) : '';
 }

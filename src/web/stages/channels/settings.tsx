@@ -57,31 +57,29 @@ export function ChannelSettings({ book, id }: { book: OpenBook; id: ChannelId })
             );
           })}
           {dialect.ownSettings.map((setting) => {
+            if (setting.is === 'feeds') return null;
             const words = wordsOfChannel(id).settings[setting.field];
             return (
               <tr key={setting.field}>
                 <td>{words?.lead}</td>
                 <td>
-                  {setting.is === 'feeds' ? (
-                    <Feeds
-                      book={book}
-                      set={set}
-                      onCommit={(feeds) => book.edit(['channels', id, setting.field], feeds)}
-                    />
-                  ) : (
-                    <ChoicePart
-                      label={words?.label ?? setting.field}
-                      value={String(set[setting.field])}
-                      choices={setting.values.map((value) => ({ value, label: words?.values?.[value] ?? value }))}
-                      onCommit={(value) => book.edit(['channels', id, setting.field], value)}
-                    />
-                  )}
+                  <ChoicePart
+                    label={words?.label ?? setting.field}
+                    value={String(set[setting.field])}
+                    choices={setting.values.map((value) => ({ value, label: words?.values?.[value] ?? value }))}
+                    onCommit={(value) => book.edit(['channels', id, setting.field], value)}
+                  />
                 </td>
               </tr>
             );
           })}
         </tbody>
       </table>
+      {dialect.ownSettings.map(({ is, field }) =>
+        is === 'feeds' ? (
+          <Feeds key={field} book={book} set={set} onCommit={(to) => book.edit(['channels', id, field], to)} />
+        ) : null,
+      )}
       <KeyLine of={id} name={dialect.name} />
     </>
   );

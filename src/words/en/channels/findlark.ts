@@ -19,5 +19,5 @@ export const findlark: ChannelWords = {
     { about: 'Not', how: 'single-use codes, segments, limits, reduced delivery, amounts off a unit beside others' },
     { about: 'Review', how: '30 hours, and 10 before it where a country is opened' },
   ],
-  settings: { feeds: { label: 'Feeds', lead: 'Feeds' } },
+  settings: {},
 };
