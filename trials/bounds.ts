@@ -8,7 +8,8 @@ import { seeded } from '../src/core/plan/index.ts';
 import { charges, type Question, soldIn } from '../src/core/quote/index.ts';
 import { opened } from '../tests/books/opened.ts';
 import type { World } from '../tests/reading/books.ts';
-import { marketOffersWorldOf, plainOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
+import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
+import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { touching } from '../tests/telling/touching.ts';
 
 /**
@@ -58,7 +59,7 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
     value: () => minor(pick([1, 500, ...edges, ...edges.map((edge) => edge - 1), under(100_000)]) || 1),
     mass: () => (pick([gram, 500 * gram, 501 * gram, 2500 * gram, 2501 * gram, under(30_000) * gram]) || gram) as Mass,
   };
-  const places = ['IE', 'GB', 'FR', 'DE', 'NZ'].flatMap((country) => {
+  const places = ['IE', 'GB', 'FR', 'DE', 'NZ', 'ES', 'PT'].flatMap((country) => {
     const place = placeOf({ country });
     return place.ok ? [place.value] : [];
   });
@@ -71,13 +72,14 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
       price: dialect.id === 'findlark' ? item.price : measures.value(),
       mass: dialect.id === 'lerrin-shop' ? measures.mass() : item.mass,
     });
+    // As many of one item as may be are what most bounds are reached by.
+    const some = chanced(random, 0.3)
+      ? [{ item: pick(goods), units: pick([1, 20]) }]
+      : asked.lines.slice(0, pick([1, 1, 2, 4])).map(({ item }) => ({ item, units: pick([1, 1, 2, 5, 20]) }));
     const question: Question = {
       ...asked,
       place: pick(places),
-      lines: asked.lines.slice(0, pick([1, 1, 2, 4])).map(({ item }) => ({
-        item: { ...item, ...figures(item) },
-        units: pick([1, 1, 2, 5, 20]),
-      })),
+      lines: some.map(({ item, units }) => ({ item: { ...item, ...figures(item) }, units })),
       shopper: { ...asked.shopper, channel: dialect.id },
     };
     if (question.lines.reduce((sum, { units }) => sum + units, 0) > 20) continue;
@@ -100,7 +102,7 @@ const chanced = (random: () => number, share: number): boolean => random() < sha
 
 for (const [id, worldOf] of [
   ['lerrin-shop', tellableWorldOf],
-  ['findlark', plainOffersWorldOf],
+  ['findlark', feedWorldOf],
   ['harrowmere', marketOffersWorldOf],
 ] as const) {
   const rows = new Map<string, { bounds: number; asked: number; close: number; wide: string[] }>();

@@ -6,8 +6,17 @@ import { aloneCharge, type Delivered, type DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 import type { NamedPart } from './named-parts.ts';
 
+/** Items that are charged alike alone: what a lane charges for one of them, and the most that any weighs and costs. */
+export interface Alike {
+  readonly charge: number;
+  readonly mass: number;
+  readonly price: number;
+}
+
 /** What the entries of a group's goods come to in a lane. */
 export interface Entered {
+  /** Items that the lane takes alone. */
+  readonly alike: () => readonly Alike[];
   least: number;
   most: number;
   /** Some goods pay what no entry says: there were too many. */
@@ -23,6 +32,22 @@ interface Said {
   readonly days: string;
 }
 
+/** Items of one list of entries: what they are charged alone, lane by lane, and the most of each figure of theirs. */
+interface Shared {
+  readonly charges: readonly (Minor | null)[];
+  readonly entries: readonly Entry[];
+  mass: number;
+  price: number;
+  handling: number;
+}
+
+/** What some items are charged in a lane alone, fees of their own aside. */
+const alikeIn = (all: readonly Shared[], lane: number): Alike[] =>
+  all.flatMap(({ charges, mass, price, handling }) => {
+    const charge = charges[lane] ?? null;
+    return charge === null ? [] : [{ charge: charge - handling, mass, price }];
+  });
+
 /**
  * The entries of each item, worked out as it would be charged alone; the fewest that say so, as a part of the map needs
  * none of its own where a wider one says the same. Items with the same entries share one list.
@@ -35,25 +60,33 @@ export function entriesOf(
   readonly entered: ReadonlyMap<DeliveredLane, Entered>;
 } {
   const { book, parts, spoken, say } = feed;
-  const shared = new Map<string, readonly Entry[]>();
+  const shared = new Map<string, Shared>();
   const entered = new Map<DeliveredLane, Entered>();
   const told = lanes.filter(({ lost }) => lost === null);
   const at = (part: number, service: string) =>
     told.find((lane) => lane.part === part && lane.service === service) ?? null;
-  for (const lane of told)
-    entered.set(lane, { least: Number.POSITIVE_INFINITY, most: 0, full: false, refused: false, falls: false });
   const grid = parts.map((_, part) => spoken.map(({ id }) => at(part, id)));
   const { asked, placeOf } = askedOnce(told);
+  for (const lane of told)
+    entered.set(lane, {
+      alike: () => alikeIn([...shared.values()], placeOf.get(lane) ?? 0),
+      least: Number.POSITIVE_INFINITY,
+      most: 0,
+      full: false,
+      refused: false,
+      falls: false,
+    });
 
   function of(item: Listed): readonly Entry[] {
     const charges = asked.map((lane) => aloneCharge(book, item, lane, parts[lane.part] as NamedPart));
     // Items that are charged alike everywhere have the same entries.
     const key = charges.join();
-    const before = shared.get(key);
-    if (before) return before;
-    const entries = entriesBy(charges);
-    shared.set(key, entries);
-    return entries;
+    const known = shared.get(key) ?? { charges, entries: entriesBy(charges), mass: 0, price: 0, handling: 0 };
+    shared.set(key, known);
+    known.mass = Math.max(known.mass, item.mass ?? 0);
+    known.price = Math.max(known.price, item.price);
+    known.handling = Math.max(known.handling, item.handling?.each ?? 0);
+    return known.entries;
   }
 
   function entriesBy(charges: readonly (Minor | null)[]): readonly Entry[] {

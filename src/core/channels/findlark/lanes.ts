@@ -1,5 +1,6 @@
-import { type Minor, minor } from '../../exact/index.ts';
+import { gram, type Minor, minor } from '../../exact/index.ts';
 import { patternText } from '../../places/index.ts';
+import { stated } from '../bounds.ts';
 import { dearestPays, partedByKind } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
@@ -112,8 +113,32 @@ function laneFidelity(
 }
 
 /** By how much a basket of several items of a group may pay otherwise than the dearest of their entries. */
-const several = (lane: DeliveredLane, { least, most }: Entered): Minor =>
-  lane.isFlat || most < least ? minor(0) : minor(Math.max(0, lane.most - least, most - lane.least));
+function several(lane: DeliveredLane, { alike, least, most }: Entered): Minor {
+  if (lane.isFlat || most < least) return minor(0);
+  if (!lane.rising) return minor(Math.max(0, lane.most - least, most - lane.least));
+  // Of what costs no more alone, the heaviest and dearest many times over is charged most.
+  let [mass, price, off] = [0, 0, 0];
+  for (const one of [...alike()].sort((a, b) => a.charge - b.charge)) {
+    mass = Math.max(mass, one.mass);
+    price = Math.max(price, one.price);
+    const many = {
+      value: Math.min(stated.value, stated.units * price),
+      mass: Math.min(stated.mass, stated.units * mass),
+    };
+    off = Math.max(off, chargeBy(lane.rising, many) - one.charge);
+  }
+  return minor(off);
+}
+
+/** What steps charge for the stated units of a value and a mass. */
+function chargeBy(
+  { by, rows, each }: NonNullable<DeliveredLane['rising']>,
+  many: { value: number; mass: number },
+): number {
+  const at = by === 'value' ? many.value : Math.ceil(many.mass / gram);
+  const row = rows.findLast(({ from, charge }) => from <= at && charge !== null);
+  return (row?.charge ?? 0) + each * stated.units;
+}
 
 /** What is said of goods with rates and fees of their own, and of those that some services bar. */
 export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly Said[]): Note[] {
