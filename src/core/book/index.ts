@@ -27,6 +27,7 @@ export { alike, type Edit, editTo, NothingThere, OtherKey } from './edit.ts';
 export { type BookFinding, bookFindings } from './findings.ts';
 export { importGoods } from './import-goods.ts';
 export { type Label, type LabelSort, type LabelUse, labelsOf, relabelled } from './labels.ts';
+export { turnedMarket } from './market.ts';
 export { groupsFrom2, type MigrationNote, migrated } from './migrate/index.ts';
 export {
   countOf,

@@ -22,7 +22,25 @@ export interface ReadyMarket {
   readonly currency: Currency;
   readonly digits: number;
   readonly rounding: MarketRounding;
+  /** By what amounts in its own currency are turned, where its tax is put inside them or taken out. */
+  readonly turned: Turning | null;
 }
+
+/** A fraction by which an amount is turned, and those for what is charged in zones. */
+export interface Turning extends Pick<Conversion, 'up' | 'down'> {
+  inZone(zone: string): Pick<Conversion, 'up' | 'down'>;
+}
+
+/** A market with its tax put inside amounts, or taken out of them: each is turned alone. */
+export const turnedMarket = (market: ReadyMarket, tax: Market['tax'], turned: Turning): ReadyMarket => ({
+  ...market,
+  body: { ...market.body, tax },
+  turned,
+});
+
+/** How what is charged in a zone becomes the market's. */
+export const chargesIn = ({ turned }: ReadyMarket, zone: string, all: Conversion | null): Conversion | null =>
+  turned && all ? { ...all, ...turned.inZone(zone) } : all;
 
 /** Reads a market's settings; null where its currency is none, and nothing can be answered. */
 export function readMarket(body: Market, problems: Problem[]): ReadyMarket | null {
@@ -42,6 +60,7 @@ export function readMarket(body: Market, problems: Problem[]): ReadyMarket | nul
     currency,
     digits: currencyDigits(currency),
     rounding: roundingOf(body, currency, [...at, 'rounding'], problems),
+    turned: null,
   };
 }
 
@@ -65,7 +84,7 @@ function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'],
 }
 
 /**
- * How a currency becomes a market's: null where it is the same. Two currencies meet only by a rate listed for that
+ * How a currency becomes a market's: null where it is the same, and amounts are not turned by tax. Two currencies meet only by a rate listed for that
  * direction: no inverse, no chain; where there is none it is a problem of what asks.
  */
 export function conversionInto(
@@ -75,7 +94,10 @@ export function conversionInto(
   at: Problem['at'],
   problems: Problem[],
 ): Conversion | null {
-  if (from === market.currency) return null;
+  if (from === market.currency) {
+    const { turned } = market;
+    return turned && { up: turned.up, down: turned.down, rounding: { is: 'nearest' } };
+  }
   const listed = book.exchange.find((one) => one.from === from && one.to === market.currency);
   const rate = listed && parseDecimal(listed.rate, 8);
   if (!isCurrency(from)) problems.push({ at, is: 'malformed', text: from, form: 'currency' });

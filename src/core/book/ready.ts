@@ -192,6 +192,7 @@ function workshop(book: CompiledBook, itemOf: Workshop['itemOf'], problems: Prob
       currency: book.written,
       market: book.currency,
       conversion: book.conversion,
+      charges: book.conversion,
       rounding: book.market.rounding,
       boxes: book.boxes,
       priceLists: book.priceLists,

@@ -128,13 +128,23 @@ test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
 );
 
 test.each(['lerrin-shop', 'harrowmere', 'findlark'] as const)(
-  'where tax is added to prices, and some is, the note says that %s has it inside',
+  'where tax is added to prices, and some is, %s is told them with it; else the note says that it is not',
   (channel) => {
     const taxed = (percent: string) => (book: BookFile) => {
       book.markets = book.markets.map((market) => ({ ...market, tax: 'added' }));
-      book.taxes = [{ id: 'all', class: 'standard', places: ['IE'], percent }];
+      book.taxes = [{ id: 'all', class: 'standard', places: ['world'], percent }];
     };
-    expect(find(notesOf(channel, taxed('23')), 'tax')?.fidelity).toMatchObject({
+    expect(find(notesOf(channel, taxed('23')), 'tax')).toMatchObject({
+      reads: 'each amount with its tax inside',
+      fidelity: { is: 'bounded', why: expect.stringContaining('told with tax, each rounded alone') },
+    });
+    // What is given in the market's currency besides cannot be turned with the rest.
+    const given = notesOf(channel, (book) => {
+      taxed('23')(book);
+      const free = book.templates[0]?.lanes.home?.post?.freeFrom;
+      if (free) free.also = { EUR: '55.00' };
+    });
+    expect(find(given, 'tax')?.fidelity).toMatchObject({
       is: 'unsayable',
       why: expect.stringContaining('told as they are, without it'),
     });

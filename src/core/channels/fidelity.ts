@@ -50,6 +50,9 @@ export type Loss =
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
   | { readonly is: 'told as they are'; readonly there: 'inside' | 'added' }
+  | { readonly is: 'turned alone'; readonly tax: 'inside' | 'added'; readonly off: Minor }
+  | { readonly is: 'other tax rates'; readonly places: readonly string[]; readonly off: Minor }
+  | { readonly is: 'edges with tax'; readonly off: Minor }
   | { readonly is: 'sets full'; readonly fit: number; readonly goods: number }
   | { readonly is: 'entries full'; readonly fit: number; readonly left: readonly string[] }
   // Places, as patterns are written.

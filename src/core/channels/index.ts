@@ -3,9 +3,11 @@
 import { dialectList as list } from '#dialects';
 import { manifests } from '#manifests';
 import type { ChannelId, CompiledBook } from '../book/index.ts';
+import { turnedTo } from './counted.ts';
 import type { Dialect, Listed, Note, Rendition } from './dialect.ts';
 import { exact, unsayable } from './fidelity.ts';
 import { countedAlike, listedAt } from './listed.ts';
+import { edgedByTax, taxNote, untaxedNotes } from './tax-notes.ts';
 
 /** Of a book in another currency a channel is told nothing at all: a figure in yen would be read as euros. */
 function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
@@ -24,27 +26,23 @@ function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
   };
 }
 
-/** A dialect without the goods its channel stocks: those it delivers itself, by its own rules. */
+/**
+ * A dialect without the goods its channel stocks: those it delivers itself, by its own rules. It is told the book as the
+ * channel counts it.
+ */
 const ownGoods = (dialect: Dialect): Dialect => ({
   ...dialect,
   render(book, goods) {
     if (!countedAlike(book, dialect)) return toldNothing(dialect, book);
     const own = listedAt(book, dialect.id, goods);
-    const rendition = dialect.render(book, own);
-    return {
-      ...rendition,
-      notes: [...taxNotes(book, dialect), ...rendition.notes, ...stockedNotes(dialect.id, goods)],
-    };
+    const turned = turnedTo(book, dialect);
+    const rendition = turned ? dialect.render(turned.book, turned.goods(own)) : dialect.render(book, own);
+    const notes = turned
+      ? [taxNote(book, own, turned), ...edgedByTax(book, own, turned, rendition.notes)]
+      : [...untaxedNotes(book, dialect), ...rendition.notes];
+    return { ...rendition, notes: [...notes, ...stockedNotes(dialect.id, goods)] };
   },
 });
-
-/** What is said where a market has its tax otherwise than the channel: amounts are told as they stand. */
-function taxNotes({ market, body }: CompiledBook, { tax }: Dialect): Note[] {
-  const isAlike = market.body.tax === tax || body.taxes.every(({ percent }) => Number(percent) === 0);
-  if (isAlike) return [];
-  const fidelity = unsayable({ is: 'told as they are', there: tax }, 'prices as there', 'live with it');
-  return [{ clause: { about: 'tax' }, reads: [], fidelity }];
-}
 
 /** What is said of the goods that a channel stocks. */
 function stockedNotes(id: ChannelId, goods: readonly Listed[]): Note[] {
@@ -61,6 +59,7 @@ export type { Adopted, NotAdopted } from './adopted.ts';
 export { type AdoptRow, adoptionRows } from './adoption.ts';
 export { begunFrom } from './begun-from.ts';
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
+export { countedAt } from './counted.ts';
 export {
   type ChannelBasket,
   type ChannelChoice,

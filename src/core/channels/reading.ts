@@ -41,6 +41,7 @@ export type ReadPart =
   | { readonly is: 'stocked'; readonly goods: number }
   | { readonly is: 'sets' | 'plans' | 'uses' | 'least units' | 'sale prices' | 'deliveries'; readonly count: number }
   | { readonly is: 'dearest set' | 'dearest entry' }
+  | { readonly is: 'turned'; readonly tax: 'inside' | 'added' }
   | { readonly is: 'each' | 'pays at most'; readonly amount: string }
   | { readonly is: 'except'; readonly places: readonly string[] };
 

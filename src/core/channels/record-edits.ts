@@ -5,7 +5,7 @@ import type { RecordFinding } from './records.ts';
 
 /**
  * The edits by which the book is as a channel's record says; null where there are none: a mass that no unit of the
- * book has in three decimals, a price of nobody, a plan, which follows from templates, and a listing too many, which
+ * book has in three decimals, a price of nobody or with tax that the book has not, a plan, which follows from templates, and a listing too many, which
  * the next send takes away.
  *
  * @param whole gives an item with all it takes from its parents
@@ -34,7 +34,7 @@ export function recordEdits(
         item.listedAs.filter(({ channel }) => channel !== id),
       );
     case 'price':
-      return finding.there === null
+      return finding.there === null || finding.isTurned
         ? null
         : at('prices', pricedAt(item.prices, id, book.markets[0]?.id ?? null, finding.there));
     case 'mass': {

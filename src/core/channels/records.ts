@@ -1,6 +1,7 @@
 import { type CompiledBook, listingIn, type Ready, say } from '../book/index.ts';
 import { gramsText, massOfGrams, parseAmount } from '../exact/index.ts';
 import { listingOf } from '../goods/index.ts';
+import { countedAt } from './counted.ts';
 import type { Dialect, Rules } from './dialect.ts';
 import { countedAlike, listedAt } from './listed.ts';
 
@@ -25,6 +26,8 @@ export type RecordFinding =
   | { readonly is: 'twice'; readonly sku: string; readonly listing: string; readonly there: string }
   /** Amounts and grams as texts, plans by their keys; null for none. */
   | {
+      /** `isTurned`: both prices are with tax, or without it, otherwise than in the book. */
+      readonly isTurned?: boolean;
       readonly is: 'price' | 'mass' | 'plan';
       readonly sku: string;
       readonly listing: string;
@@ -38,14 +41,15 @@ export type RecordFinding =
  */
 export function recordFindings(
   book: CompiledBook,
-  dialect: Pick<Dialect, 'id' | 'currency'>,
+  dialect: Pick<Dialect, 'id' | 'currency' | 'tax'>,
   goods: readonly Ready[],
   listings: readonly Listing[],
   files: { readonly here: Rules; readonly there: Rules } | null,
 ): RecordFinding[] {
   const { id } = dialect;
   const there = new Map(listings.map((one) => [one.listing, one]));
-  const ours = listedAt(book, id, goods);
+  const counted = countedAt(book, dialect);
+  const ours = counted.goods(listedAt(book, id, goods));
   const isOurs = new Set(ours.map(({ listing }) => listing));
   const isStocked = new Set(goods.flatMap((item) => (item.stockedBy.includes(id) ? listingIn(item, id) : [])));
   /** Under its SKU, where that is no other's id. */
@@ -60,7 +64,9 @@ export function recordFindings(
     if (!found)
       return bare === null ? [{ is: 'forgotten', sku, listing }] : [{ is: 'other id', sku, listing, there: bare }];
     return [
-      ...figureFindings(book, dialect, item, found, files),
+      ...figureFindings(counted.book, dialect, item, found, files).map((one) =>
+        one.is === 'price' && counted.book !== book ? { ...one, isTurned: true } : one,
+      ),
       ...(bare === null ? [] : [{ is: 'twice', sku, listing, there: bare } as const]),
     ];
   });

@@ -254,3 +254,23 @@ test('a channel told nothing of a rate is found though every item is heavy and n
   const { findings } = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now);
   expect(findings.map((one) => [one.service, one.cause])).toEqual([['post', 'not sold there']]);
 });
+
+test('a market that adds its tax is checked as the channel counts it: with tax on both sides nothing differs', async () => {
+  const file = smallBook();
+  file.taxes = [{ id: 'all', class: 'standard', places: ['world'], percent: '23' }];
+  const found = async (tax: 'inside' | 'added') => {
+    const { book, goods } = opened({
+      ...file,
+      markets: file.markets.map((market, i) => (i === 0 ? { ...market, tax } : market)),
+    });
+    return Promise.all(
+      dialects.map(async (dialect) => {
+        const rendition = dialect.render(book, goods);
+        const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
+        const { findings } = await checkChannel(book, goods, { id: dialect.id, sides, ask: null }, now);
+        return findings.map((one) => [dialect.id, one.cause, one.class]);
+      }),
+    );
+  };
+  expect(await found('added')).toEqual(await found('inside'));
+});

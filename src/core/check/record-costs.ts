@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import type { RecordFinding, Rules } from '../channels/index.ts';
+import { countedAt, dialectOf, type RecordFinding, type Rules } from '../channels/index.ts';
 import { massOfGrams, parseAmount } from '../exact/index.ts';
 import { inChannel, type Sold, soldIn } from '../quote/index.ts';
 import { type Differing, differing, ordersBySku } from './differing.ts';
@@ -23,12 +23,13 @@ export function recordCosts(
   findings: readonly RecordFinding[],
   past: readonly Ordered[],
 ): (Differing | null)[] {
+  const { question: counted } = countedAt(book, dialectOf(id));
   const bySku = ordersBySku(past.filter((order) => isOf(order, id, speeds)));
   return findings.map((finding) => {
     if (finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'plan') return null;
     return differing(
       (bySku.get(finding.sku) ?? []).map(({ question, service }) => {
-        const { lines, ...basket } = soldIn(inChannel(question, id));
+        const { lines, ...basket } = soldIn(counted(inChannel(question, id)));
         const paid = (rules: Rules, sold: readonly Sold[]) => {
           const all = rules.charges({ ...basket, lines: sold }, question.moment);
           const choice = all.find((one) => one.speed === speeds[service]);

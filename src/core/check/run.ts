@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import { type Listed, listedAt } from '../channels/index.ts';
+import { countedAt, dialectOf, type Listed, listedAt } from '../channels/index.ts';
 import type { Instant } from '../exact/index.ts';
 import { soldIn } from '../quote/index.ts';
 import type { ChannelToCheck, SaysAt } from './channel.ts';
@@ -45,13 +45,16 @@ export const unfollowed: Following = { begin: async () => undefined, progress: a
  * at, not with the corners.
  */
 export async function checkChannel(
-  book: CompiledBook,
-  goods: readonly Listed[],
+  asMeant: CompiledBook,
+  meant: readonly Listed[],
   channel: ChannelToCheck,
   now: Instant,
   { begin, progress }: Following = unfollowed,
 ): Promise<ChannelReport> {
   const { sides, ask } = channel;
+  // Both sides are compared in what shoppers of the channel see.
+  const { book, ...there } = countedAt(asMeant, dialectOf(channel.id));
+  const goods = there.goods(meant);
   const sayings = new Map<Instant, Live | null>();
   const saysAt: SaysAt = async (moment) => {
     if (!sayings.has(moment)) sayings.set(moment, ask ? await ask.live(moment) : null);

@@ -1,5 +1,5 @@
 import type { ChannelId, CompiledBook } from '../book/index.ts';
-import type { Clause, Note, SideStep } from '../channels/index.ts';
+import { type Clause, countedAt, dialectOf, type Note, type SideStep } from '../channels/index.ts';
 import { minor } from '../exact/index.ts';
 import { inChannel, type Question } from '../quote/index.ts';
 import type { Differing } from './differing.ts';
@@ -43,13 +43,14 @@ export function isOf({ question, service }: Ordered, id: ChannelId, speeds: Side
 }
 
 /** Past orders of a channel, and those of no channel, charged as it is told the book today beside what is meant. */
-export function toldOver(book: CompiledBook, id: ChannelId, sides: Sides, past: readonly Ordered[]): ToldOver {
+export function toldOver(meantBook: CompiledBook, id: ChannelId, sides: Sides, past: readonly Ordered[]): ToldOver {
   const { notes } = sides.rendition;
+  const { book, question: counted } = countedAt(meantBook, dialectOf(id));
   const costs = new Map<Note | null, { orders: number; more: number; less: number; offered: number }>();
   let [orders, differ] = [0, 0];
   for (const { question, service } of past.filter((order) => isOf(order, id, sides.speeds))) {
     orders += 1;
-    const there = inChannel(question, id);
+    const there = counted(inChannel(question, id));
     const verdict = judge(book, sides, null, there, null).find((one) => one.service === service);
     if (!verdict || verdict.outcome.is === 'matches') continue;
     differ += 1;

@@ -10,6 +10,8 @@ export interface LaneContext {
   readonly currency: Currency;
   readonly market: Currency;
   readonly conversion: Conversion | null;
+  /** How charges become the market's: as all else, or by the tax of where they are paid. */
+  readonly charges: Conversion | null;
   readonly rounding: MarketRounding;
   readonly boxes: ReadonlyMap<string, Box>;
   readonly priceLists: ReadonlyMap<string, PriceList>;

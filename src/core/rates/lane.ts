@@ -170,7 +170,7 @@ export function readLane(body: LaneBody, context: LaneContext): Result<readonly 
       names: body.names,
       days: body.days,
       broughtBy: body.broughtBy,
-      conversion: context.conversion,
+      conversion: context.charges,
     };
   };
   const turns = turnsOf([...rates, ...fees, ...frees]);
@@ -198,7 +198,7 @@ function readRates(
         rate: known
           ? readRate(
               given,
-              { ...context, currency, market: currency, conversion: null },
+              { ...context, currency, market: currency, conversion: null, charges: null },
               [...field, 'also', currency],
               problems,
             )
@@ -216,7 +216,7 @@ function readRates(
 
 function readFees(
   body: FeesBody | null,
-  { currency, market, conversion }: LaneContext,
+  { currency, market, charges }: LaneContext,
   at: Problem['at'],
   problems: Problem[],
 ): Fees {
@@ -230,8 +230,8 @@ function readFees(
     if (!isCurrency(code)) problems.push({ at: [...at, 'also', code], is: 'malformed', text: code, form: 'currency' });
     return { code, fees: isCurrency(code) ? both(fees, code, [...at, 'also', code]) : own };
   });
-  const given = conversion ? also.find(({ code }) => code === market)?.fees : undefined;
-  const alone = (fee: Minor) => (conversion ? converted(fee, conversion) : fee);
+  const given = charges ? also.find(({ code }) => code === market)?.fees : undefined;
+  const alone = (fee: Minor) => (charges ? converted(fee, charges) : fee);
   return { ...own, alone: given ?? { order: alone(own.order), item: alone(own.item) }, given: given !== undefined };
 }
 

@@ -43,6 +43,7 @@ const context: LaneContext = {
   currency: eur,
   market: eur,
   conversion: null,
+  charges: null,
   rounding: { is: 'nearest' },
   boxes,
   priceLists: new Map(),

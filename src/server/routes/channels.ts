@@ -17,7 +17,7 @@ import {
   sendSchema,
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
-import { countedAlike, dialectOf, settingsOf } from '../../core/channels/index.ts';
+import { countedAlike, countedAt, dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { unwrap } from '../../core/exact/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown } from '../../live/index.ts';
@@ -80,6 +80,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     questions: readonly Question[],
   ): Promise<CheckoutAnswer> {
     if (!countedAlike(compiled, dialectOf(id))) return { down: null, answers: questions.map(() => []) };
+    const { question: counted } = countedAt(compiled, dialectOf(id));
     const moments = [...new Set(questions.map((question) => question.moment))];
     try {
       const answered = await Promise.all(
@@ -87,7 +88,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
           const asked = questions.filter((question) => question.moment === moment);
           const answers = await clients[id].checkout(
             moment,
-            asked.map((one) => soldIn(inChannel(one, id))),
+            asked.map((one) => soldIn(counted(inChannel(one, id)))),
           );
           return asked.map((question, i) => [question, answers[i] ?? []] as const);
         }),

@@ -10,6 +10,8 @@ import {
 import {
   type ChannelFile,
   countedAlike,
+  countedAt,
+  type Dialect,
   dialects,
   inBookTerms,
   type SideStep,
@@ -169,14 +171,13 @@ export function everySide(
   const there = compiled.market.body.id === book.markets[0]?.id;
   const sides = dialects.map((dialect) => ({
     id: dialect.id,
+    meant: meantAt(dialect),
     speeds: settingsOf(book, dialect).speeds,
     // Which keys there say thresholds does not go by the goods.
     rendition: dialect.render(compiled, []),
     choices:
       there && countedAlike(compiled, dialect)
-        ? (basis
-            .rulesIn(dialect, live[dialect.id] ?? [])
-            ?.charges(soldIn(inChannel(question, dialect.id)), question.moment) ?? [])
+        ? (basis.rulesIn(dialect, live[dialect.id] ?? [])?.charges(soldIn(thereOf(dialect)), question.moment) ?? [])
         : [],
   }));
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
@@ -194,7 +195,7 @@ export function everySide(
           side.id,
           {
             speed,
-            meant: meantIn(at ? (at[side.id] ?? null) : answer, id),
+            meant: meantIn(side.meant, id),
             charge: choice?.charge ?? null,
             discount: choice?.discount ?? null,
             steps: inBookTerms(choice?.steps ?? [], side.rendition),
@@ -204,6 +205,16 @@ export function everySide(
     ),
   }));
   return { answer, goods: answer.goods, market: compiled.market.body, services };
+
+  /** The basket as a channel counts it. */
+  function thereOf(dialect: Dialect): Question {
+    return countedAt(compiled, dialect).question(inChannel(question, dialect.id));
+  }
+  function meantAt(dialect: Dialect): Answer | null {
+    const counted = countedAt(compiled, dialect);
+    if (counted.book === compiled) return at ? (at[dialect.id] ?? null) : answer;
+    return at && at[dialect.id] === null ? null : quote(counted.book, thereOf(dialect));
+  }
 
   function marginFor(id: string): SidedMargin | null {
     const choice = everyChoice.find((one) => one.service === id);

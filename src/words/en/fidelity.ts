@@ -127,6 +127,14 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return loss.there === 'inside'
         ? 'Amounts have the tax inside there and not here: they are told as they are, without it.'
         : 'Tax is added to amounts there and inside them here: they are told as they are, with it.';
+    case 'turned alone':
+      return loss.tax === 'inside'
+        ? `Prices, rates and thresholds are told with tax, each rounded alone; here tax is on lines: up to ${say(loss.off)} off.`
+        : `Prices, rates and thresholds are told without tax, each rounded alone: up to ${say(loss.off)} off.`;
+    case 'other tax rates':
+      return `Another tax rate holds in ${upToSome(loss.places)}: up to ${say(loss.off)} off there.`;
+    case 'edges with tax':
+      return `What is told with tax is met a few cents sooner or later: up to ${say(loss.off)} off just there.`;
     case 'sets full':
       return [
         `Only ${loss.fit} goods sets fit there;`,

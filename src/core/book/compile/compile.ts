@@ -16,14 +16,19 @@ import { quotingOf, readTemplate } from './templates.ts';
 
 /**
  * Makes a book ready to answer for a market (the first where none is named), or tells everything in it that cannot be
- * meant: where, what, what would be right.
+ * meant: where, what, what would be right. `turn`: the market as it is to be read instead.
  */
-export function compileBook(body: Book, marketId?: string): Result<CompiledBook> {
+export function compileBook(
+  body: Book,
+  marketId?: string,
+  turn: (market: ReadyMarket) => ReadyMarket = (market) => market,
+): Result<CompiledBook> {
   const problems: Problem[] = [];
   const note: Noting = (at, fault) => problems.push({ at, ...fault });
   const markets = marketsOf(body, marketId, problems, note);
   if (!markets) return { ok: false, problems };
-  const { market, written } = markets;
+  const { written } = markets;
+  const market = turn(markets.market);
 
   listsHold(body, note);
   const conversion = conversionInto(body, written, market, ['exchange'], problems);

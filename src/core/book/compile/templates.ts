@@ -20,7 +20,7 @@ import {
   looksAtLines as rateLooksAtLines,
   readLane,
 } from '../../rates/index.ts';
-import { conversionInto, type ReadyMarket } from '../market.ts';
+import { chargesIn, conversionInto, type ReadyMarket } from '../market.ts';
 import type { Book } from '../schema.ts';
 import { laneAt, lanesAt, type Row, type Template } from './compiled.ts';
 import { type Noting, unknown } from './noting.ts';
@@ -78,7 +78,7 @@ function contextOf(template: Book['templates'][number], around: Around): LaneCon
   }
   const conversion = conversionInto(body, currency, market, at, problems);
   const { currency: into, rounding } = market;
-  return { currency, market: into, conversion, rounding, boxes, priceLists, quotingInto };
+  return { currency, market: into, conversion, charges: conversion, rounding, boxes, priceLists, quotingInto };
 }
 
 /** The zones a template serves, in its order. */
@@ -96,7 +96,7 @@ function servedBy(template: Book['templates'][number], { zones, note }: Around):
 function erasOf(
   template: Book['templates'][number],
   context: LaneContext | null,
-  { body, zones, priceLists, problems, note }: Around,
+  { body, market, zones, priceLists, problems, note }: Around,
 ): Template['eras'] {
   const services = new Set(body.services.map((service) => service.id));
   const eras = new Map<string, Map<string, readonly LaneEra[]>>();
@@ -104,11 +104,12 @@ function erasOf(
     const at = ['templates', template.id, 'lanes', zone];
     if (!zones.has(zone)) note(at, unknown('zone', zone, zones.keys()));
     const read = new Map<string, readonly LaneEra[]>();
+    const paid = context && { ...context, charges: chargesIn(market, zone, context.conversion) };
     for (const [service, lane] of Object.entries(row)) {
       if (!services.has(service)) note([...at, service], unknown('service', service, services));
       if (lane.broughtBy?.is === 'list' && !priceLists.has(lane.broughtBy.list))
         note([...at, service, 'broughtBy'], unknown('price list', lane.broughtBy.list, priceLists.keys()));
-      const result = context && readLane(lane, context);
+      const result = paid && readLane(lane, paid);
       if (result?.ok) read.set(service, result.value);
       else problems.push(...under([...at, service], result?.problems ?? []));
     }

@@ -35,6 +35,7 @@ const context: LaneContext = {
   currency: euro,
   market: euro,
   conversion: null,
+  charges: null,
   rounding: { is: 'nearest' },
   boxes,
   priceLists: new Map(),
