@@ -72,7 +72,10 @@ const usual = ({ goods, ...book }: BookFile): Answers => ({
   'GET /codes': { batches: [] },
   ...Object.fromEntries(
     channelIds.flatMap((id) => [
-      [`GET /channels/${id}`, { id, lastSend: null, told: null, held: [], down: null }],
+      [
+        `GET /channels/${id}`,
+        { id, lastSend: null, told: null, held: [], uses: [], usedCodes: { used: 0, fresh: 0 }, down: null },
+      ],
       [`GET /channels/${id}/files`, { told: null, live: null }],
       [`POST /channels/${id}/checkouts`, { down: null, answers: [] }],
     ]),

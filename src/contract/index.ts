@@ -335,6 +335,10 @@ export const sendSchema = z.object({
   report: z.array(remarkSchema),
   error: z.string().nullable(),
 });
+/** How often what a channel has under a key was used there so far. */
+export const usesSchema = z.object({ key: z.string(), used: z.int().min(0) });
+/** How many single-use codes a channel says were used, and how many of them are not known to be yet. */
+export const usedCodesAnswer = z.object({ used: z.int(), fresh: z.int() });
 /**
  * What is known of a channel: its last send, what it last took, and what it says it holds back; `down` says why it does
  * not answer.
@@ -344,6 +348,8 @@ export const channelState = z.object({
   lastSend: sendSchema.nullable(),
   told: z.object({ revision: z.int(), at: moment }).nullable(),
   held: z.array(heldSchema),
+  uses: z.array(usesSchema),
+  usedCodes: usedCodesAnswer,
   down: z.string().nullable(),
 });
 /**
@@ -357,6 +363,7 @@ export const listingsAnswer = z.object({
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;
 export type ChannelState = z.infer<typeof channelState>;
+export type UsedCodes = z.infer<typeof usedCodesAnswer>;
 
 export const checkoutRequest = z.strictObject({ moment, baskets: z.array(basketSchema).min(1).max(50) });
 const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int() });

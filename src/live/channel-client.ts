@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fileSchema, heldSchema, remarkSchema } from '../contract/index.ts';
+import { fileSchema, heldSchema, remarkSchema, usesSchema } from '../contract/index.ts';
 import type { ChannelId } from '../core/book/index.ts';
 import { type ChannelBasket, dialectOf, type Listing } from '../core/channels/index.ts';
 import type { Answered } from '../core/check/index.ts';
@@ -20,7 +20,12 @@ export class ChannelDown extends Error {
 
 const euro = 'EUR' as Currency;
 const money = z.string().regex(/^\d+\.\d{2}$/);
-const liveSchema = z.object({ files: z.array(fileSchema), held: z.array(heldSchema) });
+const liveSchema = z.object({
+  files: z.array(fileSchema),
+  held: z.array(heldSchema),
+  uses: z.array(usesSchema).default([]),
+  usedCodes: z.array(z.object({ code: z.string(), at: z.iso.datetime() })).default([]),
+});
 const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
 const listingSchema = z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() });
 const checkoutSchema = z.object({

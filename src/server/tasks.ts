@@ -1,12 +1,13 @@
-import { dialectOf, rulesReader, settingsOf } from '../core/channels/index.ts';
+import { dialectOf, type Manifest, rulesReader, settingsOf } from '../core/channels/index.ts';
 import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
-import { connect, sharedSnapshot } from './database.ts';
+import { type Connection, connect, sharedSnapshot } from './database.ts';
 import { takeHistory } from './jobs/history-steps.ts';
 import { readImport, takeImport } from './jobs/import-steps.ts';
 import { keysIn } from './keys/keys.ts';
 import { sealer as sealerOf } from './keys/seal.ts';
+import { codesAfter } from './queries/codes.ts';
 import { filesSent, lastAccepted } from './queries/sends.ts';
 import type { TaskSettings, Tasks } from './threads.ts';
 import { tellingTrouble } from './trouble.ts';
@@ -16,6 +17,27 @@ const pieceLength = 1 << 20;
 
 /** How often a thread tells how far it is, in milliseconds. */
 const tells = 100;
+
+/** How many codes make a piece of their file. */
+const codesInPiece = 20_000;
+
+/** The file of the codes of some batches, used ones left out, piece by piece. */
+async function* codesOf(
+  database: Connection,
+  { head, line }: NonNullable<Manifest['singles']>,
+  batches: readonly string[],
+): AsyncGenerator<string> {
+  yield `${head}\n`;
+  for (const batch of batches)
+    for (let after = ''; ; ) {
+      const some = await codesAfter(database, batch, after, codesInPiece);
+      const last = some.at(-1);
+      if (!last) break;
+      after = last.code;
+      const unused = some.filter(({ used }) => used === null);
+      if (unused.length > 0) yield `${unused.map(({ code }) => line(batch, code)).join('\n')}\n`;
+    }
+}
 
 /** The tasks, with a database connection and clients of their own. */
 export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): Tasks {
@@ -63,10 +85,14 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
     render: (channel, begin, piece) =>
       within(async (context) => {
         const { revision, compiled, goods } = await standing(context);
-        const files = dialectOf(channel).render(compiled, goods).rules.written();
+        const dialect = dialectOf(channel);
+        const { rules } = dialect.render(compiled, goods);
         await begin(revision);
-        for (const { name, pieces } of files)
+        for (const { name, pieces } of rules.written())
           for (const text of gathered(pieces(), pieceLength)) await piece(name, text);
+        if (dialect.singles && rules.batches.length > 0)
+          for await (const text of codesOf(context.database, dialect.singles, rules.batches))
+            await piece(dialect.singles.file, text);
       }),
     readImport: (id, progress) => within((context) => readImport(context, id, atMostEvery(tells, progress))),
     takeHistory: (id, progress) => within((context) => takeHistory(context, id, atMostEvery(tells, progress))),

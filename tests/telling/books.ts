@@ -130,7 +130,13 @@ export function tellableWorldOf(seed: number): World {
       number: i + 1,
       title: `Offer ${i}`,
       benefit: benefit(),
-      code: chance(0.4) ? { is: 'shared', code: pick(['GUST', 'FROMLINK']) } : null,
+      code: chance(0.4)
+        ? pick<NonNullable<Offer['code']>>([
+            { is: 'shared', code: 'GUST' },
+            { is: 'shared', code: 'FROMLINK' },
+            { is: 'single use', batch: 'cards' },
+          ])
+        : null,
       asks: chance(0.3) ? [{ over: 'value', value: cents(80), test: test() }] : [],
       zones: chance(0.2) ? ['britain', 'home'] : null,
       window: { from: null, until: null, zone: 'Europe/Dublin' },

@@ -8,6 +8,7 @@ import { opened } from '../books/opened.ts';
 import { flat, item, shopOf } from '../books/shop.ts';
 import { seedFrom, times } from '../trials.ts';
 import { saidWorldOf, tellableWorldOf } from './books.ts';
+import { sentFiles, withSingles } from './singles.ts';
 
 const euro = 'EUR' as Currency;
 const dialect = dialectOf('harrowmere');
@@ -30,6 +31,7 @@ const clauses = [
   'a goods offer: percent',
   'a goods offer: n for m',
   'a goods offer with a code',
+  'an offer with a batch',
   'a window',
   'a discount',
   'a part freed',
@@ -47,7 +49,7 @@ test(
       const { book, goods, ask } = opened(world.book, 'home');
       const { rules } = dialect.render(book, goods);
       const files = filesOf(rules);
-      const outcome = harrowmere.submit(harrowmere.empty, files, at - 60 * hour);
+      const outcome = harrowmere.submit(harrowmere.empty, sentFiles(dialect, rules), at - 60 * hour);
       if ('refused' in outcome) throw new Error(`book ${seed}: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
       const text = files[0]?.text ?? '';
       for (const clause of inFile(text)) reached.add(clause);
@@ -56,7 +58,7 @@ test(
       const listed = new Set(listedAt(book, dialect.id, goods).map((one) => one.sku));
       for (let i = 0; i < 12; i += 1) {
         const { lines, place, codes, moment } = world.basket();
-        const question = ask({ lines, place, codes, moment: moment ? Date.parse(moment) : at });
+        const question = withSingles(ask({ lines, place, codes, moment: moment ? Date.parse(moment) : at }));
         const believed = rules.charges(soldIn(question), question.moment);
         const charged = harrowmere
           .checkout(
@@ -143,7 +145,7 @@ test('what is cut out of a region of several countries is charged alike by both,
     ['FR 35000', '9.00'],
     ['DE 75001', '9.00'],
   ] as const) {
-    const question = ask({ lines: [{ sku: 'A', units: 1 }], place, codes: [], moment: at });
+    const question = withSingles(ask({ lines: [{ sku: 'A', units: 1 }], place, codes: [], moment: at }));
     const [believed] = rules.charges(soldIn(question), at);
     const [charged] = harrowmere.checkout(outcome.state, at)(checkoutOf(question)).choices;
     expect([amountText(believed?.charge as never, euro), charged?.charge], place).toEqual([charge, charge]);
@@ -179,6 +181,7 @@ function inFile(text: string): string[] {
     ['a goods offer: percent', goods.some((row) => row[5]?.startsWith('OFF'))],
     ['a goods offer: n for m', goods.some((row) => row[5]?.includes('FOR'))],
     ['a goods offer with a code', goods.some((row) => row[6] !== '')],
+    ['an offer with a batch', [...delivery, ...goods].some((row) => row.includes('FILE cards'))],
     ['a window', [...delivery, ...goods].some((row) => row.at(-1) !== '' || row.at(-2) !== '')],
   ];
   return found.flatMap(([clause, is]) => (is ? [clause] : []));

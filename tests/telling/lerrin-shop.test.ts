@@ -8,6 +8,7 @@ import { opened } from '../books/opened.ts';
 import { flat, item, shopOf } from '../books/shop.ts';
 import { seedFrom, times } from '../trials.ts';
 import { saidWorldOf } from './books.ts';
+import { sentFiles, withSingles } from './singles.ts';
 
 const euro = 'EUR' as Currency;
 const dialect = dialectOf('lerrin-shop');
@@ -34,6 +35,8 @@ const clauses = [
   'a campaign with places',
   'a campaign with exceptions',
   'a campaign with uses',
+  'a campaign with a batch',
+  'a single-use code taken',
   'one letter twice',
   'a discount',
   'two choices',
@@ -48,7 +51,7 @@ test('a book with all its clauses is taken, and charged there as the core believ
     const { book, goods, ask } = opened(world.book, 'home');
     const { rules } = dialect.render(book, goods);
     const files = filesOf(rules);
-    const outcome = lerrinShop.submit(lerrinShop.empty, files, at);
+    const outcome = lerrinShop.submit(lerrinShop.empty, sentFiles(dialect, rules), at);
     if ('refused' in outcome) throw new Error(`book ${seed}: ${JSON.stringify(outcome.refused.slice(0, 3))}`);
     for (const clause of inFile(files[0]?.text ?? '')) reached.add(clause);
     const back = dialect.read(lerrinShop.live(outcome.state, at).files);
@@ -56,7 +59,7 @@ test('a book with all its clauses is taken, and charged there as the core believ
     const listed = new Set(listedAt(book, dialect.id, goods).map((item) => item.sku));
     for (let i = 0; i < 12; i += 1) {
       const { lines, place, codes, moment } = world.basket();
-      const question = ask({ lines, place, codes, moment: Date.parse(moment ?? '') });
+      const question = withSingles(ask({ lines, place, codes, moment: Date.parse(moment ?? '') }));
       const believed = rules.charges(soldIn(question), question.moment).map(({ speed, charge, discount }) => ({
         speed,
         charge: amountText(charge, euro),
@@ -69,6 +72,12 @@ test('a book with all its clauses is taken, and charged there as the core believ
         )(checkoutOf(question))
         .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
       expect(believed, `book ${seed}: ${JSON.stringify({ lines, place, codes, moment })}`).toEqual(charged);
+      if (
+        question.codes.includes('ONCE1') &&
+        rules.batches.length > 0 &&
+        charged.some(({ discount }) => discount !== '0.00')
+      )
+        reached.add('a single-use code taken');
       if (charged.length > 1) reached.add('two choices');
       if (charged.some(({ discount }) => discount !== '0.00')) reached.add('a discount');
       if (lines.some(({ sku }) => !listed.has(sku))) {
@@ -113,6 +122,7 @@ interface File {
     readonly letter: string;
     readonly places: readonly string[] | null;
     readonly except: readonly string[];
+    readonly batch?: string;
     readonly uses: number | null;
     readonly benefit: { readonly kind: string; readonly off?: { readonly is: string } };
   }[];
@@ -142,6 +152,7 @@ function inFile(text: string): string[] {
     ['a campaign with places', campaigns.some(({ places }) => places !== null)],
     ['a campaign with exceptions', campaigns.some(({ except }) => except.length > 0)],
     ['a campaign with uses', campaigns.some(({ uses }) => uses !== null)],
+    ['a campaign with a batch', campaigns.some(({ batch }) => batch !== undefined)],
     ['one letter twice', new Set(letters).size < letters.length],
   ];
   return found.flatMap(([clause, is]) => (is ? [clause] : []));

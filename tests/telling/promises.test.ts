@@ -7,6 +7,7 @@ import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
 import { feedWorldOf } from './feed-world.ts';
+import { withSingles } from './singles.ts';
 import { touching } from './touching.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -28,7 +29,8 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
   for (let i = 0; i < baskets; i += 1) {
     const { lines, place, codes } = world.basket();
     const asked = ask({ lines, place, codes: codes ?? [], moment: at });
-    const question = { ...asked, shopper: { ...asked.shopper, channel: dialect.id } };
+    const known = withSingles(asked);
+    const question = { ...known, shopper: { ...known.shopper, channel: dialect.id } };
     const elsewhere = ({ stockedBy, notListed }: Question['lines'][number]['item']) =>
       [...stockedBy, ...notListed].includes(dialect.id);
     if (question.lines.some(({ item }) => elsewhere(item))) continue;

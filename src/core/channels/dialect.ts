@@ -60,6 +60,8 @@ export interface ChannelBasket {
   readonly lines: readonly Sold[];
   readonly place: Place;
   readonly codes: readonly string[];
+  /** The batch of each code among them that is single-use and not used yet. */
+  readonly singles?: ReadonlyMap<string, string>;
 }
 
 export interface ChannelChoice {
@@ -108,6 +110,8 @@ export interface Rules {
   readonly probes: readonly Probe[];
   /** By which of its plans or sets it charges a listing; null where it has none such, or does not list it. */
   planOf(listing: string): string | null;
+  /** The batches of single-use codes that it asks for: their codes lie in a file beside. */
+  readonly batches: readonly string[];
   /** What it reads of a listing, and of that alone; nothing where it does not list it. */
   readOf(listing: string): readonly ReadLine[];
   /** The same without some promotions, as while they are held by a review. */

@@ -75,6 +75,7 @@ export type Loss =
   | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
   | { readonly is: 'labels full'; readonly fit: number }
   | { readonly is: 'code unknown at'; readonly channel: string }
+  | { readonly is: 'good in each'; readonly channels: readonly string[] }
   | { readonly is: 'refused for items below'; readonly least: Minor | null; readonly goods: number }
   | { readonly is: 'refused beside'; readonly offers: readonly string[] }
   | { readonly is: 'after sale prices'; readonly offers: readonly string[]; readonly off: Minor }

@@ -29,6 +29,8 @@ export interface Manifest {
   /** What its amounts are in, and whether they have tax inside or it is added to them. */
   readonly currency: Currency;
   readonly tax: 'inside' | 'added';
+  /** How codes of batches lie beside its files: a file, its first line, and a line for each; null where it takes none. */
+  readonly singles: { readonly file: string; readonly head: string; line(batch: string, code: string): string } | null;
   /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
   readonly reviewHours: number;
   /** What the book sets for it, `speeds` among it; reads {} as well. */
@@ -36,6 +38,12 @@ export interface Manifest {
   readonly ownSettings: readonly OwnSetting[];
 }
 
+/** How codes of batches lie beside a channel's files, where it takes them as most do: a batch and a code a line. */
+export const singles: NonNullable<Manifest['singles']> = {
+  file: 'codes.csv',
+  head: 'batch,code',
+  line: (batch, code) => `${batch},${code}`,
+};
 /** What each service is called in a channel; null, or nothing: not said there. */
 export const speeds = z.record(naming('service', 'row'), z.string().nullable()).default({});
 /** The countries a feed is for. */

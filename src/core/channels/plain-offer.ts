@@ -1,9 +1,11 @@
+import { manifests } from '#manifests';
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal, Minor } from '../exact/index.ts';
-import { type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
+import { batchOf, type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note, Rendition } from './dialect.ts';
-import { exact, type Fidelity, unsayable } from './fidelity.ts';
+import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
+import type { Manifest } from './manifest.ts';
 
 /** A benefit as plain as the channels' formats of today. */
 type PlainBenefit =
@@ -43,22 +45,38 @@ export const saidPlainly = (offers: readonly PlainOffer[]): Rendition['said'] =>
   new Map(offers.map(({ id }) => [id, new Set()]));
 
 /** Whether an offer is meant for shoppers of a channel at all. */
-export const isFor = (book: CompiledBook, offer: Offer, channel: ChannelId): boolean =>
+export const isFor = (book: CompiledBook, offer: Offer, channel: string): boolean =>
   (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
 
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);
 
-/** What keeps an offer for some customers, or with a code for each, from being told; null where nothing does. */
+/** What keeps an offer for some customers from being told; null where nothing does. */
+export const forSomeCustomers = (offer: Offer): Fidelity | null =>
+  offer.segments ? unsayable({ is: 'segments' }, 'everybody', 'the channel left out') : null;
+
+/** That a single-use code told to several channels is good once in each of them. */
+export function goodInEach(book: CompiledBook, offer: Offer, channel: ChannelId): Fidelity {
+  if (batchOf(offer) === null) return exact;
+  const all = manifests.all as readonly Manifest[];
+  const others = all.filter(({ id, singles }) => singles !== null && id !== channel && isFor(book, offer, id));
+  return others.length === 0
+    ? exact
+    : bounded(0, { is: 'good in each', channels: others.map(({ id }) => id) }, 'the channel left out', 'live with it');
+}
+
+/** What keeps an offer for some customers, or with a code for each shopper, from being told; null where nothing does. */
 export function forSomeAlone(offer: Offer): Fidelity | null {
-  if (offer.segments) return unsayable({ is: 'segments' }, 'everybody', 'the channel left out');
   const isSingleUse = offer.code !== null && sharedCode(offer) === null;
-  return isSingleUse ? unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out') : null;
+  return (
+    forSomeCustomers(offer) ??
+    (isSingleUse ? unsayable({ is: 'single-use codes' }, 'one code', 'the channel left out') : null)
+  );
 }
 
 /** What keeps an offer from a storefront that asks the value of the whole basket alone; null where nothing does. */
 export function untellable(offer: Offer): Fidelity | null {
-  const some = forSomeAlone(offer);
+  const some = forSomeCustomers(offer);
   if (some) return some;
   if (soleValueCondition(offer) === undefined)
     return unsayable({ is: 'ask' }, 'the value of the basket', 'the channel left out');

@@ -18,6 +18,7 @@ export type ReadPart =
   | { readonly is: 'label'; readonly label: string }
   | { readonly is: 'least spend' | 'least value' | 'free from'; readonly amount: string }
   | { readonly is: 'code'; readonly code: string }
+  | { readonly is: 'batch'; readonly batch: string }
   | { readonly is: 'letter'; readonly letter: string }
   | { readonly is: 'steps by'; readonly over: Over }
   | { readonly is: 'step'; readonly from: string; readonly charge: string | null }

@@ -9,6 +9,7 @@ export {
   type Benefit,
   type BenefitBody,
   type Budget,
+  batchOf,
   benefitKindOf,
   type Code,
   type ConditionBody,

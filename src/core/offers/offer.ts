@@ -117,5 +117,8 @@ export function soleValueCondition({
   return conditions.length === 1 && value?.goods === allGoods ? value : undefined;
 }
 
+/** The batch of which one code is asked for; null where none is, or one for all. */
+export const batchOf = ({ code }: Pick<Offer, 'code'>): string | null => code && codeKindOf(code).batch(code);
+
 /** The code of an offer that anybody may enter; null where it asks none, or each shopper has another. */
 export const sharedCode = ({ code }: Pick<Offer, 'code'>): string | null => code && codeKindOf(code).shared(code);

@@ -221,7 +221,12 @@ export interface Sold {
 }
 
 /** A basket as a checkout is asked about it. */
-export function soldIn(question: Question): { lines: Sold[]; place: Place; codes: readonly string[] } {
+export function soldIn(question: Question): {
+  lines: Sold[];
+  place: Place;
+  codes: readonly string[];
+  singles: Shopper['singles'];
+} {
   const { lines, place, codes, shopper } = asSold(question);
   return {
     lines: lines.map(({ item, units }) => ({
@@ -232,5 +237,6 @@ export function soldIn(question: Question): { lines: Sold[]; place: Place; codes
     })),
     place,
     codes,
+    singles: shopper.singles,
   };
 }

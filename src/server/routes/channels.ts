@@ -15,12 +15,14 @@ import {
   pushRequest,
   sendRequest,
   sendSchema,
+  type UsedCodes,
+  usedCodesAnswer,
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
 import { countedAlike, countedAt, dialectOf, settingsOf } from '../../core/channels/index.ts';
 import { unwrap } from '../../core/exact/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
-import { ChannelDown } from '../../live/index.ts';
+import { ChannelDown, type LiveAnswer } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
 import { type Context, compiledOnce, nowOf } from '../context.ts';
 import { transaction } from '../database.ts';
@@ -28,6 +30,7 @@ import type { Jobs } from '../jobs/queues.ts';
 import { once, writeKeyOf } from '../once.ts';
 import { HttpProblem } from '../problem.ts';
 import { readBook } from '../queries/book.ts';
+import { markUsed, unusedAmong } from '../queries/codes.ts';
 import { goodsWithParents } from '../queries/goods.ts';
 import { newest } from '../queries/revisions.ts';
 import { addSend, filesSent, giveUpSend, lastAccepted, lastSend, type SendRow, sendById } from '../queries/sends.ts';
@@ -69,8 +72,20 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       id,
       lastSend: last && sendView(last),
       told: taken,
-      ...(live instanceof ChannelDown ? { held: [], down: live.message } : { held: live.held, down: null }),
+      ...(live instanceof ChannelDown
+        ? { held: [], uses: [], usedCodes: { used: 0, fresh: 0 }, down: live.message }
+        : { held: live.held, uses: live.uses, usedCodes: await usedCodesOf(live), down: null }),
     };
+  }
+
+  /** The codes that a channel says were used, and those of them that no batch knows to be. */
+  async function usedCodesOf({ usedCodes }: LiveAnswer): Promise<UsedCodes> {
+    if (usedCodes.length === 0) return { used: 0, fresh: 0 };
+    const unused = await unusedAmong(
+      database,
+      usedCodes.map(({ code }) => code),
+    );
+    return { used: usedCodes.length, fresh: Object.keys(unused).length };
   }
 
   /** All baskets of one moment in one request. */
@@ -124,6 +139,22 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
         told: told && (await filesSent(database, told.id)),
         live: live?.files ?? null,
       });
+    })
+    .post('/channels/:id/used-codes', async (c) => {
+      const id = channelOf(c.req.param('id'));
+      const live = await clients[id].live(await nowOf(context)).catch((error: unknown) => {
+        if (error instanceof ChannelDown) throw new HttpProblem(503, 'channel', error.message);
+        throw error;
+      });
+      const unused = await unusedAmong(
+        database,
+        live.usedCodes.map(({ code }) => code),
+      );
+      const rows = live.usedCodes
+        .filter(({ code }) => Object.hasOwn(unused, code))
+        .map(({ code, at }) => ({ code, used: new Date(at) }));
+      await transaction(database, async (connection) => markUsed(connection, rows, new Date(await nowOf(context))));
+      return answer(c, usedCodesAnswer, await usedCodesOf(live));
     })
     .get('/channels/:id/listings', async (c) => {
       const id = channelOf(c.req.param('id'));

@@ -39,7 +39,11 @@ const endless = (): ReadableStream<Uint8Array> => {
 export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `${channel.name}.json`);
-  let kept = load<S>(path) ?? { state: channel.empty, answered: {}, ahead: 0, trouble: 'none' };
+  const before = load<S>(path);
+  // What was kept by an earlier program has what it did not know of as it is at first.
+  let kept = before
+    ? { ...before, state: { ...channel.empty, ...before.state } }
+    : { state: channel.empty, answered: {}, ahead: 0, trouble: 'none' as const };
   const keep = (next: Kept<S>) => {
     writeFileSync(`${path}.next`, JSON.stringify(next));
     renameSync(`${path}.next`, path);

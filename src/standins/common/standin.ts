@@ -109,6 +109,8 @@ export interface StandIn<S> {
     readonly files: readonly ChannelFile[];
     readonly held: readonly Held[];
     readonly uses?: readonly { readonly key: string; readonly used: number }[];
+    /** Single-use codes that were used, with when. */
+    readonly usedCodes?: readonly { readonly code: string; readonly at: string }[];
   };
   listings(state: S): readonly Listing[];
   /** Its record with a line put in place of the one of that id, or beside the others; null where nothing is live. */

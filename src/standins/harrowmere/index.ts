@@ -1,3 +1,4 @@
+import { batchesIn, codesName, noSingles, putCodes, type Singles, spent, unusedFor, usedIn } from '../common/codes.ts';
 import { heldAt, inForceAt, type Reviewed, submitted } from '../common/review.ts';
 import { standInApp } from '../common/server.ts';
 import type { CheckoutAnswer, CheckoutBasket, OpenStandIn, StandIn } from '../common/standin.ts';
@@ -11,6 +12,7 @@ interface State {
   /** Lines in force at once, as sent. */
   readonly lines: readonly Line[];
   readonly offers: readonly Reviewed<Line>[];
+  readonly singles: Singles;
 }
 
 /** Of 16 to 40 hours a review takes the longest. */
@@ -24,16 +26,21 @@ const versionIn = ({ lines }: State): 1 | 2 => (lines[0] && lines[0].cells.versi
 const isOffer = ({ kind }: Line) => kind === 'DELIVERY' || kind === 'GOODS';
 
 function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
-  const { lines, offers } = state;
+  const { lines, offers, singles } = state;
   const charge = versionIn(state) === 1 ? checkout1(lines) : checkout2(lines);
   const inForce = offers.flatMap((one) => inForceAt(one, moment) ?? []);
   return (basket) => {
-    const running = inForce.filter(({ cells }) => runs(cells, moment, basket.codes));
+    const running = inForce.filter(({ cells }) => runs(cells, moment, basket.codes, singles));
     const { choices, used } = charge(basket, running);
     const codes = basket.codes.map((code) => {
-      if (used.has(code)) return { code, used: true, why: null };
-      const known = inForce.map(({ cells }) => cells).filter((cells) => cells.code === code);
-      const waits = offers.some(({ waiting }) => waiting?.value.cells.code === code && waiting.until > moment);
+      const batch = batchesIn(singles).get(code);
+      if (singles.used[code] !== undefined) return { code, used: false, why: 'used up' };
+      // Of several codes of a batch the first is spent.
+      const isFirst = batch === undefined || unusedFor(singles, batch, basket.codes)[0] === code;
+      const cell = batch === undefined ? code : `FILE ${batch}`;
+      if (isFirst && used.has(cell)) return { code, used: true, why: null };
+      const known = inForce.map(({ cells }) => cells).filter((cells) => cells.code === cell);
+      const waits = offers.some(({ waiting }) => waiting?.value.cells.code === cell && waiting.until > moment);
       return { code, used: false, why: whyNot(known, waits, moment) };
     });
     return { choices, codes };
@@ -42,13 +49,17 @@ function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => C
 
 export const harrowmere: StandIn<State> = {
   name: 'harrowmere',
-  empty: { lines: [], offers: [] },
+  empty: { lines: [], offers: [], singles: noSingles },
   submit(state, files, now) {
     const file = files.find((one) => one.name === 'plans.tsv');
-    if (!file || files.length > 1)
-      return { refused: [{ file: '', line: null, field: 'files', reason: 'exactly one file, plans.tsv, is taken' }] };
+    if (!file || files.some(({ name }) => name !== 'plans.tsv' && name !== codesName))
+      return {
+        refused: [{ file: '', line: null, field: 'files', reason: 'plans.tsv is taken, and codes.csv beside it' }],
+      };
     const version = versionOf(file.text);
     const { lines, remarks } = readLines(file.text, grammars[version]);
+    const singles = putCodes(state.singles, files.find(({ name }) => name === codesName)?.text ?? null);
+    if ('length' in singles) return { refused: [...remarks, ...singles] };
     if (remarks.length > 0) return { refused: remarks };
     const until = now + reviewHours * 3_600_000;
     const sent = lines.filter(isOffer).map((line) => ({ key: line.cells.key ?? '', value: line }));
@@ -58,17 +69,23 @@ export const harrowmere: StandIn<State> = {
       state: {
         lines: lines.filter((line) => !isOffer(line)),
         offers: submitted(before, sent, now, () => until, 'passed'),
+        singles,
       },
     };
   },
   settle: async (state) => state,
   live(state, moment) {
-    const { lines, offers } = state;
+    const { lines, offers, singles } = state;
     const grammar = grammars[versionIn(state)];
     const inForce = [...lines, ...offers.flatMap((one) => inForceAt(one, moment) ?? [])];
     return {
-      files:
-        lines.length === 0 ? [] : [{ name: 'plans.tsv', text: inForce.map((line) => written(line, grammar)).join('') }],
+      files: [
+        ...(lines.length === 0
+          ? []
+          : [{ name: 'plans.tsv', text: inForce.map((line) => written(line, grammar)).join('') }]),
+        ...(singles.text === null ? [] : [{ name: codesName, text: singles.text }]),
+      ],
+      usedCodes: usedIn(singles),
       held: heldAt(offers, moment),
     };
   },
@@ -89,6 +106,14 @@ export const harrowmere: StandIn<State> = {
       ? { ...state, lines: state.lines.filter((line) => !isListing(line, listing)) }
       : null,
   checkout: checkoutAt,
+  order(state, moment, basket, speed) {
+    const { choices, codes } = checkoutAt(state, moment)(basket);
+    const choice = choices.find((one) => one.speed === speed);
+    if (!choice) return null;
+    const batches = batchesIn(state.singles);
+    const used = codes.flatMap((one) => (one.used && batches.has(one.code) ? [one.code] : []));
+    return { state: { ...state, singles: spent(state.singles, used, moment) }, choice };
+  },
 };
 
 const isListing = ({ kind, cells }: Line, listing: string) => kind === 'LISTING' && cells.listing === listing;

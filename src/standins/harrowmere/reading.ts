@@ -1,3 +1,4 @@
+import { type Singles, unusedFor } from '../common/codes.ts';
 import { isCode, isMoney, isPercent, pico } from '../common/money.ts';
 import { type Cells, words } from './lines.ts';
 
@@ -54,7 +55,10 @@ export function commonFault(field: string, cell: string, known: ReadonlySet<stri
     case 'speeds':
       return say(isSpeeds(words(cell)), 'ECONOMY, STANDARD or EXPRESS');
     case 'code':
-      return say(cell === '' || isCode(cell), '3 to 20 capital letters and digits, or empty');
+      return say(
+        cell === '' || isCode(cell) || batchOf(cell) !== null,
+        '3 to 20 capital letters and digits, FILE and a batch, or empty',
+      );
     case 'from':
     case 'until':
       return say(isTime(cell), 'UTC such as 2026-11-23T00:00Z, or empty');
@@ -69,9 +73,17 @@ export const isShare = isPercent;
 const begun = ({ from }: Cells, moment: number) => !from || Date.parse(from) <= moment;
 const ended = ({ until }: Cells, moment: number) => Boolean(until) && Date.parse(until ?? '') <= moment;
 
+/** The batch of single-use codes that a cell names; null where it names none. */
+export const batchOf = (cell: string | undefined): string | null =>
+  /^FILE ([a-z0-9][a-z0-9-]{0,39})$/.exec(cell ?? '')?.[1] ?? null;
+
 /** Whether an offer runs at a moment for somebody with these codes. */
-export const runs = (cells: Cells, moment: number, codes: readonly string[]): boolean =>
-  begun(cells, moment) && !ended(cells, moment) && (!cells.code || codes.includes(cells.code));
+export function runs(cells: Cells, moment: number, codes: readonly string[], singles: Singles): boolean {
+  if (!begun(cells, moment) || ended(cells, moment)) return false;
+  const batch = batchOf(cells.code);
+  if (batch !== null) return unusedFor(singles, batch, codes).length > 0;
+  return !cells.code || codes.includes(cells.code);
+}
 
 /** Why a code took nothing off: by the offers in force that have it, and whether one waits that does. */
 export function whyNot(known: readonly Cells[], waits: boolean, moment: number): string {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { codesName, noSingles, putCodes, type Singles, spent, unusedFor, usedIn } from '../common/codes.ts';
 import { standInApp } from '../common/server.ts';
 import {
   type AskedAs,
@@ -19,6 +20,7 @@ interface State {
   readonly versions: readonly { readonly since: number; readonly text: string }[];
   /** Uses of campaigns by their keys. */
   readonly uses: Readonly<Record<string, number>>;
+  readonly singles: Singles;
 }
 
 type Opened = { readonly is: 1; readonly shop: Shop1 } | { readonly is: 2; readonly open: Open2 };
@@ -78,7 +80,7 @@ function answer(
   if (text === null) return { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) };
   const shop = opened(text);
   if (shop.is === 1) return checkout1(shop.shop, moment, basket);
-  const { choices, codes } = checkout2(shop.open, moment, basket, state.uses, asked.locale);
+  const { choices, codes } = checkout2(shop.open, moment, basket, state.uses, state.singles, asked.locale);
   return {
     choices: choices.map(({ took: _, ...choice }) => choice),
     codes,
@@ -125,20 +127,28 @@ function relisted(state: State, now: number, listingsOf: (shop: Shop2) => Shop2[
 
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
-  empty: { versions: [], uses: {} },
+  empty: { versions: [], uses: {}, singles: noSingles },
   submit(state, files, now) {
     const file = files.find((one) => one.name === 'shop.json');
-    if (!file || files.length > 1) return { refused: [refuse('', 'exactly one file, shop.json, is taken')] };
+    if (!file || files.some(({ name }) => name !== 'shop.json' && name !== codesName))
+      return { refused: [refuse('', 'shop.json is taken, and codes.csv beside it')] };
     const read = readShop(file.text);
-    return 'length' in read ? { refused: read } : { state: replaced(state, file.text, now) };
+    const singles = putCodes(state.singles, files.find(({ name }) => name === codesName)?.text ?? null);
+    const refused = [...('length' in read ? read : []), ...('length' in singles ? singles : [])];
+    if (refused.length > 0 || 'length' in singles) return { refused };
+    return { state: { ...replaced(state, file.text, now), singles } };
   },
   settle: async (state) => state,
   live(state) {
     const text = state.versions.at(-1)?.text;
     return {
-      files: text === undefined ? [] : [{ name: 'shop.json', text }],
+      files: [
+        ...(text === undefined ? [] : [{ name: 'shop.json', text }]),
+        ...(state.singles.text === null ? [] : [{ name: codesName, text: state.singles.text }]),
+      ],
       held: [],
       uses: Object.entries(state.uses).map(([key, used]) => ({ key, used })),
+      usedCodes: usedIn(state.singles),
     };
   },
   listings(state) {
@@ -169,7 +179,16 @@ export const lerrinShop: StandIn<State> = {
     if (!choice) return null;
     const uses = { ...state.uses };
     for (const key of took?.get(speed) ?? []) uses[key] = (uses[key] ?? 0) + 1;
-    return { state: { ...state, uses }, choice };
+    const text = textFor(state, asCheckout, moment);
+    const shop = text === null ? null : opened(text);
+    const campaigns = shop?.is === 2 ? shop.open.shop.campaigns : [];
+    // Of each batch that took something here the first code is spent.
+    const used = campaigns.flatMap(({ key, batch }) =>
+      batch !== undefined && took?.get(speed)?.includes(key)
+        ? unusedFor(state.singles, batch, basket.codes).slice(0, 1)
+        : [],
+    );
+    return { state: { ...state, uses, singles: spent(state.singles, used, moment) }, choice };
   },
   desk(routes, keep) {
     routes.post('/desk/edit', async (c) => {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Address } from '../common/address.ts';
+import { batchesIn, type Singles, unusedFor } from '../common/codes.ts';
 import { cents, pico, share, startedLots, twoDecimals } from '../common/money.ts';
 import type { CheckoutBasket, Remark } from '../common/standin.ts';
 import { begun, ended } from './clock.ts';
@@ -31,6 +32,10 @@ const campaign = z.strictObject({
     z.strictObject({ kind: z.literal('delivery'), atMost: cash, fees: z.boolean() }),
   ]),
   code: code.nullable(),
+  batch: z
+    .string()
+    .regex(/^[a-z0-9][a-z0-9-]{0,39}$/, 'a batch of small letters, digits and hyphens')
+    .optional(),
   leastValue: cash.nullable(),
   places: z.array(entry).nullable(),
   except: z.array(entry),
@@ -310,15 +315,18 @@ export function checkout2(
   moment: number,
   basket: CheckoutBasket,
   uses: Readonly<Record<string, number>>,
+  singles: Singles,
   locale: string | undefined,
 ): { choices: Choice2[]; codes: { code: string; used: boolean; why: string | null }[] } {
   const { shop } = open;
   const lines = linesOf(open, basket);
   const zone = zoneOf(shop, basket.place);
   const reason = (one: Campaign) => missing(one, lines ?? [], basket, moment, uses[one.key] ?? 0);
-  const fitting = shop.campaigns.filter(
-    (one) => (one.code === null || basket.codes.includes(one.code)) && reason(one) === null,
-  );
+  const isEntered = ({ code, batch }: Campaign): boolean =>
+    batch === undefined
+      ? code === null || basket.codes.includes(code)
+      : unusedFor(singles, batch, basket.codes).length > 0;
+  const fitting = shop.campaigns.filter((one) => isEntered(one) && reason(one) === null);
   const choices = shop.speeds.flatMap((speed): Choice2[] => {
     if (!lines || !zone) return [];
     if (lines.some(({ listing }) => listing.tags.some((tag) => speed.bars.includes(tag)))) return [];
@@ -367,9 +375,14 @@ export function checkout2(
       },
     ];
   });
+  const batches = batchesIn(singles);
   const codes = basket.codes.map((entered) => {
-    const known = shop.campaigns.filter((one) => one.code === entered);
-    if (known.some((one) => choices.some((choice) => choice.took.includes(one.key))))
+    const batch = batches.get(entered);
+    const known = shop.campaigns.filter((one) => (batch === undefined ? one.code === entered : one.batch === batch));
+    if (singles.used[entered] !== undefined) return { code: entered, used: false, why: 'used up' };
+    // Of several codes of a batch the first is spent.
+    const isFirst = batch === undefined || unusedFor(singles, batch, basket.codes)[0] === entered;
+    if (isFirst && known.some((one) => choices.some((choice) => choice.took.includes(one.key))))
       return { code: entered, used: true, why: null };
     const [first, ...others] = known.map(reason);
     const why =

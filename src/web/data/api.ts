@@ -60,6 +60,8 @@ import {
   sinceAnswer,
   singlesAnswer,
   spendAnswer,
+  type UsedCodes,
+  usedCodesAnswer,
   type Visit,
   visitsAnswer,
 } from '../../contract/index.ts';
@@ -392,6 +394,12 @@ const channelEndpoints = (build: Builder) => ({
     transformResponse: read(sendSchema),
     invalidatesTags: ['Channels'],
   }),
+  /** Takes single-use codes that were used at a channel as used. */
+  takeUsedCodes: build.mutation<UsedCodes, ChannelId>({
+    query: (id) => ({ url: `/channels/${id}/used-codes`, method: 'POST', body: {} }),
+    transformResponse: read(usedCodesAnswer),
+    invalidatesTags: ['Channels', 'Codes'],
+  }),
   send: build.mutation<Send, { id: ChannelId; who: string }>({
     query: ({ id, who }) => ({ url: `/channels/${id}/sends`, method: 'POST', body: { who }, headers: once() }),
     transformResponse: read(sendSchema),
@@ -480,6 +488,7 @@ export const {
   useFilesQuery,
   useGiveUpSendMutation,
   useSendMutation,
+  useTakeUsedCodesMutation,
   useCarrierGoodsQuery,
   useTellCarrierMutation,
   useCheckoutQuery,

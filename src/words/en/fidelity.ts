@@ -204,6 +204,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `The title is cut to ${loss.letters} letters.`;
     case 'terms too long':
       return `Its terms have ${loss.letters} letters, ${loss.fit} fit there: it is not told.`;
+    case 'good in each':
+      return `Each of its codes is good once here, and once at ${inARow(loss.channels.map(channelName))} too.`;
     case 'code unknown at':
       return `Its review asks ${channelName(loss.channel)} for the code, which is not to know it: it is refused.`;
     case 'refused for items below':

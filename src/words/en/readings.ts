@@ -75,6 +75,8 @@ function partText(part: ReadPart): string {
       return `free from ${part.amount}`;
     case 'code':
       return `code ${part.code}`;
+    case 'batch':
+      return `a code of ${part.batch}`;
     case 'letter':
       return `letter ${part.letter}`;
     case 'steps by':

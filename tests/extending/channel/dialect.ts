@@ -79,6 +79,7 @@ function rulesOf(board: Board): Rules {
     edgesAt: () => ({ values: [], masses: [], moments: [], perItem: false }),
     placeKey: (place) => (at(place).length > 0 ? place.country : ''),
     probes: [],
+    batches: [],
     planOf: () => null,
     readOf: () => [],
     without: () => rulesOf(board),

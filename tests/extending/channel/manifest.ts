@@ -13,6 +13,7 @@ export const boardManifest = <const Id extends string>(id: Id, name: string) =>
     titleLetters: 20,
     currency: euro,
     tax: 'inside',
+    singles: null,
     reviewHours: 0,
     /** Its own setting: what it adds to every charge. */
     settings: z.strictObject({

@@ -14,6 +14,7 @@ export const manifest = {
   titleLetters: limits.title,
   currency: euro,
   tax: 'inside',
+  singles: null,
   reviewHours: 40,
   settings,
   ownSettings: [{ field: 'feeds', is: 'feeds' }],

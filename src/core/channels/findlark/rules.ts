@@ -235,6 +235,7 @@ export function rulesOf(files: readonly FeedFile[]): Rules {
           ].join('|'),
         )
         .join('\n'),
+    batches: [],
     planOf: () => null,
     readOf: (listing) => files.flatMap((file) => readIn(file, listing)),
     without: (keys) =>

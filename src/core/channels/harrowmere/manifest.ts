@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { euro } from '../euros.ts';
-import { type Manifest, speeds as named, target } from '../manifest.ts';
+import { type Manifest, speeds as named, singles, target } from '../manifest.ts';
 import { limits, speeds } from './format.ts';
 import { aims } from './settings.ts';
 
@@ -13,6 +13,7 @@ export const manifest = {
   titleLetters: limits.title,
   currency: euro,
   tax: 'inside',
+  singles,
   reviewHours: 40,
   // The target that format 3 said of all channels means nothing.
   settings: z.strictObject({ speeds: named, target: target.optional(), fit: z.enum(aims).default('any order') }),

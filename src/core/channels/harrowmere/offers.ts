@@ -1,13 +1,13 @@
 import { amountText, decimalText, type Minor } from '../../exact/index.ts';
-import { allGoods, lies, type Offer, type Part, sharedCode } from '../../offers/index.ts';
+import { allGoods, batchOf, lies, type Offer, type Part, sharedCode } from '../../offers/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
-import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
+import { forSomeCustomers, goodInEach, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
-import { type GoodsBenefit, limits } from './format.ts';
+import { batchCell, type GoodsBenefit, limits } from './format.ts';
 import { freedLines } from './freed.ts';
 import type { Extent } from './labels.ts';
 import { manifest } from './manifest.ts';
@@ -49,9 +49,10 @@ export function offersOf(telling: Telling): { drafted: Drafted[]; told: Readonly
 
 function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   const { book } = telling;
-  const some = forSomeAlone(offer);
+  const some = forSomeCustomers(offer);
   if (some) return some;
-  const code = sharedCode(offer);
+  const batch = batchOf(offer);
+  const code = batch === null ? sharedCode(offer) : batchCell(batch);
   const body = book.body.offers[offer.order];
   const titled = body?.title ?? offer.id;
   const terms = body?.terms || titled;
@@ -75,7 +76,7 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   return {
     offer,
     drafts,
-    fidelity: worstOf([does.fidelity, short, limitsLost(offer, does.most)]),
+    fidelity: worstOf([does.fidelity, short, limitsLost(offer, does.most), goodInEach(book, offer, manifest.id)]),
     most: does.most,
   };
 }

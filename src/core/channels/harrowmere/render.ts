@@ -8,7 +8,7 @@ import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
-import { benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans } from './format.ts';
+import { batchIn, benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans } from './format.ts';
 import { spelled } from './keys.ts';
 import { type Labelled, type Labels, labelsFor } from './labels.ts';
 import { manifest } from './manifest.ts';
@@ -274,7 +274,13 @@ function lineRead(draft: Draft, given: Labelled): ReadLine[] {
   if (given.is !== 'label') return [];
   const { line } = draft;
   const label = { is: 'label', label: given.label } as const;
-  const code = line.code === '' ? [] : [{ is: 'code', code: line.code } as const];
+  const batch = batchIn(line.code);
+  const code =
+    batch !== null
+      ? [{ is: 'batch', batch } as const]
+      : line.code === ''
+        ? []
+        : [{ is: 'code', code: line.code } as const];
   if (draft.is === 'GOODS') return [['GOODS', benefitText(draft.line.benefit), label, ...code]];
   const { leastSpend, speeds, places } = draft.line;
   const least = leastSpend === '' ? [] : [{ is: 'least spend', amount: leastSpend } as const];

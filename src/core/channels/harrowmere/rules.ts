@@ -15,6 +15,7 @@ import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { euros, eurosIfAny } from '../euros.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import {
+  batchIn,
   type DeliveryOffer,
   fileName,
   type GoodsBenefit,
@@ -77,6 +78,7 @@ export function rulesOf(plans: Plans): Rules {
     },
     placeKey: placeAt,
     probes: probesOf(plans, edgesOf),
+    batches: [...new Set([...plans.delivery, ...plans.goods].flatMap(({ code }) => batchIn(code) ?? []))],
     planOf: (listing) => plans.plans[known(listing)?.plan ?? -1]?.key ?? null,
     readOf: (listing) =>
       plans.listings
@@ -99,17 +101,19 @@ export function rulesOf(plans: Plans): Rules {
       const where = placeAt(basket.place);
       let discount: { took: number; by: SideBy; key: string } | null = null;
       for (const one of goods) {
-        if (!isLive(one, moment, basket.codes)) continue;
+        if (!isLive(one, moment, basket)) continue;
         const took = one.takes(labelled(lines, one.offer.label));
         if (took > (discount?.took ?? 0))
-          discount = { took, by: titled(one.offer.title, one.offer.code), key: one.offer.key };
+          discount = {
+            took,
+            by: titled(one.offer.title, batchIn(one.offer.code) === null ? one.offer.code : null),
+            key: one.offer.key,
+          };
       }
       const off = minor(discount?.took ?? 0);
       const offers = delivery.filter(
         (one) =>
-          isLive(one, moment, basket.codes) &&
-          (one.places?.has(where) ?? true) &&
-          isMet(lines, one.offer.label, one.least),
+          isLive(one, moment, basket) && (one.places?.has(where) ?? true) && isMet(lines, one.offer.label, one.least),
       );
       return speeds.flatMap((speed): ChannelChoice[] => {
         const charged = (some: readonly Line[]) => chargeOf(some, rateAt, `${where} ${speed}`);
@@ -152,14 +156,16 @@ const opened = <Offer extends DeliveryOffer | GoodsOffer>(offer: Offer): Opened<
   from: momentOf(offer.from),
   until: momentOf(offer.until),
 });
-const isLive = (
+function isLive(
   { offer, from, until }: Opened<DeliveryOffer | GoodsOffer>,
   moment: Instant,
-  codes: readonly string[],
-): boolean =>
-  (from === null || from <= moment) &&
-  (until === null || moment < until) &&
-  (offer.code === '' || codes.includes(offer.code));
+  { codes, singles }: ChannelBasket,
+): boolean {
+  if ((from !== null && from > moment) || (until !== null && moment >= until)) return false;
+  const batch = batchIn(offer.code);
+  if (batch !== null) return codes.some((code) => singles?.get(code) === batch);
+  return offer.code === '' || codes.includes(offer.code);
+}
 
 /** A plan's rate at a place for a speed, its figures read. */
 interface Rate {

@@ -43,6 +43,8 @@ const campaign = z.strictObject({
   letter: z.string().regex(/^[A-Z]$/),
   benefit,
   code: z.string().nullable(),
+  /** The batch of single-use codes of which one is asked for. */
+  batch: z.string().optional(),
   leastValue: money.nullable(),
   places: z.array(z.string()).nullable(),
   except: z.array(z.string()),

@@ -1,5 +1,5 @@
 import { euro } from '../euros.ts';
-import { type Manifest, plainSettings } from '../manifest.ts';
+import { type Manifest, plainSettings, singles } from '../manifest.ts';
 
 export const manifest = {
   id: 'lerrin-shop',
@@ -10,6 +10,7 @@ export const manifest = {
   titleLetters: 120,
   currency: euro,
   tax: 'inside',
+  singles,
   reviewHours: 0,
   settings: plainSettings,
   ownSettings: [],

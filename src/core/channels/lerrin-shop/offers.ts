@@ -1,11 +1,11 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, decimalText, localOf, type Minor, minor } from '../../exact/index.ts';
-import { type Offer, sharedCode, soleValueCondition } from '../../offers/index.ts';
+import { batchOf, type Offer, sharedCode, soleValueCondition } from '../../offers/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
-import { untellable } from '../plain-offer.ts';
+import { goodInEach, untellable } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
@@ -43,6 +43,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const untold = untellable(offer);
   if (untold) return untold;
   const code = sharedCode(offer);
+  const batch = batchOf(offer);
   const asks = soleValueCondition(offer) ?? null;
   const does = doesAs(saying, offer);
   if ('is' in does) return does;
@@ -63,6 +64,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
     letter: 'A',
     benefit,
     code,
+    ...(batch === null ? {} : { batch }),
     leastValue: leastValue(asks?.value ?? null, from, say),
     places: where.places,
     except: where.except,
@@ -73,7 +75,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   return {
     offer,
     campaigns,
-    fidelity: worstOf([does.fidelity, limited.fidelity, where.fidelity, asked]),
+    fidelity: worstOf([does.fidelity, limited.fidelity, where.fidelity, asked, goodInEach(book, offer, manifest.id)]),
     most: does.most,
     keeps: limited.keeps,
   };

@@ -354,12 +354,24 @@ function offersOf(
   return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };
 }
 
-function campaignRead({ benefit, letter, code, leastValue, places, except, uses, from, until }: Campaign): ReadLine {
+function campaignRead({
+  benefit,
+  letter,
+  code,
+  batch,
+  leastValue,
+  places,
+  except,
+  uses,
+  from,
+  until,
+}: Campaign): ReadLine {
   return [
     benefit.kind,
     { is: 'letter', letter },
     ...benefitRead(benefit),
     ...(code === null ? [] : [{ is: 'code', code } as const]),
+    ...(batch === undefined ? [] : [{ is: 'batch', batch } as const]),
     ...(leastValue === null ? [] : [{ is: 'least value', amount: leastValue } as const]),
     ...(places === null ? [] : [{ is: 'places', places } as const]),
     ...(except.length === 0 ? [] : [{ is: 'except', places: except } as const]),

@@ -64,6 +64,7 @@ export function rulesOf(shop: Shop): Rules {
     },
     placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
     probes: probesOf(shop, edgesOf),
+    batches: [...new Set(shop.campaigns.flatMap(({ batch }) => batch ?? []))],
     planOf: (listing) => listed(listing)?.set.key ?? null,
     readOf(listing) {
       const known = listed(listing);
@@ -221,17 +222,18 @@ const isBarred = (lines: readonly Line[], bars: readonly string[]): boolean =>
 /** The campaigns that fit a basket, whatever the speed. */
 function runningIn(
   campaigns: readonly Running[],
-  { place, codes }: ChannelBasket,
+  { place, codes, singles }: ChannelBasket,
   lines: readonly Line[],
   moment: Instant,
 ): readonly Running[] {
   if (campaigns.length === 0) return campaigns;
   const value = lines.reduce((sum, line) => sum + line.price * line.units, 0);
   return campaigns.filter(
-    ({ campaign: { code }, from, until, leastValue, does, holdsAt }) =>
+    ({ campaign: { code, batch }, from, until, leastValue, does, holdsAt }) =>
       (from === null || from <= moment) &&
       (until === null || moment < until) &&
       (code === null || codes.includes(code)) &&
+      (batch === undefined || codes.some((one) => singles?.get(one) === batch)) &&
       (leastValue === null || value >= leastValue) &&
       holdsAt(place) &&
       (does.kind !== 'goods' || does.tag === null || lines.some(({ tags }) => tags.has(does.tag as string))),

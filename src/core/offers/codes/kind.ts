@@ -21,6 +21,8 @@ interface CodeKind<Schema extends z.ZodObject = z.ZodObject> {
   isEntered(code: z.output<Schema>, entered: Entered): boolean;
   /** The code that anybody may enter; null where each shopper has another. */
   shared(code: z.output<Schema>): string | null;
+  /** The batch of single-use codes of which it is one; null where it is none. */
+  batch(code: z.output<Schema>): string | null;
   /** What somebody who may use it enters. */
   entry(code: z.output<Schema>): Entered;
 }

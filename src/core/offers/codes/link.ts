@@ -7,5 +7,6 @@ export const link = codeKind({
   schema: z.strictObject({ is: z.literal('link'), code }),
   isEntered: (own, { codes }) => codes.includes(own.code),
   shared: (own) => own.code,
+  batch: () => null,
   entry: (own) => ({ codes: [own.code], singles: new Map() }),
 });

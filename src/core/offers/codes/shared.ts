@@ -7,5 +7,6 @@ export const shared = codeKind({
   schema: z.strictObject({ is: z.literal('shared'), code }),
   isEntered: (own, { codes }) => codes.includes(own.code),
   shared: (own) => own.code,
+  batch: () => null,
   entry: (own) => ({ codes: [own.code], singles: new Map() }),
 });

@@ -11,5 +11,6 @@ export const singleUse = codeKind({
   schema: z.strictObject({ is: z.literal('single use'), batch: written.id }),
   isEntered: ({ batch }, { codes, singles }) => codes.some((one) => singles.get(one) === batch),
   shared: () => null,
+  batch: ({ batch }) => batch,
   entry: ({ batch }) => ({ codes: [example], singles: new Map([[example, batch]]) }),
 });

@@ -3,8 +3,9 @@ import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
 import type { Note } from '../../../core/channels/index.ts';
 import { channelName, clauseName, counts } from '../../../words/index.ts';
-import { useFilesQuery } from '../../data/api.ts';
+import { useFilesQuery, useTakeUsedCodesMutation } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
+import { failure } from '../../data/failed.ts';
 import { useMomentText } from '../../ui/clock.ts';
 
 interface Differing {
@@ -69,6 +70,12 @@ export function ReadBack({
           )}
         </p>
       ))}
+      {state.uses.map((one) => (
+        <p key={one.key} className="border-t border-base-300 py-1.5">
+          {heldName(book, notes, one.key)} <code>{one.key}</code> {counts(one.used, 'use')} so far
+        </p>
+      ))}
+      {state.usedCodes.used > 0 && <UsedThere id={id} codes={state.usedCodes} />}
       <p className="border-t border-base-300 py-1.5">
         {rows.length === 0
           ? 'What is live is what was told, line for line.'
@@ -97,4 +104,21 @@ export function ReadBack({
 function heldName({ book }: OpenBook, notes: readonly Note[], key: string): string {
   const note = notes.find(({ keys }) => keys?.includes(key));
   return note ? clauseName(book, note.clause) : '';
+}
+
+/** Single-use codes that were used there, and those of them that are not known to be yet, to be taken. */
+function UsedThere({ id, codes: { used, fresh } }: { id: ChannelId; codes: ChannelState['usedCodes'] }) {
+  const [take, taking] = useTakeUsedCodesMutation();
+  return (
+    <p className="border-t border-base-300 py-1.5">
+      {counts(used, 'single-use code')} used there
+      {fresh === 0 ? ', all known.' : '. '}
+      {fresh > 0 && (
+        <button type="button" className="quiet" disabled={taking.isLoading} onClick={() => take(id)}>
+          Mark {fresh} as used
+        </button>
+      )}
+      {taking.error && <span className="text-off"> {failure(taking.error).title}</span>}
+    </p>
+  );
 }

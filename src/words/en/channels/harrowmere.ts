@@ -8,10 +8,10 @@ export const harrowmere: ChannelWords = {
     { about: 'Rates', how: 'first parcel and each further, by mass; plans add' },
     { about: 'Free delivery', how: 'of goods with a label, from a spend on them before discounts; one a speed' },
     { about: 'Discounts', how: 'percent, or n for the price of m, on goods with a label; the one that takes most' },
-    { about: 'Codes', how: 'one shared, or none' },
+    { about: 'Codes', how: 'one shared, any of a file of single-use ones, or none' },
     { about: 'Time', how: 'minute, UTC' },
     { about: 'Texts', how: 'title 36 letters, terms 300, key 20' },
-    { about: 'Not', how: 'fees, amounts off, gifts, steps, limits, segments, single-use codes, value or units asked' },
+    { about: 'Not', how: 'fees, amounts off, gifts, steps, limits, segments, value or units asked' },
     { about: 'Review', how: '16 to 40 hours' },
   ],
   settings: {

@@ -39,7 +39,7 @@ export function offersIn(
         title,
         titles,
         benefit: benefitOf(shop, { ...campaign, zones }, selectionOf, lost),
-        code: campaign.code === null ? null : { is: 'shared', code: campaign.code },
+        code: codeOf(campaign),
         asks: campaign.leastValue === null ? [] : [{ over: 'value', value: campaign.leastValue, test: 'before' }],
         zones,
         limits: { uses: usesOf(campaign, lost) },
@@ -184,4 +184,10 @@ function termsOf({ key, terms }: Campaign, first: string, lost: NotAdopted[]): s
   if (text.length <= 500 && !/\p{Cc}/u.test(text)) return text;
   lost.push({ is: 'long terms', offer: key });
   return '';
+}
+
+/** What a campaign asks to be entered. */
+function codeOf({ code, batch }: Campaign): BookInput['offers'][number]['code'] {
+  if (batch !== undefined) return { is: 'single use', batch };
+  return code === null ? null : { is: 'shared', code };
 }
