@@ -1,8 +1,10 @@
 import { waitFor, within } from '@testing-library/react';
 import { afterEach, expect, test } from 'vitest';
+import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, press, screen, stands } from '../../../../tests/screen.tsx';
 import { bookFileSchema } from '../../../core/book/index.ts';
+import { dialectOf, filesOf } from '../../../core/channels/index.ts';
 
 afterEach(away);
 
@@ -91,4 +93,30 @@ test('what clauses cost over past orders is said beside them, and what costs mos
       .getAllByRole('row')
       .map((one) => one.textContent),
   ).toEqual(['As it is2 orders otherwise€2.00 in all', 'Leave the channel out of it0 orders otherwise€0.00 in all']);
+});
+
+test('what was used there is read back: uses by their offers, and codes to be marked with a press', async () => {
+  const file = smallBook();
+  const { book, goods } = opened(file);
+  const live = filesOf(dialectOf('lerrin-shop').render(book, goods).rules);
+  const state = (fresh: number) => ({
+    id: 'lerrin-shop',
+    lastSend: null,
+    told: { revision: 1, at: '2026-11-24T08:00:00.000Z' },
+    held: [],
+    uses: [{ key: 'suds', used: 12 }],
+    usedCodes: { used: 3, fresh },
+    down: null,
+  });
+  const { sent } = at('/channels/lerrin-shop', file, {
+    'GET /channels/lerrin-shop': state(2),
+    'GET /channels/lerrin-shop/files': { told: live, live },
+    'POST /channels/lerrin-shop/used-codes': { used: 3, fresh: 0 },
+  });
+  expect((await screen.findByText(/12 uses so far/)).textContent).toBe('SUDS: 15 % off suds 12 uses so far');
+  expect(screen.getByText(/single-use codes used there/).textContent).toBe(
+    '3 single-use codes used there. Mark 2 as used',
+  );
+  press(screen.getByRole('button', { name: 'Mark 2 as used' }));
+  await waitFor(() => expect(sent.map(({ to }) => to)).toContain('POST /channels/lerrin-shop/used-codes'));
 });
