@@ -1,7 +1,7 @@
 import type { CompiledBook } from '../../src/core/book/index.ts';
 import type { Loss, Note } from '../../src/core/channels/index.ts';
 import { unwrap } from '../../src/core/exact/index.ts';
-import { lies, partOf, sharedCode } from '../../src/core/offers/index.ts';
+import { batchOf, lies, partOf, sharedCode } from '../../src/core/offers/index.ts';
 import { matches, type Place, parsePattern } from '../../src/core/places/index.ts';
 import { asSold, type Question } from '../../src/core/quote/index.ts';
 
@@ -49,9 +49,13 @@ export function touching(
         // What nobody asked for with its code, or has no goods of, acts on neither side.
         const offer = offers.find(({ id }) => id === clause.offer);
         const code = offer && sharedCode(offer);
+        const batch = offer ? batchOf(offer) : null;
         const part = offer ? partOf(offer) : null;
+        const { singles, segment } = question.shopper;
         return (
           (code == null || question.codes.includes(code)) &&
+          (batch === null || question.codes.some((one) => singles.get(one) === batch)) &&
+          (!offer?.segments || (segment !== null && offer.segments.has(segment))) &&
           (part === null || question.lines.some(({ item }) => lies(item, part)))
         );
       }

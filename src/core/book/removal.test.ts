@@ -164,6 +164,17 @@ describe('what goes along and what changes', () => {
     expect(along({ named: 'selection', id: 'selection-a' })).toEqual(['offer-d']);
     expect(less(at, { named: 'selection', id: 'selection-a' }).book.templates[0]?.goods).toBeNull();
   });
+  test('a selection: a feed of its goods goes, for it would be of all; one that names none of the book is not sound', () => {
+    const feeds = { all: { countries: 'all' as const }, some: { countries: ['IE'], goods: 'selection-a' } };
+    const fed = opened({ ...named, channels: { findlark: { speeds: {}, feeds } } });
+    expect(sound(fed)).toEqual([]);
+    const { book } = less(fed, { named: 'selection', id: 'selection-a' });
+    expect(Object.keys(book.channels.findlark?.feeds ?? {})).toEqual(['all']);
+    const lost = opened({ ...named, channels: { findlark: { feeds: { some: { goods: 'nothing' } } } } });
+    expect(sound(lost)).toEqual([
+      expect.objectContaining({ at: ['channels', 'findlark', 'feeds', 'some', 'goods'], is: 'unknown', id: 'nothing' }),
+    ]);
+  });
   test('an item: offers that give it go, baskets lose its line or go; variants keep what they had of it', () => {
     expect(along({ named: 'item', id: 'item-g' })).toEqual(['offer-c']);
     const { book } = less(at, { named: 'item', id: 'item-g' });

@@ -40,7 +40,7 @@ export function refusedThere({ book, goods, keepsOut }: Feed, offer: Offer): Fid
       other !== offer &&
       other.level !== 'delivery' &&
       other.kind.sort !== 'gift' &&
-      sharedCode(other) === null &&
+      other.code === null &&
       isFor(book, other, shop) &&
       untellable(other) === null &&
       takesOff(goods, other)?.steps[0]?.off.is !== 'n for m' &&
