@@ -84,8 +84,8 @@ function roundingOf({ rounding }: Market, currency: Currency, at: Problem['at'],
 }
 
 /**
- * How a currency becomes a market's: null where it is the same, and amounts are not turned by tax. Two currencies meet only by a rate listed for that
- * direction: no inverse, no chain; where there is none it is a problem of what asks.
+ * How a currency becomes a market's: null where it is the same, and amounts are not turned by tax. Two currencies meet
+ * only by a rate listed for that direction: no inverse, no chain; where there is none it is a problem of what asks.
  */
 export function conversionInto(
   book: Book,

@@ -8,8 +8,8 @@ import type { Manifest } from './manifest.ts';
 
 /**
  * A book as a channel counts it. Where that has tax inside its amounts and the market adds it, or the other way round,
- * every amount is turned alone, as if the book were written so: a price by the rate of its goods and all else by that of
- * delivery, at the place that the market assumes; what is charged in a zone by the rate there.
+ * every amount is turned alone, as if the book were written so: a price by the rate of its goods and all else by that
+ * of delivery, at the place that the market assumes; what is charged in a zone by the rate there.
  */
 export interface Counted {
   readonly book: CompiledBook;

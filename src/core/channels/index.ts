@@ -27,8 +27,8 @@ function toldNothing(dialect: Dialect, book: CompiledBook): Rendition {
 }
 
 /**
- * A dialect without the goods its channel stocks: those it delivers itself, by its own rules. It is told the book as the
- * channel counts it.
+ * A dialect without the goods its channel stocks: those it delivers itself, by its own rules. It is told the book as
+ * the channel counts it.
  */
 const ownGoods = (dialect: Dialect): Dialect => ({
   ...dialect,

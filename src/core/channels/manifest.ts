@@ -29,7 +29,9 @@ export interface Manifest {
   /** What its amounts are in, and whether they have tax inside or it is added to them. */
   readonly currency: Currency;
   readonly tax: 'inside' | 'added';
-  /** How codes of batches lie beside its files: a file, its first line, and a line for each; null where it takes none. */
+  /**
+   * How codes of batches lie beside its files: a file, its first line, and a line for each; null where it takes none.
+   */
   readonly singles: { readonly file: string; readonly head: string; line(batch: string, code: string): string } | null;
   /** Hours until a promotion sent now is live, at the longest; 0 for at once. */
   readonly reviewHours: number;

@@ -65,7 +65,9 @@ export function goodInEach(book: CompiledBook, offer: Offer, channel: ChannelId)
     : bounded(0, { is: 'good in each', channels: others.map(({ id }) => id) }, 'the channel left out', 'live with it');
 }
 
-/** What keeps an offer for some customers, or with a code for each shopper, from being told; null where nothing does. */
+/**
+ * What keeps an offer for some customers, or with a code for each shopper, from being told; null where nothing does.
+ */
 export function forSomeAlone(offer: Offer): Fidelity | null {
   const isSingleUse = offer.code !== null && sharedCode(offer) === null;
   return (

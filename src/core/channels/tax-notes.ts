@@ -78,8 +78,8 @@ function roundingOf(book: CompiledBook, goods: readonly Listed[], turned: Turned
 }
 
 /**
- * Where goods or delivery have another rate than that by which they are turned, and by how much that is off; amounts off
- * an order are turned by the rate of delivery, and taken off goods of any.
+ * Where goods or delivery have another rate than that by which they are turned, and by how much that is off; amounts
+ * off an order are turned by the rate of delivery, and taken off goods of any.
  */
 function otherRates(book: CompiledBook, goods: readonly Listed[], { home }: Turned): { places: string[]; off: number } {
   const { deliveryClass } = book.body;

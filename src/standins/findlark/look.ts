@@ -43,7 +43,10 @@ export async function lookAt(
       const due = share(cents(item.price), percent);
       if (there !== due)
         return {
-          refused: `${item.id} with ${code}: ${twoDecimals(due)} off promised, ${twoDecimals(Math.max(0, there))} off in Lerrin Shop`,
+          refused: [
+            `${item.id} with ${code}: ${twoDecimals(due)} off promised,`,
+            `${twoDecimals(Math.max(0, there))} off in Lerrin Shop`,
+          ].join(' '),
         };
     }
   }

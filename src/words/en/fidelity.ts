@@ -129,7 +129,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         : 'Tax is added to amounts there and inside them here: they are told as they are, with it.';
     case 'turned alone':
       return loss.tax === 'inside'
-        ? `Prices, rates and thresholds are told with tax, each rounded alone; here tax is on lines: up to ${say(loss.off)} off.`
+        ? `Prices, rates and thresholds are told with tax, each rounded alone: up to ${say(loss.off)} off.`
         : `Prices, rates and thresholds are told without tax, each rounded alone: up to ${say(loss.off)} off.`;
     case 'other tax rates':
       return `Another tax rate holds in ${upToSome(loss.places)}: up to ${say(loss.off)} off there.`;
@@ -205,7 +205,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'terms too long':
       return `Its terms have ${loss.letters} letters, ${loss.fit} fit there: it is not told.`;
     case 'good in each':
-      return `Each of its codes is good once here, and once at ${inARow(loss.channels.map(channelName))} too.`;
+      return `Each of its codes is good once there, and once at ${inARow(loss.channels.map(channelName))} too.`;
     case 'code unknown at':
       return `Its review asks ${channelName(loss.channel)} for the code, which is not to know it: it is refused.`;
     case 'refused for items below':
@@ -219,15 +219,16 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'refused beside':
       return [
         `Its review tries the code at ${channelName('lerrin-shop')}, where`,
-        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'acts' : 'act'} too and the percentage comes to another: it is refused.`,
+        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'acts' : 'act'} too,`,
+        'and the percentage comes to another: it is refused.',
       ].join(' ');
     case 'after sale prices':
       return [
-        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'is told as a sale price' : 'are told as sale prices'} there,`,
+        `${titles(loss.offers)} ${loss.offers.length === 1 ? 'is a sale price' : 'are sale prices'} there,`,
         `off which it takes its share: up to ${say(loss.off)} too little off.`,
       ].join(' ');
     case 'gift sent for nothing':
-      return `A gift is sent for nothing there; here it weighs and is charged with the rest: up to ${say(loss.off)} off.`;
+      return `A gift is sent for nothing there, here it weighs with the rest: up to ${say(loss.off)} off.`;
     case 'in no one feed':
       return [
         `In ${upToSome(loss.countries.map((one) => (one === 'all' ? 'other countries' : one)))} no feed has all goods:`,

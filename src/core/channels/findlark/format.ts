@@ -4,7 +4,9 @@ import type { ChannelFile, WrittenFile } from '../dialect.ts';
 import { figures } from '../figures.ts';
 import { speeds } from './limits.ts';
 
-/** A feed's file, as docs/formats/findlark.md lays it out. Amounts, masses and moments are texts as they stand in it. */
+/**
+ * A feed's file, as docs/formats/findlark.md lays it out. Amounts, masses and moments are texts as they stand in it.
+ */
 export interface FeedFile {
   readonly name: string;
   readonly countries: 'all' | readonly string[];
