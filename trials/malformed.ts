@@ -29,6 +29,7 @@ export const bodies: Readonly<Record<string, z.ZodType | null>> = {
   'POST /revisions': saveRequest,
   'POST /revisions/:number/taken-back': takeBackRequest,
   'POST /channels/:id/sends': sendRequest,
+  'POST /channels/:id/used-codes': null,
   'DELETE /channels/:id/sends/:send': null,
   'POST /channels/:id/checkouts': checkoutRequest,
   'POST /clock/pushed': pushRequest,
