@@ -9,8 +9,8 @@ import { type Feed, promote } from './feed.ts';
 import type { GoodsOf, Promotion } from './format.ts';
 import { freedIn } from './freed.ts';
 import { limits } from './limits.ts';
+import { heldAs } from './ready-feed.ts';
 import { refusedThere } from './review.ts';
-import { heldAs } from './rules.ts';
 import { testedAfterSales } from './sales.ts';
 
 /** A moment as the file has it. */

@@ -1,18 +1,5 @@
-import {
-  err,
-  type Instant,
-  lazily,
-  type Minor,
-  massOfGrams,
-  minor,
-  nothing,
-  parseDecimal,
-  percentOf,
-  type Result,
-  unwrap,
-} from '../../exact/index.ts';
+import { err, type Instant, lazily, massOfGrams, minor, nothing, type Result } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
-import type { Sold } from '../../quote/index.ts';
 import {
   type ChannelBasket,
   type ChannelChoice,
@@ -21,19 +8,25 @@ import {
   type Probe,
   type Rules,
 } from '../dialect.ts';
-import { euros, eurosIfAny } from '../euros.ts';
+import { euros } from '../euros.ts';
 import type { ReadLine } from '../reading.ts';
 import { type SideStep, titled } from '../side-step.ts';
-import {
-  type Entry,
-  type FeedFile,
-  type FeedItem,
-  type Promotion,
-  readFeeds,
-  type Sale,
-  writtenFeed,
-} from './format.ts';
+import { type Entry, type FeedFile, type FeedItem, readFeeds, type Sale, writtenFeed } from './format.ts';
 import { speeds } from './limits.ts';
+import {
+  type Bought,
+  costsAt,
+  type Delivered,
+  heldAs,
+  type Item,
+  isIn,
+  momentOf,
+  type ReadyFeed,
+  type Running,
+  readyFeed,
+  type SaleTime,
+  sumOf,
+} from './ready-feed.ts';
 import { inOrder } from './settings.ts';
 
 export function read(files: readonly ChannelFile[]): Result<Rules> {
@@ -41,8 +34,6 @@ export function read(files: readonly ChannelFile[]): Result<Rules> {
   const feeds = readFeeds(files);
   return feeds.ok ? { ok: true, value: rulesOf(feeds.value) } : feeds;
 }
-
-const momentOf = (text: string | null): Instant | null => (text === null ? null : Date.parse(text));
 
 export const entryText = ({ country, within }: Pick<Entry, 'country' | 'within'>): string =>
   within.is === 'country' ? country : within.is === 'part' ? within.part : `${country} ${within.prefix}*`;
@@ -61,139 +52,6 @@ const fits = ({ country, within }: Entry, place: Place): boolean =>
       ? place.part === within.part
       : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
 
-/** The key under which a promotion is held. */
-export const heldAs = ({ name }: Pick<FeedFile, 'name'>, { id }: Pick<Promotion, 'id'>): string => `${name}/${id}`;
-
-/** Entries with their prices read. */
-interface Delivered {
-  readonly entries: readonly { readonly entry: Entry; readonly charge: Minor }[];
-}
-interface SaleTime {
-  readonly price: Minor;
-  readonly from: Instant | null;
-  readonly until: Instant | null;
-}
-/** An item of a feed with its figures read. */
-interface Item {
-  readonly price: Minor;
-  readonly delivered: Delivered;
-  readonly labels: readonly string[];
-  readonly sale: SaleTime | null;
-}
-/** A promotion with its figures read. */
-interface Running {
-  readonly promotion: Promotion;
-  readonly key: string;
-  readonly from: Instant | null;
-  readonly until: Instant | null;
-  readonly countries: ReadonlySet<string>;
-  readonly least: Minor | null;
-  isFor(line: Bought): boolean;
-  /** What it takes off the lines it is for, in minor units; a gift counts, and takes nothing. */
-  takes(lines: readonly Bought[]): { readonly counts: number; readonly takes: number };
-}
-/** A line with what a unit of it costs after its sale. */
-interface Bought extends Sold {
-  readonly item: Item;
-  readonly costs: number;
-}
-
-/** A feed that answers: its items, its promotions, and the places it is for. */
-interface Feed {
-  readonly file: FeedFile;
-  readonly delivered: readonly Delivered[];
-  readonly items: ReadonlyMap<string, Item>;
-  readonly promotions: readonly Running[];
-}
-
-const isIn = (time: Pick<SaleTime, 'from' | 'until'>, moment: Instant): boolean =>
-  (time.from === null || time.from <= moment) && (time.until === null || moment < time.until);
-
-const costsAt = ({ sale }: Item, price: number, moment: Instant): number =>
-  sale !== null && isIn(sale, moment) ? Math.min(price, sale.price) : price;
-
-function readyFeed(file: FeedFile): Feed {
-  const known = new Map<string, Minor>();
-  const amount = (text: string): Minor => {
-    const before = known.get(text);
-    if (before !== undefined) return before;
-    const value = euros(text);
-    known.set(text, value);
-    return value;
-  };
-  const deliveries = new Map(
-    file.deliveries.map(({ id, entries }): [string, Delivered] => [
-      id,
-      { entries: entries.map((entry) => ({ entry, charge: amount(entry.price) })) },
-    ]),
-  );
-  const none: Delivered = { entries: [] };
-  const items = new Map<string, Item>();
-  for (const { id, price, delivery, labels, sale } of file.items)
-    items.set(id, {
-      price: amount(price),
-      delivered: deliveries.get(delivery) ?? none,
-      labels,
-      sale: sale && { price: amount(sale.price), from: momentOf(sale.from), until: momentOf(sale.until) },
-    });
-  const delivered = [...deliveries.values()];
-  return { file, delivered, items, promotions: file.promotions.map((promotion) => runningOf(file, promotion, items)) };
-}
-
-function runningOf(file: FeedFile, promotion: Promotion, items: ReadonlyMap<string, Item>): Running {
-  const { of } = promotion;
-  const listings = of.is === 'listings' ? new Set(of.listings) : null;
-  return {
-    promotion,
-    key: heldAs(file, promotion),
-    from: momentOf(promotion.from),
-    until: momentOf(promotion.until),
-    countries: new Set(promotion.countries),
-    least: eurosIfAny(promotion.leastValue),
-    isFor: ({ item, listing }) =>
-      of.is === 'all' || (of.is === 'label' ? item.labels.includes(of.label) : (listings?.has(listing) ?? false)),
-    takes: takingOf(promotion, items),
-  };
-}
-
-const sumOf = (lines: readonly Bought[]): number => lines.reduce((sum, { units, costs }) => sum + units * costs, 0);
-const off = (amount: number) => ({ counts: amount, takes: amount });
-
-function takingOf({ does, of }: Promotion, items: ReadonlyMap<string, Item>): Running['takes'] {
-  switch (does.kind) {
-    case 'percent': {
-      const percent = unwrap(parseDecimal(does.percent, 3));
-      const share = (amount: number): number => percentOf(minor(amount), percent);
-      if (of.is === 'all') return (lines) => off(share(sumOf(lines)));
-      return (lines) => off(lines.reduce((sum, { units, costs }) => sum + share(units * costs), 0));
-    }
-    case 'amount': {
-      const amount = euros(does.amount);
-      return (lines) => off(Math.min(amount, sumOf(lines)));
-    }
-    case 'n for m': {
-      const { units, paid } = does;
-      return (lines) => {
-        const all = lines.reduce((sum, line) => sum + line.units, 0);
-        let [free, taken] = [Math.floor(all / units) * (units - paid), 0];
-        for (const line of [...lines].sort((a, b) => a.costs - b.costs)) {
-          const some = Math.min(free, line.units);
-          taken += some * line.costs;
-          free -= some;
-        }
-        return off(taken);
-      };
-    }
-    case 'gift': {
-      const gift = items.get(does.gift);
-      const counts = gift ? gift.price * does.count : 0;
-      return () => ({ counts, takes: 0 });
-    }
-    case 'delivery':
-      return () => off(0);
-  }
-}
-
 /** What Findlark does by its files: docs/formats/findlark.md, "Evaluation, in order". */
 export function rulesOf(files: readonly FeedFile[]): Rules {
   const feeds = lazily(() => inOrder(files).map(readyFeed));
@@ -204,7 +62,7 @@ export function rulesOf(files: readonly FeedFile[]): Rules {
     return [...new Map(entries.map((entry) => [entryText(entry), patternOf(entry)] as const)).values()];
   });
   const probes = lazily(() => probesOf(feeds()));
-  const shownAt = ({ country }: Place): Feed[] =>
+  const shownAt = ({ country }: Place): ReadyFeed[] =>
     feeds().filter(({ file: { countries } }) => countries === 'all' || countries.includes(country));
   return {
     written: () => files.map(writtenFeed),
@@ -273,7 +131,7 @@ function entryFor({ entries }: Delivered, place: Place, speed: string): Delivere
   return best;
 }
 
-function choicesIn(feed: Feed, { lines: sold, place, codes }: ChannelBasket, moment: Instant): ChannelChoice[] {
+function choicesIn(feed: ReadyFeed, { lines: sold, place, codes }: ChannelBasket, moment: Instant): ChannelChoice[] {
   const lines = sold.map((line): Bought => {
     const item = feed.items.get(line.listing) as Item;
     return { ...line, item, costs: costsAt(item, line.price, moment) };
@@ -363,7 +221,7 @@ function alikeIn(entries: readonly Entry[]): (readonly [Entry, string[]])[] {
 }
 
 /** Items that every feed treats alike, with the least value and mass any of them has. */
-function probesOf(feeds: readonly Feed[]): Probe[] {
+function probesOf(feeds: readonly ReadyFeed[]): Probe[] {
   const places = new Map<Delivered, number>();
   const alike = new Map<string, FeedItem[]>();
   const all = new Map<string, FeedItem>();

@@ -8,7 +8,7 @@ import { freeFromTitle } from '../shopper-texts.ts';
 import { type Feed, promote } from './feed.ts';
 import type { DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
-import { heldAs } from './rules.ts';
+import { heldAs } from './ready-feed.ts';
 import { testedAfterSales } from './sales.ts';
 
 /** A promotion from where a zone's lanes are free: for all goods that go to its countries by the service's speed. */
