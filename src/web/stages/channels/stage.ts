@@ -29,6 +29,7 @@ export const channels: Stage = {
   finds: () =>
     channelIds.flatMap((id) => [
       { name: channelName(id), what: 'channel', to: `/channels/${id}` },
+      { name: `${channelName(id)}, what is live`, what: 'its files, read into the book', to: `/channels/live/${id}` },
       { name: `${channelName(id)}, what it lists`, what: 'its own record of goods', to: `/channels/listings/${id}` },
     ]),
 };
