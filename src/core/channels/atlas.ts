@@ -23,7 +23,8 @@ export const atlas = memo((book: CompiledBook): readonly Assigned[] => {
 });
 
 /** Parts of the map as patterns are written. */
-export const textsOf = (parts: readonly Assigned[]): string[] => parts.map((one) => patternText(one.pattern));
+export const textsOf = (parts: readonly Pick<Assigned, 'pattern'>[]): string[] =>
+  parts.map((one) => patternText(one.pattern));
 
 /** A distinct part of the map, and the zone it falls in by each of the book's templates, in their order. */
 export interface Fallen {

@@ -171,10 +171,6 @@ export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   remedies,
 });
 
-/** A bound at least as wide, where more goods than it was worked out for are touched. */
-export const widened = (fidelity: Fidelity, bound: Minor): Fidelity =>
-  fidelity.is === 'bounded' ? { ...fidelity, bound: minor(Math.max(fidelity.bound, bound)) } : fidelity;
-
 /** The same where one basket may suffer all of them: their bounds add up. */
 export function addedUp(parts: readonly Fidelity[]): Fidelity {
   const worst = worstOf(parts);

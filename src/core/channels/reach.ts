@@ -1,50 +1,30 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
+import type { Minor } from '../exact/index.ts';
 import { patternText } from '../places/index.ts';
-import { atlas, textsOf, wholeAtlas } from './atlas.ts';
+import { type Fallen, textsOf, wholeAtlas } from './atlas.ts';
 import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
-import { plainLanes, plainReach } from './plain.ts';
-
-/** The dearest charge of a zone; 0 for no zone. */
-export const dearest = (book: CompiledBook, zone: string | null): Minor =>
-  minor(
-    Math.max(
-      0,
-      ...[
-        ...(plainLanes(book)
-          .get(zone ?? '')
-          ?.values() ?? []),
-      ].map((lane) => plainReach(lane.rate).most),
-    ),
-  );
 
 /**
- * A channel that can only name whole countries: which it names for some zones (null: everywhere), and how far that
- * follows them.
+ * A channel that can only name whole countries: which it names for zones of any template (null: everywhere), and how
+ * far that follows them. `most`: the most that is freed or taken off where it reaches too far, or not far enough.
  */
 export function wholeCountries(
   book: CompiledBook,
   zones: ReadonlySet<string> | null,
+  most: Minor,
 ): { countries: string[] | null; fidelity: Fidelity } {
   if (!zones) return { countries: null, fidelity: exact };
-  const parts = atlas(book);
-  const means = (zone: string | null) => zone !== null && zones.has(zone);
+  const parts = wholeAtlas(book);
+  const isMeant = (zone: string | null) => zone !== null && zones.has(zone);
   const countries = parts.flatMap((one) =>
-    one.pattern.is === 'country' && means(one.zone) ? [one.pattern.country] : [],
+    one.pattern.is === 'country' && one.zones.some(isMeant) ? [one.pattern.country] : [],
   );
-  const named = (one: (typeof parts)[number]) => one.pattern.is !== 'world' && countries.includes(one.pattern.country);
-  const promised = parts.filter((one) => named(one) && one.zone !== null && !means(one.zone));
-  const missed = parts.filter((one) => means(one.zone) && !named(one));
+  const named = (one: Fallen) => one.pattern.is !== 'world' && countries.includes(one.pattern.country);
+  const promised = parts.filter((one) => named(one) && one.zones.some((zone) => zone !== null && !isMeant(zone)));
+  const missed = parts.filter((one) => one.zones.some(isMeant) && !named(one));
   if (promised.length + missed.length === 0) return { countries, fidelity: exact };
-  return {
-    countries,
-    fidelity: bounded(
-      Math.max(...[...promised, ...missed].map((one) => dearest(book, one.zone))),
-      { is: 'whole countries', reached: textsOf(promised), missed: textsOf(missed) },
-      'whole countries',
-      'live with it',
-    ),
-  };
+  const loss = { is: 'whole countries', reached: textsOf(promised), missed: textsOf(missed) } as const;
+  return { countries, fidelity: bounded(most, loss, 'whole countries', 'live with it') };
 }
 
 /** Places that lie in some zones by one template and in others by another, where an offer holds for all goods alike. */

@@ -3,41 +3,31 @@ import { bounded, exact, type Fidelity } from '../fidelity.ts';
 import type { Feed } from './feed.ts';
 import type { DeliveredLane } from './groups.ts';
 
-/** The services that an offer frees in a zone. */
-interface Freed {
-  readonly zone: string;
-  readonly services: readonly string[];
-}
-
 /**
- * What a free-delivery offer frees, zone by zone: the services it names, or the cheapest choice. Which that is goes by
- * the basket: what is cheapest for most goods alone is freed, within a bound.
+ * What an offer on the cheapest choice frees, by the zones where that is one service. Which it is goes by the basket:
+ * what is cheapest for most goods alone is freed, within a bound.
  */
-export function freedIn(feed: Feed, offer: Offer): { readonly zones: readonly Freed[]; readonly fidelity: Fidelity } {
-  const { book, groups, mostIn } = feed;
-  const named = offer.kind.sort === 'delivery' ? offer.kind.services(offer.benefit) : null;
-  const zones = book.body.zones.map(({ id }) => id).filter((zone) => !offer.zones || offer.zones.has(zone));
-  const lanesAt = (zone: string) => groups.map(({ lanes }) => lanes.filter((lane) => lane.zone === zone));
-  if (named)
-    return {
-      zones: zones.map((zone) => {
-        const there = new Set(lanesAt(zone).flatMap((lanes) => lanes.map(({ service }) => service)));
-        return { zone, services: [...named].filter((service) => there.has(service)) };
-      }),
-      fidelity: exact,
-    };
+export function cheapestBy(
+  feed: Feed,
+  offer: Offer,
+): {
+  readonly by: readonly { readonly zones: ReadonlySet<string>; readonly services: readonly string[] }[];
+  readonly fidelity: Fidelity;
+} {
   const unsure = new Set<string>();
-  const freed = zones.map((zone): Freed => {
+  const by = new Map<string, Set<string>>();
+  for (const { id: zone } of feed.book.body.zones) {
+    if (offer.zones && !offer.zones.has(zone)) continue;
     const { service, isSure } = cheapestAt(feed, zone);
     if (!isSure) unsure.add(zone);
-    return { zone, services: service === null ? [] : [service] };
-  });
+    if (service !== null) by.set(service, (by.get(service) ?? new Set()).add(zone));
+  }
   return {
-    zones: freed,
+    by: [...by].map(([service, zones]) => ({ zones, services: [service] })),
     fidelity:
       unsure.size === 0
         ? exact
-        : bounded(mostIn(unsure), { is: 'cheapest by basket' }, 'services named', 'live with it'),
+        : bounded(feed.mostIn(unsure), { is: 'cheapest by basket' }, 'services named', 'live with it'),
   };
 }
 

@@ -1,13 +1,13 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import type { Note } from '../dialect.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted, wholeCountries } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type Feed, promote } from './feed.ts';
 import type { GoodsOf, Promotion } from './format.ts';
-import { freedIn } from './freed.ts';
+import { cheapestBy } from './freed.ts';
 import { limits } from './limits.ts';
 import { heldAs } from './ready-feed.ts';
 import { refusedThere } from './review.ts';
@@ -75,19 +75,20 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
   if ('is' in does) return does;
   const asked = askedOf(feed, offer, does);
   if ('is' in asked) return asked;
-  const said = does.lines.flatMap((line) => promotionsOf(feed, offer, line, asked));
+  const lines = does.lines.map((line) => promotionOf(feed, offer, line, asked));
+  const said = lines.flatMap(({ promotion }) => promotion ?? []);
   if (said.length === 0) return unsayable({ is: 'reaches nothing' }, 'live with it');
   const { fidelity: short } = titleOf(feed, offer);
   return {
     offer,
     as: offer.level === 'delivery' ? 'delivery' : 'goods',
-    reads: said.map(({ promotion }) => readsOf(promotion)),
-    keys: said.map(({ promotion }) => heldAs(feed.setting, promotion)),
+    reads: said.map(readsOf),
+    keys: said.map((promotion) => heldAs(feed.setting, promotion)),
     fidelity: worstOf([
       short,
       does.fidelity,
       asked.fidelity,
-      ...said.map((one) => one.places),
+      ...lines.map((one) => one.places),
       byTemplate(feed.book, offer.zones),
       refusedThere(feed, offer),
       limitsLost(offer, does.capped ? null : does.most),
@@ -109,8 +110,8 @@ interface Does {
     /** The goods it acts on, where it takes something off them. */
     readonly on: Part;
     readonly from: Minor | null;
-    /** Where it is to hold; null: wherever the offer does. */
-    readonly zone: string | null;
+    /** The zones where it is to hold; null: everywhere. */
+    readonly zones: ReadonlySet<string> | null;
   }[];
   readonly most: Minor;
   /** Whether its largest discount is kept by what is told. */
@@ -130,7 +131,7 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   const does = takesOff(goods, offer);
   const lines = does?.steps.flatMap(({ off, from }) => {
     const taken = doesBy(off, say);
-    return taken ? [{ ...taken, from, zone: null }] : [];
+    return taken ? [{ ...taken, from, zones: offer.zones }] : [];
   });
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
@@ -157,7 +158,8 @@ function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on:
 }
 
 /** A gift: there it is packed for nothing, in the book as any line. */
-function givingAway({ book, goods, groups, spoken, mostIn }: Feed, { kind, benefit }: Offer): Does | Fidelity {
+function givingAway({ book, goods, groups, spoken, mostIn }: Feed, offer: Offer): Does | Fidelity {
+  const { kind, benefit } = offer;
   if (kind.sort !== 'gift') return unsayable({ is: 'reaches nothing' }, 'live with it');
   const { sku, units } = kind.gift(benefit);
   const item = goods.find((one) => one.sku === sku);
@@ -172,7 +174,7 @@ function givingAway({ book, goods, groups, spoken, mostIn }: Feed, { kind, benef
   const isSame =
     groups.length === 1 && spoken.every(goesBy) && (own?.lanes.every(({ isFlat, ends }) => isFlat && !ends) ?? false);
   return {
-    lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zone: null }],
+    lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zones: offer.zones }],
     most: minor(item.price * units),
     capped: true,
     fidelity: isSame
@@ -183,20 +185,23 @@ function givingAway({ book, goods, groups, spoken, mostIn }: Feed, { kind, benef
   };
 }
 
-/** Free delivery: in each zone the services it names, or the cheapest choice. */
+/** Free delivery: the services it names, or in each zone the cheapest choice. */
 function freeing(feed: Feed, offer: Offer): Does | Fidelity {
   if (offer.kind.sort !== 'delivery' || !offer.kind.isFree(offer.benefit)) return notThere(offer);
-  const { zones, fidelity } = freedIn(feed, offer);
+  const named = offer.kind.services(offer.benefit);
+  const freed = named
+    ? { by: [{ zones: offer.zones, services: [...named] }], fidelity: exact }
+    : cheapestBy(feed, offer);
   return {
-    lines: zones.flatMap(({ zone, services }) => {
-      const speeds = services.flatMap((service) => feed.speedOf(service) ?? []);
+    lines: freed.by.flatMap(({ zones, services }) => {
+      const speeds = [...new Set(services.flatMap((service) => feed.speedOf(service) ?? []))];
       return speeds.length === 0
         ? []
-        : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zone }];
+        : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zones }];
     }),
     most: feed.mostIn(offer.zones),
     capped: offer.limits.most === null,
-    fidelity,
+    fidelity: freed.fidelity,
   };
 }
 
@@ -245,18 +250,18 @@ const titleOf = ({ book, setting }: Feed, offer: Offer) => {
   return fitted(own?.[1] ?? body?.title ?? offer.id, limits.title);
 };
 
-/** The promotion of a line, where it holds somewhere in the feed's countries; and what is lost of its places. */
-function promotionsOf(
+/** The promotion of a line, null where it names no country of the feed; and what is lost of its places. */
+function promotionOf(
   feed: Feed,
   offer: Offer,
-  { does, from, zone }: Does['lines'][number],
+  { does, from, zones }: Does['lines'][number],
   { of, leastValue, leastUnits }: Asked,
-): { promotion: Promotion; places: Fidelity }[] {
+): { promotion: Promotion | null; places: Fidelity } {
   const { book, say, inTarget, mostIn } = feed;
-  const { countries, fidelity } = wholeCountries(book, zone === null ? offer.zones : new Set([zone]));
-  const named = inTarget(countries);
-  if (named.length === 0) return [];
   const most = does.kind === 'delivery' ? mostIn(null) : (takesOff(feed.goods, offer)?.most ?? mostIn(null));
+  const { countries, fidelity: places } = wholeCountries(book, zones, most);
+  const named = inTarget(countries);
+  if (named.length === 0) return { promotion: null, places };
   const code = sharedCode(offer);
   const least = leastValue === null && from === null ? null : Math.max(leastValue ?? 0, from ?? 0);
   const promotion = promote(feed, {
@@ -272,7 +277,7 @@ function promotionsOf(
     until: offset(offer.until),
     shown: code === null ? ['list', 'item', 'basket'] : ['item', 'basket'],
   });
-  return [{ promotion, places: widened(fidelity, most) }];
+  return { promotion, places };
 }
 
 function readsOf(one: Promotion): Note['reads'][number] {

@@ -2,7 +2,7 @@ import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom, Over } from '../../rates/index.ts';
 import type { Note } from '../dialect.ts';
-import { bounded, exact, type Fidelity, unsayable, widened, worstOf } from '../fidelity.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { fitted, wholeCountries } from '../reach.ts';
 import { freeFromTitle } from '../shopper-texts.ts';
 import { type Feed, promote } from './feed.ts';
@@ -63,7 +63,7 @@ function freeingIn(feed: Feed, charged: readonly Charged[]): Freeing[] {
       const here = charged.filter(({ lane }) => lane.zone === zone && lane.service === service.id);
       const free = here.find(({ lane }) => isSayable(lane.threshold));
       if (!free || here.every(({ lane }) => lane.most === 0)) return [];
-      const reached = wholeCountries(book, new Set([zone]));
+      const reached = wholeCountries(book, new Set([zone]), feed.mostIn(null));
       const countries = feed.inTarget(reached.countries);
       if (countries.length === 0) return [];
       const said = free.lane.threshold as FreeFrom;
@@ -130,10 +130,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
 }
 
 const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
-  worstOf([
-    testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most }),
-    widened(reached, feed.mostIn(null)),
-  ]);
+  worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most }), reached]);
 
 /** A threshold for which there is no promotion at all. */
 function untold(threshold: FreeFrom | null): Fidelity {
