@@ -59,7 +59,7 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
 }
 
 describe.each([
-  ['lerrin-shop', tellableWorldOf, 0.9, 0.3],
+  ['lerrin-shop', tellableWorldOf, 0.96, 0.3],
   ['findlark', plainOffersWorldOf, 0.99, 0.9],
   ['harrowmere', marketOffersWorldOf, 0.8, 0.2],
 ] as const)(
