@@ -77,7 +77,9 @@ export const fileNameOf = ({ name }: Pick<FeedFile, 'name'>): string => `${name}
 
 type Attributes = readonly (readonly [name: string, value: string | number | null])[];
 
-const escaped = (text: string): string => text.replace(/[&<>"\t\n\r]/g, (one) => `&#${one.charCodeAt(0)};`);
+/** Letters of an attribute that stand for something; the two of Unicode that no XML may have become its sign for one. */
+const escaped = (text: string): string =>
+  text.replace(/[&<>"\t\n\r\ufffe\uffff]/g, (one) => (one > '\ufffd' ? '\ufffd' : `&#${one.charCodeAt(0)};`));
 
 /** An element’s tag without its end. */
 const open = (name: string, attributes: Attributes): string =>

@@ -67,7 +67,7 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
     const sale = feed.sales.of.get(item);
     return {
       id: item.listing,
-      title: item.name.replace(/\s+/g, ' ').slice(0, 120),
+      title: item.name,
       price: feed.say(item.price),
       grams: item.mass === null ? null : gramsText(item.mass),
       delivery: deliveryOf(ofItem.get(item) ?? []),
