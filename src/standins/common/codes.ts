@@ -1,5 +1,6 @@
 import { isCode } from './money.ts';
 import type { Remark } from './standin.ts';
+import { readingTaken } from './taken.ts';
 
 /** Single-use codes as a channel keeps them: the file of them as it was sent, and when each was used. */
 export interface Singles {
@@ -37,20 +38,11 @@ export function putCodes(before: Singles, text: string | null): Singles | readon
   return 'length' in read ? read : { ...before, text };
 }
 
-const known = new Map<string, ReadonlyMap<string, string>>();
 const none: ReadonlyMap<string, string> = new Map();
+const batchesOf = readingTaken(4, readCodes);
 
 /** The batch of each code that the channel knows. */
-export function batchesIn({ text }: Singles): ReadonlyMap<string, string> {
-  if (text === null) return none;
-  const before = known.get(text);
-  if (before) return before;
-  const read = readCodes(text);
-  if ('length' in read) throw new Error('A file that was taken cannot be read');
-  if (known.size >= 4) known.delete([...known.keys()][0] ?? '');
-  known.set(text, read);
-  return read;
-}
+export const batchesIn = ({ text }: Singles): ReadonlyMap<string, string> => (text === null ? none : batchesOf(text));
 
 /** The codes entered that are good for a batch still, in the order they were entered. */
 export const unusedFor = (singles: Singles, batch: string, codes: readonly string[]): string[] =>

@@ -75,7 +75,8 @@ function readFile(file: ChannelFile): { feed: Feed; promotions: Promotion[]; rem
   const { name = '', countries: named = '', language = '', currency, xmlns } = root.attributes;
   need(root.name === 'feed' && xmlns === space, 'feed', `the root is <feed xmlns="${space}">`);
   allowed(root, 'feed', ['name', 'countries', 'language', 'currency', 'xmlns']);
-  need(/^[a-z][a-z0-9-]{0,19}$/.test(name) && file.name === `${name}.xml`, 'feed name', 'the file’s name without .xml');
+  const isNamed = /^[a-z][a-z0-9-]{0,19}$/.test(name) && file.name === `${name}.xml`;
+  need(isNamed, 'feed name', 'the file’s name without .xml');
   const countries = named === 'all' ? named : words(named);
   const isCountries = (list: readonly string[]) =>
     list.length > 0 && list.every((one) => /^[A-Z]{2}$/.test(one)) && !hasDoubles(list);

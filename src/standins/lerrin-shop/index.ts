@@ -10,6 +10,7 @@ import {
   type Remark,
   type StandIn,
 } from '../common/standin.ts';
+import { readingTaken } from '../common/taken.ts';
 import { cash, refuse } from './reading.ts';
 import { checkout1, doubles1, type Shop1, schema1 } from './version-1.ts';
 import { checkout2, faults2, type Open2, open2, type Shop2, schema2 } from './version-2.ts';
@@ -44,17 +45,7 @@ function readShop(text: string): Opened | readonly Remark[] {
   return version === 1 ? { is: 1, shop: read.data as Shop1 } : { is: 2, open: open2(read.data as Shop2) };
 }
 
-/** Files read before, the latest few: what is live is asked about again and again. */
-const known = new Map<string, Opened>();
-function opened(text: string): Opened {
-  const before = known.get(text);
-  if (before) return before;
-  const read = readShop(text);
-  if ('length' in read) throw new Error('A file that was taken cannot be read');
-  if (known.size >= 8) known.delete([...known.keys()][0] ?? '');
-  known.set(text, read);
-  return read;
-}
+const opened = readingTaken(8, readShop);
 
 /** The file that a page works by at a moment; null where there is none. */
 function textFor({ versions }: State, { page }: AskedAs, moment: number): string | null {
