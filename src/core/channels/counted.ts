@@ -34,6 +34,7 @@ export function countedAt(book: CompiledBook, dialect: Pick<Manifest, 'tax'>): C
   return turnedTo(book, dialect) ?? { book, goods: (goods) => goods, question: (question) => question };
 }
 
+/** By the book alone: a market has its tax in one way, so that there is one other. */
 const known = new WeakMap<CompiledBook, Turned | null>();
 
 /** A book turned for a channel; null where it is as it stands, or cannot be turned. */

@@ -46,6 +46,7 @@ export const singles: NonNullable<Manifest['singles']> = {
   head: 'batch,code',
   line: (batch, code) => `${batch},${code}`,
 };
+
 /** What each service is called in a channel; null, or nothing: not said there. */
 export const speeds = z.record(naming('service', 'row'), z.string().nullable()).default({});
 /** The countries a feed is for. */

@@ -5,8 +5,8 @@ import type { RecordFinding } from './records.ts';
 
 /**
  * The edits by which the book is as a channel's record says; null where there are none: a mass that no unit of the
- * book has in three decimals, a price of nobody or with tax that the book has not, a plan, which follows from templates, and a listing too many, which
- * the next send takes away.
+ * book has in three decimals, a price of nobody or with tax that the book has not, a plan, which follows from
+ * templates, and a listing too many, which the next send takes away.
  *
  * @param whole gives an item with all it takes from its parents
  */

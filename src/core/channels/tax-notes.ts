@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
+import { lazily, type Minor, minor } from '../exact/index.ts';
 import { type Place, patternText } from '../places/index.ts';
 import { breaksOf, type Lane } from '../rates/index.ts';
 import { wholeAtlas } from './atlas.ts';
@@ -140,6 +140,7 @@ export function edgedByTax(
   if (isWhole && book.offers.every(({ level }) => level === 'delivery')) return [...notes];
   const there = turned.book;
   const all = turned.goods(goods);
+  const delivered = lazily(() => deliveredAtMost(there, all));
   const laneOf = ({ template, zone, service }: { template: string; zone: string; service: string }) =>
     there.templates
       .find(({ id }) => id === template)
@@ -148,19 +149,19 @@ export function edgedByTax(
   const decidedBy = ({ clause }: Note): number => {
     switch (clause.about) {
       case 'threshold':
-        return deliveredAtMost(there, all);
+        return delivered();
       case 'rate': {
         const lane = laneOf(clause);
-        return lane && looksAtValue(lane) ? deliveredAtMost(there, all) : 0;
+        return lane && looksAtValue(lane) ? delivered() : 0;
       }
       case 'apart':
         return clause.by === 'own rate' && all.some(({ own }) => own && breaksOf(own.rate)?.over === 'value')
-          ? deliveredAtMost(there, all)
+          ? delivered()
           : 0;
       case 'offer': {
         const offer = there.offers.find(({ id }) => id === clause.offer);
         if (!offer || (offer.values.length === 0 && offer.benefit.is !== 'spend steps')) return 0;
-        return takesOff(all, offer)?.most ?? deliveredAtMost(there, all);
+        return takesOff(all, offer)?.most ?? delivered();
       }
       default:
         return 0;

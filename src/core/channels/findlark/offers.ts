@@ -75,7 +75,7 @@ function toldOffer(feed: Feed, offer: Offer): ToldOffer | Fidelity {
   if ('is' in does) return does;
   const asked = askedOf(feed, offer, does);
   if ('is' in asked) return asked;
-  const lines = does.lines.map((line) => promotionOf(feed, offer, line, asked));
+  const lines = does.lines.map((line) => promotionOf(feed, offer, line, asked, does.misplaced));
   const said = lines.flatMap(({ promotion }) => promotion ?? []);
   if (said.length === 0) return unsayable({ is: 'reaches nothing' }, 'live with it');
   const { fidelity: short } = titleOf(feed, offer);
@@ -114,6 +114,8 @@ interface Does {
     readonly zones: ReadonlySet<string> | null;
   }[];
   readonly most: Minor;
+  /** How far off at the most an order is where it holds and is not told, or is told and does not hold. */
+  readonly misplaced: Minor;
   /** Whether its largest discount is kept by what is told. */
   readonly capped: boolean;
   readonly fidelity: Fidelity;
@@ -136,7 +138,7 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
   const fidelity = tests ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most }) : exact;
-  return { lines, most, capped, fidelity };
+  return { lines, most, misplaced: most, capped, fidelity };
 }
 
 function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on: Part } | null {
@@ -176,6 +178,7 @@ function givingAway({ book, goods, groups, spoken, mostIn }: Feed, offer: Offer)
   return {
     lines: [{ does: { kind: 'gift', gift: item.listing, count: units }, on: allGoods, from: null, zones: offer.zones }],
     most: minor(item.price * units),
+    misplaced: mostIn(null),
     capped: true,
     fidelity: isSame
       ? exact
@@ -200,6 +203,7 @@ function freeing(feed: Feed, offer: Offer): Does | Fidelity {
         : [{ does: { kind: 'delivery', speeds } as const, on: allGoods, from: null, zones }];
     }),
     most: feed.mostIn(offer.zones),
+    misplaced: feed.mostIn(null),
     capped: offer.limits.most === null,
     fidelity: freed.fidelity,
   };
@@ -225,8 +229,7 @@ function askedOf(feed: Feed, offer: Offer, { lines, most }: Does): Asked | Fidel
   if (needs !== null && !isWhole) return unsayable({ is: 'needs' }, 'any goods', 'the channel left out');
   const part = isWhole ? (needs ?? asks?.part ?? allGoods) : on;
   if (asks !== null && asks.part !== part) return cannot;
-  const percentOfOrder = offer.level === 'order';
-  const of = percentOfOrder ? ({ is: 'all' } as const) : goodsOf(feed, part, isWhole);
+  const of = offer.level === 'order' ? ({ is: 'all' } as const) : goodsOf(feed, part, isWhole);
   if (of === null) return unsayable({ is: 'labels full', fit: limits.labels }, 'live with it');
   const [value] = offer.values;
   return {
@@ -256,10 +259,10 @@ function promotionOf(
   offer: Offer,
   { does, from, zones }: Does['lines'][number],
   { of, leastValue, leastUnits }: Asked,
+  misplaced: Minor,
 ): { promotion: Promotion | null; places: Fidelity } {
-  const { book, say, inTarget, mostIn } = feed;
-  const most = does.kind === 'delivery' ? mostIn(null) : (takesOff(feed.goods, offer)?.most ?? mostIn(null));
-  const { countries, fidelity: places } = wholeCountries(book, zones, most);
+  const { book, say, inTarget } = feed;
+  const { countries, fidelity: places } = wholeCountries(book, zones, misplaced);
   const named = inTarget(countries);
   if (named.length === 0) return { promotion: null, places };
   const code = sharedCode(offer);

@@ -115,8 +115,8 @@ function* linesOf({ plans, cuts, rates, listings, delivery, goods }: Plans): Gen
   for (const one of goods) yield ['GOODS', ...headOf(one), benefitText(one.benefit), ...tailOf(one)];
 }
 const headOf = ({ key, title, terms, label }: Offered) => [key, cell(title), cell(terms), label];
+const tailOf = ({ code, from, until }: Offered) => [code, from, until];
+
 /** What asks for a code of a batch, in the cell of a code; and the batch that such a cell names, else null. */
 export const batchCell = (batch: string): string => `FILE ${batch}`;
 export const batchIn = (cell: string): string | null => (cell.startsWith('FILE ') ? cell.slice(5) : null);
-
-const tailOf = ({ code, from, until }: Offered) => [code, from, until];
