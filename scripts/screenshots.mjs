@@ -40,7 +40,8 @@ await withDemo(async ({ browser, address, root }) => {
     await page.goto(`${address}${path}`);
     await page.waitForTimeout(2500);
     // What is still being worked out would be half a picture.
-    await page.getByRole('progressbar').first().waitFor({ state: 'hidden', timeout: 120_000 });
+    for (const waiting of [page.getByRole('progressbar'), page.locator('p.muted', { hasText: /…$|is answered again/ })])
+      await waiting.first().waitFor({ state: 'hidden', timeout: 120_000 });
     await page.screenshot({ path: join(root, 'docs', 'screenshots', `${name}.png`) });
     console.log(`docs/screenshots/${name}.png`);
   }
