@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
 import { manifests, settingsOf } from '../../core/channels/index.ts';
-import { channelName, massOf, money, serviceName } from '../../words/index.ts';
+import { channelName, massOf, money, serviceInText } from '../../words/index.ts';
 import { useCheckoutQuery, useLastCheckQuery } from '../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../data/book.ts';
 import { factsOf } from '../data/facts.ts';
@@ -113,7 +113,7 @@ function Row(props: RowProps) {
         </Link>{' '}
         <span className="muted small">
           {row ? `${money(row.goods, row.market)} · ${massOf(row.mass)}` : '…'}
-          {first && ` · ${serviceName(book.book, first.service).toLowerCase()}`}
+          {first && ` · ${serviceInText(book.book, first.service)}`}
         </span>
       </td>
       <td>

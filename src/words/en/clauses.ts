@@ -2,7 +2,7 @@ import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { counts, homeWall, momentText } from './figures.ts';
-import { offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { offerTitle, serviceInText, templateName, zoneName } from './names.ts';
 import { freeText, laneOf, laneWords } from './rates.ts';
 
 /** Goods delivered otherwise than the plain ones. */
@@ -37,7 +37,7 @@ function laneName(
   { template, zone, service }: { readonly template: string; readonly zone: string; readonly service: string },
 ): string {
   const other = template === defaultTemplateOf(book).id ? '' : `${templateName(book, template)}: `;
-  return `${other}${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`;
+  return `${other}${zoneName(book, zone)}, ${serviceInText(book, service)}`;
 }
 
 export function clauseName(book: Book, clause: Clause): string {

@@ -3,7 +3,7 @@ import type { CoverageFinding, Unlisted } from '../../core/check/index.ts';
 import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { figureWords } from './measures.ts';
-import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { channelName, offerTitle, serviceInText, templateName, zoneName } from './names.ts';
 import { countryName } from './places.ts';
 
 /** What is not covered, the smallest example of it, and what would mend it. */
@@ -26,7 +26,7 @@ export function coverageWords(
     const figure = (at: number) => figureWords(over, at, (amount) => money(amount, tender));
     return to === null ? `from ${figure(from)} up` : `from ${figure(from)} to ${figure(to)}`;
   };
-  const services = (ids: readonly string[]) => ids.map((id) => inText(serviceName(book, id))).join(', ');
+  const services = (ids: readonly string[]) => ids.map((id) => serviceInText(book, id)).join(', ');
   switch (one.is) {
     case 'visited': {
       const came = `${counts(one.visits, 'visit')} came from it in a year`;
@@ -51,7 +51,7 @@ export function coverageWords(
         mend: one.to === null ? 'Open the last break' : 'Close the gap',
       };
     case 'lane ends': {
-      const lane = `${where(one.template, one.zone)}, ${inText(serviceName(book, one.service))}`;
+      const lane = `${where(one.template, one.zone)}, ${serviceInText(book, one.service)}`;
       return {
         what: `${lane}: not offered ${range(one.over, one.from, one.to)}; other services are`,
         example: figureWords(one.over, one.from, (amount) => money(amount, tender)),
@@ -100,6 +100,3 @@ export function unlistedWords(book: Book, one: Unlisted, itemName: (sku: string)
     ? `${title}, which does not list ${itemName(one.sku)}, all that it is for`
     : `${title}, which lists none of the ${one.goods} goods it is for`;
 }
-
-/** A name within a sentence. */
-const inText = (name: string): string => name.charAt(0).toLowerCase() + name.slice(1);

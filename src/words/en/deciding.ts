@@ -2,14 +2,14 @@ import type { Book } from '../../core/book/index.ts';
 import type { Deciding, NeverDecides } from '../../core/plan/index.ts';
 import { counts, homeWall, momentText, money, type Tender } from './figures.ts';
 import { basketWords } from './meetings.ts';
-import { offerTitle, serviceName } from './names.ts';
+import { offerTitle, serviceInText } from './names.ts';
 
 /** The basket that an offer alone decides, or why there is none. */
 export function decidingWords(book: Book, deciding: Deciding, tender: Tender): string {
   switch (deciding.is) {
     case 'decides': {
       const { example, saves, service } = deciding;
-      const does = saves > 0 ? `${money(saves, tender)} less by ${serviceName(book, service).toLowerCase()}` : 'a gift';
+      const does = saves > 0 ? `${money(saves, tender)} less by ${serviceInText(book, service)}` : 'a gift';
       return `${basketWords(example, tender)}: ${does}.`;
     }
     case 'not found':

@@ -149,7 +149,7 @@ test.each<[readonly ReadLine[], string]>([
         { is: 'entries of an item', count: 2 },
       ],
     ],
-    'delivery swift 4.90 to 9.50 by the item’s own mass · 2 entries an item',
+    'delivery swift 4.90 to 9.50, by the item · 2 entries an item',
   ],
   [
     [

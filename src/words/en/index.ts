@@ -28,7 +28,7 @@ export { labelUseWords } from './labels.ts';
 export { listed } from './list.ts';
 export { basketWords, losingWords, relationWords, secondName } from './meetings.ts';
 export { migrationText } from './migration.ts';
-export { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
+export { channelName, offerTitle, serviceInText, serviceName, templateName, zoneName } from './names.ts';
 export { benefitDone, benefitWord, whyWords } from './offers.ts';
 export { overlookedWords } from './overlooked.ts';
 export { changeText, nothingText, otherKeyText, pathWords, valueWords } from './paths.ts';

@@ -1,7 +1,7 @@
 import type { Book, LabelUse } from '../../core/book/index.ts';
 import { counts } from './figures.ts';
 import { listed } from './list.ts';
-import { serviceName, templateName } from './names.ts';
+import { serviceInText, templateName } from './names.ts';
 
 /** What goes by a word that goods carry. */
 export function labelUseWords(book: Book, { sort, selections, services, mixing, templates }: LabelUse): string {
@@ -11,7 +11,7 @@ export function labelUseWords(book: Book, { sort, selections, services, mixing, 
     ...of(selections.length === 1 ? 'selection' : 'selections', names),
     ...of(
       sort === 'hazard' ? 'barred by' : 'taken by',
-      services.map((id) => serviceName(book, id).toLowerCase()),
+      services.map((id) => serviceInText(book, id)),
     ),
     ...of(
       'rates of its own in',

@@ -11,6 +11,9 @@ export const serviceName = (book: Book, id: string): string =>
   id === stocked
     ? 'Stocked by the channel'
     : (book.services.find((service) => service.id === id)?.name ?? id).replace(/ delivery$/, '');
+/** A service's name within a sentence: its first word small, unless it is all capitals. @example 'pickup in Galway' */
+export const serviceInText = (book: Book, id: string): string =>
+  serviceName(book, id).replace(/^\p{Lu}(?!\p{Lu})/u, (letter) => letter.toLowerCase());
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
 export const templateName = (book: Book, id: string): string =>
   book.templates.find((template) => template.id === id)?.name ?? id;

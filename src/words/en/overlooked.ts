@@ -1,7 +1,7 @@
 import type { Book } from '../../core/book/index.ts';
 import type { Overlooked } from '../../core/plan/index.ts';
 import { counts } from './figures.ts';
-import { serviceName, templateName, zoneName } from './names.ts';
+import { serviceInText, templateName, zoneName } from './names.ts';
 import { countryName } from './places.ts';
 
 /** What was overlooked, and the act that mends it. */
@@ -56,4 +56,4 @@ export function overlookedWords(
 const laneName = (
   book: Book,
   { template, zone, service }: { template: string; zone: string; service: string },
-): string => `${templateName(book, template)}, ${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`;
+): string => `${templateName(book, template)}, ${zoneName(book, zone)}, ${serviceInText(book, service)}`;

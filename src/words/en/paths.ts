@@ -2,7 +2,7 @@ import { type Book, type Change, defaultTemplateOf, narrowed } from '../../core/
 import type { Column } from '../../core/goods/index.ts';
 import type { RateBody } from '../../core/rates/index.ts';
 import { goodsFieldWords } from './goods-fields.ts';
-import { channelName, offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { channelName, offerTitle, serviceInText, serviceName, templateName, zoneName } from './names.ts';
 import { isRate } from './rate-kinds/index.ts';
 import { rateText } from './rates.ts';
 
@@ -28,7 +28,7 @@ export function pathWords(book: Book, path: readonly string[]): string {
     case 'channels': {
       const [setting = '', service] = rest;
       return setting === 'speeds' && service
-        ? `${channelName(id)}, what ${serviceName(book, service).toLowerCase()} is called`
+        ? `${channelName(id)}, what ${serviceInText(book, service)} is called`
         : within(channelName(id));
     }
     case 'pinned':
@@ -72,7 +72,7 @@ function templatePathWords(book: Book, id: string, [what, zone, service, ...deep
   if (what !== 'lanes' || !zone)
     return [`Template ${name}`, what && fieldWords([what, zone ?? ''])].filter(Boolean).join(', ');
   const template = id === defaultTemplateOf(book).id ? '' : `${name}: `;
-  const lane = [zoneName(book, zone), service && serviceName(book, service).toLowerCase()].filter(Boolean).join(', ');
+  const lane = [zoneName(book, zone), service && serviceInText(book, service)].filter(Boolean).join(', ');
   return `${template}${[lane, fieldWords(deep)].filter(Boolean).join(', ')}`;
 }
 

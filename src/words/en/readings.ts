@@ -90,7 +90,7 @@ function partText(part: ReadPart): string {
     case 'entry':
       return part.least === part.most
         ? `delivery ${part.speed} ${part.most}`
-        : `delivery ${part.speed} ${part.least} to ${part.most} by the item’s own mass`;
+        : `delivery ${part.speed} ${part.least} to ${part.most}, by the item`;
     case 'entry at':
       return [
         `${part.speed} ${part.price}`,

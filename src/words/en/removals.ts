@@ -1,7 +1,7 @@
 import type { Book, Change, NamedThing, Removal } from '../../core/book/index.ts';
 import { counts } from './figures.ts';
 import { listed } from './list.ts';
-import { offerTitle, serviceName, templateName, zoneName } from './names.ts';
+import { offerTitle, serviceInText, serviceName, templateName, zoneName } from './names.ts';
 import { changeText } from './paths.ts';
 
 /** What a thing of the book is called. */
@@ -65,7 +65,7 @@ function inBookWords(book: Book, change: Change): string[] {
     return [changeText(book, change)];
   const services = book.services
     .filter((service) => Object.hasOwn(change.before as object, service.id))
-    .map((service) => serviceName(book, service.id).toLowerCase());
+    .map((service) => serviceInText(book, service.id));
   if (services.length === 0) return [];
   const lanes = `${counts(services.length, 'lane')} of ${zoneName(book, zone ?? null)}`;
   return [`${templateName(book, id)}: ${lanes} ${services.length === 1 ? 'goes' : 'go'}: ${listed(services)}`];

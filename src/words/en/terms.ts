@@ -4,7 +4,7 @@ import { windowDays } from '../../core/plan/index.ts';
 import { benefitWordsOf } from './benefits/index.ts';
 import { counts } from './figures.ts';
 import { inARow } from './list.ts';
-import { serviceName } from './names.ts';
+import { serviceInText } from './names.ts';
 
 const long = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' });
 /** A day in full: 29 November 2026. */
@@ -16,7 +16,7 @@ export function proposedTerms(book: Book, offer: OfferBody): string {
   const currency = book.markets[0]?.currency ?? '';
   const goods = (id: string | null, all: string) =>
     id === null ? all : (book.selections.find((one) => one.id === id)?.name ?? id);
-  const about = { currency, goods, service: (id: string) => serviceName(book, id).toLowerCase() };
+  const about = { currency, goods, service: (id: string) => serviceInText(book, id) };
   const parts = [benefitWordsOf(offer.benefit).terms(offer.benefit, about)];
   for (const ask of offer.asks)
     parts.push(

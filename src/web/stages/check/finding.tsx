@@ -12,7 +12,7 @@ import {
   editable,
   massOf,
   money,
-  serviceName,
+  serviceInText,
   sideWords,
   stepNames,
 } from '../../../words/index.ts';
@@ -90,7 +90,7 @@ function SmallestBasket({ book, finding }: Props) {
       </p>
       <p className="font-semibold">
         {finding.basket ? lines.map((line) => `${line.units} × ${nameOf(line.sku)}`).join(' and ') : 'Goods'},{' '}
-        {massOf(mass)}, {money(value, book.home)} to {place}, {serviceName(book.book, finding.service).toLowerCase()}
+        {massOf(mass)}, {money(value, book.home)} to {place}, {serviceInText(book.book, finding.service)}
         {codes.length > 0 && `, ${codes.join(' and ')}`}
         {finding.class.is !== 'zone' && `, ${dated(moment)}`}
       </p>

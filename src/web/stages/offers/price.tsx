@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { parsePlace } from '../../../core/places/index.ts';
-import { firstFault, money, serviceName } from '../../../words/index.ts';
+import { firstFault, money, serviceInText } from '../../../words/index.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { ChoicePart, TextPart } from '../../ui/field.tsx';
@@ -98,7 +98,7 @@ function Price({ book, moment }: { book: OpenBook; moment: number }) {
                 </td>
                 <td className="figure">{say(one.price)}</td>
                 <td className="figure">
-                  {one.free ? 'free' : `${say(one.delivery)} ${serviceName(book.book, one.service).toLowerCase()}`}
+                  {one.free ? 'free' : `${say(one.delivery)} ${serviceInText(book.book, one.service)}`}
                 </td>
                 <td className="figure">{say(one.price + one.delivery)}</td>
                 <td className="figure">

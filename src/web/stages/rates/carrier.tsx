@@ -3,7 +3,7 @@ import type { CarrierAnswer } from '../../../contract/index.ts';
 import { type Book, lookedAt } from '../../../core/book/index.ts';
 import { localOf } from '../../../core/exact/index.ts';
 import { quarterOf } from '../../../core/plan/index.ts';
-import { amountOf, counts, money, rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { amountOf, counts, money, rateText, serviceInText, templateName, zoneName } from '../../../words/index.ts';
 import { useCarrierQuery } from '../../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../../data/book.ts';
 import { useAppSelector } from '../../data/index.ts';
@@ -241,7 +241,7 @@ function ReviewTable({
               <tr key={key}>
                 <td>
                   <Link className="quiet" to={`/rates/${zone}/${service}?template=${template}`}>
-                    {zoneName(book.book, zone)}, {serviceName(book.book, service).toLowerCase()}
+                    {zoneName(book.book, zone)}, {serviceInText(book.book, service)}
                   </Link>
                   {book.book.templates.length > 1 && (
                     <div className="muted small">{templateName(book.book, template)}</div>

@@ -1,5 +1,5 @@
 import { type MixingBody, type MixingRuleBody, mixings } from '../../../core/rates/index.ts';
-import { amountOf, serviceName } from '../../../words/index.ts';
+import { amountOf, serviceInText } from '../../../words/index.ts';
 import { type OpenBook, useBook } from '../../data/book.ts';
 import { factsOf } from '../../data/facts.ts';
 import { AmountPart, ChoicePart, Several } from '../../ui/field.tsx';
@@ -102,7 +102,7 @@ function Rule({
           value={rule.services[0] ?? ''}
           choices={[
             { value: '', label: 'any service' },
-            ...services.map((one) => ({ value: one.id, label: serviceName(book.book, one.id).toLowerCase() })),
+            ...services.map((one) => ({ value: one.id, label: serviceInText(book.book, one.id) })),
           ]}
           onCommit={(id) => book.edit([...path, 'services'], id === '' ? [] : [id])}
         />{' '}

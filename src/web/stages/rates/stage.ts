@@ -1,4 +1,4 @@
-import { rateText, serviceName, templateName, zoneName } from '../../../words/index.ts';
+import { rateText, serviceInText, templateName, zoneName } from '../../../words/index.ts';
 import type { Opens, Stage } from '../../app/stage.ts';
 
 const open =
@@ -71,7 +71,7 @@ export const rates: Stage = {
     book.templates.flatMap((template) =>
       Object.entries(template.lanes).flatMap(([zone, row]) =>
         Object.entries(row).map(([service, { rate }]) => ({
-          name: `${zoneName(book, zone)}, ${serviceName(book, service).toLowerCase()}`,
+          name: `${zoneName(book, zone)}, ${serviceInText(book, service)}`,
           what: `lane of ${templateName(book, template.id)} · ${rateText(rate)}`,
           to: `/rates/${zone}/${service}?template=${template.id}`,
         })),

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type PriceListBody, priceCsv, servicesOf } from '../../../../core/carrier/index.ts';
-import { counts, holdsWords, listed, serviceName } from '../../../../words/index.ts';
+import { counts, holdsWords, listed, serviceInText } from '../../../../words/index.ts';
 import { atOrUnder, Problems } from '../../../app/problems.tsx';
 import type { OpenBook } from '../../../data/book.ts';
 import { download } from '../../../ui/download.ts';
@@ -104,7 +104,7 @@ function goesByWords({ book }: OpenBook, { id }: PriceListBody): string {
     ),
   );
   const by = [
-    ...services.map((one) => serviceName(book, one.id).toLowerCase()),
+    ...services.map((one) => serviceInText(book, one.id)),
     ...(lanes.length > 0 ? [counts(lanes.length, 'lane')] : []),
   ];
   return by.length === 0
