@@ -14,7 +14,7 @@ const core = [
   'check',
   'plan',
 ];
-const manifests = '^src/core/channels/(manifests?|euros|[a-z-]+/manifest)\\.ts$';
+const manifests = '^src/core/channels/(manifests?|amounts|[a-z-]+/manifest)\\.ts$';
 const above = (name) => core.slice(core.indexOf(name) + 1);
 
 module.exports = {

@@ -521,6 +521,18 @@ function written(): BookInput {
         channel: 'lerrin-shop',
       },
       {
+        id: 'delta-leeds',
+        name: 'Delta 2 m and a reel to Leeds, in pounds',
+        lines: [
+          { sku: 'LK-DEL-20-MOS', units: 1 },
+          { sku: 'LK-REEL-60-80', units: 1 },
+        ],
+        place: 'GB LS1 1AA',
+        codes: ['GUST12'],
+        moment: null,
+        market: 'britain',
+      },
+      {
         id: 'foil-tokyo',
         name: 'Foil kite to Tokyo, in yen',
         lines: [{ sku: 'LK-FOI-15-MOS', units: 1 }],

@@ -1,5 +1,5 @@
 import { type ChannelId, channelIds } from '../core/book/index.ts';
-import { dialects, rulesReader, settingsOf } from '../core/channels/index.ts';
+import { dialectOf, rulesReader, settingsOf, toldAt } from '../core/channels/index.ts';
 import { checkChannel, manyCorners, standingOf, unfollowed } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
@@ -29,11 +29,11 @@ export async function checkBook(
   { at, json, live }: { at: number; json: boolean; live: readonly string[] },
 ): Promise<number> {
   const asked = addresses(live);
-  const { book, file, goods } = openBook(path, at);
+  const { file, stockOf } = openBook(path, at);
   const reports = [];
-  for (const dialect of dialects) {
+  for (const { book, goods, dialect, rendition } of channelIds.flatMap((id) => toldAt(id, file, stockOf).slice(0, 1))) {
     const address = asked.get(dialect.id);
-    const sides = { rendition: dialect.render(book, goods), sent: null, speeds: settingsOf(file, dialect).speeds };
+    const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
     const ask =
       address === undefined ? null : asking(dialect.id, channelClient(dialect.id, address, 'person'), rulesReader());
     try {
@@ -58,7 +58,11 @@ export async function checkBook(
       className(file, one.class),
       one.standing,
       one.service,
-      one.difference === null ? (one.meant ? 'missing' : 'extra') : amountText(one.difference, book.currency),
+      one.difference === null
+        ? one.meant
+          ? 'missing'
+          : 'extra'
+        : amountText(one.difference, dialectOf(one.channel).currency),
       one.basket ? one.basket.lines.map((line) => `${line.units} x ${line.sku}`).join(' + ') : 'no basket of two goods',
       one.corner.place,
     ]);

@@ -1,14 +1,6 @@
 import { readFileSync } from 'node:fs';
-import {
-  asOf,
-  type BookFile,
-  type CompiledBook,
-  compileBook,
-  migrationNotes,
-  readBookFile,
-  readyGoods,
-} from '../core/book/index.ts';
-import type { Listed } from '../core/channels/index.ts';
+import { asOf, type BookFile, compileBook, migrationNotes, readBookFile, readyGoods } from '../core/book/index.ts';
+import type { Stock } from '../core/channels/index.ts';
 import { type Problem, unwrap } from '../core/exact/index.ts';
 import { faultText, migrationText } from '../words/index.ts';
 
@@ -42,10 +34,10 @@ export function tellMigration(path: string, data: unknown): void {
   for (const note of migrationNotes(data)) process.stderr.write(`${path}: ${migrationText(note, ' › ')}\n`);
 }
 
-export interface Opened {
+export interface Opened extends Stock {
   readonly file: BookFile;
-  readonly book: CompiledBook;
-  readonly goods: readonly Listed[];
+  /** The book of another of its markets, with its goods. */
+  stockOf(market: string): Stock;
 }
 
 /** A sound book with its goods, as of a moment. */
@@ -55,8 +47,11 @@ export function openBook(path: string, at: number): Opened {
   if (!read.ok) throw unable(path, read.problems);
   tellMigration(path, data);
   const { goods, ...body } = read.value;
-  const book = asOf(unwrap(compileBook(body)), at);
-  return { file: read.value, book, goods: readyGoods(book, goods).goods };
+  const stockOf = (market?: string): Stock => {
+    const book = asOf(unwrap(compileBook(body, market)), at);
+    return { book, goods: readyGoods(book, goods).goods };
+  };
+  return { file: read.value, ...stockOf(), stockOf };
 }
 
 export const print = (text: string): boolean => process.stdout.write(`${text}\n`);

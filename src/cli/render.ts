@@ -1,5 +1,5 @@
 import { channelIds } from '../core/book/index.ts';
-import { dialectOf, filesOf } from '../core/channels/index.ts';
+import { dialectOf, filesOf, toldAt } from '../core/channels/index.ts';
 import { amountText, unwrap } from '../core/exact/index.ts';
 import { lostWords, readsText } from '../words/index.ts';
 import { jsonText, openBook, print, Unable } from './open.ts';
@@ -9,22 +9,31 @@ import { textTable } from './table.ts';
 export function runRender(path: string, channel: string, { at, json }: { at: number; json: boolean }): number {
   const id = channelIds.find((one) => one === channel);
   if (!id) throw new Unable(`There is no channel “${channel}”; there are ${channelIds.join(', ')}`);
-  const { book, goods } = openBook(path, at);
-  const { rules, notes } = dialectOf(id).render(book, goods);
+  const { file, stockOf } = openBook(path, at);
+  const told = toldAt(id, file, stockOf);
   if (json) {
-    const said = notes.map((note) => ({ ...note, why: lostWords(book.body, note.fidelity, book.market.body) }));
-    const files = filesOf(rules);
+    const notes = told.flatMap(({ book, rendition }) =>
+      rendition.notes.map((note) => ({
+        market: book.market.body.id,
+        ...note,
+        why: lostWords(book.body, note.fidelity, book.market.body),
+      })),
+    );
+    const files = told.flatMap(({ rendition }) => filesOf(rendition.rules));
     const { twin } = dialectOf(id);
-    const twins = files.flatMap((file) => (twin ? [unwrap(twin.of(file))] : []));
-    print(jsonText({ channel: id, files, twins: filesOf({ written: () => twins }), notes: said }, 1));
+    const twins = files.flatMap((one) => (twin ? [unwrap(twin.of(one))] : []));
+    print(jsonText({ channel: id, files, twins: filesOf({ written: () => twins }), notes }, 1));
     return 0;
   }
-  const rows = notes.map(({ clause, reads, fidelity }) => [
-    Object.values(clause).join(' '),
-    fidelity.is === 'bounded' ? `bounded ${amountText(fidelity.bound, book.currency)}` : fidelity.is,
-    readsText(reads),
-    lostWords(book.body, fidelity, book.market.body),
-  ]);
-  print(textTable(['clause', 'said', 'reads', 'why'], rows));
+  const rows = told.flatMap(({ book, rendition }) =>
+    rendition.notes.map(({ clause, reads, fidelity }) => [
+      book.market.body.id,
+      Object.values(clause).join(' '),
+      fidelity.is === 'bounded' ? `bounded ${amountText(fidelity.bound, book.currency)}` : fidelity.is,
+      readsText(reads),
+      lostWords(book.body, fidelity, book.market.body),
+    ]),
+  );
+  print(textTable(['market', 'clause', 'said', 'reads', 'why'], rows));
   return 0;
 }

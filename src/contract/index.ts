@@ -320,6 +320,8 @@ export const remarkSchema = z.object({
 });
 export const heldSchema = z.object({
   key: z.string(),
+  /** Of which of its sites, by the currency; left out for the one it counts in. */
+  currency: z.string().optional(),
   until: z.string(),
   state: z.enum(['in review', 'refused']),
   reason: z.string(),

@@ -18,7 +18,6 @@ export class ChannelDown extends Error {
   }
 }
 
-const euro = 'EUR' as Currency;
 const money = z.string().regex(/^\d+\.\d{2}$/);
 const liveSchema = z.object({
   files: z.array(fileSchema),
@@ -42,7 +41,8 @@ export interface FilesToSend {
 export interface ChannelClient {
   submit(files: FilesToSend, idempotencyKey: string): Promise<z.infer<typeof submissionSchema>>;
   live(moment: number): Promise<LiveAnswer>;
-  checkout(moment: number, baskets: readonly ChannelBasket[]): Promise<Answered[][]>;
+  /** What it charges for baskets in a currency; in the one it counts in where none is said. */
+  checkout(moment: number, baskets: readonly ChannelBasket[], currency?: Currency): Promise<Answered[][]>;
   /** The channel's own record of what it lists. */
   listings(): Promise<readonly Listing[]>;
   setClock(now: number): Promise<void>;
@@ -85,17 +85,18 @@ export function channelClient(
         { 'Idempotency-Key': idempotencyKey },
       ),
     live: (moment) => call('GET', `/live?moment=${new Date(moment).toISOString()}`, liveSchema),
-    async checkout(moment, baskets) {
+    async checkout(moment, baskets, currency = dialectOf(id).currency) {
       const { answers } = await call('POST', '/checkout', checkoutSchema, {
         moment: new Date(moment).toISOString(),
-        baskets: baskets.map(written),
+        currency,
+        baskets: baskets.map((basket) => written(basket, currency)),
       });
       if (answers.length !== baskets.length) throw new ChannelDown(id, 'its answer makes no sense', true);
       return answers.map((one) =>
         one.choices.map((choice) => ({
           speed: choice.speed,
-          charge: unwrap(parseAmount(choice.charge, euro)),
-          discount: unwrap(parseAmount(choice.discount, euro)),
+          charge: unwrap(parseAmount(choice.charge, currency)),
+          discount: unwrap(parseAmount(choice.discount, currency)),
         })),
       );
     },
@@ -118,11 +119,11 @@ async function* submissionOf(pieces: ReturnType<FilesToSend['pieces']>): AsyncGe
   yield `${open === null ? '' : '"}'}]}`;
 }
 
-const written = (basket: ChannelBasket) => ({
+const written = (basket: ChannelBasket, currency: Currency) => ({
   lines: basket.lines.map((line) => ({
     listing: line.listing,
     units: line.units,
-    price: amountText(line.price as Minor, euro),
+    price: amountText(line.price as Minor, currency),
     grams: line.mass === null ? null : gramsText(line.mass),
   })),
   place: basket.place,

@@ -8,8 +8,8 @@ import {
   compileBook,
   readyGoods,
 } from '../core/book/index.ts';
-import type { Listed } from '../core/channels/index.ts';
-import { unwrap } from '../core/exact/index.ts';
+import type { Stock } from '../core/channels/index.ts';
+import { type Result, unwrap } from '../core/exact/index.ts';
 import type { Item } from '../core/goods/index.ts';
 import { type ChannelClient, channelClient, type Patience } from '../live/index.ts';
 import { carrierClient } from './carrier-client.ts';
@@ -61,18 +61,21 @@ export const nowOf = async (context: Pick<Reaching, 'database'>): Promise<number
 export interface Snapshot {
   readonly revision: number;
   readonly book: Book;
-  readonly compiled: CompiledBook;
-  readonly goods: readonly Listed[];
+  /** The book of a market with its goods, made ready. */
+  stockOf(market: string): Stock;
 }
 
 /** The saved book compiled, without its goods. */
 interface CompiledRevision {
   readonly revision: number;
   readonly book: Book;
-  readonly compiled: CompiledBook;
+  /** For a market; for the first where none is said. */
+  compiledFor(market: string | null): Result<CompiledBook>;
 }
 
-/** Gives the saved book compiled, which is done once a revision; null before the first book is put in. */
+/**
+ * Gives the saved book compiled, which is done once a revision and market; null before the first book is put in.
+ */
 export function compiledOnce(database: Database): () => Promise<CompiledRevision | null> {
   let kept: CompiledRevision | null = null;
   return async () => {
@@ -80,7 +83,14 @@ export function compiledOnce(database: Database): () => Promise<CompiledRevision
     if (kept?.revision === revision) return kept;
     kept = await snapshot(database, async (connection) => {
       const book = await readBook(connection);
-      return book && { revision: await newest(connection), book, compiled: unwrap(compileBook(book)) };
+      if (!book) return null;
+      const known = new Map<string | null, Result<CompiledBook>>();
+      const compiledFor = (market: string | null): Result<CompiledBook> => {
+        const made = known.get(market) ?? compileBook(book, market ?? undefined);
+        known.set(market, made);
+        return made;
+      };
+      return { revision: await newest(connection), book, compiledFor };
     });
     return kept;
   };
@@ -111,6 +121,14 @@ export async function readStanding(connection: Connection): Promise<Saved | null
 
 /** Makes it ready to answer: dated rows as of a moment. */
 export function standingAt({ revision, book, items }: Saved, now: number): Snapshot {
-  const compiled = asOf(unwrap(compileBook(book)), now);
-  return { revision, book, compiled, goods: readyGoods(compiled, items).goods };
+  const known = new Map<string, Stock>();
+  const stockOf = (market: string): Stock => {
+    const before = known.get(market);
+    if (before) return before;
+    const compiled = asOf(unwrap(compileBook(book, market)), now);
+    const stock = { book: compiled, goods: readyGoods(compiled, items).goods };
+    known.set(market, stock);
+    return stock;
+  };
+  return { revision, book, stockOf };
 }

@@ -1,4 +1,4 @@
-import { dialectOf, type Manifest, rulesReader, settingsOf } from '../core/channels/index.ts';
+import { dialectOf, type Manifest, rulesReader, settingsOf, toldAt } from '../core/channels/index.ts';
 import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
@@ -64,16 +64,18 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
         });
         read();
         if (!saved) return { down: 'there is no book yet' };
-        const { book, compiled, goods } = standingAt(saved, now);
+        const { book, stockOf } = standingAt(saved, now);
+        const [told] = toldAt(channel, book, stockOf);
+        if (!told) return { down: 'there is no market yet' };
         const reader = rulesReader();
         const sides = {
-          rendition: dialect.render(compiled, goods),
+          rendition: told.rendition,
           sent: saved.sent && reader(dialect, saved.sent),
           speeds: settingsOf(book, dialect).speeds,
         };
         const ask = asking(channel, context.clients[channel], reader);
         try {
-          return await checkChannel(compiled, goods, { id: channel, sides, ask }, moment, {
+          return await checkChannel(told.book, told.goods, { id: channel, sides, ask }, moment, {
             begin,
             progress: atMostEvery(tells, progress),
           });
@@ -84,15 +86,15 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
       }),
     render: (channel, begin, piece) =>
       within(async (context) => {
-        const { revision, compiled, goods } = await standing(context);
-        const dialect = dialectOf(channel);
-        const { rules } = dialect.render(compiled, goods);
+        const { revision, book, stockOf } = await standing(context);
+        const { singles } = dialectOf(channel);
+        const all = toldAt(channel, book, stockOf).map(({ rendition }) => rendition.rules);
         await begin(revision);
-        for (const { name, pieces } of rules.written())
+        for (const { name, pieces } of all.flatMap((rules) => rules.written()))
           for (const text of gathered(pieces(), pieceLength)) await piece(name, text);
-        if (dialect.singles && rules.batches.length > 0)
-          for await (const text of codesOf(context.database, dialect.singles, rules.batches))
-            await piece(dialect.singles.file, text);
+        const batches = [...new Set(all.flatMap((rules) => rules.batches))];
+        if (singles && batches.length > 0)
+          for await (const text of codesOf(context.database, singles, batches)) await piece(singles.file, text);
       }),
     readImport: (id, progress) => within((context) => readImport(context, id, atMostEvery(tells, progress))),
     takeHistory: (id, progress) => within((context) => takeHistory(context, id, atMostEvery(tells, progress))),

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
-import type { StandIn } from './common/standin.ts';
+import { type AskedAs, asCheckout, type StandIn } from './common/standin.ts';
 import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
 import { lerrinShop, app as openShop } from './lerrin-shop/index.ts';
@@ -294,7 +294,7 @@ describe('Lerrin Shop', () => {
     });
     const state = taken(lerrinShop, cheaper, now, taken(lerrinShop, shop(), now - 3_600_000));
     const on = (page: 'basket' | 'checkout' | 'confirmation', at: number) =>
-      lerrinShop.checkout(state, at, { page })(basket('IE', [tail(1)])).choices[0]?.charge;
+      lerrinShop.checkout(state, at, { ...asCheckout, page })(basket('IE', [tail(1)])).choices[0]?.charge;
     const minutes = (count: number) => now + count * 60_000;
     expect([on('basket', minutes(19)), on('basket', minutes(20))]).toEqual(['5.75', '3.85']);
     expect([on('checkout', minutes(1)), on('confirmation', minutes(1))]).toEqual(['3.85', '3.85']);
@@ -330,7 +330,7 @@ describe('Lerrin Shop', () => {
             }),
           ),
           now,
-          { page: 'checkout', locale },
+          { ...asCheckout, locale },
         )(basket('IE', [tail(1)]))
         .choices.map(({ name }) => name);
     expect(named('de-DE')).toEqual(['Standardversand', 'Two-day delivery']);
@@ -400,6 +400,40 @@ describe('Lerrin Shop', () => {
     ],
   ])('%s is refused at its field', (_, change, field) => {
     expect(refused(lerrinShop, shop(change))).toContain(field);
+  });
+});
+
+describe('Lerrin Shop in pounds', () => {
+  const page = readFileSync('docs/formats/lerrin-shop.md', 'utf8');
+  const text = /```json\n([\s\S]*?)```/.exec(page)?.[1] ?? '';
+  const pounds = { ...asCheckout, currency: 'GBP' as const };
+  const asked = (lines: Parameters<typeof basket>[1], codes: string[] = [], as: AskedAs = pounds, place = 'IE') =>
+    lerrinShop.checkout(taken(lerrinShop, [{ name: 'shop.json', text }]), now, as)(basket(place, lines, codes));
+
+  test('the page’s example: each amount alone at 0.86, up to 0.05', () => {
+    const lines: Parameters<typeof basket>[1] = [
+      ['LK-TAIL-03', 2, '12.00', '126'],
+      ['LK-SPAR-6', 3, '14.80', '1200'],
+    ];
+    // 4.95 + 3 × 1.40 and 2 × 0.75 of handling; the cheapest spar is free: 12.75.
+    expect(asked(lines, ['GUST12']).choices).toEqual([
+      { speed: 'standard', name: 'Standard delivery', days: [2, 4], charge: '10.65', discount: '12.75' },
+    ]);
+    // The same basket in euros.
+    expect(asked(lines, ['GUST12'], { ...asCheckout }).choices[0]).toMatchObject({
+      charge: '12.20',
+      discount: '14.80',
+    });
+  });
+  test('a line costs what the listing does, whatever it is asked with; 12 % of 10.35 is 1.24', () => {
+    expect(asked([['LK-TAIL-03', 1, '99.00', '126']], ['GUST12']).choices[0]).toMatchObject({
+      charge: '5.00',
+      discount: '1.24',
+    });
+  });
+  test('free from 51.60, which five tails of 10.35 reach', () => {
+    const charge = (units: number) => asked([['LK-TAIL-03', units, '10.35', '126']]).choices[0]?.charge;
+    expect([charge(4), charge(5)]).toEqual(['7.25', '0.00']);
   });
 });
 
@@ -516,6 +550,33 @@ describe('Harrowmere, version 2', () => {
     'TAILS|80.00|STANDARD|BRITAIN||2026-11-01T00:00Z|',
   ].join('|');
   const spare = 'GOODS|SPARE|Three for two|Of every three the cheapest is free.|ANY|3 FOR 2|SPARE3||';
+  test('a site for each currency: files, offers and reviews of one have nothing to do with those of the other', () => {
+    const [euros] = plans(free) as [{ name: string; text: string }];
+    const inPounds = {
+      name: 'plans-gbp.tsv',
+      text: euros.text.replace('SITE\tEUR', 'SITE\tGBP').replace('6.40\t0.75', '5.50\t0.65'),
+    };
+    const state = taken(harrowmere, [euros, inPounds]);
+    const charge = (currency: 'EUR' | 'GBP', of: typeof state = state) =>
+      harrowmere.checkout(of, later, { ...asCheckout, currency })(basket('GB LS1 1AA', [tails(2)])).choices[0]?.charge;
+    expect([charge('EUR'), charge('GBP')]).toEqual(['7.15', '6.15']);
+    expect(harrowmere.live(state, now).held.map(({ key, currency }) => [key, currency])).toEqual([
+      ['FREE-80', undefined],
+      ['FREE-80', 'GBP'],
+    ]);
+    expect(harrowmere.live(state, now).files.map(({ name }) => name)).toEqual(['plans.tsv', 'plans-gbp.tsv']);
+    // The site whose file is left out sells nothing.
+    const one = taken(harrowmere, [inPounds], now, state);
+    expect([charge('EUR', one), charge('GBP', one)]).toEqual([undefined, '6.15']);
+  });
+  test('a file under the other’s name is refused, with nothing of what came with it taken', () => {
+    const [euros] = plans() as [{ name: string; text: string }];
+    expect(refused(harrowmere, [{ ...euros, name: 'plans-gbp.tsv' }])).toEqual(['1 currency']);
+    expect(refused(harrowmere, [euros, { ...euros, name: 'plans-gbp.tsv' }])).toEqual(['1 currency']);
+    expect(refused(harrowmere, [{ ...euros, name: 'other.tsv' }])).toEqual(['files']);
+    expect(refused(harrowmere, [{ name: 'codes.csv', text: 'batch,code\n' }])).toEqual(['files']);
+  });
+
   type Lines = Parameters<typeof basket>[1];
   const tails = (units: number): Lines[number] => ['LK-TAIL-01', units, '15.80', '520'];
   const spars = (units: number): Lines[number] => ['LK-SPAR-6', units, '14.80', '1200'];

@@ -74,3 +74,28 @@ test('single-use codes go with what is sent, are used at the shop’s checkout, 
   const after = await (await context.request.get(`${application.address}/api/codes/batches/cards/file`)).text();
   expect(after).toMatch(new RegExp(`${code},20`));
 });
+
+test('shoppers who pay in pounds: told, charged and looked at beside the others', async ({
+  desk,
+  application,
+  context,
+}) => {
+  await follow(desk, 'bench/delta-leeds');
+  const charged = desk.getByRole('table', { name: 'Steps side by side' }).getByRole('row', { name: /^Charged now/ });
+  await expect(charged.getByRole('cell').nth(1)).toHaveText('£5.95');
+  await expect(charged.getByRole('cell').nth(2)).toContainText('£5.95');
+  await expect(charged.getByRole('cell').nth(3)).toContainText('£6.54');
+  await expect(charged.getByRole('cell').nth(4)).toContainText('not sold there');
+
+  await follow(desk, 'channels/harrowmere');
+  const file = await context.request.get(`${application.address}/api/channels/harrowmere/files/plans-gbp.tsv`);
+  expect(await file.text()).toMatch(/^SITE\tGBP\t2\n/);
+  await desk.getByRole('button', { name: 'GBP, Britain' }).click();
+  await expect(desk.getByText(/^At most £\d/).first()).toBeVisible();
+  await follow(desk, 'channels/lerrin-shop');
+  await desk.getByRole('button', { name: 'GBP, Britain' }).click();
+  // It has no file for them: what it converts is the book's own, as both convert alike.
+  await desk.getByText(/clauses said exactly$/).click();
+  await expect(desk.getByRole('row', { name: /^The currency/ })).toContainText('each at 0.86 up to 0.05');
+  await accessible(desk);
+});

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { demoBook, demoLaterGroup, demoLaterOffers } from '../../demo/book.ts';
-import { asOf, bookFileSchema } from '../../src/core/book/index.ts';
-import { dialects, settingsOf } from '../../src/core/channels/index.ts';
+import { asOf, bookFileSchema, channelIds } from '../../src/core/book/index.ts';
+import { dialects, settingsOf, toldAt } from '../../src/core/channels/index.ts';
 import { charges, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import { touching } from './touching.ts';
@@ -21,20 +21,27 @@ const places = [
   'NZ',
 ];
 
-test.each(dialects.map((dialect) => [dialect.name, dialect] as const))(
-  'at %s no item of the demo is charged otherwise than meant without a clause that says so, and a bound that holds',
-  (_, dialect) => {
-    const demo = demoBook();
-    const later = [...demo.offers, ...demoLaterOffers()];
-    const file = bookFileSchema.parse({
-      ...demo,
-      offers: later,
-      numbered: 9,
-      eitherOr: [...demo.eitherOr, demoLaterGroup],
-    });
-    const { book: compiled, goods, ask } = opened(file);
-    const book = asOf(compiled, at);
-    const { rules, notes } = dialect.render(book, goods);
+/** The demo's book with what the seller added later. */
+const demo = demoBook();
+const file = bookFileSchema.parse({
+  ...demo,
+  offers: [...demo.offers, ...demoLaterOffers()],
+  numbered: 9,
+  eitherOr: [...demo.eitherOr, demoLaterGroup],
+});
+
+/** What each channel is told of it, currency by currency. */
+const told = channelIds.flatMap((id) =>
+  toldAt(id, file, (market) => {
+    const { book, goods } = opened(file, market);
+    return { book: asOf(book, at), goods };
+  }),
+);
+
+test.each(told.map((one) => [one.dialect.name, one.dialect.currency, one] as const))(
+  'at %s in %s no item of the demo is charged otherwise than meant without a clause that says so, and a bound that holds',
+  (_, __, { dialect, book, goods, rendition: { rules, notes } }) => {
+    const { ask } = opened(file, book.market.body.id);
     const { speeds } = settingsOf(file, dialect);
     const intended = new Float64Array(2 * book.services.length);
     let [asked, differ, bare] = [0, 0, 0];
@@ -46,13 +53,13 @@ test.each(dialects.map((dialect) => [dialect.name, dialect] as const))(
             const plain = ask({ lines: [{ sku: item.sku, units }], place, codes, moment: at });
             const question = { ...plain, shopper: { ...plain.shopper, channel: dialect.id } };
             const offered = charges(book, question, intended) === 'services';
-            const told = rules.charges(soldIn(question), at);
+            const charged = rules.charges(soldIn(question), at);
             for (const [s, { id: service }] of book.services.entries()) {
               if (!speeds[service]) continue;
               asked += 1;
               const [delivery, discount] = [intended[2 * s] ?? -1, intended[2 * s + 1] ?? 0];
               const meant = offered && delivery >= 0 ? delivery - discount : null;
-              const choice = told.find(({ speed }) => speed === speeds[service]);
+              const choice = charged.find(({ speed }) => speed === speeds[service]);
               const there = choice ? choice.charge - choice.discount : null;
               if (meant === there) continue;
               differ += 1;

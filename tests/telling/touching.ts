@@ -42,7 +42,8 @@ export function touching(
               (zone) => zone.id === clause.zone && zone.takes.some((one) => one.is !== 'world' && matches(one, place)),
             ),
         );
-      // Which choices are shown is no charge.
+      // Which choices are shown is no charge; another market's shoppers are others.
+      case 'market':
       case 'shown':
         return false;
       case 'offer': {

@@ -40,8 +40,10 @@ export type Clause =
     }
   /** Goods that the channel stocks and delivers itself. */
   | { readonly about: 'stocked'; readonly items: number }
-  /** The currency the book is written in, where the channel does not count in it. */
+  /** The currency of the market that is told, where the channel does not count in it, or converts into it by itself. */
   | { readonly about: 'currency' }
+  /** A market that the channel is not told. */
+  | { readonly about: 'market'; readonly market: string }
   /** The tax in the market's prices, or on them, where the channel has it otherwise. */
   | { readonly about: 'tax' }
   | { readonly about: 'mixing' }
@@ -134,10 +136,20 @@ export interface Rendition {
 export const inBookTerms = (steps: readonly SideStep[], { thresholds }: Pick<Rendition, 'thresholds'>): SideStep[] =>
   steps.map((one) => (one.key !== undefined && thresholds.has(one.key) ? { ...one, step: 'threshold' } : one));
 
-/** A channel: what is known of it, and its way of saying rules. */
+/** A book for one of its markets, with its goods. */
+export interface Stock {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+}
+
+/** A channel in one currency: what is known of it, and its way of saying rules. */
 export interface Dialect extends Manifest {
   readonly id: ChannelId;
-  render(book: CompiledBook, goods: readonly Listed[]): Rendition;
+  /**
+   * Says the book of a market in the channel's currency. `home`: the market that it is told in the currency it counts
+   * in, where this is another.
+   */
+  render(book: CompiledBook, goods: readonly Listed[], home?: Stock | null): Rendition;
   read(files: readonly ChannelFile[]): Result<Rules>;
   /** The same as one of its files, in a form that others read: its name, and what it says; null where there is none. */
   readonly twin: {
@@ -146,4 +158,6 @@ export interface Dialect extends Manifest {
   } | null;
   /** What is live there as a book; null where that cannot be read yet. */
   readonly adopt: ((files: readonly ChannelFile[]) => Result<Adopted>) | null;
+  /** The same channel in the other currencies that it sells in. */
+  readonly besides?: readonly Dialect[];
 }

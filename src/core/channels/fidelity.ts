@@ -49,6 +49,11 @@ export type Loss =
   | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }
   | { readonly is: 'currency'; readonly there: Currency; readonly here: Currency }
+  /** Currencies it sells in; the market as which this one's shoppers are charged, null for none. */
+  | { readonly is: 'market'; readonly there: readonly Currency[]; readonly as: string | null }
+  | { readonly is: 'converted there'; readonly off: Minor }
+  | { readonly is: 'prices converted there'; readonly goods: number; readonly off: Minor }
+  | { readonly is: 'not for this currency alone' | 'not in this currency' }
   | { readonly is: 'told as they are'; readonly there: 'inside' | 'added' }
   | { readonly is: 'turned alone'; readonly tax: 'inside' | 'added'; readonly off: Minor }
   | { readonly is: 'other tax rates'; readonly places: readonly string[]; readonly off: Minor }
@@ -140,12 +145,15 @@ export type Remedy =
   | 'a shorter title'
   | 'shorter terms'
   | 'the channel left out'
+  | 'every market'
   | 'live with it'
   | { readonly is: 'raised'; readonly to: Minor }
   | { readonly is: 'meant at'; readonly channel: string }
   /** A setting of the channel's own. */
   | { readonly is: 'set'; readonly channel: ChannelId; readonly field: string; readonly value: string }
-  | { readonly is: 'a book in'; readonly currency: Currency };
+  | { readonly is: 'a book in'; readonly currency: Currency }
+  /** At the channel's own rate, each amount up to its step. */
+  | { readonly is: 'converted by'; readonly to: Currency; readonly rate: string; readonly step: string };
 
 /** How faithfully a channel can be told a clause. A bound is the most by which any one basket's charge can differ. */
 export type Fidelity =

@@ -1,5 +1,5 @@
 import { kept, nothing, type Problem, parseAmount, parseDecimal, parseMoment } from '../exact/index.ts';
-import { euro } from './euros.ts';
+import { euro } from './amounts.ts';
 
 /** Notes, with its place, each figure of a channel's file that is none. An empty text is none either. */
 export const figures = (problems: Problem[]) => ({

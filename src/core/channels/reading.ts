@@ -43,6 +43,7 @@ export type ReadPart =
   | { readonly is: 'sets' | 'plans' | 'uses' | 'least units' | 'sale prices' | 'deliveries'; readonly count: number }
   | { readonly is: 'dearest set' | 'dearest entry' }
   | { readonly is: 'turned'; readonly tax: 'inside' | 'added' }
+  | { readonly is: 'converted'; readonly rate: string; readonly step: string }
   | { readonly is: 'each' | 'pays at most'; readonly amount: string }
   | { readonly is: 'except'; readonly places: readonly string[] };
 

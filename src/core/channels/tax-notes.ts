@@ -1,13 +1,13 @@
 import type { CompiledBook } from '../book/index.ts';
-import { lazily, type Minor, minor } from '../exact/index.ts';
+import { type Minor, minor } from '../exact/index.ts';
 import { type Place, patternText } from '../places/index.ts';
-import { breaksOf, type Lane } from '../rates/index.ts';
 import { wholeAtlas } from './atlas.ts';
 import { stated } from './bounds.ts';
 import { isAlike, isTaxedOtherwise, rateIn, type Turned, taxPercent } from './counted.ts';
 import type { Dialect, Listed, Note } from './dialect.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
-import { groupsOf, laneFor, reachWithFees } from './goods-groups.ts';
+import { deliveredAtMost, edgesMoved } from './edges-moved.ts';
+import { addedUp, bounded, exact, unsayable } from './fidelity.ts';
+import { groupsOf } from './goods-groups.ts';
 import { takesOff } from './taken-off.ts';
 
 /** What is said where a market has its tax otherwise than the channel, and its amounts cannot be turned. */
@@ -113,19 +113,6 @@ const isOneRate = (book: CompiledBook, goods: readonly Listed[], { home }: Turne
     isAlike(home && book.taxOf(taxClass, home), home && book.taxOf(book.body.deliveryClass, home)),
   );
 
-/** The most that a basket of goods is charged for delivery: every group of it by its dearest lane. */
-function deliveredAtMost(book: CompiledBook, goods: readonly Listed[]): number {
-  const dearest = groupsOf(book, goods).map((group) => {
-    const template = book.templates.find(({ id }) => id === group.template.id);
-    const lanes = [...(template?.lanes.values() ?? [])].flatMap((row) => [...row.values()]);
-    return Math.max(0, ...lanes.map((lane) => reachWithFees(laneFor(book, group, lane)).most).filter(Number.isFinite));
-  });
-  return dearest
-    .sort((a, b) => b - a)
-    .slice(0, stated.units)
-    .reduce((sum, one) => sum + one, 0);
-}
-
 /**
  * What is said of a turned book: edges of values, turned and rounded alone, are met a few cents sooner or later than in
  * the book, which is bounded by what they decide.
@@ -138,43 +125,7 @@ export function edgedByTax(
 ): Note[] {
   const isWhole = isWholeInAll(book, goods, turned) && isOneRate(book, goods, turned);
   if (isWhole && book.offers.every(({ level }) => level === 'delivery')) return [...notes];
-  const there = turned.book;
-  const all = turned.goods(goods);
-  const delivered = lazily(() => deliveredAtMost(there, all));
-  const laneOf = ({ template, zone, service }: { template: string; zone: string; service: string }) =>
-    there.templates
-      .find(({ id }) => id === template)
-      ?.lanes.get(zone)
-      ?.get(service);
-  const decidedBy = ({ clause }: Note): number => {
-    switch (clause.about) {
-      case 'threshold':
-        return delivered();
-      case 'rate': {
-        const lane = laneOf(clause);
-        return lane && looksAtValue(lane) ? delivered() : 0;
-      }
-      case 'apart':
-        return clause.by === 'own rate' && all.some(({ own }) => own && breaksOf(own.rate)?.over === 'value')
-          ? delivered()
-          : 0;
-      case 'offer': {
-        const offer = there.offers.find(({ id }) => id === clause.offer);
-        if (!offer || (offer.values.length === 0 && offer.benefit.is !== 'spend steps')) return 0;
-        return takesOff(all, offer)?.most ?? delivered();
-      }
-      default:
-        return 0;
-    }
-  };
-  return notes.map((note) => {
-    const off = decidedBy(note);
-    return off === 0 ? note : { ...note, fidelity: addedUp([note.fidelity, met(off)]) };
-  });
+  return edgesMoved({ book: turned.book, goods: turned.goods(goods) }, notes, (off) =>
+    bounded(off, { is: 'edges with tax', off: minor(off) }, 'live with it'),
+  );
 }
-
-const met = (off: number): Fidelity => bounded(off, { is: 'edges with tax', off: minor(off) }, 'live with it');
-
-const looksAtValue = ({ price, kinds, bounds }: Lane): boolean =>
-  [price, ...(kinds?.values() ?? [])].some(({ rate }) => breaksOf(rate)?.over === 'value') ||
-  bounds.some(({ over }) => over === 'value');

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { carrierAnswer, carrierGoodsAnswer, carrierGoodsRequest } from '../../contract/index.ts';
 import { readyFinder } from '../../core/book/index.ts';
+import { unwrap } from '../../core/exact/index.ts';
 import { type Weighed, weighedOf } from '../../core/plan/index.ts';
 import { type Context, compiledOnce } from '../context.ts';
 import { HttpProblem } from '../problem.ts';
@@ -17,7 +18,7 @@ export function carrierRoutes({ database, carrier }: Context): Hono {
     if (!saved) throw new HttpProblem(404, 'no-book', 'There is no book yet');
     const items = await goodsWithParents(database, skus);
     const bySku = new Map(items.map((item) => [item.sku, item]));
-    const ready = readyFinder(saved.compiled, (sku) => bySku.get(sku));
+    const ready = readyFinder(unwrap(saved.compiledFor(null)), (sku) => bySku.get(sku));
     return skus.map((sku) => {
       const item = ready(sku);
       const line = item && weighedOf(item);

@@ -19,8 +19,8 @@ import {
   usedCodesAnswer,
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
-import { countedAlike, countedAt, dialectOf, settingsOf } from '../../core/channels/index.ts';
-import { unwrap } from '../../core/exact/index.ts';
+import { countedAt, dialectOf, settingsOf, siteFor, sitesOf } from '../../core/channels/index.ts';
+import { memo, type Problem, unwrap } from '../../core/exact/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown, type LiveAnswer } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
@@ -56,6 +56,12 @@ const sendView = (row: SendRow) => ({
   error: row.error,
 });
 
+/** A basket as a question to the book of its market. */
+interface Asked {
+  readonly compiled: CompiledBook;
+  readonly question: Question;
+}
+
 /** What channels were told, what they say, sending to them, and what their checkouts charge. */
 export function channelRoutes(context: Context, jobs: Jobs): Hono {
   const { database, clients, threads } = context;
@@ -88,28 +94,25 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     return { used: usedCodes.length, fresh: Object.keys(unused).length };
   }
 
-  /** All baskets of one moment in one request. */
-  async function checkoutOf(
-    id: ChannelId,
-    compiled: CompiledBook,
-    questions: readonly Question[],
-  ): Promise<CheckoutAnswer> {
-    if (!countedAlike(compiled, dialectOf(id))) return { down: null, answers: questions.map(() => []) };
-    const { question: counted } = countedAt(compiled, dialectOf(id));
-    const moments = [...new Set(questions.map((question) => question.moment))];
+  /** All baskets of one moment and market in one request; those of markets that the channel is not told in none. */
+  async function checkoutOf(id: ChannelId, baskets: readonly Asked[]): Promise<CheckoutAnswer> {
+    const books = [...new Set(baskets.map(({ compiled }) => compiled))];
+    const moments = [...new Set(baskets.map(({ question }) => question.moment))];
+    const asking = books.flatMap((book) => {
+      const dialect = siteFor(book.body, book.market.body, id);
+      if (!dialect) return [];
+      const { question: counted } = countedAt(book, dialect);
+      return moments.map(async (moment) => {
+        const asked = baskets.filter(({ compiled, question }) => compiled === book && question.moment === moment);
+        const sold = asked.map(({ question }) => soldIn(counted(inChannel(question, id))));
+        const answers = sold.length === 0 ? [] : await clients[id].checkout(moment, sold, dialect.currency);
+        return asked.map((one, i) => [one, answers[i] ?? []] as const);
+      });
+    });
     try {
-      const answered = await Promise.all(
-        moments.map(async (moment) => {
-          const asked = questions.filter((question) => question.moment === moment);
-          const answers = await clients[id].checkout(
-            moment,
-            asked.map((one) => soldIn(counted(inChannel(one, id)))),
-          );
-          return asked.map((question, i) => [question, answers[i] ?? []] as const);
-        }),
-      );
+      const answered = await Promise.all(asking);
       const all = new Map(answered.flat());
-      return { down: null, answers: questions.map((question) => all.get(question) ?? []) };
+      return { down: null, answers: baskets.map((one) => all.get(one) ?? []) };
     } catch (error) {
       if (error instanceof ChannelDown) return { down: error.message, answers: [] };
       throw error;
@@ -170,7 +173,7 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const book = await readBook(database);
       if (book === null) throw new HttpProblem(404, 'no-book', 'There is no book yet');
       const dialect = dialectOf(id);
-      const names = dialect.files(settingsOf(book, dialect));
+      const names = sitesOf(id).flatMap((site) => site.files(settingsOf(book, site)));
       const source = names.find((one) => one === name || dialect.twin?.nameOf(one) === name);
       if (source === undefined)
         throw new HttpProblem(404, 'file', `${dialect.name} has no file of this name`, { detail: names.join(', ') });
@@ -233,20 +236,27 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
       const { moment, baskets } = await parsed(c, checkoutRequest);
       const saved = await compiledNow();
       if (!saved) throw new HttpProblem(404, 'no-book', 'There is no book yet');
-      const compiled = asOf(saved.compiled, await nowOf(context));
+      const now = await nowOf(context);
       const asked = baskets.flatMap((basket) => basket.lines.map((line) => line.sku));
       const items = await goodsWithParents(database, [...asked, ...namedSkus(saved.book)]);
       const bySku = new Map(items.map((item) => [item.sku, item]));
-      const ready = readyFinder(compiled, (sku) => bySku.get(sku));
-      const questions = baskets.map((basket) => {
-        const question = questionOf(compiled, basket, { ready, now: Date.parse(moment) });
-        if (!question.ok)
-          throw new HttpProblem(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
-            problems: question.problems.map(saidProblem),
-          });
-        return question.value;
+      const openedIn = memo((book: CompiledBook) => {
+        const compiled = asOf(book, now);
+        return { compiled, ready: readyFinder(compiled, (sku) => bySku.get(sku)) };
       });
-      return answer(c, checkoutAnswer, await checkoutOf(id, compiled, questions));
+      const questions = baskets.map((basket): Asked => {
+        const unasked = (problems: readonly Problem[]) =>
+          new HttpProblem(422, 'basket', `The basket “${basket.name}” cannot be asked`, {
+            problems: problems.map(saidProblem),
+          });
+        const made = saved.compiledFor(basket.market);
+        if (!made.ok) throw unasked(made.problems);
+        const { compiled, ready } = openedIn(made.value);
+        const question = questionOf(compiled, basket, { ready, now: Date.parse(moment) });
+        if (!question.ok) throw unasked(question.problems);
+        return { compiled, question: question.value };
+      });
+      return answer(c, checkoutAnswer, await checkoutOf(id, questions));
     })
     .get('/clock', async (c) => answer(c, clockAnswer, { now: new Date(await nowOf(context)).toISOString() }))
     .post('/clock/pushed', async (c) => {

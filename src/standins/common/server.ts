@@ -6,7 +6,7 @@ import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
-import { checkoutSchema, listingSchema, orderSchema, type StandIn } from './standin.ts';
+import { type Currency, checkoutSchema, listingSchema, orderSchema, type StandIn } from './standin.ts';
 
 const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 type Trouble = (typeof troubleModes)[number];
@@ -55,6 +55,8 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (state !== kept.state) keep({ ...kept, state });
     return state;
   };
+  const notSoldIn = (currency: Currency) =>
+    channel.currencies.includes(currency) ? null : { title: `It sells in ${channel.currencies.join(' and ')} alone` };
   const momentOf = (text: string | undefined) => (text ? Date.parse(text) : now());
 
   const app = new Hono();
@@ -129,6 +131,8 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     const body = checkoutSchema.safeParse(await c.req.json().catch(() => null));
     if (!body.success)
       return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
+    const elsewhere = notSoldIn(body.data.currency);
+    if (elsewhere) return c.json(elsewhere, 400);
     const moment = Date.parse(body.data.moment);
     const answer = channel.checkout(await settled(moment), moment, body.data);
     return c.json({ answers: body.data.baskets.map(answer) });
@@ -138,8 +142,10 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     if (!body.success)
       return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
     if (!channel.order) return c.json({ title: 'No orders are taken here' }, 404);
+    const elsewhere = notSoldIn(body.data.currency);
+    if (elsewhere) return c.json(elsewhere, 400);
     const moment = Date.parse(body.data.moment);
-    const taken = channel.order(await settled(moment), moment, body.data.basket, body.data.speed);
+    const taken = channel.order(await settled(moment), moment, body.data.basket, body.data.speed, body.data.currency);
     if (!taken) return c.json({ title: 'There is no such choice' }, 409);
     keep({ ...kept, state: taken.state });
     return c.json({ order: taken.choice });

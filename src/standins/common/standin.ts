@@ -16,6 +16,8 @@ export interface Remark {
 
 export interface Held {
   readonly key: string;
+  /** Of which site, where it is not that in euros. */
+  readonly currency?: Currency;
   readonly until: string;
   readonly state: 'in review' | 'refused';
   readonly reason: string;
@@ -44,16 +46,21 @@ export const checkoutBasketSchema = z.strictObject({
   codes: z.array(z.string()).max(20),
 });
 export type CheckoutBasket = z.infer<typeof checkoutBasketSchema>;
-/** Which page is looked at, and in which language. */
+export const currencies = ['EUR', 'GBP'] as const;
+export type Currency = (typeof currencies)[number];
+
+/** Which page is looked at, in which language, and in which currency prices are shown and given. */
 const asked = {
+  currency: z.enum(currencies).default('EUR'),
   page: z.enum(['basket', 'checkout', 'confirmation']).default('checkout'),
   locale: z.string().optional(),
 };
 export interface AskedAs {
+  readonly currency: Currency;
   readonly page: 'basket' | 'checkout' | 'confirmation';
   readonly locale?: string | undefined;
 }
-export const asCheckout: AskedAs = { page: 'checkout' };
+export const asCheckout: AskedAs = { currency: 'EUR', page: 'checkout' };
 export const checkoutSchema = z.strictObject({
   moment: z.iso.datetime(),
   ...asked,
@@ -62,6 +69,7 @@ export const checkoutSchema = z.strictObject({
 
 export const orderSchema = z.strictObject({
   moment: z.iso.datetime(),
+  currency: z.enum(currencies).default('EUR'),
   basket: checkoutBasketSchema,
   speed: z.string(),
 });
@@ -93,6 +101,8 @@ export type Listing = z.infer<typeof listingSchema>;
 /** One invented channel. `S` is what it keeps on disk: plain JSON. Moments are milliseconds since 1970. */
 export interface StandIn<S> {
   readonly name: string;
+  /** The currencies it sells in. */
+  readonly currencies: readonly Currency[];
   readonly empty: S;
   /** Takes all files or none. */
   submit(
@@ -124,6 +134,7 @@ export interface StandIn<S> {
     moment: number,
     basket: CheckoutBasket,
     speed: string,
+    currency?: Currency,
   ): { readonly state: S; readonly choice: CheckoutChoice } | null;
   /** Calls under /desk/ that only this channel has. */
   desk?(routes: Hono, keep: { read(): S; write(state: S): void; now(): number }): void;

@@ -26,6 +26,7 @@ const keyOf = ({ feed, id = '' }: Promotion): string => (feed === '' ? id : `${f
 /** Findlark, which looks into the shop at the given address. */
 export const findlark = (shop: () => string): StandIn<State> => ({
   name: 'findlark',
+  currencies: ['EUR'],
   empty: { feeds: [], promotions: [], opened: {}, itemsText: null },
   submit(state, files, now) {
     const isFirst = files.some(({ name }) => name === 'promotions.tsv');

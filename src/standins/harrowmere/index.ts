@@ -1,19 +1,37 @@
 import { batchesIn, codesName, noSingles, putCodes, type Singles, spent, unusedFor, usedIn } from '../common/codes.ts';
 import { heldAt, inForceAt, type Reviewed, submitted } from '../common/review.ts';
 import { standInApp } from '../common/server.ts';
-import type { CheckoutAnswer, CheckoutBasket, OpenStandIn, StandIn } from '../common/standin.ts';
+import {
+  asCheckout,
+  type ChannelFile,
+  type CheckoutAnswer,
+  type CheckoutBasket,
+  type Currency,
+  currencies,
+  type OpenStandIn,
+  type Remark,
+  type StandIn,
+} from '../common/standin.ts';
 import { type Line, readLines, written } from './lines.ts';
 import { runs, whyNot } from './reading.ts';
 import { checkout1, grammar1 } from './version-1.ts';
 import { checkout2, grammar2 } from './version-2.ts';
 
 /** Harrowmere, from docs/formats/harrowmere.md and the page of the version before alone. */
-interface State {
+interface Site {
   /** Lines in force at once, as sent. */
   readonly lines: readonly Line[];
   readonly offers: readonly Reviewed<Line>[];
+}
+/** The site in euros, and that in pounds. */
+interface State extends Site {
+  readonly pounds: Site;
   readonly singles: Singles;
 }
+
+const names = { EUR: 'plans.tsv', GBP: 'plans-gbp.tsv' } as const;
+const nothing: Site = { lines: [], offers: [] };
+const siteIn = (state: State, currency: Currency): Site => (currency === 'EUR' ? state : state.pounds);
 
 /** Of 16 to 40 hours a review takes the longest. */
 const reviewHours = 40;
@@ -21,13 +39,15 @@ const grammars = { 1: grammar1, 2: grammar2 };
 
 /** The first line says which version a file is of. */
 const versionOf = (text: string): 1 | 2 => (/^SITE\t[^\t\n]*(\n|$)/.test(text) ? 1 : 2);
-const versionIn = ({ lines }: State): 1 | 2 => (lines[0] && lines[0].cells.version === undefined ? 1 : 2);
+const versionIn = ({ lines }: Site): 1 | 2 => (lines[0] && lines[0].cells.version === undefined ? 1 : 2);
 
 const isOffer = ({ kind }: Line) => kind === 'DELIVERY' || kind === 'GOODS';
 
-function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => CheckoutAnswer {
-  const { lines, offers, singles } = state;
-  const charge = versionIn(state) === 1 ? checkout1(lines) : checkout2(lines);
+function checkoutAt(state: State, moment: number, currency: Currency): (basket: CheckoutBasket) => CheckoutAnswer {
+  const { singles } = state;
+  const site = siteIn(state, currency);
+  const { lines, offers } = site;
+  const charge = versionIn(site) === 1 ? checkout1(lines) : checkout2(lines);
   const inForce = offers.flatMap((one) => inForceAt(one, moment) ?? []);
   return (basket) => {
     const running = inForce.filter(({ cells }) => runs(cells, moment, basket.codes, singles));
@@ -47,46 +67,65 @@ function checkoutAt(state: State, moment: number): (basket: CheckoutBasket) => C
   };
 }
 
+/** A site with a file put in place of the one before, or what is wrong with that; without a file it sells nothing. */
+function put(before: Site, currency: Currency, text: string | null, now: number): Site | readonly Remark[] {
+  if (text === null) return nothing;
+  const version = versionOf(text);
+  const { lines, remarks } = readLines(names[currency], text, grammars[version]);
+  const said = lines[0]?.kind === 'SITE' ? lines[0].cells.currency : currency;
+  if (said !== currency)
+    return [...remarks, { file: names[currency], line: 1, field: 'currency', reason: `only ${currency}` }];
+  if (remarks.length > 0) return remarks;
+  const until = now + reviewHours * 3_600_000;
+  const sent = lines.filter(isOffer).map((line) => ({ key: line.cells.key ?? '', value: line }));
+  // Offers of another version of the format are not compared with: their cells mean something else.
+  const known = versionIn(before) === version ? before.offers : [];
+  return {
+    lines: lines.filter((line) => !isOffer(line)),
+    offers: submitted(known, sent, now, () => until, 'passed'),
+  };
+}
+
+/** A site's file as it is in force at a moment; none where nothing is. */
+function fileOf(site: Site, currency: Currency, moment: number): ChannelFile[] {
+  if (site.lines.length === 0) return [];
+  const inForce = [...site.lines, ...site.offers.flatMap((one) => inForceAt(one, moment) ?? [])];
+  const grammar = grammars[versionIn(site)];
+  return [{ name: names[currency], text: inForce.map((line) => written(line, grammar)).join('') }];
+}
+
 export const harrowmere: StandIn<State> = {
   name: 'harrowmere',
-  empty: { lines: [], offers: [], singles: noSingles },
+  currencies: ['EUR', 'GBP'],
+  empty: { ...nothing, pounds: nothing, singles: noSingles },
   submit(state, files, now) {
-    const file = files.find((one) => one.name === 'plans.tsv');
-    if (!file || files.some(({ name }) => name !== 'plans.tsv' && name !== codesName))
-      return {
-        refused: [{ file: '', line: null, field: 'files', reason: 'plans.tsv is taken, and codes.csv beside it' }],
-      };
-    const version = versionOf(file.text);
-    const { lines, remarks } = readLines(file.text, grammars[version]);
-    const singles = putCodes(state.singles, files.find(({ name }) => name === codesName)?.text ?? null);
-    if ('length' in singles) return { refused: [...remarks, ...singles] };
-    if (remarks.length > 0) return { refused: remarks };
-    const until = now + reviewHours * 3_600_000;
-    const sent = lines.filter(isOffer).map((line) => ({ key: line.cells.key ?? '', value: line }));
-    // Offers of another version of the format are not compared with: their cells mean something else.
-    const before = versionIn(state) === version ? state.offers : [];
-    return {
-      state: {
-        lines: lines.filter((line) => !isOffer(line)),
-        offers: submitted(before, sent, now, () => until, 'passed'),
-        singles,
-      },
-    };
+    const known: readonly string[] = [names.EUR, names.GBP, codesName];
+    const textOf = (name: string) => files.find((one) => one.name === name)?.text ?? null;
+    if ((textOf(names.EUR) ?? textOf(names.GBP)) === null || files.some(({ name }) => !known.includes(name))) {
+      const reason = `${names.EUR} or ${names.GBP} or both are taken, and ${codesName} beside them`;
+      return { refused: [{ file: '', line: null, field: 'files', reason }] };
+    }
+    const [euros, pounds] = currencies.map((currency) =>
+      put(siteIn(state, currency), currency, textOf(names[currency]), now),
+    );
+    const singles = putCodes(state.singles, textOf(codesName));
+    const refused = [euros, pounds, singles].flatMap((one) => (one && 'length' in one ? one : []));
+    if (refused.length > 0) return { refused };
+    return { state: { ...(euros as Site), pounds: pounds as Site, singles: singles as Singles } };
   },
   settle: async (state) => state,
   live(state, moment) {
-    const { lines, offers, singles } = state;
-    const grammar = grammars[versionIn(state)];
-    const inForce = [...lines, ...offers.flatMap((one) => inForceAt(one, moment) ?? [])];
+    const { singles } = state;
     return {
       files: [
-        ...(lines.length === 0
-          ? []
-          : [{ name: 'plans.tsv', text: inForce.map((line) => written(line, grammar)).join('') }]),
+        ...currencies.flatMap((currency) => fileOf(siteIn(state, currency), currency, moment)),
         ...(singles.text === null ? [] : [{ name: codesName, text: singles.text }]),
       ],
       usedCodes: usedIn(singles),
-      held: heldAt(offers, moment),
+      held: [
+        ...heldAt(state.offers, moment),
+        ...heldAt(state.pounds.offers, moment).map((one) => ({ ...one, currency: 'GBP' as const })),
+      ],
     };
   },
   listings: ({ lines }) =>
@@ -105,9 +144,9 @@ export const harrowmere: StandIn<State> = {
     state.lines.some((line) => isListing(line, listing))
       ? { ...state, lines: state.lines.filter((line) => !isListing(line, listing)) }
       : null,
-  checkout: checkoutAt,
-  order(state, moment, basket, speed) {
-    const { choices, codes } = checkoutAt(state, moment)(basket);
+  checkout: (state, moment, { currency } = asCheckout) => checkoutAt(state, moment, currency),
+  order(state, moment, basket, speed, currency = 'EUR') {
+    const { choices, codes } = checkoutAt(state, moment, currency)(basket);
     const choice = choices.find((one) => one.speed === speed);
     if (!choice) return null;
     const batches = batchesIn(state.singles);

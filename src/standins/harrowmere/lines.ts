@@ -22,6 +22,7 @@ export const words = (cell: string | undefined): string[] => (cell ?? '').split(
 
 /** Reads a file line by line; where any line is wrong the remarks say which and why. */
 export function readLines(
+  file: string,
   text: string,
   { columns, fault, amiss, names }: Grammar,
 ): { lines: Line[]; remarks: Remark[] } {
@@ -30,7 +31,7 @@ export function readLines(
   const rows = text.endsWith('\n') ? text.slice(0, -1).split('\n') : text.split('\n');
   const lines = rows.flatMap((row, i): Line[] => {
     const [kind = '', ...cells] = row.split('\t');
-    const note = (field: string, reason: string) => remarks.push({ file: 'plans.tsv', line: i + 1, field, reason });
+    const note = (field: string, reason: string) => remarks.push({ file, line: i + 1, field, reason });
     const fields = Object.hasOwn(columns, kind) ? columns[kind] : undefined;
     if (!fields) {
       note('kind', row === '' ? 'empty line' : `unknown kind ${kind}`);

@@ -28,7 +28,7 @@ export const say = (right: boolean, reason: string): string | null => (right ? n
 export function commonFault(field: string, cell: string, known: ReadonlySet<string>): string | null | undefined {
   switch (field) {
     case 'currency':
-      return say(cell === 'EUR', 'only EUR');
+      return say(cell === 'EUR' || cell === 'GBP', 'EUR or GBP');
     case 'price':
       return say(isMoney(cell), 'money such as 4.90');
     case 'least spend':

@@ -16,6 +16,7 @@ export const grammar1: Grammar = {
     GOODS: ['key', 'title', 'terms', 'percent', 'listings', 'code', 'from', 'until'],
   },
   fault(kind, field, cell, known) {
+    if (field === 'currency') return say(cell === 'EUR', 'only EUR');
     const common = commonFault(field, cell, known);
     if (common !== undefined) return common;
     switch (field) {

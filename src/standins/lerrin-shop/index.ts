@@ -11,6 +11,7 @@ import {
   type StandIn,
 } from '../common/standin.ts';
 import { readingTaken } from '../common/taken.ts';
+import { atItsPrices, openInPounds } from './pounds.ts';
 import { cash, refuse } from './reading.ts';
 import { checkout1, doubles1, type Shop1, schema1 } from './version-1.ts';
 import { checkout2, faults2, type Open2, open2, type Shop2, schema2 } from './version-2.ts';
@@ -46,6 +47,10 @@ function readShop(text: string): Opened | readonly Remark[] {
 }
 
 const opened = readingTaken(8, readShop);
+const inPounds = readingTaken<Open2>(4, (text) => {
+  const shop = readShop(text);
+  return 'is' in shop && shop.is === 2 ? openInPounds(shop.open.shop) : [];
+});
 
 /** The file that a page works by at a moment; null where there is none. */
 function textFor({ versions }: State, { page }: AskedAs, moment: number): string | null {
@@ -61,6 +66,8 @@ function replaced(state: State, text: string, now: number): State {
   return { ...state, versions: [...older.slice(Math.max(0, from)), { since: now, text }] };
 }
 
+const unknown = ({ codes }: CheckoutBasket) => codes.map((code) => ({ code, used: false, why: 'unknown' }));
+
 function answer(
   state: State,
   moment: number,
@@ -68,10 +75,13 @@ function answer(
   asked: AskedAs,
 ): CheckoutAnswer & { readonly took?: ReadonlyMap<string, readonly string[]> } {
   const text = textFor(state, asked, moment);
-  if (text === null) return { choices: [], codes: basket.codes.map((code) => ({ code, used: false, why: 'unknown' })) };
+  if (text === null) return { choices: [], codes: unknown(basket) };
   const shop = opened(text);
-  if (shop.is === 1) return checkout1(shop.shop, moment, basket);
-  const { choices, codes } = checkout2(shop.open, moment, basket, state.uses, state.singles, asked.locale);
+  if (shop.is === 1)
+    return asked.currency === 'EUR' ? checkout1(shop.shop, moment, basket) : { choices: [], codes: unknown(basket) };
+  const open = asked.currency === 'EUR' ? shop.open : inPounds(text);
+  const bought = asked.currency === 'EUR' ? basket : atItsPrices(open, basket);
+  const { choices, codes } = checkout2(open, moment, bought, state.uses, state.singles, asked.locale);
   return {
     choices: choices.map(({ took: _, ...choice }) => choice),
     codes,
@@ -118,6 +128,7 @@ function relisted(state: State, now: number, listingsOf: (shop: Shop2) => Shop2[
 
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
+  currencies: ['EUR', 'GBP'],
   empty: { versions: [], uses: {}, singles: noSingles },
   submit(state, files, now) {
     const file = files.find((one) => one.name === 'shop.json');
@@ -164,8 +175,8 @@ export const lerrinShop: StandIn<State> = {
       const { choices, codes } = answer(state, moment, basket, asked);
       return { choices, codes };
     },
-  order(state, moment, basket, speed) {
-    const { choices, took } = answer(state, moment, basket, asCheckout);
+  order(state, moment, basket, speed, currency = 'EUR') {
+    const { choices, took } = answer(state, moment, basket, { ...asCheckout, currency });
     const choice = choices.find((one) => one.speed === speed);
     if (!choice) return null;
     const uses = { ...state.uses };

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { type Basket, type ChannelId, channelIds } from '../../core/book/index.ts';
-import { manifests, settingsOf } from '../../core/channels/index.ts';
+import { manifests, settingsOf, siteFor } from '../../core/channels/index.ts';
 import { channelName, massOf, money, serviceInText } from '../../words/index.ts';
 import { useCheckoutQuery, useLastCheckQuery } from '../data/api.ts';
 import { type OpenBook, useBook, useEngine, useMoment } from '../data/book.ts';
@@ -29,10 +29,7 @@ export const Strip = memo(function Strip() {
   const sound = (basket: Basket) =>
     pinned?.find((one) => one.id === basket.id)?.problems.length === 0 &&
     basket.lines.every((line) => book && factsOf(book.savedGoods).skus.has(line.sku));
-  // Channels count in the seller's own currency.
-  const baskets = (book?.book.pinned ?? []).filter(
-    (basket) => sound(basket) && (basket.market === null || basket.market === book?.home.id),
-  );
+  const baskets = (book?.book.pinned ?? []).filter(sound);
   if (!book || moment === null) return null;
   if (!shown) {
     return (
@@ -143,7 +140,7 @@ function There({ channel, book, basket, row, asking }: RowProps & { channel: Cha
   const choices = there?.answers[askedAt];
   const choice = choices?.find((one) => one.speed === speed);
   const hang = hangHere();
-  const amount = choice ? money(choice.charge, book.home) : '–';
+  const amount = choice && row ? money(choice.charge, row.market) : '–';
   const none = there || askedAt < 0 ? 'no answer' : '…';
   return (
     <td title={there?.down ?? undefined}>
@@ -154,7 +151,7 @@ function There({ channel, book, basket, row, asking }: RowProps & { channel: Cha
   );
 
   function hangHere(): Hang {
-    if (basket.market !== null && basket.market !== book.home.id) return { is: 'not sold there' };
+    if (row && !siteFor(book.book, row.market, channel)) return { is: 'not sold there' };
     if (!there || there.down || askedAt < 0) return { is: 'no answer' };
     if (!first || !speed || !choices?.length) return { is: 'not sold there' };
     if (!choice) return { is: 'off', by: null };

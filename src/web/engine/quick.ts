@@ -9,13 +9,15 @@ import {
 } from '../../core/book/index.ts';
 import {
   type ChannelFile,
-  countedAlike,
   countedAt,
   type Dialect,
-  dialects,
+  dialectOf,
   inBookTerms,
+  marketTold,
+  type Rendition,
   type SideStep,
   settingsOf,
+  siteFor,
 } from '../../core/channels/index.ts';
 import { meantSteps } from '../../core/check/index.ts';
 import { type Mass, type Minor, minor, type Problem } from '../../core/exact/index.ts';
@@ -59,6 +61,8 @@ export interface SidedMargin {
 
 export interface Sided {
   readonly answer: Answer;
+  /** What each item of the basket costs in its market. */
+  readonly prices: Readonly<Record<string, Minor>>;
   readonly goods: Minor;
   readonly market: Market;
   readonly services: readonly {
@@ -167,19 +171,21 @@ export function everySide(
   const question: Question = read.value;
   const answer = quote(compiled, question);
   const at = answersAt(compiled, question);
-  // Channels count in the seller's own currency: baskets of other markets are not asked there.
-  const there = compiled.market.body.id === book.markets[0]?.id;
-  const sides = dialects.map((dialect) => ({
-    id: dialect.id,
-    meant: meantAt(dialect),
-    speeds: settingsOf(book, dialect).speeds,
-    // Which keys there say thresholds does not go by the goods.
-    rendition: dialect.render(compiled, []),
-    choices:
-      there && countedAlike(compiled, dialect)
+  const sides = channelIds.map((id) => {
+    // A channel is told one market in a currency: baskets of others are not asked there.
+    const there = siteFor(book, compiled.market.body, id);
+    const dialect = there ?? dialectOf(id);
+    return {
+      id,
+      meant: meantAt(dialect),
+      speeds: settingsOf(book, dialect).speeds,
+      // Which keys there say thresholds does not go by the goods.
+      rendition: renderedBare(dialect),
+      choices: there
         ? (basis.rulesIn(dialect, live[dialect.id] ?? [])?.charges(soldIn(thereOf(dialect)), question.moment) ?? [])
         : [],
-  }));
+    };
+  });
   const everyChoice = [...answer.choices, ...answer.hidden.map((one) => one.choice)];
   const theirs = everyChoice.some((one) => one.service === stocked) ? [stocked] : [];
   const services = [...theirs, ...book.services.map((one) => one.id)].map((id) => ({
@@ -204,8 +210,14 @@ export function everySide(
       }),
     ),
   }));
-  return { answer, goods: answer.goods, market: compiled.market.body, services };
+  const prices = Object.fromEntries(question.lines.map(({ item }) => [item.sku, item.price]));
+  return { answer, prices, goods: answer.goods, market: compiled.market.body, services };
 
+  /** What a channel is told, goods aside. */
+  function renderedBare(dialect: Dialect): Rendition {
+    const home = compiledFor(book, marketTold(book, dialectOf(dialect.id))?.id ?? null).compiled;
+    return dialect.render(compiled, [], home && { book: home, goods: [] });
+  }
   /** The basket as a channel counts it. */
   function thereOf(dialect: Dialect): Question {
     return countedAt(compiled, dialect).question(inChannel(question, dialect.id));

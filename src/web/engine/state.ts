@@ -12,7 +12,7 @@ import {
   readyGoods,
 } from '../../core/book/index.ts';
 import { type Card, type CardBody, type Carrier, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
-import { type RulesReader, rulesReader } from '../../core/channels/index.ts';
+import { type Dialect, marketTold, type RulesReader, rulesReader } from '../../core/channels/index.ts';
 import { localOf, memo, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
 import { questionOf } from '../../core/quote/index.ts';
@@ -60,6 +60,12 @@ export const withDraft = (basis: Told, patch: Patch | null): Told => ({
 export const draftOf = ({ drafted }: Told): BookAndGoods & Compiled => ({
   ...drafted,
   ...compiledFor(drafted.book, null),
+});
+
+/** The draft compiled for the market that a channel is told; for the first where it is told none. */
+export const draftAt = ({ drafted }: Told, dialect: Pick<Dialect, 'currency'>): BookAndGoods & Compiled => ({
+  ...drafted,
+  ...compiledFor(drafted.book, marketTold(drafted.book, dialect)?.id ?? null),
 });
 
 interface Compiled {

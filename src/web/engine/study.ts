@@ -4,6 +4,7 @@ import {
   type BookFinding,
   bookFindings,
   type ChannelId,
+  channelIds,
   compileBook,
   type Edit,
   itemAt,
@@ -21,19 +22,20 @@ import {
   adoptionRows,
   begunFrom,
   type ChannelFile,
-  type Clause,
   dialectOf,
-  dialects,
   filesOf,
   type Listing,
   type NotAdopted,
   type Note,
   type ReadLine,
   type RecordFinding,
+  type Remedied,
   type Remedy,
   recordFindings,
   remedyEdits,
+  type Stock,
   settingsOf,
+  toldAt,
 } from '../../core/channels/index.ts';
 import {
   type CoverageFinding,
@@ -75,7 +77,7 @@ import {
 } from '../../core/plan/index.ts';
 import { quote } from '../../core/quote/index.ts';
 import { datedOrders } from './past.ts';
-import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftOf, readyFor, type Told } from './state.ts';
+import { asked, cardsOn, carrierOf, compiledFor, dayOf, draftAt, draftOf, readyFor, type Told } from './state.ts';
 
 /**
  * A part of the map: where it falls in a template, and what a basket's cheapest delivery costs there; null where there
@@ -133,26 +135,45 @@ export interface BegunThere {
   readonly lost: readonly NotAdopted[];
 }
 
-/** Every clause of the draft beside what each channel will read. */
-export function notes(basis: Told, moment: number): Record<ChannelId, readonly Note[]> | null {
-  const { compiled: whole, goods } = draftOf(basis);
-  if (!whole) return null;
-  const compiled = asOf(whole, moment);
-  const listed = readyFor(whole, goods).ready.goods;
-  return Object.fromEntries(dialects.map((dialect) => [dialect.id, dialect.render(compiled, listed).notes])) as Record<
-    ChannelId,
-    readonly Note[]
-  >;
+/** The clauses of a market of the draft beside what a channel will read, or makes of what it reads. */
+export interface NotesThere {
+  readonly market: Market;
+  readonly notes: readonly Note[];
 }
 
-/** What a channel will read of one item of the draft; nothing where it does not list it. */
-export function readOf(basis: Told, id: ChannelId, sku: string, moment: number): readonly ReadLine[] | null {
-  const { compiled: whole, goods } = draftOf(basis);
-  if (!whole) return null;
-  const ready = readyFor(whole, goods).ready.goods;
-  const item = ready.find((one) => one.sku === sku);
-  if (!item) return [];
-  return dialectOf(id).render(asOf(whole, moment), ready).rules.readOf(listingIn(item, id));
+/** Every clause of the draft beside what each channel will read, for the market that each of its currencies is told. */
+export function notes(basis: Told, moment: number): Record<ChannelId, readonly NotesThere[]> | null {
+  const { compiled, book } = draftOf(basis);
+  if (!compiled) return null;
+  const all = channelIds.map((id) => {
+    const told = toldAt(id, book, stocksOf(basis, moment));
+    return [id, told.map((one) => ({ market: one.book.market.body, notes: one.rendition.notes }))];
+  });
+  return Object.fromEntries(all) as Record<ChannelId, readonly NotesThere[]>;
+}
+
+/** The draft as of a moment for each of its markets, all goods made ready. */
+const stocksOf =
+  (basis: Told, moment: number) =>
+  (market: string): Stock | null => {
+    const { book, goods } = draftOf(basis);
+    const { compiled } = compiledFor(book, market);
+    return compiled && { book: asOf(compiled, moment), goods: readyFor(compiled, goods).ready.goods };
+  };
+
+/** What a channel will read of one item of the draft in a market; nothing where it does not list it. */
+export function readOf(
+  basis: Told,
+  id: ChannelId,
+  market: string,
+  sku: string,
+  moment: number,
+): readonly ReadLine[] | null {
+  const { compiled, book } = draftOf(basis);
+  if (!compiled) return null;
+  const there = toldAt(id, book, stocksOf(basis, moment)).find((one) => one.book.market.body.id === market);
+  const item = there?.goods.find((one) => one.sku === sku);
+  return there && item ? there.rendition.rules.readOf(listingIn(item, id)) : [];
 }
 
 /** The most past orders that a channel's clauses are held against; of more every so many. */
@@ -166,10 +187,10 @@ function someOrders(past: readonly Dated[]): { readonly some: readonly Dated[]; 
 
 /** What each clause costs over past orders as a channel is told it, of one order in so many; null without any. */
 export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOver & { readonly every: number }) | null {
-  const { compiled: whole, goods, book } = draftOf(basis);
+  const dialect = dialectOf(id);
+  const { compiled: whole, goods, book } = draftAt(basis, dialect);
   if (!whole || basis.orders.length === 0) return null;
   const compiled = asOf(whole, moment);
-  const dialect = dialectOf(id);
   const rendition = dialect.render(compiled, readyFor(whole, goods).ready.goods);
   const { some, every } = someOrders(datedOrders(basis, whole, moment));
   const sides = { rendition, sent: null, speeds: settingsOf(book, dialect).speeds };
@@ -182,17 +203,16 @@ export function overOrders(basis: Told, id: ChannelId, moment: number): (ToldOve
  */
 export function remediesOver(
   basis: Told,
-  id: ChannelId,
   moment: number,
-  clause: Clause,
+  of: Remedied,
   remedies: readonly Remedy[],
 ): readonly ReturnType<typeof overOrders>[] {
   const { book, goods } = basis.drafted;
   return remedies.map((remedy) => {
-    const edits = remedyEdits(book, clause, id, remedy);
+    const edits = remedyEdits(book, of, remedy);
     if (!edits) return null;
     const mended = patched(book, patchWith(book, null, edits));
-    return overOrders({ ...basis, drafted: { book: mended, goods } }, id, moment);
+    return overOrders({ ...basis, drafted: { book: mended, goods } }, of.channel, moment);
   });
 }
 
@@ -383,11 +403,11 @@ export function recordsThere(
   live: readonly ChannelFile[],
   moment: number,
 ): Recorded | null {
-  const { compiled: whole, goods, book } = draftOf(basis);
+  const dialect = dialectOf(id);
+  const { compiled: whole, goods, book } = draftAt(basis, dialect);
   if (!whole) return null;
   const compiled = asOf(whole, moment);
   const ready = readyFor(whole, goods).ready.goods;
-  const dialect = dialectOf(id);
   const there = basis.rulesIn(dialect, live);
   const { speeds } = settingsOf(book, dialect);
   const sides = there && { id, here: dialect.render(compiled, ready).rules, there, speeds };
@@ -408,8 +428,8 @@ export function adoptable(
   live: readonly ChannelFile[],
   moment: number,
 ): Result<Adoptable> | null {
-  const { compiled, goods, book } = draftOf(basis);
   const dialect = dialectOf(id);
+  const { compiled, goods, book } = draftAt(basis, dialect);
   const { adopt } = dialect;
   if (!compiled || !adopt) return null;
   const there = adopt(live);

@@ -224,7 +224,7 @@ describe('what looks at all goods', () => {
   });
   test('each channel’s notes follow the draft', () => {
     const said = (edits: readonly Edit[]) =>
-      notes(on(edits), now)?.['lerrin-shop'].find(
+      notes(on(edits), now)?.['lerrin-shop'][0]?.notes.find(
         (note) => note.clause.about === 'rate' && note.clause.zone === 'ie' && note.clause.service === 'standard',
       )?.reads;
     expect(JSON.stringify(said([]))).toContain('4.90');

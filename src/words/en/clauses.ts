@@ -2,7 +2,7 @@ import { type Book, defaultTemplateOf } from '../../core/book/index.ts';
 import type { Clause } from '../../core/channels/index.ts';
 import type { ClassOfBasket } from '../../core/check/index.ts';
 import { counts, homeWall, momentText } from './figures.ts';
-import { offerTitle, serviceInText, templateName, zoneName } from './names.ts';
+import { marketName, offerTitle, serviceInText, templateName, zoneName } from './names.ts';
 import { freeText, laneOf, laneWords } from './rates.ts';
 
 /** Goods delivered otherwise than the plain ones. */
@@ -57,6 +57,8 @@ export function clauseName(book: Book, clause: Clause): string {
       return offerTitle(book, clause.offer);
     case 'currency':
       return 'The currency';
+    case 'market':
+      return `Shoppers of the market ${marketName(book, clause.market)}`;
     case 'tax':
       return 'Tax on prices and delivery';
     case 'apart':

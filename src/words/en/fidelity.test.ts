@@ -55,6 +55,16 @@ const lost: readonly (readonly [Loss, string])[] = [
     ].join(' '),
   ],
   [{ is: 'currency', there: 'EUR', here: 'KWD' } as Loss, 'It counts in EUR, the book in KWD: nothing is told there.'],
+  [{ is: 'market', there: ['EUR', 'GBP'] as never, as: null }, 'It sells in EUR and GBP alone.'],
+  [
+    { is: 'market', there: ['EUR'] as never, as: 'gone' },
+    'It is told one market in a currency: these are charged as those of gone.',
+  ],
+  [
+    { is: 'prices converted there', goods: 12, off: minor(35) },
+    'It converts prices by itself: 12 goods cost up to €0.35 more or less.',
+  ],
+  [{ is: 'converted there', off: minor(5) }, 'It converts its figures by itself, each alone: up to €0.05 off.'],
   [{ is: 'labels full', fit: 6 }, 'Goods carry at most 6 labels there: it is not told.'],
   [
     { is: 'entries full', fit: 64, left: ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'] },
@@ -102,11 +112,13 @@ describe('what is lost in a channel', () => {
     const remedies: Remedy[] = [
       { is: 'raised', to: minor(6471) },
       { is: 'a book in', currency: 'EUR' as never },
+      { is: 'converted by', to: 'GBP' as never, rate: '0.86', step: '0.05' },
       'live with it',
     ];
     expect(remedyWords(unsayable({ is: 'shown' }, ...remedies), tender)).toEqual([
       'raise it to €64.71',
-      'keep a book whose first market is in EUR',
+      'have a market in EUR',
+      'convert as it does, at 0.86 up to 0.05',
       'live with it',
     ]);
   });

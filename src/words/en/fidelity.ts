@@ -4,7 +4,7 @@ import { wordsOfChannel } from './channels/index.ts';
 import { counts, money, type Tender } from './figures.ts';
 import { inARow, upToSome } from './list.ts';
 import { overWords } from './measures.ts';
-import { channelName, offerTitle, serviceName } from './names.ts';
+import { channelName, marketName, offerTitle, serviceName } from './names.ts';
 
 /** What is lost of a clause in a channel, as sentences; empty where nothing is. */
 export const lostWords = (book: Book, fidelity: Fidelity, tender: Tender): string =>
@@ -123,6 +123,18 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return 'Which choices are shown cannot be said there: all that fit are.';
     case 'currency':
       return `It counts in ${loss.there}, the book in ${loss.here}: nothing is told there.`;
+    case 'market':
+      return loss.as === null
+        ? `It sells in ${inARow(loss.there)} alone.`
+        : `It is told one market in a currency: these are charged as those of ${marketName(book, loss.as)}.`;
+    case 'converted there':
+      return `It converts its figures by itself, each alone: up to ${say(loss.off)} off.`;
+    case 'prices converted there':
+      return `It converts prices by itself: ${counts(loss.goods, 'item', 'goods')} cost up to ${say(loss.off)} more or less.`;
+    case 'not in this currency':
+      return 'It has one list of campaigns for all currencies, and is not told this one in the others.';
+    case 'not for this currency alone':
+      return 'It has one list of campaigns for all currencies: this one acts here too.';
     case 'told as they are':
       return loss.there === 'inside'
         ? 'Amounts have the tax inside there and not here: they are told as they are, without it.'
@@ -351,6 +363,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'a shorter title': 'a shorter title',
   'shorter terms': 'shorter terms',
   'the channel left out': 'leave the channel out of it',
+  'every market': 'hold it in every market',
   'live with it': 'live with it',
 };
 
@@ -364,6 +377,8 @@ function remedyText(remedy: Remedy, tender: Tender): string {
     case 'set':
       return wordsOfChannel(remedy.channel).settings[remedy.field]?.acts?.[remedy.value] ?? remedy.value;
     case 'a book in':
-      return `keep a book whose first market is in ${remedy.currency}`;
+      return `have a market in ${remedy.currency}`;
+    case 'converted by':
+      return `convert as it does, at ${remedy.rate} up to ${remedy.step}`;
   }
 }

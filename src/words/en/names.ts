@@ -15,5 +15,7 @@ export const serviceName = (book: Book, id: string): string =>
 export const serviceInText = (book: Book, id: string): string =>
   serviceName(book, id).replace(/^\p{Lu}(?!\p{Lu})/u, (letter) => letter.toLowerCase());
 export const offerTitle = (book: Book, id: string): string => book.offers.find((offer) => offer.id === id)?.title ?? id;
+export const marketName = (book: Book, id: string): string =>
+  book.markets.find((market) => market.id === id)?.name ?? id;
 export const templateName = (book: Book, id: string): string =>
   book.templates.find((template) => template.id === id)?.name ?? id;

@@ -65,6 +65,8 @@ function partText(part: ReadPart): string {
       return `${counts(part.count, 'list', 'lists')} of entries`;
     case 'dearest set':
       return 'the dearest set pays';
+    case 'converted':
+      return `its own figures, each at ${part.rate} up to ${part.step}`;
     case 'turned':
       return part.tax === 'inside' ? 'each amount with its tax inside' : 'each amount without its tax';
     case 'dearest entry':

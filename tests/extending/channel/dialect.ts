@@ -1,7 +1,7 @@
 import type { CompiledBook } from '../../../src/core/book/index.ts';
+import { amountIn, euro } from '../../../src/core/channels/amounts.ts';
 import { atlas } from '../../../src/core/channels/atlas.ts';
 import type { Dialect, Listed, Note, Rendition, Rules } from '../../../src/core/channels/dialect.ts';
-import { euro, euros } from '../../../src/core/channels/euros.ts';
 import { exact, type Remedy, unsayable, worstOf } from '../../../src/core/channels/fidelity.ts';
 import { settingsOf } from '../../../src/core/channels/manifest.ts';
 import { apartNotes, plainLanes, plainReach } from '../../../src/core/channels/plain.ts';
@@ -41,7 +41,7 @@ function render(manifest: Pick<typeof quillgate, 'id' | 'settings'>, book: Compi
         });
         continue;
       }
-      const amount = amountText(minor(plainReach(lane.rate).most + euros(pin)), euro);
+      const amount = amountText(minor(plainReach(lane.rate).most + amountIn(pin)), euro);
       rows.push(...countries.map((country) => ({ country, speed, amount })));
       const lost = lane.freeFrom ? [unsayable({ is: 'threshold', over: 'value' }, asItIs)] : [];
       notes.push({ clause, reads: [[speed, amount]], fidelity: worstOf([lane.lost, ...lost]) });
@@ -86,12 +86,12 @@ function rulesOf(board: Board): Rules {
     charges: ({ place }) =>
       at(place).map(({ country, speed, amount }) => ({
         speed,
-        charge: euros(amount),
+        charge: amountIn(amount),
         discount: 0 as Minor,
         steps: [
           { step: 'place', amount: null, by: { is: 'place', name: country } },
-          { step: 'rate', amount: euros(amount), by: { is: 'once' } },
-          { step: 'pays', amount: euros(amount), by: null },
+          { step: 'rate', amount: amountIn(amount), by: { is: 'once' } },
+          { step: 'pays', amount: amountIn(amount), by: null },
         ],
       })),
   };

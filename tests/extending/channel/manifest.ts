@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { euro } from '../../../src/core/channels/euros.ts';
+import { euro } from '../../../src/core/channels/amounts.ts';
 import { type Manifest, speeds } from '../../../src/core/channels/manifest.ts';
 
 /** A channel that only the tests know, as often as a name is given: one JSON file, amounts by country, one share off. */

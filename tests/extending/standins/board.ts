@@ -13,6 +13,7 @@ type Board = z.infer<typeof boardSchema>;
 
 export const board = (name: string): StandIn<Board | null> => ({
   name,
+  currencies: ['EUR'],
   empty: null,
   submit(_, files) {
     const read = boardSchema.safeParse(JSON.parse(files[0]?.text ?? 'null'));

@@ -1,4 +1,4 @@
-import { euro } from '../euros.ts';
+import { euro } from '../amounts.ts';
 import type { Manifest } from '../manifest.ts';
 import { limits, speeds as own } from './limits.ts';
 import { feedsOf, settings } from './settings.ts';

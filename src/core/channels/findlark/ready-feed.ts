@@ -1,6 +1,6 @@
 import { type Instant, type Minor, minor, parseDecimal, percentOf, unwrap } from '../../exact/index.ts';
 import type { Sold } from '../../quote/index.ts';
-import { euros, eurosIfAny } from '../euros.ts';
+import { amountIfAny, amountIn } from '../amounts.ts';
 import type { Entry, FeedFile, Promotion } from './format.ts';
 
 /** A moment as the file has it; null where it is left open. */
@@ -66,7 +66,7 @@ export function readyFeed(file: FeedFile): ReadyFeed {
   const amount = (text: string): Minor => {
     const before = known.get(text);
     if (before !== undefined) return before;
-    const value = euros(text);
+    const value = amountIn(text);
     known.set(text, value);
     return value;
   };
@@ -98,7 +98,7 @@ function runningOf(file: FeedFile, promotion: Promotion, items: ReadonlyMap<stri
     from: momentOf(promotion.from),
     until: momentOf(promotion.until),
     countries: new Set(promotion.countries),
-    least: eurosIfAny(promotion.leastValue),
+    least: amountIfAny(promotion.leastValue),
     isFor: ({ item, listing }) =>
       of.is === 'all' || (of.is === 'label' ? item.labels.includes(of.label) : (listings?.has(listing) ?? false)),
     takes: takingOf(promotion, items),
@@ -119,7 +119,7 @@ function takingOf({ does, of }: Promotion, items: ReadonlyMap<string, Item>): Ru
       return (lines) => off(lines.reduce((sum, { units, costs }) => sum + share(units * costs), 0));
     }
     case 'amount': {
-      const amount = euros(does.amount);
+      const amount = amountIn(does.amount);
       return (lines) => off(Math.min(amount, sumOf(lines)));
     }
     case 'n for m': {

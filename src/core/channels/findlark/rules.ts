@@ -1,5 +1,6 @@
 import { err, type Instant, lazily, massOfGrams, minor, nothing, type Result } from '../../exact/index.ts';
 import { beginsWith, type Pattern, type Place } from '../../places/index.ts';
+import { amountIn } from '../amounts.ts';
 import {
   type ChannelBasket,
   type ChannelChoice,
@@ -8,7 +9,6 @@ import {
   type Probe,
   type Rules,
 } from '../dialect.ts';
-import { euros } from '../euros.ts';
 import type { ReadLine } from '../reading.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import { type Entry, type FeedFile, type FeedItem, readFeeds, type Sale, writtenFeed } from './format.ts';
@@ -254,7 +254,7 @@ function probeOf(same: readonly FeedItem[]): Probe {
   const known = masses.filter((mass) => mass !== null);
   return {
     listings: same.map((item) => item.id),
-    leastValue: least(same.map((item) => euros(item.price))),
+    leastValue: least(same.map((item) => amountIn(item.price))),
     leastMass: known.length === masses.length ? least(known) : null,
     edgesAt: noEdges,
   };

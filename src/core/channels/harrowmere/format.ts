@@ -1,4 +1,6 @@
-/** The file of Harrowmere, as docs/formats/harrowmere.md lays it out: one object a line. */
+import { euro, pound } from '../amounts.ts';
+
+/** The file of a site of Harrowmere, as docs/formats/harrowmere.md lays it out: one object a line. */
 export interface Plan {
   readonly key: string;
   readonly name: string;
@@ -48,6 +50,7 @@ export interface GoodsOffer extends Offered {
   readonly benefit: GoodsBenefit;
 }
 export interface Plans {
+  readonly site: Site;
   readonly plans: readonly Plan[];
   readonly cuts: readonly Cut[];
   readonly rates: readonly Rate[];
@@ -56,15 +59,20 @@ export interface Plans {
   readonly goods: readonly GoodsOffer[];
 }
 
-export const fileName = 'plans.tsv';
+/** Its sites, by the currency that they sell in and that stands in their files. */
+export const sites = {
+  EUR: { currency: euro, file: 'plans.tsv' },
+  GBP: { currency: pound, file: 'plans-gbp.tsv' },
+} as const;
+export type Site = (typeof sites)[keyof typeof sites];
 export const version = '2';
 export const limits = { title: 36, name: 36, key: 20, plans: 200, entries: 40, labels: 6, terms: 300 } as const;
 export const speeds = ['ECONOMY', 'STANDARD', 'EXPRESS'] as const;
-const euro = 'AT BE BG CY DE EE ES FI FR GR HR IT LT LU LV MT NL PT SI SK'.split(' ');
+const euroArea = 'AT BE BG CY DE EE ES FI FR GR HR IT LT LU LV MT NL PT SI SK'.split(' ');
 export const regions: ReadonlyMap<string, readonly string[]> = new Map([
   ['IRELAND', ['IE']],
   ['BRITAIN', ['GB']],
-  ['EURO', euro],
+  ['EURO', euroArea],
   ['STATES', ['US']],
   ['JAPAN', ['JP']],
 ]);
@@ -97,8 +105,8 @@ export function* written(plans: Plans): Generator<string> {
   yield piece.join('');
 }
 
-function* linesOf({ plans, cuts, rates, listings, delivery, goods }: Plans): Generator<readonly string[]> {
-  yield ['SITE', 'EUR', version];
+function* linesOf({ site, plans, cuts, rates, listings, delivery, goods }: Plans): Generator<readonly string[]> {
+  yield ['SITE', site.currency, version];
   for (const one of plans) yield ['PLAN', one.key, cell(one.name), one.grams];
   for (const one of cuts) yield ['CUT', one.key, one.region, one.entries.join(',')];
   for (const one of rates) yield ['RATE', one.plan, one.place, one.speed, one.first, one.further];

@@ -1,17 +1,16 @@
 import { z } from 'zod';
-import { euro } from '../euros.ts';
 import { type Manifest, speeds as named, singles, target } from '../manifest.ts';
-import { limits, speeds } from './format.ts';
+import { limits, sites, speeds } from './format.ts';
 import { aims } from './settings.ts';
 
 export const manifest = {
   id: 'harrowmere',
   name: 'Harrowmere',
   short: 'Harrow',
-  files: () => ['plans.tsv'],
+  files: () => [sites.EUR.file],
   speedNames: speeds,
   titleLetters: limits.title,
-  currency: euro,
+  currency: sites.EUR.currency,
   tax: 'inside',
   singles,
   reviewHours: 40,

@@ -2,23 +2,26 @@ import { err, kept, massOfGrams, type Problem, type Result } from '../../exact/i
 import { parsePattern } from '../../places/index.ts';
 import type { ChannelFile, Rules } from '../dialect.ts';
 import { figures } from '../figures.ts';
-import { fileName, type GoodsBenefit, type Plans, version } from './format.ts';
+import { type GoodsBenefit, type Plans, type Site, version } from './format.ts';
 import { rulesOf } from './rules.ts';
 
-/** What Harrowmere works by, from its file; or where the file makes no sense, and what would be right. */
-export function read(files: readonly ChannelFile[]): Result<Rules> {
-  const file = files.find((one) => one.name === fileName);
-  if (!file) return err([fileName], { is: 'no file', name: fileName });
-  const plans = readPlans(file.text);
-  return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
-}
+/** Reads what a site works by, from its file; or tells where the file makes no sense, and what would be right. */
+export const readerOf =
+  (site: Site) =>
+  (files: readonly ChannelFile[]): Result<Rules> => {
+    const file = files.find((one) => one.name === site.file);
+    if (!file) return err([site.file], { is: 'no file', name: site.file });
+    const plans = readPlans(site, file.text);
+    return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
+  };
 
 const kindsOfLine = ['SITE', 'PLAN', 'CUT', 'RATE', 'LISTING', 'DELIVERY', 'GOODS'];
 const list = (cell: string, by = ' ') => cell.split(by).filter(Boolean);
 
-function readPlans(text: string): Result<Plans> {
+function readPlans(site: Site, text: string): Result<Plans> {
   const problems: Problem[] = [];
   const plans = {
+    site,
     plans: [] as Plans['plans'][number][],
     cuts: [] as Plans['cuts'][number][],
     rates: [] as Plans['rates'][number][],
@@ -28,7 +31,7 @@ function readPlans(text: string): Result<Plans> {
   };
   const { amount, percent, moment } = figures(problems);
   for (const [i, row] of text.replace(/\n$/, '').split('\n').entries()) {
-    const at = [fileName, i + 1];
+    const at = [site.file, i + 1];
     const [kind = '', a = '', b = '', c = '', d = '', e = '', f = '', g = '', h = '', from = '', until = ''] =
       row.split('\t');
     const grams = (cell: string) => {
@@ -39,7 +42,8 @@ function readPlans(text: string): Result<Plans> {
     };
     switch (kind) {
       case 'SITE':
-        if (b !== version) problems.push({ at, is: 'strange line', kind: row, known: [`SITE EUR ${version}`] });
+        if (a !== site.currency || b !== version)
+          problems.push({ at, is: 'strange line', kind: row, known: [`SITE ${site.currency} ${version}`] });
         break;
       case 'PLAN':
         grams(c);

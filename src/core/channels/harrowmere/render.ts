@@ -8,7 +8,7 @@ import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
-import { batchIn, benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans } from './format.ts';
+import { batchIn, benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans, type Site } from './format.ts';
 import { spelled } from './keys.ts';
 import { type Labelled, type Labels, labelsFor } from './labels.ts';
 import { manifest } from './manifest.ts';
@@ -19,8 +19,8 @@ import { rulesOf } from './rules.ts';
 import type { Draft, Drafted, Telling } from './telling.ts';
 import { thresholdsOf } from './thresholds.ts';
 
-/** The book as Harrowmere will read it, clause by clause. */
-export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
+/** The book as a site of Harrowmere will read it, clause by clause. */
+export function render(site: Site, book: CompiledBook, goods: readonly Listed[]): Rendition {
   const places = placesOf(book);
   const speech = spokenIn(book, places);
   const all = plansOf(book, goods, speech.spoken, settingsOf(book.body, manifest).fit);
@@ -48,6 +48,7 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   );
   const told = toldLines(drafts, labels);
   const file: Plans = {
+    site,
     plans: plans.map(({ plan }) => plan),
     cuts: places.cuts,
     rates: plans.flatMap(({ plan, lanes }) =>

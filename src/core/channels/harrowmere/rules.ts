@@ -10,14 +10,13 @@ import {
   unwrap,
 } from '../../exact/index.ts';
 import { type Pattern, type Place, parsePattern, prefixesOfPart, zoneFinder } from '../../places/index.ts';
+import { amountIfAny, amountIn } from '../amounts.ts';
 import { stated } from '../bounds.ts';
 import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
-import { euros, eurosIfAny } from '../euros.ts';
 import { type SideBy, type SideStep, titled } from '../side-step.ts';
 import {
   batchIn,
   type DeliveryOffer,
-  fileName,
   type GoodsBenefit,
   type GoodsOffer,
   hasPostcodes,
@@ -32,7 +31,7 @@ import {
 export function rulesOf(plans: Plans): Rules {
   const delivery = plans.delivery.map((offer) => ({
     ...opened(offer),
-    least: eurosIfAny(offer.leastSpend) ?? nothing,
+    least: amountIfAny(offer.leastSpend) ?? nothing,
     places: offer.places && new Set(offer.places),
   }));
   const goods = plans.goods.map((offer) => ({ ...opened(offer), takes: takerOf(offer.benefit) }));
@@ -61,7 +60,7 @@ export function rulesOf(plans: Plans): Rules {
     };
   };
   return {
-    written: () => [{ name: fileName, pieces: () => written(plans) }],
+    written: () => [{ name: plans.site.file, pieces: () => written(plans) }],
     patterns: [
       ...[...regions.values()].flat().map((country): Pattern => ({ is: 'country', country })),
       ...cuts.flatMap(({ patterns }) => patterns),
@@ -179,9 +178,11 @@ function ratesBy({ plans, rates }: Plans): (plan: string) => ReadonlyMap<string,
   const found = new Map(plans.map(({ key }) => [key, new Map<string, Rate>()]));
   const holds = new Map(plans.map(({ key, grams }) => [key, grams === '' ? null : (massOfGrams(grams) as Mass)]));
   for (const { plan, place, speed, first, further } of rates)
-    found
-      .get(plan)
-      ?.set(`${place} ${speed}`, { holds: holds.get(plan) ?? null, first: euros(first), further: euros(further) });
+    found.get(plan)?.set(`${place} ${speed}`, {
+      holds: holds.get(plan) ?? null,
+      first: amountIn(first),
+      further: amountIn(further),
+    });
   return (plan) => found.get(plan) ?? new Map();
 }
 

@@ -1,6 +1,6 @@
 import { type Instant, instantOf, type Minor, minor, parseDecimal, percentOf, unwrap } from '../../exact/index.ts';
 import { type Place, rank, zoneFinder } from '../../places/index.ts';
-import { euros, eurosIfAny } from '../euros.ts';
+import { amountIfAny, amountIn } from '../amounts.ts';
 import { type Campaign, clock } from './format.ts';
 import { patternOf } from './patterns.ts';
 
@@ -33,7 +33,7 @@ export function running(campaign: Campaign): Running {
     campaign,
     from: momentOf(from),
     until: momentOf(until),
-    leastValue: eurosIfAny(leastValue),
+    leastValue: amountIfAny(leastValue),
     does: doesBy(benefit),
     holdsAt: holder(campaign),
   };
@@ -57,11 +57,11 @@ export function holder({ places, except }: Pick<Campaign, 'places' | 'except'>):
 }
 
 function doesBy(benefit: Campaign['benefit']): Does {
-  if (benefit.kind === 'delivery') return { kind: benefit.kind, atMost: euros(benefit.atMost), fees: benefit.fees };
+  if (benefit.kind === 'delivery') return { kind: benefit.kind, atMost: amountIn(benefit.atMost), fees: benefit.fees };
   if (benefit.kind === 'order') {
     const { off } = benefit;
     if (off.is === 'amount') {
-      const amount = euros(off.amount);
+      const amount = amountIn(off.amount);
       return { kind: benefit.kind, takes: (value) => Math.min(value, amount) };
     }
     const percent = unwrap(parseDecimal(off.percent, 3));
@@ -86,11 +86,11 @@ function eachLine(off: GoodsOff): (lines: readonly (Bought | null)[]) => number[
       return (lines) => lines.map((line) => (line ? percentOf(minor(line.price * line.units), percent) : 0));
     }
     case 'amount': {
-      const amount = euros(off.amount);
+      const amount = amountIn(off.amount);
       return (lines) => lines.map((line) => (line ? Math.min(line.price, amount) * line.units : 0));
     }
     case 'price': {
-      const price = euros(off.price);
+      const price = amountIn(off.price);
       return (lines) => lines.map((line) => (line ? Math.max(0, line.price - price) * line.units : 0));
     }
     case 'n for m': {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pound } from '../amounts.ts';
 import { writtenLines } from '../written-lines.ts';
 
 /** The file of Lerrin Shop, as docs/formats/lerrin-shop.md lays it out. */
@@ -87,6 +88,8 @@ export type Campaign = z.infer<typeof campaign>;
 export type CampaignBenefit = z.infer<typeof benefit>;
 export const fileName = 'shop.json';
 export const clock = 'Europe/Dublin';
+/** By what the shop converts its euros for those who pay in pounds: each amount alone, up to the step. */
+export const conversion = { to: pound, rate: '0.86', step: '0.05' } as const;
 /**
  * The most letters of a key, rows of steps, letters of terms, sets, tags of a listing, campaigns' letters, and letters
  * of a label.

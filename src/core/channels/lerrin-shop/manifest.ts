@@ -1,4 +1,4 @@
-import { euro } from '../euros.ts';
+import { euro } from '../amounts.ts';
 import { type Manifest, plainSettings, singles } from '../manifest.ts';
 
 export const manifest = {

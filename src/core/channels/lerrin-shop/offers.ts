@@ -209,10 +209,11 @@ function limitsOf(
   if (each !== null) lost.push('each');
   if (!capped) lost.push('most');
   if (budget !== null) {
-    const amount = budget.split === null ? budget.amount : (budget.split.get(manifest.id) ?? minor(0));
+    const written = budget.split === null ? budget.amount : (budget.split.get(manifest.id) ?? minor(0));
+    const amount = book.conversion ? Number((BigInt(written) * book.conversion.up) / book.conversion.down) : written;
     const saving = largest === null ? most : minor(Math.min(most, largest));
     const times = saving === 0 ? 0 : Math.floor(amount / saving);
-    if (budget.per === 'week' || book.conversion) lost.push('budget');
+    if (budget.per === 'week') lost.push('budget');
     else if (times === 0) return unsayable({ is: 'budget below one use' }, 'a larger budget', 'the channel left out');
     else {
       told = Math.min(told ?? times, times);

@@ -2,26 +2,40 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import { dearestPays, type PayingGroup, partedByKind } from '../dearest-pays.ts';
-import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
-import { addedUp, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { keepingOut } from '../keeping-out.ts';
+import type { Listed, Note, Rendition } from '../dialect.ts';
+import { addedUp, exact, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
-import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
-import { choosingFidelity } from './choosing.ts';
-import { type Campaign, clock, limits, type Shop, type ShopListing } from './format.ts';
-import { lettered } from './letters.ts';
+import { type DrawnOffer, drawnOffers, offerNote } from './drawn-offers.ts';
+import { type Campaign, limits, type Shop, type ShopListing } from './format.ts';
 import { manifest } from './manifest.ts';
-import { type ToldOffer, toldOffer } from './offers.ts';
 import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
 import { setsOf, type ToldGroup, type ToldLane } from './sets.ts';
 import { localesOf, textsIn } from './texts.ts';
 
+/** A book drawn up for the shop: the file, and what of the book stands where in it. */
+export interface Drawn {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+  readonly shop: Shop;
+  readonly zones: ReturnType<typeof placesOf>['zones'];
+  /** All groups of goods, those of sets that do not fit with them. */
+  readonly all: readonly ToldGroup[];
+  readonly groups: readonly ToldGroup[];
+  readonly bars: ReadonlyMap<string, number>;
+  readonly offers: readonly DrawnOffer[];
+}
+
 /** The book as Lerrin Shop will read it, clause by clause. */
 export function render(book: CompiledBook, goods: readonly Listed[]): Rendition {
+  const drawn = drawnUp(book, goods);
+  return { rules: rulesOf(drawn.shop), notes: notesOf(drawn), ...namesIn(drawn) };
+}
+
+export function drawnUp(book: CompiledBook, goods: readonly Listed[]): Drawn {
   const locales = localesOf(book);
   const { speeds } = settingsOf(book.body, manifest);
   const { zones, closed } = placesOf(book);
@@ -31,7 +45,8 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   const spoken = book.services.filter(({ id }) => speeds[id]);
   const bars = barsOf(book, goods, speeds);
   const tags = tagsOf(book);
-  const offers = offersOf(book, goods, groups, locales, tags);
+  const offers = drawnOffers(book, goods, groups, locales, tags);
+  const campaigns = offers.flatMap((one) => one.campaigns);
   const sets = [...new Map(groups.map(({ set }) => [set.key, set])).values()];
   const shop: Shop = {
     format: 'lerrin-shop/2',
@@ -49,29 +64,33 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
       places: [...places],
       rates: sets.flatMap((set) => ratesOf(groups, set.key, key)),
     })),
-    campaigns: offers.campaigns,
-    listings: listingsOf({ book, goods, groups }, bars, { of: tags, acting: tagsIn(offers.campaigns) }, speeds),
+    campaigns,
+    listings: listingsOf({ book, goods, groups }, bars, { of: tags, acting: tagsIn(campaigns) }, speeds),
   };
-  return {
-    rules: rulesOf(shop),
-    notes: [
-      ...datedNotes(book, goods),
-      goodsNote(all, groups),
-      ...ownNotes(goods, groups, bars),
-      mixingNote(book, groups),
-      ...shownNotes(book),
-      ...zoneNotes(book, zones),
-      ...laneNotes(book, groups),
-      ...offers.notes,
-    ],
-    zoneOfName: new Map(
-      zones.flatMap(({ name, zones: falls }) => falls.flatMap((id) => (id === null ? [] : [[name, id]]))),
-    ),
-    // A speed says its threshold itself.
-    thresholds: new Set(),
-    said: offers.said,
-  };
+  return { book, goods, shop, zones, all, groups, bars, offers };
 }
+
+/** What is said of every clause. */
+export const notesOf = ({ book, goods, zones, all, groups, bars, offers }: Drawn): Note[] => [
+  ...datedNotes(book, goods),
+  goodsNote(all, groups),
+  ...ownNotes(goods, groups, bars),
+  mixingNote(book, groups),
+  ...shownNotes(book),
+  ...zoneNotes(book, zones),
+  ...laneNotes(book, groups),
+  ...offers.map(offerNote),
+];
+
+/** What of the book the shop's names stand for. */
+export const namesIn = ({ zones, offers }: Drawn): Pick<Rendition, 'zoneOfName' | 'thresholds' | 'said'> => ({
+  zoneOfName: new Map(
+    zones.flatMap(({ name, zones: falls }) => falls.flatMap((id) => (id === null ? [] : [[name, id]]))),
+  ),
+  // A speed says its threshold itself.
+  thresholds: new Set(),
+  said: new Map(offers.flatMap(({ offer, keeps }) => (keeps === null ? [] : [[offer.id, new Set(keeps)]]))),
+});
 
 /** The rates of a set in a zone: groups that are told as one set have the same. */
 function ratesOf(groups: readonly ToldGroup[], set: string, zone: string) {
@@ -298,100 +317,4 @@ function rateRead(set: string, zone: string, { speed, steps, each }: NonNullable
     ...steps.rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
     ...(Number(each) === 0 ? [] : [{ is: 'each', amount: each } as const]),
   ];
-}
-
-/** The offers as campaigns with letters, and what is said of each. */
-function offersOf(
-  book: CompiledBook,
-  goods: readonly Listed[],
-  groups: readonly ToldGroup[],
-  locales: readonly string[],
-  tagOf: (part: number) => string | null,
-): { campaigns: Campaign[]; notes: Note[]; said: Rendition['said'] } {
-  const keyFor = keysOf(limits.key);
-  const meant = book.offers.filter((offer) => isFor(book, offer, manifest.id));
-  const told: ToldOffer[] = [];
-  const notes: Note[] = book.offers
-    .filter((offer) => !meant.includes(offer))
-    .map(({ id }) => ({ clause: { about: 'offer', offer: id }, reads: [], fidelity: exact }));
-  for (const offer of meant) {
-    const one = toldOffer({ book, goods, groups, locales, tagOf, keyFor }, offer);
-    if ('campaigns' in one) told.push(one);
-    else notes.push({ clause: { about: 'offer', offer: offer.id }, reads: [], fidelity: one });
-  }
-  const keepsOut = keepingOut(book, goods);
-  const meets = told.map(({ offer }) => told.map((other) => keepsOut(offer, other.offer)));
-  const competes = (a: number, b: number) => meets[a]?.[b] !== 'never';
-  const { letters: given, wrong, least } = lettered(told.length, competes, limits.letters);
-  const order = [...new Set(given)];
-  const letters = given.map((one) => order.indexOf(one));
-  const campaigns: Campaign[] = [];
-  told.forEach(({ offer, campaigns: mine, fidelity }, i) => {
-    const letter = String.fromCharCode(65 + (letters[i] ?? 0));
-    const lettersWrong = told.flatMap((other, j) =>
-      j !== i && (letters[i] === letters[j]) !== competes(i, j) ? [other.offer.id] : [],
-    );
-    const byLetter: Fidelity =
-      lettersWrong.length === 0
-        ? exact
-        : unsayable({ is: 'wrong pairs', offers: lettersWrong, proved: least === wrong }, 'all together or none');
-    const byGoods = told.filter((_, j) => j !== i && meets[i]?.[j] === 'by goods').map((other) => other.offer.id);
-    const byLine: Fidelity =
-      byGoods.length === 0
-        ? exact
-        : unsayable({ is: 'either or by line', offers: byGoods }, 'either or of the order', 'live with it');
-    const choosing = choosingFidelity(told, told[i] as ToldOffer, (a, b) => competes(told.indexOf(a), told.indexOf(b)));
-    const lettered = mine.map((one) => ({ ...one, letter }));
-    campaigns.push(...lettered);
-    const clause: Clause = { about: 'offer', offer: offer.id };
-    notes.push({
-      clause,
-      reads: lettered.map(campaignRead),
-      fidelity: worstOf([fidelity, byLetter, byLine, choosing]),
-      keys: lettered.map(({ key }) => key),
-    });
-  });
-  return { campaigns, notes, said: new Map(told.map(({ offer, keeps }) => [offer.id, new Set(keeps)])) };
-}
-
-function campaignRead({
-  benefit,
-  letter,
-  code,
-  batch,
-  leastValue,
-  places,
-  except,
-  uses,
-  from,
-  until,
-}: Campaign): ReadLine {
-  return [
-    benefit.kind,
-    { is: 'letter', letter },
-    ...benefitRead(benefit),
-    ...(code === null ? [] : [{ is: 'code', code } as const]),
-    ...(batch === undefined ? [] : [{ is: 'batch', batch } as const]),
-    ...(leastValue === null ? [] : [{ is: 'least value', amount: leastValue } as const]),
-    ...(places === null ? [] : [{ is: 'places', places } as const]),
-    ...(except.length === 0 ? [] : [{ is: 'except', places: except } as const]),
-    ...(uses === null ? [] : [{ is: 'uses', count: uses } as const]),
-    { is: 'time', from, until, clock },
-  ];
-}
-
-function benefitRead(benefit: Campaign['benefit']): ReadLine {
-  if (benefit.kind === 'delivery') return [{ is: 'pays at most', amount: benefit.atMost }];
-  const { off } = benefit;
-  const on = benefit.kind === 'goods' && benefit.tag !== null ? [benefit.tag] : [];
-  switch (off.is) {
-    case 'percent':
-      return [...on, `${off.percent} %`];
-    case 'amount':
-      return [...on, off.amount];
-    case 'price':
-      return [...on, `= ${off.price}`];
-    case 'n for m':
-      return [...on, `${off.buy} + ${off.get}`, `${off.percent} %`];
-  }
 }

@@ -1,7 +1,7 @@
 import { gram, type Instant, type Mass, type Minor, minor, unwrap } from '../../exact/index.ts';
 import { type Place, type Zone, zoneFinder } from '../../places/index.ts';
+import { amountIfAny, amountIn } from '../amounts.ts';
 import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
-import { euros, eurosIfAny } from '../euros.ts';
 import { type SideStep, titled } from '../side-step.ts';
 import { type Bought, type Running, running } from './campaigns.ts';
 import {
@@ -117,12 +117,12 @@ function ratesOf(rates: readonly ShopRate[]): Map<string, Map<string, Rate>> {
       steps: {
         by: steps.by,
         rows: steps.rows.map(({ from, charge }) => ({
-          from: typeof from === 'string' ? euros(from) : from,
-          charge: eurosIfAny(charge),
+          from: typeof from === 'string' ? amountIn(from) : from,
+          charge: amountIfAny(charge),
         })),
       },
-      each: euros(each),
-      freeFrom: eurosIfAny(freeFrom),
+      each: amountIn(each),
+      freeFrom: amountIfAny(freeFrom),
     });
   }
   return found;
@@ -150,7 +150,7 @@ function lister(shop: Shop): (id: string) => Known | null {
           ? {
               set,
               tags: new Set(listing.tags),
-              handling: listing.handling && { each: euros(listing.handling.each), waived: listing.handling.waived },
+              handling: listing.handling && { each: amountIn(listing.handling.each), waived: listing.handling.waived },
             }
           : null;
       known.set(id, found);

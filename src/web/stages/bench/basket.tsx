@@ -122,10 +122,13 @@ export function BasketSentence({
 export function Lines({
   book,
   basket,
+  priceOf,
   change,
 }: {
   book: OpenBook;
   basket: Basket;
+  /** What an item costs in the basket's market; null where that is not known. */
+  priceOf: (sku: string) => string | null;
   change: (lines: Basket['lines']) => void;
 }) {
   const add = (sku: string) => {
@@ -162,7 +165,7 @@ export function Lines({
                 <td>
                   {item?.name ?? 'no such item'} <span className="muted mono">{line.sku}</span>
                 </td>
-                <td className="figure">{item?.price}</td>
+                <td className="figure">{priceOf(line.sku)}</td>
                 <td className="figure">
                   {basket.lines.length > 1 && (
                     <button

@@ -41,8 +41,7 @@ function useSides(book: OpenBook, pinned: Basket, moment: number) {
     [asking, moment, live],
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
-  const elsewhere = basket.market !== null && basket.market !== book.home.id;
-  const isAsked = known && !elsewhere && !(sided !== null && 'problems' in sided);
+  const isAsked = known && !(sided !== null && 'problems' in sided);
   return { basket, sided, asking: { moment: at, basket: asking, isAsked } };
 }
 
@@ -70,7 +69,12 @@ function Bench({ book, basket: pinned, moment }: { book: OpenBook; basket: Baske
           <BasketActs book={book} basket={basket} pinned={pinned} />
         </div>
         <BasketSentence book={book} basket={basket} pinned={pinned} moment={moment} />
-        <Lines book={book} basket={basket} change={(lines) => book.edit(['pinned', basket.id, 'lines'], lines)} />
+        <Lines
+          book={book}
+          basket={basket}
+          priceOf={(sku) => (answer?.prices[sku] === undefined ? null : money(answer.prices[sku], answer.market))}
+          change={(lines) => book.edit(['pinned', basket.id, 'lines'], lines)}
+        />
         {sided && 'problems' in sided && (
           <div className="aside-note off" role="alert">
             {sided.problems.slice(0, 8).map((one) => (

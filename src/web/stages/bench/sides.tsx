@@ -1,5 +1,5 @@
 import { type Basket, type ChannelId, channelIds } from '../../../core/book/index.ts';
-import { type SideStep, sideSteps } from '../../../core/channels/index.ts';
+import { type SideStep, sideSteps, siteFor } from '../../../core/channels/index.ts';
 import { channelName, money, serviceName, sideWords, stepNames } from '../../../words/index.ts';
 import { useCheckoutQuery, useLastCheckQuery } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
@@ -78,13 +78,13 @@ export function SideTable({ book, sided, service, asking }: SideTableProps) {
             {sideSteps.map((step) => (
               <tr key={step}>
                 <td>{stepNames[step]}</td>
-                <td>{sideWords(book.book, stepOf(service.meant, step), book.home)}</td>
+                <td>{sideWords(book.book, stepOf(service.meant, step), sided.market)}</td>
                 {channelIds.map((id) => {
                   const steps = service.channels[id]?.steps ?? [];
                   const parts = firstDiffering(service.meant, steps) === step;
                   return (
                     <td key={id} className={parts ? 'bg-[var(--off-ground)] font-semibold' : ''}>
-                      {sideWords(book.book, stepOf(steps, step), book.home)}
+                      {sideWords(book.book, stepOf(steps, step), sided.market)}
                     </td>
                   );
                 })}
@@ -124,7 +124,7 @@ function ChargedThere({ id, book, sided, service, asking }: SideTableProps & { i
   const { data: report } = useLastCheckQuery();
   const { moment, basket, isAsked } = asking;
   const { data: asked } = useCheckoutQuery({ id, moment, baskets: [basket] }, { skip: !isAsked });
-  const elsewhere = basket.market !== null && basket.market !== book.home.id;
+  const elsewhere = siteFor(book.book, sided.market, id) === null;
   const choice = sided.answer.choices.find((one) => one.service === service.service);
   const side = service.channels[id];
   const there = asked?.answers[0]?.find((one) => one.speed === side?.speed);
@@ -150,7 +150,7 @@ function ChargedThere({ id, book, sided, service, asking }: SideTableProps & { i
   function words(): string {
     if (elsewhere) return 'not sold there';
     if (asked?.down) return 'no answer';
-    if (there) return money(there.charge, book.home);
+    if (there) return money(there.charge, sided.market);
     return asked ? 'not offered' : '…';
   }
 }

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
+import { dialectOf, marketTold, settingsOf, sitesOf } from '../../../core/channels/index.ts';
 import { channelLine, counted, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
@@ -52,15 +52,22 @@ const isUnderWay = (state: ChannelState | undefined): boolean => {
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const dialect = dialectOf(id);
   const unsaved = useAppSelector(selectUnsaved);
-  const notes = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
+  const told = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
+  const [chosen, choose] = useState<string | null>(null);
+  const there = told.find(({ market }) => market.id === chosen) ?? told[0];
+  const notes = there?.notes ?? [];
+  const market = there?.market ?? book.home;
   const over = useEngine((engine) => engine.overOrders(id, moment), [id, moment], 'orders');
   const state = useChannelState(id, moment);
   const who = useAppSelector((state) => state.view.who);
   const [send, sending] = useSendMutation();
-  const offers = notes.filter((note) => note.clause.about === 'offer' && note.reads.length > 0).length;
+  const all = told[0]?.notes ?? [];
+  const offers = all.filter((note) => note.clause.about === 'offer' && note.reads.length > 0).length;
   const templates = new Set(
-    notes.flatMap(({ clause, reads }) => (clause.about === 'rate' && reads.length > 0 ? [clause.template] : [])),
+    all.flatMap(({ clause, reads }) => (clause.about === 'rate' && reads.length > 0 ? [clause.template] : [])),
   ).size;
+  // Past orders are looked at in the currency the channel counts in.
+  const isFirst = there === told[0];
   const count = (is: string) => notes.filter((note) => note.fidelity.is === is).length;
   return (
     <div className="stage">
@@ -70,14 +77,11 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <h1>{dialect.name}</h1>
           <span className="muted">{channelLine(dialect)}</span>
           <span className="acts">
-            {dialect
-              .files(settingsOf(book.book, dialect))
-              .flatMap((name) => [name, ...(dialect.twin ? [dialect.twin.nameOf(name)] : [])])
-              .map((name) => (
-                <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
-                  Download {name}
-                </a>
-              ))}
+            {filesThere(book, id).map((name) => (
+              <a key={name} className="act" href={`/api/channels/${id}/files/${name}`} download={name}>
+                Download {name}
+              </a>
+            ))}
             <button
               type="button"
               className="act main"
@@ -105,23 +109,48 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           </p>
         )}
         {state?.lastSend && <LastSend send={state.lastSend} where={dialect.name} />}
+        {told.length > 1 && (
+          <p className="small my-2 flex flex-wrap items-baseline gap-x-3">
+            Shoppers who pay in
+            {told.map(({ market: one }) => (
+              <button
+                key={one.id}
+                type="button"
+                className={one.id === market.id ? 'font-semibold' : 'quiet'}
+                aria-pressed={one.id === market.id}
+                onClick={() => choose(one.id)}
+              >
+                {one.currency}, {one.name}
+              </button>
+            ))}
+          </p>
+        )}
         <p className="muted small my-2">
           {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
-          {over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
+          {isFirst && over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
         </p>
-        <Clauses book={book} id={id} notes={notes} over={over} moment={moment} />
+        <Clauses book={book} id={id} market={market} notes={notes} over={isFirst ? over : null} moment={moment} />
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />
         <ChannelSettings book={book} id={id} />
-        <OneItem book={book} id={id} moment={moment} />
+        <OneItem book={book} id={id} market={market.id} moment={moment} />
         <h2 className="mt-5">Read back</h2>
-        <ReadBack book={book} id={id} state={state} notes={notes} moment={moment} />
+        <ReadBack book={book} id={id} state={state} told={told} moment={moment} />
         <ChannelRecords id={id} moment={moment} />
       </aside>
     </div>
   );
 }
+
+/** The names of the files that a channel would be sent, and of the same in other forms. */
+const filesThere = ({ book }: OpenBook, id: ChannelId): string[] =>
+  sitesOf(id)
+    .filter((dialect, i) => i === 0 || marketTold(book, dialect))
+    .flatMap((dialect) => {
+      const names = dialect.files(settingsOf(book, dialect));
+      return names.flatMap((name) => [name, ...(dialect.twin ? [dialect.twin.nameOf(name)] : [])]);
+    });
 
 /** How many past orders would be charged otherwise there than meant, as the channel is told the book now. */
 function OverOrders({ over: { orders, differ, every }, where }: { over: Over; where: string }) {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ChannelId, Edit } from '../../../core/book/index.ts';
+import type { ChannelId, Edit, Market } from '../../../core/book/index.ts';
 import { type Clause, type Note, type Remedy, remedyEdits } from '../../../core/channels/index.ts';
 import type { ClauseCost, ToldOver } from '../../../core/check/index.ts';
 import {
@@ -28,6 +28,8 @@ export type Over = ToldOver & { readonly every: number };
 interface Told {
   readonly book: OpenBook;
   readonly id: ChannelId;
+  /** The market whose clauses they are. */
+  readonly market: Market;
   readonly notes: readonly Note[];
   /** Null where there are no past orders, or they are not worked out yet. */
   readonly over: Over | null | undefined;
@@ -67,7 +69,7 @@ const costOf = (note: Note, over: Told['over']): number => {
 const weight = ({ fidelity }: Note): number =>
   fidelity.is === 'unsayable' ? Number.POSITIVE_INFINITY : fidelity.is === 'bounded' ? fidelity.bound : -1;
 
-function Table({ book, id, notes, over, moment }: Told) {
+function Table({ book, id, market, notes, over, moment }: Told) {
   const where = channelName(id);
   return (
     <div className="wide">
@@ -92,8 +94,8 @@ function Table({ book, id, notes, over, moment }: Told) {
               </td>
               <td>
                 <code className="break-words">{readsText(note.reads)}</code>
-                <Cost book={book} cost={costIn(note, over)} every={over?.every ?? 1} />
-                <Lost book={book} id={id} note={note} over={over} moment={moment} />
+                <Cost market={market} cost={costIn(note, over)} every={over?.every ?? 1} />
+                <Lost book={book} id={id} market={market} note={note} over={over} moment={moment} />
               </td>
             </tr>
           ))}
@@ -104,28 +106,28 @@ function Table({ book, id, notes, over, moment }: Told) {
 }
 
 /** What a clause costs over past orders as the channel is told it. */
-function Cost({ book, cost, every }: { book: OpenBook; cost: ClauseCost | undefined; every: number }) {
+function Cost({ market, cost, every }: { market: Market; cost: ClauseCost | undefined; every: number }) {
   if (!cost) return null;
-  return <p className="small">Over the past orders: {overOrdersWords(cost, every, book.home)}.</p>;
+  return <p className="small">Over the past orders: {overOrdersWords(cost, every, market)}.</p>;
 }
 
 /** What is lost of a clause, with its amount, and what may be done: by a press where one edit does it. */
-function Lost({ book, id, note: { clause, fidelity }, over, moment }: Omit<Told, 'notes'> & { note: Note }) {
+function Lost({ book, id, market, note: { clause, fidelity }, over, moment }: Omit<Told, 'notes'> & { note: Note }) {
   const [isCounted, count] = useState(false);
   if (fidelity.is === 'exact') return null;
   const acts = fidelity.remedies.flatMap((remedy): Act[] => {
-    const edits = remedyEdits(book.book, clause, id, remedy);
-    return edits ? [{ remedy, says: remedyAct(remedy, book.home), edits }] : [];
+    const edits = remedyEdits(book.book, { clause, channel: id, market }, remedy);
+    return edits ? [{ remedy, says: remedyAct(remedy, market), edits }] : [];
   });
   const others = remedyWords(
     { ...fidelity, remedies: fidelity.remedies.filter((one) => !acts.some(({ remedy }) => remedy === one)) },
-    book.home,
+    market,
   );
   return (
     <>
       <p className={`small ${fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}`}>
-        {fidelity.is === 'bounded' && fidelity.bound > 0 && `At most ${money(fidelity.bound, book.home)} an order. `}
-        {lostWords(book.book, fidelity, book.home)} {others.length > 0 && `Choose: ${others.join(' · ')}.`}
+        {fidelity.is === 'bounded' && fidelity.bound > 0 && `At most ${money(fidelity.bound, market)} an order. `}
+        {lostWords(book.book, fidelity, market)} {others.length > 0 && `Choose: ${others.join(' · ')}.`}
       </p>
       {acts.length > 0 && (
         <p className="small flex flex-wrap gap-x-4">
@@ -141,7 +143,9 @@ function Lost({ book, id, note: { clause, fidelity }, over, moment }: Omit<Told,
           )}
         </p>
       )}
-      {over && isCounted && <Remedied book={book} id={id} clause={clause} acts={acts} over={over} moment={moment} />}
+      {over && isCounted && (
+        <Remedied market={market} id={id} clause={clause} acts={acts} over={over} moment={moment} />
+      )}
     </>
   );
 }
@@ -154,7 +158,7 @@ interface Act {
 }
 
 interface ToRemedy {
-  readonly book: OpenBook;
+  readonly market: Market;
   readonly id: ChannelId;
   readonly clause: Clause;
   readonly acts: readonly Act[];
@@ -163,10 +167,10 @@ interface ToRemedy {
 }
 
 /** What all past orders come to as it is, and as it would be after each press. */
-function Remedied({ book, id, clause, acts, over, moment }: ToRemedy) {
+function Remedied({ market, id, clause, acts, over, moment }: ToRemedy) {
   const remedies = acts.map(({ remedy }) => remedy);
   const found = useEngine(
-    (engine) => engine.remediesOver(id, moment, clause, remedies),
+    (engine) => engine.remediesOver(moment, { clause, channel: id, market }, remedies),
     [id, moment, JSON.stringify([clause, remedies])],
     'orders',
   );
@@ -175,16 +179,16 @@ function Remedied({ book, id, clause, acts, over, moment }: ToRemedy) {
     <table className="small mt-1">
       <caption className="sr-only">What past orders come to at {channelName(id)}</caption>
       <tbody>
-        <Total book={book} says="As it is" over={over} />
+        <Total market={market} says="As it is" over={over} />
         {acts.map(({ says }, i) => (
-          <Total key={says} book={book} says={says} over={found[i] ?? null} />
+          <Total key={says} market={market} says={says} over={found[i] ?? null} />
         ))}
       </tbody>
     </table>
   );
 }
 
-function Total({ book, says, over }: { book: OpenBook; says: string; over: Over | null }) {
+function Total({ market, says, over }: { market: Market; says: string; over: Over | null }) {
   const amount = over?.costs.reduce((sum, { more, less }) => sum + more + less, 0) ?? 0;
   return (
     <tr>
@@ -194,7 +198,7 @@ function Total({ book, says, over }: { book: OpenBook; says: string; over: Over 
       {over ? (
         <>
           <td className="text-right">{counts(over.differ * over.every, 'order')} otherwise</td>
-          <td className="text-right">{money(amount * over.every, book.home)} in all</td>
+          <td className="text-right">{money(amount * over.every, market)} in all</td>
         </>
       ) : (
         <td colSpan={2}>cannot be counted</td>

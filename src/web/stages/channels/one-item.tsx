@@ -5,7 +5,17 @@ import { type OpenBook, useEngine } from '../../data/book.ts';
 import { ItemBox } from '../../ui/item-box.tsx';
 
 /** What a channel will read of one item that is picked: its line, and what of rates stands with it. */
-export function OneItem({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
+export function OneItem({
+  book,
+  id,
+  market,
+  moment,
+}: {
+  book: OpenBook;
+  id: ChannelId;
+  market: string;
+  moment: number;
+}) {
   const [sku, setSku] = useState<string | null>(null);
   return (
     <>
@@ -20,13 +30,13 @@ export function OneItem({ book, id, moment }: { book: OpenBook; id: ChannelId; m
           onChoose={setSku}
         />
       </div>
-      {sku !== null && <Lines key={sku} id={id} sku={sku} moment={moment} />}
+      {sku !== null && <Lines key={sku} id={id} market={market} sku={sku} moment={moment} />}
     </>
   );
 }
 
-function Lines({ id, sku, moment }: { id: ChannelId; sku: string; moment: number }) {
-  const lines = useEngine((engine) => engine.readOf(id, sku, moment), [id, sku, moment], 'study');
+function Lines({ id, market, sku, moment }: { id: ChannelId; market: string; sku: string; moment: number }) {
+  const lines = useEngine((engine) => engine.readOf(id, market, sku, moment), [id, market, sku, moment], 'study');
   if (!lines) return <p className="muted">Working it out …</p>;
   if (lines.length === 0)
     return (

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import type { Note } from '../../../core/channels/index.ts';
 import { channelName, clauseName, counts } from '../../../words/index.ts';
 import { useFilesQuery, useTakeUsedCodesMutation } from '../../data/api.ts';
 import type { OpenBook } from '../../data/book.ts';
 import { failure } from '../../data/failed.ts';
+import type { NotesThere } from '../../engine/study.ts';
 import { useMomentText } from '../../ui/clock.ts';
 
 interface Differing {
@@ -41,13 +41,13 @@ export function ReadBack({
   book,
   id,
   state,
-  notes,
+  told,
   moment,
 }: {
   book: OpenBook;
   id: ChannelId;
   state: ChannelState | undefined;
-  notes: readonly Note[];
+  told: readonly NotesThere[];
   moment: number;
 }) {
   const dated = useMomentText();
@@ -61,8 +61,9 @@ export function ReadBack({
   return (
     <div>
       {state.held.map((one) => (
-        <p key={one.key} className="border-t border-base-300 py-1.5">
-          {heldName(book, notes, one.key)} <code>{one.key}</code>{' '}
+        <p key={`${one.currency} ${one.key}`} className="border-t border-base-300 py-1.5">
+          {heldName(book, told, one.key, one.currency)} <code>{one.key}</code>
+          {one.currency && `, for ${one.currency}`}{' '}
           {one.state === 'refused' ? (
             <span className="text-off">refused: {one.reason}</span>
           ) : (
@@ -72,7 +73,7 @@ export function ReadBack({
       ))}
       {state.uses.map((one) => (
         <p key={one.key} className="border-t border-base-300 py-1.5">
-          {heldName(book, notes, one.key)} <code>{one.key}</code> {counts(one.used, 'use')} so far
+          {heldName(book, told, one.key)} <code>{one.key}</code> {counts(one.used, 'use')} so far
         </p>
       ))}
       {state.usedCodes.used > 0 && <UsedThere id={id} codes={state.usedCodes} />}
@@ -101,8 +102,9 @@ export function ReadBack({
 }
 
 /** What the book means by what a channel holds under a key; nothing where the book no longer has it. */
-function heldName({ book }: OpenBook, notes: readonly Note[], key: string): string {
-  const note = notes.find(({ keys }) => keys?.includes(key));
+function heldName({ book }: OpenBook, told: readonly NotesThere[], key: string, currency?: string): string {
+  const there = currency === undefined ? told[0] : told.find(({ market }) => market.currency === currency);
+  const note = there?.notes.find(({ keys }) => keys?.includes(key));
   return note ? clauseName(book, note.clause) : '';
 }
 

@@ -1,4 +1,4 @@
-import { type ChannelId, channelIds, itemAt } from '../../../core/book/index.ts';
+import { type ChannelId, channelIds, itemAt, type Market } from '../../../core/book/index.ts';
 import { dialectOf, type Note } from '../../../core/channels/index.ts';
 import type { Unlisted } from '../../../core/check/index.ts';
 import type { OfferBody } from '../../../core/offers/index.ts';
@@ -33,7 +33,10 @@ export function Told({ book, offer, moment }: { book: OpenBook; offer: OfferBody
               offer={offer}
               moment={moment}
               unlisted={unlisted.find((one) => one.offer === offer.id && one.channel === id)}
-              note={notes?.[id].find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id)}
+              told={notes?.[id].flatMap(({ market, notes: all }) => {
+                const note = all.find((one) => one.clause.about === 'offer' && one.clause.offer === offer.id);
+                return note ? { market, note } : [];
+              })}
             />
           ))}
         </tbody>
@@ -47,17 +50,20 @@ interface ThereProps {
   book: OpenBook;
   offer: OfferBody;
   moment: number;
-  note: Note | undefined;
+  /** By market, that in the channel's own currency first. */
+  told: readonly { readonly market: Market; readonly note: Note }[] | undefined;
   /** That nobody there can have it, as what it stands on is not listed. */
   unlisted: Unlisted | undefined;
 }
 
 /** Each channel is asked by itself: one that is slow keeps nobody from seeing the others. */
-function ToldThere({ id, book, offer, moment, note, unlisted }: ThereProps) {
+function ToldThere({ id, book, offer, moment, told = [], unlisted }: ThereProps) {
+  const [first, ...others] = told;
+  const note = first?.note;
   const dated = useMomentText();
   const { data: state } = useChannelQuery({ id, moment: new Date(moment).toISOString() });
   const begin = momentOf(offer.window.from, offer.window.zone);
-  const held = state?.held.find((one) => note?.keys?.includes(one.key));
+  const held = state?.held.find((one) => one.currency === undefined && note?.keys?.includes(one.key));
   const review = dialectOf(id).reviewHours;
   const submitBy = review === 0 || begin === null ? null : begin - review * 3_600_000;
   const late = submitBy !== null && submitBy < moment && !state?.told;
@@ -94,8 +100,17 @@ function ToldThere({ id, book, offer, moment, note, unlisted }: ThereProps) {
             {note && note.fidelity.is !== 'exact' && (
               <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
                 {' '}
-                · {lostWords(book.book, note.fidelity, book.home)}
+                · {lostWords(book.book, note.fidelity, first?.market ?? book.home)}
               </span>
+            )}
+            {others.map(
+              ({ market, note: { fidelity } }) =>
+                fidelity.is !== 'exact' && (
+                  <span key={market.id} className={fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+                    {' '}
+                    · In {market.currency}: {lostWords(book.book, fidelity, market)}
+                  </span>
+                ),
             )}
             {unlisted && (
               <span className="text-off">

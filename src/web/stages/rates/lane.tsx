@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { channelIds } from '../../../core/book/index.ts';
+import type { Note } from '../../../core/channels/index.ts';
 import type { ZoneBody } from '../../../core/places/index.ts';
 import type { LaneBody, Service } from '../../../core/rates/index.ts';
 import { amountOf, channelName, lostWords } from '../../../words/index.ts';
@@ -88,25 +89,29 @@ function Offered({ lane, path, ...chosen }: Chosen & { lane: LaneBody; path: str
   );
 }
 
-/** What channels cannot be told of the lane. */
+/** What channels cannot be told of the lane: in the first market that it is told in otherwise than exactly. */
 function Lost({ book, zone, service, template }: Chosen) {
   const moment = useMoment() ?? 0;
-  const notes = useEngine((engine) => engine.notes(moment), [moment], 'study');
-  const lost = channelIds.flatMap((id) =>
-    (notes?.[id] ?? [])
-      .filter(
-        ({ clause, fidelity }) =>
-          fidelity.is !== 'exact' &&
-          (clause.about === 'rate' || clause.about === 'threshold') &&
-          clause.template === template &&
-          clause.zone === zone.id &&
-          clause.service === service.id,
-      )
-      .map((note) => ({ id, note })),
-  );
-  return lost.map(({ id, note }) => (
-    <div key={`${id} ${note.clause.about}`} className={clsx('aside-note', { off: note.fidelity.is === 'unsayable' })}>
-      <strong>{channelName(id)}.</strong> {lostWords(book.book, note.fidelity, book.home)}
+  const told = useEngine((engine) => engine.notes(moment), [moment], 'study');
+  const isLost = ({ clause, fidelity }: Note): boolean =>
+    fidelity.is !== 'exact' &&
+    (clause.about === 'rate' || clause.about === 'threshold') &&
+    clause.template === template &&
+    clause.zone === zone.id &&
+    clause.service === service.id;
+  const lost = channelIds.flatMap((id) => {
+    const all = (told?.[id] ?? []).map(({ market, notes }) => ({ market, notes: notes.filter(isLost) }));
+    const at = all.findIndex(({ notes }) => notes.length > 0);
+    const { market, notes } = all[at] ?? { market: book.home, notes: [] };
+    return notes.map((note) => ({
+      name: at === 0 ? channelName(id) : `${channelName(id)} in ${market.currency}`,
+      market,
+      note,
+    }));
+  });
+  return lost.map(({ name, market, note }) => (
+    <div key={`${name} ${note.clause.about}`} className={clsx('aside-note', { off: note.fidelity.is === 'unsayable' })}>
+      <strong>{name}.</strong> {lostWords(book.book, note.fidelity, market)}
     </div>
   ));
 }

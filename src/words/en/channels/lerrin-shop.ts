@@ -12,6 +12,7 @@ export const lerrinShop: ChannelWords = {
     { about: 'Delivery offers', how: 'pay at most an amount of any speed' },
     { about: 'Codes', how: 'one shared, any of a file of single-use ones, or none' },
     { about: 'Limits', how: 'uses in all; a budget as uses' },
+    { about: 'Pounds', how: 'its own figures, each at 0.86 up to 0.05' },
     { about: 'Time', how: 'minute, Dublin' },
     { about: 'Title', how: '120 letters' },
     { about: 'Not', how: 'gifts, segments, units or some goods asked for, uses a customer' },

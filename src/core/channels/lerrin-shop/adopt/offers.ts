@@ -2,8 +2,8 @@ import type { BookInput } from '../../../book/index.ts';
 import { memo, unwrap } from '../../../exact/index.ts';
 import { type Place, partsOfMap, zoneFinder } from '../../../places/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
+import { amountIn } from '../../amounts.ts';
 import { stated } from '../../bounds.ts';
-import { euros } from '../../euros.ts';
 import { keysOf } from '../../keys.ts';
 import { holder } from '../campaigns.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
@@ -161,13 +161,13 @@ function freedBy({ zones, sets, speeds }: Shop, atMost: string, holds: readonly 
       ...rates
         .filter((rate) => rate.speed === speed)
         .map(({ steps, each }) => {
-          const charges = steps.rows.map(({ charge }) => (charge === null ? 0 : euros(charge)));
-          return Math.max(...charges) + euros(each) * stated.units;
+          const charges = steps.rows.map(({ charge }) => (charge === null ? 0 : amountIn(charge)));
+          return Math.max(...charges) + amountIn(each) * stated.units;
         }),
     );
-  const freed = speeds.flatMap(({ key }) => (mostOf(key) <= euros(atMost) ? key : []));
+  const freed = speeds.flatMap(({ key }) => (mostOf(key) <= amountIn(atMost) ? key : []));
   const whole = Math.max(0, ...freed.map(mostOf));
-  return freed.length > 0 && whole === euros(atMost) ? freed : null;
+  return freed.length > 0 && whole === amountIn(atMost) ? freed : null;
 }
 
 /** The most uses that a book counts. */

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { amountText, type Minor } from '../../../exact/index.ts';
 import type { rateSchema } from '../../../rates/index.ts';
-import { euro, euros } from '../../euros.ts';
+import { amountIn, euro } from '../../amounts.ts';
 import type { ShopRate } from '../format.ts';
 
 type RateInput = z.input<typeof rateSchema>;
@@ -42,8 +42,8 @@ const say = (amount: Minor): string => amountText(amount, euro);
 /** The steps that are offered, up to the first gap among them. */
 function runsOf(steps: ShopRate['steps']): { readonly runs: readonly Run[]; readonly gap: boolean } {
   const rows = steps.rows.map(({ from, charge }) => ({
-    from: typeof from === 'number' ? from : Number(euros(from)),
-    charge: charge === null ? null : euros(charge),
+    from: typeof from === 'number' ? from : Number(amountIn(from)),
+    charge: charge === null ? null : amountIn(charge),
   }));
   const begins = rows.findIndex(({ charge }) => charge !== null);
   const ends = rows.findIndex(({ charge }, i) => i > begins && charge === null);
