@@ -368,7 +368,7 @@ export type ChannelState = z.infer<typeof channelState>;
 export type UsedCodes = z.infer<typeof usedCodesAnswer>;
 
 export const checkoutRequest = z.strictObject({ moment, baskets: z.array(basketSchema).min(1).max(50) });
-const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int() });
+const answeredSchema = z.object({ speed: z.string(), charge: z.int(), discount: z.int(), borne: z.int().optional() });
 /** What a channel's checkout charges for each basket; `down` says why it does not answer. */
 export const checkoutAnswer = z.object({ down: z.string().nullable(), answers: z.array(z.array(answeredSchema)) });
 export type CheckoutAnswer = z.infer<typeof checkoutAnswer>;

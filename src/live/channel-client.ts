@@ -28,7 +28,11 @@ const liveSchema = z.object({
 const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
 const listingSchema = z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() });
 const checkoutSchema = z.object({
-  answers: z.array(z.object({ choices: z.array(z.object({ speed: z.string(), charge: money, discount: money })) })),
+  answers: z.array(
+    z.object({
+      choices: z.array(z.object({ speed: z.string(), charge: money, discount: money, borne: money.optional() })),
+    }),
+  ),
 });
 export type LiveAnswer = z.infer<typeof liveSchema>;
 
@@ -97,6 +101,7 @@ export function channelClient(
           speed: choice.speed,
           charge: unwrap(parseAmount(choice.charge, currency)),
           discount: unwrap(parseAmount(choice.discount, currency)),
+          borne: choice.borne === undefined ? undefined : unwrap(parseAmount(choice.borne, currency)),
         })),
       );
     },
@@ -128,4 +133,5 @@ const written = (basket: ChannelBasket, currency: Currency) => ({
   })),
   place: basket.place,
   codes: basket.codes,
+  ...(basket.customer == null ? {} : { customer: basket.customer }),
 });

@@ -550,6 +550,18 @@ describe('Harrowmere, version 2', () => {
     'TAILS|80.00|STANDARD|BRITAIN||2026-11-01T00:00Z|',
   ].join('|');
   const spare = 'GOODS|SPARE|Three for two|Of every three the cheapest is free.|ANY|3 FOR 2|SPARE3||';
+  test('members pay no delivery: it bears what anybody else would be charged', () => {
+    const state = { ...taken(harrowmere, plans()), members: ['c-1'] };
+    const of = (customer?: string) =>
+      harrowmere.checkout(state, later)({ ...basket('GB LS1 1AA', [tails(2)]), customer }).choices;
+    expect(of('c-1')).toEqual([{ ...of()[0], charge: '0.00', borne: '7.15' }]);
+    expect([of('c-2'), of()].map(([choice]) => [choice?.charge, choice?.borne])).toEqual([
+      ['7.15', undefined],
+      ['7.15', undefined],
+    ]);
+    // What is sent anew leaves its members as they are.
+    expect(taken(harrowmere, plans(), now, state).members).toEqual(['c-1']);
+  });
   test('a site for each currency: files, offers and reviews of one have nothing to do with those of the other', () => {
     const [euros] = plans(free) as [{ name: string; text: string }];
     const inPounds = {

@@ -64,6 +64,8 @@ export interface ChannelBasket {
   readonly codes: readonly string[];
   /** The batch of each code among them that is single-use and not used yet. */
   readonly singles?: ReadonlyMap<string, string>;
+  /** By whom it is bought; null where that is not known. What a channel does for its own members no rule says. */
+  readonly customer?: string | null;
 }
 
 export interface ChannelChoice {

@@ -48,6 +48,8 @@ export interface Answered {
   readonly speed: string;
   readonly charge: Minor;
   readonly discount: Minor;
+  /** What of the delivery the channel pays itself, as for members of its own: that is no fault. */
+  readonly borne?: Minor | undefined;
 }
 
 /** What a channel is compared by. */

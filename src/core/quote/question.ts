@@ -39,6 +39,8 @@ export interface Spent {
 export interface Shopper {
   readonly channel: string | null;
   readonly segment: string | null;
+  /** By the id; null where it is not known. */
+  readonly customer: string | null;
   /** By offer; those not in it are fresh. */
   readonly spent: ReadonlyMap<string, Spent>;
   /** The batch of each single-use code entered that is not used yet. */
@@ -51,6 +53,7 @@ export interface Shopper {
 export const anybody: Shopper = {
   channel: null,
   segment: null,
+  customer: null,
   spent: new Map(),
   singles: new Map(),
   itemOf: () => undefined,
@@ -136,7 +139,14 @@ export function questionOf(
       moment,
       address: basket.address,
       carrier: told,
-      shopper: { channel: basket.channel, segment: basket.segment, spent: own, singles, itemOf: ready },
+      shopper: {
+        channel: basket.channel,
+        segment: basket.segment,
+        customer: basket.customer,
+        spent: own,
+        singles,
+        itemOf: ready,
+      },
     },
   };
 }
@@ -226,6 +236,7 @@ export function soldIn(question: Question): {
   place: Place;
   codes: readonly string[];
   singles: Shopper['singles'];
+  customer: string | null;
 } {
   const { lines, place, codes, shopper } = asSold(question);
   return {
@@ -238,5 +249,6 @@ export function soldIn(question: Question): {
     place,
     codes,
     singles: shopper.singles,
+    customer: shopper.customer,
   };
 }

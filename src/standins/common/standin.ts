@@ -44,6 +44,8 @@ export const checkoutBasketSchema = z.strictObject({
     postcode: z.string().nullable(),
   }),
   codes: z.array(z.string()).max(20),
+  /** By the id of whom it is bought; left out where that is not known. */
+  customer: z.string().max(40).optional(),
 });
 export type CheckoutBasket = z.infer<typeof checkoutBasketSchema>;
 export const currencies = ['EUR', 'GBP'] as const;
@@ -79,6 +81,8 @@ export interface CheckoutChoice {
   readonly name: string;
   readonly days?: readonly [number, number];
   readonly charge: string;
+  /** What of the delivery the channel pays itself, where it does. */
+  readonly borne?: string;
   readonly discount: string;
 }
 

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { batchesIn, codesName, noSingles, putCodes, type Singles, spent, unusedFor, usedIn } from '../common/codes.ts';
 import { heldAt, inForceAt, type Reviewed, submitted } from '../common/review.ts';
 import { standInApp } from '../common/server.ts';
@@ -6,6 +7,7 @@ import {
   type ChannelFile,
   type CheckoutAnswer,
   type CheckoutBasket,
+  type CheckoutChoice,
   type Currency,
   currencies,
   type OpenStandIn,
@@ -26,6 +28,8 @@ interface Site {
 /** The site in euros, and that in pounds. */
 interface State extends Site {
   readonly pounds: Site;
+  /** The customers who are its members. */
+  readonly members: readonly string[];
   readonly singles: Singles;
 }
 
@@ -40,6 +44,8 @@ const grammars = { 1: grammar1, 2: grammar2 };
 /** The first line says which version a file is of. */
 const versionOf = (text: string): 1 | 2 => (/^SITE\t[^\t\n]*(\n|$)/.test(text) ? 1 : 2);
 const versionIn = ({ lines }: Site): 1 | 2 => (lines[0] && lines[0].cells.version === undefined ? 1 : 2);
+
+const membersSchema = z.strictObject({ customers: z.array(z.string().max(40)) });
 
 const isOffer = ({ kind }: Line) => kind === 'DELIVERY' || kind === 'GOODS';
 
@@ -63,9 +69,13 @@ function checkoutAt(state: State, moment: number, currency: Currency): (basket: 
       const waits = offers.some(({ waiting }) => waiting?.value.cells.code === cell && waiting.until > moment);
       return { code, used: false, why: whyNot(known, waits, moment) };
     });
-    return { choices, codes };
+    const isMember = basket.customer !== undefined && state.members.includes(basket.customer);
+    return { choices: isMember ? choices.map(borne) : choices, codes };
   };
 }
+
+/** A choice as members have it: its delivery is paid by Harrowmere. */
+const borne = (choice: CheckoutChoice): CheckoutChoice => ({ ...choice, charge: '0.00', borne: choice.charge });
 
 /** A site with a file put in place of the one before, or what is wrong with that; without a file it sells nothing. */
 function put(before: Site, currency: Currency, text: string | null, now: number): Site | readonly Remark[] {
@@ -97,7 +107,7 @@ function fileOf(site: Site, currency: Currency, moment: number): ChannelFile[] {
 export const harrowmere: StandIn<State> = {
   name: 'harrowmere',
   currencies: ['EUR', 'GBP'],
-  empty: { ...nothing, pounds: nothing, singles: noSingles },
+  empty: { ...nothing, pounds: nothing, members: [], singles: noSingles },
   submit(state, files, now) {
     const known: readonly string[] = [names.EUR, names.GBP, codesName];
     const textOf = (name: string) => files.find((one) => one.name === name)?.text ?? null;
@@ -111,7 +121,7 @@ export const harrowmere: StandIn<State> = {
     const singles = putCodes(state.singles, textOf(codesName));
     const refused = [euros, pounds, singles].flatMap((one) => (one && 'length' in one ? one : []));
     if (refused.length > 0) return { refused };
-    return { state: { ...(euros as Site), pounds: pounds as Site, singles: singles as Singles } };
+    return { state: { ...state, ...(euros as Site), pounds: pounds as Site, singles: singles as Singles } };
   },
   settle: async (state) => state,
   live(state, moment) {
@@ -152,6 +162,14 @@ export const harrowmere: StandIn<State> = {
     const batches = batchesIn(state.singles);
     const used = codes.flatMap((one) => (one.used && batches.has(one.code) ? [one.code] : []));
     return { state: { ...state, singles: spent(state.singles, used, moment) }, choice };
+  },
+  desk(routes, keep) {
+    routes.post('/desk/members', async (c) => {
+      const said = membersSchema.safeParse(await c.req.json().catch(() => null));
+      if (!said.success) return c.json({ title: 'Say {"customers": [ids]}' }, 400);
+      keep.write({ ...keep.read(), members: said.data.customers });
+      return c.json(said.data);
+    });
   },
 };
 

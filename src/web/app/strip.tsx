@@ -158,7 +158,7 @@ function There({ channel, book, basket, row, asking }: RowProps & { channel: Cha
     const own = row?.at?.[channel];
     if (own === null) return { is: 'off', by: null };
     const meant = own?.choices.find((one) => one.service === first.service) ?? first;
-    const by = choice.charge - choice.discount - (meant.delivery - meant.discount);
+    const by = choice.charge + (choice.borne ?? 0) - choice.discount - (meant.delivery - meant.discount);
     const where = { channel, service: first.service, zone: row?.draft?.zone ?? null, codes: basket.codes };
     return hangOfCharge(report?.findings ?? [], where, by);
   }

@@ -129,7 +129,8 @@ function ChargedThere({ id, book, sided, service, asking }: SideTableProps & { i
   const side = service.channels[id];
   const there = asked?.answers[0]?.find((one) => one.speed === side?.speed);
   const meant = side?.meant ?? choice;
-  const by = there && meant ? there.charge - there.discount - (meant.delivery - meant.discount) : null;
+  const by =
+    there && meant ? there.charge + (there.borne ?? 0) - there.discount - (meant.delivery - meant.discount) : null;
   const hang = hangHere();
   return (
     <td>
@@ -150,6 +151,7 @@ function ChargedThere({ id, book, sided, service, asking }: SideTableProps & { i
   function words(): string {
     if (elsewhere) return 'not sold there';
     if (asked?.down) return 'no answer';
+    if (there?.borne) return `${money(there.charge, sided.market)}, ${money(there.borne, sided.market)} paid by it`;
     if (there) return money(there.charge, sided.market);
     return asked ? 'not offered' : '…';
   }

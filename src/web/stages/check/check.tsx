@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { CheckReport, FindingView } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
-import { stated } from '../../../core/channels/index.ts';
+import { marketTold, sitesOf, stated } from '../../../core/channels/index.ts';
 import { csvOf } from '../../../core/tables/index.ts';
 import {
   amountOf,
@@ -110,6 +110,17 @@ function shownOf(report: CheckReport | null, channel: string | undefined, key: s
   return shown().sort((a, b) => standings.indexOf(a.standing) - standings.indexOf(b.standing));
 }
 
+/** The currencies that some channel is told besides its own, in which nothing is asked. */
+function paidOtherwise({ book }: OpenBook): string {
+  const others = channelIds.flatMap((id) =>
+    sitesOf(id)
+      .slice(1)
+      .filter((site) => marketTold(book, site)),
+  );
+  const currencies = [...new Set(others.map(({ currency }) => currency))];
+  return currencies.length === 0 ? '' : `, not paid in ${currencies.join(', ')}`;
+}
+
 /** What was checked and when; the findings as a file, the check begun and stopped. */
 function CheckHead({ book, report, running }: { book: OpenBook; report: CheckReport | null; running: Running }) {
   const dated = useMomentText();
@@ -123,7 +134,7 @@ function CheckHead({ book, report, running }: { book: OpenBook; report: CheckRep
           {[
             `${counts(check.all, 'basket stands', 'baskets stand')} for all to ${massOf(stated.mass)}`,
             money(stated.value, book.home),
-            `${stated.codes} codes · as of ${dated(check.moment)}`,
+            `${stated.codes} codes${paidOtherwise(book)} · as of ${dated(check.moment)}`,
           ].join(', ')}
         </span>
       )}

@@ -9,6 +9,7 @@ export const harrowmere: ChannelWords = {
     { about: 'Free delivery', how: 'of goods with a label, from a spend on them before discounts; one a speed' },
     { about: 'Discounts', how: 'percent, or n for the price of m, on goods with a label; the one that takes most' },
     { about: 'Codes', how: 'one shared, any of a file of single-use ones, or none' },
+    { about: 'Members', how: 'pay no delivery, at its own cost' },
     { about: 'Pounds', how: 'a site of its own, with a file of its own' },
     { about: 'Time', how: 'minute, UTC' },
     { about: 'Texts', how: 'title 36 letters, terms 300, key 20' },
