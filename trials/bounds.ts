@@ -11,11 +11,13 @@ import type { World } from '../tests/reading/books.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { touching } from '../tests/telling/touching.ts';
+import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
 
 /**
  * A bound is the most by which a basket may differ. Baskets are aimed at each clause: of its own goods and places, light
- * and heavy, cheap and dear, at edges and beside them, and only those count in which nothing else is inexact. What is
- * found is never wider than the bound, which the tests hold; here it is asked how much narrower.
+ * and heavy, cheap and dear, at edges and beside them, and only those count in which nothing else is inexact. Rates are
+ * looked at in books of rates alone, every count of every item. What is found is never wider than the bound, which the
+ * tests hold; here it is asked how much narrower.
  */
 const { values: options } = parseArgs({
   options: {
@@ -27,13 +29,6 @@ const { values: options } = parseArgs({
 const [books, baskets, from] = [Number(options.books), Number(options.baskets), Number(options.from)];
 const at = Date.parse('2026-11-24T09:10:00Z');
 
-/** The widest difference found for one clause, and how many baskets had it alone. */
-interface Found {
-  readonly note: Note;
-  widest: number;
-  asked: number;
-}
-const boundOf = ({ fidelity }: Note): number => (fidelity.is === 'bounded' ? fidelity.bound : 0);
 const lossesOf = ({ clause, fidelity }: Note): string =>
   `${clause.about}: ${fidelity.is === 'exact' ? '' : [...new Set(fidelity.losses.map((loss) => loss.is))].join(', ')}`;
 
@@ -44,7 +39,7 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
   const { speeds } = settingsOf(world.book, dialect);
   const found = new Map(
     notes
-      .filter((note) => note.fidelity.is === 'bounded')
+      .filter((note) => note.fidelity.is === 'bounded' && note.clause.about !== 'rate')
       .map((note): [Note, Found] => [note, { note, widest: 0, asked: 0 }]),
   );
   const random = seeded(seed);
@@ -107,14 +102,14 @@ for (const [id, worldOf] of [
 ] as const) {
   const rows = new Map<string, { bounds: number; asked: number; close: number; wide: string[] }>();
   for (let seed = from; seed < from + books; seed += 1)
-    for (const { note, widest, asked } of aimed(dialectOf(id), worldOf(seed), seed)) {
+    for (const one of [...widestRates(dialectOf(id), worldOf(seed)), ...aimed(dialectOf(id), worldOf(seed), seed)]) {
+      const { note, widest, asked } = one;
       const row = rows.get(lossesOf(note)) ?? { bounds: 0, asked: 0, close: 0, wide: [] };
       rows.set(lossesOf(note), row);
       row.bounds += 1;
       if (asked === 0) continue;
       row.asked += 1;
-      const spare = boundOf(note) - widest;
-      if (spare <= 5 || spare <= boundOf(note) / 10) row.close += 1;
+      if (isClose(one)) row.close += 1;
       else row.wide.push(`book ${seed} ${JSON.stringify(note.clause)}: ${boundOf(note)}, found ${widest} in ${asked}`);
     }
   console.log(

@@ -108,6 +108,25 @@ const singlesOf = ({ lane, price }: GroupLane, goods: readonly Listed[]): Single
     return charge < 0 ? [] : [{ mass: shipment.mass as Mass, charge }];
   });
 
+/** More different masses than these come to so many sums that they are as good as any mass. */
+const mostMasses = 2;
+
+/** All that orders of goods weigh of which there are few different masses; null where there are more, or none. */
+const fewMasses = memo(
+  (goods: readonly Listed[]): readonly { readonly units: number; readonly mass: number }[] | null => {
+    const masses = [...new Set(goods.map(({ mass }) => mass))];
+    if (masses.length > mostMasses || masses.includes(null)) return null;
+    const [one = 0, other = one] = masses as number[];
+    const sums = new Map<string, { units: number; mass: number }>();
+    for (let units = 1; units <= stated.units; units += 1)
+      for (let some = 0; some <= (other === one ? 0 : units); some += 1) {
+        const mass = one * (units - some) + other * some;
+        sums.set(`${units} ${mass}`, { units, mass });
+      }
+    return [...sums.values()].sort((a, b) => a.mass - b.mass);
+  },
+);
+
 /** The least and the most that an item weighs; null where none has a mass. */
 const massesOf = memo((goods: readonly Listed[]): { readonly lightest: number; readonly heaviest: number } | null => {
   let [lightest, heaviest] = [Number.POSITIVE_INFINITY, 0];
@@ -184,13 +203,19 @@ function shipmentsOf(
 ): Weighed[] {
   const byMass = breaks?.over === 'mass' || (summed?.weight ?? null) !== null;
   const byUnits = breaks?.over === 'units' || (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
+  const few = fewMasses(goods);
+  if (few && byMass)
+    return few.flatMap(({ units, mass }): Weighed[] =>
+      mass > stated.mass ? [] : [{ units: byUnits ? units : 1, after: mass - 1, to: mass, masses: [mass] }],
+    );
   const known = massesOf(goods);
   const cut = byMass ? massPieces(breaks, summed) : [{ after: 0, to: stated.mass as number, inner: [] }];
   const units = byUnits ? Array.from({ length: stated.units }, (_, i) => i + 1) : [1];
   return units.flatMap((count) =>
     cut.flatMap(({ after, to, inner }): Weighed[] => {
       const above = known ? Math.max(after, known.lightest * count - 1) : after;
-      const end = Math.min(to, stated.mass, byUnits && known ? known.heaviest * count : to);
+      // Of how many it is does not matter where nothing goes by units: so many of the heaviest are the most.
+      const end = Math.min(to, stated.mass, known ? known.heaviest * (byUnits ? count : stated.units) : to);
       if (end <= above) return [];
       const within = inner.flatMap((one) => [one.after + 1, one.to]).filter((mass) => mass > above && mass <= end);
       return [{ units: count, after: above, to: end, masses: [...new Set([above + 1, ...within, end])] }];

@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, gramsText, type Minor } from '../../exact/index.ts';
+import { amountText, gramsText, type Minor, minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
@@ -176,10 +176,43 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
 }
 
 const mixing = (book: CompiledBook, plans: readonly ToldPlan[]): Fidelity =>
-  allPay(
-    book,
-    plans.map(({ group, goods, lanes }) => ({ group: { ...group, goods }, lanes: lanes.filter(({ rate }) => rate) })),
+  addedUp([
+    allPay(
+      book,
+      plans.map(({ group, goods, lanes }) => ({ group: { ...group, goods }, lanes: lanes.filter(({ rate }) => rate) })),
+    ),
+    furtherOff(plans),
+  ]);
+
+/**
+ * What a basket is off by further plans of one lane: the note of the lane says by how much one of them is. What the
+ * book charges as one is bounded by its parts already.
+ */
+function furtherOff(plans: readonly ToldPlan[]): Fidelity {
+  const places = new Map<string, Map<string, Map<string, number>>>();
+  for (const { group, lanes } of plans)
+    for (const { zone, service, alone, fidelity } of lanes) {
+      if (group.own || fidelity.is !== 'bounded') continue;
+      const place = known(places, `${zone} ${service}`, () => new Map<string, Map<string, number>>());
+      const template = known(place, group.template.id, () => new Map<string, number>());
+      const one = `${group.origin} ${alone ? group.kind : ''}`;
+      template.set(one, Math.max(template.get(one) ?? 0, fidelity.bound));
+    }
+  const offs = [...places.values()].map((place) =>
+    [...place.values()].reduce((sum, template) => {
+      const all = [...template.values()];
+      return sum + all.reduce((total, off) => total + off, 0) - Math.max(0, ...all);
+    }, 0),
   );
+  const off = Math.max(0, ...offs);
+  return off === 0 ? exact : bounded(off, { is: 'all groups pay', off: minor(off) }, 'live with it');
+}
+
+function known<K, V>(all: Map<K, V>, key: K, make: () => V): V {
+  const found = all.get(key) ?? make();
+  all.set(key, found);
+  return found;
+}
 
 function zoneNotes(book: CompiledBook, places: Places): Note[] {
   return book.body.zones
@@ -227,10 +260,8 @@ function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, spe
               clause,
               reads: ratesRead(told),
               fidelity: worstOf([
-                // Plans add: a basket of goods of several is off by what each of them is.
-                addedUp(
-                  mine.map(({ plan }) => worstOf(told.flatMap((one) => (one.plan === plan ? one.lane.fidelity : [])))),
-                ),
+                // Plans add: what goods of several are off besides is said of how groups become one.
+                worstOf(told.map(({ lane }) => lane.fidelity)),
                 taken ? unsayable({ is: 'speed taken', service: service.id, speed }, 'a speed of its own') : exact,
               ]),
             },
