@@ -1,6 +1,6 @@
 // npm run trial:bounds: how wide bounds are beside the widest that is found. Seeded; --books N --baskets N --from SEED.
 import { parseArgs } from 'node:util';
-import { asOf } from '../src/core/book/index.ts';
+import { asOf, itemFor } from '../src/core/book/index.ts';
 import { type Dialect, dialectOf, type Note, settingsOf } from '../src/core/channels/index.ts';
 import { gram, type Mass, minor } from '../src/core/exact/index.ts';
 import { placeOf } from '../src/core/places/index.ts';
@@ -74,7 +74,10 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
     const question: Question = {
       ...asked,
       place: pick(places),
-      lines: some.map(({ item, units }) => ({ item: { ...item, ...figures(item) }, units })),
+      lines: some.map(({ item, units }) => ({
+        item: { ...itemFor(item, dialect.id, at), varies: null, ...figures(item) },
+        units,
+      })),
       shopper: { ...asked.shopper, channel: dialect.id },
     };
     if (question.lines.reduce((sum, { units }) => sum + units, 0) > 20) continue;

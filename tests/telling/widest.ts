@@ -1,5 +1,6 @@
-import { asOf, type BookFile } from '../../src/core/book/index.ts';
+import { asOf, type BookFile, itemFor } from '../../src/core/book/index.ts';
 import { type Dialect, type Note, settingsOf } from '../../src/core/channels/index.ts';
+import type { Minor } from '../../src/core/exact/index.ts';
 import { charges, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
@@ -18,6 +19,8 @@ export const boundOf = ({ fidelity }: Note): number => (fidelity.is === 'bounded
 export const isClose = ({ note, widest }: Found): boolean => boundOf(note) - widest <= Math.max(5, boundOf(note) / 10);
 
 const at = Date.parse('2026-11-24T09:10:00Z');
+/** What a basket comes to: its own prices, and values in breaks of tables. */
+const values = [null, 100, 900, 1900, 2900, 3900, 9000, 50_000];
 const places = ['IE', 'GB', 'GB HS1 2AA', 'FR', 'DE', 'NZ', 'ES', 'PT', 'US'];
 
 /** A book of which nothing but its rates is left, so that nothing else comes between. */
@@ -69,13 +72,15 @@ export function widestRates(dialect: Dialect, world: World): Found[] {
         const lines = [...new Set([one, other])].map(({ sku }) => ({ sku, units }));
         const asked = ask({ lines, place, codes: [], moment: at });
         // What goods cost is no matter of what they weigh.
-        for (const price of [null, 1, 1000, 4000]) {
+        for (const value of values) {
+          const price = value === null ? null : Math.max(1, Math.floor(value / (units * lines.length)));
           const question = {
             ...asked,
-            lines: asked.lines.map((line) => ({
-              ...line,
-              item: { ...line.item, price: (price ?? line.item.price) as never },
-            })),
+            lines: asked.lines.map(({ item, units: many }) => {
+              // As it is sold there: a price of the channel's own would stand before the one that is asked.
+              const there = itemFor(item, dialect.id, at);
+              return { units: many, item: { ...there, varies: null, price: (price ?? there.price) as Minor } };
+            }),
             shopper: { ...asked.shopper, channel: dialect.id },
           };
           const offered = charges(book, question, intended) === 'services';

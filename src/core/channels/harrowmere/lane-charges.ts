@@ -178,7 +178,11 @@ function samplesOf(breaks: Breaks | null, goods: readonly Listed[]): Partial<Shi
         { after: breaks.edges.at(-1) ?? 0, to: stated.value },
       ];
       const ends = all.filter(({ after: below, to }) => to > below && below < stated.value);
-      const values = new Set(ends.flatMap((one) => [one.after + 1, Math.min(one.to, stated.value)]));
+      // Nothing is worth nothing where no item is.
+      const least = goods.some(({ price }) => price === 0) ? 0 : 1;
+      const values = new Set(
+        ends.flatMap((one) => [one.after + 1, Math.min(one.to, stated.value)].map((value) => Math.max(value, least))),
+      );
       return [...values].map((value) => ({ value, after: value }));
     }
     case 'long side':
