@@ -1,6 +1,14 @@
 import { HyperFormula } from 'hyperformula';
-import { type BookFile, compileBook, readyGoods } from '../src/core/book/index.ts';
-import { dialects, filesOf, type Rules, recordFindings } from '../src/core/channels/index.ts';
+import { type BookFile, channelIds, compileBook, readyGoods } from '../src/core/book/index.ts';
+import {
+  dialectOf,
+  filesOf,
+  marketTold,
+  type Rules,
+  recordFindings,
+  type Stock,
+  sitesOf,
+} from '../src/core/channels/index.ts';
 import { amountText, gram, gramsText, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { manyOf } from './many.ts';
@@ -20,30 +28,40 @@ export function benchChannels(file: BookFile, count: number): void {
   const changed = structuredClone(body);
   const lane = changed.templates[0]?.lanes.ie?.standard;
   if (lane) lane.rate = { is: 'flat', amount: '5.10' };
-  const [book, other] = [unwrap(compileBook(body)), unwrap(compileBook(changed))];
-  const [goods, again] = [readyGoods(book, items).goods, readyGoods(other, items).goods];
+  const opened = (of: typeof body) => (market: string) => {
+    const book = unwrap(compileBook(of, market));
+    return { book, goods: readyGoods(book, items).goods };
+  };
+  const [now, then] = [stocksBy(opened(body)), stocksBy(opened(changed))];
   row(`${count.toLocaleString('en')} goods`, '');
-  for (const dialect of dialects) {
+  for (const dialect of channelIds.flatMap((id) => sitesOf(id))) {
+    const market = marketTold(body, dialect)?.id;
+    if (market === undefined) continue;
+    const { book, goods } = now(market);
+    const { book: other, goods: again } = then(market);
+    const [home, homeThen] = [now('home'), then('home')];
+    const name = dialect.currency === book.written ? dialect.name : `${dialect.name} in ${dialect.currency}`;
     let began = performance.now();
-    const { rules } = dialect.render(book, goods);
+    const { rules } = dialect.render(book, goods, home);
     let letters = 0;
     for (const { pieces } of rules.written()) for (const piece of pieces()) letters += piece.length;
     const told = ms(began);
     began = performance.now();
-    dialect.render(other, again);
+    dialect.render(other, again, homeThen);
     const changing = ms(began);
-    row(`${dialect.name}: said and written, ${(letters / 1e6).toFixed(1)} MB`, told);
-    row(`${dialect.name}: a script that writes as much, without a core`, bare(goods, letters));
-    row(`${dialect.name}: one lane changed, said again`, changing);
+    row(`${name}: said and written, ${(letters / 1e6).toFixed(1)} MB`, told);
+    if (letters > 0) row(`${name}: a script that writes as much, without a core`, bare(goods, letters));
+    row(`${name}: one lane changed, said again`, changing);
     if (count <= 10_000) {
-      const files = filesOf(rules);
+      // What has no file of its own is read of the first currency's.
+      const files = filesOf(letters > 0 ? rules : dialectOf(dialect.id).render(home.book, home.goods).rules);
       began = performance.now();
       unwrap(dialect.read(files));
-      row(`${dialect.name}: what is live read`, ms(began));
+      row(`${name}: what is live read`, ms(began));
       if (dialect.adopt) {
         began = performance.now();
         unwrap(dialect.adopt(files));
-        row(`${dialect.name}: what is live read as a book`, ms(began));
+        row(`${name}: what is live read as a book`, ms(began));
       }
       const listings = goods.map(({ listing, price, mass }) => ({
         listing,
@@ -52,11 +70,21 @@ export function benchChannels(file: BookFile, count: number): void {
       }));
       began = performance.now();
       recordFindings(book, dialect, goods, listings, { here: rules, there: rules });
-      row(`${dialect.name}: its record beside the goods`, ms(began));
+      row(`${name}: its record beside the goods`, ms(began));
     }
-    row(`${dialect.name}: baskets a second`, believed(rules, goods));
+    row(`${name}: baskets a second`, believed(rules, goods));
   }
-  if (count <= 10_000) row('a spreadsheet engine, one unit of each by six weight tables', sheetOf(goods));
+  if (count <= 10_000) row('a spreadsheet engine, one unit of each by six weight tables', sheetOf(now('home').goods));
+}
+
+/** Each market's goods made ready once. */
+function stocksBy(open: (market: string) => Stock): (market: string) => Stock {
+  const known = new Map<string, Stock>();
+  return (market) => {
+    const made = known.get(market) ?? open(market);
+    known.set(market, made);
+    return made;
+  };
 }
 
 /** What a seller with a spreadsheet works out before any file is written: the charge of each item alone, lane by lane. */

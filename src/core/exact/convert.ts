@@ -52,7 +52,21 @@ export function rounded(n: bigint, d: bigint, rule: MarketRounding): Minor {
 
 /** An amount converted alone. */
 export const converted = (amount: Minor, by: Conversion): Minor =>
-  rounded(BigInt(amount) * by.up, by.down, by.rounding);
+  quick(amount, by) ?? rounded(BigInt(amount) * by.up, by.down, by.rounding);
+
+/** The same where all that is worked with stays within the safe whole numbers; else null. */
+function quick(amount: Minor, { up, down, rounding }: Conversion): Minor | null {
+  const [n, d] = [amount * Number(up), Number(down)];
+  if (rounding.is === 'ending' || amount < 0 || !(2 * n + d * (rounding.is === 'step' ? rounding.step : 1) <= safe))
+    return null;
+  if (rounding.is === 'nearest') return minor(over(2 * n + d, 2 * d));
+  const step = d * rounding.step;
+  return minor(over(n + step - 1, step) * rounding.step);
+}
+
+const safe = Number.MAX_SAFE_INTEGER / 2;
+/** How often one whole number goes into another. */
+const over = (a: number, b: number): number => (a - (a % b)) / b;
 
 /** The edge of a table, a step or a threshold converted: what is above nothing stays at least one smallest unit. */
 export const edgeIn = (value: Minor, by: Conversion): Minor =>

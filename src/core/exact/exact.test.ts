@@ -5,6 +5,7 @@ import { quickDecimal } from './decimal.ts';
 import {
   amountText,
   type Currency,
+  converted,
   type Decimal,
   gramsText,
   instantOf,
@@ -18,6 +19,7 @@ import {
   parseLength,
   parseMass,
   percentOf,
+  rounded,
   scaledTo,
   splitByLargestRemainder,
   unwrap,
@@ -51,6 +53,29 @@ describe('money', () => {
     expect(!read.ok && read.problems.map(saidProblem)[0]?.right).toBe(right);
   });
 
+  test('an amount is converted as by whole fractions of any size', () => {
+    const rule = fc.oneof(
+      fc.constant({ is: 'nearest' } as const),
+      fc.record({ is: fc.constant('step' as const), step: fc.constantFrom(1, 5, 25, 100).map(minor) }),
+      fc.record({ is: fc.constant('ending' as const), ending: fc.constant(minor(99)), whole: fc.constant(100) }),
+    );
+    const parts = [fc.integer({ min: 0, max: 1_000_000_000_000 }), fc.bigInt({ min: 1n, max: 10n ** 16n })] as const;
+    fc.assert(
+      fc.property(...parts, fc.bigInt({ min: 1n, max: 10n ** 18n }), rule, (amount, up, down, rounding) => {
+        const by = { up, down, rounding };
+        expect(converted(minor(amount), by)).toBe(rounded(BigInt(amount) * up, down, rounding));
+      }),
+      { numRuns: 2000 },
+    );
+    const small = [fc.integer({ min: 0, max: 200_000 }), fc.bigInt({ min: 1n, max: 20_000n })] as const;
+    fc.assert(
+      fc.property(...small, fc.bigInt({ min: 1n, max: 20_000n }), rule, (amount, up, down, rounding) => {
+        const by = { up, down, rounding };
+        expect(converted(minor(amount), by)).toBe(rounded(BigInt(amount) * up, down, rounding));
+      }),
+      { numRuns: 2000 },
+    );
+  });
   test('a percentage is rounded once, half away from zero', () => {
     expect(percentOf(minor(5), percent('50'))).toBe(3);
     expect(percentOf(minor(4995), percent('10'))).toBe(500);
