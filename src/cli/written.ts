@@ -160,6 +160,8 @@ export const renderSchema = z.strictObject({
   twins: z.array(z.strictObject({ name: z.string(), text: z.string() })),
   notes: z.array(
     z.looseObject({
+      /** The market that is told; its amounts are in its currency. */
+      market: z.string(),
       clause: z.looseObject({ about: z.string() }),
       reads: z.array(z.array(z.union([z.string(), z.looseObject({ is: z.string() })]))),
       fidelity: z.looseObject({ is: z.string() }),
