@@ -44,7 +44,7 @@ export type Loss =
   // Goods, and baskets as a whole.
   | { readonly is: 'apart'; readonly by: ApartBy }
   | { readonly is: 'stock places'; readonly origins: readonly string[] }
-  | { readonly is: 'dearest group only' | 'all groups pay' | 'parts pay'; readonly off: Minor }
+  | { readonly is: 'dearest group only' | 'all groups pay' | 'parts pay' | 'parcels of each'; readonly off: Minor }
   | { readonly is: 'own rates not added' | 'own rates once'; readonly off: Minor }
   | { readonly is: 'kinds parted'; readonly kinds: readonly string[]; readonly off: Minor }
   | { readonly is: 'shown' }

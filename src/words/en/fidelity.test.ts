@@ -55,6 +55,10 @@ const lost: readonly (readonly [Loss, string])[] = [
     ].join(' '),
   ],
   [{ is: 'currency', there: 'EUR', here: 'KWD' } as Loss, 'It counts in EUR, the book in KWD: nothing is told there.'],
+  [
+    { is: 'parcels of each', off: minor(13) },
+    'Of goods of several plans each is off by what its parcels are: up to €0.13 more.',
+  ],
   [{ is: 'market', there: ['EUR', 'GBP'] as never, as: null }, 'It sells in EUR and GBP alone.'],
   [
     { is: 'market', there: ['EUR'] as never, as: 'gone' },

@@ -110,6 +110,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
         'Goods that go by other services, have no mass or are of a kind of their own are plans of their own there,',
         `and plans add: up to ${say(loss.off)} off.`,
       ].join(' ');
+    case 'parcels of each':
+      return `Of goods of several plans each is off by what its parcels are: up to ${say(loss.off)} more.`;
     case 'own rates once':
       return `Of goods with one rate of their own a basket pays it once there: up to ${say(loss.off)} too little.`;
     case 'kinds parted':

@@ -205,7 +205,7 @@ function furtherOff(plans: readonly ToldPlan[]): Fidelity {
     }, 0),
   );
   const off = Math.max(0, ...offs);
-  return off === 0 ? exact : bounded(off, { is: 'all groups pay', off: minor(off) }, 'live with it');
+  return off === 0 ? exact : bounded(off, { is: 'parcels of each', off: minor(off) }, 'live with it');
 }
 
 function known<K, V>(all: Map<K, V>, key: K, make: () => V): V {
