@@ -359,6 +359,8 @@ export const channelState = z.object({
  */
 export const channelFiles = z.object({ told: z.array(fileSchema).nullable(), live: z.array(fileSchema).nullable() });
 export type ChannelFiles = z.infer<typeof channelFiles>;
+/** In which of the currencies it sells in; in the one it counts in where none is said. */
+export const listingsRequest = z.object({ currency: z.string().optional() });
 export const listingsAnswer = z.object({
   listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })).readonly(),
 });

@@ -47,8 +47,8 @@ export interface ChannelClient {
   live(moment: number): Promise<LiveAnswer>;
   /** What it charges for baskets in a currency; in the one it counts in where none is said. */
   checkout(moment: number, baskets: readonly ChannelBasket[], currency?: Currency): Promise<Answered[][]>;
-  /** The channel's own record of what it lists. */
-  listings(): Promise<readonly Listing[]>;
+  /** The channel's own record of what it lists, in a currency; in the one it counts in where none is said. */
+  listings(currency?: Currency): Promise<readonly Listing[]>;
   setClock(now: number): Promise<void>;
 }
 
@@ -105,7 +105,8 @@ export function channelClient(
         })),
       );
     },
-    listings: () => call('GET', '/listings', z.array(listingSchema)),
+    listings: (currency = dialectOf(id).currency) =>
+      call('GET', `/listings?currency=${currency}`, z.array(listingSchema)),
     async setClock(now) {
       await call('POST', '/desk/clock', z.object({ clock: z.string() }), { now: new Date(now).toISOString() });
     },

@@ -74,6 +74,20 @@ test('a site’s file is sent, read back and downloaded beside the first', async
   expect(held.map(({ currency }: { currency?: string }) => currency)).toEqual([undefined, 'GBP']);
 });
 
+test('each site has a record of its own, with prices in its currency', async () => {
+  const listed = async (id: string, query = '') =>
+    (await at.call('GET', `/api/channels/${id}/listings${query}`)).body.listings.find(
+      (one: { listing: string }) => one.listing === 'BAR-OAT',
+    ).price;
+  expect(await listed('harrowmere')).toBe('6.50');
+  expect([await listed('harrowmere', '?currency=GBP'), await listed('lerrin-shop', '?currency=GBP')]).toEqual([
+    '5.60',
+    '5.60',
+  ]);
+  // One that a channel does not sell in is read as its own.
+  expect(await listed('findlark', '?currency=GBP')).toBe('6.50');
+});
+
 test('what a marketplace pays for its members is told beside the charge', async () => {
   await at.desk('harrowmere', 'members', { customers: ['c-1'] });
   const [[member], [other]] = await asked('harrowmere', [basket('britain', 'c-1'), basket('britain', 'c-2')]);

@@ -1,6 +1,6 @@
 import { type Book, channelsOf, type Edit } from '../book/index.ts';
 import { massEntry, massOfGrams } from '../exact/index.ts';
-import { goodsFields, hiddenAt, type Item, pricedAt, shownAt } from '../goods/index.ts';
+import { goodsFields, hiddenAt, type Item, pricedAt, pricedIn, shownAt } from '../goods/index.ts';
 import type { RecordFinding } from './records.ts';
 
 /**
@@ -9,13 +9,17 @@ import type { RecordFinding } from './records.ts';
  * templates, and a listing too many, which the next send takes away.
  *
  * @param whole gives an item with all it takes from its parents
+ * @param market of a site in another currency than the first: its record says prices alone of what the book has; null
+ * for the first
  */
 export function recordEdits(
   book: Book,
   id: string,
   finding: RecordFinding,
   whole: (sku: string) => Item | undefined,
+  market: string | null = null,
 ): readonly Edit[] | null {
+  if (market !== null && finding.is !== 'price' && finding.is !== 'mass') return null;
   if (finding.is === 'unknown') {
     const item = newItem(channelsOf(book), id, finding.listing);
     return item && [{ path: ['goods', item.sku], value: item }];
@@ -34,9 +38,13 @@ export function recordEdits(
         item.listedAs.filter(({ channel }) => channel !== id),
       );
     case 'price':
-      return finding.there === null || finding.isTurned
-        ? null
-        : at('prices', pricedAt(item.prices, id, book.markets[0]?.id ?? null, finding.there));
+      if (finding.there === null || finding.isTurned) return null;
+      return at(
+        'prices',
+        market === null
+          ? pricedAt(item.prices, id, book.markets[0]?.id ?? null, finding.there)
+          : pricedIn(item.prices, id, market, finding.there),
+      );
     case 'mass': {
       const mass = massIn(finding.there);
       return mass === undefined ? null : at('mass', mass);

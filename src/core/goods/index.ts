@@ -12,7 +12,7 @@ export { entryReader } from './entry.ts';
 export { goodsFields } from './fields/list.ts';
 export { channelsIn, hiddenAt, shownAt } from './fields/not-listed.ts';
 export { ownRateText } from './fields/own-rate.ts';
-export { pricedAt } from './fields/prices.ts';
+export { pricedAt, pricedIn } from './fields/prices.ts';
 export { isLacking, lacks } from './findings.ts';
 export {
   absentFrom,

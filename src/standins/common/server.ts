@@ -6,7 +6,7 @@ import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
-import { type Currency, checkoutSchema, listingSchema, orderSchema, type StandIn } from './standin.ts';
+import { type Currency, checkoutSchema, currencies, listingSchema, orderSchema, type StandIn } from './standin.ts';
 
 const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
 type Trouble = (typeof troubleModes)[number];
@@ -126,7 +126,12 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     const moment = momentOf(c.req.query('moment'));
     return c.json(channel.live(await settled(moment), moment));
   });
-  app.get('/listings', (c) => c.json(channel.listings(kept.state)));
+  app.get('/listings', (c) => {
+    const currency = z.enum(currencies).safeParse(c.req.query('currency') ?? 'EUR');
+    if (!currency.success) return c.json({ title: 'The currency is EUR or GBP' }, 400);
+    const elsewhere = notSoldIn(currency.data);
+    return elsewhere ? c.json(elsewhere, 400) : c.json(channel.listings(kept.state, currency.data));
+  });
   app.post('/checkout', async (c) => {
     const body = checkoutSchema.safeParse(await c.req.json().catch(() => null));
     if (!body.success)

@@ -126,7 +126,8 @@ export interface StandIn<S> {
     /** Single-use codes that were used, with when. */
     readonly usedCodes?: readonly { readonly code: string; readonly at: string }[];
   };
-  listings(state: S): readonly Listing[];
+  /** Its record of what it lists, with prices in one of the currencies it sells in. */
+  listings(state: S, currency: Currency): readonly Listing[];
   /** Its record with a line put in place of the one of that id, or beside the others; null where nothing is live. */
   relisted(state: S, line: Listing, now: number): S | null;
   /** Its record without a listing; null where there is none of that id. */

@@ -138,9 +138,9 @@ export const harrowmere: StandIn<State> = {
       ],
     };
   },
-  listings: ({ lines }) =>
-    lines
-      .filter(({ kind }) => kind === 'LISTING')
+  listings: (state, currency) =>
+    siteIn(state, currency)
+      .lines.filter(({ kind }) => kind === 'LISTING')
       .map(({ cells }) => ({ listing: cells.listing ?? '', price: cells.price ?? '', grams: cells.grams || null })),
   relisted(state, { listing, price, grams }) {
     const { lines } = state;

@@ -153,10 +153,12 @@ export const lerrinShop: StandIn<State> = {
       usedCodes: usedIn(state.singles),
     };
   },
-  listings(state) {
+  listings(state, currency) {
     const text = state.versions.at(-1)?.text;
     const shop = text === undefined ? null : opened(text);
-    return shop?.is === 2 ? shop.open.shop.listings.map(({ id, price, grams }) => ({ listing: id, price, grams })) : [];
+    if (text === undefined || shop?.is !== 2) return [];
+    const open = currency === 'EUR' ? shop.open : inPounds(text);
+    return open.shop.listings.map(({ id, price, grams }) => ({ listing: id, price, grams }));
   },
   relisted: (state, { listing, price, grams }, now) =>
     relisted(state, now, (shop) => {

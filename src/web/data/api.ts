@@ -383,8 +383,8 @@ const channelEndpoints = (build: Builder) => ({
     transformResponse: read(channelFiles),
     providesTags: ['Channels'],
   }),
-  listings: build.query<z.infer<typeof listingsAnswer>, ChannelId>({
-    query: (id) => `/channels/${id}/listings`,
+  listings: build.query<z.infer<typeof listingsAnswer>, { id: ChannelId; currency: string }>({
+    query: ({ id, currency }) => `/channels/${id}/listings?currency=${currency}`,
     transformResponse: read(listingsAnswer),
     providesTags: ['Channels'],
   }),

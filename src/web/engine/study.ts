@@ -47,7 +47,16 @@ import {
   type Unlisted,
   unlistedOffers,
 } from '../../core/check/index.ts';
-import { instantOf, latest, type Minor, ok, type Problem, type Result, unwrap } from '../../core/exact/index.ts';
+import {
+  type Currency,
+  instantOf,
+  latest,
+  type Minor,
+  ok,
+  type Problem,
+  type Result,
+  unwrap,
+} from '../../core/exact/index.ts';
 import { type Item, withParents } from '../../core/goods/index.ts';
 import { partsOfCountry } from '../../core/parts/index.ts';
 import {
@@ -395,15 +404,16 @@ export function selected(basis: Told, id: string): string[] | null {
     .map((item) => item.sku);
 }
 
-/** Where a channel's own record parts from the goods of the draft. */
+/** Where a channel's own record in one of its currencies parts from the goods of the draft. */
 export function recordsThere(
   basis: Told,
   id: ChannelId,
+  currency: Currency,
   listings: readonly Listing[],
   live: readonly ChannelFile[],
   moment: number,
 ): Recorded | null {
-  const dialect = dialectOf(id);
+  const dialect = dialectOf(id, currency);
   const { compiled: whole, goods, book } = draftAt(basis, dialect);
   if (!whole) return null;
   const compiled = asOf(whole, moment);
@@ -413,7 +423,9 @@ export function recordsThere(
   const sides = there && { id, here: dialect.render(compiled, ready).rules, there, speeds };
   const findings = recordFindings(compiled, dialect, ready, listings, sides);
   const { some, every } = someOrders(datedOrders(basis, whole, moment));
-  const costs = sides ? recordCosts(compiled, sides, findings, some) : [];
+  // Past orders are counted in the currency that the channel counts in.
+  const isFirst = dialect.currency === dialectOf(id).currency;
+  const costs = sides && isFirst ? recordCosts(compiled, sides, findings, some) : [];
   return {
     hidden: ready.filter((item) => item.notListed.includes(id)).length,
     rows: dearestFirst(findings.map((finding, i) => ({ finding, cost: costs[i] ?? null }))),

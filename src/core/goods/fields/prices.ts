@@ -23,6 +23,12 @@ export function pricedAt(prices: Prices, channel: string, market: string | null,
     : [...prices, { market: null, channel, price }];
 }
 
+/** Prices with one for a channel in a market, in its currency. */
+export const pricedIn = (prices: Prices, channel: string, market: string, price: string): Prices => [
+  ...prices.filter((one) => one.channel !== channel || one.market !== market),
+  { market, channel, price },
+];
+
 /**
  * Prices of their own: in a market and channel, in a channel (in the first market's currency), in a market; the nearest
  * counts in that order.

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { dialectOf, marketTold, settingsOf, sitesOf } from '../../../core/channels/index.ts';
+import { dialectOf, settingsOf } from '../../../core/channels/index.ts';
 import { channelLine, counted, counts } from '../../../words/index.ts';
 import { api, useChannelQuery, useSendMutation } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
@@ -16,6 +16,7 @@ import { OneItem } from './one-item.tsx';
 import { ReadBack } from './read-back.tsx';
 import { ChannelRecords } from './records.tsx';
 import { CanSay, ChannelSettings } from './settings.tsx';
+import { SiteChoice, sitesTold, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 export function ChannelsStage() {
@@ -53,10 +54,11 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const dialect = dialectOf(id);
   const unsaved = useAppSelector(selectUnsaved);
   const told = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
-  const [chosen, choose] = useState<string | null>(null);
-  const there = told.find(({ market }) => market.id === chosen) ?? told[0];
+  const sites = sitesTold(book, id);
+  const [site, choose] = useSite(sites);
+  const { market } = site;
+  const there = told.find((one) => one.market.id === market.id);
   const notes = there?.notes ?? [];
-  const market = there?.market ?? book.home;
   const over = useEngine((engine) => engine.overOrders(id, moment), [id, moment], 'orders');
   const state = useChannelState(id, moment);
   const who = useAppSelector((state) => state.view.who);
@@ -67,7 +69,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
     all.flatMap(({ clause, reads }) => (clause.about === 'rate' && reads.length > 0 ? [clause.template] : [])),
   ).size;
   // Past orders are looked at in the currency the channel counts in.
-  const isFirst = there === told[0];
+  const isFirst = site === sites[0];
   const count = (is: string) => notes.filter((note) => note.fidelity.is === is).length;
   return (
     <div className="stage">
@@ -109,22 +111,7 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           </p>
         )}
         {state?.lastSend && <LastSend send={state.lastSend} where={dialect.name} />}
-        {told.length > 1 && (
-          <p className="small my-2 flex flex-wrap items-baseline gap-x-3">
-            Shoppers who pay in
-            {told.map(({ market: one }) => (
-              <button
-                key={one.id}
-                type="button"
-                className={one.id === market.id ? 'font-semibold' : 'quiet'}
-                aria-pressed={one.id === market.id}
-                onClick={() => choose(one.id)}
-              >
-                {one.currency}, {one.name}
-              </button>
-            ))}
-          </p>
-        )}
+        <SiteChoice sites={sites} chosen={site} choose={choose} />
         <p className="muted small my-2">
           {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
           {isFirst && over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
@@ -144,13 +131,11 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
 }
 
 /** The names of the files that a channel would be sent, and of the same in other forms. */
-const filesThere = ({ book }: OpenBook, id: ChannelId): string[] =>
-  sitesOf(id)
-    .filter((dialect, i) => i === 0 || marketTold(book, dialect))
-    .flatMap((dialect) => {
-      const names = dialect.files(settingsOf(book, dialect));
-      return names.flatMap((name) => [name, ...(dialect.twin ? [dialect.twin.nameOf(name)] : [])]);
-    });
+const filesThere = (book: OpenBook, id: ChannelId): string[] =>
+  sitesTold(book, id).flatMap(({ dialect }) => {
+    const names = dialect.files(settingsOf(book.book, dialect));
+    return names.flatMap((name) => [name, ...(dialect.twin ? [dialect.twin.nameOf(name)] : [])]);
+  });
 
 /** How many past orders would be charged otherwise there than meant, as the channel is told the book now. */
 function OverOrders({ over: { orders, differ, every }, where }: { over: Over; where: string }) {

@@ -3,7 +3,8 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, press, screen, stands } from '../../../../tests/screen.tsx';
-import { dialectOf, filesOf } from '../../../core/channels/index.ts';
+import { bookFileSchema } from '../../../core/book/index.ts';
+import { dialectOf, filesOf, toldAt } from '../../../core/channels/index.ts';
 
 // A list draws what is in sight, and nothing has a height without a browser.
 beforeEach(() => void vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(600));
@@ -34,8 +35,8 @@ function recorded(listings: readonly ReturnType<typeof line>[], address = '/chan
 }
 const drifted = [line('BAR-OAT', '6.90', '226.796185'), line('SET-GIFT', '54.99', '1200'), line('X-1', '3.00', '90')];
 
-const rows = () =>
-  within(screen.getByRole('table', { name: 'What Lerrin Shop lists otherwise' }))
+const rows = (where = 'Lerrin Shop') =>
+  within(screen.getByRole('table', { name: `What ${where} lists otherwise` }))
     .getAllByRole('row')
     .slice(1)
     .map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent).join(' | '));
@@ -97,4 +98,37 @@ test('what differs is summed up beside what the channel is told', async () => {
   expect(record.getByRole('link', { name: 'Look at them' }).getAttribute('href')).toBe(
     '/channels/listings/lerrin-shop',
   );
+});
+
+test('a site in another currency has a record of its own: a price taken from it is that of its market', async () => {
+  const file = bookFileSchema.parse({
+    ...smallBook(),
+    markets: [
+      ...smallBook().markets,
+      { id: 'britain', name: 'Britain', currency: 'GBP', locale: 'en-GB', timeZone: 'Europe/London' },
+    ],
+    exchange: [{ id: 'pounds', from: 'EUR', to: 'GBP', rate: '0.86' }],
+  });
+  const live = toldAt('harrowmere', file, (market) => opened(file, market)).flatMap(({ rendition }) =>
+    filesOf(rendition.rules),
+  );
+  at('/channels/listings/harrowmere', file, {
+    'GET /channels/harrowmere/listings': { listings: [line('BAR-OAT', '6.50', '226.796185')] },
+    'GET /channels/harrowmere/files': { told: live, live },
+    'GET /orders': { orders: [{ ...order(1, 1), channel: 'harrowmere' }], next: null, every: 1 },
+  });
+  await screen.findByRole('button', { name: 'GBP, Britain' });
+  await waitFor(() => expect(rows('Harrowmere').some((row) => row.startsWith('BAR-OAT'))).toBe(false));
+  press(screen.getByRole('button', { name: 'GBP, Britain' }));
+  // The same record, read as pounds: 6.50 where 5.59 is meant.
+  await waitFor(() => expect(rows('Harrowmere')[0]).toBe('BAR-OAT | price | 5.59 | 6.50 | – | its price there'));
+  // What is listed is listed on all its sites: that is not taken from one of them.
+  expect(
+    rows('Harrowmere')
+      .slice(1)
+      .every((row) => row.endsWith('| –')),
+  ).toBe(true);
+  press(screen.getByRole('checkbox', { name: 'BAR-OAT, price' }));
+  press(screen.getByRole('button', { name: 'Take 1 from Harrowmere' }));
+  expect(stands('goods/BAR-OAT/prices')).toEqual([{ market: 'britain', channel: 'harrowmere', price: '6.50' }]);
 });

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { type ChannelId, itemAt } from '../../../core/book/index.ts';
-import { type RecordFinding, recordEdits } from '../../../core/channels/index.ts';
+import { type RecordFinding, recordEdits, settingsOf } from '../../../core/channels/index.ts';
+import type { Currency } from '../../../core/exact/index.ts';
 import { completer } from '../../../core/goods/index.ts';
 import { channelName, counts, overOrdersWords, recordWords } from '../../../words/index.ts';
 import { useFilesQuery, useListingsQuery } from '../../data/api.ts';
@@ -9,6 +10,7 @@ import type { Recorded } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { OfChannel } from './of-channel.tsx';
+import { SiteChoice, sitesTold, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What a channel lists by its own record, held against the book. */
@@ -21,21 +23,28 @@ export function ListingsSheet() {
 }
 
 /** A channel's record held against the goods of the draft; null until both have come. */
-export function useRecord(id: ChannelId, moment: number) {
-  const { data } = useListingsQuery(id);
+export function useRecord(id: ChannelId, currency: Currency, moment: number) {
+  const { data } = useListingsQuery({ id, currency });
   const { data: files } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
   const listings = data?.listings ?? null;
   const live = files?.live ?? null;
   const found = useEngine(
-    (engine) => (listings && live ? engine.recordsThere(id, listings, live, moment) : null),
-    [listings, live, id, moment],
+    (engine) => (listings && live ? engine.recordsThere(id, currency, listings, live, moment) : null),
+    [listings, live, id, currency, moment],
     'orders',
   );
   return { listings, live, found };
 }
 
 function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
-  const { listings, live, found } = useRecord(id, moment);
+  // What has no file of its own is converted by the channel: its listings are those of the first.
+  const [first, ...others] = sitesTold(book, id);
+  const sites = [
+    first,
+    ...others.filter(({ dialect }) => dialect.files(settingsOf(book.book, dialect)).length > 0),
+  ] as const;
+  const [site, choose] = useSite([...sites]);
+  const { listings, live, found } = useRecord(id, site.dialect.currency, moment);
   const where = channelName(id);
   return (
     <div className="stage plain">
@@ -50,6 +59,7 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             </span>
           )}
         </div>
+        <SiteChoice sites={sites} chosen={site} choose={choose} />
         {!listings || (live && !found) ? (
           <p className="muted">Comparing {listings ? counts(listings.length, 'listing') : `with ${where}`} …</p>
         ) : !live || !found ? (
@@ -57,14 +67,25 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         ) : found.rows.length === 0 ? (
           <p className="text-true">All listings at {where} are the book’s, with its prices and masses.</p>
         ) : (
-          <Differences book={book} id={id} found={found} />
+          <Differences book={book} id={id} market={site === first ? null : site.market.id} found={found} />
         )}
       </section>
     </div>
   );
 }
 
-function Differences({ book, id, found: { rows: found, every } }: { book: OpenBook; id: ChannelId; found: Recorded }) {
+function Differences({
+  book,
+  id,
+  market,
+  found: { rows: found, every },
+}: {
+  book: OpenBook;
+  id: ChannelId;
+  /** Of a site in another currency than the first, else null. */
+  market: string | null;
+  found: Recorded;
+}) {
   const where = channelName(id);
   const edits = useMemo(() => {
     const complete = completer((sku) => itemAt(book.goods, sku), []);
@@ -72,8 +93,8 @@ function Differences({ book, id, found: { rows: found, every } }: { book: OpenBo
       const item = itemAt(book.goods, sku);
       return item && complete(item);
     };
-    return new Map(found.map(({ finding }) => [keyOf(finding), recordEdits(book.book, id, finding, whole)]));
-  }, [found, book.book, book.goods, id]);
+    return new Map(found.map(({ finding }) => [keyOf(finding), recordEdits(book.book, id, finding, whole, market)]));
+  }, [found, book.book, book.goods, id, market]);
   const rows = useMemo(
     () =>
       found.map(({ finding, cost }): RecordRow => {

@@ -1,11 +1,12 @@
 import { Link } from 'react-router';
 import type { ChannelId } from '../../../core/book/index.ts';
+import { dialectOf } from '../../../core/channels/index.ts';
 import { channelName, counts, listed, recordSorts } from '../../../words/index.ts';
 import { useRecord } from './listings.tsx';
 
 /** What a channel's own record comes to beside the book's goods, in a line; the rest has a sheet of its own. */
 export function ChannelRecords({ id, moment }: { id: ChannelId; moment: number }) {
-  const { listings, found } = useRecord(id, moment);
+  const { listings, found } = useRecord(id, dialectOf(id).currency, moment);
   if (!listings || listings.length === 0) return null;
   const rows = found?.rows ?? [];
   const sorts = [...new Set(rows.map(({ finding }) => finding.is))].map(

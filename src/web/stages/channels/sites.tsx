@@ -1,0 +1,57 @@
+import { useState } from 'react';
+import type { ChannelId, Market } from '../../../core/book/index.ts';
+import { type Dialect, marketTold, sitesOf } from '../../../core/channels/index.ts';
+import type { OpenBook } from '../../data/book.ts';
+
+/** A channel in one of its currencies, and the market that it is told in it. */
+export interface Site {
+  readonly dialect: Dialect;
+  readonly market: Market;
+}
+
+/** The sites of a channel that are told a market; the first in any case. */
+export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): [Site, ...Site[]] => {
+  const [first, ...others] = sitesOf(id) as [Dialect, ...Dialect[]];
+  return [
+    { dialect: first, market: marketTold(book, first) ?? home },
+    ...others.flatMap((dialect): Site[] => {
+      const market = marketTold(book, dialect);
+      return market ? [{ dialect, market }] : [];
+    }),
+  ];
+};
+
+/** One of some sites, as it is chosen; the first till then. */
+export function useSite(sites: readonly [Site, ...Site[]]): readonly [Site, (market: string) => void] {
+  const [chosen, choose] = useState<string | null>(null);
+  return [sites.find(({ market }) => market.id === chosen) ?? sites[0], choose];
+}
+
+/** Which shoppers of a channel are looked at, by what they pay in; nothing where all pay in one currency. */
+export function SiteChoice({
+  sites,
+  chosen,
+  choose,
+}: {
+  sites: readonly Site[];
+  chosen: Site;
+  choose: (market: string) => void;
+}) {
+  if (sites.length < 2) return null;
+  return (
+    <p className="small my-2 flex flex-wrap items-baseline gap-x-3">
+      Shoppers who pay in
+      {sites.map(({ market }) => (
+        <button
+          key={market.id}
+          type="button"
+          className={market.id === chosen.market.id ? 'font-semibold' : 'quiet'}
+          aria-pressed={market.id === chosen.market.id}
+          onClick={() => choose(market.id)}
+        >
+          {market.currency}, {market.name}
+        </button>
+      ))}
+    </p>
+  );
+}
