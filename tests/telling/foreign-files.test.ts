@@ -3,7 +3,7 @@ import type { ChannelId } from '../../src/core/book/index.ts';
 import { type ChannelFile, dialectOf } from '../../src/core/channels/index.ts';
 import { amountText, type Currency, massOfGrams, parseAmount, unwrap } from '../../src/core/exact/index.ts';
 import { parsePlace } from '../../src/core/places/index.ts';
-import type { StandIn } from '../../src/standins/common/standin.ts';
+import { type AskedAs, asCheckout, type StandIn } from '../../src/standins/common/standin.ts';
 import { findlark } from '../../src/standins/findlark/index.ts';
 import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { seedFrom, times } from '../trials.ts';
@@ -31,7 +31,12 @@ interface ForeignWorld {
 }
 
 /** Asks a channel's checkout and the core about such files, and gives how many choices there were. */
-async function bothReadings<S>(channel: ChannelId, standIn: StandIn<S>, worldOf: (seed: number) => ForeignWorld) {
+async function bothReadings<S>(
+  channel: ChannelId,
+  standIn: StandIn<S>,
+  worldOf: (seed: number) => ForeignWorld,
+  as: AskedAs = asCheckout,
+) {
   const from = seedFrom(75_000);
   const counts = { choices: 0, free: 0, discounts: 0 };
   for (let seed = from; seed < from + times(250); seed += 1) {
@@ -39,7 +44,7 @@ async function bothReadings<S>(channel: ChannelId, standIn: StandIn<S>, worldOf:
     const outcome = standIn.submit(standIn.empty, world.files, sent);
     if ('refused' in outcome) throw new Error(`file ${seed}: ${JSON.stringify(outcome.refused)}`);
     const state = await standIn.settle(outcome.state, at);
-    const rules = unwrap(dialectOf(channel).read(standIn.live(state, at).files));
+    const rules = unwrap(dialectOf(channel, as.currency as Currency).read(standIn.live(state, at).files));
     for (let i = 0; i < 20; i += 1) {
       const basket = world.basket();
       if (basket.lines.length === 0) continue;
@@ -52,7 +57,7 @@ async function bothReadings<S>(channel: ChannelId, standIn: StandIn<S>, worldOf:
         mass: grams === null ? null : massOfGrams(grams),
       }));
       const lines = basket.lines.map(({ id, ...line }) => ({ listing: id, ...line }));
-      const there = standIn.checkout(state, at)({ lines, place, codes }).choices;
+      const there = standIn.checkout(state, at, as)({ lines, place, codes }).choices;
       counts.choices += there.length;
       counts.free += there.filter(({ charge }) => charge === '0.00').length;
       counts.discounts += there.filter(({ discount }) => discount !== '0.00').length;
@@ -73,6 +78,20 @@ test('a marketplace’s file that no book became is charged as the core believes
   const { choices, free, discounts } = await bothReadings('harrowmere', harrowmere, foreignMarket);
   expect(choices).toBeGreaterThan(times(2000));
   expect(free).toBeGreaterThan(times(100));
+  expect(discounts).toBeGreaterThan(times(100));
+});
+
+test('so is the file of its site in pounds', async () => {
+  const inPounds = (seed: number): ForeignWorld => {
+    const world = foreignMarket(seed);
+    const files = world.files.map(({ name, text }) =>
+      name === 'plans.tsv' ? { name: 'plans-gbp.tsv', text: text.replace('SITE\tEUR', 'SITE\tGBP') } : { name, text },
+    );
+    return { files, basket: world.basket };
+  };
+  const as = { ...asCheckout, currency: 'GBP' as const };
+  const { choices, discounts } = await bothReadings('harrowmere', harrowmere, inPounds, as);
+  expect(choices).toBeGreaterThan(times(2000));
   expect(discounts).toBeGreaterThan(times(100));
 });
 

@@ -3,6 +3,7 @@ import { readBookFile } from '../../src/core/book/index.ts';
 import { dialectOf, type NotAdopted } from '../../src/core/channels/index.ts';
 import { amountText, type Currency, unwrap } from '../../src/core/exact/index.ts';
 import { inChannel, quote, soldIn } from '../../src/core/quote/index.ts';
+import { type AskedAs, asCheckout } from '../../src/standins/common/standin.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { notAdoptedWords } from '../../src/words/index.ts';
 import { checkoutOf } from '../books/checkout.ts';
@@ -45,28 +46,35 @@ function takenShop(seed: number) {
     Array.from({ length: count }, world.basket).flatMap((basket) => {
       if (basket.lines.length === 0 || basket.lines.some(({ sku }) => !taken.has(sku))) return [];
       const question = inChannel(book.ask({ ...basket, moment: at }), dialect.id);
-      const there = lerrinShop.checkout(outcome.state, at)(checkoutOf(question)).choices;
-      return [{ question, there, where: `shop ${seed}: ${JSON.stringify(basket)}` }];
+      const charged = (as: AskedAs) => lerrinShop.checkout(outcome.state, at, as)(checkoutOf(question)).choices;
+      const [there, inPounds] = [charged(asCheckout), charged({ ...asCheckout, currency: 'GBP' })];
+      return [{ question, there, inPounds, where: `shop ${seed}: ${JSON.stringify(basket)}` }];
     });
   return { files, lost, ...book, asked };
 }
 
-test('a file that no book became is charged as the core believes', () => {
+test('a file that no book became is charged as the core believes, in euros and in pounds', () => {
   const from = seedFrom(73_000);
   let choices = 0;
   for (let seed = from; seed < from + times(150); seed += 1) {
     const shop = takenShop(seed);
     if (!shop) continue;
     const rules = unwrap(dialect.read(shop.files));
-    for (const { question, there, where } of shop.asked(20)) {
-      const believed = rules.charges(soldIn(question), at).map(({ speed, charge, discount }) => ({
-        speed,
-        charge: amountText(charge, euro),
-        discount: amountText(discount, euro),
-      }));
-      expect(believed, where).toEqual(there.map(({ speed, charge, discount }) => ({ speed, charge, discount })));
-      choices += there.length;
-    }
+    const rulesInPounds = unwrap(dialectOf('lerrin-shop', 'GBP' as Currency).read(shop.files));
+    for (const { question, there, inPounds, where } of shop.asked(20))
+      for (const [side, answered] of [
+        [rules, there],
+        [rulesInPounds, inPounds],
+      ] as const) {
+        // Euros and pounds have as many decimals.
+        const believed = side.charges(soldIn(question), at).map(({ speed, charge, discount }) => ({
+          speed,
+          charge: amountText(charge, euro),
+          discount: amountText(discount, euro),
+        }));
+        expect(believed, where).toEqual(answered.map(({ speed, charge, discount }) => ({ speed, charge, discount })));
+        choices += answered.length;
+      }
   }
   expect(choices).toBeGreaterThan(times(1500));
 });
