@@ -1,15 +1,7 @@
 import { HyperFormula } from 'hyperformula';
 import { type BookFile, channelIds, compileBook, readyGoods } from '../src/core/book/index.ts';
-import {
-  dialectOf,
-  filesOf,
-  marketTold,
-  type Rules,
-  recordFindings,
-  type Stock,
-  sitesOf,
-} from '../src/core/channels/index.ts';
-import { amountText, gram, gramsText, type Minor, unwrap } from '../src/core/exact/index.ts';
+import { dialectOf, filesOf, marketTold, type Rules, recordFindings, sitesOf } from '../src/core/channels/index.ts';
+import { amountText, gram, gramsText, type Minor, once, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { manyOf } from './many.ts';
 import { row } from './row.ts';
@@ -28,11 +20,12 @@ export function benchChannels(file: BookFile, count: number): void {
   const changed = structuredClone(body);
   const lane = changed.templates[0]?.lanes.ie?.standard;
   if (lane) lane.rate = { is: 'flat', amount: '5.10' };
-  const opened = (of: typeof body) => (market: string) => {
-    const book = unwrap(compileBook(of, market));
-    return { book, goods: readyGoods(book, items).goods };
-  };
-  const [now, then] = [stocksBy(opened(body)), stocksBy(opened(changed))];
+  const opened = (of: typeof body) =>
+    once((market: string) => {
+      const book = unwrap(compileBook(of, market));
+      return { book, goods: readyGoods(book, items).goods };
+    }, String);
+  const [now, then] = [opened(body), opened(changed)];
   row(`${count.toLocaleString('en')} goods`, '');
   for (const dialect of channelIds.flatMap((id) => sitesOf(id))) {
     const market = marketTold(body, dialect)?.id;
@@ -75,16 +68,6 @@ export function benchChannels(file: BookFile, count: number): void {
     row(`${name}: baskets a second`, believed(rules, goods));
   }
   if (count <= 10_000) row('a spreadsheet engine, one unit of each by six weight tables', sheetOf(now('home').goods));
-}
-
-/** Each market's goods made ready once. */
-function stocksBy(open: (market: string) => Stock): (market: string) => Stock {
-  const known = new Map<string, Stock>();
-  return (market) => {
-    const made = known.get(market) ?? open(market);
-    known.set(market, made);
-    return made;
-  };
 }
 
 /** What a seller with a spreadsheet works out before any file is written: the charge of each item alone, lane by lane. */

@@ -9,7 +9,7 @@ import {
   readyGoods,
 } from '../core/book/index.ts';
 import type { Stock } from '../core/channels/index.ts';
-import { type Result, unwrap } from '../core/exact/index.ts';
+import { once, type Result, unwrap } from '../core/exact/index.ts';
 import type { Item } from '../core/goods/index.ts';
 import { type ChannelClient, channelClient, type Patience } from '../live/index.ts';
 import { carrierClient } from './carrier-client.ts';
@@ -84,12 +84,7 @@ export function compiledOnce(database: Database): () => Promise<CompiledRevision
     kept = await snapshot(database, async (connection) => {
       const book = await readBook(connection);
       if (!book) return null;
-      const known = new Map<string | null, Result<CompiledBook>>();
-      const compiledFor = (market: string | null): Result<CompiledBook> => {
-        const made = known.get(market) ?? compileBook(book, market ?? undefined);
-        known.set(market, made);
-        return made;
-      };
+      const compiledFor = once((market: string | null) => compileBook(book, market ?? undefined), String);
       return { revision: await newest(connection), book, compiledFor };
     });
     return kept;
@@ -121,14 +116,9 @@ export async function readStanding(connection: Connection): Promise<Saved | null
 
 /** Makes it ready to answer: dated rows as of a moment. */
 export function standingAt({ revision, book, items }: Saved, now: number): Snapshot {
-  const known = new Map<string, Stock>();
-  const stockOf = (market: string): Stock => {
-    const before = known.get(market);
-    if (before) return before;
+  const stockOf = once((market: string): Stock => {
     const compiled = asOf(unwrap(compileBook(book, market)), now);
-    const stock = { book: compiled, goods: readyGoods(compiled, items).goods };
-    known.set(market, stock);
-    return stock;
-  };
+    return { book: compiled, goods: readyGoods(compiled, items).goods };
+  }, String);
   return { revision, book, stockOf };
 }

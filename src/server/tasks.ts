@@ -1,4 +1,4 @@
-import { dialectOf, type Manifest, rulesReader, settingsOf, toldAt } from '../core/channels/index.ts';
+import { dialectOf, type Manifest, rulesReader, settingsOf, type ToldSite, toldAt } from '../core/channels/index.ts';
 import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
 import { nowOf, type Reaching, reaching, readStanding, standing, standingAt } from './context.ts';
@@ -65,8 +65,8 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
         read();
         if (!saved) return { down: 'there is no book yet' };
         const { book, stockOf } = standingAt(saved, now);
-        const [told] = toldAt(channel, book, stockOf);
-        if (!told) return { down: 'there is no market yet' };
+        // A saved book is sound: there is something of every market of it.
+        const [told] = toldAt(channel, book, stockOf) as [ToldSite];
         const reader = rulesReader();
         const sides = {
           rendition: told.rendition,

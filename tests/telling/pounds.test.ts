@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { asOf, type BookFile, bookFileSchema } from '../../src/core/book/index.ts';
-import { type Fidelity, type Rules, settingsOf, type Told, toldAt } from '../../src/core/channels/index.ts';
+import { type Fidelity, type Rules, settingsOf, type ToldSite, toldAt } from '../../src/core/channels/index.ts';
 import { amountText, type Currency, parseAmount, unwrap } from '../../src/core/exact/index.ts';
 import { charges, soldIn } from '../../src/core/quote/index.ts';
 import type { StandIn } from '../../src/standins/common/standin.ts';
@@ -46,7 +46,7 @@ function convertedAlike({ book, basket }: World, chance: (() => number) | null):
 }
 
 /** What a channel is told of a book, site by site. */
-function toldOf(id: 'lerrin-shop' | 'harrowmere', file: BookFile): readonly Told[] {
+function toldOf(id: 'lerrin-shop' | 'harrowmere', file: BookFile): readonly ToldSite[] {
   const { goods: _, ...body } = file;
   return toldAt(id, body, (market) => {
     const { book, goods } = opened(file, market);

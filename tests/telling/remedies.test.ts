@@ -8,7 +8,14 @@ import {
   patchWith,
   readBookFile,
 } from '../../src/core/book/index.ts';
-import { type Clause, type Note, type Remedy, remedyEdits, type Told, toldAt } from '../../src/core/channels/index.ts';
+import {
+  type Clause,
+  type Note,
+  type Remedy,
+  remedyEdits,
+  type ToldSite,
+  toldAt,
+} from '../../src/core/channels/index.ts';
 import { opened } from '../books/opened.ts';
 import { smallBook } from '../books/small.ts';
 import { worldOf } from '../reading/books.ts';
@@ -27,7 +34,7 @@ const said = (file: BookFile): BookFile =>
   });
 
 /** What every channel is told of a book, in each of its currencies. */
-const toldIn = (file: BookFile, ids: readonly ChannelId[] = channelIds): Told[] =>
+const toldIn = (file: BookFile, ids: readonly ChannelId[] = channelIds): ToldSite[] =>
   ids.flatMap((id) => toldAt(id, file, (market) => opened(file, market)));
 
 const offers = (note: Note | undefined, remedy: Remedy): boolean =>

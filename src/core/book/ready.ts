@@ -5,6 +5,7 @@ import {
   kept,
   type Minor,
   nothing,
+  once,
   type Problem,
   parseAmount,
   type Steps,
@@ -201,19 +202,6 @@ function workshop(book: CompiledBook, itemOf: Workshop['itemOf'], problems: Prob
     origin: once((text) => text, String),
     inside: once((words) => words, String),
     takersOf: once((kind) => bitsOf(book, ({ kinds }) => kinds.length === 0 || kinds.includes(kind)), String),
-  };
-}
-
-/** Works each answer out once, by a text of what is asked. */
-function once<Of, Answer>(work: (of: Of) => Answer, textOf: (of: Of) => string): (of: Of) => Answer {
-  const known = new Map<string, Answer>();
-  return (of) => {
-    const key = textOf(of);
-    const before = known.get(key);
-    if (before !== undefined) return before;
-    const answer = work(of);
-    known.set(key, answer);
-    return answer;
   };
 }
 

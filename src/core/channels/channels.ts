@@ -93,7 +93,7 @@ export function siteFor(
 }
 
 /** What a channel is told in one currency: a market's book, as it can be said there. */
-export interface Told extends Stock {
+export interface ToldSite extends Stock {
   readonly dialect: Dialect;
   readonly rendition: Rendition;
 }
@@ -107,14 +107,14 @@ export function toldAt(
   id: ChannelId,
   body: { readonly markets: readonly Market[] },
   stockOf: (market: string) => Stock | null,
-): Told[] {
+): ToldSite[] {
   const [first, ...others] = sitesOf(id) as [Dialect, ...Dialect[]];
   const main = marketTold(body, first);
   const home = stockOf((main ?? (body.markets[0] as Market)).id);
   if (!home) return [];
-  const beside = others.flatMap((dialect): Told[] => {
+  const beside = others.flatMap((dialect): ToldSite[] => {
     const market = marketTold(body, dialect);
-    if (!market || (!main && isConverted(dialect))) return [];
+    if (!market || (!main && !hasOwnFile(dialect))) return [];
     const stock = stockOf(market.id);
     return stock ? [{ ...stock, dialect, rendition: dialect.render(stock.book, stock.goods, home) }] : [];
   });
@@ -124,8 +124,8 @@ export function toldAt(
   return [{ ...home, dialect: first, rendition: { ...rendition, notes } }, ...beside];
 }
 
-/** Whether a channel has no file for a currency, as it converts what it is told in the one it counts in. */
-const isConverted = ({ files }: Pick<Dialect, 'files'>): boolean => files({ speeds: {} }).length === 0;
+/** Whether a channel has a file for a currency; else it converts what it is told in the one it counts in. */
+export const hasOwnFile = ({ files }: Pick<Dialect, 'files'>): boolean => files({ speeds: {} }).length > 0;
 
 /** What is said of markets that a channel is not told: their shoppers see another currency, or another market. */
 const untoldNotes = (id: ChannelId, markets: readonly Market[], told: readonly string[]): Note[] =>

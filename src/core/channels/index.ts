@@ -7,7 +7,7 @@ export type { Adopted, NotAdopted } from './adopted.ts';
 export { type AdoptRow, adoptionRows } from './adoption.ts';
 export { begunFrom } from './begun-from.ts';
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
-export { dialectOf, dialects, marketTold, siteFor, sitesOf, type Told, toldAt } from './channels.ts';
+export { dialectOf, dialects, hasOwnFile, marketTold, siteFor, sitesOf, type ToldSite, toldAt } from './channels.ts';
 export { countedAt } from './counted.ts';
 export {
   type ChannelBasket,

@@ -14,7 +14,7 @@ export {
 export { type Length, lengthUnits, millimetre, parseLength } from './length.ts';
 export { knowsLocale } from './locale.ts';
 export { gram, gramsText, type Mass, type MassUnit, massEntry, massOfGrams, massUnits, parseMass } from './mass.ts';
-export { latest, lazily, memo, recalled } from './memo.ts';
+export { latest, lazily, memo, once, recalled } from './memo.ts';
 export { parseMoment } from './moment.ts';
 export { amountText, type Minor, minor, nothing, parseAmount, percentOf, splitByLargestRemainder } from './money.ts';
 export { type Goes, type Named, type Naming, naming, namings } from './naming.ts';

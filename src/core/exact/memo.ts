@@ -51,6 +51,22 @@ export function recalled<Asked, Answer>(most: number, work: (asked: Asked) => An
   };
 }
 
+/**
+ * A function that works each answer out once, by a text of what is asked, for as long as it is held: for what is asked
+ * within one task again and again.
+ */
+export function once<Of, Answer>(work: (of: Of) => Answer, textOf: (of: Of) => string): (of: Of) => Answer {
+  const known = new Map<string, { readonly answer: Answer }>();
+  return (of) => {
+    const key = textOf(of);
+    const before = known.get(key);
+    if (before) return before.answer;
+    const answer = work(of);
+    known.set(key, { answer });
+    return answer;
+  };
+}
+
 /** Something that is made when it is first asked for, and kept. */
 export function lazily<T>(make: () => T): () => T {
   let made: { readonly value: T } | null = null;

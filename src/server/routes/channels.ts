@@ -21,7 +21,7 @@ import {
 } from '../../contract/index.ts';
 import { asOf, type ChannelId, type CompiledBook, channelIds, namedSkus, readyFinder } from '../../core/book/index.ts';
 import { countedAt, dialectOf, settingsOf, siteFor, sitesOf } from '../../core/channels/index.ts';
-import { type Currency, memo, type Problem, unwrap } from '../../core/exact/index.ts';
+import { memo, type Problem, unwrap } from '../../core/exact/index.ts';
 import { inChannel, type Question, questionOf, soldIn } from '../../core/quote/index.ts';
 import { ChannelDown, type LiveAnswer } from '../../live/index.ts';
 import { saidProblem } from '../../words/index.ts';
@@ -163,7 +163,13 @@ export function channelRoutes(context: Context, jobs: Jobs): Hono {
     .get('/channels/:id/listings', async (c) => {
       const id = channelOf(c.req.param('id'));
       const { currency } = shapedAs(listingsRequest, c.req.query());
-      const site = dialectOf(id, currency as Currency | undefined);
+      const site = currency === undefined ? dialectOf(id) : sitesOf(id).find((one) => one.currency === currency);
+      if (!site) {
+        const detail = sitesOf(id).map((one) => one.currency);
+        throw new HttpProblem(404, 'site', `${dialectOf(id).name} does not sell in ${currency}`, {
+          detail: detail.join(', '),
+        });
+      }
       const listings = await clients[id].listings(site.currency).catch((error: unknown) => {
         if (error instanceof ChannelDown) return [];
         throw error;

@@ -8,7 +8,7 @@ const amounts = new Set(['charge', 'each', 'freeFrom', 'leastValue', 'amount', '
 /** 86 pence for a euro, and up to what five pence divide. */
 const pounds = (text: string): string => twoDecimals(Math.ceil((cents(text) * 86) / 500) * 5);
 
-/** A value of the file with each amount in it in pounds; the edges of steps by value are texts, those by grams are not. */
+/** A value of the file with each amount in it in pounds. Edges of steps by value are texts, those by grams are not. */
 const converted = (value: unknown, field = ''): unknown => {
   if (typeof value === 'string') return amounts.has(field) ? pounds(value) : value;
   if (Array.isArray(value)) return value.map((one) => converted(one));

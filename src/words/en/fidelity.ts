@@ -132,7 +132,10 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
     case 'converted there':
       return `It converts its figures by itself, each alone: up to ${say(loss.off)} off.`;
     case 'prices converted there':
-      return `It converts prices by itself: ${counts(loss.goods, 'item', 'goods')} cost up to ${say(loss.off)} more or less.`;
+      return [
+        'It converts prices by itself:',
+        `${counts(loss.goods, 'item', 'goods')} cost up to ${say(loss.off)} more or less.`,
+      ].join(' ');
     case 'not in this currency':
       return 'It has one list of campaigns for all currencies, and is not told this one in the others.';
     case 'not for this currency alone':

@@ -189,29 +189,24 @@ const mixing = (book: CompiledBook, plans: readonly ToldPlan[]): Fidelity =>
  * book charges as one is bounded by its parts already.
  */
 function furtherOff(plans: readonly ToldPlan[]): Fidelity {
-  const places = new Map<string, Map<string, Map<string, number>>>();
+  const charged = new Map<string, { readonly place: string; readonly template: string; readonly off: number }>();
   for (const { group, lanes } of plans)
     for (const { zone, service, alone, fidelity } of lanes) {
       if (group.own || fidelity.is !== 'bounded') continue;
-      const place = known(places, `${zone} ${service}`, () => new Map<string, Map<string, number>>());
-      const template = known(place, group.template.id, () => new Map<string, number>());
-      const one = `${group.origin} ${alone ? group.kind : ''}`;
-      template.set(one, Math.max(template.get(one) ?? 0, fidelity.bound));
+      const [place, template] = [`${zone} ${service}`, group.template.id];
+      const one = [place, template, group.origin, alone ? group.kind : ''].join('\u0000');
+      charged.set(one, { place, template, off: Math.max(charged.get(one)?.off ?? 0, fidelity.bound) });
     }
-  const offs = [...places.values()].map((place) =>
-    [...place.values()].reduce((sum, template) => {
-      const all = [...template.values()];
-      return sum + all.reduce((total, off) => total + off, 0) - Math.max(0, ...all);
-    }, 0),
-  );
-  const off = Math.max(0, ...offs);
+  const further = new Map<string, number>();
+  const most = new Map<string, number>();
+  for (const { place, template, off } of charged.values()) {
+    const lane = `${place}\u0000${template}`;
+    const before = most.get(lane) ?? 0;
+    most.set(lane, Math.max(before, off));
+    further.set(place, (further.get(place) ?? 0) + Math.min(before, off));
+  }
+  const off = Math.max(0, ...further.values());
   return off === 0 ? exact : bounded(off, { is: 'parcels of each', off: minor(off) }, 'live with it');
-}
-
-function known<K, V>(all: Map<K, V>, key: K, make: () => V): V {
-  const found = all.get(key) ?? make();
-  all.set(key, found);
-  return found;
 }
 
 function zoneNotes(book: CompiledBook, places: Places): Note[] {

@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, conversionAt, converted, type Minor, minor, parseDecimal, unwrap } from '../../exact/index.ts';
+import { amountText, conversionAt, converted, type Minor, once, parseDecimal, unwrap } from '../../exact/index.ts';
 import { amountIn, euro } from '../amounts.ts';
 import type { Rules } from '../dialect.ts';
 import { type Campaign, type CampaignBenefit, conversion, type Shop, type ShopRate } from './format.ts';
@@ -71,26 +71,21 @@ function benefitInPounds(benefit: CampaignBenefit): CampaignBenefit {
   }
 }
 
-/** What the shop does for those who pay in pounds: goods cost what it converts. There is no file of its own for that. */
+/** What the shop does for those who pay in pounds: goods cost what it converts, and no file of its own says that. */
 export function rulesInPounds(shop: Shop): Rules {
   const there = shopInPounds(shop);
-  const prices = new Map<string, Minor>();
-  const priceOf = new Map(there.listings.map(({ id, price }) => [id, price]));
-  const priced = (listing: string, otherwise: Minor): Minor => {
-    const known = prices.get(listing);
-    if (known !== undefined) return known;
-    const text = priceOf.get(listing);
-    const price = text === undefined ? otherwise : amountIn(text);
-    prices.set(listing, minor(price));
-    return price;
-  };
+  const texts = new Map(there.listings.map(({ id, price }) => [id, price]));
+  const priceOf = once((listing: string): Minor | null => {
+    const text = texts.get(listing);
+    return text === undefined ? null : amountIn(text);
+  }, String);
   const asThere = (rules: Rules): Rules => ({
     ...rules,
     written: () => [],
     without: (keys) => asThere(rules.without(keys)),
     charges: (basket, moment) =>
       rules.charges(
-        { ...basket, lines: basket.lines.map((line) => ({ ...line, price: priced(line.listing, line.price) })) },
+        { ...basket, lines: basket.lines.map((line) => ({ ...line, price: priceOf(line.listing) ?? line.price })) },
         moment,
       ),
   });

@@ -9,8 +9,11 @@ export interface Site {
   readonly market: Market;
 }
 
+/** A channel's sites, that in the currency it counts in first. */
+export type Sites = readonly [Site, ...Site[]];
+
 /** The sites of a channel that are told a market; the first in any case. */
-export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): [Site, ...Site[]] => {
+export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): Sites => {
   const [first, ...others] = sitesOf(id) as [Dialect, ...Dialect[]];
   return [
     { dialect: first, market: marketTold(book, first) ?? home },
@@ -22,7 +25,7 @@ export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): [Site, ...Si
 };
 
 /** One of some sites, as it is chosen; the first till then. */
-export function useSite(sites: readonly [Site, ...Site[]]): readonly [Site, (market: string) => void] {
+export function useSite(sites: Sites): readonly [Site, (market: string) => void] {
   const [chosen, choose] = useState<string | null>(null);
   return [sites.find(({ market }) => market.id === chosen) ?? sites[0], choose];
 }
@@ -33,7 +36,7 @@ export function SiteChoice({
   chosen,
   choose,
 }: {
-  sites: readonly Site[];
+  sites: Sites;
   chosen: Site;
   choose: (market: string) => void;
 }) {

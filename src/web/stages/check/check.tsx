@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import type { CheckReport, FindingView } from '../../../contract/index.ts';
 import { channelIds } from '../../../core/book/index.ts';
-import { marketTold, sitesOf, stated } from '../../../core/channels/index.ts';
+import { stated } from '../../../core/channels/index.ts';
 import { csvOf } from '../../../core/tables/index.ts';
 import {
   amountOf,
@@ -22,6 +22,7 @@ import { useMomentText } from '../../ui/clock.ts';
 import { download } from '../../ui/download.ts';
 import { NotThere } from '../../ui/missing.tsx';
 import { Plumb } from '../../ui/plumb.tsx';
+import { sitesTold } from '../channels/sites.tsx';
 import { ClassTable } from './class-table.tsx';
 import { FindingPanel } from './finding.tsx';
 import { gravestOf, standings } from './hang.ts';
@@ -111,13 +112,9 @@ function shownOf(report: CheckReport | null, channel: string | undefined, key: s
 }
 
 /** The currencies that some channel is told besides its own, in which nothing is asked. */
-function paidOtherwise({ book }: OpenBook): string {
-  const others = channelIds.flatMap((id) =>
-    sitesOf(id)
-      .slice(1)
-      .filter((site) => marketTold(book, site)),
-  );
-  const currencies = [...new Set(others.map(({ currency }) => currency))];
+function paidOtherwise(book: OpenBook): string {
+  const others = channelIds.flatMap((id) => sitesTold(book, id).slice(1));
+  const currencies = [...new Set(others.map(({ dialect }) => dialect.currency))];
   return currencies.length === 0 ? '' : `, not paid in ${currencies.join(', ')}`;
 }
 
