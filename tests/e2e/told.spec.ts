@@ -86,6 +86,14 @@ test('shoppers who pay in pounds: told, charged and looked at beside the others'
   await expect(charged.getByRole('cell').nth(2)).toContainText('£5.95');
   await expect(charged.getByRole('cell').nth(3)).toContainText('£6.54');
   await expect(charged.getByRole('cell').nth(4)).toContainText('not sold there');
+  // A member of the marketplace's, whom no list of the seller's has.
+  const members = await context.request.post(`${application.channels.harrowmere}/desk/members`, {
+    data: { customers: ['c-1'] },
+  });
+  expect(members.ok()).toBe(true);
+  await desk.getByLabel('Customer’s id').fill('c-1');
+  await desk.keyboard.press('Enter');
+  await expect(charged.getByRole('cell').nth(3)).toContainText('£0.00, £6.54 paid by it');
 
   await follow(desk, 'channels/harrowmere');
   const file = await context.request.get(`${application.address}/api/channels/harrowmere/files/plans-gbp.tsv`);

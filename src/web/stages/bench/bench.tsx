@@ -42,7 +42,8 @@ function useSides(book: OpenBook, pinned: Basket, moment: number) {
   );
   const known = basket.lines.every((line) => factsOf(book.savedGoods).skus.has(line.sku));
   const isAsked = known && !(sided !== null && 'problems' in sided);
-  return { basket, sided, asking: { moment: at, basket: asking, isAsked } };
+  // A channel has customers of its own, which the book's list need not have.
+  return { basket, sided, asking: { moment: at, basket: { ...asking, customer: pinned.customer }, isAsked } };
 }
 
 /**

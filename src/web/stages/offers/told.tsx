@@ -58,8 +58,10 @@ interface ThereProps {
 
 /** Each channel is asked by itself: one that is slow keeps nobody from seeing the others. */
 function ToldThere({ id, book, offer, moment, told = [], unlisted }: ThereProps) {
-  const [first, ...others] = told;
+  const [first] = told;
   const note = first?.note;
+  // In the first market that it is told in otherwise than exactly.
+  const lost = told.find((one) => one.note.fidelity.is !== 'exact');
   const dated = useMomentText();
   const { data: state } = useChannelQuery({ id, moment: new Date(moment).toISOString() });
   const begin = momentOf(offer.window.from, offer.window.zone);
@@ -97,20 +99,12 @@ function ToldThere({ id, book, offer, moment, told = [], unlisted }: ThereProps)
                 ? `refused: ${held.reason}`
                 : `in review, at the latest until ${dated(held.until)}`
               : sentWords(state?.told ?? null, book.revision)}
-            {note && note.fidelity.is !== 'exact' && (
-              <span className={note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
+            {lost && (
+              <span className={lost.note.fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
                 {' '}
-                · {lostWords(book.book, note.fidelity, first?.market ?? book.home)}
+                · {lost !== first && `In ${lost.market.currency}: `}
+                {lostWords(book.book, lost.note.fidelity, lost.market)}
               </span>
-            )}
-            {others.map(
-              ({ market, note: { fidelity } }) =>
-                fidelity.is !== 'exact' && (
-                  <span key={market.id} className={fidelity.is === 'bounded' ? 'text-limit' : 'text-off'}>
-                    {' '}
-                    · In {market.currency}: {lostWords(book.book, fidelity, market)}
-                  </span>
-                ),
             )}
             {unlisted && (
               <span className="text-off">
