@@ -5,7 +5,7 @@ import { soldIn } from '../../src/core/quote/index.ts';
 import { harrowmere } from '../../src/standins/harrowmere/index.ts';
 import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
-import { flat, item, shopOf } from '../books/shop.ts';
+import { flat, item, offerOf, shopOf } from '../books/shop.ts';
 import { seedFrom, times } from '../trials.ts';
 import { saidWorldOf, tellableWorldOf } from './books.ts';
 import { sentFiles, withSingles } from './singles.ts';
@@ -150,6 +150,48 @@ test('what is cut out of a region of several countries is charged alike by both,
     const [charged] = harrowmere.checkout(outcome.state, at)(checkoutOf(question)).choices;
     expect([amountText(believed?.charge as never, euro), charged?.charge], place).toEqual([charge, charge]);
   }
+});
+
+test('what goes up evenly without end is told exactly, of goods of many masses and of one', () => {
+  const lane: Parameters<typeof shopOf>[0][string] = {
+    rate: {
+      is: 'table',
+      unit: 'g',
+      breaks: [
+        { to: '825', amount: '27.91' },
+        { to: null, amount: '27.91', step: '0.80', per: '825' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const weighing = (sku: string, grams: string) => item(sku, { mass: { value: grams, unit: 'g' } });
+  const told = (grams: readonly string[]) => {
+    const goods = grams.map((one, i) => weighing(`LK-${i}`, one));
+    const made = shopOf({ post: lane }, goods, { channels: { harrowmere: { speeds: { post: 'STANDARD' } } } }).open();
+    const { rules, notes } = dialect.render(made.book, made.goods);
+    expect(filesOf(rules)[0]?.text).toContain('RATE\tMAIN\tIRELAND\tSTANDARD\t27.91\t0.80\n');
+    expect(notes.find(({ clause }) => clause.about === 'rate')?.fidelity.is).toBe('exact');
+    return /^PLAN.*$/m.exec(filesOf(rules)[0]?.text ?? '')?.[0];
+  };
+  expect(told(['90', '225', '780', '1301'])).toBe('PLAN\tMAIN\tMain\t825');
+  // Of orders of 90, 180, 270 … grams a rounder parcel says the same.
+  expect(told(['90'])).toBe('PLAN\tMAIN\tMain\t850');
+});
+
+test('what is free without a code comes before what asks for one, so that none is spent for nothing', () => {
+  const benefit: Parameters<typeof offerOf>[2]['benefit'] = {
+    is: 'delivery',
+    on: { is: 'services', services: ['post'] },
+    off: { by: 'free' },
+  };
+  const { book, goods } = shopOf({ post: flat('4.00', { value: '50', test: 'before' }) }, [item('A')], {
+    channels: { harrowmere: { speeds: { post: 'STANDARD' } } },
+    offers: [offerOf('card', 1, { benefit, code: { is: 'shared', code: 'CARD' } }), offerOf('week', 2, { benefit })],
+  }).open();
+  const text = filesOf(dialect.render(book, goods).rules)[0]?.text ?? '';
+  expect(text.match(/(?<=^DELIVERY\t)[^\t]+/gm)).toEqual(['FREE-STANDARD-50-00', 'WEEK', 'CARD']);
+  // The channel's own words, which stand in its file.
+  expect(text).toContain('\tFree standard from 50.00\tStandard to Ireland is free from 50.00.\t');
 });
 
 /** The clauses that a file has. */

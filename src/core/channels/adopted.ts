@@ -27,6 +27,10 @@ export type NotAdopted =
   | { readonly is: 'name'; readonly of: string }
   /** Days on the way that are more than a book says, or the other way round: they are brought within. */
   | { readonly is: 'days'; readonly set: string; readonly zone: string; readonly speed: string }
+  /** Days on the way are not told there. */
+  | { readonly is: 'no days' }
+  /** What a parcel holds is no mass that a unit says in three decimals: the nearest thousandth of a gram stands in. */
+  | { readonly is: 'parcel'; readonly set: string; readonly grams: string }
   /** A zone that nowhere is in: it is left out. */
   | { readonly is: 'no places'; readonly zone: string }
   /** Steps that stop and begin again: what lies behind the gap is left out. */
@@ -43,6 +47,8 @@ export type NotAdopted =
   | { readonly is: 'places of no zones'; readonly offer: string; readonly places: readonly string[] }
   /** A delivery campaign that pays some services whole and others in part: it is one that reduces. */
   | { readonly is: 'pays in part'; readonly offer: string; readonly atMost: string }
+  /** Free delivery of some goods alone, which in a book is that of the whole basket. */
+  | { readonly is: 'frees its goods alone'; readonly offer: string }
   /** A campaign that ends before it begins, so that it never holds: it is left out. */
   | { readonly is: 'never'; readonly offer: string }
   /** More uses than a book counts: there is no limit. */

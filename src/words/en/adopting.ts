@@ -59,6 +59,21 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
     ),
     ...of('days', lane, (all) => `Days on the way brought within 0 to 90: ${all}.`),
     ...of(
+      'no days',
+      () => '',
+      () => 'Days on the way are not told there: services have 0 to 0 days until you say them.',
+    ),
+    ...of(
+      'parcel',
+      ({ set, grams }) => `${set} (${grams} g)`,
+      (all) => `Parcels that hold no mass in thousandths of a gram are taken as of the nearest: ${all}.`,
+    ),
+    ...of(
+      'frees its goods alone',
+      ({ offer }) => offer,
+      (all) => `Free delivery of some goods alone there is that of the whole basket here: ${all}.`,
+    ),
+    ...of(
       'no places',
       ({ zone }) => zone,
       (all) => `Zones that nowhere is in, left out: ${all}.`,

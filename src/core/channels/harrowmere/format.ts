@@ -81,7 +81,7 @@ const regionByCountry = new Map([...regions].flatMap(([region, all]) => all.map(
 export const regionOf = (country: string): string => regionByCountry.get(country) ?? elsewhere;
 
 /** Parts by which an address without a postcode falls as their postcodes do. */
-const partsWithPostcodes = 'GB-NIR US-AK US-HI US-PR US-VI ES-GC ES-TF ES-CE ES-ML ES-PM'.split(' ');
+export const partsWithPostcodes = 'GB-NIR US-AK US-HI US-PR US-VI ES-GC ES-TF ES-CE ES-ML ES-PM'.split(' ');
 export const hasPostcodes = (part: string): boolean => partsWithPostcodes.includes(part);
 
 /** What no cell takes: it would end it. */

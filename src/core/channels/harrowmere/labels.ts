@@ -44,15 +44,14 @@ export function labelsFor<G extends Group>(groups: readonly G[], extents: readon
   const out = fewestOut(carried, limits.labels);
   const keyFor = keysOf(limits.key);
   const names = new Map<number, string>();
-  // A label is called by what minds most of those that share it.
-  const open = (column: string) => column.split('-').length;
-  for (const [i, column] of [...columns.entries()].sort(([, a], [, b]) => open(a) - open(b))) {
+  // A label is called by the last of those that share it: what says most of the goods comes last.
+  for (const [i, column] of [...columns.entries()].reverse()) {
     const label = labelOf.get(column);
     if (label === undefined || out.has(label) || names.has(label)) continue;
     names.set(label, keyFor(spelled(extents[i]?.wanted ?? '')));
   }
   const byClass = new Map(
-    classes.map((one, at) => [one, (carried[at] ?? []).flatMap((label) => names.get(label) ?? [])]),
+    classes.map((one, at) => [one, (carried[at] ?? []).flatMap((label) => names.get(label) ?? []).sort()]),
   );
   return {
     of: columns.map((column): Labelled => {

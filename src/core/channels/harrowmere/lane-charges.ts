@@ -12,6 +12,8 @@ export interface Charged {
   readonly charges: Charges;
   /** What it charges one, two and three of some of the goods, each alone. */
   readonly singles: readonly Single[];
+  /** Masses by which the rate itself goes up: where its breaks end, and for each started how much. */
+  readonly steps: readonly Mass[];
   readonly least: Minor;
   readonly most: Minor;
   /** Whether the book asks for masses. */
@@ -42,6 +44,7 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   const evenly = (least: number, most: number, fidelity: Fidelity): Charged => ({
     charges: [{ after: 0, to: stated.mass, least, most }],
     singles: [],
+    steps: [],
     least: minor(least),
     most: minor(most),
     isWeighed: asksMass(by),
@@ -75,12 +78,18 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   return {
     charges: runs,
     singles: singlesOf(by, goods),
+    steps: stepsOf(breaks, summed),
     least: minor(Math.min(...runs.map(({ least }) => least))),
     most: minor(Math.max(...runs.map(({ most }) => most))),
     isWeighed: asksMass(by),
     ends: refused || beyond.is !== 'exact',
     fidelity: worstOf([refused ? noStop : exact, beyond]),
   };
+}
+
+function stepsOf(breaks: Exclude<Breaks, { over: 'volume' }> | null, summed: ReturnType<typeof summedOf>): Mass[] {
+  const masses = breaks?.over === 'mass' ? [...breaks.edges, ...breaks.breaks.map(({ per }) => per)] : [];
+  return [...new Set([...masses, summed?.weight?.per ?? 0])].filter((mass): mass is Mass => mass > 0);
 }
 
 /** How many goods stand for all: of more those at even steps of their masses. */
@@ -237,7 +246,8 @@ function massPieces(
         { after: 0, to: breaks.from - 1 },
         { after: breaks.from - 1, to: breaks.from },
         ...piecesOf(breaks, breaks.from, stated.mass),
-        { after: breaks.edges.at(-1) ?? 0, to: stated.mass },
+        // Beyond the last break of a table that ends nothing is offered.
+        ...(breaks.breaks.length > breaks.edges.length ? [] : [{ after: breaks.edges.at(-1) ?? 0, to: stated.mass }]),
       ]
     : pieces(0, summed?.weight?.started ? summed.weight.per : Math.ceil(stated.mass / mostRuns), stated.mass);
   const within = all.filter(({ after, to }) => after >= 0 && to > after && after < stated.mass);

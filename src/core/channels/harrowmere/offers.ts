@@ -63,14 +63,13 @@ function toldOffer(telling: Telling, offer: Offer): ToldOffer | Fidelity {
   const { title, fidelity: short } = fitted(titled, limits.title);
   const common = { title, terms, code: code ?? '', from: minute(offer.from), until: minute(offer.until) };
   const drafts = does.lines.map((line): Draft => {
-    const key = telling.keyFor(offer.id);
-    const { extent } = line;
+    const head = { extent: line.extent, wanted: offer.id };
     return line.is === 'GOODS'
-      ? { is: line.is, extent, line: { key, ...common, benefit: line.benefit } }
+      ? { ...head, is: line.is, line: { ...common, benefit: line.benefit } }
       : {
+          ...head,
           is: line.is,
-          extent,
-          line: { key, ...common, leastSpend: does.leastSpend, speeds: line.speeds, places: line.places },
+          line: { ...common, leastSpend: does.leastSpend, speeds: line.speeds, places: line.places },
         };
   });
   return {
@@ -95,14 +94,13 @@ interface Does {
 const notThere = ({ benefit }: Offer): Fidelity =>
   unsayable({ is: 'benefit', kind: benefit.is }, 'the channel left out');
 
-/** The goods of a selection, of some plans; `only`: what tells the label from that of all plans. */
+/** The goods of a selection, of some plans. */
 const extentOf = (
   { book }: Telling,
   part: Part,
-  only: string,
   { has, minds }: Pick<Extent<ToldPlan>, 'has' | 'minds'>,
 ): Extent<ToldPlan> => ({
-  wanted: `${part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some')}${only}`,
+  wanted: part === allGoods ? 'any' : (book.parts[part]?.id ?? 'some'),
   part,
   has,
   minds,
@@ -121,7 +119,7 @@ function goodsAs(telling: Telling, offer: Offer): Does | Fidelity {
     lost.push(bounded(stated.units / 2, { is: 'rounded by line' }, 'live with it'));
   if (offer.zones) lost.push(unsayable({ is: 'holds everywhere' }, 'every place'));
   if (offer.conditions.length > 0) lost.push(unsayable({ is: 'asks no least value' }, 'no least value'));
-  const extent = extentOf(telling, of.part, '', { has: always, minds: always });
+  const extent = extentOf(telling, of.part, { has: always, minds: always });
   return {
     lines: [{ is: 'GOODS', benefit: of.benefit, extent }],
     leastSpend: '',
@@ -160,8 +158,7 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   const { lines, most, meant, fidelity } = freedLines(telling, offer);
   if (lines.length === 0) return worstOf([fidelity, unsayable({ is: 'no counterpart' }, 'speeds for its services')]);
   const told = lines.map(({ speeds, places, plans }): Does['lines'][number] => {
-    const only = plans.length < telling.plans.length ? `-${speeds[0]}` : '';
-    const extent = extentOf(telling, part, only, {
+    const extent = extentOf(telling, part, {
       has: (plan) => telling.isFreed(plan) && plans.includes(plan),
       minds: ({ lanes }) => lanes.some(({ zone, rate }) => rate && places.includes(zone)),
     });

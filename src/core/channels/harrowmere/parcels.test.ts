@@ -7,7 +7,7 @@ import type { Aim } from './settings.ts';
 
 const best = (lanes: readonly Charges[], singles: readonly (readonly Single[])[] = [], aim: Aim = 'any order') =>
   bestParcels(
-    lanes.map((charges, i) => ({ charges, singles: singles[i] ?? [] })),
+    lanes.map((charges, i) => ({ charges, singles: singles[i] ?? [], steps: [] })),
     aim,
   );
 

@@ -8,6 +8,8 @@ import { usualLine } from './usual-line.ts';
 export interface Priced {
   readonly charges: Charges;
   readonly singles: readonly Single[];
+  /** Masses by which the rate itself goes up. */
+  readonly steps: readonly Mass[];
 }
 
 /** The amounts of a lane, and the most by which they leave what is meant. */
@@ -23,7 +25,7 @@ export interface Parcels {
 /** More parcels than these within the stated bounds are not tried. */
 const mostParcels = 120;
 /** More edges than these of one lane are not tried: of a rate in proportion to weight any are as good. */
-const mostEdges = 12;
+const mostEdges = 24;
 
 /**
  * What parcels hold, one size for all lanes of a plan, and the amounts of each lane: so that the greatest distance of
@@ -38,8 +40,8 @@ export const bestParcels = (lanes: readonly Priced[], aim: Aim): Parcels =>
 /** The amounts of each lane at a size. */
 export const parcelsOf = (lanes: readonly Priced[], holds: Mass | null, aim: Aim): Parcels => ({
   holds,
-  fits: lanes.map(({ charges, singles }) => {
-    const { first, further, off } = fitted({ charges: parted(charges), singles }, holds, aim);
+  fits: lanes.map((lane) => {
+    const { first, further, off } = fitted({ ...lane, charges: parted(lane.charges) }, holds, aim);
     return { first, further, off };
   }),
 });
@@ -68,7 +70,8 @@ const bestSize = recalled(200, ({ lanes, aim }: { lanes: readonly Priced[]; aim:
   // Of sizes by which single goods are left as little people would rather read one than have all orders nearer.
   const isAsGood = (score: Score | undefined) =>
     score?.[0] === best.score[0] && (aim === 'single goods' || score[1] === best.score[1]);
-  return roundOnes(best.holds).find((one) => isAsGood(tried(one)?.score)) ?? best.holds;
+  const least = leastSize(uneven);
+  return roundOnes(best.holds).find((one) => one >= least && isAsGood(tried(one)?.score)) ?? best.holds;
 });
 
 /** A size, and how much it leaves of all lanes: what is looked at first, and then. */
@@ -79,14 +82,12 @@ interface Tried {
 type Score = readonly [number, number];
 const isLess = (a: Score, b: Score): boolean => a[0] < b[0] || (a[0] === b[0] && a[1] < b[1]);
 
-/** Sizes near one that people would rather read, the roundest first. */
+/** Sizes near one that people would rather read, the roundest first; none is finer than a book can have it. */
 const roundOnes = (holds: Mass): Mass[] =>
-  [1000, 500, 100, 50, 10, 5, 1]
-    .flatMap((grams) =>
-      [Math.floor(holds / (grams * gram)), Math.ceil(holds / (grams * gram))].map((one) => one * grams),
-    )
-    .filter((grams) => grams > 0)
-    .map((grams) => (grams * gram) as Mass);
+  [1000, 500, 100, 50, 10, 5, 1, 0.1, 0.01, 0.001]
+    .map((grams) => Math.round(grams * gram))
+    .flatMap((lot) => [Math.floor(holds / lot) * lot, Math.ceil(holds / lot) * lot])
+    .filter((mass): mass is Mass => mass > 0);
 
 /** How much some lanes are left at a size; null where it is more than the best so far. */
 function scoreOf(lanes: readonly Priced[], holds: Mass | null, aim: Aim, best: Score | null): Score | null {
@@ -102,22 +103,32 @@ function scoreOf(lanes: readonly Priced[], holds: Mass | null, aim: Aim, best: S
 }
 
 /** The amounts of a lane at a size, and what they leave of single goods in all. */
-function fitted({ charges, singles }: Priced, holds: Mass | null, aim: Aim): Fit & { left: number } {
+function fitted(
+  { charges, singles }: Pick<Priced, 'charges' | 'singles'>,
+  holds: Mass | null,
+  aim: Aim,
+): Fit & { left: number } {
   const lots = lotsOf(charges, holds);
   const line =
     aim === 'any order' || singles.length === 0 ? { ...nearestLine(lots), left: 0 } : usualLine(singles, holds);
   return { ...line, off: leftBy(lots, line) };
 }
 
+/** The size of which the most parcels are looked at. */
+const leastSize = (lanes: readonly Priced[]): number =>
+  Math.ceil(Math.max(...lanes.flatMap(({ charges }) => charges.map(({ to }) => to))) / mostParcels);
+
 /** Sizes at which some edge is a whole number of parcels, or as nearly as masses are counted; the largest first. */
 function sizesOf(lanes: readonly Priced[]): Mass[] {
-  const reach = Math.max(...lanes.flatMap(({ charges }) => charges.map(({ to }) => to)));
-  const least = Math.ceil(reach / mostParcels);
+  const least = leastSize(lanes);
   const sizes = new Set<number>();
-  for (const { charges } of lanes) {
-    const edges = [...new Set(charges.flatMap(({ after, to }) => [after, to]))].filter((edge) => edge > 0);
+  for (const { charges, steps } of lanes) {
+    // Of a run of one mass what lies just below it is no edge of its own.
+    const edges = [...new Set(charges.flatMap(({ after, to }) => (to - after > 1 ? [after, to] : [to])))].filter(
+      (edge) => edge > 0,
+    );
     edges.sort((a, b) => a - b);
-    for (const edge of [...edges.slice(0, mostEdges), ...edges.slice(-1)])
+    for (const edge of new Set([...edges.slice(0, mostEdges), ...edges.slice(-1), ...steps]))
       for (let parcels = 1; edge >= least * parcels; parcels += 1) {
         sizes.add(Math.ceil(edge / parcels));
         if (edge >= (least + 1) * parcels) sizes.add(Math.floor(edge / parcels));

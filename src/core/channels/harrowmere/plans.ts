@@ -154,7 +154,11 @@ function planOf(
     ];
   });
   return {
-    plan: { key, name: titleOf(book, group).slice(0, limits.name), grams: holds === null ? '' : gramsText(holds) },
+    plan: {
+      key,
+      name: titleOf(book, group).slice(0, limits.name).trimEnd(),
+      grams: holds === null ? '' : gramsText(holds),
+    },
     group,
     goods,
     lanes,

@@ -4,20 +4,19 @@ import { allPay } from '../all-pay.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
-import { batchIn, benefitText, type DeliveryOffer, type GoodsOffer, limits, type Plans, type Site } from './format.ts';
-import { spelled } from './keys.ts';
-import { type Labelled, type Labels, labelsFor } from './labels.ts';
+import { batchIn, benefitText, speeds as inFile, limits, type Plans, type Site } from './format.ts';
+import type { Labels } from './labels.ts';
 import { manifest } from './manifest.ts';
 import { offersOf } from './offers.ts';
 import { type Places, placeRead, placesOf } from './places.ts';
 import { keeps, plansOf, type Spoken, type ToldPlan } from './plans.ts';
 import { rulesOf } from './rules.ts';
-import type { Draft, Drafted, Telling } from './telling.ts';
+import type { Drafted, Telling } from './telling.ts';
 import { thresholdsOf } from './thresholds.ts';
+import { keyOf, type Outcome, type Told, toldLines } from './told-lines.ts';
 
 /** The book as a site of Harrowmere will read it, clause by clause. */
 export function render(site: Site, book: CompiledBook, goods: readonly Listed[]): Rendition {
@@ -27,7 +26,6 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
   const plans = all.slice(0, limits.plans);
   const listed = plans.length === all.length ? goods : plans.flatMap((one) => one.goods);
   const say = (amount: Minor) => amountText(amount, book.currency);
-  const keyFor = keysOf(limits.key);
   const kept = new Set(plans.filter(keeps));
   const telling: Telling = {
     book,
@@ -37,16 +35,11 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
     plans,
     isFreed: (plan) => !kept.has(plan),
     say,
-    keyFor: (wanted) => keyFor(spelled(wanted)),
   };
   const thresholds = thresholdsOf(telling);
   const offers = offersOf(telling);
-  const drafts = [...thresholds.drafts, ...offers.drafted.flatMap((one) => one.drafts)];
-  const labels = labelsFor(
-    plans,
-    drafts.map(({ extent }) => extent),
-  );
-  const told = toldLines(drafts, labels);
+  // Offers are called by their ids: thresholds take what keys are left.
+  const told = toldLines(plans, [...offers.drafted.flatMap((one) => one.drafts), ...thresholds.drafts]);
   const file: Plans = {
     site,
     plans: plans.map(({ plan }) => plan),
@@ -54,9 +47,9 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
     rates: plans.flatMap(({ plan, lanes }) =>
       lanes.flatMap(({ zone, speed, rate }) => (rate ? [{ plan: plan.key, place: zone, speed, ...rate }] : [])),
     ),
-    listings: listingsOf(plans, labels, say),
-    delivery: told.delivery,
-    goods: told.goods,
+    listings: listingsOf(plans, told.labels, say),
+    delivery: told.lines.filter((line) => 'leastSpend' in line),
+    goods: told.lines.filter((line) => 'benefit' in line),
   };
   return {
     rules: rulesOf(file),
@@ -72,7 +65,7 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
       ...shownNotes(book),
       ...zoneNotes(book, places),
       ...laneNotes(book, plans, speech),
-      ...[...thresholds.notes, ...offers.drafted].map((one) => noteOf(one, told.lineOf)),
+      ...[...thresholds.notes, ...offers.drafted].map((one) => noteOf(one, told.of)),
     ],
     zoneOfName: new Map(
       places.all.flatMap(({ key, zones }) => {
@@ -80,12 +73,12 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
         return zone == null ? [] : [[key, zone] as const];
       }),
     ),
-    thresholds: new Set(thresholds.drafts.map(({ line }) => line.key)),
+    thresholds: new Set(thresholds.drafts.flatMap((draft) => keyOf(told.of(draft)) ?? [])),
     said: new Map([...offers.told].map((id) => [id, new Set()])),
   };
 }
 
-/** The services that have a speed, place by place: of several with one speed the first. */
+/** The services that have a speed, place by place, as the file orders speeds: of several with one the first. */
 interface Speech {
   readonly spoken: readonly Spoken[];
   readonly speedOf: (service: string) => string | null;
@@ -95,34 +88,19 @@ function spokenIn(book: CompiledBook, places: Places): Speech {
   const { speeds } = settingsOf(book.body, manifest);
   const spoken = places.all.flatMap((place) => {
     const taken = new Set<string>();
-    return book.services.flatMap(({ id: service }): Spoken[] => {
+    const here = book.services.flatMap(({ id: service }): Spoken[] => {
       const speed = speeds[service];
       const isThere = book.templates.some(({ lanes }, i) => lanes.get(place.zones[i] ?? '')?.has(service));
       if (!speed || !isThere || taken.has(speed)) return [];
       taken.add(speed);
       return [{ place, service, speed }];
     });
+    return here.sort((a, b) => placeOfSpeed(a.speed) - placeOfSpeed(b.speed));
   });
   return { spoken, speedOf: (service) => speeds[service] ?? null };
 }
 
-/** The lines with their labels, and what became of each draft. */
-function toldLines(
-  drafts: readonly Draft[],
-  labels: Labels<ToldPlan>,
-): { delivery: DeliveryOffer[]; goods: GoodsOffer[]; lineOf: (draft: Draft) => Labelled } {
-  const delivery: DeliveryOffer[] = [];
-  const goods: GoodsOffer[] = [];
-  const found = new Map<Draft, Labelled>();
-  drafts.forEach((draft, i) => {
-    const given = labels.of[i] ?? { is: 'no goods' };
-    found.set(draft, given);
-    if (given.is !== 'label') return;
-    if (draft.is === 'DELIVERY') delivery.push({ ...draft.line, label: given.label });
-    else goods.push({ ...draft.line, label: given.label });
-  });
-  return { delivery, goods, lineOf: (draft) => found.get(draft) ?? { is: 'no goods' } };
-}
+const placeOfSpeed = (speed: string): number => (inFile as readonly string[]).indexOf(speed);
 
 const listingsOf = (
   plans: readonly ToldPlan[],
@@ -284,23 +262,23 @@ function ratesRead(told: readonly { plan: Plans['plans'][number]; lane: ToldPlan
   return [...lines.values()];
 }
 
-const labelled = (given: Labelled): Fidelity =>
-  given.is === 'full' ? unsayable({ is: 'labels full', fit: limits.labels }, 'live with it') : exact;
-
 /** A clause with the lines that say it, as they are told. */
-function noteOf({ clause, drafts, fidelity }: Drafted, lineOf: (draft: Draft) => Labelled): Note {
+function noteOf({ clause, drafts, fidelity }: Drafted, of: Told['of']): Note {
+  const outcomes = drafts.map(of);
+  const isFull = outcomes.some((one) => 'is' in one && one.is === 'full');
   return {
     clause,
-    reads: drafts.flatMap((draft) => lineRead(draft, lineOf(draft))),
-    fidelity: worstOf([fidelity, ...drafts.map((draft) => labelled(lineOf(draft)))]),
-    keys: drafts.map(({ line }) => line.key),
+    reads: outcomes.flatMap(lineRead),
+    fidelity: isFull
+      ? worstOf([fidelity, unsayable({ is: 'labels full', fit: limits.labels }, 'live with it')])
+      : fidelity,
+    keys: outcomes.flatMap((one) => keyOf(one) ?? []),
   };
 }
 
-function lineRead(draft: Draft, given: Labelled): ReadLine[] {
-  if (given.is !== 'label') return [];
-  const { line } = draft;
-  const label = { is: 'label', label: given.label } as const;
+function lineRead(line: Outcome): ReadLine[] {
+  if ('is' in line) return [];
+  const label = { is: 'label', label: line.label } as const;
   const batch = batchIn(line.code);
   const code =
     batch !== null
@@ -308,8 +286,8 @@ function lineRead(draft: Draft, given: Labelled): ReadLine[] {
       : line.code === ''
         ? []
         : [{ is: 'code', code: line.code } as const];
-  if (draft.is === 'GOODS') return [['GOODS', benefitText(draft.line.benefit), label, ...code]];
-  const { leastSpend, speeds, places } = draft.line;
+  if ('benefit' in line) return [['GOODS', benefitText(line.benefit), label, ...code]];
+  const { key, leastSpend, speeds, places } = line;
   const least = leastSpend === '' ? [] : [{ is: 'least spend', amount: leastSpend } as const];
-  return [['DELIVERY', line.key, label, speeds.join(' '), places?.join(' ') ?? 'ALL', ...least, ...code]];
+  return [['DELIVERY', key, label, speeds.join(' '), places?.join(' ') ?? 'ALL', ...least, ...code]];
 }

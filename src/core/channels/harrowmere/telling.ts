@@ -18,16 +18,15 @@ export interface Telling {
   /** Whether an offer can free the delivery of a plan: not of goods with a rate of their own that nothing waives. */
   isFreed(plan: ToldPlan): boolean;
   say(amount: Minor): string;
-  /** A key that no other offer has. */
-  keyFor(wanted: string): string;
 }
 
-/** A line of the file that acts on goods, before its label is given. */
+/** A line of the file that acts on goods, before its label is given, and its key, which would be `wanted`. */
 export type Draft = {
   readonly extent: Extent<ToldPlan>;
+  readonly wanted: string;
 } & (
-  | { readonly is: 'DELIVERY'; readonly line: Omit<DeliveryOffer, 'label'> }
-  | { readonly is: 'GOODS'; readonly line: Omit<GoodsOffer, 'label'> }
+  | { readonly is: 'DELIVERY'; readonly line: Omit<DeliveryOffer, 'label' | 'key'> }
+  | { readonly is: 'GOODS'; readonly line: Omit<GoodsOffer, 'label' | 'key'> }
 );
 
 /** A clause with the lines that say it, before labels are given. */

@@ -1,4 +1,3 @@
-import type { CompiledBook } from '../../book/index.ts';
 import type { Minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
@@ -7,6 +6,7 @@ import { addedUp, bounded, type Fidelity, type Remedy, unsayable, worstOf } from
 import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { limits } from './format.ts';
+import { placeName, speedName } from './names.ts';
 import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
 import { type Draft, type Drafted, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
 
@@ -75,7 +75,7 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }
   const plansOf = (members: readonly Freed[]) => members.map(({ plan }) => plan);
-  return [
+  const lines = [
     ...values.map((value): Line => {
       const met = plansOf(ofBasket.filter((one) => one.free.value <= value));
       return { value, spoken: [spoken], plans: [...met, ...free.filter((plan) => !met.includes(plan))] };
@@ -84,13 +84,15 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
       (members): Line => ({ value: (members[0] as Freed).free.value, spoken: [spoken], plans: plansOf(members) }),
     ),
   ];
+  return lines.sort((a, b) => a.value - b.value || (namesOf(a) < namesOf(b) ? -1 : 1));
 }
 
-function draftOf({ book, say, keyFor }: Telling, { value, plans, spoken }: Line): Draft {
-  const [{ speed, service }] = spoken as [Spoken];
-  const name = book.services.find(({ id }) => id === service)?.name ?? service;
-  const title = freeFromTitle(name, say(value));
-  const terms = freeFromTerms(name, zonesOf(book, plans, spoken), say(value));
+const namesOf = ({ plans }: Line): string => plans.map(({ plan }) => plan.key).join(' ');
+
+function draftOf({ say }: Telling, { value, plans, spoken }: Line): Draft {
+  const [{ speed }] = spoken as [Spoken];
+  const title = freeFromTitle(speedName(speed), say(value));
+  const terms = freeFromTerms(speedName(speed), listOf(spoken), say(value));
   return {
     extent: {
       wanted: plans.length === 1 ? `of-${plans[0]?.plan.key}` : 'freed',
@@ -98,9 +100,9 @@ function draftOf({ book, say, keyFor }: Telling, { value, plans, spoken }: Line)
       has: (plan) => plans.includes(plan),
       minds: (plan) => spoken.some((one) => lanesAt([plan], one.place.key, one.service).length > 0),
     },
+    wanted: `FREE-${speed}-${say(value).replace('.', '-')}`,
     is: 'DELIVERY',
     line: {
-      key: keyFor(`FREE-${speed}-${say(value).replace('.', '-')}`),
       title: fitted(title, limits.title).title,
       terms: terms.length > limits.terms ? title : terms,
       leastSpend: say(value),
@@ -113,14 +115,8 @@ function draftOf({ book, say, keyFor }: Telling, { value, plans, spoken }: Line)
   };
 }
 
-/** The names of the zones in which a line frees, as one text. */
-function zonesOf({ body }: CompiledBook, plans: readonly ToldPlan[], spoken: readonly Spoken[]): string {
-  const places = new Set(spoken.map(({ place }) => place.key));
-  const ids = new Set(
-    plans.flatMap(({ lanes }) => lanes.flatMap(({ zone, bookZone }) => (places.has(zone) ? bookZone : []))),
-  );
-  return body.zones.flatMap(({ id, name }) => (ids.has(id) ? name : [])).join(', ');
-}
+/** The names of the places where a line frees, as one text. */
+const listOf = (spoken: readonly Spoken[]): string => spoken.map(({ place }) => placeName(place.key)).join(', ');
 
 /** What is said of each threshold of the book, lane by lane. */
 function notesOf(telling: Telling, drawnAt: (spoken: Spoken) => readonly Drawn[]): Drafted[] {

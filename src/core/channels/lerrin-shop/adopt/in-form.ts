@@ -1,6 +1,5 @@
-import { written } from '../../../exact/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
-import { keysOf } from '../../keys.ts';
+import { idsFor, nameOr, withListings } from '../../into-book.ts';
 import { limits, type Shop } from '../format.ts';
 
 /** The most days that a book says. */
@@ -11,25 +10,20 @@ const mostDays = 90;
  * service called as what a channel stocks is; names of up to 120 letters on one line, else the key stands in.
  */
 export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
-  const nameOr = (text: string, key: string): string => {
-    if (written.name.safeParse(text).success) return text;
-    lost.push({ is: 'name', of: key });
-    return key;
-  };
   const texts = (all: Readonly<Record<string, string>>, key: string) =>
-    Object.fromEntries(Object.entries(all).map(([locale, text]) => [locale, nameOr(text, key)]));
-  const setOf = idsFor(shop.sets);
-  const speedOf = idsFor(shop.speeds);
-  const zoneOf = idsFor(shop.zones);
-  const offerOf = idsFor(shop.campaigns);
+    Object.fromEntries(Object.entries(all).map(([locale, text]) => [locale, nameOr(text, key, lost)]));
+  const setOf = idsOf(shop.sets);
+  const speedOf = idsOf(shop.speeds);
+  const zoneOf = idsOf(shop.zones);
+  const offerOf = idsOf(shop.campaigns);
   return {
     ...shop,
     speeds: shop.speeds.map((one) => ({ ...one, key: speedOf(one.key), label: texts(one.label, one.key) })),
-    sets: shop.sets.map((one) => ({ ...one, key: setOf(one.key), name: nameOr(one.name, one.key) })),
+    sets: shop.sets.map((one) => ({ ...one, key: setOf(one.key), name: nameOr(one.name, one.key, lost) })),
     zones: shop.zones.map((one) => ({
       ...one,
       key: zoneOf(one.key),
-      name: nameOr(one.name, one.key),
+      name: nameOr(one.name, one.key, lost),
       rates: one.rates.map((rate) => {
         const days = daysIn(rate.days);
         if (days.join() !== rate.days.join())
@@ -43,22 +37,15 @@ export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
       key: offerOf(one.key),
       title: texts(one.title, one.key),
     })),
-    listings: shop.listings.filter(({ id }) => {
-      const isOne = written.listing.safeParse(id).success;
-      if (!isOne) lost.push({ is: 'listing id', listing: id });
-      return isOne;
-    }),
+    listings: withListings(shop.listings, ({ id }) => id, lost),
   };
 }
 
-/** The id that a book has for each key of a list. */
-function idsFor(list: readonly { readonly key: string }[]): (key: string) => string {
-  const keyFor = keysOf(limits.key);
-  const isId = (key: string) => !key.startsWith('-') && key !== 'stocked';
-  for (const { key } of list) if (isId(key)) keyFor(key);
-  const ids = new Map(list.flatMap(({ key }) => (isId(key) ? [] : [[key, keyFor(`by-${key}`)] as const])));
-  return (key) => ids.get(key) ?? key;
-}
+const idsOf = (list: readonly { readonly key: string }[]) =>
+  idsFor(
+    list.map(({ key }) => key),
+    limits.key,
+  );
 
 const daysIn = ([shortest, longest]: readonly [number, number]): [number, number] => {
   const within = (days: number) => Math.min(mostDays, Math.max(0, days));

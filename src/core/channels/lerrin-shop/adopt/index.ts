@@ -1,7 +1,8 @@
 import type { BookInput } from '../../../book/index.ts';
-import { massEntry, massOfGrams, type Result } from '../../../exact/index.ts';
+import type { Result } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
 import type { ChannelFile } from '../../dialect.ts';
+import { massIn } from '../../into-book.ts';
 import { clock, type Shop, type ShopListing, type ShopRate, type ShopSet } from '../format.ts';
 import { manifest } from '../manifest.ts';
 import { shopIn } from '../read.ts';
@@ -113,7 +114,7 @@ function itemsIn(shop: Shop, templates: readonly Omit<Template, 'zones'>[], lost
       sku: listing.id,
       name: listing.id,
       price: listing.price,
-      mass: massIn(listing, lost),
+      mass: massIn(listing.grams, listing.id, lost),
       size: null,
       tags: [],
       kind: null,
@@ -128,18 +129,6 @@ function itemsIn(shop: Shop, templates: readonly Omit<Template, 'zones'>[], lost
 function barredFor({ speeds }: Shop, { tags }: ShopListing): string[] | null {
   const barred = speeds.filter(({ bars }) => bars.some((tag) => tags.includes(tag))).map(({ key }) => key);
   return barred.length === 0 ? null : barred;
-}
-
-function massIn({ id, grams }: ShopListing, lost: NotAdopted[]): Item['mass'] {
-  const mass = grams === null ? null : massOfGrams(grams);
-  if (mass === null) return null;
-  if (mass === 0) {
-    lost.push({ is: 'no mass', listing: id });
-    return { value: '0.001', unit: 'g' };
-  }
-  const entry = massEntry(mass);
-  if (entry === null) lost.push({ is: 'mass', listing: id, grams: grams ?? '' });
-  return entry;
 }
 
 /** The rate of its own that goods of a kept set have, the same everywhere; null where it has none. */

@@ -4,6 +4,7 @@ import { type Place, partsOfMap, zoneFinder } from '../../../places/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
 import { amountIn } from '../../amounts.ts';
 import { stated } from '../../bounds.ts';
+import { termsOr } from '../../into-book.ts';
 import { keysOf } from '../../keys.ts';
 import { holder } from '../campaigns.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
@@ -44,7 +45,7 @@ export function offersIn(
         zones,
         limits: { uses: usesOf(campaign, lost) },
         window: { from: campaign.from, until: campaign.until, zone: clock },
-        terms: termsOf(campaign, first, lost),
+        terms: termsOr(firstOf(campaign.terms, first, '').text, campaign.key, lost),
         note: '',
       },
     ];
@@ -177,13 +178,6 @@ function usesOf({ key, uses }: Campaign, lost: NotAdopted[]): number | null {
   if (uses === null || uses <= mostUses) return uses;
   lost.push({ is: 'uses', offer: key });
   return null;
-}
-
-function termsOf({ key, terms }: Campaign, first: string, lost: NotAdopted[]): string {
-  const { text } = firstOf(terms, first, '');
-  if (text.length <= 500 && !/\p{Cc}/u.test(text)) return text;
-  lost.push({ is: 'long terms', offer: key });
-  return '';
 }
 
 /** What a campaign asks to be entered. */

@@ -1,0 +1,54 @@
+import { massEntry, massOfGrams, written } from '../exact/index.ts';
+import type { Item } from '../goods/index.ts';
+import type { NotAdopted } from './adopted.ts';
+import { keysOf } from './keys.ts';
+
+/** What each key of a channel's list is called in a book: the same, but where an id cannot be so. */
+export function idsFor(keys: readonly string[], most: number): (key: string) => string {
+  const keyFor = keysOf(most);
+  const isId = (key: string) => written.id.safeParse(key).success && key !== 'stocked';
+  for (const key of keys) if (isId(key)) keyFor(key);
+  const ids = new Map(keys.flatMap((key) => (isId(key) ? [] : [[key, keyFor(`by-${key}`)] as const])));
+  return (key) => ids.get(key) ?? key;
+}
+
+/** A name as a book has it; where it is none, its key. */
+export function nameOr(text: string, key: string, lost: NotAdopted[]): string {
+  const read = written.name.safeParse(text);
+  if (read.success) return read.data;
+  lost.push({ is: 'name', of: key });
+  return key;
+}
+
+/** Terms as an offer has them; none where they are no line of up to 500 letters. */
+export function termsOr(text: string, offer: string, lost: NotAdopted[]): string {
+  if (text.length <= 500 && written.line.safeParse(text).success) return text;
+  lost.push({ is: 'long terms', offer });
+  return '';
+}
+
+/** The listings whose ids a book tells channels. */
+export const withListings = <Listing>(
+  listings: readonly Listing[],
+  idOf: (listing: Listing) => string,
+  lost: NotAdopted[],
+): Listing[] =>
+  listings.filter((one) => {
+    const listing = idOf(one);
+    const isOne = written.listing.safeParse(listing).success;
+    if (!isOne) lost.push({ is: 'listing id', listing });
+    return isOne;
+  });
+
+/** A mass of a channel's, in grams, as a book has it; null for none. */
+export function massIn(grams: string | null, listing: string, lost: NotAdopted[]): Item['mass'] {
+  const mass = grams === null ? null : massOfGrams(grams);
+  if (mass === null) return null;
+  if (mass === 0) {
+    lost.push({ is: 'no mass', listing });
+    return { value: '0.001', unit: 'g' };
+  }
+  const entry = massEntry(mass);
+  if (entry === null) lost.push({ is: 'mass', listing, grams: grams ?? '' });
+  return entry;
+}
