@@ -125,6 +125,18 @@ describe('plemb goods, render and check', () => {
     expect(report.asked).toEqual([]);
     expect(checked.status).toBe(report.findings.some((one: { standing: string }) => one.standing === 'off') ? 1 : 0);
   }, 60_000);
+  test('adopt prints the book that a marketplace’s file says, which is told as that file again', () => {
+    const told = (of: string) => JSON.parse(plemb('render', of, 'harrowmere', '--json', ...at).stdout).files[0];
+    const { text } = told(book);
+    const adopted = plemb('adopt', 'harrowmere', put('live.tsv', text));
+    expect([adopted.status, adopted.stderr]).toEqual([
+      0,
+      expect.stringContaining('Days on the way are not told there'),
+    ]);
+    expect(told(put('adopted.json', adopted.stdout)).text).toBe(text);
+    const wrong = plemb('adopt', 'harrowmere', put('wrong.tsv', text.replace('SITE\tEUR', 'SITE\tCHF')));
+    expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('plans.tsv')]);
+  });
   test('adopt prints the book that a channel’s file says, which is told as that file again', () => {
     const told = (of: string) => JSON.parse(plemb('render', of, 'lerrin-shop', '--json', ...at).stdout).files;
     const [{ text }] = told(book);
@@ -133,7 +145,7 @@ describe('plemb goods, render and check', () => {
     expect(told(put('adopted.json', adopted.stdout))).toEqual([{ name: 'shop.json', text }]);
     const wrong = plemb('adopt', 'lerrin-shop', put('wrong.json', text.replace('"lerrin-shop/2"', '"lerrin-shop/9"')));
     expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('format')]);
-    expect(plemb('adopt', 'harrowmere', put('plans.tsv', '')).stderr).toContain('cannot be read into a book yet');
+    expect(plemb('adopt', 'findlark', put('feed.xml', '')).stderr).toContain('cannot be read into a book yet');
   });
   test('check asks a live channel, and finds what its checkout lacks; one that is silent ends it', async () => {
     const small = put('small.json', JSON.stringify(smallBook()));

@@ -36,7 +36,7 @@ export function foreignMarket(seed: number) {
     return { key: `CUT-${i}`, region, entries };
   }).filter(({ entries }) => entries.length > 0);
   const places = ['IRELAND', 'BRITAIN', 'EURO', 'STATES', 'ELSEWHERE', ...cuts.map(({ key }) => key)];
-  const grams = () => (1 + below(3000) / pick([1, 3, 4])).toFixed(6);
+  const grams = () => (1 + below(3000) / pick([1, 3, 4])).toFixed(pick([0, 0, 0, 3, 6]));
   const listings = Array.from({ length: 6 }, (_, i) => ({
     id: `item.${i}`,
     price: cents(40),
@@ -45,7 +45,7 @@ export function foreignMarket(seed: number) {
   }));
   const carried = labels.filter((label) => listings.some((one) => one.labels.includes(label)));
   const window = () => [
-    orEmpty('2026-11-01T00:00Z', 0.7),
+    orEmpty(pick(['2026-11-01T00:00Z', '2026-11-01T00:00Z', '2026-11-25T00:00Z']), 0.7),
     orEmpty(pick(['2026-12-01T00:00Z', '2026-11-20T00:00Z']), 0.7),
   ];
   const code = () => orEmpty(pick(['SAVE10', 'GUST12']), 0.5);

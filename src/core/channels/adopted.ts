@@ -8,15 +8,24 @@ export interface Adopted {
   /** Made when they are asked for: there may be very many, and what is compared does not look at them. */
   readonly goods: () => readonly Item[];
   readonly lost: readonly NotAdopted[];
+  /** What the channel calls its zones, where that is not how the book that it is told calls them. */
+  readonly zoneNames: ReadonlyMap<string, string>;
 }
 
 /** A book as it was read from a channel, held to be one. */
-export function adopted({ goods, ...body }: BookInput, lost: readonly NotAdopted[]): Result<Adopted> {
+export function adopted(
+  { goods, ...body }: BookInput,
+  lost: readonly NotAdopted[],
+  zoneNames: Adopted['zoneNames'] = new Map(),
+): Result<Adopted> {
   const book = shaped(bookSchema, body);
   if (!book.ok) return book;
   const problems = bookProblems(book.value);
   if (problems.length > 0) return { ok: false, problems };
-  return { ok: true, value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost } };
+  return {
+    ok: true,
+    value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost, zoneNames },
+  };
 }
 
 /** Something that is live at a channel and that a book cannot say, or not quite. */

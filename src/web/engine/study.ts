@@ -446,9 +446,10 @@ export function adoptable(
   if (!compiled || !adopt) return null;
   const there = adopt(live);
   if (!there.ok) return there;
-  const here = adopt(filesOf(dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods).rules));
+  const told = dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods);
+  const here = adopt(filesOf(told.rules));
   if (!here.ok) return here;
-  return ok({ rows: adoptionRows(book, dialect, here.value, there.value), lost: there.value.lost });
+  return ok({ rows: adoptionRows(book, dialect, told, here.value, there.value), lost: there.value.lost });
 }
 
 /** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */

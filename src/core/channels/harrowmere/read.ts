@@ -9,11 +9,15 @@ import { rulesOf } from './rules.ts';
 export const readerOf =
   (site: Site) =>
   (files: readonly ChannelFile[]): Result<Rules> => {
-    const file = files.find((one) => one.name === site.file);
-    if (!file) return err([site.file], { is: 'no file', name: site.file });
-    const plans = readPlans(site, file.text);
+    const plans = plansIn(site, files);
     return plans.ok ? { ok: true, value: rulesOf(plans.value) } : plans;
   };
+
+/** The file of a site as it is laid out. */
+export function plansIn(site: Site, files: readonly ChannelFile[]): Result<Plans> {
+  const file = files.find((one) => one.name === site.file);
+  return file ? readPlans(site, file.text) : err([site.file], { is: 'no file', name: site.file });
+}
 
 const kindsOfLine = ['SITE', 'PLAN', 'CUT', 'RATE', 'LISTING', 'DELIVERY', 'GOODS'];
 const list = (cell: string, by = ' ') => cell.split(by).filter(Boolean);
