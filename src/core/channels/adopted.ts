@@ -10,13 +10,15 @@ export interface Adopted {
   readonly lost: readonly NotAdopted[];
   /** What the channel calls its zones, where that is not how the book that it is told calls them. */
   readonly zoneNames: ReadonlyMap<string, string>;
+  /** The id of the offer that it has under a key. */
+  offerOf(key: string): string;
 }
 
 /** A book as it was read from a channel, held to be one. */
 export function adopted(
   { goods, ...body }: BookInput,
   lost: readonly NotAdopted[],
-  zoneNames: Adopted['zoneNames'] = new Map(),
+  { zoneNames, offerOf }: Pick<Adopted, 'zoneNames' | 'offerOf'>,
 ): Result<Adopted> {
   const book = shaped(bookSchema, body);
   if (!book.ok) return book;
@@ -24,7 +26,7 @@ export function adopted(
   if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,
-    value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost, zoneNames },
+    value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost, zoneNames, offerOf },
   };
 }
 

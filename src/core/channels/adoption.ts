@@ -39,7 +39,8 @@ interface Thing {
  * channel lists, its own record says.
  *
  * @param told what the channel is told of the book
- * @param here the same, read as `there` is
+ * @param here the same, read as `there` is, without what it holds for review
+ * @param held the offers that it holds so: they are told of elsewhere
  */
 export function adoptionRows(
   book: Book,
@@ -47,6 +48,7 @@ export function adoptionRows(
   told: Taking['told'],
   here: Adopted,
   there: Adopted,
+  held: ReadonlySet<string> = new Set(),
 ): AdoptRow[] {
   const [ours, theirs] = [thingsOf(here), thingsOf(there)];
   const taking: Taking = { book, dialect, told, there };
@@ -56,7 +58,7 @@ export function adoptionRows(
     const found = theirs.get(key);
     const other = own && found ? { ...found, body: onSame(testedAs(own.body, found.body), own.body) } : found;
     const thing = other ?? own;
-    if (!thing) return [];
+    if (!thing || (thing.what === 'offer' && held.has(thing.path[1] ?? ''))) return [];
     const fields = own && other ? differing(own.body, other.body) : [];
     if (own && other && fields.length === 0) return [];
     const state = own && other ? 'different' : other ? 'new' : 'gone';
@@ -121,9 +123,14 @@ function sameGoods(here: Adopted, there: Adopted): (body: Body, own: Body) => Bo
     const takes = side.book.selections.find((one) => one.id === id)?.takes;
     return takes?.is === 'skus' ? takes.skus : null;
   };
+  // Goods of one side alone are told of as such, not as what offers are on.
+  const isCommon = memo((_: Adopted) => {
+    const [mine, others] = [new Set(every(here)), new Set(every(there))];
+    return (sku: string) => mine.has(sku) && others.has(sku);
+  });
   const isSame = (own: string | null, found: string | null) => {
-    const [mine, others] = [skusOf(here, own), skusOf(there, found)];
-    if (mine === null || mine.length !== others?.length) return false;
+    const [mine, others] = [skusOf(here, own), skusOf(there, found)].map((all) => all?.filter(isCommon(here)));
+    if (!mine || mine.length !== others?.length) return false;
     const all = new Set(mine);
     return others.every((sku) => all.has(sku));
   };

@@ -433,11 +433,15 @@ export function recordsThere(
   };
 }
 
-/** What is live at a channel beside what the draft would tell it; null where it cannot be read into a book. */
+/**
+ * What is live at a channel beside what the draft would tell it, but what it holds for review; null where it cannot be
+ * read into a book.
+ */
 export function adoptable(
   basis: Told,
   id: ChannelId,
   live: readonly ChannelFile[],
+  held: readonly string[],
   moment: number,
 ): Result<Adoptable> | null {
   const dialect = dialectOf(id);
@@ -447,9 +451,10 @@ export function adoptable(
   const there = adopt(live);
   if (!there.ok) return there;
   const told = dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods);
-  const here = adopt(filesOf(told.rules));
+  const here = adopt(filesOf(told.rules.without(new Set(held))));
   if (!here.ok) return here;
-  return ok({ rows: adoptionRows(book, dialect, told, here.value, there.value), lost: there.value.lost });
+  const offers = new Set(held.map(there.value.offerOf));
+  return ok({ rows: adoptionRows(book, dialect, told, here.value, there.value, offers), lost: there.value.lost });
 }
 
 /** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */

@@ -89,10 +89,10 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
 
 const namesOf = ({ plans }: Line): string => plans.map(({ plan }) => plan.key).join(' ');
 
-function draftOf({ say }: Telling, { value, plans, spoken }: Line): Draft {
+function draftOf({ say, places }: Telling, { value, plans, spoken }: Line): Draft {
   const [{ speed }] = spoken as [Spoken];
   const title = freeFromTitle(speedName(speed), say(value));
-  const terms = freeFromTerms(speedName(speed), listOf(spoken), say(value));
+  const terms = freeFromTerms(speedName(speed), listOf(spoken, places), say(value));
   return {
     extent: {
       wanted: plans.length === 1 ? `of-${plans[0]?.plan.key}` : 'freed',
@@ -116,7 +116,8 @@ function draftOf({ say }: Telling, { value, plans, spoken }: Line): Draft {
 }
 
 /** The names of the places where a line frees, as one text. */
-const listOf = (spoken: readonly Spoken[]): string => spoken.map(({ place }) => placeName(place.key)).join(', ');
+const listOf = (spoken: readonly Spoken[], { cuts }: Telling['places']): string =>
+  spoken.map(({ place }) => placeName(place.key, cuts)).join(', ');
 
 /** What is said of each threshold of the book, lane by lane. */
 function notesOf(telling: Telling, drawnAt: (spoken: Spoken) => readonly Drawn[]): Drafted[] {

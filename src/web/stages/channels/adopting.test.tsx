@@ -23,8 +23,8 @@ function changed(change: (live: Shop) => void) {
   const files = [{ name: 'shop.json', text: JSON.stringify(live) }];
   return at('/channels/live/lerrin-shop', file, { 'GET /channels/lerrin-shop/files': { told, live: files } });
 }
-const rows = () =>
-  within(screen.getByRole('table', { name: 'What differs at Lerrin Shop' }))
+const rows = (where = 'Lerrin Shop') =>
+  within(screen.getByRole('table', { name: `What differs at ${where}` }))
     .getAllByRole('row')
     .slice(1)
     .map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent).join(' | '));
@@ -52,6 +52,36 @@ test('what somebody changed, began and ended there is told in the book’s words
   await screen.findByText(/are as the book would tell them/);
 });
 
+test('at a marketplace a rate is taken in the book’s own terms, and what is held for review is no difference', async () => {
+  const file = smallBook();
+  const { book, goods } = opened(file);
+  const told = filesOf(dialectOf('harrowmere').render(book, goods).rules);
+  const text = told[0]?.text ?? '';
+  expect(text).toMatch(/^RATE\tSOAPS\tIRELAND\tSTANDARD\t7\.30\t0\.00$/m);
+  expect(text).toMatch(/^GOODS\tSUDS\t/m);
+  // The offer is in review, so that it is not live yet; somebody has changed a rate.
+  const live = text.replace(/^GOODS\tSUDS\t.*\n/m, '').replace('STANDARD\t7.30\t', 'STANDARD\t7.80\t');
+  const state = {
+    id: 'harrowmere',
+    lastSend: null,
+    told: null,
+    uses: [],
+    usedCodes: { used: 0, fresh: 0 },
+    down: null,
+  };
+  const review = { key: 'SUDS', until: '2026-11-26T00:00:00.000Z', state: 'in review', reason: '' };
+  at('/channels/live/harrowmere', file, {
+    'GET /channels/harrowmere/files': { told, live: [{ name: 'plans.tsv', text: live }] },
+    'GET /channels/harrowmere': { ...state, held: [review] },
+  });
+  await screen.findByText('Home, post');
+  expect(rows('Harrowmere')).toEqual(['Home, post | lane, different | 7.30 flat | 7.80 flat | as there']);
+  screen.getByText(/what Harrowmere holds for review under “What it is told”/);
+  press(screen.getByRole('checkbox', { name: /^Tick all 1/ }));
+  press(screen.getByRole('button', { name: 'Take 1 from Harrowmere' }));
+  expect(stands('templates/soaps/lanes/home/post/rate')).toEqual({ is: 'flat', amount: '7.80' });
+});
+
 test('what makes no book is said, with where and why', async () => {
   changed((live) => {
     live.sets.length = 0;
@@ -62,6 +92,6 @@ test('what makes no book is said, with where and why', async () => {
 });
 
 test('a channel that cannot be read into a book says so', async () => {
-  at('/channels/live/harrowmere');
+  at('/channels/live/findlark');
   await screen.findByText(/cannot be read into the book yet/);
 });

@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
+import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
 import { type AdoptRow, dialectOf } from '../../../core/channels/index.ts';
 import type { Result } from '../../../core/exact/index.ts';
 import { adoptWords, channelName } from '../../../words/index.ts';
 import { usePlaces } from '../../app/rooms.ts';
-import { useFilesQuery } from '../../data/api.ts';
+import { useChannelQuery, useFilesQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
 import type { Adoptable } from '../../engine/study.ts';
 import { Lost, NoBook } from '../../ui/not-adopted.tsx';
@@ -24,11 +25,14 @@ export function AdoptingSheet() {
 
 function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const where = channelName(id);
-  const { data: files } = useFilesQuery({ id, moment: new Date(moment).toISOString() });
+  const asked = { id, moment: new Date(moment).toISOString() };
+  const { data: files } = useFilesQuery(asked);
+  const { data: state } = useChannelQuery(asked);
   const live = files?.live ?? null;
+  const held = useMemo(() => state && inReview(state), [state]);
   const found = useEngine<Result<Adoptable> | null>(
-    (engine) => (live && live.length > 0 ? engine.adoptable(id, live, moment) : null),
-    [live, id, moment],
+    (engine) => (live && live.length > 0 && held ? engine.adoptable(id, live, held, moment) : null),
+    [live, held, id, moment],
     'study',
   );
   const rows = useRows(book, where, found?.ok ? found.value.rows : none);
@@ -60,7 +64,8 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
               {found.value.rows.length === 0
                 ? 'Zones, rates and offers there are as the book would tell them.'
                 : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
-              Goods are compared under “What it lists”.
+              Goods are compared under “What it lists”
+              {held && held.length > 0 ? `, what ${where} holds for review under “What it is told”` : ''}.
             </p>
             <Lost lost={found.value.lost} />
             {found.value.rows.length > 0 && (
@@ -102,6 +107,10 @@ function useRows(book: OpenBook, where: string, found: readonly AdoptRow[]): Rec
     [book.book, where, found, placeOf],
   );
 }
+
+/** The keys of what a channel holds for review, in the currency that it counts in. */
+const inReview = ({ held }: ChannelState): string[] =>
+  held.flatMap(({ key, currency, state }) => (state === 'in review' && currency === undefined ? key : []));
 
 const none: readonly AdoptRow[] = [];
 const keyOf = ({ path, state }: AdoptRow): string => `${path.join('/')} ${state}`;

@@ -63,7 +63,7 @@ export const adoptOf =
         goods: itemsIn(plans, templates, lost),
       },
       lost,
-      zones.names,
+      { zoneNames: zones.names, offerOf: (key) => key.toLowerCase() },
     );
   };
 

@@ -1,8 +1,7 @@
 import type { BookInput } from '../../../book/index.ts';
-import { prefixesOfPart } from '../../../places/index.ts';
 import { idsFor } from '../../into-book.ts';
-import { elsewhere, limits, type Plans, partsWithPostcodes, regions, speeds } from '../format.ts';
-import { placeName } from '../names.ts';
+import { elsewhere, limits, type Plans, regions, speeds } from '../format.ts';
+import { inParts, placeName } from '../names.ts';
 
 type Zone = BookInput['zones'][number];
 
@@ -22,7 +21,11 @@ export function zonesIn({ rates, cuts }: Plans): AdoptedZones {
     ...(rated.has(region) ? [{ key: region, takes: takenBy(region), leaves: leftBy(region, rated) }] : []),
     ...cuts
       .filter((cut) => cut.region === region)
-      .map(({ key, entries }) => ({ key, takes: withParts(entries), leaves: [] })),
+      .map(({ key, entries }) => {
+        // By its name a part takes in addresses without a postcode too, as they fall there.
+        const { parts, others } = inParts(entries);
+        return { key, takes: [...parts, ...others], leaves: [] };
+      }),
   ]);
   const idOf = idsFor(
     there.map(({ key }) => key.toLowerCase()),
@@ -31,7 +34,7 @@ export function zonesIn({ rates, cuts }: Plans): AdoptedZones {
   return {
     all: there.map(({ key, takes, leaves }) => ({
       id: idOf(key.toLowerCase()),
-      name: placeName(key).replace(/^./, (letter) => letter.toUpperCase()) || key,
+      name: placeName(key, cuts).replace(/^./, (letter) => letter.toUpperCase()) || key,
       takes: [...takes],
       leaves: [...leaves],
     })),
@@ -41,16 +44,6 @@ export function zonesIn({ rates, cuts }: Plans): AdoptedZones {
 }
 
 const takenBy = (region: string): readonly string[] => (region === elsewhere ? ['world'] : (regions.get(region) ?? []));
-
-/** Entries of a cut, those of a whole part as the part: so an address that names it and no postcode falls there too. */
-function withParts(entries: readonly string[]): readonly string[] {
-  const all = new Set(entries);
-  const whole = partsWithPostcodes
-    .map((part) => ({ part, own: prefixesOfPart(part).map((prefix) => `${part.slice(0, 2)} ${prefix}*`) }))
-    .filter(({ own }) => own.every((entry) => all.has(entry)));
-  const gone = new Set(whole.flatMap(({ own }) => own));
-  return [...whole.map(({ part }) => part), ...entries.filter((entry) => !gone.has(entry))];
-}
 
 /** Elsewhere is not where nothing is delivered. */
 const leftBy = (region: string, rated: ReadonlySet<string>): readonly string[] =>
