@@ -7,7 +7,7 @@ import { type Cut, partsWithPostcodes } from './format.ts';
  */
 const ofRegions: ReadonlyMap<string, string> = new Map([
   ['IRELAND', 'Ireland'],
-  ['BRITAIN', 'Great Britain and Northern Ireland'],
+  ['BRITAIN', 'Britain'],
   ['EURO', 'the euro area'],
   ['STATES', 'the United States'],
   ['JAPAN', 'Japan'],
@@ -33,7 +33,7 @@ export function placeName(key: string, cuts: readonly Cut[]): string {
   if (region !== undefined) return region;
   const { parts, others } = inParts(cuts.find((one) => one.key === key)?.entries ?? []);
   return parts.length > 0 && others.length === 0
-    ? parts.map((part) => ofParts[part] ?? part).join(' and ')
+    ? parts.map((part) => ofParts[part] ?? part).join(', ')
     : capitalised(key);
 }
 
@@ -50,9 +50,10 @@ export function inParts(entries: readonly string[]): { parts: readonly string[];
 /** A speed as the channel shows it. @example speedName('EXPRESS') // 'Express' */
 export const speedName = (speed: string): string => capitalised(speed);
 
+/** Words of two letters are mostly initials. */
 const capitalised = (key: string): string =>
   key
     .split('-')
-    .map((word) => `${word.slice(0, 1)}${word.slice(1).toLowerCase()}`)
+    .map((word) => (word.length <= 2 ? word : `${word.slice(0, 1)}${word.slice(1).toLowerCase()}`))
     .join(' ')
     .trim();
