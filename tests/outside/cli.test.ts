@@ -137,6 +137,14 @@ describe('plemb goods, render and check', () => {
     const wrong = plemb('adopt', 'harrowmere', put('wrong.tsv', text.replace('SITE\tEUR', 'SITE\tCHF')));
     expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('plans.tsv')]);
   });
+  test('adopt prints the book that a feed says, which is told as that feed again', () => {
+    const told = (of: string) => JSON.parse(plemb('render', of, 'findlark', '--json', ...at).stdout).files;
+    const [{ name, text }, ...others] = told(book);
+    expect(others).toEqual([]);
+    const adopted = plemb('adopt', 'findlark', put('live.xml', text));
+    expect([adopted.status, adopted.stderr]).toEqual([0, expect.not.stringContaining('names')]);
+    expect(told(put('adopted.json', adopted.stdout))).toEqual([{ name, text }]);
+  });
   test('adopt prints the book that a channel’s file says, which is told as that file again', () => {
     const told = (of: string) => JSON.parse(plemb('render', of, 'lerrin-shop', '--json', ...at).stdout).files;
     const [{ text }] = told(book);
@@ -145,7 +153,7 @@ describe('plemb goods, render and check', () => {
     expect(told(put('adopted.json', adopted.stdout))).toEqual([{ name: 'shop.json', text }]);
     const wrong = plemb('adopt', 'lerrin-shop', put('wrong.json', text.replace('"lerrin-shop/2"', '"lerrin-shop/9"')));
     expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('format')]);
-    expect(plemb('adopt', 'findlark', put('feed.xml', '')).stderr).toContain('cannot be read into a book yet');
+    expect(plemb('adopt', 'findlark', put('feed.xml', '<feed>')).stderr).toContain('XML');
   });
   test('check asks a live channel, and finds what its checkout lacks; one that is silent ends it', async () => {
     const small = put('small.json', JSON.stringify(smallBook()));

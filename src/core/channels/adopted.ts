@@ -8,25 +8,28 @@ export interface Adopted {
   /** Made when they are asked for: there may be very many, and what is compared does not look at them. */
   readonly goods: () => readonly Item[];
   readonly lost: readonly NotAdopted[];
-  /** What the channel calls its zones, where that is not how the book that it is told calls them. */
-  readonly zoneNames: ReadonlyMap<string, string>;
+  readonly named: Named;
+}
+
+/** How a channel calls what was read from it, beside how a book calls what it is told. */
+export interface Named {
+  /** The places of a zone, as its rules call them; of zones that are not there its own id is what the book has. */
+  readonly zones: ReadonlyMap<string, readonly string[]>;
+  /** Whether offers are known by their ids or by their numbers. */
+  readonly offersBy: 'id' | 'number';
   /** The id of the offer that it has under a key. */
   offerOf(key: string): string;
 }
 
 /** A book as it was read from a channel, held to be one. */
-export function adopted(
-  { goods, ...body }: BookInput,
-  lost: readonly NotAdopted[],
-  { zoneNames, offerOf }: Pick<Adopted, 'zoneNames' | 'offerOf'>,
-): Result<Adopted> {
+export function adopted({ goods, ...body }: BookInput, lost: readonly NotAdopted[], named: Named): Result<Adopted> {
   const book = shaped(bookSchema, body);
   if (!book.ok) return book;
   const problems = bookProblems(book.value);
   if (problems.length > 0) return { ok: false, problems };
   return {
     ok: true,
-    value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost, zoneNames, offerOf },
+    value: { book: book.value, goods: () => goods.map((item) => itemSchema.parse(item)), lost, named },
   };
 }
 
@@ -60,6 +63,16 @@ export type NotAdopted =
   | { readonly is: 'pays in part'; readonly offer: string; readonly atMost: string }
   /** Free delivery of some goods alone, which in a book is that of the whole basket. */
   | { readonly is: 'frees its goods alone'; readonly offer: string }
+  /** Goods at more lists of entries than a book has templates: they are charged as the first. */
+  | { readonly is: 'deliveries'; readonly goods: number }
+  /** A promotion whose id is no number: it has a new one. */
+  | { readonly is: 'number'; readonly offer: string }
+  /** A promotion that is shown elsewhere than Plemb has promotions shown. */
+  | { readonly is: 'shown'; readonly offer: string }
+  /** A promotion or an item that another feed says otherwise: the first is taken. */
+  | { readonly is: 'other in a feed'; readonly of: string }
+  /** An amount off some goods together, which no offer takes: it is left out. */
+  | { readonly is: 'amount of some goods'; readonly offer: string }
   /** A campaign that ends before it begins, so that it never holds: it is left out. */
   | { readonly is: 'never'; readonly offer: string }
   /** More uses than a book counts: there is no limit. */

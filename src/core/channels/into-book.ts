@@ -3,12 +3,20 @@ import type { Item } from '../goods/index.ts';
 import type { NotAdopted } from './adopted.ts';
 import { keysOf } from './keys.ts';
 
+/** A text in the letters of ids. @example slug('GB HS*') // 'gb-hs' */
+export const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+    .slice(0, 40) || 'one';
+
 /** What each key of a channel's list is called in a book: the same, but where an id cannot be so. */
 export function idsFor(keys: readonly string[], most: number): (key: string) => string {
   const keyFor = keysOf(most);
   const isId = (key: string) => written.id.safeParse(key).success && key !== 'stocked';
   for (const key of keys) if (isId(key)) keyFor(key);
-  const ids = new Map(keys.flatMap((key) => (isId(key) ? [] : [[key, keyFor(`by-${key}`)] as const])));
+  const ids = new Map(keys.flatMap((key) => (isId(key) ? [] : [[key, keyFor(slug(`by-${key}`))] as const])));
   return (key) => ids.get(key) ?? key;
 }
 

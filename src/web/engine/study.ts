@@ -453,7 +453,7 @@ export function adoptable(
   const told = dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods);
   const here = adopt(filesOf(told.rules.without(new Set(held))));
   if (!here.ok) return here;
-  const offers = new Set(held.map(there.value.offerOf));
+  const offers = new Set(held.map(there.value.named.offerOf));
   return ok({ rows: adoptionRows(book, dialect, told, here.value, there.value, offers), lost: there.value.lost });
 }
 

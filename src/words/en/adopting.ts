@@ -74,6 +74,31 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       (all) => `Free delivery of some goods alone there is that of the whole basket here: ${all}.`,
     ),
     ...of(
+      'deliveries',
+      ({ goods }) => counts(goods, 'item', 'goods'),
+      (all) => `${all} of more lists of entries than a book has templates are charged as the first.`,
+    ),
+    ...of(
+      'number',
+      ({ offer }) => offer,
+      (all) => `Promotions under ids that are no numbers have new ones: ${all}.`,
+    ),
+    ...of(
+      'shown',
+      ({ offer }) => offer,
+      (all) => `Promotions are shown in lists, at items and in baskets, those with a code not in lists: ${all}.`,
+    ),
+    ...of(
+      'other in a feed',
+      (one) => one.of,
+      (all) => `What feeds say differently of the same is taken from the first: ${all}.`,
+    ),
+    ...of(
+      'amount of some goods',
+      ({ offer }) => offer,
+      (all) => `An amount off some goods together is left out: ${all}.`,
+    ),
+    ...of(
       'no places',
       ({ zone }) => zone,
       (all) => `Zones that nowhere is in, left out: ${all}.`,

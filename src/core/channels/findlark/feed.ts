@@ -12,7 +12,7 @@ import { numbered } from '../reach.ts';
 import type { Promotion } from './format.ts';
 import { type Delivered, deliveredGroups } from './groups.ts';
 import { type Labels, labelsOf } from './labels.ts';
-import { limits } from './limits.ts';
+import { speeds as inFile, limits } from './limits.ts';
 import { manifest } from './manifest.ts';
 import { type NamedPart, namedParts, type Spoken, withinOf } from './named-parts.ts';
 import { type Sales, salesOf } from './sales.ts';
@@ -31,7 +31,7 @@ export interface Feed {
   readonly labels: Labels;
   readonly say: (value: Minor) => string;
   readonly speedOf: (service: string) => string | null;
-  /** The services with a speed of their own: of two with one speed the first. */
+  /** The services with a speed of their own, as the file orders those: of two with one speed the first. */
   readonly spoken: readonly Spoken[];
   /** From wide to narrow, so that what does not fit in 64 entries is what few shoppers see. */
   readonly parts: readonly NamedPart[];
@@ -71,13 +71,14 @@ function feedOf(
     taken.add(speed);
     return [{ id, speed, days }];
   });
+  spoken.sort((a, b) => placeOfSpeed(a.speed) - placeOfSpeed(b.speed));
   const inside = wholeAtlas(book).filter((one) => aims(setting, one));
   const parts = namedParts(inside);
   const groups = deliveredGroups(book, goods, parts, spoken);
   // A country is named where goods go to some part of it: what is closed there has no entries.
   const sold = [
     ...new Set(parts.flatMap(({ country, zones }) => (zones.some((zone) => zone !== null) ? [country] : []))),
-  ];
+  ].sort();
   return {
     book,
     setting,
@@ -96,7 +97,7 @@ function feedOf(
     unnamed: inside.filter((one) => withinOf(one) === null),
     outside: wholeAtlas(book).filter((one) => !feeds.some((other) => aims(other, one))),
     groups,
-    inTarget: (countries) => (countries ?? sold).filter((country) => sold.includes(country)),
+    inTarget: (countries) => (countries ? sold.filter((country) => countries.includes(country)) : sold),
     mostIn: (zones) =>
       minor(
         Math.max(
@@ -109,6 +110,8 @@ function feedOf(
     promotions: [],
   };
 }
+
+const placeOfSpeed = (speed: string): number => (inFile as readonly string[]).indexOf(speed);
 
 /** The goods that a feed has. */
 export const goodsOf = (book: CompiledBook, all: readonly Listed[], { goods }: FeedSetting): readonly Listed[] => {

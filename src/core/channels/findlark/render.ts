@@ -43,6 +43,13 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
     return { ...delivered, entered };
   });
   const { deliveries, deliveryOf } = sharing(goods.flatMap((item) => [ofItem.get(item) ?? []]));
+  const there = new Set(
+    deliveries.flatMap(({ entries }) =>
+      entries.flatMap(({ country, within, speed, price }) =>
+        within.is === 'country' && Number(price) > 0 ? `${country} ${speed}` : [],
+      ),
+    ),
+  );
   const before: Note[] = [
     ...goodsNotes(feed, goods, said),
     mixingNote(feed),
@@ -60,9 +67,10 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
     },
     ...zoneNotes(feed),
     ...laneNotes(feed, said),
-    ...thresholdNotes(feed, thresholds),
+    ...thresholdNotes(feed, (country, speed) => there.has(`${country} ${speed}`), thresholds),
   ];
   const offers = offerNotes(feed);
+  const asked = new Set(feed.promotions.flatMap(({ of }) => (of.is === 'label' ? of.label : [])));
   const items = goods.map((item): FeedItem => {
     const sale = feed.sales.of.get(item);
     return {
@@ -71,7 +79,10 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
       price: feed.say(item.price),
       grams: item.mass === null ? null : gramsText(item.mass),
       delivery: deliveryOf(ofItem.get(item) ?? []),
-      labels: feed.labels.on(item),
+      labels: feed.labels
+        .on(item)
+        .filter((label) => asked.has(label))
+        .sort(),
       sale: sale
         ? { price: feed.say(sale.price), from: offset(sale.offer.from), until: offset(sale.offer.until) }
         : null,

@@ -11,7 +11,7 @@ import { limits } from './limits.ts';
 import { heldAs } from './ready-feed.ts';
 import { testedAfterSales } from './sales.ts';
 
-/** A promotion from where a zone's lanes are free: for all goods that go to its countries by the service's speed. */
+/** From where a zone's lanes are free by a promotion: for all goods that go to its countries by the service's speed. */
 interface Freeing {
   readonly id: string;
   readonly key: string;
@@ -24,6 +24,8 @@ interface Freeing {
   readonly reached: Fidelity;
 }
 
+type Offered = (country: string, speed: string) => boolean;
+
 /** A lane of a template that goods without rates of their own are charged by. */
 interface Charged {
   readonly template: string;
@@ -34,8 +36,10 @@ interface Charged {
 /**
  * What is said of lanes' thresholds: a promotion for each zone and service, which frees all goods of a basket together,
  * whatever their own lanes say. The keys of those promotions go into `told`.
+ *
+ * @param offered whether some item has an entry for a country and a speed that is not free
  */
-export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
+export function thresholdNotes(feed: Feed, offered: Offered, told: Set<string>): Note[] {
   const charged = feed.groups.flatMap(({ group, lanes }) =>
     // Goods with rates of their own are spoken of by themselves.
     group.own !== null
@@ -45,7 +49,7 @@ export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
           return lane.lost === null && part ? [{ template: group.template.id, lane, country: part.country }] : [];
         }),
   );
-  const freeing = freeingIn(feed, charged);
+  const freeing = freeingIn(feed, charged, offered);
   for (const { key } of freeing) told.add(key);
   const clauses = new Map<string, Charged[]>();
   for (const one of charged) {
@@ -55,36 +59,71 @@ export function thresholdNotes(feed: Feed, told: Set<string>): Note[] {
   return [...clauses.values()].flatMap((lanes) => noteOf(feed, lanes, freeing));
 }
 
-/** The promotions that say thresholds: of each zone and service that of the first template which has one. */
-function freeingIn(feed: Feed, charged: readonly Charged[]): Freeing[] {
+/** A threshold of a zone's lanes, of the first template that has one, and the countries that a promotion has to name. */
+interface Wanted extends Omit<Freeing, 'id' | 'key'> {
+  readonly least: Minor;
+}
+
+/**
+ * The promotions that say thresholds: one for all zones that are free by a speed from one value. A country of which less
+ * is asked already is named no more.
+ */
+function freeingIn(feed: Feed, charged: readonly Charged[], offered: Offered): Freeing[] {
+  const groups = new Map<string, Wanted[]>();
+  for (const one of wantedIn(feed, charged, offered)) {
+    const key = `${one.speed} ${one.least}`;
+    groups.set(key, [...(groups.get(key) ?? []), one]);
+  }
+  const inOrder = [...groups.values()].sort(
+    ([a], [b]) => (a && b && (placeOfSpeed(feed, a) - placeOfSpeed(feed, b) || a.least - b.least)) || 0,
+  );
+  const freed = new Set<string>();
+  return inOrder.flatMap((zones): Freeing[] => {
+    const [{ speed, value, least }] = zones as [Wanted];
+    const asked = new Set(zones.flatMap(({ countries }) => countries));
+    const named = feed.inTarget(null).filter((country) => asked.has(country) && !freed.has(`${speed} ${country}`));
+    if (named.length === 0) return [];
+    for (const country of named) freed.add(`${speed} ${country}`);
+    const promotion = promote(feed, {
+      id: `free-${speed}-${value.replace('.', '-')}`,
+      title: fitted(freeFromTitle(speed, value), limits.title).title,
+      does: { kind: 'delivery', speeds: [speed] },
+      of: { is: 'all' },
+      leastValue: least === 0 ? null : value,
+      leastUnits: null,
+      code: null,
+      countries: named,
+      from: null,
+      until: null,
+      shown: ['basket'],
+    });
+    const key = heldAs(feed.setting, promotion);
+    return zones.map(({ least: _, countries, ...zone }) => ({
+      ...zone,
+      id: promotion.id,
+      key,
+      countries: countries.filter((country) => named.includes(country)),
+    }));
+  });
+}
+
+const placeOfSpeed = ({ spoken }: Feed, { speed }: Wanted): number => spoken.findIndex((one) => one.speed === speed);
+
+function wantedIn(feed: Feed, charged: readonly Charged[], offered: Offered): Wanted[] {
   const { book } = feed;
   return book.body.zones.flatMap(({ id: zone }) =>
-    book.services.flatMap((service): Freeing[] => {
+    book.services.flatMap((service): Wanted[] => {
       const here = charged.filter(({ lane }) => lane.zone === zone && lane.service === service.id);
       const free = here.find(({ lane }) => isSayable(lane.threshold));
       if (!free || here.every(({ lane }) => lane.most === 0)) return [];
       const reached = wholeCountries(book, new Set([zone]), feed.mostIn(null));
-      const countries = feed.inTarget(reached.countries);
+      const countries = feed.inTarget(reached.countries).filter((country) => offered(country, free.lane.speed));
       if (countries.length === 0) return [];
       const said = free.lane.threshold as FreeFrom;
       const value = feed.say(said.value);
       const { speed } = free.lane;
-      const promotion = promote(feed, {
-        id: `free-${zone}-${service.id}`,
-        title: fitted(freeFromTitle(service.name, value), limits.title).title,
-        does: { kind: 'delivery', speeds: [speed] },
-        of: { is: 'all' },
-        leastValue: said.value === 0 ? null : value,
-        leastUnits: null,
-        code: null,
-        countries,
-        from: null,
-        until: null,
-        shown: ['basket'],
-      });
-      const key = heldAs(feed.setting, promotion);
       return [
-        { id: promotion.id, key, zone, service: service.id, speed, value, said, countries, reached: reached.fidelity },
+        { zone, service: service.id, speed, value, least: said.value, said, countries, reached: reached.fidelity },
       ];
     }),
   );

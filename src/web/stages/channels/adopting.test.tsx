@@ -90,8 +90,3 @@ test('what makes no book is said, with where and why', async () => {
   });
   expect((await screen.findByRole('alert')).textContent).toMatch(/makes no book: templates: /);
 });
-
-test('a channel that cannot be read into a book says so', async () => {
-  at('/channels/live/findlark');
-  await screen.findByText(/cannot be read into the book yet/);
-});

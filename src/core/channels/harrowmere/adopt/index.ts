@@ -63,7 +63,7 @@ export const adoptOf =
         goods: itemsIn(plans, templates, lost),
       },
       lost,
-      { zoneNames: zones.names, offerOf: (key) => key.toLowerCase() },
+      { zones: zones.names, offersBy: 'id', offerOf: (key) => key.toLowerCase() },
     );
   };
 

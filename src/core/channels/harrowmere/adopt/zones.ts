@@ -9,7 +9,7 @@ type Zone = BookInput['zones'][number];
 export interface AdoptedZones {
   readonly all: Zone[];
   /** The region or cut that each zone is. */
-  readonly names: ReadonlyMap<string, string>;
+  readonly names: ReadonlyMap<string, readonly string[]>;
   /** What the zone of a region or a cut is called. */
   idOf(place: string): string;
 }
@@ -38,7 +38,7 @@ export function zonesIn({ rates, cuts }: Plans): AdoptedZones {
       takes: [...takes],
       leaves: [...leaves],
     })),
-    names: new Map(there.map(({ key }) => [idOf(key.toLowerCase()), key])),
+    names: new Map(there.map(({ key }) => [idOf(key.toLowerCase()), [key]])),
     idOf: (place) => idOf(place.toLowerCase()),
   };
 }
