@@ -73,7 +73,7 @@ export function shopOf(lanes: Readonly<Record<string, Lane>>, goods: readonly It
       ? amountText(choice.delivery, at.book.currency)
       : (found.missing.find((one) => one.service === service)?.why ?? 'unknown');
   };
-  return { open, answer, pays };
+  return { input, open, answer, pays };
 }
 
 export const flat = (amount: string, freeFrom: Lane['freeFrom'] = null): Lane => ({

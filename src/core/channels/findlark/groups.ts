@@ -125,4 +125,10 @@ export function aloneCharge(
 
 /** The most that fees of each unit of a group come to within the stated bounds. */
 export const mostHandling = ({ goods }: GoodsGroup): number =>
-  Math.max(0, ...goods.map(({ handling }) => handling?.each ?? 0)) * stated.units;
+  Math.max(0, ...goods.map((item) => (item.handling?.each ?? 0) * mostUnits(item)));
+
+/** How many units of an item a basket within the stated bounds may have, at what it costs and weighs. */
+function mostUnits({ price, mass }: Listed): number {
+  const within = (most: number, each: number | null) => (each === null || each === 0 ? most : Math.floor(most / each));
+  return Math.min(stated.units, within(stated.value, price), within(stated.mass, mass));
+}

@@ -160,7 +160,7 @@ function fidelityAt(
   const most = mostOf(lanes);
   if (free.over !== 'value')
     return unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it');
-  const found: Fidelity[] = [beforeOnly(book, { value: free.value, test: free.test }, mostMeant(lanes))];
+  const found: Fidelity[] = [beforeOnly(book, free, mostMeant(lanes))];
   const here = plans.filter((plan) => lanesAt([plan], place.key, service).length > 0);
   const alone = (line: Line) => here.every((plan) => line.plans.includes(plan));
   if (free.of === 'basket' && !saying.some((line) => line.value === free.value && alone(line)))

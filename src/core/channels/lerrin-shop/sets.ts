@@ -1,10 +1,10 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, minor } from '../../exact/index.ts';
+import { amountText, type Minor, minor } from '../../exact/index.ts';
 import type { Lane } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
+import { type GoodsGroup, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { limits, type ShopRate, type ShopSet } from './format.ts';
@@ -53,8 +53,8 @@ export interface Telling {
 export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] {
   const { book } = telling;
   const groups = groupsOf(book, goods);
-  const crowd = crowdOf(book, groups);
-  const told = groups.map((group) => ({ group, lanes: lanesOf(telling, group, crowd) }));
+  const beside = besideIn(book, groups);
+  const told = groups.map((group) => ({ group, lanes: lanesOf(telling, group, beside) }));
   const keyFor = keysOf(limits.key);
   const sets = new Map<string, { readonly set: ShopSet; goods: number }>();
   const alike = told.map(({ group, lanes }, i) => {
@@ -95,22 +95,24 @@ function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup
   return parts.filter(Boolean).join(', ');
 }
 
-/** How many groups a service takes to a zone of the shop's: with one alone, its own value is the basket's. */
-function crowdOf(book: CompiledBook, groups: readonly GoodsGroup[]): (zone: ShopPlaces, service: string) => number {
+/** The least that groups beside one pay which a service takes to a zone of the shop's too; null where there is none. */
+type Beside = (group: GoodsGroup, zone: ShopPlaces, service: string) => number | null;
+
+function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Beside {
   const places = new Map(book.templates.map(({ id }, at) => [id, at]));
-  return ({ zones }, service) =>
-    groups.filter(({ template }) => {
-      const at = places.get(template.id) ?? 0;
-      return book.templates[at]?.lanes.get(zones[at] ?? '')?.has(service);
-    }).length;
+  return (own, { zones }, service) => {
+    const paid = groups.flatMap((group) => {
+      const at = places.get(group.template.id) ?? 0;
+      const lane = group === own ? undefined : book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+      // What may be free itself pays nothing.
+      return lane ? [lane.freeFrom ? 0 : reachWithFees(laneFor(book, group, lane)).least] : [];
+    });
+    return paid.length === 0 ? null : Math.min(...paid);
+  };
 }
 
 /** What a group is charged by in every zone of the shop's and for every service. */
-function lanesOf(
-  { book, zones, speeds, locales }: Telling,
-  group: GoodsGroup,
-  crowd: ReturnType<typeof crowdOf>,
-): ToldLane[] {
+function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, besideAt: Beside): ToldLane[] {
   const at = book.templates.findIndex((template) => template.id === group.template.id);
   const template = book.templates[at] ?? group.template;
   const known = new Map<string, Told>();
@@ -127,9 +129,9 @@ function lanesOf(
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
-      const byItself = crowd(zone, service.id) === 1;
-      const key = `${bookZone} ${service.id} ${byItself}`;
-      const told = known.get(key) ?? toldOf(book, group, lane, byItself);
+      const beside = lane.freeFrom && besideAt(group, zone, service.id);
+      const key = `${bookZone} ${service.id} ${beside}`;
+      const told = known.get(key) ?? toldOf(book, group, lane, beside);
       known.set(key, told);
       if (!told.stepped)
         return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
@@ -164,27 +166,28 @@ type Told =
   | { readonly stepped: Stepped; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
   | { readonly stepped: null; readonly fidelity: Fidelity };
 
-function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, byItself: boolean): Told {
+function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, beside: number | null): Told {
   const { lane, price } = laneFor(book, group, own);
   const stepped = steppedOf(lane, price, group.goods);
   if (!('rows' in stepped)) return { stepped: null, fidelity: stepped };
   const free = lane.freeFrom;
   if (group.own) {
-    const waived = mostWaived(group) + (group.own.waivable ? reachOf(stepped).most : 0);
-    return { stepped, fidelity: stepped.fidelity, threshold: free && ownThreshold(book, free, minor(waived)) };
+    const freed = { rate: minor(group.own.waivable ? reachOf(stepped).most : 0), handling: mostWaived(group) };
+    return { stepped, fidelity: stepped.fidelity, threshold: free && ownThreshold(book, free, freed) };
   }
   const freed =
     free && free.of === 'group' && free.over !== 'units' && free.test === 'before' && maySayBySteps(group, free.over)
       ? freedBySteps(stepped, free.over, free.value)
       : null;
   if (freed) return { stepped: freed, fidelity: freed.fidelity, threshold: { freeFrom: null, fidelity: worstOf([]) } };
-  const threshold = free && thresholdOf(book, free, minor(reachOf(stepped).most + mostWaived(group)), byItself);
+  const most = { rate: reachOf(stepped).most, handling: mostWaived(group) };
+  const threshold = free && thresholdOf(book, free, most, beside);
   return { stepped, fidelity: stepped.fidelity, threshold };
 }
 
 /** The most handling that free delivery waives, of goods of a group. */
-export const mostWaived = ({ goods }: GoodsGroup): number =>
-  Math.max(0, ...goods.map(({ handling }) => (handling?.waivable ? handling.each : 0))) * stated.units;
+export const mostWaived = ({ goods }: GoodsGroup): Minor =>
+  minor(Math.max(0, ...goods.map(({ handling }) => (handling?.waivable ? handling.each : 0))) * stated.units);
 
 /** Whether steps that charge nothing say the same: they waive no handling, and by grams they ask for masses. */
 const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>

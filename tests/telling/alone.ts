@@ -1,0 +1,172 @@
+import { asOf, type BookFile, type BookInput, bookFileSchema, itemFor } from '../../src/core/book/index.ts';
+import { type Dialect, type Note, settingsOf } from '../../src/core/channels/index.ts';
+import type { Minor } from '../../src/core/exact/index.ts';
+import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
+import { opened } from '../books/opened.ts';
+import { either, flat, item, offerOf, shopOf } from '../books/shop.ts';
+import { seeded } from '../trials.ts';
+import { touching } from './touching.ts';
+import { boundOf, type Found } from './widest.ts';
+
+type Lane = BookInput['templates'][number]['lanes'][string][string];
+type Offer = BookInput['offers'][number];
+type FreeFrom = Lane['freeFrom'];
+
+const at = Date.parse('2026-11-24T09:10:00Z');
+const words: Readonly<Record<string, string>> = { 'lerrin-shop': 'post', harrowmere: 'STANDARD', findlark: 'standard' };
+
+/**
+ * A small book of which one thing at the most is not told as it is: two templates of flat rates, mixed as the channel
+ * mixes them, and beside them a threshold, an offer or two, another way of mixing, or a fee.
+ */
+export function aloneWorld(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
+  const random = seeded(seed * 13 + 5);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const cents = (least: number, most: number) => (least + random() * (most - least)).toFixed(2);
+  const test = () => pick(['before', 'after'] as const);
+  const threshold = (): FreeFrom => ({ value: cents(5, 90), test: test(), of: pick(['basket', 'group'] as const) });
+  const own = dialect.id === 'harrowmere' ? 'sum' : 'highest';
+  const free: Offer['benefit'] = { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } };
+  const percent = (): Offer['benefit'] => ({
+    is: pick(['off order', 'off goods'] as const),
+    off: { by: 'percent', percent: pick(['5', '10', '25', '33.333']) },
+  });
+  const some = (): Offer['benefit'] =>
+    pick([
+      percent(),
+      percent(),
+      { is: 'off goods', goods: 'light', off: { by: 'percent', percent: '20' } },
+      { is: 'off order', off: { by: 'amount', amount: cents(1, 9) } },
+      { is: 'off goods', goods: pick([null, 'light']), off: { by: 'amount', amount: cents(1, 9) } },
+      { is: 'buy and get', goods: pick([null, 'light']), buy: 2, get: 1, percent: pick(['100', '50']) },
+      free,
+      free,
+    ]);
+  const asks = (): Offer['asks'] =>
+    pick([[], [], [{ over: 'value', value: cents(5, 90), test: test(), goods: pick([null, 'light']) }]]);
+  const offer = (id: string, number: number) =>
+    offerOf(id, number, {
+      benefit: some(),
+      asks: asks(),
+      code: pick([null, { is: 'shared', code: id.toUpperCase().padEnd(4, 'X') }]),
+    });
+  let [a, b]: [FreeFrom, FreeFrom] = [null, null];
+  let offers: Offer[] = [];
+  let more: Partial<BookInput> = {};
+  let fee: { each: string; waived: boolean } | null = null;
+  switch (Math.floor(random() * 7)) {
+    case 0:
+      a = threshold();
+      break;
+    case 1:
+      [a, b] = [threshold(), threshold()];
+      break;
+    case 2:
+      offers = [offer('one', 1)];
+      break;
+    case 3:
+      offers = [offer('one', 1), offer('two', 2)];
+      if (random() < 0.5) more = { eitherOr: [either('both', ['one', 'two'], pick(['order', 'line']))] };
+      break;
+    case 4:
+      a = b = { value: cents(5, 90), test: 'after', of: 'basket' };
+      offers = [offer('one', 1)];
+      break;
+    case 5:
+      more = { mixedBy: pick(['sum', 'highest', 'lowest', 'average']) };
+      break;
+    default:
+      fee = { each: cents(0.1, 3), waived: random() < 0.5 };
+  }
+  const goods = ['A', 'B', 'C'].flatMap((sku, i) => [
+    item(sku, { price: cents(1, 60), fee: i === 0 ? fee : null, tags: i < 2 ? ['light'] : [] }),
+    item(`${sku}-2`, { price: cents(1, 60), template: 'second', tags: i < 1 ? ['light'] : [] }),
+  ]);
+  const [one, two] = [flat(cents(1, 12), a), flat(cents(1, 12), b)];
+  return bookFileSchema.parse({
+    ...shopOf({ post: one }, goods, {
+      mixedBy: own,
+      selections: [{ id: 'light', name: 'Light', takes: { is: 'tags', any: ['light'], all: [] }, except: [] }],
+      templates: [
+        { id: 'main', name: 'Main', origin: 'Here', zones: ['home'], lanes: { home: { post: one } } },
+        { id: 'second', name: 'Second', origin: 'Here', zones: ['home'], lanes: { home: { post: two } } },
+      ],
+      channels: { [dialect.id]: { speeds: { post: words[dialect.id] ?? '' } } },
+      offers,
+      ...more,
+    }).input,
+  });
+}
+
+/** The codes of a small book's offers. */
+const codes = ['ONEX', 'TWOX'];
+
+/** The widest that is found for a clause, and how many others of its book are inexact. */
+interface FoundAlone extends Found {
+  readonly beside: number;
+}
+
+/** The widest that any basket is off for each bounded clause, of those in which no other is inexact. */
+export function widestAlone(dialect: Dialect, file: BookFile, baskets: number, seed: number): FoundAlone[] {
+  const { book: compiled, goods, ask } = opened(file);
+  const book = asOf(compiled, at);
+  const { rules, notes } = dialect.render(book, goods);
+  const beside = notes.filter(({ fidelity }) => fidelity.is !== 'exact').length - 1;
+  const found = new Map(
+    notes.flatMap((note): [Note, FoundAlone][] =>
+      boundOf(note) > 0 ? [[note, { note, beside, widest: 0, asked: 0 }]] : [],
+    ),
+  );
+  if (found.size === 0) return [];
+  const { speeds } = settingsOf(file, dialect);
+  const random = seeded(seed);
+  const under = (n: number) => Math.floor(random() * n);
+  const inCents = (amount: string) => Math.round(Number(amount) * 100);
+  const edges = [
+    ...file.templates.flatMap(({ lanes }) =>
+      Object.values(lanes).flatMap((row) => Object.values(row).flatMap(({ freeFrom }) => freeFrom?.value ?? [])),
+    ),
+    ...file.offers.flatMap(({ asks }) => asks.flatMap((one) => (one.over === 'value' ? one.value : []))),
+  ].map(inCents);
+  const values = [1, 50, 100, 5000, 100_000, ...edges.flatMap((edge) => [edge, edge - 1])];
+  const intended = new Float64Array(2);
+  for (let i = 0; i < baskets; i += 1) {
+    const lines = Array.from({ length: 1 + under(3) }, () => goods[under(goods.length)]).flatMap((one) => one ?? []);
+    const each = [...new Set(lines)];
+    const mostOf = (price: number) =>
+      Math.max(1, Math.min(Math.floor(20 / each.length), Math.floor(100_000 / each.length / price)));
+    const asked = ask({
+      lines: each.map(({ sku, price }) => ({
+        sku,
+        units: [1, 1 + under(mostOf(price)), mostOf(price)][under(3)] ?? 1,
+      })),
+      place: 'IE',
+      codes: codes.filter(() => under(2) === 0),
+      moment: at,
+    });
+    // Now and then what all of it, or one line of it, comes to is a value at which something changes.
+    const target = dialect.id === 'findlark' || under(2) === 0 ? null : (values[under(values.length)] ?? 1);
+    let left = target ?? 0;
+    const question: Question = {
+      ...asked,
+      lines: asked.lines.map(({ item: one, units }, at) => {
+        const there = itemFor(one, dialect.id, asked.moment);
+        const own = at === asked.lines.length - 1 ? left : under(2) === 0 ? 1 : Math.floor(left / 2);
+        const price = target === null ? there.price : Math.max(1, Math.floor(own / units));
+        left = Math.max(0, left - price * units);
+        return { units, item: { ...there, varies: null, price: price as Minor } };
+      }),
+      shopper: { ...asked.shopper, channel: dialect.id },
+    };
+    if (question.lines.reduce((sum, one) => sum + one.item.price * one.units, 0) > 100_000) continue;
+    const [only, ...others] = touching(book, notes, question, 'post');
+    const one = only && found.get(only);
+    const offered = charges(book, question, intended) === 'services';
+    const choice = rules.charges(soldIn(question), at).find(({ speed }) => speed === speeds.post);
+    if (!one || others.length > 0 || !offered || !choice || (intended[0] ?? -1) < 0) continue;
+    one.asked += 1;
+    const meant = (intended[0] ?? 0) - (intended[1] ?? 0);
+    one.widest = Math.max(one.widest, Math.abs(choice.charge - choice.discount - meant));
+  }
+  return [...found.values()].filter((one) => one.asked > 0);
+}
