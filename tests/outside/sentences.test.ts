@@ -12,6 +12,8 @@ import { root, sentencesIn } from './sentences.ts';
 /** What may stand in core all the same, and why. */
 const allowed: Readonly<Record<string, string>> = {
   'src/core/channels/shopper-texts.ts': 'what shoppers of a channel read, in its files',
+  'src/core/channels/harrowmere/names.ts': 'the same: what places are called there',
+  'src/core/channels/adopted-names.ts': 'names given once to what is read from a channel and has none there',
   'src/core/book/migrate/from-2.ts': 'names given once to groups of a book that is brought along',
   'src/core/channels/findlark/format.ts': 'the head of an XML file',
   'src/core/goods/fields/dated.ts': 'the cell of a goods file',

@@ -106,11 +106,11 @@ const ofRate = ['rate', 'fees', 'bounds', 'values'];
 function laneChanges(book: Book, at: readonly string[], there: Body, fields: readonly Difference[]): Edit[] {
   const own = (valueAt(book, at) ?? {}) as Body;
   const here: Body = { ...there, ...Object.fromEntries(fields.map((one) => [one.field, one.here])) };
-  const isTold = (own.freeFrom === null) === (here.freeFrom === null);
+  const isBySelf = (own.freeFrom === null) === (here.freeFrom === null);
   const differ = fields.map(({ field }) => field);
-  const rate = !isTold || differ.some((field) => ofRate.includes(field)) ? ofRate : [];
+  const rate = !isBySelf || differ.some((field) => ofRate.includes(field)) ? ofRate : [];
   const taken = testedAs(own, there);
-  return [...new Set([...differ, ...rate, ...(isTold ? [] : ['freeFrom'])])].flatMap((field) =>
+  return [...new Set([...differ, ...rate, ...(isBySelf ? [] : ['freeFrom'])])].flatMap((field) =>
     alike(own[field], taken[field]) ? [] : [{ path: [...at, field], value: taken[field] }],
   );
 }

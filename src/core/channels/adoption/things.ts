@@ -1,5 +1,4 @@
-import type { Edit } from '../../book/index.ts';
-import { alike } from '../../book/index.ts';
+import { alike, type Edit } from '../../book/index.ts';
 import type { Adopted } from '../adopted.ts';
 
 /** A thing of a channel beside what the book would tell it: both in the book's terms, by the same reading. */

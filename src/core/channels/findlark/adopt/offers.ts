@@ -1,5 +1,6 @@
 import type { BookInput } from '../../../book/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
+import { oneOf } from '../../adopted-names.ts';
 import { amountIn } from '../../amounts.ts';
 import { idsFor, nameOr, slug } from '../../into-book.ts';
 import { keysOf } from '../../keys.ts';
@@ -84,7 +85,7 @@ export function offersIn(
   });
   const rivals = (['delivery', 'goods'] as const).flatMap((sort) => {
     const some = told.filter(({ benefit }) => (benefit.is === 'delivery') === (sort === 'delivery'));
-    return some.length < 2 ? [] : [{ id: `one-of-${sort}`, name: `One of ${sort}`, offers: some.map(({ id }) => id) }];
+    return some.length < 2 ? [] : [{ id: `one-of-${sort}`, name: oneOf(sort), offers: some.map(({ id }) => id) }];
   });
   return {
     offers: [...told, ...sales.map(({ offer }) => offer)],
@@ -248,8 +249,8 @@ function offerIn(
 ): Offer {
   const goods = selections.idFor(promotion);
   const { leastValue, leastUnits, code } = promotion;
-  const usual = code === null ? 'list item basket' : 'item basket';
-  if (promotion.shown.join(' ') !== usual) lost.push({ is: 'shown', offer: promotion.id });
+  const usual = code === null ? ['list', 'item', 'basket'] : ['item', 'basket'];
+  if (promotion.shown.join() !== usual.join()) lost.push({ is: 'shown', offer: promotion.id });
   const isWhole = benefit.is === 'delivery' || benefit.is === 'gift';
   return {
     id,

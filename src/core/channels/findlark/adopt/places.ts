@@ -1,6 +1,7 @@
 import type { BookInput } from '../../../book/index.ts';
 import { unwrap } from '../../../exact/index.ts';
 import { matches, type Place, parsePattern, placeIn, plainOf, rank } from '../../../places/index.ts';
+import { namesOf } from '../../adopted-names.ts';
 import { idsFor, slug } from '../../into-book.ts';
 import type { Entry, FeedFile } from '../format.ts';
 import { speeds } from '../limits.ts';
@@ -99,8 +100,8 @@ function namedIn(all: readonly Pick<Entry, 'country' | 'within'>[]): Named[] {
 
 const countryNames = new Intl.DisplayNames(['en'], { type: 'region' });
 
-/** Countries by their names, of more than three the first and how many more; within a country as they are written. */
+/** Countries by their names; what lies within one as it is written. */
 function nameOf(places: readonly Named[]): string {
   const names = places.map(({ text, isCountry }) => (isCountry ? (countryNames.of(text) ?? text) : text));
-  return names.length <= 3 ? names.join(', ') : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
+  return namesOf(names);
 }

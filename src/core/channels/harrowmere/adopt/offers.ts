@@ -1,5 +1,6 @@
 import type { BookInput } from '../../../book/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
+import { oneOf } from '../../adopted-names.ts';
 import { idsFor, nameOr, termsOr } from '../../into-book.ts';
 import { batchIn, type DeliveryOffer, type GoodsOffer, limits, type Plans } from '../format.ts';
 import type { AdoptedZones } from './zones.ts';
@@ -57,7 +58,7 @@ export function offersIn(
       }),
     eitherOr: (['delivery', 'goods'] as const).flatMap((sort) => {
       const ids = offers.filter(({ benefit }) => (benefit.is === 'delivery') === (sort === 'delivery'));
-      return ids.length < 2 ? [] : [{ id: `one-of-${sort}`, name: `One of ${sort}`, offers: ids.map(({ id }) => id) }];
+      return ids.length < 2 ? [] : [{ id: `one-of-${sort}`, name: oneOf(sort), offers: ids.map(({ id }) => id) }];
     }),
   };
 }
