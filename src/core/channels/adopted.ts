@@ -15,8 +15,8 @@ export interface Adopted {
 export interface Named {
   /** The places of a zone, as its rules call them; of zones that are not there its own id is what the book has. */
   readonly zones: ReadonlyMap<string, readonly string[]>;
-  /** Whether offers are known by their ids or by their numbers. */
-  readonly offersBy: 'id' | 'number';
+  /** The number by which it knows an offer; null where it knows it by its id. */
+  numberOf(offer: string): number | null;
   /** The id of the offer that it has under a key. */
   offerOf(key: string): string;
 }

@@ -87,7 +87,7 @@ export type Loss =
   | { readonly is: 'gift sent for nothing'; readonly off: Minor }
   | { readonly is: 'in no one feed'; readonly countries: readonly string[]; readonly goods: number }
   | { readonly is: 'plans full'; readonly fit: number; readonly goods: number }
-  | { readonly is: 'no counterpart' | 'reaches nothing' }
+  | { readonly is: 'no counterpart' | 'reaches nothing' | 'gift not listed' }
   | { readonly is: 'rounded by line' | 'rounded by unit' | 'holds everywhere' | 'asks no least value' }
   | { readonly is: 'chosen at list prices'; readonly offers: readonly string[]; readonly off: Minor }
   | { readonly is: 'budget as uses'; readonly uses: number }

@@ -253,6 +253,8 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       ].join(' ');
     case 'no counterpart':
       return 'None of the lanes it frees has a counterpart there.';
+    case 'gift not listed':
+      return 'Its gift is not listed there: nobody is given it.';
     case 'reaches nothing':
       return 'It reaches no whole country that the feed shows, or no speed named there.';
     case 'rounded by line':

@@ -37,8 +37,7 @@ export function zoneOf({ book, told: { zoneOfName }, there }: Taking, id: string
 
 /** The id that an offer which was read there has in the book, or would have. */
 export function offerFor({ book, here, there }: Taking, id: string): string {
-  if (there.named.offersBy === 'id') return id;
-  const number = [...there.book.offers, ...here.book.offers].find((one) => one.id === id)?.number;
+  const number = there.named.numberOf(id) ?? here.named.numberOf(id);
   return book.offers.find((one) => one.number === number)?.id ?? id;
 }
 

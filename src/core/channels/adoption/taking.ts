@@ -175,7 +175,7 @@ function offerEdits(taking: Taking, id: string): Edit[] | null {
     .flatMap((group) => (group.offers.includes(id) ? group.offers.map((one) => offerFor(taking, one)) : []))
     .filter((one) => book.offers.some((own) => own.id === one));
   // A number by which it is known there stays, where no other offer has it.
-  const keeps = there.named.offersBy === 'number' && book.offers.every((one) => one.number !== offer.number);
+  const keeps = there.named.numberOf(id) !== null && book.offers.every((one) => one.number !== offer.number);
   const number = keeps ? offer.number : book.numbered + 1 + fresh.indexOf(offer);
   const goods = ('goods' in offer.benefit ? offer.benefit.goods : null) ?? offer.goods;
   const selection = there.book.selections.find((one) => one.id === goods);

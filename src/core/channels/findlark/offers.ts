@@ -160,12 +160,16 @@ function doesBy(off: TakenOff, say: Feed['say']): { does: Promotion['does']; on:
 }
 
 /** A gift: there it is packed for nothing, in the book as any line. */
-function givingAway({ book, goods, groups, spoken, mostIn }: Feed, offer: Offer): Does | Fidelity {
+function givingAway({ book, goods, groups, spoken, mostIn, inTarget }: Feed, offer: Offer): Does | Fidelity {
   const { kind, benefit } = offer;
   if (kind.sort !== 'gift') return unsayable({ is: 'reaches nothing' }, 'live with it');
   const { sku, units } = kind.gift(benefit);
   const item = goods.find((one) => one.sku === sku);
-  if (!item) return unsayable({ is: 'reaches nothing' }, 'live with it');
+  if (!item) {
+    const { countries } = wholeCountries(book, offer.zones, minor(0));
+    const is = inTarget(countries).length === 0 ? 'reaches nothing' : 'gift not listed';
+    return unsayable({ is }, 'live with it');
+  }
   const own = groups.find(({ group }) => group.goods.includes(item));
   const plus = [book.mixedBy, ...book.mixing.map(({ by }) => by)].map((by) =>
     by.is === 'highest plus' ? by.further : 0,

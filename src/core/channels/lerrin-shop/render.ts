@@ -136,6 +136,7 @@ function listingsOf(
     const tag = tags.of(part);
     return tag !== null && tags.acting.has(tag) ? [{ part, tag }] : [];
   });
+  acted.sort((a, b) => (a.tag < b.tag ? -1 : 1));
   const setOf = new Map(groups.flatMap(({ group, set }) => group.goods.map((item) => [item, set] as const)));
   return goods.flatMap((item): ShopListing[] => {
     const set = setOf.get(item);

@@ -133,7 +133,8 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       const key = `${bookZone} ${service.id} ${beside}`;
       const told = known.get(key) ?? toldOf(book, group, lane, beside);
       known.set(key, told);
-      if (!told.stepped)
+      // What is offered for nothing has no rate.
+      if (!told.stepped?.rows.some(({ charge }) => charge !== null))
         return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
       const { least, most } = reachOf(told.stepped);
       const names = locales.filter((locale) => lane.names[locale] !== undefined);

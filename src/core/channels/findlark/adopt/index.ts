@@ -79,7 +79,7 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
     lost,
     {
       zones: new Map(places.zones.map(({ id, takes }) => [id, takes])),
-      offersBy: 'number',
+      numberOf: offers.numberOf,
       offerOf: offers.offerOf,
     },
   );

@@ -23,6 +23,8 @@ export interface AdoptedOffers {
   /** The highest number of an offer. */
   readonly numbered: number;
   thresholdIn(zone: string, speed: string): FreeFrom | null;
+  /** The number that an offer's promotions stand under; null where that is none. */
+  numberOf(offer: string): number | null;
   /** The id of the offer that is a promotion of a feed, by what it is held under. */
   offerOf(key: string): string;
 }
@@ -44,7 +46,8 @@ export function offersIn(
   const ids = new Map(others.map(({ promotion: { id } }) => [id, idFor(slug(`promotion-${id}`))]));
   const taken = new Set<number>();
   const whole = (id: string) => (/^[1-9]\d{0,4}$/.test(id) ? Number(id) : null);
-  for (const { promotion } of others) taken.add(whole(promotion.id) ?? 0);
+  const numbers = new Map([...ids].map(([id, offer]) => [offer, whole(id)]));
+  for (const number of numbers.values()) taken.add(number ?? 0);
   let free = 0;
   const numberFor = (promotion: Promotion): number => {
     const own = whole(promotion.id);
@@ -102,6 +105,7 @@ export function offersIn(
       const [value] = values.sort((a, b) => amountIn(a) - amountIn(b));
       return value === undefined ? null : { value, test: 'before', of: 'basket' };
     },
+    numberOf: (offer) => numbers.get(offer) ?? null,
     offerOf: (key) => ids.get(key.replace(/^[^/]*\//, '')) ?? key,
   };
 }
@@ -260,7 +264,7 @@ function offerIn(
     benefit,
     code: code === null ? null : { is: 'shared', code },
     asks: [
-      ...(leastValue === null || steps.length > 1
+      ...(leastValue === null || isInSteps(promotion, steps)
         ? []
         : [{ over: 'value', value: leastValue, test: 'before', goods } as const]),
       ...(leastUnits === null ? [] : [{ over: 'units', units: leastUnits, goods } as const]),
@@ -272,6 +276,10 @@ function offerIn(
     note: '',
   };
 }
+
+/** Whether an amount goes by the value as a step does: an offer asks for value or for units. */
+const isInSteps = ({ leastUnits }: Promotion, steps: Merged['steps']): boolean =>
+  steps.length > 1 || (steps.length === 1 && leastUnits !== null);
 
 function benefitOf({ promotion, steps }: Merged, goods: string | null, lost: NotAdopted[]): Offer['benefit'] | null {
   const { does, of } = promotion;
@@ -285,7 +293,7 @@ function benefitOf({ promotion, steps }: Merged, goods: string | null, lost: Not
         lost.push({ is: 'amount of some goods', offer: promotion.id });
         return null;
       }
-      return steps.length > 1
+      return isInSteps(promotion, steps)
         ? { is: 'spend steps', test: 'before', steps: steps.map(({ from, off }) => ({ from, off })) }
         : { is: 'off order', off: { by: 'amount', amount: does.amount } };
     case 'n for m':

@@ -63,7 +63,7 @@ export const adoptOf =
         goods: itemsIn(plans, templates, lost),
       },
       lost,
-      { zones: zones.names, offersBy: 'id', offerOf: (key) => key.toLowerCase() },
+      { zones: zones.names, numberOf: () => null, offerOf: (key) => key.toLowerCase() },
     );
   };
 
