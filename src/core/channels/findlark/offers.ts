@@ -167,8 +167,7 @@ function givingAway({ book, goods, groups, spoken, mostIn, inTarget }: Feed, off
   const item = goods.find((one) => one.sku === sku);
   if (!item) {
     const { countries } = wholeCountries(book, offer.zones, minor(0));
-    const is = inTarget(countries).length === 0 ? 'reaches nothing' : 'gift not listed';
-    return unsayable({ is }, 'live with it');
+    return unsayable({ is: inTarget(countries).length === 0 ? 'reaches nothing' : 'gift not listed' }, 'live with it');
   }
   const own = groups.find(({ group }) => group.goods.includes(item));
   const plus = [book.mixedBy, ...book.mixing.map(({ by }) => by)].map((by) =>
