@@ -25,7 +25,10 @@ export function foreignFeed(seed: number) {
     price: cents(60),
     grams: random() < 0.8 ? String(1 + below(2000)) : null,
   }));
-  const times = ['from="2026-11-16T00:00+00:00"', 'until="2026-12-01T00:00+01:00"', 'until="2026-11-20T00:00+00:00"'];
+  const times = [
+    ...['from="2026-11-16T00:00+00:00"', 'until="2026-12-01T00:00+01:00"', 'until="2026-11-20T00:00+00:00"'],
+    'from="2026-11-20T00:00+00:00" until="2026-11-16T00:00+00:00"',
+  ];
   const when = () => (random() < 0.7 ? '' : pick(times));
 
   const feed = (name: string) => {
@@ -36,7 +39,7 @@ export function foreignFeed(seed: number) {
         (within[country] ?? []).flatMap((place) =>
           some(speeds, place === '' ? 0.8 : 0.3).map((speed) => {
             const price = random() < 0.1 ? '0.00' : money(15);
-            const days = random() < 0.5 ? '' : 'days="2 4"';
+            const days = random() < 0.5 ? '' : pick(['days="2 4"', 'days="2 4"', 'days="5 120"']);
             return `<entry country="${country}" ${place} speed="${speed}" price="${price}" ${days}/>`;
           }),
         ),

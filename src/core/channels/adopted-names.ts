@@ -6,3 +6,9 @@ export const namesOf = (names: readonly string[]): string =>
 
 /** Of offers of which a channel uses one. */
 export const oneOf = (sort: 'delivery' | 'goods'): string => `One of ${sort}`;
+
+/** Of a sale, by what is taken off or what is left to be paid. */
+export const saleName = (figure: string): string => `Sale: ${figure}`;
+
+/** Of goods that are delivered alike, by the first of them. */
+export const asName = (first: string): string => `As ${first}`;

@@ -61,7 +61,7 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
     ...of(
       'no days',
       () => '',
-      () => 'Days on the way are not told there: services have 0 to 0 days until you say them.',
+      () => 'Days on the way are not told there, or not of all: services have those of most, or 0 until you say them.',
     ),
     ...of(
       'parcel',

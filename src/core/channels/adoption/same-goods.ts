@@ -1,10 +1,10 @@
-import { memo } from '../../exact/index.ts';
+import { lazily, memo } from '../../exact/index.ts';
 import type { Adopted } from '../adopted.ts';
 import type { Body } from './things.ts';
 
 /**
- * An offer as it is there, on the goods that it is on here where these are the same ones: what a channel calls goods goes
- * by all its offers.
+ * An offer as it is there, on the goods that it is on here where these are the same ones: what a channel calls goods
+ * goes by all its offers.
  */
 export function sameGoods(here: Adopted, there: Adopted): (body: Body, own: Body) => Body {
   const every = memo(({ goods }: Adopted): readonly string[] => goods().map(({ sku }) => sku));
@@ -14,12 +14,12 @@ export function sameGoods(here: Adopted, there: Adopted): (body: Body, own: Body
     return takes?.is === 'skus' ? takes.skus : null;
   };
   // Goods of one side alone are told of as such, not as what offers are on.
-  const isCommon = memo((_: Adopted) => {
+  const isCommon = lazily(() => {
     const [mine, others] = [new Set(every(here)), new Set(every(there))];
     return (sku: string) => mine.has(sku) && others.has(sku);
   });
   const isSame = (own: string | null, found: string | null) => {
-    const [mine, others] = [skusOf(here, own), skusOf(there, found)].map((all) => all?.filter(isCommon(here)));
+    const [mine, others] = [skusOf(here, own), skusOf(there, found)].map((all) => all?.filter(isCommon()));
     if (!mine || mine.length !== others?.length) return false;
     const all = new Set(mine);
     return others.every((sku) => all.has(sku));

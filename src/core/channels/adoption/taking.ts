@@ -33,7 +33,7 @@ export function editsFor(
   }
 }
 
-/** A thing's fields as they are there: nothing where one of them is not, in the book, what the channel is told of it. */
+/** A thing's fields as they are there: nothing where the book does not have one of them as the channel is told it. */
 function fieldChanges(
   taking: Taking,
   at: readonly string[],
@@ -70,8 +70,8 @@ function fieldAs(
 }
 
 /**
- * What the book has, with what differs there: a benefit or conditions that the channel is told more plainly stay else as
- * they are. Undefined where what differs is not in the book as it is told, or names goods.
+ * What the book has, with what differs there: a benefit or conditions that the channel is told more plainly stay else
+ * as they are. Undefined where what differs is not in the book as it is told, or names goods.
  */
 function changedIn(own: unknown, here: unknown, there: unknown): unknown {
   if (alike(here, there)) return own;
@@ -100,8 +100,8 @@ const isTold = (own: unknown, here: unknown): boolean =>
 const ofRate = ['rate', 'fees', 'bounds', 'values'];
 
 /**
- * A lane as it is there. A threshold may be told by the rate too, as one of its own group by steps: then both are taken;
- * else what does not differ stays as the book has it, which the channel may have been told more plainly.
+ * A lane as it is there. A threshold may be told by the rate too, as one of its own group by steps: then both are
+ * taken; else what does not differ stays as the book has it, which the channel may have been told more plainly.
  */
 function laneChanges(book: Book, at: readonly string[], there: Body, fields: readonly Difference[]): Edit[] {
   const own = (valueAt(book, at) ?? {}) as Body;

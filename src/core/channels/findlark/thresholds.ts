@@ -59,14 +59,14 @@ export function thresholdNotes(feed: Feed, offered: Offered, told: Set<string>):
   return [...clauses.values()].flatMap((lanes) => noteOf(feed, lanes, freeing));
 }
 
-/** A threshold of a zone's lanes, of the first template that has one, and the countries that a promotion has to name. */
+/** A threshold of a zone's lanes, of the first template that has one, and the countries that a promotion is to name. */
 interface Wanted extends Omit<Freeing, 'id' | 'key'> {
   readonly least: Minor;
 }
 
 /**
- * The promotions that say thresholds: one for all zones that are free by a speed from one value. A country of which less
- * is asked already is named no more.
+ * The promotions that say thresholds: one for all zones that are free by a speed from one value. A country of which
+ * less is asked already is named no more.
  */
 function freeingIn(feed: Feed, charged: readonly Charged[], offered: Offered): Freeing[] {
   const groups = new Map<string, Wanted[]>();

@@ -27,7 +27,10 @@ const ofParts: Readonly<Record<string, string>> = {
   'ES-PM': 'the Balearic Islands',
 };
 
-/** A region or a cut as it is read: a cut of whole parts by their names. @example placeName('FAR-NORTH', []) // 'Far North' */
+/**
+ * A region or a cut as it is read: a cut of whole parts by their names. @example placeName('FAR-NORTH', []) // 'Far
+ * North'
+ */
 export function placeName(key: string, cuts: readonly Cut[]): string {
   const region = ofRegions.get(key);
   if (region !== undefined) return region;

@@ -57,8 +57,8 @@ interface Keyed {
 }
 
 /**
- * Lines as the file has them: delivery before goods, and of delivery what asks for no code first, by its key, so that no
- * code is spent on what is free without one.
+ * Lines as the file has them: delivery before goods, and of delivery what asks for no code first, by its key, so that
+ * no code is spent on what is free without one.
  */
 function inOrder(keyed: readonly Keyed[]): Keyed[] {
   const rank = ({ draft: { is, line } }: Keyed) => (is === 'GOODS' ? 2 : line.code === '' ? 0 : 1);

@@ -1,4 +1,4 @@
-import { recalled } from '../../../exact/index.ts';
+import { once } from '../../../exact/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
 import { withListings } from '../../into-book.ts';
 import type { Entry, FeedFile, FeedItem } from '../format.ts';
@@ -17,7 +17,9 @@ export interface AdoptedGoods {
   readonly lists: ReadonlyMap<string, readonly Entry[]>;
 }
 
-/** Items in the order of the largest feed, others where they stand in their own; of one in several feeds all entries. */
+/**
+ * Items in the order of the largest feed, others where they stand in their own; of one in several feeds all entries.
+ */
 export function goodsIn(feeds: readonly FeedFile[], lost: NotAdopted[]): AdoptedGoods {
   const byFeed = feeds.map(({ countries, items, deliveries }) => ({
     countries,
@@ -27,7 +29,7 @@ export function goodsIn(feeds: readonly FeedFile[], lost: NotAdopted[]): Adopted
   const lists = new Map<string, readonly Entry[]>();
   const byText = new Map<string, string>();
   /** Items with the same deliveries in all feeds have the same list. */
-  const merged = recalled(10_000, (key: readonly string[]): { id: string; differ: boolean } => {
+  const merged = once((key: readonly string[]): { id: string; differ: boolean } => {
     const all = byFeed.flatMap(({ countries, entries }, i) => {
       const mine = entries.get(key[i] ?? '');
       return mine ? [{ countries, mine }] : [];
@@ -39,7 +41,7 @@ export function goodsIn(feeds: readonly FeedFile[], lost: NotAdopted[]): Adopted
     byText.set(text, id);
     if (!lists.has(id)) lists.set(id, [...entries.values()]);
     return { id, differ: all.some((one, i) => all.slice(0, i).some((other) => areOther(one, other))) };
-  });
+  }, String);
   return {
     items: inOneRow(byFeed.map(({ items }) => [...items.keys()])).flatMap((id) => {
       const own = byFeed.map(({ items }) => items.get(id));

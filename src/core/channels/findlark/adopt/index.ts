@@ -1,12 +1,14 @@
 import type { BookInput } from '../../../book/index.ts';
 import type { Result } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
+import { asName } from '../../adopted-names.ts';
 import type { ChannelFile } from '../../dialect.ts';
 import { idsFor, massIn, nameOr, slug } from '../../into-book.ts';
 import { keysOf } from '../../keys.ts';
 import { type FeedFile, readFeeds } from '../format.ts';
 import { speeds } from '../limits.ts';
 import { manifest } from '../manifest.ts';
+import { entryText } from '../rules.ts';
 import { inOrder } from '../settings.ts';
 import { type AdoptedGoods, goodsIn } from './goods.ts';
 import { offersIn } from './offers.ts';
@@ -20,8 +22,8 @@ type Selection = NonNullable<BookInput['selections']>[number];
 const mostTemplates = 60;
 
 /**
- * What is live at Findlark as a book: a template for each list of entries that items share, zones of places where all of
- * them say the same, a service for each speed; promotions that free a speed from a value as thresholds of lanes, all
+ * What is live at Findlark as a book: a template for each list of entries that items share, zones of places where all
+ * of them say the same, a service for each speed; promotions that free a speed from a value as thresholds of lanes, all
  * others and sale prices as offers; a feed for each file.
  */
 export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
@@ -99,8 +101,8 @@ function speedsIn(feeds: readonly FeedFile[], { lists }: AdoptedGoods): string[]
 }
 
 /**
- * The deliveries that are templates, called by their first item, the most used first: more than a book has are charged as
- * the first.
+ * The deliveries that are templates, called by their first item, the most used first: more than a book has are charged
+ * as the first.
  */
 function templatesFor(
   { items, lists }: AdoptedGoods,
@@ -116,7 +118,7 @@ function templatesFor(
   return new Map(
     all.slice(0, mostTemplates).map(([delivery]) => {
       const first = firstOf.get(delivery) ?? delivery;
-      return [delivery, { id: keyFor(slug(first)), name: `As ${first}` }];
+      return [delivery, { id: keyFor(slug(first)), name: asName(first) }];
     }),
   );
 }
@@ -125,6 +127,10 @@ function templatesFor(
 function daysBy({ lists }: AdoptedGoods, lost: NotAdopted[]): (speed: string) => [number, number] {
   const entries = [...lists.values()].flat();
   if (entries.some(({ days }) => days === null)) lost.push({ is: 'no days' });
+  for (const [set, all] of lists)
+    for (const entry of all)
+      if (entry.days !== null && daysIn(entry.days).join(' ') !== entry.days)
+        lost.push({ is: 'days', set, zone: entryText(entry), speed: entry.speed });
   const found = new Map(
     speeds.map((speed) => {
       const counts = new Map<string, number>();

@@ -7,7 +7,7 @@ import { keysOf } from '../../keys.ts';
 import type { FeedFile, Promotion } from '../format.ts';
 import type { AdoptedGoods } from './goods.ts';
 import { inOneRow } from './in-one-row.ts';
-import { localOf } from './local.ts';
+import { isNever, localOf } from './local.ts';
 import type { AdoptedPlaces } from './places.ts';
 import { salesIn } from './sales.ts';
 
@@ -48,19 +48,21 @@ export function offersIn(
   const whole = (id: string) => (/^[1-9]\d{0,4}$/.test(id) ? Number(id) : null);
   const numbers = new Map([...ids].map(([id, offer]) => [offer, whole(id)]));
   for (const number of numbers.values()) taken.add(number ?? 0);
-  let free = 0;
-  const numberFor = (promotion: Promotion): number => {
-    const own = whole(promotion.id);
-    if (own !== null) return own;
-    lost.push({ is: 'number', offer: promotion.id });
-    do free += 1;
-    while (taken.has(free));
-    taken.add(free);
-    return free;
+  let last = 0;
+  const freeNumber = (): number => {
+    do last += 1;
+    while (taken.has(last));
+    taken.add(last);
+    return last;
+  };
+  const numberFor = ({ id }: Promotion): number => {
+    const own = whole(id);
+    if (own === null) lost.push({ is: 'number', offer: id });
+    return own ?? freeNumber();
   };
   const told = others.flatMap((merged): Offer[] => {
     const { promotion } = merged;
-    if (promotion.from !== null && promotion.until !== null && localOf(promotion.from) === localOf(promotion.until)) {
+    if (isNever(promotion)) {
       lost.push({ is: 'never', offer: promotion.id });
       return [];
     }
@@ -80,12 +82,10 @@ export function offersIn(
   });
   const keyFor = keysOf(40);
   for (const { id } of [...told, ...selections.all]) keyFor(id);
-  const sales = salesIn(goods.items, keyFor).map((sale) => {
-    do free += 1;
-    while (taken.has(free));
-    taken.add(free);
-    return { ...sale, offer: { ...sale.offer, number: free } };
-  });
+  const sales = salesIn(goods.items, keyFor, lost).map((sale) => ({
+    ...sale,
+    offer: { ...sale.offer, number: freeNumber() },
+  }));
   const rivals = (['delivery', 'goods'] as const).flatMap((sort) => {
     const some = told.filter(({ benefit }) => (benefit.is === 'delivery') === (sort === 'delivery'));
     return some.length < 2 ? [] : [{ id: `one-of-${sort}`, name: oneOf(sort), offers: some.map(({ id }) => id) }];

@@ -1,8 +1,10 @@
 import type { BookInput } from '../../../book/index.ts';
 import { decimalText, minor, parseDecimal, percentOf, unwrap } from '../../../exact/index.ts';
+import type { NotAdopted } from '../../adopted.ts';
+import { saleName } from '../../adopted-names.ts';
 import { amountIn } from '../../amounts.ts';
 import type { FedItem } from './goods.ts';
-import { localOf } from './local.ts';
+import { isNever, localOf } from './local.ts';
 
 type Offer = BookInput['offers'][number];
 type Selection = NonNullable<BookInput['selections']>[number];
@@ -14,23 +16,33 @@ export interface AdoptedSale {
 }
 
 /** Sale prices as offers on their goods: of one period a percentage where one says them all, else a price for each. */
-export function salesIn(items: readonly FedItem[], idOf: (wanted: string) => string): AdoptedSale[] {
-  const periods = new Map<string, FedItem[]>();
-  for (const item of items) {
-    if (!item.sale) continue;
-    const key = `${item.sale.from} ${item.sale.until}`;
-    periods.set(key, [...(periods.get(key) ?? []), item]);
-  }
+export function salesIn(
+  items: readonly FedItem[],
+  idOf: (wanted: string) => string,
+  lost: NotAdopted[],
+): AdoptedSale[] {
+  const sold = items.filter(({ id, sale }) => {
+    if (sale && isNever(sale)) lost.push({ is: 'never', offer: id });
+    return sale !== null && !isNever(sale);
+  });
+  const periods = groupsBy(sold, ({ sale }) => `${sale?.from} ${sale?.until}`);
   return [...periods.values()].flatMap((some) => {
     const percent = percentFor(some);
     if (percent !== null) return [saleOf(some, idOf, { by: 'percent', percent })];
-    const byPrice = new Map<string, FedItem[]>();
-    for (const item of some) {
-      const price = item.sale?.price ?? '';
-      byPrice.set(price, [...(byPrice.get(price) ?? []), item]);
-    }
+    const byPrice = groupsBy(some, ({ sale }) => sale?.price ?? '');
     return [...byPrice].map(([price, those]) => saleOf(those, idOf, { by: 'price', price }));
   });
+}
+
+function groupsBy(items: readonly FedItem[], keyOf: (item: FedItem) => string): ReadonlyMap<string, FedItem[]> {
+  const groups = new Map<string, FedItem[]>();
+  for (const item of items) {
+    const key = keyOf(item);
+    const group = groups.get(key);
+    if (group) group.push(item);
+    else groups.set(key, [item]);
+  }
+  return groups;
 }
 
 type Off = { readonly by: 'percent'; readonly percent: string } | { readonly by: 'price'; readonly price: string };
@@ -42,7 +54,7 @@ function saleOf(items: readonly FedItem[], idOf: (wanted: string) => string, off
     selection: { id, name: id, takes: { is: 'skus', skus: items.map((item) => item.id) }, except: [] },
     offer: {
       id,
-      title: off.by === 'percent' ? `${off.percent} % off` : `Now ${off.price}`,
+      title: saleName(off.by === 'percent' ? `${off.percent} %` : off.price),
       benefit:
         off.by === 'percent' ? { is: 'off goods', goods: id, off } : { is: 'fixed price', goods: id, price: off.price },
       code: null,

@@ -15,8 +15,8 @@ type Template = BookInput['templates'][number];
 type Lane = Template['lanes'][string][string];
 
 /**
- * What is live at a site of Harrowmere as a book: a template for each plan, a zone for each region and cut, a service for
- * each speed; delivery offers that say from where a plan is free as thresholds of its lanes, all others as offers.
+ * What is live at a site of Harrowmere as a book: a template for each plan, a zone for each region and cut, a service
+ * for each speed; delivery offers that say from where a plan is free as thresholds of its lanes, all others as offers.
  */
 export const adoptOf =
   (site: Site) =>
@@ -63,7 +63,7 @@ export const adoptOf =
         goods: itemsIn(plans, templates, lost),
       },
       lost,
-      { zones: zones.names, numberOf: () => null, offerOf: (key) => key.toLowerCase() },
+      { zones: zones.names, numberOf: () => null, offerOf: offers.offerOf },
     );
   };
 
@@ -98,8 +98,8 @@ function holdsOf({ key, grams }: Plan, lost: NotAdopted[]): ReturnType<typeof ma
 }
 
 /**
- * An amount for the first parcel and one for each further, as a flat amount or as steps of what a parcel holds. What has
- * no mass is not offered by steps, as it is not there.
+ * An amount for the first parcel and one for each further, as a flat amount or as steps of what a parcel holds. What
+ * has no mass is not offered by steps, as it is not there.
  */
 function rateIn({ first, further }: Rate, holds: ReturnType<typeof massEntry>, isWeighed: boolean): Lane['rate'] {
   if (holds === null || (Number(further) === 0 && isWeighed)) return { is: 'flat', amount: first };

@@ -14,7 +14,13 @@ export function offersIn(
   zones: AdoptedZones,
   delivery: readonly DeliveryOffer[],
   lost: NotAdopted[],
-): { offers: Offer[]; selections: Selection[]; eitherOr: NonNullable<BookInput['eitherOr']> } {
+): {
+  offers: Offer[];
+  selections: Selection[];
+  eitherOr: NonNullable<BookInput['eitherOr']>;
+  /** The id of the offer under a key. */
+  offerOf: (key: string) => string;
+} {
   const all = [...delivery, ...plans.goods];
   const idOf = idsFor(
     all.map(({ key }) => key.toLowerCase()),
@@ -22,7 +28,11 @@ export function offersIn(
   );
   const carriers = new Map<string, string[]>();
   for (const { listing, labels } of plans.listings)
-    for (const label of labels) carriers.set(label, [...(carriers.get(label) ?? []), listing]);
+    for (const label of labels) {
+      const all = carriers.get(label);
+      if (all) all.push(listing);
+      else carriers.set(label, [listing]);
+    }
   const labelled = [...new Set(all.map(({ label }) => label))];
   const selectionOf = idsFor(
     labelled.map((label) => label.toLowerCase()),
@@ -49,6 +59,7 @@ export function offersIn(
     return [offerIn(one, { id: idOf(one.key.toLowerCase()), goods, zones: held, plans, lost })];
   });
   return {
+    offerOf: (key) => idOf(key.toLowerCase()),
     offers: offers.map((offer, i) => ({ ...offer, number: i + 1 })),
     selections: labelled
       .filter((label) => named.has(label))
