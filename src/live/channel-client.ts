@@ -132,7 +132,7 @@ const written = (basket: ChannelBasket, currency: Currency) => ({
     price: amountText(line.price as Minor, currency),
     grams: line.mass === null ? null : gramsText(line.mass),
   })),
-  place: basket.place,
+  place: basket.address === 'business' ? { ...basket.place, business: true } : basket.place,
   codes: basket.codes,
   ...(basket.customer == null ? {} : { customer: basket.customer }),
 });

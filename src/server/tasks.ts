@@ -1,3 +1,4 @@
+import { carrierIn, readCards } from '../core/carrier/index.ts';
 import { dialectOf, type Manifest, rulesReader, settingsOf, type ToldSite, toldAt } from '../core/channels/index.ts';
 import { checkChannel } from '../core/check/index.ts';
 import { asking, ChannelDown } from '../live/index.ts';
@@ -74,8 +75,10 @@ export function tasksWith({ url, addresses, patience, sealKey }: TaskSettings): 
           speeds: settingsOf(book, dialect).speeds,
         };
         const ask = asking(channel, context.clients[channel], reader);
+        const { cards } = await context.carrier.cards();
+        const carrierAt = carrierIn(readCards(cards), told.book.market.body.timeZone);
         try {
-          return await checkChannel(told.book, told.goods, { id: channel, sides, ask }, moment, {
+          return await checkChannel(told.book, told.goods, { id: channel, sides, ask, carrierAt }, moment, {
             begin,
             progress: atMostEvery(tells, progress),
           });

@@ -2,10 +2,13 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import type { QuoteAsk } from './common/quotes.ts';
+import { listen } from './common/server.ts';
 import { type AskedAs, asCheckout, type StandIn } from './common/standin.ts';
 import { findlark } from './findlark/index.ts';
 import { harrowmere } from './harrowmere/index.ts';
 import { lerrinShop, app as openShop } from './lerrin-shop/index.ts';
+import { app as openTernline } from './ternline/index.ts';
 
 /** The stand-ins held against their format pages: worked examples, what is refused and where, reviews. */
 const hour = 3_600_000;
@@ -366,7 +369,7 @@ describe('Lerrin Shop', () => {
     [
       'a second rate for a set and speed',
       (file) => file.zones[0].rates.push(file.zones[0].rates[0]),
-      'zones.0.rates.3',
+      'zones.0.rates.4',
     ],
     [
       'a text in a locale that is none',
@@ -397,6 +400,189 @@ describe('Lerrin Shop', () => {
         file.colour = 'red';
       },
       '',
+    ],
+  ])('%s is refused at its field', (_, change, field) => {
+    expect(refused(lerrinShop, shop(change))).toContain(field);
+  });
+});
+
+describe('Lerrin Shop asking the carrier', () => {
+  const page = readFileSync('docs/formats/lerrin-shop.md', 'utf8');
+  const written = JSON.parse(/```json\n([\s\S]*?)```/.exec(page)?.[1] ?? '');
+  const shop = (change: (file: typeof written) => void = () => undefined) => {
+    const file = structuredClone(written);
+    change(file);
+    return [{ name: 'shop.json', text: JSON.stringify(file) }];
+  };
+  const tail = (units: number): [string, number, string, string] => ['LK-TAIL-03', units, '12.00', '126'];
+  const spar = (units: number): [string, number, string, string | null] => ['LK-SPAR-6', units, '14.80', '1200'];
+  /** What the two-day choice charges, and what the carrier was asked for it. */
+  const asked = (
+    lines: Parameters<typeof basket>[1],
+    {
+      change,
+      answer = 695,
+      business,
+      at = now,
+      as = asCheckout,
+    }: {
+      change?: (file: typeof written) => void;
+      answer?: number | null;
+      business?: boolean;
+      at?: number;
+      as?: AskedAs;
+    } = {},
+  ) => {
+    const asks: QuoteAsk[] = [];
+    const one = basket('IE H91 A0A0', lines);
+    const { choices } = lerrinShop.checkout(taken(lerrinShop, shop(change)), at, as, (ask) => {
+      asks.push(ask);
+      return answer;
+    })({ ...one, place: { ...one.place, ...(business === undefined ? {} : { business }) } });
+    return { charge: choices.find(({ speed }) => speed === 'two-day')?.charge ?? null, asks };
+  };
+
+  test('the page’s example: three spars in one box, by the carrier’s own account prices', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'plemb-shop-'));
+    const carrier = await listen(
+      openTernline(folder, () => ''),
+      0,
+    );
+    const app = openShop(folder, () => `http://127.0.0.1:${carrier.port}`);
+    const send = async (path: string, method: string, body: unknown) => {
+      const headers = { 'Content-Type': 'application/json', 'Idempotency-Key': 'one' };
+      return (await app.request(path, { method, headers, body: JSON.stringify(body) })).json() as Promise<never>;
+    };
+    await send('/submission', 'PUT', { files: shop() });
+    const example = basket('IE', [tail(2), spar(3)], ['GUST12']);
+    const moment = '2026-11-24T09:10:00Z';
+    const charged = async () => {
+      const { answers } = await send('/checkout', 'POST', { moment, baskets: [example] });
+      return (answers as { choices: { speed: string; charge: string }[] }[])[0]?.choices.map(
+        ({ speed, charge }) => `${speed} ${charge}`,
+      );
+    };
+    expect(await charged()).toEqual(['standard 12.20', 'two-day 11.71']);
+    const order = { moment, basket: example, speed: 'two-day' };
+    expect(await send('/order', 'POST', order)).toMatchObject({ order: { charge: '11.71' } });
+    await new Promise((done) => carrier.server.close(done));
+    // Nobody answers there any more: the speed is not offered, and there is no fallback.
+    expect(await charged()).toEqual(['standard 12.20']);
+    expect(await send('/order', 'POST', order)).toEqual({ title: 'There is no such choice' });
+    rmSync(folder, { recursive: true });
+  });
+  test('asked for are the parcels, the day in Dublin and a home; a business where the basket says so', () => {
+    expect(asked([spar(3)])).toEqual({
+      charge: '10.01',
+      asks: [
+        {
+          on: '2026-11-24',
+          service: 'swift',
+          to: { country: 'IE', postcode: 'H91 A0A0', home: true },
+          parcels: [{ grams: 3980, volume: 14_641 }],
+        },
+      ],
+    });
+    expect(asked([spar(3)], { business: true }).asks[0]?.to.home).toBe(false);
+    // A quarter past midnight in summer.
+    expect(asked([spar(1)], { at: Date.parse('2026-07-31T23:15:00Z') }).asks[0]?.on).toBe('2026-08-01');
+  });
+  test('seven spars are too heavy for a box of 9 kg, and the eighth goes into the next; 201 boxes are asked for twice', () => {
+    expect(asked([spar(8)]).asks[0]?.parcels.map(({ grams }) => grams)).toEqual([8780, 1580]);
+    const many = (file: typeof written) => {
+      file.boxes[0].most = '1200';
+      file.boxes.pop();
+    };
+    const { asks, charge } = asked([spar(201)], { change: many });
+    expect(asks.map(({ parcels }) => parcels.length)).toEqual([200, 1]);
+    // 2 × 6.95, 8 % and 2.50.
+    expect(charge).toBe('17.51');
+  });
+  test.each<[string, Parameters<typeof asked>]>([
+    ['the carrier is silent', [[spar(1)], { answer: null }]],
+    ['a mass is missing', [[['LK-SPAR-6', 1, '14.80', null]]]],
+    [
+      'a size is missing',
+      [
+        [spar(1)],
+        {
+          change: (file) => {
+            delete file.listings[1].size;
+          },
+        },
+      ],
+    ],
+    [
+      'no box takes it',
+      [
+        [spar(1)],
+        {
+          change: (file) => {
+            file.listings[1].size[0] = '2000';
+          },
+        },
+      ],
+    ],
+    [
+      'there are no boxes',
+      [
+        [spar(1)],
+        {
+          change: (file) => {
+            delete file.boxes;
+          },
+        },
+      ],
+    ],
+  ])('where %s the speed is not offered', (_, [lines, how]) => {
+    expect(asked(lines, how).charge).toBeNull();
+  });
+  test('in pounds what it comes to in euros, unrounded, is one amount, up to the next 0.05', () => {
+    // 6.95 with 8 % and 2.50 is 10.006 € and 8.60516 £.
+    expect(asked([spar(3)], { as: { ...asCheckout, currency: 'GBP' } }).charge).toBe('8.65');
+    // 3 × 1.46 € beside it are 12.37196 £; alone each unit would be 1.30 £, and all 12.55.
+    const each = (file: typeof written) => {
+      file.zones[0].rates[3].each = '1.46';
+    };
+    expect(asked([spar(3)], { change: each, as: { ...asCheckout, currency: 'GBP' } }).charge).toBe('12.40');
+  });
+  test.each<[string, (file: typeof written) => void, string]>([
+    [
+      'a length that is none',
+      (file) => {
+        file.listings[1].size[1] = '4O';
+      },
+      'listings.1.size.1',
+    ],
+    ['lengths in another order', (file) => file.boxes[0].inner.reverse(), 'boxes.0.inner'],
+    [
+      'a step finer than lengths have',
+      (file) => {
+        file.boxes[0].inner[0] = '1210.0001';
+      },
+      'boxes.0.inner.0',
+    ],
+    ['a box twice', (file) => file.boxes.push(file.boxes[0]), 'boxes'],
+    [
+      'a box that holds nothing',
+      (file) => {
+        file.boxes[0].most = '0';
+      },
+      'boxes.0.most',
+    ],
+    [
+      'a percentage that is none',
+      (file) => {
+        file.zones[0].rates[3].steps.percent = '-5';
+      },
+      'zones.0.rates.3.steps.percent',
+    ],
+    [
+      'rows beside what is asked',
+      (file) => {
+        file.zones[0].rates[3].steps.rows = [];
+      },
+      'zones.0.rates.3.steps',
     ],
   ])('%s is refused at its field', (_, change, field) => {
     expect(refused(lerrinShop, shop(change))).toContain(field);

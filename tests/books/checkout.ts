@@ -5,7 +5,7 @@ const euro = 'EUR' as Currency;
 
 /** A question as a channel's checkout is asked it. */
 export function checkoutOf(question: Question) {
-  const { lines, place, codes } = soldIn(question);
+  const { lines, place, codes, address } = soldIn(question);
   return {
     lines: lines.map((line) => ({
       listing: line.listing,
@@ -13,7 +13,7 @@ export function checkoutOf(question: Question) {
       price: amountText(line.price, euro),
       grams: line.mass === null ? null : gramsText(line.mass),
     })),
-    place,
+    place: address === 'business' ? { ...place, business: true } : place,
     codes: [...codes],
   };
 }

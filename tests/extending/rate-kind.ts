@@ -27,6 +27,7 @@ export const crates = rateKind({
   over: () => 'units',
   perItem: () => true,
   summed: () => null,
+  asks: () => null,
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -16,7 +16,8 @@ import { seeded } from '../../src/core/plan/index.ts';
 import { inChannel, quote, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import { seedFrom, times } from '../trials.ts';
-import { offerlessWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
+import { offerlessWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
+import { withCarrier } from './carried.ts';
 import { feedWorldOf } from './feed-world.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -48,7 +49,7 @@ test.each(channels)('what is live at %s, adopted and rendered again, is the same
   const counts = { same: 0, lossy: 0 };
   const from = seedFrom(61_000);
   for (let seed = from; seed < from + times(40); seed += 1)
-    for (const worldOf of [offerlessWorldOf, tellableWorldOf, saidWorldOf, feedWorldOf]) {
+    for (const worldOf of [offerlessWorldOf, tellableWorldOf, saidWorldOf, feedWorldOf, quotedWorldOf]) {
       const { book, goods } = opened(worldOf(seed).book, 'home');
       const live = filesOf(dialect.render(book, goods).rules);
       const again = adopt(dialect, live);
@@ -69,7 +70,7 @@ test.each(channels)('a book adopted means what %s charges, where all of it is sa
   const counts = { books: 0, baskets: 0, charged: 0 };
   const from = seedFrom(64_000);
   for (let seed = from; seed < from + times(40); seed += 1)
-    for (const worldOf of [offerlessWorldOf, tellableWorldOf, feedWorldOf]) {
+    for (const worldOf of [offerlessWorldOf, tellableWorldOf, feedWorldOf, quotedWorldOf]) {
       const world = worldOf(seed);
       const { book, goods } = opened(world.book, 'home');
       const live = filesOf(dialect.render(book, goods).rules);
@@ -86,7 +87,7 @@ test.each(channels)('a book adopted means what %s charges, where all of it is sa
       for (let i = 0; i < 20; i += 1) {
         const { lines, place, codes } = world.basket();
         if (lines.some(({ sku }) => !listed.has(sku))) continue;
-        const question = inChannel(again.ask({ lines, place, codes, moment: at }), dialect.id);
+        const question = withCarrier(inChannel(again.ask({ lines, place, codes, moment: at }), dialect.id));
         const there = rules.charges(soldIn(question), at);
         counts.baskets += 1;
         const { choices, hidden } = quote(again.book, question);
@@ -107,8 +108,9 @@ test.each(channels)('a book adopted means what %s charges, where all of it is sa
 /** What somebody does to what is live. */
 const edits: readonly ((shop: Shop, pick: <T>(list: readonly T[]) => T | undefined) => Shop)[] = [
   (shop, pick) => {
-    const rate = pick(shop.zones.flatMap(({ rates }) => rates));
-    const row = rate && pick<{ charge: string | null }>(rate.steps.rows);
+    const steps = pick(shop.zones.flatMap(({ rates }) => rates.map((rate) => rate.steps)));
+    if (steps?.by === 'carrier') steps.amount = '3.33';
+    const row = steps && steps.by !== 'carrier' && pick<{ charge: string | null }>(steps.rows);
     if (row) row.charge = '3.33';
     return shop;
   },

@@ -170,6 +170,47 @@ export function tellableWorldOf(seed: number): World {
   return { book: said(file, seed % 3 === 0 ? 'single goods' : 'any order'), basket };
 }
 
+/** The same with lanes, kinds and goods for which the carrier is asked. */
+export function quotedWorldOf(seed: number): World {
+  const { book, basket } = tellableWorldOf(seed);
+  const random = seeded(seed * 17 + 3);
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const cents = (most: number) => (random() * most).toFixed(2);
+  const quote = (): Lane['rate'] => ({
+    is: 'carrier quote',
+    service: pick(['ground', 'ground', 'swift']),
+    percent: pick(['0', '8', '12.5', '0.333']),
+    add: cents(4),
+    fallback: random() < 0.1 ? cents(20) : null,
+  });
+  // What the carrier asks has no bound, and so all that is off by it: most books have little else.
+  const [isPlain, hasOffers, byItems] = [random() < 0.7, random() < 0.4, random() < 0.25];
+  const lane = ({ kinds = {}, freeFrom = null, ...one }: Lane): Lane => {
+    const own = { ...one, kinds: isPlain ? {} : kinds, freeFrom: isPlain ? null : freeFrom };
+    if (random() < (byItems ? 0.95 : 0.5)) return own;
+    const fees = random() < 0.3 ? { order: cents(2), item: cents(1) } : null;
+    return { ...own, rate: quote(), kinds: !isPlain && random() < 0.2 ? { tube: { rate: quote() } } : {}, fees };
+  };
+  const eachOf = <A, B>(row: Readonly<Record<string, A>>, made: (one: A) => B): Record<string, B> =>
+    Object.fromEntries(Object.entries(row).map(([id, one]) => [id, made(one)]));
+  const file: BookInput = {
+    ...book,
+    mixedBy: isPlain ? 'highest' : pick(['sum', 'average', 'lowest']),
+    mixing: isPlain ? [] : book.mixing,
+    offers: hasOffers ? book.offers : [],
+    eitherOr: hasOffers ? book.eitherOr : [],
+    goods: book.goods.map((item) => ({
+      ...item,
+      ownRate: byItems && random() < 0.3 ? { rate: quote(), waived: random() < 0.5 } : item.ownRate,
+    })),
+    templates: book.templates.map((template) => ({
+      ...template,
+      lanes: eachOf(template.lanes, (row) => eachOf(row, lane)),
+    })),
+  };
+  return { book: bookFileSchema.parse(file), basket };
+}
+
 /** A book whose templates charge one of two flat amounts, so that groups come to be charged alike. */
 export function flatWorldOf(seed: number): World {
   const world = tellableWorldOf(seed);

@@ -44,18 +44,25 @@ export function foreignShop(seed: number) {
         const from = [0, ...edges(random() < 0.6 ? 8000 : 4000)];
         // Few stop and begin again.
         const charges = from.map((_, i) => orNull(cents(12), i === from.length - 1 && i > 0 ? 0.2 : 0.01));
-        const byValue = random() < 0.6;
+        const [byValue, isAsked] = [random() < 0.6, random() < 0.12];
         return {
           set: set.key,
           speed,
           label: or<Record<string, string> | null>(null, { [first]: 'Post' }, { [last]: 'Post' }),
           days: or<[number, number]>([1, 3], [0, 0], [2, 90], [1, 200], [5, 2]),
-          steps: byValue
+          steps: isAsked
             ? {
-                by: 'value' as const,
-                rows: from.map((at, i) => ({ from: (at / 100).toFixed(2), charge: charges[i] ?? null })),
+                by: 'carrier' as const,
+                service: or(pick(['ground', 'swift']), 'pigeon'),
+                percent: pick(['0', '7.25', '0.001']),
+                amount: cents(5),
               }
-            : { by: 'grams' as const, rows: from.map((at, i) => ({ from: at, charge: charges[i] ?? null })) },
+            : byValue
+              ? {
+                  by: 'value' as const,
+                  rows: from.map((at, i) => ({ from: (at / 100).toFixed(2), charge: charges[i] ?? null })),
+                }
+              : { by: 'grams' as const, rows: from.map((at, i) => ({ from: at, charge: charges[i] ?? null })) },
           each: random() < 0.3 ? cents(2) : '0.00',
           freeFrom: orNull(or(cents(80), '0.00', '99999999.99'), 0.6),
         };
@@ -119,10 +126,26 @@ export function foreignShop(seed: number) {
       until: orNull(or('2026-12-01T00:00', '2020-01-01T00:00', '2026-03-29T01:30'), 0.7),
     };
   });
+  const inches = (most: number) => ((1 + below(most)) * 25.4).toFixed(1).replace('.0', '');
+  const lengths = (most: number): [string, string, string] => {
+    const one = or(
+      () => String(1 + below(most)),
+      () => inches(Math.ceil(most / 25)),
+      () => `${1 + below(most)}.5002`,
+    );
+    return [one(), one(), one()].sort((a, b) => Number(b) - Number(a)) as [string, string, string];
+  };
+  const boxes = ['small', 'tube', 'crate'].slice(0, below(4)).map((key, i) => ({
+    key: or(key, `-${key}`),
+    inner: lengths(200 + 300 * i),
+    most: or(String(500 + below(20_000)), '453.59237', '0.000000000625'),
+    own: or(String(below(900)), '0'),
+  }));
   const listings = Array.from({ length: 6 }, (_, i) => ({
     id: or(`ITEM-${i}`, `item ${i}`, `item-${i - 1}`, `Ä${i}`, `I${i}`.padEnd(64, '9')),
     price: or(cents(40), '0.00', '99999.99'),
     grams: orNull(or(String(below(2000) / pick([1, 2, 4])), '0', '0.000000000625'), 0.1),
+    ...(random() < 0.8 ? { size: lengths(400) } : {}),
     tags: [
       ...(sets.length > 1 ? [pick(['usual-not', ...sets.flatMap((set) => set.tags), 'of-none'])] : []),
       ...some(['goods-a', 'goods-b', 'no-air'], 0.3),
@@ -135,6 +158,7 @@ export function foreignShop(seed: number) {
     closed,
     speeds,
     sets,
+    ...(boxes.length > 0 ? { boxes } : {}),
     zones,
     campaigns,
     listings,

@@ -2,12 +2,15 @@ import { expect, test } from 'vitest';
 import { dialectOf, filesOf, listedAt } from '../../src/core/channels/index.ts';
 import { amountText, type Currency } from '../../src/core/exact/index.ts';
 import { soldIn } from '../../src/core/quote/index.ts';
+import { answered, type QuoteAsk } from '../../src/standins/common/quotes.ts';
+import { asCheckout } from '../../src/standins/common/standin.ts';
 import { lerrinShop } from '../../src/standins/lerrin-shop/index.ts';
 import { checkoutOf } from '../books/checkout.ts';
 import { opened } from '../books/opened.ts';
 import { flat, item, shopOf } from '../books/shop.ts';
 import { seedFrom, times } from '../trials.ts';
-import { saidWorldOf } from './books.ts';
+import { quotedWorldOf, saidWorldOf } from './books.ts';
+import { hears, withCarrier } from './carried.ts';
 import { sentFiles, withSingles } from './singles.ts';
 
 const euro = 'EUR' as Currency;
@@ -24,6 +27,9 @@ const clauses = [
   'steps by grams',
   'steps by value',
   'free from',
+  'what the carrier asks',
+  'the carrier answers',
+  'the carrier does not',
   'not offered from a mass',
   'goods campaign: percent',
   'goods campaign: amount',
@@ -43,11 +49,11 @@ const clauses = [
   'not sold there',
 ];
 
-test('a book with all its clauses is taken, and charged there as the core believes', () => {
+test('a book with all its clauses is taken, and charged there as the core believes', async () => {
   const reached = new Set<string>();
   const from = seedFrom(81_000);
   for (let seed = from; seed < from + times(160); seed += 1) {
-    const world = saidWorldOf(seed);
+    const world = (seed % 3 === 0 ? quotedWorldOf : saidWorldOf)(seed);
     const { book, goods, ask } = opened(world.book, 'home');
     const { rules } = dialect.render(book, goods);
     const files = filesOf(rules);
@@ -59,18 +65,24 @@ test('a book with all its clauses is taken, and charged there as the core believ
     const listed = new Set(listedAt(book, dialect.id, goods).map((item) => item.sku));
     for (let i = 0; i < 12; i += 1) {
       const { lines, place, codes, moment } = world.basket();
-      const question = withSingles(ask({ lines, place, codes, moment: Date.parse(moment ?? '') }));
+      const address = i % 3 === 0 ? ('business' as const) : ('home' as const);
+      const question = withCarrier(
+        withSingles(ask({ lines, place, codes, address, moment: Date.parse(moment ?? '') })),
+      );
       const believed = rules.charges(soldIn(question), question.moment).map(({ speed, charge, discount }) => ({
         speed,
         charge: amountText(charge, euro),
         discount: amountText(discount, euro),
       }));
-      const charged = lerrinShop
-        .checkout(
-          outcome.state,
-          question.moment,
-        )(checkoutOf(question))
-        .choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
+      const heard = async (one: QuoteAsk) => {
+        const answer = await hears(one);
+        reached.add(answer === null ? 'the carrier does not' : 'the carrier answers');
+        return answer;
+      };
+      const answer = await answered(heard, (quote) =>
+        lerrinShop.checkout(outcome.state, question.moment, asCheckout, quote)(checkoutOf(question)),
+      );
+      const charged = answer.choices.map(({ speed, charge, discount }) => ({ speed, charge, discount }));
       expect(believed, `book ${seed}: ${JSON.stringify({ lines, place, codes, moment })}`).toEqual(charged);
       if (
         question.codes.includes('ONCE1') &&
@@ -115,7 +127,7 @@ interface File {
     readonly rates: {
       readonly each: string;
       readonly freeFrom: string | null;
-      readonly steps: { readonly by: string; readonly rows: { readonly charge: string | null }[] };
+      readonly steps: { readonly by: string; readonly rows?: { readonly charge: string | null }[] };
     }[];
   }[];
   readonly campaigns: {
@@ -142,9 +154,10 @@ function inFile(text: string): string[] {
     ['handling waived', listings.some(({ handling }) => handling?.waived)],
     ['an amount each', rates.some(({ each }) => each !== '0.00')],
     ['steps by grams', rates.some(({ steps }) => steps.by === 'grams')],
-    ['steps by value', rates.some(({ steps }) => steps.by === 'value' && steps.rows.length > 1)],
+    ['steps by value', rates.some(({ steps }) => steps.by === 'value' && (steps.rows?.length ?? 0) > 1)],
     ['free from', rates.some(({ freeFrom }) => freeFrom !== null)],
-    ['not offered from a mass', rates.some(({ steps }) => steps.by === 'grams' && steps.rows.at(-1)?.charge === null)],
+    ['not offered from a mass', rates.some(({ steps }) => steps.by === 'grams' && steps.rows?.at(-1)?.charge === null)],
+    ['what the carrier asks', rates.some(({ steps }) => steps.by === 'carrier')],
     ...campaigns.map(({ benefit }): [string, boolean] => [
       benefit.kind === 'delivery' ? 'delivery campaign' : `${benefit.kind} campaign: ${benefit.off?.is}`,
       true,

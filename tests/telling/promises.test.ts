@@ -5,7 +5,8 @@ import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
 import { seedFrom, times } from '../trials.ts';
-import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, tellableWorldOf } from './books.ts';
+import { marketOffersWorldOf, offerlessWorldOf, plainOffersWorldOf, quotedWorldOf, tellableWorldOf } from './books.ts';
+import { withCarrier } from './carried.ts';
 import { feedWorldOf } from './feed-world.ts';
 import { withSingles } from './singles.ts';
 import { touching } from './touching.ts';
@@ -29,7 +30,7 @@ function hold(dialect: Dialect, world: World, seed: number, baskets: number, tal
   for (let i = 0; i < baskets; i += 1) {
     const { lines, place, codes } = world.basket();
     const asked = ask({ lines, place, codes: codes ?? [], moment: at });
-    const known = withSingles(asked);
+    const known = withCarrier(withSingles(asked));
     const question = { ...known, shopper: { ...known.shopper, channel: dialect.id } };
     const elsewhere = ({ stockedBy, notListed }: Question['lines'][number]['item']) =>
       [...stockedBy, ...notListed].includes(dialect.id);
@@ -82,6 +83,19 @@ describe.each([
       times(120_000),
     );
   },
+);
+
+test(
+  'what is said of what the carrier is asked for at the checkout differs nowhere by more',
+  () => {
+    const tally = { asked: 0, unsayable: 0, differ: 0 };
+    const from = seedFrom(13_000);
+    for (let seed = from; seed < from + times(160); seed += 1)
+      hold(dialectOf('lerrin-shop'), quotedWorldOf(seed), seed, 24, tally);
+    expect(tally.unsayable / tally.asked).toBeLessThan(0.7);
+    expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
+  },
+  times(120_000),
 );
 
 test(

@@ -3,10 +3,13 @@ import {
   type Currency,
   type Decimal,
   gram,
+  type Instant,
   kept,
+  localOf,
   type Minor,
   minor,
   nothing,
+  once,
   type Problem,
   parseAmount,
   parseDecimal,
@@ -97,6 +100,13 @@ export function readCard(body: CardBody): Result<Card> {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, value: card };
 }
 
+/** Cards ready to charge parcels; those that cannot be read are as if not there. */
+export const readCards = (bodies: readonly CardBody[]): Card[] =>
+  bodies.flatMap((body) => {
+    const read = readCard(body);
+    return read.ok ? [read.value] : [];
+  });
+
 /** The card in force on a day, `2026-11-24`; null where there is none. */
 export const cardOn = (cards: readonly Card[], on: string): Card | null =>
   cards.find(({ body }) => body.from <= on && (body.until === null || on < body.until)) ?? null;
@@ -167,4 +177,13 @@ export function carrierBy(card: Card, on: string, home: boolean): Carrier {
       return { amount: minor(sum), currency: card.currency };
     },
   };
+}
+
+/** The carrier at any moment, by the card of its day on a wall's clock, as it answers for homes. */
+export function carrierIn(cards: readonly Card[], zone: string): (moment: Instant) => Carrier | null {
+  const by = once((on: string) => {
+    const card = cardOn(cards, on);
+    return card && carrierBy(card, on, true);
+  }, String);
+  return (moment) => by(localOf(moment, zone).slice(0, 10));
 }

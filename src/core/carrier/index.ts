@@ -5,8 +5,10 @@ export {
   cardOn,
   cardSchema,
   carrierBy,
+  carrierIn,
   parcelCharge,
   readCard,
+  readCards,
 } from './card.ts';
 export { type Carrier, leastOf, type Parcel, type Quoted, type Quoting } from './carrier.ts';
 export {

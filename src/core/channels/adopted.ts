@@ -83,5 +83,7 @@ export type NotAdopted =
   | { readonly is: 'listing id'; readonly listing: string }
   /** A listing of 0 grams: in a book it has a thousandth of one. */
   | { readonly is: 'no mass'; readonly listing: string }
+  /** The sides of a listing or a box, which no unit says in three decimals: it has none. */
+  | { readonly is: 'size'; readonly of: string }
   /** A mass that no unit says in three decimals. */
   | { readonly is: 'mass'; readonly listing: string; readonly grams: string };

@@ -43,7 +43,7 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
   for (const lanes of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
     for (const { by, some } of waysOf(book, plain)) mixed = Math.max(mixed, offBy(by, some));
-    added = Math.max(added, addedBy(lanes, plain.length > 0));
+    added = Math.max(added, addedBy(lanes));
   }
   return addedUp([
     mixed === 0
@@ -115,16 +115,26 @@ function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {
   return [...together.values()];
 }
 
-/** What goods with rates of their own add in the book, a line each; there the dearest pays, of them or of others. */
-function addedBy(lanes: readonly Charging[], beside: boolean): number {
-  const each = lanes
+/**
+ * What goods with rates of their own add in the book, a line each; there the dearest pays, of them or of others. What
+ * some amounts come to beyond the largest of them is most where each of them is.
+ */
+function addedBy(lanes: readonly Charging[]): number {
+  const own = lanes
     .filter((one) => one.own)
     .flatMap(({ goods, most }) => new Array<number>(Math.min(goods, stated.units)).fill(most))
     .sort((a, b) => b - a);
-  // One of the units is of other goods, or the dearest of these is paid there too.
-  const lines = beside ? each.slice(0, stated.units - 1) : each.slice(1, stated.units);
-  return lines.reduce((sum, one) => sum + one, 0);
+  const others = lanes.filter((one) => !one.own).map(({ most }) => most);
+  // One of the units is of other goods.
+  const beside = others.length === 0 ? [] : [...own.slice(0, stated.units - 1), Math.max(...others)];
+  return own.length === 0 ? 0 : Math.max(beyondLargest(own.slice(0, stated.units)), beyondLargest(beside));
 }
+
+const beyondLargest = (amounts: readonly number[]): number =>
+  [...amounts]
+    .sort((a, b) => b - a)
+    .slice(1)
+    .reduce((sum, one) => sum + one, 0);
 
 /** The most by which the dearest of some groups differs from a way of mixing them, in a basket of the stated units. */
 function offBy(by: Mixing, all: readonly Charging[]): Minor {

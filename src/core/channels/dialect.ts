@@ -1,4 +1,5 @@
 import type { ChannelId, CompiledBook, Ready } from '../book/index.ts';
+import type { Carrier } from '../carrier/index.ts';
 import type { Instant, Mass, Minor, Result } from '../exact/index.ts';
 import type { Pattern, Place } from '../places/index.ts';
 import type { Sold } from '../quote/index.ts';
@@ -66,6 +67,10 @@ export interface ChannelBasket {
   readonly singles?: ReadonlyMap<string, string>;
   /** By whom it is bought; null where that is not known. What a channel does for its own members no rule says. */
   readonly customer?: string | null;
+  /** To whom it goes, as carriers ask more for homes; a home where nothing is said. */
+  readonly address?: 'home' | 'business';
+  /** What the carrier answers, where the channel asks it by itself; null where it is silent. */
+  readonly carrier?: Carrier | null;
 }
 
 export interface ChannelChoice {

@@ -30,6 +30,12 @@ export type Loss =
   | { readonly is: 'rates of kinds'; readonly kinds: readonly string[] }
   | { readonly is: 'fee of each item'; readonly each: Minor }
   | { readonly is: 'bounds'; readonly over: readonly Over[] }
+  /** While the carrier is silent. */
+  | { readonly is: 'no fallback' }
+  /** Goods as large and as long as others, of which those of lesser SKUs do not have the lesser listing ids. */
+  | { readonly is: 'packed in another order'; readonly goods: number }
+  /** What would be bounded, were there a bound of what a carrier asks. */
+  | { readonly is: 'as the carrier asks'; readonly of: Loss['is'] }
   | { readonly is: 'nearest parcels'; readonly holds: string | null; readonly off: Minor }
   | { readonly is: 'whole grams'; readonly off: Minor }
   | { readonly is: 'ends within a gram' | 'begins within a gram' }
@@ -127,6 +133,7 @@ export type Remedy =
   | 'all countries'
   | 'whole countries'
   | 'every place'
+  | 'no fallback'
   | 'delivered there too'
   | 'the country left out'
   | 'services offered there too'
@@ -167,15 +174,19 @@ export type Fidelity =
   | { readonly is: 'unsayable'; readonly losses: readonly Loss[]; readonly remedies: readonly Remedy[] };
 
 export const exact: Fidelity = { is: 'exact' };
-export const bounded = (bound: number, loss: Loss, ...remedies: Remedy[]): Fidelity => ({
-  is: 'bounded',
-  bound: minor(bound),
-  losses: [loss],
-  remedies,
-});
+/** A loss without a bound goes by what a carrier asks, and has no figure. */
+const inFigures = (loss: Loss): Loss => {
+  const figure = 'off' in loss ? loss.off : 'most' in loss ? loss.most : 0;
+  return Number.isFinite(figure) ? loss : { is: 'as the carrier asks', of: loss.is };
+};
+/** What is off without a bound is not sayable. */
+export const bounded = (bound: number, loss: Loss, ...remedies: Remedy[]): Fidelity =>
+  Number.isFinite(bound)
+    ? { is: 'bounded', bound: minor(bound), losses: [inFigures(loss)], remedies }
+    : unsayable({ is: 'as the carrier asks', of: loss.is }, ...remedies);
 export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   is: 'unsayable',
-  losses: [loss],
+  losses: [inFigures(loss)],
   remedies,
 });
 

@@ -1,4 +1,4 @@
-import { massEntry, massOfGrams, written } from '../exact/index.ts';
+import { type Length, lengthEntries, massEntry, massOfGrams, written } from '../exact/index.ts';
 import type { Item } from '../goods/index.ts';
 import type { NotAdopted } from './adopted.ts';
 import { keysOf } from './keys.ts';
@@ -59,4 +59,16 @@ export function massIn(grams: string | null, listing: string, lost: NotAdopted[]
   const entry = massEntry(mass);
   if (entry === null) lost.push({ is: 'mass', listing, grams: grams ?? '' });
   return entry;
+}
+
+/** Sides of a channel's as a book has a size; null for none, or where no unit says them in three decimals. */
+export function sizeIn(sides: readonly Length[] | null, of: string, lost: NotAdopted[]): Item['size'] {
+  if (sides === null) return null;
+  const entries = lengthEntries(sides);
+  if (entries === null) {
+    lost.push({ is: 'size', of });
+    return null;
+  }
+  const [length = '0', width = '0', height = '0'] = entries.values;
+  return { length, width, height, unit: entries.unit };
 }

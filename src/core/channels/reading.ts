@@ -20,6 +20,7 @@ export type ReadPart =
   | { readonly is: 'code'; readonly code: string }
   | { readonly is: 'batch'; readonly batch: string }
   | { readonly is: 'letter'; readonly letter: string }
+  | { readonly is: 'asks the carrier'; readonly service: string; readonly percent: string; readonly amount: string }
   | { readonly is: 'steps by'; readonly over: Over }
   | { readonly is: 'step'; readonly from: string; readonly charge: string | null }
   | { readonly is: 'time'; readonly from: string | null; readonly until: string | null; readonly clock: string }

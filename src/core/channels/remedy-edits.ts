@@ -69,13 +69,9 @@ const mixedBy = ({ mixing }: Book, by: 'sum' | 'highest'): Edit[] => [
   ...mixing.map(({ id }): Edit => ({ path: ['mixing', id, 'by'], value: by })),
 ];
 
-function ofLane(
-  book: Book,
-  market: Remedied['market'],
-  at: readonly string[],
-  { freeFrom, dated }: LaneBody,
-  remedy: Remedy,
-): Edit[] {
+function ofLane(book: Book, market: Remedied['market'], at: readonly string[], lane: LaneBody, remedy: Remedy): Edit[] {
+  const { freeFrom, dated } = lane;
+  if (remedy === 'no fallback') return withoutFallback(at, lane);
   if (remedy === 'steps before discounts') return [{ path: [...at, 'values'], value: 'before' }];
   // Which of several dated thresholds is meant is not known.
   if (freeFrom?.unit !== 'value' || dated.some(({ sets }) => sets.is === 'free from')) return [];
@@ -86,6 +82,21 @@ function ofLane(
     path: [...at, 'freeFrom', field],
     value,
   }));
+}
+
+/** The rates of a lane that fall back on an amount, without it; which of several dated ones is meant is not known. */
+function withoutFallback(at: readonly string[], { rate, kinds, dated }: LaneBody): Edit[] {
+  if (dated.some(({ sets }) => sets.is === 'rate')) return [];
+  const rates = [
+    { path: [...at, 'rate', 'fallback'], rate },
+    ...Object.entries(kinds).map(([kind, own]) => ({
+      path: [...at, 'kinds', kind, 'rate', 'fallback'],
+      rate: own.rate,
+    })),
+  ];
+  return rates.flatMap((one) =>
+    'fallback' in one.rate && one.rate.fallback !== null ? { path: one.path, value: null } : [],
+  );
 }
 
 function ofOffer(book: Book, { channel, market }: Remedied, offer: OfferBody, remedy: Remedy): Edit[] {

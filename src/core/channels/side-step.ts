@@ -1,5 +1,5 @@
 import type { Minor } from '../exact/index.ts';
-import type { Over } from '../rates/index.ts';
+import type { Over, Rate } from '../rates/index.ts';
 
 /** The steps by which either side comes to a charge, in the order they are compared. */
 export const sideSteps = ['place', 'discount', 'rate', 'threshold', 'offer', 'pays'] as const;
@@ -15,7 +15,7 @@ export type SideBy =
   /** A break of a table. */
   | { readonly is: 'up to' | 'above' | 'from'; readonly over: Over; readonly edge: number }
   | { readonly is: 'measure'; readonly over: Over }
-  | { readonly is: 'rate'; readonly kind: string }
+  | { readonly is: 'rate'; readonly kind: Rate['is'] }
   | { readonly is: 'dearest item' | 'once' | 'sale' }
   /** An amount for a first parcel and one for each further. */
   | { readonly is: 'parcels'; readonly first: Minor; readonly further: Minor; readonly parcels: number }

@@ -1,4 +1,5 @@
 import type { ChannelId } from '../book/index.ts';
+import type { Carrier } from '../carrier/index.ts';
 import type { ChannelBasket } from '../channels/index.ts';
 import type { Instant } from '../exact/index.ts';
 import type { Answered, Live, Sides } from './judge.ts';
@@ -8,7 +9,11 @@ export interface ChannelToCheck {
   readonly id: ChannelId;
   readonly sides: Sides;
   readonly ask: LiveChannel | null;
+  /** What the carrier answers at a moment, for homes; silent where nothing is said. */
+  readonly carrierAt?: CarrierAt;
 }
+
+export type CarrierAt = (moment: Instant) => Carrier | null;
 
 export interface LiveChannel {
   /** What the channel says is in force at a moment. */

@@ -27,12 +27,13 @@ test('cells cover all numbers between the bounds, cut at every edge', () => {
   expect(endsOf({ from: 3, to: 3 })).toEqual([3]);
 });
 
+const silent = () => null;
 const every = ({ parts }: ReturnType<typeof cornersOf>) => parts.flatMap((part) => [...part.batches(250)].flat());
 
 describe('corners', () => {
   const { book, goods } = opened(smallBook());
   const { rules, said } = dialectOf('lerrin-shop').render(book, goods);
-  const found = cornersOf(book, goods, [rules], said, now, 'lerrin-shop');
+  const found = cornersOf(book, goods, [rules], said, now, 'lerrin-shop', silent);
   const corners = every(found);
   const at = (place: string, code: boolean) =>
     corners.filter(
@@ -68,7 +69,7 @@ describe('corners', () => {
     const { book: own, goods: items } = opened(file);
     const there = dialectOf('lerrin-shop').render(own, items);
     const values = new Set(
-      every(cornersOf(own, items, [there.rules], there.said, now, 'lerrin-shop')).map(
+      every(cornersOf(own, items, [there.rules], there.said, now, 'lerrin-shop', silent)).map(
         (corner) => corner.question.lines[0]?.item.price,
       ),
     );

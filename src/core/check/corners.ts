@@ -5,6 +5,7 @@ import { type Offer, sharedCode } from '../offers/index.ts';
 import type { Place } from '../places/index.ts';
 import { anybody, type Question } from '../quote/index.ts';
 import { type Cell, cellsOf, endsOf } from './cells.ts';
+import type { CarrierAt } from './channel.ts';
 import type { ClassOfBasket, Corner } from './classes.ts';
 import { crowdsOf, startsOf, valueCuts } from './cuts.ts';
 import { realCorners } from './real-corners.ts';
@@ -39,9 +40,10 @@ export function cornersOf(
   said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
+  carrierAt: CarrierAt,
 ): Corners {
-  const seller = sellerOf(book, goods, sides, said, now, channel);
-  const real = realCorners(book, goods, said, now, channel);
+  const seller = sellerOf(book, goods, sides, said, now, channel, carrierAt);
+  const real = realCorners(book, goods, said, now, channel, carrierAt);
   const parts = regionsOf(book, sides).map((region) =>
     partOf([...real(region).map(alone), ...(seller ? plainCorners(seller, region) : [])]),
   );
@@ -91,6 +93,7 @@ interface Seller {
   readonly sides: readonly Rules[];
   readonly now: Instant;
   readonly shopper: Question['shopper'];
+  readonly carrierAt: CarrierAt;
   /** The offers that the channel is told. */
   readonly told: readonly Offer[];
   /** Plain goods that stand for listings treated alike; the first of all, and the first whose mass is not known. */
@@ -113,6 +116,7 @@ function sellerOf(
   said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
+  carrierAt: CarrierAt,
 ): Seller | null {
   const plain = goods.filter((item) => apartBy(book, item) === null);
   const [anyListing] = plain;
@@ -124,6 +128,7 @@ function sellerOf(
     sides,
     now,
     shopper: { ...anybody, channel },
+    carrierAt,
     told,
     stands: standingsOf(sides, new Map(plain.map((item) => [item.listing, item]))),
     anyListing,
@@ -174,10 +179,11 @@ function plainCorners(seller: Seller, region: Region): Run[] {
       codes: size,
       count: sets.length * count,
       *corners() {
+        const carrier = seller.carrierAt(at);
         for (const codes of sets) {
           const klass: ClassOfBasket = edge ?? { is: 'zone', zone: region.zone, codes };
           for (const { lines, value, mass } of baskets())
-            yield { class: klass, question: { lines, place, codes, moment: at, carrier: null, shopper }, value, mass };
+            yield { class: klass, question: { lines, place, codes, moment: at, carrier, shopper }, value, mass };
         }
       },
     })),

@@ -3,6 +3,7 @@ import { apartBy, isFor, isPlain, type Listed, type Rendition, stated } from '..
 import { type Instant, minor, mondayOf } from '../exact/index.ts';
 import type { Offer } from '../offers/index.ts';
 import { anybody, type Line, meetingBaskets, type Question, type Spent } from '../quote/index.ts';
+import type { CarrierAt } from './channel.ts';
 import type { ClassOfBasket, Corner } from './classes.ts';
 import type { Region } from './regions.ts';
 
@@ -13,6 +14,7 @@ export function realCorners(
   said: Rendition['said'],
   now: Instant,
   channel: ChannelId,
+  carrierAt: CarrierAt,
 ): (region: Region) => Corner[] {
   const standard = goods.filter((item) => apartBy(book, item) === null);
   const apart = apartBaskets(book, goods);
@@ -24,11 +26,16 @@ export function realCorners(
           place: region.part.place,
           codes: [],
           moment: now,
-          carrier: null,
+          carrier: carrierAt(now),
           shopper: { ...anybody, channel },
         }),
     ),
-    ...offerCorners(book, goods, standard, said, region, now, channel),
+    ...offerCorners(book, goods, standard, said, region, now, channel).map(
+      (corner): Corner => ({
+        ...corner,
+        question: { ...corner.question, carrier: carrierAt(corner.question.moment) },
+      }),
+    ),
   ];
 }
 

@@ -51,7 +51,7 @@ export async function checkChannel(
   now: Instant,
   { begin, progress }: Following = unfollowed,
 ): Promise<ChannelReport> {
-  const { sides, ask } = channel;
+  const { sides, ask, carrierAt = () => null } = channel;
   // Both sides are compared in what shoppers of the channel see.
   const { book, ...there } = countedAt(asMeant, dialectOf(channel.id));
   const goods = there.goods(meant);
@@ -69,6 +69,7 @@ export async function checkChannel(
     sides.rendition.said,
     now,
     channel.id,
+    carrierAt,
   );
   await begin(corners.count);
   // Offers that the channel is not told are looked at in baskets of their own; all others are compared without them.

@@ -24,6 +24,8 @@ export const forms = [
   'JSON',
   'line',
   'link with a code',
+  'lengths',
+  'lengths of a box',
   'listing id',
   'local time',
   'locale',

@@ -11,7 +11,15 @@ export {
   type Problem,
   type Thing,
 } from './fault.ts';
-export { type Length, lengthUnits, millimetre, parseLength } from './length.ts';
+export {
+  type Length,
+  lengthEntries,
+  lengthOfMillimetres,
+  lengthUnits,
+  millimetre,
+  millimetresText,
+  parseLength,
+} from './length.ts';
 export { knowsLocale } from './locale.ts';
 export { gram, gramsText, type Mass, type MassUnit, massEntry, massOfGrams, massUnits, parseMass } from './mass.ts';
 export { latest, lazily, memo, once, recalled } from './memo.ts';

@@ -1,4 +1,4 @@
-import { parseMeasure } from './measure.ts';
+import { measureText, parseMeasure } from './measure.ts';
 import { ok, type Result } from './result.ts';
 
 /**
@@ -19,4 +19,35 @@ const thousandth: Record<LengthUnit, number> = { mm: 5, cm: 50, in: 127 };
 export function parseLength(text: string, unit: LengthUnit): Result<Length> {
   const read = parseMeasure(text, unit, thousandth[unit]);
   return read.ok ? ok(read.value as Length) : read;
+}
+
+/**
+ * A length in millimetres as an exact decimal without needless zeros. @example millimetresText(parseLength('1', 'in'))
+ * // '25.4'
+ */
+export function millimetresText(length: Length): string {
+  const rest = String((length % millimetre) * 2)
+    .padStart(4, '0')
+    .replace(/0+$/, '');
+  const whole = String(Math.floor(length / millimetre));
+  return rest === '' ? whole : `${whole}.${rest}`;
+}
+
+/**
+ * Lengths as they are entered together, in the first unit in which three decimals say them all; null where none does.
+ */
+export function lengthEntries(
+  lengths: readonly Length[],
+): { readonly values: readonly string[]; readonly unit: LengthUnit } | null {
+  const unit = lengthUnits.find((one) => lengths.every((length) => length % thousandth[one] === 0));
+  if (unit === undefined) return null;
+  return { values: lengths.map((length) => measureText(length, thousandth[unit])), unit };
+}
+
+/** Reads exact millimetres as written by {@link millimetresText}; null where the text is no such figure. */
+export function lengthOfMillimetres(text: string): Length | null {
+  const found = /^(\d{1,7})(?:\.(\d{1,4}))?$/.exec(text);
+  if (!found) return null;
+  const rest = Number((found[2] ?? '').padEnd(4, '0'));
+  return rest % 2 === 0 ? ((Number(found[1]) * millimetre + rest / 2) as Length) : null;
 }

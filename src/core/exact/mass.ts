@@ -1,4 +1,4 @@
-import { parseMeasure } from './measure.ts';
+import { measureText, parseMeasure } from './measure.ts';
 import { ok, type Result } from './result.ts';
 
 /**
@@ -32,8 +32,7 @@ export function parseMass(text: string, unit: MassUnit): Result<Mass> {
 export function massEntry(mass: Mass): { readonly value: string; readonly unit: MassUnit } | null {
   const unit = massUnits.find((one) => mass % thousandth[one] === 0);
   if (unit === undefined) return null;
-  const thousandths = String(mass / thousandth[unit]).padStart(4, '0');
-  return { value: `${thousandths.slice(0, -3)}.${thousandths.slice(-3)}`.replace(/\.?0+$/, ''), unit };
+  return { value: measureText(mass, thousandth[unit]), unit };
 }
 
 /**

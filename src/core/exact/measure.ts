@@ -3,6 +3,12 @@ import { err, ok, type Result } from './result.ts';
 
 const safe = BigInt(Number.MAX_SAFE_INTEGER);
 
+/** Whole steps as a figure with at most three decimals, of which a thousandth is so many steps. */
+export function measureText(steps: number, perThousandth: number): string {
+  const thousandths = String(steps / perThousandth).padStart(4, '0');
+  return `${thousandths.slice(0, -3)}.${thousandths.slice(-3)}`.replace(/\.?0+$/, '');
+}
+
 /**
  * Reads `text` in a unit worth `perThousandth` whole steps a thousandth, as a whole number of those steps, not
  * negative.

@@ -237,8 +237,10 @@ export function soldIn(question: Question): {
   codes: readonly string[];
   singles: Shopper['singles'];
   customer: string | null;
+  address: 'home' | 'business';
+  carrier: Carrier | null;
 } {
-  const { lines, place, codes, shopper } = asSold(question);
+  const { lines, place, codes, shopper, address = 'home', carrier } = asSold(question);
   return {
     lines: lines.map(({ item, units }) => ({
       listing: listingIn(item, shopper.channel),
@@ -250,5 +252,7 @@ export function soldIn(question: Question): {
     codes,
     singles: shopper.singles,
     customer: shopper.customer,
+    address,
+    carrier,
   };
 }

@@ -30,6 +30,7 @@ export {
 } from './mixing.ts';
 export { type Box, boxesIn, fewestBoxes, type Piece, pack } from './packing.ts';
 export {
+  asksOf,
   breaksOf,
   cameBy,
   isPerItem,
@@ -63,5 +64,6 @@ export {
   type TemplateBody,
   templateSchema,
 } from './schema.ts';
+export { settledQuote } from './settle.ts';
 export type { Asked, Shipment } from './shipment.ts';
 export type { Breaks } from './steps.ts';

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { rateKinds } from '#rate-kinds';
-import type { Came, Reach, Summed } from './kinds/kind.ts';
+import type { AsksCarrier, Came, Reach, Summed } from './kinds/kind.ts';
 import type { Over } from './measure.ts';
 import type { Asked, Shipment } from './shipment.ts';
 import type { Breaks } from './steps.ts';
@@ -23,6 +23,8 @@ export const breaksOf = (rate: Rate): Breaks | null => kindOf(rate).breaks(rate)
 export const measuredOver = (rate: Rate): Over | null => kindOf(rate).over(rate);
 /** What a rate adds up to, where it charges by adding alone. */
 export const summedOf = (rate: Rate): Summed | null => kindOf(rate).summed(rate);
+/** What a rate asks of a carrier, where it is that and nothing else. */
+export const asksOf = (rate: Rate): AsksCarrier | null => kindOf(rate).asks(rate);
 /** Whether a further unit alone makes a rate dearer. */
 export const isPerItem = (rate: Rate): boolean => kindOf(rate).perItem(rate);
 /** Whether a rate has to see the lines themselves. */

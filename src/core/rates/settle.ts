@@ -1,4 +1,4 @@
-import { type Conversion, rounded } from '../exact/index.ts';
+import { type Conversion, type Decimal, rounded } from '../exact/index.ts';
 import { type Refused, refused } from './refusal.ts';
 
 const tooLarge = refused('too large');
@@ -30,6 +30,25 @@ export function settledShare(
 export function settledExactly(n: bigint, d: bigint, by: Conversion | null): number | Refused {
   const value = by === null ? rounded(n, d, { is: 'nearest' }) : rounded(n * by.up, d * by.down, by.rounding);
   return Number.isSafeInteger(value) ? value : tooLarge;
+}
+
+/** What a currency is in another, as an exact fraction. */
+interface Into {
+  readonly up: bigint;
+  readonly down: bigint;
+}
+
+/** What a carrier asks, so much per cent of it and a whole amount, as a charge, rounded once. */
+export function settledQuote(
+  quoted: number,
+  { up, down }: Into,
+  { digits, scale }: Decimal,
+  whole: number,
+  by: Conversion | null,
+): number | Refused {
+  if (!Number.isSafeInteger(whole)) return tooLarge;
+  const over = 100n * 10n ** BigInt(scale);
+  return settledExactly(BigInt(whole) * over * down + BigInt(quoted) * up * (over + digits), over * down, by);
 }
 
 /** How many of a size are started by a measure. Both whole; exact where a division of floating point would not be. */

@@ -6,6 +6,7 @@ import { type HttpBindings, serve } from '@hono/node-server';
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { z } from 'zod';
+import { answered, type QuoteAsk } from './quotes.ts';
 import { type Currency, checkoutSchema, currencies, listingSchema, orderSchema, type StandIn } from './standin.ts';
 
 const troubleModes = ['none', 'slow', 'busy', 'failing', 'nonsense', 'away', 'endless', 'redirecting'] as const;
@@ -35,8 +36,15 @@ const endless = (): ReadableStream<Uint8Array> => {
   return new ReadableStream({ pull: (stream) => stream.enqueue(more) });
 };
 
-/** The routes every channel has, over its own file on disk, which is replaced whole at each change. */
-export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
+/**
+ * The routes every channel has, over its own file on disk, which is replaced whole at each change.
+ * @param ask the carrier that its checkout asks
+ */
+export function standInApp<S>(
+  channel: StandIn<S>,
+  folder: string,
+  ask: (one: QuoteAsk) => Promise<number | null> = async () => null,
+): Hono {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, `${channel.name}.json`);
   const before = load<S>(path);
@@ -139,18 +147,29 @@ export function standInApp<S>(channel: StandIn<S>, folder: string): Hono {
     const elsewhere = notSoldIn(body.data.currency);
     if (elsewhere) return c.json(elsewhere, 400);
     const moment = Date.parse(body.data.moment);
-    const answer = channel.checkout(await settled(moment), moment, body.data);
-    return c.json({ answers: body.data.baskets.map(answer) });
+    const state = await settled(moment);
+    const answers = await answered(ask, (quote) =>
+      body.data.baskets.map(channel.checkout(state, moment, body.data, quote)),
+    );
+    return c.json({ answers });
   });
   app.post('/order', async (c) => {
     const body = orderSchema.safeParse(await c.req.json().catch(() => null));
     if (!body.success)
       return c.json({ title: 'The request is not as the page says', problems: body.error.issues }, 400);
-    if (!channel.order) return c.json({ title: 'No orders are taken here' }, 404);
+    const { order } = channel;
+    if (!order) return c.json({ title: 'No orders are taken here' }, 404);
     const elsewhere = notSoldIn(body.data.currency);
     if (elsewhere) return c.json(elsewhere, 400);
     const moment = Date.parse(body.data.moment);
-    const taken = channel.order(await settled(moment), moment, body.data.basket, body.data.speed, body.data.currency);
+    const { basket, speed, currency } = body.data;
+    await settled(moment);
+    const known = await answered(ask, (quote) => {
+      order(kept.state, moment, basket, speed, currency, quote);
+      return quote;
+    });
+    // What others have ordered meanwhile counts.
+    const taken = order(kept.state, moment, basket, speed, currency, known);
     if (!taken) return c.json({ title: 'There is no such choice' }, 409);
     keep({ ...kept, state: taken.state });
     return c.json({ order: taken.choice });

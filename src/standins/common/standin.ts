@@ -1,5 +1,6 @@
 import type { Hono } from 'hono';
 import { z } from 'zod';
+import type { Quote } from './quotes.ts';
 
 export interface ChannelFile {
   readonly name: string;
@@ -42,6 +43,8 @@ export const checkoutBasketSchema = z.strictObject({
     country: z.string().regex(/^[A-Z]{2}$/),
     part: z.string().nullable(),
     postcode: z.string().nullable(),
+    /** To a business; left out for a home. */
+    business: z.boolean().optional(),
   }),
   codes: z.array(z.string()).max(20),
   /** By the id of whom it is bought; left out where that is not known. */
@@ -132,7 +135,8 @@ export interface StandIn<S> {
   relisted(state: S, line: Listing, now: number): S | null;
   /** Its record without a listing; null where there is none of that id. */
   delisted(state: S, listing: string, now: number): S | null;
-  checkout(state: S, moment: number, asked?: AskedAs): (basket: CheckoutBasket) => CheckoutAnswer;
+  /** @param quote what the carrier answers, where it is asked; else it is silent */
+  checkout(state: S, moment: number, asked?: AskedAs, quote?: Quote): (basket: CheckoutBasket) => CheckoutAnswer;
   /** Takes an order, where uses are counted; null where the basket has no such choice. */
   order?(
     state: S,
@@ -140,6 +144,7 @@ export interface StandIn<S> {
     basket: CheckoutBasket,
     speed: string,
     currency?: Currency,
+    quote?: Quote,
   ): { readonly state: S; readonly choice: CheckoutChoice } | null;
   /** Calls under /desk/ that only this channel has. */
   desk?(routes: Hono, keep: { read(): S; write(state: S): void; now(): number }): void;

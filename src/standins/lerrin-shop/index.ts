@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { codesName, noSingles, putCodes, type Singles, spent, unusedFor, usedIn } from '../common/codes.ts';
+import { askAt, type Quote, silence } from '../common/quotes.ts';
 import { standInApp } from '../common/server.ts';
 import {
   type AskedAs,
@@ -73,6 +74,7 @@ function answer(
   moment: number,
   basket: CheckoutBasket,
   asked: AskedAs,
+  quote: Quote,
 ): CheckoutAnswer & { readonly took?: ReadonlyMap<string, readonly string[]> } {
   const text = textFor(state, asked, moment);
   if (text === null) return { choices: [], codes: unknown(basket) };
@@ -81,7 +83,7 @@ function answer(
     return asked.currency === 'EUR' ? checkout1(shop.shop, moment, basket) : { choices: [], codes: unknown(basket) };
   const open = asked.currency === 'EUR' ? shop.open : inPounds(text);
   const bought = asked.currency === 'EUR' ? basket : atItsPrices(open, basket);
-  const { choices, codes } = checkout2(open, moment, bought, state.uses, state.singles, asked.locale);
+  const { choices, codes } = checkout2(open, moment, bought, state.uses, state.singles, asked.locale, quote);
   return {
     choices: choices.map(({ took: _, ...choice }) => choice),
     codes,
@@ -107,7 +109,7 @@ function rowOf(shop: Opened, { zone, set, speed, row }: Edit) {
   const copy = structuredClone(shop.open.shop);
   const rates = copy.zones.find((one) => one.key === zone)?.rates ?? [];
   const rate = rates.find((one) => one.speed === speed && (set === undefined || one.set === set));
-  return { copy, row: rate?.steps.rows[row] };
+  return { copy, row: rate && 'rows' in rate.steps ? rate.steps.rows[row] : undefined };
 }
 
 /** A file as the shop writes it: indented by two, a listing a line. */
@@ -172,13 +174,13 @@ export const lerrinShop: StandIn<State> = {
       listings.some((one) => one.id === listing) ? listings.filter((one) => one.id !== listing) : null,
     ),
   checkout:
-    (state, moment, asked = asCheckout) =>
+    (state, moment, asked = asCheckout, quote = silence) =>
     (basket) => {
-      const { choices, codes } = answer(state, moment, basket, asked);
+      const { choices, codes } = answer(state, moment, basket, asked, quote);
       return { choices, codes };
     },
-  order(state, moment, basket, speed, currency = 'EUR') {
-    const { choices, took } = answer(state, moment, basket, { ...asCheckout, currency });
+  order(state, moment, basket, speed, currency = 'EUR', quote = silence) {
+    const { choices, took } = answer(state, moment, basket, { ...asCheckout, currency }, quote);
     const choice = choices.find((one) => one.speed === speed);
     if (!choice) return null;
     const uses = { ...state.uses };
@@ -208,4 +210,9 @@ export const lerrinShop: StandIn<State> = {
   },
 };
 
-export const app: OpenStandIn = (folder) => standInApp(lerrinShop, folder);
+export const app: OpenStandIn = (folder, addressOf) =>
+  standInApp(
+    lerrinShop,
+    folder,
+    askAt(() => addressOf('ternline'), 'lerrin-shop'),
+  );

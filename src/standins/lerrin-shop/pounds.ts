@@ -13,6 +13,7 @@ const converted = (value: unknown, field = ''): unknown => {
   if (typeof value === 'string') return amounts.has(field) ? pounds(value) : value;
   if (Array.isArray(value)) return value.map((one) => converted(one));
   if (typeof value !== 'object' || value === null) return value;
+  if (isAsked(value)) return { ...value, freeFrom: converted(value.freeFrom, 'freeFrom') };
   return Object.fromEntries(
     Object.entries(value).map(([name, one]) => [
       name,
@@ -21,7 +22,11 @@ const converted = (value: unknown, field = ''): unknown => {
   );
 };
 
-export const openInPounds = (shop: Shop2): Open2 => open2(converted(shop) as Shop2);
+/** A rate that the carrier is asked for: with what goes on top it is converted when it is known. */
+const isAsked = (value: object): value is Shop2['zones'][number]['rates'][number] =>
+  'steps' in value && (value.steps as { by?: unknown }).by === 'carrier';
+
+export const openInPounds = (shop: Shop2): Open2 => open2(converted(shop) as Shop2, true);
 
 /** A basket at the prices that the shop has in pounds, whatever its lines say. */
 export const atItsPrices = ({ listings }: Open2, basket: CheckoutBasket): CheckoutBasket => ({

@@ -27,6 +27,13 @@ export const stepsOf = (most: number) =>
     z.strictObject({ by: z.literal('grams'), rows: rowsOf(z.int().min(0), most) }),
   ]);
 export type Steps = z.infer<ReturnType<typeof stepsOf>>;
+/** What the carrier is asked, in place of steps. */
+export const asked = z.strictObject({
+  by: z.literal('carrier'),
+  service: z.string().min(1).max(40),
+  percent: z.string().regex(/^\d{1,3}(\.\d{1,3})?$/, 'a percentage from 0 to 999.999'),
+  amount: cash,
+});
 
 /** The charge of the step that a value in cents, or a mass in whole grams, lies in; null where it is not offered. */
 export function stepAt(steps: Steps, value: number, grams: number | null): number | null {

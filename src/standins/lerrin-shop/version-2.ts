@@ -2,10 +2,13 @@ import { z } from 'zod';
 import type { Address } from '../common/address.ts';
 import { batchesIn, type Singles, unusedFor } from '../common/codes.ts';
 import { cents, pico, share, startedLots, twoDecimals } from '../common/money.ts';
+import type { Quote } from '../common/quotes.ts';
 import type { CheckoutBasket, Remark } from '../common/standin.ts';
+import { type Asking, carried } from './carrier.ts';
 import { begun, ended } from './clock.ts';
+import { ofMillimetre } from './packing.ts';
 import { bestFit, zoneOf } from './places.ts';
-import { cash, code, key, letter, local, percent, refuse, speedKey, stepAt, stepsOf, twice } from './reading.ts';
+import { asked, cash, code, key, letter, local, percent, refuse, speedKey, stepAt, stepsOf, twice } from './reading.ts';
 
 /** Version 2, from docs/formats/lerrin-shop.md alone. */
 const entry = z.string().regex(/^(\*|[A-Z]{2}|[A-Z]{2}-[A-Z0-9]{1,3}|[A-Z]{2} [A-Z0-9 ]{1,10}\*?)$/, 'a place entry');
@@ -48,17 +51,30 @@ const rate = z.strictObject({
   speed: speedKey,
   label: texts(60, 1).nullable(),
   days: z.tuple([z.int(), z.int()]),
-  steps: stepsOf(200),
+  steps: z.discriminatedUnion('by', [...stepsOf(200).options, asked]),
   each: cash,
   freeFrom: cash.nullable(),
+});
+const grams = z.string().regex(/^\d{1,7}(\.\d{1,12})?$/, 'grams such as 453.59237');
+const length = z.string().refine((text) => {
+  const steps = ofMillimetre(text) ?? 0n;
+  return steps > 0n && steps % 2n === 0n;
+}, 'millimetres such as 25.4, in steps of 0.0002');
+const lengths = z.tuple([length, length, length]).refine((all) => {
+  const [a = 0n, b = 0n, c = 0n] = all.map((one) => ofMillimetre(one) ?? 0n);
+  return a >= b && b >= c;
+}, 'three lengths, the longest first');
+const box = z.strictObject({
+  key,
+  inner: lengths,
+  most: grams.refine((text) => (pico(text) ?? 0n) > 0n, 'grams above 0'),
+  own: grams,
 });
 const listing = z.strictObject({
   id: z.string().min(1).max(64),
   price: cash,
-  grams: z
-    .string()
-    .regex(/^\d{1,7}(\.\d{1,12})?$/, 'grams such as 453.59237')
-    .nullable(),
+  grams: grams.nullable(),
+  size: lengths.optional(),
   tags: z.array(key).max(200),
   handling: z.strictObject({ each: cash, waived: z.boolean() }).nullable(),
 });
@@ -71,6 +87,7 @@ export const schema2 = z.strictObject({
     .array(z.strictObject({ key, name: z.string().min(1), tags: z.array(key), rest: z.boolean(), kept: z.boolean() }))
     .min(1)
     .max(200),
+  boxes: z.array(box).optional(),
   zones: z.array(z.strictObject({ key, name: z.string().min(1), places: z.array(entry), rates: z.array(rate) })),
   campaigns: z.array(campaign).max(500),
   listings: z.array(listing),
@@ -105,6 +122,11 @@ export function faults2(shop: Shop2): Remark[] {
     'campaigns',
     'key ',
     shop.campaigns.map((one) => one.key),
+  );
+  once(
+    'boxes',
+    'key ',
+    (shop.boxes ?? []).map((one) => one.key),
   );
   if (shop.sets.filter((set) => set.rest).length > 1) faults.push(refuse('sets', 'only one set has the rest'));
   const sets = new Set(shop.sets.map((set) => set.key));
@@ -159,8 +181,13 @@ interface Line {
 export interface Open2 {
   readonly shop: Shop2;
   readonly listings: ReadonlyMap<string, Listing>;
+  readonly inPounds: boolean;
 }
-export const open2 = (shop: Shop2): Open2 => ({ shop, listings: new Map(shop.listings.map((one) => [one.id, one])) });
+export const open2 = (shop: Shop2, inPounds = false): Open2 => ({
+  shop,
+  listings: new Map(shop.listings.map((one) => [one.id, one])),
+  inPounds,
+});
 
 /** A choice, and the campaigns that took something in it. */
 export interface Choice2 {
@@ -317,8 +344,10 @@ export function checkout2(
   uses: Readonly<Record<string, number>>,
   singles: Singles,
   locale: string | undefined,
+  quote: Quote,
 ): { choices: Choice2[]; codes: { code: string; used: boolean; why: string | null }[] } {
-  const { shop } = open;
+  const { shop, inPounds } = open;
+  const asking = { quote, moment, place: basket.place, boxes: shop.boxes ?? [], inPounds };
   const lines = linesOf(open, basket);
   const zone = zoneOf(shop, basket.place);
   const reason = (one: Campaign) => missing(one, lines ?? [], basket, moment, uses[one.key] ?? 0);
@@ -330,7 +359,7 @@ export function checkout2(
   const choices = shop.speeds.flatMap((speed): Choice2[] => {
     if (!lines || !zone) return [];
     if (lines.some(({ listing }) => listing.tags.some((tag) => speed.bars.includes(tag)))) return [];
-    const parts = partsOf(zone, speed.key, lines);
+    const parts = partsOf(zone, speed.key, lines, asking);
     if (!parts) return [];
     const value = sum(lines.map((line) => line.units * line.price));
     const alone = (one: Campaign): number => {
@@ -393,20 +422,30 @@ export function checkout2(
 }
 
 /** The lines set by set, with the charge of each; null where the speed is not offered. */
-function partsOf(zone: Shop2['zones'][number], speed: string, lines: readonly Line[]): Part[] | null {
+function partsOf(zone: Shop2['zones'][number], speed: string, lines: readonly Line[], asking: Asking): Part[] | null {
   const parts: Part[] = [];
   for (const set of new Set(lines.map((line) => line.set))) {
     const own = lines.filter((line) => line.set === set);
     const found = zone.rates.find((one) => one.set === set.key && one.speed === speed);
     if (!found) return null;
-    const value = sum(own.map((line) => line.units * line.price));
-    let mass: bigint | null = 0n;
-    for (const line of own) mass = mass === null || line.mass === null ? null : mass + line.mass * BigInt(line.units);
-    const step = stepAt(found.steps, value, mass === null ? null : startedLots(mass, 1));
-    if (step === null) return null;
-    parts.push({ set, rate: found, charge: step + cents(found.each) * sum(own.map((line) => line.units)) });
+    const charge = chargeOf(found, own, asking);
+    if (charge === null) return null;
+    parts.push({ set, rate: found, charge });
   }
   return parts;
+}
+
+/** What a rate charges the lines of its set; null where the speed is not offered. */
+function chargeOf({ steps, each }: z.infer<typeof rate>, own: readonly Line[], asking: Asking): number | null {
+  if (steps.by === 'carrier') {
+    const kinds = own.map(({ listing: { id, size = null }, units, mass }) => ({ id, units, mass, size }));
+    return carried(steps, each, kinds, asking);
+  }
+  const value = sum(own.map((line) => line.units * line.price));
+  let mass: bigint | null = 0n;
+  for (const line of own) mass = mass === null || line.mass === null ? null : mass + line.mass * BigInt(line.units);
+  const step = stepAt(steps, value, mass === null ? null : startedLots(mass, 1));
+  return step === null ? null : step + cents(each) * sum(own.map((line) => line.units));
 }
 
 /** The label that all rates have in a locale, else the speed's. */

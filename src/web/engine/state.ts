@@ -11,7 +11,7 @@ import {
   readyFinder,
   readyGoods,
 } from '../../core/book/index.ts';
-import { type Card, type CardBody, type Carrier, cardOn, carrierBy, readCard } from '../../core/carrier/index.ts';
+import { type Card, type CardBody, type Carrier, cardOn, carrierBy, readCards } from '../../core/carrier/index.ts';
 import { type Dialect, marketTold, type RulesReader, rulesReader } from '../../core/channels/index.ts';
 import { localOf, memo, type Problem } from '../../core/exact/index.ts';
 import type { Item } from '../../core/goods/index.ts';
@@ -41,10 +41,7 @@ export const told = (
 ): Told => ({
   saved: { book, goods },
   drafted: { book, goods },
-  cards: bodies.flatMap((body) => {
-    const read = readCard(body);
-    return read.ok ? [read.value] : [];
-  }),
+  cards: readCards(bodies),
   singles: new Map(Object.entries(unused)),
   orders,
   rulesIn: rulesReader(),

@@ -160,6 +160,11 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       (all) => `Listings of 0 g are taken as of 0.001 g: ${all}.`,
     ),
     ...of(
+      'size',
+      (one) => one.of,
+      (all) => `Sizes that no unit says, left out: ${all}.`,
+    ),
+    ...of(
       'mass',
       ({ listing }) => listing,
       (all) => `Masses that no unit says, left out: ${all}.`,

@@ -32,6 +32,19 @@ const lost: readonly (readonly [Loss, string])[] = [
     { is: 'bounds', over: ['mass', 'long side'] },
     'Bounds on weight and long side cannot be said there: it is offered outside them too.',
   ],
+  [{ is: 'no fallback' }, 'While the carrier is silent the shop has no fallback: it is not offered then.'],
+  [
+    { is: 'packed in another order', goods: 2 },
+    '2 goods as large as others are packed there by listing id, here by SKU.',
+  ],
+  [
+    { is: 'as the carrier asks', of: 'dearest group only' },
+    'Of several groups the dearest pays there: by how much goes by what the carrier asks.',
+  ],
+  [
+    { is: 'as the carrier asks', of: 'budget as uses' },
+    'It is charged otherwise there: by how much goes by what the carrier asks.',
+  ],
   [
     { is: 'nearest parcels', holds: '250', off: minor(154) },
     'An amount for each parcel there, of 250 g: the nearest is up to €1.54 off.',
@@ -143,6 +156,10 @@ test.each<[readonly ReadLine[], string]>([
       ],
     ],
     '5.40 + 0.12 each further parcel of 250 g · label ANY',
+  ],
+  [
+    [['tubes home post', { is: 'asks the carrier', service: 'ground', percent: '8', amount: '2.50' }]],
+    'tubes home post · what Ternline’s ground asks, 8 % and 2.50 on top',
   ],
   [
     [['home post', { is: 'steps by', over: 'mass' }, { is: 'step', from: '501', charge: null }]],

@@ -42,6 +42,12 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `A lane fee of each item cannot be said there: ${say(loss.each)} too little for each.`;
     case 'bounds':
       return cannot(`Bounds on ${inARow(loss.over.map((over) => overWords[over]))}`, 'it is offered outside them too');
+    case 'no fallback':
+      return 'While the carrier is silent the shop has no fallback: it is not offered then.';
+    case 'packed in another order':
+      return `${counts(loss.goods, 'item', 'goods')} as large as others are packed there by listing id, here by SKU.`;
+    case 'as the carrier asks':
+      return `${endlessWords[loss.of] ?? 'It is charged otherwise there'}: by how much goes by what the carrier asks.`;
     case 'nearest parcels':
       return loss.holds === null
         ? `One amount for each order there: the nearest is up to ${say(loss.off)} off.`
@@ -315,6 +321,19 @@ const apartWords: Readonly<Record<ApartBy, string>> = {
   feed: 'Not every feed has them.',
 };
 
+/** What may be off by whatever a carrier asks. */
+const endlessWords: Readonly<Partial<Record<Loss['is'], string>>> = {
+  'dearest group only': 'Of several groups the dearest pays there',
+  'own rates not added': 'Rates of single items are not added there, the dearest pays',
+  'kinds parted': 'Goods of a kind are a set of their own there, in every lane',
+  'threshold of the basket': 'What is free from the value of its own group is free from that of the basket there',
+  'not freed with its group': 'It is not freed there with its group',
+  'tested after goods offers': 'A threshold is tested there after goods offers',
+  'tested before discounts': 'It is tested before discounts there',
+  'chosen at list prices': 'Which of several offers acts is chosen there at list prices',
+  cap: 'It acts on other services there too',
+};
+
 const limitWords: Readonly<Record<LostLimit, string>> = {
   uses: 'uses in all',
   each: 'uses a customer',
@@ -352,6 +371,7 @@ const plainRemedies: Readonly<Record<Extract<Remedy, string>, string>> = {
   'all countries': 'a feed for all countries',
   'whole countries': 'hold it in whole countries',
   'every place': 'hold it in every place',
+  'no fallback': 'do without the fallback',
   'delivered there too': 'deliver there',
   'the country left out': 'leave the country out of the feed',
   'services offered there too': 'offer them there too',

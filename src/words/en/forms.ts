@@ -35,6 +35,7 @@ export const formWords: Readonly<Record<Form, readonly [name: string, right: str
   'link with a code': ['link', 'an address with {code} in it, such as https://shop.example/?code={code}'],
   'local time': ['local time', 'a time such as 2026-11-29T00:00'],
   locale: ['locale', 'a language and a region, such as en-IE'],
+  'lengths of a box': ['lengths or masses of a box', 'three lengths in mm, the longest first, and grams'],
   mass: ['mass', 'a figure and its unit, such as 2.5 kg'],
   moment: ['moment', 'a moment such as 2026-11-24T09:10:00Z'],
   'moment or nothing': ['moment', 'a moment such as 2026-11-24T09:10:00Z, or nothing'],
@@ -42,6 +43,7 @@ export const formWords: Readonly<Record<Form, readonly [name: string, right: str
   name: ['name', 'a name'],
   'part of a country': ['part of a country', 'a code of ISO 3166-2, such as GB-NIR'],
   percentage: ['percentage', 'a percentage such as 12.5'],
+  lengths: ['lengths', 'three lengths in mm, the longest first, such as 900 60 60'],
   place: ['place', 'a country, a part or a country and a postcode, such as IE, US-AK or GB HS1 2AA'],
   'place pattern': [
     'place',

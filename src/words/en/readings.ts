@@ -33,6 +33,8 @@ function partText(part: ReadPart): string {
       return counts(part.count, 'line');
     case 'listings':
       return `on ${counts(part.count, 'listing')}`;
+    case 'asks the carrier':
+      return `what Ternline’s ${part.service} asks, ${part.percent} % and ${part.amount} on top`;
     case 'region':
       return `region ${part.region}`;
     case 'places':

@@ -20,7 +20,16 @@ const steps = z.discriminatedUnion('by', [
     by: z.literal('grams'),
     rows: z.array(z.strictObject({ from: z.int(), charge: money.nullable() })).min(1),
   }),
+  z.strictObject({
+    by: z.literal('carrier'),
+    service: z.string().min(1).max(40),
+    percent: z.string(),
+    amount: money,
+  }),
 ]);
+/** Three lengths in millimetres, the longest first. */
+const lengths = z.tuple([z.string(), z.string(), z.string()]);
+const box = z.strictObject({ key, inner: lengths, most: z.string(), own: z.string() });
 const percentOff = z.strictObject({ is: z.literal('percent'), percent });
 const amountOff = z.strictObject({ is: z.literal('amount'), amount: money });
 const benefit = z.discriminatedUnion('kind', [
@@ -66,6 +75,8 @@ const listing = z.strictObject({
   id: z.string(),
   price: money,
   grams: z.string().nullable(),
+  /** Left out where it is not known, or nothing asks for it. */
+  size: lengths.optional(),
   tags: z.array(key),
   handling: z.strictObject({ each: money, waived: z.boolean() }).nullable(),
 });
@@ -75,6 +86,8 @@ export const shopSchema = z.strictObject({
   closed: z.array(z.string()),
   speeds: z.array(z.strictObject({ key: speedKey, label: texts, bars: z.array(key) })),
   sets: z.array(z.strictObject({ key, name: z.string(), tags: z.array(key), rest: z.boolean(), kept: z.boolean() })),
+  /** What is packed in where the carrier is asked; left out for none. */
+  boxes: z.array(box).optional(),
   zones: z.array(z.strictObject({ key, name: z.string(), places: z.array(z.string()), rates: z.array(rate) })),
   campaigns: z.array(campaign),
   listings: z.array(listing),
@@ -84,6 +97,9 @@ export type Shop = z.infer<typeof shopSchema>;
 export type ShopSet = Shop['sets'][number];
 export type ShopListing = z.infer<typeof listing>;
 export type ShopRate = z.infer<typeof rate>;
+export type ShopBox = z.infer<typeof box>;
+/** Steps by which a rate goes up, rather than by what a carrier asks. */
+export type ShopRows = Extract<ShopRate['steps'], { readonly rows: unknown }>;
 export type Campaign = z.infer<typeof campaign>;
 export type CampaignBenefit = z.infer<typeof benefit>;
 export const fileName = 'shop.json';

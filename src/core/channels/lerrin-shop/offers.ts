@@ -12,6 +12,7 @@ import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts'
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
+import { mostPaid, neverEnd } from './steps.ts';
 import { textsIn } from './texts.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
@@ -159,8 +160,9 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   const isMeant = (lane: Lane): boolean => isActedOn(lane) && (named !== null || alwaysCheapest(lane));
   const meant = lanes.filter((lane) => isActedOn(lane) && (named !== null || maybeCheapest(lane)));
   const whole = Math.max(0, ...meant.map((lane) => lane.most));
-  const atMost = minor(Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole));
+  const atMost = Math.min(whole, cap ?? whole, off.by === 'amount' ? off.amount : whole);
   if (atMost === 0) return unsayable({ is: 'no counterpart' }, 'speeds for its services');
+  const paid = minor(Math.min(atMost, mostPaid));
   const caught = lanes.filter((lane) => lane.most > 0 && !isMeant(lane));
   const waived = (lane: Lane) => (fees ? mostWaived(lane.group) : 0);
   // Of a dearer choice that is the cheapest of some basket, as goods of several groups have no other, not all is paid.
@@ -170,9 +172,9 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   const fidelity =
     over === 0
       ? exact
-      : bounded(over, { is: 'cap', cap: atMost, services, most: over }, 'the same services', 'live with it');
+      : bounded(over, { is: 'cap', cap: paid, services, most: over }, 'the same services', 'live with it');
   return {
-    campaigns: [{ benefit: { kind: 'delivery', atMost: say(atMost), fees }, from: null }],
+    campaigns: [{ benefit: { kind: 'delivery', atMost: say(paid), fees }, from: null }],
     most: minor(atMost + Math.max(0, ...lanes.map(waived))),
     capped: true,
     fidelity,
@@ -187,7 +189,8 @@ const isAlwaysThere = (book: CompiledBook, { group, service, rate }: Lane): bool
   const bit = 1 << book.services.findIndex(({ id }) => id === service);
   return (
     group.goods.every(({ serves, mass }) => (serves & bit) !== 0 && (mass !== null || rate?.steps.by === 'value')) &&
-    (rate?.steps.rows.every(({ charge }) => charge !== null) ?? false)
+    rate !== null &&
+    neverEnd(rate.steps)
   );
 };
 

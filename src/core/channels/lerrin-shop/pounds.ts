@@ -1,23 +1,10 @@
-import type { CompiledBook } from '../../book/index.ts';
-import { amountText, conversionAt, converted, type Minor, once, parseDecimal, unwrap } from '../../exact/index.ts';
-import { amountIn, euro } from '../amounts.ts';
+import { type Minor, once } from '../../exact/index.ts';
+import { amountIn } from '../amounts.ts';
 import type { Rules } from '../dialect.ts';
-import { type Campaign, type CampaignBenefit, conversion, type Shop, type ShopRate } from './format.ts';
+import { byItsRate, inPounds } from './conversion.ts';
+import type { Campaign, CampaignBenefit, Shop, ShopRate } from './format.ts';
 import { rulesOf } from './rules.ts';
 
-const step = amountIn(conversion.step);
-const byItsRate = conversionAt(unwrap(parseDecimal(conversion.rate, 2)), 2, 2, { is: 'step', step });
-
-/** Whether a book converts its euros as the shop does. */
-export const isConvertedAlike = ({ written, conversion: by }: Pick<CompiledBook, 'written' | 'conversion'>): boolean =>
-  written === euro &&
-  by !== null &&
-  by.up * byItsRate.down === by.down * byItsRate.up &&
-  by.rounding.is === 'step' &&
-  by.rounding.step === step;
-
-/** An amount of the file as the shop has it in pounds. @example inPounds('4.90') // '4.25' */
-export const inPounds = (text: string): string => amountText(converted(amountIn(text), byItsRate), conversion.to);
 const ifAny = (text: string | null): string | null => text && inPounds(text);
 
 /** What the shop works by for those who pay in pounds: every amount of its file converted alone. */
@@ -32,17 +19,25 @@ export const shopInPounds = (shop: Shop): Shop => ({
   })),
 });
 
-export const rateInPounds = (rate: ShopRate): ShopRate => ({
-  ...rate,
-  steps:
-    rate.steps.by === 'grams'
-      ? { ...rate.steps, rows: rate.steps.rows.map(({ from, charge }) => ({ from, charge: ifAny(charge) })) }
-      : {
-          ...rate.steps,
-          rows: rate.steps.rows.map(({ from, charge }) => ({ from: inPounds(from), charge: ifAny(charge) })),
-        },
-  each: inPounds(rate.each),
-  freeFrom: ifAny(rate.freeFrom),
+/** What a carrier is asked for stays in euros, with what goes on top: it is converted as one amount. */
+export function rateInPounds(rate: ShopRate): ShopRate {
+  const { steps } = rate;
+  const there = { ...rate, freeFrom: ifAny(rate.freeFrom) };
+  switch (steps.by) {
+    case 'carrier':
+      return there;
+    case 'grams':
+      return { ...there, each: inPounds(rate.each), steps: { ...steps, rows: steps.rows.map(rowInPounds) } };
+    case 'value': {
+      const rows = steps.rows.map((row) => ({ ...rowInPounds(row), from: inPounds(row.from) }));
+      return { ...there, each: inPounds(rate.each), steps: { ...steps, rows } };
+    }
+  }
+}
+
+const rowInPounds = <Row extends { readonly charge: string | null }>(row: Row) => ({
+  ...row,
+  charge: ifAny(row.charge),
 });
 
 export const campaignInPounds = (campaign: Campaign): Campaign => ({
@@ -89,5 +84,5 @@ export function rulesInPounds(shop: Shop): Rules {
         moment,
       ),
   });
-  return asThere(rulesOf(there));
+  return asThere(rulesOf(there, byItsRate));
 }

@@ -1,7 +1,8 @@
 import { shaped } from '../../book/index.ts';
-import { err, instantOf, kept, massOfGrams, type Problem, type Result } from '../../exact/index.ts';
+import { err, instantOf, kept, massOfGrams, type Problem, parseDecimal, type Result } from '../../exact/index.ts';
 import type { ChannelFile, Rules } from '../dialect.ts';
 import { figures } from '../figures.ts';
+import { boxOf, sidesOf } from './boxes.ts';
 import { type Campaign, clock, fileName, type Shop, shopSchema } from './format.ts';
 import { patternOf } from './patterns.ts';
 import { rulesOf } from './rules.ts';
@@ -46,6 +47,20 @@ function problemsIn(shop: Shop): Problem[] {
   for (const { id, grams } of shop.listings)
     if (grams !== null && massOfGrams(grams) === null)
       problems.push({ at: [fileName, 'listings', id], is: 'malformed', text: grams, form: 'mass' });
+  for (const { id, size } of shop.listings)
+    if (size && !sidesOf(size))
+      problems.push({ at: [fileName, 'listings', id], is: 'malformed', text: size.join(' '), form: 'lengths' });
+  for (const box of shop.boxes ?? [])
+    if (!boxOf(box))
+      problems.push({
+        at: [fileName, 'boxes', box.key],
+        is: 'malformed',
+        text: box.inner.join(' '),
+        form: 'lengths of a box',
+      });
+  for (const { key, rates } of shop.zones)
+    for (const { steps } of rates)
+      if (steps.by === 'carrier') kept(parseDecimal(steps.percent, 3), [fileName, 'zones', key], problems, null);
   return problems;
 }
 

@@ -5,11 +5,13 @@ import { stated } from '../bounds.ts';
 import type { Listed, Note, Rendition, Stock } from '../dialect.ts';
 import { edgesMoved } from '../edges-moved.ts';
 import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable } from '../fidelity.ts';
+import { inPounds, isConvertedAlike } from './conversion.ts';
 import type { DrawnOffer } from './drawn-offers.ts';
-import { type Campaign, type CampaignBenefit, conversion, type ShopRate } from './format.ts';
-import { campaignInPounds, inPounds, isConvertedAlike, rateInPounds, rulesInPounds } from './pounds.ts';
+import { type Campaign, type CampaignBenefit, conversion, type ShopRate, type ShopRows } from './format.ts';
+import { campaignInPounds, rateInPounds, rulesInPounds } from './pounds.ts';
 import { type Drawn, drawnUp, namesIn, notesOf } from './render.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
+import { mostOf, mostStep } from './steps.ts';
 
 /** What may be done where the book converts otherwise than the shop; where it does as the shop, nothing. */
 const remediesFor = (book: CompiledBook): Remedy[] =>
@@ -103,12 +105,10 @@ function laneBeside(meant: ToldLane, told: ToldLane | undefined, waived: number,
 const notThere = unsayable({ is: 'not in this currency' }, 'live with it');
 const apartBy = (a: string, b: string): number => Math.abs(amountIn(a) - amountIn(b));
 
-const mostOf = ({ steps, each }: ShopRate): number =>
-  Math.max(0, ...steps.rows.map(({ charge }) => amountIfAny(charge) ?? 0)) + stated.units * amountIn(each);
-
 /** The most by which two rates' steps are apart; null where one is offered and the other not. */
 function stepsApart(a: ShopRate['steps'], b: ShopRate['steps']): number | null {
-  if (a.by !== b.by) return Math.max(mostCharged(a), mostCharged(b));
+  if (a.by === 'carrier' || b.by === 'carrier') return JSON.stringify(a) === JSON.stringify(b) ? 0 : null;
+  if (a.by !== b.by) return Math.max(mostStep(a), mostStep(b));
   const edges = [...a.rows, ...b.rows].map(({ from }) => edgeOf(from));
   const pairs = edges.map((edge) => [chargeAt(a, edge), chargeAt(b, edge)] as const);
   if (pairs.some(([one, other]) => (one === null) !== (other === null))) return null;
@@ -116,9 +116,7 @@ function stepsApart(a: ShopRate['steps'], b: ShopRate['steps']): number | null {
 }
 
 const edgeOf = (from: string | number): number => (typeof from === 'string' ? amountIn(from) : from);
-const mostCharged = ({ rows }: ShopRate['steps']): number =>
-  Math.max(0, ...rows.map(({ charge }) => amountIfAny(charge) ?? 0));
-const chargeAt = ({ rows }: ShopRate['steps'], edge: number): number | null => {
+const chargeAt = ({ rows }: ShopRows, edge: number): number | null => {
   const all: readonly { readonly from: string | number; readonly charge: string | null }[] = rows;
   return amountIfAny(all.findLast(({ from }) => edgeOf(from) <= edge)?.charge ?? null);
 };

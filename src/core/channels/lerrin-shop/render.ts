@@ -8,12 +8,14 @@ import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
+import { boxText, sidesText } from './boxes.ts';
 import { type DrawnOffer, drawnOffers, offerNote } from './drawn-offers.ts';
-import { type Campaign, limits, type Shop, type ShopListing } from './format.ts';
+import { type Campaign, limits, type Shop, type ShopBox, type ShopListing, type ShopRate } from './format.ts';
 import { manifest } from './manifest.ts';
 import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
 import { setsOf, type ToldGroup, type ToldLane } from './sets.ts';
+import { isFlat } from './steps.ts';
 import { localesOf, textsIn } from './texts.ts';
 
 /** A book drawn up for the shop: the file, and what of the book stands where in it. */
@@ -48,6 +50,7 @@ export function drawnUp(book: CompiledBook, goods: readonly Listed[]): Drawn {
   const offers = drawnOffers(book, goods, groups, locales, tags);
   const campaigns = offers.flatMap((one) => one.campaigns);
   const sets = [...new Map(groups.map(({ set }) => [set.key, set])).values()];
+  const isAsked = groups.some(({ lanes }) => lanes.some(({ rate }) => rate?.steps.by === 'carrier'));
   const shop: Shop = {
     format: 'lerrin-shop/2',
     locales,
@@ -58,6 +61,7 @@ export function drawnUp(book: CompiledBook, goods: readonly Listed[]): Drawn {
       bars: bars.has(id) ? [barred(speeds[id] ?? '')] : [],
     })),
     sets: sets.length > 0 ? sets : [{ key: 'goods', name: 'Goods', tags: [], rest: true, kept: false }],
+    ...(isAsked ? { boxes: boxesOf(book) } : {}),
     zones: zones.map(({ key, name, places }) => ({
       key,
       name,
@@ -65,7 +69,7 @@ export function drawnUp(book: CompiledBook, goods: readonly Listed[]): Drawn {
       rates: sets.flatMap((set) => ratesOf(groups, set.key, key)),
     })),
     campaigns,
-    listings: listingsOf({ book, goods, groups }, bars, { of: tags, acting: tagsIn(campaigns) }, speeds),
+    listings: listingsOf({ book, goods, groups, isAsked }, bars, { of: tags, acting: tagsIn(campaigns) }, speeds),
   };
   return { book, goods, shop, zones, all, groups, bars, offers };
 }
@@ -125,9 +129,23 @@ function tagsOf(book: CompiledBook): (part: number) => string | null {
 const tagsIn = (campaigns: readonly Campaign[]): ReadonlySet<string> =>
   new Set(campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])));
 
+/** The seller's boxes, for the shop to pack in. */
+function boxesOf({ boxes }: CompiledBook): ShopBox[] {
+  const keyFor = keysOf(limits.key);
+  return [...boxes.values()].map((box) => boxText(box, keyFor(box.id)));
+}
+
+interface Listing {
+  readonly book: CompiledBook;
+  readonly goods: readonly Listed[];
+  readonly groups: readonly ToldGroup[];
+  /** Whether the carrier is asked for any of them, and so their size. */
+  readonly isAsked: boolean;
+}
+
 /** What is listed, in the order of the book. */
 function listingsOf(
-  { book, goods, groups }: { book: CompiledBook; goods: readonly Listed[]; groups: readonly ToldGroup[] },
+  { book, goods, groups, isAsked }: Listing,
   bars: ReadonlyMap<string, number>,
   tags: { readonly of: (part: number) => string | null; readonly acting: ReadonlySet<string> },
   speeds: Readonly<Record<string, string | null>>,
@@ -149,6 +167,7 @@ function listingsOf(
         id: item.listing,
         price: amountText(item.price, book.currency),
         grams: item.mass === null ? null : gramsText(item.mass),
+        ...(isAsked && item.sides ? { size: sidesText(item.sides) } : {}),
         tags: own,
         handling: item.handling && {
           each: amountText(item.handling.each, book.currency),
@@ -225,7 +244,7 @@ const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
               alone,
               least: rate.freeFrom === null ? least : 0,
               most,
-              isFlat: rate.steps.rows.length === 1 && Number(rate.each) === 0,
+              isFlat: isFlat(rate),
               ends,
             },
           ]
@@ -314,8 +333,15 @@ const distinct = (lines: readonly ReadLine[]): ReadLine[] => [
 function rateRead(set: string, zone: string, { speed, steps, each }: NonNullable<ToldLane['rate']>): ReadLine {
   return [
     `${set} ${zone} ${speed}`,
-    { is: 'steps by', over: steps.by === 'value' ? 'value' : 'mass' },
-    ...steps.rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
+    ...stepsRead(steps),
     ...(Number(each) === 0 ? [] : [{ is: 'each', amount: each } as const]),
   ];
 }
+
+const stepsRead = (steps: ShopRate['steps']): ReadLine =>
+  steps.by === 'carrier'
+    ? [{ is: 'asks the carrier', service: steps.service, percent: steps.percent, amount: steps.amount }]
+    : [
+        { is: 'steps by', over: steps.by === 'value' ? 'value' : 'mass' },
+        ...steps.rows.map((row) => ({ is: 'step', from: String(row.from), charge: row.charge }) as const),
+      ];

@@ -1,8 +1,20 @@
-import { gram, type Instant, type Mass, type Minor, minor, unwrap } from '../../exact/index.ts';
+import {
+  type Conversion,
+  type Decimal,
+  gram,
+  type Instant,
+  type Mass,
+  type Minor,
+  minor,
+  parseDecimal,
+  unwrap,
+} from '../../exact/index.ts';
 import { type Place, type Zone, zoneFinder } from '../../places/index.ts';
-import { amountIfAny, amountIn } from '../amounts.ts';
+import { type Box, type Piece, pack, settledQuote } from '../../rates/index.ts';
+import { amountIfAny, amountIn, euro } from '../amounts.ts';
 import type { ChannelBasket, ChannelChoice, Probe, Rules } from '../dialect.ts';
 import { type SideStep, titled } from '../side-step.ts';
+import { boxOf, sidesOf } from './boxes.ts';
 import { type Bought, type Running, running } from './campaigns.ts';
 import {
   type Campaign,
@@ -22,7 +34,10 @@ export const zonesOf = (shop: Pick<Shop, 'zones' | 'closed'>): readonly Zone[] =
 ];
 
 /** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
-export function rulesOf(shop: Shop): Rules {
+/**
+ * @param by how what a carrier asks in euros is converted; null where the shop works in euros
+ */
+export function rulesOf(shop: Shop, by: Conversion | null = null): Rules {
   const zones = zonesOf(shop);
   const find = zoneFinder(zones);
   const rated = new Map(shop.zones.map((zone, i) => [zones[i], ratesOf(zone.rates)]));
@@ -34,13 +49,14 @@ export function rulesOf(shop: Shop): Rules {
   const campaigns = shop.campaigns.map(running);
   const listed = lister(shop);
   const first = shop.locales[0] ?? '';
+  const boxes = (shop.boxes ?? []).flatMap((one) => boxOf(one) ?? []);
   /** Where a set's steps change, and from where it is free. */
   const edgesOf =
     (set: string | undefined): Probe['edgesAt'] =>
     (place) => {
       const rates = [...(zoneAt(place)?.rates.values() ?? [])].flatMap((row) => row.get(set ?? '') ?? []);
-      const starts = (by: Steps['by']) =>
-        rates.flatMap(({ steps }) => (steps.by === by ? steps.rows.map((row) => row.from) : []));
+      const starts = (along: 'value' | 'grams') =>
+        rates.flatMap(({ steps }) => (steps.by === along ? steps.rows.map((row) => row.from) : []));
       return {
         values: [...(starts('value') as Minor[]), ...rates.flatMap(({ freeFrom }) => freeFrom ?? [])],
         masses: starts('grams').flatMap((from) => (from > 0 ? [((from - 1) * gram) as Mass] : [])),
@@ -80,14 +96,15 @@ export function rulesOf(shop: Shop): Rules {
         ],
       ];
     },
-    without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }),
+    without: (keys) => rulesOf({ ...shop, campaigns: shop.campaigns.filter((one) => !keys.has(one.key)) }, by),
     charges(basket, moment) {
       const zone = zoneAt(basket.place);
       const lines = zone ? linesOf(basket, listed) : null;
       if (!zone || !lines) return [];
       const live = runningIn(campaigns, basket, lines, moment);
+      const asking = { basket, boxes, by };
       return shop.speeds.flatMap(({ key, bars }) => {
-        const parts = bars.length > 0 && isBarred(lines, bars) ? null : partsOf(zone.rates.get(key), lines);
+        const parts = bars.length > 0 && isBarred(lines, bars) ? null : partsOf(zone.rates.get(key), lines, asking);
         return parts ? [choiceOf({ speed: key, zone: zone.name, locale: first }, parts, lines, live)] : [];
       });
     },
@@ -96,11 +113,13 @@ export function rulesOf(shop: Shop): Rules {
 
 const placeOf = (entry: string) => unwrap(patternOf(entry));
 
-/** Rows of a rate with their figures read: from a value in minor units, or from whole grams. */
-interface Steps {
-  readonly by: 'value' | 'grams';
-  readonly rows: readonly { readonly from: number; readonly charge: Minor | null }[];
-}
+/** A rate's steps with their figures read: from a value in minor units, from whole grams, or what a carrier asks. */
+type Steps =
+  | {
+      readonly by: 'value' | 'grams';
+      readonly rows: readonly { readonly from: number; readonly charge: Minor | null }[];
+    }
+  | { readonly by: 'carrier'; readonly service: string; readonly percent: Decimal; readonly amount: Minor };
 interface Rate {
   readonly steps: Steps;
   readonly each: Minor;
@@ -113,25 +132,27 @@ function ratesOf(rates: readonly ShopRate[]): Map<string, Map<string, Rate>> {
   for (const { set, speed, steps, each, freeFrom } of rates) {
     const row = found.get(speed) ?? new Map<string, Rate>();
     found.set(speed, row);
-    row.set(set, {
-      steps: {
+    row.set(set, { steps: stepsIn(steps), each: amountIn(each), freeFrom: amountIfAny(freeFrom) });
+  }
+  return found;
+}
+
+const stepsIn = (steps: ShopRate['steps']): Steps =>
+  steps.by === 'carrier'
+    ? { ...steps, percent: unwrap(parseDecimal(steps.percent, 3)), amount: amountIn(steps.amount) }
+    : {
         by: steps.by,
         rows: steps.rows.map(({ from, charge }) => ({
           from: typeof from === 'string' ? amountIn(from) : from,
           charge: amountIfAny(charge),
         })),
-      },
-      each: amountIn(each),
-      freeFrom: amountIfAny(freeFrom),
-    });
-  }
-  return found;
-}
+      };
 
 /** What the shop knows of a listing. */
 interface Known {
   readonly set: ShopSet;
   readonly tags: ReadonlySet<string>;
+  readonly sides: Piece['item']['sides'];
   readonly handling: { readonly each: Minor; readonly waived: boolean } | null;
 }
 
@@ -150,6 +171,7 @@ function lister(shop: Shop): (id: string) => Known | null {
           ? {
               set,
               tags: new Set(listing.tags),
+              sides: listing.size ? sidesOf(listing.size) : null,
               handling: listing.handling && { each: amountIn(listing.handling.each), waived: listing.handling.waived },
             }
           : null;
@@ -174,20 +196,24 @@ function setFinder(sets: readonly ShopSet[]): (listing: ShopListing) => ShopSet 
 
 /**
  * A listing for each that no rule tells apart: by its set, the tags that rules name, its handling, and whether it has a
- * mass.
+ * mass; where the carrier is asked for its set, by its mass and size.
  */
 function probesOf(shop: Shop, edgesOf: (set: string | undefined) => Probe['edgesAt']): Probe[] {
   const named = new Set([
     ...shop.speeds.flatMap((speed) => speed.bars),
     ...shop.campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? (benefit.tag ?? []) : [])),
   ]);
+  const asked = new Set(
+    shop.zones.flatMap(({ rates }) => rates.flatMap(({ set, steps }) => (steps.by === 'carrier' ? set : []))),
+  );
   const setOf = setFinder(shop.sets);
   const alike = new Map<string, { listings: string[]; weighed: boolean; set: string | undefined }>();
   for (const one of shop.listings) {
     const tags = one.tags.filter((tag) => named.has(tag)).sort();
     const weighed = one.grams !== null;
     const set = setOf(one)?.key;
-    const key = [set, weighed, one.handling?.each, one.handling?.waived, ...tags].join(' ');
+    const packed = asked.has(set ?? '') ? [one.grams, one.size] : [];
+    const key = [set, weighed, one.handling?.each, one.handling?.waived, ...packed, ...tags].join(' ');
     const group = alike.get(key);
     if (group) group.listings.push(one.id);
     else alike.set(key, { listings: [one.id], weighed, set });
@@ -202,6 +228,7 @@ function probesOf(shop: Shop, edgesOf: (set: string | undefined) => Probe['edges
 
 /** A line of a basket with what the shop knows of it. */
 interface Line extends Bought {
+  readonly listing: string;
   readonly mass: Mass | null;
   readonly known: Known;
 }
@@ -211,7 +238,7 @@ function linesOf({ lines }: ChannelBasket, listed: (id: string) => Known | null)
   for (const { listing, units, price, mass } of lines) {
     const known = listed(listing);
     if (!known) return null;
-    found.push({ price, units, mass, known, tags: known.tags });
+    found.push({ listing, price, units, mass, known, tags: known.tags });
   }
   return found;
 }
@@ -250,21 +277,33 @@ interface Part {
 }
 
 /** A basket's lines set by set; null where a set is not taken. */
-function partsOf(rates: ReadonlyMap<string, Rate> | undefined, lines: readonly Line[]): Part[] | null {
+function partsOf(rates: ReadonlyMap<string, Rate> | undefined, lines: readonly Line[], asking: Asking): Part[] | null {
   if (!rates) return null;
   const parts: Part[] = [];
   for (const { known } of lines) {
     if (parts.some((part) => part.set === known.set)) continue;
     const rate = rates.get(known.set.key);
-    const part = rate && partOf(known.set, rate, lines);
+    const part = rate && partOf(known.set, rate, lines, asking);
     if (!part) return null;
     parts.push(part);
   }
   return parts;
 }
 
-function partOf(set: ShopSet, rate: Rate, lines: readonly Line[]): Part | null {
+/** What it takes to ask the carrier. */
+interface Asking {
+  readonly basket: ChannelBasket;
+  readonly boxes: readonly Box[];
+  readonly by: Conversion | null;
+}
+
+function partOf(set: ShopSet, rate: Rate, lines: readonly Line[], asking: Asking): Part | null {
   const { steps, each } = rate;
+  if (steps.by === 'carrier') {
+    const own = lines.filter(({ known }) => known.set === set);
+    const charge = quotedFor(steps, each, own, asking);
+    return charge === null ? null : { set, rate, charge, from: null };
+  }
   let [value, mass, units]: [number, number | null, number] = [0, 0, 0];
   for (const line of lines) {
     if (line.known.set !== set) continue;
@@ -276,6 +315,24 @@ function partOf(set: ShopSet, rate: Rate, lines: readonly Line[]): Part | null {
   const row = at === null ? undefined : steps.rows.findLast((one) => one.from <= at);
   if (!row || row.charge === null) return null;
   return { set, rate, charge: row.charge + each * units, from: steps.rows.length > 1 ? row.from : null };
+}
+
+/** What the carrier asks for the lines of a set, with what goes on top; null where it is not offered. */
+function quotedFor(
+  { service, percent, amount }: Extract<Steps, { by: 'carrier' }>,
+  each: Minor,
+  lines: readonly Line[],
+  { basket: { place, carrier }, boxes, by }: Asking,
+): number | null {
+  const packed = pack(
+    lines.map(({ listing, mass, units, known: { sides } }) => ({ item: { sku: listing, mass, sides }, units })),
+    boxes,
+  );
+  const quoted = packed.ok ? carrier?.charge(service, place, packed.parcels) : null;
+  if (quoted?.currency !== euro) return null;
+  const units = lines.reduce((sum, line) => sum + line.units, 0);
+  const charge = settledQuote(quoted.amount, { up: 1n, down: 1n }, percent, amount + each * units, by);
+  return charge < 0 ? null : charge;
 }
 
 /** What a speed comes to with a value after goods campaigns, and some delivery campaigns. */
@@ -380,7 +437,7 @@ function deliverySteps(
     amount: minor(dearest.charge),
     by:
       dearest.from === null
-        ? { is: 'rate', kind: 'flat' }
+        ? { is: 'rate', kind: dearest.rate.steps.by === 'carrier' ? 'carrier quote' : 'flat' }
         : dearest.rate.steps.by === 'value'
           ? { is: 'from', over: 'value', edge: dearest.from }
           : { is: 'from', over: 'mass', edge: dearest.from * gram },

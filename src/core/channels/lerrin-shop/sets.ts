@@ -7,8 +7,10 @@ import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
-import { limits, type ShopRate, type ShopSet } from './format.ts';
+import { limits, type ShopRate, type ShopRows, type ShopSet } from './format.ts';
 import type { ShopPlaces } from './places.ts';
+import { quotedAs } from './quotes.ts';
+import { isFlat, type SaidRate } from './steps.ts';
 import { textsIn } from './texts.ts';
 import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
@@ -60,7 +62,7 @@ export function setsOf(telling: Telling, goods: readonly Listed[]): ToldGroup[] 
   const alike = told.map(({ group, lanes }, i) => {
     const kept = group.own !== null && !group.own.waivable && lanes.some(({ most }) => most > 0);
     const rates = lanes.flatMap(({ zone, rate }) => (rate ? [{ zone: zone.key, ...rate }] : []));
-    const flat = rates.every(({ steps, each }) => steps.rows.length === 1 && Number(each) === 0);
+    const flat = rates.every(isFlat);
     const as = flat ? JSON.stringify([kept, rates]) : String(i);
     const known = sets.get(as);
     if (known) known.goods += group.goods.length;
@@ -133,18 +135,17 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       const key = `${bookZone} ${service.id} ${beside}`;
       const told = known.get(key) ?? toldOf(book, group, lane, beside);
       known.set(key, told);
-      // What is offered for nothing has no rate.
-      if (!told.stepped?.rows.some(({ charge }) => charge !== null))
+      if (told.rate === null)
         return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
-      const { least, most } = reachOf(told.stepped);
+      const { steps, each, least, most, ends } = told.rate;
       const names = locales.filter((locale) => lane.names[locale] !== undefined);
       const rate: ShopRate = {
         set: '',
         speed,
         label: names.length === 0 ? null : textsIn(names, lane.names[names[0] ?? ''] ?? '', lane.names, limits.label),
         days: [...(lane.days ?? service.days)],
-        steps: writtenSteps(book, told.stepped),
-        each: amountText(told.stepped.each, book.currency),
+        steps,
+        each: amountText(each, book.currency),
         freeFrom: told.threshold?.freeFrom == null ? null : amountText(told.threshold.freeFrom, book.currency),
       };
       return [
@@ -155,36 +156,68 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
           threshold: told.threshold,
           least,
           most,
-          ends: endsWithin(told.stepped),
+          ends,
         },
       ];
     });
   });
 }
 
-/** A lane as the shop can be told it; without steps where it cannot. */
+/** A lane as the shop can be told it; without a rate where it cannot. */
 type Told =
-  | { readonly stepped: Stepped; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
-  | { readonly stepped: null; readonly fidelity: Fidelity };
+  | { readonly rate: SaidRate; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
+  | { readonly rate: null; readonly fidelity: Fidelity };
 
 function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, beside: number | null): Told {
-  const { lane, price } = laneFor(book, group, own);
-  const stepped = steppedOf(lane, price, group.goods);
-  if (!('rows' in stepped)) return { stepped: null, fidelity: stepped };
+  const charged = laneFor(book, group, own);
+  const { lane, price } = charged;
+  const asked = quotedAs(charged, group.goods);
+  if (asked && 'steps' in asked) return withThreshold(book, group, lane, asked, beside);
+  const stepped = asked ?? steppedOf(lane, price, group.goods);
+  if (!('rows' in stepped)) return { rate: null, fidelity: stepped };
+  // What is offered for nothing has no rate.
+  if (stepped.rows.every(({ charge }) => charge === null)) return { rate: null, fidelity: stepped.fidelity };
   const free = lane.freeFrom;
-  if (group.own) {
-    const freed = { rate: minor(group.own.waivable ? reachOf(stepped).most : 0), handling: mostWaived(group) };
-    return { stepped, fidelity: stepped.fidelity, threshold: free && ownThreshold(book, free, freed) };
-  }
   const freed =
-    free && free.of === 'group' && free.over !== 'units' && free.test === 'before' && maySayBySteps(group, free.over)
+    group.own === null &&
+    free?.of === 'group' &&
+    free.over !== 'units' &&
+    free.test === 'before' &&
+    maySayBySteps(group, free.over)
       ? freedBySteps(stepped, free.over, free.value)
       : null;
-  if (freed) return { stepped: freed, fidelity: freed.fidelity, threshold: { freeFrom: null, fidelity: worstOf([]) } };
-  const most = { rate: reachOf(stepped).most, handling: mostWaived(group) };
-  const threshold = free && thresholdOf(book, free, most, beside);
-  return { stepped, fidelity: stepped.fidelity, threshold };
+  if (freed) return { ...saidBy(book, freed), threshold: { freeFrom: null, fidelity: worstOf([]) } };
+  return withThreshold(book, group, lane, saidBy(book, stepped).rate, beside);
 }
+
+/** A rate with the threshold of its lane. */
+function withThreshold(
+  book: CompiledBook,
+  group: GoodsGroup,
+  { freeFrom }: Lane,
+  rate: SaidRate,
+  beside: number | null,
+): Told {
+  const handling = mostWaived(group);
+  const threshold =
+    freeFrom &&
+    (group.own
+      ? ownThreshold(book, freeFrom, { rate: minor(group.own.waivable ? rate.most : 0), handling })
+      : thresholdOf(book, freeFrom, { rate: minor(rate.most), handling }, beside));
+  return { rate, fidelity: rate.fidelity, threshold };
+}
+
+/** Steps as a rate. */
+const saidBy = (book: CompiledBook, stepped: Stepped): { readonly rate: SaidRate; readonly fidelity: Fidelity } => ({
+  rate: {
+    steps: writtenSteps(book, stepped),
+    each: stepped.each,
+    ...reachOf(stepped),
+    ends: endsWithin(stepped),
+    fidelity: stepped.fidelity,
+  },
+  fidelity: stepped.fidelity,
+});
 
 /** The most handling that free delivery waives, of goods of a group. */
 export const mostWaived = ({ goods }: GoodsGroup): Minor =>
@@ -194,7 +227,7 @@ export const mostWaived = ({ goods }: GoodsGroup): Minor =>
 const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>
   goods.every(({ handling, mass }) => !handling?.waivable && (over === 'value' || mass !== null));
 
-function writtenSteps({ currency }: CompiledBook, { by, rows }: Stepped): ShopRate['steps'] {
+function writtenSteps({ currency }: CompiledBook, { by, rows }: Stepped): ShopRows {
   const say = (charge: Row['charge']) => (charge === null ? null : amountText(charge, currency));
   return by === 'value'
     ? { by, rows: rows.map(({ from, charge }) => ({ from: amountText(minor(from), currency), charge: say(charge) })) }

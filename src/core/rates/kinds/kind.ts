@@ -1,8 +1,19 @@
 import { z } from 'zod';
 import type { Quoted } from '../../carrier/index.ts';
-import { type Conversion, kept, type Mass, type Minor, nothing, type Problem, parseAmount } from '../../exact/index.ts';
+import {
+  type Conversion,
+  type Currency,
+  type Decimal,
+  kept,
+  type Mass,
+  type Minor,
+  nothing,
+  type Problem,
+  parseAmount,
+} from '../../exact/index.ts';
 import type { LaneContext } from '../context.ts';
 import type { Over } from '../measure.ts';
+import type { Box } from '../packing.ts';
 import type { Refused } from '../refusal.ts';
 import type { Asked, Shipment } from '../shipment.ts';
 import type { Breaks } from '../steps.ts';
@@ -39,6 +50,20 @@ export interface Summed {
   readonly first: Minor;
   readonly further: Minor;
   readonly weight: { readonly amount: Minor; readonly per: Mass; readonly started: boolean } | null;
+}
+
+/**
+ * A charge that is what one service of the carrier is asked for parcels packed in the seller's boxes, so much per cent
+ * of that and an amount on top, in the rate's own currency.
+ */
+export interface AsksCarrier {
+  readonly service: string;
+  readonly percent: Decimal;
+  readonly add: Minor;
+  /** Charged while the carrier is silent; null: not offered then. */
+  readonly fallback: Minor | null;
+  readonly boxes: readonly Box[];
+  readonly currency: Currency;
 }
 
 /** A rate as plain data, told from others by its kind. */
@@ -80,6 +105,8 @@ export interface RateKind<Schema extends z.ZodObject = z.ZodObject, Rate extends
   perItem(rate: Rate): boolean;
   /** What it adds up to, where it charges by adding alone; null where it does not. */
   summed(rate: Rate): Summed | null;
+  /** As what one service of a carrier asks, where it is nothing else. */
+  asks(rate: Rate): AsksCarrier | null;
   /** Whether it has to see the lines themselves, to pack them or to measure their volume. */
   looksAtLines(body: z.output<Schema>): boolean;
   came(rate: Rate, shipment: Shipment, after: boolean, asked: Asked): Came;

@@ -16,6 +16,7 @@ export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
   const speedOf = idsOf(shop.speeds);
   const zoneOf = idsOf(shop.zones);
   const offerOf = idsOf(shop.campaigns);
+  const boxOf = idsOf(shop.boxes ?? []);
   return {
     ...shop,
     speeds: shop.speeds.map((one) => ({ ...one, key: speedOf(one.key), label: texts(one.label, one.key) })),
@@ -37,6 +38,7 @@ export function inForm(shop: Shop, lost: NotAdopted[]): Shop {
       key: offerOf(one.key),
       title: texts(one.title, one.key),
     })),
+    ...(shop.boxes ? { boxes: shop.boxes.map((one) => ({ ...one, key: boxOf(one.key) })) } : {}),
     listings: withListings(shop.listings, ({ id }) => id, lost),
   };
 }

@@ -2,10 +2,13 @@ import type { BookInput } from '../../../book/index.ts';
 import type { Result } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
 import type { ChannelFile } from '../../dialect.ts';
-import { massIn } from '../../into-book.ts';
+import { massIn, sizeIn } from '../../into-book.ts';
+import { sidesOf } from '../boxes.ts';
 import { clock, type Shop, type ShopListing, type ShopRate, type ShopSet } from '../format.ts';
 import { manifest } from '../manifest.ts';
 import { shopIn } from '../read.ts';
+import { mostOf } from '../steps.ts';
+import { boxesIn } from './boxes.ts';
 import { inForm } from './in-form.ts';
 import { firstOf } from './in-locale.ts';
 import { offersIn } from './offers.ts';
@@ -40,6 +43,7 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
         locale,
         timeZone: clock,
       })),
+      boxes: boxesIn(shop, lost),
       services: shop.speeds.map(({ key, label }) => {
         const { text: name, others: names } = firstOf(label, first, key);
         return { id: key, name, names, days: daysOf(shop, key) };
@@ -116,7 +120,7 @@ function itemsIn(shop: Shop, templates: readonly Omit<Template, 'zones'>[], lost
       name: listing.id,
       price: listing.price,
       mass: massIn(listing.grams, listing.id, lost),
-      size: null,
+      size: sizeIn(listing.size ? sidesOf(listing.size) : null, listing.id, lost),
       tags: [],
       kind: null,
       template: set === undefined || set.key === byDefault?.id ? null : set.key,
@@ -138,8 +142,7 @@ function ownRateOf(shop: Shop, set: ShopSet, lost: NotAdopted[]): Item['ownRate'
   const [first] = rates;
   const made = first && rateOf(first);
   if (!first || !made) return null;
-  if (rates.some(({ steps, each }) => Number(each) > 0 || steps.rows.some(({ charge }) => Number(charge) > 0)))
-    lost.push({ is: 'own rates added', set: set.key });
+  if (rates.some((rate) => mostOf(rate) > 0)) lost.push({ is: 'own rates added', set: set.key });
   const text = ({ steps, each }: ShopRate) => JSON.stringify([steps, each]);
   if (rates.some((rate) => text(rate) !== text(first))) lost.push({ is: 'rates by zone', set: set.key });
   const isAdded = Number(first.each) > 0 && made.rate.is === 'flat';

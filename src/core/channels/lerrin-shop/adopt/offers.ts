@@ -3,13 +3,13 @@ import { memo, unwrap } from '../../../exact/index.ts';
 import { type Place, partsOfMap, zoneFinder } from '../../../places/index.ts';
 import type { NotAdopted } from '../../adopted.ts';
 import { amountIn } from '../../amounts.ts';
-import { stated } from '../../bounds.ts';
 import { termsOr } from '../../into-book.ts';
 import { keysOf } from '../../keys.ts';
 import { holder } from '../campaigns.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
 import { patternOf } from '../patterns.ts';
 import { zonesOf } from '../rules.ts';
+import { mostOf, mostPaid } from '../steps.ts';
 import { firstOf } from './in-locale.ts';
 
 type Offer = BookInput['offers'][number];
@@ -156,18 +156,10 @@ function freedBy({ zones, sets, speeds }: Shop, atMost: string, holds: readonly 
   const rates = zones
     .filter(({ key }) => holds === null || holds.includes(key))
     .flatMap((zone) => zone.rates.filter(({ set }) => !kept.has(set)));
-  const mostOf = (speed: string) =>
-    Math.max(
-      0,
-      ...rates
-        .filter((rate) => rate.speed === speed)
-        .map(({ steps, each }) => {
-          const charges = steps.rows.map(({ charge }) => (charge === null ? 0 : amountIn(charge)));
-          return Math.max(...charges) + amountIn(each) * stated.units;
-        }),
-    );
-  const freed = speeds.flatMap(({ key }) => (mostOf(key) <= amountIn(atMost) ? key : []));
-  const whole = Math.max(0, ...freed.map(mostOf));
+  const mostAt = (speed: string) =>
+    Math.min(mostPaid, Math.max(0, ...rates.filter((rate) => rate.speed === speed).map(mostOf)));
+  const freed = speeds.flatMap(({ key }) => (mostAt(key) <= amountIn(atMost) ? key : []));
+  const whole = Math.max(0, ...freed.map(mostAt));
   return freed.length > 0 && whole === amountIn(atMost) ? freed : null;
 }
 

@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import { amountText, type Minor } from '../../../exact/index.ts';
 import type { rateSchema } from '../../../rates/index.ts';
 import { amountIn, euro } from '../../amounts.ts';
-import type { ShopRate } from '../format.ts';
+import type { ShopRate, ShopRows } from '../format.ts';
 
 type RateInput = z.input<typeof rateSchema>;
 type Break = Extract<RateInput, { is: 'table' }>['breaks'][number];
@@ -21,10 +21,14 @@ interface AdoptedSteps {
 }
 
 /**
- * A set's steps as a flat amount, or as a table: the shop's lower edges are in, the book's upper ones. Steps that rise
+ * A set's steps as a flat amount, as what the carrier is asked, or as a table: the shop's lower edges are in, the book's upper ones. Steps that rise
  * evenly are one break. Null where nothing is offered.
  */
 export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps | null {
+  if (steps.by === 'carrier') {
+    const { service, percent, amount } = steps;
+    return { rate: { is: 'carrier quote', service, percent, add: amount, fallback: null }, gap: false };
+  }
   const { runs, gap } = runsOf(steps);
   const [first] = runs;
   if (!first) return null;
@@ -40,7 +44,7 @@ export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps | null 
 const say = (amount: Minor): string => amountText(amount, euro);
 
 /** The steps that are offered, up to the first gap among them. */
-function runsOf(steps: ShopRate['steps']): { readonly runs: readonly Run[]; readonly gap: boolean } {
+function runsOf(steps: ShopRows): { readonly runs: readonly Run[]; readonly gap: boolean } {
   const rows = steps.rows.map(({ from, charge }) => ({
     from: typeof from === 'number' ? from : Number(amountIn(from)),
     charge: charge === null ? null : amountIn(charge),

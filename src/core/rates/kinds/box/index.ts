@@ -73,6 +73,7 @@ export const box = rateKind({
   over: () => 'mass',
   perItem: () => false,
   summed: () => null,
+  asks: () => null,
   looksAtLines: () => true,
   came(rate, shipment) {
     const boxed = boxedFor(rate, shipment);

@@ -58,6 +58,7 @@ export const builtUp = rateKind({
   over: ({ first, further, weight }) => (weight ? 'mass' : first + further > 0 ? 'units' : null),
   perItem: ({ further }) => further > 0,
   summed: ({ order, first, further, weight }) => ({ first: minor(order + first), further, weight }),
+  asks: () => null,
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -17,7 +17,7 @@ import {
 } from '../../../exact/index.ts';
 import { type Box, boxesIn, pack } from '../../packing.ts';
 import { type Refused, refused } from '../../refusal.ts';
-import { settled, settledExactly } from '../../settle.ts';
+import { settled, settledQuote } from '../../settle.ts';
 import type { Asked, Shipment } from '../../shipment.ts';
 import { plainly, rateKind, reach } from '../kind.ts';
 import { unpacked } from '../unpacked.ts';
@@ -37,11 +37,7 @@ interface CarrierQuote {
   readonly rounding: MarketRounding;
 }
 
-const [silent, strange, tooLarge] = (['carrier silent', 'carrier currency', 'too large'] as const).map(refused) as [
-  number,
-  number,
-  number,
-];
+const [silent, strange] = (['carrier silent', 'carrier currency'] as const).map(refused) as [number, number];
 /** What the cheapest of some carriers asks for the packed parcels, and a percentage and an amount on top. */
 export const carrierQuote = rateKind({
   is: 'carrier quote',
@@ -82,16 +78,9 @@ export const carrierQuote = rateKind({
     if (quoted.least === null) return rate.fallback === null ? silent : settled(base + rate.fallback, by);
     if (quoted.least === 'strange') return strange;
     const { amount, currency, into } = quoted.least;
-    const { digits, scale } = rate.percent;
-    const over = 100n * 10n ** BigInt(scale);
-    if (!Number.isSafeInteger(base + rate.add)) return tooLarge;
-    const n = BigInt(base + rate.add) * over * into.down + BigInt(amount) * into.up * (over + digits);
     // What was converted on the way is rounded by the market's rule, wherever it came from.
-    return settledExactly(
-      n,
-      over * into.down,
-      by ?? (currency === rate.currency ? null : { up: 1n, down: 1n, rounding: rate.rounding }),
-    );
+    const rounded = by ?? (currency === rate.currency ? null : { up: 1n, down: 1n, rounding: rate.rounding });
+    return settledQuote(amount, into, rate.percent, base + rate.add, rounded);
   },
   reach: ({ add }) => reach(add, Number.POSITIVE_INFINITY),
   isRising: () => false,
@@ -99,6 +88,8 @@ export const carrierQuote = rateKind({
   over: () => 'mass',
   perItem: () => false,
   summed: () => null,
+  asks: ({ service, lists, percent, add, fallback, boxes, currency }) =>
+    service === null || lists.length > 0 ? null : { service, percent, add, fallback, boxes, currency },
   looksAtLines: () => true,
   came(rate, shipment, _after, asked) {
     const quoted = quotedFor(rate, shipment, asked);

@@ -20,6 +20,7 @@ export const flat = rateKind({
   over: () => null,
   perItem: () => false,
   summed: ({ amount }) => ({ first: amount, further: nothing, weight: null }),
+  asks: () => null,
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -15,6 +15,7 @@ export const free = rateKind({
   over: () => null,
   perItem: () => false,
   summed: () => ({ first: nothing, further: nothing, weight: null }),
+  asks: () => null,
   looksAtLines: () => false,
   came: () => plainly,
 });

@@ -95,6 +95,7 @@ export const table = rateKind({
   over: (rate) => rate.over,
   perItem: () => false,
   summed: () => null,
+  asks: () => null,
   looksAtLines: (body) => overOf(body.unit) === 'volume',
   came: (rate, shipment, after) =>
     rate.over === 'volume'
