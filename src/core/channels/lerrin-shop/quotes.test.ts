@@ -2,9 +2,8 @@ import { expect, test } from 'vitest';
 import { item, shopOf } from '../../../../tests/books/shop.ts';
 import { withCarrier } from '../../../../tests/telling/carried.ts';
 import { patched, patchWith } from '../../book/index.ts';
-import { checkChannel } from '../../check/index.ts';
 import { quote as answerOf, soldIn } from '../../quote/index.ts';
-import { dialectOf, filesOf, remedyEdits, settingsOf } from '../index.ts';
+import { dialectOf, filesOf, remedyEdits } from '../index.ts';
 import type { Shop } from './format.ts';
 
 const dialect = dialectOf('lerrin-shop');
@@ -116,16 +115,4 @@ test('goods as large as others are said to be packed otherwise where their listi
     dialect.render(book, goods).notes.find(({ clause }) => clause.about === 'rate')?.fidelity;
   expect(fidelityOf(listed('A-1', 'B-1'))).toEqual({ is: 'exact' });
   expect(fidelityOf(listed('B-1', 'A-1'))).toMatchObject({ losses: [{ is: 'packed in another order', goods: 2 }] });
-});
-
-test('a check by what would be sent finds nothing, whether the carrier answers or is silent', async () => {
-  const { book, ready, file, rendition, made } = quoted();
-  const { carrier } = withCarrier(made.open().ask({ lines: [{ sku: 'CAKE', units: 1 }], place: 'IE', moment: now }));
-  const sides = { rendition, sent: null, speeds: settingsOf(file, dialect).speeds };
-  for (const answer of [carrier, null]) {
-    const channel = { id: dialect.id, sides, ask: null, carrierAt: () => answer };
-    const { findings, classes } = await checkChannel(book, ready, channel, now);
-    expect(findings).toEqual([]);
-    expect(classes.length).toBeGreaterThan(0);
-  }
 });
