@@ -17,6 +17,7 @@ export type ReadPart =
     }
   | { readonly is: 'label'; readonly label: string }
   | { readonly is: 'least spend' | 'least value' | 'free from'; readonly amount: string }
+  | { readonly is: 'pays all' }
   | { readonly is: 'code'; readonly code: string }
   | { readonly is: 'batch'; readonly batch: string }
   | { readonly is: 'letter'; readonly letter: string }

@@ -51,6 +51,8 @@ function partText(part: ReadPart): string {
       return `least spend ${part.amount}`;
     case 'least value':
       return `least value ${part.amount}`;
+    case 'pays all':
+      return 'pays all of the rate';
     case 'pays at most':
       return `pays at most ${part.amount} of the rate`;
     case 'each':

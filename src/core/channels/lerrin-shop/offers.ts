@@ -143,11 +143,17 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   const fetched = new Set(book.services.filter(({ pickup }) => pickup).map(({ id }) => id));
   const rivals = (lane: Lane) =>
     lanes.filter((other) => other !== lane && other.bookZone === lane.bookZone && !fetched.has(other.service));
-  // Alone in its zone, or never dearer than what is always there beside it, it is the cheapest choice of any basket.
-  const alwaysCheapest = (lane: Lane): boolean =>
-    rivals(lane).every(
-      (other) => other.service === lane.service || (other.group === lane.group && lane.most <= leastOf(other)),
+  // Alone for its goods, or never dearer than what is always there beside it, it is the cheapest choice of any basket.
+  const alwaysCheapest = (lane: Lane): boolean => {
+    const others = rivals(lane);
+    const services = new Set(others.filter(({ group }) => group === lane.group).map(({ service }) => service));
+    return others.every(
+      (other) =>
+        other.service === lane.service ||
+        !services.has(other.service) ||
+        (other.group === lane.group && lane.most <= leastOf(other)),
     );
+  };
   const maybeCheapest = (lane: Lane): boolean =>
     rivals(lane).every(
       (other) => other.group !== lane.group || !isAlwaysThere(book, other) || other.most > leastOf(lane),

@@ -101,6 +101,11 @@ test.each<[string, Parameters<typeof quoted>, string]>([
   expect(shop.zones[0]?.rates).toEqual([]);
 });
 
+test('a bound beyond the baskets that are compared is no matter', () => {
+  const { fidelity } = quoted({}, { ...lane, bounds: [{ unit: 'kg', from: null, to: '30' }] });
+  expect(fidelity).toEqual({ is: 'exact' });
+});
+
 test('goods as large as others are said to be packed otherwise where their listing ids lie the other way round', () => {
   const listed = (one: string, other: string) =>
     shopOf(

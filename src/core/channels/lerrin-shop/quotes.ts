@@ -1,6 +1,7 @@
 import { amountText, decimalText, type Minor, minor } from '../../exact/index.ts';
-import { asksOf } from '../../rates/index.ts';
+import { asksOf, type Lane } from '../../rates/index.ts';
 import { euro } from '../amounts.ts';
+import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { GroupLane } from '../goods-groups.ts';
@@ -18,8 +19,8 @@ export function quotedAs({ lane, price }: GroupLane, goods: readonly Listed[]): 
   const isAsThere = conversion === null || (isItsConversion(conversion) && !price.given && !fees.given);
   if (asks.currency !== euro || !isAsThere)
     return unsayable({ is: 'rate', manner: { is: 'kind', kind: price.rate.is } }, 'a flat rate', 'live with it');
-  if (lane.bounds.length > 0)
-    return unsayable({ is: 'bounds', over: lane.bounds.map(({ over }) => over) }, 'live with it');
+  const bounds = lane.bounds.filter(isFelt);
+  if (bounds.length > 0) return unsayable({ is: 'bounds', over: bounds.map(({ over }) => over) }, 'live with it');
   return {
     steps: {
       by: 'carrier',
@@ -33,6 +34,12 @@ export function quotedAs({ lane, price }: GroupLane, goods: readonly Listed[]): 
     ends: true,
     fidelity: worstOf([silenceOf(asks.fallback), orderOf(goods)]),
   };
+}
+
+/** Whether a bound keeps any basket within the stated bounds out: what has to be packed has a mass anyway. */
+function isFelt({ over, from, to }: Lane['bounds'][number]): boolean {
+  const most = over === 'value' || over === 'mass' || over === 'units' ? stated[over] : null;
+  return most === null || (from ?? 0) > 0 || (to !== null && to < most);
 }
 
 const silenceOf = (fallback: Minor | null): Fidelity =>

@@ -5,7 +5,7 @@ export const lerrinShop: ChannelWords = {
   says: [
     { about: 'Zones', how: 'countries, parts, postcodes and their beginnings; most specific' },
     { about: 'Goods', how: 'sets by tag, each with rates of its own; the dearest set pays' },
-    { about: 'Rates', how: 'value or mass steps, whole grams; an amount each unit' },
+    { about: 'Rates', how: 'value or mass steps, whole grams; what Ternline asks; an amount each unit' },
     { about: 'Single goods', how: 'handling fees, barred speeds, rates of their own' },
     { about: 'Free delivery', how: 'from a value, after goods campaigns, before order codes' },
     { about: 'Offers', how: 'off goods, n for m, off the order, spend steps; same letter competes' },
