@@ -8,17 +8,17 @@ import { seeded } from '../src/core/plan/index.ts';
 import { charges, type Question, soldIn } from '../src/core/quote/index.ts';
 import { opened } from '../tests/books/opened.ts';
 import type { World } from '../tests/reading/books.ts';
-import { aloneWorld, widestAlone } from '../tests/telling/alone.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
+import { smallBookOf, weighed } from '../tests/telling/small-books.ts';
 import { touching } from '../tests/telling/touching.ts';
 import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
 
 /**
  * A bound is the most by which a basket may differ. Baskets are aimed at each clause: of its own goods and places, light
  * and heavy, cheap and dear, at edges and beside them, and only those count in which nothing else is inexact. Rates are
- * looked at in books of rates alone, every count of every item; thresholds, mixing and fees in small books too, of which
- * one thing is not told as it is. What is found is never wider than the bound, which the
+ * looked at in books of rates alone, every count of every item; thresholds, mixing, fees and offers in small books too,
+ * where those count as well in which offers meet that a loss names. What is found is never wider than the bound, which the
  * tests hold; here it is asked how much narrower.
  */
 const { values: options } = parseArgs({
@@ -110,7 +110,7 @@ for (const [id, worldOf] of [
     for (const one of [
       ...widestRates(dialectOf(id), worldOf(seed)),
       ...aimed(dialectOf(id), worldOf(seed), seed),
-      ...widestAlone(dialectOf(id), aloneWorld(dialectOf(id), seed), baskets / books, seed),
+      ...weighed(dialectOf(id), smallBookOf(dialectOf(id), seed), baskets / books, seed).found,
     ]) {
       const { note, widest, asked } = one;
       const row = rows.get(lossesOf(note)) ?? { bounds: 0, asked: 0, close: 0, wide: [] };

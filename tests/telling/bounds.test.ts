@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { seedFrom, times } from '../trials.ts';
-import { aloneWorld, widestAlone } from './alone.ts';
 import { marketOffersWorldOf } from './books.ts';
+import { smallBookOf, weighed } from './small-books.ts';
 import { boundOf, isClose, widestRates } from './widest.ts';
 
 test(
@@ -24,35 +24,56 @@ test(
   times(60_000),
 );
 
-/** How many books of a channel have but one inexact clause of a sort, and of how many some basket is as far off. */
-function alone(id: 'lerrin-shop' | 'harrowmere' | 'findlark') {
+/** Of each sort of loss how many bounds there are in small books, and how many of them some basket reaches. */
+function reached(id: 'lerrin-shop' | 'harrowmere' | 'findlark') {
   const dialect = dialectOf(id);
   const counts = new Map<string, { all: number; close: number }>();
   const from = seedFrom(1);
-  for (let seed = from; seed < from + times(250); seed += 1)
-    for (const found of widestAlone(dialect, aloneWorld(dialect, seed), 1500, seed)) {
-      const { clause, fidelity } = found.note;
-      expect(found.widest, `book ${seed}: ${JSON.stringify(clause)}`).toBeLessThanOrEqual(boundOf(found.note));
-      const [loss, ...others] = fidelity.is === 'bounded' ? fidelity.losses : [];
-      if (!loss || others.length > 0 || found.beside > 0) continue;
+  for (let seed = from; seed < from + times(350); seed += 1) {
+    const { found: all, beyond } = weighed(dialect, smallBookOf(dialect, seed), 1500, seed);
+    expect(beyond, `book ${seed}`).toEqual([]);
+    for (const found of all) {
+      const [loss, ...others] = found.note.fidelity.is === 'bounded' ? found.note.fidelity.losses : [];
+      if (!loss || others.length > 0) continue;
       const count = counts.get(loss.is) ?? { all: 0, close: 0 };
       counts.set(loss.is, count);
       count.all += 1;
       if (isClose(found)) count.close += 1;
     }
+  }
   return counts;
 }
 
+/** Sorts of losses, and the share of bounds that at least some basket is to reach: of the rest see the trial. */
 test.each([
-  ['lerrin-shop', ['dearest group only', 'threshold of the basket']],
-  ['harrowmere', ['all groups pay', 'spend on what is freed', 'fee of each item']],
-  ['findlark', ['dearest group only', 'freed together', 'fee once']],
-] as const)('of small books at %s that have one clause inexact some basket is as far off as is said', (id, sorts) => {
-  const counts = alone(id);
-  for (const sort of sorts) {
+  [
+    'lerrin-shop',
+    {
+      'dearest group only': 0.95,
+      'threshold of the basket': 0.95,
+      'tested before discounts': 0.8,
+      'tested after goods offers': 0.8,
+    },
+  ],
+  [
+    'harrowmere',
+    {
+      'all groups pay': 0.95,
+      'spend on what is freed': 0.95,
+      'one offer a speed': 0.95,
+      'fee of each item': 0.85,
+      'tested before discounts': 0.8,
+    },
+  ],
+  [
+    'findlark',
+    { 'dearest group only': 0.95, 'freed together': 0.9, 'fee once': 0.95, 'adds there': 0.7, 'best one only': 0.75 },
+  ],
+] as const)('of small books at %s some basket is as far off as is said', (id, sorts) => {
+  const counts = reached(id);
+  for (const [sort, share] of Object.entries(sorts)) {
     const { all, close } = counts.get(sort) ?? { all: 0, close: 0 };
     expect(all, sort).toBeGreaterThan(times(5));
-    // Of the rest no item costs little enough to be bought as often as is said.
-    expect(close / all, sort).toBeGreaterThan(0.75);
+    expect(close / all, sort).toBeGreaterThan(share);
   }
 });

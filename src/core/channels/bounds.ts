@@ -1,6 +1,6 @@
 import { type CompiledBook, orderPercents } from '../book/index.ts';
 import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
-import { allGoods, type Benefit, type Off, type Offer, type Part } from '../offers/index.ts';
+import { allGoods, type Benefit, type Off, type Offer, type Part, soleValueCondition } from '../offers/index.ts';
 import { bounded, exact, type Fidelity, type MetRange, type Remedy } from './fidelity.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
@@ -11,6 +11,9 @@ export const stated = {
   units: 20,
   codes: 2,
 } as const;
+
+/** What rounding line by line may add or leave. */
+export const roundedByLine = Math.ceil(stated.units / 2);
 
 /** From a value of the goods on, that itself counting, before or after discounts. */
 export interface Threshold {
@@ -38,7 +41,7 @@ function leastFor(low: number, holds: (value: number) => boolean): Minor {
 }
 
 /** Whether a percentage leaves nothing of an order. */
-const takesAll = (percent: Decimal): boolean => takenBy(10_000, [percent]) >= 10_000;
+export const takesAll = (percent: Decimal): boolean => takenBy(10_000, [percent]) >= 10_000;
 
 /** The least list value whose value after these percentages is at least `after`. */
 export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =>
@@ -48,24 +51,37 @@ export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =
 export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor =>
   leastFor(0, (value) => takenBy(value, percents) >= amount);
 
-/**
- * The most that offers take off an order which they keep below a value that it has without them: infinite where that is
- * not known. What the book frees by leaving them unused costs no more than they save.
- */
-function mostLost(value: Minor, offers: readonly Offer[]): number {
+/** Offers that act together: the value from which on they leave a threshold met, and the most they take off below it. */
+interface Lowering {
+  readonly to: number;
+  readonly lost: number;
+}
+
+/** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
+function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
+  const unknown = { to: Number.POSITIVE_INFINITY, lost: Number.POSITIVE_INFINITY };
   const percents: Decimal[] = [];
-  let amounts = 0;
+  let [amounts, byLine] = [0, 0];
   for (const { benefit, kind } of offers) {
     const { is, off } = benefit as Benefit & { off?: Off };
     if (kind.sort === 'gift') continue;
-    if ((is !== 'off order' && is !== 'off goods') || off === undefined) return Number.POSITIVE_INFINITY;
-    if (off.by === 'percent') percents.push(off.percent);
-    else amounts += is === 'off order' ? off.amount : off.amount * stated.units;
+    if ((is !== 'off order' && is !== 'off goods') || off === undefined) return unknown;
+    if (off.by === 'percent') {
+      percents.push(off.percent);
+      if (is === 'off goods') byLine += 1;
+    } else amounts += is === 'off order' ? off.amount : off.amount * stated.units;
   }
-  if (takenBy(10_000, percents) >= 10_000) return Number.POSITIVE_INFINITY;
-  // Rounded line by line they may take a little more.
-  const most = leastBefore(minor(value + amounts), percents);
-  return takenBy(most, percents) + amounts + percents.length * stated.units;
+  if (takenBy(10_000, percents) >= 10_000) return unknown;
+  const more = byLine * roundedByLine;
+  const to = leastBefore(minor(value + amounts + more), percents);
+  return { to, lost: takenBy(to, percents) + amounts + more };
+}
+
+/** Of some offers those that act on baskets which they may bring below a value. */
+function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
+  const { to } = loweringOf(value, offers);
+  const within = offers.filter((offer) => (soleValueCondition(offer)?.value ?? 0) < to);
+  return within.length === offers.length ? offers : bringingBelow(value, within);
 }
 
 /**
@@ -79,11 +95,13 @@ export function beforeOnly(
   most: Minor,
   unseen: (offer: Offer) => boolean = () => true,
 ): Fidelity {
-  const codes = orderPercents(book).filter(({ offer }) => unseen(offer));
-  const others = book.offers.filter(
-    (offer) => offer.level !== 'delivery' && unseen(offer) && !codes.some((one) => one.offer === offer),
-  );
-  if (threshold.test === 'before' || codes.length + others.length === 0 || most === 0) return exact;
+  if (threshold.test === 'before' || most === 0) return exact;
+  const all = book.offers.filter((offer) => offer.level !== 'delivery' && unseen(offer));
+  // Of some goods, or of a group, what others take is no matter of how much is in all.
+  const lowering = isOfWhole(threshold) ? bringingBelow(threshold.value, all) : all;
+  const codes = orderPercents(book).filter(({ offer }) => lowering.includes(offer));
+  const others = lowering.filter((offer) => !codes.some((one) => one.offer === offer));
+  if (lowering.length === 0) return exact;
   const ranges: MetRange[] = [
     ...codes.map(({ offer, percent }) => ({
       from: threshold.value,
@@ -99,9 +117,7 @@ export function beforeOnly(
     to: minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])))),
   });
   // Of some goods the share that is taken is of all goods beside them too.
-  const lost = isOfWhole(threshold)
-    ? mostLost(threshold.value, [...codes.map(({ offer }) => offer), ...others])
-    : Number.POSITIVE_INFINITY;
+  const lost = isOfWhole(threshold) ? loweringOf(threshold.value, lowering).lost : Number.POSITIVE_INFINITY;
   const off = minor(Math.min(most, lost));
   if (off === 0) return exact;
   return bounded(

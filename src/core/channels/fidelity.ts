@@ -198,6 +198,10 @@ export function addedUp(parts: readonly Fidelity[]): Fidelity {
   return { ...worst, bound: minor(bound) };
 }
 
+/** The same where no more than so much can be lost in all. */
+export const noMoreThan = (fidelity: Fidelity, most: number): Fidelity =>
+  fidelity.is === 'bounded' ? { ...fidelity, bound: minor(Math.min(fidelity.bound, most)) } : fidelity;
+
 const distinct = <T>(list: readonly T[]): T[] => [...new Map(list.map((one) => [JSON.stringify(one), one])).values()];
 
 /** Several things that keep a clause from being exact, as one: the largest bound, or unsayable if any part is. */

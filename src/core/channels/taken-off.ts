@@ -78,7 +78,9 @@ export function takesOff(goods: readonly Listed[], offer: Offer): TakesOff | nul
     case 'buy and get': {
       const { buy, get, percent } = benefit;
       const free = Math.floor(stated.units / (buy + get)) * get;
-      const most = percentOf(minor(Math.min(stated.value, dearestOf(goods, part) * free)), percent);
+      // Free are the cheapest, which are worth no larger a share of all than they are of the units.
+      const cheapest = Math.floor((stated.value * get) / (buy + get));
+      const most = percentOf(minor(Math.min(cheapest, dearestOf(goods, part) * free)), percent);
       return one({ is: 'n for m', part, buy, get, percent }, most);
     }
     default:

@@ -1,7 +1,8 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import type { Note } from '../dialect.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
+import { lessBy, lesserInAll } from '../lesser.ts';
 import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted, wholeCountries } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
@@ -50,7 +51,7 @@ export function offerNotes(feed: Feed): {
         clause: clause(one.offer),
         reads: one.reads,
         keys: one.keys,
-        fidelity: addedUp([one.fidelity, besideOthers(feed, told, one)]),
+        fidelity: noMoreThan(addedUp([one.fidelity, besideOthers(feed, told, one)]), mostOff(one)),
       })),
     ],
     said: new Map(told.map(({ offer }) => [offer.id, new Set<never>()])),
@@ -304,14 +305,16 @@ function readsOf(one: Promotion): Note['reads'][number] {
   ];
 }
 
+/** Whether an offer of delivery acts is all that may be otherwise. */
+const mostOff = ({ as, most }: ToldOffer): number => (as === 'delivery' ? most : Number.POSITIVE_INFINITY);
+
 /**
  * How an offer is used beside others there: of the promotions of goods the one that takes most, one of delivery with
  * it, and sales beside all of them, whatever the book lets act together.
  */
 function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
   const others = told.filter((other) => other !== one);
-  const lesser = (some: readonly ToldOffer[]) =>
-    minor(some.reduce((sum, other) => sum + Math.min(one.most, other.most), 0));
+  const sum = (amounts: readonly number[]) => minor(amounts.reduce((all, amount) => all + amount, 0));
   const ids = (some: readonly ToldOffer[]) => some.map(({ offer }) => offer.id);
   const keeps = (other: ToldOffer) => keepsOut(one.offer, other.offer);
   const apart = others.filter(
@@ -324,11 +327,22 @@ function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldO
   // A promotion of goods takes its share of what they cost after sales; in the book both look at the list.
   const after = others.filter((other) => one.as === 'goods' && one.offer.level === 'goods' && other.as === 'sale');
   const by = (some: readonly ToldOffer[], fidelity: () => Fidelity) => (some.length === 0 ? exact : fidelity());
-  return addedUp([
-    by(apart, () => bounded(lesser(apart), { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it')),
-    by(joined, () => bounded(lesser(joined), { is: 'adds there', offers: ids(joined) }, 'add', 'live with it')),
-    by(after, () =>
-      bounded(lesser(after), { is: 'after sale prices', offers: ids(after), off: lesser(after) }, 'live with it'),
-    ),
+  // What it takes too little and what it takes too much make up for each other.
+  return worstOf([
+    addedUp([
+      by(apart, () => {
+        const most = lesserInAll(one, apart, (a, b) => keepsOut(a.offer, b.offer) === 'always');
+        return bounded(most, { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it');
+      }),
+      by(after, () => {
+        const off = sum(after.map((other) => lessBy(one, other.most)));
+        return bounded(off, { is: 'after sale prices', offers: ids(after), off }, 'live with it');
+      }),
+    ]),
+    // Of those that add one acts.
+    by(joined, () => {
+      const most = Math.max(...joined.map((other) => Math.min(one.most, other.most)));
+      return bounded(most, { is: 'adds there', offers: ids(joined) }, 'add', 'live with it');
+    }),
   ]);
 }

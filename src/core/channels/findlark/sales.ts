@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor, percentOf } from '../../exact/index.ts';
 import { allGoods, lies, type Offer, type Part, partOf } from '../../offers/index.ts';
+import { afterGoodsOnly } from '../after-goods.ts';
 import { beforeOnly, stated, type Threshold } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
@@ -99,18 +100,17 @@ export function testedAfterSales(
   threshold: Threshold,
   { part, level, most }: { readonly part: Part; readonly level: Offer['level']; readonly most: Minor },
 ): Fidelity {
-  const lowering = [...sales.offers].filter(([offer]) =>
+  const offers = [...sales.offers.keys()].filter((offer) =>
     goods.some((item) => sales.of.get(item)?.offer === offer && (part === allGoods || lies(item, part))),
   );
   const unseen = (offer: Offer) => !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods');
   return worstOf([
-    lowering.length === 0 || most === 0
-      ? exact
-      : bounded(
-          most,
-          { is: 'tested after goods offers', offers: lowering.map(([{ id }]) => id), most },
-          'live with it',
-        ),
+    // What is rounded by the unit there may lie below where it does not in the book.
+    part === allGoods && offers.every((offer) => sales.offers.get(offer)?.fidelity.is === 'exact')
+      ? afterGoodsOnly(threshold, most, offers)
+      : offers.length === 0 || most === 0
+        ? exact
+        : bounded(most, { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most }, 'live with it'),
     level === 'goods' ? exact : beforeOnly(book, threshold, most, unseen),
   ]);
 }

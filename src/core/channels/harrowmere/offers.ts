@@ -2,8 +2,9 @@ import { amountText, decimalText, type Minor } from '../../exact/index.ts';
 import { allGoods, batchOf, lies, type Offer, type Part, sharedCode } from '../../offers/index.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
-import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, bounded, exact, type Fidelity, noMoreThan, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
+import { lesserInAll } from '../lesser.ts';
 import { forSomeCustomers, goodInEach, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
@@ -40,7 +41,7 @@ export function offersOf(telling: Telling): { drafted: Drafted[]; told: Readonly
       ...told.map((one) => ({
         clause: { about: 'offer', offer: one.offer.id } as const,
         drafts: one.drafts,
-        fidelity: addedUp([one.fidelity, besideOthers(told, one, keepsOut)]),
+        fidelity: noMoreThan(addedUp([one.fidelity, besideOthers(told, one, keepsOut)]), mostOff(one)),
       })),
     ],
     told: new Set(told.map(({ offer }) => offer.id)),
@@ -185,6 +186,9 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   };
 }
 
+/** Whether an offer of delivery acts is all that may be otherwise. */
+const mostOff = ({ offer, most }: ToldOffer): number => (offer.level === 'delivery' ? most : Number.POSITIVE_INFINITY);
+
 /**
  * How an offer is used beside others there: of offers of goods the one that takes most, and one of delivery with it,
  * whatever the book lets act together.
@@ -195,8 +199,6 @@ function besideOthers(
   keepsOut: (a: Offer, b: Offer) => KeepsOut,
 ): Fidelity {
   const isDelivery = ({ offer }: ToldOffer) => offer.level === 'delivery';
-  const lesser = (others: readonly ToldOffer[]) =>
-    others.reduce((sum, other) => sum + Math.min(one.most, other.most), 0);
   const ids = (others: readonly ToldOffer[]) => others.map(({ offer }) => offer.id);
   const others = told.filter((other) => other !== one);
   const apart = others.filter(
@@ -205,12 +207,24 @@ function besideOthers(
   const joined = others.filter(
     (other) => isDelivery(one) !== isDelivery(other) && keepsOut(one.offer, other.offer) !== 'never',
   );
-  return addedUp([
+  // What it takes too little and what it takes too much make up for each other.
+  return worstOf([
     apart.length === 0
       ? exact
-      : bounded(lesser(apart), { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it'),
+      : bounded(
+          lesserInAll(one, apart, (a, b) => keepsOut(a.offer, b.offer) === 'always'),
+          { is: 'best one only', offers: ids(apart) },
+          'compete',
+          'live with it',
+        ),
     joined.length === 0
       ? exact
-      : bounded(lesser(joined), { is: 'adds there', offers: ids(joined) }, 'add', 'live with it'),
+      : bounded(
+          // Of those that add one acts.
+          Math.max(...joined.map((other) => Math.min(one.most, other.most))),
+          { is: 'adds there', offers: ids(joined) },
+          'add',
+          'live with it',
+        ),
   ]);
 }

@@ -1,4 +1,4 @@
-import type { Minor } from '../../exact/index.ts';
+import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
 import { beforeOnly } from '../bounds.ts';
@@ -168,9 +168,13 @@ function fidelityAt(
       bounded(most, { is: 'spend on what is freed', off: most }, 'the same threshold for all', 'live with it'),
     );
   const ofBasket: readonly Remedy[] = free.of === 'group' ? ['free from the basket'] : ['the same threshold for all'];
-  const within = (a: Line, b: Line) => a.plans.every((plan) => b.plans.includes(plan));
-  if (saying.some((line) => lines.some((other) => !within(line, other) && !within(other, line))))
-    found.push(bounded(most, { is: 'one offer a speed', off: most }, ...ofBasket, 'live with it'));
+  const rivalsOf = (line: Line) => lines.filter((other) => !isWithin(line, other) && !isWithin(other, line));
+  const rivals = saying.flatMap(rivalsOf);
+  // Another offer acts in its place only where that one saves as much; or one for others of the same goods.
+  const beside = here.filter((plan) => !mine.includes(plan) && rivals.some((other) => other.plans.includes(plan)));
+  const isOwn = rivals.some((other) => saying.includes(other));
+  const once = minor(isOwn ? most : Math.min(most, mostOf(lanesAt(beside, place.key, service))));
+  if (once > 0) found.push(bounded(once, { is: 'one offer a speed', off: once }, ...ofBasket, 'live with it'));
   const whole = worstOf(found);
   const own = mostOf(
     lanesAt(
@@ -185,3 +189,5 @@ function fidelityAt(
     bounded(own, { is: 'not freed with its group', off: own }, 'free from the basket', 'live with it'),
   ]);
 }
+
+const isWithin = (a: Line, b: Line): boolean => a.plans.every((plan) => b.plans.includes(plan));

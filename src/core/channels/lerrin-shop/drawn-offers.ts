@@ -49,6 +49,7 @@ export function drawnOffers(
   const meets = told.map(({ offer }) => told.map((other) => keepsOut(offer, other.offer)));
   const competes = (a: number, b: number) => meets[a]?.[b] !== 'never';
   const { letters: given, wrong, least } = lettered(told.length, competes, limits.letters);
+  const isFreeFrom = groups.some(({ lanes }) => lanes.some(({ rate }) => rate && rate.freeFrom !== null));
   const order = [...new Set(given)];
   const letters = given.map((one) => order.indexOf(one));
   return [
@@ -66,8 +67,11 @@ export function drawnOffers(
         byGoods.length === 0
           ? exact
           : unsayable({ is: 'either or by line', offers: byGoods }, 'either or of the order', 'live with it');
-      const choosing = choosingFidelity(told, told[i] as ToldOffer, (a, b) =>
-        competes(told.indexOf(a), told.indexOf(b)),
+      const choosing = choosingFidelity(
+        told,
+        told[i] as ToldOffer,
+        (a, b) => competes(told.indexOf(a), told.indexOf(b)),
+        isFreeFrom,
       );
       return {
         offer,

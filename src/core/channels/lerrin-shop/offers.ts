@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, decimalText, localOf, type Minor, minor } from '../../exact/index.ts';
+import { amountText, decimalText, localOf, type Minor, minor, percentOf } from '../../exact/index.ts';
 import { batchOf, type Offer, sharedCode, soleValueCondition } from '../../offers/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly } from '../bounds.ts';
@@ -55,7 +55,8 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
   const say = (amount: Minor) => amountText(amount, book.currency);
   const seen = (other: Offer): boolean => offer.level === 'delivery' || other.level === 'goods';
-  const asked = asks && offer.level !== 'goods' ? beforeOnly(book, asks, does.most, seen) : exact;
+  const asked =
+    asks && offer.level !== 'goods' ? beforeOnly(book, asks, mostBelow(offer, asks.value, does), seen) : exact;
   const campaigns = does.campaigns.map(({ benefit, from }) => ({
     key: saying.keyFor(
       from === null || does.campaigns.length === 1 ? offer.id : `${offer.id}-${say(from)}`.replace('.', '-'),
@@ -80,6 +81,12 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
     most: does.most,
     keeps: limited.keeps,
   };
+}
+
+/** What an offer takes at the most off goods that are left to be worth less than so much. */
+function mostBelow({ kind, benefit }: Offer, value: Minor, { most }: Does): Minor {
+  const share = kind.sort === 'order' ? kind.share(benefit) : null;
+  return share ? minor(Math.min(most, percentOf(value, share))) : most;
 }
 
 const leastValue = (asked: Minor | null, from: Minor | null, say: (amount: Minor) => string): string | null =>

@@ -2,6 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
+import { afterGoodsOnly } from '../after-goods.ts';
 import { beforeOnly } from '../bounds.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 
@@ -58,10 +59,8 @@ const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
  * free delivery; order offers do not lower it.
  */
 function afterGoods(book: CompiledBook, free: FreeFrom, most: Minor): Fidelity {
-  const goods = book.offers.filter(isOfGoods);
-  const lowered =
-    goods.length === 0 || most === 0
-      ? exact
-      : bounded(most, { is: 'tested after goods offers', offers: goods.map(({ id }) => id), most }, 'live with it');
-  return worstOf([lowered, beforeOnly(book, free, most, ({ level }) => level === 'order')]);
+  return worstOf([
+    afterGoodsOnly(free, most, book.offers.filter(isOfGoods)),
+    beforeOnly(book, free, most, ({ level }) => level === 'order'),
+  ]);
 }

@@ -19,7 +19,7 @@ const words: Readonly<Record<string, string>> = { 'lerrin-shop': 'post', harrowm
  * A small book of which one thing at the most is not told as it is: two templates of flat rates, mixed as the channel
  * mixes them, and beside them a threshold, an offer or two, another way of mixing, or a fee.
  */
-export function aloneWorld(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
+export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
   const random = seeded(seed * 13 + 5);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
   const cents = (least: number, most: number) => (least + random() * (most - least)).toFixed(2);
@@ -54,7 +54,7 @@ export function aloneWorld(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
   let offers: Offer[] = [];
   let more: Partial<BookInput> = {};
   let fee: { each: string; waived: boolean } | null = null;
-  switch (Math.floor(random() * 7)) {
+  switch (Math.floor(random() * 9)) {
     case 0:
       a = threshold();
       break;
@@ -75,12 +75,29 @@ export function aloneWorld(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
     case 5:
       more = { mixedBy: pick(['sum', 'highest', 'lowest', 'average']) };
       break;
+    case 6:
+    case 7:
+      offers = [offer('one', 1), offer('two', 2), offer('tri', 3)];
+      more = { eitherOr: [either('both', ['one', 'two'], pick(['order', 'order', 'line']))] };
+      break;
     default:
       fee = { each: cents(0.1, 3), waived: random() < 0.5 };
   }
+  // Where a basket costs what its goods do, some cost what something changes at.
+  const edges = dialect.id === 'findlark' && random() < 0.95 ? edgesOf(offers, [a, b], []) : [];
+  // One of them, or so many that what is rounded by the unit and by the line parts.
+  const price = () =>
+    edges.length === 0 || random() < 0.15
+      ? cents(1, 60)
+      : (Math.max(1, Math.ceil(pick(edges) / pick([1, 1, 1, 3, 7, 13]))) / 100).toFixed(2);
   const goods = ['A', 'B', 'C'].flatMap((sku, i) => [
-    item(sku, { price: cents(1, 60), fee: i === 0 ? fee : null, tags: i < 2 ? ['light'] : [] }),
-    item(`${sku}-2`, { price: cents(1, 60), template: 'second', tags: i < 1 ? ['light'] : [] }),
+    // Twenty of the first are worth as much as is compared.
+    item(sku, {
+      price: i === 0 && dialect.id === 'findlark' && random() < 0.7 ? '50.00' : price(),
+      fee: i === 0 ? fee : null,
+      tags: i < 2 ? ['light'] : [],
+    }),
+    item(`${sku}-2`, { price: price(), template: 'second', tags: i < 1 ? ['light'] : [] }),
   ]);
   const [one, two] = [flat(cents(1, 12), a), flat(cents(1, 12), b)];
   return bookFileSchema.parse({
@@ -98,37 +115,94 @@ export function aloneWorld(dialect: Pick<Dialect, 'id'>, seed: number): BookFile
   });
 }
 
-/** The codes of a small book's offers. */
-const codes = ['ONEX', 'TWOX'];
-
-/** The widest that is found for a clause, and how many others of its book are inexact. */
-interface FoundAlone extends Found {
-  readonly beside: number;
+/**
+ * List values at which something changes, in cents: what is asked for, what is then left by one or two offers, and a
+ * cent less.
+ */
+function edgesOf(offers: readonly Offer[], thresholds: readonly FreeFrom[], rates: readonly string[]): number[] {
+  const inCents = (amount: string) => Math.round(Number(amount) * 100);
+  const asked = [
+    ...thresholds.flatMap((free) => free?.value ?? []),
+    ...offers.flatMap(({ asks = [] }) => asks.flatMap((one) => (one.over === 'value' ? one.value : []))),
+  ].map(inCents);
+  const before = (edge: number): number[] =>
+    offers.flatMap(({ benefit }) => {
+      const off = 'off' in benefit ? benefit.off : null;
+      if (off === null || off.by === 'free' || off.by === 'to') return [];
+      return off.by === 'percent' ? Math.floor(edge / (1 - Number(off.percent) / 100)) : edge + inCents(off.amount);
+    });
+  // Where a share comes to an amount.
+  const percents = offers.flatMap(({ benefit }) =>
+    'off' in benefit && benefit.off.by === 'percent' ? Number(benefit.off.percent) : [],
+  );
+  const amounts = [
+    ...rates,
+    ...offers.flatMap(({ benefit }) => ('off' in benefit && benefit.off.by === 'amount' ? benefit.off.amount : [])),
+  ].map(inCents);
+  const crossings = percents.flatMap((percent) => amounts.map((amount) => Math.ceil((amount * 100) / percent)));
+  const once = asked.flatMap(before);
+  return [...asked, ...crossings, ...once, ...once.flatMap(before)]
+    .flatMap((edge) => [edge, edge - 1, edge - 5])
+    .filter((edge) => edge > 0);
 }
 
-/** The widest that any basket is off for each bounded clause, of those in which no other is inexact. */
-export function widestAlone(dialect: Dialect, file: BookFile, baskets: number, seed: number): FoundAlone[] {
+/** The codes of a small book's offers. */
+const codes = ['ONEX', 'TWOX', 'TRIX'];
+
+/** The offers that the losses of a note name. */
+const namedBy = ({ fidelity }: Note): string[] =>
+  fidelity.is !== 'bounded'
+    ? []
+    : fidelity.losses.flatMap((loss) =>
+        'ranges' in loss ? loss.ranges.map(({ offer }) => offer) : 'offers' in loss ? loss.offers : [],
+      );
+
+/** The notes by which a basket may be off for a clause: its own, of offers that either names, of other thresholds. */
+function linkedWith(note: Note, notes: readonly Note[]): ReadonlySet<Note> {
+  const isOf = ({ clause }: Note, ids: readonly string[]) => clause.about === 'offer' && ids.includes(clause.offer);
+  return new Set(
+    notes.filter(
+      (other) =>
+        other === note ||
+        isOf(other, namedBy(note)) ||
+        isOf(note, namedBy(other)) ||
+        (note.clause.about === 'threshold' && other.clause.about === 'threshold'),
+    ),
+  );
+}
+
+/** What aimed baskets of a book are off. */
+interface Weighed {
+  /** The widest for each bounded clause, of baskets in which no other is inexact but what goes with it. */
+  readonly found: readonly Found[];
+  /** Baskets that are off by more than all their clauses say. */
+  readonly beyond: readonly string[];
+}
+
+export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed: number): Weighed {
   const { book: compiled, goods, ask } = opened(file);
   const book = asOf(compiled, at);
   const { rules, notes } = dialect.render(book, goods);
-  const beside = notes.filter(({ fidelity }) => fidelity.is !== 'exact').length - 1;
-  const found = new Map(
-    notes.flatMap((note): [Note, FoundAlone][] =>
-      boundOf(note) > 0 ? [[note, { note, beside, widest: 0, asked: 0 }]] : [],
-    ),
+  // What cannot be said at all is off by anything.
+  if (notes.some(({ fidelity }) => fidelity.is === 'unsayable')) return { found: [], beyond: [] };
+  const beyond: string[] = [];
+  const found = notes.flatMap((note) =>
+    boundOf(note) > 0 ? [{ note, linked: linkedWith(note, notes), widest: 0, asked: 0 }] : [],
   );
-  if (found.size === 0) return [];
   const { speeds } = settingsOf(file, dialect);
   const random = seeded(seed);
   const under = (n: number) => Math.floor(random() * n);
-  const inCents = (amount: string) => Math.round(Number(amount) * 100);
-  const edges = [
-    ...file.templates.flatMap(({ lanes }) =>
-      Object.values(lanes).flatMap((row) => Object.values(row).flatMap(({ freeFrom }) => freeFrom?.value ?? [])),
+  const lanes = file.templates.flatMap((template) =>
+    Object.values(template.lanes).flatMap((row) => Object.values(row)),
+  );
+  const values = [
+    ...[1, 50, 100, 5000, 100_000],
+    ...edgesOf(
+      file.offers,
+      lanes.map(({ freeFrom }) => freeFrom),
+      lanes.flatMap(({ rate }) => ('amount' in rate ? rate.amount : [])),
     ),
-    ...file.offers.flatMap(({ asks }) => asks.flatMap((one) => (one.over === 'value' ? one.value : []))),
-  ].map(inCents);
-  const values = [1, 50, 100, 5000, 100_000, ...edges.flatMap((edge) => [edge, edge - 1])];
+  ];
   const intended = new Float64Array(2);
   for (let i = 0; i < baskets; i += 1) {
     const lines = Array.from({ length: 1 + under(3) }, () => goods[under(goods.length)]).flatMap((one) => one ?? []);
@@ -159,14 +233,21 @@ export function widestAlone(dialect: Dialect, file: BookFile, baskets: number, s
       shopper: { ...asked.shopper, channel: dialect.id },
     };
     if (question.lines.reduce((sum, one) => sum + one.item.price * one.units, 0) > 100_000) continue;
-    const [only, ...others] = touching(book, notes, question, 'post');
-    const one = only && found.get(only);
     const offered = charges(book, question, intended) === 'services';
     const choice = rules.charges(soldIn(question), at).find(({ speed }) => speed === speeds.post);
-    if (!one || others.length > 0 || !offered || !choice || (intended[0] ?? -1) < 0) continue;
-    one.asked += 1;
+    if (!offered || !choice || (intended[0] ?? -1) < 0) continue;
     const meant = (intended[0] ?? 0) - (intended[1] ?? 0);
-    one.widest = Math.max(one.widest, Math.abs(choice.charge - choice.discount - meant));
+    const off = Math.abs(choice.charge - choice.discount - meant);
+    const touched = touching(book, notes, question, 'post');
+    if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
+      beyond.push(
+        JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
+      );
+    for (const one of found) {
+      if (!touched.includes(one.note) || touched.some((other) => !one.linked.has(other))) continue;
+      one.asked += 1;
+      one.widest = Math.max(one.widest, off);
+    }
   }
-  return [...found.values()].filter((one) => one.asked > 0);
+  return { found: found.filter((one) => one.asked > 0), beyond };
 }
