@@ -203,30 +203,38 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
       lanes.flatMap(({ rate }) => ('amount' in rate ? rate.amount : [])),
     ),
   ];
+  const amounts = file.offers.flatMap(({ benefit }) =>
+    'off' in benefit && benefit.off.by === 'amount' ? Math.round(Number(benefit.off.amount) * 100) : [],
+  );
   const intended = new Float64Array(2);
   for (let i = 0; i < baskets; i += 1) {
     const lines = Array.from({ length: 1 + under(3) }, () => goods[under(goods.length)]).flatMap((one) => one ?? []);
     const each = [...new Set(lines)];
+    // Many of what an offer takes whole, and a few of what costs a lot; else one, some or as many as there may be.
+    const isParted = dialect.id !== 'findlark' && each.length === 2 && amounts.length > 0 && under(2) === 0;
+    const few = [1, 2, 5][under(3)] ?? 1;
     const mostOf = (price: number) =>
       Math.max(1, Math.min(Math.floor(20 / each.length), Math.floor(100_000 / each.length / price)));
+    const unitsOf = (at: number, price: number) =>
+      isParted ? [20 - few, few][at] : [1, 1 + under(mostOf(price)), mostOf(price)][under(3)];
     const asked = ask({
-      lines: each.map(({ sku, price }) => ({
-        sku,
-        units: [1, 1 + under(mostOf(price)), mostOf(price)][under(3)] ?? 1,
-      })),
+      lines: each.map(({ sku, price }, at) => ({ sku, units: unitsOf(at, price) ?? 1 })),
       place: 'IE',
       codes: codes.filter(() => under(2) === 0),
       moment: at,
     });
     // Now and then what all of it, or one line of it, comes to is a value at which something changes.
     const target = dialect.id === 'findlark' || under(2) === 0 ? null : (values[under(values.length)] ?? 1);
-    let left = target ?? 0;
+    let left = isParted ? under(100_000) : (target ?? 0);
     const question: Question = {
       ...asked,
       lines: asked.lines.map(({ item: one, units }, at) => {
         const there = itemFor(one, dialect.id, asked.moment);
-        const own = at === asked.lines.length - 1 ? left : under(2) === 0 ? 1 : Math.floor(left / 2);
-        const price = target === null ? there.price : Math.max(1, Math.floor(own / units));
+        const isLast = at === asked.lines.length - 1;
+        const own = isLast ? left : under(2) === 0 ? 1 : Math.floor(left / 2);
+        const priced =
+          isParted && !isLast ? (amounts[under(amounts.length)] ?? 1) : Math.max(1, Math.floor(own / units));
+        const price = target === null && !isParted ? there.price : priced;
         left = Math.max(0, left - price * units);
         return { units, item: { ...there, varies: null, price: price as Minor } };
       }),

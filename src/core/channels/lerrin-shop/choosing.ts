@@ -3,6 +3,7 @@ import { soleValueCondition } from '../../offers/index.ts';
 import { roundedByLine, stated } from '../bounds.ts';
 import { bounded, exact, type Fidelity } from '../fidelity.ts';
 import type { CampaignBenefit } from './format.ts';
+import { lostInLines, type OnGoods } from './line-cuts.ts';
 import type { ToldOffer } from './offers.ts';
 
 /**
@@ -70,6 +71,8 @@ function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer
     offer.level === 'order' ? campaigns.flatMap(({ benefit }) => percentIn(benefit) ?? []) : [],
   );
   const goods = beside.flatMap((some) => (some.offer.level === 'goods' ? takingOf(some, []) : []));
+  const inLines = lostOnLines(chosen, better, beside);
+  if (inLines === 0 && shares.length < 2) return 0;
   const [one, other] = [{ ...takingOf(chosen, shares) }, { ...takingOf(better, shares) }];
   // What others pay of delivery is not paid again; what goods offers lower it may cost what it did not.
   if (chosen.offer.level === 'delivery' && beside.some(({ offer }) => offer.level === 'delivery')) one.beside = () => 0;
@@ -80,6 +83,12 @@ function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer
   );
   const lowest = ({ least }: Taking, value: number) => Math.max(0, ...least.map((piece) => at(piece, value)));
   const highest = ({ most }: Taking, value: number) => Math.max(0, Math.min(...most.map((piece) => at(piece, value))));
+  // Goods and order offers take no more than the goods; what is paid of delivery comes on top of that.
+  const onOrder = beside.flatMap((some) => (some.offer.level === 'order' ? takingOf(some, []) : []));
+  const room = (value: number, lowered: number): number =>
+    better.offer.level === 'delivery' && chosen.offer.level !== 'delivery'
+      ? Math.max(0, value - lowered - sum(onOrder.map((some) => highest(some, value))))
+      : Number.POSITIVE_INFINITY;
   const lostAt = (value: number): number => {
     const [least, most] = [lowest(one, value), highest(one, value)];
     const [from, to] = [lowest(other, value), Math.min(highest(other, value), most)];
@@ -90,13 +99,14 @@ function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer
         const own = Math.max(least, rival);
         return [0, taken].map(
           (lowered) =>
-            other.beside(rival, value, lowered, 0) - one.beside(own, value, lowered, Math.min(lowered, cut * own)),
+            other.beside(rival, value, lowered, 0) -
+            Math.min(one.beside(own, value, lowered, Math.min(lowered, cut * own)), room(value, lowered)),
         );
       }),
       0,
     );
   };
-  const pieces = [one, other, ...goods].flatMap(({ least, most }) => [...least, ...most]);
+  const pieces = [one, other, ...goods, ...onOrder].flatMap(({ least, most }) => [...least, ...most]);
   const together = shareOf(
     sum(goods.map(({ most }) => Math.max(0, ...most.map(({ slope }) => (slope < 1 ? slope : 0))))),
     sum(goods.map(({ most }) => Math.max(0, ...most.map(({ base }) => base)))),
@@ -105,7 +115,16 @@ function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer
   const lost = Math.max(...cornersOf([...pieces, together], least).map(lostAt));
   const rounded = [chosen, better].filter(({ offer }) => offer.level === 'order').length + shares.length;
   // Beside one share, or none, what takes more alone takes more then too, however it is rounded.
-  return lost < 0.5 && shares.length < 2 ? 0 : Math.ceil(lost - 0.001) + rounded;
+  return lost < 0.5 && shares.length < 2 ? 0 : Math.ceil(Math.min(lost, inLines) - 0.001) + rounded;
+}
+
+/** The same of goods offers alone, by the units that they meet on; infinite where that is not looked at. */
+function lostOnLines(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer[]): number {
+  const onGoods = ({ campaigns }: ToldOffer): OnGoods[] =>
+    campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? benefit : []));
+  const [[one, ...others], [other, ...more]] = [onGoods(chosen), onGoods(better)];
+  if (!one || !other || others.length + more.length > 0) return Number.POSITIVE_INFINITY;
+  return lostInLines(one, other, beside.flatMap(onGoods));
 }
 
 /** List values at which two straight pieces meet, and both ends. */
