@@ -1,10 +1,11 @@
 import { type ChannelId, channelIds } from '../core/book/index.ts';
+import { type Card, cardSchema, carrierIn, readCard } from '../core/carrier/index.ts';
 import { dialectOf, rulesReader, settingsOf, toldAt } from '../core/channels/index.ts';
 import { checkChannel, manyCorners, standingOf, unfollowed } from '../core/check/index.ts';
 import { amountText } from '../core/exact/index.ts';
 import { asking, ChannelDown, channelClient } from '../live/index.ts';
 import { className, counts } from '../words/index.ts';
-import { jsonText, openBook, print, Unable } from './open.ts';
+import { jsonText, openBook, print, readJson, Unable, unable } from './open.ts';
 import { textTable } from './table.ts';
 
 /** The channels that are to be asked live, each said as CHANNEL=URL. */
@@ -23,12 +24,31 @@ function addresses(words: readonly string[]): ReadonlyMap<ChannelId, string> {
   );
 }
 
+/** The carrier's cards of a file: one, or a list of them. */
+function cardsIn(path: string): Card[] {
+  const data = readJson(path);
+  return (Array.isArray(data) ? data : [data]).map((one, i) => {
+    const body = cardSchema.safeParse(one);
+    const where = `${path}: card ${i + 1}`;
+    if (!body.success) {
+      const [issue] = body.error.issues;
+      throw new Unable(
+        `${where}, ${issue?.path.join(' › ')}: ${issue?.message}; right would be what docs/formats/ternline.md lays out`,
+      );
+    }
+    const card = readCard(body.data);
+    if (!card.ok) throw unable(where, card.problems);
+    return card.value;
+  });
+}
+
 /** Checks every channel by its rendition, and those with an address by what is live and what their checkouts answer. */
 export async function checkBook(
   path: string,
-  { at, json, live }: { at: number; json: boolean; live: readonly string[] },
+  { at, json, live, cards }: { at: number; json: boolean; live: readonly string[]; cards: string | null },
 ): Promise<number> {
   const asked = addresses(live);
+  const known = cards === null ? [] : cardsIn(cards);
   const { file, stockOf } = openBook(path, at);
   const reports = [];
   for (const { book, goods, dialect, rendition } of channelIds.flatMap((id) => toldAt(id, file, stockOf).slice(0, 1))) {
@@ -41,7 +61,9 @@ export async function checkBook(
         if (corners > manyCorners)
           process.stderr.write(`${dialect.name}: ${counts(corners, 'basket')} are to be asked, which takes long\n`);
       };
-      reports.push(await checkChannel(book, goods, { id: dialect.id, sides, ask }, at, { ...unfollowed, begin }));
+      const carrierAt = carrierIn(known, book.market.body.timeZone);
+      const channel = { id: dialect.id, sides, ask, carrierAt };
+      reports.push(await checkChannel(book, goods, channel, at, { ...unfollowed, begin }));
     } catch (error) {
       if (error instanceof ChannelDown) throw new Unable(error.message);
       throw error;

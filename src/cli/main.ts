@@ -16,7 +16,7 @@ const usage = `plemb quote BOOK BASKETS [--market MARKET] [--at MOMENT] [--json 
 plemb goods BOOK [--check] [--json]
 plemb render BOOK CHANNEL [--at MOMENT] [--json]
 plemb adopt CHANNEL FILE
-plemb check BOOK [--live CHANNEL=URL …] [--at MOMENT] [--json]
+plemb check BOOK [--live CHANNEL=URL …] [--cards FILE] [--at MOMENT] [--json]
 plemb backup FILE
 plemb restore FILE
 
@@ -24,6 +24,7 @@ BOOK is a file as docs/formats/book.md describes it, BASKETS one basket, or one 
 CHANNEL is one of ${channelIds.join(', ')};
 MARKET is a market of the book, for baskets that name none (else its first);
 MOMENT is ISO 8601 in UTC, such as 2026-11-24T09:10:00Z (else now).
+--cards FILE has the carrier's cards, as it answers them (else it is silent).
 What --json prints is described in docs/formats/answers.md. adopt prints the book that a channel's FILE says. Of
 backup and restore FILE is the whole database, as backup.md describes it: of DATABASE_URL, or of what npm start keeps;
 it is put back into an empty one.`;
@@ -35,6 +36,7 @@ const flags = {
   at: { type: 'string' },
   market: { type: 'string' },
   live: { type: 'string', multiple: true, default: [] as string[] },
+  cards: { type: 'string' },
   help: { type: 'boolean', short: 'h', default: false },
 } as const;
 type Flag = keyof typeof flags;
@@ -45,7 +47,7 @@ const verbs: Readonly<Record<string, { words: readonly string[]; flags: readonly
   goods: { words: ['BOOK'], flags: ['check', 'json'] },
   render: { words: ['BOOK', 'CHANNEL'], flags: ['at', 'json'] },
   adopt: { words: ['CHANNEL', 'FILE'], flags: [] },
-  check: { words: ['BOOK'], flags: ['live', 'at', 'json'] },
+  check: { words: ['BOOK'], flags: ['live', 'cards', 'at', 'json'] },
 };
 
 function read(words: readonly string[]) {
@@ -96,7 +98,7 @@ async function main(): Promise<number> {
     case 'adopt':
       return runAdopt(first, second);
     default:
-      return checkBook(first, { at, json, live: values.live });
+      return checkBook(first, { at, json, live: values.live, cards: values.cards ?? null });
   }
 }
 

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
 import { buildCommandLine } from '../../scripts/parts/build.mjs';
 import { startStandIns } from '../../src/standins/main.ts';
+import { item, shopOf } from '../books/shop.ts';
 import { smallBook } from '../books/small.ts';
 
 const root = fileURLToPath(new URL('../../', import.meta.url));
@@ -185,6 +186,43 @@ describe('plemb goods, render and check', () => {
     }
     const silent = plemb('check', small, '--live', 'harrowmere=http://127.0.0.1:9', ...at);
     expect([silent.status, silent.stderr]).toEqual([2, expect.stringContaining('Harrowmere does not answer')]);
+  }, 120_000);
+  test('with the carrier’s cards a checkout that asks it is found to charge what is meant, and not without', async () => {
+    const rate = { is: 'carrier quote', service: 'ground', percent: '8', add: '2.50', fallback: '9.00' } as const;
+    const size = { length: '19', width: '12', height: '9', unit: 'cm' } as const;
+    const box = { id: 'box', name: 'Box', length: '30', width: '20', height: '10', unit: 'cm' } as const;
+    const { input } = shopOf({ post: { rate, freeFrom: null } }, [item('CAKE', { size })], {
+      channels: { 'lerrin-shop': { speeds: { post: 'post' } } },
+      boxes: [{ ...box, limit: { value: '20', unit: 'kg' } }],
+    });
+    const asking = put('asking.json', JSON.stringify(input));
+    const { files } = JSON.parse(plemb('render', asking, 'lerrin-shop', '--json', ...at).stdout);
+    const { addresses, stop } = await startStandIns(join(folder, 'asked'));
+    try {
+      const shop = addresses['lerrin-shop'];
+      const headers = { 'Content-Type': 'application/json', 'Idempotency-Key': 'one' };
+      await fetch(`${shop}/submission`, { method: 'PUT', headers, body: JSON.stringify({ files }) });
+      const keyed = { headers: { Authorization: 'Bearer cli', Prices: 'account' } };
+      const card = await (await fetch(`${addresses.ternline}/cards/2026-autumn`, keyed)).text();
+      const { spawn } = await import('node:child_process');
+      const differing = async (...more: string[]): Promise<number> => {
+        const words = ['check', asking, '--json', '--live', `lerrin-shop=${shop}`, ...more, ...at];
+        const child = spawn(process.execPath, [program, ...words], { cwd: root });
+        let text = '';
+        child.stdout.on('data', (chunk) => {
+          text += chunk;
+        });
+        await new Promise((done) => child.on('close', done));
+        const findings: { channel: string }[] = JSON.parse(text).findings;
+        return findings.filter(({ channel }) => channel === 'lerrin-shop').length;
+      };
+      expect(await differing('--cards', put('card.json', card))).toBe(0);
+      expect(await differing()).toBeGreaterThan(0);
+    } finally {
+      await stop();
+    }
+    const wrong = plemb('check', asking, '--cards', put('wrong.json', '[{"card": 1}]'), ...at);
+    expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('wrong.json: card 1, card')]);
   }, 120_000);
 });
 

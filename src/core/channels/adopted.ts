@@ -45,6 +45,8 @@ export type NotAdopted =
   | { readonly is: 'no days' }
   /** What a parcel holds is no mass that a unit says in three decimals: the nearest thousandth of a gram stands in. */
   | { readonly is: 'parcel'; readonly set: string; readonly grams: string }
+  /** Parcels that hold so little that a book says what they cost in coarser steps: it is told with larger ones. */
+  | { readonly is: 'fine parcels'; readonly set: string; readonly grams: string }
   /** A zone that nowhere is in: it is left out. */
   | { readonly is: 'no places'; readonly zone: string }
   /** Steps that stop and begin again: what lies behind the gap is left out. */

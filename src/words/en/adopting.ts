@@ -69,6 +69,11 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       (all) => `Parcels that hold no mass in thousandths of a gram are taken as of the nearest: ${all}.`,
     ),
     ...of(
+      'fine parcels',
+      ({ set, grams }) => `${set} (${grams} g)`,
+      (all) => `Parcels so small that sending them again makes them larger, and rates a little coarser: ${all}.`,
+    ),
+    ...of(
       'frees its goods alone',
       ({ offer }) => offer,
       (all) => `Free delivery of some goods alone there is that of the whole basket here: ${all}.`,

@@ -24,7 +24,7 @@ export interface Charged {
 }
 
 /** The most runs of mass of one lane. */
-const mostRuns = 400;
+export const mostRuns = 400;
 
 const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: 1, bought: 1, long: 1, pieces: [] };
 const noStop = unsayable({ is: 'no stop' }, 'an open last break', 'live with it');

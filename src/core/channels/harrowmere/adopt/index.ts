@@ -1,9 +1,11 @@
 import type { BookInput } from '../../../book/index.ts';
 import { type Mass, massEntry, massOfGrams, type Result } from '../../../exact/index.ts';
 import { type Adopted, adopted, type NotAdopted } from '../../adopted.ts';
+import { stated } from '../../bounds.ts';
 import type { ChannelFile } from '../../dialect.ts';
 import { idsFor, massIn, nameOr, withListings } from '../../into-book.ts';
 import { limits, type Plan, type Plans, type Rate, type Site } from '../format.ts';
+import { mostRuns } from '../lane-charges.ts';
 import { manifest } from '../manifest.ts';
 import { speedName } from '../names.ts';
 import { plansIn } from '../read.ts';
@@ -91,7 +93,9 @@ function lanesOf(
 /** What a parcel of a plan holds, as a table of the book has it; null where one holds all. */
 function holdsOf({ key, grams }: Plan, lost: NotAdopted[]): ReturnType<typeof massEntry> {
   if (grams === '') return null;
-  const holds = massEntry(massOfGrams(grams) as Mass);
+  const mass = massOfGrams(grams) as Mass;
+  if (mass * mostRuns < stated.mass) lost.push({ is: 'fine parcels', set: key, grams });
+  const holds = massEntry(mass);
   if (holds) return holds;
   lost.push({ is: 'parcel', set: key, grams });
   return { value: Number(grams).toFixed(3), unit: 'g' };
