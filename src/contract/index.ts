@@ -362,7 +362,16 @@ export type ChannelFiles = z.infer<typeof channelFiles>;
 /** In which of the currencies it sells in; in the one it counts in where none is said. */
 export const listingsRequest = z.object({ currency: z.string().optional() });
 export const listingsAnswer = z.object({
-  listings: z.array(z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() })).readonly(),
+  listings: z
+    .array(
+      z.object({
+        listing: z.string(),
+        price: z.string(),
+        grams: z.string().nullable(),
+        size: z.tuple([z.string(), z.string(), z.string()]).readonly().nullable().optional(),
+      }),
+    )
+    .readonly(),
 });
 export const sendRequest = z.strictObject({ who });
 export type Send = z.infer<typeof sendSchema>;

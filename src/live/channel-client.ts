@@ -26,7 +26,12 @@ const liveSchema = z.object({
   usedCodes: z.array(z.object({ code: z.string(), at: z.iso.datetime() })).default([]),
 });
 const submissionSchema = z.object({ accepted: z.boolean(), report: z.array(remarkSchema) });
-const listingSchema = z.object({ listing: z.string(), price: z.string(), grams: z.string().nullable() });
+const listingSchema = z.object({
+  listing: z.string(),
+  price: z.string(),
+  grams: z.string().nullable(),
+  size: z.tuple([z.string(), z.string(), z.string()]).nullable().optional(),
+});
 const checkoutSchema = z.object({
   answers: z.array(
     z.object({

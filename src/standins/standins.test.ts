@@ -537,6 +537,19 @@ describe('Lerrin Shop asking the carrier', () => {
   ])('where %s the speed is not offered', (_, [lines, how]) => {
     expect(asked(lines, how).charge).toBeNull();
   });
+  test('its record has sizes, which somebody there may change, forget, or add', () => {
+    const state = taken(lerrinShop, shop());
+    const sizes = (of: typeof state) => lerrinShop.listings(of, 'EUR').map(({ listing, size }) => [listing, size]);
+    expect(sizes(state)).toEqual([
+      ['LK-TAIL-03', null],
+      ['LK-SPAR-6', ['1200', '40', '40']],
+    ]);
+    const line = { listing: 'LK-SPAR-6', price: '14.80', grams: null };
+    const changed = lerrinShop.relisted(state, { ...line, size: ['1900', '40', '40'] }, now) ?? state;
+    expect(sizes(changed)[1]).toEqual(['LK-SPAR-6', ['1900', '40', '40']]);
+    expect(sizes(lerrinShop.relisted(changed, line, now) ?? state)).toEqual(sizes(changed));
+    expect(sizes(lerrinShop.relisted(changed, { ...line, size: null }, now) ?? state)[1]).toEqual(['LK-SPAR-6', null]);
+  });
   test('in pounds what it comes to in euros, unrounded, is one amount, up to the next 0.05', () => {
     // 6.95 with 8 % and 2.50 is 10.006 € and 8.60516 £.
     expect(asked([spar(3)], { as: { ...asCheckout, currency: 'GBP' } }).charge).toBe('8.65');

@@ -1,5 +1,5 @@
-import { type Length, lengthEntries, massEntry, massOfGrams, written } from '../exact/index.ts';
-import type { Item } from '../goods/index.ts';
+import { type Length, massEntry, massOfGrams, written } from '../exact/index.ts';
+import { type Item, sizeEntry } from '../goods/index.ts';
 import type { NotAdopted } from './adopted.ts';
 import { keysOf } from './keys.ts';
 
@@ -64,11 +64,7 @@ export function massIn(grams: string | null, listing: string, lost: NotAdopted[]
 /** Sides of a channel's as a book has a size; null for none, or where no unit says them in three decimals. */
 export function sizeIn(sides: readonly Length[] | null, of: string, lost: NotAdopted[]): Item['size'] {
   if (sides === null) return null;
-  const entries = lengthEntries(sides);
-  if (entries === null) {
-    lost.push({ is: 'size', of });
-    return null;
-  }
-  const [length = '0', width = '0', height = '0'] = entries.values;
-  return { length, width, height, unit: entries.unit };
+  const size = sizeEntry(sides);
+  if (size === null) lost.push({ is: 'size', of });
+  return size;
 }

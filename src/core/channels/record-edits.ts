@@ -1,6 +1,6 @@
 import { type Book, channelsOf, type Edit } from '../book/index.ts';
-import { massEntry, massOfGrams } from '../exact/index.ts';
-import { goodsFields, hiddenAt, type Item, pricedAt, pricedIn, shownAt } from '../goods/index.ts';
+import { type Length, lengthOfMillimetres, massEntry, massOfGrams } from '../exact/index.ts';
+import { goodsFields, hiddenAt, type Item, pricedAt, pricedIn, shownAt, sizeEntry } from '../goods/index.ts';
 import type { RecordFinding } from './records.ts';
 
 /**
@@ -19,7 +19,7 @@ export function recordEdits(
   whole: (sku: string) => Item | undefined,
   market: string | null = null,
 ): readonly Edit[] | null {
-  if (market !== null && finding.is !== 'price' && finding.is !== 'mass') return null;
+  if (market !== null && finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'size') return null;
   if (finding.is === 'unknown') {
     const item = newItem(channelsOf(book), id, finding.listing);
     return item && [{ path: ['goods', item.sku], value: item }];
@@ -49,6 +49,10 @@ export function recordEdits(
       const mass = massIn(finding.there);
       return mass === undefined ? null : at('mass', mass);
     }
+    case 'size': {
+      const size = sizeOf(finding.there?.split(' ') ?? null);
+      return size === undefined ? null : at('size', size);
+    }
     case 'twice':
     case 'plan':
       return null;
@@ -62,20 +66,30 @@ function massIn(grams: string | null): Item['mass'] | undefined {
   return mass ? (massEntry(mass) ?? undefined) : undefined;
 }
 
+/** Lengths as a size of the book; null for none, undefined where no unit of it says so much. */
+function sizeOf(lengths: readonly string[] | null): Item['size'] | undefined {
+  if (lengths === null) return null;
+  const sides = lengths.map(lengthOfMillimetres);
+  if (!sides.every((side) => side !== null && side > 0)) return undefined;
+  return sizeEntry(sides as Length[]) ?? undefined;
+}
+
 /** What a channel lists and the book does not know, as an item that is listed there alone. */
 function newItem(
   channels: readonly string[],
   id: string,
-  { listing, price, grams }: Extract<RecordFinding, { is: 'unknown' }>['listing'],
+  { listing, price, grams, size: lengths = null }: Extract<RecordFinding, { is: 'unknown' }>['listing'],
 ): Item | null {
   const mass = massIn(grams);
-  if (mass === undefined) return null;
+  const size = sizeOf(lengths);
+  if (mass === undefined || size === undefined) return null;
   return {
     ...goodsFields.blank,
     sku: listing,
     name: listing,
     price,
     mass,
+    size,
     notListed: channels.filter((one) => one !== id),
   };
 }

@@ -139,6 +139,35 @@ test('taken as it is there, the record parts from the book no more', () => {
   expect(items.find(({ sku }) => sku === 'V')?.notListed).toBe('none');
 });
 
+test('sizes are held against those of a channel that goes by them, and taken', () => {
+  const size = { length: '19', width: '9', height: '12', unit: 'cm' } as const;
+  const { book, findings } = recorded(
+    [item('A', { size }), item('B', { size }), item('C'), item('D', { size })],
+    [
+      line('A', { size: ['190', '120', '90'] }),
+      line('B', { size: ['190.5', '120', '90'] }),
+      line('C', { size: ['25.4', '25.4', '12.7254'] }),
+      line('D', { size: null }),
+    ],
+  );
+  expect(findings).toEqual([
+    { is: 'size', sku: 'B', listing: 'B', here: '190 120 90', there: '190.5 120 90' },
+    { is: 'size', sku: 'C', listing: 'C', here: null, there: '25.4 25.4 12.7254' },
+    { is: 'size', sku: 'D', listing: 'D', here: '190 120 90', there: null },
+  ]);
+  const taken = findings.map((finding) =>
+    recordEdits(book.body, 'lerrin-shop', finding, (sku) => itemSchema.parse(item(sku))),
+  );
+  expect(taken.map((edits) => edits?.[0]?.value)).toEqual([
+    { length: '190.5', width: '120', height: '90', unit: 'mm' },
+    { length: '1', width: '1', height: '0.501', unit: 'in' },
+    null,
+  ]);
+  // No unit says a tenth of a hundredth of a millimetre in three decimals beside one that an inch does not.
+  const strange = { is: 'size', sku: 'A', listing: 'A', here: null, there: '190.0002 120 90' } as const;
+  expect(recordEdits(book.body, 'lerrin-shop', strange, () => itemSchema.parse(item('A')))).toBeNull();
+});
+
 test('a mass that no unit of the book says in three decimals, and a plan, are not taken', () => {
   const { book } = recorded([item('A')], []);
   const take = (finding: Parameters<typeof recordEdits>[2]) =>

@@ -1,5 +1,5 @@
 import { type CompiledBook, listingIn, type Ready, say } from '../book/index.ts';
-import { gramsText, massOfGrams, parseAmount } from '../exact/index.ts';
+import { gramsText, massOfGrams, millimetresText, parseAmount } from '../exact/index.ts';
 import { listingOf } from '../goods/index.ts';
 import { countedAt } from './counted.ts';
 import type { Dialect, Rules } from './dialect.ts';
@@ -10,6 +10,8 @@ export interface Listing {
   readonly listing: string;
   readonly price: string;
   readonly grams: string | null;
+  /** Three lengths in millimetres as exact decimals, the longest first; left out by channels that go by none. */
+  readonly size?: readonly [string, string, string] | null | undefined;
 }
 
 /** Where a channel's record and the book part. */
@@ -24,11 +26,11 @@ export type RecordFinding =
   | { readonly is: 'other id'; readonly sku: string; readonly listing: string; readonly there: string }
   /** It lists it a second time, under the SKU. */
   | { readonly is: 'twice'; readonly sku: string; readonly listing: string; readonly there: string }
-  /** Amounts and grams as texts, plans by their keys; null for none. */
+  /** Amounts, grams and millimetres as texts, plans by their keys; null for none. */
   | {
       /** `isTurned`: both prices are with tax, or without it, otherwise than in the book. */
       readonly isTurned?: boolean;
-      readonly is: 'price' | 'mass' | 'plan';
+      readonly is: 'price' | 'mass' | 'size' | 'plan';
       readonly sku: string;
       readonly listing: string;
       readonly here: string | null;
@@ -87,7 +89,7 @@ export function recordFindings(
 function figureFindings(
   book: CompiledBook,
   dialect: Pick<Dialect, 'currency'>,
-  { sku, listing, price, mass }: Ready,
+  { sku, listing, price, mass, sides }: Ready,
   there: Listing,
   files: { readonly here: Rules; readonly there: Rules } | null,
 ): RecordFinding[] {
@@ -97,6 +99,10 @@ function figureFindings(
     findings.push({ is: 'price', sku, listing, here: say(book, price), there: there.price });
   if ((there.grams === null ? null : massOfGrams(there.grams)) !== mass)
     findings.push({ is: 'mass', sku, listing, here: mass === null ? null : gramsText(mass), there: there.grams });
+  if (there.size !== undefined) {
+    const [own, size] = [sides?.map(millimetresText) ?? null, there.size].map((all) => all?.join(' ') ?? null);
+    if (own !== size) findings.push({ is: 'size', sku, listing, here: own ?? null, there: size ?? null });
+  }
   const [ours, theirs] = files ? [files.here.planOf(listing), files.there.planOf(listing)] : [null, null];
   if (ours !== null && theirs !== null && ours !== theirs)
     findings.push({ is: 'plan', sku, listing, here: ours, there: theirs });

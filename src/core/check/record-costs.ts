@@ -26,7 +26,7 @@ export function recordCosts(
   const { question: counted } = countedAt(book, dialectOf(id));
   const bySku = ordersBySku(past.filter((order) => isOf(order, id, speeds)));
   return findings.map((finding) => {
-    if (finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'plan') return null;
+    if (finding.is !== 'price' && finding.is !== 'mass' && finding.is !== 'size' && finding.is !== 'plan') return null;
     return differing(
       (bySku.get(finding.sku) ?? []).map(({ question, service }) => {
         const { lines, ...basket } = soldIn(counted(inChannel(question, id)));
@@ -38,7 +38,9 @@ export function recordCosts(
         const recorded = lines.map((line) =>
           line.listing === finding.listing ? asRecorded(book, line, finding) : line,
         );
-        return [paid(finding.is === 'plan' ? here : there, lines), paid(there, recorded)];
+        // What only its file says of a listing is as that file charges.
+        const inFile = finding.is === 'plan' || finding.is === 'size';
+        return [paid(inFile ? here : there, lines), paid(there, recorded)];
       }),
     );
   });

@@ -23,7 +23,7 @@ export {
   type MissingWay,
   missingWays,
 } from './import.ts';
-export { completer, type ItemFigures, readItem, withParents } from './item.ts';
+export { completer, type ItemFigures, readItem, sizeEntry, withParents } from './item.ts';
 export { layersOf, lineOf, type OwnDelivery, type OwnLayers, ownAt, turnsOfLayers } from './layers.ts';
 export { listedTwice, listingOf, mayBeMarked, skuNamed } from './listing.ts';
 export {

@@ -2,6 +2,7 @@ import {
   type Currency,
   kept,
   type Length,
+  lengthEntries,
   type Mass,
   type Minor,
   nothing,
@@ -41,6 +42,13 @@ export function readItem(item: Item, currency: Currency): Result<ItemFigures> {
   return problems.length > 0
     ? { ok: false, problems }
     : { ok: true, value: { price, mass, sides: sides as ItemFigures['sides'], cost } };
+}
+
+/** Sides as they are entered, in the first unit in which three decimals say them all; null where none does. */
+export function sizeEntry(sides: readonly Length[]): Item['size'] {
+  const entries = lengthEntries(sides);
+  const [length, width, height] = entries?.values ?? [];
+  return entries && length && width && height ? { length, width, height, unit: entries.unit } : null;
 }
 
 /** Reads what an item states by itself: a variant may leave its price to its parent. */

@@ -94,6 +94,7 @@ export interface CheckoutAnswer {
   readonly codes: readonly { readonly code: string; readonly used: boolean; readonly why: string | null }[];
 }
 
+const length = z.string().regex(/^\d{1,7}(\.\d{1,4})?$/);
 /** A line of a channel's own record of what it lists. */
 export const listingSchema = z.strictObject({
   listing: z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,39}$/),
@@ -102,6 +103,8 @@ export const listingSchema = z.strictObject({
     .string()
     .regex(/^\d{1,7}(\.\d{1,12})?$/)
     .nullable(),
+  /** Of a channel that goes by sizes; null where it is not known. */
+  size: z.tuple([length, length, length]).nullable().optional(),
 });
 export type Listing = z.infer<typeof listingSchema>;
 

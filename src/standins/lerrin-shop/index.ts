@@ -7,6 +7,7 @@ import {
   asCheckout,
   type CheckoutAnswer,
   type CheckoutBasket,
+  type Listing,
   type OpenStandIn,
   type Remark,
   type StandIn,
@@ -128,6 +129,13 @@ function relisted(state: State, now: number, listingsOf: (shop: Shop2) => Shop2[
   return shop?.is === 2 && listings ? replaced(state, textOf({ ...shop.open.shop, listings }), now) : null;
 }
 
+/** A listing with a size that is told, or without one where it is told that it is not known. */
+function sized(listing: Shop2['listings'][number], size: Listing['size']): Shop2['listings'][number] {
+  const { size: before, ...rest } = listing;
+  const told = size === undefined ? before : size;
+  return told ? { ...rest, size: told } : rest;
+}
+
 export const lerrinShop: StandIn<State> = {
   name: 'lerrin-shop',
   currencies: ['EUR', 'GBP'],
@@ -160,14 +168,20 @@ export const lerrinShop: StandIn<State> = {
     const shop = text === undefined ? null : opened(text);
     if (text === undefined || shop?.is !== 2) return [];
     const open = currency === 'EUR' ? shop.open : inPounds(text);
-    return open.shop.listings.map(({ id, price, grams }) => ({ listing: id, price, grams }));
+    const { boxes, listings } = open.shop;
+    return listings.map(({ id, price, grams, size = null }) => ({
+      listing: id,
+      price,
+      grams,
+      ...(boxes === undefined ? {} : { size }),
+    }));
   },
-  relisted: (state, { listing, price, grams }, now) =>
+  relisted: (state, { listing, price, grams, size }, now) =>
     relisted(state, now, (shop) => {
       const there = shop.listings.find((one) => one.id === listing);
-      if (there) return shop.listings.map((one) => (one === there ? { ...one, price, grams } : one));
+      if (there) return shop.listings.map((one) => (one === there ? sized({ ...one, price, grams }, size) : one));
       const tags = shop.sets.some(({ rest }) => rest) ? [] : (shop.sets[0]?.tags.slice(0, 1) ?? []);
-      return [...shop.listings, { id: listing, price, grams, tags, handling: null }];
+      return [...shop.listings, sized({ id: listing, price, grams, tags, handling: null }, size)];
     }),
   delisted: (state, listing, now) =>
     relisted(state, now, ({ listings }) =>

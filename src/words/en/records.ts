@@ -19,6 +19,7 @@ export const recordSorts: Readonly<Record<RecordFinding['is'], string>> = {
   twice: 'listed twice',
   price: 'price',
   mass: 'mass',
+  size: 'size',
   plan: 'charged with',
 };
 
@@ -31,8 +32,8 @@ export function recordWords(finding: RecordFinding, isTaken: boolean): RecordWor
 function sidesOf(finding: RecordFinding): Omit<RecordWords, 'what'> {
   switch (finding.is) {
     case 'unknown': {
-      const { price, grams } = finding.listing;
-      const there = [price, ...(grams ? [`${grams} g`] : [])].join(', ');
+      const { price, grams, size } = finding.listing;
+      const there = [price, ...(grams ? [`${grams} g`] : []), ...(size ? [`${size.join(' × ')} mm`] : [])].join(', ');
       return { here: '–', there, taken: 'a new item, listed there alone' };
     }
     case 'forgotten':
@@ -45,6 +46,10 @@ function sidesOf(finding: RecordFinding): Omit<RecordWords, 'what'> {
       return { here: finding.listing, there: `${finding.there}, too`, taken: null };
     case 'mass':
       return { here: gramsWords(finding.here), there: gramsWords(finding.there), taken: 'its mass' };
+    case 'size': {
+      const size = (text: string | null) => (text === null ? 'not known' : `${text.split(' ').join(' × ')} mm`);
+      return { here: size(finding.here), there: size(finding.there), taken: 'its size' };
+    }
     case 'price':
       return { here: finding.here ?? '–', there: finding.there ?? '–', taken: 'its price there' };
     case 'plan':
