@@ -74,7 +74,7 @@ test(
   () => {
     const pressed = new Set<string>();
     const from = seedFrom(300);
-    for (let seed = from; seed < from + times(4); seed += 1)
+    for (let seed = from; seed < from + times(6); seed += 1)
       for (const written of [worldOf(seed).book, tellableWorldOf(seed).book, asking, elsewhere, forSome, byLine]) {
         const file = said(written);
         for (const { dialect, book, rendition } of toldIn(file))
@@ -102,6 +102,7 @@ test(
       'everybody',
       'free from the basket',
       'meant at',
+      'no fallback',
       'no least value',
       'raised',
       'set',

@@ -81,7 +81,8 @@ export type Loss =
       readonly is: 'best percentage only' | 'best one only' | 'adds there' | 'letters';
       readonly offers: readonly string[];
     }
-  | { readonly is: 'cap'; readonly cap: Minor; readonly services: readonly string[]; readonly most: Minor }
+  /** `cap`: null for all that is charged. */
+  | { readonly is: 'cap'; readonly cap: Minor | null; readonly services: readonly string[]; readonly most: Minor }
   | { readonly is: 'title cut'; readonly letters: number }
   | { readonly is: 'terms too long'; readonly letters: number; readonly fit: number }
   | { readonly is: 'labels full'; readonly fit: number }

@@ -220,7 +220,7 @@ export function lossWords(book: Book, loss: Loss, tender: Tender): string {
       return `Letters there cannot let it act beside ${titles(loss.offers)} and still keep others out.`;
     case 'cap':
       return [
-        `Services cannot be named there; a cap of ${say(loss.cap)} frees`,
+        `Services cannot be named there; ${loss.cap === null ? 'paying all' : `a cap of ${say(loss.cap)}`} frees`,
         `${inARow(loss.services.map((id) => serviceName(book, id)))} too, up to ${say(loss.most)}.`,
       ].join(' ');
     case 'title cut':

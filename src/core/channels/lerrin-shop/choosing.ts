@@ -1,5 +1,5 @@
 import { minor } from '../../exact/index.ts';
-import { soleValueCondition } from '../../offers/index.ts';
+import { type Offer, soleValueCondition } from '../../offers/index.ts';
 import { roundedByLine, stated } from '../bounds.ts';
 import { bounded, exact, type Fidelity } from '../fidelity.ts';
 import type { CampaignBenefit } from './format.ts';
@@ -11,13 +11,13 @@ import type { ToldOffer } from './offers.ts';
  * shopper pays less beside all others that act. Where others act beside them, and lower what they take, the shop may
  * choose the one that then takes less.
  *
- * @param isFreeFrom whether some delivery is free from a value, which goods offers lower
+ * @param isFreeFrom whether delivery that an offer is for may be free from a value, which goods offers lower
  */
 export function choosingFidelity(
   told: readonly ToldOffer[],
   one: ToldOffer,
   competes: (a: ToldOffer, b: ToldOffer) => boolean,
-  isFreeFrom: boolean,
+  isFreeFrom: (offer: Offer) => boolean,
 ): Fidelity {
   const rivals = told.filter((other) => other !== one && competes(one, other));
   let off = 0;
@@ -65,7 +65,12 @@ const sum = (list: readonly number[]): number => list.reduce((total, one) => tot
  * The most that is lost where one offer is chosen though another takes more, in minor units: both are made of straight
  * pieces along the list value, so that it is most where two of them meet, or at an end.
  */
-function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer[], isFreeFrom: boolean): number {
+function lostBy(
+  chosen: ToldOffer,
+  better: ToldOffer,
+  beside: readonly ToldOffer[],
+  isFreeFrom: (offer: Offer) => boolean,
+): number {
   if (beside.length === 0 || doTheSame(chosen, better)) return 0;
   const shares = beside.flatMap(({ offer, campaigns }) =>
     offer.level === 'order' ? campaigns.flatMap(({ benefit }) => percentIn(benefit) ?? []) : [],
@@ -76,7 +81,8 @@ function lostBy(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer
   const [one, other] = [{ ...takingOf(chosen, shares) }, { ...takingOf(better, shares) }];
   // What others pay of delivery is not paid again; what goods offers lower it may cost what it did not.
   if (chosen.offer.level === 'delivery' && beside.some(({ offer }) => offer.level === 'delivery')) one.beside = () => 0;
-  if (better.offer.level === 'delivery' && isFreeFrom && goods.length > 0) other.beside = () => better.most;
+  if (better.offer.level === 'delivery' && isFreeFrom(better.offer) && goods.length > 0)
+    other.beside = () => better.most;
   const cut = cutOf(
     chosen,
     beside.filter(({ offer }) => offer.level === 'goods'),

@@ -49,7 +49,8 @@ export function drawnOffers(
   const meets = told.map(({ offer }) => told.map((other) => keepsOut(offer, other.offer)));
   const competes = (a: number, b: number) => meets[a]?.[b] !== 'never';
   const { letters: given, wrong, least } = lettered(told.length, competes, limits.letters);
-  const isFreeFrom = groups.some(({ lanes }) => lanes.some(({ rate }) => rate && rate.freeFrom !== null));
+  const lanes = groups.flatMap((group) => group.lanes.filter(({ rate }) => rate && rate.freeFrom !== null));
+  const isFreeFrom = ({ zones }: Offer) => lanes.some(({ bookZone }) => !zones || zones.has(bookZone));
   const order = [...new Set(given)];
   const letters = given.map((one) => order.indexOf(one));
   return [

@@ -185,7 +185,12 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   const fidelity =
     over === 0
       ? exact
-      : bounded(over, { is: 'cap', cap: paid, services, most: over }, 'the same services', 'live with it');
+      : bounded(
+          over,
+          { is: 'cap', cap: atMost === paid ? paid : null, services, most: over },
+          'the same services',
+          'live with it',
+        );
   return {
     campaigns: [{ benefit: { kind: 'delivery', atMost: say(paid), fees }, from: null }],
     most: minor(atMost + Math.max(0, ...lanes.map(waived))),
