@@ -26,8 +26,9 @@ export default defineConfig({
           maxWorkers: 2,
           sequence: { groupOrder: 1 },
           include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{outside,reading,server,telling}/**/*.test.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          // What a test may take on a busy machine: it ends one that hangs, and is no measure of any.
+          testTimeout: 240_000,
+          hookTimeout: 240_000,
           setupFiles: ['tests/setup.ts'],
         },
       },
