@@ -21,7 +21,7 @@ test(
     expect(all.length).toBeGreaterThan(times(20));
     expect(close / all.length).toBeGreaterThan(0.97);
   },
-  times(60_000),
+  times(240_000),
 );
 
 /** Of each sort of loss how many bounds there are in small books, and how many of them some basket reaches. */

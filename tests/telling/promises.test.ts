@@ -80,7 +80,7 @@ describe.each([
         expect(tally.unsayable / tally.asked).toBeLessThan(unsayable);
         expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
       },
-      times(120_000),
+      times(240_000),
     );
   },
 );
@@ -95,7 +95,7 @@ test(
     expect(tally.unsayable / tally.asked).toBeLessThan(0.7);
     expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
   },
-  times(120_000),
+  times(240_000),
 );
 
 test(
@@ -108,5 +108,5 @@ test(
     expect(tally.unsayable / tally.asked).toBeLessThan(0.5);
     expect(tally.differ / tally.asked).toBeGreaterThan(0.001);
   },
-  times(120_000),
+  times(240_000),
 );
