@@ -32,9 +32,8 @@ function cardsIn(path: string): Card[] {
     const where = `${path}: card ${i + 1}`;
     if (!body.success) {
       const [issue] = body.error.issues;
-      throw new Unable(
-        `${where}, ${issue?.path.join(' › ')}: ${issue?.message}; right would be what docs/formats/ternline.md lays out`,
-      );
+      const why = `${issue?.path.join(' › ')}: ${issue?.message}`;
+      throw new Unable(`${where}, ${why}; right would be what docs/formats/ternline.md lays out`);
     }
     const card = readCard(body.data);
     if (!card.ok) throw unable(where, card.problems);

@@ -51,7 +51,7 @@ export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =
 export const leastTaking = (amount: Minor, percents: readonly Decimal[]): Minor =>
   leastFor(0, (value) => takenBy(value, percents) >= amount);
 
-/** Offers that act together: the value from which on they leave a threshold met, and the most they take off below it. */
+/** Offers that act together: from which value on they leave a threshold met, and the most they take off below it. */
 interface Lowering {
   readonly to: number;
   readonly lost: number;

@@ -7,7 +7,7 @@ import { checkChannel } from './index.ts';
 const dialect = dialectOf('lerrin-shop');
 const now = Date.parse('2026-11-24T09:10:00Z');
 
-test('a channel that asks the carrier is asked with the answers that the book is: they part where one is silent', async () => {
+test('a channel that asks the carrier is asked with the answers that the book has', async () => {
   const rate = { is: 'carrier quote', service: 'ground', percent: '7.5', add: '1.20', fallback: '9.00' } as const;
   const size = { length: '19', width: '12', height: '9', unit: 'cm' } as const;
   const box = { id: 'small', name: 'Small', length: '30', width: '20', height: '10', unit: 'cm' } as const;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { cents } from './money.ts';
 
-/** What a channel asks the carrier at its checkout, as docs/formats/ternline.md has it: whole grams and cubic centimetres. */
+/** What a channel asks the carrier at its checkout, by docs/formats/ternline.md: whole grams and cubic centimetres. */
 export interface QuoteAsk {
   readonly on: string;
   readonly service: string;

@@ -43,7 +43,7 @@ const lost: readonly (readonly [Loss, string])[] = [
   ],
   [
     { is: 'as the carrier asks', of: 'budget as uses' },
-    'It is charged otherwise there: by how much goes by what the carrier asks.',
+    'A budget is told there as so many uses, each of the largest saving: by how much goes by what the carrier asks.',
   ],
   [
     { is: 'nearest parcels', holds: '250', off: minor(154) },

@@ -332,6 +332,7 @@ const endlessWords: Readonly<Partial<Record<Loss['is'], string>>> = {
   'tested before discounts': 'It is tested before discounts there',
   'chosen at list prices': 'Which of several offers acts is chosen there at list prices',
   cap: 'It acts on other services there too',
+  'budget as uses': 'A budget is told there as so many uses, each of the largest saving',
 };
 
 const limitWords: Readonly<Record<LostLimit, string>> = {

@@ -15,5 +15,10 @@ export const isItsConversion = ({ up, down, rounding }: Conversion): boolean =>
 export const isConvertedAlike = ({ written, conversion }: Pick<CompiledBook, 'written' | 'conversion'>): boolean =>
   written === euro && conversion !== null && isItsConversion(conversion);
 
+/** The most that a delivery campaign can pay: all of it, whatever is charged. */
+export const mostPaid = amountIn('99999999.99');
+/** Whether so much is all of it, as written in euros or as it is in pounds. */
+export const isAll = (atMost: string): boolean => amountIn(atMost) >= converted(mostPaid, byItsRate);
+
 /** An amount of the file as the shop has it in pounds. @example inPounds('4.90') // '4.25' */
 export const inPounds = (text: string): string => amountText(converted(amountIn(text), byItsRate), conversion.to);

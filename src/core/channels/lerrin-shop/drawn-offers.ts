@@ -1,7 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, nothing } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
-import { amountIn } from '../amounts.ts';
 import type { Clause, Listed, Note } from '../dialect.ts';
 import { exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
 import { keepingOut } from '../keeping-out.ts';
@@ -9,12 +8,12 @@ import { keysOf } from '../keys.ts';
 import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
 import { choosingFidelity } from './choosing.ts';
+import { isAll } from './conversion.ts';
 import { type Campaign, clock, limits } from './format.ts';
 import { lettered } from './letters.ts';
 import { manifest } from './manifest.ts';
 import { type ToldOffer, toldOffer } from './offers.ts';
 import type { ToldGroup } from './sets.ts';
-import { mostPaid } from './steps.ts';
 
 /** An offer of the book with the campaigns that say it, lettered, and how truly; none where it is not told. */
 export interface DrawnOffer {
@@ -124,9 +123,7 @@ function campaignRead({
 
 function benefitRead(benefit: Campaign['benefit']): ReadLine {
   if (benefit.kind === 'delivery')
-    return amountIn(benefit.atMost) >= mostPaid
-      ? [{ is: 'pays all' }]
-      : [{ is: 'pays at most', amount: benefit.atMost }];
+    return isAll(benefit.atMost) ? [{ is: 'pays all' }] : [{ is: 'pays at most', amount: benefit.atMost }];
   const { off } = benefit;
   const on = benefit.kind === 'goods' && benefit.tag !== null ? [benefit.tag] : [];
   switch (off.is) {

@@ -8,11 +8,12 @@ import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } fro
 import { goodInEach, untellable } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
+import { mostPaid } from './conversion.ts';
 import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
-import { mostPaid, neverEnd } from './steps.ts';
+import { neverEnd } from './steps.ts';
 import { textsIn } from './texts.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
@@ -235,6 +236,8 @@ function limitsOf(
     const saving = largest === null ? most : minor(Math.min(most, largest));
     const times = saving === 0 ? 0 : Math.floor(amount / saving);
     if (budget.per === 'week') lost.push('budget');
+    else if (!Number.isFinite(saving))
+      return unsayable({ is: 'as the carrier asks', of: 'budget as uses' }, 'the channel left out');
     else if (times === 0) return unsayable({ is: 'budget below one use' }, 'a larger budget', 'the channel left out');
     else {
       told = Math.min(told ?? times, times);

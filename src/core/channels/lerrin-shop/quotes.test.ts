@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest';
-import { item, shopOf } from '../../../../tests/books/shop.ts';
+import { item, offerOf, shopOf } from '../../../../tests/books/shop.ts';
 import { withCarrier } from '../../../../tests/telling/carried.ts';
 import { patched, patchWith } from '../../book/index.ts';
 import { quote as answerOf, soldIn } from '../../quote/index.ts';
-import { dialectOf, filesOf, remedyEdits } from '../index.ts';
+import { dialectOf, filesOf, remedyEdits, toldAt } from '../index.ts';
 import type { Shop } from './format.ts';
 
 const dialect = dialectOf('lerrin-shop');
@@ -120,4 +120,36 @@ test('goods as large as others are said to be packed otherwise where their listi
     dialect.render(book, goods).notes.find(({ clause }) => clause.about === 'rate')?.fidelity;
   expect(fidelityOf(listed('A-1', 'B-1'))).toEqual({ is: 'exact' });
   expect(fidelityOf(listed('B-1', 'A-1'))).toMatchObject({ losses: [{ is: 'packed in another order', goods: 2 }] });
+});
+
+test('free delivery of what the carrier is asked for pays all of it, in euros and in pounds', () => {
+  const offer = offerOf('free', 1, {
+    benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+    code: { is: 'shared', code: 'GALE' },
+  });
+  const home = { id: 'home', name: 'Home', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' };
+  const { file, made } = quoted({
+    offers: [offer],
+    markets: [home, { ...home, id: 'britain', currency: 'GBP', rounding: { is: 'step', step: '0.05' } }],
+    exchange: [{ id: 'gbp', from: 'EUR', to: 'GBP', rate: '0.86' }],
+  });
+  const sites = toldAt(dialect.id, file, (market) => made.open(market));
+  expect(sites.map(({ dialect: { currency } }) => currency)).toEqual(['EUR', 'GBP']);
+  for (const { rendition } of sites) {
+    const notes = rendition.notes.filter(({ clause }) => clause.about === 'offer' || clause.about === 'rate');
+    expect(notes.map(({ fidelity }) => fidelity)).toEqual(notes.map(() => ({ is: 'exact' })));
+    expect(JSON.stringify(notes)).toContain('pays all');
+  }
+});
+
+test('a budget of free delivery that nothing bounds is no number of uses', () => {
+  const offer = offerOf('free', 1, {
+    benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+    limits: { uses: null, each: null, most: null, budget: { amount: '500.00', per: 'all' } },
+  });
+  const note = quoted({ offers: [offer] }).rendition.notes.find(({ clause }) => clause.about === 'offer');
+  expect(note?.fidelity).toMatchObject({
+    is: 'unsayable',
+    losses: [{ is: 'as the carrier asks', of: 'budget as uses' }],
+  });
 });

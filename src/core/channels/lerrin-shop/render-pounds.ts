@@ -5,7 +5,7 @@ import { stated } from '../bounds.ts';
 import type { Listed, Note, Rendition, Stock } from '../dialect.ts';
 import { edgesMoved } from '../edges-moved.ts';
 import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable } from '../fidelity.ts';
-import { inPounds, isConvertedAlike } from './conversion.ts';
+import { inPounds, isAll, isConvertedAlike } from './conversion.ts';
 import type { DrawnOffer } from './drawn-offers.ts';
 import { type Campaign, type CampaignBenefit, conversion, type ShopRate, type ShopRows } from './format.ts';
 import { campaignInPounds, rateInPounds, rulesInPounds } from './pounds.ts';
@@ -161,7 +161,8 @@ function campaignsApart({ campaigns, most }: DrawnOffer, there: readonly Campaig
 }
 
 function benefitsApart(a: CampaignBenefit, b: CampaignBenefit): number {
-  if (a.kind === 'delivery' && b.kind === 'delivery') return apartBy(a.atMost, b.atMost);
+  if (a.kind === 'delivery' && b.kind === 'delivery')
+    return isAll(a.atMost) && isAll(b.atMost) ? 0 : apartBy(a.atMost, b.atMost);
   if (a.kind === 'delivery' || b.kind === 'delivery') return 0;
   const [amount, other] = [figureOf(a.off), figureOf(b.off)];
   if (amount === null || other === null) return 0;

@@ -32,6 +32,3 @@ export const isFlat = ({ steps, each }: Pick<ShopRate, 'steps' | 'each'>): boole
 /** Whether steps are there for whatever is bought. */
 export const neverEnd = (steps: ShopRate['steps']): boolean =>
   steps.by !== 'carrier' && steps.rows.every(({ charge }) => charge !== null);
-
-/** The most that a delivery campaign can pay: all of it, whatever is charged. */
-export const mostPaid = amountIn('99999999.99');

@@ -6,10 +6,11 @@ import { amountIn } from '../../amounts.ts';
 import { termsOr } from '../../into-book.ts';
 import { keysOf } from '../../keys.ts';
 import { holder } from '../campaigns.ts';
+import { mostPaid } from '../conversion.ts';
 import { type Campaign, clock, limits, type Shop } from '../format.ts';
 import { patternOf } from '../patterns.ts';
 import { zonesOf } from '../rules.ts';
-import { mostOf, mostPaid } from '../steps.ts';
+import { mostOf } from '../steps.ts';
 import { firstOf } from './in-locale.ts';
 
 type Offer = BookInput['offers'][number];

@@ -21,8 +21,8 @@ interface AdoptedSteps {
 }
 
 /**
- * A set's steps as a flat amount, as what the carrier is asked, or as a table: the shop's lower edges are in, the book's upper ones. Steps that rise
- * evenly are one break. Null where nothing is offered.
+ * A set's steps as a flat amount, as what the carrier is asked, or as a table: the shop's lower edges are in, the
+ * book's upper ones. Steps that rise evenly are one break. Null where nothing is offered.
  */
 export function rateOf({ steps }: Pick<ShopRate, 'steps'>): AdoptedSteps | null {
   if (steps.by === 'carrier') {
