@@ -69,8 +69,8 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
       if (random() < 0.5) more = { eitherOr: [either('both', ['one', 'two'], pick(['order', 'line']))] };
       break;
     case 4:
-      a = b = { value: cents(5, 90), test: 'after', of: 'basket' };
-      offers = [offer('one', 1)];
+      a = b = { value: cents(5, 90), test: random() < 0.7 ? 'after' : 'before', of: 'basket' };
+      offers = random() < 0.5 ? [offer('one', 1)] : [offer('one', 1), offer('two', 2)];
       break;
     case 5:
       more = { mixedBy: pick(['sum', 'highest', 'lowest', 'average']) };

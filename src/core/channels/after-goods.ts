@@ -1,6 +1,6 @@
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf, soleValueCondition } from '../offers/index.ts';
-import { roundedByLine, stated, type Threshold, takesAll } from './bounds.ts';
+import { bringingBelow, roundedByLine, type Threshold } from './bounds.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
 
 /**
@@ -9,9 +9,8 @@ import { bounded, exact, type Fidelity } from './fidelity.ts';
  * where it tests what is left, it keeps an offer unused that would cost more than it saves, and the channel does not.
  */
 export function afterGoodsOnly(threshold: Threshold, most: number, offers: readonly Offer[]): Fidelity {
-  const losing = offers.flatMap((offer) => {
-    const least = leastLowering(offer, threshold.value);
-    const off = least === null ? 0 : threshold.test === 'before' ? most : most - least;
+  const losing = bringingBelow(threshold.value, offers).flatMap((offer) => {
+    const off = threshold.test === 'before' ? most : most - leastLowering(offer, threshold.value);
     return off > 0 ? [{ offer, off }] : [];
   });
   if (losing.length === 0) return exact;
@@ -24,19 +23,16 @@ export function afterGoodsOnly(threshold: Threshold, most: number, offers: reado
 }
 
 /**
- * The least that an offer takes off a basket that is worth so much, in minor units, and what is left is worth less;
- * null where it never brings one below.
+ * The least that an offer and others with it take off a basket that is worth so much, in minor units, where what is
+ * left is worth less.
  */
-function leastLowering(offer: Offer, value: number): number | null {
+function leastLowering(offer: Offer, value: number): number {
   const asked = soleValueCondition(offer);
   const from = Math.max(value, asked?.value ?? 0);
   const below = from - value + 1;
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;
   if (!isWhole || off === undefined) return below;
-  if (off.by === 'amount')
-    return off.amount * stated.units < below ? null : Math.max(below, Math.min(off.amount, from));
-  const taken = percentOf(minor(from), off.percent);
-  const mayTake = takesAll(off.percent) || taken + roundedByLine >= below;
-  return mayTake ? Math.max(below, taken - roundedByLine) : null;
+  const taken = off.by === 'amount' ? Math.min(off.amount, from) : percentOf(minor(from), off.percent) - roundedByLine;
+  return Math.max(below, taken);
 }

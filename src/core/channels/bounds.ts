@@ -41,7 +41,7 @@ function leastFor(low: number, holds: (value: number) => boolean): Minor {
 }
 
 /** Whether a percentage leaves nothing of an order. */
-export const takesAll = (percent: Decimal): boolean => takenBy(10_000, [percent]) >= 10_000;
+const takesAll = (percent: Decimal): boolean => takenBy(10_000, [percent]) >= 10_000;
 
 /** The least list value whose value after these percentages is at least `after`. */
 export const leastBefore = (after: Minor, percents: readonly Decimal[]): Minor =>
@@ -77,8 +77,8 @@ function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
   return { to, lost: takenBy(to, percents) + amounts + more };
 }
 
-/** Of some offers those that act on baskets which they may bring below a value. */
-function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
+/** Of some offers those that act on baskets which all of them together may bring below a value. */
+export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
   const { to } = loweringOf(value, offers);
   const within = offers.filter((offer) => (soleValueCondition(offer)?.value ?? 0) < to);
   return within.length === offers.length ? offers : bringingBelow(value, within);

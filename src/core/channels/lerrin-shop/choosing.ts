@@ -55,6 +55,8 @@ interface Taking {
   beside(alone: number, value: number, lowered: number, cut: number): number;
 }
 
+/** Less than any part of a cent that counts. */
+const trace = 1e-6;
 const flat = (base: number): Piece => ({ base, slope: 0 });
 const shareOf = (slope: number, base = 0): Piece => ({ base, slope });
 const all = shareOf(1);
@@ -101,7 +103,8 @@ function lostBy(
     const taken = Math.min(value, sum(goods.map((some) => highest(some, value))));
     return Math.max(
       ...[from, least, taken, to].flatMap((rival) => {
-        if (rival < from || rival > to) return [];
+        // Where two pieces meet each may come to a trace more or less than the other.
+        if (rival < from - trace || rival > to + trace) return [];
         const own = Math.max(least, rival);
         return [0, taken].map(
           (lowered) =>
@@ -121,7 +124,7 @@ function lostBy(
   const lost = Math.max(...cornersOf([...pieces, together], least).map(lostAt));
   const rounded = [chosen, better].filter(({ offer }) => offer.level === 'order').length + shares.length;
   // Beside one share, or none, what takes more alone takes more then too, however it is rounded.
-  return lost < 0.5 && shares.length < 2 ? 0 : Math.ceil(Math.min(lost, inLines) - 0.001) + rounded;
+  return lost < 0.5 && shares.length < 2 ? 0 : Math.ceil(Math.min(lost, inLines) - trace) + rounded;
 }
 
 /** The same of goods offers alone, by the units that they meet on; infinite where that is not looked at. */

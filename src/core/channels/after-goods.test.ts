@@ -1,0 +1,45 @@
+import { expect, test } from 'vitest';
+import { item, offerOf, shopOf } from '../../../tests/books/shop.ts';
+import { minor } from '../exact/index.ts';
+import { afterGoodsOnly } from './after-goods.ts';
+
+/** How far a threshold of 50.00 that frees 6.00 is followed beside offers of so much per cent, or so much off a unit. */
+function beside(test: 'before' | 'after', ...offers: { off: string; from?: string; by?: 'amount' }[]) {
+  const { book } = shopOf({ post: { rate: { is: 'flat', amount: '6.00' }, freeFrom: null } }, [item('A')], {
+    offers: offers.map(({ off, from, by }, i) =>
+      offerOf(`offer-${i}`, i + 1, {
+        benefit: {
+          is: 'off goods',
+          goods: null,
+          off: by === 'amount' ? { by: 'amount', amount: off } : { by: 'percent', percent: off },
+        },
+        asks: from === undefined ? [] : [{ over: 'value', value: from, test: 'before' }],
+      }),
+    ),
+  }).open();
+  const fidelity = afterGoodsOnly({ value: minor(5000), test }, 600, book.offers);
+  return fidelity.is === 'bounded' ? fidelity.bound : fidelity.is;
+}
+
+test('tested as list value all that is freed may be charged, once an offer brings the value below', () => {
+  expect(beside('before')).toBe('exact');
+  expect(beside('before', { off: '10' })).toBe(600);
+  // From 60.00 on 10 % leave 54.00.
+  expect(beside('before', { off: '10', from: '60.00' })).toBe('exact');
+  expect(beside('before', { off: '20', from: '60.00' })).toBe(600);
+});
+
+test('offers of which none does by itself may bring it below together', () => {
+  const tenth = { off: '10', from: '60.00' };
+  expect(beside('before', tenth, tenth)).toBe(600);
+  expect(beside('before', tenth, { off: '0.50', by: 'amount' })).toBe(600);
+});
+
+test('tested after discounts nothing is lost that leaving the offer unused would not cost', () => {
+  // 10 % of 50.00 is 5.00, and may be 0.10 less line by line.
+  expect(beside('after', { off: '10' })).toBe(110);
+  expect(beside('after', { off: '20' })).toBe('exact');
+  expect(beside('after', { off: '4.00', by: 'amount' })).toBe(200);
+  // From 54.50 on more than 4.50 has to go.
+  expect(beside('after', { off: '4.00', by: 'amount', from: '54.50' })).toBe(149);
+});
