@@ -136,6 +136,8 @@ describe('plemb goods, render and check', () => {
     ]);
     expect(told(put('adopted.json', adopted.stdout)).text).toBe(text);
     const wrong = plemb('adopt', 'harrowmere', put('wrong.tsv', text.replace('SITE\tEUR', 'SITE\tCHF')));
+    const pounds = plemb('adopt', 'harrowmere', put('plans-gbp.tsv', text.replace('SITE\tEUR', 'SITE\tGBP')));
+    expect(JSON.parse(pounds.stdout).markets[0]).toMatchObject({ currency: 'GBP', locale: 'en-GB' });
     expect([wrong.status, wrong.stderr]).toEqual([2, expect.stringContaining('plans.tsv')]);
   });
   test('adopt prints the book that a feed says, which is told as that feed again', () => {

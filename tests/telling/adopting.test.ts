@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { type BookFile, bookFileSchema, patched, patchWith, readBookFile } from '../../src/core/book/index.ts';
+import { type BookFile, type Market, patched, patchWith, readBookFile } from '../../src/core/book/index.ts';
 import {
   type Adopted,
   adoptionRows,
@@ -18,6 +18,7 @@ import { opened } from '../books/opened.ts';
 import { seedFrom, times } from '../trials.ts';
 import { offerlessWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
 import { withCarrier } from './carried.ts';
+import { type Pick1, plain, plansChanged } from './changed-plans.ts';
 import { feedWorldOf } from './feed-world.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -150,68 +151,6 @@ const edits: readonly ((shop: Shop, pick: <T>(list: readonly T[]) => T | undefin
   }),
 ];
 
-/** A book whose templates and zones are the shop's one for one: no kinds and rates of their own, one map for all. */
-function plain({ goods, templates, ...book }: BookFile): BookFile {
-  const zones = templates[0]?.zones ?? [];
-  return bookFileSchema.parse({
-    ...book,
-    templates: templates.map((template) => ({
-      ...template,
-      zones,
-      lanes: Object.fromEntries(
-        Object.entries(template.lanes)
-          .filter(([zone]) => zones.includes(zone))
-          .map(([zone, row]) => [
-            zone,
-            Object.fromEntries(
-              Object.entries(row).map(([service, lane]) => [service, { ...lane, kinds: {}, dated: [], bounds: [] }]),
-            ),
-          ]),
-      ),
-    })),
-    goods: goods.map((item) => ({ ...item, kind: null, origin: null, ownRate: null, dated: [] })),
-  });
-}
-
-type Pick1 = <T>(list: readonly T[]) => T | undefined;
-
-/** The same at Harrowmere, line by line; nothing where there is no such line. */
-const linesChanged: readonly ((rows: string[][], pick: Pick1) => string[][])[] = [
-  (rows, pick) => {
-    // Of a plan without parcels: with them what is taken for one lane is nearest for all.
-    const whole = new Set(rows.filter(([kind, , , grams]) => kind === 'PLAN' && grams === '').map(([, key]) => key));
-    const rate = pick(rows.filter(([kind, plan = '']) => kind === 'RATE' && whole.has(plan)));
-    if (rate) rate[4] = '3.33';
-    return rows;
-  },
-  (rows, pick) => {
-    const line = pick(rows.filter(([kind, key]) => kind === 'DELIVERY' && key?.startsWith('FREE-')));
-    if (line) line[5] = '77.00';
-    return rows;
-  },
-  (rows, pick) => {
-    const line = pick(
-      rows.filter(([kind, key]) => (kind === 'GOODS' || kind === 'DELIVERY') && !key?.startsWith('FREE-')),
-    );
-    if (line) line[2] = 'By hand';
-    return rows;
-  },
-  (rows, pick) => {
-    const line = pick(rows.filter(([kind]) => kind === 'GOODS'));
-    return rows.filter((row) => row !== line);
-  },
-  (rows, pick) => {
-    const label = pick(
-      rows.flatMap(([kind, , , , , labels]) => (kind === 'LISTING' && labels ? labels.split(' ') : [])),
-    );
-    return label === undefined
-      ? rows
-      : [
-          ...rows.filter(([kind]) => kind),
-          ['GOODS', 'BY-HAND', 'By hand', 'By hand', label, 'OFF 7', 'BYHAND', '', ''],
-        ];
-  },
-];
 /** The same at Findlark, in the text of a feed. */
 const feedChanged: readonly ((text: string, pick: Pick1) => string)[] = [
   (text, pick) => {
@@ -242,14 +181,7 @@ const changedBy: Record<(typeof channels)[number], (file: ChannelFile, pick: Pic
     return { name, text: JSON.stringify(shop) };
   },
   findlark: ({ name, text }, pick) => ({ name, text: pick(feedChanged)?.(text, pick) ?? text }),
-  harrowmere: ({ name, text }, pick) => {
-    const rows = text
-      .split('\n')
-      .slice(0, -1)
-      .map((row) => row.split('\t'));
-    const changed = pick(linesChanged)?.(rows, pick) ?? rows;
-    return { name, text: changed.map((row) => `${row.join('\t')}\n`).join('') };
-  },
+  harrowmere: plansChanged,
 };
 
 test.each(channels)('what somebody changed at %s is told, and taken it is so in the book', (id) => {
@@ -260,13 +192,15 @@ test.each(channels)('what somebody changed at %s is told, and taken it is so in 
     const random = seeded(seed * 7 + 1);
     const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
     const { goods, ...body } = plain(tellableWorldOf(seed).book);
+    const [market] = body.markets as [Market];
     const first = told(dialect, { ...body, goods });
     const own = adopt(dialect, first.files);
-    expect(adoptionRows(body, dialect, first, own, own)).toEqual([]);
+    const taking = { book: body, dialect, market, isTurned: false, told: first, here: own, there: own };
+    expect(adoptionRows(taking)).toEqual([]);
     const there = adopt(dialect, [changedBy[id](first.files[0] as ChannelFile, pick)]);
     // A rate that somebody changed may leave a delivery campaign paying some services in part.
     if (there.lost.some(({ is }) => !besideTheFile.includes(is))) continue;
-    const rows = adoptionRows(body, dialect, first, own, there);
+    const rows = adoptionRows({ ...taking, there });
     for (const { what, state, edits: taken } of rows) if (taken) found.add(`${what} ${state}`);
     const where = `book ${seed}: ${JSON.stringify(rows)}`;
     // What the book says in another way: an offer of several steps, a zone of several places, a group's own plan.
@@ -283,7 +217,7 @@ test.each(channels)('what somebody changed at %s is told, and taken it is so in 
       const taken = left.flatMap((row) => row.edits ?? []);
       made = unwrap(readBookFile(patched(made, patchWith(made, null, taken))));
       const now = told(dialect, made);
-      left = adoptionRows(made, dialect, now, adopt(dialect, now.files), there);
+      left = adoptionRows({ ...taking, book: made, told: now, here: adopt(dialect, now.files), there });
     }
     // Nothing is left to be taken; at the shop, nothing but what could not be.
     expect(

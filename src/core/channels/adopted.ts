@@ -73,6 +73,12 @@ export type NotAdopted =
   | { readonly is: 'shown'; readonly offer: string }
   /** A promotion or an item that another feed says otherwise: the first is taken. */
   | { readonly is: 'other in a feed'; readonly of: string }
+  /** What a unit of the book's currency is in another: not told there, and taken as its goods' prices have it. */
+  | { readonly is: 'exchange'; readonly from: string; readonly to: string; readonly rate: string }
+  /** Things that a channel has in one of its currencies alone, or otherwise there, which a book has for all markets. */
+  | { readonly is: 'otherwise in'; readonly currency: string; readonly things: number }
+  /** Goods that are listed in one of its currencies alone: those of the first are listed in all. */
+  | { readonly is: 'listed in one'; readonly currency: string; readonly goods: number }
   /** An amount off some goods together, which no offer takes: it is left out. */
   | { readonly is: 'amount of some goods'; readonly offer: string }
   /** A campaign that ends before it begins, so that it never holds: it is left out. */

@@ -4,8 +4,8 @@ import { manifests } from '#manifests';
 import { listedAt } from './listed.ts';
 
 export type { Adopted, NotAdopted } from './adopted.ts';
-export { type AdoptRow, adoptionRows } from './adoption/index.ts';
-export { begunFrom } from './begun-from.ts';
+export { type AdoptRow, adoptionRows, type Difference, type Taking } from './adoption/index.ts';
+export { begunFrom, isLive, sitesAdopted } from './begun-from.ts';
 export { leastBefore, leastTaking, stated, type Threshold } from './bounds.ts';
 export { dialectOf, dialects, hasOwnFile, marketTold, siteFor, sitesOf, type ToldSite, toldAt } from './channels.ts';
 export { countedAt } from './counted.ts';

@@ -22,9 +22,11 @@ import {
   adoptionRows,
   begunFrom,
   type ChannelFile,
+  countedAt,
   dialectOf,
   filesOf,
   type Listing,
+  marketTold,
   type NotAdopted,
   type Note,
   type ReadLine,
@@ -35,6 +37,7 @@ import {
   remedyEdits,
   type Stock,
   settingsOf,
+  sitesAdopted,
   toldAt,
 } from '../../core/channels/index.ts';
 import {
@@ -141,6 +144,8 @@ export interface Adoptable {
 export interface BegunThere {
   readonly edits: readonly Edit[];
   readonly counts: Readonly<Record<'zones' | 'services' | 'templates' | 'offers' | 'goods', number>>;
+  /** The currencies in which amounts are taken beside the book's. */
+  readonly besides: readonly Currency[];
   readonly lost: readonly NotAdopted[];
 }
 
@@ -434,44 +439,51 @@ export function recordsThere(
 }
 
 /**
- * What is live at a channel beside what the draft would tell it, but what it holds for review; null where it cannot be
- * read into a book.
+ * What is live at a channel in a currency beside what the draft would tell it, but what it holds for review; null where
+ * it is told nothing in it.
  */
 export function adoptable(
   basis: Told,
   id: ChannelId,
+  currency: Currency,
   live: readonly ChannelFile[],
   held: readonly string[],
   moment: number,
 ): Result<Adoptable> | null {
-  const dialect = dialectOf(id);
-  const { compiled, goods, book } = draftAt(basis, dialect);
-  const { adopt } = dialect;
-  if (!compiled || !adopt) return null;
-  const there = adopt(live);
+  const dialect = sitesAdopted(id).find((site) => site.currency === currency);
+  const market = dialect && marketTold(basis.drafted.book, dialect);
+  if (!dialect || !market) return null;
+  const { compiled: whole, goods, book } = draftAt(basis, dialect);
+  if (!whole) return null;
+  const there = dialect.adopt(live);
   if (!there.ok) return there;
-  const told = dialect.render(asOf(compiled, moment), readyFor(compiled, goods).ready.goods);
-  const here = adopt(filesOf(told.rules.without(new Set(held))));
+  const compiled = asOf(whole, moment);
+  const told = dialect.render(compiled, readyFor(whole, goods).ready.goods);
+  const here = dialect.adopt(filesOf(told.rules.without(new Set(held))));
   if (!here.ok) return here;
+  const isTurned = countedAt(compiled, dialect).book !== compiled;
   const offers = new Set(held.map(there.value.named.offerOf));
-  return ok({ rows: adoptionRows(book, dialect, told, here.value, there.value, offers), lost: there.value.lost });
+  const taking = { book, dialect, market, isTurned, told, here: here.value, there: there.value };
+  return ok({ rows: adoptionRows(taking, offers), lost: there.value.lost });
 }
 
-/** What an empty book would begin with of what is live at a channel; null where that cannot be read into a book. */
+/** What an empty book would begin with of what is live at a channel; null where it does not sell in its currency. */
 export function begunThere(basis: Told, id: ChannelId, live: readonly ChannelFile[]): Result<BegunThere> | null {
-  const there = dialectOf(id).adopt?.(live) ?? null;
-  if (!there?.ok) return there;
-  const { zones, services, templates, offers } = there.value.book;
+  const begun = begunFrom(draftOf(basis).book, id, live);
+  if (!begun?.ok) return begun;
+  const { edits, there, besides, lost } = begun.value;
+  const { zones, services, templates, offers } = there.book;
   return ok({
-    edits: begunFrom(draftOf(basis).book, id, there.value),
+    edits,
     counts: {
       zones: zones.length,
       services: services.length,
       templates: templates.length,
       offers: offers.length,
-      goods: there.value.goods().length,
+      goods: there.goods().length,
     },
-    lost: there.value.lost,
+    besides,
+    lost,
   });
 }
 

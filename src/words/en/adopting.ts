@@ -1,5 +1,5 @@
-import type { Book } from '../../core/book/index.ts';
-import type { AdoptRow, NotAdopted } from '../../core/channels/index.ts';
+import { type Book, changesTo } from '../../core/book/index.ts';
+import type { AdoptRow, Difference, NotAdopted } from '../../core/channels/index.ts';
 import { counts } from './figures.ts';
 import { upToSome } from './list.ts';
 import { pathWords, valueWords } from './paths.ts';
@@ -17,7 +17,7 @@ export interface AdoptWords {
 export function adoptWords(book: Book, row: AdoptRow, where: string): AdoptWords {
   const { what, state, path, fields, edits } = row;
   const name = state === 'new' ? `${row.name}` : pathWords(book, path);
-  const side = (of: 'here' | 'there') => fields.map((one) => valueWords(one[of])).join('; ');
+  const side = (of: 'here' | 'there') => fields.map((one) => differing(one)[of]).join('; ');
   switch (state) {
     case 'new':
       return {
@@ -33,6 +33,22 @@ export function adoptWords(book: Book, row: AdoptRow, where: string): AdoptWords
       return { name, what: `${what}, different`, here: side('here'), there: side('there'), taken: edits && 'as there' };
   }
 }
+
+/** A field on both sides; where it reads alike on both, what differs within it. */
+function differing({ here, there }: Difference): { readonly here: string; readonly there: string } {
+  const whole = { here: valueWords(here), there: valueWords(there) };
+  if (whole.here !== whole.there) return whole;
+  const within = changesTo(here, there);
+  const side = (of: 'before' | 'after') =>
+    upToSome(
+      within.map((change) => [...change.path.slice(1, -1).map(stepWords), valueWords(change[of])].join(': ')),
+      3,
+    );
+  return { here: side('before'), there: side('after') };
+}
+
+/** A step of a table by where it ends, as changes call it. */
+const stepWords = (edge: string): string => (edge === 'open' ? 'above' : `up to ${edge}`);
 
 /** What a book could not say of what is live, each sort once. */
 export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
@@ -72,6 +88,21 @@ export function notAdoptedWords(lost: readonly NotAdopted[]): string[] {
       'fine parcels',
       ({ set, grams }) => `${set} (${grams} g)`,
       (all) => `Parcels so small that sending them again makes them larger, and rates a little coarser: ${all}.`,
+    ),
+    ...of(
+      'exchange',
+      ({ from, to, rate }) => `1 ${from} as ${rate} ${to}`,
+      (all) => `What currencies are worth goes by the prices there, about: ${all}.`,
+    ),
+    ...of(
+      'otherwise in',
+      ({ currency, things }) => `${counts(things, 'thing')} in ${currency}`,
+      (all) => `A book has the same lanes and offers in all currencies: ${all} otherwise, or there alone.`,
+    ),
+    ...of(
+      'listed in one',
+      ({ currency, goods }) => `${counts(goods, 'item', 'goods')} beside ${currency}`,
+      (all) => `What is listed in one currency alone is listed in all, or in none: ${all}.`,
     ),
     ...of(
       'frees its goods alone',

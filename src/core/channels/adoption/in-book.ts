@@ -1,17 +1,37 @@
-import type { Book } from '../../book/index.ts';
+import type { Book, Market } from '../../book/index.ts';
+import type { Currency } from '../../exact/index.ts';
 import type { Adopted } from '../adopted.ts';
+import { hasOwnFile, marketTold, sitesOf } from '../channels.ts';
 import type { Dialect, Rendition } from '../dialect.ts';
 import { settingsOf } from '../manifest.ts';
 
 /** What taking a thing from a channel goes by. */
 export interface Taking {
   readonly book: Book;
-  readonly dialect: Pick<Dialect, 'id' | 'settings'>;
+  readonly dialect: Pick<Dialect, 'id' | 'settings' | 'currency'>;
+  /** The market that is told there. */
+  readonly market: Market;
+  /** Amounts there have tax otherwise than in the book, and are turned on the way: none of them can be taken. */
+  readonly isTurned: boolean;
   readonly told: Pick<Rendition, 'zoneOfName'>;
-  /** What it is told, and what is there, both read in the same way. */
+  /** What it is told, without what it holds for review, and what is there, both read in the same way. */
   readonly here: Adopted;
   readonly there: Adopted;
 }
+
+/** The currency of the channel's amounts, where what they are taken into is written in another; else null. */
+export const beside = ({ book, dialect }: Taking, written: string | null = null): Currency | null =>
+  (written ?? book.markets[0]?.currency) === dialect.currency ? null : dialect.currency;
+
+/** The currencies in which a channel is told a market, each by a file of its own. */
+const currenciesTold = ({ book, dialect }: Taking): Currency[] =>
+  sitesOf(dialect.id).flatMap((site) => (hasOwnFile(site) && marketTold(book, site) ? site.currency : []));
+
+/** Whether it is told other markets too, by files of their own. */
+export const isOneOfSeveral = (taking: Taking): boolean => currenciesTold(taking).length > 1;
+
+/** Whether another market goes before: what markets share is taken from that one. */
+export const isBehind = (taking: Taking): boolean => currenciesTold(taking)[0] !== taking.dialect.currency;
 
 /** The channel's word for a service of what was read there. */
 export const wordFor = ({ dialect, there }: Taking, service: string): string =>

@@ -1,30 +1,20 @@
-import type { Book } from '../../book/index.ts';
-import type { Adopted } from '../adopted.ts';
 import { inBook, type Taking } from './in-book.ts';
 import { sameGoods } from './same-goods.ts';
 import { editsFor } from './taking.ts';
 import { type AdoptRow, differing, testedAs, thingsOf } from './things.ts';
 
-export type { AdoptRow } from './things.ts';
+export type { Taking } from './in-book.ts';
+export type { AdoptRow, Difference } from './things.ts';
 
 /**
  * Where what is live at a channel parts from what the book would tell it, thing by thing. Goods are left out: what a
  * channel lists, its own record says.
  *
- * @param told what the channel is told of the book
- * @param here the same, read as `there` is, without what it holds for review
  * @param held the offers that it holds so: they are told of elsewhere
  */
-export function adoptionRows(
-  book: Book,
-  dialect: Taking['dialect'],
-  told: Taking['told'],
-  here: Adopted,
-  there: Adopted,
-  held: ReadonlySet<string> = new Set(),
-): AdoptRow[] {
+export function adoptionRows(taking: Taking, held: ReadonlySet<string> = new Set()): AdoptRow[] {
+  const { here, there } = taking;
   const [ours, theirs] = [thingsOf(here), thingsOf(there)];
-  const taking: Taking = { book, dialect, told, here, there };
   const onSame = sameGoods(here, there);
   const rows = [...new Set([...theirs.keys(), ...ours.keys()])].flatMap((key): AdoptRow[] => {
     const own = ours.get(key);

@@ -1,7 +1,22 @@
-import { alike, type Book, channelsOf, type Edit, editTo, valueAt } from '../../book/index.ts';
+import { alike, channelsOf, type Edit, valueAt } from '../../book/index.ts';
+import type { Currency } from '../../exact/index.ts';
 import { keysOf } from '../keys.ts';
-import { inBook, inTerms, offerFor, serviceOf, type Taking, wordFor, zoneOf, zonesIn } from './in-book.ts';
-import { type AdoptRow, type Body, type Difference, type Thing, testedAs } from './things.ts';
+import { fieldChanges, laneChanges } from './changed.ts';
+import {
+  beside,
+  inBook,
+  inTerms,
+  isBehind,
+  isOneOfSeveral,
+  offerFor,
+  serviceOf,
+  type Taking,
+  wordFor,
+  zoneOf,
+  zonesIn,
+} from './in-book.ts';
+import { alikeButAmounts, allRestated, broughtHome, hasAmounts } from './money.ts';
+import type { AdoptRow, Body, Difference, Thing } from './things.ts';
 
 /** The edits by which the book has a thing as it is there; null where the book says it in another way. */
 export function editsFor(
@@ -12,18 +27,24 @@ export function editsFor(
 ): readonly Edit[] | null {
   const { book } = taking;
   const at = inBook(taking, path);
-  const own = at === null ? undefined : valueAt(book, at);
   if (at === null) return null;
+  const own = valueAt(book, at);
   const stands = own !== undefined;
   const id = path[1] ?? '';
-  if (state === 'different' && what === 'lane') return stands ? laneChanges(book, at, body, fields) : null;
-  if (state === 'different') return stands ? fieldChanges(taking, at, own as Body, fields) : null;
+  if (state === 'different') {
+    if (!stands) return null;
+    return what === 'lane' ? laneChanges(taking, at, body, fields) : fieldChanges(taking, at, own as Body, fields);
+  }
+  if (what === 'offer') {
+    if (state === 'gone') return endedThere(taking, at[1] ?? '');
+    return stands ? heldThere(taking, at[1] ?? '', body) : offerEdits(taking, id);
+  }
+  // Of what markets share, the one that goes before decides what there is.
+  if (isBehind(taking)) return null;
   switch (what) {
     case 'lane':
       if (state === 'gone') return stands ? [{ path: at }] : null;
       return laneEdits(taking, path, at);
-    case 'offer':
-      return state === 'gone' ? endedThere(taking, at[1] ?? '') : stands ? null : offerEdits(taking, id);
     case 'service':
       return state === 'new' ? serviceEdits(taking, id) : null;
     case 'zone':
@@ -31,88 +52,6 @@ export function editsFor(
     case 'template':
       return state === 'new' && !stands ? templateEdits(taking, id) : null;
   }
-}
-
-/** A thing's fields as they are there: nothing where the book does not have one of them as the channel is told it. */
-function fieldChanges(
-  taking: Taking,
-  at: readonly string[],
-  own: Body,
-  fields: readonly Difference[],
-): readonly Edit[] | null {
-  const edits = fields.map(({ field, here, there }): Edit | null => {
-    const value = fieldAs(taking, at, field, own[field], here, there);
-    return value === undefined ? null : editTo([...at, field], value);
-  });
-  return edits.every((edit) => edit !== null) ? edits : null;
-}
-
-/** What a field of the book is to be for the channel to have it as it has; undefined where that is not known. */
-function fieldAs(
-  taking: Taking,
-  [list]: readonly string[],
-  field: string,
-  own: unknown,
-  here: unknown,
-  there: unknown,
-): unknown {
-  // Of places a channel may be told in another way than the book has them.
-  if (list === 'zones' && field !== 'name') return alike(own, here) ? there : undefined;
-  if (list !== 'offers') return there;
-  if (field === 'zones') {
-    const zones = zonesIn(taking, there as readonly string[] | null);
-    return zones === 'none' ? undefined : zones;
-  }
-  // What an offer is on is called there by what all offers are on.
-  if (field === 'goods') return undefined;
-  if (field !== 'benefit' && field !== 'asks') return there;
-  return changedIn(own, inTerms(taking, here), inTerms(taking, there));
-}
-
-/**
- * What the book has, with what differs there: a benefit or conditions that the channel is told more plainly stay else
- * as they are. Undefined where what differs is not in the book as it is told, or names goods.
- */
-function changedIn(own: unknown, here: unknown, there: unknown): unknown {
-  if (alike(here, there)) return own;
-  if (isTold(own, here)) return there;
-  if (Array.isArray(own) && Array.isArray(here) && Array.isArray(there)) {
-    if (own.length !== here.length || here.length !== there.length) return undefined;
-    const all = there.map((one, i) => changedIn(own[i], here[i], one));
-    return all.includes(undefined) ? undefined : all;
-  }
-  const [mine, told, found] = [own, here, there] as Body[];
-  if (!isBody(mine) || !isBody(told) || !isBody(found)) return undefined;
-  const changed = Object.keys(found)
-    .filter((key) => !alike(told[key], found[key]))
-    .map((key) => [key, key === 'goods' ? undefined : changedIn(mine[key], told[key], found[key])] as const);
-  return changed.some(([, value]) => value === undefined) ? undefined : { ...mine, ...Object.fromEntries(changed) };
-}
-
-const isBody = (one: unknown): one is Body => typeof one === 'object' && one !== null;
-
-/** Whether the book has what a channel is told: figures may be written otherwise. */
-const isTold = (own: unknown, here: unknown): boolean =>
-  alike(own, here) ||
-  (typeof own === 'string' && typeof here === 'string' && own !== '' && Number(own) === Number(here));
-
-/** What of a lane is told as one: fees with the rate, bounds by where its steps end. */
-const ofRate = ['rate', 'fees', 'bounds', 'values'];
-
-/**
- * A lane as it is there. A threshold may be told by the rate too, as one of its own group by steps: then both are
- * taken; else what does not differ stays as the book has it, which the channel may have been told more plainly.
- */
-function laneChanges(book: Book, at: readonly string[], there: Body, fields: readonly Difference[]): Edit[] {
-  const own = (valueAt(book, at) ?? {}) as Body;
-  const here: Body = { ...there, ...Object.fromEntries(fields.map((one) => [one.field, one.here])) };
-  const isBySelf = (own.freeFrom === null) === (here.freeFrom === null);
-  const differ = fields.map(({ field }) => field);
-  const rate = !isBySelf || differ.some((field) => ofRate.includes(field)) ? ofRate : [];
-  const taken = testedAs(own, there);
-  return [...new Set([...differ, ...rate, ...(isBySelf ? [] : ['freeFrom'])])].flatMap((field) =>
-    alike(own[field], taken[field]) ? [] : [{ path: [...at, field], value: taken[field] }],
-  );
 }
 
 /** Zones of the channel that the book does not have yet. */
@@ -140,6 +79,8 @@ function laneEdits(taking: Taking, path: readonly string[], at: readonly string[
   const served = taking.book.templates.find(({ id }) => id === template);
   const lane = taking.there.book.templates.find(({ id }) => id === template)?.lanes[zone]?.[service];
   if (!served || !lane || !taking.book.services.some(({ id }) => id === at[4])) return null;
+  // What its rate is in the template's own currency nobody says.
+  if (taking.isTurned || beside(taking, served.currency) !== null) return null;
   return [
     ...zoneEdits(taking, [zone]),
     ...(served.zones.includes(own) ? [] : [{ path: ['templates', template, 'zones'], value: [...served.zones, own] }]),
@@ -149,7 +90,7 @@ function laneEdits(taking: Taking, path: readonly string[], at: readonly string[
 
 function templateEdits(taking: Taking, id: string): Edit[] | null {
   const template = taking.there.book.templates.find((one) => one.id === id);
-  if (!template) return [];
+  if (!template || taking.isTurned) return null;
   const served = template.zones.filter((zone) => template.lanes[zone]);
   const zones = zonesIn(taking, served);
   if (zones === null || zones === 'none') return null;
@@ -161,7 +102,8 @@ function templateEdits(taking: Taking, id: string): Edit[] | null {
       ),
     ]),
   );
-  return [...zoneEdits(taking, served), { path: ['templates', id], value: { ...template, zones, lanes } }];
+  const value = { ...template, zones, lanes, currency: beside(taking) };
+  return [...zoneEdits(taking, served), { path: ['templates', id], value }];
 }
 
 /** An offer that holds at the channel alone, with the goods it is on, its zones, and those it competes with there. */
@@ -170,7 +112,7 @@ function offerEdits(taking: Taking, id: string): Edit[] | null {
   const fresh = there.book.offers.filter((one) => !book.offers.some((own) => own.id === offerFor(taking, one.id)));
   const offer = fresh.find((one) => one.id === id);
   const zones = offer ? zonesIn(taking, offer.zones) : 'none';
-  if (!offer || zones === 'none') return null;
+  if (!offer || zones === 'none' || (taking.isTurned && hasAmounts(offer))) return null;
   const rivals = there.book.eitherOr
     .flatMap((group) => (group.offers.includes(id) ? group.offers.map((one) => offerFor(taking, one)) : []))
     .filter((one) => book.offers.some((own) => own.id === one));
@@ -179,23 +121,27 @@ function offerEdits(taking: Taking, id: string): Edit[] | null {
   const number = keeps ? offer.number : book.numbered + 1 + fresh.indexOf(offer);
   const goods = ('goods' in offer.benefit ? offer.benefit.goods : null) ?? offer.goods;
   const selection = there.book.selections.find((one) => one.id === goods);
-  const own = selection && { ...selection, id: freshId(selection.id, book.selections) };
+  const known = book.selections.find(
+    (one) => one.id === selection?.id && alike(one.takes, selection.takes) && alike(one.except, selection.except),
+  );
+  const own = known ?? (selection && { ...selection, id: freshId(selection.id, book.selections) });
   /** On the selection as the book has it. */
   const onOwn = <T extends object>(one: T): T =>
     own && 'goods' in one && one.goods !== null ? { ...one, goods: own.id } : one;
   const placed = onOwn({
     ...offer,
     zones,
-    benefit: inTerms(taking, onOwn(offer.benefit)),
-    asks: offer.asks.map(onOwn),
+    benefit: inBookAmounts(taking, inTerms(taking, onOwn(offer.benefit))),
+    asks: inBookAmounts(taking, offer.asks.map(onOwn)),
   });
+  const markets = isOneOfSeveral(taking) ? [taking.market.id] : null;
   return [
     ...zoneEdits(taking, offer.zones ?? []),
-    ...(own ? [{ path: ['selections', own.id], value: own }] : []),
+    ...(own && !known ? [{ path: ['selections', own.id], value: own }] : []),
     { path: ['numbered'], value: Math.max(book.numbered + (keeps ? 0 : fresh.length), number) },
     {
       path: ['offers', id],
-      value: { ...placed, number, channels: [dialect.id] },
+      value: { ...placed, number, markets, channels: [dialect.id] },
     },
     ...(rivals.length === 0
       ? []
@@ -219,11 +165,48 @@ const freshId = (wanted: string, taken: readonly { readonly id: string }[]): str
   return keyFor(wanted);
 };
 
-/** An offer that a channel has no more is not meant there; one that was meant there alone rests. */
-function endedThere({ book, dialect }: Taking, id: string): Edit[] | null {
+/** Amounts as the book is written: in its own currency about the same, and exactly in the channel's. */
+function inBookAmounts(taking: Taking, value: unknown): unknown {
+  const currency = beside(taking);
+  const [home] = taking.book.markets;
+  const rate = taking.book.exchange.find((one) => one.from === home?.currency && one.to === currency)?.rate;
+  if (currency === null || home === undefined || rate === undefined) return value;
+  return broughtHome(value, { currency, home: home.currency as Currency, rate });
+}
+
+/** An offer of the book that holds in other markets of the same channel, and there in this one as well. */
+function heldThere(taking: Taking, id: string, body: Body): Edit[] | null {
+  const { book, dialect, market } = taking;
+  const own = book.offers.find((one) => one.id === id);
+  if (!own?.markets || own.markets.includes(market.id) || !own.channels?.includes(dialect.id)) return null;
+  const fields = ['benefit', 'asks'] as const;
+  const there = { benefit: inTerms(taking, body.benefit), asks: inTerms(taking, body.asks) };
+  if (taking.isTurned && hasAmounts(own)) return null;
+  if (!fields.every((field) => alikeButAmounts(own[field], there[field]))) return null;
+  const currency = beside(taking);
+  return [
+    { path: ['offers', id, 'markets'], value: [...own.markets, market.id] },
+    ...(currency === null || !hasAmounts(own)
+      ? []
+      : fields.map((field) => ({
+          path: ['offers', id, field],
+          value: allRestated(own[field], there[field], currency),
+        }))),
+  ];
+}
+
+/**
+ * An offer that a channel has no more is not meant there; one that was meant there alone rests. One that another market
+ * of the same channel may have still is not meant in this market, where that takes it from no other channel.
+ */
+function endedThere(taking: Taking, id: string): Edit[] | null {
+  const { book, dialect, market } = taking;
   const offer = book.offers.find((one) => one.id === id);
   if (!offer) return null;
   const others = (offer.channels ?? channelsOf(book)).filter((one) => one !== dialect.id);
+  const markets = (offer.markets ?? book.markets.map((one) => one.id)).filter((one) => one !== market.id);
+  if (isBehind(taking) && markets.length > 0)
+    return others.some((one) => one in book.channels) ? null : [{ path: ['offers', id, 'markets'], value: markets }];
   return others.length === 0
     ? [{ path: ['offers', id, 'state'], value: 'paused' }]
     : [{ path: ['offers', id, 'channels'], value: others }];

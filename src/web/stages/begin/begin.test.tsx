@@ -3,11 +3,17 @@ import { afterEach, expect, test } from 'vitest';
 import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, drafted, noHistory, press, screen, stands, type } from '../../../../tests/screen.tsx';
-import { bookFileSchema, starterBook } from '../../../core/book/index.ts';
+import { type BookFile, bookFileSchema, starterBook } from '../../../core/book/index.ts';
 import { dialectOf, filesOf } from '../../../core/channels/index.ts';
 import { starterNames } from '../../../words/index.ts';
 
 afterEach(away);
+
+/** A book and its goods, made ready for its first market. */
+function inHome(file: BookFile) {
+  const { book, goods } = opened(file);
+  return [book, goods] as const;
+}
 
 const empty = bookFileSchema.parse({
   ...starterBook({ country: 'IE', currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }, starterNames),
@@ -71,6 +77,34 @@ test('an empty book begins with what is live at a channel, told again it is the 
   const saved = bookFileSchema.parse(Object.fromEntries(fields.map((field) => [field, stands(field)])));
   const again = opened(saved);
   expect(filesOf(shop.render(again.book, again.goods).rules)).toEqual(live);
+});
+
+test('it begins with both sites of a marketplace: amounts in pounds stand beside', async () => {
+  const told = filesOf(dialectOf('harrowmere').render(...inHome(smallBook())).rules);
+  const inPounds = {
+    name: 'plans-gbp.tsv',
+    text: (told[0]?.text ?? '').replace('SITE\tEUR', 'SITE\tGBP').replace('STANDARD\t7.30', 'STANDARD\t6.10'),
+  };
+  at('/begin', empty, { 'GET /channels/harrowmere/files': { told: null, live: [...told, inPounds] } });
+  const begin = within(await screen.findByRole('region', { name: 'Begin with Harrowmere' }));
+  await begin.findByText(/and 3 goods, with amounts in GBP beside/);
+  press(begin.getByRole('button', { name: 'Begin with Harrowmere’s' }));
+  await waitFor(() => expect(stands('markets/gbp/currency')).toBe('GBP'));
+  const [zone] = Object.keys(stands('templates/soaps/lanes') as object);
+  expect(stands(`templates/soaps/lanes/${zone}/standard`)).toMatchObject({
+    rate: { is: 'flat', amount: '7.30' },
+    also: { GBP: { is: 'flat', amount: '6.10' } },
+  });
+});
+
+test('a book in a currency in which a channel does not sell cannot begin with it, which is said', async () => {
+  const [home] = empty.markets;
+  const shop = dialectOf('lerrin-shop');
+  const live = filesOf(shop.render(...inHome(smallBook())).rules);
+  const dollars = bookFileSchema.parse({ ...empty, markets: [{ ...home, currency: 'USD' }] });
+  at('/begin', dollars, { 'GET /channels/lerrin-shop/files': { told: null, live } });
+  await screen.findByText(/live at Lerrin Shop is in EUR: a book whose first market is in USD cannot/);
+  expect(screen.queryByRole('button', { name: /Begin with Lerrin/ })).toBeNull();
 });
 
 test('what is live and makes no book is said where an empty book could begin with it', async () => {

@@ -1,6 +1,6 @@
 import { type ChannelId, channelIds } from '../../../core/book/index.ts';
-import { dialectOf } from '../../../core/channels/index.ts';
-import type { Result } from '../../../core/exact/index.ts';
+import { sitesAdopted } from '../../../core/channels/index.ts';
+import type { Currency, Result } from '../../../core/exact/index.ts';
 import { channelName, counts, listed } from '../../../words/index.ts';
 import { useFilesQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
@@ -10,7 +10,7 @@ import { Lost, NoBook } from '../../ui/not-adopted.tsx';
 /** What is live at channels already, as a book to begin with; nothing where none has anything. */
 export function FromChannels({ book, moment }: { book: OpenBook; moment: number }) {
   return channelIds
-    .filter((id) => dialectOf(id).adopt !== null)
+    .filter((id) => sitesAdopted(id).length > 0)
     .map((id) => <FromChannel key={id} id={id} book={book} moment={moment} />);
 }
 
@@ -22,10 +22,18 @@ function FromChannel({ id, book, moment }: { id: ChannelId; book: OpenBook; mome
     [live, id],
     'study',
   );
-  if (!found) return null;
   const where = channelName(id);
+  const currencies = sitesAdopted(id).map(({ currency }) => currency);
+  if (live?.length && !currencies.includes(book.home.currency as Currency))
+    return (
+      <p className="small muted mt-4">
+        What is live at {where} is in {listed(currencies)}: a book whose first market is in {book.home.currency} cannot
+        begin with it.
+      </p>
+    );
+  if (!found) return null;
   if (!found.ok) return <NoBook where={where} problems={found.problems} />;
-  const { counts: there, edits, lost } = found.value;
+  const { counts: there, edits, besides, lost } = found.value;
   return (
     <section className="mt-4" aria-label={`Begin with ${where}`}>
       <h2>Or begin with what is live at {where}</h2>
@@ -38,7 +46,8 @@ function FromChannel({ id, book, moment }: { id: ChannelId; book: OpenBook; mome
           counts(there.offers, 'offer'),
           counts(there.goods, 'item', 'goods'),
         ])}
-        . They become the book; nothing is saved before you have looked at them.
+        {besides.length > 0 && `, with amounts in ${listed(besides)} beside`}. They become the book; nothing is saved
+        before you have looked at them.
       </p>
       <Lost lost={lost} />
       <p className="mt-2">

@@ -3,7 +3,8 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { opened } from '../../../../tests/books/opened.ts';
 import { smallBook } from '../../../../tests/books/small.ts';
 import { at, away, press, screen, stands } from '../../../../tests/screen.tsx';
-import { dialectOf, filesOf, shopSchema } from '../../../core/channels/index.ts';
+import { bookFileSchema } from '../../../core/book/index.ts';
+import { dialectOf, filesOf, shopSchema, toldAt } from '../../../core/channels/index.ts';
 
 type Shop = ReturnType<typeof shopSchema.parse>;
 
@@ -80,6 +81,44 @@ test('at a marketplace a rate is taken in the book’s own terms, and what is he
   press(screen.getByRole('checkbox', { name: /^Tick all 1/ }));
   press(screen.getByRole('button', { name: 'Take 1 from Harrowmere' }));
   expect(stands('templates/soaps/lanes/home/post/rate')).toEqual({ is: 'flat', amount: '7.80' });
+});
+
+test('what is live in pounds is held against what is told in pounds, and an amount is taken as that in pounds', async () => {
+  const [home] = smallBook().markets;
+  const file = bookFileSchema.parse({
+    ...smallBook(),
+    markets: [home, { ...home, id: 'britain', name: 'Britain', currency: 'GBP', locale: 'en-GB' }],
+    exchange: [{ id: 'pounds', from: 'EUR', to: 'GBP', rate: '0.86' }],
+  });
+  const { goods: _, ...body } = file;
+  const told = toldAt('harrowmere', body, (market) => opened(file, market)).flatMap(({ rendition }) =>
+    filesOf(rendition.rules),
+  );
+  const live = told.map(({ name, text }) => ({
+    name,
+    text:
+      name === 'plans-gbp.tsv'
+        ? text.replace('RATE\tSOAPS\tIRELAND\tSTANDARD\t6.28', 'RATE\tSOAPS\tIRELAND\tSTANDARD\t6.50')
+        : text,
+  }));
+  expect(live).not.toEqual(told);
+  at('/channels/live/harrowmere', file, { 'GET /channels/harrowmere/files': { told, live } });
+  await screen.findByText(/are as the book would tell them, in EUR/);
+  press(screen.getByRole('button', { name: 'GBP, Britain' }));
+  await screen.findByText('Home, post');
+  expect(rows('Harrowmere')).toEqual(['Home, post | lane, different | 6.28 flat | 6.50 flat | as there']);
+  press(screen.getByRole('checkbox', { name: /^Tick all 1/ }));
+  press(screen.getByRole('button', { name: 'Take 1 from Harrowmere' }));
+  expect(stands('templates/soaps/lanes/home/post/also/GBP')).toEqual({ is: 'flat', amount: '6.50' });
+  expect(stands('templates/soaps/lanes/home/post/rate/amount')).toBe('7.30');
+  await screen.findByText(/are as the book would tell them, in GBP/);
+});
+
+test('of a channel that sells in no currency of the book it is said so', async () => {
+  const [home] = smallBook().markets;
+  const file = smallBook({ markets: [{ ...(home as NonNullable<typeof home>), currency: 'USD' }] });
+  at('/channels/live/harrowmere', file, { 'GET /channels/harrowmere/files': { told: null, live: [] } });
+  await screen.findByText(/Harrowmere sells in EUR and GBP: no/);
 });
 
 test('what makes no book is said, with where and why', async () => {

@@ -2,9 +2,9 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { ChannelState } from '../../../contract/index.ts';
 import type { ChannelId } from '../../../core/book/index.ts';
-import { type AdoptRow, dialectOf } from '../../../core/channels/index.ts';
+import { type AdoptRow, type ChannelFile, isLive, marketTold, sitesAdopted } from '../../../core/channels/index.ts';
 import type { Result } from '../../../core/exact/index.ts';
-import { adoptWords, channelName } from '../../../words/index.ts';
+import { adoptWords, channelName, listed } from '../../../words/index.ts';
 import { usePlaces } from '../../app/rooms.ts';
 import { useChannelQuery, useFilesQuery } from '../../data/api.ts';
 import { type OpenBook, useEngine } from '../../data/book.ts';
@@ -12,6 +12,7 @@ import type { Adoptable } from '../../engine/study.ts';
 import { Lost, NoBook } from '../../ui/not-adopted.tsx';
 import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { OfChannel } from './of-channel.tsx';
+import { type Site, SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What is live at a channel, held against what the book would tell it, and taken into the book. */
@@ -28,14 +29,10 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
   const asked = { id, moment: new Date(moment).toISOString() };
   const { data: files } = useFilesQuery(asked);
   const { data: state } = useChannelQuery(asked);
+  const sites = sitesWithFiles(book, id);
+  const [site, choose] = useSite(sites);
   const live = files?.live ?? null;
-  const held = useMemo(() => state && inReview(state), [state]);
-  const found = useEngine<Result<Adoptable> | null>(
-    (engine) => (live && live.length > 0 && held ? engine.adoptable(id, live, held, moment) : null),
-    [live, held, id, moment],
-    'study',
-  );
-  const rows = useRows(book, where, found?.ok ? found.value.rows : none);
+  const isThere = live !== null && isLive(site.dialect, live);
   return (
     <div className="stage plain">
       <section className="sheet filled" aria-label={`What is live at ${where}`}>
@@ -44,7 +41,8 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
           <h1>What is live at {where}</h1>
           <span className="muted">beside what the book would tell it</span>
         </div>
-        {dialectOf(id).adopt === null ? (
+        <SiteChoice sites={sites} chosen={site} choose={choose} />
+        {!sitesAdopted(id).some(({ currency }) => currency === site.dialect.currency) ? (
           <p>
             What is live at {where} cannot be read into the book yet. Line by line it stands beside{' '}
             <Link className="quiet" to={`/channels/${id}`}>
@@ -52,45 +50,95 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             </Link>
             .
           </p>
-        ) : files && !live?.length ? (
-          <p className="muted">{where} does not answer, or nothing is live there yet.</p>
-        ) : !found ? (
+        ) : marketTold(book.book, site.dialect) === null ? (
+          <p>
+            {where} sells in {listed(sitesAdopted(id).map(({ currency }) => currency))}: no{' '}
+            <Link className="quiet" to="/rates/markets">
+              market
+            </Link>{' '}
+            of the book does, so that it is told nothing, and nothing there can be held against it.
+          </p>
+        ) : files && !isThere ? (
+          <p className="muted">
+            {where} does not answer, or nothing is live there yet
+            {sites.length > 1 ? ` in ${site.dialect.currency}` : ''}.
+          </p>
+        ) : !live || !state ? (
           <p className="muted">Reading what is live at {where} …</p>
-        ) : !found.ok ? (
-          <NoBook where={where} problems={found.problems} />
         ) : (
-          <>
-            <p className="small muted">
-              {found.value.rows.length === 0
-                ? 'Zones, rates and offers there are as the book would tell them.'
-                : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
-              Goods are compared under “What it lists”
-              {held && held.length > 0 ? `, what ${where} holds for review under “What it is told”` : ''}.
-            </p>
-            <Lost lost={found.value.lost} />
-            {found.value.rows.length > 0 && (
-              <RecordTable
-                label={`What differs at ${where}`}
-                of="Thing"
-                rows={rows}
-                costs={null}
-                where={`At ${where}`}
-                beside={null}
-                acts={[
-                  {
-                    words: (count) => `Take ${count} from ${where}`,
-                    isFor: ({ taken }) => taken !== null,
-                    act: (keys) =>
-                      book.editAll(found.value.rows.flatMap((row) => (keys.has(keyOf(row)) ? (row.edits ?? []) : []))),
-                    isMain: true,
-                  },
-                ]}
-              />
-            )}
-          </>
+          <Differences
+            key={site.market.id}
+            book={book}
+            site={site}
+            live={live}
+            held={inReview(state, site === sites[0] ? undefined : site.dialect.currency)}
+            moment={moment}
+            isOfSeveral={sites.length > 1}
+          />
         )}
       </section>
     </div>
+  );
+}
+
+/** What is live in one currency, thing by thing, where it parts from what the book would tell. */
+function Differences({
+  book,
+  site: { dialect, market },
+  live,
+  held,
+  moment,
+  isOfSeveral,
+}: {
+  book: OpenBook;
+  site: Site;
+  live: readonly ChannelFile[];
+  held: readonly string[];
+  moment: number;
+  isOfSeveral: boolean;
+}) {
+  const id = dialect.id;
+  const where = channelName(id);
+  const found = useEngine<Result<Adoptable> | null>(
+    (engine) => engine.adoptable(id, dialect.currency, live, held, moment),
+    [live, held.join(), id, dialect.currency, moment],
+    'study',
+  );
+  const rows = useRows(book, where, found?.ok ? found.value.rows : none);
+  if (!found) return <p className="muted">Reading what is live at {where} …</p>;
+  if (!found.ok) return <NoBook where={where} problems={found.problems} />;
+  return (
+    <>
+      <p className="small muted">
+        {found.value.rows.length === 0
+          ? `Zones, rates and offers there are as the book would tell them${isOfSeveral ? `, in ${market.currency}` : ''}.`
+          : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
+        Goods are compared under “What it lists”
+        {held.length > 0 ? `, what ${where} holds for review under “What it is told”` : ''}.
+        {rows.some(({ taken }) => taken === null) &&
+          ' Where nothing can be taken, the book says it in another way, or for other channels and markets too.'}
+      </p>
+      <Lost lost={found.value.lost} />
+      {found.value.rows.length > 0 && (
+        <RecordTable
+          label={`What differs at ${where}`}
+          of="Thing"
+          rows={rows}
+          costs={null}
+          where={`At ${where}`}
+          beside={null}
+          acts={[
+            {
+              words: (count) => `Take ${count} from ${where}`,
+              isFor: ({ taken }) => taken !== null,
+              act: (keys) =>
+                book.editAll(found.value.rows.flatMap((row) => (keys.has(keyOf(row)) ? (row.edits ?? []) : []))),
+              isMain: true,
+            },
+          ]}
+        />
+      )}
+    </>
   );
 }
 
@@ -108,9 +156,9 @@ function useRows(book: OpenBook, where: string, found: readonly AdoptRow[]): Rec
   );
 }
 
-/** The keys of what a channel holds for review, in the currency that it counts in. */
-const inReview = ({ held }: ChannelState): string[] =>
-  held.flatMap(({ key, currency, state }) => (state === 'in review' && currency === undefined ? key : []));
+/** The keys of what a channel holds for review in a currency; none said: in that it counts in. */
+const inReview = ({ held }: ChannelState, currency: string | undefined): string[] =>
+  held.flatMap((one) => (one.state === 'in review' && one.currency === currency ? one.key : []));
 
 const none: readonly AdoptRow[] = [];
 const keyOf = ({ path, state }: AdoptRow): string => `${path.join('/')} ${state}`;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { type ChannelId, itemAt } from '../../../core/book/index.ts';
-import { hasOwnFile, type RecordFinding, recordEdits } from '../../../core/channels/index.ts';
+import { type RecordFinding, recordEdits } from '../../../core/channels/index.ts';
 import type { Currency } from '../../../core/exact/index.ts';
 import { completer } from '../../../core/goods/index.ts';
 import { channelName, counts, overOrdersWords, recordWords } from '../../../words/index.ts';
@@ -10,7 +10,7 @@ import type { Recorded } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { OfChannel } from './of-channel.tsx';
-import { SiteChoice, type Sites, sitesTold, useSite } from './sites.tsx';
+import { SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What a channel lists by its own record, held against the book. */
@@ -37,9 +37,7 @@ export function useRecord(id: ChannelId, currency: Currency, moment: number) {
 }
 
 function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
-  // What has no file of its own is converted by the channel: its listings are those of the first.
-  const [first, ...others] = sitesTold(book, id);
-  const sites: Sites = [first, ...others.filter(({ dialect }) => hasOwnFile(dialect))];
+  const sites = sitesWithFiles(book, id);
   const [site, choose] = useSite(sites);
   const { listings, live, found } = useRecord(id, site.dialect.currency, moment);
   const where = channelName(id);
@@ -64,7 +62,7 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         ) : found.rows.length === 0 ? (
           <p className="text-true">All listings at {where} are the book’s, with its prices and masses.</p>
         ) : (
-          <Differences book={book} id={id} market={site === first ? null : site.market.id} found={found} />
+          <Differences book={book} id={id} market={site === sites[0] ? null : site.market.id} found={found} />
         )}
       </section>
     </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ChannelId, Market } from '../../../core/book/index.ts';
-import { type Dialect, marketTold, sitesOf } from '../../../core/channels/index.ts';
+import { type Dialect, hasOwnFile, marketTold, sitesOf } from '../../../core/channels/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 
 /** A channel in one of its currencies, and the market that it is told in it. */
@@ -22,6 +22,12 @@ export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): Sites => {
       return market ? [{ dialect, market }] : [];
     }),
   ];
+};
+
+/** The same, those alone that have a file of their own: into other currencies the channel converts by itself. */
+export const sitesWithFiles = (book: OpenBook, id: ChannelId): Sites => {
+  const [first, ...others] = sitesTold(book, id);
+  return [first, ...others.filter(({ dialect }) => hasOwnFile(dialect))];
 };
 
 /** One of some sites, as it is chosen; the first till then. */
