@@ -15,6 +15,7 @@ import { unwrap } from '../../src/core/exact/index.ts';
 import { seeded } from '../../src/core/plan/index.ts';
 import { inChannel, quote, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
+import { smallBook } from '../books/small.ts';
 import { seedFrom, times } from '../trials.ts';
 import { offerlessWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
 import { withCarrier } from './carried.ts';
@@ -229,4 +230,21 @@ test.each(channels)('what somebody changed at %s is told, and taken it is so in 
   // Entries of items are no rates of templates that a book has.
   const lanes = id === 'findlark' ? [] : ['lane different'];
   expect([...found].sort()).toEqual([...lanes, 'offer different', 'offer gone', 'offer new']);
+});
+
+test('an offer on all goods there is the same as one on all goods here that are listed there', () => {
+  const dialect = dialectOf('harrowmere');
+  const { goods, ...body } = smallBook();
+  const first = told(dialect, { ...body, goods });
+  const [{ name, text: whole }] = first.files as [ChannelFile];
+  const text = whole.replace(/^DELIVERY.*\n/m, '');
+  const listing = (text.match(/^LISTING\tBAR-SEA\t.*\n/m) ?? [''])[0];
+  const unlabelled = listing.replace(/\t[^\t\n]*\n$/, '\t\n');
+  expect(unlabelled).not.toBe(listing);
+  const here = adopt(dialect, [{ name, text: text.replace(listing, unlabelled) }]);
+  const there = adopt(dialect, [{ name, text: text.replace(listing, '') }]);
+  const goodsOn = ({ book }: Adopted) => book.offers.map(({ benefit }) => 'goods' in benefit && benefit.goods);
+  expect([goodsOn(here), goodsOn(there)]).toEqual([['any'], [null]]);
+  const [market] = body.markets as [Market];
+  expect(adoptionRows({ book: body, dialect, market, isTurned: false, told: first, here, there })).toEqual([]);
 });

@@ -17,8 +17,6 @@ export interface Named {
   readonly zones: ReadonlyMap<string, readonly string[]>;
   /** The number by which it knows an offer; null where it knows it by its id. */
   numberOf(offer: string): number | null;
-  /** The id of the offer that it has under a key. */
-  offerOf(key: string): string;
 }
 
 /** A book as it was read from a channel, held to be one. */

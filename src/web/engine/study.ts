@@ -455,16 +455,18 @@ export function adoptable(
   if (!dialect || !market) return null;
   const { compiled: whole, goods, book } = draftAt(basis, dialect);
   if (!whole) return null;
-  const there = dialect.adopt(live);
+  // What is held for review is told of elsewhere, new or in place of what is in force under its key.
+  const keys = new Set(held);
+  const rules = keys.size === 0 ? null : basis.rulesIn(dialect, live);
+  const there = dialect.adopt(rules ? filesOf(rules.without(keys)) : live);
   if (!there.ok) return there;
   const compiled = asOf(whole, moment);
   const told = dialect.render(compiled, readyFor(whole, goods).ready.goods);
-  const here = dialect.adopt(filesOf(told.rules.without(new Set(held))));
+  const here = dialect.adopt(filesOf(told.rules.without(keys)));
   if (!here.ok) return here;
   const isTurned = countedAt(compiled, dialect).book !== compiled;
-  const offers = new Set(held.map(there.value.named.offerOf));
   const taking = { book, dialect, market, isTurned, told, here: here.value, there: there.value };
-  return ok({ rows: adoptionRows(taking, offers), lost: there.value.lost });
+  return ok({ rows: adoptionRows(taking), lost: there.value.lost });
 }
 
 /** What an empty book would begin with of what is live at a channel; null where it does not sell in its currency. */

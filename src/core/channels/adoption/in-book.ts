@@ -14,7 +14,7 @@ export interface Taking {
   /** Amounts there have tax otherwise than in the book, and are turned on the way: none of them can be taken. */
   readonly isTurned: boolean;
   readonly told: Pick<Rendition, 'zoneOfName'>;
-  /** What it is told, without what it holds for review, and what is there, both read in the same way. */
+  /** What it is told, and what is there, both read in the same way and without what it holds for review. */
   readonly here: Adopted;
   readonly there: Adopted;
 }

@@ -9,10 +9,8 @@ export type { AdoptRow, Difference } from './things.ts';
 /**
  * Where what is live at a channel parts from what the book would tell it, thing by thing. Goods are left out: what a
  * channel lists, its own record says.
- *
- * @param held the offers that it holds so: they are told of elsewhere
  */
-export function adoptionRows(taking: Taking, held: ReadonlySet<string> = new Set()): AdoptRow[] {
+export function adoptionRows(taking: Taking): AdoptRow[] {
   const { here, there } = taking;
   const [ours, theirs] = [thingsOf(here), thingsOf(there)];
   const onSame = sameGoods(here, there);
@@ -21,7 +19,7 @@ export function adoptionRows(taking: Taking, held: ReadonlySet<string> = new Set
     const found = theirs.get(key);
     const other = own && found ? { ...found, body: onSame(testedAs(own.body, found.body), own.body) } : found;
     const thing = other ?? own;
-    if (!thing || (thing.what === 'offer' && held.has(thing.path[1] ?? ''))) return [];
+    if (!thing) return [];
     const fields = own && other ? differing(own.body, other.body) : [];
     if (own && other && fields.length === 0) return [];
     const state = own && other ? 'different' : other ? 'new' : 'gone';

@@ -27,9 +27,17 @@ export function sameGoods(here: Adopted, there: Adopted): (body: Body, own: Body
   return (body, own) => {
     const [mine, found] = [goodsIn(own), goodsIn(body)];
     if (mine === found || mine === undefined || found === undefined || !isSame(mine, found)) return body;
-    const named = (one: unknown) =>
-      (one as OnGoods | null)?.goods === found ? { ...(one as OnGoods), goods: mine } : one;
-    return { ...(named(body) as Body), benefit: named(body.benefit), asks: (body.asks as unknown[]).map(named) };
+    // What is on these goods here and there; what names none may do so on both sides.
+    const named = (one: unknown, beside: unknown) =>
+      (one as OnGoods | null)?.goods === found && (beside as OnGoods | null)?.goods === mine
+        ? { ...(one as OnGoods), goods: mine }
+        : one;
+    const asks = own.asks as readonly unknown[];
+    return {
+      ...(named(body, own) as Body),
+      benefit: named(body.benefit, own.benefit),
+      asks: (body.asks as readonly unknown[]).map((one, i) => named(one, asks[i])),
+    };
   };
 }
 

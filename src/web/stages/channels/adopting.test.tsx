@@ -83,6 +83,31 @@ test('at a marketplace a rate is taken in the book’s own terms, and what is he
   expect(stands('templates/soaps/lanes/home/post/rate')).toEqual({ is: 'flat', amount: '7.80' });
 });
 
+test('a threshold that is being reviewed in place of the one in force is no difference', async () => {
+  const file = smallBook();
+  const { book, goods } = opened(file);
+  const told = filesOf(dialectOf('harrowmere').render(book, goods).rules);
+  const live = told.map(({ name, text }) => ({ name, text: text.replace(/\t55\.00\t/, '\t50.00\t') }));
+  expect(live).not.toEqual(told);
+  const state = {
+    id: 'harrowmere',
+    lastSend: null,
+    told: null,
+    uses: [],
+    usedCodes: { used: 0, fresh: 0 },
+    down: null,
+  };
+  const [key = ''] = /FREE-STANDARD-\S+/.exec(told[0]?.text ?? '') ?? [];
+  at('/channels/live/harrowmere', file, {
+    'GET /channels/harrowmere/files': { told, live },
+    'GET /channels/harrowmere': {
+      ...state,
+      held: [{ key, until: '2026-11-26T00:00:00.000Z', state: 'in review', reason: '' }],
+    },
+  });
+  await screen.findByText(/Zones, rates and offers there are as the book would tell them/);
+});
+
 test('what is live in pounds is held against what is told in pounds, and an amount is taken as that in pounds', async () => {
   const [home] = smallBook().markets;
   const file = bookFileSchema.parse({

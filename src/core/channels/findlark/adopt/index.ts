@@ -82,7 +82,6 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
     {
       zones: new Map(places.zones.map(({ id, takes }) => [id, takes])),
       numberOf: offers.numberOf,
-      offerOf: offers.offerOf,
     },
   );
 }

@@ -25,8 +25,6 @@ export interface AdoptedOffers {
   thresholdIn(zone: string, speed: string): FreeFrom | null;
   /** The number that an offer's promotions stand under; null where that is none. */
   numberOf(offer: string): number | null;
-  /** The id of the offer that is a promotion of a feed, by what it is held under. */
-  offerOf(key: string): string;
 }
 
 export function offersIn(
@@ -106,7 +104,6 @@ export function offersIn(
       return value === undefined ? null : { value, test: 'before', of: 'basket' };
     },
     numberOf: (offer) => numbers.get(offer) ?? null,
-    offerOf: (key) => ids.get(key.replace(/^[^/]*\//, '')) ?? key,
   };
 }
 

@@ -65,7 +65,7 @@ export const adoptOf =
         goods: itemsIn(plans, templates, lost),
       },
       lost,
-      { zones: zones.names, numberOf: () => null, offerOf: offers.offerOf },
+      { zones: zones.names, numberOf: () => null },
     );
   };
 

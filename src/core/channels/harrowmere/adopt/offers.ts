@@ -18,8 +18,6 @@ export function offersIn(
   offers: Offer[];
   selections: Selection[];
   eitherOr: NonNullable<BookInput['eitherOr']>;
-  /** The id of the offer under a key. */
-  offerOf: (key: string) => string;
 } {
   const all = [...delivery, ...plans.goods];
   const idOf = idsFor(
@@ -59,7 +57,6 @@ export function offersIn(
     return [offerIn(one, { id: idOf(one.key.toLowerCase()), goods, zones: held, plans, lost })];
   });
   return {
-    offerOf: (key) => idOf(key.toLowerCase()),
     offers: offers.map((offer, i) => ({ ...offer, number: i + 1 })),
     selections: labelled
       .filter((label) => named.has(label))

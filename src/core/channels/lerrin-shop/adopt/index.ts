@@ -64,7 +64,7 @@ export function adopt(files: readonly ChannelFile[]): Result<Adopted> {
       goods: itemsIn(shop, templates, lost),
     },
     lost,
-    { zones: new Map(), numberOf: () => null, offerOf: (key) => key },
+    { zones: new Map(), numberOf: () => null },
   );
 }
 
