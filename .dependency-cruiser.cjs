@@ -34,7 +34,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         dependencyTypes: ['core', 'npm'],
-        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|temporal-polyfill|saxes|schema-dts)/',
+        pathNot: 'node_modules/(zod|papaparse|@types/papaparse|temporal-polyfill|saxes|schema-dts|yalps)/',
       },
     },
     ...core.map((name) => ({

@@ -77,6 +77,10 @@ function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
   return { to, lost: takenBy(to, percents) + amounts + more };
 }
 
+/** The list value from which on some offers leave a value reached; the highest that is compared where none is known. */
+export const reachedBelow = (value: Minor, offers: readonly Offer[]): Minor =>
+  minor(Math.min(loweringOf(value, offers).to, stated.value));
+
 /** Of some offers those that act on baskets which all of them together may bring below a value. */
 export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
   const { to } = loweringOf(value, offers);

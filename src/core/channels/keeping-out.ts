@@ -19,11 +19,16 @@ export function keepingOut(book: CompiledBook, goods: readonly Listed[]): (a: Of
     return met;
   };
   return (a, b) => {
-    const exclusion = book.exclusions(a, b);
+    if (book.exclusions(a, b) === 'none') return 'never';
     const [one, other] = [partOf(a), partOf(b)];
-    if (exclusion !== 'line' || one === null || other === null) return exclusion === 'none' ? 'never' : 'always';
-    return byParts(one, other);
+    return excludes(book, a, b) || one === null || other === null ? 'always' : byParts(one, other);
   };
+}
+
+/** Whether the book never lets two offers act on one order, whatever is in it. */
+export function excludes(book: CompiledBook, a: Offer, b: Offer): boolean {
+  const exclusion = book.exclusions(a, b);
+  return exclusion === 'order' || (exclusion === 'line' && (partOf(a) === null || partOf(b) === null));
 }
 
 function sharing(goods: readonly Listed[], a: Part, b: Part): KeepsOut {

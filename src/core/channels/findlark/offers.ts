@@ -51,7 +51,7 @@ export function offerNotes(feed: Feed): {
         clause: clause(one.offer),
         reads: one.reads,
         keys: one.keys,
-        fidelity: noMoreThan(addedUp([one.fidelity, besideOthers(feed, told, one)]), mostOff(one)),
+        fidelity: noMoreThan(besideOthers(feed, told, one), mostOff(one)),
       })),
     ],
     said: new Map(told.map(({ offer }) => [offer.id, new Set<never>()])),
@@ -138,7 +138,9 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   });
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
-  const fidelity = tests ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most }) : exact;
+  const fidelity = tests
+    ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most, of: offer })
+    : exact;
   return { lines, most, misplaced: most, capped, fidelity };
 }
 
@@ -240,7 +242,7 @@ function askedOf(feed: Feed, offer: Offer, { lines, most }: Does): Asked | Fidel
     of,
     leastValue: value?.value ?? null,
     leastUnits: condition && !value ? (asks?.units ?? null) : null,
-    fidelity: value ? testedAfterSales(feed, value, { part, level: offer.level, most }) : exact,
+    fidelity: value ? testedAfterSales(feed, value, { part, level: offer.level, most, of: offer }) : exact,
   };
 }
 
@@ -308,13 +310,21 @@ function readsOf(one: Promotion): Note['reads'][number] {
 /** Whether an offer of delivery acts is all that may be otherwise. */
 const mostOff = ({ as, most }: ToldOffer): number => (as === 'delivery' ? most : Number.POSITIVE_INFINITY);
 
+/** A promotion of goods takes its share of what they cost after sales; in the book both look at the list. */
+function afterSales(told: readonly ToldOffer[], one: ToldOffer): Fidelity {
+  const sales = one.as === 'goods' && one.offer.level === 'goods' ? told.filter(({ as }) => as === 'sale') : [];
+  if (sales.length === 0) return exact;
+  const off = minor(sales.reduce((sum, sale) => sum + lessBy(one, sale.most), 0));
+  const offers = sales.map(({ offer }) => offer.id);
+  return bounded(off, { is: 'after sale prices', offers, off }, 'live with it');
+}
+
 /**
- * How an offer is used beside others there: of the promotions of goods the one that takes most, one of delivery with
+ * An offer as it is used beside others there: of the promotions of goods the one that takes most, one of delivery with
  * it, and sales beside all of them, whatever the book lets act together.
  */
 function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
   const others = told.filter((other) => other !== one);
-  const sum = (amounts: readonly number[]) => minor(amounts.reduce((all, amount) => all + amount, 0));
   const ids = (some: readonly ToldOffer[]) => some.map(({ offer }) => offer.id);
   const keeps = (other: ToldOffer) => keepsOut(one.offer, other.offer);
   const apart = others.filter(
@@ -324,25 +334,24 @@ function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldO
   const joined = others.filter(
     (other) => (one.as === 'delivery') !== (other.as === 'delivery') && keeps(other) !== 'never',
   );
-  // A promotion of goods takes its share of what they cost after sales; in the book both look at the list.
-  const after = others.filter((other) => one.as === 'goods' && one.offer.level === 'goods' && other.as === 'sale');
   const by = (some: readonly ToldOffer[], fidelity: () => Fidelity) => (some.length === 0 ? exact : fidelity());
   // What it takes too little and what it takes too much make up for each other.
   return worstOf([
     addedUp([
+      // Where it is not used there it is used on no price that is too low.
+      worstOf([one.fidelity, afterSales(told, one)]),
       by(apart, () => {
         const most = lesserInAll(one, apart, (a, b) => keepsOut(a.offer, b.offer) === 'always');
         return bounded(most, { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it');
       }),
-      by(after, () => {
-        const off = sum(after.map((other) => lessBy(one, other.most)));
-        return bounded(off, { is: 'after sale prices', offers: ids(after), off }, 'live with it');
+    ]),
+    addedUp([
+      one.fidelity,
+      // Of those that add one acts.
+      by(joined, () => {
+        const most = Math.max(...joined.map((other) => Math.min(one.most, other.most)));
+        return bounded(most, { is: 'adds there', offers: ids(joined) }, 'add', 'live with it');
       }),
     ]),
-    // Of those that add one acts.
-    by(joined, () => {
-      const most = Math.max(...joined.map((other) => Math.min(one.most, other.most)));
-      return bounded(most, { is: 'adds there', offers: ids(joined) }, 'add', 'live with it');
-    }),
   ]);
 }

@@ -2,10 +2,11 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor, percentOf } from '../../exact/index.ts';
 import { allGoods, lies, type Offer, type Part, partOf } from '../../offers/index.ts';
 import { afterGoodsOnly } from '../after-goods.ts';
-import { beforeOnly, stated, type Threshold } from '../bounds.ts';
+import { beforeOnly, reachedBelow, stated, type Threshold } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
-import type { KeepsOut } from '../keeping-out.ts';
+import { excludes, type KeepsOut } from '../keeping-out.ts';
+import { lessBy } from '../lesser.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 
 /** Goods offers that are told as sale prices of their goods. */
@@ -90,27 +91,43 @@ function costing(off: Unit, price: Minor): Minor {
 const isWhole = ({ percent: { digits, scale } }: Extract<Unit, { is: 'percent' }>, price: Minor): boolean =>
   (digits * BigInt(price)) % (100n * 10n ** BigInt(scale)) === 0n;
 
+/** What is tested: the value of some goods, for an offer of a level or a threshold, and the most that it can take. */
+export interface Tested {
+  readonly part: Part;
+  readonly level: Offer['level'];
+  readonly most: Minor;
+  /** Null for a threshold. */
+  readonly of: Offer | null;
+}
+
 /**
  * How far a value that the channel tests, of some goods after sales alone, follows what the book asks. Sales lower it
  * whatever the book tests, and act there even where the book leaves them unused, as they would cost more than they
- * save. `most` is the most that it can free.
+ * save.
  */
 export function testedAfterSales(
   { book, goods, sales }: Selling,
   threshold: Threshold,
-  { part, level, most }: { readonly part: Part; readonly level: Offer['level']; readonly most: Minor },
+  { part, level, most, of }: Tested,
 ): Fidelity {
   const offers = [...sales.offers.keys()].filter((offer) =>
     goods.some((item) => sales.of.get(item)?.offer === offer && (part === allGoods || lies(item, part))),
   );
-  const unseen = (offer: Offer) => !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods');
+  const unseen = (offer: Offer) =>
+    !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods') && !(of && excludes(book, of, offer));
+  // It takes no more of what is worth so much that sales may leave less than is asked.
+  const lost = of && level !== 'delivery' ? lessBy({ offer: of, most }, reachedBelow(threshold.value, offers)) : most;
   return worstOf([
     // What is rounded by the unit there may lie below where it does not in the book.
     part === allGoods && offers.every((offer) => sales.offers.get(offer)?.fidelity.is === 'exact')
       ? afterGoodsOnly(threshold, most, offers)
       : offers.length === 0 || most === 0
         ? exact
-        : bounded(most, { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most }, 'live with it'),
+        : bounded(
+            lost,
+            { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most: lost },
+            'live with it',
+          ),
     level === 'goods' ? exact : beforeOnly(book, threshold, most, unseen),
   ]);
 }

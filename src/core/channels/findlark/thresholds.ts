@@ -169,7 +169,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
 }
 
 const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
-  worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most }), reached]);
+  worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most, of: null }), reached]);
 
 /** A threshold for which there is no promotion at all. */
 function untold(threshold: FreeFrom | null): Fidelity {

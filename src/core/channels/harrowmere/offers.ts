@@ -3,7 +3,7 @@ import { allGoods, batchOf, lies, type Offer, type Part, sharedCode } from '../.
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, type Remedy, unsayable, worstOf } from '../fidelity.ts';
-import { type KeepsOut, keepingOut } from '../keeping-out.ts';
+import { excludes, type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { lesserInAll } from '../lesser.ts';
 import { forSomeCustomers, goodInEach, isFor, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
@@ -177,7 +177,7 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
     plan.goods.some((item) => isCounted(line, plan, item) !== lies(item, asked?.goods ?? allGoods));
   if (asked && told.some((line) => telling.plans.some((plan) => differs(line, plan))))
     lost.push(bounded(most, { is: 'spend on what is freed', off: most }, ...remedies, 'live with it'));
-  if (asked) lost.push(beforeOnly(book, asked, meant));
+  if (asked) lost.push(beforeOnly(book, asked, meant, (other) => !excludes(book, offer, other)));
   return {
     lines: told,
     leastSpend: asked ? amountText(asked.value, book.currency) : '',

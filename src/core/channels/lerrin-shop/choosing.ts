@@ -1,34 +1,40 @@
 import { minor } from '../../exact/index.ts';
-import { type Offer, soleValueCondition } from '../../offers/index.ts';
-import { roundedByLine, stated } from '../bounds.ts';
+import type { Offer } from '../../offers/index.ts';
+import { amountIfAny, amountIn } from '../amounts.ts';
+import { stated } from '../bounds.ts';
 import { bounded, exact, type Fidelity } from '../fidelity.ts';
 import type { CampaignBenefit } from './format.ts';
-import { lostInLines, type OnGoods } from './line-cuts.ts';
+import { lostInLines } from './in-lines.ts';
 import type { ToldOffer } from './offers.ts';
+import type { Beside, Way } from './units.ts';
+
+/** The offers that are told, and what is known of the goods and rates they act on. */
+export interface Choosing {
+  readonly told: readonly ToldOffer[];
+  /** Whether at most one of two acts. */
+  competes(a: ToldOffer, b: ToldOffer): boolean;
+  /** Whether delivery that an offer is for may be free from a value, which goods offers lower. */
+  isFreeFrom(offer: Offer): boolean;
+  /** Every set of tags that some listing carries, of those that offers act on. */
+  readonly tagged: readonly ReadonlySet<string>[];
+}
 
 /**
  * Of offers that compete the shop uses the one that saves more alone, at list prices; the book the one by which the
  * shopper pays less beside all others that act. Where others act beside them, and lower what they take, the shop may
  * choose the one that then takes less.
- *
- * @param isFreeFrom whether delivery that an offer is for may be free from a value, which goods offers lower
  */
-export function choosingFidelity(
-  told: readonly ToldOffer[],
-  one: ToldOffer,
-  competes: (a: ToldOffer, b: ToldOffer) => boolean,
-  isFreeFrom: (offer: Offer) => boolean,
-): Fidelity {
-  const rivals = told.filter((other) => other !== one && competes(one, other));
+export function choosingFidelity(choosing: Choosing, one: ToldOffer): Fidelity {
+  const { told, competes } = choosing;
   let off = 0;
   const offers = new Set<string>();
-  for (const rival of rivals)
+  for (const rival of told.filter((other) => other !== one && competes(one, other)))
     for (const [chosen, better] of [
       [one, rival],
       [rival, one],
     ] as const) {
       const beside = told.filter((other) => other !== chosen && other !== better && !competes(chosen, other));
-      const lost = Math.min(lostBy(chosen, better, beside, isFreeFrom), better.most);
+      const lost = Math.min(lostBy(choosing, chosen, better, beside), better.most);
       if (lost === 0) continue;
       off = Math.max(off, lost);
       offers.add(rival.offer.id);
@@ -37,176 +43,83 @@ export function choosingFidelity(
   return bounded(off, { is: 'chosen at list prices', offers: [...offers], off: minor(off) }, 'add', 'live with it');
 }
 
-/** A straight piece of what is taken by the list value. */
-interface Piece {
-  readonly base: number;
-  readonly slope: number;
-}
-
-/** What an offer takes by the list value: alone at the least and at the most, and of that beside others. */
-interface Taking {
-  readonly least: readonly Piece[];
-  /** The least of these. */
-  readonly most: readonly Piece[];
-  /**
-   * @param lowered what goods offers beside it take off the goods
-   * @param cut what of it a line has no more to give
-   */
-  beside(alone: number, value: number, lowered: number, cut: number): number;
-}
-
-/** Less than any part of a cent that counts. */
-const trace = 1e-6;
-const flat = (base: number): Piece => ({ base, slope: 0 });
-const shareOf = (slope: number, base = 0): Piece => ({ base, slope });
-const all = shareOf(1);
-const at = ({ base, slope }: Piece, value: number): number => base + slope * value;
-const sum = (list: readonly number[]): number => list.reduce((total, one) => total + one, 0);
-
 /**
- * The most that is lost where one offer is chosen though another takes more, in minor units: both are made of straight
- * pieces along the list value, so that it is most where two of them meet, or at an end.
+ * The most that is lost where one offer is chosen though another takes more, in minor units: between the list values
+ * from which one more of all acts, or takes more.
  */
-function lostBy(
-  chosen: ToldOffer,
-  better: ToldOffer,
-  beside: readonly ToldOffer[],
-  isFreeFrom: (offer: Offer) => boolean,
-): number {
+function lostBy(choosing: Choosing, chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer[]): number {
   if (beside.length === 0 || doTheSame(chosen, better)) return 0;
-  const shares = beside.flatMap(({ offer, campaigns }) =>
-    offer.level === 'order' ? campaigns.flatMap(({ benefit }) => percentIn(benefit) ?? []) : [],
-  );
-  const goods = beside.flatMap((some) => (some.offer.level === 'goods' ? takingOf(some, []) : []));
-  const inLines = lostOnLines(chosen, better, beside);
-  if (inLines === 0 && shares.length < 2) return 0;
-  const [one, other] = [{ ...takingOf(chosen, shares) }, { ...takingOf(better, shares) }];
-  // What others pay of delivery is not paid again; what goods offers lower it may cost what it did not.
-  if (chosen.offer.level === 'delivery' && beside.some(({ offer }) => offer.level === 'delivery')) one.beside = () => 0;
-  if (better.offer.level === 'delivery' && isFreeFrom(better.offer) && goods.length > 0)
-    other.beside = () => better.most;
-  const cut = cutOf(
-    chosen,
-    beside.filter(({ offer }) => offer.level === 'goods'),
-  );
-  const lowest = ({ least }: Taking, value: number) => Math.max(0, ...least.map((piece) => at(piece, value)));
-  const highest = ({ most }: Taking, value: number) => Math.max(0, Math.min(...most.map((piece) => at(piece, value))));
-  // Goods and order offers take no more than the goods; what is paid of delivery comes on top of that.
-  const onOrder = beside.flatMap((some) => (some.offer.level === 'order' ? takingOf(some, []) : []));
-  const room = (value: number, lowered: number): number =>
-    better.offer.level === 'delivery' && chosen.offer.level !== 'delivery'
-      ? Math.max(0, value - lowered - sum(onOrder.map((some) => highest(some, value))))
-      : Number.POSITIVE_INFINITY;
-  const lostAt = (value: number): number => {
-    const [least, most] = [lowest(one, value), highest(one, value)];
-    const [from, to] = [lowest(other, value), Math.min(highest(other, value), most)];
-    const taken = Math.min(value, sum(goods.map((some) => highest(some, value))));
-    return Math.max(
-      ...[from, least, taken, to].flatMap((rival) => {
-        // Where two pieces meet each may come to a trace more or less than the other.
-        if (rival < from - trace || rival > to + trace) return [];
-        const own = Math.max(least, rival);
-        return [0, taken].map(
-          (lowered) =>
-            other.beside(rival, value, lowered, 0) -
-            Math.min(one.beside(own, value, lowered, Math.min(lowered, cut * own)), room(value, lowered)),
-        );
-      }),
-      0,
-    );
-  };
-  const pieces = [one, other, ...goods, ...onOrder].flatMap(({ least, most }) => [...least, ...most]);
-  const together = shareOf(
-    sum(goods.map(({ most }) => Math.max(0, ...most.map(({ slope }) => (slope < 1 ? slope : 0))))),
-    sum(goods.map(({ most }) => Math.max(0, ...most.map(({ base }) => base)))),
-  );
-  const least = Math.max(0, ...[chosen, better].map(({ offer }) => soleValueCondition(offer)?.value ?? 0));
-  const lost = Math.max(...cornersOf([...pieces, together], least).map(lostAt));
-  const rounded = [chosen, better].filter(({ offer }) => offer.level === 'order').length + shares.length;
-  // Beside one share, or none, what takes more alone takes more then too, however it is rounded.
-  return lost < 0.5 && shares.length < 2 ? 0 : Math.ceil(Math.min(lost, inLines) - trace) + rounded;
-}
-
-/** The same of goods offers alone, by the units that they meet on; infinite where that is not looked at. */
-function lostOnLines(chosen: ToldOffer, better: ToldOffer, beside: readonly ToldOffer[]): number {
-  const onGoods = ({ campaigns }: ToldOffer): OnGoods[] =>
-    campaigns.flatMap(({ benefit }) => (benefit.kind === 'goods' ? benefit : []));
-  const [[one, ...others], [other, ...more]] = [onGoods(chosen), onGoods(better)];
-  if (!one || !other || others.length + more.length > 0) return Number.POSITIVE_INFINITY;
-  return lostInLines(one, other, beside.flatMap(onGoods));
-}
-
-/** List values at which two straight pieces meet, and both ends. */
-const cornersOf = (pieces: readonly Piece[], least: number): number[] => [
-  least,
-  stated.value,
-  ...pieces.flatMap((one, i) =>
-    pieces.slice(i + 1).flatMap((other) => {
-      const value = (other.base - one.base) / (one.slope - other.slope);
-      return value > least && value < stated.value ? value : [];
+  // Of many offers there are very many pairs.
+  const rounds = choosing.told.length <= 6 ? 40 : choosing.told.length <= 12 ? 6 : 0;
+  const least = Math.max(...[chosen, better].map((one) => Math.min(...edgesOf(one))));
+  const edges = [chosen, better, ...beside].flatMap(edgesOf).filter((value) => value > least);
+  const starts = [...new Set([least, ...edges])].sort((a, b) => a - b);
+  return Math.max(
+    ...starts.map((from, i) => {
+      const acting = beside.flatMap((one) => {
+        const way = wayAt(one, from, 'the same');
+        return way ? [way] : [];
+      });
+      const others = besideOf(acting);
+      // What others pay of delivery is not paid again; what goods offers lower it may cost what it did not.
+      const isPaid = acting.some(({ is }) => is === 'delivery');
+      const isLowered = choosing.isFreeFrom(better.offer) && others.goods.length > 0;
+      const [own, rival] = [
+        wayAt(chosen, from, isPaid ? 'nothing' : 'the same'),
+        wayAt(better, from, isLowered ? 'the most' : 'the same'),
+      ];
+      if (!own || !rival) return 0;
+      const lost = lostInLines(
+        own,
+        rival,
+        others,
+        { from, to: starts[i + 1] ?? stated.value },
+        choosing.tagged,
+        rounds,
+      );
+      const shares = acting.filter(({ is }) => is === 'share').length;
+      const ofOrder = [own, rival].filter(({ is }) => is === 'share' || is === 'amount').length;
+      // Beside one share, or none, what takes more alone takes more then too, however it is rounded.
+      return lost === 0 && shares < 2 ? 0 : Math.ceil(lost) + ofOrder + shares;
     }),
-  ),
-];
-
-function takingOf({ offer, campaigns, most }: ToldOffer, shares: readonly number[]): Taking {
-  const [benefit] = campaigns.map((one) => one.benefit);
-  const share = campaigns.length === 1 && benefit ? percentIn(benefit) : null;
-  const left = Math.max(0, 1 - sum(shares));
-  switch (offer.level) {
-    case 'order':
-      if (share !== null)
-        return {
-          least: [shareOf(share)],
-          most: [shareOf(share)],
-          beside: (_, value, lowered) => share * Math.max(0, value - lowered),
-        };
-      // Of steps any may be what is reached.
-      return {
-        least: campaigns.length === 1 ? [flat(most)] : [],
-        most: [flat(most), all],
-        beside: (alone) => alone,
-      };
-    case 'goods': {
-      const beside: Taking['beside'] = (alone, _value, _lowered, cut) => left * Math.max(0, alone - cut);
-      const ofAll = benefit && campaigns.length === 1 ? shareAtMost(benefit) : 1;
-      return {
-        least: share !== null && isOnAll(benefit) ? [shareOf(share, -roundedByLine)] : [],
-        most: [shareOf(ofAll, ofAll === 1 ? 0 : roundedByLine), flat(most), all],
-        beside,
-      };
-    }
-    case 'delivery':
-      return { least: [], most: [flat(most)], beside: (alone) => alone };
-  }
+  );
 }
 
-const isOnAll = (benefit: CampaignBenefit | undefined): boolean => benefit?.kind === 'goods' && benefit.tag === null;
+/** The list values from which an offer takes something, or more. */
+const edgesOf = ({ campaigns }: ToldOffer): number[] => campaigns.map(({ leastValue }) => amountIfAny(leastValue) ?? 0);
 
-/** A percentage as a share; null where it takes something else. */
-const percentIn = (benefit: CampaignBenefit): number | null =>
-  benefit.kind !== 'delivery' && benefit.off.is === 'percent' ? Number(benefit.off.percent) / 100 : null;
-
-/** The share of all goods that an offer on goods takes at the most: of some for the price of fewer the cheapest. */
-function shareAtMost(benefit: CampaignBenefit): number {
-  if (benefit.kind !== 'goods' || benefit.off.is !== 'n for m') return percentIn(benefit) ?? 1;
-  const { buy, get, percent } = benefit.off;
-  return (get / (buy + get)) * (Number(percent) / 100);
+/** How an offer takes something off an order of a list value; null where it takes nothing. */
+function wayAt(
+  { campaigns, pays, most }: ToldOffer,
+  value: number,
+  beside: Extract<Way, { is: 'delivery' }>['beside'],
+): Way | null {
+  const ways = campaigns
+    .filter(({ leastValue }) => (amountIfAny(leastValue) ?? 0) <= value)
+    .map(({ benefit }): Way => (benefit.kind === 'delivery' ? { is: 'delivery', pays, most, beside } : wayOf(benefit)));
+  // Of steps, which are amounts off the order, the largest that is reached.
+  const [first = null, ...others] = ways;
+  return others.reduce((one, other) => (amountOf(other) > amountOf(one) ? other : one), first);
 }
 
-/**
- * The share of what an offer takes off goods that lines have no more to give, beside others that act on them first: of
- * a line of which it takes no more than so much, and others so much.
- */
-function cutOf({ campaigns }: ToldOffer, beside: readonly ToldOffer[]): number {
-  const shares = beside.flatMap((other) => other.campaigns.map(({ benefit }) => percentIn(benefit) ?? 1));
-  const ofLine = Math.max(...campaigns.map(({ benefit }) => ofOneLine(benefit)));
-  return Math.max(0, 1 - Math.max(0, 1 - sum(shares)) / ofLine);
-}
+const wayOf = (benefit: Exclude<CampaignBenefit, { kind: 'delivery' }>): Way =>
+  benefit.kind === 'goods'
+    ? { is: 'goods', on: benefit }
+    : benefit.off.is === 'percent'
+      ? { is: 'share', share: Number(benefit.off.percent) / 100 }
+      : { is: 'amount', amount: amountIn(benefit.off.amount) };
 
-const ofOneLine = (benefit: CampaignBenefit): number =>
-  benefit.kind !== 'delivery' && 'percent' in benefit.off ? Number(benefit.off.percent) / 100 : 1;
+const amountOf = (way: Way | null): number => (way?.is === 'amount' ? way.amount : 0);
+
+/** What ways come to together beside others. */
+const besideOf = (ways: readonly Way[]): Beside => ({
+  goods: ways.flatMap((way) => (way.is === 'goods' ? way.on : [])),
+  shares: ways.reduce((sum, way) => sum + (way.is === 'share' ? way.share : 0), 0),
+  amounts: ways.reduce((sum, way) => sum + amountOf(way), 0),
+});
 
 const doTheSame = (a: ToldOffer, b: ToldOffer): boolean => {
-  const benefits = ({ campaigns }: ToldOffer) => JSON.stringify(campaigns.map((one) => [one.benefit, one.leastValue]));
+  const benefits = ({ campaigns }: ToldOffer) =>
+    JSON.stringify(campaigns.map((one): [CampaignBenefit, string | null] => [one.benefit, one.leastValue]));
   return benefits(a) === benefits(b);
 };

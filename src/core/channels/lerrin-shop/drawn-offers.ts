@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, nothing } from '../../exact/index.ts';
-import type { Offer } from '../../offers/index.ts';
+import { lies, type Offer, partOf } from '../../offers/index.ts';
 import type { Clause, Listed, Note } from '../dialect.ts';
 import { exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
 import { keepingOut } from '../keeping-out.ts';
@@ -50,6 +50,12 @@ export function drawnOffers(
   const { letters: given, wrong, least } = lettered(told.length, competes, limits.letters);
   const lanes = groups.flatMap((group) => group.lanes.filter(({ rate }) => rate && rate.freeFrom !== null));
   const isFreeFrom = ({ zones }: Offer) => lanes.some(({ bookZone }) => !zones || zones.has(bookZone));
+  const choosing = {
+    told,
+    competes: (a: ToldOffer, b: ToldOffer) => competes(told.indexOf(a), told.indexOf(b)),
+    isFreeFrom,
+    tagged: taggedIn(goods, told, tagOf),
+  };
   const order = [...new Set(given)];
   const letters = given.map((one) => order.indexOf(one));
   return [
@@ -67,22 +73,32 @@ export function drawnOffers(
         byGoods.length === 0
           ? exact
           : unsayable({ is: 'either or by line', offers: byGoods }, 'either or of the order', 'live with it');
-      const choosing = choosingFidelity(
-        told,
-        told[i] as ToldOffer,
-        (a, b) => competes(told.indexOf(a), told.indexOf(b)),
-        isFreeFrom,
-      );
       return {
         offer,
         campaigns: campaigns.map((one) => ({ ...one, letter })),
-        fidelity: worstOf([fidelity, byLetter, byLine, choosing]),
+        fidelity: worstOf([fidelity, byLetter, byLine, choosingFidelity(choosing, told[i] as ToldOffer)]),
         most,
         keeps,
       };
     }),
     ...untold,
   ];
+}
+
+/** Every set of tags that some goods carry, of the tags that offers act on. */
+function taggedIn(
+  goods: readonly Listed[],
+  told: readonly ToldOffer[],
+  tagOf: (part: number) => string | null,
+): ReadonlySet<string>[] {
+  const parts = [...new Set(told.flatMap(({ offer }) => partOf(offer) ?? []))];
+  const found = new Map<string, ReadonlySet<string>>();
+  for (const item of goods) {
+    const inside = parts.filter((part) => lies(item, part));
+    const key = inside.join();
+    if (!found.has(key)) found.set(key, new Set(inside.flatMap((part) => tagOf(part) ?? [])));
+  }
+  return [...found.values()];
 }
 
 export function offerNote({ offer, campaigns, fidelity, keeps }: DrawnOffer): Note {

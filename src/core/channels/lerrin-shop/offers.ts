@@ -5,6 +5,7 @@ import { type Fallen, wholeAtlas } from '../atlas.ts';
 import { beforeOnly } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
+import { excludes } from '../keeping-out.ts';
 import { goodInEach, untellable } from '../plain-offer.ts';
 import { byTemplate } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
@@ -13,7 +14,7 @@ import { type Campaign, type CampaignBenefit, clock, limits } from './format.ts'
 import { manifest } from './manifest.ts';
 import { entryOf } from './places.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
-import { neverEnd } from './steps.ts';
+import { chargesOf, neverEnd } from './steps.ts';
 import { textsIn } from './texts.ts';
 
 /** An offer as campaigns of the shop, one for each step it has; letters are given when all are known. */
@@ -23,6 +24,8 @@ export interface ToldOffer {
   readonly fidelity: Fidelity;
   /** What it can take off an order at the most. */
   readonly most: Minor;
+  /** Of an offer of delivery the amounts that it pays at the shop, where these are few; else null. */
+  readonly pays: readonly Minor[] | null;
   /** Limits that the shop keeps by itself. */
   readonly keeps: readonly LostLimit[];
 }
@@ -55,7 +58,8 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const body = book.body.offers[offer.order];
   const at = (moment: number | null) => (moment === null ? null : localOf(moment, clock));
   const say = (amount: Minor) => amountText(amount, book.currency);
-  const seen = (other: Offer): boolean => offer.level === 'delivery' || other.level === 'goods';
+  const seen = (other: Offer): boolean =>
+    (offer.level === 'delivery' || other.level === 'goods') && !excludes(book, offer, other);
   const asked =
     asks && offer.level !== 'goods' ? beforeOnly(book, asks, mostBelow(offer, asks.value, does), seen) : exact;
   const campaigns = does.campaigns.map(({ benefit, from }) => ({
@@ -80,6 +84,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
     campaigns,
     fidelity: worstOf([does.fidelity, limited.fidelity, where.fidelity, asked, goodInEach(book, offer, manifest.id)]),
     most: does.most,
+    pays: does.pays ?? null,
     keeps: limited.keeps,
   };
 }
@@ -97,6 +102,8 @@ const leastValue = (asked: Minor | null, from: Minor | null, say: (amount: Minor
 interface Does {
   readonly campaigns: readonly { readonly benefit: CampaignBenefit; readonly from: Minor | null }[];
   readonly most: Minor;
+  /** Of delivery the amounts that are paid, where these are few. */
+  readonly pays?: readonly Minor[] | null;
   /** Whether the largest discount an order is kept by what is told. */
   readonly capped: boolean;
   readonly fidelity: Fidelity;
@@ -115,7 +122,9 @@ function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
     campaigns: does.steps.map(({ off, from }) => ({ benefit: benefitOf(saying, off, say), from })),
     most: does.most,
     capped: does.capped,
-    fidelity: does.tests ? beforeOnly(book, does.tests, does.most, ({ level }) => level === 'goods') : exact,
+    fidelity: does.tests
+      ? beforeOnly(book, does.tests, does.most, (other) => other.level === 'goods' && !excludes(book, offer, other))
+      : exact,
   };
 }
 
@@ -195,10 +204,21 @@ function deliveryAs({ book, groups }: Saying, offer: Offer, say: (amount: Minor)
   return {
     campaigns: [{ benefit: { kind: 'delivery', atMost: say(paid), fees }, from: null }],
     most: minor(atMost + Math.max(0, ...lanes.map(waived))),
+    // What is kept may be the dearest, and less is paid then.
+    pays: groups.some(({ set }) => set.kept) || lanes.some((lane) => waived(lane) > 0) ? null : paidOf(lanes, paid),
     capped: true,
     fidelity,
   };
 }
+
+/** What of the charges of some lanes is paid where all of each is; null where not all is, or they are many. */
+function paidOf(lanes: readonly Lane[], atMost: Minor): Minor[] | null {
+  const charges = lanes.map(({ rate }) => (rate ? chargesOf(rate) : []));
+  if (charges.includes(null)) return null;
+  const all = [...new Set(charges.flatMap((some) => some ?? []))];
+  return all.length > mostCharges || all.some((charge) => charge > atMost) ? null : all.sort((a, b) => a - b);
+}
+const mostCharges = 24;
 
 /** A lane with the group that it charges. */
 type Lane = ToldLane & { readonly group: ToldGroup['group'] };

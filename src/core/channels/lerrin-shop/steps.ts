@@ -1,4 +1,4 @@
-import type { Minor } from '../../exact/index.ts';
+import { type Minor, minor } from '../../exact/index.ts';
 import { amountIfAny, amountIn } from '../amounts.ts';
 import { stated } from '../bounds.ts';
 import type { Fidelity } from '../fidelity.ts';
@@ -24,6 +24,12 @@ const chargesIn = ({ rows }: ShopRows): number[] => rows.map(({ charge }) => amo
 /** The most that a rate charges within the stated bounds. */
 export const mostOf = ({ steps, each }: Pick<ShopRate, 'steps' | 'each'>): number =>
   mostStep(steps) + stated.units * amountIn(each);
+
+/** The amounts that a rate charges, nothing among them where it is free from some value; null where they are many. */
+export const chargesOf = ({ steps, each, freeFrom }: ShopRate): Minor[] | null =>
+  steps.by === 'carrier' || Number(each) > 0
+    ? null
+    : [...steps.rows.flatMap(({ charge }) => amountIfAny(charge) ?? []), ...(freeFrom === null ? [] : [minor(0)])];
 
 /** Whether a rate is one amount, whatever is bought. */
 export const isFlat = ({ steps, each }: Pick<ShopRate, 'steps' | 'each'>): boolean =>
