@@ -10,8 +10,9 @@ import { opened } from '../tests/books/opened.ts';
 import type { World } from '../tests/reading/books.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
-import { smallBookOf, weighed } from '../tests/telling/small-books.ts';
+import { smallBookOf } from '../tests/telling/small-books.ts';
 import { touching } from '../tests/telling/touching.ts';
+import { weighed } from '../tests/telling/weighed.ts';
 import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
 
 /**
@@ -42,7 +43,7 @@ function aimed(dialect: Dialect, world: World, seed: number): Found[] {
   const found = new Map(
     notes
       .filter((note) => note.fidelity.is === 'bounded' && note.clause.about !== 'rate')
-      .map((note): [Note, Found] => [note, { note, widest: 0, asked: 0 }]),
+      .map((note): [Note, Found] => [note, { note, rounding: 0, widest: 0, asked: 0 }]),
   );
   const random = seeded(seed);
   const under = (n: number) => Math.floor(random() * n);

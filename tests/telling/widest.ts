@@ -9,14 +9,17 @@ import { touching } from './touching.ts';
 /** The widest difference found for one clause, in how many baskets. */
 export interface Found {
   readonly note: Note;
+  /** What of its bound is rounding of many lines, more than there are. */
+  readonly rounding: number;
   widest: number;
   asked: number;
 }
 
 export const boundOf = ({ fidelity }: Note): number => (fidelity.is === 'bounded' ? fidelity.bound : 0);
 
-/** Whether a bound is no more than a tenth, or five cents, wider than what is found. */
-export const isClose = ({ note, widest }: Found): boolean => boundOf(note) - widest <= Math.max(5, boundOf(note) / 10);
+/** Whether a bound is no more than a tenth, or five cents, wider than what is found, rounding aside. */
+export const isClose = ({ note, rounding, widest }: Found): boolean =>
+  boundOf(note) - rounding - widest <= Math.max(5, boundOf(note) / 10);
 
 const at = Date.parse('2026-11-24T09:10:00Z');
 /** What a basket comes to: its own prices, and values in breaks of tables. */
@@ -94,7 +97,7 @@ export function widestRates(dialect: Dialect, world: World): Found[] {
             const meant = intended[2 * s] ?? -1;
             if (!choice || !offered || meant < 0 || others.length > 0) continue;
             if (only?.clause.about !== 'rate' || only.fidelity.is !== 'bounded') continue;
-            const row = found.get(only) ?? { note: only, widest: 0, asked: 0 };
+            const row = found.get(only) ?? { note: only, rounding: 0, widest: 0, asked: 0 };
             found.set(only, row);
             row.asked += 1;
             row.widest = Math.max(row.widest, Math.abs(choice.charge - meant));

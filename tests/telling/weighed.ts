@@ -1,0 +1,151 @@
+import { asOf, type BookFile, itemFor } from '../../src/core/book/index.ts';
+import { type Dialect, type Note, settingsOf } from '../../src/core/channels/index.ts';
+import type { Minor } from '../../src/core/exact/index.ts';
+import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
+import { opened } from '../books/opened.ts';
+import { seeded } from '../trials.ts';
+import { type Aimed, aiming } from './aimed.ts';
+import { touching } from './touching.ts';
+import { boundOf, type Found, isClose } from './widest.ts';
+
+const at = Date.parse('2026-11-24T09:10:00Z');
+
+/** The offers that the losses of a note name. */
+const namedBy = ({ fidelity }: Note): string[] =>
+  fidelity.is !== 'bounded'
+    ? []
+    : fidelity.losses.flatMap((loss) =>
+        'ranges' in loss ? loss.ranges.map(({ offer }) => offer) : 'offers' in loss ? loss.offers : [],
+      );
+
+/** The notes by which a basket may be off for a clause: its own, of offers that either names, of other thresholds. */
+function linkedWith(note: Note, notes: readonly Note[]): ReadonlySet<Note> {
+  const isOf = ({ clause }: Note, ids: readonly string[]) => clause.about === 'offer' && ids.includes(clause.offer);
+  return new Set(
+    notes.filter(
+      (other) =>
+        other === note ||
+        isOf(other, namedBy(note)) ||
+        isOf(note, namedBy(other)) ||
+        (note.clause.about === 'threshold' && other.clause.about === 'threshold'),
+    ),
+  );
+}
+
+/**
+ * What twenty lines, each rounded by itself, may come to more or less, in cents: of each share of goods that is taken a
+ * tenth, of each of the order one. Baskets that are looked for have three lines or four.
+ */
+const roundingIn = ({ offers }: BookFile): number =>
+  offers.reduce((sum, { benefit }) => {
+    const percent =
+      benefit.is === 'buy and get'
+        ? benefit.percent
+        : 'off' in benefit && benefit.off.by === 'percent'
+          ? benefit.off.percent
+          : '100';
+    return sum + (Number(percent) === 100 ? 0 : benefit.is === 'off order' ? 1 : 10);
+  }, 0);
+
+/** What aimed baskets of a book are off. */
+interface Weighed {
+  /** The widest for each bounded clause, of baskets in which no other is inexact but what goes with it. */
+  readonly found: readonly Found[];
+  /** Baskets that are off by more than all their clauses say. */
+  readonly beyond: readonly string[];
+}
+
+/** Any baskets, and those near to what was widest for a clause whose bound none has come to yet. */
+export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed: number): Weighed {
+  const { book: compiled, goods, ask } = opened(file);
+  const book = asOf(compiled, at);
+  const { rules, notes } = dialect.render(book, goods);
+  // What cannot be said at all is off by anything.
+  if (notes.some(({ fidelity }) => fidelity.is === 'unsayable')) return { found: [], beyond: [] };
+  const beyond: string[] = [];
+  const found = notes.flatMap((note) =>
+    boundOf(note) > 0
+      ? [
+          {
+            note,
+            linked: linkedWith(note, notes),
+            rounding: namedBy(note).length > 0 ? roundingIn(file) : 0,
+            widest: 0,
+            asked: 0,
+            by: null as Aimed | null,
+          },
+        ]
+      : [],
+  );
+  const { speeds } = settingsOf(file, dialect);
+  const random = seeded(seed);
+  // Where goods are charged by entries of their own, they cost what they do.
+  const arePriced = dialect.id !== 'findlark';
+  const { any, near, priced } = aiming(file, goods, random, arePriced);
+  const intended = new Float64Array(2);
+  let asks = 0;
+  /** Asks both sides; what is off where nothing is inexact but what goes with one clause. Null where it is not offered. */
+  const offFor = (basket: Aimed): ((one: (typeof found)[number]) => number) | null => {
+    asks += 1;
+    const asked = ask({
+      lines: basket.lines.map((line) => ({ sku: goods[line.at]?.sku ?? '', units: line.units })),
+      place: 'IE',
+      codes: [...basket.codes],
+      moment: at,
+    });
+    const question: Question = {
+      ...asked,
+      lines: asked.lines.map(({ item: one, units }, j) => {
+        const there = itemFor(one, dialect.id, asked.moment);
+        const price = basket.lines[j]?.price ?? there.price;
+        return { units, item: { ...there, varies: null, price: price as Minor } };
+      }),
+      shopper: { ...asked.shopper, channel: dialect.id },
+    };
+    const offered = charges(book, question, intended) === 'services';
+    const choice = rules.charges(soldIn(question), at).find(({ speed }) => speed === speeds.post);
+    if (!offered || !choice || (intended[0] ?? -1) < 0) return null;
+    const meant = (intended[0] ?? 0) - (intended[1] ?? 0);
+    const off = Math.abs(choice.charge - choice.discount - meant);
+    const touched = touching(book, notes, question, 'post');
+    if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
+      beyond.push(
+        JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
+      );
+    const offBy = (one: (typeof found)[number]) =>
+      !touched.includes(one.note) || touched.some((other) => !one.linked.has(other)) ? -1 : off;
+    for (const one of found) {
+      const by = offBy(one);
+      if (by < 0) continue;
+      one.asked += 1;
+      if (by < one.widest) continue;
+      one.widest = by;
+      one.by = basket;
+    }
+    return offBy;
+  };
+  while (asks < baskets) {
+    const open = found.filter((one) => one.by !== null && !isClose(one));
+    const one = open[Math.floor(random() * open.length)];
+    if (one?.by && random() < 0.5) climb(one, near(one.by), offFor);
+    else offFor(any());
+  }
+  return { found: found.filter((one) => one.asked > 0), beyond };
+
+  /** From a basket up to where it is widest for a clause, price by price: by steps that double while it grows. */
+  function climb(one: (typeof found)[number], from: Aimed, ask: typeof offFor): void {
+    let [basket, height] = [from, ask(from)?.(one) ?? -1];
+    if (!arePriced || height <= 0 || height < one.widest / 2 || random() < 0.5) return;
+    for (const i of from.lines.keys())
+      for (const sign of [1, -1])
+        for (let step = 1; step > 0; ) {
+          const next = priced(basket, i, sign * step);
+          const reached = next === null ? -1 : (ask(next)?.(one) ?? -1);
+          if (next === null || reached <= height) step = step > 1 ? Math.floor(step / 4) : 0;
+          else {
+            [basket, height] = [next, reached];
+            step *= 2;
+          }
+        }
+  }
+}
