@@ -6,11 +6,16 @@ import { aloneCharge, type Delivered, type DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 import type { NamedPart } from './named-parts.ts';
 
-/** Items that are charged alike alone: what a lane charges for one of them, and the most that any weighs and costs. */
+/** Items that are charged alike alone: what a lane charges for one of them, and what any weighs and costs. */
 export interface Alike {
   readonly charge: number;
-  readonly mass: number;
-  readonly price: number;
+  readonly mass: Reach;
+  readonly price: Reach;
+}
+/** The least and the most of a figure. */
+interface Reach {
+  least: number;
+  most: number;
 }
 
 /** What the entries of a group's goods come to in a lane. */
@@ -36,12 +41,18 @@ interface Said {
 interface Shared {
   readonly charges: readonly (Minor | null)[];
   readonly entries: readonly Entry[];
-  mass: number;
-  price: number;
+  readonly mass: Reach;
+  readonly price: Reach;
   handling: number;
 }
 
 /** What some items are charged in a lane alone, fees of their own aside. */
+const none = (): Reach => ({ least: Number.POSITIVE_INFINITY, most: 0 });
+function widen(reach: Reach, figure: number): void {
+  reach.least = Math.min(reach.least, figure);
+  reach.most = Math.max(reach.most, figure);
+}
+
 const alikeIn = (all: readonly Shared[], lane: number): Alike[] =>
   all.flatMap(({ charges, mass, price, handling }) => {
     const charge = charges[lane] ?? null;
@@ -81,10 +92,10 @@ export function entriesOf(
     const charges = asked.map((lane) => aloneCharge(book, item, lane, parts[lane.part] as NamedPart));
     // Items that are charged alike everywhere have the same entries.
     const key = charges.join();
-    const known = shared.get(key) ?? { charges, entries: entriesBy(charges), mass: 0, price: 0, handling: 0 };
+    const known = shared.get(key) ?? { charges, entries: entriesBy(charges), mass: none(), price: none(), handling: 0 };
     shared.set(key, known);
-    known.mass = Math.max(known.mass, item.mass ?? 0);
-    known.price = Math.max(known.price, item.price);
+    widen(known.mass, item.mass ?? 0);
+    widen(known.price, item.price);
     known.handling = Math.max(known.handling, item.handling?.each ?? 0);
     return known.entries;
   }

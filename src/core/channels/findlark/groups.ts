@@ -19,8 +19,8 @@ export interface DeliveredLane extends PayingLane {
   /** The shortest and the longest days, parted by a space. */
   readonly days: string;
   readonly by: GroupLane;
-  /** Its charges as steps, where they are exactly such and never fall; else null. */
-  readonly rising: Pick<Stepped, 'by' | 'rows' | 'each'> | null;
+  /** Its charges as steps, where they are exactly such; else null. */
+  readonly steps: Pick<Stepped, 'by' | 'rows' | 'each'> | null;
   readonly threshold: Lane['freeFrom'];
   /** What keeps it from being told; null where it is. */
   readonly lost: Fidelity | null;
@@ -72,7 +72,7 @@ function laneOf(
   return {
     alone: group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false)),
     by,
-    rising: 'rows' in stepped && isRising(stepped) ? stepped : null,
+    steps: 'rows' in stepped && stepped.fidelity.is === 'exact' ? stepped : null,
     threshold: lane.freeFrom,
     lost: isBound ? null : unsayable({ is: 'rate', manner: { is: 'kind', kind: by.price.rate.is } }, 'live with it'),
     least: minor(isBound ? least : 0),
@@ -81,11 +81,6 @@ function laneOf(
     ends: by.lane.bounds.length > 0 || ('rows' in stepped ? endsWithin(stepped) : isClosed(by.price)),
   };
 }
-
-/** Whether steps are exactly what is charged, and never fall. */
-const isRising = ({ rows, fidelity }: Stepped): boolean =>
-  fidelity.is === 'exact' &&
-  rows.every(({ charge }, i) => charge === null || rows.slice(0, i).every((row) => (row.charge ?? 0) <= charge));
 
 /** What steps come to, and what they are off. */
 function reachIn(stepped: Stepped): { least: number; most: number } {

@@ -113,31 +113,37 @@ function laneFidelity(
 }
 
 /** By how much a basket of several items of a group may pay otherwise than the dearest of their entries. */
-function several(lane: DeliveredLane, { alike, least, most }: Entered): Minor {
-  if (lane.isFlat || most < least) return minor(0);
-  if (!lane.rising) return minor(Math.max(0, lane.most - least, most - lane.least));
-  // Of what costs no more alone, the heaviest and dearest many times over is charged most.
+function several({ isFlat, steps, least: from, most: to }: DeliveredLane, { alike, least, most }: Entered): Minor {
+  if (isFlat || most < least) return minor(0);
+  if (!steps) return minor(Math.max(0, to - least, most - from));
+  // Of what costs no more alone, one of what costs most up to twenty of the heaviest and dearest.
   let [mass, price, off] = [0, 0, 0];
   for (const one of [...alike()].sort((a, b) => a.charge - b.charge)) {
-    mass = Math.max(mass, one.mass);
-    price = Math.max(price, one.price);
-    const many = {
-      value: Math.min(stated.value, stated.units * price),
-      mass: Math.min(stated.mass, stated.units * mass),
-    };
-    off = Math.max(off, chargeBy(lane.rising, many) - one.charge);
+    mass = Math.max(mass, one.mass.most);
+    price = Math.max(price, one.price.most);
+    const charged =
+      steps.by === 'value'
+        ? chargesIn(steps, one.price.least, Math.min(stated.value, stated.units * price))
+        : chargesIn(
+            steps,
+            Math.ceil(one.mass.least / gram),
+            Math.ceil(Math.min(stated.mass, stated.units * mass) / gram),
+          );
+    off = Math.max(off, charged.most + steps.each * stated.units - one.charge, one.charge - charged.least - steps.each);
   }
   return minor(off);
 }
 
-/** What steps charge for the stated units of a value and a mass. */
-function chargeBy(
-  { by, rows, each }: NonNullable<DeliveredLane['rising']>,
-  many: { value: number; mass: number },
-): number {
-  const at = by === 'value' ? many.value : Math.ceil(many.mass / gram);
-  const row = rows.findLast(({ from, charge }) => from <= at && charge !== null);
-  return (row?.charge ?? 0) + each * stated.units;
+/** What steps charge at the least and the most from one figure to another, both counting. */
+function chargesIn(
+  { rows }: NonNullable<DeliveredLane['steps']>,
+  from: number,
+  to: number,
+): { least: number; most: number } {
+  const charges = rows.flatMap(({ from: start, charge }, i) =>
+    charge !== null && start <= to && (rows[i + 1]?.from ?? Number.POSITIVE_INFINITY) > from ? [charge] : [],
+  );
+  return { least: Math.min(...charges), most: Math.max(0, ...charges) };
 }
 
 /** What is said of goods with rates and fees of their own, and of those that some services bar. */
