@@ -5,16 +5,30 @@ import { type ExpectedShape, type FoundShape, forms, type Problem, type Result }
  * Data held against a schema; problems with their place, lists of things with an id named by it.
  */
 export function shaped<T>(schema: z.ZodType<T>, data: unknown): Result<T> {
-  const noText = pathsOfNoText(data, []).map((path): Problem => ({ at: named(data, path), is: 'no text' }));
-  if (noText.length > 0) return { ok: false, problems: noText };
+  if (!isText(data))
+    return {
+      ok: false,
+      problems: pathsOfNoText(data, []).map((path): Problem => ({ at: named(data, path), is: 'no text' })),
+    };
   const read = schema.safeParse(data);
   if (read.success) return { ok: true, value: read.data };
   return { ok: false, problems: read.error.issues.flatMap((issue) => problemsOf(issue, data, [])) };
 }
 
-/** Where NUL stands, or a surrogate alone: no file of UTF-8 has the one, and no database keeps the other. */
+/** NUL, or a surrogate alone: no file of UTF-8 has the one, and no database keeps the other. */
+const noText = /[\0\p{Surrogate}]/u;
+
+/** Whether nothing of that stands anywhere. */
+function isText(value: unknown): boolean {
+  if (typeof value === 'string') return !noText.test(value);
+  if (typeof value !== 'object' || value === null) return true;
+  if (Array.isArray(value)) return value.every(isText);
+  return Object.keys(value).every((key) => !noText.test(key) && isText((value as Record<string, unknown>)[key]));
+}
+
+/** Where it stands. */
 function pathsOfNoText(value: unknown, path: readonly PropertyKey[]): (readonly PropertyKey[])[] {
-  if (typeof value === 'string') return value.includes('\0') || /\p{Surrogate}/u.test(value) ? [path] : [];
+  if (typeof value === 'string') return noText.test(value) ? [path] : [];
   if (typeof value !== 'object' || value === null) return [];
   return Object.entries(value).flatMap(([key, one]) => {
     const step = Array.isArray(value) ? Number(key) : key;
