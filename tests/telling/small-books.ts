@@ -84,8 +84,8 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
     default:
       fee = { each: cents(0.1, 3), waived: random() < 0.5 };
   }
-  // Beside what frees all there is no threshold to be met, and what another takes already is nothing by itself.
-  if (a ?? b) offers = offers.map((one) => (isFreeForAll(one) ? { ...one, code: shared(one.id) } : one));
+  // Beside what frees all nothing of delivery is lost, and what another takes already is nothing by itself.
+  offers = offers.map((one) => (isFreeForAll(one) ? { ...one, code: shared(one.id) } : one));
   offers = offers.filter((one, i) => offers.slice(0, i).every((other) => !takesTheSame(one, other)));
   if (!['one', 'two'].every((id) => offers.some((one) => one.id === id))) more = { mixedBy: more.mixedBy ?? own };
   // Where a basket costs what its goods do, some cost what something changes at.

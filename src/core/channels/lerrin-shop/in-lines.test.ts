@@ -24,21 +24,24 @@ function takes({ tag, off }: OnGoods, units: readonly Unit[]): number[] {
   return units.map(({ price }, i) => (free.has(i) ? (price * Number(off.percent)) / 100 : 0));
 }
 
-/** What is off an order in all, delivery with it, by one way and what is beside it. */
-function inAll(way: Way | null, { goods, shares, amounts }: Beside, paid: number, units: readonly Unit[]): number {
-  const all = [...(way?.is === 'goods' ? [way.on] : []), ...goods].map((one) => takes(one, units));
+/**
+ * What is off an order in all, delivery with it, by one way and what is beside it: together no more than each line
+ * costs, where what is alike is one line or several.
+ */
+function inAll(way: Way | null, beside: Beside, paid: number, units: readonly Unit[], isOneLine: boolean): number {
+  const all = [...(way?.is === 'goods' ? [way.on] : []), ...beside.goods].map((one) => takes(one, units));
   const value = units.reduce((sum, { price }) => sum + price, 0);
-  const off = units.reduce(
-    (sum, { price }, i) =>
-      sum +
-      Math.min(
-        price,
-        all.reduce((a, one) => a + (one[i] ?? 0), 0),
-      ),
-    0,
-  );
-  const share = shares + (way?.is === 'share' ? way.share : 0);
-  const amount = amounts + (way?.is === 'amount' ? way.amount : 0);
+  const lines = new Map<string, { costs: number; off: number }>();
+  units.forEach(({ price, isLight }, i) => {
+    const key = isOneLine ? `${price} ${isLight}` : String(i);
+    const line = lines.get(key) ?? { costs: 0, off: 0 };
+    lines.set(key, line);
+    line.costs += price;
+    line.off += all.reduce((sum, one) => sum + (one[i] ?? 0), 0);
+  });
+  const off = [...lines.values()].reduce((sum, line) => sum + Math.min(line.costs, line.off), 0);
+  const share = beside.shares + (way?.is === 'share' ? way.share : 0);
+  const amount = beside.amounts + (way?.is === 'amount' ? way.amount : 0);
   return Math.min(value, off + share * (value - off) + amount) + (way?.is === 'delivery' ? paid : 0);
 }
 
@@ -54,7 +57,7 @@ function baskets(prices: readonly number[]): Unit[][] {
 
 test('what is lost by choosing at list prices is never more than is said, over every small basket', () => {
   const counts = { asked: 0, lost: 0, none: 0 };
-  for (let seed = 1; seed <= 150; seed += 1) {
+  for (let seed = 1; seed <= 250; seed += 1) {
     const random = seeded(seed);
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
     const onGoods = (): OnGoods => ({
@@ -90,13 +93,17 @@ test('what is lost by choosing at list prices is never more than is said, over e
     for (const units of baskets([200, 400, 1200, 4000])) {
       const value = units.reduce((sum, { price }) => sum + price, 0);
       if (value < values.from) continue;
-      for (const paid of delivery.length > 0 ? delivery : [0]) {
-        if (inAll(chosen, none, paid, units) < inAll(better, none, paid, units)) continue;
-        counts.asked += 1;
-        most = Math.max(most, inAll(better, beside, paid, units) - inAll(chosen, beside, paid, units));
-      }
+      for (const paid of delivery.length > 0 ? delivery : [0])
+        for (const isOneLine of [false, true]) {
+          const by = (way: Way, others: Beside) => inAll(way, others, paid, units, isOneLine);
+          if (by(chosen, none) < by(better, none)) continue;
+          counts.asked += 1;
+          most = Math.max(most, by(better, beside) - by(chosen, beside));
+        }
     }
-    expect(bound, `seed ${seed}: ${JSON.stringify({ chosen, better, beside, values })}`).toBeGreaterThanOrEqual(most);
+    expect(bound, `seed ${seed}: ${JSON.stringify({ chosen, better, beside, values })}`).toBeGreaterThanOrEqual(
+      most - 1e-6,
+    );
     if (most > 0) counts.lost += 1;
     else if (bound === 0) counts.none += 1;
   }

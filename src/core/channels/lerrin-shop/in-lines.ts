@@ -74,7 +74,7 @@ function mostLostInLines(
   const fewer = [
     ...new Map(offers.flatMap((one) => (isSomeForFewer(one) ? [[keyOf(one), one] as const] : []))).values(),
   ];
-  if (cells.length > mostCells || fewer.length > mostSorts || rivals.beside.shares > 1) return Number.POSITIVE_INFINITY;
+  if (cells.length > mostCells || fewer.length > mostSorts || isTooMuch(rivals)) return Number.POSITIVE_INFINITY;
   const lostUpTo = (free: readonly Free[]): Looked => {
     const units = cells.flatMap((cell) => unitsOf(rivals, cell, fewer, free));
     // What no line is too little for is taken beside others as it is alone.
@@ -97,6 +97,10 @@ function mostLostInLines(
 const [mostCells, mostSorts, mostEach] = [24, 3, 4];
 /** Less than any part of a cent that counts. */
 const trace = 1e-6;
+
+/** Whether shares of the order come to more than all of it. */
+const isTooMuch = ({ chosen, better, beside: { shares } }: Rivals): boolean =>
+  [chosen, better].some((way) => shares + (way.is === 'share' ? way.share : 0) > 1);
 
 /** Whether an offer takes beside others what it takes alone. */
 const isAlike = (way: Way): boolean => way.is !== 'delivery' || way.beside === 'the same';
@@ -200,7 +204,7 @@ function solved(
   const shares = [chosen, better].filter(({ is }) => is === 'share').length;
   const fixed = (own.beside ?? 0) * (isOfAll ? 0 : -1) + (rival.beside ?? 0) + (isOfAll ? beside.amounts : 0);
   const [isTaken, isRivals] = [own.beside === null && !isOfAll, rival.beside === null];
-  // Of each row what units, what rounding puts ahead or behind, and what either takes of no unit, is to it.
+  // Of each row what units, what rounding puts ahead or behind, and what either takes of no one unit, is to it.
   const rows: Row[] = [
     { most: stated.units, unit: () => 1 },
     { most: to, unit: ({ price }) => price },
@@ -211,6 +215,9 @@ function solved(
     { most: -own.from, unit: nought, own: -1 },
     { most: rival.to, unit: nought, rival: 1 },
     { most: -rival.from, unit: nought, rival: -1 },
+    // What is off goods of lines of which some units are free.
+    { most: 0, unit: ({ mixed, price }) => (mixed === null ? 0 : -price), mixed: 1 },
+    { most: 0, unit: ({ mixed }) => -(mixed ?? 0), mixed: 1 },
     // An amount off the order takes no more than that.
     ...(chosen.is === 'amount' ? [{ most: 0, unit: (one: Unit) => one.rival - one.price, rival: 1 }] : []),
     ...sorts.flatMap(({ of, free, isThere }, i): Row[] => {
@@ -233,6 +240,11 @@ function solved(
     { most: stated.units, gives: 1, rows: rows.map(({ down = 0 }) => down) },
     { most: own.to, gives: isTaken ? -1 : 0, rows: rows.map((row) => row.own ?? 0) },
     { most: rival.to, gives: isRivals ? 1 : 0, rows: rows.map((row) => row.rival ?? 0) },
+    {
+      most: to,
+      gives: 1 - beside.shares - (better.is === 'share' ? better.share : 0),
+      rows: rows.map(({ mixed = 0 }) => mixed),
+    },
     ...units.map((one) => ({
       most: stated.units,
       gives: one[objective] + one.cutRounded,
@@ -258,6 +270,7 @@ interface Row {
   readonly down?: number;
   readonly own?: number;
   readonly rival?: number;
+  readonly mixed?: number;
 }
 const nought = () => 0;
-const beforeUnits = 4;
+const beforeUnits = 5;

@@ -52,6 +52,11 @@ export interface Unit {
   readonly lost: number;
   /** What is lost where what is used leaves nothing of the goods. */
   readonly lostOfAll: number;
+  /**
+   * What the other and those beside take off it as goods, where it may be of a line of which some units are free: what
+   * all these take, of no line more than it costs, is no part of what is lost by each. Else null.
+   */
+  readonly mixed: number | null;
   /** What of the offer that is used the unit has no more to give. */
   readonly cut: number;
   /** What rounding may make of what either takes of it, were it a line by itself, and of what is cut. */
@@ -67,6 +72,8 @@ interface Piece {
   readonly base: number;
   readonly slope: number;
 }
+/** Less than any part of a cent that counts. */
+const trace = 1e-6;
 const nothing: Piece = { base: 0, slope: 0 };
 const half: Piece = { base: 0.5, slope: 0 };
 
@@ -88,27 +95,34 @@ export function unitsOf(
     const parts = fewer.map((one, i) => ({ isOn: isOn(one), isFree: freed[i] ?? false }));
     const from = Math.max(0, ...parts.map((one, i) => (one.isOn && !one.isFree ? (free[i]?.from ?? 0) : 0)));
     const to = Math.min(stated.value, ...parts.map((one, i) => (one.isFree ? (free[i]?.to ?? 0) : stated.value)));
-    return pricesOf([own ?? [nothing], rival ?? [nothing]], others, from, to).map((price): Unit => {
+    const ends = parts.flatMap(({ isOn }, i) => (isOn && free[i] ? [free[i].from, free[i].to] : []));
+    return pricesOf([own ?? [nothing], rival ?? [nothing]], others, ends, from, to).map((price): Unit => {
+      // At the price up to which units are free a line may have both, and those that are not leave it room.
+      const isMixed = parts.some(
+        (one, i) => one.isOn && free[i] && price >= free[i].from - trace && price <= free[i].to + trace,
+      );
       const taken = (one: OnGoods) => takenOff(takingOf(one), price);
       const around = beside.goods.reduce((sum, one) => sum + taken(one), 0);
       const alone = (way: Way) => (way.is === 'goods' ? taken(way.on) : way.is === 'share' ? way.share * price : 0);
+      const onGoods = (way: Way) => around + (way.is === 'goods' ? taken(way.on) : 0);
       /** What is off a unit in all, but what is off the order in either case. */
-      const inAll = (way: Way) => {
-        const goods = Math.min(price, around + (way.is === 'goods' ? taken(way.on) : 0));
+      const inAll = (way: Way, goods: number) => {
         return (1 - beside.shares) * goods + (way.is === 'share' ? way.share * (price - goods) : 0);
       };
+      const rivals = inAll(better, isMixed ? 0 : Math.min(price, onGoods(better)));
       const ownTaken = chosen.is === 'goods' ? taken(chosen.on) : 0;
       const onLine = (ways: readonly Way[]) => ways.flatMap((way) => (way.is === 'goods' ? way.on : []));
       // To the nearest cent, and of less than half a cent by all of it.
       const rounding = (some: readonly OnGoods[]) =>
         some.reduce((sum, one) => sum + (isRounded(one) ? Math.min(0.5, taken(one)) : 0), 0);
-      const isCut = around + ownTaken > price - 1e-6;
+      const isCut = around + ownTaken > price - trace;
       return {
         price,
         ahead: alone(chosen) - alone(better),
         rival: alone(better),
-        lost: inAll(better) - inAll(chosen),
-        lostOfAll: inAll(better) + (beside.shares - 1) * price,
+        lost: rivals - inAll(chosen, Math.min(price, onGoods(chosen))),
+        lostOfAll: rivals + (beside.shares - 1) * price,
+        mixed: isMixed ? onGoods(better) : null,
         cut: Math.max(0, around + ownTaken - price),
         rounded: rounding(onLine([chosen, better])),
         cutRounded: isCut ? rounding([...onLine([chosen, better]), ...beside.goods]) : 0,
@@ -143,8 +157,14 @@ const cents = (amount: string): number => Math.round(Number(amount) * 100);
 export const product = <T>(lists: readonly (readonly T[])[]): T[][] =>
   lists.reduce<T[][]>((rows, list) => rows.flatMap((row) => list.map((one) => [...row, one])), [[]]);
 
-/** Prices between two at which pieces meet, and at which some offers together take all, and both ends. */
-function pricesOf(rivals: readonly Taking[], beside: readonly Taking[], least: number, most: number): number[] {
+/** Prices between two at which pieces meet, at which some offers together take all, both ends, and others. */
+function pricesOf(
+  rivals: readonly Taking[],
+  beside: readonly Taking[],
+  others: readonly number[],
+  least: number,
+  most: number,
+): number[] {
   if (least > most) return [];
   const inRange = (price: number) => (price > least && price < most ? [price] : []);
   const bends = [...rivals, ...beside].flatMap((taking) =>
@@ -152,7 +172,7 @@ function pricesOf(rivals: readonly Taking[], beside: readonly Taking[], least: n
       all.slice(i + 1).flatMap((b) => inRange((b.base - a.base) / (a.slope - b.slope))),
     ),
   );
-  const ends = [least, ...bends, most].sort((a, b) => a - b);
+  const ends = [least, ...bends, ...others.flatMap(inRange), most].sort((a, b) => a - b);
   const meets = [...rivals, [nothing]].flatMap((taking) => {
     const left = (price: number) => price - [taking, ...beside].reduce((sum, some) => sum + takenOff(some, price), 0);
     return ends.slice(1).flatMap((to, i) => {
