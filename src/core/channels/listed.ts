@@ -1,4 +1,5 @@
 import { type ChannelId, type CompiledBook, itemFor, listingIn } from '../book/index.ts';
+import { memo } from '../exact/index.ts';
 import type { Dialect, Listed } from './dialect.ts';
 
 /**
@@ -11,7 +12,20 @@ export const countedAlike = (book: CompiledBook, { currency }: Pick<Dialect, 'cu
 /**
  * Goods that a channel lists and does not stock itself, as they are sold there at the moment the book is read as of.
  */
-export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
+export const listedAt = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] => {
+  const known = listedBy(book)(goods);
+  const before = known.get(id);
+  if (before) return before;
+  const listed = listedOf(book, id, goods);
+  known.set(id, listed);
+  return listed;
+};
+/** Each channel's, once. */
+const listedBy = memo((_: CompiledBook) =>
+  memo((_goods: readonly Listed[]) => new Map<ChannelId, readonly Listed[]>()),
+);
+
+const listedOf = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
   goods.some((item) => !isOurs(item, id) || item.varies !== null || item.listings !== null)
     ? goods.flatMap((item) =>
         isOurs(item, id) ? [{ ...itemFor(item, id, book.at), listing: listingIn(item, id), varies: item.varies }] : [],

@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, gramsText } from '../../exact/index.ts';
+import { amountText, gramsText, memo } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import { dearestPays, type PayingGroup, partedByKind } from '../dearest-pays.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
@@ -37,7 +37,11 @@ export function render(book: CompiledBook, goods: readonly Listed[]): Rendition 
   return { rules: rulesOf(drawn.shop), notes: notesOf(drawn), ...namesIn(drawn) };
 }
 
-export function drawnUp(book: CompiledBook, goods: readonly Listed[]): Drawn {
+/** The same book is drawn up for those who pay in euros, and as what is converted for others. */
+export const drawnUp = (book: CompiledBook, goods: readonly Listed[]): Drawn => drawnOnce(book)(goods);
+const drawnOnce = memo((book: CompiledBook) => memo((goods: readonly Listed[]) => draw(book, goods)));
+
+function draw(book: CompiledBook, goods: readonly Listed[]): Drawn {
   const locales = localesOf(book);
   const { speeds } = settingsOf(book.body, manifest);
   const { zones, closed } = placesOf(book);
