@@ -77,6 +77,8 @@ test('what is lost by choosing at list prices is never more than is said, over e
         () => ({ is: 'share', share: pick([0.1, 0.25]) }),
         () => ({ is: 'amount', amount: pick([200, 700]) }),
         () => ({ is: 'delivery', pays: pick([[500], [300, 900], null]), most: 900, beside: 'the same' }),
+        // As much as a carrier asks.
+        () => ({ is: 'delivery', pays: null, most: Number.POSITIVE_INFINITY, beside: 'the same' }),
       ])();
     const [chosen, better] = [way(), way()];
     if (chosen.is === 'delivery' && better.is === 'delivery') continue;
@@ -88,7 +90,9 @@ test('what is lost by choosing at list prices is never more than is said, over e
     const values = { from: pick([0, 1500]), to: 100_000 };
     const bound = lostInLines(chosen, better, beside, values, [new Set(), new Set(['light'])], 40);
     const none: Beside = { goods: [], shares: 0, amounts: 0 };
-    const delivery = [chosen, better].flatMap((one) => (one.is === 'delivery' ? (one.pays ?? [0, 250, 900]) : []));
+    const delivery = [chosen, better].flatMap((one) =>
+      one.is === 'delivery' ? (one.pays ?? [0, 250, 900, ...(one.most > 900 ? [3000] : [])]) : [],
+    );
     let most = 0;
     for (const units of baskets([200, 400, 1200, 4000])) {
       const value = units.reduce((sum, { price }) => sum + price, 0);
@@ -101,6 +105,7 @@ test('what is lost by choosing at list prices is never more than is said, over e
           most = Math.max(most, by(better, beside) - by(chosen, beside));
         }
     }
+    expect(bound).toBeLessThan(Number.POSITIVE_INFINITY);
     expect(bound, `seed ${seed}: ${JSON.stringify({ chosen, better, beside, values })}`).toBeGreaterThanOrEqual(
       most - 1e-6,
     );
