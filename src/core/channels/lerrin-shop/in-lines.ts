@@ -164,7 +164,6 @@ function fixedOf(way: Way): Fixed[] {
     case 'delivery': {
       // Of more amounts any between them may be; beyond all that goods cost there is nothing to be held against.
       const beside = way.beside === 'the same' ? null : way.beside === 'nothing' ? 0 : way.most;
-      // Of more amounts any between them may be.
       const pays = way.pays ?? [0, Math.min(way.most, stated.value)];
       return way.pays && pays.length <= mostEach
         ? pays.map((one) => ({ from: one, to: one, beside }))
