@@ -1,17 +1,19 @@
 // npm run trial:bounds: how wide bounds are beside the widest that is found. Seeded; --books N --baskets N --from SEED.
 import { parseArgs } from 'node:util';
+import { demoBook } from '../demo/book.ts';
 import { dialectOf, type Note } from '../src/core/channels/index.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
 import { weighed } from '../tests/telling/weighed.ts';
-import { boundOf, isClose, widestRates } from '../tests/telling/widest.ts';
+import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
 
 /**
  * A bound is the most by which a basket may differ. Rates are looked at in books of rates alone, every count of every
  * item; thresholds, mixing, fees and offers in small books, so many aimed baskets each: only those count for a clause in
  * which nothing else is inexact but what goes with it, as offers that meet. How much narrower is what is found? A basket
- * that is off by more than all its clauses say is told first, and is a failure.
+ * that is off by more than all its clauses say is told first, and is a failure. Last the demo's book, whose goods cost and
+ * weigh what they do: there bounds go by what any goods may.
  */
 const { values: options } = parseArgs({
   options: {
@@ -22,6 +24,9 @@ const { values: options } = parseArgs({
 });
 const [books, baskets, from] = [Number(options.books), Number(options.baskets), Number(options.from)];
 
+/** Where the demo delivers. */
+const places = ['IE', 'GB LS1 1AA', 'GB HS1 1AA', 'GB BT1 1AA', 'FR', 'DE', 'US', 'US 99501', 'JP', 'NZ'];
+
 const lossesOf = ({ clause, fidelity }: Note): string =>
   `${clause.about}: ${fidelity.is === 'exact' ? '' : [...new Set(fidelity.losses.map((loss) => loss.is))].join(', ')}`;
 
@@ -31,24 +36,37 @@ for (const [id, worldOf] of [
   ['harrowmere', marketOffersWorldOf],
 ] as const) {
   const dialect = dialectOf(id);
-  const rows = new Map<string, { bounds: number; close: number; wide: string[] }>();
   console.log(
     `\n${dialect.name}: ${books} books from seed ${from}, ${baskets.toLocaleString('en')} baskets of each small one`,
   );
-  for (let seed = from; seed < from + books; seed += 1) {
-    const small = weighed(dialect, smallBookOf(dialect, seed), baskets, seed);
-    for (const one of small.beyond) {
-      console.log(`BEYOND what is said, book ${seed}: ${one}`);
+  const found: { readonly of: string; readonly one: Found }[] = [];
+  const told = (of: string, { found: all, beyond }: ReturnType<typeof weighed>) => {
+    for (const one of beyond) {
+      console.log(`BEYOND what is said, ${of}: ${one}`);
       process.exitCode = 1;
     }
-    for (const one of [...widestRates(dialect, worldOf(seed)), ...small.found]) {
-      const { note, widest, asked } = one;
-      const row = rows.get(lossesOf(note)) ?? { bounds: 0, close: 0, wide: [] };
-      rows.set(lossesOf(note), row);
-      row.bounds += 1;
-      if (isClose(one)) row.close += 1;
-      else row.wide.push(`book ${seed} ${JSON.stringify(note.clause)}: ${boundOf(note)}, found ${widest} in ${asked}`);
-    }
+    return all.map((one) => ({ of, one }));
+  };
+  for (let seed = from; seed < from + books; seed += 1)
+    found.push(
+      ...widestRates(dialect, worldOf(seed)).map((one) => ({ of: `book ${seed}`, one })),
+      ...told(`book ${seed}`, weighed(dialect, smallBookOf(dialect, seed), baskets, seed)),
+    );
+  print(found);
+  console.log('The demo’s book');
+  print(told('the demo', weighed(dialect, demoBook(), baskets, from, { places, arePriced: false })));
+}
+
+/** Of each sort of loss how many bounds there are, how many of them some basket comes to, and the others. */
+function print(found: readonly { readonly of: string; readonly one: Found }[]): void {
+  const rows = new Map<string, { bounds: number; close: number; wide: string[] }>();
+  for (const { of, one } of found) {
+    const { note, widest, asked } = one;
+    const row = rows.get(lossesOf(note)) ?? { bounds: 0, close: 0, wide: [] };
+    rows.set(lossesOf(note), row);
+    row.bounds += 1;
+    if (isClose(one)) row.close += 1;
+    else row.wide.push(`${of} ${JSON.stringify(note.clause)}: ${boundOf(note)}, found ${widest} in ${asked}`);
   }
   console.log(`${'what is lost'.padEnd(70)} bounds  close`);
   for (const [loss, { bounds, close, wide }] of [...rows].sort((a, b) => b[1].bounds - a[1].bounds)) {

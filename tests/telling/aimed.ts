@@ -8,13 +8,11 @@ type FreeFrom = BookInput['templates'][number]['lanes'][string][string]['freeFro
 export interface Aimed {
   readonly lines: readonly { readonly at: number; readonly units: number; readonly price: number | null }[];
   readonly codes: readonly string[];
+  readonly place: string;
 }
 
 /** The most that is compared: units, and cents. */
 const most = { units: 20, value: 100_000 };
-/** The codes of a small book's offers. */
-const codes = ['ONEX', 'TWOX', 'TRIX'];
-
 /** Baskets of a book, aimed at what changes something in it. */
 export interface Aiming {
   /** Any one. */
@@ -28,13 +26,16 @@ export interface Aiming {
 /**
  * @param random from 0 to below 1
  * @param arePriced whether a basket may cost anything, or what its goods do
+ * @param places where it may go
  */
 export function aiming(
   file: BookFile,
   goods: readonly Pick<Listed, 'price'>[],
   random: () => number,
   arePriced: boolean,
+  places: readonly string[],
 ): Aiming {
+  const codes = file.offers.flatMap(({ code }) => (code?.is === 'shared' ? code.code : []));
   const under = (n: number) => Math.floor(random() * n);
   const pick = <T>(list: readonly T[]): T => list[under(list.length)] as T;
   const lanes = file.templates.flatMap((template) =>
@@ -75,10 +76,10 @@ export function aiming(
       left = Math.max(0, left - (price ?? 0) * units);
       return { at, units, price };
     });
-    return { lines, codes: codes.filter(() => under(2) === 0) };
+    return { lines, codes: codes.filter(() => under(2) === 0), place: pick(places) };
   };
 
-  /** One line of it changed, one more or fewer, or one code more or fewer. */
+  /** One line of it changed, one more or fewer, or one code more or fewer, or where it goes. */
   const changed = (found: Aimed): Aimed => {
     const { lines } = found;
     const i = under(lines.length);
@@ -101,6 +102,8 @@ export function aiming(
         return free.length > 0 && lines.length < 4 ? { ...found, lines: [...lines, more] } : found;
       }
       case 4: {
+        if (places.length > 1 && under(3) === 0) return { ...found, place: pick(places) };
+        if (codes.length === 0) return found;
         const code = pick(codes);
         const others = found.codes.filter((one) => one !== code);
         return { ...found, codes: others.length < found.codes.length ? others : [...others, code] };
@@ -132,7 +135,7 @@ export function aiming(
     return isCompared(made) ? made : or;
   };
   return {
-    any: () => within(any, { lines: [{ at: 0, units: 1, price: null }], codes: [] }),
+    any: () => within(any, { lines: [{ at: 0, units: 1, price: null }], codes: [], place: places[0] ?? '' }),
     near(found) {
       let made = found;
       for (let i = 1 + under(3); i > 0; i -= 1) {

@@ -55,13 +55,24 @@ interface Weighed {
   readonly beyond: readonly string[];
 }
 
+/** Where baskets go, and whether they may cost anything, or what their goods do. */
+export interface Weighing {
+  readonly places: readonly string[];
+  readonly arePriced: boolean;
+}
+
 /** Any baskets, and those near to what was widest for a clause whose bound none has come to yet. */
-export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed: number): Weighed {
+export function weighed(
+  dialect: Dialect,
+  file: BookFile,
+  baskets: number,
+  seed: number,
+  // Where goods are charged by entries of their own, they cost what they do.
+  { places, arePriced }: Weighing = { places: ['IE'], arePriced: dialect.id !== 'findlark' },
+): Weighed {
   const { book: compiled, goods, ask } = opened(file);
   const book = asOf(compiled, at);
   const { rules, notes } = dialect.render(book, goods);
-  // What cannot be said at all is off by anything.
-  if (notes.some(({ fidelity }) => fidelity.is === 'unsayable')) return { found: [], beyond: [] };
   const beyond: string[] = [];
   const found = notes.flatMap((note) =>
     boundOf(note) > 0
@@ -79,17 +90,15 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
   );
   const { speeds } = settingsOf(file, dialect);
   const random = seeded(seed);
-  // Where goods are charged by entries of their own, they cost what they do.
-  const arePriced = dialect.id !== 'findlark';
-  const { any, near, priced } = aiming(file, goods, random, arePriced);
-  const intended = new Float64Array(2);
+  const { any, near, priced } = aiming(file, goods, random, arePriced, places);
+  const intended = new Float64Array(2 * book.services.length);
   let asks = 0;
-  /** Asks both sides; what is off where nothing is inexact but what goes with one clause. Null where it is not offered. */
-  const offFor = (basket: Aimed): ((one: (typeof found)[number]) => number) | null => {
+  /** Asks both sides; what is off by one clause where nothing is inexact but what goes with it, else less than nothing. */
+  const offFor = (basket: Aimed): ((one: (typeof found)[number]) => number) => {
     asks += 1;
     const asked = ask({
       lines: basket.lines.map((line) => ({ sku: goods[line.at]?.sku ?? '', units: line.units })),
-      place: 'IE',
+      place: basket.place,
       codes: [...basket.codes],
       moment: at,
     });
@@ -102,18 +111,29 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
       }),
       shopper: { ...asked.shopper, channel: dialect.id },
     };
-    const offered = charges(book, question, intended) === 'services';
-    const choice = rules.charges(soldIn(question), at).find(({ speed }) => speed === speeds.post);
-    if (!offered || !choice || (intended[0] ?? -1) < 0) return null;
-    const meant = (intended[0] ?? 0) - (intended[1] ?? 0);
-    const off = Math.abs(choice.charge - choice.discount - meant);
-    const touched = touching(book, notes, question, 'post');
-    if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
-      beyond.push(
-        JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
+    const choices = rules.charges(soldIn(question), at);
+    const answers = charges(book, question, intended) === 'services' ? choices : [];
+    const offs = book.services.flatMap(({ id }, i) => {
+      const choice = answers.find(({ speed }) => speed === speeds[id]);
+      if (!choice || (intended[2 * i] ?? -1) < 0) return [];
+      const meant = (intended[2 * i] ?? 0) - (intended[2 * i + 1] ?? 0);
+      const touched = touching(book, notes, question, id);
+      // What cannot be said at all is off by anything.
+      if (touched.some(({ fidelity }) => fidelity.is === 'unsayable')) return [];
+      return [{ off: Math.abs(choice.charge - choice.discount - meant), touched }];
+    });
+    for (const { off, touched } of offs)
+      if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
+        beyond.push(
+          JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
+        );
+    const offBy = ({ note, linked }: (typeof found)[number]) =>
+      Math.max(
+        -1,
+        ...offs.flatMap(({ off, touched }) =>
+          touched.includes(note) && touched.every((other) => linked.has(other)) ? off : [],
+        ),
       );
-    const offBy = (one: (typeof found)[number]) =>
-      !touched.includes(one.note) || touched.some((other) => !one.linked.has(other)) ? -1 : off;
     for (const one of found) {
       const by = offBy(one);
       if (by < 0) continue;
@@ -134,13 +154,13 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
 
   /** From a basket up to where it is widest for a clause, price by price: by steps that double while it grows. */
   function climb(one: (typeof found)[number], from: Aimed, ask: typeof offFor): void {
-    let [basket, height] = [from, ask(from)?.(one) ?? -1];
+    let [basket, height] = [from, ask(from)(one)];
     if (!arePriced || height <= 0 || height < one.widest / 2 || random() < 0.5) return;
     for (const i of from.lines.keys())
       for (const sign of [1, -1])
         for (let step = 1; step > 0; ) {
           const next = priced(basket, i, sign * step);
-          const reached = next === null ? -1 : (ask(next)?.(one) ?? -1);
+          const reached = next === null ? -1 : ask(next)(one);
           if (next === null || reached <= height) step = step > 1 ? Math.floor(step / 4) : 0;
           else {
             [basket, height] = [next, reached];
