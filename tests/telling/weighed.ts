@@ -106,7 +106,8 @@ export function weighed(
       ...asked,
       lines: asked.lines.map(({ item: one, units }, j) => {
         const there = itemFor(one, dialect.id, asked.moment);
-        const price = basket.lines[j]?.price ?? there.price;
+        // Of what has a fee there are as many as its price allows.
+        const price = (there.handling ? null : basket.lines[j]?.price) ?? there.price;
         return { units, item: { ...there, varies: null, price: price as Minor } };
       }),
       shopper: { ...asked.shopper, channel: dialect.id },

@@ -1,7 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
-import { stated } from '../bounds.ts';
 import type { PayingLane } from '../dearest-pays.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
@@ -116,14 +115,4 @@ export function aloneCharge(
   };
   const charge = laneCharge(by.lane, by.price, shipment, { place: part.place, moment: book.at, carrier: null });
   return charge < 0 ? null : minor(charge + (item.handling?.each ?? 0));
-}
-
-/** The most that fees of each unit of a group come to within the stated bounds. */
-export const mostHandling = ({ goods }: GoodsGroup): number =>
-  Math.max(0, ...goods.map((item) => (item.handling?.each ?? 0) * mostUnits(item)));
-
-/** How many units of an item a basket within the stated bounds may have, at what it costs and weighs. */
-function mostUnits({ price, mass }: Listed): number {
-  const within = (most: number, each: number | null) => (each === null || each === 0 ? most : Math.floor(most / each));
-  return Math.min(stated.units, within(stated.value, price), within(stated.mass, mass));
 }

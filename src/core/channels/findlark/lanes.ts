@@ -3,10 +3,11 @@ import { patternText } from '../../places/index.ts';
 import { stated } from '../bounds.ts';
 import { dearestPays, partedByKind } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
+import { mostFees } from '../fees.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { Entered } from './entries.ts';
 import { type Feed, zoneFidelity } from './feed.ts';
-import { type Delivered, type DeliveredLane, mostHandling } from './groups.ts';
+import type { Delivered, DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 
 /** A group with what its goods' entries come to. */
@@ -165,7 +166,7 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
       ),
     });
   const handled = goods.filter(({ handling }) => handling !== null);
-  const most = minor(Math.max(0, ...feed.groups.map(({ group }) => mostHandling(group))));
+  const most = mostFees(handled);
   if (handled.length > 0)
     notes.push({
       clause: { about: 'apart', by: 'fee', items: handled.length },

@@ -1,8 +1,8 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Minor, minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
-import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
+import { mostFees } from '../fees.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
@@ -148,7 +148,7 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
     notes.push({
       clause: { about: 'apart', by: 'fee', items: handled.length },
       reads: [],
-      fidelity: bounded(each * stated.units, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
+      fidelity: bounded(mostFees(handled), { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
     });
   return notes;
 }

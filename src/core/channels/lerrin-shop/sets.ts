@@ -1,8 +1,8 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Minor, minor } from '../../exact/index.ts';
 import type { Lane } from '../../rates/index.ts';
-import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
+import { mostFees } from '../fees.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
@@ -220,8 +220,7 @@ const saidBy = (book: CompiledBook, stepped: Stepped): { readonly rate: SaidRate
 });
 
 /** The most handling that free delivery waives, of goods of a group. */
-export const mostWaived = ({ goods }: GoodsGroup): Minor =>
-  minor(Math.max(0, ...goods.map(({ handling }) => (handling?.waivable ? handling.each : 0))) * stated.units);
+export const mostWaived = ({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable);
 
 /** Whether steps that charge nothing say the same: they waive no handling, and by grams they ask for masses. */
 const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>
