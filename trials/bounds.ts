@@ -5,7 +5,7 @@ import { dialectOf, type Note } from '../src/core/channels/index.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
-import { weighed } from '../tests/telling/weighed.ts';
+import { weighed, weighedAt } from '../tests/telling/weighed.ts';
 import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
 
 /**
@@ -54,7 +54,7 @@ for (const [id, worldOf] of [
     );
   print(found);
   console.log('The demo’s book');
-  print(told('the demo', weighed(dialect, demoBook(), baskets, from, { places, arePriced: false })));
+  print(told('the demo', weighedAt(dialect, demoBook(), baskets, from, { places, arePriced: false })));
 }
 
 /** Of each sort of loss how many bounds there are, how many of them some basket comes to, and the others. */

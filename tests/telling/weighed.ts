@@ -61,14 +61,24 @@ export interface Weighing {
   readonly arePriced: boolean;
 }
 
+/**
+ * The same of a small book: nothing where something cannot be said at all, as it is off by anything. Where goods are
+ * charged by entries of their own, they cost what they do.
+ */
+export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed: number): Weighed {
+  const { book, goods } = opened(file);
+  const { notes } = dialect.render(asOf(book, at), goods);
+  if (notes.some(({ fidelity }) => fidelity.is === 'unsayable')) return { found: [], beyond: [] };
+  return weighedAt(dialect, file, baskets, seed, { places: ['IE'], arePriced: dialect.id !== 'findlark' });
+}
+
 /** Any baskets, and those near to what was widest for a clause whose bound none has come to yet. */
-export function weighed(
+export function weighedAt(
   dialect: Dialect,
   file: BookFile,
   baskets: number,
   seed: number,
-  // Where goods are charged by entries of their own, they cost what they do.
-  { places, arePriced }: Weighing = { places: ['IE'], arePriced: dialect.id !== 'findlark' },
+  { places, arePriced }: Weighing,
 ): Weighed {
   const { book: compiled, goods, ask } = opened(file);
   const book = asOf(compiled, at);
