@@ -19,7 +19,7 @@ import { smallBook } from '../books/small.ts';
 import { seedFrom, times } from '../trials.ts';
 import { offerlessWorldOf, quotedWorldOf, saidWorldOf, tellableWorldOf } from './books.ts';
 import { withCarrier } from './carried.ts';
-import { type Pick1, plain, plansChanged } from './changed-plans.ts';
+import { type Picker, plain, plansChanged } from './changed-plans.ts';
 import { feedWorldOf } from './feed-world.ts';
 
 const at = Date.parse('2026-11-24T09:10:00Z');
@@ -153,7 +153,7 @@ const edits: readonly ((shop: Shop, pick: <T>(list: readonly T[]) => T | undefin
 ];
 
 /** The same at Findlark, in the text of a feed. */
-const feedChanged: readonly ((text: string, pick: Pick1) => string)[] = [
+const feedChanged: readonly ((text: string, pick: Picker) => string)[] = [
   (text, pick) => {
     const title = pick(text.match(/<promotion id="\d+" title="[^"]*"/g) ?? []);
     return title === undefined ? text : text.replace(title, title.replace(/title="[^"]*"/, 'title="By hand"'));
@@ -176,7 +176,7 @@ const feedChanged: readonly ((text: string, pick: Pick1) => string)[] = [
     return one === undefined ? text : text.replace(one, one.replace(/least-value="[^"]*"/, 'least-value="12.34"'));
   },
 ];
-const changedBy: Record<(typeof channels)[number], (file: ChannelFile, pick: Pick1) => ChannelFile> = {
+const changedBy: Record<(typeof channels)[number], (file: ChannelFile, pick: Picker) => ChannelFile> = {
   'lerrin-shop': ({ name, text }, pick) => {
     const shop = pick(edits)?.(JSON.parse(text), pick) as Shop;
     return { name, text: JSON.stringify(shop) };

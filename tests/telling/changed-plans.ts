@@ -1,7 +1,8 @@
 import { type BookFile, bookFileSchema } from '../../src/core/book/index.ts';
 import type { ChannelFile } from '../../src/core/channels/index.ts';
 
-export type Pick1 = <T>(list: readonly T[]) => T | undefined;
+/** One of a list, by chance; nothing of an empty one. */
+export type Picker = <T>(list: readonly T[]) => T | undefined;
 
 /** A book whose templates and zones are the shop's one for one: no kinds and rates of their own, one map for all. */
 export function plain({ goods, templates, ...book }: BookFile): BookFile {
@@ -27,7 +28,7 @@ export function plain({ goods, templates, ...book }: BookFile): BookFile {
 }
 
 /** What somebody does to a site of Harrowmere, line by line; nothing where there is no such line. */
-const linesChanged: readonly ((rows: string[][], pick: Pick1) => string[][])[] = [
+const linesChanged: readonly ((rows: string[][], pick: Picker) => string[][])[] = [
   (rows, pick) => {
     // Of a plan without parcels: with them what is taken for one lane is nearest for all.
     const whole = new Set(rows.filter(([kind, , , grams]) => kind === 'PLAN' && grams === '').map(([, key]) => key));
@@ -65,7 +66,7 @@ const linesChanged: readonly ((rows: string[][], pick: Pick1) => string[][])[] =
 ];
 
 /** A site of Harrowmere as somebody has changed it. */
-export function plansChanged({ name, text }: ChannelFile, pick: Pick1): ChannelFile {
+export function plansChanged({ name, text }: ChannelFile, pick: Picker): ChannelFile {
   const rows = text
     .split('\n')
     .slice(0, -1)

@@ -3,7 +3,7 @@ import { item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import { minor } from '../exact/index.ts';
 import { afterGoodsOnly } from './after-goods.ts';
 
-/** How far a threshold of 50.00 that frees 6.00 is followed beside offers of so much per cent, or so much off a unit. */
+/** How far a threshold of 50.00 that frees 6.00 is followed beside offers of some per cent, or some amount a unit. */
 function beside(test: 'before' | 'after', ...offers: { off: string; from?: string; by?: 'amount' }[]) {
   const { book } = shopOf({ post: { rate: { is: 'flat', amount: '6.00' }, freeFrom: null } }, [item('A')], {
     offers: offers.map(({ off, from, by }, i) =>

@@ -37,7 +37,6 @@ test('each service is held against the whole answer, shown or hidden; a basket t
     seen.hidden += answer.hidden.length;
     if (choices[0]?.service === stocked) seen.stocked += 1;
   }
-  console.log(seen);
   // Each of the three has to have come up.
   expect(Math.min(seen.offered, seen.hidden, seen.stocked)).toBeGreaterThan(0);
 });

@@ -46,13 +46,13 @@ interface Shared {
   handling: number;
 }
 
-/** What some items are charged in a lane alone, fees of their own aside. */
 const none = (): Reach => ({ least: Number.POSITIVE_INFINITY, most: 0 });
 function widen(reach: Reach, figure: number): void {
   reach.least = Math.min(reach.least, figure);
   reach.most = Math.max(reach.most, figure);
 }
 
+/** What some items are charged in a lane alone, fees of their own aside. */
 const alikeIn = (all: readonly Shared[], lane: number): Alike[] =>
   all.flatMap(({ charges, mass, price, handling }) => {
     const charge = charges[lane] ?? null;

@@ -69,14 +69,9 @@ function lostBy(choosing: Choosing, chosen: ToldOffer, better: ToldOffer, beside
         wayAt(better, from, isLowered ? 'the most' : 'the same'),
       ];
       if (!own || !rival) return 0;
-      const lost = lostInLines(
-        own,
-        rival,
-        others,
-        { from, to: starts[i + 1] ?? stated.value },
-        choosing.tagged,
-        rounds,
-      );
+      const rivals = { chosen: own, better: rival, beside: others };
+      const values = { from, to: starts[i + 1] ?? stated.value };
+      const lost = lostInLines(rivals, values, choosing.tagged, rounds);
       const shares = acting.filter(({ is }) => is === 'share').length;
       const ofOrder = [own, rival].filter(({ is }) => is === 'share' || is === 'amount').length;
       // Beside one share, or none, what takes more alone takes more then too, however it is rounded.

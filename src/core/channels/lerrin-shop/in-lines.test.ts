@@ -8,7 +8,7 @@ interface Unit {
   readonly isLight: boolean;
 }
 
-/** What a campaign on goods takes off each of some units, as the page has it; prices are such that nothing is rounded. */
+/** What a campaign on goods takes off each unit, as the page has it; prices are such that nothing is rounded. */
 function takes({ tag, off }: OnGoods, units: readonly Unit[]): number[] {
   const isOn = ({ isLight }: Unit) => tag === null || isLight;
   if (off.is !== 'n for m')
@@ -88,7 +88,7 @@ test('what is lost by choosing at list prices is never more than is said, over e
       amounts: pick([0, 0, 400]),
     };
     const values = { from: pick([0, 1500]), to: 100_000 };
-    const bound = lostInLines(chosen, better, beside, values, [new Set(), new Set(['light'])], 40);
+    const bound = lostInLines({ chosen, better, beside }, values, [new Set(), new Set(['light'])], 40);
     const none: Beside = { goods: [], shares: 0, amounts: 0 };
     const delivery = [chosen, better].flatMap((one) =>
       one.is === 'delivery' ? (one.pays ?? [0, 250, 900, ...(one.most > 900 ? [3000] : [])]) : [],

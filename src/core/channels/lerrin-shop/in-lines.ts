@@ -1,7 +1,6 @@
 import { stated } from '../bounds.ts';
 import { type Column, mostOf } from '../programme.ts';
 import {
-  type Beside,
   type Free,
   isSomeForFewer,
   keyOf,
@@ -9,6 +8,7 @@ import {
   product,
   type Rivals,
   type SomeForFewer,
+  trace,
   type Unit,
   unitsOf,
   type Way,
@@ -33,22 +33,20 @@ export interface Values {
  * @param rounds how often it is looked more closely
  */
 export function lostInLines(
-  chosen: Way,
-  better: Way,
-  beside: Beside,
+  rivals: Rivals,
   values: Values,
   tagged: readonly ReadonlySet<string>[],
   rounds: number,
 ): number {
+  const { chosen, better, beside } = rivals;
   if (isNeverLess(chosen, better)) return 0;
   const offers = [...[chosen, better].flatMap((way) => (way.is === 'goods' ? way.on : [])), ...beside.goods];
   const tags = [...new Set(offers.flatMap(({ tag }) => tag ?? []))];
   const cells = [...new Set(tagged.map((all) => tags.filter((tag) => all.has(tag)).join(' ')))];
-  const key = JSON.stringify([chosen, better, beside, values, cells, rounds]);
+  const key = JSON.stringify([rivals, values, cells, rounds]);
   const before = known.get(key);
   if (before !== undefined) return before;
   if (known.size >= mostKnown) known.clear();
-  const rivals = { chosen, better, beside };
   const lost = mostLostInLines(
     rivals,
     offers,
@@ -78,9 +76,8 @@ function mostLostInLines(
   const lostUpTo = (free: readonly Free[]): Looked => {
     const units = cells.flatMap((cell) => unitsOf(rivals, cell, fewer, free));
     // What no line is too little for is taken beside others as it is alone.
-    if (process.env.DBG) console.log(JSON.stringify(free), units.length, JSON.stringify(units.slice(0, 9)));
     if (isAsAlone(rivals) && units.every(({ cut }) => cut < trace)) return { free, lost: 0 };
-    return { free, lost: mostLost(rivals, units, sorts(fewer, free), values) };
+    return { free, lost: mostLost({ rivals, units, sorts: sorts(fewer, free), values }) };
   };
   const looked = product(fewer.map(() => [null, { from: 1, to: stated.value }])).map(lostUpTo);
   for (let round = 0; round < rounds; round += 1) {
@@ -95,8 +92,6 @@ function mostLostInLines(
 }
 
 const [mostCells, mostSorts, mostEach] = [24, 3, 4];
-/** Less than any part of a cent that counts. */
-const trace = 1e-6;
 
 /** Whether shares of the order come to more than all of it. */
 const isTooMuch = ({ chosen, better, beside: { shares } }: Rivals): boolean =>
@@ -123,7 +118,7 @@ interface Looked {
   readonly lost: number;
 }
 
-/** Ranges with the widest of them halved, by how often the lower price goes into the higher; null where all are narrow. */
+/** Ranges with the widest of them halved, by how often one price goes into the other; null where all are narrow. */
 function halved(ranges: readonly Free[]): (readonly Free[])[] | null {
   const widths = ranges.map((range) => (range ? range.to / range.from : 0));
   const at = widths.indexOf(Math.max(...widths));
@@ -172,29 +167,34 @@ function fixedOf(way: Way): Fixed[] {
   }
 }
 
+/** Of what it is asked what is lost at the most. */
+interface Asked {
+  readonly rivals: Rivals;
+  readonly units: readonly Unit[];
+  readonly sorts: readonly Sort[];
+  readonly values: Values;
+}
+
 /**
  * What units lose in all at the most: no more of them than are compared, of a value between two, of which what is used
  * takes no less than the other as both are rounded, and some for the price of fewer no more units, and no more of the
  * value, than its share.
  */
-function mostLost(rivals: Rivals, units: readonly Unit[], sorts: readonly Sort[], values: Values): number {
-  const { chosen, better } = rivals;
+function mostLost(asked: Asked): number {
+  const { chosen, better } = asked.rivals;
   // Where goods and order offers take all there is, what is paid of delivery is still lost.
   const isOnTop = better.is === 'delivery' && chosen.is !== 'delivery';
   const sides = fixedOf(chosen).flatMap((own) => fixedOf(better).map((rival) => [own, rival] as const));
   return Math.max(
     ...sides.flatMap(([own, rival]) => [
-      solved(rivals, units, sorts, values, own, rival, 'lost'),
-      ...(isOnTop ? [Math.min(better.most, solved(rivals, units, sorts, values, own, rival, 'lostOfAll'))] : []),
+      solved(asked, own, rival, 'lost'),
+      ...(isOnTop ? [Math.min(better.most, solved(asked, own, rival, 'lostOfAll'))] : []),
     ]),
   );
 }
 
 function solved(
-  { chosen, better, beside }: Rivals,
-  units: readonly Unit[],
-  sorts: readonly Sort[],
-  { from, to }: Values,
+  { rivals: { chosen, better, beside }, units, sorts, values: { from, to } }: Asked,
   own: Fixed,
   rival: Fixed,
   objective: 'lost' | 'lostOfAll',

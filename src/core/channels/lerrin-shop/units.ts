@@ -73,7 +73,7 @@ interface Piece {
   readonly slope: number;
 }
 /** Less than any part of a cent that counts. */
-const trace = 1e-6;
+export const trace = 1e-6;
 const nothing: Piece = { base: 0, slope: 0 };
 const half: Piece = { base: 0.5, slope: 0 };
 
@@ -106,9 +106,8 @@ export function unitsOf(
       const alone = (way: Way) => (way.is === 'goods' ? taken(way.on) : way.is === 'share' ? way.share * price : 0);
       const onGoods = (way: Way) => around + (way.is === 'goods' ? taken(way.on) : 0);
       /** What is off a unit in all, but what is off the order in either case. */
-      const inAll = (way: Way, goods: number) => {
-        return (1 - beside.shares) * goods + (way.is === 'share' ? way.share * (price - goods) : 0);
-      };
+      const inAll = (way: Way, goods: number) =>
+        (1 - beside.shares) * goods + (way.is === 'share' ? way.share * (price - goods) : 0);
       const rivals = inAll(better, isMixed ? 0 : Math.min(price, onGoods(better)));
       const ownTaken = chosen.is === 'goods' ? taken(chosen.on) : 0;
       const onLine = (ways: readonly Way[]) => ways.flatMap((way) => (way.is === 'goods' ? way.on : []));

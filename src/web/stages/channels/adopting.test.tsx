@@ -30,6 +30,17 @@ const rows = (where = 'Lerrin Shop') =>
     .slice(1)
     .map((row) => [...row.querySelectorAll('td')].map((cell) => cell.textContent).join(' | '));
 
+/** Harrowmere with one line in review, in the currency that it counts in or in another. */
+const reviewing = (key: string, currency?: string) => ({
+  id: 'harrowmere',
+  lastSend: null,
+  told: null,
+  uses: [],
+  usedCodes: { used: 0, fresh: 0 },
+  down: null,
+  held: [{ key, until: '2026-11-26T00:00:00.000Z', state: 'in review', reason: '', ...(currency ? { currency } : {}) }],
+});
+
 test('what somebody changed, began and ended there is told in the book’s words, and taken by a tick', async () => {
   changed((live) => {
     const rate = live.zones[0]?.rates[0];
@@ -53,7 +64,7 @@ test('what somebody changed, began and ended there is told in the book’s words
   await screen.findByText(/are as the book would tell them/);
 });
 
-test('at a marketplace a rate is taken in the book’s own terms, and what is held for review is no difference', async () => {
+test('a marketplace’s rate is taken in the book’s own terms; what is held for review is no difference', async () => {
   const file = smallBook();
   const { book, goods } = opened(file);
   const told = filesOf(dialectOf('harrowmere').render(book, goods).rules);
@@ -62,18 +73,9 @@ test('at a marketplace a rate is taken in the book’s own terms, and what is he
   expect(text).toMatch(/^GOODS\tSUDS\t/m);
   // The offer is in review, so that it is not live yet; somebody has changed a rate.
   const live = text.replace(/^GOODS\tSUDS\t.*\n/m, '').replace('STANDARD\t7.30\t', 'STANDARD\t7.80\t');
-  const state = {
-    id: 'harrowmere',
-    lastSend: null,
-    told: null,
-    uses: [],
-    usedCodes: { used: 0, fresh: 0 },
-    down: null,
-  };
-  const review = { key: 'SUDS', until: '2026-11-26T00:00:00.000Z', state: 'in review', reason: '' };
   at('/channels/live/harrowmere', file, {
     'GET /channels/harrowmere/files': { told, live: [{ name: 'plans.tsv', text: live }] },
-    'GET /channels/harrowmere': { ...state, held: [review] },
+    'GET /channels/harrowmere': reviewing('SUDS'),
   });
   await screen.findByText('Home, post');
   expect(rows('Harrowmere')).toEqual(['Home, post | lane, different | 7.30 flat | 7.80 flat | as there']);
@@ -89,26 +91,15 @@ test('a threshold that is being reviewed in place of the one in force is no diff
   const told = filesOf(dialectOf('harrowmere').render(book, goods).rules);
   const live = told.map(({ name, text }) => ({ name, text: text.replace(/\t55\.00\t/, '\t50.00\t') }));
   expect(live).not.toEqual(told);
-  const state = {
-    id: 'harrowmere',
-    lastSend: null,
-    told: null,
-    uses: [],
-    usedCodes: { used: 0, fresh: 0 },
-    down: null,
-  };
   const [key = ''] = /FREE-STANDARD-\S+/.exec(told[0]?.text ?? '') ?? [];
   at('/channels/live/harrowmere', file, {
     'GET /channels/harrowmere/files': { told, live },
-    'GET /channels/harrowmere': {
-      ...state,
-      held: [{ key, until: '2026-11-26T00:00:00.000Z', state: 'in review', reason: '' }],
-    },
+    'GET /channels/harrowmere': reviewing(key),
   });
   await screen.findByText(/Zones, rates and offers there are as the book would tell them/);
 });
 
-test('what is live in pounds is held against what is told in pounds, and an amount is taken as that in pounds', async () => {
+test('what is live in pounds stands beside what is told in pounds, and is taken as an amount in pounds', async () => {
   const [home] = smallBook().markets;
   const file = bookFileSchema.parse({
     ...smallBook(),
@@ -119,15 +110,14 @@ test('what is live in pounds is held against what is told in pounds, and an amou
   const told = toldAt('harrowmere', body, (market) => opened(file, market)).flatMap(({ rendition }) =>
     filesOf(rendition.rules),
   );
-  const live = told.map(({ name, text }) => ({
-    name,
-    text:
-      name === 'plans-gbp.tsv'
-        ? text.replace('RATE\tSOAPS\tIRELAND\tSTANDARD\t6.28', 'RATE\tSOAPS\tIRELAND\tSTANDARD\t6.50')
-        : text,
-  }));
+  // There a rate was changed, and the offer is in review, so that it is not live yet.
+  const edited = (text: string) => text.replace('STANDARD\t6.28', 'STANDARD\t6.50').replace(/^GOODS\tSUDS\t.*\n/m, '');
+  const live = told.map(({ name, text }) => ({ name, text: name === 'plans-gbp.tsv' ? edited(text) : text }));
   expect(live).not.toEqual(told);
-  at('/channels/live/harrowmere', file, { 'GET /channels/harrowmere/files': { told, live } });
+  at('/channels/live/harrowmere', file, {
+    'GET /channels/harrowmere/files': { told, live },
+    'GET /channels/harrowmere': reviewing('SUDS', 'GBP'),
+  });
   await screen.findByText(/are as the book would tell them, in EUR/);
   press(screen.getByRole('button', { name: 'GBP, Britain' }));
   await screen.findByText('Home, post');

@@ -105,13 +105,14 @@ function Differences({
     'study',
   );
   const rows = useRows(book, where, found?.ok ? found.value.rows : none);
+  const inCurrency = isOfSeveral ? `, in ${market.currency}` : '';
   if (!found) return <p className="muted">Reading what is live at {where} …</p>;
   if (!found.ok) return <NoBook where={where} problems={found.problems} />;
   return (
     <>
       <p className="small muted">
         {found.value.rows.length === 0
-          ? `Zones, rates and offers there are as the book would tell them${isOfSeveral ? `, in ${market.currency}` : ''}.`
+          ? `Zones, rates and offers there are as the book would tell them${inCurrency}.`
           : 'What is taken is so in the book; what is not is told, or taken away there, by the next send.'}{' '}
         Goods are compared under “What it lists”
         {held.length > 0 ? `, what ${where} holds for review under “What it is told”` : ''}.
