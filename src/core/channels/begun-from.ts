@@ -13,9 +13,9 @@ import { type Currency, ok, type Result } from '../exact/index.ts';
 import type { Item } from '../goods/index.ts';
 import type { Adopted, NotAdopted } from './adopted.ts';
 import { adoptionRows } from './adoption/index.ts';
-import { hasOwnFile, sitesOf } from './channels.ts';
+import { hasOwnFile, marketTold, sitesOf } from './channels.ts';
 import { type ChannelFile, type Dialect, filesOf } from './dialect.ts';
-import { idsFor } from './into-book.ts';
+import { freshId } from './keys.ts';
 
 /** What a book without zones and services begins with. */
 export interface Begun {
@@ -99,8 +99,11 @@ function inCurrency(
 ): Result<{ edits: Edit[]; goods: Item[]; lost: NotAdopted[] }> {
   const { currency } = dialect;
   const home = book.markets[0] as Market;
-  const id = idsFor([...book.markets.map((one) => one.id), currency.toLowerCase()], 40)(currency.toLowerCase());
-  const market: Market = { ...(there.book.markets[0] as Market), id, name: currency, timeZone: home.timeZone };
+  const theirs = there.book.markets[0] as Market;
+  const own = marketTold(book, dialect);
+  const id = own?.id ?? freshId(currency.toLowerCase(), book.markets);
+  const market = own ? { ...own, tax: theirs.tax } : { ...theirs, id, name: currency, timeZone: home.timeZone };
+  const listed = book.exchange.some(({ from, to }) => from === home.currency && to === currency);
   const prices = new Map(there.goods().map((item) => [item.sku, item.price]));
   const rate = rateOf(goods, prices);
   const priced = goods.map((item): Item => {
@@ -108,12 +111,10 @@ function inCurrency(
     return price == null ? item : { ...item, prices: [...item.prices, { market: id, channel: null, price }] };
   });
   const common = priced.filter(({ sku }) => prices.has(sku)).length;
+  const exchange = { id: freshId(currency.toLowerCase(), book.exchange), from: home.currency, to: currency, rate };
   const edits: Edit[] = [
     { path: ['markets', id], value: market },
-    {
-      path: ['exchange', currency.toLowerCase()],
-      value: { id: currency.toLowerCase(), from: home.currency, to: currency, rate },
-    },
+    ...(listed ? [] : [{ path: ['exchange', exchange.id], value: exchange }]),
   ];
   let rows = 0;
   // What free delivery pays at most goes by the rates: it may differ once those are taken.
@@ -133,7 +134,7 @@ function inCurrency(
     edits,
     goods: priced,
     lost: [
-      { is: 'exchange', from: home.currency, to: currency, rate },
+      ...(listed ? [] : [{ is: 'exchange', from: home.currency, to: currency, rate } as const]),
       ...(rows > 0 ? [{ is: 'otherwise in', currency, things: rows } as const] : []),
       ...(besides > 0 ? [{ is: 'listed in one', currency, goods: besides } as const] : []),
     ],

@@ -8,3 +8,10 @@ export function keysOf(most: number): (wanted: string) => string {
     return key;
   };
 }
+
+/** An id that nothing in a list has: the one wanted, or one with a number behind. */
+export function freshId(wanted: string, taken: readonly { readonly id: string }[]): string {
+  const keyFor = keysOf(40);
+  for (const { id } of taken) keyFor(id);
+  return keyFor(wanted);
+}

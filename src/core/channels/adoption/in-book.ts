@@ -23,9 +23,12 @@ export interface Taking {
 export const beside = ({ book, dialect }: Taking, written: string | null = null): Currency | null =>
   (written ?? book.markets[0]?.currency) === dialect.currency ? null : dialect.currency;
 
-/** The currencies in which a channel is told a market, each by a file of its own. */
-const currenciesTold = ({ book, dialect }: Taking): Currency[] =>
-  sitesOf(dialect.id).flatMap((site) => (hasOwnFile(site) && marketTold(book, site) ? site.currency : []));
+/** The currencies in which a channel is told a market, each by a file of its own; the book's own goes before. */
+function currenciesTold({ book, dialect }: Taking): Currency[] {
+  const told = sitesOf(dialect.id).filter((site) => hasOwnFile(site) && marketTold(book, site));
+  const isOwn = (currency: Currency) => Number(currency === book.markets[0]?.currency);
+  return told.map(({ currency }) => currency).sort((a, b) => isOwn(b) - isOwn(a));
+}
 
 /** Whether it is told other markets too, by files of their own. */
 export const isOneOfSeveral = (taking: Taking): boolean => currenciesTold(taking).length > 1;

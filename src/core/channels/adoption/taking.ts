@@ -1,6 +1,6 @@
 import { alike, channelsOf, type Edit, valueAt } from '../../book/index.ts';
 import type { Currency } from '../../exact/index.ts';
-import { keysOf } from '../keys.ts';
+import { freshId } from '../keys.ts';
 import { fieldChanges, laneChanges } from './changed.ts';
 import {
   beside,
@@ -158,12 +158,6 @@ function offerEdits(taking: Taking, id: string): Edit[] | null {
         ]),
   ];
 }
-
-const freshId = (wanted: string, taken: readonly { readonly id: string }[]): string => {
-  const keyFor = keysOf(40);
-  for (const { id } of taken) keyFor(id);
-  return keyFor(wanted);
-};
 
 /** Amounts as the book is written: in its own currency about the same, and exactly in the channel's. */
 function inBookAmounts(taking: Taking, value: unknown): unknown {
