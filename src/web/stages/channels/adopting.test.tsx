@@ -129,6 +129,19 @@ test('what is live in pounds stands beside what is told in pounds, and is taken 
   await screen.findByText(/are as the book would tell them, in GBP/);
 });
 
+test('of a book in pounds alone what is live in pounds is looked at', async () => {
+  const [home] = smallBook().markets;
+  const file = smallBook({ markets: [{ ...(home as NonNullable<typeof home>), currency: 'GBP' }] });
+  const { book, goods } = opened(file);
+  const told = filesOf(dialectOf('harrowmere', 'GBP' as never).render(book, goods).rules);
+  const live = told.map(({ name, text }) => ({ name, text: text.replace('STANDARD\t7.30', 'STANDARD\t7.80') }));
+  at('/channels/live/harrowmere', file, { 'GET /channels/harrowmere/files': { told, live } });
+  await screen.findByText('Home, post');
+  press(screen.getByRole('checkbox', { name: /^Tick all 1/ }));
+  press(screen.getByRole('button', { name: 'Take 1 from Harrowmere' }));
+  expect(stands('templates/soaps/lanes/home/post/rate/amount')).toBe('7.80');
+});
+
 test('of a channel that sells in no currency of the book it is said so', async () => {
   const [home] = smallBook().markets;
   const file = smallBook({ markets: [{ ...(home as NonNullable<typeof home>), currency: 'USD' }] });

@@ -12,7 +12,7 @@ import type { Adoptable } from '../../engine/study.ts';
 import { Lost, NoBook } from '../../ui/not-adopted.tsx';
 import { type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { OfChannel } from './of-channel.tsx';
-import { type Site, SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
+import { isMain, type Site, SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What is live at a channel, held against what the book would tell it, and taken into the book. */
@@ -71,7 +71,7 @@ function Adopting({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             book={book}
             site={site}
             live={live}
-            held={inReview(state, site === sites[0] ? undefined : site.dialect.currency)}
+            held={inReview(state, isMain(site) ? undefined : site.dialect.currency)}
             moment={moment}
             isOfSeveral={sites.length > 1}
           />

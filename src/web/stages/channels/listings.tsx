@@ -10,7 +10,7 @@ import type { Recorded } from '../../engine/study.ts';
 import { CsvButton } from '../../ui/csv-button.tsx';
 import { itemAddress, type RecordRow, RecordTable } from '../../ui/record-table.tsx';
 import { OfChannel } from './of-channel.tsx';
-import { SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
+import { isMain, SiteChoice, sitesWithFiles, useSite } from './sites.tsx';
 import { ChannelTabs } from './tabs.tsx';
 
 /** What a channel lists by its own record, held against the book. */
@@ -62,7 +62,7 @@ function Listings({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         ) : found.rows.length === 0 ? (
           <p className="text-true">All listings at {where} are the book’s, with its prices and masses.</p>
         ) : (
-          <Differences book={book} id={id} market={site === sites[0] ? null : site.market.id} found={found} />
+          <Differences book={book} id={id} market={isMain(site) ? null : site.market.id} found={found} />
         )}
       </section>
     </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ChannelId, Market } from '../../../core/book/index.ts';
-import { type Dialect, hasOwnFile, marketTold, sitesOf } from '../../../core/channels/index.ts';
+import { type Dialect, dialectOf, hasOwnFile, marketTold, sitesOf } from '../../../core/channels/index.ts';
 import type { OpenBook } from '../../data/book.ts';
 
 /** A channel in one of its currencies, and the market that it is told in it. */
@@ -24,11 +24,20 @@ export const sitesTold = ({ book, home }: OpenBook, id: ChannelId): Sites => {
   ];
 };
 
-/** The same, those alone that have a file of their own: into other currencies the channel converts by itself. */
+/**
+ * The same, those alone that are told a market by a file of their own, as into other currencies the channel converts by
+ * itself; the first where there is none.
+ */
 export const sitesWithFiles = (book: OpenBook, id: ChannelId): Sites => {
   const [first, ...others] = sitesTold(book, id);
-  return [first, ...others.filter(({ dialect }) => hasOwnFile(dialect))];
+  const [own = first, ...more] = [first, ...others].filter(
+    ({ dialect }) => hasOwnFile(dialect) && marketTold(book.book, dialect),
+  );
+  return [own, ...more];
 };
+
+/** Whether a site is in the currency that its channel counts in, which is said of it nowhere. */
+export const isMain = ({ dialect }: Site): boolean => dialect.currency === dialectOf(dialect.id).currency;
 
 /** One of some sites, as it is chosen; the first till then. */
 export function useSite(sites: Sites): readonly [Site, (market: string) => void] {
