@@ -1,5 +1,7 @@
 import type { BookFile, BookInput } from '../../src/core/book/index.ts';
 import type { Listed } from '../../src/core/channels/index.ts';
+import { gram } from '../../src/core/exact/index.ts';
+import { classOf } from './touching.ts';
 
 type Offer = BookInput['offers'][number];
 type FreeFrom = BookInput['templates'][number]['lanes'][string][string]['freeFrom'];
@@ -11,8 +13,9 @@ export interface Aimed {
   readonly place: string;
 }
 
-/** The most that is compared: units, and cents. */
-const most = { units: 20, value: 100_000 };
+/** The most that is compared: units, cents, and mass. */
+const most = { units: 20, value: 100_000, mass: 30_000 * gram };
+
 /** Baskets of a book, aimed at what changes something in it. */
 export interface Aiming {
   /** Any one. */
@@ -30,7 +33,7 @@ export interface Aiming {
  */
 export function aiming(
   file: BookFile,
-  goods: readonly Pick<Listed, 'price'>[],
+  goods: readonly Listed[],
   random: () => number,
   arePriced: boolean,
   places: readonly string[],
@@ -53,10 +56,20 @@ export function aiming(
     'off' in benefit && benefit.off.by === 'amount' ? Math.round(Number(benefit.off.amount) * 100) : [],
   );
   const priceOf = ({ at, price }: Aimed['lines'][number]) => price ?? goods[at]?.price ?? 0;
-  const worthOf = ({ lines }: Aimed) => lines.reduce((sum, line) => sum + priceOf(line) * line.units, 0);
+  const sumOf = ({ lines }: Aimed, of: (line: Aimed['lines'][number]) => number) =>
+    lines.reduce((sum, line) => sum + of(line), 0);
+  const worthOf = (one: Aimed) => sumOf(one, (line) => priceOf(line) * line.units);
+
+  // However many there are of some sort, each sort is as often in a basket.
+  const ofSort = new Map<string, number[]>();
+  goods.forEach((item, at) => {
+    const sort = classOf(item);
+    ofSort.set(sort, [...(ofSort.get(sort) ?? []), at]);
+  });
+  const sorts = [...ofSort.values()];
 
   const any = (): Aimed => {
-    const each = [...new Set(Array.from({ length: 1 + under(3) }, () => under(goods.length)))];
+    const each = [...new Set(Array.from({ length: 1 + under(3) }, () => pick(pick(sorts))))];
     // Many of what an offer takes whole, and a few of what costs a lot; else one, some or as many as there may be.
     const isParted = arePriced && each.length === 2 && amounts.length > 0 && under(2) === 0;
     const few = pick([1, 2, 5]);
@@ -129,7 +142,9 @@ export function aiming(
     }
   };
   const isCompared = (one: Aimed) =>
-    worthOf(one) <= most.value && one.lines.reduce((sum, { units }) => sum + units, 0) <= most.units;
+    worthOf(one) <= most.value &&
+    sumOf(one, ({ units }) => units) <= most.units &&
+    sumOf(one, ({ at, units }) => units * (goods[at]?.mass ?? 0)) <= most.mass;
   const within = (make: () => Aimed, or: Aimed): Aimed => {
     const made = make();
     return isCompared(made) ? made : or;

@@ -104,13 +104,13 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
     }),
     item(`${sku}-2`, { price: price(), template: 'second', tags: i < 1 ? ['light'] : [] }),
   ]);
-  // Of what costs little so many make any value to the cent.
-  if (dialect.id === 'findlark')
-    for (const [sku, template] of [
-      ['D', null],
-      ['D-2', 'second'],
-    ] as const)
-      goods.push(item(sku, { price: cents(0.01, 0.6), template, tags: ['light'] }));
+  // Of what costs little so many make any value to the cent; where baskets may cost anything some goods cost next to
+  // nothing, as bounds go by what goods cost.
+  for (const [sku, template] of [
+    ['D', null],
+    ['D-2', 'second'],
+  ] as const)
+    goods.push(item(sku, { price: dialect.id === 'findlark' ? cents(0.01, 0.6) : '0.01', template, tags: ['light'] }));
   const [one, two] = [flat(cents(1, 12), a), flat(cents(1, 12), b)];
   return bookFileSchema.parse({
     ...shopOf({ post: one }, goods, {

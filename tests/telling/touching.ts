@@ -5,6 +5,12 @@ import { batchOf, lies, partOf, sharedCode } from '../../src/core/offers/index.t
 import { matches, type Place, parsePattern } from '../../src/core/places/index.ts';
 import { asSold, type Question } from '../../src/core/quote/index.ts';
 
+type Item = Question['lines'][number]['item'];
+
+/** What goods have in common by which a channel may charge them apart from others. */
+export const classOf = ({ template, origin, kindBit, ownKind, own, serves, mass, sku }: Item): string =>
+  [template.id, origin, kindBit, ownKind, own ? sku : '', serves, mass === null].join(' ');
+
 /** The clauses said otherwise than exactly that may touch what a basket pays for a service. */
 export function touching(
   { offers }: CompiledBook,
@@ -13,6 +19,22 @@ export function touching(
   service: string,
 ): Note[] {
   const { lines, place } = asSold(question);
+  // What nobody asked for with its code, or has no goods of, acts on neither side.
+  const mayAct = (id: string): boolean => {
+    const offer = offers.find((one) => one.id === id);
+    const code = offer && sharedCode(offer);
+    const batch = offer ? batchOf(offer) : null;
+    const part = offer ? partOf(offer) : null;
+    const { singles, segment } = question.shopper;
+    return (
+      (code == null || question.codes.includes(code)) &&
+      (batch === null || question.codes.some((one) => singles.get(one) === batch)) &&
+      (!offer?.segments || (segment !== null && offer.segments.has(segment))) &&
+      (part === null || question.lines.some(({ item }) => lies(item, part)))
+    );
+  };
+  const unitsOf = (isOne: (item: Item) => boolean): number =>
+    lines.reduce((sum, { item, units }) => sum + (isOne(item) ? units : 0), 0);
   return notes.filter(({ clause, fidelity }) => {
     if (fidelity.is === 'exact') return false;
     switch (clause.about) {
@@ -20,17 +42,18 @@ export function touching(
       case 'threshold':
         return (
           clause.service === service &&
-          lines.some(
-            ({ item: { template } }) =>
-              template.id === clause.template && template.zoneOf(place)?.zone.id === clause.zone,
-          )
+          fidelity.losses.some((loss) => offersOf(loss)?.some(mayAct) ?? true) &&
+          // One unit alone is what the dearest item pays.
+          unitsOf(
+            ({ template }) => template.id === clause.template && template.zoneOf(place)?.zone.id === clause.zone,
+          ) > (fidelity.losses.every(({ is }) => is === 'dearest item only') ? 1 : 0)
         );
       case 'apart':
         if (clause.by === 'feed') return true;
         if (clause.by === 'dated') return question.lines.some(({ item }) => (item.varies?.eras.length ?? 0) > 1);
         return lines.some(({ item }) => (clause.by === 'fee' ? item.handling : item.own) !== null);
       case 'mixing':
-        return lines.length > 1;
+        return new Set(lines.map(({ item }) => classOf(item))).size > 1;
       // A place falls under what is said of its zone, and of any wider place that is named.
       case 'zone':
         if (fidelity.losses.every((loss) => !isAbout(loss, place))) return false;
@@ -46,24 +69,24 @@ export function touching(
       case 'market':
       case 'shown':
         return false;
-      case 'offer': {
-        // What nobody asked for with its code, or has no goods of, acts on neither side.
-        const offer = offers.find(({ id }) => id === clause.offer);
-        const code = offer && sharedCode(offer);
-        const batch = offer ? batchOf(offer) : null;
-        const part = offer ? partOf(offer) : null;
-        const { singles, segment } = question.shopper;
-        return (
-          (code == null || question.codes.includes(code)) &&
-          (batch === null || question.codes.some((one) => singles.get(one) === batch)) &&
-          (!offer?.segments || (segment !== null && offer.segments.has(segment))) &&
-          (part === null || question.lines.some(({ item }) => lies(item, part)))
-        );
-      }
+      case 'offer':
+        return mayAct(clause.offer);
       default:
         return true;
     }
   });
+}
+
+/** The offers by which a threshold is met there otherwise than in the book; null where it is not by offers. */
+function offersOf(loss: Loss): readonly string[] | null {
+  switch (loss.is) {
+    case 'tested before discounts':
+      return loss.ranges.map(({ offer }) => offer);
+    case 'tested after goods offers':
+      return loss.offers;
+    default:
+      return null;
+  }
 }
 
 /** Whether a loss is about a place, as far as it says places. */

@@ -18,16 +18,35 @@ const namedBy = ({ fidelity }: Note): string[] =>
         'ranges' in loss ? loss.ranges.map(({ offer }) => offer) : 'offers' in loss ? loss.offers : [],
       );
 
-/** The notes by which a basket may be off for a clause: its own, of offers that either names, of other thresholds. */
+/** Losses of a threshold that need goods of several groups, and with them how these are put together. */
+const needsSeveral: ReadonlySet<string> = new Set([
+  'spend on what is freed',
+  'freed together',
+  'whole countries',
+  'one offer a speed',
+  'threshold of the basket',
+  'not freed with its group',
+]);
+
+/** Losses that two thresholds have of each other: what is off once both of them say. */
+const isOfBoth: ReadonlySet<string> = new Set(['one offer a speed', 'threshold of the basket']);
+
+/**
+ * The notes by which a basket may be off for a clause: its own, of offers that either names, of thresholds that meet, and
+ * of how several groups are put together where it takes several.
+ */
 function linkedWith(note: Note, notes: readonly Note[]): ReadonlySet<Note> {
   const isOf = ({ clause }: Note, ids: readonly string[]) => clause.about === 'offer' && ids.includes(clause.offer);
+  const loses = ({ fidelity }: Note, some: ReadonlySet<string>) =>
+    fidelity.is === 'bounded' && fidelity.losses.some(({ is }) => some.has(is));
   return new Set(
     notes.filter(
       (other) =>
         other === note ||
+        (other.clause.about === 'mixing' && loses(note, needsSeveral)) ||
+        (other.clause.about === 'threshold' && loses(note, isOfBoth) && loses(other, isOfBoth)) ||
         isOf(other, namedBy(note)) ||
-        isOf(note, namedBy(other)) ||
-        (note.clause.about === 'threshold' && other.clause.about === 'threshold'),
+        isOf(note, namedBy(other)),
     ),
   );
 }
@@ -46,6 +65,10 @@ const roundingIn = ({ offers }: BookFile): number =>
           : '100';
     return sum + (Number(percent) === 100 ? 0 : benefit.is === 'off order' ? 1 : 10);
   }, 0);
+
+/** Whether a bound is of what all orders come to. */
+const isOfAllOrders = ({ fidelity }: Note): boolean =>
+  fidelity.is === 'bounded' && fidelity.losses.every(({ is }) => is === 'budget as uses');
 
 /** What aimed baskets of a book are off. */
 interface Weighed {
@@ -72,6 +95,32 @@ export function weighed(dialect: Dialect, file: BookFile, baskets: number, seed:
   return weighedAt(dialect, file, baskets, seed, { places: ['IE'], arePriced: dialect.id !== 'findlark' });
 }
 
+/**
+ * A book without the offers that a channel cannot be told, nor where its lanes end: what cannot be said at all is off by
+ * anything, so that no other clause is met by itself.
+ */
+export function sayableOf(dialect: Dialect, file: BookFile): BookFile {
+  const { book, goods } = opened(file);
+  const unsaid = new Set(
+    dialect
+      .render(asOf(book, at), goods)
+      .notes.flatMap(({ clause, fidelity }) =>
+        clause.about === 'offer' && fidelity.is === 'unsayable' ? [clause.offer] : [],
+      ),
+  );
+  const unended = <Lane>(lanes: Readonly<Record<string, Lane>>): Record<string, Lane> =>
+    Object.fromEntries(Object.entries(lanes).map(([service, lane]) => [service, { ...lane, bounds: [] }]));
+  return {
+    ...file,
+    eitherOr: file.eitherOr.filter(({ offers }) => !offers.some((id) => unsaid.has(id))),
+    offers: file.offers.filter(({ id }) => !unsaid.has(id)),
+    templates: file.templates.map((template) => ({
+      ...template,
+      lanes: Object.fromEntries(Object.entries(template.lanes).map(([zone, row]) => [zone, unended(row)])),
+    })),
+  };
+}
+
 /** Any baskets, and those near to what was widest for a clause whose bound none has come to yet. */
 export function weighedAt(
   dialect: Dialect,
@@ -82,7 +131,8 @@ export function weighedAt(
 ): Weighed {
   const { book: compiled, goods, ask } = opened(file);
   const book = asOf(compiled, at);
-  const { rules, notes } = dialect.render(book, goods);
+  const { rules, notes: all } = dialect.render(book, goods);
+  const notes = all.filter((note) => !isOfAllOrders(note));
   const beyond: string[] = [];
   const found = notes.flatMap((note) =>
     boundOf(note) > 0
@@ -131,19 +181,26 @@ export function weighedAt(
       const touched = touching(book, notes, question, id);
       // What cannot be said at all is off by anything.
       if (touched.some(({ fidelity }) => fidelity.is === 'unsayable')) return [];
-      return [{ off: Math.abs(choice.charge - choice.discount - meant), touched }];
+      const [first, ...others] = question.lines.map(({ item: { template, handling } }) => handling ?? template);
+      // Of one template's goods that pay on both sides no threshold is met on one alone.
+      const isPaid = choice.charge > 0 && meant > 0 && others.every((one) => one === first);
+      const unmet = choice.charge === 0 ? ['rate', 'mixing'] : isPaid ? ['threshold'] : [];
+      return [{ off: Math.abs(choice.charge - choice.discount - meant), unmet, touched }];
     });
     for (const { off, touched } of offs)
       if (off > touched.reduce((sum, note) => sum + boundOf(note), 0))
         beyond.push(
           JSON.stringify({ off, lines: question.lines.map(({ item: { sku, price }, units }) => [sku, price, units]) }),
         );
+    // What other clauses may be off is not of this one; where a basket is free there no rate is met.
     const offBy = ({ note, linked }: (typeof found)[number]) =>
       Math.max(
         -1,
-        ...offs.flatMap(({ off, touched }) =>
-          touched.includes(note) && touched.every((other) => linked.has(other)) ? off : [],
-        ),
+        ...offs.flatMap(({ off, unmet, touched }) => {
+          if (!touched.includes(note)) return [];
+          const isOther = (other: Note) => !linked.has(other) && !unmet.includes(other.clause.about);
+          return off - touched.filter(isOther).reduce((sum, other) => sum + boundOf(other), 0);
+        }),
       );
     for (const one of found) {
       const by = offBy(one);

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import { minor } from '../exact/index.ts';
-import { afterGoodsOnly } from './after-goods.ts';
+import { afterGoodsOnly, freedAlways } from './after-goods.ts';
 
 /** How far a threshold of 50.00 that frees 6.00 is followed beside offers of some per cent, or some amount a unit. */
 function beside(test: 'before' | 'after', ...offers: { off: string; from?: string; by?: 'amount' }[]) {
@@ -17,7 +17,7 @@ function beside(test: 'before' | 'after', ...offers: { off: string; from?: strin
       }),
     ),
   }).open();
-  const fidelity = afterGoodsOnly({ value: minor(5000), test }, 600, book.offers);
+  const fidelity = afterGoodsOnly({ value: minor(5000), test }, freedAlways(600), book.offers);
   return fidelity.is === 'bounded' ? fidelity.bound : fidelity.is;
 }
 

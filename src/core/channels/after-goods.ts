@@ -1,17 +1,44 @@
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf, soleValueCondition } from '../offers/index.ts';
-import { bringingBelow, roundedByLine, type Threshold } from './bounds.ts';
+import { bringingBelow, highestBelow, roundedByLine, type Threshold } from './bounds.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
+import type { Level } from './of-goods.ts';
+
+/** What a threshold frees: charges, each of goods that are worth so much at the least, in so many units. */
+export interface FreedLevels {
+  readonly levels: readonly Pick<Level, 'charge' | 'value' | 'units'>[];
+  /** What a basket pays all the same in which an offer acts, as the dearest pays alone. */
+  paid(offer: Offer): number;
+  /** What an offer that acts takes at the least where so many units are of goods that are freed. */
+  taken(offer: Offer, units: number): number;
+}
+
+/** One amount, of whatever goods. */
+export const freedAlways = (charge: number): FreedLevels => ({
+  levels: [{ charge, value: 0, units: 1 }],
+  paid: () => 0,
+  taken: () => 0,
+});
 
 /**
  * How far a channel that tests the value of the basket after goods offers, whatever the book tests, follows a
  * threshold. Where the book tests list value, all that is freed is charged there once an offer brings the value below;
  * where it tests what is left, it keeps an offer unused that would cost more than it saves, and the channel does not.
  */
-export function afterGoodsOnly(threshold: Threshold, most: number, offers: readonly Offer[]): Fidelity {
-  const losing = bringingBelow(threshold.value, offers).flatMap((offer) => {
-    const off = threshold.test === 'before' ? most : most - leastLowering(offer, threshold.value);
-    return off > 0 ? [{ offer, off }] : [];
+export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers: readonly Offer[]): Fidelity {
+  const bringing = bringingBelow(threshold.value, offers);
+  const highest = highestBelow(threshold.value, bringing);
+  const levels = freed.levels.filter(({ value }) => value <= highest);
+  const losing = bringing.flatMap((offer) => {
+    const off = Math.max(
+      ...levels.map(({ charge, value, units }) =>
+        threshold.test === 'before'
+          ? charge
+          : charge -
+            Math.max(leastLowering(offer, Math.max(threshold.value, value), threshold), freed.taken(offer, units)),
+      ),
+    );
+    return off > freed.paid(offer) ? [{ offer, off: off - freed.paid(offer) }] : [];
   });
   if (losing.length === 0) return exact;
   const off = minor(Math.max(...losing.map((one) => one.off)));
@@ -24,12 +51,12 @@ export function afterGoodsOnly(threshold: Threshold, most: number, offers: reado
 
 /**
  * The least that an offer and others with it take off a basket that is worth so much, in minor units, where what is
- * left is worth less.
+ * left is worth less than is asked.
  */
-function leastLowering(offer: Offer, value: number): number {
+function leastLowering(offer: Offer, value: number, threshold: Threshold): number {
   const asked = soleValueCondition(offer);
   const from = Math.max(value, asked?.value ?? 0);
-  const below = from - value + 1;
+  const below = from - threshold.value + 1;
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;
   if (!isWhole || off === undefined) return below;

@@ -2,16 +2,38 @@ import type { CompiledBook } from '../book/index.ts';
 import { minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
-import { type PayingGroup, type PayingLane, waysOf } from './dearest-pays.ts';
-import { addedUp, bounded, exact, type Fidelity } from './fidelity.ts';
+import type { PayingLane } from './dearest-pays.ts';
+import { addedUp, bounded, exact, type Fidelity, noMoreThan } from './fidelity.ts';
+import type { GoodsGroup } from './goods-groups.ts';
+import { chargedBetween, levelsOf, mostOfGoods } from './of-goods.ts';
+import { type MixedGroup, widestMix } from './widest-mix.ts';
+
+/** What a lane is told to charge: an amount for the first parcel of so much mass (null: of any), and for further ones. */
+export interface ToldParcels {
+  readonly first: number;
+  readonly further: number;
+  readonly holds: number | null;
+  /** The most parcels that a basket of its goods comes to. */
+  readonly most: number;
+}
+export const noParcels: ToldParcels = { first: 0, further: 0, holds: null, most: 1 };
+
+/** A lane of goods that are told apart from others which the book charges with them. */
+export interface PartLane extends PayingLane {
+  readonly parcels: ToldParcels;
+}
+interface PartGroup {
+  readonly group: GoodsGroup;
+  readonly lanes: readonly PartLane[];
+}
 
 /** What the book charges as one order in a zone for a service, and the groups there that it is told as. */
-interface Together {
+interface Together extends MixedGroup {
   readonly own: boolean;
-  readonly kinds: number;
+  readonly service: string;
   /** Different goods, each of which is a line of a basket. */
   readonly goods: number;
-  readonly parts: readonly PayingLane[];
+  readonly parts: readonly PartLane[];
   readonly least: number;
   readonly most: number;
 }
@@ -20,22 +42,23 @@ interface Together {
  * How far “all groups pay, and add” follows the book where goods of several groups meet in a basket: by each way of
  * mixing that may come to be used, in every zone and for every service.
  */
-export function allPay(book: CompiledBook, groups: readonly PayingGroup[]): Fidelity {
-  let [mixed, parted, lines] = [0, 0, 0];
+export function allPay(book: CompiledBook, groups: readonly PartGroup[]): Fidelity {
+  let [mixed, parted, lines, most] = [0, 0, 0, 0];
   for (const all of togetherIn(groups)) {
     const plain = all.filter((one) => !one.own);
-    for (const { by, some } of waysOf(book, plain)) mixed = Math.max(mixed, offBy(by, some));
-    parted = Math.max(
-      parted,
+    const [first] = plain;
+    const here = {
+      mixed: first ? widestMix(book, first.service, plain, { all: sumOf, off: offBy }) : 0,
       // Of all that is bought parts of several groups may be wrong together.
-      plain.reduce((sum, one) => sum + offByParts(one), 0),
-    );
-    lines = Math.max(
-      lines,
-      all.filter((one) => one.own).reduce((sum, one) => sum + offByLines(one), 0),
-    );
+      parted: sumOf(plain.map(offByParts)),
+      lines: sumOf(all.filter((one) => one.own).map(offByLines)),
+    };
+    mixed = Math.max(mixed, here.mixed);
+    parted = Math.max(parted, here.parted);
+    lines = Math.max(lines, here.lines);
+    most = Math.max(most, here.mixed + here.parted + here.lines);
   }
-  return addedUp([
+  const lost = addedUp([
     mixed === 0
       ? exact
       : bounded(mixed, { is: 'all groups pay', off: minor(mixed) }, 'each group pays', 'live with it'),
@@ -46,21 +69,25 @@ export function allPay(book: CompiledBook, groups: readonly PayingGroup[]): Fide
       ? exact
       : bounded(lines, { is: 'own rates once', off: minor(lines) }, 'a template of their own', 'live with it'),
   ]);
+  // Not everywhere all of it is lost.
+  return noMoreThan(lost, most);
 }
 
 /** What the book charges together, place by place and service by service. */
-function togetherIn(groups: readonly PayingGroup[]): Together[][] {
-  const places = new Map<string, Map<string, Together & { parts: PayingLane[] }>>();
+function togetherIn(groups: readonly PartGroup[]): Together[][] {
+  const places = new Map<string, Map<string, Together & { parts: PartLane[] }>>();
   groups.forEach(({ group, lanes }, i) => {
     const kinds = group.goods.reduce((bits, item) => bits | item.kindBit, 0);
     for (const lane of lanes) {
       const place = `${lane.zone} ${lane.service}`;
-      const row = places.get(place) ?? new Map<string, Together & { parts: PayingLane[] }>();
+      const row = places.get(place) ?? new Map<string, Together & { parts: PartLane[] }>();
       places.set(place, row);
       const one = group.own ? `own ${i}` : `${group.template.id} ${group.origin} ${lane.alone ? group.kind : ''}`;
       const known = row.get(one);
       row.set(one, {
         own: group.own !== null,
+        service: lane.service,
+        levels: known?.levels ?? levelsOf(lane.by, lane.whole),
         kinds: (known?.kinds ?? 0) | kinds,
         goods: (known?.goods ?? 0) + group.goods.length,
         parts: [...(known?.parts ?? []), lane],
@@ -71,6 +98,8 @@ function togetherIn(groups: readonly PayingGroup[]): Together[][] {
   });
   return [...places.values()].map((row) => [...row.values()]);
 }
+
+const sumOf = (charges: readonly number[]): number => charges.reduce((sum, one) => sum + one, 0);
 
 /** The most by which the sum of some groups differs from a way of mixing them, in a basket of the stated units. */
 function offBy(by: Mixing, all: readonly Together[]): number {
@@ -96,14 +125,68 @@ function offBy(by: Mixing, all: readonly Together[]): number {
   }
 }
 
-/** The most by which the parts of what the book charges as one differ from it, each charged by itself. */
-function offByParts({ parts, least, most }: Together): number {
+/** Some parcels of some parts: what they are told to pay at the least and the most. */
+interface Parcelled {
+  /** Whether they are of several parts: of one it is said of its rate what it is off. */
+  readonly isSeveral: boolean;
+  /** They weigh more than this, and no more than that. */
+  readonly after: number;
+  readonly to: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** Of more sums of parcels than these it is not looked what each comes to. */
+const mostSums = 4000;
+
+/**
+ * The most by which the parts of what the book charges as one differ from it, each charged by itself: of any numbers of
+ * parcels of each what they are told to pay in all, and what the book charges for as much mass.
+ */
+function offByParts(together: Together): number {
+  const { parts, least, most } = together;
   const many = Math.min(parts.length, stated.units);
   if (many < 2) return 0;
   const dearest = [...parts].sort((a, b) => b.most - a.most).slice(0, many);
   const sum = dearest.reduce((total, one) => total + one.most, 0);
   if (parts.every(({ isFlat }) => isFlat) && least === most) return sum - most;
-  return Math.max(sum - least, most - least);
+  const [{ by, whole }] = parts as [PartLane];
+  const sums = parcelledBy(parts, mostOfGoods(whole).mass);
+  if (sums === null) return Math.max(sum - least, most - least);
+  return Math.max(
+    0,
+    ...sums.map((one) => {
+      const meant = chargedBetween(by, whole, one.after, one.to);
+      return Math.max(one.most - meant.least, meant.most - one.least);
+    }),
+  );
+}
+
+/** All sums of parcels that several parts come to within a mass; null where there are too many. */
+function parcelledBy(parts: readonly PartLane[], mass: number): readonly Parcelled[] | null {
+  let sums: Parcelled[] = [{ isSeveral: false, after: 0, to: 0, least: 0, most: 0 }];
+  for (const { parcels } of parts) {
+    const { first, further, holds, most } = parcels;
+    const grown = new Map<string, Parcelled>();
+    const add = (one: Parcelled): void => {
+      const key = `${one.isSeveral} ${one.after} ${one.to}`;
+      const known = grown.get(key) ?? one;
+      grown.set(key, { ...one, least: Math.min(known.least, one.least), most: Math.max(known.most, one.most) });
+    };
+    for (const one of sums) {
+      add(one);
+      for (let count = 1; count <= most; count += 1) {
+        const charge = first + further * (count - 1);
+        const after = one.after + (holds === null ? 0 : holds * (count - 1));
+        if (after >= mass) break;
+        const to = holds === null ? mass : Math.min(mass, one.to + holds * count);
+        add({ isSeveral: one.to > 0, after, to, least: one.least + charge, most: one.most + charge });
+      }
+    }
+    if (grown.size > mostSums) return null;
+    sums = [...grown.values()];
+  }
+  return sums.filter(({ isSeveral }) => isSeveral);
 }
 
 /** What lines with a rate of their own add in the book, each by itself, where they are told as one group. */

@@ -1,6 +1,7 @@
-import { type CompiledBook, orderPercents } from '../book/index.ts';
+import { orderPercents } from '../book/index.ts';
 import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, type Part, soleValueCondition } from '../offers/index.ts';
+import { type Acting, loweringAt } from './acting.ts';
 import { bounded, exact, type Fidelity, type MetRange, type Remedy } from './fidelity.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
@@ -24,6 +25,9 @@ export interface Threshold {
   readonly goods?: Part;
 }
 const isOfWhole = ({ of = 'basket', goods = allGoods }: Threshold): boolean => of === 'basket' && goods === allGoods;
+
+/** The most that can be lost of a basket whose goods are worth no more than so much, in minor units. */
+export type LostUpTo = (value: number) => number;
 
 const takenBy = (value: number, percents: readonly Decimal[]): number =>
   percents.reduce((sum, percent) => sum + percentOf(minor(value), percent), 0);
@@ -60,26 +64,28 @@ interface Lowering {
 /** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
 function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
   const unknown = { to: Number.POSITIVE_INFINITY, lost: Number.POSITIVE_INFINITY };
-  const percents: Decimal[] = [];
+  const shares: ((value: number) => number)[] = [];
   let [amounts, byLine] = [0, 0];
   for (const { benefit, kind } of offers) {
     const { is, off } = benefit as Benefit & { off?: Off };
     if (kind.sort === 'gift') continue;
-    if ((is !== 'off order' && is !== 'off goods') || off === undefined) return unknown;
-    if (off.by === 'percent') {
-      percents.push(off.percent);
+    if (benefit.is === 'buy and get') {
+      // Of so many the cheapest: they are worth no more than their share of all.
+      const { buy, get, percent } = benefit;
+      shares.push((worth) => percentOf(minor(Math.ceil((worth * get) / (buy + get))), percent));
+      byLine += 1;
+    } else if ((is !== 'off order' && is !== 'off goods') || off === undefined) return unknown;
+    else if (off.by === 'percent') {
+      shares.push((worth) => takenBy(worth, [off.percent]));
       if (is === 'off goods') byLine += 1;
     } else amounts += is === 'off order' ? off.amount : off.amount * stated.units;
   }
-  if (takenBy(10_000, percents) >= 10_000) return unknown;
+  const taken = (worth: number) => shares.reduce((sum, share) => sum + share(worth), 0);
+  if (taken(10_000) >= 10_000) return unknown;
   const more = byLine * roundedByLine;
-  const to = leastBefore(minor(value + amounts + more), percents);
-  return { to, lost: takenBy(to, percents) + amounts + more };
+  const to = leastFor(value + amounts + more, (worth) => worth - taken(worth) >= value + amounts + more);
+  return { to, lost: taken(to) + amounts + more };
 }
-
-/** The list value from which on some offers leave a value reached; the highest that is compared where none is known. */
-export const reachedBelow = (value: Minor, offers: readonly Offer[]): Minor =>
-  minor(Math.min(loweringOf(value, offers).to, stated.value));
 
 /** Of some offers those that act on baskets which all of them together may bring below a value. */
 export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
@@ -88,21 +94,26 @@ export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly 
   return within.length === offers.length ? offers : bringingBelow(value, within);
 }
 
+/** The highest list value that some offers may bring below a value, within what is compared. */
+export const highestBelow = (value: Minor, offers: readonly Offer[]): number =>
+  Math.min(loweringOf(value, offers).to - 1, stated.value);
+
 /**
  * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free;
  * `unseen` are the offers before which it tests: all that take something off the goods where nothing else is said. The
  * book takes what is best: an offer that would cost more than it saves it leaves, the channel does not.
  */
 export function beforeOnly(
-  book: CompiledBook,
+  { book, channel }: Acting,
   threshold: Threshold,
-  most: Minor,
+  most: LostUpTo,
   unseen: (offer: Offer) => boolean = () => true,
 ): Fidelity {
-  if (threshold.test === 'before' || most === 0) return exact;
-  const all = book.offers.filter((offer) => offer.level !== 'delivery' && unseen(offer));
+  if (threshold.test === 'before') return exact;
+  const all = loweringAt({ book, channel }).filter(unseen);
   // Of some goods, or of a group, what others take is no matter of how much is in all.
-  const lowering = isOfWhole(threshold) ? bringingBelow(threshold.value, all) : all;
+  const isWhole = isOfWhole(threshold);
+  const lowering = isWhole ? bringingBelow(threshold.value, all) : all;
   const codes = orderPercents(book).filter(({ offer }) => lowering.includes(offer));
   const others = lowering.filter((offer) => !codes.some((one) => one.offer === offer));
   if (lowering.length === 0) return exact;
@@ -121,8 +132,11 @@ export function beforeOnly(
     to: minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])))),
   });
   // Of some goods the share that is taken is of all goods beside them too.
-  const lost = isOfWhole(threshold) ? loweringOf(threshold.value, lowering).lost : Number.POSITIVE_INFINITY;
-  const off = minor(Math.min(most, lost));
+  const off = minor(
+    isWhole
+      ? Math.min(most(highestBelow(threshold.value, lowering)), loweringOf(threshold.value, lowering).lost)
+      : most(stated.value),
+  );
   if (off === 0) return exact;
   return bounded(
     off,

@@ -2,8 +2,11 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
+import type { Listed } from './dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
-import type { GoodsGroup } from './goods-groups.ts';
+import type { GoodsGroup, GroupLane } from './goods-groups.ts';
+import { levelsOf } from './of-goods.ts';
+import { type MixedGroup, widestMix } from './widest-mix.ts';
 
 /** What a group of goods pays by itself in a lane of it that a channel is told. */
 export interface PayingLane {
@@ -15,6 +18,9 @@ export interface PayingLane {
   /** What it charges at the least, its own threshold minded, and at the most. */
   readonly least: number;
   readonly most: number;
+  /** How the book charges it, and the goods that it charges as one. */
+  readonly by: GroupLane;
+  readonly whole: readonly Listed[];
   /** Whether it is one amount whatever the basket, and whether it ends somewhere. */
   readonly isFlat: boolean;
   readonly ends: boolean;
@@ -25,11 +31,10 @@ export interface PayingGroup {
 }
 
 /** A group in a lane: what it charges at the least and the most, and the kinds of its goods. */
-interface Charging {
+interface Charging extends MixedGroup {
   readonly own: boolean;
   /** Different goods, each of which is a line of a basket. */
   readonly goods: number;
-  readonly kinds: number;
   readonly least: number;
   readonly most: number;
 }
@@ -40,9 +45,9 @@ interface Charging {
  */
 export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]): Fidelity {
   let [mixed, added] = [0, 0];
-  for (const lanes of chargingTogether(groups)) {
+  for (const { service, lanes } of chargingTogether(groups)) {
     const plain = lanes.filter((one) => !one.own);
-    for (const { by, some } of waysOf(book, plain)) mixed = Math.max(mixed, offBy(by, some));
+    mixed = Math.max(mixed, widestMix(book, service, plain, { all: (charges) => Math.max(...charges), off: offBy }));
     added = Math.max(added, addedBy(lanes));
   }
   return addedUp([
@@ -90,26 +95,23 @@ export function partedByKind(groups: readonly PayingGroup[]): Fidelity {
 const areOneAmount = (lanes: readonly PayingLane[]): boolean =>
   lanes.every(({ isFlat, most }) => isFlat && most === lanes[0]?.most);
 
-/** Each way of mixing that may come to be used, and the groups among which it may. */
-export const waysOf = <G extends { readonly kinds: number }>(
-  { mixedBy, mixing }: CompiledBook,
-  groups: readonly G[],
-): { readonly by: Mixing; readonly some: readonly G[] }[] => [
-  { by: mixedBy, some: groups },
-  // A rule may be for some goods of a group alone: those that are in the basket are what it goes by.
-  ...mixing.map(({ by, kinds }) => ({ by, some: groups.filter((one) => (one.kinds & kinds) !== 0) })),
-];
-
 /** The groups that charge in each zone for each service. */
-function chargingTogether(groups: readonly PayingGroup[]): Charging[][] {
-  const together = new Map<string, Charging[]>();
+function chargingTogether(groups: readonly PayingGroup[]): { service: string; lanes: Charging[] }[] {
+  const together = new Map<string, { service: string; lanes: Charging[] }>();
   for (const { group, lanes } of groups) {
     const kinds = group.goods.reduce((bits, item) => bits | item.kindBit, 0);
-    for (const { zone, service, least, most } of lanes) {
+    for (const { zone, service, least, most, by, whole } of lanes) {
       const key = `${zone} ${service}`;
-      const row = together.get(key) ?? [];
+      const row = together.get(key) ?? { service, lanes: [] };
       together.set(key, row);
-      row.push({ own: group.own !== null, goods: group.goods.length, kinds, least, most });
+      row.lanes.push({
+        own: group.own !== null,
+        goods: group.goods.length,
+        kinds,
+        least,
+        most,
+        levels: levelsOf(by, whole),
+      });
     }
   }
   return [...together.values()];

@@ -36,6 +36,19 @@ export function mostFees(
   return minor(needed.length > mostNeeded ? Math.min(most, atMost(needed)) : exactly(needed));
 }
 
+/** Goods that services take, as a channel is told: of a group, by its lanes. */
+interface Delivered {
+  readonly goods: readonly Listed[];
+  readonly services: ReadonlySet<string>;
+}
+
+/** The same of baskets that some service takes. */
+export function mostFeesOf(delivered: readonly Delivered[]): Minor {
+  const services = new Set(delivered.flatMap((one) => [...one.services]));
+  const takenBy = (service: string) => delivered.flatMap((one) => (one.services.has(service) ? one.goods : []));
+  return minor(Math.max(0, ...[...services].map((service) => mostFees(takenBy(service)))));
+}
+
 const [mostKinds, mostNeeded] = [500, 6];
 
 /** In any numbers that are whole. */

@@ -1,5 +1,5 @@
 import type { CompiledBook, OwnCharge, Template } from '../book/index.ts';
-import { converted, type Minor } from '../exact/index.ts';
+import { converted, type Minor, memo } from '../exact/index.ts';
 import { type Lane, noFees, type Priced, pricedBy } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
@@ -44,16 +44,32 @@ export function groupsOf(book: CompiledBook, goods: readonly Listed[]): GoodsGro
 export interface GroupLane {
   readonly lane: Lane;
   readonly price: Priced;
+  /** What gifts may weigh that are charged with the group. */
+  readonly given: number;
 }
 
-export function laneFor({ conversion }: CompiledBook, { kind, own }: GoodsGroup, lane: Lane): GroupLane {
-  if (own === null) return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price };
+export function laneFor(book: CompiledBook, group: GoodsGroup, lane: Lane): GroupLane {
+  const { kind, own } = group;
+  if (own === null)
+    return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price, given: givenIn(book)(group) };
   return {
     // A rate of an item's own is in the book's currency, whatever its template's.
-    lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion },
+    lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
     price: pricedBy(own.rate, false),
+    given: 0,
   };
 }
+
+const givenIn = memo(({ offers }: CompiledBook) => {
+  const gifts = new Map<string, number>();
+  for (const { kind, benefit } of offers) {
+    const gift = kind.sort === 'gift' ? kind.gift(benefit) : null;
+    if (gift) gifts.set(gift.sku, (gifts.get(gift.sku) ?? 0) + gift.units);
+  }
+  return memo(({ goods }: GoodsGroup): number =>
+    gifts.size === 0 ? 0 : goods.reduce((sum, { sku, mass }) => sum + (gifts.get(sku) ?? 0) * (mass ?? 0), 0),
+  );
+});
 
 /** What a rate can charge, lane fees with it, in the market's currency. */
 export function reachWithFees({ lane, price }: GroupLane): { least: number; most: number } {

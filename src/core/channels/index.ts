@@ -3,6 +3,7 @@
 import { manifests } from '#manifests';
 import { listedAt } from './listed.ts';
 
+export { isFor } from './acting.ts';
 export type { Adopted, NotAdopted } from './adopted.ts';
 export { type AdoptRow, adoptionRows, type Difference, type Taking } from './adoption/index.ts';
 export { begunFrom, isLive, sitesAdopted } from './begun-from.ts';
@@ -29,7 +30,7 @@ export { feedsOf } from './findlark/settings.ts';
 export { shopSchema } from './lerrin-shop/format.ts';
 export { type Manifest, type Settings, settingsOf } from './manifest.ts';
 export { apartBy } from './plain.ts';
-export { isFor, isPlain } from './plain-offer.ts';
+export { isPlain } from './plain-offer.ts';
 export type { ReadLine, ReadPart } from './reading.ts';
 export { recordEdits } from './record-edits.ts';
 export { type Listing, type RecordFinding, recordFindings } from './records.ts';

@@ -5,7 +5,7 @@ import { stated } from './bounds.ts';
 /** An offer that is told, and what it can take off an order at the most. */
 interface Told {
   readonly offer: Offer;
-  readonly most: Minor;
+  readonly most: number;
 }
 
 /**
@@ -52,9 +52,9 @@ function wholeShare(offer: Offer): Decimal | null {
 }
 
 /** The most by which an offer on goods takes less where they cost so much less. */
-export function lessBy({ offer, most }: Told, lower: Minor): Minor {
+export function lessBy({ offer, most }: Told, lower: number): Minor {
   const benefit = offer.benefit as Benefit & { off?: Off };
   const share =
     benefit.is === 'buy and get' ? benefit.percent : benefit.off?.by === 'percent' ? benefit.off.percent : null;
-  return minor(Math.min(most, share ? percentOf(lower, share) + 1 : lower));
+  return minor(Math.min(most, share ? percentOf(minor(lower), share) + 1 : lower));
 }

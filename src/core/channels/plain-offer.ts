@@ -2,6 +2,7 @@ import { manifests } from '#manifests';
 import type { ChannelId, CompiledBook } from '../book/index.ts';
 import type { Decimal, Minor } from '../exact/index.ts';
 import { batchOf, type Offer, sharedCode, soleValueCondition } from '../offers/index.ts';
+import { isFor } from './acting.ts';
 import type { Threshold } from './bounds.ts';
 import type { Note, Rendition } from './dialect.ts';
 import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
@@ -43,10 +44,6 @@ export function plainOffers(book: CompiledBook, channel: ChannelId): { offers: P
 /** The same as a rendition tells it: of plain offers a channel keeps no limits. */
 export const saidPlainly = (offers: readonly PlainOffer[]): Rendition['said'] =>
   new Map(offers.map(({ id }) => [id, new Set()]));
-
-/** Whether an offer is meant for shoppers of a channel at all. */
-export const isFor = (book: CompiledBook, offer: Offer, channel: string): boolean =>
-  (offer.channels?.has(channel) ?? true) && (offer.markets?.has(book.market.body.id) ?? true);
 
 /** Whether channels can be told an offer, at least in part. */
 export const isPlain = (offer: Offer): boolean => 'benefit' in plainOffer(offer);

@@ -6,12 +6,13 @@ import { bounded, exact, type Fidelity, unsayable } from './fidelity.ts';
 
 /**
  * A channel that can only name whole countries: which it names for zones of any template (null: everywhere), and how
- * far that follows them. `most`: the most that is freed or taken off where it reaches too far, or not far enough.
+ * far that follows them. `most`: the most that is freed or taken off in places where it reaches too far, or does not
+ * reach.
  */
 export function wholeCountries(
   book: CompiledBook,
   zones: ReadonlySet<string> | null,
-  most: Minor,
+  most: (places: readonly Fallen[]) => Minor,
 ): { countries: string[] | null; fidelity: Fidelity } {
   if (!zones) return { countries: null, fidelity: exact };
   const parts = wholeAtlas(book);
@@ -24,7 +25,7 @@ export function wholeCountries(
   const missed = parts.filter((one) => one.zones.some(isMeant) && !named(one));
   if (promised.length + missed.length === 0) return { countries, fidelity: exact };
   const loss = { is: 'whole countries', reached: textsOf(promised), missed: textsOf(missed) } as const;
-  return { countries, fidelity: bounded(most, loss, 'whole countries', 'live with it') };
+  return { countries, fidelity: bounded(most([...promised, ...missed]), loss, 'whole countries', 'live with it') };
 }
 
 /** Places that lie in some zones by one template and in others by another, where an offer holds for all goods alike. */

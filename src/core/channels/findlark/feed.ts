@@ -2,12 +2,12 @@ import type { CompiledBook, Template } from '../../book/index.ts';
 import { amountText, type Minor, minor } from '../../exact/index.ts';
 import { lies, type Offer } from '../../offers/index.ts';
 import { matches, patternText } from '../../places/index.ts';
+import { isFor } from '../acting.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { settingsOf } from '../manifest.ts';
-import { isFor } from '../plain-offer.ts';
 import { numbered } from '../reach.ts';
 import type { Promotion } from './format.ts';
 import { type Delivered, deliveredGroups } from './groups.ts';
@@ -159,7 +159,11 @@ const texts = (parts: readonly Fallen[]): string[] => [...new Set(parts.map((one
 export function zoneFidelity(feed: Feed, zone: string): Fidelity {
   const { book, parts, unnamed, outside, spoken } = feed;
   const used = new Set(feed.groups.map(({ group }) => group.template.id));
-  const templates = book.templates.flatMap((template, at) => (used.has(template.id) ? [{ template, at }] : []));
+  // What no speed takes there is not in any entry.
+  const isTaken = (template: Template) => spoken.some(({ id }) => template.lanes.get(zone)?.has(id));
+  const templates = book.templates.flatMap((template, at) =>
+    used.has(template.id) && isTaken(template) ? [{ template, at }] : [],
+  );
   if (!parts.some(({ zones }) => zones.includes(zone))) return unsayable({ is: 'outside the target' }, 'all countries');
   const found: Fidelity[] = [];
   const lacks = (template: Template, of: string, than: string): boolean =>

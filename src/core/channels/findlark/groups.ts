@@ -5,6 +5,7 @@ import type { PayingLane } from '../dearest-pays.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
 import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
+import { mostCharged } from '../of-goods.ts';
 import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import type { NamedPart, Spoken } from './named-parts.ts';
 
@@ -17,7 +18,6 @@ export interface DeliveredLane extends PayingLane {
   readonly speed: string;
   /** The shortest and the longest days, parted by a space. */
   readonly days: string;
-  readonly by: GroupLane;
   /** Its charges as steps, where they are exactly such; else null. */
   readonly steps: Pick<Stepped, 'by' | 'rows' | 'each'> | null;
   readonly threshold: Lane['freeFrom'];
@@ -66,11 +66,13 @@ function laneOf(
   const by = laneFor(book, group, lane);
   const stepped = steppedOf(by.lane, by.price, group.goods);
   const whole = reachWithFees(by);
-  const { least, most } = Number.isFinite(whole.most) || !('rows' in stepped) ? whole : reachIn(stepped);
+  const { least, most: above } = Number.isFinite(whole.most) || !('rows' in stepped) ? whole : reachIn(stepped);
+  const most = Math.min(above, mostCharged(by, group.goods));
   const isBound = Number.isFinite(most);
   return {
     alone: group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false)),
     by,
+    whole: group.goods,
     steps: 'rows' in stepped && stepped.fidelity.is === 'exact' ? stepped : null,
     threshold: lane.freeFrom,
     lost: isBound ? null : unsayable({ is: 'rate', manner: { is: 'kind', kind: by.price.rate.is } }, 'live with it'),

@@ -1,10 +1,13 @@
-import { gram, type Minor, minor } from '../../exact/index.ts';
+import { gram, type Minor, minor, parseAmount, unwrap } from '../../exact/index.ts';
 import { patternText } from '../../places/index.ts';
-import { stated } from '../bounds.ts';
+import { breaksOf } from '../../rates/index.ts';
+import { highestBelow, stated } from '../bounds.ts';
 import { dearestPays, partedByKind } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
-import { mostFees } from '../fees.ts';
+import { mostFeesOf } from '../fees.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import type { GroupLane } from '../goods-groups.ts';
+import { mostCharged, mostOfGoods } from '../of-goods.ts';
 import type { Entered } from './entries.ts';
 import { type Feed, zoneFidelity } from './feed.ts';
 import type { Delivered, DeliveredLane } from './groups.ts';
@@ -84,14 +87,14 @@ export function laneNotes(feed: Feed, said: readonly Said[]): Note[] {
 }
 
 function laneFidelity(
-  { parts }: Feed,
+  feed: Feed,
   group: Delivered['group'],
   lane: DeliveredLane,
   entry: Entered | undefined,
 ): Fidelity {
   if (lane.lost || !entry) return lane.lost ?? exact;
   const found: Fidelity[] = [];
-  const left = parts[lane.part];
+  const left = feed.parts[lane.part];
   if (entry.full && left)
     found.push(
       unsayable({ is: 'entries full', fit: limits.entries, left: [patternText(left.pattern)] }, 'one country'),
@@ -108,32 +111,55 @@ function laneFidelity(
   if (entry.refused && group.goods.length > 0 && lane.ends)
     found.push(unsayable({ is: 'no beginning' }, 'live with it'));
   if (lane.ends) found.push(unsayable({ is: 'no stop' }, 'an open last break', 'live with it'));
-  const off = several(lane, entry);
+  const off = several(lane, entry, group.goods, left ? chargedBelow(feed, lane, left.country) : stated.value);
   if (off > 0) found.push(bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it'));
   return worstOf(found);
 }
 
-/** By how much a basket of several items of a group may pay otherwise than the dearest of their entries. */
-function several({ isFlat, steps, least: from, most: to }: DeliveredLane, { alike, least, most }: Entered): Minor {
+/** The highest list value of baskets that pay a lane there: from some value on a promotion frees all goods. */
+function chargedBelow({ book, promotions, sales }: Feed, { speed }: DeliveredLane, country: string): number {
+  const always = promotions.filter(({ of, code, from, until }) => of.is === 'all' && !code && !from && !until);
+  const values = always.flatMap(({ does, leastValue, countries }) =>
+    does.kind === 'delivery' && does.speeds.includes(speed) && countries.includes(country) && leastValue !== null
+      ? unwrap(parseAmount(leastValue, book.currency))
+      : [],
+  );
+  return Math.min(stated.value, ...values.map((value) => highestBelow(value, [...sales.offers.keys()])));
+}
+
+/** By how much a basket of several items of a group, worth so much, may pay otherwise than the dearest of their entries. */
+function several(
+  { by, isFlat, steps, least: from }: DeliveredLane,
+  { alike, least, most }: Entered,
+  goods: readonly Listed[],
+  value: number,
+): Minor {
   if (isFlat || most < least) return minor(0);
-  if (!steps) return minor(Math.max(0, to - least, most - from));
-  // Of what costs no more alone, one of what costs most up to twenty of the heaviest and dearest.
+  const all = mostOfGoods(goods, value);
+  // The longest side of many is that of the longest: no more is added than what each is charged besides.
+  if (breaksOf(by.price.rate)?.over === 'long side')
+    return minor(by.lane.fees.alone.item * (all.units - 1) + rounding(by));
+  if (!steps) return minor(Math.max(0, mostCharged(by, goods, value) - least, most - from));
+  // Of what costs no more alone, one of what costs most up to as many as may be of the heaviest and dearest.
   let [mass, price, off] = [0, 0, 0];
   for (const one of [...alike()].sort((a, b) => a.charge - b.charge)) {
     mass = Math.max(mass, one.mass.most);
     price = Math.max(price, one.price.most);
     const charged =
       steps.by === 'value'
-        ? chargesIn(steps, one.price.least, Math.min(stated.value, stated.units * price))
+        ? chargesIn(steps, one.price.least, Math.min(all.value, all.units * price))
         : chargesIn(
             steps,
             Math.ceil(one.mass.least / gram),
-            Math.ceil(Math.min(stated.mass, stated.units * mass) / gram),
+            Math.ceil((Math.min(all.mass, all.units * mass) + by.given) / gram),
           );
-    off = Math.max(off, charged.most + steps.each * stated.units - one.charge, one.charge - charged.least - steps.each);
+    off = Math.max(off, charged.most + steps.each * all.units - one.charge, one.charge - charged.least - steps.each);
   }
   return minor(off);
 }
+
+/** What a charge that is converted in one may come to besides its parts. */
+const rounding = ({ lane }: GroupLane): number => (lane.conversion ? 1 : 0);
 
 /** What steps charge at the least and the most from one figure to another, both counting. */
 function chargesIn(
@@ -166,13 +192,18 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
       ),
     });
   const handled = goods.filter(({ handling }) => handling !== null);
-  const most = mostFees(handled);
+  const most = mostFeesOf(
+    said.map(({ group, lanes }) => ({
+      goods: group.goods,
+      services: new Set(lanes.flatMap(({ service, lost }) => (lost === null ? service : []))),
+    })),
+  );
   if (handled.length > 0)
     notes.push({
       clause: { about: 'apart', by: 'fee', items: handled.length },
       reads: [['items', { is: 'listings', count: handled.length }]],
       // Of many units one pays, and none where a promotion makes delivery free.
-      fidelity: bounded(most, { is: 'fee once', off: most }, 'a fee in the rate', 'live with it'),
+      fidelity: most === 0 ? exact : bounded(most, { is: 'fee once', off: most }, 'a fee in the rate', 'live with it'),
     });
   const all = (1 << feed.book.services.length) - 1;
   const barred = goods.filter(({ serves }) => (serves & all) !== all);

@@ -1,9 +1,10 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
+import { isFor } from '../acting.ts';
 import type { Note } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
 import { lessBy, lesserInAll } from '../lesser.ts';
-import { forSomeAlone, isFor, limitsLost } from '../plain-offer.ts';
+import { forSomeAlone, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted, wholeCountries } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 import { type Feed, promote } from './feed.ts';
@@ -139,7 +140,7 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
   const fidelity = tests
-    ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most, of: offer })
+    ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most: () => most, of: offer })
     : exact;
   return { lines, most, misplaced: most, capped, fidelity };
 }
@@ -169,7 +170,7 @@ function givingAway({ book, goods, groups, spoken, mostIn, inTarget }: Feed, off
   const { sku, units } = kind.gift(benefit);
   const item = goods.find((one) => one.sku === sku);
   if (!item) {
-    const { countries } = wholeCountries(book, offer.zones, minor(0));
+    const { countries } = wholeCountries(book, offer.zones, () => minor(0));
     return unsayable({ is: inTarget(countries).length === 0 ? 'reaches nothing' : 'gift not listed' }, 'live with it');
   }
   const own = groups.find(({ group }) => group.goods.includes(item));
@@ -242,7 +243,7 @@ function askedOf(feed: Feed, offer: Offer, { lines, most }: Does): Asked | Fidel
     of,
     leastValue: value?.value ?? null,
     leastUnits: condition && !value ? (asks?.units ?? null) : null,
-    fidelity: value ? testedAfterSales(feed, value, { part, level: offer.level, most, of: offer }) : exact,
+    fidelity: value ? testedAfterSales(feed, value, { part, level: offer.level, most: () => most, of: offer }) : exact,
   };
 }
 
@@ -268,7 +269,7 @@ function promotionOf(
   misplaced: Minor,
 ): { promotion: Promotion | null; places: Fidelity } {
   const { book, say, inTarget } = feed;
-  const { countries, fidelity: places } = wholeCountries(book, zones, misplaced);
+  const { countries, fidelity: places } = wholeCountries(book, zones, () => misplaced);
   const named = inTarget(countries);
   if (named.length === 0) return { promotion: null, places };
   const code = sharedCode(offer);

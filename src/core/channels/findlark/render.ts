@@ -50,6 +50,8 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
       ),
     ),
   );
+  // What it frees is looked at where lanes are spoken of.
+  const freed = thresholdNotes(feed, (country, speed) => there.has(`${country} ${speed}`), thresholds);
   const before: Note[] = [
     ...goodsNotes(feed, goods, said),
     mixingNote(feed),
@@ -67,7 +69,7 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
     },
     ...zoneNotes(feed),
     ...laneNotes(feed, said),
-    ...thresholdNotes(feed, (country, speed) => there.has(`${country} ${speed}`), thresholds),
+    ...freed,
   ];
   const offers = offerNotes(feed);
   const asked = new Set(feed.promotions.flatMap(({ of }) => (of.is === 'label' ? of.label : [])));

@@ -1,6 +1,7 @@
 import { conditionKindOf, lies, type Offer, partOf, sharedCode } from '../../offers/index.ts';
+import { isFor } from '../acting.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { isFor, untellable } from '../plain-offer.ts';
+import { untellable } from '../plain-offer.ts';
 import { takesOff } from '../taken-off.ts';
 import type { Feed } from './feed.ts';
 

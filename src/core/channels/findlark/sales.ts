@@ -1,13 +1,14 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor, percentOf } from '../../exact/index.ts';
 import { allGoods, lies, type Offer, type Part, partOf } from '../../offers/index.ts';
-import { afterGoodsOnly } from '../after-goods.ts';
-import { beforeOnly, reachedBelow, stated, type Threshold } from '../bounds.ts';
+import { afterGoodsOnly, freedAlways } from '../after-goods.ts';
+import { beforeOnly, highestBelow, type LostUpTo, stated, type Threshold } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, worstOf } from '../fidelity.ts';
 import { excludes, type KeepsOut } from '../keeping-out.ts';
 import { lessBy } from '../lesser.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
+import { manifest } from './manifest.ts';
 
 /** Goods offers that are told as sale prices of their goods. */
 export interface Sales {
@@ -95,7 +96,7 @@ const isWhole = ({ percent: { digits, scale } }: Extract<Unit, { is: 'percent' }
 export interface Tested {
   readonly part: Part;
   readonly level: Offer['level'];
-  readonly most: Minor;
+  readonly most: LostUpTo;
   /** Null for a threshold. */
   readonly of: Offer | null;
 }
@@ -116,18 +117,19 @@ export function testedAfterSales(
   const unseen = (offer: Offer) =>
     !sales.offers.has(offer) && (level === 'delivery' || offer.level === 'goods') && !(of && excludes(book, of, offer));
   // It takes no more of what is worth so much that sales may leave less than is asked.
-  const lost = of && level !== 'delivery' ? lessBy({ offer: of, most }, reachedBelow(threshold.value, offers)) : most;
+  const below = highestBelow(threshold.value, offers);
+  const lost = minor(of && level !== 'delivery' ? lessBy({ offer: of, most: most(below) }, below) : most(stated.value));
   return worstOf([
     // What is rounded by the unit there may lie below where it does not in the book.
     part === allGoods && offers.every((offer) => sales.offers.get(offer)?.fidelity.is === 'exact')
-      ? afterGoodsOnly(threshold, most, offers)
-      : offers.length === 0 || most === 0
+      ? afterGoodsOnly(threshold, freedAlways(most(below)), offers)
+      : offers.length === 0 || lost === 0
         ? exact
         : bounded(
             lost,
             { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most: lost },
             'live with it',
           ),
-    level === 'goods' ? exact : beforeOnly(book, threshold, most, unseen),
+    level === 'goods' ? exact : beforeOnly({ book, channel: manifest.id }, threshold, most, unseen),
   ]);
 }

@@ -1,13 +1,18 @@
 import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom, Over } from '../../rates/index.ts';
-import type { Note } from '../dialect.ts';
+import { loweringAt } from '../acting.ts';
+import type { Fallen } from '../atlas.ts';
+import { highestBelow, type LostUpTo, stated } from '../bounds.ts';
+import type { Listed, Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { mostCharged } from '../of-goods.ts';
 import { fitted, wholeCountries } from '../reach.ts';
 import { freeFromTitle } from '../shopper-texts.ts';
 import { type Feed, promote } from './feed.ts';
 import type { DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
+import { manifest } from './manifest.ts';
 import { heldAs } from './ready-feed.ts';
 import { testedAfterSales } from './sales.ts';
 
@@ -29,6 +34,7 @@ type Offered = (country: string, speed: string) => boolean;
 /** A lane of a template that goods without rates of their own are charged by. */
 interface Charged {
   readonly template: string;
+  readonly goods: readonly Listed[];
   readonly lane: DeliveredLane;
   readonly country: string;
 }
@@ -46,7 +52,9 @@ export function thresholdNotes(feed: Feed, offered: Offered, told: Set<string>):
       ? []
       : lanes.flatMap((lane): Charged[] => {
           const part = feed.parts[lane.part];
-          return lane.lost === null && part ? [{ template: group.template.id, lane, country: part.country }] : [];
+          return lane.lost === null && part
+            ? [{ template: group.template.id, goods: group.goods, lane, country: part.country }]
+            : [];
         }),
   );
   const freeing = freeingIn(feed, charged, offered);
@@ -116,7 +124,12 @@ function wantedIn(feed: Feed, charged: readonly Charged[], offered: Offered): Wa
       const here = charged.filter(({ lane }) => lane.zone === zone && lane.service === service.id);
       const free = here.find(({ lane }) => isSayable(lane.threshold));
       if (!free || here.every(({ lane }) => lane.most === 0)) return [];
-      const reached = wholeCountries(book, new Set([zone]), feed.mostIn(null));
+      // Lanes of other zones that it reaches say what that comes to.
+      const missed = (places: readonly Fallen[]): Minor =>
+        places.some(({ zones }) => zones.includes(zone))
+          ? minor(Math.max(...here.map(({ lane }) => lane.most)))
+          : minor(0);
+      const reached = wholeCountries(book, new Set([zone]), missed);
       const countries = feed.inTarget(reached.countries).filter((country) => offered(country, free.lane.speed));
       if (countries.length === 0) return [];
       const said = free.lane.threshold as FreeFrom;
@@ -141,8 +154,15 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
   const acting = freeing.filter(
     (one) => one.speed === lane.speed && one.countries.some((country) => countries.has(country)),
   );
-  const most = minor(Math.max(...lanes.map((one) => one.lane.most)));
+  const upTo: LostUpTo = (value) =>
+    Math.max(...lanes.map(({ lane: { by, most }, goods }) => Math.min(most, mostCharged(by, goods, value))));
+  const most = minor(upTo(stated.value));
   if (most === 0 || (acting.length === 0 && lane.threshold === null)) return [];
+  const below = (threshold: FreeFrom): number => chargedBelow(feed, threshold);
+  const freedTogether = (value: number): Fidelity => {
+    const off = minor(upTo(value));
+    return bounded(off, { is: 'freed together', off }, 'live with it');
+  };
   const own = acting.find((one) => one.zone === lane.zone && same(lane.threshold, one.said));
   return [
     {
@@ -155,20 +175,26 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
       ]),
       keys: acting.map(({ key }) => key),
       fidelity: worstOf([
-        own ? ownFidelity(feed, own, most) : acting.length > 0 ? exact : untold(lane.threshold),
+        own ? ownFidelity(feed, own, upTo) : acting.length > 0 ? exact : untold(lane.threshold),
         // Where the zone is another's by another template, its promotion does not go.
-        own && [...countries].some((country) => !own.countries.includes(country))
-          ? bounded(most, { is: 'freed together', off: most }, 'live with it')
-          : exact,
+        own && [...countries].some((country) => !own.countries.includes(country)) ? freedTogether(stated.value) : exact,
         ...acting
           .filter((one) => !same(lane.threshold, one.said))
-          .map(() => bounded(most, { is: 'freed together', off: most }, 'live with it')),
+          .map(({ said }) =>
+            freedTogether(lane.threshold ? Math.max(below(lane.threshold), below(said)) : stated.value),
+          ),
       ]),
     },
   ];
 }
 
-const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: Minor): Fidelity =>
+/** The highest list value of baskets that a threshold may leave charged, within what is compared. */
+function chargedBelow({ book }: Feed, { over, of, test, value }: FreeFrom): number {
+  if (over !== 'value' || (of === 'group' && test === 'after')) return stated.value;
+  return highestBelow(value, test === 'before' ? [] : loweringAt({ book, channel: manifest.id }));
+}
+
+const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: LostUpTo): Fidelity =>
   worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most, of: null }), reached]);
 
 /** A threshold for which there is no promotion at all. */

@@ -1,11 +1,12 @@
 import { amountText, decimalText, type Minor } from '../../exact/index.ts';
 import { allGoods, batchOf, lies, type Offer, type Part, sharedCode } from '../../offers/index.ts';
+import { isFor } from '../acting.ts';
 import { beforeOnly, stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { excludes, type KeepsOut, keepingOut } from '../keeping-out.ts';
 import { lesserInAll } from '../lesser.ts';
-import { forSomeCustomers, goodInEach, isFor, limitsLost } from '../plain-offer.ts';
+import { forSomeCustomers, goodInEach, limitsLost } from '../plain-offer.ts';
 import { byTemplate, fitted } from '../reach.ts';
 import { type TakenOff, takesOff } from '../taken-off.ts';
 import { batchCell, type GoodsBenefit, limits } from './format.ts';
@@ -177,7 +178,15 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
     plan.goods.some((item) => isCounted(line, plan, item) !== lies(item, asked?.goods ?? allGoods));
   if (asked && told.some((line) => telling.plans.some((plan) => differs(line, plan))))
     lost.push(bounded(most, { is: 'spend on what is freed', off: most }, ...remedies, 'live with it'));
-  if (asked) lost.push(beforeOnly(book, asked, meant, (other) => !excludes(book, offer, other)));
+  if (asked)
+    lost.push(
+      beforeOnly(
+        { book, channel: manifest.id },
+        asked,
+        () => meant,
+        (other) => !excludes(book, offer, other),
+      ),
+    );
   return {
     lines: told,
     leastSpend: asked ? amountText(asked.value, book.currency) : '',

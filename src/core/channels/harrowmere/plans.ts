@@ -1,12 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Mass, type Minor } from '../../exact/index.ts';
 import type { FreeFrom, Lane } from '../../rates/index.ts';
-import { stated } from '../bounds.ts';
-import type { PayingLane } from '../dearest-pays.ts';
+import { noParcels, type PartLane } from '../all-pay.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type Remedy, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
+import { mostCharged, mostOfGoods } from '../of-goods.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
 import { asksMass, type Charged, chargedBy } from './lane-charges.ts';
@@ -23,7 +23,7 @@ export interface Spoken {
 }
 
 /** A rate of a plan at a place, and how truly it says the lane. */
-export interface PlanLane extends PayingLane, Pick<Spoken, 'place' | 'speed'> {
+export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'> {
   readonly group: GoodsGroup;
   readonly bookZone: string;
   /** Null where it is not told. */
@@ -50,12 +50,25 @@ export const keeps = ({ group: { own }, lanes }: ToldPlan): boolean =>
  * them. Goods with a rate of their own are charged a line each: each is a plan, as long as all of them fit.
  */
 export function plansOf(book: CompiledBook, goods: readonly Listed[], spoken: readonly Spoken[], aim: Aim): ToldPlan[] {
-  const groups = groupsOf(book, goods).flatMap((group) => partsOf(book, group, spoken));
-  const single = groups.flatMap((group) =>
-    group.own === null || isFree(group) ? [group] : group.goods.map((item) => ({ ...group, goods: [item] })),
+  const parts = groupsOf(book, goods).flatMap((whole) =>
+    partsOf(book, whole, spoken).map((group): Part => ({ whole, group })),
+  );
+  const single = parts.flatMap(({ whole, group }): Part[] =>
+    group.own === null || isFree(group)
+      ? [{ whole, group }]
+      : group.goods.map((item) => {
+          const alone = { ...group, goods: [item] };
+          return { whole: alone, group: alone };
+        }),
   );
   const keyFor = keysOf(limits.key);
-  return (single.length <= limits.plans ? single : groups).map((group) => planOf(book, group, spoken, aim, keyFor));
+  return (single.length <= limits.plans ? single : parts).map((part) => planOf(book, part, spoken, aim, keyFor));
+}
+
+/** Goods that are one plan, of a group that the book charges as one. */
+interface Part {
+  readonly whole: GoodsGroup;
+  readonly group: GoodsGroup;
 }
 
 const isFree = ({ own }: GoodsGroup): boolean => own !== null && own.rate.is === 'free';
@@ -92,7 +105,7 @@ function lanesOf(
 
 function planOf(
   book: CompiledBook,
-  group: GoodsGroup,
+  { whole, group }: Part,
   spoken: readonly Spoken[],
   aim: Aim,
   keyFor: (wanted: string) => string,
@@ -120,15 +133,18 @@ function planOf(
   const key = keyFor(spelled(nameOf(group)));
   const lanes = meant.flatMap(({ place, service, speed, bookZone, lane, charged }): PlanLane[] => {
     const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
-    const head = { group, place, zone: place.key, service, speed, bookZone, alone };
-    if (!('charges' in charged))
-      return [{ ...head, rate: null, threshold: null, fidelity: charged, least: 0, most: 0, isFlat: true, ends: true }];
+    const by = laneFor(book, whole, lane);
+    const head = { group, place, zone: place.key, service, speed, bookZone, by, whole: whole.goods, alone };
+    if (!('charges' in charged)) {
+      const none = { rate: null, threshold: null, least: 0, most: 0, parcels: noParcels, isFlat: true, ends: true };
+      return [{ ...head, ...none, fidelity: charged }];
+    }
     const fit = parcels.fits[told.indexOf(charged)];
     // Without a mass it is not offered where the book asks for one.
     if (!fit) return [];
     const { first, further, off } = fit;
     const singles = charged.singles.length;
-    const most = first + further * (parcelsWithin(holds) - 1);
+    const most = first + further * (parcelsOfAll(goods, holds) - 1);
     const near: Fidelity =
       off === 0
         ? exact
@@ -147,7 +163,8 @@ function planOf(
         threshold: group.own?.waivable === false ? null : lane.freeFrom,
         fidelity: worstOf([near, charged.fidelity]),
         least: lane.freeFrom ? 0 : Math.min(first, charged.least),
-        most: Math.max(most, charged.most),
+        most: Math.max(most, mostCharged(by, whole.goods)),
+        parcels: { first, further, holds, most: parcelsOfAll(goods, holds) },
         isFlat: further === 0 && off === 0,
         ends: charged.ends,
       },
@@ -168,7 +185,9 @@ function planOf(
 /** Single goods met exactly, as the seller may set it. */
 const rightForSingles: Remedy = { is: 'set', channel: manifest.id, field: 'fit', value: forSingleGoods };
 
-const parcelsWithin = (holds: Mass | null): number => (holds === null ? 1 : Math.ceil(stated.mass / holds));
+/** The most parcels that a basket of some goods comes to. */
+const parcelsOfAll = (goods: readonly Listed[], holds: Mass | null): number =>
+  holds === null ? 1 : Math.max(1, Math.ceil(mostOfGoods(goods).mass / holds));
 
 const nameOf = ({ template, kind, own, goods }: GoodsGroup): string =>
   own

@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Minor, minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
-import { mostFees } from '../fees.ts';
+import { mostFeesOf } from '../fees.ts';
 import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
@@ -144,11 +144,18 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
     });
   const handled = goods.filter(({ handling }) => handling !== null);
   const each = Math.max(0, ...handled.map(({ handling }) => handling?.each ?? 0)) as Minor;
+  const most = mostFeesOf(
+    plans.map((told) => ({
+      goods: told.goods,
+      services: new Set(told.lanes.flatMap(({ service, rate }) => (rate ? service : []))),
+    })),
+  );
   if (handled.length > 0)
     notes.push({
       clause: { about: 'apart', by: 'fee', items: handled.length },
       reads: [],
-      fidelity: bounded(mostFees(handled), { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
+      fidelity:
+        most === 0 ? exact : bounded(most, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
     });
   return notes;
 }

@@ -3,6 +3,8 @@ import { type Instant, type Minor, minor } from '../../exact/index.ts';
 import { stated } from '../bounds.ts';
 import type { Clause, Listed } from '../dialect.ts';
 import type { Fidelity } from '../fidelity.ts';
+import { mostInAll } from '../levelled-baskets.ts';
+import { levelsOf } from '../of-goods.ts';
 import type { DeliveryOffer, GoodsOffer } from './format.ts';
 import type { Extent } from './labels.ts';
 import type { Places } from './places.ts';
@@ -50,16 +52,22 @@ export const mostOf = (lanes: readonly PlanLane[]): Minor =>
       .reduce((sum, one) => sum + one, 0),
   );
 
-/** The most that the book charges such a basket: what it charges as one it charges once, however many plans say it. */
-export const mostMeant = (lanes: readonly PlanLane[]): Minor => {
+/**
+ * The most that the book charges such a basket, of what is worth no more than a value: what it charges as one it
+ * charges once, however many plans say it.
+ */
+export const mostMeant = (lanes: readonly PlanLane[], value: number = stated.value): Minor => {
   const groups = new Map<unknown, PlanLane>();
   for (const lane of lanes) {
     const { template, origin, kind, own } = lane.group;
-    const key = own ? lane : [template.id, origin, lane.alone ? kind : ''].join('\u0000');
-    const known = groups.get(key);
-    if (!known || lane.most > known.most) groups.set(key, lane);
+    groups.set(own ? lane : [template.id, origin, lane.alone ? kind : ''].join('\u0000'), lane);
   }
-  return mostOf([...groups.values()]);
+  return minor(
+    mostInAll(
+      [...groups.values()].map(({ by, whole }) => ({ levels: levelsOf(by, whole) })),
+      value,
+    ),
+  );
 };
 
 /** A moment as the file has it. */

@@ -6,6 +6,7 @@ import { addedUp, bounded, type Fidelity, type Remedy, unsayable, worstOf } from
 import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { limits } from './format.ts';
+import { manifest } from './manifest.ts';
 import { placeName, speedName } from './names.ts';
 import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
 import { type Draft, type Drafted, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
@@ -157,23 +158,24 @@ function fidelityAt(
   lines: readonly Line[],
 ): Fidelity {
   const free = lanes.find(({ threshold }) => threshold)?.threshold as FreeFrom;
-  const most = mostOf(lanes);
   if (free.over !== 'value')
     return unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it');
-  const found: Fidelity[] = [beforeOnly(book, free, mostMeant(lanes))];
+  const found: Fidelity[] = [beforeOnly({ book, channel: manifest.id }, free, (value) => mostMeant(lanes, value))];
   const here = plans.filter((plan) => lanesAt([plan], place.key, service).length > 0);
   const alone = (line: Line) => here.every((plan) => line.plans.includes(plan));
-  if (free.of === 'basket' && !saying.some((line) => line.value === free.value && alone(line)))
-    found.push(
-      bounded(most, { is: 'spend on what is freed', off: most }, 'the same threshold for all', 'live with it'),
-    );
+  if (free.of === 'basket' && !saying.some((line) => line.value === free.value && alone(line))) {
+    // There its own goods are worth less than is asked; what else plans of one group pay is said of how they mix.
+    const off = mostMeant(lanes, free.value - 1);
+    found.push(bounded(off, { is: 'spend on what is freed', off }, 'the same threshold for all', 'live with it'));
+  }
   const ofBasket: readonly Remedy[] = free.of === 'group' ? ['free from the basket'] : ['the same threshold for all'];
   const rivalsOf = (line: Line) => lines.filter((other) => !isWithin(line, other) && !isWithin(other, line));
   const rivals = saying.flatMap(rivalsOf);
   // Another offer acts in its place only where that one saves as much; or one for others of the same goods.
   const beside = here.filter((plan) => !mine.includes(plan) && rivals.some((other) => other.plans.includes(plan)));
   const isOwn = rivals.some((other) => saying.includes(other));
-  const once = minor(isOwn ? most : Math.min(most, mostOf(lanesAt(beside, place.key, service))));
+  const most = mostMeant(lanes);
+  const once = minor(isOwn ? most : Math.min(most, mostMeant(lanesAt(beside, place.key, service))));
   if (once > 0) found.push(bounded(once, { is: 'one offer a speed', off: once }, ...ofBasket, 'live with it'));
   const whole = worstOf(found);
   const own = mostOf(

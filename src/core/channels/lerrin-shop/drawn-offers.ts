@@ -1,11 +1,11 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, nothing } from '../../exact/index.ts';
 import { lies, type Offer, partOf } from '../../offers/index.ts';
+import { isFor } from '../acting.ts';
 import type { Clause, Listed, Note } from '../dialect.ts';
 import { exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
 import { keepingOut } from '../keeping-out.ts';
 import { keysOf } from '../keys.ts';
-import { isFor } from '../plain-offer.ts';
 import type { ReadLine } from '../reading.ts';
 import { choosingFidelity } from './choosing.ts';
 import { isAll } from './conversion.ts';

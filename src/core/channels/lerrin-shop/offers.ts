@@ -60,8 +60,9 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const say = (amount: Minor) => amountText(amount, book.currency);
   const seen = (other: Offer): boolean =>
     (offer.level === 'delivery' || other.level === 'goods') && !excludes(book, offer, other);
+  const acting = { book, channel: manifest.id };
   const asked =
-    asks && offer.level !== 'goods' ? beforeOnly(book, asks, mostBelow(offer, asks.value, does), seen) : exact;
+    asks && offer.level !== 'goods' ? beforeOnly(acting, asks, () => mostBelow(offer, asks.value, does), seen) : exact;
   const campaigns = does.campaigns.map(({ benefit, from }) => ({
     key: saying.keyFor(
       from === null || does.campaigns.length === 1 ? offer.id : `${offer.id}-${say(from)}`.replace('.', '-'),
@@ -123,7 +124,12 @@ function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
     most: does.most,
     capped: does.capped,
     fidelity: does.tests
-      ? beforeOnly(book, does.tests, does.most, (other) => other.level === 'goods' && !excludes(book, offer, other))
+      ? beforeOnly(
+          { book, channel: manifest.id },
+          does.tests,
+          () => does.most,
+          (other) => other.level === 'goods' && !excludes(book, offer, other),
+        )
       : exact,
   };
 }

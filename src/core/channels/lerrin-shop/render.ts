@@ -239,7 +239,7 @@ function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: 
 const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
   groups.map(({ group, lanes }) => ({
     group,
-    lanes: lanes.flatMap(({ zone, service, alone, rate, least, most, ends }) =>
+    lanes: lanes.flatMap(({ zone, service, alone, rate, least, most, by, ends }) =>
       rate
         ? [
             {
@@ -248,6 +248,8 @@ const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
               alone,
               least: rate.freeFrom === null ? least : 0,
               most,
+              by,
+              whole: group.goods,
               isFlat: isFlat(rate),
               ends,
             },

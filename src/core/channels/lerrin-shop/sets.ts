@@ -1,24 +1,27 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, type Minor, minor } from '../../exact/index.ts';
-import type { Lane } from '../../rates/index.ts';
+import { amountText, type Minor, memo, minor, percentOf } from '../../exact/index.ts';
+import { lies, type Offer, partOf } from '../../offers/index.ts';
+import { type LostUpTo, roundedByLine } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { mostFees } from '../fees.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { type GoodsGroup, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
+import { levelsOf, mostCharged } from '../of-goods.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { limits, type ShopRate, type ShopRows, type ShopSet } from './format.ts';
 import type { ShopPlaces } from './places.ts';
 import { quotedAs } from './quotes.ts';
 import { isFlat, type SaidRate } from './steps.ts';
 import { textsIn } from './texts.ts';
-import { ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
+import { type Beside, besideAnything, ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
 /** A rate of a group in a zone of the shop's, and how truly it says the lane. */
 export interface ToldLane {
   readonly zone: ShopPlaces;
-  /** The zone of the group's template. */
+  /** The zone of the group's template, and how it charges the group. */
   readonly bookZone: string;
+  readonly by: GroupLane;
   readonly service: string;
   /** Whether it is a rate of the group's alone; else goods of the template's other kinds share it. */
   readonly alone: boolean;
@@ -97,24 +100,51 @@ function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup
   return parts.filter(Boolean).join(', ');
 }
 
-/** The least that groups beside one pay which a service takes to a zone of the shop's too; null where there is none. */
-type Beside = (group: GoodsGroup, zone: ShopPlaces, service: string) => number | null;
+/** What groups beside one pay at the least, of those that a service takes to a zone of the shop's too. */
+type BesideAt = (group: GoodsGroup, zone: ShopPlaces, service: string) => Beside;
 
-function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Beside {
+function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): BesideAt {
   const places = new Map(book.templates.map(({ id }, at) => [id, at]));
+  const actedOn = memo((offer: Offer): readonly GoodsGroup[] => {
+    const part = partOf(offer);
+    return part === null ? groups : groups.filter((group) => group.goods.some((item) => lies(item, part)));
+  });
   return (own, { zones }, service) => {
-    const paid = groups.flatMap((group) => {
-      const at = places.get(group.template.id) ?? 0;
-      const lane = group === own ? undefined : book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
-      // What may be free itself pays nothing.
-      return lane ? [lane.freeFrom ? 0 : reachWithFees(laneFor(book, group, lane)).least] : [];
-    });
-    return paid.length === 0 ? null : Math.min(...paid);
+    const paidBy = (some: readonly GoodsGroup[]): number =>
+      Math.min(
+        ...some.flatMap((group) => {
+          const at = places.get(group.template.id) ?? 0;
+          const lane = book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+          // What may be free itself pays nothing.
+          return lane ? [lane.freeFrom ? 0 : reachWithFees(laneFor(book, group, lane)).least] : [];
+        }),
+      );
+    const least = paidBy(groups.filter((group) => group !== own));
+    return {
+      any: Number.isFinite(least) ? least : null,
+      paid(offer) {
+        const some = actedOn(offer);
+        return some.includes(own) ? 0 : paidBy(some);
+      },
+      taken: (offer, units) => leastTaken(offer, actedOn(offer), own, units),
+    };
   };
 }
 
+/** What an offer on the cheapest of so many takes at the least where it acts, beside so many units of a group. */
+function leastTaken({ benefit }: Offer, some: readonly GoodsGroup[], own: GoodsGroup, units: number): number {
+  if (benefit.is !== 'buy and get') return 0;
+  const { buy, get, percent, goods: part } = benefit;
+  const isOfAll = own.goods.every((item) => lies(item, part));
+  const sets = Math.max(1, isOfAll ? Math.floor(units / (buy + get)) : 0);
+  const prices = some.flatMap(({ goods }) => goods.flatMap((item) => (lies(item, part) ? item.price : [])));
+  // Without goods of it it does not act.
+  if (prices.length === 0) return Number.POSITIVE_INFINITY;
+  return percentOf(minor(sets * get * Math.min(...prices)), percent) - roundedByLine;
+}
+
 /** What a group is charged by in every zone of the shop's and for every service. */
-function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, besideAt: Beside): ToldLane[] {
+function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, besideAt: BesideAt): ToldLane[] {
   const at = book.templates.findIndex((template) => template.id === group.template.id);
   const template = book.templates[at] ?? group.template;
   const known = new Map<string, Told>();
@@ -126,14 +156,15 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       if (!lane) return [];
       const speed = speeds[service.id];
       const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
-      const head = { zone, bookZone, service: service.id, alone };
+      const by = laneFor(book, group, lane);
+      const head = { zone, bookZone, by, service: service.id, alone };
       if (!speed) {
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
-      const beside = lane.freeFrom && besideAt(group, zone, service.id);
-      const key = `${bookZone} ${service.id} ${beside}`;
-      const told = known.get(key) ?? toldOf(book, group, lane, beside);
+      const beside = lane.freeFrom ? besideAt(group, zone, service.id) : besideAnything;
+      const key = [bookZone, service.id, beside.any, ...book.offers.map((offer) => beside.paid(offer))].join(' ');
+      const told = known.get(key) ?? toldOf(book, group, by, beside);
       known.set(key, told);
       if (told.rate === null)
         return [{ ...head, rate: null, fidelity: told.fidelity, threshold: null, least: 0, most: 0, ends: false }];
@@ -168,11 +199,10 @@ type Told =
   | { readonly rate: SaidRate; readonly fidelity: Fidelity; readonly threshold: ToldThreshold | null }
   | { readonly rate: null; readonly fidelity: Fidelity };
 
-function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, beside: number | null): Told {
-  const charged = laneFor(book, group, own);
+function toldOf(book: CompiledBook, group: GoodsGroup, charged: GroupLane, beside: Beside): Told {
   const { lane, price } = charged;
   const asked = quotedAs(charged, group.goods);
-  if (asked && 'steps' in asked) return withThreshold(book, group, lane, asked, beside);
+  if (asked && 'steps' in asked) return withThreshold(book, group, charged, asked, beside);
   const stepped = asked ?? steppedOf(lane, price, group.goods);
   if (!('rows' in stepped)) return { rate: null, fidelity: stepped };
   // What is offered for nothing has no rate.
@@ -186,33 +216,37 @@ function toldOf(book: CompiledBook, group: GoodsGroup, own: Lane, beside: number
     maySayBySteps(group, free.over)
       ? freedBySteps(stepped, free.over, free.value)
       : null;
-  if (freed) return { ...saidBy(book, freed), threshold: { freeFrom: null, fidelity: worstOf([]) } };
-  return withThreshold(book, group, lane, saidBy(book, stepped).rate, beside);
+  if (freed) return { ...saidBy(book, charged, group, freed), threshold: { freeFrom: null, fidelity: worstOf([]) } };
+  return withThreshold(book, group, charged, saidBy(book, charged, group, stepped).rate, beside);
 }
 
 /** A rate with the threshold of its lane. */
-function withThreshold(
-  book: CompiledBook,
-  group: GoodsGroup,
-  { freeFrom }: Lane,
-  rate: SaidRate,
-  beside: number | null,
-): Told {
+function withThreshold(book: CompiledBook, group: GoodsGroup, by: GroupLane, rate: SaidRate, beside: Beside): Told {
+  const { freeFrom } = by.lane;
   const handling = mostWaived(group);
+  const levels = levelsOf(by, group.goods);
+  const charged: LostUpTo = (value) => mostCharged(by, group.goods, value);
+  const none = { levels: [{ charge: 0, value: 0, units: 1, mass: 0 }], rate: () => 0, handling };
   const threshold =
     freeFrom &&
     (group.own
-      ? ownThreshold(book, freeFrom, { rate: minor(group.own.waivable ? rate.most : 0), handling })
-      : thresholdOf(book, freeFrom, { rate: minor(rate.most), handling }, beside));
+      ? ownThreshold(book, freeFrom, group.own.waivable ? { levels, rate: charged, handling } : none)
+      : thresholdOf(book, freeFrom, { levels, rate: charged, handling }, beside));
   return { rate, fidelity: rate.fidelity, threshold };
 }
 
 /** Steps as a rate. */
-const saidBy = (book: CompiledBook, stepped: Stepped): { readonly rate: SaidRate; readonly fidelity: Fidelity } => ({
+const saidBy = (
+  book: CompiledBook,
+  by: GroupLane,
+  { goods }: GoodsGroup,
+  stepped: Stepped,
+): { readonly rate: SaidRate; readonly fidelity: Fidelity } => ({
   rate: {
     steps: writtenSteps(book, stepped),
     each: stepped.each,
-    ...reachOf(stepped),
+    least: reachOf(stepped).least,
+    most: Math.min(reachOf(stepped).most, mostCharged(by, goods)),
     ends: endsWithin(stepped),
     fidelity: stepped.fidelity,
   },

@@ -2,9 +2,12 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
-import { afterGoodsOnly } from '../after-goods.ts';
-import { beforeOnly } from '../bounds.ts';
+import { isFor } from '../acting.ts';
+import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
+import { beforeOnly, type LostUpTo, stated } from '../bounds.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import type { Level } from '../of-goods.ts';
+import { manifest } from './manifest.ts';
 
 /** From what value of the basket a lane is free at the shop; null where that is said by its steps, or not at all. */
 export interface ToldThreshold {
@@ -12,40 +15,48 @@ export interface ToldThreshold {
   readonly fidelity: Fidelity;
 }
 
-/** What a threshold frees at the most: a rate, and handling fees beside it. */
+/** What a threshold frees: what goods of a group are charged, and handling fees beside it. */
 interface Freed {
-  readonly rate: Minor;
+  readonly levels: readonly Level[];
+  /** The same at the most, of what is worth no more than so much. */
+  readonly rate: LostUpTo;
   readonly handling: Minor;
 }
+
+/** What is in a basket beside goods of a lane. */
+export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'> {
+  /** What another group pays at the least; null where there is none. */
+  readonly any: number | null;
+}
+
+/** Where nothing is known of what else is in a basket. */
+export const besideAnything: Beside = { any: 0, paid: () => 0, taken: () => 0 };
 
 /**
  * A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. Of a group by
  * itself, beside which no other goes, its own value is that of the basket.
- *
- * @param beside the least that another group pays which may be in a basket with it; null where none may
  */
-export function thresholdOf(book: CompiledBook, free: FreeFrom, freed: Freed, beside: number | null): ToldThreshold {
-  const most = minor(freed.rate + freed.handling);
+export function thresholdOf(book: CompiledBook, free: FreeFrom, freed: Freed, beside: Beside): ToldThreshold {
   if (free.over !== 'value')
     return {
       freeFrom: null,
       fidelity: unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it'),
     };
   // The dearest pays: what is freed beside another group is no more than it is dearer.
-  const off = beside === null ? 0 : Math.max(0, freed.rate - beside) + freed.handling;
+  const off = beside.any === null ? 0 : Math.max(0, freed.rate(free.value - 1) - beside.any) + freed.handling;
   const own =
     free.of === 'group' && off > 0
       ? bounded(off, { is: 'threshold of the basket', off: minor(off) }, 'free from the basket', 'live with it')
       : exact;
-  const tested = afterGoods(book, free, most);
+  const tested = afterGoods(book, free, freed, beside);
   return { freeFrom: free.value, fidelity: worstOf([own, tested]) };
 }
 
 /** The threshold of a lane for goods with a rate of their own, which may be waived by it with the lane's group. */
 export function ownThreshold(book: CompiledBook, free: FreeFrom, freed: Freed): ToldThreshold {
-  const most = minor(freed.rate + freed.handling);
+  const most = minor(freed.rate(stated.value) + freed.handling);
   if (most === 0) return { freeFrom: null, fidelity: exact };
-  if (free.of === 'basket') return thresholdOf(book, free, freed, 0);
+  if (free.of === 'basket') return thresholdOf(book, free, freed, besideAnything);
   return {
     freeFrom: null,
     fidelity: bounded(most, { is: 'not freed with its group', off: most }, 'free from the basket', 'live with it'),
@@ -58,9 +69,21 @@ const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
  * Goods offers lower the value that is tested there, whatever the book tests, and act there even where they cost the
  * free delivery; order offers do not lower it.
  */
-function afterGoods(book: CompiledBook, free: FreeFrom, most: Minor): Fidelity {
+function afterGoods(book: CompiledBook, free: FreeFrom, { levels, rate, handling }: Freed, beside: Beside): Fidelity {
+  // Of what is freed no more is lost than it is dearer than what else is there: that does not go for handling.
+  const freed: FreedLevels = {
+    ...beside,
+    levels: levels.map((level) => ({ ...level, charge: level.charge + handling })),
+    paid: (offer) => (handling > 0 ? 0 : beside.paid(offer)),
+  };
+  const isThere = (offer: Offer) => isOfGoods(offer) && isFor(book, offer, manifest.id);
   return worstOf([
-    afterGoodsOnly(free, most, book.offers.filter(isOfGoods)),
-    beforeOnly(book, free, most, ({ level }) => level === 'order'),
+    afterGoodsOnly(free, freed, book.offers.filter(isThere)),
+    beforeOnly(
+      { book, channel: manifest.id },
+      free,
+      (value) => rate(value) + handling,
+      ({ level }) => level === 'order',
+    ),
   ]);
 }

@@ -1,0 +1,200 @@
+import { memo } from '../exact/index.ts';
+import { breaksOf, isRising, type Lane, laneCharge, summedOf } from '../rates/index.ts';
+import { stated } from './bounds.ts';
+import type { Listed } from './dialect.ts';
+import { type GroupLane, reachWithFees } from './goods-groups.ts';
+
+/** What a basket comes to at the most, each figure by itself; the long side NaN where it is not known. */
+interface Figures {
+  readonly value: number;
+  readonly units: number;
+  readonly mass: number;
+  readonly long: number;
+}
+
+/** Goods of rising price, of which none weighs less than a cheaper one, or is worth what others of it do together. */
+type Corner = Pick<Figures, 'mass'> & { readonly price: number };
+
+/** What some goods cost and measure. */
+interface Shape {
+  readonly cheapest: number;
+  readonly longest: number;
+  readonly corners: readonly Corner[];
+}
+
+/**
+ * What baskets of some goods come to within the stated bounds that are worth no more than a value, as goods cost and
+ * weigh what they do. One of the cheapest is always within it.
+ */
+export function mostOfGoods(goods: readonly Listed[], value: number = stated.value): Figures {
+  const { cheapest, longest, corners } = shapeOf(goods);
+  const worth = Math.max(value, cheapest);
+  const units = cheapest === 0 ? stated.units : Math.min(stated.units, Math.floor(worth / cheapest));
+  const mass = Math.round(units * massAt(corners, worth / units));
+  return { value: worth, units, mass: Math.min(stated.mass, mass), long: longest };
+}
+
+const shapeOf = memo((goods: readonly Listed[]): Shape => {
+  let [cheapest, longest] = [Number.POSITIVE_INFINITY, Number.NaN];
+  // The heaviest of each price.
+  const heaviest = new Map<number, number>();
+  for (const { price, mass, sides } of goods) {
+    cheapest = Math.min(cheapest, price);
+    if (sides) longest = Math.max(Number.isNaN(longest) ? 0 : longest, ...sides);
+    heaviest.set(price, Math.max(heaviest.get(price) ?? 0, mass ?? 0));
+  }
+  const corners: Corner[] = [{ price: 0, mass: heaviest.get(0) ?? 0 }];
+  for (const [price, mass] of [...heaviest].sort(([a], [b]) => a - b)) {
+    if (mass <= (corners.at(-1) as Corner).mass) continue;
+    // What lies under the line from the one before to this one is not needed: some of both weigh more.
+    while (corners.length > 1 && isUnder(corners.at(-1) as Corner, corners.at(-2) as Corner, { price, mass }))
+      corners.pop();
+    corners.push({ price, mass });
+  }
+  return { cheapest: goods.length === 0 ? 0 : cheapest, longest, corners };
+});
+
+const isUnder = (one: Corner, from: Corner, to: Corner): boolean =>
+  (one.mass - from.mass) * (to.price - from.price) <= (to.mass - from.mass) * (one.price - from.price);
+
+/** The most that a unit weighs on average where units cost so much on average. */
+function massAt(corners: readonly Corner[], price: number): number {
+  const i = corners.findIndex((one) => one.price > price);
+  const [before, after] = [corners.at(i < 0 ? -1 : i - 1) as Corner, corners[i]];
+  if (!after) return before.mass;
+  return before.mass + ((after.mass - before.mass) * (price - before.price)) / (after.price - before.price);
+}
+
+/** The least that goods are worth which weigh so much, in as many units as are compared. */
+function leastWorth(corners: readonly Corner[], mass: number): number {
+  const each = mass / stated.units;
+  const i = corners.findIndex((one) => one.mass >= each);
+  if (i < 0) return Number.POSITIVE_INFINITY;
+  const [before, after] = [corners[i - 1], corners[i] as Corner];
+  if (!before) return 0;
+  const price = before.price + ((after.price - before.price) * (each - before.mass)) / (after.mass - before.mass);
+  return Math.floor(price * stated.units);
+}
+
+const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
+
+/** Steps of a measure that is one number. */
+type Breaks = Exclude<ReturnType<typeof breaksOf>, null | { over: 'volume' }>;
+
+/** The steps of a lane's rate, and what it charges without bounds of its own; null where it goes by something else. */
+function askedOf({
+  lane,
+  price,
+}: GroupLane): { readonly ask: (figures: Figures) => number; readonly breaks: Breaks | null } | null {
+  const free: Lane = { ...lane, bounds: [] };
+  const breaks = breaksOf(price.rate);
+  const isPlain = breaks ? breaks.over !== 'volume' : summedOf(price.rate) !== null;
+  const ask = ({ value, units, mass, long }: Figures): number =>
+    laneCharge(free, price, { from: '', value, after: value, units, mass, bought: mass, long, pieces: [] }, nobody);
+  return isPlain ? { ask, breaks: breaks?.over === 'volume' ? null : breaks } : null;
+}
+
+const figureOf = { value: 'value', units: 'units', mass: 'mass', 'long side': 'long' } as const;
+
+/**
+ * The most that a lane charges such baskets, in minor units of the market: gifts and fees of the lane with it, its own
+ * bounds and fees of goods aside. Infinite where nothing bounds it.
+ */
+export function mostCharged(by: GroupLane, goods: readonly Listed[], value: number = stated.value): number {
+  const asked = askedOf(by);
+  if (!asked) return reachWithFees(by).most;
+  const most = mostOfGoods(goods, value);
+  const whole = { ...most, mass: most.mass + by.given };
+  if (!asked.breaks) return Math.max(0, asked.ask(whole));
+  const { over, from, edges } = asked.breaks;
+  const figure = figureOf[over];
+  // Within a break a charge only rises: the end of each that is come to is the most of it.
+  const ends = [...[from, ...edges].filter((edge) => edge < whole[figure]), whole[figure]];
+  return Math.max(0, ...ends.map((end) => asked.ask({ ...whole, [figure]: end })));
+}
+
+/** What a lane charges some basket of a group's goods, and the least that such a basket comes to. */
+export interface Level extends Omit<Figures, 'long'> {
+  readonly charge: number;
+}
+
+/**
+ * The charges of a lane for baskets of a group's goods within the stated bounds: the least and the most of each step,
+ * dearest first; infinite where nothing bounds it.
+ */
+export function levelsOf(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
+  const { cheapest, corners } = shapeOf(goods);
+  const asked = askedOf(by);
+  if (!asked) {
+    const { least, most } = reachWithFees(by);
+    const any = { value: cheapest, units: 1, mass: 0 };
+    return levelsFrom([most, least].map((charge) => ({ charge, ...any })));
+  }
+  const { ask, breaks } = asked;
+  const most = mostOfGoods(goods);
+  const whole = { ...most, mass: most.mass + by.given };
+  const isByUnits =
+    breaks?.over === 'units' || by.lane.fees.alone.item > 0 || (summedOf(by.price.rate)?.further ?? 0) > 0;
+  const units = isByUnits ? Array.from({ length: whole.units }, (_, i) => i + 1) : [1];
+  return levelsFrom(
+    endsOf(breaks, whole).flatMap((one) =>
+      units.flatMap((count): Level[] => {
+        const charge = ask(isByUnits ? { ...one, units: count } : one);
+        const mass = breaks?.over === 'mass' ? Math.max(0, one.mass - by.given) : 0;
+        const value = breaks?.over === 'value' ? one.value : 0;
+        const least = Math.max(value, count * cheapest, leastWorth(corners, mass));
+        return charge < 0 || least > stated.value ? [] : [{ charge, value: least, units: count, mass }];
+      }),
+    ),
+  );
+}
+
+/** Baskets at either end of each step of a rate, and as large as they may be otherwise. */
+function endsOf(breaks: Breaks | null, whole: Figures): Figures[] {
+  if (!breaks) return [{ ...whole, mass: 1 }, whole];
+  if (breaks.over === 'units') return [whole];
+  const figure = figureOf[breaks.over];
+  const edges = [breaks.from, ...breaks.edges].filter((edge) => edge < whole[figure]);
+  return edges.flatMap((edge, i) =>
+    [edge + (i === 0 ? 0 : 1), edges[i + 1] ?? whole[figure]].map((end) => ({ ...whole, [figure]: end })),
+  );
+}
+
+/** Each charge once, with the least that it needs. */
+function levelsFrom(all: readonly Level[]): readonly Level[] {
+  const levels = new Map<number, Level>();
+  for (const one of all) {
+    const { value, units, mass } = levels.get(one.charge) ?? one;
+    levels.set(one.charge, {
+      charge: one.charge,
+      value: Math.min(value, one.value),
+      units: Math.min(units, one.units),
+      mass: Math.min(mass, one.mass),
+    });
+  }
+  return [...levels.values()].sort((a, b) => b.charge - a.charge);
+}
+
+/**
+ * What a lane charges baskets of a group's goods at the least and the most that weigh more than one mass and no more than
+ * another.
+ */
+export function chargedBetween(
+  by: GroupLane,
+  goods: readonly Listed[],
+  after: number,
+  to: number,
+): { readonly least: number; readonly most: number } {
+  const asked = askedOf(by);
+  const isByMass = asked !== null && (asked.breaks === null || asked.breaks.over === 'mass');
+  if (!isByMass || !isRising(by.price.rate)) return ends(by, goods);
+  const whole = mostOfGoods(goods);
+  const least = asked.ask({ ...whole, value: shapeOf(goods).cheapest, units: 1, mass: after + 1 });
+  const most = asked.ask({ ...whole, mass: Math.min(to, whole.mass) + by.given });
+  return least < 0 || most < 0 ? ends(by, goods) : { least, most };
+}
+
+function ends(by: GroupLane, goods: readonly Listed[]): { least: number; most: number } {
+  const charges = levelsOf(by, goods).map(({ charge }) => charge);
+  return { least: Math.min(...charges), most: Math.max(...charges) };
+}
