@@ -5,15 +5,16 @@ import { dialectOf, type Note } from '../src/core/channels/index.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
-import { weighed, weighedAt } from '../tests/telling/weighed.ts';
-import { boundOf, type Found, isClose, widestRates } from '../tests/telling/widest.ts';
+import { sayableOf, weighed, weighedAt } from '../tests/telling/weighed.ts';
+import { boundOf, type Found, isClose, placesOfBooks, widestRates } from '../tests/telling/widest.ts';
 
 /**
  * A bound is the most by which a basket may differ. Rates are looked at in books of rates alone, every count of every
  * item; thresholds, mixing, fees and offers in small books, so many aimed baskets each: only those count for a clause in
  * which nothing else is inexact but what goes with it, as offers that meet. How much narrower is what is found? A basket
- * that is off by more than all its clauses say is told first, and is a failure. Last the demo's book, whose goods cost and
- * weigh what they do: there bounds go by what any goods may.
+ * that is off by more than all its clauses say is told first, and is a failure. Then random books of all clauses, and last
+ * the demo's, goods costing and weighing what they do: what other clauses may be off is taken off there, and what cannot
+ * be said at all is left out.
  */
 const { values: options } = parseArgs({
   options: {
@@ -25,7 +26,7 @@ const { values: options } = parseArgs({
 const [books, baskets, from] = [Number(options.books), Number(options.baskets), Number(options.from)];
 
 /** Where the demo delivers. */
-const places = ['IE', 'GB LS1 1AA', 'GB HS1 1AA', 'GB BT1 1AA', 'FR', 'DE', 'US', 'US 99501', 'JP', 'NZ'];
+const demoPlaces = ['IE', 'GB LS1 1AA', 'GB HS1 1AA', 'GB BT1 1AA', 'FR', 'DE', 'US', 'US 99501', 'JP', 'NZ'];
 
 const lossesOf = ({ clause, fidelity }: Note): string =>
   `${clause.about}: ${fidelity.is === 'exact' ? '' : [...new Set(fidelity.losses.map((loss) => loss.is))].join(', ')}`;
@@ -53,8 +54,19 @@ for (const [id, worldOf] of [
       ...told(`book ${seed}`, weighed(dialect, smallBookOf(dialect, seed), baskets, seed)),
     );
   print(found);
+  console.log('Books of all clauses');
+  const whole: typeof found = [];
+  for (let seed = from; seed < from + books; seed += 1) {
+    const file = sayableOf(dialect, worldOf(seed).book);
+    whole.push(
+      ...told(`book ${seed}`, weighedAt(dialect, file, baskets, seed, { places: placesOfBooks, arePriced: false })),
+    );
+  }
+  print(whole);
   console.log('The demo’s book');
-  print(told('the demo', weighedAt(dialect, demoBook(), baskets, from, { places, arePriced: false })));
+  const weighing = { places: demoPlaces, arePriced: false };
+  told('the demo, whole', weighedAt(dialect, demoBook(), baskets, from, weighing));
+  print(told('the demo', weighedAt(dialect, sayableOf(dialect, demoBook()), baskets, from, weighing)));
 }
 
 /** Of each sort of loss how many bounds there are, how many of them some basket comes to, and the others. */

@@ -1,9 +1,10 @@
 import { expect, test } from 'vitest';
+import { demoBook } from '../../demo/book.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf } from './books.ts';
 import { smallBookOf } from './small-books.ts';
-import { weighed } from './weighed.ts';
+import { sayableOf, weighed, weighedAt } from './weighed.ts';
 import { boundOf, isClose, widestRates } from './widest.ts';
 
 test(
@@ -86,4 +87,19 @@ test.each([
     expect(all, sort).toBeGreaterThan(times(5));
     expect(close / all, sort).toBeGreaterThan(share);
   }
+});
+
+test.each([
+  ['lerrin-shop', 3],
+  ['harrowmere', 8],
+  ['findlark', 8],
+] as const)('of the demo’s book at %s some basket of its goods is as far off as is said', (id, least) => {
+  const dialect = dialectOf(id);
+  const places = ['IE', 'GB LS1 1AA', 'GB BT1 1AA', 'FR'];
+  const file = sayableOf(dialect, demoBook());
+  const { found, beyond } = weighedAt(dialect, file, times(10_000), seedFrom(1), { places, arePriced: false });
+  expect(beyond).toEqual([]);
+  const close = found.filter(isClose).length;
+  expect(close).toBeGreaterThanOrEqual(least);
+  expect(close / found.length).toBeGreaterThan(0.7);
 });

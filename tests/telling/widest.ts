@@ -24,7 +24,8 @@ export const isClose = ({ note, rounding, widest }: Found): boolean =>
 const at = Date.parse('2026-11-24T09:10:00Z');
 /** What a basket comes to: its own prices, and values in breaks of tables. */
 const values = [null, 100, 900, 1900, 2900, 3900, 9000, 50_000];
-const places = ['IE', 'GB', 'GB HS1 2AA', 'FR', 'DE', 'NZ', 'ES', 'PT', 'US'];
+/** Where random books deliver, and where some do not. */
+export const placesOfBooks = ['IE', 'GB', 'GB HS1 2AA', 'FR', 'DE', 'NZ', 'ES', 'PT', 'US'];
 
 /** A book of which nothing but its rates is left, so that nothing else comes between. */
 function ratesAlone({ templates, goods, ...book }: BookFile): BookFile {
@@ -70,7 +71,7 @@ export function widestRates(dialect: Dialect, world: World): Found[] {
       .map((other) => [one, other] as const),
   );
   for (const [one, other] of pairs)
-    for (const place of places)
+    for (const place of placesOfBooks)
       for (let units = 1; units <= (one === other ? 20 : 10); units += 1) {
         const lines = [...new Set([one, other])].map(({ sku }) => ({ sku, units }));
         const asked = ask({ lines, place, codes: [], moment: at });

@@ -44,8 +44,12 @@ interface Delivered {
 
 /** The same of baskets that some service takes. */
 export function mostFeesOf(delivered: readonly Delivered[]): Minor {
-  const services = new Set(delivered.flatMap((one) => [...one.services]));
-  const takenBy = (service: string) => delivered.flatMap((one) => (one.services.has(service) ? one.goods : []));
+  const handled = delivered.map(({ goods, services }) => ({
+    services,
+    goods: goods.filter(({ handling }) => handling),
+  }));
+  const services = new Set(handled.flatMap((one) => [...one.services]));
+  const takenBy = (service: string) => handled.flatMap((one) => (one.services.has(service) ? one.goods : []));
   return minor(Math.max(0, ...[...services].map((service) => mostFees(takenBy(service)))));
 }
 

@@ -48,17 +48,23 @@ export interface GroupLane {
   readonly given: number;
 }
 
-export function laneFor(book: CompiledBook, group: GoodsGroup, lane: Lane): GroupLane {
-  const { kind, own } = group;
-  if (own === null)
-    return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price, given: givenIn(book)(group) };
-  return {
-    // A rate of an item's own is in the book's currency, whatever its template's.
-    lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
-    price: pricedBy(own.rate, false),
-    given: 0,
-  };
-}
+export const laneFor = (book: CompiledBook, group: GoodsGroup, lane: Lane): GroupLane => lanesIn(book)(group)(lane);
+
+const lanesIn = memo((book: CompiledBook) =>
+  memo((group: GoodsGroup) =>
+    memo((lane: Lane): GroupLane => {
+      const { kind, own } = group;
+      if (own === null)
+        return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price, given: givenIn(book)(group) };
+      return {
+        // A rate of an item's own is in the book's currency, whatever its template's.
+        lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
+        price: pricedBy(own.rate, false),
+        given: 0,
+      };
+    }),
+  ),
+);
 
 const givenIn = memo(({ offers }: CompiledBook) => {
   const gifts = new Map<string, number>();

@@ -34,14 +34,17 @@ export function mostOfGoods(goods: readonly Listed[], value: number = stated.val
   return { value: worth, units, mass: Math.min(stated.mass, mass), long: longest };
 }
 
+const noSides: readonly number[] = [];
+
 const shapeOf = memo((goods: readonly Listed[]): Shape => {
   let [cheapest, longest] = [Number.POSITIVE_INFINITY, Number.NaN];
   // The heaviest of each price.
   const heaviest = new Map<number, number>();
   for (const { price, mass, sides } of goods) {
-    cheapest = Math.min(cheapest, price);
-    if (sides) longest = Math.max(Number.isNaN(longest) ? 0 : longest, ...sides);
-    heaviest.set(price, Math.max(heaviest.get(price) ?? 0, mass ?? 0));
+    if (price < cheapest) cheapest = price;
+    for (const side of sides ?? noSides) if (!(side <= longest)) longest = side;
+    const known = heaviest.get(price);
+    if (known === undefined || (mass ?? 0) > known) heaviest.set(price, mass ?? 0);
   }
   const corners: Corner[] = [{ price: 0, mass: heaviest.get(0) ?? 0 }];
   for (const [price, mass] of [...heaviest].sort(([a], [b]) => a - b)) {
@@ -122,7 +125,10 @@ export interface Level extends Omit<Figures, 'long'> {
  * The charges of a lane for baskets of a group's goods within the stated bounds: the least and the most of each step,
  * dearest first; infinite where nothing bounds it.
  */
-export function levelsOf(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
+export const levelsOf = (by: GroupLane, goods: readonly Listed[]): readonly Level[] => levelled(goods)(by);
+const levelled = memo((goods: readonly Listed[]) => memo((by: GroupLane) => levelsIn(by, goods)));
+
+function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
   const { cheapest, corners } = shapeOf(goods);
   const asked = askedOf(by);
   if (!asked) {

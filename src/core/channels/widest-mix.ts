@@ -1,4 +1,5 @@
 import type { CompiledBook } from '../book/index.ts';
+import { once } from '../exact/index.ts';
 import { type Mixing, type MixingRule, mixed } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import { areFew, basketsOf, type LevelledGroup } from './levelled-baskets.ts';
@@ -35,17 +36,14 @@ export function widestMix<G extends MixedGroup>(
         ),
       ),
     );
+  const ways = once((kinds: readonly number[]) => waysOf(book, service, kinds), String);
   let widest = 0;
   for (const basket of basketsOf(groups, stated)) {
     if (basket.length < 2) continue;
     const charges = basket.map(({ charge }) => charge);
     const there = all(charges);
-    const ways = waysOf(
-      book,
-      service,
-      basket.map(({ group }) => group.kinds),
-    );
-    for (const way of ways) widest = Math.max(widest, Math.abs(there - mixed(tallyOf(charges), way)));
+    for (const way of ways(basket.map(({ group }) => group.kinds)))
+      widest = Math.max(widest, Math.abs(there - mixed(tallyOf(charges), way)));
   }
   return widest;
 }

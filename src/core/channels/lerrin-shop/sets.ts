@@ -1,20 +1,20 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { amountText, type Minor, memo, minor, percentOf } from '../../exact/index.ts';
-import { lies, type Offer, partOf } from '../../offers/index.ts';
-import { type LostUpTo, roundedByLine } from '../bounds.ts';
+import { amountText, type Minor, memo, minor } from '../../exact/index.ts';
+import type { LostUpTo } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { mostFees } from '../fees.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { levelsOf, mostCharged } from '../of-goods.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
+import { type Beside, type BesideAt, besideAnything, besideIn } from './beside.ts';
 import { limits, type ShopRate, type ShopRows, type ShopSet } from './format.ts';
 import type { ShopPlaces } from './places.ts';
 import { quotedAs } from './quotes.ts';
 import { isFlat, type SaidRate } from './steps.ts';
 import { textsIn } from './texts.ts';
-import { type Beside, besideAnything, ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
+import { isOfGoods, ownThreshold, type ToldThreshold, thresholdOf } from './threshold.ts';
 
 /** A rate of a group in a zone of the shop's, and how truly it says the lane. */
 export interface ToldLane {
@@ -100,49 +100,6 @@ function titleOf(book: CompiledBook, { template, origin, kind, own }: GoodsGroup
   return parts.filter(Boolean).join(', ');
 }
 
-/** What groups beside one pay at the least, of those that a service takes to a zone of the shop's too. */
-type BesideAt = (group: GoodsGroup, zone: ShopPlaces, service: string) => Beside;
-
-function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): BesideAt {
-  const places = new Map(book.templates.map(({ id }, at) => [id, at]));
-  const actedOn = memo((offer: Offer): readonly GoodsGroup[] => {
-    const part = partOf(offer);
-    return part === null ? groups : groups.filter((group) => group.goods.some((item) => lies(item, part)));
-  });
-  return (own, { zones }, service) => {
-    const paidBy = (some: readonly GoodsGroup[]): number =>
-      Math.min(
-        ...some.flatMap((group) => {
-          const at = places.get(group.template.id) ?? 0;
-          const lane = book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
-          // What may be free itself pays nothing.
-          return lane ? [lane.freeFrom ? 0 : reachWithFees(laneFor(book, group, lane)).least] : [];
-        }),
-      );
-    const least = paidBy(groups.filter((group) => group !== own));
-    return {
-      any: Number.isFinite(least) ? least : null,
-      paid(offer) {
-        const some = actedOn(offer);
-        return some.includes(own) ? 0 : paidBy(some);
-      },
-      taken: (offer, units) => leastTaken(offer, actedOn(offer), own, units),
-    };
-  };
-}
-
-/** What an offer on the cheapest of so many takes at the least where it acts, beside so many units of a group. */
-function leastTaken({ benefit }: Offer, some: readonly GoodsGroup[], own: GoodsGroup, units: number): number {
-  if (benefit.is !== 'buy and get') return 0;
-  const { buy, get, percent, goods: part } = benefit;
-  const isOfAll = own.goods.every((item) => lies(item, part));
-  const sets = Math.max(1, isOfAll ? Math.floor(units / (buy + get)) : 0);
-  const prices = some.flatMap(({ goods }) => goods.flatMap((item) => (lies(item, part) ? item.price : [])));
-  // Without goods of it it does not act.
-  if (prices.length === 0) return Number.POSITIVE_INFINITY;
-  return percentOf(minor(sets * get * Math.min(...prices)), percent) - roundedByLine;
-}
-
 /** What a group is charged by in every zone of the shop's and for every service. */
 function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, besideAt: BesideAt): ToldLane[] {
   const at = book.templates.findIndex((template) => template.id === group.template.id);
@@ -163,7 +120,7 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
       const beside = lane.freeFrom ? besideAt(group, zone, service.id) : besideAnything;
-      const key = [bookZone, service.id, beside.any, ...book.offers.map((offer) => beside.paid(offer))].join(' ');
+      const key = [bookZone, service.id, beside.any, ...book.offers.filter(isOfGoods).map(beside.paid)].join(' ');
       const told = known.get(key) ?? toldOf(book, group, by, beside);
       known.set(key, told);
       if (told.rate === null)
@@ -254,7 +211,7 @@ const saidBy = (
 });
 
 /** The most handling that free delivery waives, of goods of a group. */
-export const mostWaived = ({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable);
+export const mostWaived = memo(({ goods }: GoodsGroup): Minor => mostFees(goods, ({ waivable }) => waivable));
 
 /** Whether steps that charge nothing say the same: they waive no handling, and by grams they ask for masses. */
 const maySayBySteps = ({ goods }: GoodsGroup, over: 'value' | 'mass'): boolean =>

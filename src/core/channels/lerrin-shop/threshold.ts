@@ -7,6 +7,7 @@ import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
 import { beforeOnly, type LostUpTo, stated } from '../bounds.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { Level } from '../of-goods.ts';
+import { type Beside, besideAnything } from './beside.ts';
 import { manifest } from './manifest.ts';
 
 /** From what value of the basket a lane is free at the shop; null where that is said by its steps, or not at all. */
@@ -22,15 +23,6 @@ interface Freed {
   readonly rate: LostUpTo;
   readonly handling: Minor;
 }
-
-/** What is in a basket beside goods of a lane. */
-export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'> {
-  /** What another group pays at the least; null where there is none. */
-  readonly any: number | null;
-}
-
-/** Where nothing is known of what else is in a basket. */
-export const besideAnything: Beside = { any: 0, paid: () => 0, taken: () => 0 };
 
 /**
  * A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. Of a group by
@@ -63,7 +55,7 @@ export function ownThreshold(book: CompiledBook, free: FreeFrom, freed: Freed): 
   };
 }
 
-const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
+export const isOfGoods = ({ kind }: Offer): boolean => kind.sort === 'goods';
 
 /**
  * Goods offers lower the value that is tested there, whatever the book tests, and act there even where they cost the
