@@ -3,7 +3,7 @@ import { demoBook } from '../../demo/book.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { seedFrom, times } from '../trials.ts';
 import { marketOffersWorldOf } from './books.ts';
-import { smallBookOf } from './small-books.ts';
+import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
 import { boundOf, isClose, widestRates } from './widest.ts';
 
@@ -102,4 +102,25 @@ test.each([
   const close = found.filter(isClose).length;
   expect(close).toBeGreaterThanOrEqual(least);
   expect(close / found.length).toBeGreaterThan(0.7);
+});
+
+test.each([
+  ['lerrin-shop', 'kinds parted'],
+  ['harrowmere', 'parts pay'],
+] as const)('of goods that the book charges as one and %s as two some basket is as far off as is said', (id, loss) => {
+  const dialect = dialectOf(id);
+  let [all, close] = [0, 0];
+  for (let seed = seedFrom(1); seed < seedFrom(1) + times(30); seed += 1) {
+    const file = partedBookOf(dialect, seed);
+    const { found, beyond } = weighedAt(dialect, file, 4000, seed, { places: ['IE'], arePriced: false });
+    expect(beyond, `book ${seed}`).toEqual([]);
+    for (const one of found) {
+      const { fidelity } = one.note;
+      if (fidelity.is !== 'bounded' || !fidelity.losses.some(({ is }) => is === loss)) continue;
+      all += 1;
+      if (isClose(one)) close += 1;
+    }
+  }
+  expect(all).toBeGreaterThan(times(20));
+  expect(close / all).toBeGreaterThan(0.8);
 });

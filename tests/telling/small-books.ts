@@ -126,3 +126,38 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
     }).input,
   });
 }
+
+/** A small book of goods of two kinds that the book charges as one, by mass, and the channel as two. */
+export function partedBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFile {
+  const random = seeded(seed * 17 + 3);
+  const under = (n: number) => Math.floor(random() * n);
+  const ends = [1, 2, 3].map((i) => i * 2000 + under(2000));
+  const amounts = [0, 1, 2, 3].map((i) => (2 + i * 2 + under(200) / 100).toFixed(2));
+  const post: Lane = {
+    rate: {
+      is: 'table',
+      unit: 'g',
+      breaks: [
+        ...ends.map((to, i) => ({ to: String(to), amount: amounts[i] ?? '' })),
+        { to: null, amount: amounts[3] ?? '' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const fast: Lane = {
+    rate: { is: 'flat', amount: '9.00' },
+    freeFrom: null,
+    kinds: { battery: { rate: { is: 'flat', amount: '12.00' } } },
+  };
+  const goods = ['parcel', 'battery'].flatMap((kind) =>
+    // Of what weighs little so many make any mass, nearly.
+    [5 + under(5), 40 + under(60), 200 + under(400), 900 + under(1000), 1500 + under(1000)].map((grams, i) =>
+      item(`${kind}-${i}`, { kind, price: '5.00', mass: { value: String(grams), unit: 'g' } }),
+    ),
+  );
+  return bookFileSchema.parse(
+    shopOf({ post, fast }, goods, {
+      channels: { [dialect.id]: { speeds: { post: words[dialect.id] ?? '' } } },
+    }).input,
+  );
+}

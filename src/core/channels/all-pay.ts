@@ -2,11 +2,10 @@ import type { CompiledBook } from '../book/index.ts';
 import { minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
-import type { PayingLane } from './dearest-pays.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan } from './fidelity.ts';
-import type { GoodsGroup } from './goods-groups.ts';
-import { chargedBetween, levelsOf, mostOfGoods } from './of-goods.ts';
-import { type MixedGroup, widestMix } from './widest-mix.ts';
+import { chargedBetween, mostOfGoods } from './of-goods.ts';
+import { type PayingGroup, type PayingLane, type Together, togetherIn } from './together.ts';
+import { widestMix } from './widest-mix.ts';
 
 /** What a lane is told to charge: an amount for the first parcel of so much mass (null: of any), and for further ones. */
 export interface ToldParcels {
@@ -15,43 +14,27 @@ export interface ToldParcels {
   readonly holds: number | null;
   /** The most parcels that a basket of its goods comes to. */
   readonly most: number;
+  /** What it is off by itself, as is said of its rate. */
+  readonly off: number;
 }
-export const noParcels: ToldParcels = { first: 0, further: 0, holds: null, most: 1 };
+export const noParcels: ToldParcels = { first: 0, further: 0, holds: null, most: 1, off: 0 };
 
 /** A lane of goods that are told apart from others which the book charges with them. */
 export interface PartLane extends PayingLane {
   readonly parcels: ToldParcels;
 }
-interface PartGroup {
-  readonly group: GoodsGroup;
-  readonly lanes: readonly PartLane[];
-}
-
-/** What the book charges as one order in a zone for a service, and the groups there that it is told as. */
-interface Together extends MixedGroup {
-  readonly own: boolean;
-  readonly service: string;
-  /** Different goods, each of which is a line of a basket. */
-  readonly goods: number;
-  readonly parts: readonly PartLane[];
-  readonly least: number;
-  readonly most: number;
-}
-
 /**
  * How far “all groups pay, and add” follows the book where goods of several groups meet in a basket: by each way of
  * mixing that may come to be used, in every zone and for every service.
  */
-export function allPay(book: CompiledBook, groups: readonly PartGroup[]): Fidelity {
+export function allPay(book: CompiledBook, groups: readonly PayingGroup<PartLane>[]): Fidelity {
   let [mixed, parted, lines, most] = [0, 0, 0, 0];
-  for (const all of togetherIn(groups)) {
-    const plain = all.filter((one) => !one.own);
-    const [first] = plain;
+  for (const { service, plain, own } of togetherIn(groups)) {
     const here = {
-      mixed: first ? widestMix(book, first.service, plain, { all: sumOf, off: offBy }) : 0,
+      mixed: widestMix(book, service, plain, { all: sumOf, off: offBy }),
       // Of all that is bought parts of several groups may be wrong together.
       parted: sumOf(plain.map(offByParts)),
-      lines: sumOf(all.filter((one) => one.own).map(offByLines)),
+      lines: sumOf(own.map(offByLines)),
     };
     mixed = Math.max(mixed, here.mixed);
     parted = Math.max(parted, here.parted);
@@ -73,36 +56,10 @@ export function allPay(book: CompiledBook, groups: readonly PartGroup[]): Fideli
   return noMoreThan(lost, most);
 }
 
-/** What the book charges together, place by place and service by service. */
-function togetherIn(groups: readonly PartGroup[]): Together[][] {
-  const places = new Map<string, Map<string, Together & { parts: PartLane[] }>>();
-  groups.forEach(({ group, lanes }, i) => {
-    const kinds = group.goods.reduce((bits, item) => bits | item.kindBit, 0);
-    for (const lane of lanes) {
-      const place = `${lane.zone} ${lane.service}`;
-      const row = places.get(place) ?? new Map<string, Together & { parts: PartLane[] }>();
-      places.set(place, row);
-      const one = group.own ? `own ${i}` : `${group.template.id} ${group.origin} ${lane.alone ? group.kind : ''}`;
-      const known = row.get(one);
-      row.set(one, {
-        own: group.own !== null,
-        service: lane.service,
-        levels: known?.levels ?? levelsOf(lane.by, lane.whole),
-        kinds: (known?.kinds ?? 0) | kinds,
-        goods: (known?.goods ?? 0) + group.goods.length,
-        parts: [...(known?.parts ?? []), lane],
-        least: Math.min(known?.least ?? Number.POSITIVE_INFINITY, lane.least),
-        most: Math.max(known?.most ?? 0, lane.most),
-      });
-    }
-  });
-  return [...places.values()].map((row) => [...row.values()]);
-}
-
 const sumOf = (charges: readonly number[]): number => charges.reduce((sum, one) => sum + one, 0);
 
 /** The most by which the sum of some groups differs from a way of mixing them, in a basket of the stated units. */
-function offBy(by: Mixing, all: readonly Together[]): number {
+function offBy(by: Mixing, all: readonly Together<PartLane>[]): number {
   const some = [...all].sort((a, b) => b.most - a.most).slice(0, stated.units);
   if (some.length < 2) return 0;
   const [, ...others] = some.map((one) => one.most);
@@ -143,23 +100,20 @@ const mostSums = 4000;
  * The most by which the parts of what the book charges as one differ from it, each charged by itself: of any numbers of
  * parcels of each what they are told to pay in all, and what the book charges for as much mass.
  */
-function offByParts(together: Together): number {
-  const { parts, least, most } = together;
+function offByParts({ parts, by, whole, least, most }: Together<PartLane>): number {
   const many = Math.min(parts.length, stated.units);
   if (many < 2) return 0;
   const dearest = [...parts].sort((a, b) => b.most - a.most).slice(0, many);
   const sum = dearest.reduce((total, one) => total + one.most, 0);
   if (parts.every(({ isFlat }) => isFlat) && least === most) return sum - most;
-  const [{ by, whole }] = parts as [PartLane];
   const sums = parcelledBy(parts, mostOfGoods(whole).mass);
   if (sums === null) return Math.max(sum - least, most - least);
-  return Math.max(
-    0,
-    ...sums.map((one) => {
-      const meant = chargedBetween(by, whole, one.after, one.to);
-      return Math.max(one.most - meant.least, meant.most - one.least);
-    }),
-  );
+  const off = sums.map((one) => {
+    const meant = chargedBetween(by, whole, one.after, one.to);
+    return Math.max(one.most - meant.least, meant.most - one.least);
+  });
+  // What one of them is off by itself is said of its rate.
+  return Math.max(0, Math.max(0, ...off) - Math.max(...parts.map(({ parcels }) => parcels.off)));
 }
 
 /** All sums of parcels that several parts come to within a mass; null where there are too many. */
@@ -190,4 +144,4 @@ function parcelledBy(parts: readonly PartLane[], mass: number): readonly Parcell
 }
 
 /** What lines with a rate of their own add in the book, each by itself, where they are told as one group. */
-const offByLines = ({ goods, most }: Together): number => (Math.min(goods, stated.units) - 1) * most;
+const offByLines = ({ goods, most }: Together<PartLane>): number => (Math.min(goods, stated.units) - 1) * most;

@@ -6,7 +6,7 @@ import { gram } from '../exact/index.ts';
 import { laneCharge } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import { groupsOf, laneFor } from './goods-groups.ts';
-import { chargedBetween, levelsOf, mostCharged, mostOfGoods } from './of-goods.ts';
+import { beyondShares, chargedBetween, levelsOf, mostCharged, mostOfGoods } from './of-goods.ts';
 
 type Lane = BookInput['templates'][number]['lanes'][string][string];
 
@@ -21,7 +21,11 @@ function worldOf(seed: number) {
   const table = (unit: 'g' | 'cm' | 'units' | 'value', ends: readonly number[]): Lane['rate'] => ({
     is: 'table',
     unit,
-    breaks: [...ends.map((to) => ({ to: String(to), amount: cents() })), { to: null, amount: cents() }],
+    breaks: [...ends.map(String), null].map((to, i) => ({
+      to,
+      amount: cents(),
+      ...(under(3) === 0 ? { step: cents(), per: String(Math.max(1, Math.floor((ends[i] ?? 9) / 7))) } : {}),
+    })),
   });
   const rising = (from: number, by: number) => [1, 2, 3].map((i) => from + i * by + under(by));
   const rate: Lane['rate'] = pick([
@@ -54,22 +58,36 @@ function worldOf(seed: number) {
   return { by: laneFor(book, group, lane), goods: group.goods, under };
 }
 
-/** Baskets of some of the goods within the stated bounds, with what they come to. */
-function basketOf({ goods, under }: Pick<ReturnType<typeof worldOf>, 'goods' | 'under'>) {
+/** What so many of each of some goods come to; null for none of any. */
+function comesTo(goods: ReturnType<typeof worldOf>['goods'], counts: readonly number[]) {
   let [value, units, mass, long] = [0, 0, 0, 0];
-  for (const one of goods) {
-    const most = Math.min(
-      stated.units - units,
-      Math.floor((stated.value - value) / one.price),
-      Math.floor((stated.mass - mass) / (one.mass ?? 1)),
-    );
-    const many = most < 1 || under(3) === 0 ? 0 : under(2) === 0 ? most : 1 + under(most);
-    if (many === 0) continue;
+  goods.forEach((one, i) => {
+    const many = counts[i] ?? 0;
+    if (many === 0) return;
     [value, units, mass] = [value + many * one.price, units + many, mass + many * (one.mass ?? 0)];
     long = Math.max(long, ...(one.sides ?? []));
-  }
+  });
   return units === 0 ? null : { value, units, mass, long };
 }
+
+/** How many there are of each of the goods in a basket within the stated bounds. */
+function countsIn({ goods, under }: Pick<ReturnType<typeof worldOf>, 'goods' | 'under'>): number[] {
+  const left = { ...stated };
+  return goods.map(({ price, mass }) => {
+    const most = Math.min(left.units, Math.floor(left.value / price), Math.floor(left.mass / (mass ?? 1)));
+    const many = most < 1 || under(3) === 0 ? 0 : under(2) === 0 ? most : 1 + under(most);
+    Object.assign(left, {
+      units: left.units - many,
+      value: left.value - many * price,
+      mass: left.mass - many * (mass ?? 0),
+    });
+    return many;
+  });
+}
+
+/** What a lane charges a basket; less than nothing where it does not take it. */
+const chargeOf = ({ lane, price }: ReturnType<typeof worldOf>['by'], basket: NonNullable<ReturnType<typeof comesTo>>) =>
+  laneCharge(lane, price, { ...basket, from: '', after: basket.value, bought: basket.mass, pieces: [] }, nobody);
 
 test('no basket of some goods comes to more, or is charged more or less, than is said of them', () => {
   let baskets = 0;
@@ -78,14 +96,13 @@ test('no basket of some goods comes to more, or is charged more or less, than is
     const { by, goods } = world;
     const levels = levelsOf(by, goods);
     for (let i = 0; i < 60; i += 1) {
-      const basket = basketOf(world);
+      const basket = comesTo(goods, countsIn(world));
       if (!basket) continue;
       const { value, units, mass } = basket;
-      const shipment = { ...basket, from: '', after: value, bought: mass, pieces: [] };
-      const charge = laneCharge(by.lane, by.price, shipment, nobody);
+      const charge = chargeOf(by, basket);
       if (charge < 0) continue;
       baskets += 1;
-      const where = `book ${seed}, basket ${i}: ${JSON.stringify({ value, units, grams: mass / gram, charge, levels, goods: goods.map(({ price, mass, sides }) => [price, (mass ?? 0) / gram, sides]), rate: String(JSON.stringify(by.price.rate, (_, v) => (typeof v === 'bigint' ? String(v) : v))) })}`;
+      const where = `book ${seed}, basket ${i}: ${JSON.stringify({ value, units, grams: mass / gram, charge })}`;
       const most = mostOfGoods(goods, value);
       expect(mass, where).toBeLessThanOrEqual(most.mass);
       expect(units, where).toBeLessThanOrEqual(most.units);
@@ -125,4 +142,37 @@ test('what goods may weigh at the most some basket weighs, but for less than one
     if (found > 0)
       expect(most - found, `book ${seed}`).toBeLessThan(Math.max(...goods.map(({ mass }) => mass ?? 0)) * 2);
   }
+});
+
+test('goods in one are charged no more beyond the dearest of their shares than is said', () => {
+  let shared = 0;
+  for (let seed = 1; seed <= times(400); seed += 1) {
+    const world = worldOf(seed);
+    const { by, goods, under } = world;
+    const shares = 2 + under(2);
+    const most = beyondShares(by, goods, shares);
+    if (most === null) continue;
+    for (let i = 0; i < 60; i += 1) {
+      const counts = countsIn(world);
+      const basket = comesTo(goods, counts);
+      if (!basket) continue;
+      // Each unit is of some share.
+      const parts = Array.from({ length: shares }, () => goods.map(() => 0));
+      counts.forEach((many, at) => {
+        for (let n = 0; n < many; n += 1) {
+          const part = parts[under(shares)] as number[];
+          part[at] = (part[at] ?? 0) + 1;
+        }
+      });
+      const charges = parts.flatMap((one) => {
+        const own = comesTo(goods, one);
+        return own ? [chargeOf(by, own)] : [];
+      });
+      const all = chargeOf(by, basket);
+      if (all < 0 || charges.some((one) => one < 0)) continue;
+      shared += 1;
+      expect(all - Math.max(...charges), `book ${seed}, basket ${i}`).toBeLessThanOrEqual(most);
+    }
+  }
+  expect(shared).toBeGreaterThan(times(5000));
 });

@@ -3,6 +3,7 @@ import { breaksOf, isRising, type Lane, laneCharge, summedOf } from '../rates/in
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 import { type GroupLane, reachWithFees } from './goods-groups.ts';
+import { piecesOf, thinned } from './pieces.ts';
 
 /** What a basket comes to at the most, each figure by itself; the long side NaN where it is not known. */
 interface Figures {
@@ -122,8 +123,8 @@ export interface Level extends Omit<Figures, 'long'> {
 }
 
 /**
- * The charges of a lane for baskets of a group's goods within the stated bounds: the least and the most of each step,
- * dearest first; infinite where nothing bounds it.
+ * The charges of a lane for baskets of a group's goods within the stated bounds: the least and the most of each run of
+ * what it goes by, dearest first; infinite where nothing bounds it.
  */
 export const levelsOf = (by: GroupLane, goods: readonly Listed[]): readonly Level[] => levelled(goods)(by);
 const levelled = memo((goods: readonly Listed[]) => memo((by: GroupLane) => levelsIn(by, goods)));
@@ -143,27 +144,44 @@ function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
     breaks?.over === 'units' || by.lane.fees.alone.item > 0 || (summedOf(by.price.rate)?.further ?? 0) > 0;
   const units = isByUnits ? Array.from({ length: whole.units }, (_, i) => i + 1) : [1];
   return levelsFrom(
-    endsOf(breaks, whole).flatMap((one) =>
+    runsOf(breaks, whole).flatMap(({ least, ends }) =>
       units.flatMap((count): Level[] => {
-        const charge = ask(isByUnits ? { ...one, units: count } : one);
-        const mass = breaks?.over === 'mass' ? Math.max(0, one.mass - by.given) : 0;
-        const value = breaks?.over === 'value' ? one.value : 0;
-        const least = Math.max(value, count * cheapest, leastWorth(corners, mass));
-        return charge < 0 || least > stated.value ? [] : [{ charge, value: least, units: count, mass }];
+        const mass = breaks?.over === 'mass' ? Math.max(0, least.mass - by.given) : 0;
+        const worth = breaks?.over === 'value' ? least.value : 0;
+        const value = Math.max(worth, count * cheapest, leastWorth(corners, mass));
+        if (value > stated.value) return [];
+        let [low, high] = [Number.POSITIVE_INFINITY, -1];
+        for (const one of ends) {
+          const charge = ask(isByUnits ? { ...one, units: count } : one);
+          if (charge < 0) continue;
+          low = Math.min(low, charge);
+          high = Math.max(high, charge);
+        }
+        if (high < 0) return [];
+        // Of what is nothing at first the least that is something: only that pays.
+        const charges = low === 0 && high > 0 ? [0, 1, high] : [low, high];
+        return charges.map((charge) => ({ charge, value, units: count, mass }));
       }),
     ),
   );
 }
 
-/** Baskets at either end of each step of a rate, and as large as they may be otherwise. */
-function endsOf(breaks: Breaks | null, whole: Figures): Figures[] {
-  if (!breaks) return [{ ...whole, mass: 1 }, whole];
-  if (breaks.over === 'units') return [whole];
+/** The most runs of a measure that are told apart. */
+const mostRuns = 40;
+
+/** Baskets that begin a run of a rate's measure, those at its ends, and as large as they may be otherwise. */
+function runsOf(breaks: Breaks | null, whole: Figures): { readonly least: Figures; readonly ends: Figures[] }[] {
+  if (!breaks) return [{ least: whole, ends: [{ ...whole, mass: 1 }, whole] }];
+  if (breaks.over === 'units') return [{ least: whole, ends: [whole] }];
   const figure = figureOf[breaks.over];
-  const edges = [breaks.from, ...breaks.edges].filter((edge) => edge < whole[figure]);
-  return edges.flatMap((edge, i) =>
-    [edge + (i === 0 ? 0 : 1), edges[i + 1] ?? whole[figure]].map((end) => ({ ...whole, [figure]: end })),
-  );
+  const at = (measure: number): Figures => ({ ...whole, [figure]: Math.min(measure, whole[figure]) });
+  const all = [{ after: breaks.from - 1, to: breaks.from }, ...piecesOf(breaks, breaks.from, whole[figure])];
+  const within = all.filter(({ after }) => after < whole[figure]);
+  return thinned(within, mostRuns).map(({ after, inner }) => ({
+    least: at(after + 1),
+    // Within a piece a charge in proportion rises: its ends tell all.
+    ends: inner.flatMap((one) => [at(one.after + 1), at(one.to)]),
+  }));
 }
 
 /** Each charge once, with the least that it needs. */
@@ -203,4 +221,37 @@ export function chargedBetween(
 function ends(by: GroupLane, goods: readonly Listed[]): { least: number; most: number } {
   const charges = levelsOf(by, goods).map(({ charge }) => charge);
   return { least: Math.min(...charges), most: Math.max(...charges) };
+}
+
+/**
+ * The most that a lane charges goods in one beyond the dearest of so many shares of them, each charged by itself; null
+ * where it may charge more of them less, or goes by several figures at once.
+ */
+export function beyondShares(by: GroupLane, goods: readonly Listed[], shares: number): number | null {
+  const asked = askedOf(by);
+  if (!asked || !isRising(by.price.rate)) return null;
+  const { ask, breaks } = asked;
+  const most = mostOfGoods(goods);
+  const whole = { ...most, mass: most.mass + by.given };
+  const perUnit = by.lane.fees.alone.item;
+  if (!breaks) {
+    const { further = 0, weight = null } = summedOf(by.price.rate) ?? {};
+    if (weight === null) return ask(whole) - ask({ ...whole, units: Math.ceil(whole.units / shares) });
+    // What comes with each unit and with weight is at least a share of it in the dearest.
+    if (further + perUnit > 0) return Math.ceil((ask(whole) * (shares - 1)) / shares);
+    return ask(whole) - ask({ ...whole, mass: Math.max(1, Math.floor(whole.mass / shares) - 2 * weight.per) });
+  }
+  // Of the share with the longest there may be one.
+  if (breaks.over === 'long side') return perUnit * (whole.units - 1);
+  if ((perUnit > 0 && breaks.over !== 'units') || breaks.breaks.some(({ per }) => per > 0)) return null;
+  const figure = figureOf[breaks.over];
+  const at = (measure: number): number => ask({ ...whole, [figure]: measure });
+  const edges = [breaks.from, ...breaks.edges];
+  // Where it has just risen, and where a share is about to.
+  const ends = edges.flatMap((edge) => [edge + 1, edge * shares]).filter((end) => end > 0 && end < whole[figure]);
+  const charges = [...new Set([...ends, whole[figure]])]
+    .sort((a, b) => a - b)
+    .map((end) => ({ all: at(end), share: at(Math.ceil(end / shares)) }));
+  if (charges.some(({ all, share }, i) => share < 0 || all < (charges[i - 1]?.all ?? share))) return null;
+  return Math.max(0, ...charges.map(({ all, share }) => all - share));
 }

@@ -1,12 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
-import type { PayingLane } from '../dearest-pays.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
 import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
 import { mostCharged } from '../of-goods.ts';
 import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
+import type { PayingLane } from '../together.ts';
 import type { NamedPart, Spoken } from './named-parts.ts';
 
 /** A lane of a group at a part of the map: how it charges, and what it comes to within the stated bounds. */

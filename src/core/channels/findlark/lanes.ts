@@ -2,10 +2,10 @@ import { gram, type Minor, minor, parseAmount, unwrap } from '../../exact/index.
 import { patternText } from '../../places/index.ts';
 import { breaksOf } from '../../rates/index.ts';
 import { highestBelow, stated } from '../bounds.ts';
-import { dearestPays, partedByKind } from '../dearest-pays.ts';
+import { dearestPays } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { GroupLane } from '../goods-groups.ts';
 import { mostCharged, mostOfGoods } from '../of-goods.ts';
 import type { Entered } from './entries.ts';
@@ -225,6 +225,6 @@ export function mixingNote({ book, groups }: Feed): Note {
   return {
     clause: { about: 'mixing' },
     reads: [[{ is: 'dearest entry' }]],
-    fidelity: addedUp([partedByKind(paying), dearestPays(book, paying)]),
+    fidelity: dearestPays(book, paying),
   };
 }

@@ -164,7 +164,7 @@ function planOf(
         fidelity: worstOf([near, charged.fidelity]),
         least: lane.freeFrom ? 0 : Math.min(first, charged.least),
         most: Math.max(most, mostCharged(by, whole.goods)),
-        parcels: { first, further, holds, most: parcelsOfAll(goods, holds) },
+        parcels: { first, further, holds, most: parcelsOfAll(goods, holds), off },
         isFlat: further === 0 && off === 0,
         ends: charged.ends,
       },

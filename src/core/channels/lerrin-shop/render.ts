@@ -1,13 +1,14 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, memo } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
-import { dearestPays, type PayingGroup, partedByKind } from '../dearest-pays.ts';
+import { dearestPays } from '../dearest-pays.ts';
 import type { Listed, Note, Rendition } from '../dialect.ts';
-import { addedUp, exact, unsayable, worstOf } from '../fidelity.ts';
+import { exact, unsayable, worstOf } from '../fidelity.ts';
 import { keysOf } from '../keys.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
+import type { PayingGroup } from '../together.ts';
 import { boxText, sidesText } from './boxes.ts';
 import { type DrawnOffer, drawnOffers, offerNote } from './drawn-offers.ts';
 import { type Campaign, limits, type Shop, type ShopBox, type ShopListing, type ShopRate } from './format.ts';
@@ -265,7 +266,7 @@ const mixingNote = (book: CompiledBook, groups: readonly ToldGroup[]): Note => (
       ? [{ is: 'sets', count: groups.length }]
       : [{ is: 'sets', count: groups.length }, { is: 'dearest set' }],
   ],
-  fidelity: addedUp([partedByKind(payingOf(groups)), dearestPays(book, payingOf(groups))]),
+  fidelity: dearestPays(book, payingOf(groups)),
 });
 
 function zoneNotes(book: CompiledBook, zones: ReturnType<typeof placesOf>['zones']): Note[] {
