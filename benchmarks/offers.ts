@@ -13,21 +13,12 @@ import { unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { type Dated, seeded, usageOf } from '../src/core/plan/index.ts';
 import { anybody, charges, type Question, quote } from '../src/core/quote/index.ts';
+import { best } from './best.ts';
 import { row } from './row.ts';
 
 type Offer = NonNullable<BookInput['offers']>[number];
 const moment = Date.parse('2026-11-24T09:10:00Z');
 const rate = (count: number, ms: number) => Math.round((count / ms) * 1000).toLocaleString('en');
-/** The best of several runs, in milliseconds: the machine's other work only ever adds. */
-function best(runs: number, work: () => void): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < runs; i += 1) {
-    const began = performance.now();
-    work();
-    least = Math.min(least, performance.now() - began);
-  }
-  return least;
-}
 
 const demo = demoBook();
 const blank = {

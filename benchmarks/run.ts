@@ -5,6 +5,7 @@ import { type Mass, type Minor, unwrap } from '../src/core/exact/index.ts';
 import { parsePlace } from '../src/core/places/index.ts';
 import { seeded } from '../src/core/plan/index.ts';
 import { anybody, charges, explain, type Question, quote } from '../src/core/quote/index.ts';
+import { best } from './best.ts';
 import { benchChannels } from './channels.ts';
 import { benchDraft } from './draft.ts';
 import { largeBook } from './large.ts';
@@ -23,22 +24,14 @@ const { goods: items, ...body } = bookFileSchema.parse({
   eitherOr: [...demo.eitherOr, demoLaterGroup],
 });
 
-/** The best of several runs, in seconds: the machine's other work only ever adds. */
-function best(runs: number, work: () => void): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (let i = 0; i < runs; i += 1) {
-    const began = performance.now();
-    work();
-    least = Math.min(least, (performance.now() - began) / 1000);
-  }
-  return least;
-}
+/** The least time of several runs. */
+const inSeconds = (runs: number, work: () => void): number => best(runs, work) / 1000;
 const rate = (count: number, seconds: number) => Math.round(count / seconds).toLocaleString('en');
 const random = seeded(1);
 const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
 const moment = Date.parse('2026-11-24T09:10:00Z');
 
-const compiling = best(20, () => unwrap(compileBook(body)));
+const compiling = inSeconds(20, () => unwrap(compileBook(body)));
 row('compiling the demo’s book', `${(compiling * 1000).toFixed(1)} ms`);
 const book = unwrap(compileBook(body));
 const { goods } = readyGoods(book, items);
@@ -65,7 +58,7 @@ const sheet = HyperFormula.buildFromSheets(
 );
 const id = sheet.getSheetId('Baskets') ?? 1;
 // Rebuilding parses and calculates every formula once, as opening the sheet does.
-const formulas = best(3, () => sheet.rebuildAndRecalculate());
+const formulas = inSeconds(3, () => sheet.rebuildAndRecalculate());
 const place = unwrap(parsePlace('GB M1 1AA'));
 const [any] = goods;
 if (!any) throw new Error('The demo has no goods');
@@ -91,7 +84,7 @@ const asked = plain.map(
     shopper: anybody,
   }),
 );
-const ours = best(400, () => {
+const ours = inSeconds(400, () => {
   for (const question of asked) charges(single, question, out);
 });
 const differ = asked.filter((question, i) => {
@@ -131,7 +124,7 @@ const baskets = (from: readonly Ready[], lines: number, codes: boolean): Questio
     shopper: anybody,
   }));
 const compiled = (name: string, questions: readonly Question[]) => {
-  const seconds = best(9, () => {
+  const seconds = inSeconds(9, () => {
     for (const question of questions) charges(book, question, out);
   });
   row(name, `${rate(questions.length, seconds)} a second`);
@@ -147,12 +140,12 @@ compiled(
     false,
   ),
 );
-const whole = best(5, () => {
+const whole = inSeconds(5, () => {
   for (const question of all) quote(book, question);
 });
 row('whole answers: names, days, tax, what is hidden, why not', `${rate(all.length, whole)} a second`);
 const some = all.slice(0, 4000);
-const traced = best(5, () => {
+const traced = inSeconds(5, () => {
   for (const question of some)
     for (const choice of quote(book, question).choices) explain(book, question, choice.service);
 });
