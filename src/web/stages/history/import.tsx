@@ -36,7 +36,7 @@ export function HistoryImport({ sort, file, close }: { sort: HistorySort; file: 
         layout,
         remembered: remembered ?? [],
       }) as Promise<HistoryPreview>,
-    { byItself: remembered !== undefined, by: [file, layout] },
+    { byItself: remembered !== undefined, by: [file, layout, remembered] },
   );
   const seen = state.last;
   if (taking && seen?.is === 'table')

@@ -31,7 +31,7 @@ export function GoodsImport({ book, file, close }: { book: OpenBook; file: Opene
         missing,
         pace,
       ) as Promise<GoodsPreview>,
-    { byItself: remembered !== undefined, by: [file, layout, missing, book.book, book.goods] },
+    { byItself: remembered !== undefined, by: [file, layout, remembered, missing, book.book, book.goods] },
   );
   const seen = state.last;
   const reading = state.is === 'running';

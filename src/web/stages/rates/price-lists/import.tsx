@@ -40,7 +40,7 @@ export function PriceImport({
         { bytes: file.bytes, layout, remembered: remembered ?? [] },
         { service, zones },
       ) as Promise<PricesPreview>,
-    { byItself: remembered !== undefined, by: [file, layout, list, service, zones] },
+    { byItself: remembered !== undefined, by: [file, layout, remembered, list, service, zones] },
   );
   const seen = state.last;
   const table = seen?.is === 'table' ? seen : null;
