@@ -1,8 +1,8 @@
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf, soleValueCondition } from '../offers/index.ts';
 import { bringingBelow, highestBelow, roundedByLine, type Threshold } from './bounds.ts';
+import type { Level } from './charged-for-goods.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
-import type { Level } from './of-goods.ts';
 
 /** What a threshold frees: charges, each of goods that are worth so much at the least, in so many units. */
 export interface FreedLevels {

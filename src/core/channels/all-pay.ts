@@ -2,12 +2,13 @@ import type { CompiledBook } from '../book/index.ts';
 import { minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
-import { addedUp, bounded, exact, type Fidelity, noMoreThan } from './fidelity.ts';
-import { chargedBetween, mostOfGoods } from './of-goods.ts';
+import { chargedBetween } from './charged-for-goods.ts';
+import { addedUp, boundedIf, type Fidelity, noMoreThan } from './fidelity.ts';
+import { mostOfGoods } from './of-goods.ts';
 import { type PayingGroup, type PayingLane, type Together, togetherIn } from './together.ts';
 import { widestMix } from './widest-mix.ts';
 
-/** What a lane is told to charge: an amount for the first parcel of so much mass (null: of any), and for further ones. */
+/** What a lane is told to charge: for the first parcel of so much mass (null: of any), and for each further one. */
 export interface ToldParcels {
   readonly first: number;
   readonly further: number;
@@ -23,37 +24,30 @@ export const noParcels: ToldParcels = { first: 0, further: 0, holds: null, most:
 export interface PartLane extends PayingLane {
   readonly parcels: ToldParcels;
 }
+
 /**
  * How far “all groups pay, and add” follows the book where goods of several groups meet in a basket: by each way of
  * mixing that may come to be used, in every zone and for every service.
  */
 export function allPay(book: CompiledBook, groups: readonly PayingGroup<PartLane>[]): Fidelity {
-  let [mixed, parted, lines, most] = [0, 0, 0, 0];
-  for (const { service, plain, own } of togetherIn(groups)) {
-    const here = {
-      mixed: widestMix(book, service, plain, { all: sumOf, off: offBy }),
-      // Of all that is bought parts of several groups may be wrong together.
-      parted: sumOf(plain.map(offByParts)),
-      lines: sumOf(own.map(offByLines)),
-    };
-    mixed = Math.max(mixed, here.mixed);
-    parted = Math.max(parted, here.parted);
-    lines = Math.max(lines, here.lines);
-    most = Math.max(most, here.mixed + here.parted + here.lines);
-  }
+  const places = togetherIn(groups).map(({ service, plain, own }) => ({
+    mixed: widestMix(book, service, plain, { all: sumOf, off: offBy }),
+    // Of all that is bought parts of several groups may be wrong together.
+    parted: sumOf(plain.map(offByParts)),
+    lines: sumOf(own.map(offByLines)),
+  }));
+  const most = (of: (place: (typeof places)[number]) => number) => minor(Math.max(0, ...places.map(of)));
+  const [mixed, parted, lines] = [most((one) => one.mixed), most((one) => one.parted), most((one) => one.lines)];
   const lost = addedUp([
-    mixed === 0
-      ? exact
-      : bounded(mixed, { is: 'all groups pay', off: minor(mixed) }, 'each group pays', 'live with it'),
-    parted === 0
-      ? exact
-      : bounded(parted, { is: 'parts pay', off: minor(parted) }, 'delivered like all others', 'live with it'),
-    lines === 0
-      ? exact
-      : bounded(lines, { is: 'own rates once', off: minor(lines) }, 'a template of their own', 'live with it'),
+    boundedIf(mixed, { is: 'all groups pay', off: mixed }, 'each group pays', 'live with it'),
+    boundedIf(parted, { is: 'parts pay', off: parted }, 'delivered like all others', 'live with it'),
+    boundedIf(lines, { is: 'own rates once', off: lines }, 'a template of their own', 'live with it'),
   ]);
   // Not everywhere all of it is lost.
-  return noMoreThan(lost, most);
+  return noMoreThan(
+    lost,
+    most((one) => one.mixed + one.parted + one.lines),
+  );
 }
 
 const sumOf = (charges: readonly number[]): number => charges.reduce((sum, one) => sum + one, 0);

@@ -2,8 +2,8 @@ import type { CompiledBook } from '../book/index.ts';
 import { type Minor, minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
-import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable } from './fidelity.ts';
-import { beyondShares } from './of-goods.ts';
+import { beyondShares } from './charged-for-goods.ts';
+import { addedUp, boundedIf, type Fidelity, noMoreThan, unsayable } from './fidelity.ts';
 import { type ChargedThere, type PayingGroup, type PayingLane, type Together, togetherIn } from './together.ts';
 import { widestMix } from './widest-mix.ts';
 
@@ -14,40 +14,34 @@ import { widestMix } from './widest-mix.ts';
  * together.
  */
 export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]): Fidelity {
-  let [mixed, added, parted, most] = [0, 0, 0, 0];
-  const apart: Together[] = [];
-  for (const there of togetherIn(groups)) {
+  const places = togetherIn(groups).map((there) => {
     const split = there.plain.filter(({ parts }) => parts.length > 1 && !areOneAmount(parts));
-    apart.push(...split);
-    const here = {
+    return {
+      split,
       mixed: widestMix(book, there.service, there.plain, { all: (charges) => Math.max(...charges), off: offBy }),
       added: addedBy(there),
       // The dearest pays: of several groups one alone is less than it should be.
       parted: Math.max(0, ...split.map(offByKinds)),
     };
-    mixed = Math.max(mixed, here.mixed);
-    added = Math.max(added, here.added);
-    parted = Math.max(parted, here.parted);
-    most = Math.max(most, here.mixed + here.added + here.parted);
-  }
+  });
+  const most = (of: (place: (typeof places)[number]) => number) => minor(Math.max(0, ...places.map(of)));
+  const apart = places.flatMap(({ split }) => split);
+  const [mixed, added, parted] = [most((one) => one.mixed), most((one) => one.added), most((one) => one.parted)];
   const kinds = [...new Set(apart.flatMap(({ named }) => named))];
-  const loss = { is: 'kinds parted', kinds, off: minor(parted) } as const;
+  const loss = { is: 'kinds parted', kinds, off: parted } as const;
   const ends = apart.some(({ parts }) => parts.some((lane) => lane.ends));
   const lost = addedUp([
-    apart.length === 0
-      ? exact
-      : ends
-        ? unsayable(loss, 'a template of their own', 'live with it')
-        : bounded(parted, loss, 'a template of their own', 'live with it'),
-    mixed === 0
-      ? exact
-      : bounded(mixed, { is: 'dearest group only', off: minor(mixed) }, 'the dearest group pays', 'live with it'),
-    added === 0
-      ? exact
-      : bounded(added, { is: 'own rates not added', off: minor(added) }, 'a template of their own', 'live with it'),
+    ends
+      ? unsayable(loss, 'a template of their own', 'live with it')
+      : boundedIf(parted, loss, 'a template of their own', 'live with it'),
+    boundedIf(mixed, { is: 'dearest group only', off: mixed }, 'the dearest group pays', 'live with it'),
+    boundedIf(added, { is: 'own rates not added', off: added }, 'a template of their own', 'live with it'),
   ]);
   // Not everywhere all of it is lost.
-  return noMoreThan(lost, most);
+  return noMoreThan(
+    lost,
+    most((one) => one.mixed + one.added + one.parted),
+  );
 }
 
 const areOneAmount = (lanes: readonly PayingLane[]): boolean =>

@@ -1,10 +1,10 @@
 import type { CompiledBook } from '../book/index.ts';
 import { lazily } from '../exact/index.ts';
 import { breaksOf, type Lane } from '../rates/index.ts';
-import { stated } from './bounds.ts';
 import type { Listed, Note, Stock } from './dialect.ts';
 import { addedUp, type Fidelity } from './fidelity.ts';
 import { groupsOf, laneFor, reachWithFees } from './goods-groups.ts';
+import { dearestInAll } from './levelled-baskets.ts';
 import { takesOff } from './taken-off.ts';
 
 /** The most that a basket of goods is charged for delivery: every group of it by its dearest lane. */
@@ -14,10 +14,7 @@ export function deliveredAtMost(book: CompiledBook, goods: readonly Listed[]): n
     const lanes = [...(template?.lanes.values() ?? [])].flatMap((row) => [...row.values()]);
     return Math.max(0, ...lanes.map((lane) => reachWithFees(laneFor(book, group, lane)).most).filter(Number.isFinite));
   });
-  return dearest
-    .sort((a, b) => b - a)
-    .slice(0, stated.units)
-    .reduce((sum, one) => sum + one, 0);
+  return dearestInAll(dearest);
 }
 
 /**

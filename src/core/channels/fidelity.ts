@@ -185,6 +185,9 @@ export const bounded = (bound: number, loss: Loss, ...remedies: Remedy[]): Fidel
   Number.isFinite(bound)
     ? { is: 'bounded', bound: minor(bound), losses: [inFigures(loss)], remedies }
     : unsayable({ is: 'as the carrier asks', of: loss.is }, ...remedies);
+/** Bounded by what is off, if anything is. */
+export const boundedIf = (off: number, loss: Loss, ...remedies: Remedy[]): Fidelity =>
+  off === 0 ? exact : bounded(off, loss, ...remedies);
 export const unsayable = (loss: Loss, ...remedies: Remedy[]): Fidelity => ({
   is: 'unsayable',
   losses: [inFigures(loss)],

@@ -1,5 +1,5 @@
 import { stated } from './bounds.ts';
-import type { Level } from './of-goods.ts';
+import type { Level } from './charged-for-goods.ts';
 
 /** A group of goods with what it may be charged. */
 export interface LevelledGroup {
@@ -9,7 +9,7 @@ export interface LevelledGroup {
 /** More baskets than these are not looked at. */
 const mostBaskets = 20_000;
 
-/** Whether baskets of some groups can be looked at, each charge of each with each of all others: few, and none endless. */
+/** Whether baskets of some groups can be looked at, each charge of each with all others: few, and none endless. */
 export const areFew = (groups: readonly LevelledGroup[]): boolean =>
   groups.reduce((product, { levels }) => product * (levels.length + 1), 1) <= mostBaskets &&
   groups.every(({ levels }) => levels.every(({ charge }) => Number.isFinite(charge)));
@@ -31,18 +31,21 @@ export function* basketsOf<G extends LevelledGroup>(
     }
 }
 
+/** What a basket of the stated units comes to of some charges, each for goods of its own: of the dearest so many. */
+export const dearestInAll = (charges: readonly number[]): number =>
+  [...charges]
+    .sort((a, b) => b - a)
+    .slice(0, stated.units)
+    .reduce((sum, one) => sum + one, 0);
+
 /**
- * The most that groups are charged in one basket that is worth no more than a value, their charges added up. Of very many
- * what each comes to by itself.
+ * The most that groups are charged in one basket that is worth no more than a value, their charges added up. Of very
+ * many what each comes to by itself.
  */
 export function mostInAll(groups: readonly LevelledGroup[], value: number = stated.value): number {
   const within = groups.map(({ levels }) => ({ levels: levels.filter((one) => one.value <= value) }));
   if (!areFew(within))
-    return within
-      .map(({ levels }) => Math.max(0, ...levels.map(({ charge }) => charge)))
-      .sort((a, b) => b - a)
-      .slice(0, stated.units)
-      .reduce((sum, one) => sum + one, 0);
+    return dearestInAll(within.map(({ levels }) => Math.max(0, ...levels.map(({ charge }) => charge))));
   let most = 0;
   for (const basket of basketsOf(within, { ...stated, value }))
     most = Math.max(

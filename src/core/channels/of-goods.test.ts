@@ -5,8 +5,9 @@ import type { BookInput } from '../book/index.ts';
 import { gram } from '../exact/index.ts';
 import { laneCharge } from '../rates/index.ts';
 import { stated } from './bounds.ts';
+import { beyondShares, chargedBetween, levelsOf, mostCharged } from './charged-for-goods.ts';
 import { groupsOf, laneFor } from './goods-groups.ts';
-import { beyondShares, chargedBetween, levelsOf, mostCharged, mostOfGoods } from './of-goods.ts';
+import { mostOfGoods } from './of-goods.ts';
 
 type Lane = BookInput['templates'][number]['lanes'][string][string];
 

@@ -1,6 +1,6 @@
+import { levelsOf } from './charged-for-goods.ts';
 import type { Listed } from './dialect.ts';
 import type { GoodsGroup, GroupLane } from './goods-groups.ts';
-import { levelsOf } from './of-goods.ts';
 import type { MixedGroup } from './widest-mix.ts';
 
 /** What a group of goods pays by itself in a lane of it that a channel is told. */

@@ -77,7 +77,7 @@ export const fileNameOf = ({ name }: Pick<FeedFile, 'name'>): string => `${name}
 
 type Attributes = readonly (readonly [name: string, value: string | number | null])[];
 
-/** Letters of an attribute that stand for something; the two of Unicode that no XML may have become its sign for one. */
+/** Letters of an attribute that stand for something; the two of Unicode that no XML may have become a sign for it. */
 const escaped = (text: string): string =>
   text.replace(/[&<>"\t\n\r\ufffe\uffff]/g, (one) => (one > '\ufffd' ? '\ufffd' : `&#${one.charCodeAt(0)};`));
 

@@ -1,10 +1,10 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
+import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
 import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
-import { mostCharged } from '../of-goods.ts';
 import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import type { PayingLane } from '../together.ts';
 import type { NamedPart, Spoken } from './named-parts.ts';

@@ -2,12 +2,13 @@ import { gram, type Minor, minor, parseAmount, unwrap } from '../../exact/index.
 import { patternText } from '../../places/index.ts';
 import { breaksOf } from '../../rates/index.ts';
 import { highestBelow, stated } from '../bounds.ts';
+import { mostCharged } from '../charged-for-goods.ts';
 import { dearestPays } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { bounded, boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { GroupLane } from '../goods-groups.ts';
-import { mostCharged, mostOfGoods } from '../of-goods.ts';
+import { mostOfGoods } from '../of-goods.ts';
 import type { Entered } from './entries.ts';
 import { type Feed, zoneFidelity } from './feed.ts';
 import type { Delivered, DeliveredLane } from './groups.ts';
@@ -111,13 +112,13 @@ function laneFidelity(
   if (entry.refused && group.goods.length > 0 && lane.ends)
     found.push(unsayable({ is: 'no beginning' }, 'live with it'));
   if (lane.ends) found.push(unsayable({ is: 'no stop' }, 'an open last break', 'live with it'));
-  const off = several(lane, entry, group.goods, left ? chargedBelow(feed, lane, left.country) : stated.value);
-  if (off > 0) found.push(bounded(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it'));
+  const off = several(lane, entry, group.goods, left ? unfreedBelow(feed, lane, left.country) : stated.value);
+  found.push(boundedIf(off, { is: 'dearest item only', off }, 'a flat rate', 'live with it'));
   return worstOf(found);
 }
 
 /** The highest list value of baskets that pay a lane there: from some value on a promotion frees all goods. */
-function chargedBelow({ book, promotions, sales }: Feed, { speed }: DeliveredLane, country: string): number {
+function unfreedBelow({ book, promotions, sales }: Feed, { speed }: DeliveredLane, country: string): number {
   const always = promotions.filter(({ of, code, from, until }) => of.is === 'all' && !code && !from && !until);
   const values = always.flatMap(({ does, leastValue, countries }) =>
     does.kind === 'delivery' && does.speeds.includes(speed) && countries.includes(country) && leastValue !== null
@@ -127,7 +128,7 @@ function chargedBelow({ book, promotions, sales }: Feed, { speed }: DeliveredLan
   return Math.min(stated.value, ...values.map((value) => highestBelow(value, [...sales.offers.keys()])));
 }
 
-/** By how much a basket of several items of a group, worth so much, may pay otherwise than the dearest of their entries. */
+/** By how much several items of a group, worth so much in all, may pay otherwise than the dearest of their entries. */
 function several(
   { by, isFlat, steps, least: from }: DeliveredLane,
   { alike, least, most }: Entered,
@@ -203,7 +204,7 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
       clause: { about: 'apart', by: 'fee', items: handled.length },
       reads: [['items', { is: 'listings', count: handled.length }]],
       // Of many units one pays, and none where a promotion makes delivery free.
-      fidelity: most === 0 ? exact : bounded(most, { is: 'fee once', off: most }, 'a fee in the rate', 'live with it'),
+      fidelity: boundedIf(most, { is: 'fee once', off: most }, 'a fee in the rate', 'live with it'),
     });
   const all = (1 << feed.book.services.length) - 1;
   const barred = goods.filter(({ serves }) => (serves & all) !== all);

@@ -3,7 +3,7 @@ import { amountText, gramsText, type Minor, minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { addedUp, bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { addedUp, boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { settingsOf } from '../manifest.ts';
 import { datedNotes, shownNotes } from '../plain.ts';
 import type { ReadLine } from '../reading.ts';
@@ -154,8 +154,7 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
     notes.push({
       clause: { about: 'apart', by: 'fee', items: handled.length },
       reads: [],
-      fidelity:
-        most === 0 ? exact : bounded(most, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
+      fidelity: boundedIf(most, { is: 'fee of each item', each }, 'a fee in the rate', 'live with it'),
     });
   return notes;
 }
@@ -191,7 +190,7 @@ function furtherOff(plans: readonly ToldPlan[]): Fidelity {
     further.set(place, (further.get(place) ?? 0) + Math.min(before, off));
   }
   const off = Math.max(0, ...further.values());
-  return off === 0 ? exact : bounded(off, { is: 'parcels of each', off: minor(off) }, 'live with it');
+  return boundedIf(off, { is: 'parcels of each', off: minor(off) }, 'live with it');
 }
 
 function zoneNotes(book: CompiledBook, places: Places): Note[] {

@@ -1,10 +1,10 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Instant, type Minor, minor } from '../../exact/index.ts';
 import { stated } from '../bounds.ts';
+import { levelsOf } from '../charged-for-goods.ts';
 import type { Clause, Listed } from '../dialect.ts';
 import type { Fidelity } from '../fidelity.ts';
-import { mostInAll } from '../levelled-baskets.ts';
-import { levelsOf } from '../of-goods.ts';
+import { dearestInAll, mostInAll } from '../levelled-baskets.ts';
 import type { DeliveryOffer, GoodsOffer } from './format.ts';
 import type { Extent } from './labels.ts';
 import type { Places } from './places.ts';
@@ -43,14 +43,7 @@ export const lanesAt = (plans: readonly ToldPlan[], place: string, service: stri
   plans.flatMap(({ lanes }) => lanes.filter((one) => one.zone === place && one.service === service && one.rate));
 
 /** The most that a basket of the stated units pays by some lanes. */
-export const mostOf = (lanes: readonly PlanLane[]): Minor =>
-  minor(
-    lanes
-      .map(({ most }) => most)
-      .sort((a, b) => b - a)
-      .slice(0, stated.units)
-      .reduce((sum, one) => sum + one, 0),
-  );
+export const mostOf = (lanes: readonly PlanLane[]): Minor => minor(dearestInAll(lanes.map(({ most }) => most)));
 
 /**
  * The most that the book charges such a basket, of what is worth no more than a value: what it charges as one it

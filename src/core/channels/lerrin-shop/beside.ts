@@ -18,7 +18,7 @@ export const besideAnything: Beside = { any: 0, paid: () => 0, taken: () => 0 };
 /** What is beside a group, in a zone of the shop's and for a service. */
 export type BesideAt = (group: GoodsGroup, zone: ShopPlaces, service: string) => Beside;
 
-/** The groups with goods that an offer acts on, those of which it acts on all goods, and the cheapest of these goods. */
+/** The groups with goods that an offer acts on, those of which it acts on all, and the cheapest of these goods. */
 interface ActedOn {
   readonly some: ReadonlySet<GoodsGroup>;
   readonly whole: ReadonlySet<GoodsGroup>;
@@ -67,8 +67,8 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
 }
 
 /**
- * What an offer on the cheapest of so many takes at the least where it acts, and so many units of its goods are there at
- * the least; infinite where there are no goods of it.
+ * What an offer on the cheapest of so many takes at the least where it acts, and so many units of its goods are there
+ * at the least; infinite where there are no goods of it.
  */
 function leastTaken({ benefit }: Offer, cheapest: number, units: number): number {
   if (benefit.is !== 'buy and get') return 0;

@@ -1,12 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Minor, memo, minor } from '../../exact/index.ts';
 import type { LostUpTo } from '../bounds.ts';
+import { levelsOf, mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { mostFees } from '../fees.ts';
 import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type GoodsGroup, type GroupLane, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
-import { levelsOf, mostCharged } from '../of-goods.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { type Beside, type BesideAt, besideAnything, besideIn } from './beside.ts';
 import { limits, type ShopRate, type ShopRows, type ShopSet } from './format.ts';

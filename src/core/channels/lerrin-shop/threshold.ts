@@ -5,8 +5,8 @@ import type { FreeFrom } from '../../rates/index.ts';
 import { isFor } from '../acting.ts';
 import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
 import { beforeOnly, type LostUpTo, stated } from '../bounds.ts';
+import type { Level } from '../charged-for-goods.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import type { Level } from '../of-goods.ts';
 import { type Beside, besideAnything } from './beside.ts';
 import { manifest } from './manifest.ts';
 
