@@ -42,3 +42,40 @@ test('orders of other channels, and by services that have no word there, are non
   expect(over(order({ A: 1, B: 1 }, 'harrowmere'), fetched)).toEqual({ orders: 0, differ: 0, costs: [] });
   expect(over(order({ A: 1, B: 1 }, 'lerrin-shop')).orders).toBe(1);
 });
+
+test('no order is of a clause that says less than it is off, where another says as much', () => {
+  const byLength = {
+    is: 'table' as const,
+    unit: 'cm' as const,
+    breaks: [
+      { to: '50', amount: '4.00' },
+      { to: null, amount: '4.50' },
+    ],
+  };
+  const long = (length: string) => ({ size: { length, width: '2', height: '1', unit: 'cm' as const } });
+  const shop = shopOf(
+    { post: { rate: byLength, freeFrom: null } },
+    [item('A', long('10')), item('B', long('60')), item('C', { origin: 'There', ...long('60') })],
+    {
+      channels: { 'lerrin-shop': { speeds: { post: 'post' } } },
+      mixedBy: 'sum',
+    },
+  ).open();
+  const told = { rendition: dialect.render(shop.book, shop.goods), sent: null, speeds: { post: 'post' } };
+  const bought = (...skus: string[]): Ordered => ({
+    question: shop.ask({ lines: skus.map((sku) => ({ sku, units: 1 })), place: 'IE' }),
+    service: 'post',
+  });
+  const { costs } = toldOver(shop.book, 'lerrin-shop', told, [bought('A'), bought('A', 'C')]);
+  // All lengths pay what the longest does, 0.50 more; of two stock places the dearest pays alone, 4.00 less.
+  expect(costs).toEqual([
+    { clause: { about: 'mixing' }, orders: 1, more: 0, less: 400, offered: 0 },
+    {
+      clause: { about: 'rate', template: 'main', zone: 'home', service: 'post' },
+      orders: 1,
+      more: 50,
+      less: 0,
+      offered: 0,
+    },
+  ]);
+});

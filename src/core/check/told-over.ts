@@ -35,6 +35,27 @@ const untold = (notes: readonly Note[], meant: readonly SideStep[]): Note | unde
       meant.some(({ by, amount }) => by?.is === 'offer' && by.offer === clause.offer && (amount ?? 0) > 0),
   );
 
+/** Whether a clause by itself says that a basket may be as far off; one that nothing bounds says so of anything. */
+const saysAsMuch = ({ fidelity }: Note, off: number | null): boolean =>
+  off === null || fidelity.is === 'unsayable' || (fidelity.is === 'bounded' && Math.abs(off) <= fidelity.bound);
+
+/**
+ * The clause that an order is off by: of the step in which sides part, of any other in which they may, of each line's
+ * template, or of how groups become one, the first that says as much; where several are off together none does, and it
+ * is the first of all.
+ */
+function blamed(
+  noteOf: (step: SideStep['step'], lines: Question['lines']) => Note | null,
+  differs: SideStep['step'],
+  { lines, off, mixing }: { lines: Question['lines']; off: number | null; mixing: Note | undefined },
+): Note | null {
+  const turned = lines.map((line) => [line, ...lines.filter((other) => other !== line)]);
+  const steps = [differs, 'threshold', 'rate'] as const;
+  const notes = steps.flatMap((step) => turned.flatMap((some) => noteOf(step, some) ?? []));
+  const all = lines.length > 1 && mixing ? [...notes, mixing] : notes;
+  return all.find((note) => saysAsMuch(note, off)) ?? noteOf(differs, lines);
+}
+
 /** Whether an order is a channel's, or nobody's, of goods that it lists by a service that has a word there. */
 export function isOf({ question, service }: Ordered, id: ChannelId, speeds: Sides['speeds']): boolean {
   const { lines, shopper } = question;
@@ -47,6 +68,7 @@ export function toldOver(meantBook: CompiledBook, id: ChannelId, sides: Sides, p
   const { notes } = sides.rendition;
   const { book, question: counted } = countedAt(meantBook, dialectOf(id));
   const costs = new Map<Note | null, { orders: number; more: number; less: number; offered: number }>();
+  const mixing = notes.find(({ clause }) => clause.about === 'mixing');
   let [orders, differ] = [0, 0];
   for (const { question, service } of past.filter((order) => isOf(order, id, sides.speeds))) {
     orders += 1;
@@ -55,11 +77,13 @@ export function toldOver(meantBook: CompiledBook, id: ChannelId, sides: Sides, p
     if (!verdict || verdict.outcome.is === 'matches') continue;
     differ += 1;
     const { meant, differs, zone } = partingOf(book, { id, sides, ask: null }, null, there, verdict);
-    const note = untold(notes, meant) ?? noteFor(book, notes, differs, zone, service, there.place.country, there.lines);
+    const off = difference(verdict.meant, verdict.charged);
+    const noteOf = (step: SideStep['step'], lines: Question['lines']) =>
+      noteFor(book, notes, step, zone, service, there.place.country, lines);
+    const note = untold(notes, meant) ?? blamed(noteOf, differs, { lines: there.lines, off, mixing });
     const cost = costs.get(note) ?? { orders: 0, more: 0, less: 0, offered: 0 };
     costs.set(note, cost);
     cost.orders += 1;
-    const off = difference(verdict.meant, verdict.charged);
     if (off === null) cost.offered += 1;
     else if (off > 0) cost.more += off;
     else cost.less -= off;
