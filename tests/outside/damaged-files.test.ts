@@ -56,7 +56,7 @@ test.each(dialects.map((one) => [one.id, one] as const))(
           read.value.placeKey(basket.place);
           for (const choice of read.value.charges(basket, moment)) expect(choice.charge).toBeGreaterThanOrEqual(0);
         }
-        expect(read.value.probes).toBeDefined();
+        expect(read.value.probes()).toBeDefined();
       }
     }
     expect(refused).toBeGreaterThan(times(50));

@@ -116,7 +116,7 @@ export interface Rules {
   readonly patterns: readonly Pattern[];
   /** Places with the same key are treated alike in everything. */
   placeKey(place: Place): string;
-  readonly probes: readonly Probe[];
+  probes(): readonly Probe[];
   /** By which of its plans or sets it charges a listing; null where it has none such, or does not list it. */
   planOf(listing: string): string | null;
   /** The batches of single-use codes that it asks for: their codes lie in a file beside. */

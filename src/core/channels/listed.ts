@@ -26,10 +26,15 @@ const listedBy = memo((_: CompiledBook) =>
 );
 
 const listedOf = (book: CompiledBook, id: ChannelId, goods: readonly Listed[]): readonly Listed[] =>
-  goods.some((item) => !isOurs(item, id) || item.varies !== null || item.listings !== null)
-    ? goods.flatMap((item) =>
-        isOurs(item, id) ? [{ ...itemFor(item, id, book.at), listing: listingIn(item, id), varies: item.varies }] : [],
-      )
+  goods.some((item) => !isOurs(item, id) || !isAlike(item))
+    ? goods
+        .filter((item) => isOurs(item, id))
+        .map((item) =>
+          isAlike(item) ? item : { ...itemFor(item, id, book.at), listing: listingIn(item, id), varies: item.varies },
+        )
     : goods;
+
+/** Whether an item is the same in every channel and at every moment. */
+const isAlike = ({ varies, listings }: Listed): boolean => varies === null && listings === null;
 
 const isOurs = (item: Listed, id: ChannelId): boolean => !item.stockedBy.includes(id) && !item.notListed.includes(id);

@@ -1,3 +1,4 @@
+import { once } from '../exact/index.ts';
 import { levelsOf } from './charged-for-goods.ts';
 import type { Listed } from './dialect.ts';
 import type { GoodsGroup, GroupLane } from './goods-groups.ts';
@@ -13,15 +14,16 @@ export interface PayingLane {
   /** What it charges at the least, its own threshold minded, and at the most. */
   readonly least: number;
   readonly most: number;
-  /** How the book charges it, and the goods that it charges as one. */
+  /** How the book charges it. */
   readonly by: GroupLane;
-  readonly whole: readonly Listed[];
   /** Whether it is one amount whatever the basket, and whether it ends somewhere. */
   readonly isFlat: boolean;
   readonly ends: boolean;
 }
 export interface PayingGroup<Lane extends PayingLane = PayingLane> {
   readonly group: GoodsGroup;
+  /** The goods that the book charges as one, of which the group may be told as a part. */
+  readonly whole: readonly Listed[];
   readonly lanes: readonly Lane[];
 }
 
@@ -49,41 +51,68 @@ export interface ChargedThere<Lane extends PayingLane> {
 
 /** What the book charges together, place by place and service by service. */
 export function togetherIn<Lane extends PayingLane>(groups: readonly PayingGroup<Lane>[]): ChargedThere<Lane>[] {
-  const places = new Map<string, { service: string; parts: Map<string, PayingGroup<Lane>> }>();
-  groups.forEach(({ group, lanes }, i) => {
+  const places = new Map<string, { service: string; parts: Map<string, Part<Lane>[]> }>();
+  groups.forEach(({ group, lanes }, at) => {
     for (const lane of lanes) {
       const place = `${lane.zone} ${lane.service}`;
-      const row = places.get(place) ?? { service: lane.service, parts: new Map<string, PayingGroup<Lane>>() };
+      const row = places.get(place) ?? { service: lane.service, parts: new Map<string, Part<Lane>[]>() };
       places.set(place, row);
       const { template, origin, kind } = group;
-      const one = group.own ? `own ${i}` : [template.id, origin, lane.alone ? kind : ''].join('\u0000');
+      const one = group.own ? `own ${at}` : [template.id, origin, lane.alone ? kind : ''].join('\u0000');
       const known = row.parts.get(one);
-      row.parts.set(one, {
-        group: known ? { ...group, goods: [...known.group.goods, ...group.goods] } : group,
-        lanes: [...(known?.lanes ?? []), lane],
-      });
+      if (known) known.push({ at, lane });
+      else row.parts.set(one, [{ at, lane }]);
     }
   });
+  // The same groups meet in most places.
+  const goodsOf = once((parts: readonly Part<Lane>[]) => joined(parts.flatMap(({ at }) => groups[at] ?? [])), placesOf);
   return [...places.values()].map(({ service, parts }) => {
-    const all = [...parts.values()].map(chargedAsOne);
+    const all = [...parts.values()].map((some) => chargedAsOne(some, goodsOf(some)));
     return { service, plain: all.filter(({ own }) => !own), own: all.filter(({ own }) => own) };
   });
 }
 
-function chargedAsOne<Lane extends PayingLane>({ group, lanes: parts }: PayingGroup<Lane>): Together<Lane> {
-  const [{ by, whole: first }] = parts as [Lane, ...Lane[]];
-  const wholes = [...new Set(parts.map(({ whole }) => whole))];
-  const whole = wholes.length === 1 ? first : wholes.flat();
+/** A group by its place in the list, and a lane of it. */
+interface Part<Lane> {
+  readonly at: number;
+  readonly lane: Lane;
+}
+const placesOf = (parts: readonly Part<unknown>[]): string => parts.map(({ at }) => at).join();
+
+/** The goods of some groups as one. */
+function joined(
+  groups: readonly PayingGroup<PayingLane>[],
+): Pick<Together, 'own' | 'goods' | 'kinds' | 'named' | 'whole'> {
+  const wholes = [...new Set(groups.map(({ whole }) => whole))];
+  const named = new Set<string>();
+  let [goods, kinds] = [0, 0];
+  for (const { group } of groups)
+    for (const { kindBit, ownKind } of group.goods) {
+      goods += 1;
+      kinds |= kindBit;
+      if (ownKind !== null) named.add(ownKind);
+    }
   return {
-    own: group.own !== null,
-    goods: group.goods.length,
-    kinds: group.goods.reduce((bits, item) => bits | item.kindBit, 0),
-    named: [...new Set(group.goods.flatMap(({ ownKind }) => ownKind ?? []))],
-    parts,
+    own: groups.some(({ group }) => group.own !== null),
+    goods,
+    kinds,
+    named: [...named],
+    whole: wholes.length === 1 ? (wholes[0] ?? []) : wholes.flat(),
+  };
+}
+
+function chargedAsOne<Lane extends PayingLane>(
+  parts: readonly Part<Lane>[],
+  of: ReturnType<typeof joined>,
+): Together<Lane> {
+  const lanes = parts.map(({ lane }) => lane);
+  const { by } = lanes[0] as Lane;
+  return {
+    ...of,
+    parts: lanes,
     by,
-    whole,
-    levels: levelsOf(by, whole),
-    least: Math.min(...parts.map(({ least }) => least)),
-    most: Math.max(...parts.map(({ most }) => most)),
+    levels: levelsOf(by, of.whole),
+    least: Math.min(...lanes.map(({ least }) => least)),
+    most: Math.max(...lanes.map(({ most }) => most)),
   };
 }

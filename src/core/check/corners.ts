@@ -281,7 +281,7 @@ interface Standing {
 
 /** Of listings treated alike a plain one stands for all; those that stand apart have corners of their own. */
 function standingsOf(sides: readonly Rules[], byListing: ReadonlyMap<string, Listed>): Standing[] {
-  const probes = sides.flatMap((side) => side.probes);
+  const probes = sides.flatMap((side) => side.probes());
   const found = new Map<string, Standing & { among: Probe[] }>();
   for (const by of probes) {
     const listing = by.listings.find((id) => byListing.has(id));

@@ -26,11 +26,12 @@ export function parseLength(text: string, unit: LengthUnit): Result<Length> {
  * // '25.4'
  */
 export function millimetresText(length: Length): string {
+  const whole = Math.floor(length / millimetre);
+  if (whole * millimetre === length) return String(whole);
   const rest = String((length % millimetre) * 2)
     .padStart(4, '0')
     .replace(/0+$/, '');
-  const whole = String(Math.floor(length / millimetre));
-  return rest === '' ? whole : `${whole}.${rest}`;
+  return `${whole}.${rest}`;
 }
 
 /**

@@ -41,11 +41,12 @@ export function massEntry(mass: Mass): { readonly value: string; readonly unit: 
  */
 export function gramsText(mass: Mass): string {
   const whole = Math.floor(mass / gram);
+  if (whole * gram === mass) return String(whole);
   // A step is 0.000000000625 g: counted in units of a million-millionth of a gram the rest is whole.
   const rest = String((mass % gram) * 625)
     .padStart(12, '0')
     .replace(/0+$/, '');
-  return rest === '' ? String(whole) : `${whole}.${rest}`;
+  return `${whole}.${rest}`;
 }
 
 /** Reads exact grams as written by {@link gramsText}; null where the text is no such figure. */

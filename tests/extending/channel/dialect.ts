@@ -78,7 +78,7 @@ function rulesOf(board: Board): Rules {
     patterns: [...new Set(board.rows.map((row) => row.country))].map((country) => ({ is: 'country', country })),
     edgesAt: () => ({ values: [], masses: [], moments: [], perItem: false }),
     placeKey: (place) => (at(place).length > 0 ? place.country : ''),
-    probes: [],
+    probes: () => [],
     batches: [],
     planOf: () => null,
     readOf: () => [],

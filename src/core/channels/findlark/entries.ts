@@ -1,8 +1,9 @@
-import type { Minor } from '../../exact/index.ts';
+import { type Minor, minor } from '../../exact/index.ts';
+import { type Asked, laneCharge, type Shipment } from '../../rates/index.ts';
 import type { Listed } from '../dialect.ts';
 import type { Feed } from './feed.ts';
 import type { Entry } from './format.ts';
-import { aloneCharge, type Delivered, type DeliveredLane } from './groups.ts';
+import type { Delivered, DeliveredLane } from './groups.ts';
 import { limits } from './limits.ts';
 import type { NamedPart } from './named-parts.ts';
 
@@ -70,14 +71,14 @@ export function entriesOf(
   readonly of: (item: Listed) => readonly Entry[];
   readonly entered: ReadonlyMap<DeliveredLane, Entered>;
 } {
-  const { book, parts, spoken, say } = feed;
+  const { parts, spoken, say } = feed;
   const shared = new Map<string, Shared>();
   const entered = new Map<DeliveredLane, Entered>();
   const told = lanes.filter(({ lost }) => lost === null);
   const at = (part: number, service: string) =>
     told.find((lane) => lane.part === part && lane.service === service) ?? null;
   const grid = parts.map((_, part) => spoken.map(({ id }) => at(part, id)));
-  const { asked, placeOf } = askedOnce(told);
+  const { asked, placeOf } = askedOnce(feed, told);
   for (const lane of told)
     entered.set(lane, {
       alike: () => alikeIn([...shared.values()], placeOf.get(lane) ?? 0),
@@ -89,7 +90,12 @@ export function entriesOf(
     });
 
   function of(item: Listed): readonly Entry[] {
-    const charges = asked.map((lane) => aloneCharge(book, item, lane, parts[lane.part] as NamedPart));
+    const alone = aloneOf(item);
+    const fee = item.handling?.each ?? 0;
+    const charges = asked.map(({ by: { lane, price }, bit, at }) => {
+      const charge = (item.serves & bit) === 0 ? -1 : laneCharge(lane, price, alone, at);
+      return charge < 0 ? null : minor(charge + fee);
+    });
     // Items that are charged alike everywhere have the same entries.
     const key = charges.join();
     const known = shared.get(key) ?? { charges, entries: entriesBy(charges), mass: none(), price: none(), handling: 0 };
@@ -154,12 +160,22 @@ export function entriesOf(
   return { of, entered };
 }
 
+/** A lane to ask: the service's bit among those that an item may have, and where it goes. */
+interface AskedLane extends Pick<DeliveredLane, 'by'> {
+  readonly bit: number;
+  readonly at: Asked;
+}
+
 /** The lanes to ask, each once for all parts of its zone, and which of them speaks for a lane. */
-function askedOnce(told: readonly DeliveredLane[]): {
-  readonly asked: readonly DeliveredLane[];
+function askedOnce(
+  { book, parts }: Feed,
+  told: readonly DeliveredLane[],
+): {
+  readonly asked: readonly AskedLane[];
   readonly placeOf: ReadonlyMap<DeliveredLane, number>;
 } {
-  const asked: DeliveredLane[] = [];
+  const bits = new Map(book.services.map(({ id }, i) => [id, 1 << i]));
+  const asked: AskedLane[] = [];
   const placeOf = new Map<DeliveredLane, number>();
   const byLane = new Map<DeliveredLane['by'], number>();
   for (const lane of told) {
@@ -167,9 +183,23 @@ function askedOnce(told: readonly DeliveredLane[]): {
     // What goes by the place itself, not by its zone alone, is asked at each.
     const isZonal = (kind.summed(rate) ?? kind.breaks(rate)) !== null;
     const known = isZonal ? byLane.get(lane.by) : undefined;
-    const place = known ?? asked.push(lane) - 1;
+    const { place: to } = parts[lane.part] as NamedPart;
+    const at = { place: to, moment: book.at, carrier: null };
+    const place = known ?? asked.push({ by: lane.by, bit: bits.get(lane.service) ?? 0, at }) - 1;
     byLane.set(lane.by, place);
     placeOf.set(lane, place);
   }
   return { asked, placeOf };
 }
+
+/** One unit of an item as it is sent alone. */
+const aloneOf = (item: Listed): Shipment => ({
+  from: item.origin,
+  value: item.price,
+  after: item.price,
+  units: 1,
+  mass: item.mass ?? Number.NaN,
+  bought: item.mass ?? Number.NaN,
+  long: item.sides ? Math.max(...item.sides) : Number.NaN,
+  pieces: [{ item, units: 1 }],
+});

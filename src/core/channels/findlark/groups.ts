@@ -1,6 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
-import { type Lane, laneCharge, type Shipment } from '../../rates/index.ts';
+import type { Lane } from '../../rates/index.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
@@ -72,7 +72,6 @@ function laneOf(
   return {
     alone: group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false)),
     by,
-    whole: group.goods,
     steps: 'rows' in stepped && stepped.fidelity.is === 'exact' ? stepped : null,
     threshold: lane.freeFrom,
     lost: isBound ? null : unsayable({ is: 'rate', manner: { is: 'kind', kind: by.price.rate.is } }, 'live with it'),
@@ -94,27 +93,4 @@ function reachIn(stepped: Stepped): { least: number; most: number } {
 function isClosed({ rate, kind }: GroupLane['price']): boolean {
   const breaks = kind.breaks(rate);
   return breaks !== null && (breaks.from > 0 || breaks.breaks.length === breaks.edges.length);
-}
-
-/** What one unit of an item pays alone by a lane, fees of its own with it; null where it is not delivered so. */
-export function aloneCharge(
-  book: CompiledBook,
-  item: Listed,
-  { by, service }: DeliveredLane,
-  part: NamedPart,
-): Minor | null {
-  const bit = 1 << book.services.findIndex(({ id }) => id === service);
-  if ((item.serves & bit) === 0) return null;
-  const shipment: Shipment = {
-    from: item.origin,
-    value: item.price,
-    after: item.price,
-    units: 1,
-    mass: item.mass ?? Number.NaN,
-    bought: item.mass ?? Number.NaN,
-    long: item.sides ? Math.max(...item.sides) : Number.NaN,
-    pieces: [{ item, units: 1 }],
-  };
-  const charge = laneCharge(by.lane, by.price, shipment, { place: part.place, moment: book.at, carrier: null });
-  return charge < 0 ? null : minor(charge + (item.handling?.each ?? 0));
 }

@@ -218,10 +218,16 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
 }
 
 /** What is said of baskets of several groups: the dearest entry is what all of it pays. */
-export function mixingNote({ book, groups }: Feed): Note {
+export function mixingNote({ book, parts, groups }: Feed): Note {
+  // Parts of the map that are in one zone of each template pay alike.
+  const alike = parts.map(({ zones }) => zones.join('\u0000'));
   const paying = groups.map(({ group, lanes }) => ({
     group,
-    lanes: lanes.filter(({ lost }) => lost === null).map((lane) => ({ ...lane, zone: String(lane.part) })),
+    whole: group.goods,
+    lanes: lanes.flatMap((lane) => {
+      const zone = alike[lane.part] ?? '';
+      return lane.lost === null && alike.indexOf(zone) === lane.part ? [{ ...lane, zone }] : [];
+    }),
   }));
   return {
     clause: { about: 'mixing' },

@@ -42,7 +42,8 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
     for (const item of delivered.group.goods) ofItem.set(item, of(item));
     return { ...delivered, entered };
   });
-  const { deliveries, deliveryOf } = sharing(goods.flatMap((item) => [ofItem.get(item) ?? []]));
+  const lists = goods.map((item) => ofItem.get(item) ?? []);
+  const { deliveries, deliveryOf } = sharing(lists);
   const there = new Set(
     deliveries.flatMap(({ entries }) =>
       entries.flatMap(({ country, within, speed, price }) =>
@@ -73,14 +74,14 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
   ];
   const offers = offerNotes(feed);
   const asked = new Set(feed.promotions.flatMap(({ of }) => (of.is === 'label' ? of.label : [])));
-  const items = goods.map((item): FeedItem => {
+  const items = goods.map((item, i): FeedItem => {
     const sale = feed.sales.of.get(item);
     return {
       id: item.listing,
       title: item.name,
       price: feed.say(item.price),
       grams: item.mass === null ? null : gramsText(item.mass),
-      delivery: deliveryOf(ofItem.get(item) ?? []),
+      delivery: deliveryOf(lists[i] ?? []),
       labels: feed.labels
         .on(item)
         .filter((label) => asked.has(label))

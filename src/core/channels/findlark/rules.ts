@@ -61,7 +61,6 @@ export function rulesOf(files: readonly FeedFile[]): Rules {
     const entries = lists().flatMap((one) => one.entries.map(({ entry }) => entry));
     return [...new Map(entries.map((entry) => [entryText(entry), patternOf(entry)] as const)).values()];
   });
-  const probes = lazily(() => probesOf(feeds()));
   const shownAt = ({ country }: Place): ReadyFeed[] =>
     feeds().filter(({ file: { countries } }) => countries === 'all' || countries.includes(country));
   return {
@@ -69,9 +68,7 @@ export function rulesOf(files: readonly FeedFile[]): Rules {
     get patterns() {
       return patterns();
     },
-    get probes() {
-      return probes();
-    },
+    probes: lazily(() => probesOf(feeds())),
     edgesAt(place) {
       const here = shownAt(place).flatMap(({ promotions }) =>
         promotions.filter(({ countries }) => countries.has(place.country)),

@@ -1,4 +1,4 @@
-import { type Mass, type Minor, memo, minor } from '../../exact/index.ts';
+import { lazily, type Mass, type Minor, memo, minor } from '../../exact/index.ts';
 import { type Breaks, breaksOf, type Lane, laneCharge, type Shipment, summedOf } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
@@ -10,8 +10,8 @@ import type { Charges, Run, Single } from './runs.ts';
 /** What a lane charges some goods by their mass, and what of it no parcel says. */
 export interface Charged {
   readonly charges: Charges;
-  /** What it charges one, two and three of some of the goods, each alone. */
-  readonly singles: readonly Single[];
+  /** What it charges one, two and three of some of the goods, each alone: asked only where those matter. */
+  readonly singles: () => readonly Single[];
   /** Masses by which the rate itself goes up: where its breaks end, and for each started how much. */
   readonly steps: readonly Mass[];
   readonly least: Minor;
@@ -43,7 +43,7 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   const beyond = boundsFidelity(lane);
   const evenly = (least: number, most: number, fidelity: Fidelity): Charged => ({
     charges: [{ after: 0, to: stated.mass, least, most }],
-    singles: [],
+    singles: () => [],
     steps: [],
     least: minor(least),
     most: minor(most),
@@ -77,7 +77,7 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
   if (runs.length === 0) return noStop;
   return {
     charges: runs,
-    singles: singlesOf(by, goods),
+    singles: lazily(() => singlesOf(by, goods)),
     steps: stepsOf(breaks, summed),
     least: minor(Math.min(...runs.map(({ least }) => least))),
     most: minor(Math.max(...runs.map(({ most }) => most))),

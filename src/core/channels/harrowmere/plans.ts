@@ -8,6 +8,7 @@ import { bounded, exact, type Fidelity, type Remedy, worstOf } from '../fidelity
 import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { mostOfGoods } from '../of-goods.ts';
+import type { PayingGroup } from '../together.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
 import { asksMass, type Charged, chargedBy } from './lane-charges.ts';
@@ -24,8 +25,7 @@ export interface Spoken {
 }
 
 /** A rate of a plan at a place, and how truly it says the lane. */
-export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'> {
-  readonly group: GoodsGroup;
+export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'>, Pick<ToldPlan, 'group' | 'whole'> {
   readonly bookZone: string;
   /** Null where it is not told. */
   readonly rate: Pick<Rate, 'first' | 'further'> | null;
@@ -34,11 +34,9 @@ export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'> {
 }
 
 /** Goods that are told as one plan. */
-export interface ToldPlan {
+export interface ToldPlan extends PayingGroup<PlanLane> {
   readonly plan: Plan;
-  readonly group: GoodsGroup;
   readonly goods: readonly Listed[];
-  readonly lanes: readonly PlanLane[];
 }
 
 /** Whether goods are charged by a rate of their own that no free delivery waives. */
@@ -127,8 +125,13 @@ function planOf(
       meant.flatMap(({ charged }) => ('charges' in charged && (isWeighed || !charged.isWeighed) ? [charged] : [])),
     ),
   ];
+  const priced = told.map(({ charges, singles, steps }) => ({
+    charges,
+    steps,
+    singles: aim === forSingleGoods ? singles() : [],
+  }));
   // Without masses there are no parcels to count.
-  const parcels = isWeighed ? bestParcels(told, aim) : parcelsOf(told, null, aim);
+  const parcels = isWeighed ? bestParcels(priced, aim) : parcelsOf(priced, null, aim);
   const { holds } = parcels;
   const say = (amount: Minor) => amountText(amount, book.currency);
   const key = keyFor(spelled(nameOf(group)));
@@ -144,7 +147,6 @@ function planOf(
     // Without a mass it is not offered where the book asks for one.
     if (!fit) return [];
     const { first, further, off } = fit;
-    const singles = charged.singles.length;
     const most = first + further * (parcelsOfAll(goods, holds) - 1);
     const near: Fidelity =
       off === 0
@@ -152,7 +154,7 @@ function planOf(
         : bounded(
             off,
             { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off },
-            ...(aim === 'any order' && singles > 0 ? [rightForSingles] : []),
+            ...(aim !== forSingleGoods && charged.singles().length > 0 ? [rightForSingles] : []),
             'a charge per weight',
             'a flat rate',
             'live with it',
@@ -178,6 +180,7 @@ function planOf(
       grams: holds === null ? '' : gramsText(holds),
     },
     group,
+    whole: whole.goods,
     goods,
     lanes,
   };

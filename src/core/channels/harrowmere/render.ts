@@ -163,7 +163,7 @@ const mixing = (book: CompiledBook, plans: readonly ToldPlan[]): Fidelity =>
   addedUp([
     allPay(
       book,
-      plans.map(({ group, goods, lanes }) => ({ group: { ...group, goods }, lanes: lanes.filter(({ rate }) => rate) })),
+      plans.map(({ group, whole, lanes }) => ({ group, whole, lanes: lanes.filter(({ rate }) => rate) })),
     ),
     furtherOff(plans),
   ]);

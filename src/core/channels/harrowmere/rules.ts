@@ -1,5 +1,6 @@
 import {
   type Instant,
+  lazily,
   type Mass,
   type Minor,
   massOfGrams,
@@ -76,7 +77,7 @@ export function rulesOf(plans: Plans): Rules {
       };
     },
     placeKey: placeAt,
-    probes: probesOf(plans, edgesOf),
+    probes: lazily(() => probesOf(plans, edgesOf)),
     batches: [...new Set([...plans.delivery, ...plans.goods].flatMap(({ code }) => batchIn(code) ?? []))],
     planOf: (listing) => plans.plans[known(listing)?.plan ?? -1]?.key ?? null,
     readOf: (listing) =>
@@ -194,13 +195,13 @@ interface Known {
 
 /** Finds what is known of an item, read when it is first asked for; null where it is not sold there. */
 function lister({ plans, listings }: Plans): (id: string) => Known | null {
-  const byListing = new Map(listings.map((one) => [one.listing, one]));
+  const byListing = lazily(() => new Map(listings.map((one) => [one.listing, one])));
   const place = new Map(plans.map(({ key }, i) => [key, i]));
   const known = new Map<string, Known | null>();
   return (id) => {
     let found = known.get(id);
     if (found === undefined) {
-      const listing = byListing.get(id);
+      const listing = byListing().get(id);
       found = listing ? { plan: place.get(listing.plan) ?? -1, labels: new Set(listing.labels) } : null;
       known.set(id, found);
     }

@@ -11,7 +11,15 @@ import type { ReadLine } from '../reading.ts';
 import type { PayingGroup } from '../together.ts';
 import { boxText, sidesText } from './boxes.ts';
 import { type DrawnOffer, drawnOffers, offerNote } from './drawn-offers.ts';
-import { type Campaign, limits, type Shop, type ShopBox, type ShopListing, type ShopRate } from './format.ts';
+import {
+  type Campaign,
+  limits,
+  type Shop,
+  type ShopBox,
+  type ShopListing,
+  type ShopRate,
+  type ShopSet,
+} from './format.ts';
 import { manifest } from './manifest.ts';
 import { placesOf } from './places.ts';
 import { rulesOf } from './rules.ts';
@@ -160,13 +168,15 @@ function listingsOf(
     return tag !== null && tags.acting.has(tag) ? [{ part, tag }] : [];
   });
   acted.sort((a, b) => (a.tag < b.tag ? -1 : 1));
-  const setOf = new Map(groups.flatMap(({ group, set }) => group.goods.map((item) => [item, set] as const)));
+  const barring = [...bars].map(([id, bit]) => ({ bit, tag: barred(speeds[id] ?? '') }));
+  const setOf = new Map<Listed, ShopSet>();
+  for (const { group, set } of groups) for (const item of group.goods) setOf.set(item, set);
   return goods.flatMap((item): ShopListing[] => {
     const set = setOf.get(item);
     if (!set) return [];
     const own = [...set.tags];
     for (const { part, tag } of acted) if (lies(item, part)) own.push(tag);
-    for (const [id, bit] of bars) if ((item.serves & bit) === 0) own.push(barred(speeds[id] ?? ''));
+    for (const { bit, tag } of barring) if ((item.serves & bit) === 0) own.push(tag);
     return [
       {
         id: item.listing,
@@ -240,6 +250,7 @@ function ownNotes(goods: readonly Listed[], groups: readonly ToldGroup[], bars: 
 const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
   groups.map(({ group, lanes }) => ({
     group,
+    whole: group.goods,
     lanes: lanes.flatMap(({ zone, service, alone, rate, least, most, by, ends }) =>
       rate
         ? [
@@ -250,7 +261,6 @@ const payingOf = (groups: readonly ToldGroup[]): PayingGroup[] =>
               least: rate.freeFrom === null ? least : 0,
               most,
               by,
-              whole: group.goods,
               isFlat: isFlat(rate),
               ends,
             },

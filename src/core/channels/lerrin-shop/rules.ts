@@ -3,6 +3,7 @@ import {
   type Decimal,
   gram,
   type Instant,
+  lazily,
   type Mass,
   type Minor,
   minor,
@@ -33,8 +34,9 @@ export const zonesOf = (shop: Pick<Shop, 'zones' | 'closed'>): readonly Zone[] =
   { id: '', name: 'closed', takes: shop.closed.map(placeOf), leaves: [] },
 ];
 
-/** What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order". */
 /**
+ * What Lerrin Shop does by its file: docs/formats/lerrin-shop.md, "Evaluation, in order".
+ *
  * @param by how what a carrier asks in euros is converted; null where the shop works in euros
  */
 export function rulesOf(shop: Shop, by: Conversion | null = null): Rules {
@@ -79,7 +81,7 @@ export function rulesOf(shop: Shop, by: Conversion | null = null): Rules {
       };
     },
     placeKey: (place) => `${zoneAt(place)?.key ?? ''} ${campaigns.map((one) => Number(one.holdsAt(place))).join('')}`,
-    probes: probesOf(shop, edgesOf),
+    probes: lazily(() => probesOf(shop, edgesOf)),
     batches: [...new Set(shop.campaigns.flatMap(({ batch }) => batch ?? []))],
     planOf: (listing) => listed(listing)?.set.key ?? null,
     readOf(listing) {
@@ -158,13 +160,13 @@ interface Known {
 
 /** Finds what the shop knows of an item, read when it is first asked for; null where it is not sold there. */
 function lister(shop: Shop): (id: string) => Known | null {
-  const byId = new Map(shop.listings.map((one) => [one.id, one]));
+  const byId = lazily(() => new Map(shop.listings.map((one) => [one.id, one])));
   const setOf = setFinder(shop.sets);
   const known = new Map<string, Known | null>();
   return (id) => {
     let found = known.get(id);
     if (found === undefined) {
-      const listing = byId.get(id);
+      const listing = byId().get(id);
       const set = listing && setOf(listing);
       found =
         listing && set
