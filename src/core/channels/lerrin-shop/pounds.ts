@@ -1,4 +1,4 @@
-import { type Minor, once } from '../../exact/index.ts';
+import { type Minor, memo, once } from '../../exact/index.ts';
 import { amountIn } from '../amounts.ts';
 import type { Rules } from '../dialect.ts';
 import { byItsRate, inPounds } from './conversion.ts';
@@ -8,16 +8,18 @@ import { rulesOf } from './rules.ts';
 const ifAny = (text: string | null): string | null => text && inPounds(text);
 
 /** What the shop works by for those who pay in pounds: every amount of its file converted alone. */
-export const shopInPounds = (shop: Shop): Shop => ({
-  ...shop,
-  zones: shop.zones.map((zone) => ({ ...zone, rates: zone.rates.map(rateInPounds) })),
-  campaigns: shop.campaigns.map(campaignInPounds),
-  listings: shop.listings.map((one) => ({
-    ...one,
-    price: inPounds(one.price),
-    handling: one.handling && { ...one.handling, each: inPounds(one.handling.each) },
-  })),
-});
+export const shopInPounds = memo(
+  (shop: Shop): Shop => ({
+    ...shop,
+    zones: shop.zones.map((zone) => ({ ...zone, rates: zone.rates.map(rateInPounds) })),
+    campaigns: shop.campaigns.map(campaignInPounds),
+    listings: shop.listings.map((one) => ({
+      ...one,
+      price: inPounds(one.price),
+      handling: one.handling && { ...one.handling, each: inPounds(one.handling.each) },
+    })),
+  }),
+);
 
 /** What a carrier is asked for stays in euros, with what goes on top: it is converted as one amount. */
 export function rateInPounds(rate: ShopRate): ShopRate {

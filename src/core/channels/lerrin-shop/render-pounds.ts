@@ -5,10 +5,10 @@ import { stated } from '../bounds.ts';
 import type { Listed, Note, Rendition, Stock } from '../dialect.ts';
 import { edgesMoved } from '../edges-moved.ts';
 import { addedUp, bounded, exact, type Fidelity, type Remedy, unsayable } from '../fidelity.ts';
-import { inPounds, isAll, isConvertedAlike } from './conversion.ts';
+import { isAll, isConvertedAlike } from './conversion.ts';
 import type { DrawnOffer } from './drawn-offers.ts';
 import { type Campaign, type CampaignBenefit, conversion, type ShopRate, type ShopRows } from './format.ts';
-import { campaignInPounds, rateInPounds, rulesInPounds } from './pounds.ts';
+import { campaignInPounds, rateInPounds, rulesInPounds, shopInPounds } from './pounds.ts';
 import { type Drawn, drawnUp, namesIn, notesOf } from './render.ts';
 import { mostWaived, type ToldGroup, type ToldLane } from './sets.ts';
 import { mostOf, mostStep } from './steps.ts';
@@ -53,7 +53,7 @@ export function renderInPounds(book: CompiledBook, goods: readonly Listed[], hom
 
 /** Prices as the shop converts them; where campaigns compete, what is chosen by them may be as much off again. */
 function pricesBeside(meant: Drawn, told: Drawn): Fidelity {
-  const there = new Map(told.shop.listings.map(({ id, price }) => [id, inPounds(price)]));
+  const there = new Map(shopInPounds(told.shop).listings.map(({ id, price }) => [id, price]));
   const apart = meant.shop.listings.flatMap(({ id, price }) => {
     const converted = there.get(id);
     return converted === undefined || converted === price ? [] : Math.abs(amountIn(converted) - amountIn(price));
@@ -70,9 +70,9 @@ function pricesBeside(meant: Drawn, told: Drawn): Fidelity {
 
 /** The groups of goods, what their lanes are off added to how truly they are said. */
 function groupsBeside(meant: readonly ToldGroup[], told: readonly ToldGroup[], off: Off): ToldGroup[] {
-  const groupOf = new Map(told.flatMap((one) => one.group.goods.map(({ sku }) => [sku, one] as const)));
   return meant.map((one) => {
-    const there = groupOf.get(one.group.goods[0]?.sku ?? '');
+    const [first] = one.group.goods;
+    const there = told.find(({ group }) => group.goods.some(({ sku }) => sku === first?.sku));
     return {
       ...one,
       lanes: one.lanes.map((lane) =>
@@ -124,7 +124,8 @@ const chargeAt = ({ rows }: ShopRows, edge: number): number | null => {
 /** Handling fees as the shop converts them. */
 function withHandling(note: Note, meant: Drawn, told: Drawn, off: Off): Note {
   if (note.clause.about !== 'apart' || note.clause.by !== 'fee') return note;
-  const there = new Map(told.shop.listings.map(({ id, handling }) => [id, handling && inPounds(handling.each)]));
+  const handled = shopInPounds(told.shop).listings.filter(({ handling }) => handling !== null);
+  const there = new Map(handled.map(({ id, handling }) => [id, handling?.each]));
   const apart = meant.shop.listings.map(({ id, handling }) =>
     handling ? apartBy(handling.each, there.get(id) ?? '0.00') : 0,
   );

@@ -171,26 +171,26 @@ function listingsOf(
   const barring = [...bars].map(([id, bit]) => ({ bit, tag: barred(speeds[id] ?? '') }));
   const setOf = new Map<Listed, ShopSet>();
   for (const { group, set } of groups) for (const item of group.goods) setOf.set(item, set);
-  return goods.flatMap((item): ShopListing[] => {
+  const listings: ShopListing[] = [];
+  for (const item of goods) {
     const set = setOf.get(item);
-    if (!set) return [];
+    if (!set) continue;
     const own = [...set.tags];
     for (const { part, tag } of acted) if (lies(item, part)) own.push(tag);
     for (const { bit, tag } of barring) if ((item.serves & bit) === 0) own.push(tag);
-    return [
-      {
-        id: item.listing,
-        price: amountText(item.price, book.currency),
-        grams: item.mass === null ? null : gramsText(item.mass),
-        ...(isAsked && item.sides ? { size: sidesText(item.sides) } : {}),
-        tags: own,
-        handling: item.handling && {
-          each: amountText(item.handling.each, book.currency),
-          waived: item.handling.waivable,
-        },
+    listings.push({
+      id: item.listing,
+      price: amountText(item.price, book.currency),
+      grams: item.mass === null ? null : gramsText(item.mass),
+      ...(isAsked && item.sides ? { size: sidesText(item.sides) } : {}),
+      tags: own,
+      handling: item.handling && {
+        each: amountText(item.handling.each, book.currency),
+        waived: item.handling.waivable,
       },
-    ];
-  });
+    });
+  }
+  return listings;
 }
 
 const lies = ({ inside }: Pick<Listed, 'inside'>, part: number): boolean =>
