@@ -3,6 +3,7 @@ import { parseArgs } from 'node:util';
 import { demoBook } from '../demo/book.ts';
 import { dialectOf, type Note } from '../src/core/channels/index.ts';
 import { marketOffersWorldOf, tellableWorldOf } from '../tests/telling/books.ts';
+import { cutOf } from '../tests/telling/cut-books.ts';
 import { feedWorldOf } from '../tests/telling/feed-world.ts';
 import { smallBookOf } from '../tests/telling/small-books.ts';
 import { sayableOf, weighed, weighedAt } from '../tests/telling/weighed.ts';
@@ -12,7 +13,8 @@ import { boundOf, type Found, isClose, placesOfBooks, widestRates } from '../tes
  * A bound is the most by which a basket may differ. Rates are looked at in books of rates alone, every count of every
  * item; thresholds, mixing, fees and offers in small books, so many aimed baskets each: only those count for a clause in
  * which nothing else is inexact but what goes with it, as offers that meet. How much narrower is what is found? A basket
- * that is off by more than all its clauses say is told first, and is a failure. Then random books of all clauses, and last
+ * that is off by more than all its clauses say is told first, and is a failure. Then random books of all clauses, of which
+ * that alone is asked; what few clauses are left of each in a book cut out of it, which may be seen by themselves; and last
  * the demo's, goods costing and weighing what they do: what other clauses may be off is taken off there, and what cannot
  * be said at all is left out.
  */
@@ -54,15 +56,17 @@ for (const [id, worldOf] of [
       ...told(`book ${seed}`, weighed(dialect, smallBookOf(dialect, seed), baskets, seed)),
     );
   print(found);
-  console.log('Books of all clauses');
-  const whole: typeof found = [];
+  console.log('Books of few clauses, cut out of books of all');
+  const cut: typeof found = [];
   for (let seed = from; seed < from + books; seed += 1) {
-    const file = sayableOf(dialect, worldOf(seed).book);
-    whole.push(
-      ...told(`book ${seed}`, weighedAt(dialect, file, baskets, seed, { places: placesOfBooks, arePriced: false })),
-    );
+    const { book } = worldOf(seed);
+    const whole = sayableOf(dialect, book);
+    told(`book ${seed}, whole`, weighedAt(dialect, whole, baskets, seed, { places: placesOfBooks, arePriced: false }));
+    const place = placesOfBooks[seed % placesOfBooks.length] as string;
+    const few = sayableOf(dialect, cutOf(dialect, book, place, seed));
+    cut.push(...told(`book ${seed}`, weighedAt(dialect, few, baskets, seed, { places: [place], arePriced: false })));
   }
-  print(whole);
+  print(cut);
   console.log('The demo’s book');
   const weighing = { places: demoPlaces, arePriced: false };
   told('the demo, whole', weighedAt(dialect, demoBook(), baskets, from, weighing));

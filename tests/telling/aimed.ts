@@ -14,7 +14,7 @@ export interface Aimed {
 }
 
 /** The most that is compared: units, cents, and mass. */
-const most = { units: 20, value: 100_000, mass: 30_000 * gram };
+export const most = { units: 20, value: 100_000, mass: 30_000 * gram };
 
 /** Baskets of a book, aimed at what changes something in it. */
 export interface Aiming {

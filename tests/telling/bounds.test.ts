@@ -2,10 +2,12 @@ import { expect, test } from 'vitest';
 import { demoBook } from '../../demo/book.ts';
 import { dialectOf } from '../../src/core/channels/index.ts';
 import { seedFrom, times } from '../trials.ts';
-import { marketOffersWorldOf } from './books.ts';
+import { marketOffersWorldOf, tellableWorldOf } from './books.ts';
+import { cutOf } from './cut-books.ts';
+import { feedWorldOf } from './feed-world.ts';
 import { partedBookOf, smallBookOf } from './small-books.ts';
 import { sayableOf, weighed, weighedAt } from './weighed.ts';
-import { boundOf, isClose, widestRates } from './widest.ts';
+import { boundOf, isClose, placesOfBooks, widestRates } from './widest.ts';
 
 test(
   'what a rate at Harrowmere is said to be off at the most, some basket is off, within a tenth',
@@ -102,6 +104,24 @@ test.each([
   const close = found.filter(isClose).length;
   expect(close).toBeGreaterThanOrEqual(least);
   expect(close / found.length).toBeGreaterThan(0.7);
+});
+
+/** Books of few clauses, cut out of random ones of all, and the share of their bounds that some basket is to reach. */
+test.each([
+  ['lerrin-shop', tellableWorldOf, 0.65],
+  ['harrowmere', marketOffersWorldOf, 0.6],
+  ['findlark', feedWorldOf, 0.65],
+] as const)('of few clauses of any book at %s some basket is as far off as is said', (id, worldOf, least) => {
+  const dialect = dialectOf(id);
+  const found = Array.from({ length: times(60) }, (_, i) => seedFrom(1) + i).flatMap((seed) => {
+    const place = placesOfBooks[seed % placesOfBooks.length] as string;
+    const file = sayableOf(dialect, cutOf(dialect, worldOf(seed).book, place, seed));
+    const { found: all, beyond } = weighedAt(dialect, file, 2000, seed, { places: [place], arePriced: false });
+    expect(beyond, `book ${seed}`).toEqual([]);
+    return all;
+  });
+  expect(found.length).toBeGreaterThan(times(15));
+  expect(found.filter(isClose).length / found.length).toBeGreaterThan(least);
 });
 
 test.each([

@@ -10,6 +10,9 @@ type FreeFrom = Lane['freeFrom'];
 
 const words: Readonly<Record<string, string>> = { 'lerrin-shop': 'post', harrowmere: 'STANDARD', findlark: 'standard' };
 
+/** How a channel puts groups together by itself. */
+export const mixedThere = ({ id }: Pick<Dialect, 'id'>): 'sum' | 'highest' => (id === 'harrowmere' ? 'sum' : 'highest');
+
 const shared = (id: string) => ({ is: 'shared', code: id.toUpperCase().padEnd(4, 'X') }) as const;
 const isFreeForAll = ({ benefit, code, asks }: Offer): boolean =>
   benefit.is === 'delivery' && code === null && asks.length === 0;
@@ -26,7 +29,7 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
   const cents = (least: number, most: number) => (least + random() * (most - least)).toFixed(2);
   const test = () => pick(['before', 'after'] as const);
   const threshold = (): FreeFrom => ({ value: cents(5, 90), test: test(), of: pick(['basket', 'group'] as const) });
-  const own = dialect.id === 'harrowmere' ? 'sum' : 'highest';
+  const own = mixedThere(dialect);
   const free: Offer['benefit'] = { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } };
   const percent = (): Offer['benefit'] => ({
     is: pick(['off order', 'off goods'] as const),
@@ -111,6 +114,12 @@ export function smallBookOf(dialect: Pick<Dialect, 'id'>, seed: number): BookFil
     ['D-2', 'second'],
   ] as const)
     goods.push(item(sku, { price: dialect.id === 'findlark' ? cents(0.01, 0.6) : '0.01', template, tags: ['light'] }));
+  // And some so much that twenty of it are more than is compared.
+  for (const [sku, template] of [
+    ['E', null],
+    ['E-2', 'second'],
+  ] as const)
+    if (dialect.id !== 'findlark') goods.push(item(sku, { price: '60.00', template, tags: [] }));
   const [one, two] = [flat(cents(1, 12), a), flat(cents(1, 12), b)];
   return bookFileSchema.parse({
     ...shopOf({ post: one }, goods, {

@@ -1,9 +1,9 @@
 import { asOf, type BookFile, itemFor } from '../../src/core/book/index.ts';
 import { type Dialect, type Note, settingsOf } from '../../src/core/channels/index.ts';
-import type { Minor } from '../../src/core/exact/index.ts';
-import { charges, soldIn } from '../../src/core/quote/index.ts';
+import { charges, type Question, soldIn } from '../../src/core/quote/index.ts';
 import { opened } from '../books/opened.ts';
 import type { World } from '../reading/books.ts';
+import { most } from './aimed.ts';
 import { touching } from './touching.ts';
 
 /** The widest difference found for one clause, in how many baskets. */
@@ -22,8 +22,6 @@ export const isClose = ({ note, rounding, widest }: Found): boolean =>
   boundOf(note) - rounding - widest <= Math.max(5, boundOf(note) / 10);
 
 const at = Date.parse('2026-11-24T09:10:00Z');
-/** What a basket comes to: its own prices, and values in breaks of tables. */
-const values = [null, 100, 900, 1900, 2900, 3900, 9000, 50_000];
 /** Where random books deliver, and where some do not. */
 export const placesOfBooks = ['IE', 'GB', 'GB HS1 2AA', 'FR', 'DE', 'NZ', 'ES', 'PT', 'US'];
 
@@ -51,9 +49,17 @@ function ratesAlone({ templates, goods, ...book }: BookFile): BookFile {
   };
 }
 
+/** How many of two goods there may be: of one alone every count, beside another few or as many as there may be. */
+const counts = (isOne: boolean): (readonly [number, number])[] =>
+  Array.from({ length: most.units }, (_, i) => i + 1).flatMap((units) =>
+    (isOne ? [0] : [...new Set([1, 2, 5, units, most.units - units])])
+      .filter((more) => units + more <= most.units && (isOne || more > 0))
+      .map((more) => [units, more] as const),
+  );
+
 /**
  * Looks for the baskets by which bounds of rates are reached: every count of every item up to the stated one, and pairs
- * of items that the channel charges together.
+ * of items that the channel charges together, as they cost and weigh what they do.
  */
 export function widestRates(dialect: Dialect, world: World): Found[] {
   const file = ratesAlone(world.book);
@@ -72,37 +78,36 @@ export function widestRates(dialect: Dialect, world: World): Found[] {
   );
   for (const [one, other] of pairs)
     for (const place of placesOfBooks)
-      for (let units = 1; units <= (one === other ? 20 : 10); units += 1) {
-        const lines = [...new Set([one, other])].map(({ sku }) => ({ sku, units }));
+      for (const [units, more] of counts(one === other)) {
+        const lines = [{ sku: one.sku, units }, ...(more > 0 ? [{ sku: other.sku, units: more }] : [])];
         const asked = ask({ lines, place, codes: [], moment: at });
-        // What goods cost is no matter of what they weigh.
-        for (const value of values) {
-          const price = value === null ? null : Math.max(1, Math.floor(value / (units * lines.length)));
-          const question = {
-            ...asked,
-            lines: asked.lines.map(({ item, units: many }) => {
-              // As it is sold there: a price of the channel's own would stand before the one that is asked.
-              const there = itemFor(item, dialect.id, at);
-              return { units: many, item: { ...there, varies: null, price: (price ?? there.price) as Minor } };
-            }),
-            shopper: { ...asked.shopper, channel: dialect.id },
-          };
-          const offered = charges(book, question, intended) === 'services';
-          const told = rules.charges(soldIn(question), at);
-          for (const [s, { id }] of book.services.entries()) {
-            const choice = told.find(({ speed }) => speed === speeds[id]);
-            // Goods charged together are no several groups.
-            const [only, ...others] = touching(book, notes, question, id).filter(
-              ({ clause }) => clause.about !== 'mixing',
-            );
-            const meant = intended[2 * s] ?? -1;
-            if (!choice || !offered || meant < 0 || others.length > 0) continue;
-            if (only?.clause.about !== 'rate' || only.fidelity.is !== 'bounded') continue;
-            const row = found.get(only) ?? { note: only, rounding: 0, widest: 0, asked: 0 };
-            found.set(only, row);
-            row.asked += 1;
-            row.widest = Math.max(row.widest, Math.abs(choice.charge - meant));
-          }
+        const question = {
+          ...asked,
+          // As it is sold there.
+          lines: asked.lines.map(({ item, units: many }) => {
+            const there = itemFor(item, dialect.id, at);
+            return { units: many, item: { ...there, varies: null } };
+          }),
+          shopper: { ...asked.shopper, channel: dialect.id },
+        };
+        const sumOf = (of: (item: Question['lines'][number]['item']) => number) =>
+          question.lines.reduce((sum, line) => sum + line.units * of(line.item), 0);
+        if (sumOf(({ price }) => price) > most.value || sumOf(({ mass }) => mass ?? 0) > most.mass) continue;
+        const offered = charges(book, question, intended) === 'services';
+        const told = rules.charges(soldIn(question), at);
+        for (const [s, { id }] of book.services.entries()) {
+          const choice = told.find(({ speed }) => speed === speeds[id]);
+          // Goods charged together are no several groups.
+          const [only, ...others] = touching(book, notes, question, id).filter(
+            ({ clause }) => clause.about !== 'mixing',
+          );
+          const meant = intended[2 * s] ?? -1;
+          if (!choice || !offered || meant < 0 || others.length > 0) continue;
+          if (only?.clause.about !== 'rate' || only.fidelity.is !== 'bounded') continue;
+          const row = found.get(only) ?? { note: only, rounding: 0, widest: 0, asked: 0 };
+          found.set(only, row);
+          row.asked += 1;
+          row.widest = Math.max(row.widest, Math.abs(choice.charge - meant));
         }
       }
   return [...found.values()];

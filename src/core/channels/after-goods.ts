@@ -1,6 +1,6 @@
 import { minor, percentOf } from '../exact/index.ts';
-import { allGoods, type Benefit, type Off, type Offer, partOf, soleValueCondition } from '../offers/index.ts';
-import { bringingBelow, highestBelow, roundedByLine, type Threshold } from './bounds.ts';
+import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
+import { asksWorth, bringingBelow, highestBelow, roundedByLine, type Threshold } from './bounds.ts';
 import type { Level } from './charged-for-goods.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
 
@@ -54,8 +54,7 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
  * left is worth less than is asked.
  */
 function leastLowering(offer: Offer, value: number, threshold: Threshold): number {
-  const asked = soleValueCondition(offer);
-  const from = Math.max(value, asked?.value ?? 0);
+  const from = Math.max(value, asksWorth(offer));
   const below = from - threshold.value + 1;
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;

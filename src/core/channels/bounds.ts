@@ -1,6 +1,6 @@
 import { orderPercents } from '../book/index.ts';
 import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../exact/index.ts';
-import { allGoods, type Benefit, type Off, type Offer, type Part, soleValueCondition } from '../offers/index.ts';
+import { allGoods, type Benefit, type Off, type Offer, type Part } from '../offers/index.ts';
 import { type Acting, loweringAt } from './acting.ts';
 import { bounded, exact, type Fidelity, type MetRange, type Remedy } from './fidelity.ts';
 
@@ -69,6 +69,10 @@ function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
   for (const { benefit, kind } of offers) {
     const { is, off } = benefit as Benefit & { off?: Off };
     if (kind.sort === 'gift') continue;
+    if (benefit.is === 'spend steps') {
+      amounts += Math.max(...benefit.steps.map((step) => step.off));
+      continue;
+    }
     if (benefit.is === 'buy and get') {
       // Of so many the cheapest: they are worth no more than their share of all.
       const { buy, get, percent } = benefit;
@@ -87,10 +91,15 @@ function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
   return { to, lost: taken(to) + amounts + more };
 }
 
+/** What a basket is worth at the least in which an offer acts: what it asks of some goods, all are worth. */
+export const asksWorth = ({ values }: Offer): number => Math.max(0, ...values.map(({ value }) => value));
+
 /** Of some offers those that act on baskets which all of them together may bring below a value. */
 export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly Offer[] {
+  // A unit at a fixed price is worth as much by itself, but for what else is taken off it.
+  if (offers.every(({ benefit }) => benefit.is === 'fixed price' && benefit.price >= value)) return [];
   const { to } = loweringOf(value, offers);
-  const within = offers.filter((offer) => (soleValueCondition(offer)?.value ?? 0) < to);
+  const within = offers.filter((offer) => asksWorth(offer) < to);
   return within.length === offers.length ? offers : bringingBelow(value, within);
 }
 
@@ -98,23 +107,26 @@ export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly 
 export const highestBelow = (value: Minor, offers: readonly Offer[]): number =>
   Math.min(loweringOf(value, offers).to - 1, stated.value);
 
+/** Whether an offer may take all of some goods, however many others it is for. */
+const isOfUnits = ({ benefit }: Offer): boolean => benefit.is === 'buy and get';
+
 /**
  * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free;
  * `unseen` are the offers before which it tests: all that take something off the goods where nothing else is said. The
  * book takes what is best: an offer that would cost more than it saves it leaves, the channel does not.
  */
 export function beforeOnly(
-  { book, channel }: Acting,
+  acting: Acting,
   threshold: Threshold,
   most: LostUpTo,
   unseen: (offer: Offer) => boolean = () => true,
 ): Fidelity {
   if (threshold.test === 'before') return exact;
-  const all = loweringAt({ book, channel }).filter(unseen);
+  const all = loweringAt(acting).filter(unseen);
   // Of some goods, or of a group, what others take is no matter of how much is in all.
   const isWhole = isOfWhole(threshold);
   const lowering = isWhole ? bringingBelow(threshold.value, all) : all;
-  const codes = orderPercents(book).filter(({ offer }) => lowering.includes(offer));
+  const codes = orderPercents(acting.book).filter(({ offer }) => lowering.includes(offer));
   const others = lowering.filter((offer) => !codes.some((one) => one.offer === offer));
   if (lowering.length === 0) return exact;
   const ranges: MetRange[] = [
@@ -135,7 +147,7 @@ export function beforeOnly(
   const off = minor(
     isWhole
       ? Math.min(most(highestBelow(threshold.value, lowering)), loweringOf(threshold.value, lowering).lost)
-      : most(stated.value),
+      : most(lowering.some(isOfUnits) ? stated.value : highestBelow(threshold.value, lowering) + roundedByLine),
   );
   if (off === 0) return exact;
   return bounded(

@@ -2,8 +2,8 @@ import { memo } from '../exact/index.ts';
 import { breaksOf, isRising, type Lane, laneCharge, summedOf } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
-import { type GroupLane, reachWithFees } from './goods-groups.ts';
-import { type Figures, leastWorth, mostOfGoods, shapeOf } from './of-goods.ts';
+import { type GroupLane, reachWithFees, takenBy } from './goods-groups.ts';
+import { basketsOfFew, type Figures, leastUnits, leastWorth, mostOfGoods, type Shape, shapeOf } from './of-goods.ts';
 import { piecesOf, thinned } from './pieces.ts';
 
 const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
@@ -31,9 +31,14 @@ const figureOf = { value: 'value', units: 'units', mass: 'mass', 'long side': 'l
  * bounds and fees of goods aside. Infinite where nothing bounds it.
  */
 export function mostCharged(by: GroupLane, goods: readonly Listed[], value: number = stated.value): number {
+  const taken = takenBy(by, goods);
+  if (taken.length === 0) return 0;
   const asked = askedOf(by);
   if (!asked) return reachWithFees(by).most;
-  const most = mostOfGoods(goods, value);
+  const few = basketsOfFew(taken);
+  if (few)
+    return Math.max(0, ...few.filter((one) => one.value <= value).flatMap((one) => chargesFor(asked.ask, one, by)));
+  const most = mostOfGoods(taken, value);
   const whole = { ...most, mass: most.mass + by.given };
   if (!asked.breaks) return Math.max(0, asked.ask(whole));
   const { over, from, edges } = asked.breaks;
@@ -42,6 +47,10 @@ export function mostCharged(by: GroupLane, goods: readonly Listed[], value: numb
   const ends = [...[from, ...edges].filter((edge) => edge < whole[figure]), whole[figure]];
   return Math.max(0, ...ends.map((end) => asked.ask({ ...whole, [figure]: end })));
 }
+
+/** What a lane charges a basket, with gifts and without them; nothing where it does not take it. */
+const chargesFor = (ask: (figures: Figures) => number, one: Figures, { given }: GroupLane): number[] =>
+  (given === 0 ? [one] : [one, { ...one, mass: one.mass + given }]).map(ask).filter((charge) => charge >= 0);
 
 /** What a lane charges some basket of a group's goods, and the least that such a basket comes to. */
 export interface Level extends Omit<Figures, 'long'> {
@@ -53,29 +62,34 @@ export interface Level extends Omit<Figures, 'long'> {
  * what it goes by, dearest first; infinite where nothing bounds it.
  */
 export const levelsOf = (by: GroupLane, goods: readonly Listed[]): readonly Level[] => levelled(goods)(by);
-const levelled = memo((goods: readonly Listed[]) => memo((by: GroupLane) => levelsIn(by, goods)));
+const levelled = memo((goods: readonly Listed[]) => memo((by: GroupLane) => levelsIn(by, takenBy(by, goods))));
 
 function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
-  const { cheapest, corners } = shapeOf(goods);
+  if (goods.length === 0) return [];
+  const shape = shapeOf(goods);
   const asked = askedOf(by);
   if (!asked) {
     const { least, most } = reachWithFees(by);
-    const any = { value: cheapest, units: 1, mass: 0 };
+    const any = { value: shape.cheapest, units: 1, mass: 0 };
     return levelsFrom([most, least].map((charge) => ({ charge, ...any })));
   }
   const { ask, breaks } = asked;
+  const few = basketsOfFew(goods);
+  const each = few && levelsFrom(few.flatMap((one) => chargesFor(ask, one, by).map((charge) => ({ ...one, charge }))));
+  if (each && each.length <= mostRuns) return each;
   const most = mostOfGoods(goods);
   const whole = { ...most, mass: most.mass + by.given };
   const isByUnits =
     breaks?.over === 'units' || by.lane.fees.alone.item > 0 || (summedOf(by.price.rate)?.further ?? 0) > 0;
   const units = isByUnits ? Array.from({ length: whole.units }, (_, i) => i + 1) : [1];
   return levelsFrom(
-    runsOf(breaks, whole).flatMap(({ least, ends }) =>
-      units.flatMap((count): Level[] => {
+    runsOf(breaks, shape, whole).flatMap(({ least, ends }) =>
+      units.flatMap((some): Level[] => {
         const mass = breaks?.over === 'mass' ? Math.max(0, least.mass - by.given) : 0;
         const worth = breaks?.over === 'value' ? least.value : 0;
-        const value = Math.max(worth, count * cheapest, leastWorth(corners, mass));
-        if (value > stated.value) return [];
+        const count = Math.max(some, leastUnits(shape, { value: worth, mass }));
+        const value = Math.max(worth, count * shape.cheapest, leastWorth(shape, mass));
+        if (value > stated.value || count > stated.units || (isByUnits && count > some)) return [];
         let [low, high] = [Number.POSITIVE_INFINITY, -1];
         for (const one of ends) {
           const charge = ask(isByUnits ? { ...one, units: count } : one);
@@ -96,13 +110,21 @@ function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
 const mostRuns = 40;
 
 /** Baskets that begin a run of a rate's measure, those at its ends, and as large as they may be otherwise. */
-function runsOf(breaks: Breaks | null, whole: Figures): { readonly least: Figures; readonly ends: Figures[] }[] {
-  if (!breaks) return [{ least: whole, ends: [{ ...whole, mass: 1 }, whole] }];
+function runsOf(
+  breaks: Breaks | null,
+  { cheapest, lightest }: Shape,
+  whole: Figures,
+): { readonly least: Figures; readonly ends: Figures[] }[] {
+  if (!breaks) return [{ least: whole, ends: [{ ...whole, mass: Math.max(1, lightest) }, whole] }];
   if (breaks.over === 'units') return [{ least: whole, ends: [whole] }];
   const figure = figureOf[breaks.over];
-  const at = (measure: number): Figures => ({ ...whole, [figure]: Math.min(measure, whole[figure]) });
+  const lowest = { value: cheapest, mass: lightest, long: 0 }[figure];
+  const at = (measure: number): Figures => ({
+    ...whole,
+    [figure]: Math.max(lowest, Math.min(measure, whole[figure])),
+  });
   const all = [{ after: breaks.from - 1, to: breaks.from }, ...piecesOf(breaks, breaks.from, whole[figure])];
-  const within = all.filter(({ after }) => after < whole[figure]);
+  const within = all.filter(({ after, to }) => after < whole[figure] && to >= lowest);
   return thinned(within, mostRuns).map(({ after, inner }) => ({
     least: at(after + 1),
     // Within a piece a charge in proportion rises: its ends tell all.
@@ -131,10 +153,11 @@ function levelsFrom(all: readonly Level[]): readonly Level[] {
  */
 export function chargedBetween(
   by: GroupLane,
-  goods: readonly Listed[],
+  all: readonly Listed[],
   after: number,
   to: number,
 ): { readonly least: number; readonly most: number } {
+  const goods = takenBy(by, all);
   const asked = askedOf(by);
   const isByMass = asked !== null && (asked.breaks === null || asked.breaks.over === 'mass');
   if (!isByMass || !isRising(by.price.rate)) return ends(by, goods);
@@ -146,6 +169,7 @@ export function chargedBetween(
 
 function ends(by: GroupLane, goods: readonly Listed[]): { least: number; most: number } {
   const charges = levelsOf(by, goods).map(({ charge }) => charge);
+  if (charges.length === 0) return { least: 0, most: 0 };
   return { least: Math.min(...charges), most: Math.max(...charges) };
 }
 
@@ -153,7 +177,9 @@ function ends(by: GroupLane, goods: readonly Listed[]): { least: number; most: n
  * The most that a lane charges goods in one beyond the dearest of so many shares of them, each charged by itself; null
  * where it may charge more of them less, or goes by several figures at once.
  */
-export function beyondShares(by: GroupLane, goods: readonly Listed[], shares: number): number | null {
+export function beyondShares(by: GroupLane, all: readonly Listed[], shares: number): number | null {
+  const goods = takenBy(by, all);
+  if (goods.length === 0) return 0;
   const asked = askedOf(by);
   if (!asked || !isRising(by.price.rate)) return null;
   const { ask, breaks } = asked;

@@ -1,6 +1,6 @@
 import type { CompiledBook, OwnCharge, Template } from '../book/index.ts';
-import { converted, type Minor, memo } from '../exact/index.ts';
-import { type Lane, noFees, type Priced, pricedBy } from '../rates/index.ts';
+import { converted, type Minor, memo, once } from '../exact/index.ts';
+import { breaksOf, type Lane, noFees, type Priced, pricedBy, summedOf } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 
@@ -46,6 +46,8 @@ export interface GroupLane {
   readonly price: Priced;
   /** What gifts may weigh that are charged with the group. */
   readonly given: number;
+  /** The bit of its service among those that goods may have. */
+  readonly service: number;
 }
 
 export const laneFor = (book: CompiledBook, group: GoodsGroup, lane: Lane): GroupLane => lanesIn(book)(group)(lane);
@@ -54,17 +56,27 @@ const lanesIn = memo((book: CompiledBook) =>
   memo((group: GoodsGroup) =>
     memo((lane: Lane): GroupLane => {
       const { kind, own } = group;
-      if (own === null)
-        return { lane, price: (kind !== null && lane.kinds?.get(kind)) || lane.price, given: givenIn(book)(group) };
+      const service = servicesOf(book).get(lane) ?? -1;
+      if (own === null) {
+        const price = (kind !== null && lane.kinds?.get(kind)) || lane.price;
+        return { lane, price, given: givenIn(book)(group), service };
+      }
       return {
         // A rate of an item's own is in the book's currency, whatever its template's.
         lane: { ...lane, kinds: null, bounds: [], fees: noFees, conversion: book.conversion },
         price: pricedBy(own.rate, false),
         given: 0,
+        service,
       };
     }),
   ),
 );
+
+const servicesOf = memo(({ templates, services }: CompiledBook): ReadonlyMap<Lane, number> => {
+  const bits = new Map(services.map(({ id }, i) => [id, 1 << i]));
+  const lanes = templates.flatMap((template) => [...template.lanes.values()].flatMap((row) => [...row]));
+  return new Map(lanes.map(([service, lane]) => [lane, bits.get(service) ?? -1]));
+});
 
 const givenIn = memo(({ offers }: CompiledBook) => {
   const gifts = new Map<string, number>();
@@ -77,8 +89,22 @@ const givenIn = memo(({ offers }: CompiledBook) => {
   );
 });
 
+/** Whether a lane asks for masses, of whatever is bought. */
+export function asksMass({ lane, price: { rate, kind } }: GroupLane): boolean {
+  const breaks = breaksOf(rate);
+  const summed = summedOf(rate);
+  const { least, most } = kind.reach(rate);
+  return (
+    breaks?.over === 'mass' ||
+    // What is packed or asked of a carrier.
+    (!breaks && !summed && least !== most) ||
+    (summed?.weight ?? null) !== null ||
+    lane.bounds.some(({ over }) => over === 'mass')
+  );
+}
+
 /** What a rate can charge, lane fees with it, in the market's currency. */
-export function reachWithFees({ lane, price }: GroupLane): { least: number; most: number } {
+export function reachWithFees({ lane, price }: Pick<GroupLane, 'lane' | 'price'>): { least: number; most: number } {
   const { least, most } = price.kind.reach(price.rate);
   const own = (amount: Minor) =>
     lane.conversion && !price.given && Number.isFinite(amount) ? converted(amount, lane.conversion) : amount;
@@ -89,4 +115,20 @@ export function reachWithFees({ lane, price }: GroupLane): { least: number; most
     least: Math.max(0, own(least) + order - rounding),
     most: own(most) + order + item * stated.units + rounding,
   };
+}
+
+/** Of some goods those that a lane takes: of what its service is barred for none, and by weight none without a mass. */
+export function takenBy(by: GroupLane, goods: readonly Listed[]): readonly Listed[] {
+  const served = servedIn(goods)(by.service);
+  return asksMass(by) ? weighedIn(served) : served;
+}
+const servedIn = memo((goods: readonly Listed[]) =>
+  once((service: number) => keeping(goods, ({ serves }) => (serves & service) !== 0), String),
+);
+const weighedIn = memo((goods: readonly Listed[]) => keeping(goods, ({ mass }) => mass !== null));
+
+/** Where all are kept the same list, of which much is known already. */
+function keeping(goods: readonly Listed[], isKept: (item: Listed) => boolean): readonly Listed[] {
+  const some = goods.filter(isKept);
+  return some.length === goods.length ? goods : some;
 }

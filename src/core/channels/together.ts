@@ -1,7 +1,7 @@
 import { once } from '../exact/index.ts';
 import { levelsOf } from './charged-for-goods.ts';
 import type { Listed } from './dialect.ts';
-import type { GoodsGroup, GroupLane } from './goods-groups.ts';
+import { asksMass, type GoodsGroup, type GroupLane, takenBy } from './goods-groups.ts';
 import type { MixedGroup } from './widest-mix.ts';
 
 /** What a group of goods pays by itself in a lane of it that a channel is told. */
@@ -54,6 +54,7 @@ export function togetherIn<Lane extends PayingLane>(groups: readonly PayingGroup
   const places = new Map<string, { service: string; parts: Map<string, Part<Lane>[]> }>();
   groups.forEach(({ group, lanes }, at) => {
     for (const lane of lanes) {
+      if (takenBy(lane.by, group.goods).length === 0) continue;
       const place = `${lane.zone} ${lane.service}`;
       const row = places.get(place) ?? { service: lane.service, parts: new Map<string, Part<Lane>[]>() };
       places.set(place, row);
@@ -65,9 +66,19 @@ export function togetherIn<Lane extends PayingLane>(groups: readonly PayingGroup
     }
   });
   // The same groups meet in most places.
-  const goodsOf = once((parts: readonly Part<Lane>[]) => joined(parts.flatMap(({ at }) => groups[at] ?? [])), placesOf);
+  const goodsOf = once(
+    ({ parts, by }: { parts: readonly Part<Lane>[]; by: GroupLane }) =>
+      joined(
+        parts.flatMap(({ at }) => groups[at] ?? []),
+        by,
+      ),
+    ({ parts, by }) => `${by.service} ${asksMass(by)} ${parts.map(({ at }) => at).join()}`,
+  );
   return [...places.values()].map(({ service, parts }) => {
-    const all = [...parts.values()].map((some) => chargedAsOne(some, goodsOf(some)));
+    const all = [...parts.values()].map((some) => {
+      const { by } = (some[0] as Part<Lane>).lane;
+      return chargedAsOne(some, by, goodsOf({ parts: some, by }));
+    });
     return { service, plain: all.filter(({ own }) => !own), own: all.filter(({ own }) => own) };
   });
 }
@@ -77,17 +88,17 @@ interface Part<Lane> {
   readonly at: number;
   readonly lane: Lane;
 }
-const placesOf = (parts: readonly Part<unknown>[]): string => parts.map(({ at }) => at).join();
 
-/** The goods of some groups as one. */
+/** The goods of some groups as one, as far as a lane takes them. */
 function joined(
   groups: readonly PayingGroup<PayingLane>[],
+  by: GroupLane,
 ): Pick<Together, 'own' | 'goods' | 'kinds' | 'named' | 'whole'> {
   const wholes = [...new Set(groups.map(({ whole }) => whole))];
   const named = new Set<string>();
   let [goods, kinds] = [0, 0];
   for (const { group } of groups)
-    for (const { kindBit, ownKind } of group.goods) {
+    for (const { kindBit, ownKind } of takenBy(by, group.goods)) {
       goods += 1;
       kinds |= kindBit;
       if (ownKind !== null) named.add(ownKind);
@@ -103,10 +114,10 @@ function joined(
 
 function chargedAsOne<Lane extends PayingLane>(
   parts: readonly Part<Lane>[],
+  by: GroupLane,
   of: ReturnType<typeof joined>,
 ): Together<Lane> {
   const lanes = parts.map(({ lane }) => lane);
-  const { by } = lanes[0] as Lane;
   return {
     ...of,
     parts: lanes,

@@ -6,7 +6,7 @@ import { mostCharged } from '../charged-for-goods.ts';
 import { dearestPays } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
-import { bounded, boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
+import { boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import type { GroupLane } from '../goods-groups.ts';
 import { mostOfGoods } from '../of-goods.ts';
 import type { Entered } from './entries.ts';
@@ -174,6 +174,13 @@ function chargesIn(
   return { least: Math.min(...charges), most: Math.max(0, ...charges) };
 }
 
+/** Whether some promotion makes delivery free there, of whatever goods. */
+const isFreed = ({ promotions, parts }: Feed, { part, speed }: DeliveredLane): boolean =>
+  promotions.some(
+    ({ does, countries }) =>
+      does.kind === 'delivery' && does.speeds.includes(speed) && countries.includes(parts[part]?.country ?? ''),
+  );
+
 /** What is said of goods with rates and fees of their own, and of those that some services bar. */
 export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly Said[]): Note[] {
   const notes: Note[] = [];
@@ -187,7 +194,7 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
         own.flatMap(({ group, lanes, entered }) =>
           lanes.flatMap((lane) => [
             laneFidelity(feed, group, lane, entered.get(lane)),
-            lane.most === 0 ? exact : bounded(lane.most, { is: 'freed together', off: lane.most }, 'live with it'),
+            boundedIf(isFreed(feed, lane) ? lane.most : 0, { is: 'freed together', off: lane.most }, 'live with it'),
           ]),
         ),
       ),

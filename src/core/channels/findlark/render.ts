@@ -53,7 +53,10 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
   );
   // What it frees is looked at where lanes are spoken of.
   const freed = thresholdNotes(feed, (country, speed) => there.has(`${country} ${speed}`), thresholds);
-  const before: Note[] = [
+  const lanes = laneNotes(feed, said);
+  const offers = offerNotes(feed);
+  const notes: Note[] = [
+    // All promotions are said now: some may free goods with rates of their own.
     ...goodsNotes(feed, goods, said),
     mixingNote(feed),
     {
@@ -69,10 +72,10 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
       fidelity: exact,
     },
     ...zoneNotes(feed),
-    ...laneNotes(feed, said),
+    ...lanes,
     ...freed,
+    ...offers.notes,
   ];
-  const offers = offerNotes(feed);
   const asked = new Set(feed.promotions.flatMap(({ of }) => (of.is === 'label' ? of.label : [])));
   const items = goods.map((item, i): FeedItem => {
     const sale = feed.sales.of.get(item);
@@ -93,7 +96,7 @@ function saidOf(feed: Feed, thresholds: Set<string>) {
   });
   const { name, countries, language } = setting;
   const file: FeedFile = { name, countries, language, deliveries, items, promotions: feed.promotions };
-  return { file, notes: [...before, ...offers.notes], said: offers.said };
+  return { file, notes, said: offers.said };
 }
 
 /** Lists of entries as deliveries, each once, however many items have it. */

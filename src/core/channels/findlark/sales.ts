@@ -130,6 +130,6 @@ export function testedAfterSales(
             { is: 'tested after goods offers', offers: offers.map(({ id }) => id), most: lost },
             'live with it',
           ),
-    level === 'goods' ? exact : beforeOnly({ book, channel: manifest.id }, threshold, most, unseen),
+    level === 'goods' ? exact : beforeOnly({ book, channel: manifest.id, zones: null }, threshold, most, unseen),
   ]);
 }

@@ -191,7 +191,7 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
 /** The highest list value of baskets that a threshold may leave charged, within what is compared. */
 function chargedBelow({ book }: Feed, { over, of, test, value }: FreeFrom): number {
   if (over !== 'value' || (of === 'group' && test === 'after')) return stated.value;
-  return highestBelow(value, test === 'before' ? [] : loweringAt({ book, channel: manifest.id }));
+  return highestBelow(value, test === 'before' ? [] : loweringAt({ book, channel: manifest.id, zones: null }));
 }
 
 const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: LostUpTo): Fidelity =>

@@ -1,9 +1,10 @@
-import { lazily, type Mass, type Minor, memo, minor } from '../../exact/index.ts';
+import { lazily, type Mass, type Minor, memo, minor, once } from '../../exact/index.ts';
 import { type Breaks, breaksOf, type Lane, laneCharge, type Shipment, summedOf } from '../../rates/index.ts';
 import { stated } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { type GroupLane, reachWithFees } from '../goods-groups.ts';
+import { asksMass, type GroupLane, reachWithFees } from '../goods-groups.ts';
+import { basketsOfFew, type Figures, mostOfGoods, shapeOf } from '../of-goods.ts';
 import { type Piece, pieces, piecesOf, thinned } from '../pieces.ts';
 import type { Charges, Run, Single } from './runs.ts';
 
@@ -30,11 +31,54 @@ const small: Shipment = { from: '', value: 1, after: 1, units: 1, mass: 1, bough
 const noStop = unsayable({ is: 'no stop' }, 'an open last break', 'live with it');
 const nobody = { place: { country: '', part: null, postcode: null }, moment: 0, carrier: null };
 
+/** What baskets of some goods are worth and weigh. */
+interface Range {
+  readonly least: number;
+  readonly value: number;
+  /** The most that those weigh which are worth no more than so much. */
+  readonly massUpTo: (value: number) => number;
+  /** All of them, where goods are of few sorts. */
+  readonly baskets: readonly Figures[] | null;
+}
+
+/** Whatever they cost: what is told does not change with a price. */
+const atAnyPrice = (goods: readonly Listed[]): Range => ({
+  // Nothing is worth nothing where no item is.
+  least: goods.some(({ price }) => price === 0) ? 0 : 1,
+  value: stated.value,
+  massUpTo: () => stated.mass,
+  baskets: null,
+});
+const asPriced = (goods: readonly Listed[], value: number): Range => ({
+  least: shapeOf(goods).cheapest,
+  value: mostOfGoods(goods, value).value,
+  // Of what is not weighed any mass is as good.
+  massUpTo: (worth) => mostOfGoods(goods, Math.min(worth, value)).mass || stated.mass,
+  baskets: basketsOfFew(goods)?.filter((one) => one.value <= value) ?? null,
+});
+
+/** What a lane charges some goods whatever they cost; or what keeps it from being told. */
+export const chargedAtAny = (by: GroupLane, goods: readonly Listed[]): Charged | Fidelity =>
+  chargedWithin(by, goods, atAnyPrice(goods));
+
+/** What it charges them as they cost and weigh what they do, of baskets that are worth no more than a value. */
+export const chargedAsPriced = (by: GroupLane, goods: readonly Listed[], value: number): Charges =>
+  pricedBy(goods)(by)(value);
+const pricedBy = memo((goods: readonly Listed[]) =>
+  memo((by: GroupLane) =>
+    once((value: number): Charges => {
+      if (shapeOf(goods).cheapest > value) return [];
+      const charged = chargedWithin(by, goods, asPriced(goods, value));
+      return 'charges' in charged ? charged.charges : [];
+    }, String),
+  ),
+);
+
 /**
  * What a lane charges some goods, run by run of their mass: whatever else it goes by (units, value, size) is the least
  * and the most of a run. The lane itself is asked, fees and conversion with it. Or what keeps it from being told.
  */
-export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fidelity {
+function chargedWithin(by: GroupLane, goods: readonly Listed[], range: Range): Charged | Fidelity {
   const { lane, price } = by;
   const free: Lane = { ...lane, bounds: [] };
   const ask = (shipment: Partial<Shipment>) => laneCharge(free, price, { ...small, ...shipment }, nobody);
@@ -61,10 +105,9 @@ export function chargedBy(by: GroupLane, goods: readonly Listed[]): Charged | Fi
       ? evenly(least, most, ends ? noStop : exact)
       : unsayable({ is: 'rate', manner: { is: 'kind', kind: price.rate.is } }, 'a flat rate', 'live with it');
   }
-  const others = samplesOf(breaks, goods);
   const runs: Run[] = [];
   let refused = false;
-  for (const { units, after, to, masses } of shipmentsOf(breaks, summed, lane, goods)) {
+  for (const { units, after, to, masses, others } of shipmentsOf(breaks, summed, lane, goods, range)) {
     const charges: number[] = [];
     for (const other of others)
       for (const one of masses) {
@@ -152,20 +195,6 @@ const longSides = memo((goods: readonly Listed[]): readonly number[] => [
   ...new Set(goods.map(({ sides }) => (sides ? Math.max(...sides) : Number.NaN))),
 ]);
 
-/** Whether a lane asks for masses, of whatever is bought. */
-export function asksMass({ lane, price: { rate, kind } }: GroupLane): boolean {
-  const breaks = breaksOf(rate);
-  const summed = summedOf(rate);
-  const { least, most } = kind.reach(rate);
-  return (
-    breaks?.over === 'mass' ||
-    // What is packed or asked of a carrier.
-    (!breaks && !summed && least !== most) ||
-    (summed?.weight ?? null) !== null ||
-    lane.bounds.some(({ over }) => over === 'mass')
-  );
-}
-
 /** Bounds of a lane that baskets within the stated ones can be outside of: nothing stops there. */
 function boundsFidelity({ bounds }: Lane): Fidelity {
   const over = bounds
@@ -177,34 +206,11 @@ function boundsFidelity({ bounds }: Lane): Fidelity {
   return over.length === 0 ? exact : unsayable({ is: 'bounds', over }, 'live with it');
 }
 
-/** What else than mass and units the charge goes by: a figure of each piece of it, at either end. */
-function samplesOf(breaks: Breaks | null, goods: readonly Listed[]): Partial<Shipment>[] {
-  switch (breaks?.over) {
-    case 'value': {
-      const all = [
-        { after: -1, to: breaks.from - 1 },
-        ...piecesOf(breaks, breaks.from - 1, stated.value),
-        { after: breaks.edges.at(-1) ?? 0, to: stated.value },
-      ];
-      const ends = all.filter(({ after: below, to }) => to > below && below < stated.value);
-      // Nothing is worth nothing where no item is.
-      const least = goods.some(({ price }) => price === 0) ? 0 : 1;
-      const values = new Set(
-        ends.flatMap((one) => [one.after + 1, Math.min(one.to, stated.value)].map((value) => Math.max(value, least))),
-      );
-      return [...values].map((value) => ({ value, after: value }));
-    }
-    case 'long side':
-      return longSides(goods).map((long) => ({ long }));
-    default:
-      return [{}];
-  }
-}
-
-/** So many units within a run of mass, and the masses in it at which all its charges are met. */
+/** So many units within a run of mass, and the masses and other figures in it at which all its charges are met. */
 interface Weighed extends Piece {
   readonly units: number;
   readonly masses: readonly number[];
+  readonly others: readonly Partial<Shipment>[];
 }
 
 /** The units and masses that some goods come to within the stated bounds, cut where the charge may change. */
@@ -213,27 +219,60 @@ function shipmentsOf(
   summed: ReturnType<typeof summedOf>,
   lane: Lane,
   goods: readonly Listed[],
+  range: Range,
 ): Weighed[] {
   const byMass = breaks?.over === 'mass' || (summed?.weight ?? null) !== null;
   const byUnits = breaks?.over === 'units' || (summed?.further ?? 0) > 0 || lane.fees.alone.item > 0;
-  const few = fewMasses(goods);
-  if (few && byMass)
-    return few.flatMap(({ units, mass }): Weighed[] =>
-      mass > stated.mass ? [] : [{ units: byUnits ? units : 1, after: mass - 1, to: mass, masses: [mass] }],
-    );
+  const ofMass = (units: number, mass: number, other: Partial<Shipment> = {}): Weighed => ({
+    units,
+    after: mass - 1,
+    to: mass,
+    masses: [mass],
+    others: [other],
+  });
+  if (range.baskets)
+    return range.baskets.map(({ value, units, mass, long }) => ofMass(units, mass, { value, after: value, long }));
+  const most = range.massUpTo(range.value);
+  const few = byMass ? fewMasses(goods) : null;
+  if (few) return few.flatMap(({ units, mass }) => (mass > most ? [] : [ofMass(byUnits ? units : 1, mass)]));
   const known = massesOf(goods);
-  const cut = byMass ? massPieces(breaks, summed) : [{ after: 0, to: stated.mass as number, inner: [] }];
   const units = byUnits ? Array.from({ length: stated.units }, (_, i) => i + 1) : [1];
+  const cut = byMass
+    ? massPieces(breaks, summed).map((piece) => ({ ...piece, others: [{}] }))
+    : othersOf(breaks, goods, range);
   return units.flatMap((count) =>
-    cut.flatMap(({ after, to, inner }): Weighed[] => {
+    cut.flatMap(({ after, to, inner, others }): Weighed[] => {
       const above = known ? Math.max(after, known.lightest * count - 1) : after;
       // Of how many it is does not matter where nothing goes by units: so many of the heaviest are the most.
-      const end = Math.min(to, stated.mass, known ? known.heaviest * (byUnits ? count : stated.units) : to);
+      const heaviest = known ? Math.min(most, known.heaviest * (byUnits ? count : stated.units)) : stated.mass;
+      const end = Math.min(to, heaviest);
       if (end <= above) return [];
       const within = inner.flatMap((one) => [one.after + 1, one.to]).filter((mass) => mass > above && mass <= end);
-      return [{ units: count, after: above, to: end, masses: [...new Set([above + 1, ...within, end])] }];
+      return [{ units: count, after: above, to: end, masses: [...new Set([above + 1, ...within, end])], others }];
     }),
   );
+}
+
+/** What goods come to besides of which all charges are met that do not go by mass, and what they may weigh then. */
+function othersOf(
+  breaks: Exclude<Breaks, { over: 'volume' }> | null,
+  goods: readonly Listed[],
+  range: Range,
+): (ReturnType<typeof thinned>[number] & Pick<Weighed, 'others'>)[] {
+  const any = { after: 0, to: stated.mass as number, inner: [] };
+  if (breaks?.over === 'long side') return [{ ...any, others: longSides(goods).map((long) => ({ long })) }];
+  if (breaks?.over !== 'value') return [{ ...any, others: [{}] }];
+  const all = [
+    { after: -1, to: breaks.from - 1 },
+    ...piecesOf(breaks, breaks.from - 1, stated.value),
+    { after: breaks.edges.at(-1) ?? 0, to: stated.value },
+  ];
+  return all
+    .filter(({ after, to }) => to > after && to >= range.least && after < range.value)
+    .map(({ after, to }) => {
+      const ends = [Math.max(after + 1, range.least), Math.min(to, range.value)];
+      return { ...any, to: range.massUpTo(to), others: ends.map((value) => ({ value, after: value })) };
+    });
 }
 
 /** Runs of mass of a rate that goes by it, with what lies below and beyond its steps. */

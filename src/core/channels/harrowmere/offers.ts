@@ -181,7 +181,7 @@ function deliveryAs(telling: Telling, offer: Offer): Does | Fidelity {
   if (asked)
     lost.push(
       beforeOnly(
-        { book, channel: manifest.id },
+        { book, channel: manifest.id, zones: null },
         asked,
         () => meant,
         (other) => !excludes(book, offer, other),

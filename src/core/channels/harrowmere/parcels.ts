@@ -1,4 +1,4 @@
-import { gram, type Mass, type Minor, recalled } from '../../exact/index.ts';
+import { gram, type Mass, type Minor, minor, recalled } from '../../exact/index.ts';
 import { type Line, leftBy, lotsOf, nearestLine } from './nearest-line.ts';
 import { type Charges, isUneven, jumpsOf, parted, type Single } from './runs.ts';
 import type { Aim } from './settings.ts';
@@ -45,6 +45,18 @@ export const parcelsOf = (lanes: readonly Priced[], holds: Mass | null, aim: Aim
     return { first, further, off };
   }),
 });
+
+/** The most that amounts for parcels of a size leave of what a lane charges. */
+export const offIn = (charges: Charges, holds: Mass | null, line: Line): Minor =>
+  charges.length === 0
+    ? minor(0)
+    : leftBy(
+        lotsOf(
+          [...charges].sort((a, b) => a.to - b.to),
+          holds,
+        ),
+        line,
+      );
 
 /** Of lanes that are charged unevenly; those that are not follow any size. */
 const bestSize = recalled(200, ({ lanes, aim }: { lanes: readonly Priced[]; aim: Aim }): Mass | null => {

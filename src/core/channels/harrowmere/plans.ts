@@ -2,19 +2,21 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Mass, type Minor } from '../../exact/index.ts';
 import type { FreeFrom, Lane } from '../../rates/index.ts';
 import { noParcels, type PartLane } from '../all-pay.ts';
+import { stated } from '../bounds.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
-import { bounded, exact, type Fidelity, type Remedy, worstOf } from '../fidelity.ts';
-import { type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
+import { boundedIf, type Fidelity, type Remedy, worstOf } from '../fidelity.ts';
+import { asksMass, type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { mostOfGoods } from '../of-goods.ts';
 import type { PayingGroup } from '../together.ts';
 import { limits, type Plan, type Rate } from './format.ts';
 import { spelled } from './keys.ts';
-import { asksMass, type Charged, chargedBy } from './lane-charges.ts';
+import { type Charged, chargedAsPriced, chargedAtAny } from './lane-charges.ts';
 import { manifest } from './manifest.ts';
-import { bestParcels, parcelsOf } from './parcels.ts';
+import { bestParcels, offIn, parcelsOf } from './parcels.ts';
 import type { ToldPlace } from './places.ts';
+import { isUneven } from './runs.ts';
 import { type Aim, forSingleGoods } from './settings.ts';
 
 /** A service that has a speed at a place. */
@@ -31,6 +33,8 @@ export interface PlanLane extends PartLane, Pick<Spoken, 'place' | 'speed'>, Pic
   readonly rate: Pick<Rate, 'first' | 'further'> | null;
   readonly threshold: FreeFrom | null;
   readonly fidelity: Fidelity;
+  /** The same of baskets alone that are worth no more than a value. */
+  fidelityUpTo(value: number): Fidelity;
 }
 
 /** Goods that are told as one plan. */
@@ -116,7 +120,7 @@ function planOf(
   const meant = lanesOf(book, group, spoken)
     .filter(({ service }) => (serves & (1 << book.services.findIndex(({ id }) => id === service))) !== 0)
     .map((one) => {
-      const charged = known.get(one.lane) ?? chargedBy(laneFor(book, group, one.lane), goods);
+      const charged = known.get(one.lane) ?? chargedAtAny(laneFor(book, group, one.lane), goods);
       known.set(one.lane, charged);
       return { ...one, charged };
     });
@@ -141,30 +145,35 @@ function planOf(
     const head = { group, place, zone: place.key, service, speed, bookZone, by, whole: whole.goods, alone };
     if (!('charges' in charged)) {
       const none = { rate: null, threshold: null, least: 0, most: 0, parcels: noParcels, isFlat: true, ends: true };
-      return [{ ...head, ...none, fidelity: charged }];
+      return [{ ...head, ...none, fidelity: charged, fidelityUpTo: () => charged }];
     }
     const fit = parcels.fits[told.indexOf(charged)];
     // Without a mass it is not offered where the book asks for one.
     if (!fit) return [];
-    const { first, further, off } = fit;
+    const { first, further } = fit;
+    const offUpTo = (value: number): Minor =>
+      isUneven(charged.charges)
+        ? offIn(chargedAsPriced(laneFor(book, group, lane), goods, value), holds, fit)
+        : fit.off;
+    const off = offUpTo(stated.value);
     const most = first + further * (parcelsOfAll(goods, holds) - 1);
-    const near: Fidelity =
-      off === 0
-        ? exact
-        : bounded(
-            off,
-            { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off },
-            ...(aim !== forSingleGoods && charged.singles().length > 0 ? [rightForSingles] : []),
-            'a charge per weight',
-            'a flat rate',
-            'live with it',
-          );
+    const nearest = (left: Minor): Fidelity =>
+      boundedIf(
+        left,
+        { is: 'nearest parcels', holds: holds === null ? null : gramsText(holds), off: left },
+        ...(aim !== forSingleGoods && left > 0 && charged.singles().length > 0 ? [rightForSingles] : []),
+        'a charge per weight',
+        'a flat rate',
+        'live with it',
+      );
+    const fidelityUpTo = (value: number) => worstOf([nearest(offUpTo(value)), charged.fidelity]);
     return [
       {
         ...head,
         rate: { first: say(first), further: say(further) },
         threshold: group.own?.waivable === false ? null : lane.freeFrom,
-        fidelity: worstOf([near, charged.fidelity]),
+        fidelity: fidelityUpTo(stated.value),
+        fidelityUpTo,
         least: lane.freeFrom ? 0 : Math.min(first, charged.least),
         most: Math.max(most, mostCharged(by, whole.goods)),
         parcels: { first, further, holds, most: parcelsOfAll(goods, holds), off },

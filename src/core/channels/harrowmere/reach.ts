@@ -6,6 +6,6 @@ export const dearestIn = (template: Template, zone: string): number =>
   Math.max(
     0,
     ...[...(template.lanes.get(zone)?.values() ?? [])].flatMap((lane) =>
-      [lane.price, ...(lane.kinds?.values() ?? [])].map((price) => reachWithFees({ lane, price, given: 0 }).most),
+      [lane.price, ...(lane.kinds?.values() ?? [])].map((price) => reachWithFees({ lane, price }).most),
     ),
   );

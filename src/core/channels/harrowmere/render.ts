@@ -1,6 +1,7 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, gramsText, type Minor, minor } from '../../exact/index.ts';
 import { allPay } from '../all-pay.ts';
+import { stated } from '../bounds.ts';
 import type { Clause, Listed, Note, Rendition } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
 import { addedUp, boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
@@ -12,7 +13,7 @@ import type { Labels } from './labels.ts';
 import { manifest } from './manifest.ts';
 import { offersOf } from './offers.ts';
 import { type Places, placeRead, placesOf } from './places.ts';
-import { keeps, plansOf, type Spoken, type ToldPlan } from './plans.ts';
+import { keeps, type PlanLane, plansOf, type Spoken, type ToldPlan } from './plans.ts';
 import { rulesOf } from './rules.ts';
 import type { Drafted, Telling } from './telling.ts';
 import { thresholdsOf } from './thresholds.ts';
@@ -51,6 +52,7 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
     delivery: told.lines.filter((line) => 'leastSpend' in line),
     goods: told.lines.filter((line) => 'benefit' in line),
   };
+  const freeing = thresholds.notes.map((one) => noteOf(one, told.of));
   return {
     rules: rulesOf(file),
     notes: [
@@ -64,8 +66,9 @@ export function render(site: Site, book: CompiledBook, goods: readonly Listed[])
       },
       ...shownNotes(book),
       ...zoneNotes(book, places),
-      ...laneNotes(book, plans, speech),
-      ...[...thresholds.notes, ...offers.drafted].map((one) => noteOf(one, told.of)),
+      ...laneNotes(book, plans, speech, freeing),
+      ...freeing,
+      ...offers.drafted.map((one) => noteOf(one, told.of)),
     ],
     zoneOfName: new Map(
       places.all.flatMap(({ key, zones }) => {
@@ -205,8 +208,26 @@ function zoneNotes(book: CompiledBook, places: Places): Note[] {
     );
 }
 
-/** What is said of each lane: rates of the plans that are charged by it. */
-function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, speedOf }: Speech): Note[] {
+/**
+ * What is said of each lane: rates of the plans that are charged by it. From where a lane is free on both sides it charges
+ * nothing.
+ *
+ * @param freeing what is said of thresholds
+ */
+function laneNotes(
+  book: CompiledBook,
+  plans: readonly ToldPlan[],
+  { spoken, speedOf }: Speech,
+  freeing: readonly Note[],
+): Note[] {
+  const keyOfLane = (template: string, zone: string, service: string) => [template, zone, service].join('\u0000');
+  const isFreedAlike = new Set(
+    freeing.flatMap(({ clause, fidelity }) =>
+      clause.about === 'threshold' && fidelity.is === 'exact'
+        ? keyOfLane(clause.template, clause.zone, clause.service)
+        : [],
+    ),
+  );
   const used = new Set(plans.map(({ group }) => group.template.id));
   return book.templates
     .filter(({ id }) => used.has(id))
@@ -240,7 +261,13 @@ function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, spe
               reads: ratesRead(told),
               fidelity: worstOf([
                 // Plans add: what goods of several are off besides is said of how groups become one.
-                worstOf(told.map(({ lane }) => lane.fidelity)),
+                worstOf(
+                  told.map(({ lane }) =>
+                    isFreedAlike.has(keyOfLane(template.id, zone.id, service.id))
+                      ? lane.fidelityUpTo(paidBelow(lane))
+                      : lane.fidelity,
+                  ),
+                ),
                 taken ? unsayable({ is: 'speed taken', service: service.id, speed }, 'a speed of its own') : exact,
               ]),
             },
@@ -249,6 +276,10 @@ function laneNotes(book: CompiledBook, plans: readonly ToldPlan[], { spoken, spe
       );
     });
 }
+
+/** The highest value of baskets that a lane's threshold leaves charged. */
+const paidBelow = ({ threshold }: PlanLane): number =>
+  threshold?.over === 'value' && threshold.of === 'basket' ? threshold.value - 1 : stated.value;
 
 /** Rates that are told, a line for each plan: they are alike at all places of a zone. */
 function ratesRead(told: readonly { plan: Plans['plans'][number]; lane: ToldPlan['lanes'][number] }[]): ReadLine[] {

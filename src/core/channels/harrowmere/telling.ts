@@ -1,10 +1,12 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { type Instant, type Minor, minor } from '../../exact/index.ts';
 import { stated } from '../bounds.ts';
-import { levelsOf } from '../charged-for-goods.ts';
+import { type Level, levelsOf } from '../charged-for-goods.ts';
 import type { Clause, Listed } from '../dialect.ts';
 import type { Fidelity } from '../fidelity.ts';
-import { dearestInAll, mostInAll } from '../levelled-baskets.ts';
+import { takenBy } from '../goods-groups.ts';
+import { areFew, basketsOf, dearestInAll, mostInAll } from '../levelled-baskets.ts';
+import { leastUnits, shapeOf } from '../of-goods.ts';
 import type { DeliveryOffer, GoodsOffer } from './format.ts';
 import type { Extent } from './labels.ts';
 import type { Places } from './places.ts';
@@ -45,23 +47,54 @@ export const lanesAt = (plans: readonly ToldPlan[], place: string, service: stri
 /** The most that a basket of the stated units pays by some lanes. */
 export const mostOf = (lanes: readonly PlanLane[]): Minor => minor(dearestInAll(lanes.map(({ most }) => most)));
 
-/**
- * The most that the book charges such a basket, of what is worth no more than a value: what it charges as one it
- * charges once, however many plans say it.
- */
-export const mostMeant = (lanes: readonly PlanLane[], value: number = stated.value): Minor => {
+/** What the book charges as one by some lanes, once, however many plans say it. */
+function onceEach(lanes: readonly PlanLane[]): PlanLane[] {
   const groups = new Map<unknown, PlanLane>();
   for (const lane of lanes) {
     const { template, origin, kind, own } = lane.group;
     groups.set(own ? lane : [template.id, origin, lane.alone ? kind : ''].join('\u0000'), lane);
   }
-  return minor(
+  return [...groups.values()];
+}
+
+/** The most that the book charges such a basket by some lanes, of what is worth no more than a value. */
+export const mostMeant = (lanes: readonly PlanLane[], value: number = stated.value): Minor =>
+  minor(
     mostInAll(
-      [...groups.values()].map(({ by, whole }) => ({ levels: levelsOf(by, whole) })),
+      onceEach(lanes).map(({ by, whole }) => ({ levels: levelsOf(by, whole) })),
       value,
     ),
   );
-};
+
+/** What a lane charges goods that are worth what frees them by themselves. */
+function freedLevels({ by, whole, threshold }: PlanLane): readonly Level[] {
+  const levels = levelsOf(by, whole);
+  if (threshold?.of !== 'group' || threshold.over !== 'value') return levels;
+  const { value } = threshold;
+  const units = leastUnits(shapeOf(takenBy(by, whole)), { value, mass: 0 });
+  return levels.map((one) => ({ ...one, value: Math.max(one.value, value), units: Math.max(one.units, units) }));
+}
+
+/**
+ * The most that a basket loses of what some lanes free, where what others free is in it too and one offer acts: the one
+ * that saves most.
+ *
+ * @param areRivals whether some of the lanes are freed by an offer and some by another, else all by one
+ */
+export function mostBesideOne(lanes: readonly PlanLane[], others: readonly PlanLane[], areRivals: boolean): Minor {
+  const mine = onceEach(lanes).map((lane) => ({ levels: freedLevels(lane), isMine: true }));
+  const groups = [...mine, ...onceEach(others).map((lane) => ({ levels: freedLevels(lane), isMine: false }))];
+  const whole = mostMeant(lanes);
+  if (!areFew(groups)) return areRivals ? whole : minor(Math.min(whole, mostMeant(others)));
+  let most = 0;
+  for (const basket of basketsOf(groups, stated)) {
+    const all = basket.reduce((sum, { charge }) => sum + charge, 0);
+    const own = basket.reduce((sum, { group, charge }) => sum + (group.isMine ? charge : 0), 0);
+    const acting = areRivals ? Math.max(0, ...basket.map(({ charge }) => charge)) : own;
+    most = Math.max(most, Math.min(own, all - acting));
+  }
+  return minor(most);
+}
 
 /** A moment as the file has it. */
 export const minute = (moment: Instant | null): string =>

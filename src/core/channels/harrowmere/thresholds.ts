@@ -1,4 +1,4 @@
-import { type Minor, minor } from '../../exact/index.ts';
+import type { Minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
 import { beforeOnly } from '../bounds.ts';
@@ -9,7 +9,7 @@ import { limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { placeName, speedName } from './names.ts';
 import { keeps, type PlanLane, type Spoken, type ToldPlan } from './plans.ts';
-import { type Draft, type Drafted, lanesAt, mostMeant, mostOf, type Telling } from './telling.ts';
+import { type Draft, type Drafted, lanesAt, mostBesideOne, mostMeant, mostOf, type Telling } from './telling.ts';
 
 /** A plan that a threshold of some value frees at a place. */
 interface Freed {
@@ -160,7 +160,9 @@ function fidelityAt(
   const free = lanes.find(({ threshold }) => threshold)?.threshold as FreeFrom;
   if (free.over !== 'value')
     return unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it');
-  const found: Fidelity[] = [beforeOnly({ book, channel: manifest.id }, free, (value) => mostMeant(lanes, value))];
+  const found: Fidelity[] = [
+    beforeOnly({ book, channel: manifest.id, zones: place.zones }, free, (value) => mostMeant(lanes, value)),
+  ];
   const here = plans.filter((plan) => lanesAt([plan], place.key, service).length > 0);
   const alone = (line: Line) => here.every((plan) => line.plans.includes(plan));
   if (free.of === 'basket' && !saying.some((line) => line.value === free.value && alone(line))) {
@@ -174,8 +176,7 @@ function fidelityAt(
   // Another offer acts in its place only where that one saves as much; or one for others of the same goods.
   const beside = here.filter((plan) => !mine.includes(plan) && rivals.some((other) => other.plans.includes(plan)));
   const isOwn = rivals.some((other) => saying.includes(other));
-  const most = mostMeant(lanes);
-  const once = minor(isOwn ? most : Math.min(most, mostMeant(lanesAt(beside, place.key, service))));
+  const once = mostBesideOne(lanes, lanesAt(beside, place.key, service), isOwn);
   if (once > 0) found.push(bounded(once, { is: 'one offer a speed', off: once }, ...ofBasket, 'live with it'));
   const whole = worstOf(found);
   const own = mostOf(

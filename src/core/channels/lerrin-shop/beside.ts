@@ -1,19 +1,22 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { memo, minor, percentOf } from '../../exact/index.ts';
 import { lies, type Offer, partOf } from '../../offers/index.ts';
+import type { Acting } from '../acting.ts';
 import type { FreedLevels } from '../after-goods.ts';
 import { roundedByLine } from '../bounds.ts';
-import { type GoodsGroup, laneFor, reachWithFees } from '../goods-groups.ts';
+import { levelsOf } from '../charged-for-goods.ts';
+import type { Listed } from '../dialect.ts';
+import { type GoodsGroup, laneFor } from '../goods-groups.ts';
 import type { ShopPlaces } from './places.ts';
 
 /** What is in a basket beside goods of a lane. */
-export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'> {
+export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Acting, 'zones'> {
   /** What another group pays at the least; null where there is none. */
   readonly any: number | null;
 }
 
 /** Where nothing is known of what else is in a basket. */
-export const besideAnything: Beside = { any: 0, paid: () => 0, taken: () => 0 };
+export const besideAnything: Beside = { zones: null, any: 0, paid: () => 0, taken: () => 0 };
 
 /** What is beside a group, in a zone of the shop's and for a service. */
 export type BesideAt = (group: GoodsGroup, zone: ShopPlaces, service: string) => Beside;
@@ -33,7 +36,7 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
     const [some, whole] = [new Set<GoodsGroup>(), new Set<GoodsGroup>()];
     let cheapest = Number.POSITIVE_INFINITY;
     for (const group of groups) {
-      const own = group.goods.filter((item) => lies(item, part));
+      const own = group.goods.filter((item) => lies(item, part) && isTakenOff(offer, item));
       if (own.length > 0) some.add(group);
       if (own.length === group.goods.length) whole.add(group);
       for (const { price } of own) if (price < cheapest) cheapest = price;
@@ -46,13 +49,15 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
       for (const group of some) {
         const at = places.get(group.template.id) ?? 0;
         const lane = book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+        const charges = lane ? levelsOf(laneFor(book, group, lane), group.goods).map(({ charge }) => charge) : [];
         // What may be free itself pays nothing.
-        if (lane) least = Math.min(least, lane.freeFrom ? 0 : reachWithFees(laneFor(book, group, lane)).least);
+        if (charges.length > 0) least = Math.min(least, lane?.freeFrom ? 0 : Math.min(...charges));
       }
       return least;
     };
     const least = paidBy(groups.filter((group) => group !== own));
     return {
+      zones,
       any: Number.isFinite(least) ? least : null,
       paid(offer) {
         const { some } = actedOn(offer);
@@ -66,14 +71,32 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
   };
 }
 
+/** Whether an offer on goods takes anything off an item: not what costs no more than its fixed price. */
+const isTakenOff = ({ benefit }: Offer, { price }: Listed): boolean =>
+  benefit.is !== 'fixed price' || price > benefit.price;
+
 /**
- * What an offer on the cheapest of so many takes at the least where it acts, and so many units of its goods are there
- * at the least; infinite where there are no goods of it.
+ * What an offer on goods takes at the least where it acts, and so many units of its goods are there at the least, of
+ * which the cheapest costs so much; infinite where there are no goods of it.
  */
-function leastTaken({ benefit }: Offer, cheapest: number, units: number): number {
-  if (benefit.is !== 'buy and get') return 0;
+function leastTaken({ benefit, limits }: Offer, cheapest: number, units: number): number {
   if (!Number.isFinite(cheapest)) return cheapest;
-  const { buy, get, percent } = benefit;
-  const sets = Math.max(1, Math.floor(units / (buy + get)));
-  return percentOf(minor(sets * get * cheapest), percent) - roundedByLine;
+  const each = Math.max(1, units);
+  const taken = (): number => {
+    switch (benefit.is) {
+      case 'buy and get': {
+        const sets = Math.max(1, Math.floor(units / (benefit.buy + benefit.get)));
+        return percentOf(minor(sets * benefit.get * cheapest), benefit.percent) - roundedByLine;
+      }
+      case 'fixed price':
+        return each * Math.max(0, cheapest - benefit.price);
+      case 'off goods':
+        return benefit.off.by === 'amount'
+          ? each * Math.min(benefit.off.amount, cheapest)
+          : percentOf(minor(each * cheapest), benefit.off.percent) - roundedByLine;
+      default:
+        return 0;
+    }
+  };
+  return Math.min(taken(), limits.most ?? Number.POSITIVE_INFINITY);
 }

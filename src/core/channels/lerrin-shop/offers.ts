@@ -60,7 +60,7 @@ export function toldOffer(saying: Saying, offer: Offer): ToldOffer | Fidelity {
   const say = (amount: Minor) => amountText(amount, book.currency);
   const seen = (other: Offer): boolean =>
     (offer.level === 'delivery' || other.level === 'goods') && !excludes(book, offer, other);
-  const acting = { book, channel: manifest.id };
+  const acting = { book, channel: manifest.id, zones: null };
   const asked =
     asks && offer.level !== 'goods' ? beforeOnly(acting, asks, () => mostBelow(offer, asks.value, does), seen) : exact;
   const campaigns = does.campaigns.map(({ benefit, from }) => ({
@@ -125,7 +125,7 @@ function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
     capped: does.capped,
     fidelity: does.tests
       ? beforeOnly(
-          { book, channel: manifest.id },
+          { book, channel: manifest.id, zones: null },
           does.tests,
           () => does.most,
           (other) => other.level === 'goods' && !excludes(book, offer, other),

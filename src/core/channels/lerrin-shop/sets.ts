@@ -1,5 +1,6 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Minor, memo, minor } from '../../exact/index.ts';
+import { mayHold } from '../acting.ts';
 import type { LostUpTo } from '../bounds.ts';
 import { levelsOf, mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
@@ -120,7 +121,14 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
       }
       const beside = lane.freeFrom ? besideAt(group, zone, service.id) : besideAnything;
-      const key = [bookZone, service.id, beside.any, ...book.offers.filter(isOfGoods).map(beside.paid)].join(' ');
+      const holding = book.offers.map((offer) => mayHold(offer, beside.zones));
+      const key = [
+        bookZone,
+        service.id,
+        beside.any,
+        ...book.offers.filter(isOfGoods).map(beside.paid),
+        ...holding,
+      ].join(' ');
       const told = known.get(key) ?? toldOf(book, group, by, beside);
       known.set(key, told);
       if (told.rate === null)
@@ -187,7 +195,7 @@ function withThreshold(book: CompiledBook, group: GoodsGroup, by: GroupLane, rat
   const threshold =
     freeFrom &&
     (group.own
-      ? ownThreshold(book, freeFrom, group.own.waivable ? { levels, rate: charged, handling } : none)
+      ? ownThreshold(book, freeFrom, group.own.waivable ? { levels, rate: charged, handling } : none, beside)
       : thresholdOf(book, freeFrom, { levels, rate: charged, handling }, beside));
   return { rate, fidelity: rate.fidelity, threshold };
 }

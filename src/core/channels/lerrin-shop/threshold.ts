@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
-import { isFor } from '../acting.ts';
+import { isFor, mayHold } from '../acting.ts';
 import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
 import { beforeOnly, type LostUpTo, stated } from '../bounds.ts';
 import type { Level } from '../charged-for-goods.ts';
@@ -45,10 +45,10 @@ export function thresholdOf(book: CompiledBook, free: FreeFrom, freed: Freed, be
 }
 
 /** The threshold of a lane for goods with a rate of their own, which may be waived by it with the lane's group. */
-export function ownThreshold(book: CompiledBook, free: FreeFrom, freed: Freed): ToldThreshold {
+export function ownThreshold(book: CompiledBook, free: FreeFrom, freed: Freed, { zones }: Beside): ToldThreshold {
   const most = minor(freed.rate(stated.value) + freed.handling);
   if (most === 0) return { freeFrom: null, fidelity: exact };
-  if (free.of === 'basket') return thresholdOf(book, free, freed, besideAnything);
+  if (free.of === 'basket') return thresholdOf(book, free, freed, { ...besideAnything, zones });
   return {
     freeFrom: null,
     fidelity: bounded(most, { is: 'not freed with its group', off: most }, 'free from the basket', 'live with it'),
@@ -68,11 +68,11 @@ function afterGoods(book: CompiledBook, free: FreeFrom, { levels, rate, handling
     levels: levels.map((level) => ({ ...level, charge: level.charge + handling })),
     paid: (offer) => (handling > 0 ? 0 : beside.paid(offer)),
   };
-  const isThere = (offer: Offer) => isOfGoods(offer) && isFor(book, offer, manifest.id);
+  const isThere = (offer: Offer) => isOfGoods(offer) && isFor(book, offer, manifest.id) && mayHold(offer, beside.zones);
   return worstOf([
     afterGoodsOnly(free, freed, book.offers.filter(isThere)),
     beforeOnly(
-      { book, channel: manifest.id },
+      { book, channel: manifest.id, zones: beside.zones },
       free,
       (value) => rate(value) + handling,
       ({ level }) => level === 'order',
