@@ -19,6 +19,7 @@ export function touching(
   service: string,
 ): Note[] {
   const { lines, place } = asSold(question);
+  const worth = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
   // What nobody asked for with its code, or has no goods of, acts on neither side.
   const mayAct = (id: string): boolean => {
     const offer = offers.find((one) => one.id === id);
@@ -27,6 +28,7 @@ export function touching(
     const part = offer ? partOf(offer) : null;
     const { singles, segment } = question.shopper;
     return (
+      (offer?.values ?? []).every(({ value }) => worth >= value) &&
       (code == null || question.codes.includes(code)) &&
       (batch === null || question.codes.some((one) => singles.get(one) === batch)) &&
       (!offer?.segments || (segment !== null && offer.segments.has(segment))) &&
@@ -35,8 +37,22 @@ export function touching(
   };
   const unitsOf = (isOne: (item: Item) => boolean): number =>
     lines.reduce((sum, { item, units }) => sum + (isOne(item) ? units : 0), 0);
+  // What is worth less than a threshold asks, before anything is taken off, meets it on neither side.
+  const isBelow = (template: string, zone: string, losses: readonly Loss[]): boolean => {
+    const free = lines
+      .find(({ item }) => item.template.id === template)
+      ?.item.template.lanes.get(zone)
+      ?.get(service)?.freeFrom;
+    return (
+      free?.over === 'value' &&
+      free.of === 'basket' &&
+      worth < free.value &&
+      losses.every(({ is }) => isOfTests.has(is))
+    );
+  };
   return notes.filter(({ clause, fidelity }) => {
     if (fidelity.is === 'exact') return false;
+    if (clause.about === 'threshold' && isBelow(clause.template, clause.zone, fidelity.losses)) return false;
     switch (clause.about) {
       case 'rate':
       case 'threshold':
@@ -70,19 +86,24 @@ export function touching(
       case 'shown':
         return false;
       case 'offer':
-        return mayAct(clause.offer);
+        return mayAct(clause.offer) && fidelity.losses.some((loss) => offersOf(loss)?.some(mayAct) ?? true);
       default:
         return true;
     }
   });
 }
 
-/** The offers by which a threshold is met there otherwise than in the book; null where it is not by offers. */
+/** Losses of a threshold that is met after more or less is taken off than the book asks. */
+const isOfTests: ReadonlySet<Loss['is']> = new Set(['tested before discounts', 'tested after goods offers']);
+
+/** The other offers by which something is lost; null where it is not by offers. */
 function offersOf(loss: Loss): readonly string[] | null {
   switch (loss.is) {
     case 'tested before discounts':
       return loss.ranges.map(({ offer }) => offer);
     case 'tested after goods offers':
+    case 'chosen at list prices':
+    case 'best one only':
       return loss.offers;
     default:
       return null;

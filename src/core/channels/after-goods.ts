@@ -6,12 +6,13 @@ import { bounded, exact, type Fidelity } from './fidelity.ts';
 
 /** What a threshold frees: charges, each of goods that are worth so much at the least, in so many units. */
 export interface FreedLevels {
-  readonly levels: readonly Pick<Level, 'charge' | 'value' | 'units'>[];
+  readonly levels: readonly FreedLevel[];
   /** What a basket pays all the same in which an offer acts, as the dearest pays alone. */
   paid(offer: Offer): number;
-  /** What an offer that acts takes at the least where so many units are of goods that are freed. */
-  taken(offer: Offer, units: number): number;
+  /** What an offer that acts takes at the least where goods that are freed come to no less than a level asks. */
+  taken(offer: Offer, level: FreedLevel): number;
 }
+type FreedLevel = Pick<Level, 'charge' | 'value' | 'units'>;
 
 /** One amount, of whatever goods. */
 export const freedAlways = (charge: number): FreedLevels => ({
@@ -31,11 +32,14 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
   const levels = freed.levels.filter(({ value }) => value <= highest);
   const losing = bringing.flatMap((offer) => {
     const off = Math.max(
-      ...levels.map(({ charge, value, units }) =>
+      ...levels.map((level) =>
         threshold.test === 'before'
-          ? charge
-          : charge -
-            Math.max(leastLowering(offer, Math.max(threshold.value, value), threshold), freed.taken(offer, units)),
+          ? level.charge
+          : level.charge -
+            Math.max(
+              leastLowering(offer, Math.max(threshold.value, level.value), threshold),
+              freed.taken(offer, level),
+            ),
       ),
     );
     return off > freed.paid(offer) ? [{ offer, off: off - freed.paid(offer) }] : [];

@@ -7,6 +7,7 @@ import { roundedByLine } from '../bounds.ts';
 import { levelsOf } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { type GoodsGroup, laneFor } from '../goods-groups.ts';
+import { shapeOf } from '../of-goods.ts';
 import type { ShopPlaces } from './places.ts';
 
 /** What is in a basket beside goods of a lane. */
@@ -63,9 +64,14 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
         const { some } = actedOn(offer);
         return some.has(own) ? 0 : paidBy(some);
       },
-      taken(offer, units) {
+      taken(offer, { value, units }) {
         const { whole, cheapest } = actedOn(offer);
-        return leastTaken(offer, cheapest, whole.has(own) ? units : 0);
+        const any = leastTaken(offer, { cheapest, value: cheapest, units: 1 });
+        // Where it acts on all that is freed it takes as much of that.
+        if (!whole.has(own)) return any;
+        // Of so many the cheapest may be others.
+        const least = offer.benefit.is === 'buy and get' ? cheapest : shapeOf(own.goods).cheapest;
+        return Math.max(any, leastTaken(offer, { cheapest: least, value, units }));
       },
     };
   };
@@ -76,24 +82,28 @@ const isTakenOff = ({ benefit }: Offer, { price }: Listed): boolean =>
   benefit.is !== 'fixed price' || price > benefit.price;
 
 /**
- * What an offer on goods takes at the least where it acts, and so many units of its goods are there at the least, of
- * which the cheapest costs so much; infinite where there are no goods of it.
+ * What an offer takes at the least of goods that it acts on, which are worth so much in so many units at the least;
+ * infinite where there are none of them.
  */
-function leastTaken({ benefit, limits }: Offer, cheapest: number, units: number): number {
+function leastTaken(
+  { benefit, limits }: Offer,
+  { cheapest, value, units }: { readonly cheapest: number; readonly value: number; readonly units: number },
+): number {
   if (!Number.isFinite(cheapest)) return cheapest;
-  const each = Math.max(1, units);
+  const worth = Math.max(value, units * cheapest);
   const taken = (): number => {
     switch (benefit.is) {
       case 'buy and get': {
+        // Where it acts there is a set of its goods, whatever else is there.
         const sets = Math.max(1, Math.floor(units / (benefit.buy + benefit.get)));
         return percentOf(minor(sets * benefit.get * cheapest), benefit.percent) - roundedByLine;
       }
       case 'fixed price':
-        return each * Math.max(0, cheapest - benefit.price);
+        return units * Math.max(0, cheapest - benefit.price);
       case 'off goods':
         return benefit.off.by === 'amount'
-          ? each * Math.min(benefit.off.amount, cheapest)
-          : percentOf(minor(each * cheapest), benefit.off.percent) - roundedByLine;
+          ? units * Math.min(benefit.off.amount, cheapest)
+          : percentOf(minor(worth), benefit.off.percent) - roundedByLine;
       default:
         return 0;
     }
