@@ -9,8 +9,11 @@ export interface FreedLevels {
   readonly levels: readonly FreedLevel[];
   /** What a basket pays all the same in which an offer acts, as the dearest pays alone. */
   paid(offer: Offer): number;
-  /** What an offer that acts takes at the least where goods that are freed come to no less than a level asks. */
-  taken(offer: Offer, level: FreedLevel): number;
+  /**
+   * What an offer that acts takes at the least where goods that are freed come to no less than a level asks, and all to
+   * no less than `worth`.
+   */
+  taken(offer: Offer, level: FreedLevel, worth: number): number;
 }
 type FreedLevel = Pick<Level, 'charge' | 'value' | 'units'>;
 
@@ -32,15 +35,11 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
   const levels = freed.levels.filter(({ value }) => value <= highest);
   const losing = bringing.flatMap((offer) => {
     const off = Math.max(
-      ...levels.map((level) =>
-        threshold.test === 'before'
-          ? level.charge
-          : level.charge -
-            Math.max(
-              leastLowering(offer, Math.max(threshold.value, level.value), threshold),
-              freed.taken(offer, level),
-            ),
-      ),
+      ...levels.map((level) => {
+        if (threshold.test === 'before') return level.charge;
+        const worth = Math.max(threshold.value, level.value, asksWorth(offer));
+        return level.charge - Math.max(leastLowering(offer, worth, threshold), freed.taken(offer, level, worth));
+      }),
     );
     return off > freed.paid(offer) ? [{ offer, off: off - freed.paid(offer) }] : [];
   });
@@ -57,12 +56,12 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
  * The least that an offer and others with it take off a basket that is worth so much, in minor units, where what is
  * left is worth less than is asked.
  */
-function leastLowering(offer: Offer, value: number, threshold: Threshold): number {
-  const from = Math.max(value, asksWorth(offer));
-  const below = from - threshold.value + 1;
+function leastLowering(offer: Offer, worth: number, threshold: Threshold): number {
+  const below = worth - threshold.value + 1;
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;
   if (!isWhole || off === undefined) return below;
-  const taken = off.by === 'amount' ? Math.min(off.amount, from) : percentOf(minor(from), off.percent) - roundedByLine;
+  const taken =
+    off.by === 'amount' ? Math.min(off.amount, worth) : percentOf(minor(worth), off.percent) - roundedByLine;
   return Math.max(below, taken);
 }

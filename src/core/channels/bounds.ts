@@ -110,6 +110,18 @@ export const highestBelow = (value: Minor, offers: readonly Offer[]): number =>
 /** Whether an offer may take all of some goods, however many others it is for. */
 const isOfUnits = ({ benefit }: Offer): boolean => benefit.is === 'buy and get';
 
+/** The same of some goods, beside others that offers are for too. */
+const highestOfSome = (value: Minor, offers: readonly Offer[]): number =>
+  offers.some(isOfUnits) ? stated.value : highestBelow(value, offers) + roundedByLine;
+
+/** The highest list value of goods that a threshold for them may leave charged in the book, within what is compared. */
+export function chargedUpTo(acting: Acting, threshold: Threshold): number {
+  if (threshold.test === 'before') return Math.min(threshold.value - 1, stated.value);
+  const lowering = loweringAt(acting);
+  if (isOfWhole(threshold)) return highestBelow(threshold.value, bringingBelow(threshold.value, lowering));
+  return highestOfSome(threshold.value, lowering);
+}
+
 /**
  * How far a channel that tests list value, before order codes, can follow a threshold. `most` is the most it can free;
  * `unseen` are the offers before which it tests: all that take something off the goods where nothing else is said. The
@@ -147,7 +159,7 @@ export function beforeOnly(
   const off = minor(
     isWhole
       ? Math.min(most(highestBelow(threshold.value, lowering)), loweringOf(threshold.value, lowering).lost)
-      : most(lowering.some(isOfUnits) ? stated.value : highestBelow(threshold.value, lowering) + roundedByLine),
+      : most(highestOfSome(threshold.value, lowering)),
   );
   if (off === 0) return exact;
   return bounded(

@@ -1,9 +1,8 @@
 import { type Minor, minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom, Over } from '../../rates/index.ts';
-import { loweringAt } from '../acting.ts';
 import type { Fallen } from '../atlas.ts';
-import { highestBelow, type LostUpTo, stated } from '../bounds.ts';
+import { chargedUpTo, type LostUpTo, stated } from '../bounds.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
@@ -189,10 +188,8 @@ function noteOf(feed: Feed, lanes: readonly Charged[], freeing: readonly Freeing
 }
 
 /** The highest list value of baskets that a threshold may leave charged, within what is compared. */
-function chargedBelow({ book }: Feed, { over, of, test, value }: FreeFrom): number {
-  if (over !== 'value' || (of === 'group' && test === 'after')) return stated.value;
-  return highestBelow(value, test === 'before' ? [] : loweringAt({ book, channel: manifest.id, zones: null }));
-}
+const chargedBelow = ({ book }: Feed, free: FreeFrom): number =>
+  free.over === 'value' ? chargedUpTo({ book, channel: manifest.id, zones: null }, free) : stated.value;
 
 const ownFidelity = (feed: Feed, { said, reached }: Freeing, most: LostUpTo): Fidelity =>
   worstOf([testedAfterSales(feed, said, { part: allGoods, level: 'delivery', most, of: null }), reached]);

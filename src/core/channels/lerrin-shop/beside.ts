@@ -30,6 +30,7 @@ interface ActedOn {
 }
 
 export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): BesideAt {
+  const dearest = Math.max(0, ...groups.map(({ goods }) => shapeOf(goods).dearest));
   const places = new Map(book.templates.map(({ id }, at) => [id, at]));
   const actedOn = memo((offer: Offer): ActedOn => {
     const part = partOf(offer);
@@ -64,14 +65,14 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
         const { some } = actedOn(offer);
         return some.has(own) ? 0 : paidBy(some);
       },
-      taken(offer, { value, units }) {
+      taken(offer, { value, units }, worth) {
         const { whole, cheapest } = actedOn(offer);
         const any = leastTaken(offer, { cheapest, value: cheapest, units: 1 });
-        // Where it acts on all that is freed it takes as much of that.
-        if (!whole.has(own)) return any;
-        // Of so many the cheapest may be others.
+        const ofAll = leastTaken(offer, { cheapest, value: worth, units: Math.ceil(worth / dearest) });
+        // Of so many the cheapest may be others than those that are freed.
         const least = offer.benefit.is === 'buy and get' ? cheapest : shapeOf(own.goods).cheapest;
-        return Math.max(any, leastTaken(offer, { cheapest: least, value, units }));
+        const ofOwn = leastTaken(offer, { cheapest: least, value, units });
+        return Math.max(any, whole.size === groups.length ? ofAll : 0, whole.has(own) ? ofOwn : 0);
       },
     };
   };

@@ -4,7 +4,7 @@ import type { Offer } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
 import { isFor, mayHold } from '../acting.ts';
 import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
-import { beforeOnly, type LostUpTo, stated } from '../bounds.ts';
+import { beforeOnly, chargedUpTo, type LostUpTo, stated } from '../bounds.ts';
 import type { Level } from '../charged-for-goods.ts';
 import { bounded, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
 import { type Beside, besideAnything } from './beside.ts';
@@ -35,7 +35,8 @@ export function thresholdOf(book: CompiledBook, free: FreeFrom, freed: Freed, be
       fidelity: unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it'),
     };
   // The dearest pays: what is freed beside another group is no more than it is dearer.
-  const off = beside.any === null ? 0 : Math.max(0, freed.rate(free.value - 1) - beside.any) + freed.handling;
+  const charged = freed.rate(chargedUpTo({ book, channel: manifest.id, zones: beside.zones }, free));
+  const off = beside.any === null ? 0 : Math.max(0, charged - beside.any) + freed.handling;
   const own =
     free.of === 'group' && off > 0
       ? bounded(off, { is: 'threshold of the basket', off: minor(off) }, 'free from the basket', 'live with it')

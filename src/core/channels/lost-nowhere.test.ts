@@ -1,0 +1,157 @@
+import { expect, test } from 'vitest';
+import { flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
+import type { BookInput, ChannelId } from '../book/index.ts';
+import { dialectOf, type Note } from './index.ts';
+
+type Goods = Parameters<typeof shopOf>[1];
+
+const speeds = {
+  'lerrin-shop': { post: 'post', fast: 'fast' },
+  harrowmere: { post: 'STANDARD', fast: 'EXPRESS' },
+  findlark: { post: 'standard', fast: 'express' },
+} as const;
+
+const toldOf = (channel: ChannelId, book: ReturnType<typeof shopOf>) => {
+  const { book: compiled, goods } = book.open();
+  return dialectOf(channel).render(compiled, goods);
+};
+const boundOf = (note: Note | undefined): number | string | undefined =>
+  note?.fidelity.is === 'bounded' ? note.fidelity.bound : note?.fidelity.is;
+const saidOf = (channel: ChannelId, book: ReturnType<typeof shopOf>, is: (clause: Note['clause']) => boolean) =>
+  boundOf(toldOf(channel, book).notes.find(({ clause }) => is(clause)));
+
+const channels = (id: ChannelId): Partial<BookInput> => ({ channels: { [id]: { speeds: speeds[id as 'findlark'] } } });
+const free = { value: '50.00', test: 'after', of: 'basket' } as const;
+const isThreshold = (zone: string) => (clause: Note['clause']) => clause.about === 'threshold' && clause.zone === zone;
+
+test.each<[ChannelId]>([['lerrin-shop'], ['harrowmere']])(
+  'at %s an offer lowers the thresholds of places where it holds, and of no others',
+  (channel) => {
+    const book = shopOf({ post: flat('5.00', free) }, [item('A')], {
+      ...channels(channel),
+      zones: [
+        { id: 'home', name: 'Home', takes: ['IE'], leaves: [] },
+        { id: 'abroad', name: 'Abroad', takes: ['GB'], leaves: [] },
+      ],
+      templates: [
+        {
+          id: 'main',
+          name: 'Main',
+          origin: 'Here',
+          zones: ['home', 'abroad'],
+          lanes: { home: { post: flat('5.00', free) }, abroad: { post: flat('6.00', free) } },
+        },
+      ],
+      offers: [
+        offerOf('fifth', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '20' } }, zones: ['home'] }),
+      ],
+    });
+    expect(saidOf(channel, book, isThreshold('abroad'))).toBe('exact');
+    const home = saidOf(channel, book, isThreshold('home'));
+    expect(home).toBe(500);
+  },
+);
+
+test.each([
+  ['20.00', 'exact'],
+  ['9.00', 99],
+  // Five are worth as much: 5.00 are taken off them, for which 5.99 are paid.
+])('at the shop goods of 10.00 at %s each leave a threshold of 50.00 after discounts: %s', (price, said) => {
+  const book = shopOf({ post: flat('5.99', free) }, [item('A')], {
+    ...channels('lerrin-shop'),
+    offers: [offerOf('fixed', 1, { benefit: { is: 'fixed price', goods: null, price } })],
+  });
+  expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(said);
+});
+
+/** Goods of two templates, put together by their sum: a channel at which the dearest pays is off by the cheaper. */
+const mixedBook = (second: Goods[number]) =>
+  shopOf({ post: flat('5.00'), fast: flat('50.00') }, [item('A'), second], {
+    ...channels('lerrin-shop'),
+    mixedBy: 'sum',
+    templates: ['main', 'second'].map((id) => ({
+      id,
+      name: id,
+      origin: 'Here',
+      zones: ['home'],
+      lanes: { home: { post: flat('5.00'), fast: flat('50.00') } },
+    })),
+  });
+const isMixing = ({ about }: Note['clause']) => about === 'mixing';
+
+test('goods that a service is barred for are not put together with others by it', () => {
+  expect(saidOf('lerrin-shop', mixedBook(item('B', { template: 'second' })), isMixing)).toBe(5000);
+  expect(saidOf('lerrin-shop', mixedBook(item('B', { template: 'second', barred: ['fast'] })), isMixing)).toBe(500);
+});
+
+test('goods without a mass are not put together with others by weight', () => {
+  const byMass = {
+    rate: { is: 'table' as const, unit: 'g' as const, breaks: [{ to: null, amount: '7.00' }] },
+    freeFrom: null,
+  };
+  const book = (mass: Goods[number]['mass']) =>
+    shopOf({ post: byMass }, [item('A'), item('B', { template: 'second', mass })], {
+      ...channels('lerrin-shop'),
+      mixedBy: 'sum',
+      templates: ['main', 'second'].map((id) => ({
+        id,
+        name: id,
+        origin: 'Here',
+        zones: ['home'],
+        lanes: { home: { post: byMass } },
+      })),
+    });
+  expect(saidOf('lerrin-shop', book({ value: '1', unit: 'kg' }), isMixing)).toBe(700);
+  expect(saidOf('lerrin-shop', book(null), isMixing)).toBe('exact');
+});
+
+test('a price changes no rate that a marketplace is told, but how far off it is said to be', () => {
+  const byMass = {
+    rate: {
+      is: 'table' as const,
+      unit: 'kg' as const,
+      breaks: [
+        { to: '6', amount: '6.00' },
+        { to: '12', amount: '9.00' },
+        { to: null, amount: '3.00' },
+      ],
+    },
+    freeFrom: null,
+  };
+  const book = (price: string) =>
+    shopOf({ post: byMass }, [item('A', { price, mass: { value: '5', unit: 'kg' } })], channels('harrowmere'));
+  const ratesOf = (price: string) =>
+    toldOf('harrowmere', book(price))
+      .rules.written()
+      .flatMap(({ pieces }) => [...pieces()].join('').split('\n'))
+      .filter((line) => line.startsWith('RATE') || line.startsWith('PLAN'));
+  const isRate = ({ about }: Note['clause']) => about === 'rate';
+  expect(ratesOf('900.00')).toEqual(ratesOf('1.00'));
+  // Of goods at 900.00 there is one in a basket at the most, of which a parcel charges what is meant.
+  expect(saidOf('harrowmere', book('900.00'), isRate)).toBe('exact');
+  expect(saidOf('harrowmere', book('1.00'), isRate)).toBe(300);
+});
+
+test.each([
+  ['no offer', [], 'exact'],
+  [
+    'free delivery with a code',
+    [
+      offerOf('free', 1, {
+        benefit: { is: 'delivery', on: { is: 'services', services: ['post'] }, off: { by: 'free' } },
+        code: { is: 'shared', code: 'FREE' },
+      }),
+    ],
+    250,
+  ],
+] as const)(
+  'at a feed goods with a rate of their own are freed with others by a promotion alone: %s',
+  (_, offers, said) => {
+    const own = { rate: { is: 'flat' as const, amount: '2.50' }, waived: false };
+    const book = shopOf({ post: flat('5.00') }, [item('A'), item('B', { ownRate: own })], {
+      ...channels('findlark'),
+      offers: [...offers],
+    });
+    expect(saidOf('findlark', book, (clause) => clause.about === 'apart' && clause.by === 'own rate')).toBe(said);
+  },
+);
