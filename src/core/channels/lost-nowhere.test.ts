@@ -64,9 +64,11 @@ test.each([
   expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(said);
 });
 
+type Lanes = Parameters<typeof shopOf>[0];
+
 /** Goods of two templates, put together by their sum: a channel at which the dearest pays is off by the cheaper. */
-const mixedBook = (second: Goods[number]) =>
-  shopOf({ post: flat('5.00'), fast: flat('50.00') }, [item('A'), second], {
+const mixedBook = (lanes: Lanes, second: Partial<Goods[number]>) =>
+  shopOf(lanes, [item('A'), item('B', { template: 'second', ...second })], {
     ...channels('lerrin-shop'),
     mixedBy: 'sum',
     templates: ['main', 'second'].map((id) => ({
@@ -74,35 +76,24 @@ const mixedBook = (second: Goods[number]) =>
       name: id,
       origin: 'Here',
       zones: ['home'],
-      lanes: { home: { post: flat('5.00'), fast: flat('50.00') } },
+      lanes: { home: { ...lanes } },
     })),
   });
 const isMixing = ({ about }: Note['clause']) => about === 'mixing';
 
 test('goods that a service is barred for are not put together with others by it', () => {
-  expect(saidOf('lerrin-shop', mixedBook(item('B', { template: 'second' })), isMixing)).toBe(5000);
-  expect(saidOf('lerrin-shop', mixedBook(item('B', { template: 'second', barred: ['fast'] })), isMixing)).toBe(500);
+  const lanes = { post: flat('5.00'), fast: flat('50.00') };
+  expect(saidOf('lerrin-shop', mixedBook(lanes, {}), isMixing)).toBe(5000);
+  expect(saidOf('lerrin-shop', mixedBook(lanes, { barred: ['fast'] }), isMixing)).toBe(500);
 });
 
 test('goods without a mass are not put together with others by weight', () => {
-  const byMass = {
-    rate: { is: 'table' as const, unit: 'g' as const, breaks: [{ to: null, amount: '7.00' }] },
+  const post: Lanes[string] = {
+    rate: { is: 'table', unit: 'g', breaks: [{ to: null, amount: '7.00' }] },
     freeFrom: null,
   };
-  const book = (mass: Goods[number]['mass']) =>
-    shopOf({ post: byMass }, [item('A'), item('B', { template: 'second', mass })], {
-      ...channels('lerrin-shop'),
-      mixedBy: 'sum',
-      templates: ['main', 'second'].map((id) => ({
-        id,
-        name: id,
-        origin: 'Here',
-        zones: ['home'],
-        lanes: { home: { post: byMass } },
-      })),
-    });
-  expect(saidOf('lerrin-shop', book({ value: '1', unit: 'kg' }), isMixing)).toBe(700);
-  expect(saidOf('lerrin-shop', book(null), isMixing)).toBe('exact');
+  expect(saidOf('lerrin-shop', mixedBook({ post }, {}), isMixing)).toBe(700);
+  expect(saidOf('lerrin-shop', mixedBook({ post }, { mass: null }), isMixing)).toBe('exact');
 });
 
 test('a price changes no rate that a marketplace is told, but how far off it is said to be', () => {
