@@ -78,7 +78,7 @@ test.each([
       'freed together': 0.95,
       'fee once': 0.95,
       'adds there': 0.8,
-      'tested before discounts': 0.75,
+      'tested before discounts': 0.65,
       'best one only': 0.6,
     },
   ],

@@ -19,7 +19,9 @@ export function touching(
   service: string,
 ): Note[] {
   const { lines, place } = asSold(question);
-  const worth = question.lines.reduce((sum, { item, units }) => sum + item.price * units, 0);
+  const worthOf = (some: Question['lines']) => some.reduce((sum, { item, units }) => sum + item.price * units, 0);
+  // As it is sold there, or as the book has it where that is more.
+  const worth = Math.max(worthOf(question.lines), worthOf(lines));
   // What nobody asked for with its code, or has no goods of, acts on neither side.
   const mayAct = (id: string): boolean => {
     const offer = offers.find((one) => one.id === id);
@@ -28,7 +30,6 @@ export function touching(
     const part = offer ? partOf(offer) : null;
     const { singles, segment } = question.shopper;
     return (
-      (offer?.values ?? []).every(({ value }) => worth >= value) &&
       (code == null || question.codes.includes(code)) &&
       (batch === null || question.codes.some((one) => singles.get(one) === batch)) &&
       (!offer?.segments || (segment !== null && offer.segments.has(segment))) &&
