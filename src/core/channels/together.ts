@@ -49,6 +49,10 @@ export interface ChargedThere<Lane extends PayingLane> {
   readonly own: readonly Together<Lane>[];
 }
 
+/** What the book charges a group with by a lane, at one place: its kind by itself, or the template's kinds as one. */
+export const chargedAs = ({ template, origin, kind }: GoodsGroup, { alone }: Pick<PayingLane, 'alone'>): string =>
+  [template.id, origin, alone ? kind : ''].join('\u0000');
+
 /** What the book charges together, place by place and service by service. */
 export function togetherIn<Lane extends PayingLane>(groups: readonly PayingGroup<Lane>[]): ChargedThere<Lane>[] {
   const places = new Map<string, { service: string; parts: Map<string, Part<Lane>[]> }>();
@@ -58,8 +62,7 @@ export function togetherIn<Lane extends PayingLane>(groups: readonly PayingGroup
       const place = `${lane.zone} ${lane.service}`;
       const row = places.get(place) ?? { service: lane.service, parts: new Map<string, Part<Lane>[]>() };
       places.set(place, row);
-      const { template, origin, kind } = group;
-      const one = group.own ? `own ${at}` : [template.id, origin, lane.alone ? kind : ''].join('\u0000');
+      const one = group.own ? `own ${at}` : chargedAs(group, lane);
       const known = row.parts.get(one);
       if (known) known.push({ at, lane });
       else row.parts.set(one, [{ at, lane }]);

@@ -209,8 +209,8 @@ function zoneNotes(book: CompiledBook, places: Places): Note[] {
 }
 
 /**
- * What is said of each lane: rates of the plans that are charged by it. From where a lane is free on both sides it charges
- * nothing.
+ * What is said of each lane: rates of the plans that are charged by it. From where a lane is free on both sides it
+ * charges nothing.
  *
  * @param freeing what is said of thresholds
  */

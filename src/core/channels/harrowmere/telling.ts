@@ -7,6 +7,7 @@ import type { Fidelity } from '../fidelity.ts';
 import { takenBy } from '../goods-groups.ts';
 import { areFew, basketsOf, dearestInAll, mostInAll } from '../levelled-baskets.ts';
 import { leastUnits, shapeOf } from '../of-goods.ts';
+import { chargedAs } from '../together.ts';
 import type { DeliveryOffer, GoodsOffer } from './format.ts';
 import type { Extent } from './labels.ts';
 import type { Places } from './places.ts';
@@ -50,10 +51,7 @@ export const mostOf = (lanes: readonly PlanLane[]): Minor => minor(dearestInAll(
 /** What the book charges as one by some lanes, once, however many plans say it. */
 function onceEach(lanes: readonly PlanLane[]): PlanLane[] {
   const groups = new Map<unknown, PlanLane>();
-  for (const lane of lanes) {
-    const { template, origin, kind, own } = lane.group;
-    groups.set(own ? lane : [template.id, origin, lane.alone ? kind : ''].join('\u0000'), lane);
-  }
+  for (const lane of lanes) groups.set(lane.group.own ? lane : chargedAs(lane.group, lane), lane);
   return [...groups.values()];
 }
 

@@ -5,6 +5,7 @@ import { beforeOnly } from '../bounds.ts';
 import { addedUp, bounded, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
 import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
+import { chargedAs } from '../together.ts';
 import { limits } from './format.ts';
 import { manifest } from './manifest.ts';
 import { placeName, speedName } from './names.ts';
@@ -71,8 +72,7 @@ function linesAt(plans: readonly ToldPlan[], spoken: Spoken): Line[] {
   const values = [...new Set(ofBasket.map(({ free }) => free.value))].sort((a, b) => a - b);
   const groups = new Map<string, Freed[]>();
   for (const one of freed.filter(({ free }) => free.of === 'group')) {
-    const { template, origin, kind } = one.plan.group;
-    const key = [template.id, origin, one.lane.alone ? kind : ''].join('\u0000');
+    const key = chargedAs(one.plan.group, one.lane);
     groups.set(key, [...(groups.get(key) ?? []), one]);
   }
   const plansOf = (members: readonly Freed[]) => members.map(({ plan }) => plan);
