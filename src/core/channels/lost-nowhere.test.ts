@@ -47,8 +47,7 @@ test.each<[ChannelId]>([['lerrin-shop'], ['harrowmere']])(
       ],
     });
     expect(saidOf(channel, book, isThreshold('abroad'))).toBe('exact');
-    const home = saidOf(channel, book, isThreshold('home'));
-    expect(home).toBe(500);
+    expect(saidOf(channel, book, isThreshold('home'))).toBe(500);
   },
 );
 
@@ -144,5 +143,27 @@ test.each([
       offers: [...offers],
     });
     expect(saidOf('findlark', book, (clause) => clause.about === 'apart' && clause.by === 'own rate')).toBe(said);
+  },
+);
+
+test('at a feed goods with a rate of their own that the book alone frees are said to be off by it', () => {
+  const own = { rate: { is: 'flat' as const, amount: '2.50' }, waived: true };
+  const goods = [item('B', { price: '60.00', ownRate: own })];
+  const book = shopOf({ post: flat('5.00', free) }, goods, channels('findlark'));
+  expect(book.pays({ B: 1 })).toBe('0.00');
+  expect(saidOf('findlark', book, (clause) => clause.about === 'apart' && clause.by === 'own rate')).toBe(250);
+});
+
+test.each([
+  ['buy and get', { is: 'buy and get', goods: null, buy: 2, get: 1, percent: '100' }],
+  ['a share', { is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } }],
+] as const)(
+  'goods that cost nothing come to no threshold, whatever offer takes something off them: %s',
+  (_, benefit) => {
+    const book = shopOf({ post: flat('5.00', free) }, [item('A', { price: '0.00' })], {
+      ...channels('lerrin-shop'),
+      offers: [offerOf('any', 1, { benefit })],
+    });
+    expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe('exact');
   },
 );

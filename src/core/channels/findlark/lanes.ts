@@ -7,7 +7,7 @@ import { dearestPays } from '../dearest-pays.ts';
 import type { Listed, Note } from '../dialect.ts';
 import { mostFeesOf } from '../fees.ts';
 import { boundedIf, exact, type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import type { GroupLane } from '../goods-groups.ts';
+import type { GoodsGroup, GroupLane } from '../goods-groups.ts';
 import { mostOfGoods } from '../of-goods.ts';
 import type { Entered } from './entries.ts';
 import { type Feed, zoneFidelity } from './feed.ts';
@@ -174,6 +174,10 @@ function chargesIn(
   return { least: Math.min(...charges), most: Math.max(0, ...charges) };
 }
 
+/** Whether goods with a rate of their own may be freed on one side alone: by a promotion of all, or in the book. */
+const mayBeFreed = (feed: Feed, { own }: GoodsGroup, lane: DeliveredLane): boolean =>
+  isFreed(feed, lane) || (own?.waivable === true && lane.threshold !== null);
+
 /** Whether some promotion makes delivery free there, of whatever goods. */
 const isFreed = ({ promotions, parts }: Feed, { part, speed }: DeliveredLane): boolean =>
   promotions.some(
@@ -194,7 +198,11 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
         own.flatMap(({ group, lanes, entered }) =>
           lanes.flatMap((lane) => [
             laneFidelity(feed, group, lane, entered.get(lane)),
-            boundedIf(isFreed(feed, lane) ? lane.most : 0, { is: 'freed together', off: lane.most }, 'live with it'),
+            boundedIf(
+              mayBeFreed(feed, group, lane) ? lane.most : 0,
+              { is: 'freed together', off: lane.most },
+              'live with it',
+            ),
           ]),
         ),
       ),

@@ -3,7 +3,7 @@ import { memo, minor, percentOf } from '../../exact/index.ts';
 import { lies, type Offer, partOf } from '../../offers/index.ts';
 import type { Acting } from '../acting.ts';
 import type { FreedLevels } from '../after-goods.ts';
-import { roundedByLine } from '../bounds.ts';
+import { roundedByLine, stated } from '../bounds.ts';
 import { levelsOf } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { type GoodsGroup, laneFor } from '../goods-groups.ts';
@@ -68,11 +68,15 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
       taken(offer, { value, units }, worth) {
         const { whole, cheapest } = actedOn(offer);
         const any = leastTaken(offer, { cheapest, value: cheapest, units: 1 });
-        const ofAll = leastTaken(offer, { cheapest, value: worth, units: Math.ceil(worth / dearest) });
+        // No basket is worth more than as many of the dearest as are compared.
+        if (worth > dearest * stated.units) return Number.POSITIVE_INFINITY;
+        const isOfAll = whole.size === groups.length;
+        const all = { cheapest, value: worth, units: Math.ceil(worth / Math.max(1, dearest)) };
+        const ofAll = isOfAll ? leastTaken(offer, all) : 0;
         // Of so many the cheapest may be others than those that are freed.
         const least = offer.benefit.is === 'buy and get' ? cheapest : shapeOf(own.goods).cheapest;
         const ofOwn = leastTaken(offer, { cheapest: least, value, units });
-        return Math.max(any, whole.size === groups.length ? ofAll : 0, whole.has(own) ? ofOwn : 0);
+        return Math.max(any, ofAll, whole.has(own) ? ofOwn : 0);
       },
     };
   };
