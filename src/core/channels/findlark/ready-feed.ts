@@ -9,9 +9,15 @@ export const momentOf = (text: string | null): Instant | null => (text === null 
 /** The key under which a promotion is held. */
 export const heldAs = ({ name }: Pick<FeedFile, 'name'>, { id }: Pick<Promotion, 'id'>): string => `${name}/${id}`;
 
-/** Entries with their prices read. */
+/** An entry with its price read. */
+export interface Charged {
+  readonly entry: Entry;
+  readonly charge: Minor;
+}
+/** Entries with their prices read; those of a country by speed, the most specific first, equal ones as in the file. */
 export interface Delivered {
-  readonly entries: readonly { readonly entry: Entry; readonly charge: Minor }[];
+  readonly entries: readonly Charged[];
+  readonly at: ReadonlyMap<string, ReadonlyMap<string, readonly Charged[]>>;
 }
 /** What an item costs by its sale, and from when until when. */
 export interface SaleTime {
@@ -39,7 +45,7 @@ export interface Running {
   takes(lines: readonly Bought[]): { readonly counts: number; readonly takes: number };
 }
 /** A line with what a unit of it costs after its sale. */
-export interface Bought extends Sold {
+export interface Bought extends Omit<Sold, 'mass'> {
   readonly item: Item;
   readonly costs: number;
 }
@@ -50,6 +56,8 @@ export interface ReadyFeed {
   readonly delivered: readonly Delivered[];
   readonly items: ReadonlyMap<string, Item>;
   readonly promotions: readonly Running[];
+  /** The promotions of a country, in the order of the file. */
+  readonly runningIn: ReadonlyMap<string, readonly Running[]>;
 }
 
 /** Whether a moment lies in a period: its begin counts, its end does not. */
@@ -73,10 +81,10 @@ export function readyFeed(file: FeedFile): ReadyFeed {
   const deliveries = new Map(
     file.deliveries.map(({ id, entries }): [string, Delivered] => [
       id,
-      { entries: entries.map((entry) => ({ entry, charge: amount(entry.price) })) },
+      deliveredBy(entries.map((entry) => ({ entry, charge: amount(entry.price) }))),
     ]),
   );
-  const none: Delivered = { entries: [] };
+  const none = deliveredBy([]);
   const items = new Map<string, Item>();
   for (const { id, price, delivery, labels, sale } of file.items)
     items.set(id, {
@@ -86,8 +94,25 @@ export function readyFeed(file: FeedFile): ReadyFeed {
       sale: sale && { price: amount(sale.price), from: momentOf(sale.from), until: momentOf(sale.until) },
     });
   const delivered = [...deliveries.values()];
-  return { file, delivered, items, promotions: file.promotions.map((promotion) => runningOf(file, promotion, items)) };
+  const promotions = file.promotions.map((promotion) => runningOf(file, promotion, items));
+  const runningIn = new Map<string, Running[]>();
+  for (const one of promotions)
+    for (const country of one.countries) runningIn.set(country, [...(runningIn.get(country) ?? []), one]);
+  return { file, delivered, items, promotions, runningIn };
 }
+
+function deliveredBy(entries: readonly Charged[]): Delivered {
+  const at = new Map<string, Map<string, Charged[]>>();
+  for (const one of [...entries].sort((a, b) => rankOf(b.entry) - rankOf(a.entry))) {
+    const { country, speed } = one.entry;
+    const here = at.get(country) ?? new Map<string, Charged[]>();
+    at.set(country, here.set(speed, [...(here.get(speed) ?? []), one]));
+  }
+  return { entries, at };
+}
+
+const rankOf = ({ within }: Entry): number =>
+  within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1;
 
 function runningOf(file: FeedFile, promotion: Promotion, items: ReadonlyMap<string, Item>): Running {
   const { of } = promotion;

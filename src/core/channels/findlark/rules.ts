@@ -15,6 +15,7 @@ import { type Entry, type FeedFile, type FeedItem, readFeeds, type Sale, written
 import { speeds } from './limits.ts';
 import {
   type Bought,
+  type Charged,
   costsAt,
   type Delivered,
   heldAs,
@@ -43,14 +44,12 @@ const patternOf = ({ country, within }: Entry): Pattern =>
     : within.is === 'part'
       ? { is: 'part', country, part: within.part }
       : { is: 'prefix', country, prefix: within.prefix };
-const rankOf = ({ within }: Entry): number =>
-  within.is === 'prefix' ? 10 + within.prefix.length : within.is === 'part' ? 2 : 1;
+/** Whether an entry of a place's country is for it. */
 const fits = ({ country, within }: Entry, place: Place): boolean =>
-  country === place.country &&
-  (within.is === 'country' ||
-    (within.is === 'part'
-      ? place.part === within.part
-      : place.postcode !== null && beginsWith(country, place.postcode, within.prefix)));
+  within.is === 'country' ||
+  (within.is === 'part'
+    ? place.part === within.part
+    : place.postcode !== null && beginsWith(country, place.postcode, within.prefix));
 
 /** What Findlark does by its files: docs/formats/findlark.md, "Evaluation, in order". */
 export function rulesOf(files: readonly FeedFile[]): Rules {
@@ -120,46 +119,51 @@ function distinctTimes(files: readonly FeedFile[]): Pick<SaleTime, 'from' | 'unt
   return [...found.values()].map(({ from, until }) => ({ from: momentOf(from), until: momentOf(until) }));
 }
 
-function entryFor({ entries }: Delivered, place: Place, speed: string): Delivered['entries'][number] | null {
-  let best: Delivered['entries'][number] | null = null;
-  for (const one of entries)
-    if (one.entry.speed === speed && fits(one.entry, place) && (!best || rankOf(one.entry) > rankOf(best.entry)))
-      best = one;
-  return best;
+/** The most specific entry of a speed for a place. */
+const entryFor = ({ at }: Delivered, place: Place, speed: string): Charged | null =>
+  at
+    .get(place.country)
+    ?.get(speed)
+    ?.find(({ entry }) => fits(entry, place)) ?? null;
+
+/** A promotion that a basket meets, and the lines that it is for. */
+interface Fitting {
+  readonly by: Running;
+  readonly lines: readonly Bought[];
 }
 
 function choicesIn(feed: ReadyFeed, { lines: sold, place, codes }: ChannelBasket, moment: Instant): ChannelChoice[] {
-  const lines = sold.map((line): Bought => {
-    const item = feed.items.get(line.listing) as Item;
-    return { ...line, item, costs: costsAt(item, line.price, moment) };
+  const lines = sold.map(({ listing, units, price }): Bought => {
+    const item = feed.items.get(listing) as Item;
+    return { listing, units, price, item, costs: costsAt(item, price, moment) };
   });
-  const fitting = feed.promotions.filter((one) => {
-    const { code, leastUnits } = one.promotion;
-    if (!isIn(one, moment) || !one.countries.has(place.country)) return false;
-    if (code !== null && !codes.includes(code)) return false;
-    const some = lines.filter(one.isFor);
-    return (
-      some.length > 0 &&
-      (one.least === null || sumOf(some) >= one.least) &&
-      (leastUnits === null || some.reduce((sum, { units }) => sum + units, 0) >= leastUnits)
-    );
-  });
+  const fitting: Fitting[] = [];
+  for (const by of feed.runningIn.get(place.country) ?? []) {
+    const { code, leastUnits } = by.promotion;
+    if (!isIn(by, moment) || (code !== null && !codes.includes(code))) continue;
+    const some = lines.filter(by.isFor);
+    if (some.length === 0 || (by.least !== null && sumOf(some) < by.least)) continue;
+    if (leastUnits === null || some.reduce((sum, { units }) => sum + units, 0) >= leastUnits)
+      fitting.push({ by, lines: some });
+  }
   let best: { counts: number; takes: number; by: Running | null } = { counts: 0, takes: 0, by: null };
-  for (const one of fitting) {
-    const some = one.takes(lines.filter(one.isFor));
-    if (some.counts > best.counts) best = { ...some, by: one };
+  for (const { by, lines: some } of fitting) {
+    const off = by.takes(some);
+    if (off.counts > best.counts) best = { ...off, by };
   }
   const sales = lines.reduce((sum, { units, price, costs }) => sum + units * (price - costs), 0);
   const discount = minor(sales + best.takes);
   return speeds.flatMap((speed): ChannelChoice[] => {
-    let dearest: Delivered['entries'][number] | null = null;
+    let dearest: Charged | null = null;
     for (const { item } of lines) {
       const one = entryFor(item.delivered, place, speed);
       if (!one) return [];
       if (!dearest || one.charge > dearest.charge) dearest = one;
     }
     if (!dearest) return [];
-    const freeing = fitting.find(({ promotion: { does } }) => does.kind === 'delivery' && does.speeds.includes(speed));
+    const freeing = fitting.find(
+      ({ by: { promotion } }) => promotion.does.kind === 'delivery' && promotion.does.speeds.includes(speed),
+    )?.by;
     const steps: SideStep[] = [{ step: 'place', amount: null, by: { is: 'place', name: entryText(dearest.entry) } }];
     if (sales > 0) steps.push({ step: 'discount', amount: minor(sales), by: { is: 'sale' } });
     if (best.by && best.takes > 0) {

@@ -82,7 +82,15 @@ export function rulesInPounds(shop: Shop): Rules {
     without: (keys) => asThere(rules.without(keys)),
     charges: (basket, moment) =>
       rules.charges(
-        { ...basket, lines: basket.lines.map((line) => ({ ...line, price: priceOf(line.listing) ?? line.price })) },
+        {
+          ...basket,
+          lines: basket.lines.map(({ listing, units, price, mass }) => ({
+            listing,
+            units,
+            price: priceOf(listing) ?? price,
+            mass,
+          })),
+        },
         moment,
       ),
   });
