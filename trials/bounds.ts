@@ -64,7 +64,8 @@ for (const [id, worldOf] of [
     told(`book ${seed}, whole`, weighedAt(dialect, whole, baskets, seed, { places: placesOfBooks, arePriced: false }));
     const place = placesOfBooks[seed % placesOfBooks.length] as string;
     const few = sayableOf(dialect, cutOf(dialect, book, place, seed));
-    cut.push(...told(`book ${seed}`, weighedAt(dialect, few, baskets, seed, { places: [place], arePriced: false })));
+    const weighing = { places: [place], arePriced: id !== 'findlark' };
+    cut.push(...told(`book ${seed}`, weighedAt(dialect, few, baskets, seed, weighing)));
   }
   print(cut);
   console.log('The demo’s book');

@@ -112,7 +112,7 @@ export function aiming(
       case 3: {
         if (lines.length > 1 && under(2) === 0) return { ...found, lines: lines.filter((one) => one !== line) };
         const more = { at: pick(free), units: 1 + under(3), price: line.price === null ? null : priceOf(line) };
-        return free.length > 0 && lines.length < 4 ? { ...found, lines: [...lines, more] } : found;
+        return free.length > 0 && lines.length < most.units ? { ...found, lines: [...lines, more] } : found;
       }
       case 4: {
         if (places.length > 1 && under(3) === 0) return { ...found, place: pick(places) };

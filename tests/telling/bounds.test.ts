@@ -116,7 +116,8 @@ test.each([
   const found = Array.from({ length: times(60) }, (_, i) => seedFrom(1) + i).flatMap((seed) => {
     const place = placesOfBooks[seed % placesOfBooks.length] as string;
     const file = sayableOf(dialect, cutOf(dialect, worldOf(seed).book, place, seed));
-    const { found: all, beyond } = weighedAt(dialect, file, 2000, seed, { places: [place], arePriced: false });
+    const weighing = { places: [place], arePriced: id !== 'findlark' };
+    const { found: all, beyond } = weighedAt(dialect, file, 2000, seed, weighing);
     expect(beyond, `book ${seed}`).toEqual([]);
     return all;
   });

@@ -51,6 +51,9 @@ function linkedWith(note: Note, notes: readonly Note[]): ReadonlySet<Note> {
   );
 }
 
+/** What half a cent of each of twenty lines or units comes to. */
+const roundedByLine = 10;
+
 /**
  * What twenty lines, each rounded by itself, may come to more or less, in cents: of each share of goods that is taken a
  * tenth, of each of the order one. Baskets that are looked for have three lines or four.
@@ -65,6 +68,13 @@ const roundingIn = ({ offers }: BookFile): number =>
           : '100';
     return sum + (Number(percent) === 100 ? 0 : benefit.is === 'off order' ? 1 : 10);
   }, 0);
+
+/** What of a bound is rounding: of what it says itself, or of the offers that it names. */
+const roundingOf = (note: Note, file: BookFile): number => {
+  const losses = note.fidelity.is === 'bounded' ? note.fidelity.losses : [];
+  const own = losses.some(({ is }) => is === 'rounded by line' || is === 'rounded by unit') ? roundedByLine : 0;
+  return Math.max(own, namedBy(note).length > 0 ? roundingIn(file) : 0);
+};
 
 /** Whether a bound is of what all orders come to. */
 const isOfAllOrders = ({ fidelity }: Note): boolean =>
@@ -134,13 +144,18 @@ export function weighedAt(
   const { rules, notes: all } = dialect.render(book, goods);
   const notes = all.filter((note) => !isOfAllOrders(note));
   const beyond: string[] = [];
+  const isLive = (id: string) =>
+    book.offers.some((offer) => offer.id === id && (offer.from ?? at) <= at && at < (offer.until ?? at + 1));
+  // What no longer acts, or not yet, no basket of this moment meets.
+  const meets = (note: Note) =>
+    [...namedBy(note), ...(note.clause.about === 'offer' ? [note.clause.offer] : [])].every(isLive);
   const found = notes.flatMap((note) =>
-    boundOf(note) > 0
+    boundOf(note) > 0 && meets(note)
       ? [
           {
             note,
             linked: linkedWith(note, notes),
-            rounding: namedBy(note).length > 0 ? roundingIn(file) : 0,
+            rounding: roundingOf(note, file),
             widest: 0,
             asked: 0,
             by: null as Aimed | null,

@@ -3,6 +3,7 @@ import { type Decimal, gram, type Mass, type Minor, minor, percentOf } from '../
 import { allGoods, type Benefit, type Off, type Offer, type Part } from '../offers/index.ts';
 import { type Acting, loweringAt } from './acting.ts';
 import { bounded, exact, type Fidelity, type MetRange, type Remedy } from './fidelity.ts';
+import { excludes } from './keeping-out.ts';
 
 /** Within what baskets answers are compared and bounds are stated. */
 export const stated = {
@@ -61,34 +62,67 @@ interface Lowering {
   readonly lost: number;
 }
 
-/** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
-function loweringOf(value: Minor, offers: readonly Offer[]): Lowering {
-  const unknown = { to: Number.POSITIVE_INFINITY, lost: Number.POSITIVE_INFINITY };
-  const shares: ((value: number) => number)[] = [];
-  let [amounts, byLine] = [0, 0];
-  for (const { benefit, kind } of offers) {
-    const { is, off } = benefit as Benefit & { off?: Off };
-    if (kind.sort === 'gift') continue;
-    if (benefit.is === 'spend steps') {
-      amounts += Math.max(...benefit.steps.map((step) => step.off));
-      continue;
-    }
-    if (benefit.is === 'buy and get') {
-      // Of so many the cheapest: they are worth no more than their share of all.
-      const { buy, get, percent } = benefit;
-      shares.push((worth) => percentOf(minor(Math.ceil((worth * get) / (buy + get))), percent));
-      byLine += 1;
-    } else if ((is !== 'off order' && is !== 'off goods') || off === undefined) return unknown;
-    else if (off.by === 'percent') {
-      shares.push((worth) => takenBy(worth, [off.percent]));
-      if (is === 'off goods') byLine += 1;
-    } else amounts += is === 'off order' ? off.amount : off.amount * stated.units;
+/** What an offer takes off what is worth so much, from a list value on, in minor units; infinite where that is unknown. */
+interface Taking {
+  readonly from: number;
+  readonly share: (worth: number) => number;
+  readonly amount: number;
+  /** What rounding line by line adds. */
+  readonly rounding: number;
+}
+const none: Taking = { from: 0, share: () => 0, amount: 0, rounding: 0 };
+
+/** One for each step, of which the last counts that is reached; a cap that a channel may not know aside. */
+function takingOf(offer: Offer): Taking[] {
+  const { benefit, kind } = offer;
+  const from = asksWorth(offer);
+  if (kind.sort === 'gift') return [];
+  if (benefit.is === 'spend steps')
+    return benefit.steps.map((step, i) => ({
+      ...none,
+      from: Math.max(from, step.from),
+      // By its test what is spent is no more than all are worth.
+      amount: Math.max(...benefit.steps.slice(0, i + 1).map(({ off }) => off)),
+    }));
+  if (benefit.is === 'buy and get') {
+    // Of so many the cheapest: they are worth no more than their share of all.
+    const { buy, get, percent } = benefit;
+    const share = (worth: number) => percentOf(minor(Math.ceil((worth * get) / (buy + get))), percent);
+    return [{ ...none, from, share, rounding: roundedByLine }];
   }
-  const taken = (worth: number) => shares.reduce((sum, share) => sum + share(worth), 0);
-  if (taken(10_000) >= 10_000) return unknown;
-  const more = byLine * roundedByLine;
-  const to = leastFor(value + amounts + more, (worth) => worth - taken(worth) >= value + amounts + more);
-  return { to, lost: taken(to) + amounts + more };
+  const { is, off } = benefit as Benefit & { off?: Off };
+  if ((is !== 'off order' && is !== 'off goods') || off === undefined)
+    return [{ ...none, from, amount: Number.POSITIVE_INFINITY }];
+  if (off.by === 'amount')
+    return [{ ...none, from, amount: is === 'off order' ? off.amount : off.amount * stated.units }];
+  const share = (worth: number) => takenBy(worth, [off.percent]);
+  return [{ ...none, from, share, rounding: is === 'off goods' ? roundedByLine : 0 }];
+}
+
+/** Beside other goods an offer may act whatever some of them are worth. */
+const takingOfSome = (offer: Offer): Taking[] =>
+  takingOf(offer)
+    .slice(-1)
+    .map((last) => ({ ...last, from: 0 }));
+
+/** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
+function loweringOf(value: Minor, offers: readonly Offer[], taking: (offer: Offer) => Taking[] = takingOf): Lowering {
+  const all = offers.map(taking);
+  const froms = [...new Set([0, ...all.flat().map(({ from }) => from)])].sort((a, b) => a - b);
+  let lowering: Lowering = { to: value, lost: 0 };
+  froms.forEach((from, i) => {
+    const acting = all.flatMap((steps) => steps.filter((one) => one.from <= from).at(-1) ?? []);
+    const amounts = acting.reduce((sum, { amount, rounding }) => sum + amount + rounding, 0);
+    const taken = (worth: number) => acting.reduce((sum, { share }) => sum + share(worth), 0);
+    const isEndless = amounts === Number.POSITIVE_INFINITY || taken(10_000) >= 10_000;
+    const least = value + amounts;
+    const met = isEndless ? Number.POSITIVE_INFINITY : leastFor(least, (worth) => worth - taken(worth) >= least);
+    if (met <= from) return;
+    const to = Math.min(met, froms[i + 1] ?? met);
+    const lost = isEndless ? Number.POSITIVE_INFINITY : taken(to) + amounts;
+    lowering = { to: Math.max(lowering.to, to), lost: Math.max(lowering.lost, lost) };
+  });
+  return lowering;
 }
 
 /** What a basket is worth at the least in which an offer acts: what it asks of some goods, all are worth. */
@@ -112,7 +146,9 @@ const isOfUnits = ({ benefit }: Offer): boolean => benefit.is === 'buy and get';
 
 /** The same of some goods, beside others that offers are for too. */
 const highestOfSome = (value: Minor, offers: readonly Offer[]): number =>
-  offers.some(isOfUnits) ? stated.value : highestBelow(value, offers) + roundedByLine;
+  offers.some(isOfUnits)
+    ? stated.value
+    : Math.min(loweringOf(value, offers, takingOfSome).to - 1 + roundedByLine, stated.value);
 
 /** The highest list value of goods that a threshold for them may leave charged in the book, within what is compared. */
 export function chargedUpTo(acting: Acting, threshold: Threshold): number {
@@ -134,10 +170,10 @@ export function beforeOnly(
   unseen: (offer: Offer) => boolean = () => true,
 ): Fidelity {
   if (threshold.test === 'before') return exact;
-  const all = loweringAt(acting).filter(unseen);
   // Of some goods, or of a group, what others take is no matter of how much is in all.
   const isWhole = isOfWhole(threshold);
-  const lowering = isWhole ? bringingBelow(threshold.value, all) : all;
+  const all = isWhole ? bringingBelow(threshold.value, loweringAt(acting)) : loweringAt(acting);
+  const lowering = all.filter(unseen);
   const codes = orderPercents(acting.book).filter(({ offer }) => lowering.includes(offer));
   const others = lowering.filter((offer) => !codes.some((one) => one.offer === offer));
   if (lowering.length === 0) return exact;
@@ -156,10 +192,19 @@ export function beforeOnly(
     to: minor(Math.max(...codes.map(({ percent }) => leastBefore(threshold.value, [percent])))),
   });
   // Of some goods the share that is taken is of all goods beside them too.
+  const highest = isWhole ? highestBelow : highestOfSome;
   const off = minor(
-    isWhole
-      ? Math.min(most(highestBelow(threshold.value, lowering)), loweringOf(threshold.value, lowering).lost)
-      : most(highestOfSome(threshold.value, lowering)),
+    Math.max(
+      ...lowering.map((one) => {
+        const beside = all.filter((other) => other === one || !excludes(acting.book, one, other));
+        const charged = most(highest(threshold.value, beside));
+        if (!isWhole) return charged;
+        // What both see lowers the value first: what is left of it is less than what an offer asks of the list.
+        const own = beside.filter(unseen);
+        const { lost } = loweringOf(threshold.value, own, own.length < beside.length ? takingOfSome : takingOf);
+        return Math.min(charged, lost);
+      }),
+    ),
   );
   if (off === 0) return exact;
   return bounded(

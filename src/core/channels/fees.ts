@@ -1,6 +1,7 @@
 import { gram, type Minor, minor } from '../exact/index.ts';
 import { stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
+import { type GroupLane, takenBy } from './goods-groups.ts';
 import { mostOf } from './programme.ts';
 
 /** Goods of one fee, price and mass. */
@@ -36,21 +37,25 @@ export function mostFees(
   return minor(needed.length > mostNeeded ? Math.min(most, atMost(needed)) : exactly(needed));
 }
 
-/** Goods that services take, as a channel is told: of a group, by its lanes. */
+/** Goods of a group with the lanes that a channel is told. */
 interface Delivered {
   readonly goods: readonly Listed[];
-  readonly services: ReadonlySet<string>;
+  readonly lanes: readonly { readonly service: string; readonly by: GroupLane }[];
 }
 
 /** The same of baskets that some service takes. */
 export function mostFeesOf(delivered: readonly Delivered[]): Minor {
-  const handled = delivered.map(({ goods, services }) => ({
-    services,
-    goods: goods.filter(({ handling }) => handling),
-  }));
-  const services = new Set(handled.flatMap((one) => [...one.services]));
-  const takenBy = (service: string) => handled.flatMap((one) => (one.services.has(service) ? one.goods : []));
-  return minor(Math.max(0, ...[...services].map((service) => mostFees(takenBy(service)))));
+  const taken = new Map<string, Set<Listed>>();
+  for (const { goods, lanes } of delivered) {
+    const handled = goods.filter(({ handling }) => handling);
+    if (handled.length === 0) continue;
+    for (const { service, by } of lanes) {
+      const some = taken.get(service) ?? new Set<Listed>();
+      taken.set(service, some);
+      for (const item of takenBy(by, handled)) some.add(item);
+    }
+  }
+  return minor(Math.max(0, ...[...taken.values()].map((goods) => mostFees([...goods]))));
 }
 
 const [mostKinds, mostNeeded] = [500, 6];

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
+import { either, flat, item, offerOf, shopOf } from '../../../tests/books/shop.ts';
 import type { BookInput, ChannelId } from '../book/index.ts';
 import { dialectOf, type Note } from './index.ts';
 
@@ -165,5 +165,96 @@ test.each([
       offers: [offerOf('any', 1, { benefit })],
     });
     expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe('exact');
+  },
+);
+
+test('what a goods offer leaves is lowered by an order offer that the shop does not mind', () => {
+  const book = (eitherOr: BookInput['eitherOr']) =>
+    shopOf({ post: flat('1.50', { value: '4.00', test: 'after', of: 'basket' }) }, [item('A')], {
+      ...channels('lerrin-shop'),
+      offers: [
+        offerOf('half', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '50' } } }),
+        offerOf('less', 2, { benefit: { is: 'off order', off: { by: 'amount', amount: '2.00' } } }),
+      ],
+      eitherOr,
+    });
+  // Of 10.00 there are 5.00 left, from which the shop delivers free, and then 3.00.
+  expect(book([]).pays({ A: 1 })).toBe('1.50');
+  expect(saidOf('lerrin-shop', book([]), isThreshold('home'))).toBe(150);
+  // By itself neither brings 10.00 below 4.00.
+  expect(saidOf('lerrin-shop', book([either('one', ['half', 'less'])]), isThreshold('home'))).toBe('exact');
+});
+
+test.each([
+  ['20.00', 'exact'],
+  ['11.00', 200],
+])('an offer that asks %s of an order brings no order below that asks more than it leaves: %s', (from, said) => {
+  const book = shopOf(
+    { post: flat('5.00', { value: '10.00', test: 'after', of: 'basket' }) },
+    [item('A', { price: '1.00' })],
+    {
+      ...channels('lerrin-shop'),
+      offers: [
+        offerOf('steps', 1, {
+          benefit: { is: 'spend steps', test: 'before', goods: null, steps: [{ from, off: '2.00' }] },
+        }),
+      ],
+    },
+  );
+  expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(said);
+});
+
+test.each<[ChannelId, string]>([
+  ['lerrin-shop', 'basket'],
+  ['lerrin-shop', 'group'],
+  ['harrowmere', 'basket'],
+  ['harrowmere', 'group'],
+])('at %s a threshold of its %s that no goods come to is met on neither side', (channel, of) => {
+  const asked = { value: '250.00', test: 'after', of: of as 'basket' | 'group' } as const;
+  const dear = item('B', { price: '90.00', barred: ['post'] });
+  const book = shopOf({ post: flat('5.00', asked) }, [item('A'), dear], {
+    ...channels(channel),
+    offers: [offerOf('tenth', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '10' } } })],
+  });
+  expect(saidOf(channel, book, isThreshold('home'))).toBe('exact');
+});
+
+test('at a feed a sale lowers no price of goods that another offer is for', () => {
+  const selections = ['small', 'large'].map((id) => ({
+    id,
+    name: id,
+    takes: { is: 'tags' as const, any: [id], all: [] },
+    except: [],
+  }));
+  const book = (tags: readonly string[]) =>
+    shopOf({ post: flat('5.00') }, [item('A', { tags: ['small'] }), item('B', { tags: [...tags] })], {
+      ...channels('findlark'),
+      selections,
+      offers: [
+        offerOf('sale', 1, { benefit: { is: 'off goods', goods: 'small', off: { by: 'percent', percent: '50' } } }),
+        offerOf('code', 2, {
+          benefit: { is: 'off goods', goods: 'large', off: { by: 'percent', percent: '20' } },
+          code: { is: 'shared', code: 'LARGE' },
+        }),
+      ],
+    });
+  const isCode = (clause: Note['clause']) => clause.about === 'offer' && clause.offer === 'code';
+  expect(saidOf('findlark', book(['large']), isCode)).toBe('exact');
+  expect(saidOf('findlark', book(['small', 'large']), isCode)).toBeGreaterThan(0);
+});
+
+test.each<[ChannelId]>([['harrowmere'], ['findlark']])(
+  'at %s goods that a service is barred for pay no fee by it',
+  (channel) => {
+    const fee = { each: '1.00', waived: false };
+    const book = (barred: string[]) =>
+      shopOf(
+        { post: flat('5.00') },
+        [item('A', { fee }), item('B', { fee: { each: '2.00', waived: false }, barred })],
+        channels(channel),
+      );
+    const isFee = (clause: Note['clause']) => clause.about === 'apart' && clause.by === 'fee';
+    expect(saidOf(channel, book([]), isFee)).toBe(4000);
+    expect(saidOf(channel, book(['post']), isFee)).toBe(2000);
   },
 );

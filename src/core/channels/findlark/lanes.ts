@@ -209,10 +209,7 @@ export function goodsNotes(feed: Feed, goods: readonly Listed[], said: readonly 
     });
   const handled = goods.filter(({ handling }) => handling !== null);
   const most = mostFeesOf(
-    said.map(({ group, lanes }) => ({
-      goods: group.goods,
-      services: new Set(lanes.flatMap(({ service, lost }) => (lost === null ? service : []))),
-    })),
+    said.map(({ group, lanes }) => ({ goods: group.goods, lanes: lanes.filter(({ lost }) => lost === null) })),
   );
   if (handled.length > 0)
     notes.push({

@@ -1,7 +1,7 @@
 import { decimalText, type Instant, type Minor, minor } from '../../exact/index.ts';
 import { allGoods, conditionKindOf, lies, type Offer, type Part, partOf, sharedCode } from '../../offers/index.ts';
 import { isFor } from '../acting.ts';
-import type { Note } from '../dialect.ts';
+import type { Listed, Note } from '../dialect.ts';
 import { addedUp, bounded, exact, type Fidelity, noMoreThan, unsayable, worstOf } from '../fidelity.ts';
 import { lessBy, lesserInAll } from '../lesser.ts';
 import { forSomeAlone, limitsLost } from '../plain-offer.ts';
@@ -312,8 +312,11 @@ function readsOf(one: Promotion): Note['reads'][number] {
 const mostOff = ({ as, most }: ToldOffer): number => (as === 'delivery' ? most : Number.POSITIVE_INFINITY);
 
 /** A promotion of goods takes its share of what they cost after sales; in the book both look at the list. */
-function afterSales(told: readonly ToldOffer[], one: ToldOffer): Fidelity {
-  const sales = one.as === 'goods' && one.offer.level === 'goods' ? told.filter(({ as }) => as === 'sale') : [];
+function afterSales({ goods }: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
+  if (one.as !== 'goods' || one.offer.level !== 'goods') return exact;
+  const isOf = (item: Listed, { offer }: ToldOffer) => lies(item, partOf(offer) ?? allGoods);
+  const mayMeet = (sale: ToldOffer) => goods.some((item) => isOf(item, one) && isOf(item, sale));
+  const sales = told.filter((other) => other.as === 'sale' && mayMeet(other));
   if (sales.length === 0) return exact;
   const off = minor(sales.reduce((sum, sale) => sum + lessBy(one, sale.most), 0));
   const offers = sales.map(({ offer }) => offer.id);
@@ -324,7 +327,8 @@ function afterSales(told: readonly ToldOffer[], one: ToldOffer): Fidelity {
  * An offer as it is used beside others there: of the promotions of goods the one that takes most, one of delivery with
  * it, and sales beside all of them, whatever the book lets act together.
  */
-function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
+function besideOthers(feed: Feed, told: readonly ToldOffer[], one: ToldOffer): Fidelity {
+  const { keepsOut } = feed;
   const others = told.filter((other) => other !== one);
   const ids = (some: readonly ToldOffer[]) => some.map(({ offer }) => offer.id);
   const keeps = (other: ToldOffer) => keepsOut(one.offer, other.offer);
@@ -340,7 +344,7 @@ function besideOthers({ keepsOut }: Feed, told: readonly ToldOffer[], one: ToldO
   return worstOf([
     addedUp([
       // Where it is not used there it is used on no price that is too low.
-      worstOf([one.fidelity, afterSales(told, one)]),
+      worstOf([one.fidelity, afterSales(feed, told, one)]),
       by(apart, () => {
         const most = lesserInAll(one, apart, (a, b) => keepsOut(a.offer, b.offer) === 'always');
         return bounded(most, { is: 'best one only', offers: ids(apart) }, 'compete', 'live with it');

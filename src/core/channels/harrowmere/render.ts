@@ -148,10 +148,7 @@ function ownNotes(goods: readonly Listed[], plans: readonly ToldPlan[]): Note[] 
   const handled = goods.filter(({ handling }) => handling !== null);
   const each = Math.max(0, ...handled.map(({ handling }) => handling?.each ?? 0)) as Minor;
   const most = mostFeesOf(
-    plans.map((told) => ({
-      goods: told.goods,
-      services: new Set(told.lanes.flatMap(({ service, rate }) => (rate ? service : []))),
-    })),
+    plans.map((told) => ({ goods: told.goods, lanes: told.lanes.filter(({ rate }) => rate !== null) })),
   );
   if (handled.length > 0)
     notes.push({
@@ -279,7 +276,7 @@ function laneNotes(
 
 /** The highest value of baskets that a lane's threshold leaves charged. */
 const paidBelow = ({ threshold }: PlanLane): number =>
-  threshold?.over === 'value' && threshold.of === 'basket' ? threshold.value - 1 : stated.value;
+  threshold?.over === 'value' ? threshold.value - 1 : stated.value;
 
 /** Rates that are told, a line for each plan: they are alike at all places of a zone. */
 function ratesRead(told: readonly { plan: Plans['plans'][number]; lane: ToldPlan['lanes'][number] }[]): ReadLine[] {

@@ -1,8 +1,9 @@
 import type { Minor } from '../../exact/index.ts';
 import { allGoods } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
-import { beforeOnly } from '../bounds.ts';
-import { addedUp, bounded, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
+import { beforeOnly, stated } from '../bounds.ts';
+import { addedUp, bounded, boundedIf, exact, type Fidelity, type Remedy, unsayable, worstOf } from '../fidelity.ts';
+import { shapeOf } from '../of-goods.ts';
 import { fitted } from '../reach.ts';
 import { freeFromTerms, freeFromTitle } from '../shopper-texts.ts';
 import { chargedAs } from '../together.ts';
@@ -160,15 +161,19 @@ function fidelityAt(
   const free = lanes.find(({ threshold }) => threshold)?.threshold as FreeFrom;
   if (free.over !== 'value')
     return unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it');
+  const here = plans.filter((plan) => lanesAt([plan], place.key, service).length > 0);
+  // What no goods that go there are worth is met on neither side.
+  const counting = here.filter((plan) => free.of === 'basket' || mine.includes(plan));
+  const dearest = Math.max(0, ...counting.map(({ goods }) => shapeOf(goods).dearest));
+  if (free.value > dearest * stated.units) return exact;
   const found: Fidelity[] = [
     beforeOnly({ book, channel: manifest.id, zones: place.zones }, free, (value) => mostMeant(lanes, value)),
   ];
-  const here = plans.filter((plan) => lanesAt([plan], place.key, service).length > 0);
   const alone = (line: Line) => here.every((plan) => line.plans.includes(plan));
   if (free.of === 'basket' && !saying.some((line) => line.value === free.value && alone(line))) {
     // There its own goods are worth less than is asked; what else plans of one group pay is said of how they mix.
     const off = mostMeant(lanes, free.value - 1);
-    found.push(bounded(off, { is: 'spend on what is freed', off }, 'the same threshold for all', 'live with it'));
+    found.push(boundedIf(off, { is: 'spend on what is freed', off }, 'the same threshold for all', 'live with it'));
   }
   const ofBasket: readonly Remedy[] = free.of === 'group' ? ['free from the basket'] : ['the same threshold for all'];
   const rivalsOf = (line: Line) => lines.filter((other) => !isWithin(line, other) && !isWithin(other, line));

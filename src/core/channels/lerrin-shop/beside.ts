@@ -6,7 +6,7 @@ import type { FreedLevels } from '../after-goods.ts';
 import { roundedByLine, stated } from '../bounds.ts';
 import { levelsOf } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
-import { type GoodsGroup, laneFor } from '../goods-groups.ts';
+import { type GoodsGroup, laneFor, takenBy } from '../goods-groups.ts';
 import { shapeOf } from '../of-goods.ts';
 import type { ShopPlaces } from './places.ts';
 
@@ -14,10 +14,18 @@ import type { ShopPlaces } from './places.ts';
 export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Acting, 'zones'> {
   /** What another group pays at the least; null where there is none. */
   readonly any: number | null;
+  /** The most that goods come to which go there together. */
+  readonly worth: number;
 }
 
 /** Where nothing is known of what else is in a basket. */
-export const besideAnything: Beside = { zones: null, any: 0, paid: () => 0, taken: () => 0 };
+export const besideAnything: Beside = {
+  zones: null,
+  any: 0,
+  worth: stated.value,
+  paid: () => 0,
+  taken: () => 0,
+};
 
 /** What is beside a group, in a zone of the shop's and for a service. */
 export type BesideAt = (group: GoodsGroup, zone: ShopPlaces, service: string) => Beside;
@@ -30,7 +38,6 @@ interface ActedOn {
 }
 
 export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): BesideAt {
-  const dearest = Math.max(0, ...groups.map(({ goods }) => shapeOf(goods).dearest));
   const places = new Map(book.templates.map(({ id }, at) => [id, at]));
   const actedOn = memo((offer: Offer): ActedOn => {
     const part = partOf(offer);
@@ -46,11 +53,21 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
     return { some, whole, cheapest };
   });
   return (own, { zones }, service) => {
+    const laneOf = ({ template }: GoodsGroup) => {
+      const at = places.get(template.id) ?? 0;
+      return book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+    };
+    const dearest = Math.max(
+      0,
+      ...groups.map((group) => {
+        const lane = laneOf(group);
+        return lane ? shapeOf(takenBy(laneFor(book, group, lane), group.goods)).dearest : 0;
+      }),
+    );
     const paidBy = (some: Iterable<GoodsGroup>): number => {
       let least = Number.POSITIVE_INFINITY;
       for (const group of some) {
-        const at = places.get(group.template.id) ?? 0;
-        const lane = book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
+        const lane = laneOf(group);
         const charges = lane ? levelsOf(laneFor(book, group, lane), group.goods).map(({ charge }) => charge) : [];
         // What may be free itself pays nothing.
         if (charges.length > 0) least = Math.min(least, lane?.freeFrom ? 0 : Math.min(...charges));
@@ -61,6 +78,7 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
     return {
       zones,
       any: Number.isFinite(least) ? least : null,
+      worth: Math.min(stated.value, dearest * stated.units),
       paid(offer) {
         const { some } = actedOn(offer);
         return some.has(own) ? 0 : paidBy(some);

@@ -126,6 +126,7 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
         bookZone,
         service.id,
         beside.any,
+        beside.worth,
         ...book.offers.filter(isOfGoods).map(beside.paid),
         ...holding,
       ].join(' ');

@@ -28,15 +28,18 @@ interface Freed {
  * A lane's threshold as the shop tests it: the value of the whole basket, after goods campaigns alone. Of a group by
  * itself, beside which no other goes, its own value is that of the basket.
  */
-export function thresholdOf(book: CompiledBook, free: FreeFrom, freed: Freed, beside: Beside): ToldThreshold {
+export function thresholdOf(book: CompiledBook, asked: FreeFrom, freed: Freed, beside: Beside): ToldThreshold {
+  const free: FreeFrom = beside.any === null ? { ...asked, of: 'basket' } : asked;
   if (free.over !== 'value')
     return {
       freeFrom: null,
       fidelity: unsayable({ is: 'threshold', over: free.over }, 'free from the basket', 'live with it'),
     };
+  // What no goods that go there are worth is met on neither side.
+  if (free.value > beside.worth) return { freeFrom: free.value, fidelity: exact };
   // The dearest pays: what is freed beside another group is no more than it is dearer.
   const charged = freed.rate(chargedUpTo({ book, channel: manifest.id, zones: beside.zones }, free));
-  const off = beside.any === null ? 0 : Math.max(0, charged - beside.any) + freed.handling;
+  const off = Math.max(0, charged - (beside.any ?? 0)) + freed.handling;
   const own =
     free.of === 'group' && off > 0
       ? bounded(off, { is: 'threshold of the basket', off: minor(off) }, 'free from the basket', 'live with it')
