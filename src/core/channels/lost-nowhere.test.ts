@@ -258,3 +258,19 @@ test.each<[ChannelId]>([['harrowmere'], ['findlark']])(
     expect(saidOf(channel, book(['post']), isFee)).toBe(2000);
   },
 );
+
+test('a threshold frees goods of two plans that the book charges as one, whichever plan comes last', () => {
+  const asked = { value: '14.00', test: 'after', of: 'basket' } as const;
+  const parted = { ...flat('9.00'), kinds: { parcel: { rate: { is: 'flat' as const, amount: '8.00' } } } };
+  const book = shopOf(
+    { post: flat('2.00', asked), fast: parted },
+    // Of the dear one none is worth less than 16.00, which a tenth off leaves to be enough.
+    [item('A', { price: '1.20', kind: 'parcel' }), item('B', { price: '23.00', kind: 'tube' })],
+    {
+      ...channels('harrowmere'),
+      offers: [offerOf('tenth', 1, { benefit: { is: 'off order', off: { by: 'percent', percent: '10' } } })],
+    },
+  );
+  const isPost = (clause: Note['clause']) => clause.about === 'threshold' && clause.service === 'post';
+  expect(saidOf('harrowmere', book, isPost)).toBe(156);
+});

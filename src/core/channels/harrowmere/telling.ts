@@ -1,5 +1,5 @@
 import type { CompiledBook } from '../../book/index.ts';
-import { type Instant, type Minor, minor } from '../../exact/index.ts';
+import { type Instant, type Minor, memo, minor } from '../../exact/index.ts';
 import { stated } from '../bounds.ts';
 import { type Level, levelsOf } from '../charged-for-goods.ts';
 import type { Clause, Listed } from '../dialect.ts';
@@ -48,12 +48,21 @@ export const lanesAt = (plans: readonly ToldPlan[], place: string, service: stri
 /** The most that a basket of the stated units pays by some lanes. */
 export const mostOf = (lanes: readonly PlanLane[]): Minor => minor(dearestInAll(lanes.map(({ most }) => most)));
 
-/** What the book charges as one by some lanes, once, however many plans say it. */
-function onceEach(lanes: readonly PlanLane[]): PlanLane[] {
-  const groups = new Map<unknown, PlanLane>();
-  for (const lane of lanes) groups.set(lane.group.own ? lane : chargedAs(lane.group, lane), lane);
+/** What the book charges as one by some lanes, once, however many plans say it: with all their goods. */
+function onceEach(lanes: readonly PlanLane[]): Pick<PlanLane, 'by' | 'whole' | 'threshold'>[] {
+  const groups = new Map<unknown, Pick<PlanLane, 'by' | 'whole' | 'threshold'>>();
+  for (const lane of lanes) {
+    const key = lane.group.own ? lane : chargedAs(lane.group, lane);
+    const known = groups.get(key);
+    if (!known) groups.set(key, lane);
+    else if (known.whole !== lane.whole) groups.set(key, { ...known, whole: together(known.whole)(lane.whole) });
+  }
   return [...groups.values()];
 }
+/** The same groups meet in most places. */
+const together = memo((some: readonly Listed[]) =>
+  memo((others: readonly Listed[]) => [...new Set([...some, ...others])]),
+);
 
 /** The most that the book charges such a basket by some lanes, of what is worth no more than a value. */
 export const mostMeant = (lanes: readonly PlanLane[], value: number = stated.value): Minor =>
@@ -65,7 +74,7 @@ export const mostMeant = (lanes: readonly PlanLane[], value: number = stated.val
   );
 
 /** What a lane charges goods that are worth what frees them by themselves. */
-function freedLevels({ by, whole, threshold }: PlanLane): readonly Level[] {
+function freedLevels({ by, whole, threshold }: Pick<PlanLane, 'by' | 'whole' | 'threshold'>): readonly Level[] {
   const levels = levelsOf(by, whole);
   if (threshold?.of !== 'group' || threshold.over !== 'value') return levels;
   const { value } = threshold;
