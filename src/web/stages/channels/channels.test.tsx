@@ -54,9 +54,16 @@ test('a remedy that one edit is, is a press: the clause is exact then, and the e
   await screen.findByText(/Shown with your 2 unsaved changes/);
 });
 
-test('what is to be sent is counted by what the channel will read', async () => {
+test('what is to be sent is counted by what the channel will read, and nothing is sent before that is known', async () => {
   at('/channels/lerrin-shop', unlike());
-  await screen.findByRole('button', { name: 'Send 1 template, 1 offer' });
+  await waitFor(() => {
+    screen.getByText('Working out what Lerrin Shop will read …');
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Send' }).disabled).toBe(true);
+    expect(screen.queryByText(/exact ·/)).toBeNull();
+  });
+  const button = await screen.findByRole<HTMLButtonElement>('button', { name: 'Send 1 template, 1 offer' });
+  expect(button.disabled).toBe(false);
+  expect(screen.queryByText(/^Working out/)).toBeNull();
 });
 
 test('what clauses cost over past orders is said beside them, and what costs most stands first', async () => {

@@ -53,7 +53,8 @@ const isUnderWay = (state: ChannelState | undefined): boolean => {
 function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment: number }) {
   const dialect = dialectOf(id);
   const unsaved = useAppSelector(selectUnsaved);
-  const told = useEngine((engine) => engine.notes(moment), [moment], 'study')?.[id] ?? [];
+  const answered = useEngine((engine) => engine.notes(moment), [moment], 'study');
+  const told = answered?.[id] ?? [];
   const sites = sitesTold(book, id);
   const [site, choose] = useSite(sites);
   const { market } = site;
@@ -87,11 +88,11 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
             <button
               type="button"
               className="act main"
-              disabled={isUnderWay(state) || sending.isLoading || unsaved > 0}
+              disabled={answered === null || isUnderWay(state) || sending.isLoading || unsaved > 0}
               title={unsaved > 0 ? 'Save the changes first: what is sent is what is saved' : ''}
               onClick={() => send({ id, who })}
             >
-              Send {counts(templates, 'template')}, {counts(offers, 'offer')}
+              {answered === null ? 'Send' : `Send ${counts(templates, 'template')}, ${counts(offers, 'offer')}`}
             </button>
           </span>
         </div>
@@ -112,11 +113,19 @@ function Channels({ book, id, moment }: { book: OpenBook; id: ChannelId; moment:
         )}
         {state?.lastSend && <LastSend send={state.lastSend} where={dialect.name} />}
         <SiteChoice sites={sites} chosen={site} choose={choose} />
-        <p className="muted small my-2">
-          {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
-          {isFirst && over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
-        </p>
-        <Clauses book={book} id={id} market={market} notes={notes} over={isFirst ? over : null} moment={moment} />
+        {answered === null ? (
+          <p className="muted small my-2" role="status">
+            Working out what {dialect.name} will read …
+          </p>
+        ) : (
+          <>
+            <p className="muted small my-2">
+              {count('exact')} exact · {count('bounded')} bounded · {count('unsayable')} not sayable
+              {isFirst && over && over.orders > 0 && <OverOrders over={over} where={dialect.name} />}
+            </p>
+            <Clauses book={book} id={id} market={market} notes={notes} over={isFirst ? over : null} moment={moment} />
+          </>
+        )}
       </section>
       <aside className="meaning" aria-label={`What ${dialect.name} can say`}>
         <CanSay id={id} />
