@@ -76,6 +76,8 @@ test('an offer from nothing by keyboard: code, cap, threshold, budget, dates; a 
   await expect(
     desk.getByRole('group', { name: 'Either/or' }).getByRole('button', { name: 'sky or clubs' }),
   ).toBeVisible();
+  // What it meets is answered above what it costs, and moves it down.
+  await expect(desk.getByText(/^Acts beside/)).toBeVisible({ timeout: 30_000 });
   // Over past orders: the curve, its threshold moved by keyboard and by mouse.
   await desk.getByRole('button', { name: 'What it costs' }).click();
   await expect(desk.getByRole('region', { name: 'Its budget over time' })).toContainText('The budget of €200.00', {
