@@ -274,3 +274,21 @@ test('a threshold frees goods of two plans that the book charges as one, whichev
   const isPost = (clause: Note['clause']) => clause.about === 'threshold' && clause.service === 'post';
   expect(saidOf('harrowmere', book, isPost)).toBe(156);
 });
+
+test('of an offer with steps each step may be met that the book does not meet', () => {
+  const steps = [
+    { from: '20.00', off: '2.00' },
+    { from: '60.00', off: '7.50' },
+  ];
+  const book = shopOf({ post: flat('5.00') }, [item('A')], {
+    ...channels('lerrin-shop'),
+    offers: [
+      offerOf('tenth', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '10' } } }),
+      offerOf('steps', 2, { benefit: { is: 'spend steps', test: 'after', goods: null, steps } }),
+    ],
+  });
+  const said = saidOf('lerrin-shop', book, (clause) => clause.about === 'offer' && clause.offer === 'steps');
+  // Of 60.00 there are 54.00 left: the shop takes 7.50 off, the book 2.00.
+  expect(said).toBeGreaterThanOrEqual(550);
+  expect(said).toBeLessThanOrEqual(750);
+});

@@ -27,8 +27,8 @@ export interface TakesOff {
   readonly most: Minor;
   /** Whether no more than its largest discount an order is ever taken by these alone. */
   readonly capped: boolean;
-  /** Where it has steps the first of them, and which value it is tested by. */
-  readonly tests: Threshold | null;
+  /** Where it has steps each of them, by which value it is tested, and what it takes off. */
+  readonly tests: readonly (Threshold & { readonly off: Minor })[];
 }
 
 /** Null for what no channel knows: gifts, steps by the spend on some goods, steps that fall, and offers of delivery. */
@@ -39,7 +39,7 @@ export function takesOff(goods: readonly Listed[], offer: Offer): TakesOff | nul
     steps: [{ off, from: null }],
     most: minor(most),
     capped: cap === null || most <= cap,
-    tests: null,
+    tests: [],
   });
   const benefit = offer.benefit as Benefit;
   const part = partOf(offer) ?? -1;
@@ -62,7 +62,7 @@ export function takesOff(goods: readonly Listed[], offer: Offer): TakesOff | nul
         })),
         most,
         capped: true,
-        tests: { value: benefit.steps[0]?.from ?? minor(0), test: benefit.test },
+        tests: benefit.steps.map(({ from, off }) => ({ value: from, test: benefit.test, off: capped(off) })),
       };
     }
     case 'off goods': {

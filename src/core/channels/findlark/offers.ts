@@ -139,9 +139,11 @@ function takingOff(feed: Feed, offer: Offer): Does | Fidelity {
   });
   if (!does || !lines || lines.length < does.steps.length) return notThere(offer);
   const { most, capped, tests } = does;
-  const fidelity = tests
-    ? testedAfterSales(feed, tests, { part: allGoods, level: offer.level, most: () => most, of: offer })
-    : exact;
+  const fidelity = worstOf(
+    tests.map((step) =>
+      testedAfterSales(feed, step, { part: allGoods, level: offer.level, most: () => step.off, of: offer }),
+    ),
+  );
   return { lines, most, misplaced: most, capped, fidelity };
 }
 

@@ -123,14 +123,16 @@ function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
     campaigns: does.steps.map(({ off, from }) => ({ benefit: benefitOf(saying, off, say), from })),
     most: does.most,
     capped: does.capped,
-    fidelity: does.tests
-      ? beforeOnly(
+    fidelity: worstOf(
+      does.tests.map((step) =>
+        beforeOnly(
           { book, channel: manifest.id, zones: null },
-          does.tests,
-          () => does.most,
+          step,
+          () => step.off,
           (other) => other.level === 'goods' && !excludes(book, offer, other),
-        )
-      : exact,
+        ),
+      ),
+    ),
   };
 }
 
