@@ -56,7 +56,7 @@ const roundedByLine = 10;
 
 /**
  * What twenty lines, each rounded by itself, may come to more or less, in cents: of each share of goods that is taken a
- * tenth, of each of the order one. Baskets that are looked for have three lines or four.
+ * tenth, of each of the order one. Few of the baskets that are looked for have as many lines.
  */
 const roundingIn = ({ offers }: BookFile): number =>
   offers.reduce((sum, { benefit }) => {

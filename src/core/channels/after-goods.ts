@@ -1,6 +1,6 @@
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
-import { asksWorth, bringingBelow, highestBelow, roundedByLine, type Threshold } from './bounds.ts';
+import { asksWorth, bringingBelow, highestBelow, mostTaken, roundedByLine, type Threshold } from './bounds.ts';
 import type { Level } from './charged-for-goods.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
 
@@ -38,7 +38,9 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
       ...levels.map((level) => {
         if (threshold.test === 'before') return level.charge;
         const worth = Math.max(threshold.value, level.value, asksWorth(offer));
-        return level.charge - Math.max(leastLowering(offer, worth, threshold), freed.taken(offer, level, worth));
+        const others = bringing.filter((other) => other !== offer);
+        const least = Math.max(leastLowering(offer, others, worth, threshold), freed.taken(offer, level, worth));
+        return level.charge - least;
       }),
     );
     return off > freed.paid(offer) ? [{ offer, off: off - freed.paid(offer) }] : [];
@@ -53,11 +55,11 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
 }
 
 /**
- * The least that an offer and others with it take off a basket that is worth so much, in minor units, where what is
- * left is worth less than is asked.
+ * The least that an offer takes off a basket that is worth so much, in minor units, where what it leaves is worth less
+ * than is asked, whatever others take: the book may leave it alone unused.
  */
-function leastLowering(offer: Offer, worth: number, threshold: Threshold): number {
-  const below = worth - threshold.value + 1;
+function leastLowering(offer: Offer, others: readonly Offer[], worth: number, threshold: Threshold): number {
+  const below = Math.max(1, worth - mostTaken(others, worth) - threshold.value + 1);
   const { is, off } = offer.benefit as Benefit & { off?: Off };
   const isWhole = is === 'off goods' && partOf(offer) === allGoods && offer.limits.most === null;
   if (!isWhole || off === undefined) return below;

@@ -62,7 +62,7 @@ interface Lowering {
   readonly lost: number;
 }
 
-/** What an offer takes off what is worth so much, from a list value on, in minor units; infinite where that is unknown. */
+/** What an offer takes off what is worth so much, from a list value on, in minor units; infinite where not known. */
 interface Taking {
   readonly from: number;
   readonly share: (worth: number) => number;
@@ -104,6 +104,12 @@ const takingOfSome = (offer: Offer): Taking[] =>
   takingOf(offer)
     .slice(-1)
     .map((last) => ({ ...last, from: 0 }));
+
+/** The most that some offers take off goods that are worth so much, in minor units, whatever else is in a basket. */
+export const mostTaken = (offers: readonly Offer[], worth: number): number =>
+  offers
+    .flatMap(takingOfSome)
+    .reduce((sum, { share, amount, rounding }) => sum + Math.min(worth, share(worth) + amount + rounding), 0);
 
 /** Infinite where that is not known. What the book frees by leaving offers unused costs no more than they save. */
 function loweringOf(value: Minor, offers: readonly Offer[], taking: (offer: Offer) => Taking[] = takingOf): Lowering {

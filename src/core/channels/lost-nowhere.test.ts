@@ -185,6 +185,23 @@ test('what a goods offer leaves is lowered by an order offer that the shop does 
   expect(saidOf('lerrin-shop', book([either('one', ['half', 'less'])]), isThreshold('home'))).toBe('exact');
 });
 
+test('of several goods offers that bring a basket below, the book may leave the one unused that saves least', () => {
+  const book = shopOf(
+    { post: flat('15.00', { value: '23.00', test: 'after', of: 'basket' }) },
+    [item('A', { price: '48.00' })],
+    {
+      ...channels('lerrin-shop'),
+      offers: [
+        offerOf('half', 1, { benefit: { is: 'off goods', goods: null, off: { by: 'percent', percent: '50' } } }),
+        offerOf('less', 2, { benefit: { is: 'off goods', goods: null, off: { by: 'amount', amount: '1.50' } } }),
+      ],
+    },
+  );
+  // 48.00 less 24.00 are enough, less 1.50 more they are not: the book leaves the 1.50, the shop charges 15.00.
+  expect(book.pays({ A: 1 })).toBe('0.00');
+  expect(saidOf('lerrin-shop', book, isThreshold('home'))).toBe(1350);
+});
+
 test.each([
   ['20.00', 'exact'],
   ['11.00', 200],
@@ -264,7 +281,7 @@ test('a threshold frees goods of two plans that the book charges as one, whichev
   const parted = { ...flat('9.00'), kinds: { parcel: { rate: { is: 'flat' as const, amount: '8.00' } } } };
   const book = shopOf(
     { post: flat('2.00', asked), fast: parted },
-    // Of the dear one none is worth less than 16.00, which a tenth off leaves to be enough.
+    // One of the dear is worth enough, a tenth off or not: cheap ones may be worth 14.00 to 15.55.
     [item('A', { price: '1.20', kind: 'parcel' }), item('B', { price: '23.00', kind: 'tube' })],
     {
       ...channels('harrowmere'),
