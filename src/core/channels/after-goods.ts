@@ -1,25 +1,25 @@
 import { minor, percentOf } from '../exact/index.ts';
 import { allGoods, type Benefit, type Off, type Offer, partOf } from '../offers/index.ts';
-import { asksWorth, bringingBelow, highestBelow, mostTaken, roundedByLine, type Threshold } from './bounds.ts';
+import { asksWorth, bringingBelow, highestBelow, mostTaken, roundedByLine, stated, type Threshold } from './bounds.ts';
 import type { Level } from './charged-for-goods.ts';
 import { bounded, exact, type Fidelity } from './fidelity.ts';
 
 /** What a threshold frees: charges, each of goods that are worth so much at the least, in so many units. */
 export interface FreedLevels {
   readonly levels: readonly FreedLevel[];
-  /** What a basket pays all the same in which an offer acts, as the dearest pays alone. */
-  paid(offer: Offer): number;
+  /** What a basket worth no more than so much pays all the same in which an offer acts, as the dearest pays alone. */
+  paid(offer: Offer, upTo: number): number;
   /**
    * What an offer that acts takes at the least where goods that are freed come to no less than a level asks, and all to
    * no less than `worth`.
    */
   taken(offer: Offer, level: FreedLevel, worth: number): number;
 }
-type FreedLevel = Pick<Level, 'charge' | 'value' | 'units'>;
+type FreedLevel = Omit<Level, 'mass'>;
 
 /** One amount, of whatever goods. */
 export const freedAlways = (charge: number): FreedLevels => ({
-  levels: [{ charge, value: 0, units: 1 }],
+  levels: [{ charge, value: 0, upTo: stated.value, units: 1 }],
   paid: () => 0,
   taken: () => 0,
 });
@@ -43,7 +43,11 @@ export function afterGoodsOnly(threshold: Threshold, freed: FreedLevels, offers:
         return level.charge - least;
       }),
     );
-    return off > freed.paid(offer) ? [{ offer, off: off - freed.paid(offer) }] : [];
+    // What a single offer brings below what is asked is worth no more than that and what it may take in vain.
+    const isAlone = threshold.test === 'after' && bringing.length === 1;
+    const dearest = Math.max(...levels.map(({ charge }) => charge));
+    const paid = freed.paid(offer, isAlone ? Math.min(highest, threshold.value + dearest) : highest);
+    return off > paid ? [{ offer, off: off - paid }] : [];
   });
   if (losing.length === 0) return exact;
   const off = minor(Math.max(...losing.map((one) => one.off)));

@@ -147,6 +147,21 @@ export function bringingBelow(value: Minor, offers: readonly Offer[]): readonly 
 export const highestBelow = (value: Minor, offers: readonly Offer[]): number =>
   Math.min(loweringOf(value, offers).to - 1, stated.value);
 
+/** A step of an offer: from a value of the basket on it takes so much off, in minor units. */
+export type OfferStep = Threshold & { readonly off: Minor };
+
+/**
+ * What is lost of an offer's rising steps where one of them is met that the book does not meet, in minor units: what it
+ * takes more than the last below it that the book meets all the same, whatever other offers leave.
+ */
+export function lostAtStep(acting: Acting, steps: readonly OfferStep[], at: number): Minor {
+  const step = steps[at] as OfferStep;
+  const lowering = loweringAt(acting);
+  const isMet = ({ value }: OfferStep) => highestBelow(value, bringingBelow(value, lowering)) < step.value;
+  const met = steps.slice(0, at).findLast(isMet);
+  return minor(step.off - (met?.off ?? 0));
+}
+
 /** Whether an offer may take all of some goods, however many others it is for. */
 const isOfUnits = ({ benefit }: Offer): boolean => benefit.is === 'buy and get';
 

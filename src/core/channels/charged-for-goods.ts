@@ -24,6 +24,14 @@ function askedOf({
   return isPlain ? { ask, breaks: breaks?.over === 'volume' ? null : breaks } : null;
 }
 
+/** The least that a basket of goods comes to by each measure of a lane: after discounts it may be worth nothing. */
+const lowestOf = ({ lane }: GroupLane, { cheapest, lightest }: Shape): Figures => ({
+  value: lane.after ? 0 : cheapest,
+  units: 1,
+  mass: lightest,
+  long: 0,
+});
+
 const figureOf = { value: 'value', units: 'units', mass: 'mass', 'long side': 'long' } as const;
 
 /**
@@ -35,7 +43,7 @@ export function mostCharged(by: GroupLane, goods: readonly Listed[], value: numb
   if (taken.length === 0) return 0;
   const asked = askedOf(by);
   if (!asked) return reachWithFees(by).most;
-  const few = basketsOfFew(taken);
+  const few = fewOf(by, asked.breaks, taken);
   if (few)
     return Math.max(0, ...few.filter((one) => one.value <= value).flatMap((one) => chargesFor(asked.ask, one, by)));
   const most = mostOfGoods(taken, value);
@@ -43,10 +51,15 @@ export function mostCharged(by: GroupLane, goods: readonly Listed[], value: numb
   if (!asked.breaks) return Math.max(0, asked.ask(whole));
   const { over, from, edges } = asked.breaks;
   const figure = figureOf[over];
+  const lowest = lowestOf(by, shapeOf(taken))[figure];
   // Within a break a charge only rises: the end of each that is come to is the most of it.
-  const ends = [...[from, ...edges].filter((edge) => edge < whole[figure]), whole[figure]];
+  const ends = [...[from, ...edges].filter((edge) => lowest <= edge && edge < whole[figure]), whole[figure]];
   return Math.max(0, ...ends.map((end) => asked.ask({ ...whole, [figure]: end })));
 }
+
+/** All baskets of goods, where these are few; null where they are many, or charged by what discounts leave of them. */
+const fewOf = (by: GroupLane, breaks: Breaks | null, goods: readonly Listed[]): ReturnType<typeof basketsOfFew> =>
+  by.lane.after && breaks?.over === 'value' ? null : basketsOfFew(goods);
 
 /** What a lane charges a basket, with gifts and without them; nothing where it does not take it. */
 const chargesFor = (ask: (figures: Figures) => number, one: Figures, { given }: GroupLane): number[] =>
@@ -55,6 +68,8 @@ const chargesFor = (ask: (figures: Figures) => number, one: Figures, { given }: 
 /** What a lane charges some basket of a group's goods, and the least that such a basket comes to. */
 export interface Level extends Omit<Figures, 'long'> {
   readonly charge: number;
+  /** What such a basket is worth at the most, in minor units. */
+  readonly upTo: number;
 }
 
 /**
@@ -70,12 +85,14 @@ function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
   const asked = askedOf(by);
   if (!asked) {
     const { least, most } = reachWithFees(by);
-    const any = { value: shape.cheapest, units: 1, mass: 0 };
+    const any = { value: shape.cheapest, upTo: stated.value, units: 1, mass: 0 };
     return levelsFrom([most, least].map((charge) => ({ charge, ...any })));
   }
   const { ask, breaks } = asked;
-  const few = basketsOfFew(goods);
-  const each = few && levelsFrom(few.flatMap((one) => chargesFor(ask, one, by).map((charge) => ({ ...one, charge }))));
+  const few = fewOf(by, breaks, goods);
+  const each =
+    few &&
+    levelsFrom(few.flatMap((one) => chargesFor(ask, one, by).map((charge) => ({ ...one, upTo: one.value, charge }))));
   if (each && each.length <= mostRuns) return each;
   const most = mostOfGoods(goods);
   const whole = { ...most, mass: most.mass + by.given };
@@ -83,7 +100,7 @@ function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
     breaks?.over === 'units' || by.lane.fees.alone.item > 0 || (summedOf(by.price.rate)?.further ?? 0) > 0;
   const units = isByUnits ? Array.from({ length: whole.units }, (_, i) => i + 1) : [1];
   return levelsFrom(
-    runsOf(breaks, shape, whole).flatMap(({ least, ends }) =>
+    runsOf(by, breaks, shape, whole).flatMap(({ least, ends }) =>
       units.flatMap((some): Level[] => {
         const mass = breaks?.over === 'mass' ? Math.max(0, least.mass - by.given) : 0;
         const worth = breaks?.over === 'value' ? least.value : 0;
@@ -100,7 +117,10 @@ function levelsIn(by: GroupLane, goods: readonly Listed[]): readonly Level[] {
         if (high < 0) return [];
         // Of what is nothing at first the least that is something: only that pays.
         const charges = low === 0 && high > 0 ? [0, 1, high] : [low, high];
-        return charges.map((charge) => ({ charge, value, units: count, mass }));
+        // By what is left after discounts it may be worth more.
+        const upTo =
+          breaks?.over === 'value' && !by.lane.after ? Math.max(...ends.map((one) => one.value)) : stated.value;
+        return charges.map((charge) => ({ charge, value, upTo, units: count, mass }));
       }),
     ),
   );
@@ -111,14 +131,15 @@ const mostRuns = 40;
 
 /** Baskets that begin a run of a rate's measure, those at its ends, and as large as they may be otherwise. */
 function runsOf(
+  by: GroupLane,
   breaks: Breaks | null,
-  { cheapest, lightest }: Shape,
+  shape: Shape,
   whole: Figures,
 ): { readonly least: Figures; readonly ends: Figures[] }[] {
-  if (!breaks) return [{ least: whole, ends: [{ ...whole, mass: Math.max(1, lightest) }, whole] }];
+  if (!breaks) return [{ least: whole, ends: [{ ...whole, mass: Math.max(1, shape.lightest) }, whole] }];
   if (breaks.over === 'units') return [{ least: whole, ends: [whole] }];
   const figure = figureOf[breaks.over];
-  const lowest = { value: cheapest, mass: lightest, long: 0 }[figure];
+  const lowest = lowestOf(by, shape)[figure];
   const at = (measure: number): Figures => ({
     ...whole,
     [figure]: Math.max(lowest, Math.min(measure, whole[figure])),
@@ -132,14 +153,15 @@ function runsOf(
   }));
 }
 
-/** Each charge once, with the least that it needs. */
+/** Each charge once, with the least that it needs, and the most that it may be worth. */
 function levelsFrom(all: readonly Level[]): readonly Level[] {
   const levels = new Map<number, Level>();
   for (const one of all) {
-    const { value, units, mass } = levels.get(one.charge) ?? one;
+    const { value, upTo, units, mass } = levels.get(one.charge) ?? one;
     levels.set(one.charge, {
       charge: one.charge,
       value: Math.min(value, one.value),
+      upTo: Math.max(upTo, one.upTo),
       units: Math.min(units, one.units),
       mass: Math.min(mass, one.mass),
     });

@@ -40,6 +40,10 @@ export function groupsOf(book: CompiledBook, goods: readonly Listed[]): GoodsGro
   return [...groups.values()].sort((a, b) => (order.get(a.template.id) ?? 0) - (order.get(b.template.id) ?? 0));
 }
 
+/** Whether a lane has a rate of a group's alone; else goods of the template's other kinds share it. */
+export const isAlone = ({ own, kind }: GoodsGroup, lane: Lane): boolean =>
+  own !== null || (kind !== null && (lane.kinds?.has(kind) ?? false));
+
 /** A lane as a group is charged by it: with the rate of its kind, or of its own. */
 export interface GroupLane {
   readonly lane: Lane;

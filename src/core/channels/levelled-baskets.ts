@@ -14,7 +14,7 @@ export const areFew = (groups: readonly LevelledGroup[]): boolean =>
   groups.reduce((product, { levels }) => product * (levels.length + 1), 1) <= mostBaskets &&
   groups.every(({ levels }) => levels.every(({ charge }) => Number.isFinite(charge)));
 
-type Left = Omit<Level, 'charge'>;
+type Left = Omit<Level, 'charge' | 'upTo'>;
 
 /** All baskets of some of the groups that fit together: what each of them is charged. */
 export function* basketsOf<G extends LevelledGroup>(

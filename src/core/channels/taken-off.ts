@@ -1,6 +1,6 @@
 import { type Decimal, type Minor, minor, percentOf } from '../exact/index.ts';
 import { type Benefit, lies, type Offer, type Part, partOf } from '../offers/index.ts';
-import { stated, type Threshold } from './bounds.ts';
+import { type OfferStep, stated } from './bounds.ts';
 import type { Listed } from './dialect.ts';
 
 /** What a goods or an order offer takes off, one of the things that channels know. */
@@ -28,7 +28,7 @@ export interface TakesOff {
   /** Whether no more than its largest discount an order is ever taken by these alone. */
   readonly capped: boolean;
   /** Where it has steps each of them, by which value it is tested, and what it takes off. */
-  readonly tests: readonly (Threshold & { readonly off: Minor })[];
+  readonly tests: readonly OfferStep[];
 }
 
 /** Null for what no channel knows: gifts, steps by the spend on some goods, steps that fall, and offers of delivery. */

@@ -4,7 +4,7 @@ import type { Lane } from '../../rates/index.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { type Fidelity, unsayable } from '../fidelity.ts';
-import { type GoodsGroup, type GroupLane, groupsOf, laneFor, reachWithFees } from '../goods-groups.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, isAlone, laneFor, reachWithFees } from '../goods-groups.ts';
 import { endsWithin, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import type { PayingLane } from '../together.ts';
 import type { NamedPart, Spoken } from './named-parts.ts';
@@ -70,7 +70,7 @@ function laneOf(
   const most = Math.min(above, mostCharged(by, group.goods));
   const isBound = Number.isFinite(most);
   return {
-    alone: group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false)),
+    alone: isAlone(group, lane),
     by,
     steps: 'rows' in stepped && stepped.fidelity.is === 'exact' ? stepped : null,
     threshold: lane.freeFrom,

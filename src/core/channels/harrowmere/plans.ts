@@ -6,7 +6,7 @@ import { stated } from '../bounds.ts';
 import { mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { boundedIf, type Fidelity, type Remedy, worstOf } from '../fidelity.ts';
-import { asksMass, type GoodsGroup, groupsOf, laneFor } from '../goods-groups.ts';
+import { asksMass, type GoodsGroup, groupsOf, isAlone, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { mostOfGoods } from '../of-goods.ts';
 import type { PayingGroup } from '../together.ts';
@@ -140,7 +140,7 @@ function planOf(
   const say = (amount: Minor) => amountText(amount, book.currency);
   const key = keyFor(spelled(nameOf(group)));
   const lanes = meant.flatMap(({ place, service, speed, bookZone, lane, charged }): PlanLane[] => {
-    const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
+    const alone = isAlone(group, lane);
     const by = laneFor(book, whole, lane);
     const head = { group, place, zone: place.key, service, speed, bookZone, by, whole: whole.goods, alone };
     if (!('charges' in charged)) {

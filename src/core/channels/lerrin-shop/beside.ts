@@ -1,19 +1,23 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { memo, minor, percentOf } from '../../exact/index.ts';
 import { lies, type Offer, partOf } from '../../offers/index.ts';
+import type { Lane } from '../../rates/index.ts';
 import type { Acting } from '../acting.ts';
 import type { FreedLevels } from '../after-goods.ts';
 import { roundedByLine, stated } from '../bounds.ts';
-import { levelsOf } from '../charged-for-goods.ts';
+import { type Level, levelsOf } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
-import { type GoodsGroup, laneFor, takenBy } from '../goods-groups.ts';
+import { type GoodsGroup, isAlone, laneFor, takenBy } from '../goods-groups.ts';
 import { shapeOf } from '../of-goods.ts';
+import { chargedAs } from '../together.ts';
 import type { ShopPlaces } from './places.ts';
 
 /** What is in a basket beside goods of a lane. */
-export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Acting, 'zones'> {
+export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Required<Acting>, 'zones' | 'acts'> {
   /** What another group pays at the least; null where there is none. */
   readonly any: number | null;
+  /** Whether it is a part of what the book charges as one there. */
+  readonly isPart: boolean;
   /** The most that goods come to which go there together. */
   readonly worth: number;
 }
@@ -21,7 +25,9 @@ export interface Beside extends Pick<FreedLevels, 'paid' | 'taken'>, Pick<Acting
 /** Where nothing is known of what else is in a basket. */
 export const besideAnything: Beside = {
   zones: null,
+  acts: () => true,
   any: 0,
+  isPart: false,
   worth: stated.value,
   paid: () => 0,
   taken: () => 0,
@@ -57,52 +63,77 @@ export function besideIn(book: CompiledBook, groups: readonly GoodsGroup[]): Bes
       const at = places.get(template.id) ?? 0;
       return book.templates[at]?.lanes.get(zones[at] ?? '')?.get(service);
     };
-    const dearest = Math.max(
-      0,
-      ...groups.map((group) => {
-        const lane = laneOf(group);
-        return lane ? shapeOf(takenBy(laneFor(book, group, lane), group.goods)).dearest : 0;
-      }),
-    );
-    const paidBy = (some: Iterable<GoodsGroup>): number => {
+    const there = groups.flatMap((group) => {
+      const lane = laneOf(group);
+      const taken = lane ? takenBy(laneFor(book, group, lane), group.goods) : [];
+      return taken.length > 0 ? [{ group, dearest: shapeOf(taken).dearest }] : [];
+    });
+    const dearest = Math.max(0, ...there.map((one) => one.dearest));
+    const paidBy = (some: Iterable<GoodsGroup>, upTo: number = stated.value): number => {
       let least = Number.POSITIVE_INFINITY;
       for (const group of some) {
         const lane = laneOf(group);
         const charges = lane ? levelsOf(laneFor(book, group, lane), group.goods).map(({ charge }) => charge) : [];
-        // What may be free itself pays nothing.
-        if (charges.length > 0) least = Math.min(least, lane?.freeFrom ? 0 : Math.min(...charges));
+        if (charges.length > 0) least = Math.min(least, mayBeFree(lane, upTo) ? 0 : Math.min(...charges));
       }
       return least;
     };
     const least = paidBy(groups.filter((group) => group !== own));
     return {
       zones,
+      acts: (offer) => there.some(({ group }) => actedOn(offer).some.has(group)),
       any: Number.isFinite(least) ? least : null,
+      isPart: there.some(({ group }) => group !== own && areOne(group, own, laneOf(own))),
       worth: Math.min(stated.value, dearest * stated.units),
-      paid(offer) {
+      paid(offer, upTo) {
         const { some } = actedOn(offer);
-        return some.has(own) ? 0 : paidBy(some);
+        return some.has(own) ? 0 : paidBy(some, upTo);
       },
-      taken(offer, { value, units }, worth) {
+      taken(offer, level, worth) {
         const { whole, cheapest } = actedOn(offer);
-        const any = leastTaken(offer, { cheapest, value: cheapest, units: 1 });
+        const any = leastTaken(offer, { cheapest, dearest, value: cheapest, units: 1 });
         // No basket is worth more than as many of the dearest as are compared.
         if (worth > dearest * stated.units) return Number.POSITIVE_INFINITY;
-        const isOfAll = whole.size === groups.length;
-        const all = { cheapest, value: worth, units: Math.ceil(worth / Math.max(1, dearest)) };
-        const ofAll = isOfAll ? leastTaken(offer, all) : 0;
+        const isOfAll = there.every(({ group }) => whole.has(group));
+        const ofAll = isOfAll ? takenOfAll(offer, level, worth, { cheapest, dearest }) : 0;
         // Of so many the cheapest may be others than those that are freed.
         const least = offer.benefit.is === 'buy and get' ? cheapest : shapeOf(own.goods).cheapest;
-        const ofOwn = leastTaken(offer, { cheapest: least, value, units });
+        const { value, units } = level;
+        const ofOwn = leastTaken(offer, { cheapest: least, dearest, value, units });
         return Math.max(any, ofAll, whole.has(own) ? ofOwn : 0);
       },
     };
   };
 }
 
+/** Whether the book charges two groups as one by a lane. */
+const areOne = (a: GoodsGroup, b: GoodsGroup, lane: Lane | undefined): boolean =>
+  lane !== undefined &&
+  a.own === null &&
+  b.own === null &&
+  chargedAs(a, { alone: isAlone(a, lane) }) === chargedAs(b, { alone: isAlone(b, lane) });
+
+/** Whether a threshold may free a lane of a basket that is worth no more than so much. */
+const mayBeFree = (lane: Lane | undefined, upTo: number): boolean =>
+  lane?.freeFrom != null && !(lane.freeFrom.over === 'value' && lane.freeFrom.value > upTo);
+
 /** Whether an offer on goods takes anything off an item: not what costs no more than its fixed price. */
 const isTakenOff = ({ benefit }: Offer, { price }: Listed): boolean =>
   benefit.is !== 'fixed price' || price > benefit.price;
+
+/** What units cost at the least and at the most, in minor units. */
+type Prices = { readonly cheapest: number; readonly dearest: number };
+
+/** The same of a whole basket, where it acts on all: what goods that are freed are not worth themselves, others are. */
+function takenOfAll(offer: Offer, level: Pick<Level, 'value' | 'upTo'>, worth: number, prices: Prices): number {
+  const least = (value: number): number =>
+    leastTaken(offer, { ...prices, value, units: Math.ceil(value / Math.max(1, prices.dearest)) });
+  const { benefit, limits } = offer;
+  const isByUnit = benefit.is === 'off goods' && benefit.off.by === 'amount' && limits.most === null;
+  // The more there is in one unit the less is taken off each: it is least where one part is as small as it may be.
+  const parted = [level.value, level.upTo].map((own) => least(Math.min(own, worth)) + least(Math.max(0, worth - own)));
+  return isByUnit ? Math.min(...parted) : least(worth);
+}
 
 /**
  * What an offer takes at the least of goods that it acts on, which are worth so much in so many units at the least;
@@ -110,7 +141,7 @@ const isTakenOff = ({ benefit }: Offer, { price }: Listed): boolean =>
  */
 function leastTaken(
   { benefit, limits }: Offer,
-  { cheapest, value, units }: { readonly cheapest: number; readonly value: number; readonly units: number },
+  { cheapest, dearest, value, units }: Prices & { readonly value: number; readonly units: number },
 ): number {
   if (!Number.isFinite(cheapest)) return cheapest;
   const worth = Math.max(value, units * cheapest);
@@ -125,7 +156,7 @@ function leastTaken(
         return units * Math.max(0, cheapest - benefit.price);
       case 'off goods':
         return benefit.off.by === 'amount'
-          ? units * Math.min(benefit.off.amount, cheapest)
+          ? Math.max(units * Math.min(benefit.off.amount, cheapest), offUnits(benefit.off.amount, worth, dearest))
           : percentOf(minor(worth), benefit.off.percent) - roundedByLine;
       default:
         return 0;
@@ -133,3 +164,7 @@ function leastTaken(
   };
   return Math.min(taken(), limits.most ?? Number.POSITIVE_INFINITY);
 }
+
+/** An amount off each unit takes least where the units are as dear as they may be. */
+const offUnits = (amount: number, worth: number, dearest: number): number =>
+  dearest > 0 ? Math.floor(worth / dearest) * Math.min(amount, dearest) + Math.min(amount, worth % dearest) : 0;

@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { amountText, decimalText, localOf, type Minor, minor, percentOf } from '../../exact/index.ts';
 import { batchOf, type Offer, sharedCode, soleValueCondition } from '../../offers/index.ts';
 import { type Fallen, wholeAtlas } from '../atlas.ts';
-import { beforeOnly } from '../bounds.ts';
+import { beforeOnly, lostAtStep } from '../bounds.ts';
 import type { Listed } from '../dialect.ts';
 import { bounded, exact, type Fidelity, type LostLimit, unsayable, worstOf } from '../fidelity.ts';
 import { excludes } from '../keeping-out.ts';
@@ -119,16 +119,17 @@ function doesAs(saying: Saying, offer: Offer): Does | Fidelity {
   if (offer.level === 'delivery') return deliveryAs(saying, offer, say);
   const does = takesOff(saying.goods, offer);
   if (!does) return notThere(offer);
+  const acting = { book, channel: manifest.id, zones: null };
   return {
     campaigns: does.steps.map(({ off, from }) => ({ benefit: benefitOf(saying, off, say), from })),
     most: does.most,
     capped: does.capped,
     fidelity: worstOf(
-      does.tests.map((step) =>
+      does.tests.map((step, i) =>
         beforeOnly(
-          { book, channel: manifest.id, zones: null },
+          acting,
           step,
-          () => step.off,
+          () => lostAtStep(acting, does.tests, i),
           (other) => other.level === 'goods' && !excludes(book, offer, other),
         ),
       ),

@@ -1,12 +1,13 @@
 import type { CompiledBook } from '../../book/index.ts';
 import { amountText, type Minor, memo, minor } from '../../exact/index.ts';
+import type { FreeFrom } from '../../rates/index.ts';
 import { mayHold } from '../acting.ts';
-import type { LostUpTo } from '../bounds.ts';
+import { type LostUpTo, stated } from '../bounds.ts';
 import { levelsOf, mostCharged } from '../charged-for-goods.ts';
 import type { Listed } from '../dialect.ts';
 import { mostFees } from '../fees.ts';
-import { type Fidelity, unsayable, worstOf } from '../fidelity.ts';
-import { type GoodsGroup, type GroupLane, groupsOf, laneFor } from '../goods-groups.ts';
+import { boundedIf, exact, type Fidelity, unsayable } from '../fidelity.ts';
+import { type GoodsGroup, type GroupLane, groupsOf, isAlone, laneFor } from '../goods-groups.ts';
 import { keysOf } from '../keys.ts';
 import { endsWithin, freedBySteps, type Row, reachOf, type Stepped, steppedOf } from '../stepped.ts';
 import { type Beside, type BesideAt, besideAnything, besideIn } from './beside.ts';
@@ -113,9 +114,8 @@ function lanesOf({ book, zones, speeds, locales }: Telling, group: GoodsGroup, b
       const lane = template.lanes.get(bookZone)?.get(service.id);
       if (!lane) return [];
       const speed = speeds[service.id];
-      const alone = group.own !== null || (group.kind !== null && (lane.kinds?.has(group.kind) ?? false));
       const by = laneFor(book, group, lane);
-      const head = { zone, bookZone, by, service: service.id, alone };
+      const head = { zone, bookZone, by, service: service.id, alone: isAlone(group, lane) };
       if (!speed) {
         const fidelity = unsayable({ is: 'no speed', service: service.id, speed: null }, 'a speed');
         return [{ ...head, rate: null, fidelity, threshold: null, least: 0, most: 0, ends: false }];
@@ -182,8 +182,20 @@ function toldOf(book: CompiledBook, group: GoodsGroup, charged: GroupLane, besid
     maySayBySteps(group, free.over)
       ? freedBySteps(stepped, free.over, free.value)
       : null;
-  if (freed) return { ...saidBy(book, charged, group, freed), threshold: { freeFrom: null, fidelity: worstOf([]) } };
+  if (freed && free) {
+    const said = saidBy(book, charged, group, freed);
+    return {
+      ...said,
+      threshold: { freeFrom: null, fidelity: beside.isPart ? freedInParts(charged, group, free) : exact },
+    };
+  }
   return withThreshold(book, group, charged, saidBy(book, charged, group, stepped).rate, beside);
+}
+
+/** What steps of a part leave charged though the whole of it is worth, or weighs, enough. */
+function freedInParts(by: GroupLane, { goods }: GoodsGroup, { over, value }: FreeFrom): Fidelity {
+  const off = minor(mostCharged(by, goods, over === 'value' ? value - 1 : stated.value));
+  return boundedIf(off, { is: 'not freed with its group', off }, 'free from the basket', 'live with it');
 }
 
 /** A rate with the threshold of its lane. */
@@ -192,7 +204,7 @@ function withThreshold(book: CompiledBook, group: GoodsGroup, by: GroupLane, rat
   const handling = mostWaived(group);
   const levels = levelsOf(by, group.goods);
   const charged: LostUpTo = (value) => mostCharged(by, group.goods, value);
-  const none = { levels: [{ charge: 0, value: 0, units: 1, mass: 0 }], rate: () => 0, handling };
+  const none = { levels: [{ charge: 0, value: 0, upTo: stated.value, units: 1, mass: 0 }], rate: () => 0, handling };
   const threshold =
     freeFrom &&
     (group.own

@@ -2,7 +2,7 @@ import type { CompiledBook } from '../../book/index.ts';
 import { type Minor, minor } from '../../exact/index.ts';
 import type { Offer } from '../../offers/index.ts';
 import type { FreeFrom } from '../../rates/index.ts';
-import { isFor, mayHold } from '../acting.ts';
+import { type Acting, loweringAt } from '../acting.ts';
 import { afterGoodsOnly, type FreedLevels } from '../after-goods.ts';
 import { beforeOnly, chargedUpTo, type LostUpTo, stated } from '../bounds.ts';
 import type { Level } from '../charged-for-goods.ts';
@@ -38,7 +38,7 @@ export function thresholdOf(book: CompiledBook, asked: FreeFrom, freed: Freed, b
   // What no goods that go there are worth is met on neither side.
   if (free.value > beside.worth) return { freeFrom: free.value, fidelity: exact };
   // The dearest pays: what is freed beside another group is no more than it is dearer.
-  const charged = freed.rate(chargedUpTo({ book, channel: manifest.id, zones: beside.zones }, free));
+  const charged = freed.rate(chargedUpTo(actingBeside(book, beside), free));
   const off = Math.max(0, charged - (beside.any ?? 0)) + freed.handling;
   const own =
     free.of === 'group' && off > 0
@@ -69,17 +69,27 @@ function afterGoods(book: CompiledBook, free: FreeFrom, { levels, rate, handling
   // Of what is freed no more is lost than it is dearer than what else is there: that does not go for handling.
   const freed: FreedLevels = {
     ...beside,
-    levels: levels.map((level) => ({ ...level, charge: level.charge + handling })),
-    paid: (offer) => (handling > 0 ? 0 : beside.paid(offer)),
+    // Beside nothing else goods that are freed are worth what is asked themselves.
+    levels: levels
+      .filter(({ upTo }) => beside.any !== null || upTo >= free.value)
+      .map((level) => ({ ...level, charge: level.charge + handling })),
+    paid: (offer, upTo) => (handling > 0 ? 0 : beside.paid(offer, upTo)),
   };
-  const isThere = (offer: Offer) => isOfGoods(offer) && isFor(book, offer, manifest.id) && mayHold(offer, beside.zones);
+  const acting = actingBeside(book, beside);
   return worstOf([
-    afterGoodsOnly(free, freed, book.offers.filter(isThere)),
+    afterGoodsOnly(free, freed, loweringAt(acting).filter(isOfGoods)),
     beforeOnly(
-      { book, channel: manifest.id, zones: beside.zones },
+      acting,
       free,
       (value) => rate(value) + handling,
       ({ level }) => level === 'order',
     ),
   ]);
 }
+
+const actingBeside = (book: CompiledBook, { zones, acts }: Beside): Acting => ({
+  book,
+  channel: manifest.id,
+  zones,
+  acts,
+});
