@@ -6,7 +6,7 @@ import { chargedBetween } from './charged-for-goods.ts';
 import { addedUp, boundedIf, type Fidelity, noMoreThan } from './fidelity.ts';
 import { mostOfGoods } from './of-goods.ts';
 import { type PayingGroup, type PayingLane, type Together, togetherIn } from './together.ts';
-import { widestMix } from './widest-mix.ts';
+import { type Widest, widestMix } from './widest-mix.ts';
 
 /** What a lane is told to charge: for the first parcel of so much mass (null: of any), and for each further one. */
 export interface ToldParcels {
@@ -30,12 +30,15 @@ export interface PartLane extends PayingLane {
  * mixing that may come to be used, in every zone and for every service.
  */
 export function allPay(book: CompiledBook, groups: readonly PayingGroup<PartLane>[]): Fidelity {
-  const places = togetherIn(groups).map(({ service, plain, own }) => ({
-    mixed: widestMix(book, service, plain, { all: sumOf, off: offBy }),
-    // Of all that is bought parts of several groups may be wrong together.
-    parted: sumOf(plain.map(offByParts)),
-    lines: sumOf(own.map(offByLines)),
-  }));
+  const places = togetherIn(groups).map(({ service, plain, own }) => {
+    const { above, below } = widestMix(book, service, plain, { all: sumOf, off: offBy });
+    return {
+      mixed: Math.max(above, below),
+      // Of all that is bought parts of several groups may be wrong together.
+      parted: sumOf(plain.map(offByParts)),
+      lines: sumOf(own.map(offByLines)),
+    };
+  });
   const most = (of: (place: (typeof places)[number]) => number) => minor(Math.max(0, ...places.map(of)));
   const [mixed, parted, lines] = [most((one) => one.mixed), most((one) => one.parted), most((one) => one.lines)];
   const lost = addedUp([
@@ -52,27 +55,29 @@ export function allPay(book: CompiledBook, groups: readonly PayingGroup<PartLane
 
 const sumOf = (charges: readonly number[]): number => charges.reduce((sum, one) => sum + one, 0);
 
-/** The most by which the sum of some groups differs from a way of mixing them, in a basket of the stated units. */
-function offBy(by: Mixing, all: readonly Together<PartLane>[]): number {
+/** How far the sum of some groups differs at the most from a way of mixing them, in a basket of the stated units. */
+function offBy(by: Mixing, all: readonly Together<PartLane>[]): Widest {
   const some = [...all].sort((a, b) => b.most - a.most).slice(0, stated.units);
-  if (some.length < 2) return 0;
+  if (some.length < 2) return { above: 0, below: 0 };
   const [, ...others] = some.map((one) => one.most);
-  const sum = some.reduce((total, one) => total + one.most, 0);
+  const sum = sumOf(some.map((one) => one.most));
   switch (by.is) {
     case 'sum':
-      return 0;
+      return { above: 0, below: 0 };
     case 'highest':
-      return others.reduce((total, one) => total + one, 0);
+      return { above: sumOf(others), below: 0 };
     case 'highest plus': {
-      const more = others.reduce((total, one) => total + Math.max(0, one - by.further), 0);
       const less = some.map((one) => (one.most === 0 ? 0 : Math.max(0, by.further - one.least)));
-      // The dearest is not a further one: the group that falls least short may be it.
-      return Math.max(more, less.reduce((total, one) => total + one, 0) - Math.min(...less));
+      return {
+        above: sumOf(others.map((one) => Math.max(0, one - by.further))),
+        // The dearest is not a further one: the group that falls least short may be it.
+        below: sumOf(less) - Math.min(...less),
+      };
     }
     case 'lowest':
-      return sum - Math.min(...some.map((one) => one.least));
+      return { above: sum - Math.min(...some.map((one) => one.least)), below: 0 };
     case 'average':
-      return Math.ceil((sum * (some.length - 1)) / some.length);
+      return { above: Math.ceil((sum * (some.length - 1)) / some.length), below: 0 };
   }
 }
 

@@ -1,11 +1,11 @@
 import type { CompiledBook } from '../book/index.ts';
-import { type Minor, minor } from '../exact/index.ts';
+import { minor } from '../exact/index.ts';
 import type { Mixing } from '../rates/index.ts';
 import { stated } from './bounds.ts';
 import { beyondShares } from './charged-for-goods.ts';
 import { addedUp, boundedIf, type Fidelity, noMoreThan, unsayable } from './fidelity.ts';
 import { type ChargedThere, type PayingGroup, type PayingLane, type Together, togetherIn } from './together.ts';
-import { widestMix } from './widest-mix.ts';
+import { type Widest, widestMix } from './widest-mix.ts';
 
 /**
  * How far “the dearest pays” follows the book where goods of several groups meet in a basket: by each way of mixing
@@ -26,7 +26,8 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
   });
   const most = (of: (place: (typeof places)[number]) => number) => minor(Math.max(0, ...places.map(of)));
   const apart = places.flatMap(({ split }) => split);
-  const [mixed, added, parted] = [most((one) => one.mixed), most((one) => one.added), most((one) => one.parted)];
+  const mixed = most((one) => Math.max(one.mixed.above, one.mixed.below));
+  const [added, parted] = [most((one) => one.added), most((one) => one.parted)];
   const kinds = [...new Set(apart.flatMap(({ named }) => named))];
   const loss = { is: 'kinds parted', kinds, off: parted } as const;
   const ends = apart.some(({ parts }) => parts.some((lane) => lane.ends));
@@ -37,10 +38,10 @@ export function dearestPays(book: CompiledBook, groups: readonly PayingGroup[]):
     boundedIf(mixed, { is: 'dearest group only', off: mixed }, 'the dearest group pays', 'live with it'),
     boundedIf(added, { is: 'own rates not added', off: added }, 'a template of their own', 'live with it'),
   ]);
-  // Not everywhere all of it is lost.
+  // Not everywhere all of it is lost; and what is not added, or is one group of several, only makes it less there.
   return noMoreThan(
     lost,
-    most((one) => one.mixed + one.added + one.parted),
+    most((one) => Math.max(one.mixed.above, one.mixed.below + one.added + one.parted)),
   );
 }
 
@@ -71,22 +72,22 @@ const beyondLargest = (amounts: readonly number[]): number =>
     .slice(1)
     .reduce((sum, one) => sum + one, 0);
 
-/** The most by which the dearest of some groups differs from a way of mixing them, in a basket of the stated units. */
-function offBy(by: Mixing, all: readonly Together[]): Minor {
+/** How far the dearest of some groups differs at the most from a way of mixing them, in a basket of the stated units. */
+function offBy(by: Mixing, all: readonly Together[]): Widest {
   const some = [...all].sort((a, b) => b.most - a.most).slice(0, stated.units);
-  if (some.length < 2) return minor(0);
+  if (some.length < 2) return { above: 0, below: 0 };
   const [dearest, ...others] = some.map((one) => one.most) as [number, ...number[]];
   const cheapest = Math.min(...some.map((one) => one.least));
   switch (by.is) {
     case 'highest':
-      return minor(0);
+      return { above: 0, below: 0 };
     case 'sum':
-      return minor(others.reduce((sum, one) => sum + one, 0));
+      return { above: 0, below: others.reduce((sum, one) => sum + one, 0) };
     case 'highest plus':
-      return minor(by.further * others.filter((one) => one > 0).length);
+      return { above: 0, below: by.further * others.filter((one) => one > 0).length };
     case 'lowest':
-      return minor(Math.max(0, dearest - cheapest));
+      return { above: Math.max(0, dearest - cheapest), below: 0 };
     case 'average':
-      return minor(Math.ceil(((dearest - cheapest) * others.length) / some.length));
+      return { above: Math.ceil(((dearest - cheapest) * others.length) / some.length), below: 0 };
   }
 }

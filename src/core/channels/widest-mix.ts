@@ -9,27 +9,32 @@ export interface MixedGroup extends LevelledGroup {
   readonly kinds: number;
 }
 
+/** The most by which a channel charges more than is meant, and less, in minor units. */
+export interface Widest {
+  readonly above: number;
+  readonly below: number;
+}
+
 /** What a channel makes of the charges of several groups. */
 interface Told<G> {
   readonly all: (charges: readonly number[]) => number;
-  /** The most by which that leaves a way of mixing some groups, where their baskets are too many, or unbound. */
-  readonly off: (by: Mixing, some: readonly G[]) => number;
+  /** How far that leaves a way of mixing some groups at the most, where their baskets are too many, or unbound. */
+  readonly off: (by: Mixing, some: readonly G[]) => Widest;
 }
 
 /**
- * The most by which what a channel makes of the charges of several groups differs from how the book puts them together,
- * in any basket within the stated bounds, by each way of mixing that may come to be used for it.
+ * How far what a channel makes of the charges of several groups differs at the most from how the book puts them
+ * together, in any basket within the stated bounds, by each way of mixing that may come to be used for it.
  */
 export function widestMix<G extends MixedGroup>(
   book: CompiledBook,
   service: string,
   groups: readonly G[],
   { all, off }: Told<G>,
-): number {
+): Widest {
   if (!areFew(groups))
-    return Math.max(
-      0,
-      ...rulesOf(book, service).map(({ by, kinds }) =>
+    return widestOf(
+      rulesOf(book, service).map(({ by, kinds }) =>
         off(
           by,
           groups.filter((one) => (one.kinds & kinds) !== 0),
@@ -37,16 +42,24 @@ export function widestMix<G extends MixedGroup>(
       ),
     );
   const ways = once((kinds: readonly number[]) => waysOf(book, service, kinds), String);
-  let widest = 0;
+  let [above, below] = [0, 0];
   for (const basket of basketsOf(groups, stated)) {
     if (basket.length < 2) continue;
     const charges = basket.map(({ charge }) => charge);
     const there = all(charges);
-    for (const way of ways(basket.map(({ group }) => group.kinds)))
-      widest = Math.max(widest, Math.abs(there - mixed(tallyOf(charges), way)));
+    for (const way of ways(basket.map(({ group }) => group.kinds))) {
+      const more = there - mixed(tallyOf(charges), way);
+      above = Math.max(above, more);
+      below = Math.max(below, -more);
+    }
   }
-  return widest;
+  return { above, below };
 }
+
+const widestOf = (all: readonly Widest[]): Widest => ({
+  above: Math.max(0, ...all.map((one) => one.above)),
+  below: Math.max(0, ...all.map((one) => one.below)),
+});
 
 const tallyOf = (charges: readonly number[]): Parameters<typeof mixed>[0] => ({
   of: charges.length,
